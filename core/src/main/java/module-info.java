@@ -1,0 +1,18 @@
+/** All computation of Rhombic: from a study to what its run means. Knows no window and no file. */
+module rhombic.core {
+    requires transitive org.jspecify;
+    requires transitive org.apache.commons.rng.api;
+    requires org.apache.commons.rng.simple;
+    requires org.apache.commons.rng.sampling;
+    requires org.apache.commons.statistics.distribution;
+
+    exports rhombic.kernel;
+    exports rhombic.quantity;
+    exports rhombic.chance;
+    exports rhombic.study;
+    exports rhombic.plant;
+    exports rhombic.trace;
+    exports rhombic.measure;
+    exports rhombic.experiment;
+    exports rhombic.insight;
+}

@@ -1,0 +1,67 @@
+package rhombic.experiment;
+
+import java.util.function.BooleanSupplier;
+import rhombic.plant.Plant;
+import rhombic.study.Study;
+import rhombic.trace.Trace;
+import rhombic.trace.TraceWriter;
+
+/**
+ * One run that is written down to be watched: the first replication of the plan. Advanced by one thread, its trace
+ * read by others. To watch a moment whose records have been dropped, make a new one and advance it there.
+ */
+public final class LiveRun {
+    private static final int RECORDS_BETWEEN_PUBLISHING = 20_000;
+    private static final int SLICES = 2000;
+
+    private final Plant plant;
+    private final TraceWriter writer;
+    private final long lengthNanos;
+
+    public LiveRun(Study study) {
+        this(study, TraceWriter.USUALLY_KEPT);
+    }
+
+    /** @param mostKept records of the trace after which the oldest are dropped */
+    public LiveRun(Study study, int mostKept) {
+        writer = new TraceWriter(study.equipment().size(), mostKept);
+        plant = Plant.build(study, 1, writer);
+        lengthNanos = study.plan().length().nanos();
+        writer.publish(-1);
+    }
+
+    public Trace trace() {
+        return writer.trace();
+    }
+
+    public long lengthNanos() {
+        return lengthNanos;
+    }
+
+    /**
+     * Runs on, up to and including the moment or the end of the plan, publishing as it goes.
+     *
+     * @return whether it got there
+     */
+    public boolean advance(long untilNanos, BooleanSupplier cancelled) {
+        long end = Math.min(untilNanos, lengthNanos);
+        long slice = Math.max(1, lengthNanos / SLICES);
+        long published = writer.records();
+        while (plant.now() < end) {
+            if (!plant.advance(Math.min(end, plant.now() + slice), cancelled)) {
+                return false;
+            }
+            if (writer.records() - published >= RECORDS_BETWEEN_PUBLISHING) {
+                published = writer.records();
+                writer.publish(plant.now());
+            }
+        }
+        writer.publish(plant.now());
+        return true;
+    }
+
+    /** How far it has run; all up to here is in the trace. */
+    public long doneNanos() {
+        return plant.now();
+    }
+}

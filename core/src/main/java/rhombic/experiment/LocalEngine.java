@@ -1,0 +1,83 @@
+package rhombic.experiment;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.BooleanSupplier;
+import rhombic.measure.RunFigures;
+import rhombic.plant.Plant;
+
+/** Makes runs on threads of this machine. Close it to end them. */
+public final class LocalEngine implements RunEngine, AutoCloseable {
+    private static final int PROGRESS_STEPS = 50;
+
+    private final ExecutorService threads;
+
+    /** @param threadCount at least 1 */
+    public LocalEngine(int threadCount) {
+        if (threadCount < 1) {
+            throw new IllegalArgumentException("At least 1 thread is needed; got " + threadCount);
+        }
+        threads = Executors.newFixedThreadPool(threadCount, Thread.ofPlatform().daemon().name("rhombic-run-", 1).factory());
+    }
+
+    /** One thread for each core. */
+    public static LocalEngine onAllCores() {
+        return new LocalEngine(Runtime.getRuntime().availableProcessors());
+    }
+
+    @Override
+    public List<RunFigures> run(List<RunTask> tasks, RunListener listener, BooleanSupplier cancelled) {
+        AtomicBoolean abandoned = new AtomicBoolean();
+        BooleanSupplier stop = () -> abandoned.get() || cancelled.getAsBoolean();
+        List<Future<RunFigures>> open = new ArrayList<>(tasks.size());
+        for (RunTask task : tasks) {
+            open.add(threads.submit(() -> run(task, listener, stop)));
+        }
+        List<RunFigures> figures = new ArrayList<>(tasks.size());
+        try {
+            for (Future<RunFigures> one : open) {
+                figures.add(one.get());
+            }
+        } catch (ExecutionException e) {
+            abandoned.set(true);
+            if (e.getCause() instanceof RuntimeException cause) {
+                throw cause;
+            }
+            throw new IllegalStateException("A run failed", e.getCause());
+        } catch (InterruptedException e) {
+            abandoned.set(true);
+            Thread.currentThread().interrupt();
+            throw new CancellationException("The runs were interrupted");
+        }
+        return figures;
+    }
+
+    private static RunFigures run(RunTask task, RunListener listener, BooleanSupplier cancelled) {
+        if (cancelled.getAsBoolean()) {
+            throw new CancellationException("The runs were cancelled");
+        }
+        Plant plant = Plant.build(task.study(), task.replication(), null);
+        long length = task.study().plan().length().nanos();
+        for (int step = 1; step <= PROGRESS_STEPS; step++) {
+            long until = step == PROGRESS_STEPS ? length : length / PROGRESS_STEPS * step;
+            if (!plant.advance(until, cancelled)) {
+                throw new CancellationException("The runs were cancelled");
+            }
+            listener.progressed(task, (double) step / PROGRESS_STEPS);
+        }
+        RunFigures figures = plant.figures();
+        listener.finished(task, figures);
+        return figures;
+    }
+
+    @Override
+    public void close() {
+        threads.shutdownNow();
+    }
+}

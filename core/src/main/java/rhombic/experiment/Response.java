@@ -1,0 +1,80 @@
+package rhombic.experiment;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.ToDoubleFunction;
+import rhombic.measure.EquipmentFigures;
+import rhombic.measure.RunFigures;
+import rhombic.measure.TypeFigures;
+import rhombic.study.Equipment;
+import rhombic.study.PieceType;
+import rhombic.study.Study;
+import rhombic.trace.EquipmentState;
+
+/**
+ * A figure of a run that can be averaged and compared.
+ *
+ * @param place equipment or piece type it belongs to; empty for the whole plant
+ * @param unit as printed; empty for plain numbers
+ */
+public record Response(String place, String name, String unit, ToDoubleFunction<RunFigures> value) {
+    public static final Response THROUGHPUT = plant("throughput", "1/h", RunFigures::throughputPerHour);
+    public static final Response LEAD_TIME = plant("lead time mean", "s", run -> run.lead().mean());
+    public static final Response LEAD_TIME_P95 = plant("lead time 95th percentile", "s", run -> run.lead().p95());
+    public static final Response INSIDE = plant("inside mean", "", RunFigures::insideMean);
+    public static final Response IN = plant("in", "", RunFigures::in);
+    public static final Response OUT = plant("out", "", RunFigures::out);
+    public static final Response TURNED_AWAY = plant("turned away", "", RunFigures::turnedAway);
+
+    /** Those of the whole plant. */
+    public static final List<Response> OF_PLANT = List.of(THROUGHPUT, LEAD_TIME, LEAD_TIME_P95, INSIDE, IN, OUT, TURNED_AWAY);
+
+    /** Every response that the study has. */
+    public static List<Response> all(Study study) {
+        List<Response> all = new ArrayList<>(OF_PLANT);
+        List<Equipment> equipment = study.equipment();
+        for (int i = 0; i < equipment.size(); i++) {
+            all.addAll(ofEquipment(i, equipment.get(i).name()));
+        }
+        for (int i = 0; i < study.pieceTypes().size(); i++) {
+            all.addAll(ofType(i, study.pieceTypes().get(i)));
+        }
+        return all;
+    }
+
+    /** Share of time that the equipment spends in the state; {@code index} is its place in the study. */
+    public static Response share(int index, String name, EquipmentState state) {
+        return equipment(index, name, state.word(), "1", e -> e.shares().getOrDefault(state, Double.NaN));
+    }
+
+    private static List<Response> ofEquipment(int index, String name) {
+        List<Response> responses = new ArrayList<>(List.of(
+                equipment(index, name, "in", "", EquipmentFigures::in),
+                equipment(index, name, "out", "", EquipmentFigures::out),
+                equipment(index, name, "content mean", "", EquipmentFigures::contentMean),
+                equipment(index, name, "stay mean", "s", e -> e.stay().mean())));
+        for (EquipmentState state : EquipmentState.values()) {
+            responses.add(share(index, name, state));
+        }
+        return responses;
+    }
+
+    private static List<Response> ofType(int index, PieceType type) {
+        return List.of(type(index, type.name(), "lead time mean", t -> t.lead().mean()),
+                type(index, type.name(), "work mean", TypeFigures::workMean),
+                type(index, type.name(), "wait mean", TypeFigures::waitMean),
+                type(index, type.name(), "blocked mean", TypeFigures::blockedMean));
+    }
+
+    private static Response plant(String name, String unit, ToDoubleFunction<RunFigures> value) {
+        return new Response("", name, unit, value);
+    }
+
+    private static Response equipment(int index, String place, String name, String unit, ToDoubleFunction<EquipmentFigures> value) {
+        return new Response(place, name, unit, run -> value.applyAsDouble(run.equipment().get(index)));
+    }
+
+    private static Response type(int index, String place, String name, ToDoubleFunction<TypeFigures> value) {
+        return new Response(place, name, "s", run -> value.applyAsDouble(run.types().get(index)));
+    }
+}

@@ -1,0 +1,18 @@
+package rhombic.experiment;
+
+import java.util.List;
+import java.util.concurrent.CancellationException;
+import java.util.function.BooleanSupplier;
+import rhombic.measure.RunFigures;
+
+/** Whatever makes runs: the cores of this machine, or others. */
+public interface RunEngine {
+    /**
+     * Makes all runs and waits for them.
+     *
+     * @return the figures in the order of the tasks, whatever the order in which they came
+     * @throws CancellationException if {@code cancelled} said yes before all were made
+     * @throws rhombic.plant.EndlessInstantException if a plant does not get on in time
+     */
+    List<RunFigures> run(List<RunTask> tasks, RunListener listener, BooleanSupplier cancelled);
+}

@@ -1,0 +1,13 @@
+package rhombic.experiment;
+
+import rhombic.measure.RunFigures;
+
+/** Hears how runs get on. Called from the threads that run; several at once. What it throws ends the batch. */
+public interface RunListener {
+    RunListener NONE = new RunListener() {};
+
+    /** @param share of the run that is done, 0 to 1 */
+    default void progressed(RunTask task, double share) {}
+
+    default void finished(RunTask task, RunFigures figures) {}
+}

@@ -1,0 +1,39 @@
+package rhombic.measure;
+
+/** Counts the pieces of one type, and splits their lead time. */
+public final class TypeTally {
+    private final StayTally lead = new StayTally();
+    private long in;
+    private long inside;
+    private long insideAtStart;
+    private double workTime;
+    private double blockedTime;
+
+    public void enters() {
+        in++;
+        inside++;
+    }
+
+    public void leaves(long leadNanos, long workNanos, long blockedNanos) {
+        inside--;
+        lead.add(leadNanos);
+        workTime += workNanos;
+        blockedTime += blockedNanos;
+    }
+
+    public void restart() {
+        in = 0;
+        insideAtStart = inside;
+        workTime = 0;
+        blockedTime = 0;
+        lead.restart();
+    }
+
+    public TypeFigures figures(String name) {
+        StayFigures stay = lead.figures();
+        double scale = 1e9 * Math.max(1, stay.count());
+        double work = stay.count() == 0 ? Double.NaN : workTime / scale;
+        double blocked = stay.count() == 0 ? Double.NaN : blockedTime / scale;
+        return new TypeFigures(name, in, stay.count(), insideAtStart, inside, stay, work, stay.mean() - work - blocked, blocked);
+    }
+}

@@ -1,0 +1,31 @@
+package rhombic.plant;
+
+import rhombic.study.GoodsOut;
+
+/** Pieces leave here. */
+final class GoodsOutNode extends Node {
+    GoodsOutNode(Plant plant, int index, GoodsOut goodsOut) {
+        super(plant, index, goodsOut, 0);
+    }
+
+    @Override
+    boolean hasRoom() {
+        return true;
+    }
+
+    @Override
+    void accept(Piece piece) {
+        tally.passes();
+        plant.pieceLeaves(piece, index);
+    }
+
+    @Override
+    Piece hand(Offer offer) {
+        throw new IllegalStateException("A goods out gives no pieces");
+    }
+
+    @Override
+    void attend() {
+        serveLine();
+    }
+}

@@ -1,0 +1,114 @@
+package rhombic.quantity;
+
+import java.io.Serializable;
+import java.math.BigDecimal;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * An amount with the unit in which it was typed: {@code 1.5 min} stays 1.5 min. Text and value lead to each other
+ * and back without loss.
+ */
+public record Quantity(double amount, Unit unit) implements Serializable {
+    /** Amounts beyond this are taken for a slip. */
+    public static final double LARGEST_AMOUNT = 1e12;
+
+    private static final double NANOS_PER_SECOND = 1e9;
+    private static final Pattern FORM = Pattern.compile("\\s*([-+]?[0-9]*\\.?[0-9]+(?:[eE][-+]?[0-9]+)?)\\s*(\\S*)\\s*");
+    private static final Pattern COMMA = Pattern.compile("\\s*[-+]?[0-9]+,[0-9]+.*");
+
+    public Quantity {
+        if (!(Math.abs(amount) <= LARGEST_AMOUNT)) {
+            throw new IllegalArgumentException("An amount must be a number within \u00b1" + plain(LARGEST_AMOUNT) + "; got " + amount);
+        }
+        if (amount == 0) {
+            amount = 0.0; // no negative zero: it would print and compare differently
+        }
+    }
+
+    public static Quantity seconds(double amount) {
+        return new Quantity(amount, Unit.SECOND);
+    }
+
+    public static Quantity minutes(double amount) {
+        return new Quantity(amount, Unit.MINUTE);
+    }
+
+    public static Quantity hours(double amount) {
+        return new Quantity(amount, Unit.HOUR);
+    }
+
+    public static Quantity metres(double amount) {
+        return new Quantity(amount, Unit.METRE);
+    }
+
+    public static Quantity percent(double amount) {
+        return new Quantity(amount, Unit.PERCENT);
+    }
+
+    /**
+     * Reads a quantity such as {@code 1.5 min}.
+     *
+     * @throws QuantityException if the text is no number with a unit of that dimension; the message says what is
+     *     missing and how to write it
+     */
+    public static Quantity parse(String text, Dimension dimension) {
+        if (COMMA.matcher(text).matches()) {
+            throw new QuantityException("\u201c" + text.strip() + "\u201d has a comma: write " + text.strip().replace(',', '.') + " with a point");
+        }
+        Matcher matcher = FORM.matcher(text);
+        if (!matcher.matches()) {
+            throw new QuantityException("\u201c" + text.strip() + "\u201d is not " + dimension.noun() + ": write a number and its unit, such as "
+                    + example("1.5", dimension));
+        }
+        String number = matcher.group(1);
+        if (matcher.group(2).isEmpty()) {
+            throw new QuantityException(number + " has no unit: write " + examples(number, dimension));
+        }
+        Unit unit = Unit.ofSymbol(matcher.group(2)).orElse(null);
+        if (unit == null || unit.dimension() != dimension) {
+            throw new QuantityException("\u201c" + matcher.group(2) + "\u201d is not a unit of " + dimension.noun() + ": use "
+                    + dimension.usualUnits());
+        }
+        double amount = Double.parseDouble(number);
+        if (!(Math.abs(amount) <= LARGEST_AMOUNT)) {
+            throw new QuantityException(number + " is too large: at most " + plain(LARGEST_AMOUNT) + " can be used");
+        }
+        return new Quantity(amount, unit);
+    }
+
+    /** In the base unit of its dimension: seconds, metres, metres per second, kilograms, 1. */
+    public double inBaseUnit() {
+        return amount * unit.factor();
+    }
+
+    /** Whole nanoseconds of a time, rounded to the nearest. */
+    public long nanos() {
+        if (unit.dimension() != Dimension.TIME) {
+            throw new IllegalStateException("Only a time has nanoseconds; this is " + unit.dimension().noun());
+        }
+        return Math.round(inBaseUnit() * NANOS_PER_SECOND);
+    }
+
+    /** The number without exponent or needless zeros. */
+    public static String plain(double number) {
+        return number == 0 ? "0" : BigDecimal.valueOf(number).stripTrailingZeros().toPlainString();
+    }
+
+    @Override
+    public String toString() {
+        return plain(amount) + " " + unit.symbol();
+    }
+
+    private static String examples(String number, Dimension dimension) {
+        if (dimension == Dimension.SHARE) {
+            return number + " %";
+        }
+        String[] units = dimension.usualUnits().split(", | or ");
+        return number + " " + units[0] + ", " + number + " " + units[1] + " or " + number + " " + units[2];
+    }
+
+    private static String example(String number, Dimension dimension) {
+        return number + " " + dimension.usualUnits().split(", | or ")[0];
+    }
+}

@@ -1,0 +1,73 @@
+package rhombic.study;
+
+import java.util.Optional;
+import java.util.OptionalInt;
+import rhombic.quantity.Quantity;
+
+/**
+ * Where pieces enter the plant.
+ *
+ * @param pieceType name of the type that enters
+ * @param supply when pieces come; empty while it is not set yet, and then none come
+ * @param whenFull what becomes of pieces for which the plant has no room
+ * @param most pieces in the whole run; empty: no limit
+ */
+public record GoodsIn(String name, Placement placement, String pieceType, Optional<Supply> supply, WhenFull whenFull, OptionalInt most)
+        implements Equipment {
+    private static final Footprint FOOTPRINT = new Footprint(2, 2, 2.6);
+
+    /** What becomes of pieces that come while there is no room for them. */
+    public enum WhenFull {
+        /** They wait at the goods in, in order. */
+        WAIT,
+        /** They are turned away, and counted. */
+        TURN_AWAY
+    }
+
+    public GoodsIn {
+        Names.checked(name);
+        Names.checked(pieceType);
+        most.ifPresent(n -> Count.atLeast(1, "The most pieces", n));
+    }
+
+    public GoodsIn withSupply(Supply newSupply) {
+        return new GoodsIn(name, placement, pieceType, Optional.of(newSupply), whenFull, most);
+    }
+
+    public GoodsIn withPieceType(String newType) {
+        return new GoodsIn(name, placement, newType, supply, whenFull, most);
+    }
+
+    public GoodsIn withWhenFull(WhenFull newWhenFull) {
+        return new GoodsIn(name, placement, pieceType, supply, newWhenFull, most);
+    }
+
+    public GoodsIn withMost(OptionalInt newMost) {
+        return new GoodsIn(name, placement, pieceType, supply, whenFull, newMost);
+    }
+
+    @Override
+    public GoodsIn named(String newName) {
+        return new GoodsIn(newName, placement, pieceType, supply, whenFull, most);
+    }
+
+    @Override
+    public GoodsIn placed(Placement newPlacement) {
+        return new GoodsIn(name, newPlacement, pieceType, supply, whenFull, most);
+    }
+
+    @Override
+    public Footprint footprint() {
+        return FOOTPRINT;
+    }
+
+    @Override
+    public String kind() {
+        return "Goods in";
+    }
+
+    /** The first arrival where one is set. */
+    public Optional<Quantity> firstArrival() {
+        return supply.flatMap(s -> s instanceof Supply.Spaced spaced ? spaced.first() : Optional.empty());
+    }
+}

@@ -1,0 +1,35 @@
+package rhombic.study;
+
+import java.io.Serializable;
+import java.util.Optional;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+
+/**
+ * The way from one equipment to the next. The order of the links of an equipment is its order of preference.
+ *
+ * @param share of the pieces that go this way, by chance; empty: by preference, the first that has room
+ */
+public record Link(String from, String to, Optional<Quantity> share) implements Serializable {
+    public Link {
+        Names.checked(from);
+        Names.checked(to);
+        share.ifPresent(value -> {
+            if (value.unit().dimension() != Dimension.SHARE || !(value.amount() >= 0 && value.amount() <= 100)) {
+                throw new StudyException("A share must be from 0 % to 100 %; got " + value);
+            }
+        });
+    }
+
+    public Link(String from, String to) {
+        this(from, to, Optional.empty());
+    }
+
+    public Link withShare(Optional<Quantity> newShare) {
+        return new Link(from, to, newShare);
+    }
+
+    public boolean joins(String name) {
+        return from.equals(name) || to.equals(name);
+    }
+}

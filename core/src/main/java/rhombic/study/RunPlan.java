@@ -1,0 +1,61 @@
+package rhombic.study;
+
+import java.io.Serializable;
+import java.time.LocalDateTime;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+
+/**
+ * When a run begins, how long it lasts and how often it is repeated.
+ *
+ * @param start calendar time of the beginning
+ * @param length of the run, warm-up included; above 0, at most {@link #LONGEST_DAYS} days
+ * @param warmUp cut off the front before anything is measured; below the length
+ * @param replications 1 to 10000
+ */
+public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, long seed, int replications) implements Serializable {
+    /** One hundred years. */
+    public static final int LONGEST_DAYS = 36_525;
+
+    /** One shift of eight hours on a Monday morning, ten times. */
+    public static final RunPlan ONE_SHIFT =
+            new RunPlan(LocalDateTime.of(2027, 1, 4, 6, 0), Quantity.hours(8), Quantity.minutes(0), 1, 10);
+
+    public RunPlan {
+        time("The length of the run", length);
+        time("The warm-up", warmUp);
+        if (!(length.inBaseUnit() > 0 && length.inBaseUnit() <= LONGEST_DAYS * 86_400.0)) {
+            throw new StudyException("The length of the run must be above 0 and at most " + LONGEST_DAYS + " d; got " + length);
+        }
+        if (!(warmUp.amount() >= 0 && warmUp.inBaseUnit() < length.inBaseUnit())) {
+            throw new StudyException("The warm-up must be at least 0 s and shorter than the run of " + length + "; got " + warmUp);
+        }
+        Count.between(1, 10_000, "The number of replications", replications);
+    }
+
+    public RunPlan withLength(Quantity newLength) {
+        return new RunPlan(start, newLength, warmUp, seed, replications);
+    }
+
+    public RunPlan withWarmUp(Quantity newWarmUp) {
+        return new RunPlan(start, length, newWarmUp, seed, replications);
+    }
+
+    public RunPlan withSeed(long newSeed) {
+        return new RunPlan(start, length, warmUp, newSeed, replications);
+    }
+
+    public RunPlan withReplications(int newReplications) {
+        return new RunPlan(start, length, warmUp, seed, newReplications);
+    }
+
+    public RunPlan withStart(LocalDateTime newStart) {
+        return new RunPlan(newStart, length, warmUp, seed, replications);
+    }
+
+    private static void time(String what, Quantity value) {
+        if (value.unit().dimension() != Dimension.TIME) {
+            throw new StudyException(what + " must be a time with min, h or d; got " + value);
+        }
+    }
+}

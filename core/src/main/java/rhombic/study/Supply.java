@@ -1,0 +1,48 @@
+package rhombic.study;
+
+import java.io.Serializable;
+import java.util.Optional;
+import rhombic.chance.Distribution;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+
+/** When pieces come to a goods in. */
+public sealed interface Supply extends Serializable {
+
+    /**
+     * Arrivals with a time between them.
+     *
+     * @param between time from one arrival to the next
+     * @param pieces that come together at each arrival, 1 to 10000
+     * @param first time of the first arrival; empty: one drawn time after the start
+     */
+    record Spaced(Distribution between, int pieces, Optional<Quantity> first) implements Supply {
+        public Spaced {
+            Count.between(1, 10_000, "The pieces of an arrival", pieces);
+            first.ifPresent(time -> {
+                if (time.unit().dimension() != Dimension.TIME || !(time.amount() >= 0)) {
+                    throw new StudyException("The first arrival must be a time of at least 0 s; got " + time);
+                }
+            });
+        }
+
+        public Spaced(Distribution between) {
+            this(between, 1, Optional.empty());
+        }
+
+        public Spaced withBetween(Distribution newBetween) {
+            return new Spaced(newBetween, pieces, first);
+        }
+
+        public Spaced withPieces(int newPieces) {
+            return new Spaced(between, newPieces, first);
+        }
+
+        public Spaced withFirst(Optional<Quantity> newFirst) {
+            return new Spaced(between, pieces, newFirst);
+        }
+    }
+
+    /** There is always a piece for whoever can take one. */
+    record OnDemand() implements Supply {}
+}

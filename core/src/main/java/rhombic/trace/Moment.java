@@ -1,0 +1,206 @@
+package rhombic.trace;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The floor at one moment: where each piece is, what each equipment does, and what each has counted since the start
+ * of the run. Moves forward by applying records; a copy is a moment of its own.
+ */
+public final class Moment {
+    private static final int STATES = EquipmentState.values().length;
+    private static final EquipmentState[] STATE = EquipmentState.values();
+
+    /** Every record up to and including this time is applied; the moment before the first record is at -1. */
+    private long timeNanos = -1;
+    private final Map<Integer, PieceSpot> pieces;
+    private final List<@Nullable LinkedHashMap<Integer, PieceSpot>> held;
+    private final long[] in;
+    private final long[] out;
+    private final long[] away;
+    private final byte[] state;
+    private final long[] stateSince;
+    private final long[] stateNanos;
+    private long entered;
+    private long left;
+
+    Moment(int nodes) {
+        pieces = new HashMap<>();
+        held = new ArrayList<>(Collections.nCopies(nodes, null));
+        in = new long[nodes];
+        out = new long[nodes];
+        away = new long[nodes];
+        state = new byte[nodes];
+        java.util.Arrays.fill(state, (byte) -1);
+        stateSince = new long[nodes];
+        stateNanos = new long[nodes * STATES];
+    }
+
+    private Moment(Moment other) {
+        timeNanos = other.timeNanos;
+        pieces = new HashMap<>(other.pieces);
+        held = new ArrayList<>(other.held.size());
+        for (LinkedHashMap<Integer, PieceSpot> one : other.held) {
+            held.add(one == null || one.isEmpty() ? null : new LinkedHashMap<>(one));
+        }
+        in = other.in.clone();
+        out = other.out.clone();
+        away = other.away.clone();
+        state = other.state.clone();
+        stateSince = other.stateSince.clone();
+        stateNanos = other.stateNanos.clone();
+        entered = other.entered;
+        left = other.left;
+    }
+
+    Moment copy() {
+        return new Moment(this);
+    }
+
+    public long timeNanos() {
+        return timeNanos;
+    }
+
+    void setTime(long nanos) {
+        timeNanos = nanos;
+    }
+
+    public int nodes() {
+        return in.length;
+    }
+
+    public Collection<PieceSpot> pieces() {
+        return Collections.unmodifiableCollection(pieces.values());
+    }
+
+    public Optional<PieceSpot> piece(int id) {
+        return Optional.ofNullable(pieces.get(id));
+    }
+
+    /** The pieces at the equipment, in the order in which they came to it or to their place. */
+    public Collection<PieceSpot> at(int node) {
+        LinkedHashMap<Integer, PieceSpot> there = held.get(node);
+        return there == null ? List.of() : Collections.unmodifiableCollection(there.values());
+    }
+
+    public int content(int node) {
+        LinkedHashMap<Integer, PieceSpot> there = held.get(node);
+        return there == null ? 0 : there.size();
+    }
+
+    public long in(int node) {
+        return in[node];
+    }
+
+    public long out(int node) {
+        return out[node];
+    }
+
+    public long turnedAway(int node) {
+        return away[node];
+    }
+
+    /** Empty for equipment that has no states. */
+    public Optional<EquipmentState> state(int node) {
+        return state[node] < 0 ? Optional.empty() : Optional.of(STATE[state[node]]);
+    }
+
+    public long stateSinceNanos(int node) {
+        return stateSince[node];
+    }
+
+    /** Share of the time since the start of the run, 0 to 1; 0 at the start. */
+    public double share(int node, EquipmentState wanted) {
+        long nanos = stateNanos[node * STATES + wanted.ordinal()];
+        if (state[node] == wanted.ordinal()) {
+            nanos += timeNanos - stateSince[node];
+        }
+        return timeNanos <= 0 ? 0 : (double) nanos / timeNanos;
+    }
+
+    /** Pieces that came into the plant since the start of the run. */
+    public long entered() {
+        return entered;
+    }
+
+    /** Pieces that left it. */
+    public long left() {
+        return left;
+    }
+
+    public long inside() {
+        return entered - left;
+    }
+
+    void apply(long time, int piece, int node, int slot, Segment.What what) {
+        timeNanos = time;
+        switch (what) {
+            case BORN -> {
+                entered++;
+                in[node]++;
+                put(new PieceSpot(piece, slot, time, node, -1, PieceSpot.Doing.WAITS, -1, -1, time));
+            }
+            case WAITS -> move(piece, node, -1, PieceSpot.Doing.WAITS, -1);
+            case WORKS -> move(piece, node, slot, PieceSpot.Doing.IS_WORKED_ON, -1);
+            case DONE -> move(piece, node, slot & 0xffff, PieceSpot.Doing.IS_DONE, (slot >>> 16) - 1);
+            case GONE -> {
+                take(pieces.remove(piece));
+                in[node]++;
+                out[node]++;
+                left++;
+            }
+            case AWAY -> away[node]++;
+            case STATE -> changeState(time, node, slot);
+        }
+    }
+
+    private void changeState(long time, int node, int newState) {
+        if (state[node] >= 0) {
+            stateNanos[node * STATES + state[node]] += time - stateSince[node];
+        }
+        state[node] = (byte) newState;
+        stateSince[node] = time;
+    }
+
+    private void move(int piece, int node, int place, PieceSpot.Doing doing, int way) {
+        PieceSpot before = pieces.get(piece);
+        if (before == null) {
+            throw new IllegalStateException("The trace moves piece " + piece + ", which never came in");
+        }
+        int from = before.fromNode();
+        if (before.node() != node) {
+            take(before);
+            in[node]++;
+            from = before.node();
+        }
+        put(new PieceSpot(piece, before.type(), before.bornNanos(), node, place, doing, way, from, timeNanos));
+    }
+
+    private void put(PieceSpot spot) {
+        pieces.put(spot.piece(), spot);
+        LinkedHashMap<Integer, PieceSpot> there = held.get(spot.node());
+        if (there == null) {
+            there = new LinkedHashMap<>();
+            held.set(spot.node(), there);
+        }
+        there.put(spot.piece(), spot);
+    }
+
+    private void take(@Nullable PieceSpot spot) {
+        if (spot == null) {
+            throw new IllegalStateException("The trace takes out a piece that never came in");
+        }
+        LinkedHashMap<Integer, PieceSpot> there = held.get(spot.node());
+        if (there != null) {
+            there.remove(spot.piece());
+        }
+        out[spot.node()]++;
+    }
+}

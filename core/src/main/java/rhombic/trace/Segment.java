@@ -1,0 +1,53 @@
+package rhombic.trace;
+
+import java.util.Arrays;
+
+/**
+ * A stretch of the trace: its records in columns, and the moment before the first of them. Never changes. All records
+ * of one instant lie in one segment.
+ */
+final class Segment {
+    /** What a record says. */
+    enum What {
+        /** A piece came into being at a goods in; the slot holds its type. */
+        BORN,
+        /** A piece waits at the equipment. */
+        WAITS,
+        /** Work on a piece began at a place of the equipment. */
+        WORKS,
+        /** Work ended and the piece could not go on at once; the upper half of the slot names the way it waits for. */
+        DONE,
+        /** A piece left the plant. */
+        GONE,
+        /** A piece was turned away. */
+        AWAY,
+        /** The equipment changed its state; the slot holds the state. */
+        STATE;
+
+        static final What[] ALL = values();
+    }
+
+    final Moment start;
+    final long[] times;
+    final int[] pieces;
+    final int[] nodes;
+    final int[] slots;
+    final byte[] whats;
+
+    Segment(Moment start, int size, long[] times, int[] pieces, int[] nodes, int[] slots, byte[] whats) {
+        this.start = start;
+        this.times = Arrays.copyOf(times, size);
+        this.pieces = Arrays.copyOf(pieces, size);
+        this.nodes = Arrays.copyOf(nodes, size);
+        this.slots = Arrays.copyOf(slots, size);
+        this.whats = Arrays.copyOf(whats, size);
+    }
+
+    int size() {
+        return times.length;
+    }
+
+    long startNanos() {
+        return start.timeNanos();
+    }
+}
