@@ -1,0 +1,39 @@
+package rhombic.cli;
+
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import rhombic.study.Problem;
+import rhombic.study.Study;
+import rhombic.study.StudyCheck;
+
+/** Says everything that is wrong or missing in a study. */
+@Command(name = "check", description = "Names every problem of a study, its place and its remedy.")
+final class CheckCommand implements Callable<Integer> {
+    @Spec
+    private CommandSpec spec;
+
+    @Parameters(paramLabel = "STUDY", description = "The study file.")
+    private Path file;
+
+    @Override
+    public Integer call() {
+        PrintWriter out = spec.commandLine().getOut();
+        Optional<Study> study = StudyFile.open(file, spec.commandLine().getErr());
+        if (study.isEmpty()) {
+            return Main.FAULTY;
+        }
+        List<Problem> problems = StudyCheck.of(study.get());
+        problems.forEach(p -> out.println(p.grade().name().toLowerCase(Locale.ROOT) + "  " + p));
+        long errors = problems.stream().filter(Problem::isError).count();
+        out.println(problems.isEmpty() ? "No problems." : errors + (errors == 1 ? " error, " : " errors, ") + (problems.size() - errors) + " other.");
+        return errors > 0 ? Main.FAULTY : Main.FINE;
+    }
+}

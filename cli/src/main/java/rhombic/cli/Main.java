@@ -1,0 +1,41 @@
+package rhombic.cli;
+
+import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** Where the commands start. */
+@Command(name = "rhombic", subcommands = {RunCommand.class, CheckCommand.class}, description = "Simulates plants.")
+public final class Main {
+    /** All went well. */
+    static final int FINE = 0;
+    /** What was asked for can't be done. */
+    static final int REFUSED = 1;
+    /** The study has errors, or the command line has. */
+    static final int FAULTY = 2;
+
+    private Main() {}
+
+    public static void main(String[] args) {
+        PrintWriter out = new PrintWriter(System.out, true, StandardCharsets.UTF_8);
+        PrintWriter err = new PrintWriter(System.err, true, StandardCharsets.UTF_8);
+        System.exit(run(out, err, args));
+    }
+
+    static int run(PrintWriter out, PrintWriter err, String... args) {
+        return new CommandLine(new Main())
+                .setOut(out)
+                .setErr(err)
+                .setParameterExceptionHandler((e, given) -> {
+                    err.println(e.getMessage());
+                    err.println("Use: " + e.getCommandLine().getUsageMessage(CommandLine.Help.Ansi.OFF).strip());
+                    return FAULTY;
+                })
+                .setExecutionExceptionHandler((e, command, result) -> {
+                    err.println(e.getMessage() == null ? "Something failed that should not: " + e : e.getMessage());
+                    return REFUSED;
+                })
+                .execute(args);
+    }
+}

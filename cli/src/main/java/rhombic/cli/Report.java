@@ -1,0 +1,84 @@
+package rhombic.cli;
+
+import java.io.PrintWriter;
+import java.util.List;
+import java.util.Locale;
+import rhombic.experiment.Interval;
+import rhombic.experiment.Response;
+import rhombic.experiment.Summary;
+import rhombic.insight.Limit;
+import rhombic.measure.EquipmentFigures;
+import rhombic.measure.RunFigures;
+import rhombic.quantity.Clock;
+import rhombic.study.Equipment;
+import rhombic.study.RunPlan;
+import rhombic.trace.EquipmentState;
+
+/** The figures as a table for reading. */
+final class Report {
+    private Report() {}
+
+    static void print(Summary summary, PrintWriter out) {
+        RunPlan plan = summary.study().plan();
+        int n = summary.runs().size();
+        out.printf(Locale.ROOT, "%s: %d %s of %s, warm-up %s, seed %d%n%n", summary.study().name(), n, n == 1 ? "run" : "runs", plan.length(),
+                plan.warmUp(), plan.seed());
+        Interval throughput = summary.interval(Response.THROUGHPUT);
+        out.printf(Locale.ROOT, "%-22s %s%n", "throughput", withMargin(throughput, "%.2f", "/h"));
+        out.printf(Locale.ROOT, "%-22s %s%n", "lead time, mean", span(summary.interval(Response.LEAD_TIME)));
+        out.printf(Locale.ROOT, "%-22s %s%n", "lead time, 95 % below", span(summary.interval(Response.LEAD_TIME_P95)));
+        out.printf(Locale.ROOT, "%-22s %s%n", "inside, mean", withMargin(summary.interval(Response.INSIDE), "%.2f", ""));
+        RunFigures first = summary.runs().getFirst();
+        out.printf(Locale.ROOT, "%-22s %d at start + %d in \u2212 %d out = %d inside%s%n", "first run", first.insideAtStart(), first.in(), first.out(),
+                first.inside(), first.turnedAway() > 0 ? ", " + first.turnedAway() + " turned away" : "");
+        Limit.of(summary).ifPresent(limit -> out.printf("%n%s (%s)%n", limit.what(), limit.evidence()));
+        out.println();
+        out.println("Means over the runs, for each equipment:");
+        equipment(summary, out);
+    }
+
+    private static void equipment(Summary summary, PrintWriter out) {
+        List<Equipment> equipment = summary.study().equipment();
+        if (equipment.isEmpty()) {
+            out.println("\nThe floor is empty: there is nothing to run.");
+            return;
+        }
+        int width = Math.clamp(equipment.stream().mapToInt(e -> e.name().length()).max().orElse(10), 10, 30);
+        String row = "%-" + width + "." + width + "s %8s %8s %8s %8s %6s %10s  %7s %7s %7s%n";
+        out.printf(row, "equipment", "in", "out", "now", "content", "most", "stay", "working", "starved", "blocked");
+        for (int i = 0; i < equipment.size(); i++) {
+            int index = i;
+            out.printf(row, equipment.get(i).name(), mean(summary, index, EquipmentFigures::in), mean(summary, index, EquipmentFigures::out),
+                    mean(summary, index, EquipmentFigures::contentNow), String.format(Locale.ROOT, "%.2f", value(summary, index, EquipmentFigures::contentMean)),
+                    mean(summary, index, EquipmentFigures::contentMost), Clock.span(value(summary, index, e -> e.stay().mean())),
+                    share(summary, index, EquipmentState.WORKING), share(summary, index, EquipmentState.STARVED),
+                    share(summary, index, EquipmentState.BLOCKED));
+        }
+    }
+
+    private static double value(Summary summary, int index, java.util.function.ToDoubleFunction<EquipmentFigures> figure) {
+        return summary.runs().stream().mapToDouble(run -> figure.applyAsDouble(run.equipment().get(index))).filter(v -> !Double.isNaN(v)).average().orElse(Double.NaN);
+    }
+
+    private static String mean(Summary summary, int index, java.util.function.ToDoubleFunction<EquipmentFigures> figure) {
+        return String.format(Locale.ROOT, "%.1f", value(summary, index, figure));
+    }
+
+    private static String share(Summary summary, int index, EquipmentState state) {
+        double share = summary.interval(Response.share(index, "", state)).mean();
+        return Double.isNaN(share) ? "" : String.format(Locale.ROOT, "%.1f %%", 100 * share);
+    }
+
+    private static String withMargin(Interval interval, String format, String unit) {
+        if (Double.isNaN(interval.mean())) {
+            return "\u2013";
+        }
+        String margin = Double.isNaN(interval.halfWidth()) ? "" : " \u00b1 " + String.format(Locale.ROOT, format, interval.halfWidth());
+        return String.format(Locale.ROOT, format, interval.mean()) + unit + margin;
+    }
+
+    private static String span(Interval interval) {
+        String margin = Double.isNaN(interval.halfWidth()) ? "" : " \u00b1 " + Clock.span(interval.halfWidth());
+        return Clock.span(interval.mean()) + margin;
+    }
+}

@@ -1,0 +1,123 @@
+package rhombic.cli;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import rhombic.experiment.LocalEngine;
+import rhombic.experiment.Summary;
+import rhombic.formats.file.FileTrouble;
+import rhombic.formats.results.ResultWriter;
+import rhombic.plant.EndlessInstantException;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.Problem;
+import rhombic.study.RunPlan;
+import rhombic.study.Study;
+import rhombic.study.StudyCheck;
+
+/** Runs a study and prints what it measured. */
+@Command(name = "run", description = "Runs a study and prints its figures.")
+final class RunCommand implements Callable<Integer> {
+    @Spec
+    private CommandSpec spec;
+
+    @Parameters(paramLabel = "STUDY", description = "The study file.")
+    private Path file;
+
+    @Option(names = "--replications", paramLabel = "N", description = "How many runs; otherwise as the study has it.")
+    private @Nullable Integer replications;
+
+    @Option(names = "--seed", paramLabel = "S", description = "Start of the random numbers.")
+    private @Nullable Long seed;
+
+    @Option(names = "--until", paramLabel = "TIME", description = "Length of a run with its unit, such as 8h.")
+    private @Nullable String until;
+
+    @Option(names = "--warm-up", paramLabel = "TIME", description = "What is cut off the front, such as 1h.")
+    private @Nullable String warmUp;
+
+    @Option(names = "--threads", paramLabel = "N", description = "Otherwise one for each core.")
+    private @Nullable Integer threads;
+
+    @Option(names = "--out", paramLabel = "FILE.json", description = "Writes all figures as JSON.")
+    private @Nullable Path out;
+
+    @Option(names = "--csv", paramLabel = "DIR", description = "Writes tables as CSV.")
+    private @Nullable Path csv;
+
+    @Override
+    public Integer call() {
+        PrintWriter err = spec.commandLine().getErr();
+        Optional<Study> opened = StudyFile.open(file, err);
+        if (opened.isEmpty()) {
+            return Main.FAULTY;
+        }
+        Study study;
+        int threadCount;
+        try {
+            study = opened.get().withPlan(plan(opened.get().plan()));
+            threadCount = threadCount();
+        } catch (IllegalArgumentException e) {
+            err.println(e.getMessage());
+            return Main.FAULTY;
+        }
+        List<Problem> problems = StudyCheck.of(study);
+        problems.stream().filter(Problem::isError).forEach(p -> err.println("Runs without it: " + p));
+        try (LocalEngine engine = new LocalEngine(threadCount)) {
+            Summary summary = Summary.of(study, engine, new ConsoleProgress(err, study.plan().replications()), () -> false);
+            Report.print(summary, spec.commandLine().getOut());
+            return save(summary, err);
+        } catch (EndlessInstantException e) {
+            err.println(e.getMessage());
+            return Main.REFUSED;
+        }
+    }
+
+    private RunPlan plan(RunPlan given) {
+        Quantity length = until == null ? given.length() : option("--until", until);
+        Quantity cut = warmUp == null ? given.warmUp() : option("--warm-up", warmUp);
+        return new RunPlan(given.start(), length, cut, seed == null ? given.seed() : seed, replications == null ? given.replications() : replications);
+    }
+
+    private static Quantity option(String name, String text) {
+        try {
+            return Quantity.parse(text, Dimension.TIME);
+        } catch (IllegalArgumentException e) {
+            throw new IllegalArgumentException(name + ": " + e.getMessage(), e);
+        }
+    }
+
+    private int threadCount() {
+        int count = threads == null ? Runtime.getRuntime().availableProcessors() : threads;
+        if (count < 1 || count > 1024) {
+            throw new IllegalArgumentException("--threads must be from 1 to 1024; got " + count);
+        }
+        return count;
+    }
+
+    private int save(Summary summary, PrintWriter err) {
+        Path target = out;
+        try {
+            if (target != null) {
+                ResultWriter.saveJson(summary, target);
+            }
+            target = csv;
+            if (target != null) {
+                ResultWriter.saveCsv(summary, target);
+            }
+            return Main.FINE;
+        } catch (IOException e) {
+            err.println(FileTrouble.writing(target == null ? Path.of("") : target, e));
+            return Main.REFUSED;
+        }
+    }
+}

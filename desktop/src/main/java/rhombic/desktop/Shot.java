@@ -1,0 +1,93 @@
+package rhombic.desktop;
+
+import java.io.File;
+import java.io.IOException;
+import java.util.Locale;
+import java.util.Map;
+import javafx.animation.AnimationTimer;
+import javafx.application.Platform;
+import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.image.WritableImage;
+import javafx.stage.Stage;
+import javax.imageio.ImageIO;
+import rhombic.desktop.frame.MainWindow;
+import rhombic.desktop.frame.Place;
+import rhombic.desktop.work.Player;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+
+/** Takes a picture of the window as soon as everything in it is fresh, and ends the program. */
+final class Shot {
+    private static final int SETTLE_FRAMES = 12;
+    private static final double GIVE_UP_SECONDS = 60;
+
+    private final Stage stage;
+    private final MainWindow window;
+    private final Map<String, String> wanted;
+
+    Shot(Stage stage, MainWindow window, Map<String, String> wanted) {
+        this.stage = stage;
+        this.window = window;
+        this.wanted = wanted;
+    }
+
+    void take() {
+        if (wanted.containsKey("width")) {
+            stage.setWidth(Double.parseDouble(wanted.get("width")));
+            stage.setHeight(Double.parseDouble(wanted.getOrDefault("height", "700")));
+        }
+        window.go(Place.valueOf(wanted.getOrDefault("place", "build").toUpperCase(Locale.ROOT)));
+        Player player = window.player();
+        if (wanted.containsKey("at")) {
+            player.seek(Quantity.parse(wanted.get("at"), Dimension.TIME).nanos());
+        }
+        if (wanted.containsKey("select")) {
+            window.bench().select(wanted.get("select"));
+        }
+        if ("plan".equals(wanted.get("view"))) {
+            window.floor().togglePlan();
+        }
+        long begun = System.nanoTime();
+        new AnimationTimer() {
+            private int frames;
+
+            @Override
+            public void handle(long now) {
+                boolean empty = window.bench().study().equipment().isEmpty();
+                boolean fresh = empty || window.outlook().last().isPresent() && player.writtenNanos() >= player.playheadNanos();
+                double waited = (System.nanoTime() - begun) / 1e9;
+                if (waited > GIVE_UP_SECONDS) {
+                    stop();
+                    System.err.println("The window was not ready for a picture within " + (int) GIVE_UP_SECONDS + " s.");
+                    System.exit(1);
+                }
+                frames = fresh ? frames + 1 : 0;
+                if (frames == 2) {
+                    window.floor().fit(java.util.Set.of());
+                    if (wanted.containsKey("play")) {
+                        player.play();
+                    }
+                }
+                if (frames >= SETTLE_FRAMES) {
+                    stop();
+                    write();
+                }
+            }
+        }.start();
+    }
+
+    private void write() {
+        WritableImage image = stage.getScene().snapshot(null);
+        File file = new File(wanted.get("shot"));
+        try {
+            if (!ImageIO.write(SwingFXUtils.fromFXImage(image, null), "png", file)) {
+                throw new IOException("PNG is not available here");
+            }
+            System.out.println("Wrote " + file + ", " + (int) image.getWidth() + " x " + (int) image.getHeight() + ".");
+        } catch (IOException e) {
+            System.err.println("Can't write " + file + ": " + e.getMessage());
+            System.exit(1);
+        }
+        Platform.exit();
+    }
+}

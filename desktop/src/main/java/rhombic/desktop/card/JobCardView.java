@@ -1,0 +1,367 @@
+package rhombic.desktop.card;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.scene.paint.Color;
+import javafx.scene.shape.Polygon;
+import javafx.scene.text.Text;
+import javafx.scene.text.TextFlow;
+import org.jspecify.annotations.Nullable;
+import rhombic.desktop.floor.StateColours;
+import rhombic.desktop.work.Edits;
+import rhombic.desktop.work.Workbench;
+import rhombic.quantity.Clock;
+import rhombic.study.Equipment;
+import rhombic.study.Names;
+import rhombic.study.Problem;
+import rhombic.study.Study;
+import rhombic.trace.EquipmentState;
+import rhombic.trace.Moment;
+
+/** Shows the job card of what is selected; an editor unfolds in place under the sentence whose token was chosen. */
+public final class JobCardView extends ScrollPane {
+    private final Workbench bench;
+    private final VBox content = new VBox(8);
+    private final VBox live = new VBox(6);
+    private @Nullable Moment moment;
+    private List<Problem> problems = List.of();
+    private Optional<PieceNote> piece = Optional.empty();
+
+    /** What there is to say about a piece that was clicked. */
+    public record PieceNote(String title, String doing, List<String> history) {}
+
+    public JobCardView(Workbench bench) {
+        this.bench = bench;
+        getStyleClass().add("job-card");
+        setId("job-card");
+        setFitToWidth(true);
+        setHbarPolicy(ScrollBarPolicy.NEVER);
+        setPrefWidth(320);
+        setMinWidth(280);
+        content.setPadding(new Insets(16));
+        setContent(content);
+        rebuild();
+    }
+
+    /** Says everything anew; call after the study or the selection has changed. */
+    public void rebuild() {
+        content.getChildren().clear();
+        live.getChildren().clear();
+        Optional<Equipment> single = bench.single();
+        if (piece.isPresent()) {
+            pieceNote(piece.get());
+        }
+        if (single.isPresent()) {
+            header(single.get().name(), single.get().kind(), text -> study -> study.changed(single.get().name(), e -> e.named(Names.checked(text.strip()))), true);
+            Sentences.of(bench.study(), single.get()).forEach(this::sentence);
+            faults(problems.stream().filter(p -> p.place().equals(single.get().name())).toList());
+            content.getChildren().add(live);
+            showLive();
+        } else if (bench.selection().size() > 1) {
+            several();
+        } else {
+            header(bench.study().name(), "Study", text -> study -> study.named(Names.checked(text.strip())), false);
+            Sentences.of(bench.study()).forEach(this::sentence);
+            faults(problems);
+            if (bench.study().equipment().isEmpty()) {
+                content.getChildren().add(quiet("The floor is empty. Take a goods in from the shelf on the left and click where it stands, or type / and a few letters."));
+            }
+        }
+    }
+
+    public void setProblems(List<Problem> found) {
+        problems = found;
+        rebuild();
+    }
+
+    public void showPiece(Optional<PieceNote> note) {
+        if (!note.equals(piece)) {
+            piece = note;
+            rebuild();
+        }
+    }
+
+    /** Shows the figures of the moment under the sentences. */
+    public void showMoment(Moment now) {
+        moment = now;
+        if (isVisible()) {
+            showLive();
+        }
+    }
+
+    private void header(String name, String kind, java.util.function.Function<String, UnaryOperator<Study>> rename, boolean selected) {
+        Polygon rhombus = new Polygon(0, -7, 7, 0, 0, 7, -7, 0);
+        rhombus.setFill(selected ? Color.web("#D9952B") : Color.web("#1D6B66"));
+        Button title = new Button(name);
+        title.getStyleClass().add("card-title");
+        title.setId("token-name");
+        title.setMaxWidth(210);
+        Label word = new Label(kind);
+        word.getStyleClass().add("caption");
+        word.setMinWidth(Region.USE_PREF_SIZE);
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox row = new HBox(9, rhombus, title, gap, word);
+        row.setAlignment(Pos.CENTER_LEFT);
+        VBox block = new VBox(4, row);
+        Sentence.Token token = Sentence.Token.typed("name", name, name, "A name that nothing else has", rename);
+        title.setOnAction(e -> unfold(block, token));
+        content.getChildren().add(block);
+    }
+
+    private void sentence(Sentence sentence) {
+        TextFlow flow = new TextFlow();
+        flow.setLineSpacing(3);
+        VBox block = new VBox(4, flow);
+        for (Sentence.Part part : sentence.parts()) {
+            switch (part) {
+                case Sentence.Words words -> {
+                    Text text = new Text(words.text());
+                    text.getStyleClass().add("words");
+                    flow.getChildren().add(text);
+                }
+                case Sentence.Token token -> flow.getChildren().add(button(token, block));
+            }
+        }
+        content.getChildren().add(block);
+    }
+
+    private Button button(Sentence.Token token, VBox block) {
+        Button button = new Button(token.shown());
+        button.getStyleClass().add(token.shown().startsWith("+") ? "add-token" : "token");
+        button.setId("token-" + token.id().replace(' ', '-'));
+        button.setAccessibleText(token.id() + ", " + token.shown());
+        button.setMaxWidth(270);
+        button.setOnAction(e -> unfold(block, token));
+        return button;
+    }
+
+    // ---- editors in place
+
+    private void unfold(VBox block, Sentence.Token token) {
+        content.getChildren().forEach(other -> {
+            if (other instanceof VBox box && box != live && box.getChildren().size() > 1) {
+                box.getChildren().remove(1, box.getChildren().size());
+            }
+        });
+        VBox editor = new VBox(3);
+        editor.getStyleClass().add("editor");
+        editor.setId("editor");
+        Label message = new Label();
+        message.getStyleClass().add("message");
+        message.setId("editor-message");
+        message.setWrapText(true);
+        message.setManaged(false);
+        Node input = token.choices().isEmpty() ? field(token, message) : choices(token, message);
+        editor.getChildren().addAll(input, message);
+        editor.addEventHandler(KeyEvent.KEY_PRESSED, e -> {
+            if (e.getCode() == KeyCode.ESCAPE) {
+                block.getChildren().remove(editor);
+                focus(token.id());
+                e.consume();
+            }
+        });
+        block.getChildren().add(editor);
+        input.requestFocus();
+    }
+
+    private Node field(Sentence.Token token, Label message) {
+        TextField field = new TextField(token.typed());
+        field.setId("editor-field");
+        field.setOnAction(e -> apply(token, field.getText(), message));
+        field.selectAll();
+        Label hint = new Label(token.hint());
+        hint.getStyleClass().add("caption");
+        hint.setWrapText(true);
+        VBox box = new VBox(3, field, hint);
+        box.focusedProperty().addListener((o, was, is) -> {
+            if (is) {
+                field.requestFocus();
+            }
+        });
+        javafx.application.Platform.runLater(field::requestFocus);
+        return box;
+    }
+
+    private Node choices(Sentence.Token token, Label message) {
+        ListView<String> list = new ListView<>();
+        list.setId("editor-choices");
+        list.getItems().setAll(token.choices());
+        list.setPrefHeight(Math.min(6, token.choices().size()) * 26 + 4);
+        list.getSelectionModel().select(Math.max(0, token.choices().indexOf(token.shown())));
+        Runnable pick = () -> Optional.ofNullable(list.getSelectionModel().getSelectedItem()).ifPresent(choice -> apply(token, choice, message));
+        list.setOnMouseClicked(e -> pick.run());
+        list.setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ENTER) {
+                pick.run();
+                e.consume();
+            }
+        });
+        return list;
+    }
+
+    private void apply(Sentence.Token token, String text, Label message) {
+        Set<String> before = bench.selection();
+        Set<String> names = bench.study().names();
+        try {
+            bench.edit("change " + token.id(), token.change().apply(text));
+        } catch (IllegalArgumentException e) {
+            message.setText(e.getMessage());
+            message.setManaged(true);
+            return;
+        }
+        Set<String> added = new java.util.HashSet<>(bench.study().names());
+        added.removeAll(names);
+        if (token.id().equals("name") && before.size() == 1 && added.size() == 1) {
+            bench.select(added);
+        }
+        rebuild();
+        focus(token.id());
+    }
+
+    private void focus(String id) {
+        Node token = content.lookup("#token-" + id.replace(' ', '-'));
+        if (token != null) {
+            token.requestFocus();
+        }
+    }
+
+    // ---- several things, problems, pieces
+
+    private void several() {
+        Label title = new Label(bench.selection().size() + " things selected");
+        title.getStyleClass().add("card-heading");
+        content.getChildren().addAll(title,
+                new HBox(6, command("Align in a row", s -> Edits.aligned(s, bench.selection(), true)), command("Align in a column", s -> Edits.aligned(s, bench.selection(), false))),
+                new HBox(6, command("Spread in a row", s -> Edits.spread(s, bench.selection(), true)), command("Spread in a column", s -> Edits.spread(s, bench.selection(), false))),
+                quiet("Arrow keys move them, R turns them, Ctrl+D doubles them, Del takes them out."));
+    }
+
+    private Button command(String text, UnaryOperator<Study> change) {
+        Button button = new Button(text);
+        button.getStyleClass().add("quiet-button");
+        button.setOnAction(e -> bench.edit(text.toLowerCase(Locale.ROOT), change));
+        return button;
+    }
+
+    private void faults(List<Problem> found) {
+        for (Problem problem : found.stream().limit(30).toList()) {
+            Label text = new Label((bench.single().isEmpty() && !problem.place().isEmpty() ? problem.place() + ": " : "") + problem.what() + ". " + problem.remedy() + ".");
+            text.setWrapText(true);
+            text.getStyleClass().addAll("problem", problem.grade().name().toLowerCase(Locale.ROOT));
+            if (!problem.place().isEmpty()) {
+                text.setOnMouseClicked(e -> bench.select(problem.place()));
+            }
+            content.getChildren().add(text);
+        }
+    }
+
+    private void pieceNote(PieceNote note) {
+        Label title = new Label(note.title());
+        title.getStyleClass().add("card-heading");
+        title.setId("piece-title");
+        Label doing = new Label(note.doing());
+        doing.setWrapText(true);
+        doing.setId("piece-doing");
+        VBox box = new VBox(4, title, doing);
+        box.getStyleClass().add("piece-note");
+        if (note.history().size() > 1) {
+            Label was = new Label("Was at " + String.join("; ", note.history().subList(Math.max(0, note.history().size() - 9), note.history().size() - 1)) + ".");
+            was.setWrapText(true);
+            was.getStyleClass().add("caption");
+            box.getChildren().add(was);
+        }
+        content.getChildren().add(box);
+    }
+
+    private static Label quiet(String text) {
+        Label label = new Label(text);
+        label.setWrapText(true);
+        label.getStyleClass().add("caption");
+        return label;
+    }
+
+    // ---- figures while it runs
+
+    private void showLive() {
+        Moment now = moment;
+        Optional<Equipment> single = bench.single();
+        int node = single.map(e -> bench.study().equipment().indexOf(e)).orElse(-1);
+        if (now == null || node < 0 || now.nodes() != bench.study().equipment().size()) {
+            live.getChildren().clear();
+            return;
+        }
+        Label heading = new Label("So far, at " + Clock.elapsed(now.timeNanos()));
+        heading.getStyleClass().add("caption");
+        GridPane grid = new GridPane(14, 4);
+        int row = 0;
+        figure(grid, row, 0, "In", String.valueOf(now.in(node)));
+        figure(grid, row++, 2, "Out", String.valueOf(now.out(node)));
+        figure(grid, row, 0, "Inside", String.valueOf(now.content(node)));
+        if (now.turnedAway(node) > 0) {
+            figure(grid, row, 2, "Turned away", String.valueOf(now.turnedAway(node)));
+        }
+        row++;
+        live.getChildren().setAll(heading);
+        if (now.state(node).isPresent()) {
+            live.getChildren().add(bar(now, node));
+            int column = 0;
+            for (EquipmentState state : EquipmentState.values()) {
+                figure(grid, row, column, capital(state.word()), String.format(Locale.ROOT, "%.0f %%", 100 * now.share(node, state)));
+                row += column == 2 ? 1 : 0;
+                column = 2 - column;
+            }
+            Label since = new Label(capital(now.state(node).get().word()) + " for " + Clock.elapsed(now.timeNanos() - now.stateSinceNanos(node)) + ".");
+            since.setWrapText(true);
+            live.getChildren().add(since);
+        }
+        live.getChildren().add(grid);
+    }
+
+    private Canvas bar(Moment now, int node) {
+        double width = Math.max(100, getWidth() - 40);
+        Canvas canvas = new Canvas(width, 12);
+        GraphicsContext g = canvas.getGraphicsContext2D();
+        double x = 0;
+        for (EquipmentState state : EquipmentState.values()) {
+            double part = now.share(node, state) * width;
+            g.setFill(StateColours.of(state));
+            g.fillRect(x, 0, part, 12);
+            x += part;
+        }
+        return canvas;
+    }
+
+    private static void figure(GridPane grid, int row, int column, String name, String value) {
+        Label label = new Label(name);
+        label.getStyleClass().add("caption");
+        Label figure = new Label(value);
+        figure.setMinWidth(46);
+        grid.add(label, column, row);
+        grid.add(figure, column + 1, row);
+    }
+
+    private static String capital(String word) {
+        return word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1);
+    }
+}

@@ -1,0 +1,165 @@
+package rhombic.desktop.floor;
+
+import java.util.HashMap;
+import java.util.Map;
+import javafx.scene.shape.TriangleMesh;
+import rhombic.desktop.floor.MeshMaker.Point;
+import rhombic.study.Buffer;
+import rhombic.study.Equipment;
+import rhombic.study.Footprint;
+import rhombic.study.GoodsIn;
+import rhombic.study.GoodsOut;
+import rhombic.study.Station;
+
+/** The shape of each kind of equipment, standing at the origin, its flow towards the east. Equal ones share a mesh. */
+final class Bodies {
+    private static final double LEG = 0.07;
+    private static final int MOST_INPUT_DRAWN = 6;
+
+    private final Map<Object, TriangleMesh> made = new HashMap<>();
+
+    private record StationShape(int places, int inputRoom) {}
+
+    /** Where the lamp of the stack light stands, seen from the middle of the equipment. */
+    static Point lamp(Footprint footprint) {
+        return new Point(0.78, footprint.widthMetres() / 2 - 0.35, 2.2);
+    }
+
+    TriangleMesh of(Equipment thing) {
+        return switch (thing) {
+            case GoodsIn in -> made.computeIfAbsent("in", key -> portal(in.footprint(), true));
+            case GoodsOut out -> made.computeIfAbsent("out", key -> portal(out.footprint(), false));
+            case Buffer buffer -> made.computeIfAbsent(buffer.footprint(), key -> rollers(buffer.footprint()));
+            case Station station -> made.computeIfAbsent(
+                    new StationShape(Math.min(8, station.places()), Math.min(MOST_INPUT_DRAWN, station.inputRoom())), key -> machine(station));
+        };
+    }
+
+    static TriangleMesh lampMesh() {
+        return new MeshMaker().post(0, 0, 0, 0.075, 0.24, 8, Swatch.BODY).mesh();
+    }
+
+    /** A machine for each place: cabinet, table in front, a console that leans back. */
+    private static TriangleMesh machine(Station station) {
+        MeshMaker maker = new MeshMaker();
+        int drawn = Math.clamp(station.places(), 1, 8);
+        double width = station.footprint().widthMetres() / drawn;
+        for (int i = 0; i < drawn; i++) {
+            double y = (i - (drawn - 1) / 2.0) * width;
+            unit(maker, y, width - 0.12);
+        }
+        Point lamp = lamp(station.footprint());
+        maker.post(lamp.x(), lamp.y(), 1.72, 0.03, 0.48, 6, Swatch.INK);
+        infeed(maker, station);
+        return maker.mesh();
+    }
+
+    private static void unit(MeshMaker maker, double y, double width) {
+        double back = y + width / 2;
+        double front = y - width / 2;
+        double table = PieceLayout.TABLE_METRES;
+        maker.bar(0, y, 0, 1.8, width - 0.1, 0.08, Swatch.STEEL_DARK);
+        maker.box(0, y, 0.08, 1.92, width, table - 0.14, Swatch.BODY, Swatch.BODY_EDGE);
+        maker.box(0, y, table - 0.06, 2, width, 0.06, Swatch.TABLE, Swatch.BODY_EDGE);
+        double wall = back - 0.42;
+        double low = 0.95;
+        double high = 1.75;
+        double lean = 0.2;
+        Point a = new Point(-0.95, wall, table);
+        Point b = new Point(0.95, wall, table);
+        Point c = new Point(0.95, wall, low);
+        Point d = new Point(-0.95, wall, low);
+        Point e = new Point(0.95, wall + lean, high);
+        Point f = new Point(-0.95, wall + lean, high);
+        Point g = new Point(0.95, back, high);
+        Point h = new Point(-0.95, back, high);
+        Point i = new Point(0.95, back, table);
+        Point j = new Point(-0.95, back, table);
+        maker.quad(a, b, c, d, Swatch.BODY_DARK);
+        maker.rimmed(d, c, e, f, Swatch.BODY, Swatch.BODY_EDGE);
+        maker.rimmed(f, e, g, h, Swatch.BODY, Swatch.BODY_EDGE);
+        maker.rimmed(i, j, h, g, Swatch.BODY, Swatch.BODY_EDGE);
+        maker.quad(b, i, g, e, Swatch.BODY).triangle(b, e, c, Swatch.BODY);
+        maker.quad(j, a, f, h, Swatch.BODY).triangle(a, d, f, Swatch.BODY);
+        window(maker, d, c, e, f);
+        maker.bar(0, front + 0.02, table - 0.3, 0.9, 0.05, 0.05, Swatch.STEEL);
+    }
+
+    /** A dark pane set into the leaning console, a little before it. */
+    private static void window(MeshMaker maker, Point a, Point b, Point c, Point d) {
+        Point low1 = lifted(a.toward(b, 0.16).toward(d.toward(c, 0.16), 0.2));
+        Point low2 = lifted(b.toward(a, 0.3).toward(c.toward(d, 0.3), 0.2));
+        Point high2 = lifted(c.toward(d, 0.3).toward(b.toward(a, 0.3), 0.18));
+        Point high1 = lifted(d.toward(c, 0.16).toward(a.toward(b, 0.16), 0.18));
+        maker.quad(low1, low2, high2, high1, Swatch.GLASS);
+    }
+
+    private static Point lifted(Point p) {
+        return new Point(p.x(), p.y() - 0.012, p.z() + 0.004);
+    }
+
+    /** The rollers on which pieces wait before the station. */
+    private static void infeed(MeshMaker maker, Station station) {
+        int room = Math.min(MOST_INPUT_DRAWN, station.inputRoom());
+        if (room > 0) {
+            double length = room * PieceLayout.PITCH_METRES;
+            rollers(maker, -station.footprint().lengthMetres() / 2 - length / 2, length, 0.8);
+        }
+    }
+
+    private static TriangleMesh rollers(Footprint footprint) {
+        MeshMaker maker = new MeshMaker();
+        rollers(maker, 0, footprint.lengthMetres(), footprint.widthMetres());
+        return maker.mesh();
+    }
+
+    private static void rollers(MeshMaker maker, double x, double length, double width) {
+        double top = PieceLayout.TABLE_METRES;
+        double side = width / 2 - 0.05;
+        maker.bar(x, -side, top - 0.16, length, 0.06, 0.2, Swatch.STEEL);
+        maker.bar(x, side, top - 0.16, length, 0.06, 0.2, Swatch.STEEL);
+        int count = Math.max(2, (int) Math.round(length / 0.2));
+        for (int i = 0; i < count; i++) {
+            maker.bar(x - length / 2 + (i + 0.5) * length / count, 0, top - 0.08, 0.09, 2 * side - 0.06, 0.07, Swatch.ROLLER);
+        }
+        int pairs = Math.max(2, (int) Math.ceil(length / 1.8) + 1);
+        for (int i = 0; i < pairs; i++) {
+            double at = x - length / 2 + 0.12 + i * (length - 0.24) / (pairs - 1);
+            maker.bar(at, -side, 0, LEG, LEG, top - 0.16, Swatch.STEEL_DARK);
+            maker.bar(at, side, 0, LEG, LEG, top - 0.16, Swatch.STEEL_DARK);
+        }
+    }
+
+    /** A gate with a mat on the floor; its sign points in, or out. */
+    private static TriangleMesh portal(Footprint footprint, boolean inward) {
+        MeshMaker maker = new MeshMaker();
+        double half = footprint.widthMetres() / 2;
+        double x = inward ? -0.2 : 0.2;
+        Swatch sign = inward ? Swatch.VERDIGRIS : Swatch.INK;
+        maker.bar(0, 0, 0, footprint.lengthMetres(), footprint.widthMetres(), 0.03, Swatch.MAT);
+        maker.rhombus(inward ? 0.5 : -0.5, 0, 0.04, 1, 0, 0.32, 0.2, sign);
+        maker.box(x, -half + 0.1, 0.03, 0.3, 0.2, 2.3, Swatch.BODY, Swatch.BODY_EDGE);
+        maker.box(x, half - 0.1, 0.03, 0.3, 0.2, 2.3, Swatch.BODY, Swatch.BODY_EDGE);
+        maker.box(x, 0, 2.1, 0.34, footprint.widthMetres(), 0.42, Swatch.BODY, Swatch.BODY_EDGE);
+        Point left = new Point(x - 0.175, 0, 2.31);
+        Point right = new Point(x + 0.175, 0, 2.31);
+        upright(maker, left, -1, sign);
+        upright(maker, right, 1, sign);
+        if (!inward) {
+            maker.bar(x, 0, 1.6, 0.05, footprint.widthMetres() - 0.4, 0.5, Swatch.BODY_DARK);
+            maker.bar(x, 0, 1.85, 0.06, footprint.widthMetres() - 0.4, 0.03, Swatch.BODY_EDGE);
+        } else {
+            maker.bar(x, -half + 0.42, 0.03, 0.05, 0.35, 2.05, Swatch.STEEL);
+            maker.bar(x, half - 0.42, 0.03, 0.05, 0.35, 2.05, Swatch.STEEL);
+        }
+        return maker.mesh();
+    }
+
+    private static void upright(MeshMaker maker, Point p, int side, Swatch swatch) {
+        Point low = new Point(p.x(), 0, p.z() - 0.16);
+        Point high = new Point(p.x(), 0, p.z() + 0.16);
+        Point east = new Point(p.x(), side * 0.26, p.z());
+        Point west = new Point(p.x(), -side * 0.26, p.z());
+        maker.quad(low, east, high, west, swatch);
+    }
+}

@@ -1,0 +1,279 @@
+package rhombic.desktop.floor;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import javafx.geometry.Rectangle2D;
+import javafx.geometry.VPos;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.paint.Color;
+import javafx.scene.text.Font;
+import javafx.scene.text.FontWeight;
+import javafx.scene.text.Text;
+import javafx.scene.text.TextAlignment;
+import org.jspecify.annotations.Nullable;
+import rhombic.desktop.work.Edits;
+import rhombic.study.Equipment;
+import rhombic.study.GoodsIn;
+import rhombic.study.Station;
+import rhombic.study.Study;
+import rhombic.trace.EquipmentState;
+import rhombic.trace.Moment;
+
+/** What is written and marked over the scene, in pixels: names, numbers, selection, link handles, the sweep of a hand. */
+public final class FloorOverlay extends Canvas {
+    private static final Color INK = Color.web("#1F272B");
+    private static final Color SOFT = Color.web("#5C676C");
+    private static final Color CARD = Color.web("#FFFDF8", 0.93);
+    private static final Color HAIR = Color.web("#CFC8B7");
+    private static final Color SAFFRON = Color.web("#D9952B");
+    private static final Color VERDIGRIS = Color.web("#1D6B66");
+    private static final Font NAME = Font.font("IBM Plex Sans", FontWeight.MEDIUM, 11);
+    private static final Font FIGURES = Font.font("IBM Plex Sans", 11);
+    private static final double HANDLE_PIXELS = 7;
+
+    /** What to write over the equipment. */
+    public static final class Options {
+        private boolean names = true;
+        private boolean numbers;
+
+        public boolean names() {
+            return names;
+        }
+
+        public boolean numbers() {
+            return numbers;
+        }
+
+        public void setNames(boolean on) {
+            names = on;
+        }
+
+        public void setNumbers(boolean on) {
+            numbers = on;
+        }
+    }
+
+    private final Options options = new Options();
+    private Set<String> selection = Set.of();
+    private Set<String> faulty = Set.of();
+    private Optional<String> hovered = Optional.empty();
+    private @Nullable Moment moment;
+    private @Nullable Rectangle2D band;
+    private double @Nullable [] sweep;
+    private List<String> chain = List.of();
+
+    FloorOverlay() {
+        setMouseTransparent(true);
+    }
+
+    Options options() {
+        return options;
+    }
+
+    void setSelection(Set<String> names) {
+        selection = names;
+    }
+
+    void setFaulty(Set<String> names) {
+        faulty = names;
+    }
+
+    void setHovered(Optional<String> name) {
+        hovered = name;
+    }
+
+    void setMoment(@Nullable Moment now) {
+        moment = now;
+    }
+
+    void setBand(@Nullable Rectangle2D rectangle) {
+        band = rectangle;
+    }
+
+    /** A link being drawn: from x, y to x, y in pixels; null if none is. */
+    void setSweep(double @Nullable [] fromTo) {
+        sweep = fromTo;
+    }
+
+    /** Things linked so far in one sweep. */
+    void setChain(List<String> names) {
+        chain = names;
+    }
+
+    /** Where the link handle of the thing is, in pixels. */
+    Optional<Viewpoint.Pixel> handle(Equipment thing, Viewpoint view) {
+        double[] end = Edits.endOf(thing, 1);
+        double angle = Math.toRadians(thing.placement().turnedDegrees());
+        return view.project(end[0] + 0.35 * Math.cos(angle), end[1] + 0.35 * Math.sin(angle), 0.1, getWidth(), getHeight());
+    }
+
+    void draw(Study study, Viewpoint view) {
+        GraphicsContext g = getGraphicsContext2D();
+        g.clearRect(0, 0, getWidth(), getHeight());
+        for (Equipment thing : study.equipment()) {
+            if (selection.contains(thing.name()) || chain.contains(thing.name())) {
+                corners(g, thing, view, SAFFRON);
+            } else if (hovered.filter(thing.name()::equals).isPresent()) {
+                corners(g, thing, view, VERDIGRIS);
+            }
+        }
+        if (options.names || options.numbers) {
+            labels(g, study, view);
+        }
+        handles(g, study, view);
+        if (band != null) {
+            g.setFill(Color.web("#D9952B", 0.12));
+            g.fillRect(band.getMinX(), band.getMinY(), band.getWidth(), band.getHeight());
+            g.setStroke(SAFFRON);
+            g.setLineWidth(1);
+            g.strokeRect(band.getMinX() + 0.5, band.getMinY() + 0.5, band.getWidth(), band.getHeight());
+        }
+        if (sweep != null) {
+            g.setStroke(VERDIGRIS);
+            g.setLineWidth(2);
+            g.strokeLine(sweep[0], sweep[1], sweep[2], sweep[3]);
+            rhombus(g, sweep[2], sweep[3], HANDLE_PIXELS, VERDIGRIS);
+        }
+    }
+
+    private void handles(GraphicsContext g, Study study, Viewpoint view) {
+        for (Equipment thing : study.equipment()) {
+            boolean wanted = thing.givesPieces() && (selection.contains(thing.name()) && selection.size() == 1 || hovered.filter(thing.name()::equals).isPresent());
+            if (wanted) {
+                handle(thing, view).ifPresent(p -> {
+                    rhombus(g, p.x(), p.y(), HANDLE_PIXELS + 2, Color.web("#FFFDF8"));
+                    rhombus(g, p.x(), p.y(), HANDLE_PIXELS, VERDIGRIS);
+                });
+            }
+        }
+    }
+
+    /** Rhombus corners round the footprint. */
+    private void corners(GraphicsContext g, Equipment thing, Viewpoint view, Color colour) {
+        double angle = Math.toRadians(thing.placement().turnedDegrees());
+        double l = thing.footprint().lengthMetres() / 2 + 0.25;
+        double w = thing.footprint().widthMetres() / 2 + 0.25;
+        double[][] floor = {{-l, -w}, {l, -w}, {l, w}, {-l, w}};
+        List<Viewpoint.Pixel> pixels = new ArrayList<>();
+        for (double[] c : floor) {
+            double x = thing.placement().xMetres() + c[0] * Math.cos(angle) - c[1] * Math.sin(angle);
+            double y = thing.placement().yMetres() + c[0] * Math.sin(angle) + c[1] * Math.cos(angle);
+            view.project(x, y, 0.02, getWidth(), getHeight()).ifPresent(pixels::add);
+        }
+        if (pixels.size() < 4) {
+            return;
+        }
+        g.setStroke(colour.deriveColor(0, 1, 1, 0.6));
+        g.setLineWidth(1);
+        for (int i = 0; i < 4; i++) {
+            Viewpoint.Pixel a = pixels.get(i);
+            Viewpoint.Pixel b = pixels.get((i + 1) % 4);
+            g.strokeLine(a.x(), a.y(), b.x(), b.y());
+            rhombus(g, a.x(), a.y(), 4.5, colour);
+        }
+    }
+
+    private record Label(Equipment thing, int node, Viewpoint.Pixel at, boolean urgent) {}
+
+    private void labels(GraphicsContext g, Study study, Viewpoint view) {
+        List<Label> labels = new ArrayList<>();
+        for (int i = 0; i < study.equipment().size(); i++) {
+            Equipment thing = study.equipment().get(i);
+            int node = i;
+            boolean urgent = selection.contains(thing.name()) || hovered.filter(thing.name()::equals).isPresent();
+            view.project(thing.placement().xMetres(), thing.placement().yMetres(), view.isPlan() ? 0 : top(thing), getWidth(), getHeight())
+                    .filter(p -> p.x() > -60 && p.y() > -20 && p.x() < getWidth() + 60 && p.y() < getHeight() + 40)
+                    .ifPresent(p -> labels.add(new Label(thing, node, p, urgent)));
+        }
+        labels.sort(Comparator.comparing((Label l) -> !l.urgent).thenComparingDouble(l -> l.at.depth()));
+        List<Rectangle2D> taken = new ArrayList<>();
+        Set<String> drawn = new HashSet<>();
+        for (Label label : labels) {
+            if (drawn.size() < 200) {
+                place(g, label, taken).ifPresent(name -> drawn.add(name));
+            }
+        }
+    }
+
+    private static double top(Equipment thing) {
+        return thing instanceof Station ? 2.75 : thing.footprint().heightMetres() + 0.55;
+    }
+
+    private Optional<String> place(GraphicsContext g, Label label, List<Rectangle2D> taken) {
+        String name = options.names || label.urgent ? label.thing.name() : "";
+        String figures = options.numbers && moment != null && label.node < moment.nodes() ? figures(label, moment) : "";
+        Optional<EquipmentState> state = moment != null && label.node < moment.nodes() ? moment.state(label.node) : Optional.empty();
+        double width = Math.max(width(name, NAME), width(figures, FIGURES)) + 12 + (state.isPresent() ? 16 : 0);
+        double height = (name.isEmpty() ? 0 : 15) + (figures.isEmpty() ? 0 : 14) + 3;
+        Rectangle2D box = new Rectangle2D(Math.rint(label.at.x() - width / 2), Math.rint(label.at.y() - height), width, height);
+        if (height < 6 || !label.urgent && taken.stream().anyMatch(box::intersects)) {
+            return Optional.empty();
+        }
+        taken.add(box);
+        g.setFill(CARD);
+        g.fillRoundRect(box.getMinX(), box.getMinY(), width, height, 6, 6);
+        g.setStroke(faulty.contains(label.thing.name()) ? Color.web("#C8452F") : HAIR);
+        g.setLineWidth(1);
+        g.strokeRoundRect(box.getMinX() + 0.5, box.getMinY() + 0.5, width - 1, height - 1, 6, 6);
+        double left = box.getMinX() + 6;
+        if (state.isPresent()) {
+            letter(g, left + 5, box.getMinY() + 9, state.get());
+            left += 16;
+        }
+        g.setTextAlign(TextAlignment.LEFT);
+        g.setTextBaseline(VPos.CENTER);
+        double y = box.getMinY() + 9;
+        if (!name.isEmpty()) {
+            g.setFont(NAME);
+            g.setFill(INK);
+            g.fillText(name, left, y);
+            y += 14;
+        }
+        if (!figures.isEmpty()) {
+            g.setFont(FIGURES);
+            g.setFill(SOFT);
+            g.fillText(figures, left, y);
+        }
+        return Optional.of(label.thing.name());
+    }
+
+    /** Content, done and utilisation. */
+    private static String figures(Label label, Moment moment) {
+        int node = label.node;
+        String holds = moment.content(node) + " in, " + moment.out(node) + " done";
+        return switch (label.thing) {
+            case Station s -> holds + String.format(Locale.ROOT, ", %.0f %%", 100 * moment.share(node, EquipmentState.WORKING));
+            case GoodsIn in when moment.turnedAway(node) > 0 -> holds + ", " + moment.turnedAway(node) + " turned away";
+            default -> holds;
+        };
+    }
+
+    private static void letter(GraphicsContext g, double x, double y, EquipmentState state) {
+        rhombus(g, x, y, 8, StateColours.of(state));
+        g.setFont(Font.font("IBM Plex Sans", FontWeight.SEMI_BOLD, 8.5));
+        g.setTextAlign(TextAlignment.CENTER);
+        g.setTextBaseline(VPos.CENTER);
+        g.setFill(state == EquipmentState.WORKING ? Color.WHITE : INK);
+        g.fillText(String.valueOf(state.letter()), x, y + 0.5);
+    }
+
+    static void rhombus(GraphicsContext g, double x, double y, double half, Color colour) {
+        g.setFill(colour);
+        g.fillPolygon(new double[] {x - half, x, x + half, x}, new double[] {y, y - half, y, y + half}, 4);
+    }
+
+    private static double width(String text, Font font) {
+        if (text.isEmpty()) {
+            return 0;
+        }
+        Text measure = new Text(text);
+        measure.setFont(font);
+        return measure.getLayoutBounds().getWidth();
+    }
+}

@@ -1,0 +1,497 @@
+package rhombic.desktop.floor;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.geometry.Point3D;
+import javafx.scene.AmbientLight;
+import javafx.scene.DirectionalLight;
+import javafx.scene.Group;
+import javafx.scene.Node;
+import javafx.scene.PerspectiveCamera;
+import javafx.scene.SceneAntialiasing;
+import javafx.scene.SubScene;
+import javafx.scene.image.WritableImage;
+import javafx.scene.layout.Region;
+import javafx.scene.paint.Color;
+import javafx.scene.paint.PhongMaterial;
+import javafx.scene.shape.MeshView;
+import javafx.scene.shape.TriangleMesh;
+import javafx.scene.shape.VertexFormat;
+import javafx.scene.transform.Affine;
+import javafx.scene.transform.Rotate;
+import org.jspecify.annotations.Nullable;
+import rhombic.desktop.work.Edits;
+import rhombic.study.Equipment;
+import rhombic.study.Link;
+import rhombic.study.Station;
+import rhombic.study.Study;
+import rhombic.trace.EquipmentState;
+import rhombic.trace.Moment;
+
+/** Draws the floor: ground, bodies, links, pieces and state lamps in 3D, names and numbers over them. */
+public final class FloorView extends Region {
+    private static final Color PAPER = Color.web("#F1EEE4");
+    private static final double LINK_Z = 0.02;
+
+    private final Group bodies = new Group();
+    private final Group swarms = new Group();
+    private final Group underlay = new Group();
+    private final PerspectiveCamera camera = new PerspectiveCamera(true);
+    private final SubScene scene;
+    private final FloorOverlay overlay = new FloorOverlay();
+    private final Bodies shapes = new Bodies();
+    private final TriangleMesh lampMesh = Bodies.lampMesh();
+    private final PhongMaterial palette = new PhongMaterial();
+    private final Map<EquipmentState, PhongMaterial> lamps = new EnumMap<>(EquipmentState.class);
+    private final PhongMaterial lampOff = new PhongMaterial(Color.web("#D8D3C6"));
+    private final Map<String, Node> bodyOf = new HashMap<>();
+    private final Map<String, Equipment> drawnAs = new HashMap<>();
+    private final List<@Nullable MeshView> lampOf = new ArrayList<>();
+    private final MeshView travelling = new MeshView();
+    private final Group ghost = new Group();
+
+    private Study study = Study.empty();
+    private PieceLayout layout = new PieceLayout(study);
+    private List<PieceSwarm> pieceSwarms = List.of();
+    private Viewpoint view = Viewpoint.usual();
+    private double lastYaw = view.yawDegrees();
+    private double lastPitch = view.pitchDegrees();
+    private @Nullable Moment shown;
+    private long shownNanos = -2;
+    private double shownGlide = -1;
+
+    public FloorView() {
+        palette.setDiffuseMap(Swatch.texture());
+        palette.setSpecularColor(Color.TRANSPARENT);
+        for (EquipmentState state : EquipmentState.values()) {
+            PhongMaterial material = new PhongMaterial(StateColours.of(state));
+            material.setSelfIlluminationMap(plain(StateColours.of(state).deriveColor(0, 1, 0.55, 1)));
+            lamps.put(state, material);
+        }
+        DirectionalLight sun = new DirectionalLight(Color.gray(0.52));
+        sun.setDirection(new Point3D(0.45, 0.85, 0.62));
+        Group world = new Group(underlay, bodies, swarms, travelling, ghost, new AmbientLight(Color.gray(0.62)), sun);
+        travelling.setMaterial(palette);
+        scene = new SubScene(world, 640, 480, true, SceneAntialiasing.BALANCED);
+        scene.setFill(PAPER);
+        scene.setCamera(camera);
+        camera.setVerticalFieldOfView(true);
+        getChildren().addAll(scene, overlay);
+        setFocusTraversable(true);
+        setId("floor");
+        getStyleClass().add("floor");
+        setMinSize(200, 120);
+        setPrefSize(640, 480);
+        look(view);
+        rebuild();
+    }
+
+    @Override
+    protected void layoutChildren() {
+        scene.setWidth(getWidth());
+        scene.setHeight(getHeight());
+        overlay.setWidth(getWidth());
+        overlay.setHeight(getHeight());
+        look(view);
+    }
+
+    // ---- what is shown
+
+    /** Shows another study; bodies that have not changed stay as they are. */
+    public void setStudy(Study newStudy) {
+        boolean newTypes = !newStudy.pieceTypes().equals(study.pieceTypes());
+        study = newStudy;
+        layout = new PieceLayout(study);
+        if (newTypes || pieceSwarms.isEmpty()) {
+            pieceSwarms = study.pieceTypes().stream().map(PieceSwarm::new).toList();
+            swarms.getChildren().setAll(pieceSwarms.stream().map(PieceSwarm::view).toList());
+        }
+        shown = null;
+        shownNanos = -2;
+        rebuild();
+    }
+
+    /**
+     * Shows a moment of the run.
+     *
+     * @param glideNanos time of the run over which a hand-over is drawn as a movement
+     */
+    public void showMoment(Moment moment, double glideNanos) {
+        if (moment.nodes() != study.equipment().size()) {
+            return; // of the study before the edit; the new run's moment follows
+        }
+        boolean same = shown == moment && shownNanos == moment.timeNanos() && shownGlide == glideNanos;
+        if (same) {
+            return;
+        }
+        shown = moment;
+        shownNanos = moment.timeNanos();
+        shownGlide = glideNanos;
+        pieceSwarms.forEach(PieceSwarm::begin);
+        layout.each(moment, glideNanos, d -> pieceSwarms.get(d.spot().type()).add(d.x(), d.y(), d.z(), d.turnedDegrees()));
+        pieceSwarms.forEach(PieceSwarm::end);
+        for (int i = 0; i < lampOf.size(); i++) {
+            MeshView lamp = lampOf.get(i);
+            if (lamp != null) {
+                lamp.setMaterial(moment.state(i).map(lamps::get).orElse(lampOff));
+            }
+        }
+        overlay.setMoment(moment);
+        drawOverlay();
+    }
+
+    public void clearMoment() {
+        shown = null;
+        shownNanos = -2;
+        pieceSwarms.forEach(swarm -> {
+            swarm.begin();
+            swarm.end();
+        });
+        overlay.setMoment(null);
+        drawOverlay();
+    }
+
+    FloorOverlay overlay() {
+        return overlay;
+    }
+
+    public FloorOverlay.Options options() {
+        return overlay.options();
+    }
+
+    public void markSelected(java.util.Set<String> names) {
+        overlay.setSelection(names);
+        drawOverlay();
+    }
+
+    /** Rims the labels of what has errors. */
+    public void markFaulty(java.util.Set<String> names) {
+        overlay.setFaulty(names);
+        drawOverlay();
+    }
+
+    public void drawOverlay() {
+        overlay.draw(study, view);
+    }
+
+    Study study() {
+        return study;
+    }
+
+    /** The drawn piece nearest to the pixel, within a few pixels. */
+    Optional<Integer> pieceAt(double pixelX, double pixelY) {
+        Moment moment = shown;
+        if (moment == null) {
+            return Optional.empty();
+        }
+        record Near(int piece, double distance) {}
+        List<Near> near = new ArrayList<>();
+        layout.each(moment, 0, d -> view.project(d.x(), d.y(), d.z() + 0.25, getWidth(), getHeight()).ifPresent(p -> {
+            double distance = Math.hypot(p.x() - pixelX, p.y() - pixelY);
+            if (distance < 9) {
+                near.add(new Near(d.spot().piece(), distance));
+            }
+        }));
+        return near.stream().min(Comparator.comparingDouble(Near::distance)).map(Near::piece);
+    }
+
+    /** Where the piece is drawn, in pixels. */
+    public Optional<Viewpoint.Pixel> pixelOfPiece(int piece) {
+        List<Viewpoint.Pixel> found = new ArrayList<>();
+        if (shown != null) {
+            layout.each(shown, 0, d -> {
+                if (d.spot().piece() == piece) {
+                    view.project(d.x(), d.y(), d.z() + 0.25, getWidth(), getHeight()).ifPresent(found::add);
+                }
+            });
+        }
+        return found.stream().findFirst();
+    }
+
+    Optional<Equipment> equipmentAt(double pixelX, double pixelY) {
+        return Sight.first(study, view.position(), view.ray(pixelX, pixelY, getWidth(), getHeight()));
+    }
+
+    /** Where a point of the floor is in this view, in pixels. */
+    public Optional<Viewpoint.Pixel> pixelOf(double x, double y, double z) {
+        return view.project(x, y, z, getWidth(), getHeight());
+    }
+
+    Optional<Viewpoint.Spot> floorAt(double pixelX, double pixelY) {
+        return view.floorAt(pixelX, pixelY, getWidth(), getHeight());
+    }
+
+    /** Shows what would be placed or moved, as a pale body. */
+    void showGhost(List<Equipment> things) {
+        ghost.getChildren().setAll(things.stream().map(this::ghostBody).toList());
+    }
+
+    private Node ghostBody(Equipment thing) {
+        MeshView body = new MeshView(shapes.of(thing));
+        PhongMaterial pale = new PhongMaterial(Color.web("#F3D9A8"));
+        body.setMaterial(pale);
+        return placed(new Group(body), thing);
+    }
+
+    // ---- camera
+
+    Viewpoint view() {
+        return view;
+    }
+
+    public boolean isPlan() {
+        return view.isPlan();
+    }
+
+    void look(Viewpoint from) {
+        view = from;
+        double[] r = view.right();
+        double[] u = view.up();
+        double[] f = view.forward();
+        double[] p = view.position();
+        // Columns: right, down and forward of the camera, in the coordinates of the toolkit (x, -z, y).
+        camera.getTransforms().setAll(new Affine(r[0], -u[0], f[0], p[0], -r[2], u[2], -f[2], -p[2], r[1], -u[1], f[1], p[1]));
+        camera.setFieldOfView(view.fieldDegrees());
+        double depth = 60 + view.distance();
+        camera.setNearClip(view.isPlan() ? Math.max(0.1, view.distance() - 40) : 0.2);
+        camera.setFarClip(view.isPlan() ? view.distance() + 10 : depth * 6);
+        drawOverlay();
+    }
+
+    public void togglePlan() {
+        if (view.isPlan()) {
+            look(view.as3D(lastYaw, lastPitch));
+        } else {
+            lastYaw = view.yawDegrees();
+            lastPitch = view.pitchDegrees();
+            look(view.asPlan());
+        }
+    }
+
+    /** Brings the named things into view, or everything if none are named. */
+    public void fit(java.util.Set<String> names) {
+        List<Equipment> things = study.equipment().stream().filter(e -> names.isEmpty() || names.contains(e.name())).toList();
+        if (things.isEmpty()) {
+            look(view.fitted(-12, -9, 12, 9, Math.max(50, getWidth()), Math.max(50, getHeight())));
+            return;
+        }
+        double[] box = extent(things);
+        look(view.fitted(box[0] - 1, box[1] - 1, box[2] + 1, box[3] + 1, Math.max(50, getWidth()), Math.max(50, getHeight())));
+    }
+
+    private static double[] extent(List<Equipment> things) {
+        double[] box = {Double.MAX_VALUE, Double.MAX_VALUE, -Double.MAX_VALUE, -Double.MAX_VALUE};
+        for (Equipment e : things) {
+            double reach = Math.hypot(e.footprint().lengthMetres(), e.footprint().widthMetres()) / 2;
+            box[0] = Math.min(box[0], e.placement().xMetres() - reach);
+            box[1] = Math.min(box[1], e.placement().yMetres() - reach);
+            box[2] = Math.max(box[2], e.placement().xMetres() + reach);
+            box[3] = Math.max(box[3], e.placement().yMetres() + reach);
+        }
+        return box;
+    }
+
+    // ---- building the scene
+
+    private void rebuild() {
+        Map<String, Node> gone = new HashMap<>(bodyOf);
+        List<Node> kept = new ArrayList<>(study.equipment().size());
+        lampOf.clear();
+        for (Equipment thing : study.equipment()) {
+            Node body = bodyOf.get(thing.name());
+            if (body == null || !thing.equals(drawnAs.get(thing.name()))) {
+                body = body(thing);
+                bodyOf.put(thing.name(), body);
+                drawnAs.put(thing.name(), thing);
+            }
+            gone.remove(thing.name());
+            kept.add(body);
+            lampOf.add(thing instanceof Station ? (MeshView) ((Group) body).getChildren().get(1) : null);
+        }
+        gone.keySet().forEach(name -> {
+            bodyOf.remove(name);
+            drawnAs.remove(name);
+        });
+        bodies.getChildren().setAll(kept);
+        underlay.getChildren().setAll(ground());
+        drawOverlay();
+    }
+
+    private Node body(Equipment thing) {
+        MeshView body = new MeshView(shapes.of(thing));
+        body.setMaterial(palette);
+        Group group = new Group(body);
+        if (thing instanceof Station) {
+            MeshView lamp = new MeshView(lampMesh);
+            MeshMaker.Point at = Bodies.lamp(thing.footprint());
+            lamp.getTransforms().add(new javafx.scene.transform.Translate(at.x(), -at.z(), at.y()));
+            lamp.setMaterial(lampOff);
+            group.getChildren().add(lamp);
+        }
+        return placed(group, thing);
+    }
+
+    private static Group placed(Group group, Equipment thing) {
+        group.setTranslateX(thing.placement().xMetres());
+        group.setTranslateZ(thing.placement().yMetres());
+        group.setRotationAxis(Rotate.Y_AXIS);
+        group.getTransforms().setAll(new Rotate(-thing.placement().turnedDegrees(), Rotate.Y_AXIS));
+        return group;
+    }
+
+    private List<Node> ground() {
+        double[] box = study.equipment().isEmpty() ? new double[] {-15, -10, 15, 10} : extent(study.equipment());
+        double x0 = Math.floor((box[0] - 12) / 5) * 5;
+        double y0 = Math.floor((box[1] - 12) / 5) * 5;
+        double x1 = Math.ceil((box[2] + 12) / 5) * 5;
+        double y1 = Math.ceil((box[3] + 12) / 5) * 5;
+        MeshMaker lines = new MeshMaker();
+        double step = Math.max(1, Math.ceil(Math.max(x1 - x0, y1 - y0) / 120));
+        for (double x = x0; x <= x1; x += step) {
+            boolean strong = Math.round(x) % 5 == 0;
+            lines.ribbon(x, y0, x, y1, strong ? 0.05 : 0.025, strong ? 0.006 : 0.004, strong ? Swatch.GRID_STRONG : Swatch.GRID);
+        }
+        for (double y = y0; y <= y1; y += step) {
+            boolean strong = Math.round(y) % 5 == 0;
+            lines.ribbon(x0, y, x1, y, strong ? 0.05 : 0.025, strong ? 0.006 : 0.004, strong ? Swatch.GRID_STRONG : Swatch.GRID);
+        }
+        List<Node> nodes = new ArrayList<>(List.of(flat(lines)));
+        if (!study.equipment().isEmpty()) {
+            nodes.add(shadows());
+            MeshMaker links = new MeshMaker();
+            study.links().forEach(link -> drawLink(links, link));
+            if (!links.isEmpty()) {
+                nodes.add(flat(links));
+            }
+        }
+        return nodes;
+    }
+
+    private void drawLink(MeshMaker maker, Link link) {
+        double[] way = way(link);
+        double length = Math.hypot(way[2] - way[0], way[3] - way[1]);
+        if (length < 0.05) {
+            return;
+        }
+        double dx = (way[2] - way[0]) / length;
+        double dy = (way[3] - way[1]) / length;
+        maker.ribbon(way[0], way[1], way[2], way[3], 0.05, LINK_Z, Swatch.LINK);
+        maker.rhombus(way[2] - dx * 0.12, way[3] - dy * 0.12, LINK_Z + 0.004, dx, dy, 0.2, 0.1, Swatch.INK);
+    }
+
+    private double[] way(Link link) {
+        double[] from = Edits.endOf(drawnAs.get(link.from()), 1);
+        double[] to = Edits.endOf(drawnAs.get(link.to()), -1);
+        return new double[] {from[0], from[1], to[0], to[1]};
+    }
+
+    /** Rhombi that travel along the links in the flow's direction. */
+    public void showTravel(double phase) {
+        MeshMaker maker = new MeshMaker();
+        for (Link link : study.links()) {
+            double[] way = way(link);
+            double length = Math.hypot(way[2] - way[0], way[3] - way[1]);
+            if (length > 0.6) {
+                double dx = (way[2] - way[0]) / length;
+                double dy = (way[3] - way[1]) / length;
+                double at = phase % 1 * length;
+                maker.rhombus(way[0] + dx * at, way[1] + dy * at, LINK_Z + 0.008, dx, dy, 0.16, 0.09, Swatch.VERDIGRIS);
+            }
+        }
+        travelling.setMesh(maker.isEmpty() ? null : maker.mesh());
+        travelling.setVisible(!maker.isEmpty());
+    }
+
+    public void hideTravel() {
+        travelling.setVisible(false);
+    }
+
+    private MeshView flat(MeshMaker maker) {
+        MeshView flat = new MeshView(maker.mesh());
+        PhongMaterial material = new PhongMaterial();
+        material.setDiffuseMap(Swatch.texture());
+        material.setSpecularColor(Color.TRANSPARENT);
+        material.setSelfIlluminationMap(plain(Color.gray(0.12)));
+        flat.setMaterial(material);
+        flat.setMouseTransparent(true);
+        return flat;
+    }
+
+    /** A soft dark spot under each body, all in one mesh. */
+    private MeshView shadows() {
+        TriangleMesh mesh = new TriangleMesh(VertexFormat.POINT_NORMAL_TEXCOORD);
+        mesh.getNormals().addAll(0, -1, 0);
+        mesh.getTexCoords().addAll(0, 0, 1, 0, 1, 1, 0, 1);
+        int n = study.equipment().size();
+        float[] points = new float[n * 12];
+        int[] faces = new int[n * 18];
+        for (int i = 0; i < n; i++) {
+            Equipment thing = study.equipment().get(i);
+            double angle = Math.toRadians(thing.placement().turnedDegrees());
+            double l = thing.footprint().lengthMetres() / 2 + 0.35;
+            double w = thing.footprint().widthMetres() / 2 + 0.35;
+            double[][] corners = {{-l, -w}, {l, -w}, {l, w}, {-l, w}};
+            for (int c = 0; c < 4; c++) {
+                points[i * 12 + c * 3] = (float) (thing.placement().xMetres() + 0.08 + corners[c][0] * Math.cos(angle) - corners[c][1] * Math.sin(angle));
+                points[i * 12 + c * 3 + 1] = -0.012f;
+                points[i * 12 + c * 3 + 2] = (float) (thing.placement().yMetres() + 0.08 + corners[c][0] * Math.sin(angle) + corners[c][1] * Math.cos(angle));
+            }
+            int[] order = {0, 1, 2, 0, 2, 3};
+            for (int k = 0; k < 6; k++) {
+                faces[i * 18 + k * 3] = i * 4 + order[k];
+                faces[i * 18 + k * 3 + 1] = 0;
+                faces[i * 18 + k * 3 + 2] = order[k];
+            }
+        }
+        mesh.getPoints().setAll(points);
+        mesh.getFaces().setAll(faces);
+        MeshView view = new MeshView(mesh);
+        PhongMaterial material = new PhongMaterial();
+        material.setDiffuseMap(shade());
+        material.setSpecularColor(Color.TRANSPARENT);
+        view.setMaterial(material);
+        view.setMouseTransparent(true);
+        return view;
+    }
+
+    private static WritableImage shade() {
+        int size = 64;
+        WritableImage image = new WritableImage(size, size);
+        for (int x = 0; x < size; x++) {
+            for (int y = 0; y < size; y++) {
+                double edge = Math.min(Math.min(x, size - 1 - x), Math.min(y, size - 1 - y)) / (size * 0.3);
+                image.getPixelWriter().setColor(x, y, Color.color(0.2, 0.18, 0.14, 0.22 * Math.min(1, edge)));
+            }
+        }
+        return image;
+    }
+
+    private static WritableImage plain(Color colour) {
+        WritableImage image = new WritableImage(2, 2);
+        int[] argb = new int[4];
+        Arrays.fill(argb, 0xff000000 | (int) (colour.getRed() * 255) << 16 | (int) (colour.getGreen() * 255) << 8 | (int) (colour.getBlue() * 255));
+        image.getPixelWriter().setPixels(0, 0, 2, 2, javafx.scene.image.PixelFormat.getIntArgbInstance(), argb, 0, 2);
+        return image;
+    }
+
+    /** A picture of a thing for the shelf. */
+    public static WritableImage thumbnail(Equipment thing, int width, int height) {
+        FloorView floor = new FloorView();
+        floor.resize(width, height);
+        floor.setStudy(Edits.placed(Study.empty(), thing));
+        floor.underlay.getChildren().clear();
+        floor.scene.setFill(Color.TRANSPARENT);
+        floor.overlay.setVisible(false);
+        floor.layout();
+        floor.look(new Viewpoint(0, 0, 28, 28, 10, Viewpoint.USUAL_FIELD).fitted(-1.4, -1, 1.4, 1, width, height));
+        javafx.scene.SnapshotParameters parameters = new javafx.scene.SnapshotParameters();
+        parameters.setFill(Color.TRANSPARENT);
+        return floor.scene.snapshot(parameters, null);
+    }
+}

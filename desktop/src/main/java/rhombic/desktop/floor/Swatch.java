@@ -1,0 +1,48 @@
+package rhombic.desktop.floor;
+
+import javafx.scene.image.WritableImage;
+import javafx.scene.paint.Color;
+
+/** The colours of bodies on the floor, as cells of one small texture, so that a whole body is one mesh. */
+enum Swatch {
+    BODY("#E9E5DA"),
+    BODY_EDGE("#B9B3A4"),
+    BODY_DARK("#CFC9BB"),
+    TABLE("#DBD6C9"),
+    GLASS("#6F7F84"),
+    STEEL("#A9A597"),
+    STEEL_DARK("#7F7C72"),
+    ROLLER("#C9C4B6"),
+    VERDIGRIS("#1D6B66"),
+    SAFFRON("#D9952B"),
+    INK("#3A4347"),
+    MAT("#D2CCBC"),
+    LINK("#7C8487"),
+    GRID("#DDD7C8"),
+    GRID_STRONG("#CFC8B7");
+
+    private static final int CELL = 8;
+
+    final Color colour;
+
+    Swatch(String hex) {
+        colour = Color.web(hex);
+    }
+
+    /** Middle of the cell, across the texture. */
+    float u() {
+        return (ordinal() + 0.5f) / values().length;
+    }
+
+    static WritableImage texture() {
+        WritableImage image = new WritableImage(CELL * values().length, CELL);
+        for (Swatch swatch : values()) {
+            for (int x = 0; x < CELL; x++) {
+                for (int y = 0; y < CELL; y++) {
+                    image.getPixelWriter().setColor(swatch.ordinal() * CELL + x, y, swatch.colour);
+                }
+            }
+        }
+        return image;
+    }
+}

@@ -1,0 +1,153 @@
+package rhombic.desktop.floor;
+
+import java.util.Optional;
+
+/**
+ * From where the floor is seen: what the camera does, as plain geometry. The floor point in the middle of the view is
+ * the target; the camera stands at a distance from it.
+ *
+ * @param yawDegrees direction of sight seen from above; 0 looks north, 90 east
+ * @param pitchDegrees downwards; 90 looks straight down
+ * @param fieldDegrees vertical field of view
+ */
+public record Viewpoint(double targetX, double targetY, double yawDegrees, double pitchDegrees, double distance, double fieldDegrees) {
+    static final double LEAST_DISTANCE = 3;
+    static final double USUAL_FIELD = 32;
+    /** So narrow that heights hardly show: the plan. */
+    static final double PLAN_FIELD = 3;
+
+    private static final double LEAST_PITCH = 8;
+    private static final double LARGEST_HEIGHT_SEEN = 25_000;
+
+    /** A point of the floor. */
+    public record Spot(double x, double y) {}
+
+    /** A point of the view in pixels, and how far it is from the camera along the sight. */
+    public record Pixel(double x, double y, double depth) {}
+
+    public Viewpoint {
+        pitchDegrees = Math.clamp(pitchDegrees, LEAST_PITCH, 90);
+        double nearest = LEAST_DISTANCE * Math.tan(Math.toRadians(USUAL_FIELD / 2)) / Math.tan(Math.toRadians(fieldDegrees / 2));
+        double farthest = LARGEST_HEIGHT_SEEN / Math.tan(Math.toRadians(fieldDegrees / 2));
+        distance = Math.clamp(distance, nearest, farthest);
+    }
+
+    static Viewpoint usual() {
+        return new Viewpoint(0, 0, 24, 36, 38, USUAL_FIELD);
+    }
+
+    boolean isPlan() {
+        return fieldDegrees == PLAN_FIELD;
+    }
+
+    double[] forward() {
+        double yaw = Math.toRadians(yawDegrees);
+        double pitch = Math.toRadians(pitchDegrees);
+        return new double[] {Math.sin(yaw) * Math.cos(pitch), Math.cos(yaw) * Math.cos(pitch), -Math.sin(pitch)};
+    }
+
+    double[] right() {
+        double yaw = Math.toRadians(yawDegrees);
+        return new double[] {Math.cos(yaw), -Math.sin(yaw), 0};
+    }
+
+    double[] up() {
+        double[] r = right();
+        double[] f = forward();
+        return new double[] {r[1] * f[2] - r[2] * f[1], r[2] * f[0] - r[0] * f[2], r[0] * f[1] - r[1] * f[0]};
+    }
+
+    double[] position() {
+        double[] f = forward();
+        return new double[] {targetX - f[0] * distance, targetY - f[1] * distance, -f[2] * distance};
+    }
+
+    /** Where the point is seen in a view of that size; empty if it is behind the camera. */
+    Optional<Pixel> project(double x, double y, double z, double width, double height) {
+        double[] p = position();
+        double[] d = {x - p[0], y - p[1], z - p[2]};
+        double depth = dot(d, forward());
+        if (depth < 0.05) {
+            return Optional.empty();
+        }
+        double scale = height / 2 / Math.tan(Math.toRadians(fieldDegrees / 2)) / depth;
+        return Optional.of(new Pixel(width / 2 + dot(d, right()) * scale, height / 2 - dot(d, up()) * scale, depth));
+    }
+
+    /** Direction of sight through a pixel; its length has no meaning. */
+    double[] ray(double pixelX, double pixelY, double width, double height) {
+        double scale = Math.tan(Math.toRadians(fieldDegrees / 2)) / (height / 2);
+        double a = (pixelX - width / 2) * scale;
+        double b = (height / 2 - pixelY) * scale;
+        double[] f = forward();
+        double[] r = right();
+        double[] u = up();
+        return new double[] {f[0] + a * r[0] + b * u[0], f[1] + a * r[1] + b * u[1], f[2] + a * r[2] + b * u[2]};
+    }
+
+    /** The floor under a pixel; empty above the horizon. */
+    Optional<Spot> floorAt(double pixelX, double pixelY, double width, double height) {
+        double[] ray = ray(pixelX, pixelY, width, height);
+        if (ray[2] >= -1e-6) {
+            return Optional.empty();
+        }
+        double[] p = position();
+        double t = -p[2] / ray[2];
+        return Optional.of(new Spot(p[0] + t * ray[0], p[1] + t * ray[1]));
+    }
+
+    Viewpoint turnedBy(double yaw, double pitch) {
+        return isPlan()
+                ? new Viewpoint(targetX, targetY, yawDegrees + yaw, 90, distance, fieldDegrees)
+                : new Viewpoint(targetX, targetY, yawDegrees + yaw, Math.min(pitchDegrees + pitch, 89), distance, fieldDegrees);
+    }
+
+    Viewpoint movedBy(double dx, double dy) {
+        return new Viewpoint(targetX + dx, targetY + dy, yawDegrees, pitchDegrees, distance, fieldDegrees);
+    }
+
+    /** Nearer (factor below 1) or farther, with the floor under the pixel staying there. */
+    Viewpoint zoomed(double factor, double pixelX, double pixelY, double width, double height) {
+        Viewpoint nearer = new Viewpoint(targetX, targetY, yawDegrees, pitchDegrees, distance * factor, fieldDegrees);
+        Optional<Spot> before = floorAt(pixelX, pixelY, width, height);
+        Optional<Spot> after = nearer.floorAt(pixelX, pixelY, width, height);
+        return before.isPresent() && after.isPresent()
+                ? nearer.movedBy(before.get().x - after.get().x, before.get().y - after.get().y)
+                : nearer;
+    }
+
+    /** Straight down, with about the same stretch of floor in view. */
+    Viewpoint asPlan() {
+        double seen = distance * Math.tan(Math.toRadians(fieldDegrees / 2));
+        return new Viewpoint(targetX, targetY, 0, 90, seen / Math.tan(Math.toRadians(PLAN_FIELD / 2)), PLAN_FIELD);
+    }
+
+    Viewpoint as3D(double yaw, double pitch) {
+        double seen = distance * Math.tan(Math.toRadians(fieldDegrees / 2));
+        return new Viewpoint(targetX, targetY, yaw, pitch, seen / Math.tan(Math.toRadians(USUAL_FIELD / 2)), USUAL_FIELD);
+    }
+
+    /** The same direction, with the box of floor in the middle and all of it in view. */
+    Viewpoint fitted(double lowX, double lowY, double highX, double highY, double width, double height) {
+        double middleX = (lowX + highX) / 2;
+        double middleY = (lowY + highY) / 2;
+        Viewpoint view = new Viewpoint(middleX, middleY, yawDegrees, pitchDegrees, LEAST_DISTANCE, fieldDegrees);
+        for (int i = 0; i < 200; i++) {
+            double room = 0.46;
+            boolean all = true;
+            for (double[] c : new double[][] {{lowX, lowY, 0}, {lowX, highY, 0}, {highX, lowY, 0}, {highX, highY, 0}, {lowX, lowY, 2.5}, {lowX, highY, 2.5}, {highX, highY, 2.5}, {highX, lowY, 2.5}}) {
+                Optional<Pixel> at = view.project(c[0], c[1], c[2], width, height);
+                all &= at.isPresent() && Math.abs(at.get().x - width / 2) < room * width && Math.abs(at.get().y - height / 2) < room * height;
+            }
+            if (all) {
+                return view;
+            }
+            view = new Viewpoint(middleX, middleY, yawDegrees, pitchDegrees, view.distance * 1.06, fieldDegrees);
+        }
+        return view;
+    }
+
+    private static double dot(double[] a, double[] b) {
+        return a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+    }
+}

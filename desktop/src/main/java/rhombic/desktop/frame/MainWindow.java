@@ -1,0 +1,556 @@
+package rhombic.desktop.frame;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import javafx.animation.AnimationTimer;
+import javafx.application.Platform;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import rhombic.desktop.card.JobCardView;
+import rhombic.desktop.floor.FloorGestures;
+import rhombic.desktop.floor.FloorView;
+import rhombic.desktop.watch.StripsView;
+import rhombic.desktop.watch.TransportBar;
+import rhombic.desktop.work.Edits;
+import rhombic.desktop.work.Outlook;
+import rhombic.desktop.work.Player;
+import rhombic.desktop.work.RecentFiles;
+import rhombic.desktop.work.Workbench;
+import rhombic.formats.file.Journal;
+import rhombic.insight.PieceStory;
+import rhombic.study.Equipment;
+import rhombic.study.Problem;
+import rhombic.study.Study;
+import rhombic.study.StudyCheck;
+import rhombic.trace.Moment;
+import rhombic.trace.PieceSpot;
+import rhombic.trace.Trace;
+
+/** Puts the parts of the window together and carries news between them. */
+public final class MainWindow implements AutoCloseable {
+    /** A hand-over is drawn as a movement over this much screen time. */
+    private static final double GLIDE_SECONDS = 0.4;
+    private static final double TRAVEL_SECONDS = 2.5;
+    private static final double CARD_WIDTH = 320;
+    private static final double STRIPS_HEIGHT = 196;
+
+    private final Workbench bench;
+    private final Player player = new Player();
+    private final Outlook outlook;
+    private final StudyFiles files;
+
+    private final FloorView floor = new FloorView();
+    private final FloorGestures gestures;
+    private final JobCardView card;
+    private final OutlookBar outlookBar;
+    private final TopBar topBar;
+    private final Shelf shelf;
+    private final TransportBar transport;
+    private final StripsView strips;
+    private final ResultsPage diagnose;
+    private final ResultsPage compare;
+    private final FindBox findBox;
+    private final Label message = new Label();
+    private final Label hand = new Label();
+    private final Pane over = new Pane();
+    private final BorderPane root = new BorderPane();
+    private final StackPane middle = new StackPane();
+    private final StackPane whole;
+    private final AnimationTimer timer;
+
+    private Place place = Place.BUILD;
+    private Edits.@Nullable Clip clip;
+    private Optional<Integer> chosenPiece = Optional.empty();
+    private long lastFrame;
+    private double travel;
+    private long shownNanos = -1;
+    private @Nullable Trace stripTrace;
+
+    public MainWindow(Workbench bench, FileAsker asker, Journal journal, RecentFiles recent) {
+        this.bench = bench;
+        files = new StudyFiles(bench, asker, journal, recent, this::say);
+        gestures = new FloorGestures(floor, bench, this::choosePiece, this::showHand);
+        card = new JobCardView(bench);
+        shelf = new Shelf(floor, gestures);
+        transport = new TransportBar(player, this::refreshFrame);
+        strips = new StripsView(nanos -> {
+            player.pause();
+            player.seek(nanos);
+        }, bench::select);
+        diagnose = new ResultsPage(bench, false);
+        compare = new ResultsPage(bench, true);
+        outlook = new Outlook(Platform::runLater, this::showOutlook);
+        outlookBar = new OutlookBar(outlook::cancel);
+        topBar = new TopBar(this::go, () -> openFind(floor.getScene().getWidth() - 340, 50), this::fileCommands);
+        findBox = new FindBox(this::commands, floor::requestFocus);
+        over.getChildren().add(findBox);
+        over.setPickOnBounds(false);
+        layOut();
+        whole = new StackPane(root, over);
+        whole.getStyleClass().add("window");
+        whole.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        bench.addListener(new News());
+        timer = new AnimationTimer() {
+            @Override
+            public void handle(long now) {
+                frame(now);
+            }
+        };
+        studyChanged();
+        go(Place.BUILD);
+        timer.start();
+        offerLeftWork();
+    }
+
+    public Parent root() {
+        return whole;
+    }
+
+    public FloorView floor() {
+        return floor;
+    }
+
+    public Player player() {
+        return player;
+    }
+
+    public Outlook outlook() {
+        return outlook;
+    }
+
+    public Workbench bench() {
+        return bench;
+    }
+
+    public StripsView strips() {
+        return strips;
+    }
+
+    public boolean open(Path file) {
+        boolean opened = files.open(file);
+        if (opened) {
+            Platform.runLater(() -> floor.fit(Set.of()));
+        }
+        return opened;
+    }
+
+    private void layOut() {
+        VBox top = new VBox(topBar, outlookBar);
+        root.setTop(top);
+        message.getStyleClass().add("inline-message");
+        message.setId("message");
+        message.setWrapText(true);
+        message.setMaxWidth(520);
+        message.setVisible(false);
+        hand.getStyleClass().add("hand");
+        hand.setId("hand");
+        hand.setVisible(false);
+        Label keys = new Label("P plan    F fit    N numbers    / find or do");
+        keys.getStyleClass().add("floor-keys");
+        keys.setMouseTransparent(true);
+        StackPane.setAlignment(keys, Pos.TOP_LEFT);
+        StackPane.setMargin(keys, new Insets(10, 0, 0, 12));
+        StackPane.setAlignment(hand, Pos.TOP_CENTER);
+        StackPane.setMargin(hand, new Insets(10, 0, 0, 0));
+        StackPane.setAlignment(message, Pos.BOTTOM_CENTER);
+        StackPane.setMargin(message, new Insets(0, 0, 12, 0));
+        middle.setMinSize(200, 120);
+        middle.getChildren().addAll(floor, keys, hand, message);
+        strips.setPrefHeight(STRIPS_HEIGHT);
+        VBox bottom = new VBox(transport, strips);
+        bottom.getStyleClass().add("time");
+        root.setBottom(bottom);
+        root.setLeft(shelf);
+        root.setCenter(middle);
+        root.setRight(card);
+    }
+
+    /** Goes to a place; floor and playhead stay as they are. */
+    public void go(Place to) {
+        place = to;
+        boolean showsStrips = to == Place.WATCH || to == Place.DIAGNOSE;
+        strips.setVisible(showsStrips);
+        strips.setManaged(showsStrips);
+        root.setLeft(to == Place.BUILD ? shelf : null);
+        root.setCenter(to == Place.COMPARE ? compare : middle);
+        if (to == Place.DIAGNOSE) {
+            diagnose.setPrefWidth(Math.max(430, whole.getWidth() * 0.52));
+            root.setRight(diagnose);
+        } else {
+            card.setPrefWidth(CARD_WIDTH);
+            root.setRight(to == Place.COMPARE ? null : card);
+        }
+        if (to != Place.BUILD) {
+            gestures.putAway();
+            shelf.fold();
+        }
+        floor.options().setNumbers(to == Place.WATCH || to == Place.BUILD && floor.options().numbers());
+        floor.drawOverlay();
+        topBar.update(bench, place);
+    }
+
+    // ---- news
+
+    private final class News implements Workbench.Listener {
+        @Override
+        public void studyChanged() {
+            MainWindow.this.studyChanged();
+        }
+
+        @Override
+        public void selectionChanged() {
+            MainWindow.this.selectionChanged();
+        }
+
+        @Override
+        public void fileChanged() {
+            topBar.update(bench, place);
+            files.journal();
+        }
+    }
+
+    private void studyChanged() {
+        Study study = bench.study();
+        floor.setStudy(study);
+        List<Problem> problems = StudyCheck.of(study);
+        floor.markFaulty(problems.stream().filter(Problem::isError).map(Problem::place).collect(Collectors.toSet()));
+        card.setProblems(problems);
+        player.load(study);
+        chosenPiece = Optional.empty();
+        card.showPiece(Optional.empty());
+        strips.setStudy(study, player.trace().orElse(null));
+        outlook.refresh(study);
+        files.journal();
+        topBar.update(bench, place);
+    }
+
+    private void selectionChanged() {
+        floor.markSelected(bench.selection());
+        strips.setSelection(bench.selection());
+        card.rebuild();
+    }
+
+    private void showOutlook(Outlook.State state) {
+        outlookBar.show(state);
+        diagnose.show(state);
+        compare.show(state);
+    }
+
+    private void choosePiece(Optional<Integer> piece) {
+        chosenPiece = piece;
+        showPiece();
+    }
+
+    private void showPiece() {
+        Optional<Moment> moment = player.moment();
+        Optional<PieceSpot> spot = chosenPiece.flatMap(id -> moment.flatMap(m -> m.piece(id)));
+        if (spot.isEmpty() || player.trace().isEmpty()) {
+            card.showPiece(Optional.empty());
+            return;
+        }
+        PieceStory story = new PieceStory(bench.study(), player.trace().get());
+        String type = bench.study().pieceTypes().get(spot.get().type()).name();
+        card.showPiece(Optional.of(new JobCardView.PieceNote(type + ", piece " + (spot.get().piece() + 1), story.doing(spot.get(), moment.get()),
+                story.history(spot.get(), moment.get().timeNanos()))));
+    }
+
+    private void showHand() {
+        shelf.mark();
+        String text = gestures.inHand().map(kind -> kind.word() + " in hand: click the floor to place it, R turns it, Esc puts it away")
+                .orElse(gestures.isLinking() ? "Linking: click one after the other, Esc ends it" : "");
+        hand.setText(text);
+        hand.setVisible(!text.isEmpty());
+    }
+
+    /** Says in one line, over the floor, what happened. */
+    public void say(String text) {
+        message.setText(text);
+        message.setGraphic(null);
+        message.setVisible(!text.isEmpty());
+    }
+
+    private void offerLeftWork() {
+        List<Journal.Left> left = files.left();
+        if (left.isEmpty()) {
+            return;
+        }
+        Journal.Left newest = left.getLast();
+        say("Unsaved work on \u201c" + newest.study().name() + "\u201d was left behind.");
+        Button restore = quiet("Bring it back");
+        restore.setId("restore-work");
+        restore.setOnAction(e -> {
+            files.restore(newest);
+            Platform.runLater(() -> floor.fit(Set.of()));
+        });
+        Button drop = quiet("Drop it");
+        drop.setOnAction(e -> {
+            files.drop(newest);
+            say("");
+        });
+        message.setGraphic(new HBox(6, restore, drop));
+        message.setContentDisplay(javafx.scene.control.ContentDisplay.RIGHT);
+    }
+
+    private static Button quiet(String text) {
+        Button button = new Button(text);
+        button.getStyleClass().add("quiet-button");
+        return button;
+    }
+
+    // ---- frames
+
+    private void frame(long now) {
+        double seconds = lastFrame == 0 ? 0 : Math.min(0.5, (now - lastFrame) / 1e9);
+        lastFrame = now;
+        player.pass(seconds);
+        refreshFrame();
+        if (player.isPlaying()) {
+            travel += seconds / TRAVEL_SECONDS;
+            floor.showTravel(travel);
+        } else {
+            floor.hideTravel();
+        }
+    }
+
+    private void refreshFrame() {
+        double glide = player.isPlaying() ? GLIDE_SECONDS * player.secondsPerSecond() * 1e9 : 0;
+        player.moment().ifPresent(moment -> {
+            boolean moved = moment.timeNanos() != shownNanos;
+            floor.showMoment(moment, glide);
+            if (moved) {
+                shownNanos = moment.timeNanos();
+                card.showMoment(moment);
+                if (chosenPiece.isPresent()) {
+                    showPiece();
+                }
+            }
+        });
+        player.trace().filter(trace -> trace != stripTrace).ifPresent(trace -> {
+            stripTrace = trace;
+            strips.setStudy(bench.study(), trace);
+        });
+        strips.update(player.playheadNanos());
+        transport.update(bench.study());
+    }
+
+    // ---- commands
+
+    private List<Command> fileCommands() {
+        List<Command> commands = new ArrayList<>(List.of(
+                new Command("New study", "Ctrl+N", files::fresh),
+                new Command("Open a study\u2026", "Ctrl+O", files::open),
+                new Command("Save", "Ctrl+S", files::save),
+                new Command("Save under another name\u2026", "Ctrl+Shift+S", files::saveAs)));
+        files.recent().forEach(file -> commands.add(new Command("Open " + file.getFileName(), "", () -> open(file))));
+        return commands;
+    }
+
+    private List<Command> commands() {
+        List<Command> all = new ArrayList<>();
+        for (Edits.Kind kind : Edits.Kind.values()) {
+            all.add(new Command("Place a " + kind.word().toLowerCase(java.util.Locale.ROOT), "", () -> {
+                go(Place.BUILD);
+                gestures.placeAt(kind, gestures.pointerX(), gestures.pointerY());
+                gestures.take(kind);
+            }));
+        }
+        all.addAll(List.of(
+                new Command("Link in a sweep", "L", gestures::takeLink),
+                new Command("Play or pause", "Space", transport::toggle),
+                new Command("Back to the start", "Home", () -> player.seek(0)),
+                new Command("To the end of the run", "End", () -> player.seek(player.lengthNanos())),
+                new Command("One event on", ".", player::stepOne),
+                new Command("Plan or 3D", "P", floor::togglePlan),
+                new Command("Fit the selection", "F", () -> floor.fit(bench.selection())),
+                new Command("Numbers on or off", "N", this::toggleNumbers),
+                new Command("Names on or off", "", this::toggleNames),
+                new Command("Select all", "Ctrl+A", () -> bench.select(bench.study().names())),
+                new Command("Undo", "Ctrl+Z", this::undo),
+                new Command("Redo", "Ctrl+Y", this::redo)));
+        for (Place target : Place.values()) {
+            all.add(new Command("Go to " + target.word(), String.valueOf(target.ordinal() + 1), () -> go(target)));
+        }
+        all.addAll(fileCommands());
+        for (Equipment thing : bench.study().equipment()) {
+            all.add(new Command(thing.name(), thing.kind(), () -> {
+                bench.select(thing.name());
+                floor.fit(Set.of(thing.name()));
+            }));
+        }
+        return all;
+    }
+
+    private void openFind(double x, double y) {
+        findBox.open(x, y, whole.getWidth(), whole.getHeight());
+    }
+
+    private void toggleNumbers() {
+        floor.options().setNumbers(!floor.options().numbers());
+        floor.drawOverlay();
+    }
+
+    private void toggleNames() {
+        floor.options().setNames(!floor.options().names());
+        floor.drawOverlay();
+    }
+
+    private void undo() {
+        say(bench.undo().map(what -> "Undone: " + what + ".").orElse("There is nothing to undo."));
+    }
+
+    private void redo() {
+        say(bench.redo().map(what -> "Done again: " + what + ".").orElse("There is nothing to do again."));
+    }
+
+    private void copy() {
+        if (!bench.selection().isEmpty()) {
+            clip = Edits.copied(bench.study(), bench.selection());
+            say("Copied " + bench.selection().size() + (bench.selection().size() == 1 ? " thing." : " things."));
+        }
+    }
+
+    private void paste(Edits.@Nullable Clip what) {
+        if (what != null) {
+            Edits.Pasted pasted = Edits.pasted(bench.study(), what, 0, -4);
+            bench.edit("paste", study -> pasted.study());
+            bench.select(pasted.names());
+        }
+    }
+
+    private void delete() {
+        Set<String> gone = bench.selection();
+        if (!gone.isEmpty()) {
+            bench.edit("take out " + (gone.size() == 1 ? gone.iterator().next() : gone.size() + " things"), study -> study.without(gone));
+        }
+    }
+
+    private void key(KeyEvent e) {
+        boolean typing = e.getTarget() instanceof TextInputControl || findBox.isVisible();
+        boolean handled = e.isControlDown() ? controlKey(e, typing) : !typing && plainKey(e);
+        if (handled) {
+            e.consume();
+        }
+    }
+
+    private boolean controlKey(KeyEvent e, boolean typing) {
+        if (typing && e.getCode() != KeyCode.S) {
+            return false;
+        }
+        switch (e.getCode()) {
+            case Z -> undo();
+            case Y -> redo();
+            case C -> copy();
+            case X -> {
+                copy();
+                delete();
+            }
+            case V -> paste(clip);
+            case D -> paste(Edits.copied(bench.study(), bench.selection()));
+            case A -> bench.select(bench.study().names());
+            case S -> {
+                if (e.isShiftDown()) {
+                    files.saveAs();
+                } else {
+                    files.save();
+                }
+            }
+            case O -> files.open();
+            case N -> files.fresh();
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private boolean plainKey(KeyEvent e) {
+        boolean onControl = e.getTarget() instanceof javafx.scene.control.ButtonBase || e.getTarget() instanceof javafx.scene.control.Slider
+                || e.getTarget() instanceof javafx.scene.control.ListView;
+        switch (e.getCode()) {
+            case SPACE -> {
+                if (onControl) {
+                    return false;
+                }
+                transport.toggle();
+            }
+            case SLASH, DIVIDE -> {
+                javafx.geometry.Point2D at = floor.localToScene(gestures.pointerX(), gestures.pointerY());
+                openFind(at.getX(), at.getY());
+            }
+            case PERIOD, DECIMAL -> player.stepOne();
+            case HOME -> {
+                player.pause();
+                player.seek(0);
+            }
+            case END -> {
+                player.pause();
+                player.seek(player.lengthNanos());
+            }
+            case DIGIT1, NUMPAD1 -> go(Place.BUILD);
+            case DIGIT2, NUMPAD2 -> go(Place.WATCH);
+            case DIGIT3, NUMPAD3 -> go(Place.DIAGNOSE);
+            case DIGIT4, NUMPAD4 -> go(Place.COMPARE);
+            case P -> floor.togglePlan();
+            case F -> floor.fit(bench.selection());
+            case N -> toggleNumbers();
+            case L -> gestures.takeLink();
+            case R -> {
+                if (gestures.inHand().isPresent()) {
+                    return false;
+                }
+                bench.edit("turn", study -> Edits.turned(study, bench.selection(), e.isShiftDown() ? 15 : 90));
+            }
+            case DELETE, BACK_SPACE -> delete();
+            case ESCAPE -> escape();
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private void escape() {
+        boolean editing = card.lookup("#editor") != null;
+        if (editing) {
+            card.rebuild();
+        } else if (!gestures.putAway() && chosenPiece.isPresent()) {
+            choosePiece(Optional.empty());
+        } else {
+            bench.select(Set.of());
+        }
+        say("");
+        floor.requestFocus();
+    }
+
+    /** The node with that id, for tests and pictures. */
+    public Optional<Node> find(String id) {
+        return Optional.ofNullable(whole.lookup("#" + id));
+    }
+
+    /** Ends the background work; unsaved work stays in the journal and is offered at the next start. */
+    @Override
+    public void close() {
+        timer.stop();
+        player.close();
+        outlook.close();
+        files.journal();
+        files.close();
+    }
+}

@@ -1,0 +1,19 @@
+package rhombic.desktop.frame;
+
+/** The four places of the window, in the order of the job. */
+public enum Place {
+    BUILD("Build"),
+    WATCH("Watch"),
+    DIAGNOSE("Diagnose"),
+    COMPARE("Compare");
+
+    private final String word;
+
+    Place(String word) {
+        this.word = word;
+    }
+
+    public String word() {
+        return word;
+    }
+}

@@ -1,0 +1,148 @@
+package rhombic.desktop.frame;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import javafx.geometry.Bounds;
+import javafx.geometry.Insets;
+import javafx.geometry.Point2D;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.image.ImageView;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.scene.shape.Polygon;
+import org.kordamp.ikonli.feather.Feather;
+import org.kordamp.ikonli.javafx.FontIcon;
+import rhombic.desktop.floor.FloorGestures;
+import rhombic.desktop.floor.FloorView;
+import rhombic.desktop.work.Edits;
+import rhombic.study.Placement;
+import rhombic.study.Study;
+
+/** The rail of rhombus tiles; each unfolds its things, to be clicked or dragged onto the floor. */
+final class Shelf extends HBox {
+    private static final int THUMB_WIDTH = 96;
+    private static final int THUMB_HEIGHT = 64;
+
+    private record Family(String name, Feather glyph, List<Edits.Kind> kinds) {}
+
+    private static final List<Family> FAMILIES = List.of(
+            new Family("In & out", Feather.LOG_IN, List.of(Edits.Kind.GOODS_IN, Edits.Kind.GOODS_OUT)),
+            new Family("Work", Feather.TOOL, List.of(Edits.Kind.STATION)),
+            new Family("Store", Feather.LAYERS, List.of(Edits.Kind.BUFFER)));
+
+    private final FloorView floor;
+    private final FloorGestures gestures;
+    private final VBox rail = new VBox(10);
+    private final VBox things = new VBox(6);
+    private final Map<Edits.Kind, Button> buttons = new LinkedHashMap<>();
+    private String open = "";
+
+    Shelf(FloorView floor, FloorGestures gestures) {
+        this.floor = floor;
+        this.gestures = gestures;
+        getStyleClass().add("shelf");
+        setId("shelf");
+        rail.setPadding(new Insets(14, 6, 14, 6));
+        rail.setAlignment(Pos.TOP_CENTER);
+        rail.setMinWidth(72);
+        rail.setMaxWidth(72);
+        things.getStyleClass().add("shelf-things");
+        things.setPadding(new Insets(12, 10, 12, 10));
+        things.setMinWidth(124);
+        for (Family family : FAMILIES) {
+            rail.getChildren().add(tile(family));
+        }
+        getChildren().add(rail);
+        setPickOnBounds(false);
+    }
+
+    private VBox tile(Family family) {
+        Polygon rhombus = new Polygon(0, -21, 17, 0, 0, 21, -17, 0);
+        rhombus.getStyleClass().add("tile-rhombus");
+        FontIcon glyph = new FontIcon(family.glyph);
+        glyph.getStyleClass().add("tile-glyph");
+        Button button = new Button("", new StackPane(rhombus, glyph));
+        button.getStyleClass().add("tile");
+        button.setId("family-" + family.name.replaceAll("[^A-Za-z]+", "-").toLowerCase(java.util.Locale.ROOT));
+        button.setAccessibleText(family.name);
+        button.setOnAction(e -> toggle(family));
+        Label name = new Label(family.name);
+        name.getStyleClass().add("tile-name");
+        VBox box = new VBox(1, button, name);
+        box.setAlignment(Pos.CENTER);
+        return box;
+    }
+
+    private void toggle(Family family) {
+        if (open.equals(family.name)) {
+            fold();
+            return;
+        }
+        open = family.name;
+        things.getChildren().setAll(family.kinds.stream().map(this::button).toList());
+        if (!getChildren().contains(things)) {
+            getChildren().add(things);
+        }
+        things.getChildren().getFirst().requestFocus();
+        mark();
+    }
+
+    /** Shows only the rail. */
+    void fold() {
+        open = "";
+        getChildren().remove(things);
+        mark();
+    }
+
+    /** Marks what is in hand and what is open. */
+    void mark() {
+        buttons.forEach((kind, button) -> button.pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("in-hand"),
+                gestures.inHand().filter(kind::equals).isPresent()));
+        for (int i = 0; i < FAMILIES.size(); i++) {
+            Family family = FAMILIES.get(i);
+            boolean lit = open.equals(family.name) || gestures.inHand().filter(family.kinds::contains).isPresent();
+            rail.getChildren().get(i).pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("lit"), lit);
+        }
+    }
+
+    private Button button(Edits.Kind kind) {
+        return buttons.computeIfAbsent(kind, this::made);
+    }
+
+    private Button made(Edits.Kind kind) {
+        ImageView picture = new ImageView(FloorView.thumbnail(Edits.made(kind, Study.empty(), Placement.at(0, 0)), THUMB_WIDTH, THUMB_HEIGHT));
+        Button button = new Button(kind.word(), picture);
+        button.setContentDisplay(javafx.scene.control.ContentDisplay.TOP);
+        button.getStyleClass().add("thing");
+        button.setId("thing-" + kind.word().toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
+        button.setTooltip(new Tooltip("Click, then click the floor as often as you like; or drag it there"));
+        button.setOnAction(e -> {
+            gestures.take(kind);
+            floor.requestFocus();
+        });
+        button.setOnMouseDragged(e -> onFloor(e.getSceneX(), e.getSceneY(), (x, y) -> gestures.ghostAt(kind, x, y)));
+        button.setOnMouseReleased(e -> {
+            if (!button.contains(e.getX(), e.getY())) {
+                onFloor(e.getSceneX(), e.getSceneY(), (x, y) -> gestures.placeAt(kind, x, y));
+            }
+        });
+        return button;
+    }
+
+    private interface Spot {
+        void at(double x, double y);
+    }
+
+    private void onFloor(double sceneX, double sceneY, Spot spot) {
+        Point2D local = floor.sceneToLocal(sceneX, sceneY);
+        Bounds bounds = floor.getLayoutBounds();
+        if (bounds.contains(local) && !localToScene(getLayoutBounds()).contains(sceneX, sceneY)) {
+            spot.at(local.getX(), local.getY());
+        }
+    }
+}

@@ -1,0 +1,182 @@
+package rhombic.desktop.frame;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
+import rhombic.desktop.work.RecentFiles;
+import rhombic.desktop.work.Workbench;
+import rhombic.formats.file.FileTrouble;
+import rhombic.formats.file.Journal;
+import rhombic.formats.study.StudyFormatException;
+import rhombic.formats.study.StudyReader;
+import rhombic.formats.study.StudyWriter;
+import rhombic.study.Study;
+
+/** New, open, save, and the journal of unsaved work. Says in one line what happened. */
+final class StudyFiles implements AutoCloseable {
+    private final Workbench bench;
+    private final FileAsker asker;
+    private final Journal journal;
+    private final RecentFiles recent;
+    private final Consumer<String> say;
+    private final ExecutorService journalThread = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-journal").factory());
+    private Optional<FileTime> fileTime = Optional.empty();
+    private boolean replaceNext;
+    private @Nullable Study givenUp;
+
+    StudyFiles(Workbench bench, FileAsker asker, Journal journal, RecentFiles recent, Consumer<String> say) {
+        this.bench = bench;
+        this.asker = asker;
+        this.journal = journal;
+        this.recent = recent;
+        this.say = say;
+    }
+
+    void fresh() {
+        if (mayLeave("Ctrl+N")) {
+            bench.open(Study.empty(), Optional.empty(), true);
+            fileTime = Optional.empty();
+            say.accept("A new study.");
+        }
+    }
+
+    void open() {
+        if (mayLeave("Ctrl+O")) {
+            asker.toOpen().ifPresent(this::open);
+        }
+    }
+
+    /** Unsaved work is given up only when asked for twice in a row. */
+    private boolean mayLeave(String keys) {
+        Study study = bench.study();
+        if (bench.isSaved() || study == givenUp) {
+            givenUp = null;
+            return true;
+        }
+        givenUp = study;
+        say.accept("There are unsaved changes. Save them with Ctrl+S, or press " + keys + " once more to give them up.");
+        return false;
+    }
+
+    boolean open(Path file) {
+        try {
+            Study study = StudyReader.open(file);
+            bench.open(study, Optional.of(file), true);
+            fileTime = timeOf(file);
+            recent.used(file);
+            say.accept("Opened " + file.getFileName() + ".");
+            return true;
+        } catch (IOException e) {
+            say.accept(FileTrouble.reading(file, e));
+        } catch (StudyFormatException e) {
+            List<StudyFormatException.Fault> faults = e.faults();
+            say.accept(file.getFileName() + " can't be read. " + faults.getFirst() + (faults.size() > 1 ? " (and " + (faults.size() - 1) + " more)" : "") + ". The study on the floor stays as it is.");
+        }
+        return false;
+    }
+
+    void save() {
+        Optional<Path> file = bench.file();
+        if (file.isEmpty()) {
+            saveAs();
+        } else if (changedElsewhere(file.get()) && !replaceNext) {
+            replaceNext = true;
+            say.accept(file.get().getFileName() + " was changed by another program since it was opened. Save once more to replace it, or save under another name.");
+        } else {
+            replaceNext = false;
+            write(file.get());
+        }
+    }
+
+    void saveAs() {
+        String suggested = bench.study().name().replaceAll("[^\\p{L}\\p{N} _-]", "").strip().replace(' ', '-').toLowerCase(java.util.Locale.ROOT);
+        asker.toSave((suggested.isEmpty() ? "study" : suggested) + ".rhombic.json").ifPresent(file -> {
+            String name = file.getFileName().toString();
+            write(name.contains(".") ? file : file.resolveSibling(name + ".rhombic.json"));
+        });
+    }
+
+    private void write(Path file) {
+        Study study = bench.study();
+        try {
+            StudyWriter.save(study, file);
+            fileTime = timeOf(file);
+            bench.savedTo(file, study);
+            recent.used(file);
+            say.accept("Saved " + file.getFileName() + ".");
+        } catch (IOException e) {
+            say.accept(FileTrouble.writing(file, e));
+        }
+    }
+
+    private boolean changedElsewhere(Path file) {
+        try {
+            return fileTime.isPresent() && java.nio.file.Files.exists(file) && !timeOf(file).equals(fileTime);
+        } catch (IOException e) {
+            return false; // writing will tell what is wrong with it
+        }
+    }
+
+    private static Optional<FileTime> timeOf(Path file) throws IOException {
+        return Optional.of(java.nio.file.Files.getLastModifiedTime(file));
+    }
+
+    /** Keeps unsaved work safe, or withdraws it when there is none; off the thread of the window. */
+    void journal() {
+        Study study = bench.study();
+        Optional<Path> file = bench.file();
+        boolean saved = bench.isSaved();
+        journalThread.execute(() -> {
+            try {
+                if (saved) {
+                    journal.withdraw();
+                } else {
+                    journal.keep(study, file);
+                }
+            } catch (IOException e) {
+                javafx.application.Platform.runLater(() -> say.accept("Unsaved work can't be journalled: " + e.getMessage() + ". Save it yourself often."));
+            }
+        });
+    }
+
+    /** Unsaved work of windows that are gone. */
+    List<Journal.Left> left() {
+        try {
+            return journal.left();
+        } catch (IOException e) {
+            say.accept("The journal of unsaved work can't be read: " + e.getMessage() + ".");
+            return List.of();
+        }
+    }
+
+    void restore(Journal.Left left) {
+        bench.open(left.study(), left.file(), false);
+        drop(left);
+        journal();
+        say.accept("Brought back unsaved work on " + left.study().name() + ". Save it to keep it.");
+    }
+
+    void drop(Journal.Left left) {
+        try {
+            journal.withdraw(left.entry());
+        } catch (IOException e) {
+            say.accept("The old journal entry can't be removed: " + e.getMessage() + ".");
+        }
+    }
+
+    List<Path> recent() {
+        return recent.list();
+    }
+
+    /** Waits until the journal is written. */
+    @Override
+    public void close() {
+        journalThread.close();
+    }
+}

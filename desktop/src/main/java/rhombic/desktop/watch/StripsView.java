@@ -1,0 +1,254 @@
+package rhombic.desktop.watch;
+
+import java.util.List;
+import java.util.function.Consumer;
+import java.util.function.LongConsumer;
+import javafx.geometry.VPos;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.ScrollBar;
+import javafx.geometry.Orientation;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.Region;
+import javafx.scene.paint.Color;
+import javafx.scene.text.Font;
+import javafx.scene.text.FontWeight;
+import javafx.scene.text.TextAlignment;
+import org.jspecify.annotations.Nullable;
+import rhombic.desktop.floor.StateColours;
+import rhombic.desktop.work.FlowOrder;
+import rhombic.desktop.work.StripLog;
+import rhombic.study.Equipment;
+import rhombic.study.GoodsOut;
+import rhombic.study.Study;
+import rhombic.trace.EquipmentState;
+import rhombic.trace.Trace;
+
+/**
+ * One strip for each equipment over the time line, in the order of the flow. Dragging moves the playhead; a click on
+ * a name selects the equipment.
+ */
+public final class StripsView extends Region {
+    private static final double ROW = 17;
+    private static final double AXIS = 16;
+    private static final double NAMES = 124;
+    private static final double RIGHT = 16;
+    private static final Color INK = Color.web("#1F272B");
+    private static final Color SOFT = Color.web("#5C676C");
+    private static final Color SAFFRON = Color.web("#D9952B");
+
+    private final Canvas strips = new Canvas();
+    private final Canvas playhead = new Canvas();
+    private final ScrollBar bar = new ScrollBar();
+    private final LongConsumer seek;
+    private final Consumer<String> select;
+    private Study study = Study.empty();
+    private List<Integer> order = List.of();
+    private @Nullable StripLog log;
+    private long length = 1;
+    private long now;
+    private java.util.Set<String> selection = java.util.Set.of();
+    private long lastDrawn;
+
+    public StripsView(LongConsumer seek, Consumer<String> select) {
+        this.seek = seek;
+        this.select = select;
+        getStyleClass().add("strips");
+        setId("strips");
+        setFocusTraversable(true);
+        bar.setOrientation(Orientation.VERTICAL);
+        bar.valueProperty().addListener((o, was, is) -> draw());
+        getChildren().addAll(strips, playhead, bar);
+        setMinHeight(0);
+        setOnMousePressed(this::press);
+        setOnMouseDragged(this::drag);
+        setOnScroll(e -> bar.setValue(Math.clamp(bar.getValue() - e.getDeltaY(), bar.getMin(), bar.getMax())));
+        addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+    }
+
+    public void setStudy(Study newStudy, @Nullable Trace trace) {
+        study = newStudy;
+        order = FlowOrder.of(study).stream().filter(i -> !(study.equipment().get(i) instanceof GoodsOut)).toList();
+        length = Math.max(1, study.plan().length().nanos());
+        log = trace == null ? null : new StripLog(trace, study.equipment().size());
+        requestLayout();
+        draw();
+    }
+
+    public void setSelection(java.util.Set<String> names) {
+        selection = names;
+        draw();
+    }
+
+    /** Shows the playhead, and what has been written down since. */
+    public void update(long playheadNanos) {
+        boolean moved = playheadNanos != now;
+        now = playheadNanos;
+        StripLog current = log;
+        long time = System.nanoTime();
+        if (current != null && isVisible() && time - lastDrawn > 100_000_000L && current.update()) {
+            lastDrawn = time;
+            draw();
+        }
+        if (moved) {
+            drawPlayhead();
+        }
+    }
+
+    @Override
+    protected void layoutChildren() {
+        for (Canvas canvas : List.of(strips, playhead)) {
+            canvas.setWidth(getWidth());
+            canvas.setHeight(getHeight());
+        }
+        double whole = order.size() * ROW;
+        double seen = Math.max(1, getHeight() - AXIS);
+        bar.resizeRelocate(getWidth() - 12, 0, 12, Math.max(0, getHeight()));
+        bar.setVisible(whole > seen);
+        bar.setMax(Math.max(0, whole - seen));
+        bar.setVisibleAmount(bar.getMax() * seen / Math.max(seen, whole));
+        bar.setValue(Math.min(bar.getValue(), bar.getMax()));
+        draw();
+    }
+
+    private double left() {
+        return NAMES;
+    }
+
+    private double width() {
+        return Math.max(10, getWidth() - NAMES - RIGHT);
+    }
+
+    private void draw() {
+        GraphicsContext g = strips.getGraphicsContext2D();
+        g.clearRect(0, 0, getWidth(), getHeight());
+        if (getWidth() < 50 || getHeight() < AXIS) {
+            return;
+        }
+        axis(g);
+        int first = (int) (bar.getValue() / ROW);
+        int last = Math.min(order.size(), first + (int) Math.ceil((getHeight() - AXIS) / ROW) + 1);
+        for (int row = first; row < last; row++) {
+            double y = AXIS + row * ROW - bar.getValue();
+            if (y >= AXIS - ROW / 2) {
+                row(g, order.get(row), y);
+            }
+        }
+        drawPlayhead();
+    }
+
+    private void axis(GraphicsContext g) {
+        double seconds = length / 1e9;
+        double[] steps = {1, 5, 15, 60, 300, 900, 1800, 3600, 7200, 14_400, 28_800, 86_400, 7 * 86_400, 30 * 86_400, 365 * 86_400};
+        double step = steps[steps.length - 1] * Math.max(1, Math.ceil(seconds / (steps[steps.length - 1] * 12)));
+        for (double candidate : steps) {
+            if (seconds / candidate <= 12) {
+                step = candidate;
+                break;
+            }
+        }
+        g.setFont(Font.font("IBM Plex Sans", 10));
+        g.setTextBaseline(VPos.CENTER);
+        g.setTextAlign(TextAlignment.CENTER);
+        for (double s = 0; s <= seconds; s += step) {
+            double x = Math.rint(left() + s / seconds * width()) + 0.5;
+            g.setStroke(Color.web("#E4DECF"));
+            g.strokeLine(x, AXIS - 3, x, getHeight());
+            g.setFill(SOFT);
+            if (x > left() + 14 && x < left() + width() - 14) {
+                g.fillText(step >= 86_400 ? (long) (s / 86_400) + " d" : java.time.format.DateTimeFormatter.ofPattern(step < 60 ? "HH:mm:ss" : "HH:mm").format(study.plan().start().plusSeconds((long) s)), x, 7);
+            }
+        }
+    }
+
+    private void row(GraphicsContext g, int node, double y) {
+        Equipment thing = study.equipment().get(node);
+        boolean chosen = selection.contains(thing.name());
+        g.setFont(Font.font("IBM Plex Sans", chosen ? FontWeight.SEMI_BOLD : FontWeight.NORMAL, 11));
+        g.setFill(chosen ? INK : SOFT);
+        g.setTextAlign(TextAlignment.LEFT);
+        g.setTextBaseline(VPos.CENTER);
+        g.fillText(shortened(thing.name()), 16, y + ROW / 2 - 1);
+        g.setFill(Color.web("#EFEADD"));
+        g.fillRect(left(), y + 1, width(), ROW - 4);
+        StripLog current = log;
+        if (current != null) {
+            int pixels = (int) width();
+            byte[] states = current.dominant(node, 0, length, pixels);
+            int from = 0;
+            for (int x = 1; x <= pixels; x++) {
+                if (x == pixels || states[x] != states[from]) {
+                    if (states[from] >= 0) {
+                        stretch(g, EquipmentState.values()[states[from]], left() + from, y + 1, x - from, ROW - 4);
+                    }
+                    from = x;
+                }
+            }
+        }
+    }
+
+    /** Working is full, blocked is hatched, starved is low: so they differ without colour too. */
+    private static void stretch(GraphicsContext g, EquipmentState state, double x, double y, double width, double height) {
+        g.setFill(StateColours.of(state));
+        switch (state) {
+            case WORKING -> g.fillRect(x, y, width, height);
+            case STARVED -> g.fillRect(x, y + height * 0.55, width, height * 0.45);
+            case BLOCKED -> {
+                g.fillRect(x, y, width, height);
+                g.setStroke(Color.web("#8A5F12", 0.55));
+                g.setLineWidth(1);
+                for (double at = Math.ceil(x / 5) * 5; at + 3 <= x + width; at += 5) {
+                    g.strokeLine(at, y + height, at + 3, y);
+                }
+            }
+        }
+    }
+
+    private void drawPlayhead() {
+        GraphicsContext g = playhead.getGraphicsContext2D();
+        g.clearRect(0, 0, getWidth(), getHeight());
+        double x = Math.rint(left() + (double) now / length * width()) + 0.5;
+        g.setStroke(SAFFRON);
+        g.setLineWidth(1.5);
+        g.strokeLine(x, AXIS - 4, x, getHeight());
+        g.setFill(SAFFRON);
+        g.fillPolygon(new double[] {x - 5, x, x + 5, x}, new double[] {AXIS - 8, AXIS - 13, AXIS - 8, AXIS - 3}, 4);
+    }
+
+    private void press(MouseEvent e) {
+        requestFocus();
+        if (e.getX() < left()) {
+            int row = (int) ((e.getY() - AXIS + bar.getValue()) / ROW);
+            if (e.getY() > AXIS && row < order.size()) {
+                select.accept(study.equipment().get(order.get(row)).name());
+            }
+        } else {
+            drag(e);
+        }
+    }
+
+    private void drag(MouseEvent e) {
+        if (e.getX() >= left() - 10 && e.getX() < left() + width() + 10) {
+            seek.accept(timeAt(e.getX()));
+        }
+    }
+
+    /** The moment at that many pixels from the left. */
+    long timeAt(double x) {
+        return (long) (Math.clamp((x - left()) / width(), 0.0, 1.0) * length);
+    }
+
+    private void key(KeyEvent e) {
+        long step = length / 200;
+        if (e.getCode() == KeyCode.LEFT || e.getCode() == KeyCode.RIGHT) {
+            seek.accept(Math.clamp(now + (e.getCode() == KeyCode.LEFT ? -step : step), 0, length));
+            e.consume();
+        }
+    }
+
+    private static String shortened(String name) {
+        return name.length() > 17 ? name.substring(0, 16) + "\u2026" : name;
+    }
+}

@@ -1,0 +1,7 @@
+/**
+ * Time: transport controls and strips.
+ */
+@NullMarked
+package rhombic.desktop.watch;
+
+import org.jspecify.annotations.NullMarked;

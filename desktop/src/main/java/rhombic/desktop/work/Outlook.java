@@ -1,0 +1,149 @@
+package rhombic.desktop.work;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicLong;
+import rhombic.experiment.Interval;
+import rhombic.experiment.LocalEngine;
+import rhombic.experiment.Response;
+import rhombic.experiment.RunListener;
+import rhombic.experiment.RunTask;
+import rhombic.experiment.Summary;
+import rhombic.insight.Finding;
+import rhombic.insight.Limit;
+import rhombic.study.Study;
+
+/**
+ * Keeps the figures of the study as it stands fresh: each edit starts a run in the background and cancels the one
+ * before. Results arrive on the given executor, the one of the window.
+ */
+public final class Outlook implements AutoCloseable {
+    /** What the outlook says at a time. */
+    public sealed interface State {
+        /** Nothing to run. */
+        record Empty() implements State {}
+
+        /** Under way; the last figures are those of an earlier study, if there are any. */
+        record Running(double share, Optional<Fresh> last) implements State {}
+
+        /** The figures of the study as it stands. */
+        record Fresh(Summary summary, Optional<Finding> limit, Optional<Summary> before) implements State {
+            /** The change against the state before the edit, where both had the same number of runs. */
+            public Optional<Interval> change(Response response) {
+                return before.map(b -> Interval.ofDifferences(summary.interval(response), b.interval(response)));
+            }
+        }
+
+        /** The run could not be made. */
+        record Failed(String message) implements State {}
+
+        record Cancelled() implements State {}
+    }
+
+    /** Hears of each state, on the thread of the window. */
+    @FunctionalInterface
+    public interface Listener {
+        void outlookIs(State state);
+    }
+
+    private static final double PROGRESS_STEP = 0.02;
+
+    private final LocalEngine engine = LocalEngine.onAllCores();
+    private final ExecutorService thread = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-outlook").factory());
+    private final AtomicLong current = new AtomicLong();
+    private final Executor window;
+    private final Listener listener;
+    private Optional<State.Fresh> last = Optional.empty();
+
+    public Outlook(Executor window, Listener listener) {
+        this.window = window;
+        this.listener = listener;
+    }
+
+    /** Runs the study as it stands now. */
+    public void refresh(Study study) {
+        long run = current.incrementAndGet();
+        if (study.equipment().isEmpty()) {
+            last = Optional.empty();
+            listener.outlookIs(new State.Empty());
+            return;
+        }
+        listener.outlookIs(new State.Running(0, last));
+        Optional<Summary> before = last.map(State.Fresh::summary);
+        thread.execute(() -> run(study, run, before));
+    }
+
+    /** Stops what is under way. */
+    public void cancel() {
+        current.incrementAndGet();
+        listener.outlookIs(new State.Cancelled());
+    }
+
+    public Optional<State.Fresh> last() {
+        return last;
+    }
+
+    private void run(Study study, long run, Optional<Summary> before) {
+        if (current.get() != run) {
+            return;
+        }
+        try {
+            Summary summary = Summary.of(study, engine, new Progress(study, run), () -> current.get() != run);
+            Optional<Finding> limit = Limit.of(summary);
+            Optional<Summary> comparable = before.filter(b -> b.runs().size() == summary.runs().size());
+            publish(run, new State.Fresh(summary, limit, comparable));
+        } catch (CancellationException e) {
+            // A later edit has taken over; its own run will report.
+            return;
+        } catch (RuntimeException e) {
+            publish(run, new State.Failed(String.valueOf(e.getMessage())));
+        }
+    }
+
+    private void publish(long run, State state) {
+        window.execute(() -> {
+            if (current.get() == run) {
+                if (state instanceof State.Fresh fresh) {
+                    last = Optional.of(fresh);
+                }
+                listener.outlookIs(state);
+            }
+        });
+    }
+
+    @Override
+    public void close() {
+        current.incrementAndGet();
+        thread.shutdownNow();
+        engine.close();
+    }
+
+    /** Adds up the progress of all replications, and passes on what is worth showing. */
+    private final class Progress implements RunListener {
+        private final long run;
+        private final double[] shares;
+        private double shown;
+
+        Progress(Study study, long run) {
+            this.run = run;
+            this.shares = new double[study.plan().replications()];
+        }
+
+        @Override
+        public synchronized void progressed(RunTask task, double share) {
+            shares[task.replication() - 1] = share;
+            double all = java.util.Arrays.stream(shares).sum() / shares.length;
+            if (all - shown >= PROGRESS_STEP && all < 1) {
+                shown = all;
+                publish(run, new State.Running(all, last));
+            }
+        }
+    }
+
+    /** What the outlook bar shows of the whole plant. */
+    public static final List<Response> HEADLINES = List.of(Response.THROUGHPUT, Response.LEAD_TIME, Response.INSIDE);
+}

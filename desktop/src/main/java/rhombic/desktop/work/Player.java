@@ -1,0 +1,187 @@
+package rhombic.desktop.work;
+
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.jspecify.annotations.Nullable;
+import rhombic.experiment.LiveRun;
+import rhombic.study.Study;
+import rhombic.trace.Moment;
+import rhombic.trace.Trace;
+
+/**
+ * The run that is watched, and the playhead. The run is made ahead on a thread of its own; the playhead moves over
+ * what is written down, forwards and backwards.
+ */
+public final class Player implements AutoCloseable {
+    /** Speeds in seconds of the run for each second at the screen; 0 stands for as fast as it goes. */
+    public static final int[] SPEEDS = {1, 2, 5, 10, 30, 60, 120, 300, 600, 1800, 0};
+
+    private static final double SECONDS_AT_FULL_SPEED = 3;
+    private static final long PAUSE_MILLIS = 5;
+
+    private final ExecutorService thread = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-watch").factory());
+    private volatile long generation;
+    private volatile long playheadNanos;
+    private volatile @Nullable String failure;
+    private @Nullable Study study;
+    private @Nullable LiveRun run;
+    private @Nullable Moment moment;
+    private boolean playing;
+    private int speed = 5;
+
+    /** Starts over with the study as it stands now; the playhead stays where it is. */
+    public void load(Study newStudy) {
+        study = newStudy;
+        restart();
+        long length = newStudy.plan().length().nanos();
+        if (playheadNanos > length) {
+            playheadNanos = length;
+        }
+    }
+
+    private void restart() {
+        long mine = ++generation;
+        failure = null;
+        moment = null;
+        Study current = study;
+        if (current == null) {
+            return;
+        }
+        LiveRun fresh = new LiveRun(current);
+        run = fresh;
+        thread.execute(() -> produce(fresh, mine));
+    }
+
+    /** Runs ahead of the playhead, but never so far that the moment at the playhead would be dropped. */
+    private void produce(LiveRun live, long mine) {
+        try {
+            long slice = Math.max(1, live.lengthNanos() / 500);
+            while (generation == mine && live.doneNanos() < live.lengthNanos()) {
+                if (isFarAhead(live)) {
+                    Thread.sleep(PAUSE_MILLIS);
+                } else if (!live.advance(live.doneNanos() + slice, () -> generation != mine)) {
+                    return;
+                }
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        } catch (RuntimeException e) {
+            failure = String.valueOf(e.getMessage());
+        }
+    }
+
+    private boolean isFarAhead(LiveRun live) {
+        Trace trace = live.trace();
+        return trace.dropped() > 0 && playheadNanos < (trace.startNanos() + trace.endNanos()) / 2;
+    }
+
+    public Optional<Trace> trace() {
+        return Optional.ofNullable(run).map(LiveRun::trace);
+    }
+
+    public Optional<Study> study() {
+        return Optional.ofNullable(study);
+    }
+
+    /** Why the run ended early, if it did. */
+    public Optional<String> failure() {
+        return Optional.ofNullable(failure);
+    }
+
+    public long lengthNanos() {
+        return run == null ? 0 : run.lengthNanos();
+    }
+
+    public long playheadNanos() {
+        return playheadNanos;
+    }
+
+    /** How far the run is written down. */
+    public long writtenNanos() {
+        return run == null ? 0 : Math.max(0, run.trace().endNanos());
+    }
+
+    public boolean isPlaying() {
+        return playing;
+    }
+
+    public void play() {
+        if (playheadNanos >= lengthNanos()) {
+            seek(0);
+        }
+        playing = lengthNanos() > 0;
+    }
+
+    public void pause() {
+        playing = false;
+    }
+
+    public int speedIndex() {
+        return speed;
+    }
+
+    public void setSpeedIndex(int index) {
+        speed = Math.clamp(index, 0, SPEEDS.length - 1);
+    }
+
+    /** Seconds of the run that pass in a second at the screen. */
+    public double secondsPerSecond() {
+        int wanted = SPEEDS[speed];
+        return wanted > 0 ? wanted : Math.max(1800, lengthNanos() / 1e9 / SECONDS_AT_FULL_SPEED);
+    }
+
+    /** Puts the playhead anywhere in the run; what is not written down yet is shown as soon as it is. */
+    public void seek(long nanos) {
+        playheadNanos = Math.clamp(nanos, 0, Math.max(0, lengthNanos()));
+        boolean dropped = run != null && playheadNanos < run.trace().startNanos();
+        if (dropped) {
+            restart();
+        }
+    }
+
+    /** Moves on to the next thing that happens; says whether there is one. */
+    public boolean stepOne() {
+        playing = false;
+        Optional<Long> next = trace().flatMap(t -> t.nextRecordAfter(playheadNanos));
+        next.ifPresent(this::seek);
+        return next.isPresent();
+    }
+
+    /** Lets the playhead run for that long at the screen. */
+    public void pass(double seconds) {
+        if (playing) {
+            long target = playheadNanos + (long) (seconds * secondsPerSecond() * 1e9);
+            playheadNanos = Math.min(target, Math.max(playheadNanos, writtenNanos()));
+            if (playheadNanos >= lengthNanos()) {
+                playheadNanos = lengthNanos();
+                playing = false;
+            }
+        }
+    }
+
+    /** The floor at the playhead, or as far as the run is written down; empty if there is no run. */
+    public Optional<Moment> moment() {
+        if (run == null) {
+            return Optional.empty();
+        }
+        Trace trace = run.trace();
+        if (trace.endNanos() < 0) {
+            return Optional.empty();
+        }
+        Moment before = moment;
+        long wanted = Math.min(playheadNanos, trace.endNanos());
+        if (before == null) {
+            moment = trace.at(wanted);
+        } else if (before.timeNanos() != wanted) {
+            moment = trace.at(wanted, before);
+        }
+        return Optional.ofNullable(moment);
+    }
+
+    @Override
+    public void close() {
+        generation++;
+        thread.shutdownNow();
+    }
+}

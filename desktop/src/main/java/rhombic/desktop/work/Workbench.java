@@ -1,0 +1,160 @@
+package rhombic.desktop.work;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import rhombic.study.Equipment;
+import rhombic.study.Study;
+
+/**
+ * The study on the table: its history, what is selected, and the file it belongs to. Used by one thread.
+ */
+public final class Workbench {
+    /** Hears of changes, after they are made. */
+    public interface Listener {
+        default void studyChanged() {}
+
+        default void selectionChanged() {}
+
+        default void fileChanged() {}
+    }
+
+    /** A value in the history, and what led to it. */
+    private record Step(Study study, String what) {}
+
+    private final List<Listener> listeners = new ArrayList<>();
+    private final List<Step> steps = new ArrayList<>();
+    private int now;
+    private Study saved;
+    private Set<String> selection = Set.of();
+    private Optional<Path> file = Optional.empty();
+
+    public Workbench(Study study) {
+        steps.add(new Step(study, ""));
+        saved = study;
+    }
+
+    public void addListener(Listener listener) {
+        listeners.add(listener);
+    }
+
+    public Study study() {
+        return steps.get(now).study;
+    }
+
+    /**
+     * Puts the changed study in the place of the present one, as one step that can be undone.
+     *
+     * @param what in a few words, as in "move 3 things"
+     * @throws IllegalArgumentException if the change breaks a rule; nothing is changed then
+     */
+    public void edit(String what, UnaryOperator<Study> change) {
+        Study changed = change.apply(study());
+        if (changed.equals(study())) {
+            return;
+        }
+        steps.subList(now + 1, steps.size()).clear();
+        steps.add(new Step(changed, what));
+        now++;
+        afterStudyChange();
+    }
+
+    public boolean canUndo() {
+        return now > 0;
+    }
+
+    public boolean canRedo() {
+        return now < steps.size() - 1;
+    }
+
+    /** Goes one step back; says what was undone. */
+    public Optional<String> undo() {
+        if (!canUndo()) {
+            return Optional.empty();
+        }
+        String undone = steps.get(now--).what;
+        afterStudyChange();
+        return Optional.of(undone);
+    }
+
+    /** Goes one step forward again; says what was done. */
+    public Optional<String> redo() {
+        if (!canRedo()) {
+            return Optional.empty();
+        }
+        now++;
+        afterStudyChange();
+        return Optional.of(steps.get(now).what);
+    }
+
+    /** Begins anew with another study. */
+    public void open(Study study, Optional<Path> from, boolean isSaved) {
+        steps.clear();
+        steps.add(new Step(study, ""));
+        now = 0;
+        saved = isSaved ? study : Study.empty().named("\u2013");
+        file = from;
+        selection = Set.of();
+        listeners.forEach(Listener::fileChanged);
+        listeners.forEach(Listener::studyChanged);
+        listeners.forEach(Listener::selectionChanged);
+    }
+
+    /** Called when the present study has been written to the file. */
+    public void savedTo(Path path, Study written) {
+        file = Optional.of(path);
+        saved = written;
+        listeners.forEach(Listener::fileChanged);
+    }
+
+    public boolean isSaved() {
+        return saved.equals(study());
+    }
+
+    public Optional<Path> file() {
+        return file;
+    }
+
+    public Set<String> selection() {
+        return selection;
+    }
+
+    /** The one thing that is selected, if it is one. */
+    public Optional<Equipment> single() {
+        return selection.size() == 1 ? study().find(selection.iterator().next()) : Optional.empty();
+    }
+
+    public void select(Set<String> names) {
+        Set<String> there = new LinkedHashSet<>(names);
+        there.retainAll(study().names());
+        if (!there.equals(selection)) {
+            selection = Set.copyOf(there);
+            listeners.forEach(Listener::selectionChanged);
+        }
+    }
+
+    public void select(String name) {
+        select(Set.of(name));
+    }
+
+    /** Adds it to the selection, or takes it out. */
+    public void toggle(String name) {
+        Set<String> names = new LinkedHashSet<>(selection);
+        if (!names.remove(name)) {
+            names.add(name);
+        }
+        select(names);
+    }
+
+    private void afterStudyChange() {
+        listeners.forEach(Listener::studyChanged);
+        select(selection);
+        if (!study().names().containsAll(selection)) {
+            throw new IllegalStateException("Something is selected that is not there: " + selection);
+        }
+    }
+}

@@ -1,0 +1,202 @@
+package rhombic.formats.results;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.io.OutputStreamWriter;
+import java.io.Writer;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.function.ToDoubleFunction;
+import java.util.function.ToLongFunction;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+import rhombic.experiment.Interval;
+import rhombic.experiment.Response;
+import rhombic.experiment.Summary;
+import rhombic.formats.file.SafeFile;
+import rhombic.measure.EquipmentFigures;
+import rhombic.measure.RunFigures;
+import rhombic.measure.StayFigures;
+import rhombic.measure.TypeFigures;
+import rhombic.trace.EquipmentState;
+
+/** Writes results. A figure that a run has not (a mean of nothing) is null in JSON and empty in CSV. */
+public final class ResultWriter {
+    private static final ObjectMapper JSON = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+
+    private ResultWriter() {}
+
+    public static void saveJson(Summary summary, Path file) throws IOException {
+        byte[] text = JSON.writeValueAsBytes(json(summary));
+        SafeFile.write(file, out -> out.write(text));
+    }
+
+    /** Writes {@code responses.csv}, {@code equipment.csv} and {@code piece-types.csv} into the folder. */
+    public static void saveCsv(Summary summary, Path folder) throws IOException {
+        java.nio.file.Files.createDirectories(folder);
+        csv(folder.resolve("responses.csv"), out -> responses(summary, out));
+        csv(folder.resolve("equipment.csv"), out -> equipment(summary, out));
+        csv(folder.resolve("piece-types.csv"), out -> types(summary, out));
+    }
+
+    static ObjectNode json(Summary summary) {
+        ObjectNode root = JSON.createObjectNode();
+        root.put("rhombicResults", 1);
+        root.put("study", summary.study().name());
+        ObjectNode plan = root.putObject("run");
+        plan.put("length", summary.study().plan().length().toString());
+        plan.put("warmUp", summary.study().plan().warmUp().toString());
+        plan.put("seed", summary.study().plan().seed());
+        plan.put("replications", summary.runs().size());
+        ArrayNode responses = root.putArray("responses");
+        for (Response response : Response.all(summary.study())) {
+            Interval interval = summary.interval(response);
+            ObjectNode node = responses.addObject();
+            node.put("place", response.place());
+            node.put("name", response.name());
+            node.put("unit", response.unit());
+            number(node, "mean", interval.mean());
+            number(node, "halfWidth95", interval.halfWidth());
+            ArrayNode values = node.putArray("values");
+            interval.values().forEach(value -> values.add(value.isNaN() ? null : value));
+        }
+        ArrayNode runs = root.putArray("replications");
+        summary.runs().forEach(run -> runs.add(run(run)));
+        return root;
+    }
+
+    private static ObjectNode run(RunFigures run) {
+        ObjectNode node = JSON.createObjectNode();
+        node.put("replication", run.replication());
+        node.put("in", run.in());
+        node.put("out", run.out());
+        node.put("insideAtStart", run.insideAtStart());
+        node.put("inside", run.inside());
+        node.put("turnedAway", run.turnedAway());
+        node.put("events", run.events());
+        ArrayNode equipment = node.putArray("equipment");
+        for (EquipmentFigures e : run.equipment()) {
+            ObjectNode one = equipment.addObject();
+            one.put("name", e.name());
+            one.put("kind", e.kind());
+            one.put("in", e.in());
+            one.put("out", e.out());
+            one.put("contentAtStart", e.contentAtStart());
+            one.put("contentNow", e.contentNow());
+            one.put("contentMean", e.contentMean());
+            one.put("contentMost", e.contentMost());
+            one.put("turnedAway", e.turnedAway());
+            one.set("stay", stay(e.stay()));
+            ObjectNode shares = one.putObject("shares");
+            for (EquipmentState state : EquipmentState.values()) {
+                if (e.shares().containsKey(state)) {
+                    shares.put(state.word(), e.share(state));
+                }
+            }
+        }
+        ArrayNode types = node.putArray("pieceTypes");
+        for (TypeFigures t : run.types()) {
+            ObjectNode one = types.addObject();
+            one.put("name", t.name());
+            one.put("in", t.in());
+            one.put("out", t.out());
+            one.put("insideAtStart", t.insideAtStart());
+            one.put("inside", t.inside());
+            one.set("leadTime", stay(t.lead()));
+            number(one, "workMean", t.workMean());
+            number(one, "waitMean", t.waitMean());
+            number(one, "blockedMean", t.blockedMean());
+        }
+        return node;
+    }
+
+    private static ObjectNode stay(StayFigures stay) {
+        ObjectNode node = JSON.createObjectNode();
+        node.put("count", stay.count());
+        for (Percentile p : PERCENTILES) {
+            number(node, p.name, p.value.applyAsDouble(stay));
+        }
+        return node;
+    }
+
+    private record Percentile(String name, ToDoubleFunction<StayFigures> value) {}
+
+    private static final List<Percentile> PERCENTILES = List.of(new Percentile("mean", StayFigures::mean), new Percentile("least", StayFigures::least),
+            new Percentile("p10", StayFigures::p10), new Percentile("median", StayFigures::median), new Percentile("p90", StayFigures::p90),
+            new Percentile("p95", StayFigures::p95), new Percentile("p99", StayFigures::p99), new Percentile("most", StayFigures::most),
+            new Percentile("atOnceShare", StayFigures::atOnceShare));
+
+    private interface Table {
+        void print(CSVPrinter out) throws IOException;
+    }
+
+    private static void csv(Path file, Table table) throws IOException {
+        SafeFile.write(file, stream -> {
+            Writer writer = new OutputStreamWriter(stream, StandardCharsets.UTF_8);
+            CSVPrinter printer = new CSVPrinter(writer, CSVFormat.RFC4180);
+            table.print(printer);
+            printer.flush();
+        });
+    }
+
+    private static void responses(Summary summary, CSVPrinter out) throws IOException {
+        out.printRecord("place", "response", "unit", "mean", "half-width 95 %", "replications");
+        for (Response response : Response.all(summary.study())) {
+            Interval interval = summary.interval(response);
+            out.printRecord(response.place(), response.name(), response.unit(), cell(interval.mean()), cell(interval.halfWidth()),
+                    interval.values().size());
+        }
+    }
+
+    private static void equipment(Summary summary, CSVPrinter out) throws IOException {
+        out.printRecord("replication", "equipment", "kind", "in", "out", "content at start", "content now", "content mean", "content most",
+                "turned away", "stay mean s", "stay least s", "stay p95 s", "stay most s", "working", "starved", "blocked");
+        for (RunFigures run : summary.runs()) {
+            for (EquipmentFigures e : run.equipment()) {
+                out.printRecord(run.replication(), e.name(), e.kind(), e.in(), e.out(), e.contentAtStart(), e.contentNow(), e.contentMean(),
+                        e.contentMost(), e.turnedAway(), cell(e.stay().mean()), cell(e.stay().least()), cell(e.stay().p95()), cell(e.stay().most()),
+                        share(e, EquipmentState.WORKING), share(e, EquipmentState.STARVED), share(e, EquipmentState.BLOCKED));
+            }
+        }
+    }
+
+    private static void types(Summary summary, CSVPrinter out) throws IOException {
+        out.printRecord("replication", "piece type", "in", "out", "inside at start", "inside", "lead time mean s", "lead time p95 s", "work mean s",
+                "wait mean s", "blocked mean s");
+        List<ToLongFunction<TypeFigures>> counts = List.of(TypeFigures::in, TypeFigures::out, TypeFigures::insideAtStart, TypeFigures::inside);
+        for (RunFigures run : summary.runs()) {
+            for (TypeFigures t : run.types()) {
+                out.print(run.replication());
+                out.print(t.name());
+                for (ToLongFunction<TypeFigures> count : counts) {
+                    out.print(count.applyAsLong(t));
+                }
+                for (double value : new double[] {t.lead().mean(), t.lead().p95(), t.workMean(), t.waitMean(), t.blockedMean()}) {
+                    out.print(cell(value));
+                }
+                out.println();
+            }
+        }
+    }
+
+    private static Object share(EquipmentFigures e, EquipmentState state) {
+        return e.shares().containsKey(state) ? e.share(state) : "";
+    }
+
+    private static Object cell(double value) {
+        return Double.isNaN(value) ? "" : value;
+    }
+
+    private static void number(ObjectNode node, String field, double value) {
+        if (Double.isNaN(value)) {
+            node.putNull(field);
+        } else {
+            node.put(field, value);
+        }
+    }
+}

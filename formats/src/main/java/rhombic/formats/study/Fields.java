@@ -1,0 +1,241 @@
+package rhombic.formats.study;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Distribution;
+import rhombic.chance.DistributionText;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
+
+/** The fields of one JSON object, read by name. Faults are collected with their path; a faulty field reads as a stand-in. */
+final class Fields {
+    private static final int LONGEST_TEXT = 2_000_000;
+
+    private final JsonNode node;
+    private final String path;
+    private final List<StudyFormatException.Fault> faults;
+    private final Set<String> read = new HashSet<>();
+
+    Fields(JsonNode node, String path, List<StudyFormatException.Fault> faults) {
+        this.node = node;
+        this.path = path;
+        this.faults = faults;
+        if (!node.isObject()) {
+            fault(path.isEmpty() ? "the file" : path, "must be an object in braces { }; got " + kind(node));
+        }
+    }
+
+    boolean isObject() {
+        return node.isObject();
+    }
+
+    String at(String field) {
+        return path.isEmpty() ? field : path + "." + field;
+    }
+
+    String path() {
+        return path;
+    }
+
+    void fault(String place, String message) {
+        faults.add(new StudyFormatException.Fault(place, message));
+    }
+
+    boolean has(String field) {
+        return node.has(field);
+    }
+
+    String text(String field, String standIn) {
+        return read(field, true).map(value -> asText(value, field, standIn)).orElse(standIn);
+    }
+
+    Optional<String> optionalText(String field) {
+        return read(field, false).map(value -> asText(value, field, ""));
+    }
+
+    Quantity quantity(String field, Dimension dimension) {
+        Quantity standIn = new Quantity(1, base(dimension));
+        return read(field, true).map(value -> asQuantity(value, field, dimension, standIn)).orElse(standIn);
+    }
+
+    Optional<Quantity> optionalQuantity(String field, Dimension dimension) {
+        return read(field, false).map(value -> asQuantity(value, field, dimension, new Quantity(1, base(dimension))));
+    }
+
+    Optional<Distribution> optionalDistribution(String field) {
+        return read(field, false).flatMap(value -> {
+            String text = numberAsText(value, field);
+            return text == null ? Optional.empty() : tried(field, () -> DistributionText.parse(text));
+        });
+    }
+
+    int whole(String field, int standIn) {
+        OptionalInt value = read(field, true).map(v -> asWhole(v, field)).orElse(OptionalInt.empty());
+        return value.orElse(standIn);
+    }
+
+    OptionalInt optionalWhole(String field) {
+        return read(field, false).map(v -> asWhole(v, field)).orElse(OptionalInt.empty());
+    }
+
+    long wholeLong(String field) {
+        return read(field, true).map(value -> {
+            if (!value.isIntegralNumber() || !value.canConvertToLong()) {
+                fault(at(field), "must be a whole number within ±9223372036854775807; got " + shown(value));
+                return 0L;
+            }
+            return value.longValue();
+        }).orElse(0L);
+    }
+
+    double number(String field) {
+        return read(field, true).map(value -> {
+            if (!value.isNumber()) {
+                fault(at(field), "must be a number; got " + shown(value));
+                return 0.0;
+            }
+            return value.doubleValue();
+        }).orElse(0.0);
+    }
+
+    boolean isTrue(String field) {
+        return read(field, false).map(value -> {
+            if (!value.isBoolean()) {
+                fault(at(field), "must be true or false; got " + shown(value));
+            }
+            return value.asBoolean(false);
+        }).orElse(false);
+    }
+
+    /** One of the words, as the value that belongs to it. */
+    <T> T word(String field, List<String> words, List<T> values) {
+        String text = text(field, words.getFirst());
+        int index = words.indexOf(text);
+        if (index < 0) {
+            fault(at(field), "must be one of \u201c" + String.join("\u201d, \u201c", words) + "\u201d; got \u201c" + text + "\u201d");
+            return values.getFirst();
+        }
+        return values.get(index);
+    }
+
+    Optional<Fields> optionalObject(String field) {
+        return read(field, false).map(value -> new Fields(value, at(field), faults));
+    }
+
+    Fields object(String field) {
+        return new Fields(read(field, true).orElse(com.fasterxml.jackson.databind.node.JsonNodeFactory.instance.objectNode()), at(field), faults);
+    }
+
+    /** Reads each object of a list; what can't be read is left out, its faults noted. */
+    <T> List<T> list(String field, Function<Fields, Optional<T>> reader) {
+        List<T> items = new ArrayList<>();
+        Optional<JsonNode> list = read(field, true);
+        if (list.isPresent() && !list.get().isArray()) {
+            fault(at(field), "must be a list in brackets [ ]; got " + kind(list.get()));
+            return items;
+        }
+        for (int i = 0; list.isPresent() && i < list.get().size(); i++) {
+            Fields fields = new Fields(list.get().get(i), at(field) + "[" + i + "]", faults);
+            if (fields.isObject()) {
+                reader.apply(fields).ifPresent(items::add);
+                fields.refuseUnread();
+            }
+        }
+        return items;
+    }
+
+    /** Runs something that checks values, and notes what it refuses. */
+    <T> Optional<T> tried(@Nullable String field, Supplier<T> made) {
+        try {
+            return Optional.of(made.get());
+        } catch (IllegalArgumentException e) {
+            fault(field == null ? path.isEmpty() ? "the file" : path : at(field), String.valueOf(e.getMessage()));
+            return Optional.empty();
+        }
+    }
+
+    /** Every field that nobody asked for is one too many. */
+    void refuseUnread() {
+        node.fieldNames().forEachRemaining(name -> {
+            if (!read.contains(name)) {
+                fault(at(name), "is not a field known here: take it out, or check its spelling"
+                        + (read.isEmpty() ? "" : " (known: " + String.join(", ", new java.util.TreeSet<>(read)) + ")"));
+            }
+        });
+    }
+
+    private Optional<JsonNode> read(String field, boolean needed) {
+        read.add(field);
+        JsonNode value = node.get(field);
+        if (value == null || value.isNull()) {
+            if (needed && node.isObject()) {
+                fault(at(field), value == null ? "is missing: add \"" + field + "\"" : "must not be null");
+            } else if (value != null) {
+                fault(at(field), "must not be null: leave the field out");
+            }
+            return Optional.empty();
+        }
+        return Optional.of(value);
+    }
+
+    private String asText(JsonNode value, String field, String standIn) {
+        if (!value.isTextual() || value.textValue().length() > LONGEST_TEXT) {
+            fault(at(field), "must be a text in quotes; got " + shown(value));
+            return standIn;
+        }
+        return value.textValue();
+    }
+
+    private Quantity asQuantity(JsonNode value, String field, Dimension dimension, Quantity standIn) {
+        String text = numberAsText(value, field);
+        return text == null ? standIn : tried(field, () -> Quantity.parse(text, dimension)).orElse(standIn);
+    }
+
+    /** A bare number is passed on as text, so that the refusal names the unit it lacks. */
+    private @Nullable String numberAsText(JsonNode value, String field) {
+        if (value.isNumber()) {
+            return Quantity.plain(Math.clamp(value.doubleValue(), -1e300, 1e300));
+        }
+        if (!value.isTextual() || value.textValue().length() > LONGEST_TEXT) {
+            fault(at(field), "must be a text in quotes; got " + shown(value));
+            return null;
+        }
+        return value.textValue();
+    }
+
+    private OptionalInt asWhole(JsonNode value, String field) {
+        if (!value.isIntegralNumber() || !value.canConvertToInt()) {
+            fault(at(field), "must be a whole number without a unit; got " + shown(value));
+            return OptionalInt.empty();
+        }
+        return OptionalInt.of(value.intValue());
+    }
+
+    private static Unit base(Dimension dimension) {
+        return switch (dimension) {
+            case TIME -> Unit.SECOND;
+            case LENGTH -> Unit.METRE;
+            case SPEED -> Unit.METRE_PER_SECOND;
+            case MASS -> Unit.KILOGRAM;
+            case SHARE -> Unit.PERCENT;
+        };
+    }
+
+    private static String shown(JsonNode value) {
+        String text = value.toString();
+        return text.length() > 40 ? text.substring(0, 40) + "\u2026" : text;
+    }
+
+    private static String kind(JsonNode value) {
+        return value.isArray() ? "a list" : value.isObject() ? "an object" : shown(value);
+    }
+}
