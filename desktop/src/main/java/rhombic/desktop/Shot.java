@@ -63,6 +63,7 @@ final class Shot {
                 }
                 frames = fresh ? frames + 1 : 0;
                 if (frames == 2) {
+                    window.say("");
                     window.floor().fit(java.util.Set.of());
                     if (wanted.containsKey("play")) {
                         player.play();

@@ -34,8 +34,9 @@ public final class FloorOverlay extends Canvas {
     private static final Color SAFFRON = Color.web("#D9952B");
     private static final Color VERDIGRIS = Color.web("#1D6B66");
     private static final Font NAME = Font.font("IBM Plex Sans", FontWeight.MEDIUM, 11);
-    private static final Font FIGURES = Font.font("IBM Plex Sans", 11);
+    private static final Font FIGURES = Font.font("IBM Plex Sans", 10);
     private static final double HANDLE_PIXELS = 7;
+    private static final int MOST_LIFTS = 2;
 
     /** What to write over the equipment. */
     public static final class Options {
@@ -211,11 +212,14 @@ public final class FloorOverlay extends Canvas {
         Optional<EquipmentState> state = moment != null && label.node < moment.nodes() ? moment.state(label.node) : Optional.empty();
         double width = Math.max(width(name, NAME), width(figures, FIGURES)) + 12 + (state.isPresent() ? 16 : 0);
         double height = (name.isEmpty() ? 0 : 15) + (figures.isEmpty() ? 0 : 14) + 3;
-        Rectangle2D box = new Rectangle2D(Math.rint(label.at.x() - width / 2), Math.rint(label.at.y() - height), width, height);
-        if (height < 6 || !label.urgent && taken.stream().anyMatch(box::intersects)) {
+        Rectangle2D box = free(label, width, height, taken);
+        if (height < 6 || box == null) {
             return Optional.empty();
         }
         taken.add(box);
+        g.setStroke(SOFT);
+        g.setLineWidth(0.6);
+        g.strokeLine(label.at.x(), box.getMaxY(), label.at.x(), label.at.y() + 8);
         g.setFill(CARD);
         g.fillRoundRect(box.getMinX(), box.getMinY(), width, height, 6, 6);
         g.setStroke(faulty.contains(label.thing.name()) ? Color.web("#C8452F") : HAIR);
@@ -243,10 +247,21 @@ public final class FloorOverlay extends Canvas {
         return Optional.of(label.thing.name());
     }
 
+    /** The place over the thing, or the first free one a little above it; none if it is crowded there. */
+    private static @Nullable Rectangle2D free(Label label, double width, double height, List<Rectangle2D> taken) {
+        for (int lift = 0; lift < MOST_LIFTS; lift++) {
+            Rectangle2D box = new Rectangle2D(Math.rint(label.at.x() - width / 2), Math.rint(label.at.y() - height - lift * (height + 3)), width, height);
+            if (label.urgent || taken.stream().noneMatch(box::intersects)) {
+                return box;
+            }
+        }
+        return null;
+    }
+
     /** Content, done and utilisation. */
     private static String figures(Label label, Moment moment) {
         int node = label.node;
-        String holds = moment.content(node) + " in, " + moment.out(node) + " done";
+        String holds = moment.content(node) + " inside, " + moment.out(node) + " done";
         return switch (label.thing) {
             case Station s -> holds + String.format(Locale.ROOT, ", %.0f %%", 100 * moment.share(node, EquipmentState.WORKING));
             case GoodsIn in when moment.turnedAway(node) > 0 -> holds + ", " + moment.turnedAway(node) + " turned away";

@@ -36,7 +36,7 @@ import rhombic.trace.Moment;
 
 /** Draws the floor: ground, bodies, links, pieces and state lamps in 3D, names and numbers over them. */
 public final class FloorView extends Region {
-    private static final Color PAPER = Color.web("#F1EEE4");
+    private static final Color PAPER = Color.web("#E6E1D4");
     private static final double LINK_Z = 0.02;
 
     private final Group bodies = new Group();
@@ -277,12 +277,22 @@ public final class FloorView extends Region {
     /** Brings the named things into view, or everything if none are named. */
     public void fit(java.util.Set<String> names) {
         List<Equipment> things = study.equipment().stream().filter(e -> names.isEmpty() || names.contains(e.name())).toList();
-        if (things.isEmpty()) {
-            look(view.fitted(-12, -9, 12, 9, Math.max(50, getWidth()), Math.max(50, getHeight())));
-            return;
+        List<double[]> points = new ArrayList<>();
+        things.forEach(thing -> corners(thing, points));
+        if (points.isEmpty()) {
+            points.addAll(List.of(new double[] {-12, -8, 0}, new double[] {12, -8, 0}, new double[] {12, 8, 0}, new double[] {-12, 8, 0}));
         }
-        double[] box = extent(things);
-        look(view.fitted(box[0] - 1, box[1] - 1, box[2] + 1, box[3] + 1, Math.max(50, getWidth()), Math.max(50, getHeight())));
+        look(view.fitted(points, Math.max(50, getWidth()), Math.max(50, getHeight())));
+    }
+
+    private static void corners(Equipment thing, List<double[]> points) {
+        double reach = Math.max(2, Math.hypot(thing.footprint().lengthMetres(), thing.footprint().widthMetres()) / 2);
+        for (double dx : new double[] {-reach, reach}) {
+            for (double dy : new double[] {-reach, reach}) {
+                points.add(new double[] {thing.placement().xMetres() + dx, thing.placement().yMetres() + dy, 0});
+            }
+        }
+        points.add(new double[] {thing.placement().xMetres(), thing.placement().yMetres(), 2.9});
     }
 
     private static double[] extent(List<Equipment> things) {
@@ -352,6 +362,7 @@ public final class FloorView extends Region {
         double x1 = Math.ceil((box[2] + 12) / 5) * 5;
         double y1 = Math.ceil((box[3] + 12) / 5) * 5;
         MeshMaker lines = new MeshMaker();
+        lines.quad(new MeshMaker.Point(x0, y0, 0), new MeshMaker.Point(x1, y0, 0), new MeshMaker.Point(x1, y1, 0), new MeshMaker.Point(x0, y1, 0), Swatch.FLOOR);
         double step = Math.max(1, Math.ceil(Math.max(x1 - x0, y1 - y0) / 120));
         for (double x = x0; x <= x1; x += step) {
             boolean strong = Math.round(x) % 5 == 0;
@@ -417,7 +428,6 @@ public final class FloorView extends Region {
         PhongMaterial material = new PhongMaterial();
         material.setDiffuseMap(Swatch.texture());
         material.setSpecularColor(Color.TRANSPARENT);
-        material.setSelfIlluminationMap(plain(Color.gray(0.12)));
         flat.setMaterial(material);
         flat.setMouseTransparent(true);
         return flat;
@@ -489,7 +499,9 @@ public final class FloorView extends Region {
         floor.scene.setFill(Color.TRANSPARENT);
         floor.overlay.setVisible(false);
         floor.layout();
-        floor.look(new Viewpoint(0, 0, 28, 28, 10, Viewpoint.USUAL_FIELD).fitted(-1.4, -1, 1.4, 1, width, height));
+        double half = Math.min(2, thing.footprint().lengthMetres() / 2);
+        floor.look(new Viewpoint(0, 0, 28, 26, 10, Viewpoint.USUAL_FIELD).fitted(List.of(new double[] {-half, -0.8, 0}, new double[] {half, 0.8, 0},
+                new double[] {half, -0.8, 0}, new double[] {-half, 0.8, 0}, new double[] {0, 0, 2.2}), width, height));
         javafx.scene.SnapshotParameters parameters = new javafx.scene.SnapshotParameters();
         parameters.setFill(Color.TRANSPARENT);
         return floor.scene.snapshot(parameters, null);

@@ -18,8 +18,9 @@ enum Swatch {
     INK("#3A4347"),
     MAT("#D2CCBC"),
     LINK("#7C8487"),
-    GRID("#DDD7C8"),
-    GRID_STRONG("#CFC8B7");
+    FLOOR("#EFEBE0"),
+    GRID("#E0DACB"),
+    GRID_STRONG("#CDC6B5");
 
     private static final int CELL = 8;
 

@@ -1,5 +1,6 @@
 package rhombic.desktop.floor;
 
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -17,6 +18,9 @@ public record Viewpoint(double targetX, double targetY, double yawDegrees, doubl
     static final double PLAN_FIELD = 3;
 
     private static final double LEAST_PITCH = 8;
+    private static final int FIT_STEPS = 14;
+    /** Part of the view that a fit fills. */
+    private static final double FIT_SHARE = 0.86;
     private static final double LARGEST_HEIGHT_SEEN = 25_000;
 
     /** A point of the floor. */
@@ -33,7 +37,7 @@ public record Viewpoint(double targetX, double targetY, double yawDegrees, doubl
     }
 
     static Viewpoint usual() {
-        return new Viewpoint(0, 0, 24, 36, 38, USUAL_FIELD);
+        return new Viewpoint(0, 0, 16, 40, 38, USUAL_FIELD);
     }
 
     boolean isPlan() {
@@ -127,24 +131,32 @@ public record Viewpoint(double targetX, double targetY, double yawDegrees, doubl
         return new Viewpoint(targetX, targetY, yaw, pitch, seen / Math.tan(Math.toRadians(USUAL_FIELD / 2)), USUAL_FIELD);
     }
 
-    /** The same direction, with the box of floor in the middle and all of it in view. */
-    Viewpoint fitted(double lowX, double lowY, double highX, double highY, double width, double height) {
-        double middleX = (lowX + highX) / 2;
-        double middleY = (lowY + highY) / 2;
-        Viewpoint view = new Viewpoint(middleX, middleY, yawDegrees, pitchDegrees, LEAST_DISTANCE, fieldDegrees);
-        for (int i = 0; i < 200; i++) {
-            double room = 0.46;
-            boolean all = true;
-            for (double[] c : new double[][] {{lowX, lowY, 0}, {lowX, highY, 0}, {highX, lowY, 0}, {highX, highY, 0}, {lowX, lowY, 2.5}, {lowX, highY, 2.5}, {highX, highY, 2.5}, {highX, lowY, 2.5}}) {
-                Optional<Pixel> at = view.project(c[0], c[1], c[2], width, height);
-                all &= at.isPresent() && Math.abs(at.get().x - width / 2) < room * width && Math.abs(at.get().y - height / 2) < room * height;
+    /**
+     * The same direction, moved so that all points are in the middle of the view and fill it.
+     *
+     * @param points each x, y, z
+     */
+    Viewpoint fitted(List<double[]> points, double width, double height) {
+        double meanX = points.stream().mapToDouble(p -> p[0]).average().orElse(0);
+        double meanY = points.stream().mapToDouble(p -> p[1]).average().orElse(0);
+        Viewpoint fit = new Viewpoint(meanX, meanY, yawDegrees, pitchDegrees, 1000, fieldDegrees);
+        for (int i = 0; i < FIT_STEPS; i++) {
+            double[] box = {Double.MAX_VALUE, Double.MAX_VALUE, -Double.MAX_VALUE, -Double.MAX_VALUE};
+            for (double[] p : points) {
+                fit.project(p[0], p[1], p[2], width, height).ifPresent(at -> {
+                    box[0] = Math.min(box[0], at.x);
+                    box[1] = Math.min(box[1], at.y);
+                    box[2] = Math.max(box[2], at.x);
+                    box[3] = Math.max(box[3], at.y);
+                });
             }
-            if (all) {
-                return view;
-            }
-            view = new Viewpoint(middleX, middleY, yawDegrees, pitchDegrees, view.distance * 1.06, fieldDegrees);
+            Optional<Spot> middle = fit.floorAt((box[0] + box[2]) / 2, (box[1] + box[3]) / 2, width, height);
+            double filled = Math.max((box[2] - box[0]) / width, (box[3] - box[1]) / height) / FIT_SHARE;
+            double x = middle.map(Spot::x).orElse(meanX);
+            double y = middle.map(Spot::y).orElse(meanY);
+            fit = new Viewpoint(x, y, yawDegrees, pitchDegrees, fit.distance * Math.clamp(filled, 0.2, 3), fieldDegrees);
         }
-        return view;
+        return fit;
     }
 
     private static double dot(double[] a, double[] b) {

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.animation.AnimationTimer;
+import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -22,6 +23,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.card.JobCardView;
 import rhombic.desktop.floor.FloorGestures;
@@ -78,6 +80,7 @@ public final class MainWindow implements AutoCloseable {
     private Place place = Place.BUILD;
     private Edits.@Nullable Clip clip;
     private Optional<Integer> chosenPiece = Optional.empty();
+    private final PauseTransition fading = new PauseTransition(Duration.seconds(9));
     private long lastFrame;
     private double travel;
     private long shownNanos = -1;
@@ -159,6 +162,8 @@ public final class MainWindow implements AutoCloseable {
         message.setWrapText(true);
         message.setMaxWidth(520);
         message.setVisible(false);
+        message.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
+        fading.setOnFinished(e -> message.setVisible(false));
         hand.getStyleClass().add("hand");
         hand.setId("hand");
         hand.setVisible(false);
@@ -169,6 +174,7 @@ public final class MainWindow implements AutoCloseable {
         StackPane.setMargin(keys, new Insets(10, 0, 0, 12));
         StackPane.setAlignment(hand, Pos.TOP_CENTER);
         StackPane.setMargin(hand, new Insets(10, 0, 0, 0));
+        message.setMaxHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
         StackPane.setAlignment(message, Pos.BOTTOM_CENTER);
         StackPane.setMargin(message, new Insets(0, 0, 12, 0));
         middle.setMinSize(200, 120);
@@ -185,13 +191,13 @@ public final class MainWindow implements AutoCloseable {
     /** Goes to a place; floor and playhead stay as they are. */
     public void go(Place to) {
         place = to;
-        boolean showsStrips = to == Place.WATCH || to == Place.DIAGNOSE;
+        boolean showsStrips = to == Place.WATCH;
         strips.setVisible(showsStrips);
         strips.setManaged(showsStrips);
         root.setLeft(to == Place.BUILD ? shelf : null);
         root.setCenter(to == Place.COMPARE ? compare : middle);
         if (to == Place.DIAGNOSE) {
-            diagnose.setPrefWidth(Math.max(430, whole.getWidth() * 0.52));
+            diagnose.setPrefWidth(Math.max(430, Math.min(740, whole.getWidth() * 0.66)));
             root.setRight(diagnose);
         } else {
             card.setPrefWidth(CARD_WIDTH);
@@ -282,8 +288,10 @@ public final class MainWindow implements AutoCloseable {
     /** Says in one line, over the floor, what happened. */
     public void say(String text) {
         message.setText(text);
+        message.setMaxWidth(Math.min(560, 40 + 8 * text.length()));
         message.setGraphic(null);
         message.setVisible(!text.isEmpty());
+        fading.playFromStart();
     }
 
     private void offerLeftWork() {
@@ -293,6 +301,7 @@ public final class MainWindow implements AutoCloseable {
         }
         Journal.Left newest = left.getLast();
         say("Unsaved work on \u201c" + newest.study().name() + "\u201d was left behind.");
+        fading.stop();
         Button restore = quiet("Bring it back");
         restore.setId("restore-work");
         restore.setOnAction(e -> {

@@ -12,6 +12,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import rhombic.desktop.work.Outlook;
 import rhombic.desktop.work.Workbench;
@@ -40,11 +41,13 @@ final class ResultsPage extends VBox {
         this.compares = compares;
         getStyleClass().add("results");
         setId(compares ? "compare-page" : "diagnose-page");
-        setPadding(new Insets(18));
+        setPadding(new Insets(16, 12, 12, 14));
         heading.getStyleClass().add("card-heading");
         heading.setWrapText(true);
         note.getStyleClass().add("caption");
         note.setWrapText(true);
+        note.setMinHeight(Region.USE_PREF_SIZE);
+        balance.setMinHeight(Region.USE_PREF_SIZE);
         balance.setId("balance");
         balance.setWrapText(true);
         table.setId(compares ? "compare-table" : "results-table");
@@ -53,14 +56,14 @@ final class ResultsPage extends VBox {
         getChildren().addAll(heading, note, balance, table);
         List<String> columns = compares
                 ? List.of("Whole plant", "Now", "\u00b1", "Before the last edit", "\u00b1", "Difference", "\u00b1")
-                : List.of("Equipment", "In", "Out", "Content", "Most", "Stay", "95 % below", "Working", "Starved", "Blocked", "\u00b1");
+                : List.of("Equipment", "In", "Out", "Content", "Most", "Stay", "95 % in", "Working", "Starved", "Blocked", "\u00b1 work.");
         for (int i = 0; i < columns.size(); i++) {
             int at = i;
             TableColumn<Row, String> column = new TableColumn<>(columns.get(i));
             column.setCellValueFactory(row -> new SimpleStringProperty(row.getValue().cells.get(at)));
             column.setSortable(false);
             column.getStyleClass().add(i == 0 ? "text-column" : "number-column");
-            column.setPrefWidth(i == 0 ? 150 : compares ? 110 : 66);
+            column.setPrefWidth(i == 0 ? 122 : compares ? 130 : i == 5 || i == 6 ? 62 : i >= 7 && i <= 9 ? 60 : 52);
             table.getColumns().add(column);
         }
         if (!compares) {
