@@ -42,7 +42,7 @@ public final class Plant {
 
     private static final int STEPS_NAMED = 64;
     private static final int EVENTS_BETWEEN_CANCEL_CHECKS = 1024;
-    private static final int WARM_UP_PRIORITY = 0;
+    private static final int WARM_UP_PRIORITY = Simulator.LAST_PRIORITY;
 
     final Simulator simulator = new Simulator();
     final @Nullable TraceWriter trace;

@@ -70,7 +70,11 @@ final class StationNode extends Node {
         piece.arrivedNanos = now;
         tally.enters(now);
         if (freeCount > 0) {
-            start(place(free[--freeCount]), piece);
+            Place place = place(free[--freeCount]);
+            if (plant.trace != null) {
+                plant.trace.works(now, piece.id, index, place.number);
+            }
+            start(place, piece);
         } else {
             queue.add(piece);
             if (plant.trace != null) {
@@ -84,9 +88,6 @@ final class StationNode extends Node {
         place.begunNanos = plant.now();
         working++;
         plant.simulator.schedule(place, time.nextNanos());
-        if (plant.trace != null) {
-            plant.trace.works(plant.now(), piece.id, index, place.number);
-        }
         noteState();
     }
 
@@ -122,7 +123,11 @@ final class StationNode extends Node {
             free[freeCount++] = place.number;
             noteState();
         } else {
-            start(place, queue.takeOldest());
+            Piece next = queue.takeOldest();
+            if (plant.trace != null) {
+                plant.trace.begins(now, next.id, index, place.number);
+            }
+            start(place, next);
         }
         if (!line.isEmpty()) {
             plant.toAgenda(this);

@@ -1,5 +1,6 @@
 package rhombic.study;
 
+import java.io.Serializable;
 import java.util.OptionalInt;
 
 /**
@@ -50,5 +51,16 @@ public record Buffer(String name, Placement placement, OptionalInt room, Order o
     @Override
     public String kind() {
         return "Buffer";
+    }
+
+    /** Optional values can't be serialised, so this stands in for the record on its way. */
+    private record Stored(String name, Placement placement, int room, Order order) implements Serializable {
+        private Object readResolve() {
+            return new Buffer(name, placement, room == 0 ? OptionalInt.empty() : OptionalInt.of(room), order);
+        }
+    }
+
+    private Object writeReplace() {
+        return new Stored(name, placement, room.orElse(0), order);
     }
 }

@@ -1,7 +1,9 @@
 package rhombic.study;
 
+import java.io.Serializable;
 import java.util.Optional;
 import java.util.OptionalInt;
+import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Quantity;
 
 /**
@@ -69,5 +71,16 @@ public record GoodsIn(String name, Placement placement, String pieceType, Option
     /** The first arrival where one is set. */
     public Optional<Quantity> firstArrival() {
         return supply.flatMap(s -> s instanceof Supply.Spaced spaced ? spaced.first() : Optional.empty());
+    }
+
+    /** Optional values can't be serialised, so this stands in for the record on its way. */
+    private record Stored(String name, Placement placement, String pieceType, @Nullable Supply supply, WhenFull whenFull, int most) implements Serializable {
+        private Object readResolve() {
+            return new GoodsIn(name, placement, pieceType, Optional.ofNullable(supply), whenFull, most == 0 ? OptionalInt.empty() : OptionalInt.of(most));
+        }
+    }
+
+    private Object writeReplace() {
+        return new Stored(name, placement, pieceType, supply.orElse(null), whenFull, most.orElse(0));
     }
 }

@@ -2,6 +2,7 @@ package rhombic.study;
 
 import java.io.Serializable;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 
@@ -31,5 +32,16 @@ public record Link(String from, String to, Optional<Quantity> share) implements 
 
     public boolean joins(String name) {
         return from.equals(name) || to.equals(name);
+    }
+
+    /** Optional values can't be serialised, so this stands in for the record on its way. */
+    private record Stored(String from, String to, @Nullable Quantity share) implements Serializable {
+        private Object readResolve() {
+            return new Link(from, to, Optional.ofNullable(share));
+        }
+    }
+
+    private Object writeReplace() {
+        return new Stored(from, to, share.orElse(null));
     }
 }

@@ -1,6 +1,8 @@
 package rhombic.study;
 
+import java.io.Serializable;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
 
 /**
@@ -51,5 +53,16 @@ public record Station(String name, Placement placement, int places, int inputRoo
     @Override
     public String kind() {
         return "Station";
+    }
+
+    /** Optional values can't be serialised, so this stands in for the record on its way. */
+    private record Stored(String name, Placement placement, int places, int inputRoom, @Nullable Distribution time) implements Serializable {
+        private Object readResolve() {
+            return new Station(name, placement, places, inputRoom, Optional.ofNullable(time));
+        }
+    }
+
+    private Object writeReplace() {
+        return new Stored(name, placement, places, inputRoom, time.orElse(null));
     }
 }

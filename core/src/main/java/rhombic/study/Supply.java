@@ -2,6 +2,7 @@ package rhombic.study;
 
 import java.io.Serializable;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
@@ -40,6 +41,17 @@ public sealed interface Supply extends Serializable {
 
         public Spaced withFirst(Optional<Quantity> newFirst) {
             return new Spaced(between, pieces, newFirst);
+        }
+
+        /** Optional values can't be serialised, so this stands in for the record on its way. */
+        private record Stored(Distribution between, int pieces, @Nullable Quantity first) implements Serializable {
+            private Object readResolve() {
+                return new Spaced(between, pieces, Optional.ofNullable(first));
+            }
+        }
+
+        private Object writeReplace() {
+            return new Stored(between, pieces, first.orElse(null));
         }
     }
 

@@ -147,9 +147,10 @@ public final class Moment {
                 in[node]++;
                 put(new PieceSpot(piece, slot, time, node, -1, PieceSpot.Doing.WAITS, -1, -1, time));
             }
-            case WAITS -> move(piece, node, -1, PieceSpot.Doing.WAITS, -1);
-            case WORKS -> move(piece, node, slot, PieceSpot.Doing.IS_WORKED_ON, -1);
-            case DONE -> move(piece, node, slot & 0xffff, PieceSpot.Doing.IS_DONE, (slot >>> 16) - 1);
+            case WAITS -> enter(piece, node, -1, PieceSpot.Doing.WAITS);
+            case WORKS -> enter(piece, node, slot, PieceSpot.Doing.IS_WORKED_ON);
+            case BEGINS -> change(piece, slot, PieceSpot.Doing.IS_WORKED_ON, -1);
+            case DONE -> change(piece, slot & 0xffff, PieceSpot.Doing.IS_DONE, (slot >>> 16) - 1);
             case GONE -> {
                 take(pieces.remove(piece));
                 in[node]++;
@@ -169,18 +170,25 @@ public final class Moment {
         stateSince[node] = time;
     }
 
-    private void move(int piece, int node, int place, PieceSpot.Doing doing, int way) {
-        PieceSpot before = pieces.get(piece);
-        if (before == null) {
+    /** The piece comes to the equipment, which may be the one it was at. */
+    private void enter(int piece, int node, int place, PieceSpot.Doing doing) {
+        PieceSpot before = known(piece);
+        take(before);
+        in[node]++;
+        put(new PieceSpot(piece, before.type(), before.bornNanos(), node, place, doing, -1, before.node(), timeNanos));
+    }
+
+    private void change(int piece, int place, PieceSpot.Doing doing, int way) {
+        PieceSpot before = known(piece);
+        put(new PieceSpot(piece, before.type(), before.bornNanos(), before.node(), place, doing, way, before.fromNode(), timeNanos));
+    }
+
+    private PieceSpot known(int piece) {
+        PieceSpot spot = pieces.get(piece);
+        if (spot == null) {
             throw new IllegalStateException("The trace moves piece " + piece + ", which never came in");
         }
-        int from = before.fromNode();
-        if (before.node() != node) {
-            take(before);
-            in[node]++;
-            from = before.node();
-        }
-        put(new PieceSpot(piece, before.type(), before.bornNanos(), node, place, doing, way, from, timeNanos));
+        return spot;
     }
 
     private void put(PieceSpot spot) {

@@ -11,10 +11,12 @@ final class Segment {
     enum What {
         /** A piece came into being at a goods in; the slot holds its type. */
         BORN,
-        /** A piece waits at the equipment. */
+        /** A piece came to the equipment and waits there. */
         WAITS,
-        /** Work on a piece began at a place of the equipment. */
+        /** A piece came to the equipment and is worked on at once. */
         WORKS,
+        /** Work began on a piece that has waited at the equipment. */
+        BEGINS,
         /** Work ended and the piece could not go on at once; the upper half of the slot names the way it waits for. */
         DONE,
         /** A piece left the plant. */

@@ -107,8 +107,12 @@ public final class Trace {
                 break;
             }
             for (int r = 0; r < segment.size() && segment.times[r] <= untilNanos; r++) {
-                boolean stay = segment.whats[r] <= Segment.What.GONE.ordinal() && segment.pieces[r] == piece;
-                if (stay && segment.nodes[r] != node) {
+                Segment.What what = Segment.What.ALL[segment.whats[r]];
+                boolean comes = switch (what) {
+                    case BORN, WAITS, WORKS, GONE -> segment.pieces[r] == piece;
+                    case BEGINS, DONE, AWAY, STATE -> false;
+                };
+                if (comes) {
                     if (node >= 0) {
                         visits.add(new Visit(node, since, segment.times[r]));
                     }

@@ -57,8 +57,14 @@ public final class TraceWriter {
         add(timeNanos, piece, node, 0, Segment.What.WAITS);
     }
 
+    /** Work begins on a piece that has just come. */
     public void works(long timeNanos, int piece, int node, int place) {
         add(timeNanos, piece, node, place, Segment.What.WORKS);
+    }
+
+    /** Work begins on a piece that has waited there. */
+    public void begins(long timeNanos, int piece, int node, int place) {
+        add(timeNanos, piece, node, place, Segment.What.BEGINS);
     }
 
     /** @param way index of the only way out the piece waits for; -1 if any will do */
