@@ -13,6 +13,7 @@ import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
 import rhombic.study.Study;
+import rhombic.testplants.RandomStudies;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
 import rhombic.trace.TraceWriter;

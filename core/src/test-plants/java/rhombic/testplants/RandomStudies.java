@@ -1,4 +1,4 @@
-package rhombic.plant;
+package rhombic.testplants;
 
 import java.util.ArrayList;
 import java.util.List;

@@ -1,0 +1,175 @@
+package rhombic.formats.study;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.JsonSchema;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import rhombic.testplants.RandomStudies;
+import rhombic.study.Study;
+
+class StudyFileTest {
+    private static final Path DEMO = Path.of("../demo/heat-pump-line.rhombic.json");
+    private static final JsonSchema SCHEMA = schema();
+
+    private static JsonSchema schema() {
+        try {
+            return JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.readString(Path.of("../docs/study.schema.json")));
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    private static Set<?> schemaFaults(String text) throws IOException {
+        return SCHEMA.validate(new ObjectMapper().readTree(text));
+    }
+
+    private static List<StudyFormatException.Fault> faults(String text) {
+        return assertThrows(StudyFormatException.class, () -> StudyReader.read(text)).faults();
+    }
+
+    @Property(tries = 150)
+    void whatWasWrittenReadsAsTheSameStudyAndFitsTheSchema(@ForAll long seed) throws Exception {
+        Study study = RandomStudies.of(seed);
+        String text = StudyWriter.write(study);
+        assertEquals(study, StudyReader.read(text));
+        assertEquals(text, StudyWriter.write(StudyReader.read(text)));
+        assertEquals(Set.of(), schemaFaults(text));
+    }
+
+    @Test
+    void theDemoFitsTheSchemaAndIsWrittenAsItStands() throws Exception {
+        String text = Files.readString(DEMO);
+        assertEquals(Set.of(), schemaFaults(text));
+        assertEquals(text, StudyWriter.write(StudyReader.open(DEMO)));
+    }
+
+    /** Whatever is done to a file, it is read or refused with a place; nothing else is thrown, and soon. */
+    @Property(tries = 400)
+    void aMutilatedFileIsRefusedInWordsWithinASecond(@ForAll long seed) throws Exception {
+        byte[] bytes = Files.readAllBytes(DEMO);
+        Random random = new Random(seed);
+        byte[] broken = mutilated(bytes, random);
+        assertTimeoutPreemptively(Duration.ofSeconds(1), () -> {
+            try {
+                StudyReader.read(new String(broken, StandardCharsets.UTF_8));
+            } catch (StudyFormatException e) {
+                assertTrue(!e.faults().isEmpty() && e.faults().stream().noneMatch(f -> f.place().isBlank() || f.message().isBlank()));
+            }
+        });
+    }
+
+    private static byte[] mutilated(byte[] bytes, Random random) {
+        byte[] copy = bytes.clone();
+        switch (random.nextInt(4)) {
+            case 0 -> copy = java.util.Arrays.copyOf(copy, random.nextInt(copy.length));
+            case 1 -> {
+                for (int i = 0; i < 1 + random.nextInt(5); i++) {
+                    copy[random.nextInt(copy.length)] = (byte) random.nextInt(256);
+                }
+            }
+            case 2 -> {
+                int from = random.nextInt(copy.length);
+                int to = from + random.nextInt(copy.length - from);
+                byte[] cut = new byte[copy.length - (to - from)];
+                System.arraycopy(copy, 0, cut, 0, from);
+                System.arraycopy(copy, to, cut, from, copy.length - to);
+                copy = cut;
+            }
+            default -> {
+                String text = new String(copy, StandardCharsets.UTF_8);
+                String[] swaps = {"null", "-1", "[]", "{}", "1e999", "\"\"", "true", "99999999999999999999"};
+                int at = text.indexOf(": ", random.nextInt(text.length() / 2));
+                int end = text.indexOf('\n', at);
+                copy = (text.substring(0, at + 2) + swaps[random.nextInt(swaps.length)] + text.substring(end)).getBytes(StandardCharsets.UTF_8);
+            }
+        }
+        return copy;
+    }
+
+    private static final String SMALL = """
+            {"rhombicStudy": 1, "name": "Small",
+             "run": {"start": "2027-01-04T06:00", "length": "8 h", "warmUp": "0 h", "seed": 1, "replications": 3},
+             "pieceTypes": [{"name": "Box", "length": "1 m", "width": "1 m", "height": "1 m", "colour": "#112233"}],
+             "equipment": [
+              {"kind": "goods in", "name": "In", "at": {"x": "0 m", "y": "0 m", "turned": 0}, "pieceType": "Box", "supply": {"between": "75 s", "pieces": 1}, "whenFull": "wait"},
+              {"kind": "station", "name": "S", "at": {"x": "4 m", "y": "0 m", "turned": 0}, "places": 1, "inputRoom": 0, "time": "60 s"}],
+             "links": [{"from": "In", "to": "S"}]}
+            """;
+
+    @Test
+    void aSmallFileIsReadWhole() throws Exception {
+        Study study = StudyReader.read(SMALL);
+        assertEquals(List.of("In", "S"), study.equipment().stream().map(rhombic.study.Equipment::name).toList());
+        assertEquals(1, study.links().size());
+    }
+
+    /** Each fault is told with its place and what to do. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '~', value = {
+        "\"time\": \"60 s\" | \"time\": 60 | equipment[1].time | 60 has no unit: write 60 s, 60 min or 60 h",
+        "\"time\": \"60 s\" | \"time\": \"60 m\" | equipment[1].time | is not a unit of a time",
+        "\"time\": \"60 s\" | \"time\": \"-60 s\" | equipment[1].time | must not be negative",
+        "\"time\": \"60 s\" | \"tiem\": \"60 s\" | equipment[1].tiem | is not a field known here",
+        "\"places\": 1 | \"places\": 1.5 | equipment[1].places | must be a whole number without a unit",
+        "\"places\": 1 | \"places\": 0 | equipment[1] | The places of a station must be a whole number from 1",
+        "\"places\": 1, | ~~ | equipment[1].places | is missing: add \"places\"",
+        "\"kind\": \"station\" | \"kind\": \"robot\" | equipment[1].kind | must be",
+        "\"x\": \"4 m\" | \"x\": \"4 km/h\" | equipment[1].at.x | is not a unit of a length",
+        "\"x\": \"4 m\" | \"x\": \"99999 m\" | equipment[1].at | must be within",
+        "\"turned\": 0}, \"places\" | \"turned\": \"north\"}, \"places\" | equipment[1].at.turned | must be a number",
+        "\"to\": \"S\" | \"to\": \"T\" | the file | There is no equipment",
+        "\"name\": \"S\" | \"name\": \"In\" | the file | Two pieces of equipment are called",
+        "\"pieceType\": \"Box\" | \"pieceType\": \"Crate\" | the file | There is no piece type",
+        "\"length\": \"8 h\" | \"length\": \"0 h\" | run | must be above 0",
+        "\"seed\": 1 | \"seed\": \"one\" | run.seed | must be a whole number",
+        "\"replications\": 3 | \"replications\": null | run.replications | must not be null",
+        "\"start\": \"2027-01-04T06:00\" | \"start\": \"tomorrow\" | run.start | must be a date and time",
+        "\"rhombicStudy\": 1 | \"rhombicStudy\": 7 | rhombicStudy | open it with a newer program",
+        "\"rhombicStudy\": 1, | ~~ | rhombicStudy | this is not a Rhombic study",
+        "\"name\": \"Small\" | \"name\": \"Small\", \"name\": \"Again\" | line 1, column | Duplicate field",
+        "\"seed\": 1 | \"seed\": NaN | line 2, column | can't be read as JSON",
+        "\"links\": [{\"from\": \"In\", \"to\": \"S\"}] | \"links\": {} | links | must be a list",
+        "\"whenFull\": \"wait\" | \"whenFull\": \"explode\" | equipment[0].whenFull | must be one of"})
+    void faultsAreToldAtTheirPlace(String what, String instead, String place, String message) {
+        String broken = SMALL.replace(what.strip(), instead == null ? "" : instead.strip());
+        assertTrue(!broken.equals(SMALL), "the replacement must hit");
+        List<StudyFormatException.Fault> faults = faults(broken);
+        assertTrue(faults.stream().anyMatch(f -> f.place().startsWith(place) && f.message().contains(message)), faults.toString());
+    }
+
+    @Test
+    void allFaultsAreToldAtOnce() {
+        List<StudyFormatException.Fault> faults = faults(SMALL.replace("\"time\": \"60 s\"", "\"time\": 60").replace("\"8 h\"", "8").replace("#112233", "red"));
+        assertEquals(List.of("run.length", "pieceTypes[0]", "equipment[1].time"), faults.stream().map(StudyFormatException.Fault::place).toList());
+    }
+
+    @Test
+    void whatIsNoFileIsRefused(@TempDir Path folder) throws Exception {
+        assertThrows(IOException.class, () -> StudyReader.open(folder.resolve("missing.rhombic.json")));
+        assertTrue(assertThrows(IOException.class, () -> StudyReader.open(folder)).getMessage().contains("it is a folder"));
+        Path binary = Files.write(folder.resolve("binary"), new byte[] {(byte) 0xff, (byte) 0xfe, 0, 1, 2});
+        assertTrue(assertThrows(StudyFormatException.class, () -> StudyReader.open(binary)).getMessage().contains("not text in UTF-8"));
+        assertThrows(StudyFormatException.class, () -> StudyReader.read("[".repeat(100_000)));
+        assertThrows(StudyFormatException.class, () -> StudyReader.read(""));
+        assertThrows(StudyFormatException.class, () -> StudyReader.read("[]"));
+    }
+}
