@@ -157,11 +157,12 @@ final class Sentences {
 
     private List<Sentence> ways(Equipment thing) {
         List<Link> links = study.linksFrom(thing.name());
+        boolean byShares = links.stream().anyMatch(link -> link.share().isPresent());
         List<Sentence> all = new ArrayList<>();
         for (int i = 0; i < links.size(); i++) {
             Link link = links.get(i);
             all.add(new Sentence(
-                    words(i == 0 ? "Hands on to " : link.share().isPresent() ? "and to " : "or, if that is full, to "),
+                    words(i == 0 ? "Hands on to " : byShares ? "and to " : "or, if that is full, to "),
                     picked("way " + (i + 1), link.to(), List.of("keep this way", "prefer it", "take the link out"), text -> way(link, text)),
                     words(link.share().isPresent() ? ", " : "  "),
                     typed("share " + (i + 1), link.share().map(Quantity::toString).orElse("+ share"), link.share().map(Quantity::toString).orElse(""),

@@ -1,0 +1,264 @@
+package rhombic.desktop.frame;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.BooleanSupplier;
+import javafx.geometry.Point2D;
+import javafx.scene.control.Label;
+import javafx.scene.control.TableView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
+import rhombic.desktop.RhombicApp;
+import rhombic.desktop.work.RecentFiles;
+import rhombic.desktop.work.Workbench;
+import rhombic.formats.file.Journal;
+import rhombic.formats.study.StudyReader;
+import rhombic.study.Equipment;
+import rhombic.study.Link;
+import rhombic.study.Station;
+import rhombic.study.Study;
+
+/** The real window, worked by mouse and keys. */
+@ExtendWith(ApplicationExtension.class)
+class WindowTest {
+    @TempDir
+    static Path folder;
+
+    private MainWindow window;
+    private Path answer;
+
+    @Start
+    void start(Stage stage) throws Exception {
+        RhombicApp.prepare();
+        Path state = Files.createTempDirectory(folder, "state");
+        answer = state.resolve("line.rhombic.json");
+        FileAsker asker = new FileAsker() {
+            @Override
+            public Optional<Path> toOpen() {
+                return Optional.of(answer);
+            }
+
+            @Override
+            public Optional<Path> toSave(String suggested) {
+                return Optional.of(answer);
+            }
+        };
+        window = new MainWindow(new Workbench(Study.empty()), asker, new Journal(state.resolve("journal")), new RecentFiles(state));
+        stage.setScene(RhombicApp.scene(window.root(), 1270, 780));
+        stage.setX(0);
+        stage.setY(0);
+        stage.show();
+    }
+
+    @BeforeEach
+    void lookAtTheFloor(FxRobot robot) {
+        robot.interact(() -> window.floor().fit(Set.of()));
+        robot.interact(() -> window.floor().requestFocus());
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    @AfterEach
+    void end(FxRobot robot) {
+        robot.interact(window::close);
+    }
+
+    private Study study() {
+        return window.bench().study();
+    }
+
+    private Point2D onScreen(double x, double y, double z) {
+        var pixel = window.floor().pixelOf(x, y, z).orElseThrow();
+        return window.floor().localToScreen(pixel.x(), pixel.y());
+    }
+
+    private static void await(BooleanSupplier condition) {
+        try {
+            WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS, () -> {
+                boolean[] holds = new boolean[1];
+                WaitForAsyncUtils.asyncFx(() -> holds[0] = condition.getAsBoolean()).get();
+                return holds[0];
+            });
+        } catch (TimeoutException e) {
+            throw new AssertionError("waited 30 s in vain", e);
+        }
+    }
+
+    private void place(FxRobot robot, String family, String thing, double... xy) {
+        robot.clickOn("#family-" + family).clickOn("#thing-" + thing);
+        for (int i = 0; i < xy.length; i += 2) {
+            robot.clickOn(onScreen(xy[i], xy[i + 1], 0));
+        }
+        robot.push(KeyCode.ESCAPE);
+        robot.clickOn("#family-" + family);
+    }
+
+    private void buildLine(FxRobot robot) {
+        place(robot, "in-out", "goods-in", -8, 0);
+        place(robot, "work", "station", -3, 0, 2, 0);
+        place(robot, "in-out", "goods-out", 7, 0);
+        robot.interact(() -> window.bench().select(Set.of()));
+        robot.interact(() -> window.floor().requestFocus());
+        robot.push(KeyCode.L);
+        robot.clickOn(onScreen(-8, 0, 0)).clickOn(onScreen(-3, 0, 0.5)).clickOn(onScreen(2, 0, 0.5)).clickOn(onScreen(7, 0, 0));
+        robot.push(KeyCode.ESCAPE);
+    }
+
+    private String text(FxRobot robot, String id) {
+        return robot.lookup("#" + id).queryAs(Label.class).getText();
+    }
+
+    @Test
+    void aLineIsBuiltRunScrubbedUndoneSavedAndOpened(FxRobot robot) throws Exception {
+        buildLine(robot);
+        assertEquals(List.of("Goods in", "Station 1", "Station 2", "Goods out"), study().equipment().stream().map(Equipment::name).toList());
+        assertEquals(List.of(new Link("Goods in", "Station 1"), new Link("Station 1", "Station 2"), new Link("Station 2", "Goods out")), study().links());
+        await(() -> window.outlook().last().filter(f -> f.summary().study().equals(study())).isPresent());
+        assertEquals(40, Double.parseDouble(text(robot, "outlook-throughput")), 2, "exponential(90 s) brings 40 an hour");
+
+        robot.push(KeyCode.DIGIT2);
+        await(() -> window.player().writtenNanos() >= window.player().lengthNanos());
+        robot.push(KeyCode.END);
+        await(() -> window.player().moment().orElseThrow().left() > 200);
+        Point2D third = window.strips().localToScreen(window.strips().getWidth() / 3, 60);
+        robot.clickOn(third);
+        await(() -> window.player().playheadNanos() < window.player().lengthNanos() / 2);
+        long left = window.player().moment().orElseThrow().left();
+        assertTrue(left > 30 && left < 200, "scrubbed back to " + left);
+        robot.push(KeyCode.SPACE);
+        await(() -> window.player().isPlaying() && window.player().moment().orElseThrow().left() > left);
+        robot.push(KeyCode.SPACE);
+        assertFalse(window.player().isPlaying());
+        robot.push(KeyCode.DIGIT1);
+
+        Study built = study();
+        robot.push(KeyCode.CONTROL, KeyCode.S);
+        await(() -> Files.exists(answer) && window.bench().isSaved());
+        assertEquals(built, StudyReader.open(answer));
+        while (window.bench().canUndo()) {
+            robot.push(KeyCode.CONTROL, KeyCode.Z);
+        }
+        assertEquals(Study.empty(), study());
+        robot.push(KeyCode.CONTROL, KeyCode.O);
+        robot.push(KeyCode.CONTROL, KeyCode.O);
+        await(() -> study().equals(built));
+
+        robot.push(KeyCode.DIGIT4);
+        await(() -> robot.lookup("#compare-table").queryAs(TableView.class).getItems().size() == 7);
+    }
+
+    @Test
+    void wrongTokensAreRefusedInPlaceAndRightOnesTaken(FxRobot robot) {
+        place(robot, "work", "station", 0, 0);
+        robot.interact(() -> window.bench().select("Station 1"));
+        robot.clickOn("#token-time");
+        robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText("90"));
+        robot.clickOn("#editor-field").push(KeyCode.ENTER);
+        assertEquals("90 has no unit: write 90 s, 90 min or 90 h", text(robot, "editor-message"));
+        assertEquals("60 s", ((Station) study().equipment().getFirst()).time().orElseThrow().toString());
+        robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText("1.5 min"));
+        robot.clickOn("#editor-field").push(KeyCode.ENTER);
+        assertEquals("1.5 min", ((Station) study().equipment().getFirst()).time().orElseThrow().toString());
+        robot.clickOn("#token-name");
+        robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText("Saw"));
+        robot.clickOn("#editor-field").push(KeyCode.ENTER);
+        assertEquals(Set.of("Saw"), window.bench().selection());
+        robot.clickOn("#token-input-room").push(KeyCode.ESCAPE);
+        assertTrue(robot.lookup("#editor").tryQuery().isEmpty());
+    }
+
+    @Test
+    void thingsAreMovedBoxSelectedCopiedAndDeletedByHand(FxRobot robot) {
+        place(robot, "work", "station", -4, 0, 4, 0);
+        robot.drag(onScreen(-4, 0, 0.4), MouseButton.PRIMARY).moveTo(onScreen(-2, 2, 0.4)).moveTo(onScreen(-4, 3, 0.4)).drop();
+        assertTrue(study().find("Station 1").orElseThrow().placement().yMetres() > 1.5);
+        robot.interact(() -> window.floor().fit(Set.of()));
+        Point2D corner = window.floor().localToScreen(window.floor().getWidth() - 6, window.floor().getHeight() - 6);
+        robot.drag(window.floor().localToScreen(6, 30), MouseButton.PRIMARY).moveTo(window.floor().localToScreen(200, 200)).moveTo(corner).drop();
+        assertEquals(Set.of("Station 1", "Station 2"), window.bench().selection());
+        robot.push(KeyCode.CONTROL, KeyCode.D);
+        assertEquals(4, study().equipment().size());
+        assertEquals(Set.of("Station 3", "Station 4"), window.bench().selection());
+        robot.push(KeyCode.R);
+        assertEquals(90, study().find("Station 3").orElseThrow().placement().turnedDegrees());
+        robot.push(KeyCode.DELETE);
+        assertEquals(2, study().equipment().size());
+    }
+
+    @Test
+    void aLinkIsDraggedFromItsRhombus(FxRobot robot) {
+        place(robot, "work", "station", -4, 0, 4, 0);
+        robot.interact(() -> window.bench().select("Station 1"));
+        robot.drag(onScreen(-4 + 1 + 0.35, 0, 0.1), MouseButton.PRIMARY).moveTo(onScreen(0, 0, 0)).moveTo(onScreen(4, 0, 0.5)).drop();
+        assertEquals(List.of(new Link("Station 1", "Station 2")), study().links());
+    }
+
+    @Test
+    void aFewLettersPlaceAThingAndFindIt(FxRobot robot) {
+        robot.moveTo(onScreen(2, 1, 0));
+        robot.push(KeyCode.SLASH);
+        robot.interact(() -> robot.lookup("#find-field").queryAs(TextField.class).setText("buf"));
+        robot.push(KeyCode.ENTER);
+        assertEquals(Set.of("Buffer 1"), study().names());
+        robot.push(KeyCode.ESCAPE);
+        robot.push(KeyCode.ESCAPE);
+        robot.push(KeyCode.SLASH);
+        robot.interact(() -> robot.lookup("#find-field").queryAs(TextField.class).setText("watch"));
+        robot.push(KeyCode.ENTER);
+        assertTrue(window.strips().isVisible());
+    }
+
+    @Test
+    void aPieceThatIsClickedSaysWhatItDoes(FxRobot robot) {
+        buildLine(robot);
+        await(() -> window.player().writtenNanos() >= window.player().lengthNanos());
+        robot.interact(() -> window.player().seek(3_600_000_000_000L * 2));
+        await(() -> window.player().moment().orElseThrow().at(1).stream().anyMatch(s -> s.place() >= 0));
+        WaitForAsyncUtils.waitForFxEvents();
+        int piece = window.player().moment().orElseThrow().at(1).iterator().next().piece();
+        await(() -> window.floor().pixelOfPiece(piece).isPresent());
+        var pixel = window.floor().pixelOfPiece(piece).orElseThrow();
+        robot.clickOn(window.floor().localToScreen(pixel.x(), pixel.y()));
+        assertEquals("Piece, piece " + (piece + 1), text(robot, "piece-title"));
+        assertTrue(text(robot, "piece-doing").contains("Station 1"), text(robot, "piece-doing"));
+    }
+
+    @Test
+    void aFileThatIsPulledAwayOrDamagedIsToldAndNothingIsLost(FxRobot robot) throws Exception {
+        place(robot, "work", "station", 0, 0);
+        Study built = study();
+        robot.push(KeyCode.CONTROL, KeyCode.S);
+        await(() -> window.bench().isSaved());
+        Files.delete(answer);
+        robot.push(KeyCode.CONTROL, KeyCode.S);
+        await(() -> Files.exists(answer));
+        assertEquals(built, StudyReader.open(answer));
+        Files.writeString(answer, "{ half a file");
+        robot.push(KeyCode.CONTROL, KeyCode.O);
+        await(() -> text(robot, "message").contains("can't be read"));
+        assertTrue(text(robot, "message").contains("line 1"), text(robot, "message"));
+        assertEquals(built, study());
+        robot.push(KeyCode.CONTROL, KeyCode.S);
+        await(() -> text(robot, "message").contains("changed by another program"));
+        assertEquals("{ half a file", Files.readString(answer));
+    }
+}

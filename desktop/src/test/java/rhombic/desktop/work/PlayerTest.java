@@ -1,0 +1,142 @@
+package rhombic.desktop.work;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import rhombic.experiment.Response;
+import rhombic.formats.study.StudyReader;
+import rhombic.quantity.Quantity;
+import rhombic.study.Station;
+import rhombic.study.Study;
+import rhombic.trace.EquipmentState;
+import rhombic.trace.Moment;
+
+class PlayerTest {
+    private static final long HOUR = 3_600_000_000_000L;
+
+    private final Player player = new Player();
+    private Study study;
+
+    @BeforeEach
+    void load() throws Exception {
+        study = StudyReader.open(Path.of("../demo/heat-pump-line.rhombic.json"));
+        player.load(study);
+        await(() -> player.writtenNanos() >= player.lengthNanos());
+    }
+
+    @AfterEach
+    void end() {
+        player.close();
+    }
+
+    private static void await(BooleanSupplier condition) throws InterruptedException {
+        for (int i = 0; i < 2000 && !condition.getAsBoolean(); i++) {
+            TimeUnit.MILLISECONDS.sleep(10);
+        }
+        assertTrue(condition.getAsBoolean(), "waited 20 s in vain");
+    }
+
+    @Test
+    void playingMovesThePlayheadByTheSpeedAndStopsAtTheEnd() {
+        player.setSpeedIndex(5);
+        player.play();
+        player.pass(2);
+        assertEquals(120_000_000_000L, player.playheadNanos());
+        player.seek(player.lengthNanos() - 1);
+        player.pass(1);
+        assertEquals(player.lengthNanos(), player.playheadNanos());
+        assertFalse(player.isPlaying());
+        player.play();
+        assertEquals(0, player.playheadNanos(), "playing at the end begins anew");
+    }
+
+    @Test
+    void scrubbingBackShowsTheSameMoment() {
+        player.seek(3 * HOUR);
+        long entered = player.moment().orElseThrow().entered();
+        player.seek(7 * HOUR);
+        assertTrue(player.moment().orElseThrow().entered() > entered);
+        player.seek(3 * HOUR);
+        assertEquals(entered, player.moment().orElseThrow().entered());
+    }
+
+    @Test
+    void oneStepShowsTheNextEvent() {
+        player.seek(HOUR);
+        assertTrue(player.stepOne());
+        long first = player.playheadNanos();
+        assertTrue(first > HOUR);
+        player.stepOne();
+        assertTrue(player.playheadNanos() > first);
+    }
+
+    @Test
+    void anEditKeepsThePlayheadAndShowsTheNewRunThere() throws Exception {
+        player.seek(6 * HOUR);
+        Moment before = player.moment().orElseThrow();
+        long out = before.left();
+        player.load(study.changed("Brazing 1", e -> ((Station) e).withPlaces(2)));
+        await(() -> player.writtenNanos() >= 6 * HOUR);
+        assertEquals(6 * HOUR, player.playheadNanos());
+        assertTrue(player.moment().orElseThrow().left() > out);
+    }
+
+    @Test
+    void stripsGatherEveryStateAsTheTraceGrows() {
+        StripLog log = new StripLog(player.trace().orElseThrow(), study.equipment().size());
+        assertTrue(log.update());
+        assertFalse(log.update(), "nothing new");
+        int leakTest = study.equipment().indexOf(study.find("Leak test").orElseThrow());
+        byte[] strip = log.dominant(leakTest, 0, 8 * HOUR, 4000);
+        long working = java.util.stream.IntStream.range(0, strip.length).filter(i -> strip[i] == EquipmentState.WORKING.ordinal()).count();
+        player.seek(8 * HOUR);
+        double share = player.moment().orElseThrow().share(leakTest, EquipmentState.WORKING);
+        assertEquals(share, working / 4000.0, 0.02);
+    }
+
+    @Test
+    void aTenYearRunCanBeWatchedAndLeft() throws Exception {
+        player.load(study.withPlan(study.plan().withLength(Quantity.parse("3650 d", rhombic.quantity.Dimension.TIME))));
+        await(() -> player.writtenNanos() > 24 * HOUR);
+        player.seek(20 * HOUR);
+        assertTrue(player.moment().orElseThrow().entered() > 500);
+    }
+
+    @Test
+    void theOutlookTellsTheChangeOfEachEditAndDropsWhatIsOutdated() throws Exception {
+        ConcurrentLinkedQueue<Runnable> window = new ConcurrentLinkedQueue<>();
+        List<Outlook.State> heard = new ArrayList<>();
+        try (Outlook outlook = new Outlook(window::add, heard::add)) {
+            outlook.refresh(study);
+            await(() -> drained(window) && outlook.last().isPresent());
+            Study slow = study.changed("Brazing 1", e -> ((Station) e).withPlaces(1));
+            outlook.refresh(slow.withPlan(slow.plan().withSeed(99)));
+            Study better = study.changed("Brazing 1", e -> ((Station) e).withPlaces(2));
+            outlook.refresh(better);
+            await(() -> drained(window) && outlook.last().filter(f -> f.summary().study().equals(better)).isPresent());
+            Outlook.State.Fresh fresh = outlook.last().orElseThrow();
+            assertTrue(fresh.change(Response.THROUGHPUT).orElseThrow().mean() > 1, "a second brazing place helps");
+            assertTrue(fresh.change(Response.THROUGHPUT).orElseThrow().isClear());
+            assertEquals("Leak test", fresh.limit().orElseThrow().place());
+            outlook.refresh(Study.empty());
+            assertEquals(new Outlook.State.Empty(), heard.getLast());
+        }
+    }
+
+    private static boolean drained(ConcurrentLinkedQueue<Runnable> window) {
+        for (Runnable next = window.poll(); next != null; next = window.poll()) {
+            next.run();
+        }
+        return true;
+    }
+}

@@ -1,0 +1,92 @@
+package rhombic.desktop.work;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.times;
+import static org.mockito.Mockito.verify;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import rhombic.study.Equipment;
+import rhombic.study.Placement;
+import rhombic.study.Study;
+
+class WorkbenchTest {
+    private final Workbench bench = new Workbench(Study.empty());
+
+    private void place(Edits.Kind kind, double x, double y) {
+        Equipment thing = Edits.made(kind, bench.study(), Placement.at(x, y));
+        bench.edit("place " + thing.name(), study -> Edits.placed(study, thing));
+    }
+
+    @Test
+    void undoAndRedoRestoreEveryValue() {
+        Random random = new Random(3);
+        List<Study> values = new java.util.ArrayList<>(List.of(bench.study()));
+        for (int i = 0; i < 40; i++) {
+            place(Edits.Kind.values()[random.nextInt(4)], random.nextInt(60), random.nextInt(60));
+            values.add(bench.study());
+        }
+        for (int i = values.size() - 2; i >= 0; i--) {
+            assertTrue(bench.undo().isPresent());
+            assertEquals(values.get(i), bench.study());
+        }
+        assertEquals(Optional.empty(), bench.undo());
+        for (int i = 1; i < values.size(); i++) {
+            bench.redo();
+            assertEquals(values.get(i), bench.study());
+        }
+        bench.undo();
+        place(Edits.Kind.BUFFER, 90, 90);
+        assertFalse(bench.canRedo(), "a new edit ends the old future");
+    }
+
+    @Test
+    void anEditThatBreaksARuleChangesNothing() {
+        place(Edits.Kind.BUFFER, 0, 0);
+        Study before = bench.study();
+        assertThrows(IllegalArgumentException.class, () -> bench.edit("double", s -> s.with(s.equipment().getFirst())));
+        assertEquals(before, bench.study());
+    }
+
+    @Test
+    void listenersHearOfRealChangesOnly() {
+        Workbench.Listener listener = mock(Workbench.Listener.class);
+        bench.addListener(listener);
+        bench.edit("nothing", s -> s);
+        verify(listener, never()).studyChanged();
+        place(Edits.Kind.STATION, 0, 0);
+        bench.select("Station 1");
+        bench.select("Station 1");
+        verify(listener, times(1)).studyChanged();
+        verify(listener, times(1)).selectionChanged();
+    }
+
+    @Test
+    void whatIsGoneIsNotSelected() {
+        place(Edits.Kind.STATION, 0, 0);
+        bench.select(Set.of("Station 1", "Nobody"));
+        assertEquals(Set.of("Station 1"), bench.selection());
+        bench.undo();
+        assertEquals(Set.of(), bench.selection());
+    }
+
+    @Test
+    void savedIsAValueNotACounter() {
+        place(Edits.Kind.STATION, 0, 0);
+        bench.savedTo(Path.of("x"), bench.study());
+        assertTrue(bench.isSaved());
+        place(Edits.Kind.STATION, 9, 0);
+        assertFalse(bench.isSaved());
+        bench.undo();
+        assertTrue(bench.isSaved());
+    }
+}
