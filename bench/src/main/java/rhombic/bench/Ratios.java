@@ -1,0 +1,159 @@
+package rhombic.bench;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalInt;
+import org.openjdk.jmh.results.RunResult;
+import org.openjdk.jmh.runner.Runner;
+import org.openjdk.jmh.runner.RunnerException;
+import org.openjdk.jmh.runner.options.OptionsBuilder;
+import org.openjdk.jmh.runner.options.TimeValue;
+import org.openjdk.jmh.runner.options.VerboseMode;
+import rhombic.chance.DistributionText;
+import rhombic.experiment.LocalEngine;
+import rhombic.experiment.RunListener;
+import rhombic.experiment.Summary;
+import rhombic.formats.study.StudyFormatException;
+import rhombic.formats.study.StudyReader;
+import rhombic.plant.Plant;
+import rhombic.quantity.Quantity;
+import rhombic.study.Buffer;
+import rhombic.study.Equipment;
+import rhombic.study.GoodsIn;
+import rhombic.study.Link;
+import rhombic.study.PieceType;
+import rhombic.study.Placement;
+import rhombic.study.RunPlan;
+import rhombic.study.Study;
+import rhombic.study.Supply;
+
+/** Makes all measurements, and prints each ratio beside what is asked of it. */
+public final class Ratios {
+    private Ratios() {}
+
+    public static void main(String[] args) throws RunnerException, IOException, StudyFormatException {
+        boolean quick = Arrays.asList(args).contains("--quick");
+        for (String arg : args) {
+            if (!arg.equals("--quick")) {
+                System.err.println("Unknown option " + arg + ": only --quick is known");
+                System.exit(2);
+            }
+        }
+        Collection<RunResult> results = new Runner(new OptionsBuilder().include("rhombic.bench.(Hold|Line)Benchmark").forks(1).shouldDoGC(true)
+                .warmupIterations(quick ? 2 : 4).measurementIterations(quick ? 3 : 8).warmupTime(TimeValue.milliseconds(quick ? 500 : 1000))
+                .measurementTime(TimeValue.milliseconds(quick ? 500 : 1000)).verbosity(VerboseMode.SILENT).jvmArgsAppend("-Xmx2g").build()).run();
+        for (String pending : List.of("1000", "100000")) {
+            double ours = score(results, "HoldBenchmark.ours", pending);
+            double queue = score(results, "HoldBenchmark.queue", pending);
+            say("hold model, %s pending: ours %.1f, PriorityQueue %.1f events a microsecond; ratio %.2f (asked: at least 1)", pending, ours, queue, ours / queue);
+        }
+        double plant = score(results, "LineBenchmark.plant", "");
+        double byHand = score(results, "LineBenchmark.byHand", "");
+        say("five stations: plant %.0f ms, loop by hand %.0f ms; ratio %.2f of its speed (asked: at least 0.33)", plant, byHand, byHand / plant);
+        threads(quick);
+        bytesForEachWaitingPiece();
+        demo();
+        fiveThousand();
+    }
+
+    private static double score(Collection<RunResult> results, String benchmark, String pending) {
+        return results.stream().filter(r -> r.getParams().getBenchmark().endsWith(benchmark))
+                .filter(r -> pending.isEmpty() || pending.equals(r.getParams().getParam("pending")))
+                .mapToDouble(r -> r.getPrimaryResult().getScore()).findFirst().orElseThrow();
+    }
+
+    /** Two threads against one on the same 30 replications, in turn; the median of the ratios. */
+    private static void threads(boolean quick) {
+        Study study = LineBenchmark.line(600);
+        Study thirty = study.withPlan(study.plan().withReplications(30));
+        double[] ratios = new double[quick ? 5 : 11];
+        try (LocalEngine one = new LocalEngine(1); LocalEngine two = new LocalEngine(2)) {
+            seconds(thirty, one);
+            seconds(thirty, two);
+            for (int i = 0; i < ratios.length; i++) {
+                ratios[i] = seconds(thirty, one) / seconds(thirty, two);
+            }
+        }
+        say("30 replications: two threads are %.2f times as fast as one (asked: at least 1.7)", median(ratios));
+    }
+
+    private static double seconds(Study study, LocalEngine engine) {
+        long begun = System.nanoTime();
+        Summary.of(study, engine, RunListener.NONE, () -> false);
+        return (System.nanoTime() - begun) / 1e9;
+    }
+
+    private static void bytesForEachWaitingPiece() {
+        int pieces = 2_000_000;
+        Placement at = Placement.at(0, 0);
+        List<Equipment> things = List.of(
+                new GoodsIn("In", at, "Piece", Optional.of(new Supply.Spaced(DistributionText.parse("1 ms"), 1000, Optional.of(Quantity.seconds(0)))),
+                        GoodsIn.WhenFull.WAIT, OptionalInt.of(pieces)),
+                new Buffer("Store", at, OptionalInt.empty(), Buffer.Order.OLDEST_FIRST));
+        Study study = new Study("Full", RunPlan.ONE_SHIFT, List.of(PieceType.usual("Piece")), things, List.of(new Link("In", "Store")));
+        Plant plant = Plant.build(study, 1, null);
+        long before = usedBytes();
+        plant.advance(study.plan().length().nanos(), () -> false);
+        long used = usedBytes() - before;
+        if (plant.figures().inside() != pieces) {
+            throw new IllegalStateException("The pieces must all wait");
+        }
+        say("a waiting piece takes %.0f bytes (asked: at most 120)", (double) used / pieces);
+    }
+
+    private static long usedBytes() {
+        for (int i = 0; i < 3; i++) {
+            System.gc();
+        }
+        return Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory();
+    }
+
+    private static void demo() throws IOException, StudyFormatException {
+        Study study = StudyReader.open(Path.of("demo/heat-pump-line.rhombic.json"));
+        Study thirty = study.withPlan(study.plan().withReplications(30));
+        try (LocalEngine engine = LocalEngine.onAllCores()) {
+            double first = seconds(thirty, engine);
+            double[] later = new double[9];
+            for (int i = 0; i < later.length; i++) {
+                later[i] = seconds(thirty, engine);
+            }
+            say("30 replications of an 8 h shift of the demo: %.0f ms at first, %.0f ms later (asked: under 1000 ms)", 1000 * first, 1000 * median(later));
+        }
+    }
+
+    /** A study of 5,000 pieces of equipment: 1,000 lines of five. */
+    private static void fiveThousand() {
+        Study one = LineBenchmark.line(8);
+        List<Equipment> things = new ArrayList<>();
+        List<Link> links = new ArrayList<>();
+        for (int i = 0; i < 714; i++) {
+            String suffix = " of " + i;
+            one.equipment().forEach(e -> things.add(e.named(e.name() + suffix)));
+            one.links().forEach(l -> links.add(new Link(l.from() + suffix, l.to() + suffix)));
+        }
+        Study many = new Study("Many", one.plan().withReplications(1), one.pieceTypes(), things, links);
+        try (LocalEngine engine = new LocalEngine(1)) {
+            seconds(many, engine);
+            long begun = System.nanoTime();
+            long events = Summary.of(many, engine, RunListener.NONE, () -> false).runs().getFirst().events();
+            double seconds = (System.nanoTime() - begun) / 1e9;
+            say("%d pieces of equipment, 8 h: %.2f s, %.1f million events a second", things.size(), seconds, events / seconds / 1e6);
+        }
+    }
+
+    private static double median(double[] values) {
+        double[] sorted = values.clone();
+        Arrays.sort(sorted);
+        return sorted[sorted.length / 2];
+    }
+
+    private static void say(String format, Object... values) {
+        System.out.println(String.format(Locale.ROOT, format, values));
+    }
+}

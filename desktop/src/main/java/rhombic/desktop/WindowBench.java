@@ -1,0 +1,192 @@
+package rhombic.desktop;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Supplier;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.stage.Stage;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.DistributionText;
+import rhombic.desktop.frame.FileAsker;
+import rhombic.desktop.frame.MainWindow;
+import rhombic.desktop.frame.Place;
+import rhombic.desktop.work.RecentFiles;
+import rhombic.desktop.work.Workbench;
+import rhombic.formats.file.Journal;
+import rhombic.quantity.Quantity;
+import rhombic.study.Buffer;
+import rhombic.study.Equipment;
+import rhombic.study.GoodsIn;
+import rhombic.study.GoodsOut;
+import rhombic.study.Link;
+import rhombic.study.Placement;
+import rhombic.study.Station;
+import rhombic.study.Study;
+import rhombic.study.Supply;
+
+/** Measures in the real window: from an edit to the new outlook, and what moving pieces cost a frame. */
+public final class WindowBench extends Application {
+    private static final int EDITS = 15;
+    private static final int ROUNDS = 5;
+    private static final int FRAMES = 60;
+    private static final int LANES = 50;
+    private static final int IN_EACH_LANE = 40;
+
+    private @Nullable MainWindow window;
+
+    public static void main(String[] args) {
+        launch(args);
+    }
+
+    @Override
+    public void start(Stage stage) throws Exception {
+        RhombicApp.prepare();
+        Path state = Files.createTempDirectory("rhombic-bench");
+        MainWindow made = new MainWindow(new Workbench(Study.empty()), FileAsker.dialogs(stage), new Journal(state), new RecentFiles(state));
+        window = made;
+        stage.setScene(RhombicApp.scene(made.root(), 1280, 800));
+        stage.show();
+        Thread.ofPlatform().start(() -> {
+            int code = 0;
+            try {
+                measure(made);
+            } catch (Exception e) {
+                System.err.println("The window could not be measured: " + e);
+                code = 1;
+            }
+            System.exit(code);
+        });
+    }
+
+    private static void measure(MainWindow window) throws Exception {
+        onWindow(() -> window.open(Path.of("demo/heat-pump-line.rhombic.json")));
+        awaitFresh(window);
+        double[] millis = new double[EDITS];
+        for (int i = 0; i < EDITS; i++) {
+            int room = 2 + i;
+            long begun = System.nanoTime();
+            onWindow(() -> {
+                window.bench().edit("room", s -> s.changed("Frame buffer", e -> ((Buffer) e).withRoom(OptionalInt.of(room))));
+                return true;
+            });
+            awaitFresh(window);
+            millis[i] = (System.nanoTime() - begun) / 1e6;
+            TimeUnit.MILLISECONDS.sleep(120);
+        }
+        say("from an edit to the new outlook: median %.0f ms (asked: under 300 ms)", median(millis));
+        frames(window);
+    }
+
+    private static void awaitFresh(MainWindow window) throws Exception {
+        while (!onWindow(() -> window.outlook().last().filter(f -> f.summary().study().equals(window.bench().study())).isPresent())) {
+            TimeUnit.MILLISECONDS.sleep(1);
+        }
+    }
+
+    /** Lanes of stations with their pieces handed on all the time, against the same floor without pieces. */
+    private static void frames(MainWindow window) throws Exception {
+        double[] ratios = new double[ROUNDS];
+        double[] with = new double[ROUNDS];
+        for (int i = 0; i < ROUNDS; i++) {
+            double empty = millisForAFrame(window, lanes(false));
+            with[i] = millisForAFrame(window, lanes(true));
+            ratios[i] = with[i] / empty;
+        }
+        say("a frame with %d moving pieces takes %.0f ms, %.2f times one with none (asked: at most 1.6)", LANES * IN_EACH_LANE, median(with), median(ratios));
+    }
+
+    private static double millisForAFrame(MainWindow window, Study study) throws Exception {
+        onWindow(() -> {
+            window.bench().open(study, Optional.empty(), true);
+            window.go(Place.BUILD);
+            window.floor().options().setNames(false);
+            window.floor().fit(java.util.Set.of());
+            window.player().setSpeedIndex(0);
+            window.player().seek(120_000_000_000L);
+            return true;
+        });
+        while (!onWindow(() -> window.player().writtenNanos() > 400_000_000_000L)) {
+            TimeUnit.MILLISECONDS.sleep(5);
+        }
+        onWindow(() -> {
+            window.player().play();
+            return true;
+        });
+        TimeUnit.MILLISECONDS.sleep(400);
+        CountDownLatch done = new CountDownLatch(FRAMES);
+        long[] first = new long[1];
+        long[] last = new long[1];
+        Platform.runLater(() -> new javafx.animation.AnimationTimer() {
+            @Override
+            public void handle(long now) {
+                first[0] = first[0] == 0 ? now : first[0];
+                last[0] = now;
+                done.countDown();
+                if (done.getCount() == 0) {
+                    stop();
+                }
+            }
+        }.start());
+        if (!done.await(60, TimeUnit.SECONDS)) {
+            throw new IllegalStateException("No frames for a minute");
+        }
+        return (last[0] - first[0]) / 1e6 / (FRAMES - 1);
+    }
+
+    /** Each lane: supply on demand through a station into a full row; every piece moves within each second. */
+    private static Study lanes(boolean withPieces) {
+        List<Equipment> things = new ArrayList<>();
+        List<Link> links = new ArrayList<>();
+        for (int lane = 0; lane < LANES; lane++) {
+            double y = (lane - LANES / 2) * 1.5;
+            String n = " " + (lane + 1);
+            GoodsIn in = new GoodsIn("In" + n, Placement.at(-12, y), "Piece",
+                    withPieces ? Optional.of(new Supply.OnDemand()) : Optional.of(new Supply.Spaced(DistributionText.parse("300 d"))), GoodsIn.WhenFull.WAIT, OptionalInt.empty());
+            Station station = new Station("S" + n, Placement.at(0, y), 1, IN_EACH_LANE - 1, Optional.of(DistributionText.parse("uniform(200 ms, 400 ms)")));
+            GoodsOut out = new GoodsOut("Out" + n, Placement.at(8, y));
+            things.addAll(List.of(in, station, out));
+            links.addAll(List.of(new Link(in.name(), station.name()), new Link(station.name(), out.name())));
+        }
+        Study base = Study.empty();
+        return new Study("Lanes", base.plan().withLength(Quantity.minutes(10)).withReplications(1), base.pieceTypes(), things, links);
+    }
+
+    private static <T> T onWindow(Supplier<T> action) throws Exception {
+        CountDownLatch done = new CountDownLatch(1);
+        List<T> result = new ArrayList<>();
+        Platform.runLater(() -> {
+            result.add(action.get());
+            done.countDown();
+        });
+        if (!done.await(60, TimeUnit.SECONDS)) {
+            throw new IllegalStateException("The window did not answer for a minute");
+        }
+        return result.getFirst();
+    }
+
+    private static double median(double[] values) {
+        double[] sorted = values.clone();
+        Arrays.sort(sorted);
+        return sorted[sorted.length / 2];
+    }
+
+    private static void say(String format, Object... values) {
+        System.out.println(String.format(Locale.ROOT, format, values));
+    }
+
+    @Override
+    public void stop() {
+        if (window != null) {
+            window.close();
+        }
+    }
+}
