@@ -38,9 +38,6 @@ final class Shot {
         }
         window.go(Place.valueOf(wanted.getOrDefault("place", "build").toUpperCase(Locale.ROOT)));
         Player player = window.player();
-        if (wanted.containsKey("at")) {
-            player.seek(Quantity.parse(wanted.get("at"), Dimension.TIME).nanos());
-        }
         if (wanted.containsKey("select")) {
             window.bench().select(wanted.get("select"));
         }
@@ -54,7 +51,7 @@ final class Shot {
             @Override
             public void handle(long now) {
                 boolean empty = window.bench().study().equipment().isEmpty();
-                boolean fresh = empty || window.outlook().last().isPresent() && player.writtenNanos() >= player.playheadNanos();
+                boolean fresh = empty || window.outlook().last().isPresent() && player.study().filter(study -> study == window.bench().study()).isPresent() && player.writtenNanos() >= player.playheadNanos();
                 double waited = (System.nanoTime() - begun) / 1e9;
                 if (waited > GIVE_UP_SECONDS) {
                     stop();
@@ -62,6 +59,9 @@ final class Shot {
                     System.exit(1);
                 }
                 frames = fresh ? frames + 1 : 0;
+                if (frames == 1 && wanted.containsKey("at")) {
+                    player.seek(Quantity.parse(wanted.get("at"), Dimension.TIME).nanos());
+                }
                 if (frames == 2) {
                     window.say("");
                     window.floor().fit(java.util.Set.of());

@@ -2,9 +2,11 @@ package rhombic.desktop.floor;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import javafx.geometry.Rectangle2D;
@@ -35,8 +37,10 @@ public final class FloorOverlay extends Canvas {
     private static final Color VERDIGRIS = Color.web("#1D6B66");
     private static final Font NAME = Font.font("IBM Plex Sans", FontWeight.MEDIUM, 11);
     private static final Font FIGURES = Font.font("IBM Plex Sans", 10);
+    private static final Font LETTER = Font.font("IBM Plex Sans", FontWeight.SEMI_BOLD, 8.5);
     private static final double HANDLE_PIXELS = 7;
     private static final int MOST_LIFTS = 2;
+    private static final int MOST_WIDTHS_KEPT = 5000;
 
     /** What to write over the equipment. */
     public static final class Options {
@@ -61,6 +65,7 @@ public final class FloorOverlay extends Canvas {
     }
 
     private final Options options = new Options();
+    private final Map<String, Double> widths = new HashMap<>();
     private Set<String> selection = Set.of();
     private Set<String> faulty = Set.of();
     private Optional<String> hovered = Optional.empty();
@@ -271,7 +276,7 @@ public final class FloorOverlay extends Canvas {
 
     private static void letter(GraphicsContext g, double x, double y, EquipmentState state) {
         rhombus(g, x, y, 8, StateColours.of(state));
-        g.setFont(Font.font("IBM Plex Sans", FontWeight.SEMI_BOLD, 8.5));
+        g.setFont(LETTER);
         g.setTextAlign(TextAlignment.CENTER);
         g.setTextBaseline(VPos.CENTER);
         g.setFill(state == EquipmentState.WORKING ? Color.WHITE : INK);
@@ -283,12 +288,18 @@ public final class FloorOverlay extends Canvas {
         g.fillPolygon(new double[] {x - half, x, x + half, x}, new double[] {y, y - half, y, y + half}, 4);
     }
 
-    private static double width(String text, Font font) {
+    /** Laying out text is slow, and the same few texts come with every frame. */
+    private double width(String text, Font font) {
         if (text.isEmpty()) {
             return 0;
         }
-        Text measure = new Text(text);
-        measure.setFont(font);
-        return measure.getLayoutBounds().getWidth();
+        if (widths.size() > MOST_WIDTHS_KEPT) {
+            widths.clear();
+        }
+        return widths.computeIfAbsent(font.getSize() + text, key -> {
+            Text measure = new Text(text);
+            measure.setFont(font);
+            return measure.getLayoutBounds().getWidth();
+        });
     }
 }

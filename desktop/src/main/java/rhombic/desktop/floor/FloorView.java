@@ -78,7 +78,7 @@ public final class FloorView extends Region {
         sun.setDirection(new Point3D(0.45, 0.85, 0.62));
         Group world = new Group(underlay, bodies, swarms, travelling, ghost, new AmbientLight(Color.gray(0.62)), sun);
         travelling.setMaterial(palette);
-        scene = new SubScene(world, 640, 480, true, SceneAntialiasing.BALANCED);
+        scene = new SubScene(world, 640, 480, true, smooth() ? SceneAntialiasing.BALANCED : SceneAntialiasing.DISABLED);
         scene.setFill(PAPER);
         scene.setCamera(camera);
         camera.setVerticalFieldOfView(true);
@@ -90,6 +90,11 @@ public final class FloorView extends Region {
         setPrefSize(640, 480);
         look(view);
         rebuild();
+    }
+
+    /** Smooth edges cost a third of a frame where there is no graphics card; the launcher then goes without. */
+    private static boolean smooth() {
+        return !"false".equals(System.getProperty("rhombic.smooth"));
     }
 
     @Override
@@ -361,18 +366,7 @@ public final class FloorView extends Region {
         double y0 = Math.floor((box[1] - 12) / 5) * 5;
         double x1 = Math.ceil((box[2] + 12) / 5) * 5;
         double y1 = Math.ceil((box[3] + 12) / 5) * 5;
-        MeshMaker lines = new MeshMaker();
-        lines.quad(new MeshMaker.Point(x0, y0, 0), new MeshMaker.Point(x1, y0, 0), new MeshMaker.Point(x1, y1, 0), new MeshMaker.Point(x0, y1, 0), Swatch.FLOOR);
-        double step = Math.max(1, Math.ceil(Math.max(x1 - x0, y1 - y0) / 120));
-        for (double x = x0; x <= x1; x += step) {
-            boolean strong = Math.round(x) % 5 == 0;
-            lines.ribbon(x, y0, x, y1, strong ? 0.05 : 0.025, strong ? 0.006 : 0.004, strong ? Swatch.GRID_STRONG : Swatch.GRID);
-        }
-        for (double y = y0; y <= y1; y += step) {
-            boolean strong = Math.round(y) % 5 == 0;
-            lines.ribbon(x0, y, x1, y, strong ? 0.05 : 0.025, strong ? 0.006 : 0.004, strong ? Swatch.GRID_STRONG : Swatch.GRID);
-        }
-        List<Node> nodes = new ArrayList<>(List.of(flat(lines)));
+        List<Node> nodes = new ArrayList<>(List.of(GroundPlane.of(x0, y0, x1, y1)));
         if (!study.equipment().isEmpty()) {
             nodes.add(shadows());
             MeshMaker links = new MeshMaker();

@@ -50,6 +50,10 @@ public final class MainWindow implements AutoCloseable {
     /** A hand-over is drawn as a movement over this much screen time. */
     private static final double GLIDE_SECONDS = 0.4;
     private static final double TRAVEL_SECONDS = 2.5;
+    /** Figures on the card change a few times a second while it plays: oftener can't be read. */
+    private static final long NANOS_BETWEEN_FIGURES = 200_000_000L;
+    private static final long LONGEST_LOAD_DELAY_NANOS = 400_000_000L;
+    private static final long NOT_DUE = Long.MAX_VALUE;
     private static final double CARD_WIDTH = 320;
     private static final double STRIPS_HEIGHT = 196;
 
@@ -83,6 +87,9 @@ public final class MainWindow implements AutoCloseable {
     private final PauseTransition fading = new PauseTransition(Duration.seconds(9));
     private long lastFrame;
     private double travel;
+    private long figuresShown;
+    private long loadDue = NOT_DUE;
+    private Outlook.State outlookState = new Outlook.State.Empty();
     private long shownNanos = -1;
     private @Nullable Trace stripTrace;
 
@@ -117,6 +124,7 @@ public final class MainWindow implements AutoCloseable {
             }
         };
         studyChanged();
+        loadIfDue();
         go(Place.BUILD);
         timer.start();
         offerLeftWork();
@@ -238,10 +246,9 @@ public final class MainWindow implements AutoCloseable {
         List<Problem> problems = StudyCheck.of(study);
         floor.markFaulty(problems.stream().filter(Problem::isError).map(Problem::place).collect(Collectors.toSet()));
         card.setProblems(problems);
-        player.load(study);
         chosenPiece = Optional.empty();
         card.showPiece(Optional.empty());
-        strips.setStudy(study, player.trace().orElse(null));
+        loadDue = System.nanoTime() + LONGEST_LOAD_DELAY_NANOS;
         outlook.refresh(study);
         files.journal();
         topBar.update(bench, place);
@@ -253,7 +260,18 @@ public final class MainWindow implements AutoCloseable {
         card.rebuild();
     }
 
+    /** The figures come first; the run to be watched follows when they are there, or when they take long. */
+    private void loadIfDue() {
+        boolean figuresAreThere = !(outlookState instanceof Outlook.State.Running);
+        if (loadDue != NOT_DUE && (figuresAreThere || System.nanoTime() > loadDue)) {
+            loadDue = NOT_DUE;
+            player.load(bench.study());
+            strips.setStudy(bench.study(), player.trace().orElse(null));
+        }
+    }
+
     private void showOutlook(Outlook.State state) {
+        outlookState = state;
         outlookBar.show(state);
         diagnose.show(state);
         compare.show(state);
@@ -328,6 +346,7 @@ public final class MainWindow implements AutoCloseable {
     private void frame(long now) {
         double seconds = lastFrame == 0 ? 0 : Math.min(0.5, (now - lastFrame) / 1e9);
         lastFrame = now;
+        loadIfDue();
         player.pass(seconds);
         refreshFrame();
         if (player.isPlaying()) {
@@ -340,10 +359,14 @@ public final class MainWindow implements AutoCloseable {
 
     private void refreshFrame() {
         double glide = player.isPlaying() ? GLIDE_SECONDS * player.secondsPerSecond() * 1e9 : 0;
-        player.moment().ifPresent(moment -> {
+        boolean isOfThisStudy = player.study().filter(study -> study == bench.study()).isPresent();
+        player.moment().filter(moment -> isOfThisStudy).ifPresent(moment -> {
             boolean moved = moment.timeNanos() != shownNanos;
             floor.showMoment(moment, glide);
-            if (moved) {
+            long time = System.nanoTime();
+            boolean due = !player.isPlaying() || time - figuresShown > NANOS_BETWEEN_FIGURES;
+            if (moved && due) {
+                figuresShown = time;
                 shownNanos = moment.timeNanos();
                 card.showMoment(moment);
                 if (chosenPiece.isPresent()) {
@@ -351,7 +374,7 @@ public final class MainWindow implements AutoCloseable {
                 }
             }
         });
-        player.trace().filter(trace -> trace != stripTrace).ifPresent(trace -> {
+        player.trace().filter(trace -> isOfThisStudy && trace != stripTrace).ifPresent(trace -> {
             stripTrace = trace;
             strips.setStudy(bench.study(), trace);
         });

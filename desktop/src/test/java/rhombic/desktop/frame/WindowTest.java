@@ -86,6 +86,10 @@ class WindowTest {
         return window.bench().study();
     }
 
+    private boolean isRunWritten() {
+        return window.player().study().filter(s -> s == study()).isPresent() && window.player().writtenNanos() >= window.player().lengthNanos();
+    }
+
     private Point2D onScreen(double x, double y, double z) {
         var pixel = window.floor().pixelOf(x, y, z).orElseThrow();
         return window.floor().localToScreen(pixel.x(), pixel.y());
@@ -136,7 +140,7 @@ class WindowTest {
         assertEquals(40, Double.parseDouble(text(robot, "outlook-throughput")), 2, "exponential(90 s) brings 40 an hour");
 
         robot.push(KeyCode.DIGIT2);
-        await(() -> window.player().writtenNanos() >= window.player().lengthNanos());
+        await(this::isRunWritten);
         robot.push(KeyCode.END);
         await(() -> window.player().moment().orElseThrow().left() > 200);
         Point2D third = window.strips().localToScreen(window.strips().getWidth() / 3, 60);
@@ -230,7 +234,7 @@ class WindowTest {
     @Test
     void aPieceThatIsClickedSaysWhatItDoes(FxRobot robot) {
         buildLine(robot);
-        await(() -> window.player().writtenNanos() >= window.player().lengthNanos());
+        await(this::isRunWritten);
         robot.interact(() -> window.player().seek(3_600_000_000_000L * 2));
         await(() -> window.player().moment().orElseThrow().at(1).stream().anyMatch(s -> s.place() >= 0));
         WaitForAsyncUtils.waitForFxEvents();
