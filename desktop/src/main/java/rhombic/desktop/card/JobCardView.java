@@ -307,7 +307,7 @@ public final class JobCardView extends ScrollPane {
         Moment now = moment;
         Optional<Equipment> single = bench.single();
         int node = single.map(e -> bench.study().equipment().indexOf(e)).orElse(-1);
-        if (now == null || node < 0 || now.nodes() != bench.study().equipment().size()) {
+        if (now == null || node < 0 || now.timeNanos() <= 0 || now.nodes() != bench.study().equipment().size()) {
             live.getChildren().clear();
             return;
         }

@@ -15,6 +15,8 @@ import rhombic.study.Station;
 final class Bodies {
     private static final double LEG = 0.07;
     private static final int MOST_INPUT_DRAWN = 6;
+    private static final double LOCK_METRES = 1.2;
+    private static final int STRIPS = 6;
 
     private final Map<Object, TriangleMesh> made = new HashMap<>();
 
@@ -130,36 +132,33 @@ final class Bodies {
         }
     }
 
-    /** A gate with a mat on the floor; its sign points in, or out. */
+    /** A lock through which pieces come or go: two walls and a roof on a mat; its signs point along the flow. */
     private static TriangleMesh portal(Footprint footprint, boolean inward) {
         MeshMaker maker = new MeshMaker();
         double half = footprint.widthMetres() / 2;
-        double x = inward ? -0.2 : 0.2;
+        double x = inward ? -0.3 : 0.3;
         Swatch sign = inward ? Swatch.VERDIGRIS : Swatch.INK;
         maker.bar(0, 0, 0, footprint.lengthMetres(), footprint.widthMetres(), 0.03, Swatch.MAT);
-        maker.rhombus(inward ? 0.5 : -0.5, 0, 0.04, 1, 0, 0.32, 0.2, sign);
-        maker.box(x, -half + 0.1, 0.03, 0.3, 0.2, 2.3, Swatch.BODY, Swatch.BODY_EDGE);
-        maker.box(x, half - 0.1, 0.03, 0.3, 0.2, 2.3, Swatch.BODY, Swatch.BODY_EDGE);
-        maker.box(x, 0, 2.1, 0.34, footprint.widthMetres(), 0.42, Swatch.BODY, Swatch.BODY_EDGE);
-        Point left = new Point(x - 0.175, 0, 2.31);
-        Point right = new Point(x + 0.175, 0, 2.31);
-        upright(maker, left, -1, sign);
-        upright(maker, right, 1, sign);
-        if (!inward) {
-            maker.bar(x, 0, 1.6, 0.05, footprint.widthMetres() - 0.4, 0.5, Swatch.BODY_DARK);
-            maker.bar(x, 0, 1.85, 0.06, footprint.widthMetres() - 0.4, 0.03, Swatch.BODY_EDGE);
-        } else {
-            maker.bar(x, -half + 0.42, 0.03, 0.05, 0.35, 2.05, Swatch.STEEL);
-            maker.bar(x, half - 0.42, 0.03, 0.05, 0.35, 2.05, Swatch.STEEL);
+        maker.rhombus(inward ? 0.7 : -0.7, 0, 0.04, 1, 0, 0.26, 0.17, sign);
+        for (int side : new int[] {-1, 1}) {
+            maker.box(x, side * (half - 0.08), 0.03, LOCK_METRES, 0.16, 2.0, Swatch.BODY, Swatch.BODY_EDGE);
+            maker.bar(x, side * (half - 0.2), 0.03, LOCK_METRES - 0.1, 0.06, 0.35, Swatch.STEEL);
+            sign(maker, x, side * (half + 0.004), side, sign);
+        }
+        maker.box(x, 0, 2.03, LOCK_METRES + 0.1, footprint.widthMetres(), 0.3, Swatch.BODY, Swatch.BODY_EDGE);
+        for (int strip = 0; strip < STRIPS; strip++) {
+            double y = (strip - (STRIPS - 1) / 2.0) * (footprint.widthMetres() - 0.4) / STRIPS;
+            maker.bar(x + (inward ? -1 : 1) * LOCK_METRES / 2.2, y, 0.75, 0.03, 0.2, 1.28, Swatch.BODY_DARK);
         }
         return maker.mesh();
     }
 
-    private static void upright(MeshMaker maker, Point p, int side, Swatch swatch) {
-        Point low = new Point(p.x(), 0, p.z() - 0.16);
-        Point high = new Point(p.x(), 0, p.z() + 0.16);
-        Point east = new Point(p.x(), side * 0.26, p.z());
-        Point west = new Point(p.x(), -side * 0.26, p.z());
-        maker.quad(low, east, high, west, swatch);
+    /** A rhombus with a longer point in the direction of the flow, upright on a side wall. */
+    private static void sign(MeshMaker maker, double x, double y, int side, Swatch swatch) {
+        Point back = new Point(x - side * 0.22, y, 1.2);
+        Point low = new Point(x, y, 1.02);
+        Point front = new Point(x + side * 0.22, y, 1.2);
+        Point high = new Point(x, y, 1.38);
+        maker.quad(front, high, back, low, swatch);
     }
 }

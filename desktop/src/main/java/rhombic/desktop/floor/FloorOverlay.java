@@ -193,7 +193,8 @@ public final class FloorOverlay extends Canvas {
             Equipment thing = study.equipment().get(i);
             int node = i;
             boolean urgent = selection.contains(thing.name()) || hovered.filter(thing.name()::equals).isPresent();
-            view.project(thing.placement().xMetres(), thing.placement().yMetres(), view.isPlan() ? 0 : top(thing), getWidth(), getHeight())
+            double north = view.isPlan() ? reach(thing) + 0.2 : 0;
+            view.project(thing.placement().xMetres(), thing.placement().yMetres() + north, view.isPlan() ? 0 : top(thing), getWidth(), getHeight())
                     .filter(p -> p.x() > -60 && p.y() > -20 && p.x() < getWidth() + 60 && p.y() < getHeight() + 40)
                     .ifPresent(p -> labels.add(new Label(thing, node, p, urgent)));
         }
@@ -205,6 +206,12 @@ public final class FloorOverlay extends Canvas {
                 place(g, label, taken).ifPresent(name -> drawn.add(name));
             }
         }
+    }
+
+    /** How far the footprint reaches to the north. */
+    private static double reach(Equipment thing) {
+        double angle = Math.toRadians(thing.placement().turnedDegrees());
+        return Math.abs(Math.sin(angle)) * thing.footprint().lengthMetres() / 2 + Math.abs(Math.cos(angle)) * thing.footprint().widthMetres() / 2;
     }
 
     private static double top(Equipment thing) {

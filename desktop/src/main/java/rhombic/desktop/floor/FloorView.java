@@ -496,8 +496,8 @@ public final class FloorView extends Region {
         double half = Math.min(2, thing.footprint().lengthMetres() / 2);
         floor.look(new Viewpoint(0, 0, 28, 26, 10, Viewpoint.USUAL_FIELD).fitted(List.of(new double[] {-half, -0.8, 0}, new double[] {half, 0.8, 0},
                 new double[] {half, -0.8, 0}, new double[] {-half, 0.8, 0}, new double[] {0, 0, 2.2}), width, height));
-        javafx.scene.SnapshotParameters parameters = new javafx.scene.SnapshotParameters();
-        parameters.setFill(Color.TRANSPARENT);
-        return floor.scene.snapshot(parameters, null);
+        javafx.scene.Scene alone = new javafx.scene.Scene(floor, width, height);
+        alone.setFill(Color.TRANSPARENT);
+        return alone.snapshot(null);
     }
 }

@@ -7,6 +7,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
+import javafx.scene.control.TextFormatter;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -33,6 +34,8 @@ final class FindBox extends VBox {
         setMaxSize(WIDTH, 300);
         field.setPromptText("find or do: a few letters");
         field.setId("find-field");
+        // The stroke that opened the box is still to be typed when the field gets the focus.
+        field.setTextFormatter(new TextFormatter<>(change -> change.getControlNewText().startsWith("/") ? null : change));
         list.setId("find-list");
         list.setPrefHeight(230);
         list.setCellFactory(view -> new Cell());

@@ -186,7 +186,9 @@ public final class MainWindow implements AutoCloseable {
         StackPane.setAlignment(message, Pos.BOTTOM_CENTER);
         StackPane.setMargin(message, new Insets(0, 0, 12, 0));
         middle.setMinSize(200, 120);
-        middle.getChildren().addAll(floor, keys, hand, message);
+        keys.visibleProperty().bind(hand.visibleProperty().not().and(shelf.things().visibleProperty().not()));
+        StackPane.setAlignment(shelf.things(), Pos.TOP_LEFT);
+        middle.getChildren().addAll(floor, keys, hand, message, shelf.things());
         strips.setPrefHeight(STRIPS_HEIGHT);
         VBox bottom = new VBox(transport, strips);
         bottom.getStyleClass().add("time");

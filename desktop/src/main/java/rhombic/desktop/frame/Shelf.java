@@ -53,7 +53,8 @@ final class Shelf extends HBox {
         rail.setMaxWidth(72);
         things.getStyleClass().add("shelf-things");
         things.setPadding(new Insets(12, 10, 12, 10));
-        things.setMinWidth(124);
+        things.setMaxSize(javafx.scene.layout.Region.USE_PREF_SIZE, javafx.scene.layout.Region.USE_PREF_SIZE);
+        things.setVisible(false);
         for (Family family : FAMILIES) {
             rail.getChildren().add(tile(family));
         }
@@ -78,6 +79,11 @@ final class Shelf extends HBox {
         return box;
     }
 
+    /** The unfolded things; they lie over the floor, so that it stays where it is. */
+    VBox things() {
+        return things;
+    }
+
     private void toggle(Family family) {
         if (open.equals(family.name)) {
             fold();
@@ -85,9 +91,7 @@ final class Shelf extends HBox {
         }
         open = family.name;
         things.getChildren().setAll(family.kinds.stream().map(this::button).toList());
-        if (!getChildren().contains(things)) {
-            getChildren().add(things);
-        }
+        things.setVisible(true);
         things.getChildren().getFirst().requestFocus();
         mark();
     }
@@ -95,7 +99,7 @@ final class Shelf extends HBox {
     /** Shows only the rail. */
     void fold() {
         open = "";
-        getChildren().remove(things);
+        things.setVisible(false);
         mark();
     }
 
@@ -141,7 +145,7 @@ final class Shelf extends HBox {
     private void onFloor(double sceneX, double sceneY, Spot spot) {
         Point2D local = floor.sceneToLocal(sceneX, sceneY);
         Bounds bounds = floor.getLayoutBounds();
-        if (bounds.contains(local) && !localToScene(getLayoutBounds()).contains(sceneX, sceneY)) {
+        if (bounds.contains(local) && !things.localToScene(things.getLayoutBounds()).contains(sceneX, sceneY)) {
             spot.at(local.getX(), local.getY());
         }
     }

@@ -1,6 +1,5 @@
 package rhombic.desktop.work;
 
-import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
@@ -51,6 +50,8 @@ public final class Outlook implements AutoCloseable {
     }
 
     private static final double PROGRESS_STEP = 0.02;
+    /** Runs shorter than this pass without a word of progress, which would only cost frames. */
+    private static final long SILENT_NANOS = 400_000_000L;
 
     private final LocalEngine engine = LocalEngine.onAllCores();
     private final ExecutorService thread = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-outlook").factory());
@@ -126,6 +127,7 @@ public final class Outlook implements AutoCloseable {
     private final class Progress implements RunListener {
         private final long run;
         private final double[] shares;
+        private final long begun = System.nanoTime();
         private double shown;
 
         Progress(Study study, long run) {
@@ -137,13 +139,11 @@ public final class Outlook implements AutoCloseable {
         public synchronized void progressed(RunTask task, double share) {
             shares[task.replication() - 1] = share;
             double all = java.util.Arrays.stream(shares).sum() / shares.length;
-            if (all - shown >= PROGRESS_STEP && all < 1) {
+            boolean takesLong = System.nanoTime() - begun > SILENT_NANOS;
+            if (takesLong && all - shown >= PROGRESS_STEP && all < 1) {
                 shown = all;
                 publish(run, new State.Running(all, last));
             }
         }
     }
-
-    /** What the outlook bar shows of the whole plant. */
-    public static final List<Response> HEADLINES = List.of(Response.THROUGHPUT, Response.LEAD_TIME, Response.INSIDE);
 }

@@ -220,7 +220,7 @@ class WindowTest {
     void aFewLettersPlaceAThingAndFindIt(FxRobot robot) {
         robot.moveTo(onScreen(2, 1, 0));
         robot.push(KeyCode.SLASH);
-        robot.interact(() -> robot.lookup("#find-field").queryAs(TextField.class).setText("buf"));
+        robot.write("/buf");
         robot.push(KeyCode.ENTER);
         assertEquals(Set.of("Buffer 1"), study().names());
         robot.push(KeyCode.ESCAPE);
