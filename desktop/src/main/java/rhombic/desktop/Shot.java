@@ -2,6 +2,7 @@ package rhombic.desktop;
 
 import java.io.File;
 import java.io.IOException;
+import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
 import javafx.animation.AnimationTimer;
@@ -15,6 +16,7 @@ import rhombic.desktop.frame.Place;
 import rhombic.desktop.work.Player;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.Station;
 
 /** Takes a picture of the window as soon as everything in it is fresh, and ends the program. */
 final class Shot {
@@ -28,7 +30,7 @@ final class Shot {
     Shot(Stage stage, MainWindow window, Map<String, String> wanted) {
         this.stage = stage;
         this.window = window;
-        this.wanted = wanted;
+        this.wanted = new HashMap<>(wanted);
     }
 
     void take() {
@@ -51,7 +53,7 @@ final class Shot {
             @Override
             public void handle(long now) {
                 boolean empty = window.bench().study().equipment().isEmpty();
-                boolean fresh = empty || window.outlook().last().isPresent() && player.study().filter(study -> study == window.bench().study()).isPresent() && player.writtenNanos() >= player.playheadNanos();
+                boolean fresh = empty || window.outlook().last().filter(f -> f.summary().study().equals(window.bench().study())).isPresent() && player.study().filter(study -> study == window.bench().study()).isPresent() && player.writtenNanos() >= player.playheadNanos();
                 double waited = (System.nanoTime() - begun) / 1e9;
                 if (waited > GIVE_UP_SECONDS) {
                     stop();
@@ -59,6 +61,10 @@ final class Shot {
                     System.exit(1);
                 }
                 frames = fresh ? frames + 1 : 0;
+                if (frames == 3 && wanted.containsKey("double")) {
+                    doublePlaces(wanted.remove("double"));
+                    frames = 0;
+                }
                 if (frames == 1 && wanted.containsKey("at")) {
                     player.seek(Quantity.parse(wanted.get("at"), Dimension.TIME).nanos());
                 }
@@ -75,6 +81,11 @@ final class Shot {
                 }
             }
         }.start();
+    }
+
+    /** An edit to show the change of: the station gets twice its places. */
+    private void doublePlaces(String station) {
+        window.bench().edit("double the places of " + station, study -> study.changed(station, e -> e instanceof Station s ? s.withPlaces(2 * s.places()) : e));
     }
 
     private void write() {

@@ -56,14 +56,14 @@ final class ResultsPage extends VBox {
         getChildren().addAll(heading, note, balance, table);
         List<String> columns = compares
                 ? List.of("Whole plant", "Now", "\u00b1", "Before the last edit", "\u00b1", "Difference", "\u00b1")
-                : List.of("Equipment", "In", "Out", "Content", "Most", "Stay", "95 % in", "Working", "Starved", "Blocked", "\u00b1 work.");
+                : List.of("Equipment", "In", "Out", "Content", "Most", "Stay", "95 % in", "Working", "Starved", "Blocked", "\u00b1");
         for (int i = 0; i < columns.size(); i++) {
             int at = i;
             TableColumn<Row, String> column = new TableColumn<>(columns.get(i));
             column.setCellValueFactory(row -> new SimpleStringProperty(row.getValue().cells.get(at)));
             column.setSortable(false);
             column.getStyleClass().add(i == 0 ? "text-column" : "number-column");
-            column.setPrefWidth(i == 0 ? 122 : compares ? 130 : i == 5 || i == 6 ? 62 : i >= 7 && i <= 9 ? 60 : 52);
+            column.setPrefWidth(width(i));
             table.getColumns().add(column);
         }
         if (!compares) {
@@ -72,11 +72,18 @@ final class ResultsPage extends VBox {
         empty();
     }
 
+    private double width(int column) {
+        if (compares) {
+            return column == 0 ? 180 : 122;
+        }
+        return column == 0 ? 122 : column <= 2 ? 50 : column <= 6 ? 62 : column <= 9 ? 60 : 50;
+    }
+
     private void empty() {
         heading.setText(compares ? "Compare" : "Diagnose");
         note.setText(compares
                 ? "Alternatives will stand here side by side, with intervals and two floors on one clock. For now: the study as it stands against the state before the last edit."
-                : "Findings will stand here, each with its evidence and a way to try the remedy. For now: what limits the plant, and the figures of each equipment.");
+                : "Findings will stand here, each with its evidence and a way to try the remedy. For now: what limits the plant, and the mean figures of each equipment; \u00b1 is the 95 % margin of the working share.");
         balance.setText("");
     }
 

@@ -2,6 +2,7 @@ package rhombic.desktop.watch;
 
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
+import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -21,6 +22,8 @@ import rhombic.study.Study;
 public final class TransportBar extends HBox {
     private static final DateTimeFormatter DAY_AND_TIME = DateTimeFormatter.ofPattern("EEE HH:mm:ss", Locale.ENGLISH);
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
+
+    private static final PseudoClass FAILED = PseudoClass.getPseudoClass("failed");
 
     private final Player player;
     private final Button play = button(Feather.PLAY, "play", "Play or pause (Space)");
@@ -77,7 +80,7 @@ public final class TransportBar extends HBox {
         speed.setTooltip(new Tooltip("Seconds of the run for each second here"));
         speedText.setMinWidth(92);
         speedText.getStyleClass().add("caption");
-        message.getStyleClass().add("message");
+        message.getStyleClass().add("run-message");
         message.setId("run-message");
         message.setMinWidth(0);
         Region gap = new Region();
@@ -101,6 +104,7 @@ public final class TransportBar extends HBox {
         String into = Clock.elapsed(player.playheadNanos()) + " in, " + DATE.format(at);
         elapsed.setText(into);
         boolean behind = player.writtenNanos() < player.playheadNanos();
+        message.pseudoClassStateChanged(FAILED, player.failure().isPresent());
         message.setText(player.failure().orElse(behind ? String.format(Locale.ROOT, "computing, %.0f %% there", 100.0 * player.writtenNanos() / Math.max(1, player.playheadNanos())) : ""));
         if (player.isPlaying() != shownPlaying) {
             shownPlaying = player.isPlaying();

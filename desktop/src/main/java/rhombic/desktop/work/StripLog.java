@@ -2,6 +2,7 @@ package rhombic.desktop.work;
 
 import java.util.Arrays;
 import rhombic.trace.EquipmentState;
+import rhombic.trace.Moment;
 import rhombic.trace.Trace;
 
 /** The changes of state of each equipment, gathered from a trace as it grows, for drawing strips. */
@@ -50,9 +51,7 @@ public final class StripLog {
         if (trace.dropped() != dropped) {
             dropped = trace.dropped();
             segmentsRead = 0;
-            for (Column column : columns) {
-                column.complete = 0;
-            }
+            beginAt(trace.at(trace.startNanos()));
         }
         for (Column column : columns) {
             column.size = column.complete;
@@ -63,6 +62,16 @@ public final class StripLog {
         }
         trace.eachRecentStateChange(change -> columns[change.node()].add(change.timeNanos(), change.state()));
         return true;
+    }
+
+    /** Where the beginning was dropped, the strips begin with the states that lasted then. */
+    private void beginAt(Moment start) {
+        for (int node = 0; node < columns.length; node++) {
+            Column column = columns[node];
+            column.size = 0;
+            start.state(node).ifPresent(state -> column.add(start.timeNanos(), state));
+            column.complete = column.size;
+        }
     }
 
     /**

@@ -105,6 +105,20 @@ class PlayerTest {
     }
 
     @Test
+    void stripsOfALongRunBeginWithTheStatesThatLastedThen() {
+        rhombic.experiment.LiveRun cut = new rhombic.experiment.LiveRun(study.withPlan(study.plan().withLength(Quantity.hours(200))), 30_000);
+        cut.advance(200 * HOUR, () -> false);
+        assertTrue(cut.trace().startNanos() > 0);
+        StripLog log = new StripLog(cut.trace(), study.equipment().size());
+        log.update();
+        int housings = study.equipment().indexOf(study.find("Housings in").orElseThrow());
+        byte[] strip = log.dominant(housings, cut.trace().startNanos(), 200 * HOUR, 50);
+        for (byte state : strip) {
+            assertEquals(EquipmentState.BLOCKED.ordinal(), state, "more comes than the plant can work: they wait there all the time");
+        }
+    }
+
+    @Test
     void aTenYearRunCanBeWatchedAndLeft() throws Exception {
         player.load(study.withPlan(study.plan().withLength(Quantity.parse("3650 d", rhombic.quantity.Dimension.TIME))));
         await(() -> player.writtenNanos() > 24 * HOUR);

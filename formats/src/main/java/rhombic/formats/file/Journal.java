@@ -37,13 +37,6 @@ public final class Journal {
         this.folder = folder;
     }
 
-    /** In the state folder of the person at the screen. */
-    public static Journal ofUser() {
-        String state = System.getenv("XDG_STATE_HOME");
-        Path base = state != null && !state.isBlank() ? Path.of(state) : Path.of(System.getProperty("user.home"), ".local", "state");
-        return new Journal(base.resolve("rhombic"));
-    }
-
     /** Puts the work in the place of what this window journalled before. */
     public synchronized void keep(Study study, Optional<Path> file) throws IOException {
         Files.createDirectories(folder);
