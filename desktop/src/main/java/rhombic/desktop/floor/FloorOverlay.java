@@ -119,7 +119,8 @@ public final class FloorOverlay extends Canvas {
         return view.project(end[0] + 0.35 * Math.cos(angle), end[1] + 0.35 * Math.sin(angle), 0.1, getWidth(), getHeight());
     }
 
-    void draw(Study study, Viewpoint view) {
+    /** @param leastPixels a metre must have for equipment to be named; 0 names all that there is room for */
+    void draw(Study study, Viewpoint view, double leastPixels) {
         GraphicsContext g = getGraphicsContext2D();
         g.clearRect(0, 0, getWidth(), getHeight());
         for (Equipment thing : study.equipment()) {
@@ -130,7 +131,7 @@ public final class FloorOverlay extends Canvas {
             }
         }
         if (options.names || options.numbers) {
-            labels(g, study, view);
+            labels(g, study, view, leastPixels);
         }
         handles(g, study, view);
         if (band != null) {
@@ -187,7 +188,7 @@ public final class FloorOverlay extends Canvas {
 
     private record Label(Equipment thing, int node, Viewpoint.Pixel at, boolean urgent) {}
 
-    private void labels(GraphicsContext g, Study study, Viewpoint view) {
+    private void labels(GraphicsContext g, Study study, Viewpoint view, double leastPixels) {
         List<Label> labels = new ArrayList<>();
         for (int i = 0; i < study.equipment().size(); i++) {
             Equipment thing = study.equipment().get(i);
@@ -196,6 +197,7 @@ public final class FloorOverlay extends Canvas {
             double north = view.isPlan() ? reach(thing) + 0.2 : 0;
             view.project(thing.placement().xMetres(), thing.placement().yMetres() + north, view.isPlan() ? 0 : top(thing), getWidth(), getHeight())
                     .filter(p -> p.x() > -60 && p.y() > -20 && p.x() < getWidth() + 60 && p.y() < getHeight() + 40)
+                    .filter(p -> urgent || view.pixelsPerMetre(p.depth(), getHeight()) >= leastPixels)
                     .ifPresent(p -> labels.add(new Label(thing, node, p, urgent)));
         }
         labels.sort(Comparator.comparing((Label l) -> !l.urgent).thenComparingDouble(l -> l.at.depth()));

@@ -38,6 +38,10 @@ import rhombic.trace.Moment;
 public final class FloorView extends Region {
     private static final Color PAPER = Color.web("#E6E1D4");
     private static final double LINK_Z = 0.02;
+    /** With more equipment than this, only what is near is drawn in detail. */
+    private static final int CROWD_FROM = 600;
+    private static final int MOST_DETAILED = 300;
+    private static final double DETAIL_PIXELS = 9;
 
     private final Group bodies = new Group();
     private final Group swarms = new Group();
@@ -50,9 +54,9 @@ public final class FloorView extends Region {
     private final PhongMaterial palette = new PhongMaterial();
     private final Map<EquipmentState, PhongMaterial> lamps = new EnumMap<>(EquipmentState.class);
     private final PhongMaterial lampOff = new PhongMaterial(Color.web("#D8D3C6"));
-    private final Map<String, Node> bodyOf = new HashMap<>();
-    private final Map<String, Equipment> drawnAs = new HashMap<>();
-    private final List<@Nullable MeshView> lampOf = new ArrayList<>();
+    private final Map<String, Body> bodyOf = new HashMap<>();
+    private final Map<String, Equipment> byName = new HashMap<>();
+    private final Map<String, MeshView> lampOf = new HashMap<>();
     private final MeshView travelling = new MeshView();
     private final Group ghost = new Group();
 
@@ -141,8 +145,8 @@ public final class FloorView extends Region {
         pieceSwarms.forEach(PieceSwarm::begin);
         layout.each(moment, glideNanos, d -> pieceSwarms.get(d.spot().type()).add(d.x(), d.y(), d.z(), d.turnedDegrees()));
         pieceSwarms.forEach(PieceSwarm::end);
-        for (int i = 0; i < lampOf.size(); i++) {
-            MeshView lamp = lampOf.get(i);
+        for (int i = 0; i < study.equipment().size() && !lampOf.isEmpty(); i++) {
+            MeshView lamp = lampOf.get(study.equipment().get(i).name());
             if (lamp != null) {
                 lamp.setMaterial(moment.state(i).map(lamps::get).orElse(lampOff));
             }
@@ -182,7 +186,7 @@ public final class FloorView extends Region {
     }
 
     public void drawOverlay() {
-        overlay.draw(study, view);
+        overlay.draw(study, view, isCrowded() ? DETAIL_PIXELS : 0);
     }
 
     Study study() {
@@ -266,6 +270,9 @@ public final class FloorView extends Region {
         double depth = 60 + view.distance();
         camera.setNearClip(view.isPlan() ? Math.max(0.1, view.distance() - 40) : 0.2);
         camera.setFarClip(view.isPlan() ? view.distance() + 10 : depth * 6);
+        if (isCrowded()) {
+            showBodies();
+        }
         drawOverlay();
     }
 
@@ -315,41 +322,78 @@ public final class FloorView extends Region {
     // ---- building the scene
 
     private void rebuild() {
-        Map<String, Node> gone = new HashMap<>(bodyOf);
-        List<Node> kept = new ArrayList<>(study.equipment().size());
-        lampOf.clear();
-        for (Equipment thing : study.equipment()) {
-            Node body = bodyOf.get(thing.name());
-            if (body == null || !thing.equals(drawnAs.get(thing.name()))) {
-                body = body(thing);
-                bodyOf.put(thing.name(), body);
-                drawnAs.put(thing.name(), thing);
-            }
-            gone.remove(thing.name());
-            kept.add(body);
-            lampOf.add(thing instanceof Station ? (MeshView) ((Group) body).getChildren().get(1) : null);
-        }
-        gone.keySet().forEach(name -> {
-            bodyOf.remove(name);
-            drawnAs.remove(name);
-        });
-        bodies.getChildren().setAll(kept);
+        byName.clear();
+        study.equipment().forEach(thing -> byName.put(thing.name(), thing));
+        bodyOf.entrySet().removeIf(entry -> !entry.getValue().drawnAs.equals(byName.get(entry.getKey())));
+        showBodies();
         underlay.getChildren().setAll(ground());
         drawOverlay();
     }
 
-    private Node body(Equipment thing) {
+    /**
+     * Puts the bodies into the scene. Of a great many only those near enough to be made out, for a scene slows down
+     * with the number of its nodes; the others are seen as blocks, all of them one mesh.
+     */
+    private void showBodies() {
+        List<Equipment> detailed = isCrowded() ? near() : study.equipment();
+        List<Node> nodes = new ArrayList<>(detailed.size());
+        lampOf.clear();
+        for (Equipment thing : detailed) {
+            Body body = bodyOf.computeIfAbsent(thing.name(), name -> body(thing));
+            nodes.add(body.group);
+            if (body.lamp != null) {
+                lampOf.put(thing.name(), body.lamp);
+            }
+        }
+        if (!nodes.equals(bodies.getChildren())) {
+            bodies.getChildren().setAll(nodes);
+            shownNanos = -2;
+        }
+    }
+
+    private boolean isCrowded() {
+        return study.equipment().size() > CROWD_FROM;
+    }
+
+    private List<Equipment> near() {
+        record Near(Equipment thing, double depth) {}
+        List<Near> near = new ArrayList<>();
+        for (Equipment thing : study.equipment()) {
+            view.project(thing.placement().xMetres(), thing.placement().yMetres(), 0, getWidth(), getHeight())
+                    .filter(p -> view.pixelsPerMetre(p.depth(), getHeight()) >= DETAIL_PIXELS)
+                    .filter(p -> p.x() > -100 && p.y() > -100 && p.x() < getWidth() + 100 && p.y() < getHeight() + 150)
+                    .ifPresent(p -> near.add(new Near(thing, p.depth())));
+        }
+        return near.stream().sorted(Comparator.comparingDouble(Near::depth)).limit(MOST_DETAILED).map(Near::thing).toList();
+    }
+
+    /** Every equipment as a plain block, a little smaller than its body, which hides it where it is drawn. */
+    private MeshView crowd() {
+        MeshMaker maker = new MeshMaker();
+        for (Equipment thing : study.equipment()) {
+            boolean lengthways = Math.round(thing.placement().turnedDegrees() / 90) % 2 == 0;
+            double length = lengthways ? thing.footprint().lengthMetres() : thing.footprint().widthMetres();
+            double width = lengthways ? thing.footprint().widthMetres() : thing.footprint().lengthMetres();
+            maker.bar(thing.placement().xMetres(), thing.placement().yMetres(), 0.1, 0.85 * length, 0.8 * width, 0.55 * thing.footprint().heightMetres(), Swatch.BODY);
+        }
+        return flat(maker);
+    }
+
+    private record Body(Equipment drawnAs, Group group, @Nullable MeshView lamp) {}
+
+    private Body body(Equipment thing) {
         MeshView body = new MeshView(shapes.of(thing));
         body.setMaterial(palette);
         Group group = new Group(body);
+        MeshView lamp = null;
         if (thing instanceof Station) {
-            MeshView lamp = new MeshView(lampMesh);
+            lamp = new MeshView(lampMesh);
             MeshMaker.Point at = Bodies.lamp(thing.footprint());
             lamp.getTransforms().add(new javafx.scene.transform.Translate(at.x(), -at.z(), at.y()));
             lamp.setMaterial(lampOff);
             group.getChildren().add(lamp);
         }
-        return placed(group, thing);
+        return new Body(thing, placed(group, thing), lamp);
     }
 
     private static Group placed(Group group, Equipment thing) {
@@ -369,6 +413,9 @@ public final class FloorView extends Region {
         List<Node> nodes = new ArrayList<>(List.of(GroundPlane.of(x0, y0, x1, y1)));
         if (!study.equipment().isEmpty()) {
             nodes.add(shadows());
+            if (isCrowded()) {
+                nodes.add(crowd());
+            }
             MeshMaker links = new MeshMaker();
             study.links().forEach(link -> drawLink(links, link));
             if (!links.isEmpty()) {
@@ -391,8 +438,8 @@ public final class FloorView extends Region {
     }
 
     private double[] way(Link link) {
-        double[] from = Edits.endOf(drawnAs.get(link.from()), 1);
-        double[] to = Edits.endOf(drawnAs.get(link.to()), -1);
+        double[] from = Edits.endOf(byName.get(link.from()), 1);
+        double[] to = Edits.endOf(byName.get(link.to()), -1);
         return new double[] {from[0], from[1], to[0], to[1]};
     }
 

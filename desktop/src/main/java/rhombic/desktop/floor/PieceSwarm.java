@@ -18,7 +18,7 @@ final class PieceSwarm {
     private static final int[][] SIDES = {{0, 1, 5, 4}, {1, 3, 7, 5}, {3, 2, 6, 7}, {2, 0, 4, 6}, {4, 5, 7, 6}};
     private static final float[] NORMALS = {0, 0, -1, 1, 0, 0, 0, 0, 1, -1, 0, 0, 0, -1, 0};
 
-    private final TriangleMesh mesh = new TriangleMesh(VertexFormat.POINT_NORMAL_TEXCOORD);
+    private TriangleMesh mesh = mesh(new float[0]);
     private final MeshView view = new MeshView(mesh);
     private final double length;
     private final double width;
@@ -31,8 +31,6 @@ final class PieceSwarm {
         length = type.length().inBaseUnit();
         width = type.width().inBaseUnit();
         height = type.height().inBaseUnit();
-        mesh.getNormals().addAll(NORMALS);
-        mesh.getTexCoords().addAll(0, 1, 1, 1, 1, 0, 0, 0);
         PhongMaterial material = new PhongMaterial();
         material.setDiffuseMap(texture(Color.web(type.colour())));
         material.setSpecularColor(Color.TRANSPARENT);
@@ -70,12 +68,14 @@ final class PieceSwarm {
     }
 
     void end() {
-        int room = points.length / FLOATS;
         if (mesh.getPoints().size() != points.length) {
-            mesh.getFaces().clear();
-            mesh.getPoints().setAll(points);
-            mesh.getFaces().setAll(faces(room));
-            shown = room;
+            // A mesh that grows and moves within one frame upsets the toolkit, so a larger one takes its place.
+            java.util.Arrays.fill(points, count * FLOATS, points.length, 0);
+            mesh = mesh(points);
+            view.setMesh(mesh);
+            shown = count;
+            view.setVisible(count > 0);
+            return;
         }
         if (count < shown) {
             java.util.Arrays.fill(points, count * FLOATS, shown * FLOATS, 0);
@@ -86,6 +86,15 @@ final class PieceSwarm {
         }
         shown = count;
         view.setVisible(count > 0);
+    }
+
+    private static TriangleMesh mesh(float[] points) {
+        TriangleMesh mesh = new TriangleMesh(VertexFormat.POINT_NORMAL_TEXCOORD);
+        mesh.getNormals().addAll(NORMALS);
+        mesh.getTexCoords().addAll(0, 1, 1, 1, 1, 0, 0, 0);
+        mesh.getPoints().addAll(points);
+        mesh.getFaces().addAll(faces(points.length / FLOATS));
+        return mesh;
     }
 
     private static int[] faces(int room) {

@@ -78,6 +78,11 @@ public record Viewpoint(double targetX, double targetY, double yawDegrees, doubl
         return Optional.of(new Pixel(width / 2 + dot(d, right()) * scale, height / 2 - dot(d, up()) * scale, depth));
     }
 
+    /** How large a metre is seen at that depth. */
+    double pixelsPerMetre(double depth, double height) {
+        return height / 2 / Math.tan(Math.toRadians(fieldDegrees / 2)) / depth;
+    }
+
     /** Direction of sight through a pixel; its length has no meaning. */
     double[] ray(double pixelX, double pixelY, double width, double height) {
         double scale = Math.tan(Math.toRadians(fieldDegrees / 2)) / (height / 2);
