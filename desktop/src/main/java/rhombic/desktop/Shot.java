@@ -69,6 +69,7 @@ final class Shot {
                     player.seek(Quantity.parse(wanted.get("at"), Dimension.TIME).nanos());
                 }
                 if (frames == 2) {
+                    stage.getScene().getRoot().requestFocus();
                     window.say("");
                     window.floor().fit(java.util.Set.of());
                     if (wanted.containsKey("play")) {

@@ -22,7 +22,6 @@ import javafx.scene.paint.Color;
 import javafx.scene.paint.PhongMaterial;
 import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
-import javafx.scene.shape.VertexFormat;
 import javafx.scene.transform.Affine;
 import javafx.scene.transform.Rotate;
 import org.jspecify.annotations.Nullable;
@@ -37,7 +36,6 @@ import rhombic.trace.Moment;
 /** Draws the floor: ground, bodies, links, pieces and state lamps in 3D, names and numbers over them. */
 public final class FloorView extends Region {
     private static final Color PAPER = Color.web("#E6E1D4");
-    private static final double LINK_Z = 0.02;
     /** With more equipment than this, only what is near is drawn in detail. */
     private static final int CROWD_FROM = 600;
     private static final int MOST_DETAILED = 300;
@@ -307,18 +305,6 @@ public final class FloorView extends Region {
         points.add(new double[] {thing.placement().xMetres(), thing.placement().yMetres(), 2.9});
     }
 
-    private static double[] extent(List<Equipment> things) {
-        double[] box = {Double.MAX_VALUE, Double.MAX_VALUE, -Double.MAX_VALUE, -Double.MAX_VALUE};
-        for (Equipment e : things) {
-            double reach = Math.hypot(e.footprint().lengthMetres(), e.footprint().widthMetres()) / 2;
-            box[0] = Math.min(box[0], e.placement().xMetres() - reach);
-            box[1] = Math.min(box[1], e.placement().yMetres() - reach);
-            box[2] = Math.max(box[2], e.placement().xMetres() + reach);
-            box[3] = Math.max(box[3], e.placement().yMetres() + reach);
-        }
-        return box;
-    }
-
     // ---- building the scene
 
     private void rebuild() {
@@ -326,7 +312,7 @@ public final class FloorView extends Region {
         study.equipment().forEach(thing -> byName.put(thing.name(), thing));
         bodyOf.entrySet().removeIf(entry -> !entry.getValue().drawnAs.equals(byName.get(entry.getKey())));
         showBodies();
-        underlay.getChildren().setAll(ground());
+        underlay.getChildren().setAll(new Scenery(study, byName, palette).nodes(isCrowded()));
         drawOverlay();
     }
 
@@ -367,18 +353,6 @@ public final class FloorView extends Region {
         return near.stream().sorted(Comparator.comparingDouble(Near::depth)).limit(MOST_DETAILED).map(Near::thing).toList();
     }
 
-    /** Every equipment as a plain block, a little smaller than its body, which hides it where it is drawn. */
-    private MeshView crowd() {
-        MeshMaker maker = new MeshMaker();
-        for (Equipment thing : study.equipment()) {
-            boolean lengthways = Math.round(thing.placement().turnedDegrees() / 90) % 2 == 0;
-            double length = lengthways ? thing.footprint().lengthMetres() : thing.footprint().widthMetres();
-            double width = lengthways ? thing.footprint().widthMetres() : thing.footprint().lengthMetres();
-            maker.bar(thing.placement().xMetres(), thing.placement().yMetres(), 0.1, 0.85 * length, 0.8 * width, 0.55 * thing.footprint().heightMetres(), Swatch.BODY);
-        }
-        return flat(maker);
-    }
-
     private record Body(Equipment drawnAs, Group group, @Nullable MeshView lamp) {}
 
     private Body body(Equipment thing) {
@@ -404,56 +378,17 @@ public final class FloorView extends Region {
         return group;
     }
 
-    private List<Node> ground() {
-        double[] box = study.equipment().isEmpty() ? new double[] {-15, -10, 15, 10} : extent(study.equipment());
-        double x0 = Math.floor((box[0] - 12) / 5) * 5;
-        double y0 = Math.floor((box[1] - 12) / 5) * 5;
-        double x1 = Math.ceil((box[2] + 12) / 5) * 5;
-        double y1 = Math.ceil((box[3] + 12) / 5) * 5;
-        List<Node> nodes = new ArrayList<>(List.of(GroundPlane.of(x0, y0, x1, y1)));
-        if (!study.equipment().isEmpty()) {
-            nodes.add(shadows());
-            if (isCrowded()) {
-                nodes.add(crowd());
-            }
-            MeshMaker links = new MeshMaker();
-            study.links().forEach(link -> drawLink(links, link));
-            if (!links.isEmpty()) {
-                nodes.add(flat(links));
-            }
-        }
-        return nodes;
-    }
-
-    private void drawLink(MeshMaker maker, Link link) {
-        double[] way = way(link);
-        double length = Math.hypot(way[2] - way[0], way[3] - way[1]);
-        if (length < 0.05) {
-            return;
-        }
-        double dx = (way[2] - way[0]) / length;
-        double dy = (way[3] - way[1]) / length;
-        maker.ribbon(way[0], way[1], way[2], way[3], 0.05, LINK_Z, Swatch.LINK);
-        maker.rhombus(way[2] - dx * 0.12, way[3] - dy * 0.12, LINK_Z + 0.004, dx, dy, 0.2, 0.1, Swatch.INK);
-    }
-
-    private double[] way(Link link) {
-        double[] from = Edits.endOf(byName.get(link.from()), 1);
-        double[] to = Edits.endOf(byName.get(link.to()), -1);
-        return new double[] {from[0], from[1], to[0], to[1]};
-    }
-
     /** Rhombi that travel along the links in the flow's direction. */
     public void showTravel(double phase) {
         MeshMaker maker = new MeshMaker();
         for (Link link : study.links()) {
-            double[] way = way(link);
+            double[] way = Scenery.way(link, byName);
             double length = Math.hypot(way[2] - way[0], way[3] - way[1]);
             if (length > 0.6) {
                 double dx = (way[2] - way[0]) / length;
                 double dy = (way[3] - way[1]) / length;
                 double at = phase % 1 * length;
-                maker.rhombus(way[0] + dx * at, way[1] + dy * at, LINK_Z + 0.008, dx, dy, 0.16, 0.09, Swatch.VERDIGRIS);
+                maker.rhombus(way[0] + dx * at, way[1] + dy * at, Scenery.LINK_Z + 0.008, dx, dy, 0.16, 0.09, Swatch.VERDIGRIS);
             }
         }
         travelling.setMesh(maker.isEmpty() ? null : maker.mesh());
@@ -462,65 +397,6 @@ public final class FloorView extends Region {
 
     public void hideTravel() {
         travelling.setVisible(false);
-    }
-
-    private MeshView flat(MeshMaker maker) {
-        MeshView flat = new MeshView(maker.mesh());
-        PhongMaterial material = new PhongMaterial();
-        material.setDiffuseMap(Swatch.texture());
-        material.setSpecularColor(Color.TRANSPARENT);
-        flat.setMaterial(material);
-        flat.setMouseTransparent(true);
-        return flat;
-    }
-
-    /** A soft dark spot under each body, all in one mesh. */
-    private MeshView shadows() {
-        TriangleMesh mesh = new TriangleMesh(VertexFormat.POINT_NORMAL_TEXCOORD);
-        mesh.getNormals().addAll(0, -1, 0);
-        mesh.getTexCoords().addAll(0, 0, 1, 0, 1, 1, 0, 1);
-        int n = study.equipment().size();
-        float[] points = new float[n * 12];
-        int[] faces = new int[n * 18];
-        for (int i = 0; i < n; i++) {
-            Equipment thing = study.equipment().get(i);
-            double angle = Math.toRadians(thing.placement().turnedDegrees());
-            double l = thing.footprint().lengthMetres() / 2 + 0.35;
-            double w = thing.footprint().widthMetres() / 2 + 0.35;
-            double[][] corners = {{-l, -w}, {l, -w}, {l, w}, {-l, w}};
-            for (int c = 0; c < 4; c++) {
-                points[i * 12 + c * 3] = (float) (thing.placement().xMetres() + 0.08 + corners[c][0] * Math.cos(angle) - corners[c][1] * Math.sin(angle));
-                points[i * 12 + c * 3 + 1] = -0.012f;
-                points[i * 12 + c * 3 + 2] = (float) (thing.placement().yMetres() + 0.08 + corners[c][0] * Math.sin(angle) + corners[c][1] * Math.cos(angle));
-            }
-            int[] order = {0, 1, 2, 0, 2, 3};
-            for (int k = 0; k < 6; k++) {
-                faces[i * 18 + k * 3] = i * 4 + order[k];
-                faces[i * 18 + k * 3 + 1] = 0;
-                faces[i * 18 + k * 3 + 2] = order[k];
-            }
-        }
-        mesh.getPoints().setAll(points);
-        mesh.getFaces().setAll(faces);
-        MeshView view = new MeshView(mesh);
-        PhongMaterial material = new PhongMaterial();
-        material.setDiffuseMap(shade());
-        material.setSpecularColor(Color.TRANSPARENT);
-        view.setMaterial(material);
-        view.setMouseTransparent(true);
-        return view;
-    }
-
-    private static WritableImage shade() {
-        int size = 64;
-        WritableImage image = new WritableImage(size, size);
-        for (int x = 0; x < size; x++) {
-            for (int y = 0; y < size; y++) {
-                double edge = Math.min(Math.min(x, size - 1 - x), Math.min(y, size - 1 - y)) / (size * 0.3);
-                image.getPixelWriter().setColor(x, y, Color.color(0.2, 0.18, 0.14, 0.22 * Math.min(1, edge)));
-            }
-        }
-        return image;
     }
 
     private static WritableImage plain(Color colour) {

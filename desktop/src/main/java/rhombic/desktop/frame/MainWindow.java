@@ -15,8 +15,6 @@ import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.TextInputControl;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -61,6 +59,7 @@ public final class MainWindow implements AutoCloseable {
     private final Player player = new Player();
     private final Outlook outlook;
     private final StudyFiles files;
+    private final Editing editing;
 
     private final FloorView floor = new FloorView();
     private final FloorGestures gestures;
@@ -82,7 +81,6 @@ public final class MainWindow implements AutoCloseable {
     private final AnimationTimer timer;
 
     private Place place = Place.BUILD;
-    private Edits.@Nullable Clip clip;
     private Optional<Integer> chosenPiece = Optional.empty();
     private final PauseTransition fading = new PauseTransition(Duration.seconds(9));
     private long lastFrame;
@@ -96,6 +94,7 @@ public final class MainWindow implements AutoCloseable {
     public MainWindow(Workbench bench, FileAsker asker, Journal journal, RecentFiles recent) {
         this.bench = bench;
         files = new StudyFiles(bench, asker, journal, recent, this::say);
+        editing = new Editing(bench, this::say);
         gestures = new FloorGestures(floor, bench, this::choosePiece, this::showHand);
         card = new JobCardView(bench);
         shelf = new Shelf(floor, gestures);
@@ -115,7 +114,8 @@ public final class MainWindow implements AutoCloseable {
         layOut();
         whole = new StackPane(root, over);
         whole.getStyleClass().add("window");
-        whole.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        Keyboard keyboard = new Keyboard(this, editing, files, gestures, transport);
+        whole.addEventFilter(KeyEvent.KEY_PRESSED, keyboard::press);
         bench.addListener(new News());
         timer = new AnimationTimer() {
             @Override
@@ -416,8 +416,8 @@ public final class MainWindow implements AutoCloseable {
                 new Command("Numbers on or off", "N", this::toggleNumbers),
                 new Command("Names on or off", "", this::toggleNames),
                 new Command("Select all", "Ctrl+A", () -> bench.select(bench.study().names())),
-                new Command("Undo", "Ctrl+Z", this::undo),
-                new Command("Redo", "Ctrl+Y", this::redo)));
+                new Command("Undo", "Ctrl+Z", editing::undo),
+                new Command("Redo", "Ctrl+Y", editing::redo)));
         for (Place target : Place.values()) {
             all.add(new Command("Go to " + target.word(), String.valueOf(target.ordinal() + 1), () -> go(target)));
         }
@@ -435,7 +435,7 @@ public final class MainWindow implements AutoCloseable {
         findBox.open(x, y, whole.getWidth(), whole.getHeight());
     }
 
-    private void toggleNumbers() {
+    void toggleNumbers() {
         floor.options().setNumbers(!floor.options().numbers());
         floor.drawOverlay();
     }
@@ -445,124 +445,19 @@ public final class MainWindow implements AutoCloseable {
         floor.drawOverlay();
     }
 
-    private void undo() {
-        say(bench.undo().map(what -> "Undone: " + what + ".").orElse("There is nothing to undo."));
+    boolean isFinding() {
+        return findBox.isVisible();
     }
 
-    private void redo() {
-        say(bench.redo().map(what -> "Done again: " + what + ".").orElse("There is nothing to do again."));
+    /** Opens find or do where the pointer is on the floor. */
+    void findAtPointer() {
+        javafx.geometry.Point2D at = floor.localToScene(gestures.pointerX(), gestures.pointerY());
+        openFind(at.getX(), at.getY());
     }
 
-    private void copy() {
-        if (!bench.selection().isEmpty()) {
-            clip = Edits.copied(bench.study(), bench.selection());
-            say("Copied " + bench.selection().size() + (bench.selection().size() == 1 ? " thing." : " things."));
-        }
-    }
-
-    private void paste(Edits.@Nullable Clip what) {
-        if (what != null) {
-            Edits.Pasted pasted = Edits.pasted(bench.study(), what, 0, -4);
-            bench.edit("paste", study -> pasted.study());
-            bench.select(pasted.names());
-        }
-    }
-
-    private void delete() {
-        Set<String> gone = bench.selection();
-        if (!gone.isEmpty()) {
-            bench.edit("take out " + (gone.size() == 1 ? gone.iterator().next() : gone.size() + " things"), study -> study.without(gone));
-        }
-    }
-
-    private void key(KeyEvent e) {
-        boolean typing = e.getTarget() instanceof TextInputControl || findBox.isVisible();
-        boolean handled = e.isControlDown() ? controlKey(e, typing) : !typing && plainKey(e);
-        if (handled) {
-            e.consume();
-        }
-    }
-
-    private boolean controlKey(KeyEvent e, boolean typing) {
-        if (typing && e.getCode() != KeyCode.S) {
-            return false;
-        }
-        switch (e.getCode()) {
-            case Z -> undo();
-            case Y -> redo();
-            case C -> copy();
-            case X -> {
-                copy();
-                delete();
-            }
-            case V -> paste(clip);
-            case D -> paste(Edits.copied(bench.study(), bench.selection()));
-            case A -> bench.select(bench.study().names());
-            case S -> {
-                if (e.isShiftDown()) {
-                    files.saveAs();
-                } else {
-                    files.save();
-                }
-            }
-            case O -> files.open();
-            case N -> files.fresh();
-            default -> {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    private boolean plainKey(KeyEvent e) {
-        boolean onControl = e.getTarget() instanceof javafx.scene.control.ButtonBase || e.getTarget() instanceof javafx.scene.control.Slider
-                || e.getTarget() instanceof javafx.scene.control.ListView;
-        switch (e.getCode()) {
-            case SPACE -> {
-                if (onControl) {
-                    return false;
-                }
-                transport.toggle();
-            }
-            case SLASH, DIVIDE -> {
-                javafx.geometry.Point2D at = floor.localToScene(gestures.pointerX(), gestures.pointerY());
-                openFind(at.getX(), at.getY());
-            }
-            case PERIOD, DECIMAL -> player.stepOne();
-            case HOME -> {
-                player.pause();
-                player.seek(0);
-            }
-            case END -> {
-                player.pause();
-                player.seek(player.lengthNanos());
-            }
-            case DIGIT1, NUMPAD1 -> go(Place.BUILD);
-            case DIGIT2, NUMPAD2 -> go(Place.WATCH);
-            case DIGIT3, NUMPAD3 -> go(Place.DIAGNOSE);
-            case DIGIT4, NUMPAD4 -> go(Place.COMPARE);
-            case P -> floor.togglePlan();
-            case F -> floor.fit(bench.selection());
-            case N -> toggleNumbers();
-            case L -> gestures.takeLink();
-            case R -> {
-                if (gestures.inHand().isPresent()) {
-                    return false;
-                }
-                bench.edit("turn", study -> Edits.turned(study, bench.selection(), e.isShiftDown() ? 15 : 90));
-            }
-            case DELETE, BACK_SPACE -> delete();
-            case ESCAPE -> escape();
-            default -> {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    private void escape() {
-        boolean editing = card.lookup("#editor") != null;
-        if (editing) {
+    void escape() {
+        boolean unfolded = card.lookup("#editor") != null;
+        if (unfolded) {
             card.rebuild();
         } else if (!gestures.putAway() && chosenPiece.isPresent()) {
             choosePiece(Optional.empty());

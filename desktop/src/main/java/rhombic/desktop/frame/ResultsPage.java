@@ -145,7 +145,7 @@ final class ResultsPage extends VBox {
             Function<Double, String> text = value -> response.unit().equals("s") ? Clock.span(value) : number(value) + (response.unit().isEmpty() ? "" : " " + response.unit());
             return new Row(List.of(response.name(), text.apply(now.mean()), text.apply(now.halfWidth()), before.map(b -> text.apply(b.mean())).orElse("\u2013"),
                     before.map(b -> text.apply(b.halfWidth())).orElse("\u2013"), change.map(c -> text.apply(c.mean())).orElse("\u2013"),
-                    change.map(c -> text.apply(c.halfWidth()) + (c.isClear() ? "" : " (may be chance)")).orElse("\u2013")));
+                    change.map(c -> text.apply(c.halfWidth()) + (c.isClear() || c.mean() == 0 ? "" : " (may be chance)")).orElse("\u2013")));
         }).toList();
     }
 

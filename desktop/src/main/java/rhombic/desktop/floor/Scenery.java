@@ -1,0 +1,153 @@
+package rhombic.desktop.floor;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import javafx.scene.Node;
+import javafx.scene.image.WritableImage;
+import javafx.scene.paint.Color;
+import javafx.scene.paint.Material;
+import javafx.scene.paint.PhongMaterial;
+import javafx.scene.shape.MeshView;
+import javafx.scene.shape.TriangleMesh;
+import javafx.scene.shape.VertexFormat;
+import rhombic.desktop.work.Edits;
+import rhombic.study.Equipment;
+import rhombic.study.Link;
+import rhombic.study.Study;
+
+/** What lies under and around the bodies of a study: ground, contact shadows, links. */
+final class Scenery {
+    static final double LINK_Z = 0.02;
+
+    private final Study study;
+    private final Map<String, Equipment> byName;
+    private final Material palette;
+
+    Scenery(Study study, Map<String, Equipment> byName, Material palette) {
+        this.study = study;
+        this.byName = byName;
+        this.palette = palette;
+    }
+
+    /** Ground, shadows and links; with {@code crowded}, every equipment as a block too. */
+    List<Node> nodes(boolean crowded) {
+        double[] box = study.equipment().isEmpty() ? new double[] {-15, -10, 15, 10} : extent(study.equipment());
+        double x0 = Math.floor((box[0] - 12) / 5) * 5;
+        double y0 = Math.floor((box[1] - 12) / 5) * 5;
+        double x1 = Math.ceil((box[2] + 12) / 5) * 5;
+        double y1 = Math.ceil((box[3] + 12) / 5) * 5;
+        List<Node> nodes = new ArrayList<>(List.of(GroundPlane.of(x0, y0, x1, y1)));
+        if (!study.equipment().isEmpty()) {
+            nodes.add(shadows());
+            if (crowded) {
+                nodes.add(crowd());
+            }
+            MeshMaker links = new MeshMaker();
+            study.links().forEach(link -> drawLink(links, link));
+            if (!links.isEmpty()) {
+                nodes.add(flat(links));
+            }
+        }
+        return nodes;
+    }
+
+    private void drawLink(MeshMaker maker, Link link) {
+        double[] way = way(link, byName);
+        double length = Math.hypot(way[2] - way[0], way[3] - way[1]);
+        if (length < 0.05) {
+            return;
+        }
+        double dx = (way[2] - way[0]) / length;
+        double dy = (way[3] - way[1]) / length;
+        maker.ribbon(way[0], way[1], way[2], way[3], 0.05, LINK_Z, Swatch.LINK);
+        maker.rhombus(way[2] - dx * 0.12, way[3] - dy * 0.12, LINK_Z + 0.004, dx, dy, 0.2, 0.1, Swatch.INK);
+    }
+
+    /** From the end of the giver to the front of the taker: x, y, x, y. */
+    static double[] way(Link link, Map<String, Equipment> byName) {
+        double[] from = Edits.endOf(byName.get(link.from()), 1);
+        double[] to = Edits.endOf(byName.get(link.to()), -1);
+        return new double[] {from[0], from[1], to[0], to[1]};
+    }
+
+    /** Every equipment as a plain block, a little smaller than its body, which hides it where it is drawn. */
+    private MeshView crowd() {
+        MeshMaker maker = new MeshMaker();
+        for (Equipment thing : study.equipment()) {
+            boolean lengthways = Math.round(thing.placement().turnedDegrees() / 90) % 2 == 0;
+            double length = lengthways ? thing.footprint().lengthMetres() : thing.footprint().widthMetres();
+            double width = lengthways ? thing.footprint().widthMetres() : thing.footprint().lengthMetres();
+            maker.bar(thing.placement().xMetres(), thing.placement().yMetres(), 0.1, 0.85 * length, 0.8 * width, 0.55 * thing.footprint().heightMetres(), Swatch.BODY);
+        }
+        return flat(maker);
+    }
+
+    private MeshView flat(MeshMaker maker) {
+        MeshView flat = new MeshView(maker.mesh());
+        flat.setMaterial(palette);
+        flat.setMouseTransparent(true);
+        return flat;
+    }
+
+    /** A soft dark spot under each body, all in one mesh. */
+    private MeshView shadows() {
+        TriangleMesh mesh = new TriangleMesh(VertexFormat.POINT_NORMAL_TEXCOORD);
+        mesh.getNormals().addAll(0, -1, 0);
+        mesh.getTexCoords().addAll(0, 0, 1, 0, 1, 1, 0, 1);
+        int n = study.equipment().size();
+        float[] points = new float[n * 12];
+        int[] faces = new int[n * 18];
+        for (int i = 0; i < n; i++) {
+            Equipment thing = study.equipment().get(i);
+            double angle = Math.toRadians(thing.placement().turnedDegrees());
+            double l = thing.footprint().lengthMetres() / 2 + 0.35;
+            double w = thing.footprint().widthMetres() / 2 + 0.35;
+            double[][] corners = {{-l, -w}, {l, -w}, {l, w}, {-l, w}};
+            for (int c = 0; c < 4; c++) {
+                points[i * 12 + c * 3] = (float) (thing.placement().xMetres() + 0.08 + corners[c][0] * Math.cos(angle) - corners[c][1] * Math.sin(angle));
+                points[i * 12 + c * 3 + 1] = -0.012f;
+                points[i * 12 + c * 3 + 2] = (float) (thing.placement().yMetres() + 0.08 + corners[c][0] * Math.sin(angle) + corners[c][1] * Math.cos(angle));
+            }
+            int[] order = {0, 1, 2, 0, 2, 3};
+            for (int k = 0; k < 6; k++) {
+                faces[i * 18 + k * 3] = i * 4 + order[k];
+                faces[i * 18 + k * 3 + 1] = 0;
+                faces[i * 18 + k * 3 + 2] = order[k];
+            }
+        }
+        mesh.getPoints().setAll(points);
+        mesh.getFaces().setAll(faces);
+        MeshView view = new MeshView(mesh);
+        PhongMaterial material = new PhongMaterial();
+        material.setDiffuseMap(shade());
+        material.setSpecularColor(Color.TRANSPARENT);
+        view.setMaterial(material);
+        view.setMouseTransparent(true);
+        return view;
+    }
+
+    private static WritableImage shade() {
+        int size = 64;
+        WritableImage image = new WritableImage(size, size);
+        for (int x = 0; x < size; x++) {
+            for (int y = 0; y < size; y++) {
+                double edge = Math.min(Math.min(x, size - 1 - x), Math.min(y, size - 1 - y)) / (size * 0.3);
+                image.getPixelWriter().setColor(x, y, Color.color(0.2, 0.18, 0.14, 0.22 * Math.min(1, edge)));
+            }
+        }
+        return image;
+    }
+
+    private static double[] extent(List<Equipment> things) {
+        double[] box = {Double.MAX_VALUE, Double.MAX_VALUE, -Double.MAX_VALUE, -Double.MAX_VALUE};
+        for (Equipment e : things) {
+            double reach = Math.hypot(e.footprint().lengthMetres(), e.footprint().widthMetres()) / 2;
+            box[0] = Math.min(box[0], e.placement().xMetres() - reach);
+            box[1] = Math.min(box[1], e.placement().yMetres() - reach);
+            box[2] = Math.max(box[2], e.placement().xMetres() + reach);
+            box[3] = Math.max(box[3], e.placement().yMetres() + reach);
+        }
+        return box;
+    }
+}

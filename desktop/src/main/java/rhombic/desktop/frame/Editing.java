@@ -1,0 +1,71 @@
+package rhombic.desktop.frame;
+
+import java.util.Set;
+import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
+import rhombic.desktop.work.Edits;
+import rhombic.desktop.work.Workbench;
+
+/** Undo, copy, paste and the like, on what is selected. */
+final class Editing {
+    private final Workbench bench;
+    private final Consumer<String> say;
+    private Edits.@Nullable Clip clip;
+
+    Editing(Workbench bench, Consumer<String> say) {
+        this.bench = bench;
+        this.say = say;
+    }
+
+    void undo() {
+        say.accept(bench.undo().map(what -> "Undone: " + what + ".").orElse("There is nothing to undo."));
+    }
+
+    void redo() {
+        say.accept(bench.redo().map(what -> "Done again: " + what + ".").orElse("There is nothing to do again."));
+    }
+
+    void copy() {
+        if (!bench.selection().isEmpty()) {
+            clip = Edits.copied(bench.study(), bench.selection());
+            say.accept("Copied " + bench.selection().size() + (bench.selection().size() == 1 ? " thing." : " things."));
+        }
+    }
+
+    void paste() {
+        paste(clip);
+    }
+
+    /** Doubles what is selected, beside the originals. */
+    void duplicate() {
+        paste(Edits.copied(bench.study(), bench.selection()));
+    }
+
+    private void paste(Edits.@Nullable Clip what) {
+        if (what != null && !what.things().isEmpty()) {
+            Edits.Pasted pasted = Edits.pasted(bench.study(), what, 0, -4);
+            bench.edit("paste", study -> pasted.study());
+            bench.select(pasted.names());
+        }
+    }
+
+    void delete() {
+        Set<String> gone = bench.selection();
+        if (!gone.isEmpty()) {
+            bench.edit("take out " + (gone.size() == 1 ? gone.iterator().next() : gone.size() + " things"), study -> study.without(gone));
+        }
+    }
+
+    void cut() {
+        copy();
+        delete();
+    }
+
+    void turn(double degrees) {
+        bench.edit("turn", study -> Edits.turned(study, bench.selection(), degrees));
+    }
+
+    void selectAll() {
+        bench.select(bench.study().names());
+    }
+}

@@ -1,0 +1,103 @@
+package rhombic.desktop.frame;
+
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import rhombic.desktop.floor.FloorGestures;
+import rhombic.desktop.watch.TransportBar;
+
+/** What each key does in the window; keys typed into a text are left alone. */
+final class Keyboard {
+    private final MainWindow window;
+    private final Editing editing;
+    private final StudyFiles files;
+    private final FloorGestures gestures;
+    private final TransportBar transport;
+
+    Keyboard(MainWindow window, Editing editing, StudyFiles files, FloorGestures gestures, TransportBar transport) {
+        this.window = window;
+        this.editing = editing;
+        this.files = files;
+        this.gestures = gestures;
+        this.transport = transport;
+    }
+
+    void press(KeyEvent e) {
+        boolean typing = e.getTarget() instanceof TextInputControl || window.isFinding();
+        boolean handled = e.isControlDown() ? controlKey(e, typing) : !typing && plainKey(e);
+        if (handled) {
+            e.consume();
+        }
+    }
+
+    private boolean controlKey(KeyEvent e, boolean typing) {
+        if (typing && e.getCode() != KeyCode.S) {
+            return false;
+        }
+        switch (e.getCode()) {
+            case Z -> editing.undo();
+            case Y -> editing.redo();
+            case C -> editing.copy();
+            case X -> editing.cut();
+            case V -> editing.paste();
+            case D -> editing.duplicate();
+            case A -> editing.selectAll();
+            case S -> {
+                if (e.isShiftDown()) {
+                    files.saveAs();
+                } else {
+                    files.save();
+                }
+            }
+            case O -> files.open();
+            case N -> files.fresh();
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private boolean plainKey(KeyEvent e) {
+        boolean onControl = e.getTarget() instanceof javafx.scene.control.ButtonBase || e.getTarget() instanceof javafx.scene.control.Slider
+                || e.getTarget() instanceof javafx.scene.control.ListView;
+        switch (e.getCode()) {
+            case SPACE -> {
+                if (onControl) {
+                    return false;
+                }
+                transport.toggle();
+            }
+            case SLASH, DIVIDE -> window.findAtPointer();
+            case PERIOD, DECIMAL -> window.player().stepOne();
+            case HOME -> {
+                window.player().pause();
+                window.player().seek(0);
+            }
+            case END -> {
+                window.player().pause();
+                window.player().seek(window.player().lengthNanos());
+            }
+            case DIGIT1, NUMPAD1 -> window.go(Place.BUILD);
+            case DIGIT2, NUMPAD2 -> window.go(Place.WATCH);
+            case DIGIT3, NUMPAD3 -> window.go(Place.DIAGNOSE);
+            case DIGIT4, NUMPAD4 -> window.go(Place.COMPARE);
+            case P -> window.floor().togglePlan();
+            case F -> window.floor().fit(window.bench().selection());
+            case N -> window.toggleNumbers();
+            case L -> gestures.takeLink();
+            case R -> {
+                if (gestures.inHand().isPresent()) {
+                    return false;
+                }
+                editing.turn(e.isShiftDown() ? 15 : 90);
+            }
+            case DELETE, BACK_SPACE -> editing.delete();
+            case ESCAPE -> window.escape();
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+}
