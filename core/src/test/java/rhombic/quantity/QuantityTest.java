@@ -37,7 +37,7 @@ class QuantityTest {
         assertThrows(QuantityException.class, () -> Quantity.parse(text, Dimension.TIME));
     }
 
-    @Property
+    @Property(seed = "20261123")
     void printedTextReadsAsTheSameValue(@ForAll @DoubleRange(min = -1e12, max = 1e12) double amount, @ForAll Unit unit) {
         Quantity quantity = new Quantity(amount, unit);
         Quantity again = Quantity.parse(quantity.toString(), unit.dimension());

@@ -265,4 +265,122 @@ class WindowTest {
         await(() -> text(robot, "message").contains("changed by another program"));
         assertEquals("{ half a file", Files.readString(answer));
     }
+
+    @Test
+    void aThingIsDraggedFromTheShelfToTheFloor(FxRobot robot) {
+        robot.clickOn("#family-store");
+        robot.drag("#thing-buffer", MouseButton.PRIMARY).moveTo(onScreen(0, -2, 0)).moveTo(onScreen(1, -3, 0)).drop();
+        assertEquals(Set.of("Buffer 1"), study().names());
+        assertEquals(-3, study().find("Buffer 1").orElseThrow().placement().yMetres(), 0.6);
+    }
+
+    @Test
+    void aLineIsBuiltByKeysAlone(FxRobot robot) {
+        for (String letters : List.of("goods in", "station", "goods out")) {
+            robot.push(KeyCode.SLASH);
+            robot.write(letters);
+            robot.push(KeyCode.ENTER);
+            robot.push(KeyCode.ESCAPE);
+            robot.push(KeyCode.ESCAPE);
+        }
+        assertEquals(Set.of("Goods in", "Station 1", "Goods out"), study().names());
+        for (String from : List.of("Goods in", "Station 1")) {
+            robot.interact(() -> window.bench().select(from));
+            robot.interact(() -> robot.lookup("#token-link").query().requestFocus());
+            robot.push(KeyCode.SPACE);
+            WaitForAsyncUtils.waitForFxEvents();
+            String to = from.equals("Goods in") ? "Station 1" : "Goods out";
+            javafx.scene.control.ListView<String> choices = robot.lookup("#editor-choices").queryListView();
+            while (!to.equals(choices.getSelectionModel().getSelectedItem())) {
+                robot.push(KeyCode.DOWN);
+            }
+            robot.push(KeyCode.ENTER);
+        }
+        assertTrue(study().links().contains(new Link("Station 1", "Goods out")), study().links().toString());
+        robot.interact(() -> window.bench().select("Station 1"));
+        robot.interact(() -> window.floor().requestFocus());
+        double x = study().find("Station 1").orElseThrow().placement().xMetres();
+        robot.push(KeyCode.RIGHT).push(KeyCode.RIGHT);
+        assertTrue(study().find("Station 1").orElseThrow().placement().xMetres() >= x + 1, "two steps of half a metre to the east");
+    }
+
+    @Test
+    void unsavedWorkIsJournalledAndOfferedAfterACrash(FxRobot robot) throws Exception {
+        place(robot, "work", "station", 0, 0);
+        Study built = study();
+        Path journal = answer.resolveSibling("journal");
+        await(() -> new RestoredJournal(journal).holds(built));
+        Path owner;
+        try (var files = Files.list(journal)) {
+            owner = files.filter(f -> f.toString().endsWith(".owner")).findFirst().orElseThrow();
+        }
+        Files.writeString(owner, "999999999");
+        MainWindow[] next = new MainWindow[1];
+        robot.interact(() -> {
+            next[0] = new MainWindow(new Workbench(Study.empty()), FileAsker.dialogs(null), new Journal(journal), new RecentFiles(journal));
+            window.root().getScene().setRoot(next[0].root());
+        });
+        robot.clickOn("#restore-work");
+        await(() -> next[0].bench().study().equals(built));
+        assertFalse(next[0].bench().isSaved());
+        robot.interact(next[0]::close);
+    }
+
+    /** Looks into the journal as a later window would. */
+    private record RestoredJournal(Path folder) {
+        boolean holds(Study study) {
+            if (!Files.isDirectory(folder)) {
+                return false;
+            }
+            try (var files = Files.list(folder)) {
+                for (Path file : files.filter(f -> f.toString().endsWith(".study.json")).toList()) {
+                    if (StudyReader.open(file).equals(study)) {
+                        return true;
+                    }
+                }
+                return false;
+            } catch (Exception e) {
+                return false; // half of the entry's files are there; looked at again
+            }
+        }
+    }
+
+    @Test
+    void unsavedWorkIsGivenUpOnlyWhenAskedTwice(FxRobot robot) {
+        place(robot, "work", "station", 0, 0);
+        robot.push(KeyCode.CONTROL, KeyCode.N);
+        assertEquals(1, study().equipment().size());
+        assertTrue(text(robot, "message").contains("unsaved changes"), text(robot, "message"));
+        robot.push(KeyCode.CONTROL, KeyCode.N);
+        assertEquals(Study.empty(), study());
+    }
+
+    @Test
+    void theRunIsSteppedAndReadFromTheTables(FxRobot robot) {
+        buildLine(robot);
+        await(this::isRunWritten);
+        robot.push(KeyCode.HOME);
+        robot.push(KeyCode.PERIOD).push(KeyCode.PERIOD);
+        assertTrue(window.player().playheadNanos() > 0);
+        assertTrue(window.player().moment().orElseThrow().entered() >= 1);
+        robot.push(KeyCode.DIGIT3);
+        await(() -> robot.lookup("#results-table").queryAs(TableView.class).getItems().size() == 4);
+        assertTrue(text(robot, "balance").contains(" in \u2212 "), text(robot, "balance"));
+        robot.push(KeyCode.DIGIT2);
+        robot.clickOn(window.strips().localToScreen(30, 16 + 17 + 8));
+        assertEquals(Set.of("Station 1"), window.bench().selection());
+        robot.push(KeyCode.P);
+        assertTrue(window.floor().isPlan());
+        robot.push(KeyCode.P);
+        assertFalse(window.floor().isPlan());
+    }
+
+    @Test
+    void aRunOfTenYearsTellsItsProgressAndCanBeStopped(FxRobot robot) {
+        buildLine(robot);
+        robot.interact(() -> window.bench().edit("ten years", s -> s.withPlan(s.plan().withLength(rhombic.quantity.Quantity.parse("3650 d", rhombic.quantity.Dimension.TIME)))));
+        await(() -> robot.lookup("Stop").tryQuery().filter(javafx.scene.Node::isVisible).isPresent());
+        robot.clickOn("Stop");
+        assertEquals("Stopped. The next edit runs it again.", text(robot, "outlook-message"));
+    }
 }
