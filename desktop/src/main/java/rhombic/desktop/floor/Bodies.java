@@ -159,6 +159,6 @@ final class Bodies {
         Point low = new Point(x, y, 1.02);
         Point front = new Point(x + side * 0.22, y, 1.2);
         Point high = new Point(x, y, 1.38);
-        maker.quad(front, high, back, low, swatch);
+        maker.quad(front, low, back, high, swatch);
     }
 }
