@@ -60,10 +60,6 @@ public final class Tally {
         blocked = nowBlocked;
     }
 
-    public int content() {
-        return content;
-    }
-
     /** Forgets all that was measured before; what is inside stays inside. */
     public void restart(long now) {
         advance(now);

@@ -4,7 +4,6 @@ import java.io.Serializable;
 import java.util.Optional;
 import java.util.OptionalInt;
 import org.jspecify.annotations.Nullable;
-import rhombic.quantity.Quantity;
 
 /**
  * Where pieces enter the plant.
@@ -66,11 +65,6 @@ public record GoodsIn(String name, Placement placement, String pieceType, Option
     @Override
     public String kind() {
         return "Goods in";
-    }
-
-    /** The first arrival where one is set. */
-    public Optional<Quantity> firstArrival() {
-        return supply.flatMap(s -> s instanceof Supply.Spaced spaced ? spaced.first() : Optional.empty());
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */

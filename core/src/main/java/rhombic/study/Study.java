@@ -61,10 +61,6 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         return links.stream().filter(link -> link.from().equals(from)).toList();
     }
 
-    public List<Link> linksTo(String to) {
-        return links.stream().filter(link -> link.to().equals(to)).toList();
-    }
-
     public Set<String> names() {
         Set<String> names = HashSet.newHashSet(equipment.size());
         equipment.forEach(e -> names.add(e.name()));

@@ -1,6 +1,5 @@
 package rhombic.desktop.floor;
 
-import java.util.List;
 import java.util.Map;
 import java.util.HashMap;
 import java.util.function.Consumer;
@@ -8,7 +7,6 @@ import rhombic.study.Buffer;
 import rhombic.study.Equipment;
 import rhombic.study.GoodsIn;
 import rhombic.study.GoodsOut;
-import rhombic.study.PieceType;
 import rhombic.study.Station;
 import rhombic.study.Study;
 import rhombic.trace.Moment;
@@ -53,7 +51,7 @@ final class PieceLayout {
                 if (!onPlace && index >= highest) {
                     continue;
                 }
-                double[] at = onPlace ? onPlace(spot) : waiting(thing, index, spot.type());
+                double[] at = onPlace ? new double[] {0, 0, TABLE_METRES} : waiting(thing, index, spot.type());
                 if (!onPlace) {
                     index++;
                 }
@@ -77,11 +75,6 @@ final class PieceLayout {
     private static double[] exit(Equipment thing) {
         double[] end = rhombic.desktop.work.Edits.endOf(thing, 1);
         return new double[] {end[0], end[1], TABLE_METRES};
-    }
-
-    /** On the table of its place; the table faces the south side of the station. */
-    private double[] onPlace(PieceSpot spot) {
-        return new double[] {0, spot.place(), TABLE_METRES};
     }
 
     private double[] waiting(Equipment thing, int index, int type) {
@@ -125,10 +118,6 @@ final class PieceLayout {
         double width = station.footprint().widthMetres() / drawn;
         int row = place % drawn;
         return new double[] {place / drawn * 0.1, (row - (drawn - 1) / 2.0) * width - 0.22};
-    }
-
-    List<PieceType> types() {
-        return study.pieceTypes();
     }
 
     private static double mix(double a, double b, double part) {

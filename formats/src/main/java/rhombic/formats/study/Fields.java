@@ -42,10 +42,6 @@ final class Fields {
         return path.isEmpty() ? field : path + "." + field;
     }
 
-    String path() {
-        return path;
-    }
-
     void fault(String place, String message) {
         faults.add(new StudyFormatException.Fault(place, message));
     }
@@ -56,10 +52,6 @@ final class Fields {
 
     String text(String field, String standIn) {
         return read(field, true).map(value -> asText(value, field, standIn)).orElse(standIn);
-    }
-
-    Optional<String> optionalText(String field) {
-        return read(field, false).map(value -> asText(value, field, ""));
     }
 
     Quantity quantity(String field, Dimension dimension) {
