@@ -5,10 +5,12 @@ module rhombic.core {
     requires org.apache.commons.rng.simple;
     requires org.apache.commons.rng.sampling;
     requires org.apache.commons.statistics.distribution;
+    requires org.apache.commons.jexl3;
 
     exports rhombic.kernel;
     exports rhombic.quantity;
     exports rhombic.chance;
+    exports rhombic.formula;
     exports rhombic.study;
     exports rhombic.plant;
     exports rhombic.trace;

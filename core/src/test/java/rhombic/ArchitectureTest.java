@@ -27,6 +27,7 @@ class ArchitectureTest {
                 .layer("quantity").definedBy("rhombic.quantity")
                 .layer("kernel").definedBy("rhombic.kernel")
                 .layer("chance").definedBy("rhombic.chance")
+                .layer("formula").definedBy("rhombic.formula")
                 .layer("study").definedBy("rhombic.study")
                 .layer("trace").definedBy("rhombic.trace")
                 .layer("measure").definedBy("rhombic.measure")

@@ -16,7 +16,7 @@ import rhombic.experiment.LocalEngine;
 import rhombic.experiment.Summary;
 import rhombic.formats.file.FileTrouble;
 import rhombic.formats.results.ResultWriter;
-import rhombic.plant.EndlessInstantException;
+import rhombic.plant.RunTroubleException;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Problem;
@@ -76,7 +76,7 @@ final class RunCommand implements Callable<Integer> {
             Summary summary = Summary.of(study, engine, new ConsoleProgress(err, study.plan().replications()), () -> false);
             Report.print(summary, spec.commandLine().getOut());
             return save(summary, err);
-        } catch (EndlessInstantException e) {
+        } catch (RunTroubleException e) {
             err.println(e.getMessage());
             return Main.REFUSED;
         }

@@ -4,5 +4,11 @@ package rhombic.chance;
 public enum Purpose {
     ARRIVAL,
     WORK,
-    WAY_OUT
+    WAY_OUT,
+    MIX,
+    CHANGEOVER,
+    SERVICE,
+    PAUSE,
+    INSPECTION,
+    FORMULA
 }

@@ -47,7 +47,7 @@ public final class LiveRun {
         long end = Math.min(untilNanos, lengthNanos);
         long slice = Math.max(1, lengthNanos / SLICES);
         long published = writer.records();
-        while (plant.now() < end) {
+        while (plant.now() < end && !plant.isStopped()) {
             if (!plant.advance(Math.min(end, plant.now() + slice), cancelled)) {
                 return false;
             }
@@ -58,6 +58,11 @@ public final class LiveRun {
         }
         writer.publish(plant.now());
         return true;
+    }
+
+    /** Whether a rule has ended the run before its time. */
+    public boolean isStopped() {
+        return plant.isStopped();
     }
 
     /** How far it has run; all up to here is in the trace. */

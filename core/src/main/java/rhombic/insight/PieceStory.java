@@ -1,14 +1,18 @@
 package rhombic.insight;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.stream.Collectors;
+import java.util.Map;
 import rhombic.quantity.Clock;
+import rhombic.study.AssemblyStation;
+import rhombic.study.Attribute;
 import rhombic.study.Buffer;
 import rhombic.study.Equipment;
-import rhombic.study.Link;
+import rhombic.study.PieceType;
 import rhombic.study.Station;
 import rhombic.study.Study;
+import rhombic.study.WorkEquipment;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceSpot;
 import rhombic.trace.Trace;
@@ -17,19 +21,25 @@ import rhombic.trace.Trace;
 public final class PieceStory {
     private final Study study;
     private final Trace trace;
+    private final Waits waits;
 
     public PieceStory(Study study, Trace trace) {
         this.study = study;
         this.trace = trace;
+        waits = new Waits(study);
     }
 
-    /** What it does now and, if it waits, for what, in one sentence. */
+    /** What it does now and, if it waits, for what and why, in one sentence. */
     public String doing(PieceSpot spot, Moment moment) {
+        if (spot.isOnAnother()) {
+            PieceSpot bottom = moment.bottom(spot);
+            return "Lies on " + waits.type(bottom).name() + " " + (bottom.piece() + 1) + ", which is at " + study.equipment().get(bottom.node()).name() + ".";
+        }
         Equipment where = study.equipment().get(spot.node());
         String since = Clock.elapsed(moment.timeNanos() - spot.sinceNanos());
         return switch (spot.doing()) {
             case IS_WORKED_ON -> "Is worked on at " + where.name() + " for " + since + ".";
-            case IS_DONE -> "Is done at " + where.name() + " and has waited " + since + " " + forRoom(spot.node(), spot.way(), moment) + ".";
+            case IS_DONE -> "Is done at " + where.name() + " and has waited " + since + " " + waits.forRoom(spot, moment) + ".";
             case WAITS -> "Waits at " + where.name() + " for " + since + " " + waitingFor(spot, where, moment) + ".";
         };
     }
@@ -43,9 +53,58 @@ public final class PieceStory {
         return lines;
     }
 
+    /** Its attributes with their values at the moment, its look if that is not the usual one, and what lies on it. */
+    public Map<String, String> values(PieceSpot spot, Moment moment) {
+        PieceType type = waits.type(spot);
+        Map<String, String> values = new LinkedHashMap<>();
+        for (Attribute attribute : type.attributes()) {
+            values.put(attribute.name(), attribute.value().toString());
+        }
+        values.putAll(trace.settings(spot.piece(), moment.timeNanos()));
+        if (spot.look() > 0 && spot.look() < type.looks().size()) {
+            values.put("look", type.looks().get(spot.look()).name());
+        }
+        Map<String, Integer> carried = new LinkedHashMap<>();
+        moment.on(spot.piece()).forEach(on -> carried.merge(waits.type(on).name(), 1, Integer::sum));
+        carried.forEach((name, count) -> values.merge("carries", count + " " + name, (a, b) -> a + ", " + b));
+        return values;
+    }
+
     private String waitingFor(PieceSpot spot, Equipment where, Moment moment) {
-        if (where instanceof Station station) {
-            return station.places() == 1 ? "until the station is free" : "until one of its " + station.places() + " places is free";
+        return switch (where) {
+            case AssemblyStation assembly -> atAssembly(spot, assembly, moment);
+            case Station station when isLoading(station, spot, moment) -> "until the load is full (" + waiting(spot, moment) + " of " + station.load().pieces() + ")";
+            case WorkEquipment station -> station.work().places() == 1 ? "until the station is free" : "until one of its " + station.work().places() + " places is free";
+            default -> inQueue(spot, where, moment);
+        };
+    }
+
+    private String atAssembly(PieceSpot spot, AssemblyStation assembly, Moment moment) {
+        boolean busy = moment.at(spot.node()).stream().filter(other -> other.doing() != PieceSpot.Doing.WAITS).map(PieceSpot::place).distinct().count() >= assembly.work().places();
+        if (assembly.bases().contains(waits.type(spot).name())) {
+            String missing = waits.missing(assembly, spot, moment);
+            return missing.isEmpty() ? busy ? "until a place is free" : "for its parts" : "for " + missing;
+        }
+        if (assembly.way() == AssemblyStation.Way.BATCH) {
+            String missing = waits.missingForBatch(assembly, spot.node(), moment);
+            return missing.isEmpty() ? "until a place is free" : "for " + missing;
+        }
+        boolean baseIsThere = moment.at(spot.node()).stream().anyMatch(other -> other.doing() == PieceSpot.Doing.WAITS && assembly.bases().contains(waits.type(other).name()));
+        return baseIsThere ? "for other parts" : "for " + String.join(" or ", assembly.bases()) + (busy ? ", while others are joined" : "");
+    }
+
+    private static boolean isLoading(Station station, PieceSpot spot, Moment moment) {
+        long busy = moment.at(spot.node()).stream().filter(other -> other.doing() != PieceSpot.Doing.WAITS).map(PieceSpot::place).distinct().count();
+        return station.load().pieces() > 1 && busy < station.work().places();
+    }
+
+    private static long waiting(PieceSpot spot, Moment moment) {
+        return moment.at(spot.node()).stream().filter(other -> other.doing() == PieceSpot.Doing.WAITS).count();
+    }
+
+    private String inQueue(PieceSpot spot, Equipment where, Moment moment) {
+        if (where instanceof Buffer buffer && (buffer.order() == Buffer.Order.ANY || buffer.basics().taking().choice() != rhombic.study.Taking.Choice.OLDEST)) {
+            return waits.forRoom(spot, moment);
         }
         boolean newestFirst = where instanceof Buffer buffer && buffer.order() == Buffer.Order.NEWEST_FIRST;
         int before = 0;
@@ -58,30 +117,6 @@ public final class PieceStory {
             before++;
         }
         int ahead = newestFirst ? behind : before;
-        return ahead > 0 ? "behind " + ahead + (ahead == 1 ? " other" : " others") : forRoom(spot.node(), -1, moment);
-    }
-
-    private String forRoom(int node, int way, Moment moment) {
-        List<Link> links = study.linksFrom(study.equipment().get(node).name());
-        if (links.isEmpty()) {
-            return "since nothing is linked behind it";
-        }
-        List<Link> wanted = way >= 0 && way < links.size() ? List.of(links.get(way)) : links;
-        return "for room at " + wanted.stream().map(link -> link.to() + full(link.to(), moment)).collect(Collectors.joining(" or "));
-    }
-
-    private String full(String name, Moment moment) {
-        for (int i = 0; i < study.equipment().size(); i++) {
-            Equipment taker = study.equipment().get(i);
-            if (taker.name().equals(name)) {
-                return switch (taker) {
-                    case Station s when s.time().isEmpty() -> " (its time is not set)";
-                    case Station s -> " (" + moment.content(i) + " of " + (s.places() + s.inputRoom()) + ")";
-                    case Buffer b when b.room().isPresent() -> " (" + moment.content(i) + " of " + b.room().getAsInt() + ")";
-                    default -> "";
-                };
-            }
-        }
-        return "";
+        return ahead > 0 ? "behind " + ahead + (ahead == 1 ? " other" : " others") : waits.forRoom(spot, moment);
     }
 }

@@ -5,13 +5,18 @@ import java.util.Map;
 import rhombic.trace.EquipmentState;
 
 /**
- * What one equipment did in one run after the warm-up. Always {@code contentAtStart + in − out = contentNow}.
+ * What one equipment did in one run after the warm-up. Always
+ * {@code contentAtStart + in + made − joined − scrapped − out = contentNow}. What lies on a carrier counts as part of it.
  *
+ * @param made pieces that came into being here or came off a carrier
+ * @param joined pieces that became part of another here or went onto a carrier
+ * @param scrapped pieces that failed too often or that a rule scrapped
  * @param stay of the pieces that left
  * @param shares of time by state, over all places; they add up to 1, or there are none
+ * @param valueShare part of the time, over all places, in which value was added
  */
-public record EquipmentFigures(String name, String kind, long in, long out, int contentAtStart, int contentNow, double contentMean, int contentMost,
-        long turnedAway, StayFigures stay, Map<EquipmentState, Double> shares) implements Serializable {
+public record EquipmentFigures(String name, String kind, long in, long out, long made, long joined, long scrapped, int contentAtStart, int contentNow,
+        double contentMean, int contentMost, long turnedAway, StayFigures stay, Map<EquipmentState, Double> shares, double valueShare) implements Serializable {
     public EquipmentFigures {
         shares = Map.copyOf(shares);
     }

@@ -4,20 +4,28 @@ import java.io.Serializable;
 import java.util.List;
 
 /**
- * What one run measured, from the end of the warm-up to its end. Always {@code insideAtStart + in − out = inside}.
+ * What one run measured, from the end of the warm-up to its end. Always
+ * {@code insideAtStart + in + made − joined − scrapped − out = inside}. Pieces on a carrier count one by one.
  *
  * @param hours length of what was measured
+ * @param carriersOut part of those out that are carriers; throughput and lead time are of the others
+ * @param made pieces that came into being inside
+ * @param joined pieces that became part of another
+ * @param scrapped pieces that failed too often or that a rule scrapped
+ * @param stoppedBy rule that stopped the run; empty: it went to its end
  * @param turnedAway pieces that came while there was no room and were sent off; not counted as in
  * @param events that occurred in the whole run
  */
-public record RunFigures(int replication, long seed, double hours, long in, long out, long insideAtStart, long inside, double insideMean,
-        long turnedAway, StayFigures lead, List<EquipmentFigures> equipment, List<TypeFigures> types, long events) implements Serializable {
+public record RunFigures(int replication, long seed, double hours, long in, long out, long carriersOut, long made, long joined,
+        long scrapped, long insideAtStart, long inside, double insideMean,
+        long turnedAway, StayFigures lead, List<EquipmentFigures> equipment, List<TypeFigures> types, long events,
+        String stoppedBy) implements Serializable {
     public RunFigures {
         equipment = List.copyOf(equipment);
         types = List.copyOf(types);
     }
 
     public double throughputPerHour() {
-        return hours > 0 ? out / hours : 0;
+        return hours > 0 ? (out - carriersOut) / hours : 0;
     }
 }

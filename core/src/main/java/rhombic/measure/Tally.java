@@ -6,40 +6,59 @@ import rhombic.trace.EquipmentState;
 
 /** Counts what happens at one equipment. Time-weighted figures are sums over every change, without sampling. */
 public final class Tally {
+    private static final EquipmentState[] STATES = EquipmentState.values();
+
     private final int units;
     private final StayTally stays = new StayTally();
+    private final int[] unitsIn = new int[STATES.length];
+    private final long[] lastChangeOf = new long[STATES.length];
+    private final double[] timeIn = new double[STATES.length];
     private long windowStart;
     private long lastChange;
     private int content;
     private int most;
     private int contentAtStart;
-    private int working;
-    private int blocked;
     private double contentTime;
-    private double workingTime;
-    private double blockedTime;
+    private double valueTime;
     private long in;
     private long out;
+    private long made;
+    private long joined;
+    private long scrapped;
     private long turnedAway;
 
-    /** @param units places whose states are counted, each by itself; 0 for equipment without states */
+    /** @param units places whose states are counted, each by itself, starved at first; 0 for equipment without states */
     public Tally(int units) {
         this.units = units;
+        unitsIn[EquipmentState.STARVED.ordinal()] = units;
     }
 
     public void enters(long now) {
-        advance(now);
         in++;
-        if (++content > most) {
-            most = content;
-        }
+        comes(now);
     }
 
     public void leaves(long now, long stayNanos) {
-        advance(now);
         out++;
-        content--;
         stays.add(stayNanos);
+        goes(now);
+    }
+
+    /** A piece comes into being here, or comes off its carrier. */
+    public void appears(long now) {
+        made++;
+        comes(now);
+    }
+
+    /** A piece becomes part of another here, or goes onto a carrier. */
+    public void joins(long now) {
+        joined++;
+        goes(now);
+    }
+
+    public void scraps(long now) {
+        scrapped++;
+        goes(now);
     }
 
     /** A piece that enters and leaves in one instant. */
@@ -53,11 +72,30 @@ public final class Tally {
         turnedAway++;
     }
 
-    /** How many of the units work and how many are blocked from now on; the rest is starved. */
-    public void units(long now, int nowWorking, int nowBlocked) {
-        advance(now);
-        working = nowWorking;
-        blocked = nowBlocked;
+    /** Adds to the time in which value was added. */
+    public void addsValue(long nanos) {
+        valueTime += nanos;
+    }
+
+    /** One of the units changes its state. */
+    public void unit(long now, EquipmentState from, EquipmentState to) {
+        if (from != to) {
+            change(now, from.ordinal(), -1);
+            change(now, to.ordinal(), 1);
+        }
+    }
+
+    public int unitsIn(EquipmentState state) {
+        return unitsIn[state.ordinal()];
+    }
+
+    public int content() {
+        return content;
+    }
+
+    /** Pieces that have left since the start of the run or the end of the warm-up. */
+    public long out() {
+        return out;
     }
 
     /** Forgets all that was measured before; what is inside stays inside. */
@@ -65,10 +103,16 @@ public final class Tally {
         advance(now);
         windowStart = now;
         contentTime = 0;
-        workingTime = 0;
-        blockedTime = 0;
+        for (int i = 0; i < STATES.length; i++) {
+            timeIn[i] = 0;
+            lastChangeOf[i] = now;
+        }
+        valueTime = 0;
         in = 0;
         out = 0;
+        made = 0;
+        joined = 0;
+        scrapped = 0;
         turnedAway = 0;
         most = content;
         contentAtStart = content;
@@ -78,28 +122,45 @@ public final class Tally {
     public EquipmentFigures figures(String name, String kind, long now) {
         advance(now);
         double time = now - windowStart;
-        return new EquipmentFigures(name, kind, in, out, contentAtStart, content, time > 0 ? contentTime / time : content, most, turnedAway, stays.figures(), shares(time));
+        double value = units > 0 && time > 0 ? valueTime / time / units : 0;
+        return new EquipmentFigures(name, kind, in, out, made, joined, scrapped, contentAtStart, content, time > 0 ? contentTime / time : content, most,
+                turnedAway, stays.figures(), shares(now, time), value);
     }
 
-    private Map<EquipmentState, Double> shares(double time) {
+    private Map<EquipmentState, Double> shares(long now, double time) {
         Map<EquipmentState, Double> shares = new EnumMap<>(EquipmentState.class);
         if (units > 0 && time > 0) {
-            double works = workingTime / time / units;
-            double blocks = blockedTime / time / units;
-            shares.put(EquipmentState.WORKING, works);
-            shares.put(EquipmentState.STARVED, Math.max(0, 1 - works - blocks));
-            shares.put(EquipmentState.BLOCKED, blocks);
+            for (EquipmentState state : STATES) {
+                int i = state.ordinal();
+                double share = (timeIn[i] + (double) (now - lastChangeOf[i]) * unitsIn[i]) / time / units;
+                if (share > 0 || i <= EquipmentState.BLOCKED.ordinal()) {
+                    shares.put(state, share);
+                }
+            }
         }
         return shares;
     }
 
-    private void advance(long now) {
-        long passed = now - lastChange;
-        if (passed != 0) {
-            contentTime += (double) passed * content;
-            workingTime += (double) passed * working;
-            blockedTime += (double) passed * blocked;
-            lastChange = now;
+    private void change(long now, int state, int by) {
+        timeIn[state] += (double) (now - lastChangeOf[state]) * unitsIn[state];
+        lastChangeOf[state] = now;
+        unitsIn[state] += by;
+    }
+
+    private void comes(long now) {
+        advance(now);
+        if (++content > most) {
+            most = content;
         }
+    }
+
+    private void goes(long now) {
+        advance(now);
+        content--;
+    }
+
+    private void advance(long now) {
+        contentTime += (double) (now - lastChange) * content;
+        lastChange = now;
     }
 }

@@ -4,6 +4,9 @@ package rhombic.measure;
 public final class TypeTally {
     private final StayTally lead = new StayTally();
     private long in;
+    private long made;
+    private long joined;
+    private long scrapped;
     private long inside;
     private long insideAtStart;
     private double workTime;
@@ -12,6 +15,23 @@ public final class TypeTally {
     public void enters() {
         in++;
         inside++;
+    }
+
+    /** A piece of another type becomes one of this, or one comes into being. */
+    public void made() {
+        made++;
+        inside++;
+    }
+
+    /** A piece becomes part of another, or one of another type. */
+    public void joined() {
+        joined++;
+        inside--;
+    }
+
+    public void scrapped() {
+        scrapped++;
+        inside--;
     }
 
     public void leaves(long leadNanos, long workNanos, long blockedNanos) {
@@ -23,6 +43,9 @@ public final class TypeTally {
 
     public void restart() {
         in = 0;
+        made = 0;
+        joined = 0;
+        scrapped = 0;
         insideAtStart = inside;
         workTime = 0;
         blockedTime = 0;
@@ -34,6 +57,6 @@ public final class TypeTally {
         double scale = 1e9 * Math.max(1, stay.count());
         double work = stay.count() == 0 ? Double.NaN : workTime / scale;
         double blocked = stay.count() == 0 ? Double.NaN : blockedTime / scale;
-        return new TypeFigures(name, in, stay.count(), insideAtStart, inside, stay, work, stay.mean() - work - blocked, blocked);
+        return new TypeFigures(name, in, stay.count(), made, joined, scrapped, insideAtStart, inside, stay, work, stay.mean() - work - blocked, blocked);
     }
 }

@@ -7,7 +7,11 @@ public final class WholeTally {
     private long lastChange;
     private long in;
     private long out;
+    private long carriersOut;
     private long inside;
+    private long made;
+    private long joined;
+    private long scrapped;
     private long insideAtStart;
     private double insideTime;
 
@@ -17,11 +21,35 @@ public final class WholeTally {
         inside++;
     }
 
-    public void leaves(long now, long leadNanos) {
+    public void leaves(long now, long leadNanos, boolean carrier) {
         advance(now);
         out++;
         inside--;
-        lead.add(leadNanos);
+        if (carrier) {
+            carriersOut++;
+        } else {
+            lead.add(leadNanos);
+        }
+    }
+
+    /** A piece comes into being inside. */
+    public void made(long now) {
+        advance(now);
+        made++;
+        inside++;
+    }
+
+    /** A piece becomes part of another. */
+    public void joined(long now) {
+        advance(now);
+        joined++;
+        inside--;
+    }
+
+    public void scrapped(long now) {
+        advance(now);
+        scrapped++;
+        inside--;
     }
 
     public void restart(long now) {
@@ -29,6 +57,10 @@ public final class WholeTally {
         windowStart = now;
         in = 0;
         out = 0;
+        carriersOut = 0;
+        made = 0;
+        joined = 0;
+        scrapped = 0;
         insideAtStart = inside;
         insideTime = 0;
         lead.restart();
@@ -40,6 +72,22 @@ public final class WholeTally {
 
     public long out() {
         return out;
+    }
+
+    public long carriersOut() {
+        return carriersOut;
+    }
+
+    public long made() {
+        return made;
+    }
+
+    public long joined() {
+        return joined;
+    }
+
+    public long scrapped() {
+        return scrapped;
     }
 
     public long inside() {

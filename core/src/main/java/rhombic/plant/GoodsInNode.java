@@ -1,74 +1,174 @@
 package rhombic.plant;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
+import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
+import rhombic.formula.FormulaException;
 import rhombic.kernel.Event;
+import rhombic.quantity.Quantity;
 import rhombic.study.GoodsIn;
+import rhombic.study.MixPart;
+import rhombic.study.Rule;
+import rhombic.study.Supply;
+import rhombic.study.Timetable;
+import rhombic.study.Value;
 import rhombic.trace.EquipmentState;
 
-/** Pieces enter here: at drawn times, or whenever somebody can take one. */
+/** Pieces enter here: at drawn times, by a timetable, all at the start, or whenever somebody can take one. */
 final class GoodsInNode extends Node {
-    /** When pieces come; {@code between} is null for supply on demand. */
-    record Arrivals(@Nullable TimeSampler between, long firstNanos, int together) {
-        static final Arrivals ON_DEMAND = new Arrivals(null, 0, 1);
-        static final long FIRST_DRAWN = -1;
-    }
-
-    private final Arrivals arrivals;
+    private final boolean onDemand;
     private final boolean turnsAway;
-    private final int type;
     private final long most;
+    private final Supply supply;
+    private final List<MixPart> mix;
+    private final UniformRandomProvider mixChance;
     private final PieceQueue waiting = new PieceQueue();
     private @Nullable Offer offer;
+    private @Nullable Piece onOffer;
     private long supplied;
+    private EquipmentState unitState = EquipmentState.STARVED;
 
-    private final Event arrival = new Event() {
-        @Override
-        protected void occur() {
-            arrive();
-        }
-    };
-
-    GoodsInNode(Plant plant, int index, GoodsIn goodsIn, int type, Arrivals arrivals) {
+    GoodsInNode(Plant plant, int index, GoodsIn goodsIn, Supply supply) {
         super(plant, index, goodsIn, 1);
-        this.arrivals = arrivals;
-        this.type = type;
-        this.turnsAway = goodsIn.whenFull() == GoodsIn.WhenFull.TURN_AWAY;
-        this.most = goodsIn.most().isPresent() ? goodsIn.most().getAsInt() : Long.MAX_VALUE;
+        this.supply = supply;
+        onDemand = supply instanceof Supply.OnDemand;
+        turnsAway = goodsIn.whenFull() == GoodsIn.WhenFull.TURN_AWAY && !onDemand;
+        most = goodsIn.most().isPresent() ? goodsIn.most().getAsInt() : Long.MAX_VALUE;
+        mix = goodsIn.mix();
+        mixChance = plant.stream(goodsIn.name(), Purpose.MIX);
     }
 
     @Override
     void begin() {
         offer = new Offer(this, 0);
-        noteState();
-        if (arrivals.between == null) {
-            plant.toAgenda(this);
-        } else {
-            long first = arrivals.firstNanos == Arrivals.FIRST_DRAWN ? arrivals.between.nextNanos() : arrivals.firstNanos;
-            plant.simulator.schedule(arrival, first);
+        noteWaiting();
+        switch (supply) {
+            case Supply.OnDemand() -> plant.toAgenda(this);
+            case Supply.Spaced spaced -> beginSpaced(spaced);
+            case Supply.AtStart stock -> beginStock(stock);
+            case Supply.ByTimetable table -> new TimetableArrivals(table.timetable()).scheduleFirst();
         }
     }
 
-    private void arrive() {
-        TimeSampler between = arrivals.between;
-        assert between != null && offer != null : "arrivals of a goods in that supplies on demand";
-        for (int i = 0; i < arrivals.together && supplied < most; i++) {
-            supplied++;
-            if (turnsAway) {
-                offerOrTurnAway();
-            } else {
-                wait(create());
+    private void beginSpaced(Supply.Spaced spaced) {
+        TimeSampler between = spaced.between().sampler(plant.stream(name(), Purpose.ARRIVAL));
+        Event event = new Event() {
+            @Override
+            protected void occur() {
+                for (int i = 0; i < spaced.pieces() && supplied < most; i++) {
+                    bring(new Piece(drawType()));
+                }
+                if (supplied < most) {
+                    plant.simulator.schedule(this, between.nextNanos());
+                }
+                attendSoon();
+            }
+        };
+        plant.simulator.schedule(event, spaced.first().map(Quantity::nanos).orElseGet(between::nextNanos));
+    }
+
+    /** The stock is not left to chance: of each type its part, the largest remainders rounded up. */
+    private void beginStock(Supply.AtStart stock) {
+        double sum = mix.stream().mapToDouble(MixPart::weight).sum();
+        double[] due = new double[mix.size()];
+        for (int n = 0; n < stock.pieces() && supplied < most; n++) {
+            int next = 0;
+            for (int i = 0; i < due.length; i++) {
+                due[i] += mix.get(i).weight() / sum;
+                next = due[i] > due[next] ? i : next;
+            }
+            due[next]--;
+            bring(new Piece(plant.types.number(mix.get(next).type())));
+        }
+        plant.toAgenda(this);
+    }
+
+    /** Works through the rows in order of time, again and again. */
+    private final class TimetableArrivals extends Event {
+        private final List<Timetable.Row> rows;
+        private final long periodNanos;
+        private final double startSeconds;
+        private int next;
+        private long round;
+
+        TimetableArrivals(Timetable table) {
+            List<Timetable.Row> sorted = new ArrayList<>(table.rows());
+            sorted.sort(java.util.Comparator.comparingDouble(Timetable.Row::atSeconds));
+            rows = sorted;
+            double midnight = plant.start.toLocalTime().toNanoOfDay() / 1e9;
+            startSeconds = switch (table.repeat()) {
+                case ONCE -> 0;
+                case DAILY -> midnight;
+                case WEEKLY -> (plant.start.getDayOfWeek().getValue() - 1) * 86_400.0 + midnight;
+            };
+            periodNanos = table.repeat() == Timetable.Repeat.ONCE ? 0 : table.repeat().periodSeconds() * 1_000_000_000L;
+        }
+
+        void scheduleFirst() {
+            while (next < rows.size() && rows.get(next).atSeconds() < startSeconds) {
+                next++;
+            }
+            scheduleNext();
+        }
+
+        private void scheduleNext() {
+            if (next == rows.size() && periodNanos > 0) {
+                next = 0;
+                round++;
+            }
+            if (next < rows.size() && supplied < most) {
+                long at = Math.round((rows.get(next).atSeconds() - startSeconds) * 1e9) + round * periodNanos;
+                plant.simulator.schedule(this, Math.max(0, at - plant.now()));
             }
         }
-        if (supplied < most) {
-            plant.simulator.schedule(arrival, between.nextNanos());
+
+        @Override
+        protected void occur() {
+            Timetable.Row row = rows.get(next++);
+            for (int i = 0; i < row.quantity() && supplied < most; i++) {
+                Piece piece = new Piece(plant.types.number(row.type()));
+                for (Map.Entry<String, Value> attribute : row.attributes().entrySet()) {
+                    if (!plant.types.set(piece, attribute.getKey(), attribute.getValue().asObject())) {
+                        throw scope.trouble(new FormulaException("Its timetable sets \u201c" + attribute.getKey() + "\u201d to \u201c" + attribute.getValue() + "\u201d, but pieces of type "
+                                + row.type() + " have no such attribute of that kind: add it to the type"), piece);
+                    }
+                }
+                bring(piece);
+            }
+            scheduleNext();
+            attendSoon();
         }
+    }
+
+    private void attendSoon() {
         plant.toAgenda(this);
         plant.settle();
     }
 
-    private void offerOrTurnAway() {
-        if (offer != null && !offer.make()) {
+    /** Pieces that a rule creates. */
+    void create(int type, int pieces) {
+        for (int i = 0; i < pieces; i++) {
+            bring(new Piece(type));
+        }
+        plant.toAgenda(this);
+    }
+
+    private void bring(Piece piece) {
+        supplied++;
+        if (!turnsAway) {
+            enter(piece);
+            waiting.add(piece);
+            noteWaiting();
+            return;
+        }
+        assert offer != null : "arrivals before the beginning";
+        onOffer = piece;
+        if (!offer.make(piece)) {
             offer.withdraw();
             tally.turnsAway();
             if (plant.trace != null) {
@@ -77,47 +177,85 @@ final class GoodsInNode extends Node {
         }
     }
 
-    private void wait(Piece piece) {
-        waiting.add(piece);
-        noteState();
+    private void enter(Piece piece) {
+        plant.pieceEnters(piece, index);
+        tally.enters(plant.now());
+        tellRules(Rule.PieceEvent.ENTERS, piece);
     }
 
-    private Piece create() {
-        Piece piece = plant.newPiece(type, index);
-        tally.enters(plant.now());
-        return piece;
+    private int drawType() {
+        if (mix.size() == 1) {
+            return plant.types.number(mix.getFirst().type());
+        }
+        double u = mixChance.nextDouble() * mix.stream().mapToDouble(MixPart::weight).sum();
+        int last = 0;
+        for (int i = 0; i < mix.size(); i++) {
+            if (mix.get(i).weight() > 0) {
+                last = i;
+                u -= mix.get(i).weight();
+                if (u < 0) {
+                    break;
+                }
+            }
+        }
+        return plant.types.number(mix.get(last).type());
     }
 
     @Override
     void attend() {
         assert offer != null : "attended before it began";
-        if (turnsAway && arrivals.between != null) {
+        if (turnsAway) {
             return;
         }
-        while (!offer.isOpen() && hasNext() && offer.make()) {
-            plant.countStep(this);
+        while (!offer.isOpen()) {
+            Optional<Piece> next = next();
+            if (next.isEmpty() || !offer.make(next.get())) {
+                return;
+            }
+            plant.countStep(name());
         }
     }
 
-    private boolean hasNext() {
-        return arrivals.between == null ? supplied < most : !waiting.isEmpty();
+    private Optional<Piece> next() {
+        if (onDemand) {
+            if (supplied >= most) {
+                return Optional.empty();
+            }
+            if (onOffer == null) {
+                onOffer = new Piece(drawType());
+            }
+        } else {
+            onOffer = waiting.isEmpty() ? null : waiting.get(0);
+        }
+        return Optional.ofNullable(onOffer);
+    }
+
+    @Override
+    Piece offered(Offer given) {
+        Piece piece = onOffer;
+        assert piece != null : "an offer of nothing";
+        return piece;
     }
 
     @Override
     Piece hand(Offer given) {
-        boolean made = arrivals.between == null || turnsAway;
-        if (arrivals.between == null) {
-            supplied++;
+        Piece piece = offered(given);
+        onOffer = null;
+        if (piece.id == Piece.NOT_IN_YET) {
+            supplied += onDemand ? 1 : 0;
+            enter(piece);
+        } else {
+            waiting.takeFirst();
         }
-        Piece piece = made ? create() : waiting.takeOldest();
         tally.leaves(plant.now(), plant.now() - piece.arrivedNanos);
-        noteState();
+        tellRules(Rule.PieceEvent.LEAVES, piece);
+        noteWaiting();
         plant.toAgenda(this);
         return piece;
     }
 
     @Override
-    boolean hasRoom() {
+    boolean hasRoom(Piece piece) {
         return false;
     }
 
@@ -126,9 +264,10 @@ final class GoodsInNode extends Node {
         throw new IllegalStateException("A goods in takes no pieces");
     }
 
-    private void noteState() {
-        boolean blocked = !waiting.isEmpty();
-        tally.units(plant.now(), blocked ? 0 : 1, blocked ? 1 : 0);
-        traceState(blocked ? EquipmentState.BLOCKED : EquipmentState.WORKING);
+    private void noteWaiting() {
+        EquipmentState now = waiting.isEmpty() ? EquipmentState.WORKING : EquipmentState.BLOCKED;
+        tally.unit(plant.now(), unitState, now);
+        unitState = now;
+        noteState(now);
     }
 }

@@ -1,6 +1,7 @@
 package rhombic.plant;
 
 import rhombic.study.GoodsOut;
+import rhombic.study.Rule;
 
 /** Pieces leave here. */
 final class GoodsOutNode extends Node {
@@ -9,14 +10,20 @@ final class GoodsOutNode extends Node {
     }
 
     @Override
-    boolean hasRoom() {
+    boolean hasRoom(Piece piece) {
         return true;
     }
 
     @Override
     void accept(Piece piece) {
+        tellRules(Rule.PieceEvent.ENTERS, piece);
         tally.passes();
         plant.pieceLeaves(piece, index);
+    }
+
+    @Override
+    Piece offered(Offer offer) {
+        throw new IllegalStateException("A goods out offers no pieces");
     }
 
     @Override

@@ -11,17 +11,22 @@ final class IdleNode extends Node {
 
     @Override
     void begin() {
-        traceState(EquipmentState.STARVED);
+        noteState(EquipmentState.STARVED);
     }
 
     @Override
-    boolean hasRoom() {
+    boolean hasRoom(Piece piece) {
         return false;
     }
 
     @Override
     void accept(Piece piece) {
         throw new IllegalStateException(name() + " takes nothing");
+    }
+
+    @Override
+    Piece offered(Offer offer) {
+        throw new IllegalStateException(name() + " offers nothing");
     }
 
     @Override

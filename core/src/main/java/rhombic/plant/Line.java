@@ -2,29 +2,44 @@ package rhombic.plant;
 
 import org.jspecify.annotations.Nullable;
 
-/** The offers that wait for one taker, oldest first. */
+/** The offers that wait for one taker, by rank, equals oldest first. */
 final class Line {
     private Offer.@Nullable Standing first;
     private Offer.@Nullable Standing last;
+    private int size;
 
     boolean isEmpty() {
         return first == null;
     }
 
-    @Nullable Offer oldest() {
-        return first == null ? null : first.offer;
+    int size() {
+        return size;
+    }
+
+    Offer.@Nullable Standing first() {
+        return first;
     }
 
     void add(Offer.Standing standing) {
-        standing.before = last;
-        standing.behind = null;
-        if (last == null) {
+        Offer.Standing before = last;
+        while (before != null && before.rank > standing.rank) {
+            before = before.before;
+        }
+        Offer.Standing behind = before == null ? first : before.behind;
+        standing.before = before;
+        standing.behind = behind;
+        if (before == null) {
             first = standing;
         } else {
-            last.behind = standing;
+            before.behind = standing;
         }
-        last = standing;
+        if (behind == null) {
+            last = standing;
+        } else {
+            behind.before = standing;
+        }
         standing.inLine = true;
+        size++;
     }
 
     void remove(Offer.Standing standing) {
@@ -43,5 +58,6 @@ final class Line {
         standing.before = null;
         standing.behind = null;
         standing.inLine = false;
+        size--;
     }
 }

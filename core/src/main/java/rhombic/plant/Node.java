@@ -1,8 +1,13 @@
 package rhombic.plant;
 
+import java.util.HashMap;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import rhombic.formula.FormulaException;
 import rhombic.measure.Tally;
+import rhombic.study.Attribute;
 import rhombic.study.Equipment;
+import rhombic.study.Rule;
 import rhombic.trace.EquipmentState;
 
 /** One equipment of a running plant: may take pieces, may give them. */
@@ -10,20 +15,32 @@ abstract class Node {
     final Plant plant;
     final int index;
     final Tally tally;
+    final PlantScope scope;
     /** Offers of others that wait for room here. */
     final Line line = new Line();
     /** Next on the agenda; itself if it is the last; null if it is not on the agenda. */
     @Nullable Node agendaNext;
+    /** What formulas see of it; made when first asked for. */
+    @Nullable Map<String, Object> view;
+    /** Rules that something here may set off; null if none can. */
+    @Nullable NodeRules rules;
 
     private final Equipment equipment;
+    private final Map<String, Object> attributes = new HashMap<>();
     private @Nullable WaysOut waysOut;
-    private @Nullable EquipmentState tracedState;
+    private Ranking ranking = Ranking.BY_AGE;
+    private @Nullable EquipmentState state;
+    private boolean shut;
 
     Node(Plant plant, int index, Equipment equipment, int units) {
         this.plant = plant;
         this.index = index;
         this.equipment = equipment;
         this.tally = new Tally(units);
+        this.scope = new PlantScope(plant, this, plant.stream(equipment.name(), rhombic.chance.Purpose.FORMULA));
+        for (Attribute attribute : equipment.basics().attributes()) {
+            attributes.put(attribute.name(), attribute.value().asObject());
+        }
     }
 
     String name() {
@@ -35,8 +52,9 @@ abstract class Node {
     }
 
     /** Called once, when all nodes are there. */
-    void connect(WaysOut ways) {
+    void connect(WaysOut ways, Ranking newRanking) {
         waysOut = ways;
+        ranking = newRanking;
     }
 
     WaysOut waysOut() {
@@ -49,7 +67,8 @@ abstract class Node {
     /** Called once at the start of the run, in the order of the study. */
     void begin() {}
 
-    abstract boolean hasRoom();
+    /** Whether there is room for the piece, inlet open or not. */
+    abstract boolean hasRoom(Piece piece);
 
     /** Takes a piece; only called while there is room. */
     abstract void accept(Piece piece);
@@ -60,23 +79,108 @@ abstract class Node {
     /** Does what can be done at this instant; called from the agenda after something has changed here. */
     abstract void attend();
 
-    /** Whether a new offer is served now: there is room, and nobody has waited longer. */
-    final boolean takesAtOnce() {
-        return hasRoom() && line.isEmpty();
+    /** Whether there may be room for one piece and none for another. */
+    boolean roomDependsOnPiece() {
+        return false;
     }
+
+    /** Whether a new offer is served now: there is room, and none waits that could be served as well. */
+    final boolean takesAtOnce(Piece piece) {
+        if (shut || !hasRoom(piece)) {
+            return false;
+        }
+        if (line.isEmpty()) {
+            return true;
+        }
+        if (!roomDependsOnPiece()) {
+            return false;
+        }
+        for (Offer.Standing one = line.first(); one != null; one = one.behind) {
+            if (hasRoom(one.offer.giver.offered(one.offer))) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** The piece that the offer is of. */
+    abstract Piece offered(Offer offer);
 
     /** Lets those in line hand on while there is room. */
     final void serveLine() {
-        Offer offer;
-        while (hasRoom() && (offer = line.oldest()) != null) {
-            accept(offer.takeUp());
+        Offer.Standing standing = line.first();
+        while (standing != null && !shut) {
+            if (hasRoom(standing.offer.giver.offered(standing.offer))) {
+                accept(standing.offer.takeUp(standing));
+                standing = line.first();
+            } else {
+                standing = roomDependsOnPiece() ? standing.behind : null;
+            }
         }
     }
 
-    final void traceState(EquipmentState state) {
-        if (plant.trace != null && state != tracedState) {
-            tracedState = state;
-            plant.trace.state(plant.now(), index, state);
+    final double rank(Piece piece) {
+        return piece.failed ? Ranking.REWORK : ranking.rank(piece);
+    }
+
+    /** How many pieces are here or wait to come. */
+    final int pressure() {
+        return tally.content() + line.size();
+    }
+
+    final void setShut(boolean nowShut) {
+        if (shut != nowShut && plant.trace != null) {
+            plant.trace.inlet(plant.now(), index, nowShut);
+        }
+        shut = nowShut;
+        plant.toAgenda(this);
+    }
+
+    /** What formulas can ask of it. */
+    final Object value(String name) {
+        return switch (name) {
+            case "name" -> name();
+            case "content" -> (double) tally.content();
+            case "done" -> (double) tally.out();
+            default -> {
+                Object value = attributes.get(name);
+                if (value == null) {
+                    throw new FormulaException(name() + " has no attribute \u201c" + name + "\u201d: add it there");
+                }
+                yield value;
+            }
+        };
+    }
+
+    /** Says whether it has the attribute, of that kind. */
+    final boolean set(String attribute, Object value) {
+        Object before = attributes.get(attribute);
+        if (before == null || before.getClass() != value.getClass()) {
+            return false;
+        }
+        attributes.put(attribute, value);
+        return true;
+    }
+
+    final void tellRules(Rule.PieceEvent event, Piece piece) {
+        NodeRules told = rules;
+        if (told != null) {
+            told.happens(event, piece);
+        }
+    }
+
+    /** Sets the state of the equipment as a whole. */
+    final void noteState(EquipmentState now) {
+        if (now != state) {
+            boolean first = state == null;
+            state = now;
+            if (plant.trace != null) {
+                plant.trace.state(plant.now(), index, now);
+            }
+            NodeRules told = rules;
+            if (told != null && !first) {
+                told.changes(now);
+            }
         }
     }
 }

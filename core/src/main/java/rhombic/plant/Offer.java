@@ -8,18 +8,23 @@ import org.jspecify.annotations.Nullable;
 final class Offer {
     /*
      * The protocol, all of it:
-     *  1. The giver makes the offer. One way is drawn, or all are tried in order of preference. A taker that has
-     *     room, and no older offer standing in its line, takes at once.
-     *  2. Otherwise the offer takes a standing at the end of the line of each taker that may have it.
-     *  3. A taker that gets room serves its line, oldest first. The offer is withdrawn from all other lines before
-     *     the piece moves, so a piece can neither be lost nor handed on twice, and none is overtaken in a line.
-     * Standings are made once for each way and linked into the lines, so every step takes constant time per way.
+     *  1. The giver makes the offer of one piece. Its ways out are narrowed to those it fits; then one way is chosen,
+     *     or all are tried in order. A taker that has room for it, and in whose line no other stands that it could
+     *     take as well, takes at once.
+     *  2. Otherwise the offer takes a standing in the line of each taker that may have it, by the taker's ranking,
+     *     equals by age.
+     *  3. A taker that gets room serves its line in order, passing over those it has no room for. The offer is
+     *     withdrawn from all other lines before the piece moves, so a piece can neither be lost nor handed on twice,
+     *     and none is overtaken in a line by one that ranks no better.
+     * Standings are made once for each way and linked into the lines, so where all rank alike every step takes
+     * constant time per way.
      */
     final Node giver;
     /** Which place of the giver the piece is at. */
     final int place;
 
     private final Standing[] standings;
+    private @Nullable Standing special;
     private boolean open;
     private int way = WaysOut.ANY;
 
@@ -27,13 +32,16 @@ final class Offer {
     static final class Standing {
         final Offer offer;
         final Node taker;
+        final int way;
+        double rank;
         @Nullable Standing before;
         @Nullable Standing behind;
         boolean inLine;
 
-        Standing(Offer offer, Node taker) {
+        Standing(Offer offer, Node taker, int way) {
             this.offer = offer;
             this.taker = taker;
+            this.way = way;
         }
     }
 
@@ -43,7 +51,7 @@ final class Offer {
         Node[] takers = giver.waysOut().takers;
         standings = new Standing[takers.length];
         for (int i = 0; i < takers.length; i++) {
-            standings[i] = new Standing(this, takers[i]);
+            standings[i] = new Standing(this, takers[i], i);
         }
     }
 
@@ -56,35 +64,78 @@ final class Offer {
         return way;
     }
 
-    /** Offers the next piece; returns whether it has gone already. */
-    boolean make() {
+    /** Offers the piece; returns whether it has gone already. */
+    boolean make(Piece piece) {
         assert !open : "an offer is made once for each piece";
-        way = giver.waysOut().draw();
-        if (way == WaysOut.ANY) {
-            for (Standing standing : standings) {
-                if (standing.taker.takesAtOnce()) {
-                    standing.taker.accept(giver.hand(this));
-                    return true;
-                }
-            }
-            for (Standing standing : standings) {
-                standing.taker.line.add(standing);
-            }
-        } else {
-            Standing standing = standings[way];
-            if (standing.taker.takesAtOnce()) {
-                standing.taker.accept(giver.hand(this));
+        if (standings.length == 0) {
+            open = true;
+            return false;
+        }
+        WaysOut ways = giver.waysOut();
+        way = ways.choose(piece);
+        if (way != WaysOut.ANY) {
+            return makeTo(standings[way], piece);
+        }
+        int first = ways.first();
+        for (int i = 0; i < standings.length; i++) {
+            int at = (first + i) % standings.length;
+            if (ways.admits(at) && standings[at].taker.takesAtOnce(piece)) {
+                ways.gone(at);
+                standings[at].taker.accept(giver.hand(this));
                 return true;
             }
-            standing.taker.line.add(standing);
+        }
+        for (int i = 0; i < standings.length; i++) {
+            if (ways.admits(i)) {
+                stand(standings[i], piece);
+            }
         }
         open = true;
         return false;
     }
 
-    /** Called by the taker at the head of whose line the offer stands. */
-    Piece takeUp() {
+    /** Offers the piece to one taker that needs no link: where it goes back for rework. */
+    boolean makeTo(Node taker, Piece piece) {
+        Standing standing = special;
+        if (standing == null || standing.taker != taker) {
+            standing = new Standing(this, taker, WaysOut.ANY);
+            special = standing;
+        }
+        way = WaysOut.ANY;
+        return makeTo(standing, piece);
+    }
+
+    private boolean makeTo(Standing standing, Piece piece) {
+        if (standing.taker.takesAtOnce(piece)) {
+            standing.taker.accept(giver.hand(this));
+            return true;
+        }
+        stand(standing, piece);
+        open = true;
+        return false;
+    }
+
+    private static void stand(Standing standing, Piece piece) {
+        standing.rank = standing.taker.rank(piece);
+        standing.taker.line.add(standing);
+    }
+
+    /** Stands for another piece from now on, at the places it has unless the takers rank that one otherwise. */
+    void exchange(Piece piece) {
+        for (Standing standing : standings) {
+            if (standing.inLine && standing.taker.rank(piece) != standing.rank) {
+                standing.taker.line.remove(standing);
+                stand(standing, piece);
+            }
+        }
+    }
+
+    /** Called by the taker in whose line the offer stands. */
+    Piece takeUp(Standing standing) {
         withdraw();
+        if (standing.way != WaysOut.ANY && way == WaysOut.ANY) {
+            giver.waysOut().gone(standing.way);
+        }
         return giver.hand(this);
     }
 
@@ -93,6 +144,10 @@ final class Offer {
             if (standing.inLine) {
                 standing.taker.line.remove(standing);
             }
+        }
+        Standing other = special;
+        if (other != null && other.inLine) {
+            other.taker.line.remove(other);
         }
         open = false;
     }

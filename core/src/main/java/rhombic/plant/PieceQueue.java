@@ -3,7 +3,7 @@ package rhombic.plant;
 import java.util.Arrays;
 import org.jspecify.annotations.Nullable;
 
-/** Pieces in the order in which they came; taken from either end. A ring of references, nothing per piece. */
+/** Pieces in order of rank, equals in the order in which they came; taken from either end. A ring of references. */
 final class PieceQueue {
     private @Nullable Piece[] ring = new @Nullable Piece[8];
     private int head;
@@ -17,6 +17,7 @@ final class PieceQueue {
         return size == 0;
     }
 
+    /** Adds behind all whose rank is not higher: at once where all ranks are equal. */
     void add(Piece piece) {
         if (size == ring.length) {
             @Nullable Piece[] wider = Arrays.copyOfRange(ring, head, head + 2 * size);
@@ -24,23 +25,57 @@ final class PieceQueue {
             ring = wider;
             head = 0;
         }
-        ring[(head + size++) & ring.length - 1] = piece;
+        int mask = ring.length - 1;
+        int at = size++;
+        while (at > 0 && get(at - 1).rank > piece.rank) {
+            ring[(head + at) & mask] = ring[(head + at - 1) & mask];
+            at--;
+        }
+        ring[(head + at) & mask] = piece;
     }
 
-    Piece takeOldest() {
-        Piece piece = ring[head];
-        assert piece != null : "an empty queue gives nothing";
+    /** The piece at that place, 0 the first. */
+    Piece get(int at) {
+        Piece piece = ring[(head + at) & ring.length - 1];
+        assert piece != null : "place " + at + " of " + size;
+        return piece;
+    }
+
+    Piece takeFirst() {
+        Piece piece = get(0);
         ring[head] = null;
         head = (head + 1) & ring.length - 1;
         size--;
         return piece;
     }
 
-    Piece takeNewest() {
-        int at = (head + --size) & ring.length - 1;
-        Piece piece = ring[at];
-        assert piece != null : "an empty queue gives nothing";
-        ring[at] = null;
+    /** Where the newest of those with the best rank stands. */
+    int newestOfBest() {
+        int at = 0;
+        while (at + 1 < size && get(at + 1).rank <= get(at).rank) {
+            at++;
+        }
+        return at;
+    }
+
+    Piece take(int at) {
+        Piece piece = get(at);
+        int mask = ring.length - 1;
+        for (int i = at; i + 1 < size; i++) {
+            ring[(head + i) & mask] = ring[(head + i + 1) & mask];
+        }
+        ring[(head + --size) & mask] = null;
         return piece;
+    }
+
+    /** Takes that very piece out; it must be there. */
+    void take(Piece piece) {
+        for (int i = 0; i < size; i++) {
+            if (get(i) == piece) {
+                take(i);
+                return;
+            }
+        }
+        throw new IllegalStateException("A piece is taken from a queue that it is not in");
     }
 }

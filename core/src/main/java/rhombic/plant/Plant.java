@@ -1,5 +1,6 @@
 package rhombic.plant;
 
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
@@ -8,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
+import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
 import rhombic.chance.RandomStreams;
@@ -19,7 +21,7 @@ import rhombic.measure.TypeFigures;
 import rhombic.measure.TypeTally;
 import rhombic.measure.WholeTally;
 import rhombic.quantity.Clock;
-import rhombic.quantity.Quantity;
+import rhombic.study.AssemblyStation;
 import rhombic.study.Buffer;
 import rhombic.study.Equipment;
 import rhombic.study.GoodsIn;
@@ -29,7 +31,7 @@ import rhombic.study.Problem;
 import rhombic.study.Station;
 import rhombic.study.Study;
 import rhombic.study.StudyCheck;
-import rhombic.study.Supply;
+import rhombic.study.UnpackingStation;
 import rhombic.trace.TraceWriter;
 
 /**
@@ -46,28 +48,40 @@ public final class Plant {
 
     final Simulator simulator = new Simulator();
     final @Nullable TraceWriter trace;
+    final Study study;
+    final TypeBook types;
+    final TableBook tables;
+    final LocalDateTime start;
+    /** Whether pieces may come back to a station for rework, past its usual input room. */
+    final boolean hasRework;
 
+    private final RandomStreams streams;
     private final List<Node> nodes = new ArrayList<>();
-    private final List<String> typeNames;
-    private final TypeTally[] types;
+    private final Map<String, Node> byName;
+    private final TypeTally[] typeTallies;
     private final WholeTally whole = new WholeTally();
     private final int replication;
-    private final long seed;
     private @Nullable Node agendaFirst;
     private @Nullable Node agendaLast;
     private int nextPiece;
     private long stepsInstant = -1;
     private int stepsAtInstant;
     private final Set<String> busiest = new LinkedHashSet<>();
+    private String stoppedBy = "";
 
-    private Plant(Study study, long seed, int replication, @Nullable TraceWriter trace) {
+    private Plant(Study study, int replication, @Nullable TraceWriter trace) {
+        this.study = study;
         this.trace = trace;
-        this.seed = seed;
         this.replication = replication;
-        typeNames = study.pieceTypes().stream().map(rhombic.study.PieceType::name).toList();
-        types = new TypeTally[typeNames.size()];
-        for (int i = 0; i < types.length; i++) {
-            types[i] = new TypeTally();
+        start = study.plan().start();
+        hasRework = study.equipment().stream().anyMatch(e -> e instanceof Station s && s.inspection() != null);
+        streams = new RandomStreams(study.plan().seed(), replication);
+        types = new TypeBook(study.pieceTypes());
+        tables = new TableBook(study.tables());
+        byName = HashMap.newHashMap(study.equipment().size());
+        typeTallies = new TypeTally[types.count()];
+        for (int i = 0; i < typeTallies.length; i++) {
+            typeTallies[i] = new TypeTally();
         }
     }
 
@@ -76,58 +90,58 @@ public final class Plant {
      *
      * @param replication counted from 1
      * @param trace to write to; null to write nothing, at no cost
+     * @throws RunTroubleException if something in the study comes to nothing already at the first instant
      */
     public static Plant build(Study study, int replication, @Nullable TraceWriter trace) {
-        Plant plant = new Plant(study, study.plan().seed(), replication, trace);
+        Plant plant = new Plant(study, replication, trace);
         Set<String> broken = StudyCheck.of(study).stream().filter(Problem::isError).map(Problem::place).collect(Collectors.toSet());
-        RandomStreams streams = new RandomStreams(study.plan().seed(), replication);
-        Map<String, Node> byName = HashMap.newHashMap(study.equipment().size());
         for (Equipment equipment : study.equipment()) {
-            Node node = broken.contains(equipment.name())
-                    ? new IdleNode(plant, plant.nodes.size(), equipment)
-                    : plant.node(equipment, streams);
+            Node node = broken.contains(equipment.name()) ? new IdleNode(plant, plant.nodes.size(), equipment) : plant.node(equipment);
             plant.nodes.add(node);
-            byName.put(equipment.name(), node);
+            plant.byName.put(equipment.name(), node);
         }
-        plant.connect(study, byName, streams);
-        plant.begin(study.plan().warmUp().nanos());
+        plant.connect();
+        RuleBook rules = new RuleBook(plant, study.rules(), broken);
+        plant.begin(study.plan().warmUp().nanos(), rules);
         return plant;
     }
 
-    private Node node(Equipment equipment, RandomStreams streams) {
+    private Node node(Equipment equipment) {
         int index = nodes.size();
         return switch (equipment) {
-            case GoodsIn in -> new GoodsInNode(this, index, in, typeNames.indexOf(in.pieceType()), arrivals(in, streams));
+            case GoodsIn in -> new GoodsInNode(this, index, in, in.supply().orElseThrow());
             case Buffer buffer -> new BufferNode(this, index, buffer);
-            case Station station -> new StationNode(this, index, station,
-                    station.time().orElseThrow().sampler(streams.stream(station.name(), Purpose.WORK)));
+            case Station station -> new StationNode(this, index, station);
+            case AssemblyStation station -> new AssemblyNode(this, index, station);
+            case UnpackingStation station -> new UnpackingNode(this, index, station);
             case GoodsOut out -> new GoodsOutNode(this, index, out);
         };
     }
 
-    private static GoodsInNode.Arrivals arrivals(GoodsIn in, RandomStreams streams) {
-        return switch (in.supply().orElseThrow()) {
-            case Supply.OnDemand() -> GoodsInNode.Arrivals.ON_DEMAND;
-            case Supply.Spaced spaced -> new GoodsInNode.Arrivals(spaced.between().sampler(streams.stream(in.name(), Purpose.ARRIVAL)),
-                    spaced.first().map(Quantity::nanos).orElse(GoodsInNode.Arrivals.FIRST_DRAWN), spaced.pieces());
-        };
-    }
-
-    private void connect(Study study, Map<String, Node> byName, RandomStreams streams) {
+    private void connect() {
         Map<String, List<Link>> linksFrom = new HashMap<>();
         study.links().forEach(link -> linksFrom.computeIfAbsent(link.from(), key -> new ArrayList<>()).add(link));
         for (Node node : nodes) {
+            if (node instanceof IdleNode) {
+                continue;
+            }
             List<Link> links = linksFrom.getOrDefault(node.name(), List.of());
             List<Node> takers = links.stream().map(link -> byName.get(link.to())).toList();
-            double[] shares = links.stream().mapToDouble(link -> link.share().map(Quantity::amount).orElse(0.0)).toArray();
-            boolean byChance = java.util.Arrays.stream(shares).sum() > 0;
-            node.connect(byChance
-                    ? WaysOut.byChance(takers, shares, streams.stream(node.name(), Purpose.WAY_OUT))
-                    : WaysOut.byPreference(takers));
+            node.connect(new WaysOut(takers, links, node.equipment().basics().wayOut(), this, node.scope, stream(node.name(), Purpose.WAY_OUT)),
+                    Ranking.of(node.equipment().basics().taking(), this, node.scope));
         }
     }
 
-    private void begin(long warmUpNanos) {
+    UniformRandomProvider stream(String id, Purpose purpose) {
+        return streams.stream(id, purpose);
+    }
+
+    @Nullable Node find(String name) {
+        return byName.get(name);
+    }
+
+    private void begin(long warmUpNanos, RuleBook rules) {
+        rules.begin();
         nodes.forEach(Node::begin);
         if (warmUpNanos > 0) {
             simulator.schedule(new Event() {
@@ -142,7 +156,7 @@ public final class Plant {
 
     private void restartMeasures() {
         nodes.forEach(node -> node.tally.restart(now()));
-        for (TypeTally type : types) {
+        for (TypeTally type : typeTallies) {
             type.restart();
         }
         whole.restart(now());
@@ -152,12 +166,12 @@ public final class Plant {
      * Runs up to and including the moment.
      *
      * @param cancelled asked now and then; once it says yes the plant stops where it is
-     * @return whether the moment was reached
-     * @throws EndlessInstantException if more happens at one instant than a plant can mean
+     * @return whether the moment was reached, or a rule has stopped the run before
+     * @throws RunTroubleException if it can't go on: a formula comes to nothing, or an instant never ends
      */
     public boolean advance(long untilNanos, BooleanSupplier cancelled) {
         int sinceCheck = 0;
-        while (simulator.step(untilNanos)) {
+        while (stoppedBy.isEmpty() && simulator.step(untilNanos)) {
             if (++sinceCheck == EVENTS_BETWEEN_CANCEL_CHECKS) {
                 sinceCheck = 0;
                 if (cancelled.getAsBoolean()) {
@@ -168,7 +182,9 @@ public final class Plant {
         if (cancelled.getAsBoolean()) {
             return false;
         }
-        simulator.advanceTo(Math.max(untilNanos, now()));
+        if (stoppedBy.isEmpty()) {
+            simulator.advanceTo(Math.max(untilNanos, now()));
+        }
         return true;
     }
 
@@ -183,30 +199,110 @@ public final class Plant {
                 .map(node -> node.tally.figures(node.name(), node.equipment().kind(), now))
                 .toList();
         List<TypeFigures> pieceTypes = new ArrayList<>();
-        for (int i = 0; i < types.length; i++) {
-            pieceTypes.add(types[i].figures(typeNames.get(i)));
+        for (int i = 0; i < typeTallies.length; i++) {
+            pieceTypes.add(typeTallies[i].figures(types.name(i)));
         }
         long turnedAway = equipment.stream().mapToLong(EquipmentFigures::turnedAway).sum();
-        return new RunFigures(replication, seed, whole.hours(now), whole.in(), whole.out(), whole.insideAtStart(), whole.inside(),
-                whole.insideMean(now), turnedAway, whole.lead(), equipment, pieceTypes, simulator.occurred());
+        return new RunFigures(replication, streams.seed(), whole.hours(now), whole.in(), whole.out(), whole.carriersOut(), whole.made(), whole.joined(),
+                whole.scrapped(), whole.insideAtStart(), whole.inside(), whole.insideMean(now), turnedAway, whole.lead(), equipment, pieceTypes,
+                simulator.occurred(), stoppedBy);
     }
 
-    Piece newPiece(int type, int node) {
-        Piece piece = new Piece(nextPiece++, type, now());
-        types[type].enters();
+    /** Ends the run at this instant. */
+    void stop(String rule) {
+        stoppedBy = rule;
+    }
+
+    /** Whether a rule has ended the run. */
+    public boolean isStopped() {
+        return !stoppedBy.isEmpty();
+    }
+
+    void pieceEnters(Piece piece, int node) {
+        comesIntoBeing(piece);
+        typeTallies[piece.type].enters();
         whole.enters(now());
         if (trace != null) {
-            trace.born(now(), piece.id, node, type);
+            trace.born(now(), piece.id, node, piece.type);
+            if (piece.values != null) {
+                types.own(piece, (attribute, value) -> trace.sets(now(), piece.id, attribute, value));
+            }
         }
-        return piece;
+    }
+
+    void pieceMade(Piece piece, int node) {
+        comesIntoBeing(piece);
+        typeTallies[piece.type].made();
+        whole.made(now());
+        if (trace != null) {
+            trace.made(now(), piece.id, node, piece.type);
+        }
+    }
+
+    private void comesIntoBeing(Piece piece) {
+        piece.id = nextPiece++;
+        piece.bornNanos = now();
+        piece.arrivedNanos = now();
+    }
+
+    /** A piece becomes part of another, or a batch is undone. */
+    void pieceJoined(Piece piece, int node) {
+        typeTallies[piece.type].joined();
+        whole.joined(now());
+        if (trace != null) {
+            trace.joined(now(), piece.id, node);
+        }
+    }
+
+    void becomes(Piece piece, int type, int node) {
+        typeTallies[piece.type].joined();
+        typeTallies[type].made();
+        piece.type = type;
+        piece.look = 0;
+        if (trace != null) {
+            trace.type(now(), piece.id, node, type);
+            trace.look(now(), piece.id, node, 0);
+        }
+    }
+
+    void look(Piece piece, int look, int node) {
+        if (piece.look != look) {
+            piece.look = look;
+            if (trace != null) {
+                trace.look(now(), piece.id, node, look);
+            }
+        }
+    }
+
+    /** The piece ends as scrap, with all that lies on it. */
+    void scrap(Piece piece, int node) {
+        if (trace != null) {
+            trace.scrapped(now(), piece.id, node);
+        }
+        countScrapped(piece);
+    }
+
+    private void countScrapped(Piece piece) {
+        typeTallies[piece.type].scrapped();
+        whole.scrapped(now());
+        if (piece.load != null) {
+            piece.load.forEach(this::countScrapped);
+        }
     }
 
     void pieceLeaves(Piece piece, int node) {
-        long lead = now() - piece.bornNanos;
-        types[piece.type].leaves(lead, piece.workNanos, piece.blockedNanos);
-        whole.leaves(now(), lead);
         if (trace != null) {
             trace.gone(now(), piece.id, node);
+        }
+        countLeaving(piece);
+    }
+
+    private void countLeaving(Piece piece) {
+        long lead = now() - piece.bornNanos;
+        typeTallies[piece.type].leaves(lead, piece.workNanos, piece.blockedNanos);
+        whole.leaves(now(), lead, types.isCarrier(piece.type));
+        if (piece.load != null) {
+            piece.load.forEach(this::countLeaving);
         }
     }
 
@@ -234,23 +330,23 @@ public final class Plant {
                 agendaLast = null;
             }
             node.agendaNext = null;
-            countStep(node);
+            countStep(node.name());
             node.attend();
             node = agendaFirst;
         }
     }
 
     /** Finds an instant that does not end. */
-    void countStep(Node node) {
+    void countStep(String name) {
         if (stepsInstant != now()) {
             stepsInstant = now();
             stepsAtInstant = 0;
         }
         if (++stepsAtInstant > MOST_STEPS_AT_ONCE - STEPS_NAMED) {
-            busiest.add(node.name());
+            busiest.add(name);
             if (stepsAtInstant > MOST_STEPS_AT_ONCE) {
                 List<String> names = new ArrayList<>(busiest).subList(0, Math.min(6, busiest.size()));
-                throw new EndlessInstantException("At " + Clock.elapsed(now()) + " pieces move without end while no time passes, at "
+                throw new RunTroubleException("", "At " + Clock.elapsed(now()) + " pieces move without end while no time passes, at "
                         + String.join(", ", names) + ". Give one of them a time above 0 s or a limited room.");
             }
         }

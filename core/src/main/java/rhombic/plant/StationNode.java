@@ -1,154 +1,126 @@
 package rhombic.plant;
 
+import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
-import rhombic.chance.TimeSampler;
-import rhombic.kernel.Event;
+import rhombic.chance.Purpose;
+import rhombic.quantity.Quantity;
+import rhombic.study.Inspection;
+import rhombic.study.Rule;
 import rhombic.study.Station;
-import rhombic.trace.EquipmentState;
+import rhombic.study.Work;
 
-/** Work is done here, at one or several places; a piece that is done stays at its place until it can go on. */
-final class StationNode extends Node {
-    private final TimeSampler time;
-    private final int inputRoom;
-    private final PieceQueue queue = new PieceQueue();
-    private final int placeCount;
-    private final int[] free;
-    private int freeCount;
-    private int working;
-    private int blocked;
-    private Place @Nullable [] places;
+/** Works on pieces one by one or on several together, and may inspect them at the end. */
+final class StationNode extends WorkNode {
+    private final int fullLoad;
+    private final long longestWaitNanos;
+    private final @Nullable Inspection inspection;
+    private final UniformRandomProvider inspectionChance;
+    /** The place that is being loaded; null if none is. */
+    private @Nullable Place gathering;
 
-    /** One of the station's places; its event is the end of the work. */
-    private final class Place extends Event {
-        private final int number;
-        private final Offer offer;
-        private @Nullable Piece piece;
-        private long begunNanos;
-        private long doneNanos;
-        private boolean isDone;
-
-        Place(int number) {
-            this.number = number;
-            this.offer = new Offer(StationNode.this, number);
-        }
-
-        @Override
-        protected void occur() {
-            finish(this);
-            plant.settle();
-        }
-    }
-
-    StationNode(Plant plant, int index, Station station, TimeSampler time) {
-        super(plant, index, station, station.places());
-        this.time = time;
-        this.inputRoom = station.inputRoom();
-        this.placeCount = station.places();
-        this.free = new int[placeCount];
+    StationNode(Plant plant, int index, Station station) {
+        super(plant, index, station);
+        Work.Load load = station.load();
+        fullLoad = load.pieces();
+        Quantity wait = load.longestWait();
+        longestWaitNanos = wait == null ? Long.MAX_VALUE : wait.nanos();
+        inspection = station.inspection();
+        inspectionChance = plant.stream(name(), Purpose.INSPECTION);
     }
 
     @Override
-    void begin() {
-        Place[] made = new Place[placeCount];
-        for (int i = 0; i < placeCount; i++) {
-            made[i] = new Place(i);
-            free[i] = placeCount - 1 - i;
-        }
-        places = made;
-        freeCount = placeCount;
-        noteState();
-    }
-
-    @Override
-    boolean hasRoom() {
-        return freeCount > 0 || queue.size() < inputRoom;
+    boolean hasRoom(Piece piece) {
+        return hasFreePlace() || gathering != null || mayQueue(piece);
     }
 
     @Override
     void accept(Piece piece) {
-        long now = plant.now();
-        piece.arrivedNanos = now;
-        tally.enters(now);
-        if (freeCount > 0) {
-            Place place = place(free[--freeCount]);
-            if (plant.trace != null) {
-                plant.trace.works(now, piece.id, index, place.number);
-            }
-            start(place, piece);
+        comes(piece);
+        tellRules(Rule.PieceEvent.ENTERS, piece);
+        Place loading = gathering;
+        if (loading != null) {
+            traceWaits(piece);
+            load(loading, piece);
+        } else if (hasFreePlace() && fullLoad == 1) {
+            startAtOnce(takeFreePlace(), piece);
+        } else if (hasFreePlace()) {
+            traceWaits(piece);
+            load(takeFreePlace(), piece);
         } else {
-            queue.add(piece);
-            if (plant.trace != null) {
-                plant.trace.waits(now, piece.id, index);
-            }
+            toQueue(piece);
         }
     }
 
-    private void start(Place place, Piece piece) {
-        place.piece = piece;
-        place.begunNanos = plant.now();
-        working++;
-        plant.simulator.schedule(place, time.nextNanos());
-        noteState();
-    }
-
-    private void finish(Place place) {
-        Piece piece = place.piece;
-        assert piece != null : "work ended at an empty place";
-        long now = plant.now();
-        piece.workNanos += now - place.begunNanos;
-        place.doneNanos = now;
-        place.isDone = true;
-        working--;
-        blocked++;
-        if (!place.offer.make()) {
-            noteState();
-            if (plant.trace != null) {
-                plant.trace.done(now, piece.id, index, place.number, place.offer.way());
+    private void load(Place place, Piece piece) {
+        place.load.add(piece);
+        if (place.load.size() >= fullLoad) {
+            gathering = null;
+            start(place);
+        } else if (place.load.size() == 1) {
+            gathering = place;
+            gathers(place);
+            if (longestWaitNanos < Long.MAX_VALUE) {
+                plant.simulator.schedule(place, longestWaitNanos);
             }
         }
     }
 
     @Override
-    Piece hand(Offer given) {
-        Place place = place(given.place);
-        Piece piece = place.piece;
-        assert piece != null && place.isDone : "a piece is handed on before its work has ended";
-        long now = plant.now();
-        piece.blockedNanos += now - place.doneNanos;
-        tally.leaves(now, now - piece.arrivedNanos);
-        place.piece = null;
-        place.isDone = false;
-        blocked--;
-        if (queue.isEmpty()) {
-            free[freeCount++] = place.number;
-            noteState();
-        } else {
-            Piece next = queue.takeOldest();
-            if (plant.trace != null) {
-                plant.trace.begins(now, next.id, index, place.number);
-            }
-            start(place, next);
-        }
-        if (!line.isEmpty()) {
-            plant.toAgenda(this);
-        }
-        return piece;
+    void waitedLongEnough(Place place) {
+        gathering = null;
     }
 
     @Override
-    void attend() {
-        serveLine();
-    }
-
-    private Place place(int number) {
-        assert places != null : "used before it began";
-        return places[number];
-    }
-
-    private void noteState() {
-        tally.units(plant.now(), working, blocked);
-        if (plant.trace != null) {
-            traceState(working > 0 ? EquipmentState.WORKING : blocked > 0 ? EquipmentState.BLOCKED : EquipmentState.STARVED);
+    void fill(Place place) {
+        if (gathering != null) {
+            return;
         }
+        while (!queue.isEmpty() && (place.phase == Phase.FREE || place.phase == Phase.GATHERING)) {
+            load(place, fromQueue());
+        }
+    }
+
+    @Override
+    int piecesCounted(Place place) {
+        return place.load.size();
+    }
+
+    @Override
+    void complete(Place place) {
+        for (int i = 0; i < place.load.size(); i++) {
+            Piece piece = place.load.get(i);
+            if (piece.toScrap || (inspection != null && !passes(piece, inspection))) {
+                scrap(piece);
+            } else {
+                place.out.add(piece);
+            }
+            if (inspection == null) {
+                piece.madeBy = this;
+                piece.failed = false;
+            }
+        }
+    }
+
+    /** Whether the piece may go on or go back; else it is scrap. */
+    private boolean passes(Piece piece, Inspection check) {
+        piece.failed = inspectionChance.nextDouble() * 100 < check.fails().amount();
+        if (!piece.failed) {
+            plant.look(piece, 0, index);
+            return true;
+        }
+        if (piece.reworks >= check.mostTimes()) {
+            return false;
+        }
+        piece.reworks++;
+        piece.factor = check.factor();
+        piece.reworkRoom = check.room();
+        if (piece.madeBy == null) {
+            piece.madeBy = this;
+        }
+        int look = check.look().isEmpty() ? -1 : plant.types.look(piece.type, check.look());
+        if (look >= 0) {
+            plant.look(piece, look, index);
+        }
+        return true;
     }
 }

@@ -1,47 +1,167 @@
 package rhombic.plant;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
+import rhombic.formula.Formula;
+import rhombic.formula.FormulaException;
+import rhombic.quantity.Quantity;
+import rhombic.study.Link;
+import rhombic.study.LinkFilter;
+import rhombic.study.WayOut;
 
-/** Where the pieces of an equipment may go: by preference, or by chance in given shares. */
+/**
+ * Where the pieces of an equipment may go. For each piece the links are narrowed to those it fits, and then one is
+ * chosen, or any that has room.
+ */
 final class WaysOut {
     static final int ANY = -1;
 
     final Node[] takers;
-    private final double @Nullable [] upTo;
+    private final List<Link> links;
+    private final WayOut.Choice choice;
+    private final @Nullable Formula formula;
+    private final double @Nullable [] shares;
     private final @Nullable UniformRandomProvider chance;
+    private final Fit @Nullable [] fits;
+    private final boolean[] admitted;
+    private final PlantScope scope;
+    private int last = -1;
 
-    private WaysOut(List<Node> takers, double @Nullable [] upTo, @Nullable UniformRandomProvider chance) {
+    /** Whether a piece is one that a link is for. */
+    private interface Fit {
+        boolean fits(Piece piece);
+    }
+
+    WaysOut(List<Node> takers, List<Link> links, WayOut wayOut, Plant plant, PlantScope scope, UniformRandomProvider chance) {
         this.takers = takers.toArray(Node[]::new);
-        this.upTo = upTo;
-        this.chance = chance;
+        this.links = links;
+        this.scope = scope;
+        choice = wayOut.choice();
+        formula = choice == WayOut.Choice.FORMULA ? Formula.parse(wayOut.formula()) : null;
+        double[] given = links.stream().mapToDouble(link -> link.share().map(Quantity::amount).orElse(0.0)).toArray();
+        boolean byChance = java.util.Arrays.stream(given).sum() > 0;
+        shares = byChance ? given : null;
+        this.chance = byChance ? chance : null;
+        boolean filtered = links.stream().anyMatch(link -> !(link.filter() instanceof LinkFilter.All));
+        fits = filtered ? fits(plant) : null;
+        admitted = new boolean[this.takers.length];
+        java.util.Arrays.fill(admitted, true);
     }
 
-    /** The first taker that has room. */
-    static WaysOut byPreference(List<Node> takers) {
-        return new WaysOut(takers, null, null);
-    }
-
-    /** One taker for each piece, drawn in proportion to the shares, not all of which may be 0. */
-    static WaysOut byChance(List<Node> takers, double[] shares, UniformRandomProvider chance) {
-        double[] upTo = shares.clone();
-        for (int i = 1; i < upTo.length; i++) {
-            upTo[i] += upTo[i - 1];
+    private Fit[] fits(Plant plant) {
+        List<Fit> made = new ArrayList<>();
+        for (Link link : links) {
+            made.add(switch (link.filter()) {
+                case LinkFilter.All() -> piece -> true;
+                case LinkFilter.Types types -> piece -> types.types().contains(plant.types.name(piece.type));
+                case LinkFilter.Where where -> {
+                    Formula condition = Formula.parse(where.formula());
+                    yield piece -> scope.evaluate(condition, piece, condition::truth);
+                }
+                case LinkFilter.Carriers() -> piece -> plant.types.isCarrier(piece.type);
+                case LinkFilter.Contents() -> piece -> !plant.types.isCarrier(piece.type);
+            });
         }
-        return new WaysOut(takers, upTo, chance);
+        return made.toArray(Fit[]::new);
     }
 
-    /** Index of the one way the next piece must go, or {@link #ANY}. */
-    int draw() {
-        if (upTo == null || chance == null) {
-            return ANY;
+    /** Index of the one way the piece must go, or {@link #ANY} of those that {@link #admits}. */
+    int choose(Piece piece) {
+        if (fits != null) {
+            admit(piece, fits);
         }
-        double u = chance.nextDouble() * upTo[upTo.length - 1];
-        int way = 0;
-        while (u >= upTo[way] && way < upTo.length - 1) {
-            way++;
+        if (shares != null && chance != null) {
+            return draw(shares, chance.nextDouble());
+        }
+        return switch (choice) {
+            case PREFERENCE, FIRST_FREE -> ANY;
+            case IN_TURN -> next();
+            case SHORTEST_QUEUE -> shortest();
+            case FORMULA -> named(piece);
+        };
+    }
+
+    private void admit(Piece piece, Fit[] fit) {
+        boolean any = false;
+        for (int i = 0; i < fit.length; i++) {
+            admitted[i] = !(links.get(i).filter() instanceof LinkFilter.All) && fit[i].fits(piece);
+            any |= admitted[i];
+        }
+        for (int i = 0; i < fit.length && !any; i++) {
+            admitted[i] = links.get(i).filter() instanceof LinkFilter.All;
+        }
+    }
+
+    /** Whether the choice does not look at the piece. */
+    boolean sameForAll() {
+        return fits == null && formula == null;
+    }
+
+    boolean admits(int way) {
+        return admitted[way];
+    }
+
+    /** The way to look at first, where any will do. */
+    int first() {
+        return choice == WayOut.Choice.FIRST_FREE ? (last + 1) % takers.length : 0;
+    }
+
+    /** Notes which way was gone, for the choices that take turns. */
+    void gone(int way) {
+        last = way;
+    }
+
+    /** Shares of links that the piece does not fit count for nothing; if none is left it waits for the first it fits. */
+    private int draw(double[] parts, double u) {
+        double sum = 0;
+        for (int i = 0; i < parts.length; i++) {
+            sum += admitted[i] ? parts[i] : 0;
+        }
+        double left = u * sum;
+        int way = ANY;
+        for (int i = 0; i < parts.length; i++) {
+            if (admitted[i] && parts[i] > 0) {
+                way = i;
+                left -= parts[i];
+                if (left < 0) {
+                    return i;
+                }
+            }
         }
         return way;
+    }
+
+    private int next() {
+        for (int i = 1; i <= takers.length; i++) {
+            int way = (last + i) % takers.length;
+            if (admitted[way]) {
+                last = way;
+                return way;
+            }
+        }
+        return ANY;
+    }
+
+    private int shortest() {
+        int best = ANY;
+        for (int i = 0; i < takers.length; i++) {
+            if (admitted[i] && (best == ANY || takers[i].pressure() < takers[best].pressure())) {
+                best = i;
+            }
+        }
+        return best;
+    }
+
+    private int named(Piece piece) {
+        assert formula != null : "a choice by formula has one";
+        String name = scope.evaluate(formula, piece, formula::asText);
+        for (int i = 0; i < takers.length; i++) {
+            if (links.get(i).to().equals(name)) {
+                return i;
+            }
+        }
+        throw scope.trouble(new FormulaException("Its way out \u201c" + formula.text() + "\u201d names \u201c" + name + "\u201d, but no link leads there: link it, or change the formula"), piece);
     }
 }

@@ -8,37 +8,49 @@ import java.util.OptionalInt;
  *
  * @param room most pieces inside; empty: no limit
  */
-public record Buffer(String name, Placement placement, OptionalInt room, Order order) implements Equipment {
+public record Buffer(Basics basics, OptionalInt room, Order order) implements Equipment {
     private static final double PITCH_METRES = 0.8;
     private static final int MOST_DRAWN_IN_A_ROW = 10;
 
-    /** Which piece goes first. */
+    /** Which piece goes first, among those the rule of taking holds equal. */
     public enum Order {
-        OLDEST_FIRST,
-        NEWEST_FIRST
+        /** Only the oldest can go. */
+        OLDEST_FIRST("the oldest first"),
+        /** Only the newest can go. */
+        NEWEST_FIRST("the newest first"),
+        /** Each can go as soon as somebody has room for it. */
+        ANY("whichever can go");
+
+        private final String word;
+
+        Order(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
     }
 
     public Buffer {
-        Names.checked(name);
         room.ifPresent(n -> Count.atLeast(1, "The room of a buffer", n));
     }
 
+    public Buffer(String name, Placement placement, OptionalInt room, Order order) {
+        this(Basics.of(name, placement), room, order);
+    }
+
     public Buffer withRoom(OptionalInt newRoom) {
-        return new Buffer(name, placement, newRoom, order);
+        return new Buffer(basics, newRoom, order);
     }
 
     public Buffer withOrder(Order newOrder) {
-        return new Buffer(name, placement, room, newOrder);
+        return new Buffer(basics, room, newOrder);
     }
 
     @Override
-    public Buffer named(String newName) {
-        return new Buffer(newName, placement, room, order);
-    }
-
-    @Override
-    public Buffer placed(Placement newPlacement) {
-        return new Buffer(name, newPlacement, room, order);
+    public Buffer with(Basics newBasics) {
+        return new Buffer(newBasics, room, order);
     }
 
     /** Grows with the room, up to ten places in a row. */
@@ -54,13 +66,13 @@ public record Buffer(String name, Placement placement, OptionalInt room, Order o
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
-    private record Stored(String name, Placement placement, int room, Order order) implements Serializable {
+    private record Stored(Basics basics, int room, Order order) implements Serializable {
         private Object readResolve() {
-            return new Buffer(name, placement, room == 0 ? OptionalInt.empty() : OptionalInt.of(room), order);
+            return new Buffer(basics, room == 0 ? OptionalInt.empty() : OptionalInt.of(room), order);
         }
     }
 
     private Object writeReplace() {
-        return new Stored(name, placement, room.orElse(0), order);
+        return new Stored(basics, room.orElse(0), order);
     }
 }

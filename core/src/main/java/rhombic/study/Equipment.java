@@ -3,19 +3,31 @@ package rhombic.study;
 import java.io.Serializable;
 
 /** Anything fixed that pieces meet. Its name is its id. */
-public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, Station, GoodsOut {
-    String name();
+public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, WorkEquipment, GoodsOut {
+    Basics basics();
 
-    Placement placement();
+    Equipment with(Basics basics);
 
     Footprint footprint();
 
-    Equipment named(String name);
-
-    Equipment placed(Placement placement);
-
     /** The word for this kind of equipment, as WORDS.md has it. */
     String kind();
+
+    default String name() {
+        return basics().name();
+    }
+
+    default Placement placement() {
+        return basics().placement();
+    }
+
+    default Equipment named(String name) {
+        return with(basics().named(name));
+    }
+
+    default Equipment placed(Placement placement) {
+        return with(basics().placed(placement));
+    }
 
     default boolean givesPieces() {
         return !(this instanceof GoodsOut);

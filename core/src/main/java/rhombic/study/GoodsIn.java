@@ -1,20 +1,22 @@
 package rhombic.study;
 
 import java.io.Serializable;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
  * Where pieces enter the plant.
  *
- * @param pieceType name of the type that enters
+ * @param mix of the types that enter, by frequency; a timetable names its types itself
  * @param supply when pieces come; empty while it is not set yet, and then none come
  * @param whenFull what becomes of pieces for which the plant has no room
  * @param most pieces in the whole run; empty: no limit
  */
-public record GoodsIn(String name, Placement placement, String pieceType, Optional<Supply> supply, WhenFull whenFull, OptionalInt most)
-        implements Equipment {
+public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply, WhenFull whenFull, OptionalInt most) implements Equipment {
     private static final Footprint FOOTPRINT = new Footprint(2, 2, 2.6);
 
     /** What becomes of pieces that come while there is no room for them. */
@@ -26,35 +28,41 @@ public record GoodsIn(String name, Placement placement, String pieceType, Option
     }
 
     public GoodsIn {
-        Names.checked(name);
-        Names.checked(pieceType);
+        mix = List.copyOf(mix);
         most.ifPresent(n -> Count.atLeast(1, "The most pieces", n));
     }
 
-    public GoodsIn withSupply(Supply newSupply) {
-        return new GoodsIn(name, placement, pieceType, Optional.of(newSupply), whenFull, most);
+    /** A goods in for one type. */
+    public GoodsIn(String name, Placement placement, String pieceType, Optional<Supply> supply, WhenFull whenFull, OptionalInt most) {
+        this(Basics.of(name, placement), List.of(new MixPart(pieceType, 1)), supply, whenFull, most);
     }
 
-    public GoodsIn withPieceType(String newType) {
-        return new GoodsIn(name, placement, newType, supply, whenFull, most);
+    /** Names of the types that can come. */
+    public Set<String> types() {
+        return supply.orElse(null) instanceof Supply.ByTimetable table
+                ? table.timetable().rows().stream().map(Timetable.Row::type).collect(Collectors.toSet())
+                : mix.stream().filter(part -> part.weight() > 0).map(MixPart::type).collect(Collectors.toSet());
+    }
+
+    public GoodsIn withSupply(Supply newSupply) {
+        return new GoodsIn(basics, mix, Optional.of(newSupply), whenFull, most);
+    }
+
+    public GoodsIn withMix(List<MixPart> newMix) {
+        return new GoodsIn(basics, newMix, supply, whenFull, most);
     }
 
     public GoodsIn withWhenFull(WhenFull newWhenFull) {
-        return new GoodsIn(name, placement, pieceType, supply, newWhenFull, most);
+        return new GoodsIn(basics, mix, supply, newWhenFull, most);
     }
 
     public GoodsIn withMost(OptionalInt newMost) {
-        return new GoodsIn(name, placement, pieceType, supply, whenFull, newMost);
+        return new GoodsIn(basics, mix, supply, whenFull, newMost);
     }
 
     @Override
-    public GoodsIn named(String newName) {
-        return new GoodsIn(newName, placement, pieceType, supply, whenFull, most);
-    }
-
-    @Override
-    public GoodsIn placed(Placement newPlacement) {
-        return new GoodsIn(name, newPlacement, pieceType, supply, whenFull, most);
+    public GoodsIn with(Basics newBasics) {
+        return new GoodsIn(newBasics, mix, supply, whenFull, most);
     }
 
     @Override
@@ -68,13 +76,13 @@ public record GoodsIn(String name, Placement placement, String pieceType, Option
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
-    private record Stored(String name, Placement placement, String pieceType, @Nullable Supply supply, WhenFull whenFull, int most) implements Serializable {
+    private record Stored(Basics basics, List<MixPart> mix, @Nullable Supply supply, WhenFull whenFull, int most) implements Serializable {
         private Object readResolve() {
-            return new GoodsIn(name, placement, pieceType, Optional.ofNullable(supply), whenFull, most == 0 ? OptionalInt.empty() : OptionalInt.of(most));
+            return new GoodsIn(basics, mix, Optional.ofNullable(supply), whenFull, most == 0 ? OptionalInt.empty() : OptionalInt.of(most));
         }
     }
 
     private Object writeReplace() {
-        return new Stored(name, placement, pieceType, supply.orElse(null), whenFull, most.orElse(0));
+        return new Stored(basics, mix, supply.orElse(null), whenFull, most.orElse(0));
     }
 }

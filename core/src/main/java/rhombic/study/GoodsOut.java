@@ -1,21 +1,16 @@
 package rhombic.study;
 
-/** Where pieces leave the plant; always takes. */
-public record GoodsOut(String name, Placement placement) implements Equipment {
+/** Where pieces leave the plant. Takes every piece at once. */
+public record GoodsOut(Basics basics) implements Equipment {
     private static final Footprint FOOTPRINT = new Footprint(2, 2, 2.6);
 
-    public GoodsOut {
-        Names.checked(name);
+    public GoodsOut(String name, Placement placement) {
+        this(Basics.of(name, placement));
     }
 
     @Override
-    public GoodsOut named(String newName) {
-        return new GoodsOut(newName, placement);
-    }
-
-    @Override
-    public GoodsOut placed(Placement newPlacement) {
-        return new GoodsOut(name, newPlacement);
+    public GoodsOut with(Basics newBasics) {
+        return new GoodsOut(newBasics);
     }
 
     @Override

@@ -1,6 +1,5 @@
 package rhombic.study;
 
-import java.io.Serializable;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
@@ -8,61 +7,45 @@ import rhombic.chance.Distribution;
 /**
  * Work is done here.
  *
- * @param places pieces worked on at the same time, each by itself, 1 to 10000
- * @param inputRoom pieces that may wait before the work, 0 or more; with 0 a piece waits where it comes from
- * @param time of the work on one piece; empty while it is not set yet, and then the station takes nothing
+ * @param load pieces worked on together at each place
+ * @param inspection at the end of the work; null: none
  */
-public record Station(String name, Placement placement, int places, int inputRoom, Optional<Distribution> time) implements Equipment {
-    private static final double PLACE_METRES = 1.6;
-    private static final int MOST_DRAWN_PLACES = 8;
-
-    public Station {
-        Names.checked(name);
-        Count.between(1, 10_000, "The places of a station", places);
-        Count.atLeast(0, "The input room of a station", inputRoom);
+public record Station(Basics basics, Work work, Work.Load load, @Nullable Inspection inspection) implements WorkEquipment {
+    /** A station with one operation and nothing else. */
+    public Station(String name, Placement placement, int places, int inputRoom, Optional<Distribution> time) {
+        this(Basics.of(name, placement), time.map(t -> Work.of(places, inputRoom, new TimeSource.Drawn(t)))
+                .orElseGet(() -> new Work(places, inputRoom, java.util.List.of(), null, null, null)), Work.Load.SINGLE, null);
     }
 
-    public Station withPlaces(int newPlaces) {
-        return new Station(name, placement, newPlaces, inputRoom, time);
+    public Station withLoad(Work.Load newLoad) {
+        return new Station(basics, work, newLoad, inspection);
     }
 
-    public Station withInputRoom(int newInputRoom) {
-        return new Station(name, placement, places, newInputRoom, time);
+    public Station withInspection(@Nullable Inspection newInspection) {
+        return new Station(basics, work, load, newInspection);
     }
 
-    public Station withTime(Distribution newTime) {
-        return new Station(name, placement, places, inputRoom, Optional.of(newTime));
+    /** Sets the time of its only, or its first, operation. */
+    public Station withTime(Distribution time) {
+        return with(work.withTime(new TimeSource.Drawn(time)));
     }
 
-    @Override
-    public Station named(String newName) {
-        return new Station(newName, placement, places, inputRoom, time);
+    public Station withPlaces(int places) {
+        return with(work.withPlaces(places));
     }
 
     @Override
-    public Station placed(Placement newPlacement) {
-        return new Station(name, newPlacement, places, inputRoom, time);
+    public Station with(Basics newBasics) {
+        return new Station(newBasics, work, load, inspection);
     }
 
-    /** One body for each place, side by side, up to eight. */
     @Override
-    public Footprint footprint() {
-        return new Footprint(2, Math.min(places, MOST_DRAWN_PLACES) * PLACE_METRES, 1.9);
+    public Station with(Work newWork) {
+        return new Station(basics, newWork, load, inspection);
     }
 
     @Override
     public String kind() {
         return "Station";
-    }
-
-    /** Optional values can't be serialised, so this stands in for the record on its way. */
-    private record Stored(String name, Placement placement, int places, int inputRoom, @Nullable Distribution time) implements Serializable {
-        private Object readResolve() {
-            return new Station(name, placement, places, inputRoom, Optional.ofNullable(time));
-        }
-    }
-
-    private Object writeReplace() {
-        return new Stored(name, placement, places, inputRoom, time.orElse(null));
     }
 }

@@ -3,10 +3,8 @@ package rhombic.study;
 import java.io.Serializable;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
@@ -16,8 +14,10 @@ import java.util.function.UnaryOperator;
  * joins equipment that is there. Whether it makes sense as a plant is for {@link StudyCheck} to say.
  *
  * @param links in order; those of one equipment stand in its order of preference
+ * @param rules in the order in which they are looked at
  */
-public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links) implements Serializable {
+public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links, List<Table> tables,
+        List<Rule> rules) implements Serializable {
     public static final int MOST_EQUIPMENT = 50_000;
 
     public Study {
@@ -28,13 +28,12 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         if (equipment.size() > MOST_EQUIPMENT) {
             throw new StudyException("A study must have at most " + MOST_EQUIPMENT + " pieces of equipment; got " + equipment.size());
         }
-        Set<String> types = unique("piece type", pieceTypes.stream().map(PieceType::name).toList());
-        Set<String> names = unique("equipment", equipment.stream().map(Equipment::name).toList());
-        for (Equipment thing : equipment) {
-            if (thing instanceof GoodsIn in && !types.contains(in.pieceType())) {
-                throw new StudyException("There is no piece type \u201c" + in.pieceType() + "\u201d for " + in.name());
-            }
-        }
+        tables = List.copyOf(tables);
+        rules = List.copyOf(rules);
+        unique("piece type", pieceTypes.stream().map(PieceType::name).toList());
+        unique("table", tables.stream().map(Table::name).toList());
+        unique("rule", rules.stream().map(Rule::name).toList());
+        Set<String> names = unique("machine", equipment.stream().map(Equipment::name).toList());
         Set<Link> ways = new HashSet<>();
         for (Link link : links) {
             for (String end : List.of(link.from(), link.to())) {
@@ -46,6 +45,11 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
                 throw new StudyException("There are two links from " + link.from() + " to " + link.to() + ": keep one");
             }
         }
+    }
+
+    /** A study without tables and rules. */
+    public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links) {
+        this(name, plan, pieceTypes, equipment, links, List.of(), List.of());
     }
 
     /** An empty floor. */
@@ -68,19 +72,35 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     }
 
     public Study named(String newName) {
-        return new Study(newName, plan, pieceTypes, equipment, links);
+        return new Study(newName, plan, pieceTypes, equipment, links, tables, rules);
     }
 
     public Study withPlan(RunPlan newPlan) {
-        return new Study(name, newPlan, pieceTypes, equipment, links);
+        return new Study(name, newPlan, pieceTypes, equipment, links, tables, rules);
     }
 
     public Study withPieceTypes(List<PieceType> newTypes) {
-        return new Study(name, plan, newTypes, equipment, links);
+        return new Study(name, plan, newTypes, equipment, links, tables, rules);
+    }
+
+    public Study withTables(List<Table> newTables) {
+        return new Study(name, plan, pieceTypes, equipment, links, newTables, rules);
+    }
+
+    public Study withRules(List<Rule> newRules) {
+        return new Study(name, plan, pieceTypes, equipment, links, tables, newRules);
+    }
+
+    public Optional<PieceType> type(String wanted) {
+        return pieceTypes.stream().filter(t -> t.name().equals(wanted)).findFirst();
+    }
+
+    public Optional<Table> table(String wanted) {
+        return tables.stream().filter(t -> t.name().equals(wanted)).findFirst();
     }
 
     public Study withLinks(List<Link> newLinks) {
-        return new Study(name, plan, pieceTypes, equipment, newLinks);
+        return new Study(name, plan, pieceTypes, equipment, newLinks, tables, rules);
     }
 
     /** Adds equipment, and links that may lead to it. */
@@ -89,7 +109,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         allThings.addAll(things);
         List<Link> allLinks = new ArrayList<>(links);
         allLinks.addAll(moreLinks);
-        return new Study(name, plan, pieceTypes, allThings, allLinks);
+        return new Study(name, plan, pieceTypes, allThings, allLinks, tables, rules);
     }
 
     public Study with(Equipment thing) {
@@ -108,40 +128,45 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     public Study without(Set<String> gone) {
         return new Study(name, plan, pieceTypes,
                 equipment.stream().filter(e -> !gone.contains(e.name())).toList(),
-                links.stream().filter(l -> !gone.contains(l.from()) && !gone.contains(l.to())).toList());
+                links.stream().filter(l -> !gone.contains(l.from()) && !gone.contains(l.to())).toList(), tables, rules);
     }
 
-    /** Puts a changed version in the place of the equipment; if its name changes, its links follow. */
+    /** Puts a changed version in the place of the equipment; if its name changes, all that names it follows. */
     public Study changed(String which, UnaryOperator<Equipment> change) {
-        Map<String, String> renamed = new HashMap<>();
         List<Equipment> all = new ArrayList<>(equipment.size());
+        String newName = which;
         for (Equipment thing : equipment) {
             Equipment changed = thing.name().equals(which) ? change.apply(thing) : thing;
-            if (!changed.name().equals(thing.name())) {
-                renamed.put(thing.name(), changed.name());
-            }
+            newName = thing.name().equals(which) ? changed.name() : newName;
             all.add(changed);
         }
-        return new Study(name, plan, pieceTypes, all, renamed.isEmpty() ? links : following(renamed));
+        List<Link> allLinks = links;
+        if (!newName.equals(which)) {
+            Renaming renaming = new Renaming(Renaming.What.EQUIPMENT, which, newName);
+            all.replaceAll(renaming::in);
+            allLinks = links.stream().map(renaming::in).toList();
+            return new Study(name, plan, pieceTypes, all, allLinks, tables, rules.stream().map(renaming::in).toList());
+        }
+        return new Study(name, plan, pieceTypes, all, allLinks, tables, rules);
+    }
+
+    /** Renames a piece type, a table or an attribute everywhere; equipment is renamed by {@link #changed}. */
+    public Study renamed(Renaming renaming) {
+        return new Study(name, plan, pieceTypes.stream().map(renaming::in).toList(), equipment.stream().map(renaming::in).toList(),
+                links.stream().map(renaming::in).toList(), tables.stream().map(renaming::in).toList(), rules.stream().map(renaming::in).toList());
     }
 
     /** Changes every piece of equipment that is named, names kept. */
     public Study changedAll(Set<String> which, UnaryOperator<Equipment> change) {
         return new Study(name, plan, pieceTypes,
-                equipment.stream().map(e -> which.contains(e.name()) ? change.apply(e) : e).toList(), links);
-    }
-
-    private List<Link> following(Map<String, String> renamed) {
-        return links.stream()
-                .map(l -> new Link(renamed.getOrDefault(l.from(), l.from()), renamed.getOrDefault(l.to(), l.to()), l.share()))
-                .toList();
+                equipment.stream().map(e -> which.contains(e.name()) ? change.apply(e) : e).toList(), links, tables, rules);
     }
 
     private static Set<String> unique(String what, List<String> names) {
         Set<String> seen = new HashSet<>();
         for (String name : names) {
             if (!seen.add(name)) {
-                throw new StudyException("Two pieces of " + what + " are called \u201c" + name + "\u201d: rename one");
+                throw new StudyException("Two " + what + "s are called \u201c" + name + "\u201d: rename one");
             }
         }
         return seen;

@@ -7,7 +7,6 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -23,6 +22,7 @@ public final class StudyCheck {
     private final Map<String, List<Link>> out = new HashMap<>();
     private final Map<String, List<Link>> in = new HashMap<>();
     private final List<Problem> problems = new ArrayList<>();
+    private final TypeFlow flow;
 
     private StudyCheck(Study study) {
         this.study = study;
@@ -31,6 +31,7 @@ public final class StudyCheck {
             out.computeIfAbsent(link.from(), key -> new ArrayList<>()).add(link);
             in.computeIfAbsent(link.to(), key -> new ArrayList<>()).add(link);
         }
+        flow = new TypeFlow(study);
     }
 
     /** All problems, errors first, in the order of the equipment within a grade. */
@@ -40,7 +41,9 @@ public final class StudyCheck {
         study.equipment().forEach(check::single);
         check.circlesWithoutTime();
         check.reach();
-        check.types();
+        check.problems.addAll(WorkCheck.of(study, check.flow));
+        check.problems.addAll(RateCheck.of(study));
+        check.problems.addAll(NameCheck.of(study));
         check.problems.sort(java.util.Comparator.comparing(Problem::grade));
         return List.copyOf(check.problems);
     }
@@ -63,15 +66,13 @@ public final class StudyCheck {
             warn(Problem.Kind.NO_WAY_OUT, thing.name(), "Nothing takes its pieces", "Link it to the equipment that comes next");
         }
         shares(thing, ways);
-        switch (thing) {
-            case GoodsIn goodsIn -> supply(goodsIn, ways);
-            case Station station -> {
-                if (station.time().isEmpty()) {
-                    error(Problem.Kind.NO_TIME, station.name(), "Its time is not set, so it takes nothing", "Set the time of its work, such as 90 s");
-                }
+        if (thing instanceof GoodsIn goodsIn) {
+            supply(goodsIn, ways);
+        }
+        for (String type : flow.leaving(thing)) {
+            if (!ways.isEmpty() && ways.stream().noneMatch(link -> flow.mayGo(link, type))) {
+                warn(Problem.Kind.NO_WAY_OUT, thing.name(), "None of its links is for pieces of type " + type + ", so they stay and block it", "Let one link take " + type + ", or add a link for the rest");
             }
-            case Buffer buffer -> { }
-            case GoodsOut goodsOut -> { }
         }
     }
 
@@ -79,6 +80,9 @@ public final class StudyCheck {
         long set = ways.stream().filter(link -> link.share().isPresent()).count();
         if (set == 0) {
             return;
+        }
+        if (ways.stream().anyMatch(link -> !(link.filter() instanceof LinkFilter.All))) {
+            return; // shares then hold among the links that a piece fits
         }
         double sum = ways.stream().mapToDouble(link -> link.share().map(Quantity::amount).orElse(0.0)).sum();
         if (sum == 0) {
@@ -88,7 +92,8 @@ public final class StudyCheck {
                     "Give every link a share, or none");
         } else if (Math.abs(sum - 100) > SHARES_MAY_MISS) {
             warn(Problem.Kind.SHARES, thing.name(), "Its shares add up to " + Quantity.plain(Math.round(sum * 1e6) / 1e6) + " %; they are used in proportion",
-                    "Make them add up to 100 %");
+                    "Make them add up to 100 %", new Problem.Fix("Scale them to 100 %", s -> s.withLinks(s.links().stream()
+                            .map(l -> l.from().equals(thing.name()) ? l.withShare(l.share().map(share -> Quantity.percent(Math.round(share.amount() / sum * 1e5) / 1e3))) : l).toList())));
         }
     }
 
@@ -99,6 +104,10 @@ public final class StudyCheck {
             return;
         }
         boolean limited = goodsIn.most().isPresent();
+        if (!(supply.get() instanceof Supply.ByTimetable) && goodsIn.mix().stream().mapToDouble(MixPart::weight).sum() <= 0) {
+            error(Problem.Kind.MIX, goodsIn.name(), goodsIn.mix().isEmpty() ? "It is not said which piece type comes" : "All weights of its mix are 0, so no piece can be chosen",
+                    "Give at least one type a weight above 0");
+        }
         if (supply.get() instanceof Supply.Spaced spaced && spaced.between().isAlwaysZero() && !limited) {
             error(Problem.Kind.ENDLESS_SUPPLY, goodsIn.name(), "With 0 s between arrivals, pieces without end come at the first instant",
                     "Set a time above 0 s, or the most pieces that come");
@@ -133,7 +142,8 @@ public final class StudyCheck {
     private static boolean passesInNoTime(Equipment thing) {
         return switch (thing) {
             case Buffer buffer -> true;
-            case Station station -> station.time().isPresent() && station.time().get().isAlwaysZero();
+            case WorkEquipment station -> station.work().isTimeSet() && station.work().operations().stream()
+                    .allMatch(op -> op.time() instanceof TimeSource.Drawn drawn && drawn.time().isAlwaysZero());
             case GoodsIn goodsIn -> false;
             case GoodsOut goodsOut -> false;
         };
@@ -170,42 +180,6 @@ public final class StudyCheck {
                         "Link the equipment before it to it");
             }
         }
-        directOverload();
-    }
-
-    /** A station fed by one goods in alone, faster than it can ever work. */
-    private void directOverload() {
-        for (Equipment thing : things.values()) {
-            List<Link> feeding = in.getOrDefault(thing.name(), List.of());
-            if (!(thing instanceof Station station) || station.time().isEmpty() || feeding.size() != 1) {
-                continue;
-            }
-            Equipment giver = things.get(feeding.getFirst().from());
-            if (giver instanceof GoodsIn goodsIn && out.getOrDefault(giver.name(), List.of()).size() == 1
-                    && goodsIn.most().isEmpty() && goodsIn.whenFull() == GoodsIn.WhenFull.WAIT
-                    && goodsIn.supply().orElse(null) instanceof Supply.Spaced spaced && spaced.between().meanSeconds() > 0) {
-                double comes = 3600 * spaced.pieces() / spaced.between().meanSeconds();
-                double works = 3600 * station.places() / station.time().get().meanSeconds();
-                if (comes > works * (1 + 1e-9)) {
-                    warn(Problem.Kind.OVERLOAD, station.name(),
-                            String.format(Locale.ROOT, "%.1f pieces an hour come but it can work only %.1f", comes, works),
-                            "Let fewer come, or give it a shorter time or more places");
-                }
-            }
-        }
-    }
-
-    private void types() {
-        Set<String> used = things.values().stream().filter(GoodsIn.class::isInstance).map(e -> ((GoodsIn) e).pieceType()).collect(Collectors.toSet());
-        if (things.isEmpty()) {
-            return;
-        }
-        for (PieceType type : study.pieceTypes()) {
-            if (!used.contains(type.name())) {
-                add(Problem.Grade.HINT, Problem.Kind.UNUSED_TYPE, "", "No goods in brings the piece type \u201c" + type.name() + "\u201d",
-                        "Choose it at a goods in, or take it out");
-            }
-        }
     }
 
     private void error(Problem.Kind kind, String place, String what, String remedy) {
@@ -214,6 +188,10 @@ public final class StudyCheck {
 
     private void warn(Problem.Kind kind, String place, String what, String remedy) {
         add(Problem.Grade.WARNING, kind, place, what, remedy);
+    }
+
+    private void warn(Problem.Kind kind, String place, String what, String remedy, Problem.Fix fix) {
+        problems.add(new Problem(Problem.Grade.WARNING, kind, place, what, remedy, fix));
     }
 
     private void add(Problem.Grade grade, Problem.Kind kind, String place, String what, String remedy) {

@@ -57,4 +57,18 @@ public sealed interface Supply extends Serializable {
 
     /** There is always a piece for whoever can take one. */
     record OnDemand() implements Supply {}
+
+    /**
+     * All at the start of the run, and then none: what goes round in the plant, or lies in it.
+     *
+     * @param pieces 1 to 100000, of the types in the proportions of the mix
+     */
+    record AtStart(int pieces) implements Supply {
+        public AtStart {
+            Count.between(1, 100_000, "The stock at the start", pieces);
+        }
+    }
+
+    /** By a timetable, which names the types. */
+    record ByTimetable(Timetable timetable) implements Supply {}
 }

@@ -4,7 +4,10 @@ package rhombic.trace;
 public enum EquipmentState {
     WORKING("working", 'W'),
     STARVED("starved", 'S'),
-    BLOCKED("blocked", 'B');
+    BLOCKED("blocked", 'B'),
+    CHANGEOVER("changeover", 'C'),
+    SERVICE("service", 'V'),
+    PAUSE("pause", 'P');
 
     private final String word;
     private final char letter;

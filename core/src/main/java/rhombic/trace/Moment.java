@@ -22,9 +22,12 @@ public final class Moment {
     private long timeNanos = -1;
     private final Map<Integer, PieceSpot> pieces;
     private final List<@Nullable LinkedHashMap<Integer, PieceSpot>> held;
+    /** What lies on each piece that holds others, in the order in which it went on. */
+    private final Map<Integer, List<Integer>> load;
     private final long[] in;
     private final long[] out;
     private final long[] away;
+    private final boolean[] shut;
     private final byte[] state;
     private final long[] stateSince;
     private final long[] stateNanos;
@@ -33,10 +36,12 @@ public final class Moment {
 
     Moment(int nodes) {
         pieces = new HashMap<>();
+        load = new HashMap<>();
         held = new ArrayList<>(Collections.nCopies(nodes, null));
         in = new long[nodes];
         out = new long[nodes];
         away = new long[nodes];
+        shut = new boolean[nodes];
         state = new byte[nodes];
         java.util.Arrays.fill(state, (byte) -1);
         stateSince = new long[nodes];
@@ -46,6 +51,8 @@ public final class Moment {
     private Moment(Moment other) {
         timeNanos = other.timeNanos;
         pieces = new HashMap<>(other.pieces);
+        load = HashMap.newHashMap(other.load.size());
+        other.load.forEach((holder, on) -> load.put(holder, new ArrayList<>(on)));
         held = new ArrayList<>(other.held.size());
         for (LinkedHashMap<Integer, PieceSpot> one : other.held) {
             held.add(one == null || one.isEmpty() ? null : new LinkedHashMap<>(one));
@@ -53,6 +60,7 @@ public final class Moment {
         in = other.in.clone();
         out = other.out.clone();
         away = other.away.clone();
+        shut = other.shut.clone();
         state = other.state.clone();
         stateSince = other.stateSince.clone();
         stateNanos = other.stateNanos.clone();
@@ -90,6 +98,20 @@ public final class Moment {
         return there == null ? List.of() : Collections.unmodifiableCollection(there.values());
     }
 
+    /** What lies on the piece, in the order in which it went on. */
+    public List<PieceSpot> on(int holder) {
+        return load.getOrDefault(holder, List.of()).stream().map(this::known).toList();
+    }
+
+    /** The piece itself, or what carries it, at the bottom of all. */
+    public PieceSpot bottom(PieceSpot spot) {
+        PieceSpot at = spot;
+        while (at.isOnAnother()) {
+            at = known(at.holder());
+        }
+        return at;
+    }
+
     public int content(int node) {
         LinkedHashMap<Integer, PieceSpot> there = held.get(node);
         return there == null ? 0 : there.size();
@@ -105,6 +127,11 @@ public final class Moment {
 
     public long turnedAway(int node) {
         return away[node];
+    }
+
+    /** Whether a rule has shut its inlet. */
+    public boolean isShut(int node) {
+        return shut[node];
     }
 
     /** Empty for equipment that has no states. */
@@ -125,12 +152,12 @@ public final class Moment {
         return timeNanos <= 0 ? 0 : (double) nanos / timeNanos;
     }
 
-    /** Pieces that came into the plant since the start of the run. */
+    /** Pieces that came into the plant, or into being there, since the start of the run. */
     public long entered() {
         return entered;
     }
 
-    /** Pieces that left it. */
+    /** Pieces that left it, or ended in it. */
     public long left() {
         return left;
     }
@@ -145,18 +172,43 @@ public final class Moment {
             case BORN -> {
                 entered++;
                 in[node]++;
-                put(new PieceSpot(piece, slot, time, node, -1, PieceSpot.Doing.WAITS, -1, -1, time));
+                put(new PieceSpot(piece, slot, 0, time, node, -1, -1, PieceSpot.Doing.WAITS, -1, -1, time));
+            }
+            case MADE -> {
+                entered++;
+                put(new PieceSpot(piece, slot, 0, time, node, -1, -1, PieceSpot.Doing.WAITS, -1, -1, time));
             }
             case WAITS -> enter(piece, node, -1, PieceSpot.Doing.WAITS);
             case WORKS -> enter(piece, node, slot, PieceSpot.Doing.IS_WORKED_ON);
             case BEGINS -> change(piece, slot, PieceSpot.Doing.IS_WORKED_ON, -1);
             case DONE -> change(piece, slot & 0xffff, PieceSpot.Doing.IS_DONE, (slot >>> 16) - 1);
             case GONE -> {
-                take(pieces.remove(piece));
+                out[known(piece).node()]++;
+                end(piece);
                 in[node]++;
                 out[node]++;
-                left++;
             }
+            case JOINED, SCRAPPED -> end(piece);
+            case ONTO -> {
+                PieceSpot before = lift(piece);
+                pieces.put(piece, before.onto(slot, time));
+                load.computeIfAbsent(slot, key -> new ArrayList<>()).add(piece);
+            }
+            case OFF -> {
+                PieceSpot before = known(piece);
+                List<Integer> on = load.get(before.holder());
+                if (on != null) {
+                    on.remove((Integer) piece);
+                    if (on.isEmpty()) {
+                        load.remove(before.holder());
+                    }
+                }
+                put(before.off(node, time));
+            }
+            case LOOK -> replace(known(piece).looking(slot));
+            case TYPE -> replace(known(piece).becoming(slot));
+            case SET -> { }
+            case INLET -> shut[node] = slot == 1;
             case AWAY -> away[node]++;
             case STATE -> changeState(time, node, slot);
         }
@@ -172,15 +224,15 @@ public final class Moment {
 
     /** The piece comes to the equipment, which may be the one it was at. */
     private void enter(int piece, int node, int place, PieceSpot.Doing doing) {
-        PieceSpot before = known(piece);
-        take(before);
+        PieceSpot before = lift(piece);
+        out[before.node()]++;
         in[node]++;
-        put(new PieceSpot(piece, before.type(), before.bornNanos(), node, place, doing, -1, before.node(), timeNanos));
+        put(new PieceSpot(piece, before.type(), before.look(), before.bornNanos(), node, -1, place, doing, -1, before.node(), timeNanos));
     }
 
     private void change(int piece, int place, PieceSpot.Doing doing, int way) {
         PieceSpot before = known(piece);
-        put(new PieceSpot(piece, before.type(), before.bornNanos(), before.node(), place, doing, way, before.fromNode(), timeNanos));
+        put(new PieceSpot(piece, before.type(), before.look(), before.bornNanos(), before.node(), -1, place, doing, way, before.fromNode(), timeNanos));
     }
 
     private PieceSpot known(int piece) {
@@ -201,14 +253,33 @@ public final class Moment {
         there.put(spot.piece(), spot);
     }
 
-    private void take(@Nullable PieceSpot spot) {
-        if (spot == null) {
-            throw new IllegalStateException("The trace takes out a piece that never came in");
-        }
+    /** Another version of a piece that stays where it is, in its order. */
+    private void replace(PieceSpot spot) {
+        pieces.put(spot.piece(), spot);
         LinkedHashMap<Integer, PieceSpot> there = held.get(spot.node());
         if (there != null) {
-            there.remove(spot.piece());
+            there.replace(spot.piece(), spot);
         }
-        out[spot.node()]++;
+    }
+
+    /** Takes the piece from where it stands. */
+    private PieceSpot lift(int piece) {
+        PieceSpot spot = known(piece);
+        LinkedHashMap<Integer, PieceSpot> there = held.get(spot.node());
+        if (there != null) {
+            there.remove(piece);
+        }
+        return spot;
+    }
+
+    /** The piece is no more, nor is what lies on it. */
+    private void end(int piece) {
+        lift(piece);
+        left++;
+        pieces.remove(piece);
+        List<Integer> on = load.remove(piece);
+        if (on != null) {
+            on.forEach(this::end);
+        }
     }
 }

@@ -19,8 +19,26 @@ final class Segment {
         BEGINS,
         /** Work ended and the piece could not go on at once; the upper half of the slot names the way it waits for. */
         DONE,
-        /** A piece left the plant. */
+        /** A piece left the plant, with all that it carries. */
         GONE,
+        /** A piece came into being inside the plant; the slot holds its type. */
+        MADE,
+        /** A piece became part of another and is no more. */
+        JOINED,
+        /** A piece was scrapped, with all that it carries. */
+        SCRAPPED,
+        /** A piece went onto the piece that the slot names. */
+        ONTO,
+        /** A piece came off what carried it, at the equipment. */
+        OFF,
+        /** A piece has another look. */
+        LOOK,
+        /** A piece has become one of another type. */
+        TYPE,
+        /** An attribute of a piece was set; the slot numbers what it says. */
+        SET,
+        /** The inlet of the equipment was shut (slot 1) or opened (slot 0). */
+        INLET,
         /** A piece was turned away. */
         AWAY,
         /** The equipment changed its state; the slot holds the state. */

@@ -1,6 +1,10 @@
 package rhombic.trace;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -12,6 +16,8 @@ public final class Trace {
     private record Written(List<Segment> segments, long endNanos, long dropped) {}
 
     private volatile Written written;
+    private final Map<String, Integer> numbers = new HashMap<>();
+    private final Map<Integer, String> words = new ConcurrentHashMap<>();
 
     /** One change of state, for strips. */
     public record StateChange(int node, long timeNanos, EquipmentState state) {}
@@ -109,8 +115,8 @@ public final class Trace {
             for (int r = 0; r < segment.size() && segment.times[r] <= untilNanos; r++) {
                 Segment.What what = Segment.What.ALL[segment.whats[r]];
                 boolean comes = switch (what) {
-                    case BORN, WAITS, WORKS, GONE -> segment.pieces[r] == piece;
-                    case BEGINS, DONE, AWAY, STATE -> false;
+                    case BORN, WAITS, WORKS, GONE, MADE, OFF, ONTO -> segment.pieces[r] == piece;
+                    case BEGINS, DONE, AWAY, STATE, JOINED, SCRAPPED, LOOK, TYPE, SET, INLET -> false;
                 };
                 if (comes) {
                     if (node >= 0) {
@@ -125,6 +131,28 @@ public final class Trace {
             visits.add(new Visit(node, since, Math.max(since, untilNanos)));
         }
         return visits;
+    }
+
+    /** Number of a text that records refer to; called by the writer only. */
+    int word(String text) {
+        return numbers.computeIfAbsent(text, key -> {
+            words.put(numbers.size(), key);
+            return numbers.size();
+        });
+    }
+
+    /** The attributes of the piece that were set up to the moment, with their last values, as far back as is kept. */
+    public Map<String, String> settings(int piece, long untilNanos) {
+        Map<String, String> settings = new LinkedHashMap<>();
+        for (Segment segment : written.segments) {
+            for (int r = 0; r < segment.size() && segment.times[r] <= untilNanos; r++) {
+                if (segment.pieces[r] == piece && segment.whats[r] == Segment.What.SET.ordinal()) {
+                    String[] parts = words.getOrDefault(segment.slots[r], "").split("\u0000", 2);
+                    settings.put(parts[0], parts[parts.length - 1]);
+                }
+            }
+        }
+        return settings;
     }
 
     private static Moment play(Written written, Moment moment, long timeNanos) {

@@ -67,13 +67,54 @@ public final class TraceWriter {
         add(timeNanos, piece, node, place, Segment.What.BEGINS);
     }
 
-    /** @param way index of the only way out the piece waits for; -1 if any will do */
+    /** @param way index of the only way out the piece waits for; -1 if any will do; or {@link PieceSpot#wayBack} */
     public void done(long timeNanos, int piece, int node, int place, int way) {
         add(timeNanos, piece, node, place | (way + 1) << 16, Segment.What.DONE);
     }
 
     public void gone(long timeNanos, int piece, int node) {
         add(timeNanos, piece, node, 0, Segment.What.GONE);
+    }
+
+    /** A piece comes into being inside the plant. */
+    public void made(long timeNanos, int piece, int node, int type) {
+        add(timeNanos, piece, node, type, Segment.What.MADE);
+    }
+
+    /** A piece becomes part of another. */
+    public void joined(long timeNanos, int piece, int node) {
+        add(timeNanos, piece, node, 0, Segment.What.JOINED);
+    }
+
+    public void scrapped(long timeNanos, int piece, int node) {
+        add(timeNanos, piece, node, 0, Segment.What.SCRAPPED);
+    }
+
+    /** A piece goes onto another. */
+    public void onto(long timeNanos, int piece, int node, int holder) {
+        add(timeNanos, piece, node, holder, Segment.What.ONTO);
+    }
+
+    /** A piece comes off what carried it. */
+    public void off(long timeNanos, int piece, int node) {
+        add(timeNanos, piece, node, 0, Segment.What.OFF);
+    }
+
+    public void look(long timeNanos, int piece, int node, int look) {
+        add(timeNanos, piece, node, look, Segment.What.LOOK);
+    }
+
+    public void type(long timeNanos, int piece, int node, int type) {
+        add(timeNanos, piece, node, type, Segment.What.TYPE);
+    }
+
+    /** An attribute of a piece is set. */
+    public void sets(long timeNanos, int piece, String attribute, String value) {
+        add(timeNanos, piece, 0, trace.word(attribute + "\u0000" + value), Segment.What.SET);
+    }
+
+    public void inlet(long timeNanos, int node, boolean shut) {
+        add(timeNanos, -1, node, shut ? 1 : 0, Segment.What.INLET);
     }
 
     public void turnedAway(long timeNanos, int node) {

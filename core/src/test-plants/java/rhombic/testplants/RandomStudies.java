@@ -1,71 +1,219 @@
 package rhombic.testplants;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Random;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Distribution;
 import rhombic.chance.DistributionText;
 import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
+import rhombic.study.AssemblyStation;
+import rhombic.study.Attribute;
+import rhombic.study.Basics;
 import rhombic.study.Buffer;
 import rhombic.study.Equipment;
 import rhombic.study.GoodsIn;
 import rhombic.study.GoodsOut;
+import rhombic.study.Inspection;
 import rhombic.study.Link;
+import rhombic.study.LinkFilter;
+import rhombic.study.Look;
+import rhombic.study.MixPart;
+import rhombic.study.Operation;
 import rhombic.study.PieceType;
 import rhombic.study.Placement;
+import rhombic.study.Recipe;
+import rhombic.study.Rule;
 import rhombic.study.RunPlan;
 import rhombic.study.Station;
 import rhombic.study.Study;
 import rhombic.study.Supply;
+import rhombic.study.Table;
+import rhombic.study.Taking;
+import rhombic.study.TimeSource;
+import rhombic.study.Timetable;
+import rhombic.study.UnpackingStation;
+import rhombic.study.Value;
+import rhombic.study.WayOut;
+import rhombic.study.Work;
 
-/** Plants of all kinds mixed, with links forwards and back; many are half-built or overloaded. */
+/** Plants of all kinds mixed, with links forwards and back; many are half-built, overloaded or stand still. */
 public final class RandomStudies {
     private static final List<String> TIMES = List.of("0 s", "12 s", "uniform(5 s, 20 s)", "exponential(15 s)", "triangular(4 s, 9 s, 30 s)", "normal(10 s, 4 s)",
             "lognormal(10 s, 8 s)", "erlang(2, 14 s)", "gamma(1.5, 6 s)", "weibull(1.3, 10 s)", "beta(2, 3, 1 s, 20 s)", "discrete(3 s: 1, 20 s: 2)", "empirical(4 s, 9 s, 22 s)");
+    private static final List<String> TYPES = List.of("Frame", "Coil", "Pallet", "Batch");
 
-    private RandomStudies() {}
+    private final Random random;
+
+    private RandomStudies(Random random) {
+        this.random = random;
+    }
 
     public static Study of(long seed) {
-        Random random = new Random(seed);
-        List<PieceType> types = List.of(PieceType.usual("Piece"), PieceType.usual("Other"));
+        return new RandomStudies(new Random(seed)).study(seed);
+    }
+
+    private Study study(long seed) {
         List<Equipment> things = new ArrayList<>();
-        int count = 2 + random.nextInt(9);
+        int count = 2 + random.nextInt(10);
         for (int i = 0; i < count; i++) {
-            things.add(thing(random, i == 0 ? 0 : random.nextInt(5), "E" + i));
+            things.add(varied(thing(i == 0 ? 0 : random.nextInt(8), "E" + i)));
         }
         List<Link> links = new ArrayList<>();
         for (int i = 0; i < count; i++) {
             for (int j = 0; j < count; j++) {
                 boolean ahead = j > i && j <= i + 3;
                 if (things.get(i).givesPieces() && things.get(j).takesPieces() && random.nextDouble() < (ahead ? 0.6 : 0.06)) {
-                    links.add(new Link("E" + i, "E" + j, random.nextInt(4) == 0 ? Optional.of(Quantity.percent(random.nextInt(101))) : Optional.empty()));
+                    links.add(new Link("E" + i, "E" + j, one(4) ? Optional.of(Quantity.percent(random.nextInt(101))) : Optional.empty(), filter()));
                 }
             }
         }
         RunPlan plan = RunPlan.ONE_SHIFT.withLength(Quantity.hours(1)).withWarmUp(Quantity.minutes(random.nextInt(3) * 10)).withSeed(seed).withReplications(3);
-        return new Study("Random " + Math.abs(seed % 1000), plan, types, things, links);
+        return new Study("Random " + Math.abs(seed % 1000), plan, types(), things, links, tables(), rules(things));
     }
 
-    private static Equipment thing(Random random, int kind, String name) {
-        Placement at = new Placement(random.nextInt(40) - 20, random.nextInt(30) / 4.0, random.nextInt(8) * 45);
-        return switch (kind) {
-            case 0 -> new GoodsIn(name, at, random.nextBoolean() ? "Piece" : "Other", supply(random), random.nextInt(3) == 0 ? GoodsIn.WhenFull.TURN_AWAY : GoodsIn.WhenFull.WAIT,
-                    random.nextInt(4) == 0 ? OptionalInt.of(1 + random.nextInt(200)) : OptionalInt.empty());
-            case 1 -> new Buffer(name, at, random.nextInt(4) == 0 ? OptionalInt.empty() : OptionalInt.of(1 + random.nextInt(8)),
-                    random.nextBoolean() ? Buffer.Order.OLDEST_FIRST : Buffer.Order.NEWEST_FIRST);
-            case 4 -> new GoodsOut(name, at);
-            default -> new Station(name, at, 1 + random.nextInt(3), random.nextInt(4),
-                    random.nextInt(12) == 0 ? Optional.empty() : Optional.of(DistributionText.parse(TIMES.get(random.nextInt(TIMES.size())))));
+    private List<PieceType> types() {
+        List<PieceType> types = new ArrayList<>();
+        for (String name : TYPES) {
+            PieceType type = name.equals("Pallet") ? PieceType.pallet(name) : PieceType.usual(name);
+            types.add(type.withAttributes(List.of(new Attribute("joints", new Value.Num(random.nextInt(9))), new Attribute("tested", new Value.YesNo(false)), new Attribute("order", new Value.Text("A"))))
+                    .withLooks(List.of(new Look(Look.USUAL, "#2E7F9E"), new Look("failed", "#C8452F"))).withWeight(new Quantity(random.nextInt(40), Unit.KILOGRAM)));
+        }
+        return types;
+    }
+
+    private List<Table> tables() {
+        return List.of(new Table("Times", List.of("type"), List.of(new Table.Row(List.of("Frame"), "9 s"), new Table.Row(List.of("Coil"), "uniform(2 s, 8 s)")), "5 s", ""),
+                new Table("Changes", List.of("from", "to"), List.of(new Table.Row(List.of("Frame", "Coil"), "20 s"), new Table.Row(List.of("Coil", "Frame"), "40 s")), "10 s", ""),
+                new Table("Parts", List.of("base", "part"), List.of(new Table.Row(List.of("Pallet", "Frame"), "2"), new Table.Row(List.of("Pallet", "Coil"), "1")), "", "parts.csv"));
+    }
+
+    private List<Rule> rules(List<Equipment> things) {
+        String first = things.getFirst().name();
+        String last = things.getLast().name();
+        List<Rule> all = List.of(
+                new Rule("Count", new Rule.When.Piece(Rule.PieceEvent.ENTERS, last), "", List.of(new Rule.Action.Set("", "joints", "piece.joints + 1"))),
+                new Rule("Mark", new Rule.When.Piece(Rule.PieceEvent.FINISHES, last), "piece.joints > 3", List.of(new Rule.Action.ChangeLook("failed"), new Rule.Action.Set("", "tested", "true"))),
+                new Rule("Shut", new Rule.When.StateChanges(last, "blocked"), "", List.of(new Rule.Action.Shut(last), new Rule.Action.Wait(Quantity.minutes(2)), new Rule.Action.Open(last))),
+                new Rule("Tick", new Rule.When.Every(Quantity.minutes(7)), "clock.hours < 0.8", List.of(new Rule.Action.Signal("more"))),
+                new Rule("More", new Rule.When.Signal("more"), "", List.of(new Rule.Action.Create(first, "Coil", 2))),
+                new Rule("Noon", new Rule.When.TimeOfDay("06:30"), "at('" + first + "').content < 1000", List.of(new Rule.Action.Create(first, "Pallet", 1))),
+                new Rule("Scrap", new Rule.When.Piece(Rule.PieceEvent.FINISHES, last), "piece.reworked > 1", List.of(new Rule.Action.Scrap())));
+        return all.stream().filter(rule -> one(3)).toList();
+    }
+
+    private LinkFilter filter() {
+        return switch (random.nextInt(14)) {
+            case 0 -> new LinkFilter.Types(List.of("Frame", "Batch"));
+            case 1 -> new LinkFilter.Types(List.of("Coil"));
+            case 2 -> new LinkFilter.Where("piece.joints > 4");
+            case 3 -> new LinkFilter.Carriers();
+            case 4 -> new LinkFilter.Contents();
+            default -> LinkFilter.ALL;
         };
     }
 
-    private static Optional<Supply> supply(Random random) {
+    private Equipment varied(Equipment thing) {
+        Basics basics = thing.basics();
+        basics = switch (random.nextInt(8)) {
+            case 0 -> basics.withWayOut(new WayOut(WayOut.Choice.IN_TURN, ""));
+            case 1 -> basics.withWayOut(new WayOut(WayOut.Choice.SHORTEST_QUEUE, ""));
+            case 2 -> basics.withWayOut(new WayOut(WayOut.Choice.FIRST_FREE, ""));
+            default -> basics;
+        };
+        basics = switch (random.nextInt(6)) {
+            case 0 -> basics.withTaking(Taking.byType(List.of("Coil", "Frame")));
+            case 1 -> basics.withTaking(Taking.byFormula("piece.joints"));
+            default -> basics;
+        };
+        return thing.with(one(4) ? basics.withAttributes(List.of(new Attribute("skill", new Value.Num(1.5)))) : basics);
+    }
+
+    private Equipment thing(int kind, String name) {
+        Placement at = new Placement(random.nextInt(40) - 20, random.nextInt(30) / 4.0, random.nextInt(8) * 45);
+        Basics basics = Basics.of(name, at);
+        return switch (kind) {
+            case 0 -> new GoodsIn(basics, mix(), supply(), one(3) ? GoodsIn.WhenFull.TURN_AWAY : GoodsIn.WhenFull.WAIT, one(4) ? OptionalInt.of(1 + random.nextInt(200)) : OptionalInt.empty());
+            case 1 -> new Buffer(basics, one(4) ? OptionalInt.empty() : OptionalInt.of(1 + random.nextInt(8)), Buffer.Order.values()[random.nextInt(3)]);
+            case 2 -> assembly(basics);
+            case 3 -> new UnpackingStation(basics, work(), one(2) ? new UnpackingStation.Parting.TakeOff() : new UnpackingStation.Parting.Split(1 + random.nextInt(3), type()));
+            case 4 -> new GoodsOut(basics);
+            default -> new Station(basics, work(), one(4) ? new Work.Load(2 + random.nextInt(4), one(2) ? Quantity.seconds(40) : null) : Work.Load.SINGLE, inspection());
+        };
+    }
+
+    private AssemblyStation assembly(Basics basics) {
+        Recipe recipe = switch (random.nextInt(3)) {
+            case 0 -> new Recipe.FromTable("Parts", "piece.type");
+            case 1 -> new Recipe.ByKey("piece.type", parts());
+            default -> new Recipe.Fixed(List.of(new Recipe.Part(one(2) ? "Coil" : Recipe.ANY_TYPE, 1 + random.nextInt(3))));
+        };
+        return switch (random.nextInt(3)) {
+            case 0 -> new AssemblyStation(basics, work(), AssemblyStation.Way.PACK, List.of("Pallet"), recipe, 1 + random.nextInt(6), "");
+            case 1 -> new AssemblyStation(basics, work(), AssemblyStation.Way.ASSEMBLE, List.of(one(2) ? "Frame" : "Pallet"), recipe, 3 + random.nextInt(6), one(2) ? "Batch" : "");
+            default -> new AssemblyStation(basics, work(), AssemblyStation.Way.BATCH, List.of(), new Recipe.Fixed(List.of(new Recipe.Part(one(2) ? "Coil" : Recipe.ANY_TYPE, 1 + random.nextInt(4)))), 4, "Batch");
+        };
+    }
+
+    private static Map<String, List<Recipe.Part>> parts() {
+        Map<String, List<Recipe.Part>> parts = new LinkedHashMap<>();
+        parts.put("Pallet", List.of(new Recipe.Part("Frame", 1), new Recipe.Part("Coil", 2)));
+        parts.put("Frame", List.of(new Recipe.Part("Coil", 1)));
+        return parts;
+    }
+
+    private Work work() {
+        Work work = new Work(1 + random.nextInt(3), random.nextInt(4), one(12) ? List.of() : List.of(new Operation(Operation.WORK, time(), true)), null, null, null);
+        if (work.isTimeSet() && one(4)) {
+            work = work.withOperations(List.of(work.operations().getFirst(), new Operation("check", time(), false)));
+        }
+        work = one(4) ? work.withChangeover(one(2) ? new TimeSource.FromTable("Changes", List.of("from", "to")) : new TimeSource.Drawn(drawn())) : work;
+        work = one(5) ? work.withService(new Work.Service(1 + random.nextInt(9), drawn())) : work;
+        return one(5) ? work.withPause(drawn()) : work;
+    }
+
+    private @Nullable Inspection inspection() {
+        return one(3) ? new Inspection(Quantity.percent(random.nextInt(60)), one(2) ? "failed" : "", 1.25, random.nextInt(3), 1 + random.nextInt(3)) : null;
+    }
+
+    private TimeSource time() {
+        return switch (random.nextInt(7)) {
+            case 0 -> new TimeSource.FromTable("Times", List.of("piece.type"));
+            case 1 -> new TimeSource.ByFormula("2 + 1.5 * piece.joints", Unit.SECOND);
+            case 2 -> new TimeSource.ByType(Map.of("Frame", drawn()), drawn());
+            default -> new TimeSource.Drawn(drawn());
+        };
+    }
+
+    private Distribution drawn() {
+        return DistributionText.parse(TIMES.get(random.nextInt(TIMES.size())));
+    }
+
+    private List<MixPart> mix() {
+        return one(2) ? List.of(new MixPart(type(), 1)) : List.of(new MixPart("Frame", 2), new MixPart("Coil", 3), new MixPart("Pallet", one(2) ? 1 : 0));
+    }
+
+    private Optional<Supply> supply() {
         return switch (random.nextInt(10)) {
             case 0 -> Optional.empty();
             case 1 -> Optional.of(new Supply.OnDemand());
-            default -> Optional.of(new Supply.Spaced(DistributionText.parse(TIMES.get(random.nextInt(TIMES.size()))), 1 + random.nextInt(3),
-                    random.nextBoolean() ? Optional.of(Quantity.seconds(random.nextInt(100))) : Optional.empty()));
+            case 2 -> Optional.of(new Supply.AtStart(1 + random.nextInt(30)));
+            case 3 -> Optional.of(new Supply.ByTimetable(new Timetable(Timetable.Repeat.values()[random.nextInt(3)],
+                    List.of(new Timetable.Row(6.2 * 3600, "Pallet", 3, Map.of()), new Timetable.Row(6.5 * 3600, "Coil", 12, Map.of("joints", new Value.Num(7))), new Timetable.Row(120, "Frame", 5, Map.of())), "")));
+            default -> Optional.of(new Supply.Spaced(drawn(), 1 + random.nextInt(3), one(2) ? Optional.of(Quantity.seconds(random.nextInt(100))) : Optional.empty()));
         };
+    }
+
+    private String type() {
+        return TYPES.get(random.nextInt(3));
+    }
+
+    private boolean one(int of) {
+        return random.nextInt(of) == 0;
     }
 }

@@ -152,7 +152,7 @@ class HandOverTest {
         Study study = new Lines().chain(batch("In", 2, "0 s"), buffer("A", 5), buffer("B", 5)).chain(station("Shut", 1, 0, "1000 h"))
                 .link("B", "A", 100).link("B", "Shut", 0.0000001).study(1, 0, 1);
         Plant plant = Plant.build(study, 1, null);
-        EndlessInstantException found = assertThrows(EndlessInstantException.class, () -> plant.advance(study.plan().length().nanos(), () -> false));
+        RunTroubleException found = assertThrows(RunTroubleException.class, () -> plant.advance(study.plan().length().nanos(), () -> false));
         assertTrue(found.getMessage().contains("A") && found.getMessage().contains("B"), found.getMessage());
     }
 

@@ -31,19 +31,23 @@ class PlantPropertiesTest {
     @Property(tries = 250, seed = "20261123")
     void nothingIsLostOrDoubledAndSharesAddUp(@ForAll long seed) {
         RunFigures run = run(RandomStudies.of(seed), null);
-        assertEquals(run.insideAtStart() + run.in() - run.out(), run.inside());
+        assertEquals(run.insideAtStart() + run.in() + run.made() - run.joined() - run.scrapped() - run.out(), run.inside());
         long inside = 0;
         for (EquipmentFigures e : run.equipment()) {
-            assertEquals(e.contentAtStart() + e.in() - e.out(), e.contentNow(), e.name());
+            assertEquals(e.contentAtStart() + e.in() + e.made() - e.joined() - e.scrapped() - e.out(), e.contentNow(), e.name());
             assertTrue(e.contentNow() >= 0 && e.contentMost() >= e.contentNow(), e.name());
             inside += e.contentNow();
             if (!e.shares().isEmpty()) {
                 assertEquals(1, e.shares().values().stream().mapToDouble(Double::doubleValue).sum(), 1e-9, e.name());
             }
         }
-        assertEquals(run.inside(), inside, "every piece is at exactly one equipment");
         assertEquals(run.inside(), run.types().stream().mapToLong(TypeFigures::inside).sum());
+        assertTrue(run.inside() >= inside, "every piece is at one equipment, or on another");
+        for (TypeFigures type : run.types()) {
+            assertEquals(type.insideAtStart() + type.in() + type.made() - type.joined() - type.scrapped() - type.out(), type.inside(), type.name());
+        }
         assertEquals(run.out(), run.types().stream().mapToLong(TypeFigures::out).sum());
+        assertEquals(run.scrapped(), run.types().stream().mapToLong(TypeFigures::scrapped).sum());
     }
 
     @Property(tries = 60, seed = "20261123")
@@ -72,7 +76,10 @@ class PlantPropertiesTest {
         RunFigures run = run(study, writer);
         Moment end = writer.trace().at(study.plan().length().nanos());
         assertEquals(run.inside(), end.inside());
-        assertEquals(run.in(), end.entered());
+        assertEquals(run.in() + run.made(), end.entered());
+        assertEquals(run.inside(), end.pieces().size());
+        long below = java.util.stream.IntStream.range(0, study.equipment().size()).mapToLong(end::content).sum();
+        assertEquals(run.inside(), below + end.pieces().stream().filter(rhombic.trace.PieceSpot::isOnAnother).count(), "every piece is at exactly one equipment, or on another");
         for (int i = 0; i < run.equipment().size(); i++) {
             EquipmentFigures e = run.equipment().get(i);
             assertEquals(e.contentNow(), end.content(i), e.name());

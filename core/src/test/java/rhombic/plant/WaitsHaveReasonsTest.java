@@ -4,9 +4,11 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import java.util.regex.Pattern;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import rhombic.experiment.LiveRun;
+import rhombic.insight.EquipmentStory;
 import rhombic.insight.PieceStory;
 import rhombic.study.Study;
 import rhombic.testplants.RandomStudies;
@@ -15,6 +17,8 @@ import rhombic.trace.Moment;
 import rhombic.trace.PieceSpot;
 
 class WaitsHaveReasonsTest {
+    private static final Pattern WHY = Pattern.compile("behind \\d+ other|for room at E\\d|until |since nothing|since none|to go back to E\\d|for (its|other) parts|for \\d+ more|for (Frame|Coil|Pallet)");
+
     /** For every piece in every random plant the program can say what it does, and if it waits, for what. */
     @Property(tries = 60, seed = "20261123")
     void noPieceWaitsWithoutAReasonThatCanBeNamed(@ForAll long seed) {
@@ -25,11 +29,31 @@ class WaitsHaveReasonsTest {
         PieceStory story = new PieceStory(study, run.trace());
         for (PieceSpot spot : moment.pieces().stream().limit(60).toList()) {
             String doing = story.doing(spot, moment);
-            assertTrue(doing.contains(study.equipment().get(spot.node()).name()) && doing.endsWith("."), doing);
-            boolean waits = spot.doing() != PieceSpot.Doing.IS_WORKED_ON;
-            assertEquals(waits, doing.contains("behind") || doing.contains("for room at") || doing.contains("until") || doing.contains("since nothing"), doing);
+            assertTrue(doing.contains(study.equipment().get(moment.bottom(spot).node()).name()) && doing.endsWith("."), doing);
+            boolean waits = spot.doing() != PieceSpot.Doing.IS_WORKED_ON && !spot.isOnAnother();
+            boolean saysWhy = WHY.matcher(doing).find();
+            assertEquals(waits, saysWhy, doing);
             List<String> history = story.history(spot, moment.timeNanos());
             assertTrue(history.getLast().startsWith(study.equipment().get(spot.node()).name()), history.toString());
+        }
+    }
+
+    /** The same for all equipment. */
+    @Property(tries = 60, seed = "20261123")
+    void whatEquipmentDoesIsSaidInOneSentence(@ForAll long seed) {
+        Study study = RandomStudies.of(seed);
+        LiveRun run = new LiveRun(study);
+        run.advance(study.plan().length().nanos(), () -> false);
+        EquipmentStory story = new EquipmentStory(study);
+        for (int part = 1; part <= 4; part++) {
+            Moment moment = run.trace().at(study.plan().length().nanos() / 4 * part);
+            for (int node = 0; node < study.equipment().size(); node++) {
+                String doing = story.doing(node, moment);
+                assertTrue(doing.startsWith("Ha") || doing.startsWith("Holds") || doing.matches("\\d+ pieces? have waited here.*"), doing);
+                assertTrue(doing.endsWith(".") && !doing.contains("  ") && !doing.contains(" ."), doing);
+                EquipmentState state = moment.state(node).orElse(EquipmentState.WORKING);
+                assertTrue(state != EquipmentState.BLOCKED || WHY.matcher(doing).find(), doing);
+            }
         }
     }
 
@@ -42,11 +66,14 @@ class WaitsHaveReasonsTest {
         for (int part = 1; part <= 5; part++) {
             Moment moment = run.trace().at(study.plan().length().nanos() / 5 * part);
             for (int node = 0; node < study.equipment().size(); node++) {
-                if (study.equipment().get(node) instanceof rhombic.study.Station) {
+                if (study.equipment().get(node) instanceof rhombic.study.WorkEquipment) {
                     boolean works = moment.at(node).stream().anyMatch(s -> s.doing() == PieceSpot.Doing.IS_WORKED_ON);
                     boolean done = moment.at(node).stream().anyMatch(s -> s.doing() == PieceSpot.Doing.IS_DONE);
-                    EquipmentState expected = works ? EquipmentState.WORKING : done ? EquipmentState.BLOCKED : EquipmentState.STARVED;
-                    assertEquals(expected, moment.state(node).orElseThrow(), study.equipment().get(node).name());
+                    EquipmentState state = moment.state(node).orElseThrow();
+                    String where = study.equipment().get(node).name() + " " + state;
+                    assertEquals(works, state == EquipmentState.WORKING, where);
+                    assertTrue(state != EquipmentState.BLOCKED || done, where);
+                    assertTrue(state != EquipmentState.STARVED || !done, where);
                 }
             }
         }

@@ -1,0 +1,116 @@
+package rhombic.insight;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import rhombic.quantity.Clock;
+import rhombic.study.AssemblyStation;
+import rhombic.study.Buffer;
+import rhombic.study.Equipment;
+import rhombic.study.GoodsIn;
+import rhombic.study.GoodsOut;
+import rhombic.study.Link;
+import rhombic.study.Station;
+import rhombic.study.Study;
+import rhombic.study.WorkEquipment;
+import rhombic.trace.EquipmentState;
+import rhombic.trace.Moment;
+import rhombic.trace.PieceSpot;
+
+/** Tells in one sentence what equipment does, since when, and what it waits for and why. */
+public final class EquipmentStory {
+    private final Study study;
+    private final Waits waits;
+
+    public EquipmentStory(Study study) {
+        this.study = study;
+        waits = new Waits(study);
+    }
+
+    public String doing(int node, Moment moment) {
+        Equipment thing = study.equipment().get(node);
+        Optional<EquipmentState> state = moment.state(node);
+        String shut = moment.isShut(node) ? " A rule has shut its inlet." : "";
+        if (state.isEmpty()) {
+            return "Has let " + moment.in(node) + " out." + shut;
+        }
+        String since = Clock.elapsed(moment.timeNanos() - moment.stateSinceNanos(node));
+        return switch (thing) {
+            case GoodsIn in -> ofGoodsIn(node, state.get(), since, moment);
+            case Buffer buffer -> (moment.content(node) == 0 ? "Has been empty for " + since + ": " + waitsForPieces(thing) : "Holds " + pieces(moment.content(node)) + "; " + first(node, moment)) + "." + shut;
+            case WorkEquipment work -> ofWork(node, work, state.get(), since, moment) + "." + shut;
+            case GoodsOut out -> "Has let " + moment.in(node) + " out.";
+        };
+    }
+
+    private String ofGoodsIn(int node, EquipmentState state, String since, Moment moment) {
+        return state == EquipmentState.BLOCKED
+                ? pieces(moment.content(node)) + " have waited here, the first for " + sinceFirst(node, moment) + ", " + oldest(node, moment).map(spot -> waits.forRoom(spot, moment)).orElse("for room") + "."
+                : "Has had nothing waiting for " + since + ".";
+    }
+
+    private String ofWork(int node, WorkEquipment work, EquipmentState state, String since, Moment moment) {
+        return switch (state) {
+            case WORKING -> "Has worked without a break for " + since + (places(work, node, moment));
+            case BLOCKED -> "Has been blocked for " + since + ": " + blockedBy(node, moment);
+            case CHANGEOVER -> "Has been changing over to another type for " + since;
+            case SERVICE -> "Has been in service for " + since + serviceWhy(work);
+            case PAUSE -> "Has paused for " + since + " before it lets the next piece in";
+            case STARVED -> "Has been starved for " + since + ": " + starvedWhy(node, work, moment);
+        };
+    }
+
+    private static String serviceWhy(WorkEquipment work) {
+        return work.work().service() == null ? "" : ", which is due after every " + work.work().service().everyPieces() + " pieces";
+    }
+
+    private String places(WorkEquipment work, int node, Moment moment) {
+        if (work.work().places() == 1) {
+            return "";
+        }
+        long busy = moment.at(node).stream().filter(spot -> spot.doing() == PieceSpot.Doing.IS_WORKED_ON).map(PieceSpot::place).distinct().count();
+        return ", now at " + busy + " of " + work.work().places() + " places";
+    }
+
+    private String blockedBy(int node, Moment moment) {
+        return moment.at(node).stream().filter(spot -> spot.doing() == PieceSpot.Doing.IS_DONE).findFirst()
+                .map(spot -> waits.type(spot).name() + " " + (spot.piece() + 1) + " waits " + waits.forRoom(spot, moment)).orElse("what is done can\u2019t go on");
+    }
+
+    private String starvedWhy(int node, WorkEquipment work, Moment moment) {
+        if (!work.work().isTimeSet()) {
+            return "its time is not set, so it takes nothing";
+        }
+        if (work instanceof AssemblyStation assembly && moment.content(node) > 0) {
+            Optional<PieceSpot> base = moment.at(node).stream().filter(spot -> assembly.bases().contains(waits.type(spot).name())).findFirst();
+            String missing = base.map(spot -> waits.missing(assembly, spot, moment)).orElseGet(() -> waits.missingForBatch(assembly, node, moment));
+            String what = base.map(spot -> " for " + waits.type(spot).name() + " " + (spot.piece() + 1)).orElse("");
+            return base.isPresent() || assembly.bases().isEmpty() ? "it waits for " + (missing.isEmpty() ? "parts" : missing) + what : "parts are there, but no " + String.join(" or ", assembly.bases());
+        }
+        if (work instanceof Station station && station.load().pieces() > 1 && moment.content(node) > 0) {
+            return "it waits for a full load, " + moment.content(node) + " of " + station.load().pieces() + " are there";
+        }
+        return waitsForPieces(work);
+    }
+
+    private String waitsForPieces(Equipment thing) {
+        List<String> givers = study.links().stream().filter(link -> link.to().equals(thing.name())).map(Link::from).toList();
+        return givers.isEmpty() ? "nothing is linked to it" : "nothing comes from " + givers.stream().limit(3).collect(Collectors.joining(" or ")) + (givers.size() > 3 ? " or others" : "");
+    }
+
+    private String first(int node, Moment moment) {
+        return oldest(node, moment).map(spot -> "the first has waited " + sinceFirst(node, moment) + " " + waits.forRoom(spot, moment)).orElse("");
+    }
+
+    private static Optional<PieceSpot> oldest(int node, Moment moment) {
+        return moment.at(node).stream().findFirst();
+    }
+
+    private static String sinceFirst(int node, Moment moment) {
+        return oldest(node, moment).map(spot -> Clock.elapsed(moment.timeNanos() - spot.sinceNanos())).orElse("0 s");
+    }
+
+    private static String pieces(int count) {
+        return count == 1 ? "1 piece" : count + " pieces";
+    }
+}

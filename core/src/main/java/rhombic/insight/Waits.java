@@ -1,0 +1,128 @@
+package rhombic.insight;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import rhombic.study.AssemblyStation;
+import rhombic.study.Buffer;
+import rhombic.study.Equipment;
+import rhombic.study.Link;
+import rhombic.study.LinkFilter;
+import rhombic.study.PieceType;
+import rhombic.study.Recipe;
+import rhombic.study.Station;
+import rhombic.study.Study;
+import rhombic.study.Table;
+import rhombic.study.WorkEquipment;
+import rhombic.trace.Moment;
+import rhombic.trace.PieceSpot;
+
+/** Says what something waits for, and why it is not there. */
+final class Waits {
+    private final Study study;
+
+    Waits(Study study) {
+        this.study = study;
+    }
+
+    /** As in "for room at Leak test (2 of 2)". */
+    String forRoom(PieceSpot spot, Moment moment) {
+        if (spot.backTo() >= 0) {
+            return "to go back to " + study.equipment().get(spot.backTo()).name() + " for rework" + why(spot.backTo(), moment);
+        }
+        List<Link> links = study.linksFrom(study.equipment().get(spot.node()).name());
+        if (links.isEmpty()) {
+            return "since nothing is linked behind it";
+        }
+        List<Link> wanted = spot.way() >= 0 && spot.way() < links.size() ? List.of(links.get(spot.way())) : fitting(links, spot);
+        if (wanted.isEmpty()) {
+            return "since none of the links is for " + type(spot).name();
+        }
+        return "for room at " + wanted.stream().map(link -> link.to() + why(index(link.to()), moment)).collect(Collectors.joining(" or "));
+    }
+
+    private List<Link> fitting(List<Link> links, PieceSpot spot) {
+        List<Link> filtered = links.stream().filter(link -> switch (link.filter()) {
+            case LinkFilter.Types types -> types.types().contains(type(spot).name());
+            case LinkFilter.Carriers() -> type(spot).carrier();
+            case LinkFilter.Contents() -> !type(spot).carrier();
+            case LinkFilter.Where where -> true;
+            case LinkFilter.All() -> false;
+        }).toList();
+        boolean any = links.stream().anyMatch(link -> !(link.filter() instanceof LinkFilter.All));
+        return any && !filtered.isEmpty() ? filtered : links.stream().filter(link -> link.filter() instanceof LinkFilter.All).toList();
+    }
+
+    /** In brackets, what keeps the taker from taking. */
+    private String why(int taker, Moment moment) {
+        if (moment.isShut(taker)) {
+            return " (a rule has shut its inlet)";
+        }
+        int content = moment.content(taker);
+        return switch (study.equipment().get(taker)) {
+            case WorkEquipment work when !work.work().isTimeSet() -> " (its time is not set)";
+            case AssemblyStation assembly -> " (" + content + " there, " + assembly.partRoom() + " of each part can wait)";
+            case Station station -> " (" + content + " of " + (station.work().places() * station.load().pieces() + station.work().inputRoom()) + ")";
+            case WorkEquipment work -> " (" + content + " of " + (work.work().places() + work.work().inputRoom()) + ")";
+            case Buffer buffer when buffer.room().isPresent() -> " (" + content + " of " + buffer.room().getAsInt() + ")";
+            default -> "";
+        };
+    }
+
+    /** What an assembly lacks for the base, as in "1 more Coil"; empty if that can't be told from the study alone. */
+    String missing(AssemblyStation assembly, PieceSpot base, Moment moment) {
+        return lacking(parts(assembly, type(base).name()), moment.at(base.node()));
+    }
+
+    /** What a batch lacks. */
+    String missingForBatch(AssemblyStation assembly, int node, Moment moment) {
+        return lacking(parts(assembly, ""), moment.at(node));
+    }
+
+    private String lacking(List<Recipe.Part> parts, Collection<PieceSpot> here) {
+        Map<String, Integer> lacking = new LinkedHashMap<>();
+        for (Recipe.Part part : parts) {
+            long there = here.stream().filter(spot -> spot.doing() == PieceSpot.Doing.WAITS
+                    && (part.type().equals(Recipe.ANY_TYPE) || type(spot).name().equals(part.type()))).count();
+            if (there < part.count()) {
+                lacking.put(part.type().equals(Recipe.ANY_TYPE) ? "of any type" : part.type(), (int) (part.count() - there));
+            }
+        }
+        return lacking.entrySet().stream().map(e -> e.getValue() + " more " + e.getKey()).collect(Collectors.joining(" and "));
+    }
+
+    private List<Recipe.Part> parts(AssemblyStation assembly, String base) {
+        return switch (assembly.recipe()) {
+            case Recipe.Fixed fixed -> fixed.parts();
+            case Recipe.ByKey byKey -> byKey.key().equals("piece.type") ? byKey.parts().getOrDefault(base, List.of()) : List.of();
+            case Recipe.FromTable from -> from.key().equals("piece.type") ? study.table(from.table()).map(table -> ofTable(table, base)).orElse(List.of()) : List.of();
+        };
+    }
+
+    private static List<Recipe.Part> ofTable(Table table, String base) {
+        List<Recipe.Part> parts = new ArrayList<>();
+        for (Table.Row row : table.rows()) {
+            if (row.keys().getFirst().equals(base) && row.value().matches("[1-9][0-9]{0,3}")) {
+                parts.add(new Recipe.Part(row.keys().getLast(), Integer.parseInt(row.value())));
+            }
+        }
+        return parts;
+    }
+
+    PieceType type(PieceSpot spot) {
+        return study.pieceTypes().get(spot.type());
+    }
+
+    int index(String name) {
+        List<Equipment> all = study.equipment();
+        for (int i = 0; i < all.size(); i++) {
+            if (all.get(i).name().equals(name)) {
+                return i;
+            }
+        }
+        throw new IllegalArgumentException("There is no equipment \u201c" + name + "\u201d");
+    }
+}

@@ -1,0 +1,247 @@
+package rhombic.plant;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import rhombic.formula.Formula;
+import rhombic.formula.FormulaException;
+import rhombic.study.AssemblyStation;
+import rhombic.study.Recipe;
+import rhombic.study.Rule;
+
+/**
+ * Joins pieces by a recipe. A base goes to a place and waits there for its parts; parts wait in rooms of their own,
+ * one for each type. Whenever something comes, the places that wait are looked at, the longest waiting first.
+ */
+final class AssemblyNode extends WorkNode {
+    private final AssemblyStation.Way way;
+    private final boolean[] isBase;
+    private final boolean[] isPart;
+    private final int partRoom;
+    private final int resultType;
+    private final Needs needs;
+    /** Rooms for parts by type; the last one is for parts of any type. */
+    private final PieceQueue[] rooms;
+    private final int any;
+    private final List<Waiting> waiting = new ArrayList<>();
+
+    /** A place with a base that waits for parts. */
+    private record Waiting(Place place, int[] need) {}
+
+    /** How many parts of each type a base needs; the last is of any type. */
+    private interface Needs {
+        int[] of(@Nullable Piece base);
+    }
+
+    AssemblyNode(Plant plant, int index, AssemblyStation station) {
+        super(plant, index, station);
+        way = station.way();
+        partRoom = station.partRoom();
+        resultType = station.result().isEmpty() ? -1 : plant.types.number(station.result());
+        any = plant.types.count();
+        isBase = new boolean[any];
+        station.bases().forEach(type -> isBase[plant.types.number(type)] = true);
+        isPart = new boolean[any + 1];
+        needs = needs(station.recipe());
+        rooms = new PieceQueue[any + 1];
+        Arrays.setAll(rooms, i -> new PieceQueue());
+    }
+
+    private Needs needs(Recipe recipe) {
+        return switch (recipe) {
+            case Recipe.Fixed fixed -> {
+                int[] need = counted(fixed.parts());
+                yield base -> need;
+            }
+            case Recipe.ByKey byKey -> {
+                Formula key = Formula.parse(byKey.key());
+                java.util.Map<String, int[]> byValue = new java.util.HashMap<>();
+                byKey.parts().forEach((value, parts) -> byValue.put(value, counted(parts)));
+                yield base -> {
+                    String value = scope.evaluate(key, base, key::asText);
+                    int[] need = byValue.get(value);
+                    if (need == null) {
+                        throw scope.trouble(new FormulaException("Its recipe says nothing for " + key.text() + " = \u201c" + value + "\u201d: add the parts for it"), base);
+                    }
+                    return need;
+                };
+            }
+            case Recipe.FromTable fromTable -> {
+                Formula key = Formula.parse(fromTable.key());
+                TableBook.Lookup table = plant.tables.find(fromTable.table());
+                boolean[] named = new boolean[any];
+                for (String part : plant.study.table(fromTable.table()).orElseThrow().keyValues(1)) {
+                    int type = plant.types.number(part);
+                    if (type >= 0) {
+                        named[type] = true;
+                        isPart[type] = true;
+                    }
+                }
+                yield base -> scope.evaluate(key, base, now -> {
+                    String value = key.asText(now);
+                    int[] need = new int[any + 1];
+                    for (int type = 0; type < any; type++) {
+                        need[type] = named[type] ? table.count(value, plant.types.name(type)) : 0;
+                    }
+                    return need;
+                });
+            }
+        };
+    }
+
+    private int[] counted(List<Recipe.Part> parts) {
+        int[] need = new int[any + 1];
+        for (Recipe.Part part : parts) {
+            int type = part.type().equals(Recipe.ANY_TYPE) ? any : plant.types.number(part.type());
+            need[type] += part.count();
+            isPart[type] = true;
+        }
+        return need;
+    }
+
+    @Override
+    boolean waitsByType() {
+        return true;
+    }
+
+    @Override
+    boolean hasRoom(Piece piece) {
+        if (isBase[piece.type]) {
+            return hasFreePlace() || mayQueue(piece);
+        }
+        int room = roomOf(piece.type);
+        return room >= 0 && rooms[room].size() < partRoom;
+    }
+
+    /** Which room a part waits in; -1 if no recipe needs it. */
+    private int roomOf(int type) {
+        return isPart[type] ? type : isPart[any] ? any : -1;
+    }
+
+    @Override
+    void accept(Piece piece) {
+        comes(piece);
+        tellRules(Rule.PieceEvent.ENTERS, piece);
+        if (!isBase[piece.type]) {
+            traceWaits(piece);
+            piece.rank = rank(piece);
+            rooms[roomOf(piece.type)].add(piece);
+            startWhatCan();
+        } else if (hasFreePlace()) {
+            traceWaits(piece);
+            baseTo(takeFreePlace(), piece);
+        } else {
+            toQueue(piece);
+        }
+    }
+
+    private void baseTo(Place place, Piece base) {
+        place.load.add(base);
+        int[] need = needs.of(base);
+        if (areThere(need)) {
+            take(place, need);
+            start(place);
+        } else {
+            gathers(place);
+            waiting.add(new Waiting(place, need));
+        }
+    }
+
+    private void startWhatCan() {
+        if (way == AssemblyStation.Way.BATCH) {
+            int[] need = needs.of(null);
+            while (hasFreePlace() && areThere(need)) {
+                startBatch(takeFreePlace(), need);
+            }
+            return;
+        }
+        for (int i = 0; i < waiting.size(); i++) {
+            Waiting one = waiting.get(i);
+            if (areThere(one.need)) {
+                waiting.remove(i--);
+                take(one.place, one.need);
+                start(one.place);
+            }
+        }
+    }
+
+    private void startBatch(Place place, int[] need) {
+        take(place, need);
+        start(place);
+    }
+
+    private boolean areThere(int[] need) {
+        for (int type = 0; type <= any; type++) {
+            if (rooms[type].size() < need[type]) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private void take(Place place, int[] need) {
+        for (int type = 0; type <= any; type++) {
+            for (int i = 0; i < need[type]; i++) {
+                place.load.add(rooms[type].takeFirst());
+            }
+        }
+        plant.toAgenda(this); // there is room for parts again
+    }
+
+    @Override
+    void fill(Place place) {
+        if (way == AssemblyStation.Way.BATCH) {
+            int[] need = needs.of(null);
+            if (areThere(need)) {
+                startBatch(place, need);
+            }
+        } else if (!queue.isEmpty()) {
+            baseTo(place, fromQueue());
+        }
+    }
+
+    @Override
+    void complete(Place place) {
+        Piece whole;
+        int from = 1;
+        if (way == AssemblyStation.Way.BATCH) {
+            whole = new Piece(resultType);
+            plant.pieceMade(whole, index);
+            whole.arrivedNanos = plant.now();
+            tally.appears(plant.now());
+            from = 0;
+        } else {
+            whole = place.load.getFirst();
+            whole.failed = false;
+        }
+        for (int i = from; i < place.load.size(); i++) {
+            join(place.load.get(i), whole);
+        }
+        if (way == AssemblyStation.Way.ASSEMBLE && resultType >= 0 && resultType != whole.type) {
+            plant.becomes(whole, resultType, index);
+        }
+        whole.madeBy = this;
+        if (whole.toScrap) {
+            scrap(whole);
+        } else {
+            place.out.add(whole);
+        }
+    }
+
+    private void join(Piece part, Piece whole) {
+        tally.joins(plant.now());
+        part.failed = false;
+        if (way == AssemblyStation.Way.ASSEMBLE) {
+            plant.pieceJoined(part, index);
+            return;
+        }
+        if (whole.load == null) {
+            whole.load = new ArrayList<>();
+        }
+        whole.load.add(part);
+        if (plant.trace != null) {
+            plant.trace.onto(plant.now(), part.id, index, whole.id);
+        }
+    }
+}

@@ -1,0 +1,431 @@
+package rhombic.plant;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Purpose;
+import rhombic.chance.TimeSampler;
+import rhombic.kernel.Event;
+import rhombic.study.Operation;
+import rhombic.study.Rule;
+import rhombic.study.Work;
+import rhombic.study.WorkEquipment;
+import rhombic.trace.EquipmentState;
+
+/**
+ * Work is done here, at one or several places. What is done stays at its place until it can go on; then the place is
+ * served, pauses and takes the next, as the study says.
+ */
+abstract class WorkNode extends Node {
+    private static final EquipmentState[] BY_WEIGHT = {EquipmentState.WORKING, EquipmentState.CHANGEOVER, EquipmentState.SERVICE, EquipmentState.BLOCKED,
+        EquipmentState.PAUSE, EquipmentState.STARVED};
+
+    final PieceQueue queue = new PieceQueue();
+    final int inputRoom;
+    private final int placeCount;
+    private final PieceTime[] operations;
+    private final boolean[] addsValue;
+    private final @Nullable PieceTime changeover;
+    private final int serviceEvery;
+    private final @Nullable TimeSampler serviceTime;
+    private final @Nullable TimeSampler pause;
+    private final int[] free;
+    private int freeCount;
+    private int reworkWaiting;
+    private long workedSinceService;
+    private final List<Place> toOffer = new ArrayList<>();
+    private Place @Nullable [] places;
+
+    /** What a place is doing. */
+    enum Phase {
+        FREE,
+        GATHERING,
+        CHANGEOVER,
+        WORK,
+        DONE,
+        SERVICE,
+        PAUSE
+    }
+
+    /** One of the places; its event is the end of what it does, or of its wait for a full load. */
+    final class Place extends Event {
+        final int number;
+        /** What is on it while it gathers and works; the base, or the piece that came first, first. */
+        final ArrayList<Piece> load = new ArrayList<>(1);
+        /** What is done and goes on by the usual ways, and what goes by itself, such as what came off a carrier. */
+        final ArrayDeque<Piece> out = new ArrayDeque<>(1);
+        final ArrayDeque<Piece> besides = new ArrayDeque<>(0);
+        Phase phase = Phase.FREE;
+        private final Offer offer;
+        private @Nullable Offer offerBesides;
+        private EquipmentState state = EquipmentState.STARVED;
+        private int operation;
+        private int lastType = -1;
+        private long begunNanos;
+        private long doneNanos;
+        private boolean isOffering;
+        /** Whether its piece has just come, which the trace has yet to say. */
+        private boolean isUntold;
+
+        Place(int number) {
+            this.number = number;
+            offer = new Offer(WorkNode.this, number);
+        }
+
+        @Override
+        protected void occur() {
+            switch (phase) {
+                case GATHERING -> {
+                    waitedLongEnough(this);
+                    start(this);
+                }
+                case CHANGEOVER -> beginWork(this);
+                case WORK -> operationEnds(this);
+                case SERVICE -> pauseOrFree(this);
+                case PAUSE -> free(this);
+                case FREE, DONE -> throw new IllegalStateException("A place that does nothing ended it");
+            }
+            plant.settle();
+        }
+    }
+
+    WorkNode(Plant plant, int index, WorkEquipment equipment) {
+        super(plant, index, equipment, equipment.work().places());
+        Work work = equipment.work();
+        placeCount = work.places();
+        inputRoom = work.inputRoom();
+        free = new int[placeCount];
+        operations = new PieceTime[work.operations().size()];
+        addsValue = new boolean[operations.length];
+        for (int i = 0; i < operations.length; i++) {
+            Operation operation = work.operations().get(i);
+            operations[i] = PieceTime.of(operation.time(), plant, scope, plant.stream(i == 0 ? name() : name() + "\u0000" + i, Purpose.WORK));
+            addsValue[i] = operation.addsValue();
+        }
+        changeover = work.changeover() == null ? null : PieceTime.of(work.changeover(), plant, scope, plant.stream(name(), Purpose.CHANGEOVER));
+        Work.Service service = work.service();
+        serviceEvery = service == null ? Integer.MAX_VALUE : service.everyPieces();
+        serviceTime = service == null ? null : service.time().sampler(plant.stream(name(), Purpose.SERVICE));
+        pause = work.pause() == null ? null : work.pause().sampler(plant.stream(name(), Purpose.PAUSE));
+    }
+
+    @Override
+    final boolean roomDependsOnPiece() {
+        return plant.hasRework || waitsByType();
+    }
+
+    /** Whether different types wait in different rooms. */
+    boolean waitsByType() {
+        return false;
+    }
+
+    @Override
+    void begin() {
+        Place[] made = new Place[placeCount];
+        for (int i = 0; i < placeCount; i++) {
+            made[i] = new Place(i);
+            free[i] = placeCount - 1 - i;
+        }
+        places = made;
+        freeCount = placeCount;
+        noteState(EquipmentState.STARVED);
+    }
+
+    // ---- coming in
+
+    final boolean hasFreePlace() {
+        return freeCount > 0;
+    }
+
+    final Place takeFreePlace() {
+        return place(free[--freeCount]);
+    }
+
+    /** Whether a piece may wait in the input room, or what comes back for rework in its own. */
+    final boolean mayQueue(Piece piece) {
+        return comesBack(piece) ? reworkWaiting < piece.reworkRoom : queue.size() - reworkWaiting < inputRoom;
+    }
+
+    private boolean comesBack(Piece piece) {
+        return piece.failed && piece.madeBy == this;
+    }
+
+    final void comes(Piece piece) {
+        piece.arrivedNanos = plant.now();
+        tally.enters(plant.now());
+    }
+
+    final void toQueue(Piece piece) {
+        traceWaits(piece);
+        piece.rank = rank(piece);
+        queue.add(piece);
+        reworkWaiting += comesBack(piece) ? 1 : 0;
+    }
+
+    final Piece fromQueue() {
+        Piece piece = queue.takeFirst();
+        reworkWaiting -= comesBack(piece) ? 1 : 0;
+        return piece;
+    }
+
+    final void traceWaits(Piece piece) {
+        if (plant.trace != null) {
+            plant.trace.waits(plant.now(), piece.id, index);
+        }
+    }
+
+    /** A piece that has just come is worked on at once. */
+    final void startAtOnce(Place place, Piece piece) {
+        place.load.add(piece);
+        place.isUntold = true;
+        start(place);
+    }
+
+    /** A place has become free, or something has come to the queue: put in what can go in. */
+    abstract void fill(Place place);
+
+    /** A place begins with less than a full load. */
+    void waitedLongEnough(Place place) {}
+
+    /** What the work has made of the load; puts into {@link Place#out} and {@link Place#besides} what goes on. */
+    abstract void complete(Place place);
+
+    // ---- working
+
+    /** All is there: the work begins, after a changeover if the type is another than before. */
+    final void start(Place place) {
+        if (place.isPending()) {
+            plant.simulator.cancel(place);
+        }
+        Piece lead = place.load.getFirst();
+        if (changeover != null && place.lastType >= 0 && place.lastType != lead.type) {
+            scope.changing(plant.types.name(place.lastType), plant.types.name(lead.type));
+            long nanos = changeover.nanos(lead);
+            if (nanos > 0) {
+                if (place.isUntold) {
+                    place.isUntold = false;
+                    traceWaits(lead);
+                }
+                place.phase = Phase.CHANGEOVER;
+                enterState(place, EquipmentState.CHANGEOVER);
+                plant.simulator.schedule(place, nanos);
+                return;
+            }
+        }
+        beginWork(place);
+    }
+
+    private void beginWork(Place place) {
+        place.phase = Phase.WORK;
+        place.lastType = place.load.getFirst().type;
+        place.operation = 0;
+        long now = plant.now();
+        for (int i = 0; i < place.load.size(); i++) {
+            Piece piece = place.load.get(i);
+            if (plant.trace != null) {
+                if (place.isUntold) {
+                    plant.trace.works(now, piece.id, index, place.number);
+                } else {
+                    plant.trace.begins(now, piece.id, index, place.number);
+                }
+            }
+            tellRules(Rule.PieceEvent.STARTS, piece);
+        }
+        place.isUntold = false;
+        enterState(place, EquipmentState.WORKING);
+        scheduleOperation(place);
+    }
+
+    private void scheduleOperation(Place place) {
+        Piece lead = place.load.getFirst();
+        place.begunNanos = plant.now();
+        long nanos = operations[place.operation].nanos(lead);
+        plant.simulator.schedule(place, lead.factor == 1 ? nanos : Math.round(nanos * lead.factor));
+    }
+
+    private void operationEnds(Place place) {
+        long worked = plant.now() - place.begunNanos;
+        for (int i = 0; i < place.load.size(); i++) {
+            place.load.get(i).workNanos += worked;
+        }
+        if (addsValue[place.operation]) {
+            tally.addsValue(worked);
+        }
+        if (++place.operation < operations.length) {
+            scheduleOperation(place);
+        } else {
+            finish(place);
+        }
+    }
+
+    private void finish(Place place) {
+        place.phase = Phase.DONE;
+        place.doneNanos = plant.now();
+        for (int i = 0; i < place.load.size(); i++) {
+            Piece piece = place.load.get(i);
+            piece.factor = 1;
+            tellRules(Rule.PieceEvent.FINISHES, piece);
+        }
+        workedSinceService += piecesCounted(place);
+        complete(place);
+        place.load.clear();
+        if (plant.trace != null && place.out.size() + place.besides.size() > 1) {
+            place.out.forEach(piece -> plant.trace.done(plant.now(), piece.id, index, place.number, WaysOut.ANY));
+            place.besides.forEach(piece -> plant.trace.done(plant.now(), piece.id, index, place.number, WaysOut.ANY));
+        }
+        offerNext(place);
+    }
+
+    /** How many pieces of work the load counts as, for the service. */
+    int piecesCounted(Place place) {
+        return 1;
+    }
+
+    final void scrap(Piece piece) {
+        tally.scraps(plant.now());
+        plant.scrap(piece, index);
+    }
+
+    // ---- going on
+
+    private void offerNext(Place place) {
+        place.isOffering = true;
+        while (!place.out.isEmpty() && !place.offer.isOpen()) {
+            if (!offer(place, place.offer, place.out.getFirst())) {
+                break;
+            }
+        }
+        while (!place.besides.isEmpty() && !besides(place).isOpen()) {
+            if (!offer(place, besides(place), place.besides.getFirst())) {
+                break;
+            }
+        }
+        place.isOffering = false;
+        if (place.out.isEmpty() && place.besides.isEmpty()) {
+            emptied(place);
+        } else {
+            enterState(place, EquipmentState.BLOCKED);
+        }
+    }
+
+    private boolean offer(Place place, Offer offer, Piece piece) {
+        WorkNode maker = piece.failed ? piece.madeBy : null;
+        boolean gone = maker == null ? offer.make(piece) : offer.makeTo(maker, piece);
+        if (!gone && plant.trace != null) {
+            plant.trace.done(plant.now(), piece.id, index, place.number, maker == null ? offer.way() : rhombic.trace.PieceSpot.wayBack(maker.index));
+        }
+        return gone;
+    }
+
+    private Offer besides(Place place) {
+        Offer offer = place.offerBesides;
+        if (offer == null) {
+            offer = new Offer(this, place.number + placeCount);
+            place.offerBesides = offer;
+        }
+        return offer;
+    }
+
+    @Override
+    Piece offered(Offer given) {
+        return outOf(given).getFirst();
+    }
+
+    private ArrayDeque<Piece> outOf(Offer given) {
+        return given.place < placeCount ? place(given.place).out : place(given.place - placeCount).besides;
+    }
+
+    @Override
+    Piece hand(Offer given) {
+        Place place = place(given.place % placeCount);
+        Piece piece = outOf(given).removeFirst();
+        assert place.phase == Phase.DONE : "a piece is handed on before its work has ended";
+        long now = plant.now();
+        piece.blockedNanos += now - place.doneNanos;
+        tally.leaves(now, now - piece.arrivedNanos);
+        tellRules(Rule.PieceEvent.LEAVES, piece);
+        if (!place.isOffering) {
+            if (place.out.isEmpty() && place.besides.isEmpty()) {
+                emptied(place);
+            } else {
+                toOffer.add(place);
+                plant.toAgenda(this);
+            }
+        }
+        return piece;
+    }
+
+    private void emptied(Place place) {
+        if (workedSinceService >= serviceEvery && serviceTime != null) {
+            workedSinceService -= serviceEvery;
+            place.phase = Phase.SERVICE;
+            enterState(place, EquipmentState.SERVICE);
+            plant.simulator.schedule(place, serviceTime.nextNanos());
+        } else {
+            pauseOrFree(place);
+        }
+    }
+
+    private void pauseOrFree(Place place) {
+        if (pause == null) {
+            free(place);
+        } else {
+            place.phase = Phase.PAUSE;
+            enterState(place, EquipmentState.PAUSE);
+            plant.simulator.schedule(place, pause.nextNanos());
+        }
+    }
+
+    private void free(Place place) {
+        place.phase = Phase.FREE;
+        fill(place);
+        if (place.phase == Phase.FREE) {
+            free[freeCount++] = place.number;
+            enterState(place, EquipmentState.STARVED);
+        }
+        if (!line.isEmpty()) {
+            plant.toAgenda(this);
+        }
+    }
+
+    /** Puts the place to use for gathering: it is no longer free, but waits. */
+    final void gathers(Place place) {
+        place.phase = Phase.GATHERING;
+        enterState(place, EquipmentState.STARVED);
+    }
+
+    @Override
+    void attend() {
+        serveLine();
+        while (!toOffer.isEmpty()) {
+            Place place = toOffer.removeLast();
+            if (place.phase == Phase.DONE) {
+                offerNext(place);
+            }
+        }
+    }
+
+    private Place place(int number) {
+        assert places != null : "used before it began";
+        return places[number];
+    }
+
+    private void enterState(Place place, EquipmentState now) {
+        if (place.state == now) {
+            return;
+        }
+        tally.unit(plant.now(), place.state, now);
+        place.state = now;
+        if (placeCount == 1) {
+            noteState(now);
+            return;
+        }
+        for (EquipmentState state : BY_WEIGHT) {
+            if (tally.unitsIn(state) > 0) {
+                noteState(state);
+                return;
+            }
+        }
+    }
+}
