@@ -29,8 +29,12 @@ final class Report {
         out.printf(Locale.ROOT, "%-22s %s%n", "lead time, 95 % below", span(summary.interval(Response.LEAD_TIME_P95)));
         out.printf(Locale.ROOT, "%-22s %s%n", "inside, mean", withMargin(summary.interval(Response.INSIDE), "%.2f", ""));
         RunFigures first = summary.runs().getFirst();
-        out.printf(Locale.ROOT, "%-22s %d at start + %d in \u2212 %d out = %d inside%s%n", "first run", first.insideAtStart(), first.in(), first.out(),
-                first.inside(), first.turnedAway() > 0 ? ", " + first.turnedAway() + " turned away" : "");
+        out.printf(Locale.ROOT, "%-22s %d at start + %d in%s%s%s \u2212 %d out = %d inside%s%n", "first run", first.insideAtStart(), first.in(),
+                some(" + ", first.made(), " made"), some(" \u2212 ", first.joined(), " joined"), some(" \u2212 ", first.scrapped(), " scrapped"), first.out(),
+                first.inside(), some(", ", first.turnedAway(), " turned away"));
+        if (!first.stoppedBy().isEmpty()) {
+            out.printf(Locale.ROOT, "%-22s by rule %s after %.2f h%n", "stopped", first.stoppedBy(), first.hours());
+        }
         Limit.of(summary).ifPresent(limit -> out.printf("%n%s (%s)%n", limit.what(), limit.evidence()));
         out.println();
         out.println("Means over the runs, for each equipment:");
@@ -44,15 +48,15 @@ final class Report {
             return;
         }
         int width = Math.clamp(equipment.stream().mapToInt(e -> e.name().length()).max().orElse(10), 10, 30);
-        String row = "%-" + width + "." + width + "s %8s %8s %8s %8s %6s %10s  %7s %7s %7s%n";
-        out.printf(row, "equipment", "in", "out", "now", "content", "most", "stay", "working", "starved", "blocked");
+        String row = "%-" + width + "." + width + "s %8s %8s %8s %8s %6s %10s  %7s %7s %7s %7s%n";
+        out.printf(row, "equipment", "in", "out", "now", "content", "most", "stay", "working", "starved", "blocked", "other");
         for (int i = 0; i < equipment.size(); i++) {
             int index = i;
             out.printf(row, equipment.get(i).name(), mean(summary, index, EquipmentFigures::in), mean(summary, index, EquipmentFigures::out),
                     mean(summary, index, EquipmentFigures::contentNow), String.format(Locale.ROOT, "%.2f", value(summary, index, EquipmentFigures::contentMean)),
                     mean(summary, index, EquipmentFigures::contentMost), Clock.span(value(summary, index, e -> e.stay().mean())),
                     share(summary, index, EquipmentState.WORKING), share(summary, index, EquipmentState.STARVED),
-                    share(summary, index, EquipmentState.BLOCKED));
+                    share(summary, index, EquipmentState.BLOCKED), other(summary, index));
         }
     }
 
@@ -67,6 +71,17 @@ final class Report {
     private static String share(Summary summary, int index, EquipmentState state) {
         double share = summary.interval(Response.share(index, "", state)).mean();
         return Double.isNaN(share) ? "" : String.format(Locale.ROOT, "%.1f %%", 100 * share);
+    }
+
+    /** Changeover, service and pause together. */
+    private static String other(Summary summary, int index) {
+        double share = value(summary, index, e -> e.shares().isEmpty() ? Double.NaN
+                : 1 - e.share(EquipmentState.WORKING) - e.share(EquipmentState.STARVED) - e.share(EquipmentState.BLOCKED));
+        return Double.isNaN(share) || share < 5e-4 ? "" : String.format(Locale.ROOT, "%.1f %%", 100 * share);
+    }
+
+    private static String some(String before, long count, String what) {
+        return count == 0 ? "" : before + count + what;
     }
 
     private static String withMargin(Interval interval, String format, String unit) {

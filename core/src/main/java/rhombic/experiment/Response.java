@@ -24,10 +24,11 @@ public record Response(String place, String name, String unit, ToDoubleFunction<
     public static final Response INSIDE = plant("inside mean", "", RunFigures::insideMean);
     public static final Response IN = plant("in", "", RunFigures::in);
     public static final Response OUT = plant("out", "", RunFigures::out);
+    public static final Response SCRAPPED = plant("scrapped", "", RunFigures::scrapped);
     public static final Response TURNED_AWAY = plant("turned away", "", RunFigures::turnedAway);
 
     /** Those of the whole plant. */
-    public static final List<Response> OF_PLANT = List.of(THROUGHPUT, LEAD_TIME, LEAD_TIME_P95, INSIDE, IN, OUT, TURNED_AWAY);
+    public static final List<Response> OF_PLANT = List.of(THROUGHPUT, LEAD_TIME, LEAD_TIME_P95, INSIDE, IN, OUT, SCRAPPED, TURNED_AWAY);
 
     /** Every response that the study has. */
     public static List<Response> all(Study study) {
@@ -44,7 +45,7 @@ public record Response(String place, String name, String unit, ToDoubleFunction<
 
     /** Share of time that the equipment spends in the state; {@code index} is its place in the study. */
     public static Response share(int index, String name, EquipmentState state) {
-        return equipment(index, name, state.word(), "1", e -> e.shares().getOrDefault(state, Double.NaN));
+        return equipment(index, name, state.word(), "1", e -> e.shares().isEmpty() ? Double.NaN : e.share(state));
     }
 
     private static List<Response> ofEquipment(int index, String name) {

@@ -30,10 +30,10 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         }
         tables = List.copyOf(tables);
         rules = List.copyOf(rules);
-        unique("piece type", pieceTypes.stream().map(PieceType::name).toList());
-        unique("table", tables.stream().map(Table::name).toList());
-        unique("rule", rules.stream().map(Rule::name).toList());
-        Set<String> names = unique("machine", equipment.stream().map(Equipment::name).toList());
+        unique("piece types", pieceTypes.stream().map(PieceType::name).toList());
+        unique("tables", tables.stream().map(Table::name).toList());
+        unique("rules", rules.stream().map(Rule::name).toList());
+        Set<String> names = unique("pieces of equipment", equipment.stream().map(Equipment::name).toList());
         Set<Link> ways = new HashSet<>();
         for (Link link : links) {
             for (String end : List.of(link.from(), link.to())) {
@@ -166,7 +166,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         Set<String> seen = new HashSet<>();
         for (String name : names) {
             if (!seen.add(name)) {
-                throw new StudyException("Two " + what + "s are called \u201c" + name + "\u201d: rename one");
+                throw new StudyException("Two " + what + " are called \u201c" + name + "\u201d: rename one");
             }
         }
         return seen;

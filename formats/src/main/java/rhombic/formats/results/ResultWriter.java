@@ -75,10 +75,15 @@ public final class ResultWriter {
         node.put("replication", run.replication());
         node.put("in", run.in());
         node.put("out", run.out());
+        node.put("carriersOut", run.carriersOut());
+        node.put("made", run.made());
+        node.put("joined", run.joined());
+        node.put("scrapped", run.scrapped());
         node.put("insideAtStart", run.insideAtStart());
         node.put("inside", run.inside());
         node.put("turnedAway", run.turnedAway());
         node.put("events", run.events());
+        node.put("stoppedBy", run.stoppedBy());
         ArrayNode equipment = node.putArray("equipment");
         for (EquipmentFigures e : run.equipment()) {
             ObjectNode one = equipment.addObject();
@@ -86,6 +91,9 @@ public final class ResultWriter {
             one.put("kind", e.kind());
             one.put("in", e.in());
             one.put("out", e.out());
+            one.put("made", e.made());
+            one.put("joined", e.joined());
+            one.put("scrapped", e.scrapped());
             one.put("contentAtStart", e.contentAtStart());
             one.put("contentNow", e.contentNow());
             one.put("contentMean", e.contentMean());
@@ -94,10 +102,11 @@ public final class ResultWriter {
             one.set("stay", stay(e.stay()));
             ObjectNode shares = one.putObject("shares");
             for (EquipmentState state : EquipmentState.values()) {
-                if (e.shares().containsKey(state)) {
+                if (!e.shares().isEmpty()) {
                     shares.put(state.word(), e.share(state));
                 }
             }
+            one.put("valueShare", e.valueShare());
         }
         ArrayNode types = node.putArray("pieceTypes");
         for (TypeFigures t : run.types()) {
@@ -105,6 +114,9 @@ public final class ResultWriter {
             one.put("name", t.name());
             one.put("in", t.in());
             one.put("out", t.out());
+            one.put("made", t.made());
+            one.put("joined", t.joined());
+            one.put("scrapped", t.scrapped());
             one.put("insideAtStart", t.insideAtStart());
             one.put("inside", t.inside());
             one.set("leadTime", stay(t.lead()));
@@ -154,21 +166,36 @@ public final class ResultWriter {
     }
 
     private static void equipment(Summary summary, CSVPrinter out) throws IOException {
-        out.printRecord("replication", "equipment", "kind", "in", "out", "content at start", "content now", "content mean", "content most",
-                "turned away", "stay mean s", "stay least s", "stay p95 s", "stay most s", "working", "starved", "blocked");
+        for (String heading : List.of("replication", "equipment", "kind", "in", "out", "made", "joined", "scrapped", "content at start", "content now",
+                "content mean", "content most", "turned away", "stay mean s", "stay least s", "stay p95 s", "stay most s")) {
+            out.print(heading);
+        }
+        for (EquipmentState state : EquipmentState.values()) {
+            out.print(state.word());
+        }
+        out.print("adding value");
+        out.println();
         for (RunFigures run : summary.runs()) {
             for (EquipmentFigures e : run.equipment()) {
-                out.printRecord(run.replication(), e.name(), e.kind(), e.in(), e.out(), e.contentAtStart(), e.contentNow(), e.contentMean(),
-                        e.contentMost(), e.turnedAway(), cell(e.stay().mean()), cell(e.stay().least()), cell(e.stay().p95()), cell(e.stay().most()),
-                        share(e, EquipmentState.WORKING), share(e, EquipmentState.STARVED), share(e, EquipmentState.BLOCKED));
+                for (Object cell : List.of(run.replication(), e.name(), e.kind(), e.in(), e.out(), e.made(), e.joined(), e.scrapped(), e.contentAtStart(),
+                        e.contentNow(), e.contentMean(), e.contentMost(), e.turnedAway(), cell(e.stay().mean()), cell(e.stay().least()), cell(e.stay().p95()),
+                        cell(e.stay().most()))) {
+                    out.print(cell);
+                }
+                for (EquipmentState state : EquipmentState.values()) {
+                    out.print(share(e, state));
+                }
+                out.print(e.shares().isEmpty() ? "" : e.valueShare());
+                out.println();
             }
         }
     }
 
     private static void types(Summary summary, CSVPrinter out) throws IOException {
-        out.printRecord("replication", "piece type", "in", "out", "inside at start", "inside", "lead time mean s", "lead time p95 s", "work mean s",
+        out.printRecord("replication", "piece type", "in", "out", "made", "joined", "scrapped", "inside at start", "inside", "lead time mean s", "lead time p95 s", "work mean s",
                 "wait mean s", "blocked mean s");
-        List<ToLongFunction<TypeFigures>> counts = List.of(TypeFigures::in, TypeFigures::out, TypeFigures::insideAtStart, TypeFigures::inside);
+        List<ToLongFunction<TypeFigures>> counts = List.of(TypeFigures::in, TypeFigures::out, TypeFigures::made, TypeFigures::joined,
+                TypeFigures::scrapped, TypeFigures::insideAtStart, TypeFigures::inside);
         for (RunFigures run : summary.runs()) {
             for (TypeFigures t : run.types()) {
                 out.print(run.replication());
@@ -185,7 +212,7 @@ public final class ResultWriter {
     }
 
     private static Object share(EquipmentFigures e, EquipmentState state) {
-        return e.shares().containsKey(state) ? e.share(state) : "";
+        return e.shares().isEmpty() ? "" : e.share(state);
     }
 
     private static Object cell(double value) {

@@ -15,6 +15,7 @@ import rhombic.chance.DistributionText;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
+import rhombic.study.Value;
 
 /** The fields of one JSON object, read by name. Faults are collected with their path; a faulty field reads as a stand-in. */
 final class Fields {
@@ -52,6 +53,55 @@ final class Fields {
 
     String text(String field, String standIn) {
         return read(field, true).map(value -> asText(value, field, standIn)).orElse(standIn);
+    }
+
+    /** A text that may be missing, and is then empty. */
+    String textOr(String field) {
+        return read(field, false).map(value -> asText(value, field, "")).orElse("");
+    }
+
+    /** Whether the field is there and holds an object. */
+    boolean holdsObject(String field) {
+        return node.path(field).isObject();
+    }
+
+    boolean holdsText(String field) {
+        return node.path(field).isTextual();
+    }
+
+    /** Names of all fields of the object, for objects that are maps. */
+    List<String> names() {
+        List<String> names = new ArrayList<>();
+        node.fieldNames().forEachRemaining(names::add);
+        return names;
+    }
+
+    List<String> texts(String field) {
+        List<String> texts = new ArrayList<>();
+        read(field, true).ifPresent(list -> {
+            if (!list.isArray()) {
+                fault(at(field), "must be a list of texts in brackets [ ]; got " + kind(list));
+                return;
+            }
+            for (JsonNode item : list) {
+                texts.add(asText(item, field, ""));
+            }
+        });
+        return texts;
+    }
+
+    /** The value of an attribute: a number, a text, or true or false. */
+    Value value(String field) {
+        return read(field, true).map(value -> {
+            if (value.isNumber() && Double.isFinite(value.doubleValue())) {
+                return (Value) new Value.Num(value.doubleValue());
+            }
+            return value.isBoolean() ? new Value.YesNo(value.booleanValue()) : new Value.Text(asText(value, field, ""));
+        }).orElse(new Value.Num(0));
+    }
+
+    <T> List<T> optionalList(String field, Function<Fields, Optional<T>> reader) {
+        return has(field) ? list(field, reader) : List.of();
     }
 
     Quantity quantity(String field, Dimension dimension) {

@@ -22,17 +22,17 @@ import java.util.List;
 import java.util.Optional;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
-import rhombic.study.Buffer;
+import rhombic.quantity.Unit;
+import rhombic.study.Attribute;
 import rhombic.study.Equipment;
-import rhombic.study.GoodsIn;
-import rhombic.study.GoodsOut;
 import rhombic.study.Link;
+import rhombic.study.LinkFilter;
+import rhombic.study.Look;
 import rhombic.study.PieceType;
-import rhombic.study.Placement;
+import rhombic.study.Rule;
 import rhombic.study.RunPlan;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.Supply;
+import rhombic.study.Table;
 
 /** Reads studies, strictly: what is not understood is refused with its place, never passed over. */
 public final class StudyReader {
@@ -107,13 +107,15 @@ public final class StudyReader {
         String name = fields.text("name", "Study");
         Optional<RunPlan> plan = plan(fields.object("run"));
         List<PieceType> types = fields.list("pieceTypes", this::type);
-        List<Equipment> equipment = fields.list("equipment", this::equipment);
+        List<Equipment> equipment = fields.list("equipment", EquipmentReader::read);
         List<Link> links = fields.list("links", this::link);
+        List<Table> tables = fields.optionalList("tables", this::table);
+        List<Rule> rules = fields.optionalList("rules", RuleReader::read);
         fields.refuseUnread();
         if (!faults.isEmpty() || plan.isEmpty()) {
             return Optional.empty(); // what refers to a faulty thing would be reported as missing
         }
-        return fields.tried(null, () -> new Study(name, plan.get(), types, equipment, links));
+        return fields.tried(null, () -> new Study(name, plan.get(), types, equipment, links, tables, rules));
     }
 
     private Optional<RunPlan> plan(Fields fields) {
@@ -139,73 +141,52 @@ public final class StudyReader {
         Quantity length = fields.quantity("length", Dimension.LENGTH);
         Quantity width = fields.quantity("width", Dimension.LENGTH);
         Quantity height = fields.quantity("height", Dimension.LENGTH);
+        Quantity weight = fields.optionalQuantity("weight", Dimension.MASS).orElse(new Quantity(1, Unit.KILOGRAM));
+        List<Look> looks = fields.has("looks") ? fields.list("looks", this::look)
+                : fields.tried("colour", () -> new Look(Look.USUAL, fields.text("colour", "#000000"))).map(List::of).orElse(List.of());
+        boolean carrier = fields.isTrue("carrier");
+        List<Attribute> attributes = EquipmentReader.attributes(fields);
+        return looks.isEmpty() && !fields.has("looks") ? Optional.empty()
+                : fields.tried(null, () -> new PieceType(name, length, width, height, weight, looks, carrier, attributes));
+    }
+
+    private Optional<Look> look(Fields fields) {
+        String name = fields.text("name", Look.USUAL);
         String colour = fields.text("colour", "#000000");
-        return fields.tried(null, () -> new PieceType(name, length, width, height, colour));
+        return fields.tried(null, () -> new Look(name, colour));
     }
 
-    private Optional<Equipment> equipment(Fields fields) {
-        String kind = fields.text("kind", "station");
-        String name = fields.text("name", "Equipment");
-        Optional<Placement> placement = placement(fields.object("at"));
-        Placement at = placement.orElse(Placement.at(0, 0));
-        return switch (kind) {
-            case "goods in" -> goodsIn(fields, name, at);
-            case "buffer" -> {
-                var room = fields.optionalWhole("room");
-                var order = fields.word("order", List.of("oldest first", "newest first"), List.of(Buffer.Order.OLDEST_FIRST, Buffer.Order.NEWEST_FIRST));
-                yield fields.tried(null, () -> new Buffer(name, at, room, order));
-            }
-            case "station" -> {
-                int places = fields.whole("places", 1);
-                int inputRoom = fields.whole("inputRoom", 0);
-                var time = fields.optionalDistribution("time");
-                yield fields.tried(null, () -> new Station(name, at, places, inputRoom, time));
-            }
-            case "goods out" -> fields.tried(null, () -> new GoodsOut(name, at));
-            default -> {
-                fields.fault(fields.at("kind"), "must be \u201cgoods in\u201d, \u201cbuffer\u201d, \u201cstation\u201d or \u201cgoods out\u201d; got \u201c" + kind + "\u201d");
-                yield Optional.empty();
-            }
-        };
-    }
-
-    private Optional<Equipment> goodsIn(Fields fields, String name, Placement at) {
-        String type = fields.text("pieceType", "Piece");
-        Optional<Supply> supply = fields.optionalObject("supply").flatMap(this::supply);
-        var whenFull = fields.word("whenFull", List.of("wait", "turn away"), List.of(GoodsIn.WhenFull.WAIT, GoodsIn.WhenFull.TURN_AWAY));
-        var most = fields.optionalWhole("most");
-        return fields.tried(null, () -> new GoodsIn(name, at, type, supply, whenFull, most));
-    }
-
-    private Optional<Supply> supply(Fields fields) {
-        Optional<Supply> supply;
-        if (fields.isTrue("onDemand")) {
-            supply = Optional.of(new Supply.OnDemand());
-        } else {
-            var between = fields.optionalDistribution("between");
-            int pieces = fields.whole("pieces", 1);
-            var first = fields.optionalQuantity("first", Dimension.TIME);
-            if (!fields.has("between")) {
-                fields.fault(fields.at("between"), "is missing: add a time such as \"75 s\", or \"onDemand\": true");
-            }
-            supply = between.flatMap(time -> fields.tried(null, () -> new Supply.Spaced(time, pieces, first)));
-        }
-        fields.refuseUnread();
-        return supply;
-    }
-
-    private Optional<Placement> placement(Fields fields) {
-        double x = fields.quantity("x", Dimension.LENGTH).inBaseUnit();
-        double y = fields.quantity("y", Dimension.LENGTH).inBaseUnit();
-        double turned = fields.number("turned");
-        fields.refuseUnread();
-        return fields.tried(null, () -> new Placement(x, y, turned));
+    private Optional<Table> table(Fields fields) {
+        String name = fields.text("name", "Table");
+        List<String> keys = fields.texts("keys");
+        List<Table.Row> rows = fields.list("rows", row -> {
+            List<String> key = row.texts("keys");
+            String value = row.text("value", "");
+            return row.tried(null, () -> new Table.Row(key, value));
+        });
+        String otherwise = fields.textOr("otherwise");
+        String source = fields.textOr("source");
+        return fields.tried(null, () -> new Table(name, keys, rows, otherwise, source));
     }
 
     private Optional<Link> link(Fields fields) {
         String from = fields.text("from", "a");
         String to = fields.text("to", "b");
         Optional<Quantity> share = fields.optionalQuantity("share", Dimension.SHARE);
-        return fields.tried(null, () -> new Link(from, to, share));
+        LinkFilter filter = filter(fields);
+        return fields.tried(null, () -> new Link(from, to, share, filter));
+    }
+
+    private static LinkFilter filter(Fields fields) {
+        if (fields.holdsText("only")) {
+            return fields.word("only", List.of("carriers", "contents"), List.of(new LinkFilter.Carriers(), new LinkFilter.Contents()));
+        }
+        return fields.optionalObject("only").flatMap(only -> {
+            Optional<LinkFilter> filter = only.has("where")
+                    ? only.tried("where", () -> new LinkFilter.Where(only.text("where", "true")))
+                    : only.tried("types", () -> new LinkFilter.Types(only.texts("types")));
+            only.refuseUnread();
+            return filter;
+        }).orElse(LinkFilter.ALL);
     }
 }

@@ -9,23 +9,28 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import rhombic.formats.file.SafeFile;
-import rhombic.quantity.Quantity;
+import rhombic.study.AssemblyStation;
+import rhombic.study.Attribute;
 import rhombic.study.Buffer;
-import rhombic.study.Equipment;
-import rhombic.study.GoodsIn;
-import rhombic.study.GoodsOut;
 import rhombic.study.Link;
+import rhombic.study.LinkFilter;
+import rhombic.study.Look;
 import rhombic.study.PieceType;
-import rhombic.study.Placement;
+import rhombic.study.Rule;
 import rhombic.study.RunPlan;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.Supply;
+import rhombic.study.Table;
+import rhombic.study.Value;
 
 /** Writes studies. What is the usual value is written too: a file is read without knowing the program. */
 public final class StudyWriter {
+    static final List<String> ORDERS = Arrays.stream(Buffer.Order.values()).map(StudyWriter::word).toList();
+    static final List<String> WAYS = Arrays.stream(AssemblyStation.Way.values()).map(StudyWriter::word).toList();
+
     private static final ObjectMapper JSON = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
     private StudyWriter() {}
@@ -44,9 +49,17 @@ public final class StudyWriter {
         ArrayNode types = root.putArray("pieceTypes");
         study.pieceTypes().forEach(type -> types.add(type(type)));
         ArrayNode equipment = root.putArray("equipment");
-        study.equipment().forEach(thing -> equipment.add(equipment(thing)));
+        study.equipment().forEach(thing -> equipment.add(EquipmentWriter.write(JSON.createObjectNode(), thing)));
         ArrayNode links = root.putArray("links");
         study.links().forEach(link -> links.add(link(link)));
+        if (!study.tables().isEmpty()) {
+            ArrayNode tables = root.putArray("tables");
+            study.tables().forEach(table -> tables.add(table(table)));
+        }
+        if (!study.rules().isEmpty()) {
+            ArrayNode rules = root.putArray("rules");
+            study.rules().forEach(rule -> rules.add(rule(rule)));
+        }
         try {
             return JSON.writeValueAsString(root) + "\n";
         } catch (IOException e) {
@@ -70,50 +83,34 @@ public final class StudyWriter {
         node.put("length", type.length().toString());
         node.put("width", type.width().toString());
         node.put("height", type.height().toString());
-        node.put("colour", type.colour());
-        return node;
-    }
-
-    private static ObjectNode equipment(Equipment thing) {
-        ObjectNode node = JSON.createObjectNode();
-        node.put("kind", thing.kind().toLowerCase(Locale.ROOT));
-        node.put("name", thing.name());
-        Placement at = thing.placement();
-        ObjectNode place = node.putObject("at");
-        place.put("x", Quantity.metres(at.xMetres()).toString());
-        place.put("y", Quantity.metres(at.yMetres()).toString());
-        place.put("turned", at.turnedDegrees());
-        switch (thing) {
-            case GoodsIn in -> goodsIn(in, node);
-            case Buffer buffer -> {
-                buffer.room().ifPresent(room -> node.put("room", room));
-                node.put("order", buffer.order() == Buffer.Order.OLDEST_FIRST ? "oldest first" : "newest first");
-            }
-            case Station station -> {
-                node.put("places", station.places());
-                node.put("inputRoom", station.inputRoom());
-                station.time().ifPresent(time -> node.put("time", time.toString()));
-            }
-            case GoodsOut out -> { }
+        node.put("weight", type.weight().toString());
+        if (type.looks().size() == 1 && type.looks().getFirst().name().equals(Look.USUAL)) {
+            node.put("colour", type.colour());
+        } else {
+            ArrayNode looks = node.putArray("looks");
+            type.looks().forEach(look -> looks.addObject().put("name", look.name()).put("colour", look.colour()));
         }
+        if (type.carrier()) {
+            node.put("carrier", true);
+        }
+        attributes(node, type.attributes());
         return node;
     }
 
-    private static void goodsIn(GoodsIn in, ObjectNode node) {
-        node.put("pieceType", in.pieceType());
-        in.supply().ifPresent(supply -> {
-            ObjectNode how = node.putObject("supply");
-            switch (supply) {
-                case Supply.OnDemand() -> how.put("onDemand", true);
-                case Supply.Spaced spaced -> {
-                    how.put("between", spaced.between().toString());
-                    how.put("pieces", spaced.pieces());
-                    spaced.first().ifPresent(first -> how.put("first", first.toString()));
-                }
-            }
-        });
-        node.put("whenFull", in.whenFull() == GoodsIn.WhenFull.WAIT ? "wait" : "turn away");
-        in.most().ifPresent(most -> node.put("most", most));
+    static void attributes(ObjectNode node, List<Attribute> attributes) {
+        if (!attributes.isEmpty()) {
+            ObjectNode map = node.putObject("attributes");
+            attributes.forEach(attribute -> value(map, attribute.name(), attribute.value()));
+        }
+    }
+
+    static void value(ObjectNode map, String name, Value value) {
+        switch (value) {
+            case Value.Num number when number.number() == Math.rint(number.number()) && Math.abs(number.number()) < 1e15 -> map.put(name, (long) number.number());
+            case Value.Num number -> map.put(name, number.number());
+            case Value.Text text -> map.put(name, text.text());
+            case Value.YesNo yesNo -> map.put(name, yesNo.yes());
+        }
     }
 
     private static ObjectNode link(Link link) {
@@ -121,6 +118,78 @@ public final class StudyWriter {
         node.put("from", link.from());
         node.put("to", link.to());
         link.share().ifPresent(share -> node.put("share", share.toString()));
+        switch (link.filter()) {
+            case LinkFilter.All() -> { }
+            case LinkFilter.Types types -> texts(node.putObject("only").putArray("types"), types.types());
+            case LinkFilter.Where where -> node.putObject("only").put("where", where.formula());
+            case LinkFilter.Carriers() -> node.put("only", "carriers");
+            case LinkFilter.Contents() -> node.put("only", "contents");
+        }
         return node;
+    }
+
+    private static ObjectNode table(Table table) {
+        ObjectNode node = JSON.createObjectNode();
+        node.put("name", table.name());
+        texts(node.putArray("keys"), table.keys());
+        ArrayNode rows = node.putArray("rows");
+        for (Table.Row row : table.rows()) {
+            ObjectNode one = rows.addObject();
+            texts(one.putArray("keys"), row.keys());
+            one.put("value", row.value());
+        }
+        optional(node, "otherwise", table.otherwise());
+        optional(node, "source", table.source());
+        return node;
+    }
+
+    private static ObjectNode rule(Rule rule) {
+        ObjectNode node = JSON.createObjectNode();
+        node.put("name", rule.name());
+        ObjectNode when = node.putObject("when");
+        switch (rule.when()) {
+            case Rule.When.Piece piece -> when.put("piece", RuleReader.EVENTS.get(piece.event().ordinal())).put("at", piece.at());
+            case Rule.When.StateChanges change -> when.put("state", change.state()).put("at", change.at());
+            case Rule.When.Signal signal -> when.put("signal", signal.name());
+            case Rule.When.TimeOfDay time -> when.put("timeOfDay", time.clock());
+            case Rule.When.Every every -> when.put("every", every.interval().toString());
+        }
+        optional(node, "if", rule.condition());
+        ArrayNode then = node.putArray("then");
+        rule.then().forEach(action -> action(then.addObject(), action));
+        return node;
+    }
+
+    private static void action(ObjectNode node, Rule.Action action) {
+        switch (action) {
+            case Rule.Action.Set set -> {
+                node.put("set", set.attribute());
+                optional(node, "of", set.of());
+                node.put("to", set.formula());
+            }
+            case Rule.Action.ChangeLook look -> node.put("look", look.look());
+            case Rule.Action.Shut shut -> node.put("shut", shut.equipment());
+            case Rule.Action.Open open -> node.put("open", open.equipment());
+            case Rule.Action.Wait wait -> node.put("wait", wait.time().toString());
+            case Rule.Action.Signal signal -> node.put("signal", signal.name());
+            case Rule.Action.Create create -> node.put("create", create.type()).put("at", create.goodsIn()).put("pieces", create.pieces());
+            case Rule.Action.Scrap() -> node.put("scrap", true);
+            case Rule.Action.StopRun() -> node.put("stop", true);
+        }
+    }
+
+    static void texts(ArrayNode array, List<String> texts) {
+        texts.forEach(array::add);
+    }
+
+    static void optional(ObjectNode node, String field, String text) {
+        if (!text.isEmpty()) {
+            node.put(field, text);
+        }
+    }
+
+    /** The word of a choice in a file: its name in lower case. */
+    static String word(Enum<?> value) {
+        return value.name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 }

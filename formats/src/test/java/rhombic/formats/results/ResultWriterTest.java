@@ -48,7 +48,8 @@ class ResultWriterTest {
         for (JsonNode run : root.get("replications")) {
             assertEquals(14, run.get("equipment").size());
             for (JsonNode e : run.get("equipment")) {
-                assertEquals(e.get("contentNow").asLong(), e.get("contentAtStart").asLong() + e.get("in").asLong() - e.get("out").asLong());
+                assertEquals(e.get("contentNow").asLong(), e.get("contentAtStart").asLong() + e.get("in").asLong() + e.get("made").asLong() - e.get("joined").asLong()
+                        - e.get("scrapped").asLong() - e.get("out").asLong());
                 double shares = 0;
                 for (JsonNode share : e.get("shares")) {
                     shares += share.asDouble();

@@ -138,7 +138,18 @@ class StudyFileTest {
         "\"turned\": 0}, \"places\" | \"turned\": \"north\"}, \"places\" | equipment[1].at.turned | must be a number",
         "\"to\": \"S\" | \"to\": \"T\" | the file | There is no equipment",
         "\"name\": \"S\" | \"name\": \"In\" | the file | Two pieces of equipment are called",
-        "\"pieceType\": \"Box\" | \"pieceType\": \"Crate\" | the file | There is no piece type",
+        "\"time\": \"60 s\" | \"time\": {\"formula\": \"45\", \"unit\": \"m\"} | equipment[1].time.unit | must be one of",
+        "\"time\": \"60 s\" | \"time\": {\"table\": \"T\", \"keys\": []} | equipment[1].time | The keys of a look-up",
+        "\"time\": \"60 s\" | \"time\": \"60 s\", \"load\": {\"pieces\": 0} | equipment[1].load | The pieces worked on together",
+        "\"time\": \"60 s\" | \"time\": \"60 s\", \"inspection\": {\"fails\": \"120 %\", \"factor\": 1, \"mostTimes\": 1, \"room\": 1} | equipment[1].inspection | from 0 % to 100 %",
+        "\"time\": \"60 s\" | \"time\": \"60 s\", \"attributes\": {\"2x\": 1} | equipment[1].attributes.2x | An attribute must be called",
+        "\"time\": \"60 s\" | \"time\": \"60 s\", \"service\": {\"everyPieces\": 40} | equipment[1].service.time | is missing",
+        "\"time\": \"60 s\" | \"time\": \"60 s\", \"wayOut\": \"somehow\" | equipment[1].wayOut | must be one of",
+        "\"between\": \"75 s\", \"pieces\": 1 | \"timetable\": {\"repeat\": \"every day\", \"rows\": [{\"at\": \"25:00\", \"type\": \"Box\", \"quantity\": 1}]} | equipment[0].supply.timetable.rows[0].at | is no time of day",
+        "\"pieceType\": \"Box\" | \"mix\": [{\"type\": \"Box\", \"weight\": -1}] | equipment[0].mix[0] | The weight of Box",
+        "\"links\": [ | \"rules\": [{\"name\": \"R\", \"when\": {}, \"then\": []}], \"links\": [ | rules[0].when.piece | a rule begins with",
+        "\"links\": [ | \"tables\": [{\"name\": \"T\", \"keys\": [\"a\"], \"rows\": [{\"keys\": [\"x\"], \"value\": \"1\"}, {\"keys\": [\"x\"], \"value\": \"2\"}]}], \"links\": [ | tables[0] | Rows 1 and 2 of table T have the same key",
+        "\"to\": \"S\" | \"to\": \"S\", \"only\": {\"types\": []} | links[0].only.types | must name at least one",
         "\"length\": \"8 h\" | \"length\": \"0 h\" | run | must be above 0",
         "\"seed\": 1 | \"seed\": \"one\" | run.seed | must be a whole number",
         "\"replications\": 3 | \"replications\": null | run.replications | must not be null",
@@ -159,7 +170,7 @@ class StudyFileTest {
     @Test
     void allFaultsAreToldAtOnce() {
         List<StudyFormatException.Fault> faults = faults(SMALL.replace("\"time\": \"60 s\"", "\"time\": 60").replace("\"8 h\"", "8").replace("#112233", "red"));
-        assertEquals(List.of("run.length", "pieceTypes[0]", "equipment[1].time"), faults.stream().map(StudyFormatException.Fault::place).toList());
+        assertEquals(List.of("run.length", "pieceTypes[0].colour", "equipment[1].time"), faults.stream().map(StudyFormatException.Fault::place).toList());
     }
 
     @Test

@@ -1,0 +1,71 @@
+package rhombic.formats.study;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import rhombic.chance.Distribution;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Unit;
+import rhombic.study.Operation;
+import rhombic.study.TimeSource;
+import rhombic.study.Work;
+
+/** Reads how a station works. */
+final class WorkReader {
+    private static final List<Unit> TIME_UNITS = List.of(Unit.values()).stream().filter(unit -> unit.dimension() == Dimension.TIME).toList();
+
+    private WorkReader() {}
+
+    static Optional<Work> read(Fields fields) {
+        int places = fields.whole("places", 1);
+        int inputRoom = fields.whole("inputRoom", 0);
+        List<Operation> operations = fields.has("operations")
+                ? fields.list("operations", WorkReader::operation)
+                : time(fields, "time").map(time -> List.of(new Operation(Operation.WORK, time, true))).orElse(List.of());
+        Optional<TimeSource> changeover = time(fields, "changeover");
+        Optional<Work.Service> service = fields.optionalObject("service").flatMap(one -> {
+            int every = one.whole("everyPieces", 1);
+            Optional<Distribution> time = one.optionalDistribution("time");
+            if (time.isEmpty() && !one.has("time")) {
+                one.fault(one.at("time"), "is missing: add a time such as \"5 min\"");
+            }
+            one.refuseUnread();
+            return time.flatMap(t -> one.tried(null, () -> new Work.Service(every, t)));
+        });
+        Optional<Distribution> pause = fields.optionalDistribution("pause");
+        return fields.tried(null, () -> new Work(places, inputRoom, operations, changeover.orElse(null), service.orElse(null), pause.orElse(null)));
+    }
+
+    private static Optional<Operation> operation(Fields fields) {
+        String name = fields.text("name", Operation.WORK);
+        Optional<TimeSource> time = time(fields, "time");
+        boolean addsValue = fields.isTrue("addsValue");
+        if (time.isEmpty() && !fields.has("time")) {
+            fields.fault(fields.at("time"), "is missing: add a time such as \"90 s\"");
+        }
+        return time.flatMap(t -> fields.tried(null, () -> new Operation(name, t, addsValue)));
+    }
+
+    private static Optional<TimeSource> time(Fields fields, String field) {
+        if (!fields.holdsObject(field)) {
+            return fields.optionalDistribution(field).map(TimeSource.Drawn::new);
+        }
+        Fields source = fields.object(field);
+        Optional<TimeSource> time;
+        if (source.has("table")) {
+            time = source.tried(null, () -> new TimeSource.FromTable(source.text("table", "Table"), source.texts("keys")));
+        } else if (source.has("formula")) {
+            Unit unit = source.word("unit", TIME_UNITS.stream().map(Unit::symbol).toList(), TIME_UNITS);
+            time = source.tried("formula", () -> new TimeSource.ByFormula(source.text("formula", ""), unit));
+        } else {
+            Map<String, Distribution> times = new LinkedHashMap<>();
+            Fields byType = source.object("byType");
+            byType.names().forEach(type -> byType.optionalDistribution(type).ifPresent(t -> times.put(type, t)));
+            Optional<Distribution> otherwise = source.optionalDistribution("otherwise");
+            time = source.tried("byType", () -> new TimeSource.ByType(times, otherwise.orElse(null)));
+        }
+        source.refuseUnread();
+        return time;
+    }
+}
