@@ -86,7 +86,7 @@ final class Shot {
 
     /** An edit to show the change of: the station gets twice its places. */
     private void doublePlaces(String station) {
-        window.bench().edit("double the places of " + station, study -> study.changed(station, e -> e instanceof Station s ? s.withPlaces(2 * s.places()) : e));
+        window.bench().edit("double the places of " + station, study -> study.changed(station, e -> e instanceof Station s ? s.withPlaces(2 * s.work().places()) : e));
     }
 
     private void write() {

@@ -1,9 +1,12 @@
 package rhombic.desktop.card;
 
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -12,7 +15,6 @@ import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -30,6 +32,8 @@ import org.jspecify.annotations.Nullable;
 import rhombic.desktop.floor.StateColours;
 import rhombic.desktop.work.Edits;
 import rhombic.desktop.work.Workbench;
+import rhombic.formula.FormulaException;
+import rhombic.insight.EquipmentStory;
 import rhombic.quantity.Clock;
 import rhombic.study.Equipment;
 import rhombic.study.Names;
@@ -41,6 +45,7 @@ import rhombic.trace.Moment;
 /** Shows the job card of what is selected; an editor unfolds in place under the sentence whose token was chosen. */
 public final class JobCardView extends ScrollPane {
     private final Workbench bench;
+    private final TokenEditors editors;
     private final VBox content = new VBox(8);
     private final VBox live = new VBox(6);
     private @Nullable Moment moment;
@@ -48,10 +53,12 @@ public final class JobCardView extends ScrollPane {
     private Optional<PieceNote> piece = Optional.empty();
 
     /** What there is to say about a piece that was clicked. */
-    public record PieceNote(String title, String doing, List<String> history) {}
+    public record PieceNote(String title, String doing, Map<String, String> values, List<String> history) {}
 
-    public JobCardView(Workbench bench) {
+    /** @param tables asks for a file that holds a table */
+    public JobCardView(Workbench bench, Supplier<Optional<Path>> tables) {
         this.bench = bench;
+        editors = new TokenEditors(tables);
         getStyleClass().add("job-card");
         setId("job-card");
         setFitToWidth(true);
@@ -140,6 +147,11 @@ public final class JobCardView extends ScrollPane {
                     text.getStyleClass().add("words");
                     flow.getChildren().add(text);
                 }
+                case Sentence.Heading heading -> {
+                    Text text = new Text(heading.text());
+                    text.getStyleClass().add("subject");
+                    flow.getChildren().add(text);
+                }
                 case Sentence.Token token -> flow.getChildren().add(button(token, block));
             }
         }
@@ -164,16 +176,20 @@ public final class JobCardView extends ScrollPane {
                 box.getChildren().remove(1, box.getChildren().size());
             }
         });
-        VBox editor = new VBox(3);
-        editor.getStyleClass().add("editor");
-        editor.setId("editor");
         Label message = new Label();
         message.getStyleClass().add("message");
         message.setId("editor-message");
         message.setWrapText(true);
         message.setManaged(false);
-        Node input = token.choices().isEmpty() ? field(token, message) : choices(token, message);
-        editor.getChildren().addAll(input, message);
+        if (token.editor() instanceof Sentence.Editor.Act) {
+            block.getChildren().add(message);
+            apply(token, "", message);
+            return;
+        }
+        VBox editor = new VBox(3);
+        editor.getStyleClass().add("editor");
+        editor.setId("editor");
+        editor.getChildren().addAll(editors.of(token, message, (chosen, text) -> apply(chosen, text, message)), message);
         editor.addEventHandler(KeyEvent.KEY_PRESSED, e -> {
             if (e.getCode() == KeyCode.ESCAPE) {
                 block.getChildren().remove(editor);
@@ -182,42 +198,6 @@ public final class JobCardView extends ScrollPane {
             }
         });
         block.getChildren().add(editor);
-        input.requestFocus();
-    }
-
-    private Node field(Sentence.Token token, Label message) {
-        TextField field = new TextField(token.typed());
-        field.setId("editor-field");
-        field.setOnAction(e -> apply(token, field.getText(), message));
-        field.selectAll();
-        Label hint = new Label(token.hint());
-        hint.getStyleClass().add("caption");
-        hint.setWrapText(true);
-        VBox box = new VBox(3, field, hint);
-        box.focusedProperty().addListener((o, was, is) -> {
-            if (is) {
-                field.requestFocus();
-            }
-        });
-        javafx.application.Platform.runLater(field::requestFocus);
-        return box;
-    }
-
-    private Node choices(Sentence.Token token, Label message) {
-        ListView<String> list = new ListView<>();
-        list.setId("editor-choices");
-        list.getItems().setAll(token.choices());
-        list.setPrefHeight(Math.min(6, token.choices().size()) * 26 + 4);
-        list.getSelectionModel().select(Math.max(0, token.choices().indexOf(token.shown())));
-        Runnable pick = () -> Optional.ofNullable(list.getSelectionModel().getSelectedItem()).ifPresent(choice -> apply(token, choice, message));
-        list.setOnMouseClicked(e -> pick.run());
-        list.setOnKeyPressed(e -> {
-            if (e.getCode() == KeyCode.ENTER) {
-                pick.run();
-                e.consume();
-            }
-        });
-        return list;
     }
 
     private void apply(Sentence.Token token, String text, Label message) {
@@ -226,8 +206,8 @@ public final class JobCardView extends ScrollPane {
         try {
             bench.edit("change " + token.id(), token.change().apply(text));
         } catch (IllegalArgumentException e) {
-            message.setText(e.getMessage());
-            message.setManaged(true);
+            TokenEditors.say(message, e.getMessage());
+            showFault(e);
             return;
         }
         Set<String> added = new java.util.HashSet<>(bench.study().names());
@@ -237,6 +217,14 @@ public final class JobCardView extends ScrollPane {
         }
         rebuild();
         focus(token.id());
+    }
+
+    /** Marks the character that a formula can't be read at. */
+    private void showFault(IllegalArgumentException fault) {
+        if (fault instanceof FormulaException formula && formula.position() >= 0 && content.lookup("#editor-field") instanceof TextField field) {
+            int at = Math.min(formula.position(), field.getLength());
+            field.selectRange(at, Math.min(at + 1, field.getLength()));
+        }
     }
 
     private void focus(String id) {
@@ -273,6 +261,14 @@ public final class JobCardView extends ScrollPane {
                 text.setOnMouseClicked(e -> bench.select(problem.place()));
             }
             content.getChildren().add(text);
+            Problem.Fix fix = problem.fix();
+            if (fix != null) {
+                Button mend = new Button(fix.name());
+                mend.getStyleClass().add("quiet-button");
+                mend.setId("fix-" + problem.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'));
+                mend.setOnAction(e -> bench.edit(fix.name(), fix.change()));
+                content.getChildren().add(mend);
+            }
         }
     }
 
@@ -285,6 +281,12 @@ public final class JobCardView extends ScrollPane {
         doing.setId("piece-doing");
         VBox box = new VBox(4, title, doing);
         box.getStyleClass().add("piece-note");
+        if (!note.values().isEmpty()) {
+            Label values = new Label(note.values().entrySet().stream().map(e -> e.getKey() + " " + e.getValue()).collect(java.util.stream.Collectors.joining(", ")));
+            values.setWrapText(true);
+            values.setId("piece-values");
+            box.getChildren().add(values);
+        }
         if (note.history().size() > 1) {
             Label was = new Label("Was at " + String.join("; ", note.history().subList(Math.max(0, note.history().size() - 9), note.history().size() - 1)) + ".");
             was.setWrapText(true);
@@ -322,20 +324,25 @@ public final class JobCardView extends ScrollPane {
             figure(grid, row, 2, "Turned away", String.valueOf(now.turnedAway(node)));
         }
         row++;
-        live.getChildren().setAll(heading);
+        Label doing = new Label(new EquipmentStory(bench.study()).doing(node, now));
+        doing.setWrapText(true);
+        doing.setId("equipment-doing");
+        live.getChildren().setAll(heading, doing);
         if (now.state(node).isPresent()) {
             live.getChildren().add(bar(now, node));
             int column = 0;
-            for (EquipmentState state : EquipmentState.values()) {
+            for (EquipmentState state : shownStates(now, node)) {
                 figure(grid, row, column, capital(state.word()), String.format(Locale.ROOT, "%.0f %%", 100 * now.share(node, state)));
                 row += column == 2 ? 1 : 0;
                 column = 2 - column;
             }
-            Label since = new Label(capital(now.state(node).get().word()) + " for " + Clock.elapsed(now.timeNanos() - now.stateSinceNanos(node)) + ".");
-            since.setWrapText(true);
-            live.getChildren().add(since);
         }
         live.getChildren().add(grid);
+    }
+
+    /** The first three always, the others once they have been. */
+    private static List<EquipmentState> shownStates(Moment now, int node) {
+        return java.util.Arrays.stream(EquipmentState.values()).filter(state -> state.ordinal() <= EquipmentState.BLOCKED.ordinal() || now.share(node, state) > 0).toList();
     }
 
     private Canvas bar(Moment now, int node) {

@@ -15,24 +15,91 @@ record Sentence(List<Part> parts) {
 
     record Words(String text) implements Part {}
 
+    /** A quiet line above the sentences of one subject. */
+    record Heading(String text) implements Part {}
+
+    /** How a token is edited. */
+    sealed interface Editor {
+        /** @param hint how to write it */
+        record Line(String hint) implements Editor {}
+
+        /** A time or a distribution of times, with its curve shown while it is typed. */
+        record Time() implements Editor {}
+
+        /**
+         * A formula, or a line that holds one.
+         *
+         * @param offers all that can be said in it
+         */
+        record Script(String hint, List<String> offers) implements Editor {}
+
+        record Pick(List<String> choices) implements Editor {}
+
+        /** Several of the choices, in order. */
+        record PickSeveral(List<String> choices) implements Editor {}
+
+        /** A table of cells. */
+        record Cells(Grid grid) implements Editor {}
+
+        /** Nothing to edit: choosing the token does it. */
+        record Act() implements Editor {}
+    }
+
+    /**
+     * A table of cells that can be edited, pasted into and, if the subject allows, read from a file.
+     *
+     * @param headings of the columns
+     * @param rows of texts, each as wide as the headings
+     * @param hint what the columns mean
+     * @param headingsCount whether the headings are part of what is edited, as those of a timetable are
+     * @param change makes an edit of headings and rows
+     */
+    record Grid(List<String> headings, List<List<String>> rows, String hint, boolean headingsCount, Function<Filled, UnaryOperator<Study>> change) {}
+
+    /**
+     * What was filled in.
+     *
+     * @param source file it was read from; empty if it was typed or pasted
+     */
+    record Filled(List<String> headings, List<List<String>> rows, String source) {}
+
     /**
      * A value in a sentence.
      *
      * @param id names it for keyboard focus and tests
      * @param shown in the sentence
      * @param typed what the editor begins with
-     * @param hint how to write it
-     * @param choices to pick from; empty if it is typed
      * @param change makes an edit of what was typed or picked; throws {@link IllegalArgumentException} with a message for
      *     the person if it can't be used
      */
-    record Token(String id, String shown, String typed, String hint, List<String> choices, Function<String, UnaryOperator<Study>> change) implements Part {
+    record Token(String id, String shown, String typed, Editor editor, Function<String, UnaryOperator<Study>> change) implements Part {
         static Token typed(String id, String shown, String typed, String hint, Function<String, UnaryOperator<Study>> change) {
-            return new Token(id, shown, typed, hint, List.of(), change);
+            return new Token(id, shown, typed, new Editor.Line(hint), change);
+        }
+
+        static Token time(String id, String shown, String typed, Function<String, UnaryOperator<Study>> change) {
+            return new Token(id, shown, typed, new Editor.Time(), change);
+        }
+
+        static Token script(String id, String shown, String typed, String hint, List<String> offers, Function<String, UnaryOperator<Study>> change) {
+            return new Token(id, shown, typed, new Editor.Script(hint, offers), change);
         }
 
         static Token picked(String id, String shown, List<String> choices, Function<String, UnaryOperator<Study>> change) {
-            return new Token(id, shown, shown, "", choices, change);
+            return new Token(id, shown, shown, new Editor.Pick(choices), change);
+        }
+
+        /** Several choices, one on each line of what is handed over. */
+        static Token several(String id, String shown, List<String> now, List<String> choices, Function<List<String>, UnaryOperator<Study>> change) {
+            return new Token(id, shown, String.join("\n", now), new Editor.PickSeveral(choices), text -> change.apply(text.lines().filter(line -> !line.isBlank()).toList()));
+        }
+
+        static Token cells(String id, String shown, Grid grid) {
+            return new Token(id, shown, "", new Editor.Cells(grid), text -> UnaryOperator.identity());
+        }
+
+        static Token act(String id, String shown, UnaryOperator<Study> change) {
+            return new Token(id, shown, "", new Editor.Act(), text -> change);
         }
     }
 
@@ -42,6 +109,7 @@ record Sentence(List<Part> parts) {
         for (Part part : parts) {
             text.append(switch (part) {
                 case Words words -> words.text;
+                case Heading heading -> heading.text;
                 case Token token -> token.shown;
             });
         }

@@ -1,38 +1,41 @@
 package rhombic.desktop.card;
 
+import static rhombic.desktop.card.Sentence.Token.cells;
 import static rhombic.desktop.card.Sentence.Token.picked;
+import static rhombic.desktop.card.Sentence.Token.script;
+import static rhombic.desktop.card.Sentence.Token.several;
 import static rhombic.desktop.card.Sentence.Token.typed;
 
-import java.time.DateTimeException;
-import java.time.LocalDateTime;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
-import rhombic.chance.DistributionText;
+import java.util.stream.Collectors;
 import rhombic.desktop.card.Sentence.Part;
 import rhombic.desktop.card.Sentence.Words;
 import rhombic.desktop.work.Edits;
+import rhombic.formula.Formula;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.Basics;
 import rhombic.study.Buffer;
 import rhombic.study.Equipment;
 import rhombic.study.GoodsIn;
 import rhombic.study.GoodsOut;
 import rhombic.study.Link;
-import rhombic.study.Names;
+import rhombic.study.LinkFilter;
 import rhombic.study.PieceType;
 import rhombic.study.Placement;
-import rhombic.study.RunPlan;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.Supply;
+import rhombic.study.Taking;
+import rhombic.study.UnpackingStation;
+import rhombic.study.WayOut;
+import rhombic.study.WorkEquipment;
 
 /** What a job card says, and what each of its tokens changes. */
 final class Sentences {
-    private static final String TIME_HINT = "A time such as 90 s, or triangular(48 s, 65 s, 95 s)";
-
     private final Study study;
 
     private Sentences(Study study) {
@@ -42,11 +45,14 @@ final class Sentences {
     static List<Sentence> of(Study study, Equipment thing) {
         Sentences sentences = new Sentences(study);
         List<Sentence> all = new ArrayList<>(switch (thing) {
-            case GoodsIn in -> sentences.goodsIn(in);
+            case GoodsIn in -> GoodsInSentences.of(study, in);
             case Buffer buffer -> sentences.buffer(buffer);
-            case Station station -> sentences.station(station);
+            case WorkEquipment station -> WorkSentences.of(study, station);
             case GoodsOut out -> List.of(new Sentence(words("Lets every piece go that reaches it.")));
         });
+        if (thing.takesPieces() && !(thing instanceof GoodsOut)) {
+            all.add(sentences.taking(thing));
+        }
         if (thing.givesPieces()) {
             all.addAll(sentences.ways(thing));
         }
@@ -54,78 +60,8 @@ final class Sentences {
         return all;
     }
 
-    /** What the card says when nothing is selected: the run, and the piece types. */
     static List<Sentence> of(Study study) {
-        RunPlan plan = study.plan();
-        List<Sentence> all = new ArrayList<>();
-        all.add(new Sentence(
-                words("Runs from "),
-                typed("start", plan.start().toString().replace('T', ' '), plan.start().toString(), "A date and time such as 2027-01-04T06:00",
-                        text -> s -> s.withPlan(s.plan().withStart(dateTime(text)))),
-                words(" for "),
-                typed("length", plan.length().toString(), plan.length().toString(), "A time such as 8 h",
-                        text -> plan(p -> p.withLength(Quantity.parse(text, Dimension.TIME)))),
-                words(".")));
-        all.add(new Sentence(
-                words("The first "),
-                typed("warm-up", plan.warmUp().toString(), plan.warmUp().toString(), "A time such as 1 h, or 0 h to measure from the start",
-                        text -> plan(p -> p.withWarmUp(Quantity.parse(text, Dimension.TIME)))),
-                words(" are warm-up and not measured.")));
-        all.add(new Sentence(
-                words("Is repeated "),
-                typed("replications", plan.replications() + (plan.replications() == 1 ? " time" : " times"), String.valueOf(plan.replications()),
-                        "A whole number such as 10; more runs give narrower intervals",
-                        text -> plan(p -> p.withReplications(Typed.whole(text, "The number of runs")))),
-                words(" with random numbers from seed "),
-                typed("seed", String.valueOf(plan.seed()), String.valueOf(plan.seed()), "A whole number; the same seed gives the same run",
-                        text -> plan(p -> p.withSeed(Typed.seed(text)))),
-                words(".")));
-        for (PieceType type : study.pieceTypes()) {
-            all.add(pieceType(type));
-        }
-        return all;
-    }
-
-    private List<Sentence> goodsIn(GoodsIn in) {
-        List<Sentence> all = new ArrayList<>();
-        Part type = picked("piece type", in.pieceType(), study.pieceTypes().stream().map(PieceType::name).toList(),
-                text -> change(in, e -> ((GoodsIn) e).withPieceType(text)));
-        Optional<Supply> supply = in.supply();
-        if (supply.isPresent() && supply.get() instanceof Supply.Spaced spaced) {
-            all.add(new Sentence(words("Brings "),
-                    typed("pieces", Typed.pieces(spaced.pieces()), String.valueOf(spaced.pieces()), "Pieces that come together, such as 1",
-                            text -> spaced(in, s -> s.withPieces(Typed.whole(text, "The pieces of an arrival")))),
-                    words(" of "), type, words(" every "),
-                    typed("between", spaced.between().toString(), spaced.between().toString(), TIME_HINT,
-                            text -> spaced(in, s -> s.withBetween(DistributionText.parse(text)))),
-                    words(".")));
-            all.add(new Sentence(words("The first come "),
-                    typed("first", spaced.first().map(f -> "at " + f).orElse("after one such time"), spaced.first().map(Quantity::toString).orElse(""),
-                            "A time such as 0 s; empty for one drawn time after the start",
-                            text -> spaced(in, s -> s.withFirst(text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.TIME))))),
-                    words(". They come "),
-                    mode(in, "at their times"),
-                    words(".")));
-            all.add(new Sentence(words("While there is no room for them they "),
-                    picked("when full", in.whenFull() == GoodsIn.WhenFull.WAIT ? "wait here" : "are turned away", List.of("wait here", "are turned away"),
-                            text -> change(in, e -> ((GoodsIn) e).withWhenFull(text.equals("wait here") ? GoodsIn.WhenFull.WAIT : GoodsIn.WhenFull.TURN_AWAY))),
-                    words(".")));
-        } else if (supply.isPresent()) {
-            all.add(new Sentence(words("Brings "), type, words(". They come "), mode(in, "on demand"), words(", whenever there is room for one.")));
-        } else {
-            all.add(new Sentence(words("Brings "), type, words(", but it is not said when. + "), mode(in, "set when")));
-        }
-        all.add(new Sentence(words("Brings at most "),
-                typed("most", in.most().isPresent() ? Typed.pieces(in.most().getAsInt()) : "any number", in.most().isPresent() ? String.valueOf(in.most().getAsInt()) : "",
-                        "A whole number such as 500; empty for no limit",
-                        text -> change(in, e -> ((GoodsIn) e).withMost(Typed.isNone(text) ? OptionalInt.empty() : OptionalInt.of(Typed.whole(text, "The most pieces"))))),
-                words(".")));
-        return all;
-    }
-
-    private Part mode(GoodsIn in, String shown) {
-        return picked("supply", shown, List.of("at their times", "on demand"), text -> change(in,
-                e -> ((GoodsIn) e).withSupply(text.equals("on demand") ? new Supply.OnDemand() : new Supply.Spaced(DistributionText.parse("exponential(90 s)")))));
+        return StudySentences.of(study);
     }
 
     private List<Sentence> buffer(Buffer buffer) {
@@ -133,50 +69,110 @@ final class Sentences {
                 typed("room", buffer.room().isPresent() ? Typed.pieces(buffer.room().getAsInt()) : "any number", buffer.room().isPresent() ? String.valueOf(buffer.room().getAsInt()) : "",
                         "A whole number such as 6; empty for no limit",
                         text -> change(buffer, e -> ((Buffer) e).withRoom(Typed.isNone(text) ? OptionalInt.empty() : OptionalInt.of(Typed.whole(text, "The room"))))),
-                words(" and hands on the "),
-                picked("order", buffer.order() == Buffer.Order.OLDEST_FIRST ? "oldest first" : "newest first", List.of("oldest first", "newest first"),
-                        text -> change(buffer, e -> ((Buffer) e).withOrder(text.equals("oldest first") ? Buffer.Order.OLDEST_FIRST : Buffer.Order.NEWEST_FIRST))),
+                words(" and hands on "),
+                picked("order", buffer.order().word(), Arrays.stream(Buffer.Order.values()).map(Buffer.Order::word).toList(),
+                        text -> change(buffer, e -> ((Buffer) e).withOrder(Arrays.stream(Buffer.Order.values()).filter(o -> o.word().equals(text)).findFirst().orElseThrow()))),
                 words(".")));
     }
 
-    private List<Sentence> station(Station station) {
-        return List.of(
-                new Sentence(words("Takes "),
-                        typed("places", Typed.pieces(station.places()), String.valueOf(station.places()), "Pieces worked on at the same time, such as 1",
-                                text -> change(station, e -> ((Station) e).withPlaces(Typed.whole(text, "The places")))),
-                        words(" at a time, with room for "),
-                        typed("input room", String.valueOf(station.inputRoom()), String.valueOf(station.inputRoom()),
-                                "Pieces that may wait before it, such as 3; with 0 they wait where they come from",
-                                text -> change(station, e -> ((Station) e).withInputRoom(Typed.whole(text, "The room before it")))),
-                        words(" before it.")),
-                new Sentence(words("Works "),
-                        typed("time", station.time().map(Object::toString).orElse("+ set the time"), station.time().map(Object::toString).orElse(""), TIME_HINT,
-                                text -> change(station, e -> ((Station) e).withTime(DistributionText.parse(text)))),
-                        words(" on each.")));
+    private Sentence taking(Equipment thing) {
+        Taking taking = thing.basics().taking();
+        List<String> types = study.pieceTypes().stream().map(PieceType::name).toList();
+        List<Part> parts = new ArrayList<>(List.of(words("Of those that wait it takes "),
+                picked("taking", taking.choice().word(), Arrays.stream(Taking.Choice.values()).map(Taking.Choice::word).toList(), text -> basics(thing, b -> b.withTaking(
+                        text.equals(Taking.Choice.OLDEST.word()) ? Taking.OLDEST : text.equals(Taking.Choice.TYPE.word()) ? Taking.byType(types) : Taking.byFormula("piece.age"))))));
+        switch (taking.choice()) {
+            case OLDEST -> { }
+            case TYPE -> {
+                parts.add(words(", first "));
+                parts.add(several("taking types", taking.types().isEmpty() ? "+ types" : String.join(", then ", taking.types()), taking.types(), types, names -> basics(thing, b -> b.withTaking(Taking.byType(names)))));
+            }
+            case FORMULA -> {
+                parts.add(words(", "));
+                parts.add(script("taking formula", taking.formula(), taking.formula(), "A formula that gives a number; the highest comes first", Offers.at(study, thing.basics().attributes()),
+                        text -> basics(thing, b -> b.withTaking(Taking.byFormula(Formula.parse(text.strip()).text())))));
+            }
+        }
+        parts.add(words("."));
+        return new Sentence(parts);
     }
 
     private List<Sentence> ways(Equipment thing) {
         List<Link> links = study.linksFrom(thing.name());
         boolean byShares = links.stream().anyMatch(link -> link.share().isPresent());
         List<Sentence> all = new ArrayList<>();
+        if (links.size() > 1 && !byShares) {
+            all.add(wayOut(thing));
+        }
+        boolean inOrder = thing.basics().wayOut().choice() == WayOut.Choice.PREFERENCE;
         for (int i = 0; i < links.size(); i++) {
             Link link = links.get(i);
-            all.add(new Sentence(
-                    words(i == 0 ? "Hands on to " : byShares ? "and to " : "or, if that is full, to "),
-                    picked("way " + (i + 1), link.to(), List.of("keep this way", "prefer it", "take the link out"), text -> way(link, text)),
-                    words(link.share().isPresent() ? ", " : "  "),
-                    typed("share " + (i + 1), link.share().map(Quantity::toString).orElse("+ share"), link.share().map(Quantity::toString).orElse(""),
-                            "A share such as 95 %; empty to go by preference",
-                            text -> share(link, text)),
-                    words(i == links.size() - 1 ? "." : "")));
+            List<Part> parts = new ArrayList<>(List.of(
+                    words(i == 0 ? "Hands on to " : byShares || !inOrder ? "and to " : "or, if that is full, to "),
+                    picked("way " + (i + 1), link.to(), List.of("keep this way", "prefer it", "take the link out"), text -> way(link, text)), words("  "),
+                    typed("share " + (i + 1), link.share().map(Quantity::toString).orElse("+ share"), link.share().map(Quantity::toString).orElse(""), "A share such as 95 %; empty for none",
+                            text -> link(link, l -> l.withShare(text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SHARE))))), words(" ")));
+            parts.addAll(filter(thing, link, i + 1));
+            parts.add(words(i == links.size() - 1 ? "." : ""));
+            all.add(new Sentence(parts));
         }
         List<String> others = study.equipment().stream().filter(Equipment::takesPieces).map(Equipment::name)
                 .filter(name -> !name.equals(thing.name()) && links.stream().noneMatch(l -> l.to().equals(name))).limit(200).toList();
         if (!others.isEmpty()) {
-            all.add(new Sentence(words(links.isEmpty() ? "Hands on to nobody yet. " : ""),
-                    picked("link", "+ link", others, text -> s -> s.linked(thing.name(), text))));
+            all.add(new Sentence(words(links.isEmpty() ? "Hands on to nobody yet. " : ""), picked("link", "+ link", others, text -> s -> s.linked(thing.name(), text))));
         }
         return all;
+    }
+
+    private Sentence wayOut(Equipment thing) {
+        WayOut way = thing.basics().wayOut();
+        List<Part> parts = new ArrayList<>(List.of(words("Chooses "),
+                picked("way out", way.choice().word(), Arrays.stream(WayOut.Choice.values()).map(WayOut.Choice::word).toList(), text -> basics(thing, b -> {
+                    WayOut.Choice choice = Arrays.stream(WayOut.Choice.values()).filter(c -> c.word().equals(text)).findFirst().orElseThrow();
+                    return b.withWayOut(new WayOut(choice, choice == WayOut.Choice.FORMULA ? "'" + study.linksFrom(thing.name()).getFirst().to() + "'" : ""));
+                }))));
+        if (way.choice() == WayOut.Choice.FORMULA) {
+            parts.add(words(", "));
+            parts.add(script("way formula", way.formula(), way.formula(), "A formula that gives the name of one of the links, such as table('Routes', piece.type)", Offers.at(study, thing.basics().attributes()),
+                    text -> basics(thing, b -> b.withWayOut(new WayOut(WayOut.Choice.FORMULA, Formula.parse(text.strip()).text())))));
+        }
+        parts.add(words("."));
+        return new Sentence(parts);
+    }
+
+    private List<Part> filter(Equipment thing, Link link, int number) {
+        List<String> types = study.pieceTypes().stream().map(PieceType::name).toList();
+        List<String> choices = new ArrayList<>(List.of("all", "certain types", "a condition"));
+        if (thing instanceof UnpackingStation || !(link.filter() instanceof LinkFilter.All)) {
+            choices.addAll(List.of("carriers", "contents"));
+        }
+        String id = "only " + number;
+        Part pick = picked(id, shown(link.filter()), choices, text -> link(link, l -> l.withFilter(switch (text) {
+            case "certain types" -> new LinkFilter.Types(types.subList(0, 1));
+            case "a condition" -> new LinkFilter.Where("piece.age > 0");
+            case "carriers" -> new LinkFilter.Carriers();
+            case "contents" -> new LinkFilter.Contents();
+            default -> LinkFilter.ALL;
+        })));
+        return switch (link.filter()) {
+            case LinkFilter.Types only -> List.of(words("only "), pick, words(" "), several(id + " types", String.join(" or ", only.types()), only.types(), types,
+                    names -> link(link, l -> l.withFilter(new LinkFilter.Types(names)))));
+            case LinkFilter.Where where -> List.of(words("only where "), script(id + " where", where.formula(), where.formula(), "A formula that gives yes or no, such as piece.joints > 4",
+                    Offers.at(study, thing.basics().attributes()), text -> link(link, l -> l.withFilter(new LinkFilter.Where(Formula.parse(text.strip()).text())))), words(" "), pick);
+            case LinkFilter.Carriers carriers -> List.of(words("only "), pick);
+            case LinkFilter.Contents contents -> List.of(words("only "), pick);
+            case LinkFilter.All all -> List.of(pick);
+        };
+    }
+
+    private static String shown(LinkFilter filter) {
+        return switch (filter) {
+            case LinkFilter.All all -> "+ only";
+            case LinkFilter.Types types -> "types";
+            case LinkFilter.Where where -> "+ only";
+            case LinkFilter.Carriers carriers -> "carriers";
+            case LinkFilter.Contents contents -> "contents";
+        };
     }
 
     private static UnaryOperator<Study> way(Link link, String choice) {
@@ -187,16 +183,15 @@ final class Sentences {
         };
     }
 
-    private static UnaryOperator<Study> share(Link link, String text) {
-        Optional<Quantity> share = text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SHARE));
-        Link changed = link.withShare(share);
-        return s -> s.withLinks(s.links().stream().map(l -> l.from().equals(link.from()) && l.to().equals(link.to()) ? changed : l).toList());
+    private static UnaryOperator<Study> link(Link link, UnaryOperator<Link> change) {
+        return s -> s.withLinks(s.links().stream().map(l -> l.from().equals(link.from()) && l.to().equals(link.to()) ? change.apply(l) : l).toList());
     }
 
     private Sentence place(Equipment thing) {
         Placement at = thing.placement();
         Quantity x = Quantity.metres(Math.round(at.xMetres() * 1000) / 1000.0);
         Quantity y = Quantity.metres(Math.round(at.yMetres() * 1000) / 1000.0);
+        String attributes = thing.basics().attributes().stream().map(a -> a.name() + " " + a.value()).collect(Collectors.joining(", "));
         return new Sentence(words("Stands at "),
                 typed("x", x.toString(), x.toString(), "East of the middle, such as 4.5 m",
                         text -> change(thing, e -> e.placed(new Placement(metres(text), e.placement().yMetres(), e.placement().turnedDegrees())))),
@@ -206,52 +201,13 @@ final class Sentences {
                 words(" north, turned "),
                 typed("turned", Typed.degreesText(at.turnedDegrees()), Typed.degreesText(at.turnedDegrees()), "Anticlockwise, such as 90\u00b0",
                         text -> change(thing, e -> e.placed(new Placement(e.placement().xMetres(), e.placement().yMetres(), Typed.degrees(text))))),
-                words("."));
+                words(". "),
+                cells("attributes", attributes.isEmpty() ? "+ attribute" : attributes, StudySentences.attributes(thing.basics().attributes(), list -> basics(thing, b -> b.withAttributes(list)))),
+                words(attributes.isEmpty() ? "" : "."));
     }
 
-    private static Sentence pieceType(PieceType type) {
-        String name = type.name();
-        return new Sentence(
-                typed(name + " name", name, name, "A name", text -> s -> renamedType(s, name, text.strip())),
-                words(" measures "),
-                typed(name + " size", type.length() + " \u00d7 " + type.width() + " \u00d7 " + type.height(), type.length() + ", " + type.width() + ", " + type.height(),
-                        "Length, width and height, such as 0.6 m, 0.4 m, 0.4 m", text -> resized(name, text)),
-                words(" and is "),
-                typed(name + " colour", type.colour(), type.colour(), "A colour such as #2E7F9E",
-                        text -> s -> withType(s, name, new PieceType(name, type.length(), type.width(), type.height(), text.strip()))),
-                words("."));
-    }
-
-    private static UnaryOperator<Study> resized(String name, String text) {
-        String[] parts = text.split("[,\u00d7]");
-        if (parts.length != 3) {
-            throw new IllegalArgumentException("Write length, width and height, such as 0.6 m, 0.4 m, 0.4 m");
-        }
-        Quantity length = Quantity.parse(parts[0], Dimension.LENGTH);
-        Quantity width = Quantity.parse(parts[1], Dimension.LENGTH);
-        Quantity height = Quantity.parse(parts[2], Dimension.LENGTH);
-        return s -> withType(s, name, new PieceType(name, length, width, height,
-                s.pieceTypes().stream().filter(t -> t.name().equals(name)).findFirst().orElseThrow().colour()));
-    }
-
-    private static Study withType(Study study, String name, PieceType changed) {
-        return study.withPieceTypes(study.pieceTypes().stream().map(t -> t.name().equals(name) ? changed : t).toList());
-    }
-
-    private static Study renamedType(Study study, String from, String to) {
-        List<PieceType> types = study.pieceTypes().stream().map(t -> t.name().equals(from) ? t.named(Names.checked(to)) : t).toList();
-        List<Equipment> things = study.equipment().stream()
-                .map(e -> e instanceof GoodsIn in && in.pieceType().equals(from) ? in.withPieceType(to) : e)
-                .toList();
-        return new Study(study.name(), study.plan(), types, things, study.links());
-    }
-
-    private static UnaryOperator<Study> plan(UnaryOperator<RunPlan> change) {
-        return s -> s.withPlan(change.apply(s.plan()));
-    }
-
-    private static UnaryOperator<Study> spaced(GoodsIn in, UnaryOperator<Supply.Spaced> change) {
-        return change(in, e -> ((GoodsIn) e).withSupply(change.apply((Supply.Spaced) ((GoodsIn) e).supply().orElseThrow())));
+    private static UnaryOperator<Study> basics(Equipment thing, UnaryOperator<Basics> change) {
+        return change(thing, e -> e.with(change.apply(e.basics())));
     }
 
     private static UnaryOperator<Study> change(Equipment thing, UnaryOperator<Equipment> change) {
@@ -260,14 +216,6 @@ final class Sentences {
 
     private static double metres(String text) {
         return Quantity.parse(text, Dimension.LENGTH).inBaseUnit();
-    }
-
-    private static LocalDateTime dateTime(String text) {
-        try {
-            return LocalDateTime.parse(text.strip().replace(' ', 'T'));
-        } catch (DateTimeException e) {
-            throw new IllegalArgumentException("The start must be a date and time such as 2027-01-04T06:00; got \u201c" + text.strip() + "\u201d", e);
-        }
     }
 
     private static Words words(String text) {

@@ -31,6 +31,14 @@ final class Typed {
         return Double.parseDouble(stripped);
     }
 
+    static double number(String text, String what) {
+        String stripped = text.strip().split("\\s+", 2)[0];
+        if (!stripped.matches("[0-9]*\\.?[0-9]+")) {
+            throw new IllegalArgumentException(what + " must be a number such as 1.25; got \u201c" + text.strip() + "\u201d");
+        }
+        return Double.parseDouble(stripped);
+    }
+
     static boolean isNone(String text) {
         return text.isBlank() || text.strip().equalsIgnoreCase("no limit");
     }

@@ -9,7 +9,10 @@ import rhombic.study.Equipment;
 import rhombic.study.Footprint;
 import rhombic.study.GoodsIn;
 import rhombic.study.GoodsOut;
+import rhombic.study.AssemblyStation;
 import rhombic.study.Station;
+import rhombic.study.UnpackingStation;
+import rhombic.study.WorkEquipment;
 
 /** The shape of each kind of equipment, standing at the origin, its flow towards the east. Equal ones share a mesh. */
 final class Bodies {
@@ -20,7 +23,7 @@ final class Bodies {
 
     private final Map<Object, TriangleMesh> made = new HashMap<>();
 
-    private record StationShape(int places, int inputRoom) {}
+    private record StationShape(String kind, int places, int inputRoom) {}
 
     /** Where the lamp of the stack light stands, seen from the middle of the equipment. */
     static Point lamp(Footprint footprint) {
@@ -32,9 +35,18 @@ final class Bodies {
             case GoodsIn in -> made.computeIfAbsent("in", key -> portal(in.footprint(), true));
             case GoodsOut out -> made.computeIfAbsent("out", key -> portal(out.footprint(), false));
             case Buffer buffer -> made.computeIfAbsent(buffer.footprint(), key -> rollers(buffer.footprint()));
-            case Station station -> made.computeIfAbsent(
-                    new StationShape(Math.min(8, station.places()), Math.min(MOST_INPUT_DRAWN, station.inputRoom())), key -> machine(station));
+            case WorkEquipment work -> made.computeIfAbsent(new StationShape(shape(work), Math.min(8, work.work().places()), Math.min(MOST_INPUT_DRAWN, work.work().inputRoom())),
+                    key -> switch (work) {
+                        case Station station when station.load().pieces() > 1 -> oven(station);
+                        case Station station -> machine(station);
+                        case AssemblyStation assembly -> assembly(assembly);
+                        case UnpackingStation unpacking -> unpacking(unpacking);
+                    });
         };
+    }
+
+    private static String shape(WorkEquipment work) {
+        return work instanceof Station station && station.load().pieces() > 1 ? "oven" : work.kind();
     }
 
     static TriangleMesh lampMesh() {
@@ -42,9 +54,9 @@ final class Bodies {
     }
 
     /** A machine for each place: cabinet, table in front, a console that leans back. */
-    private static TriangleMesh machine(Station station) {
+    private static TriangleMesh machine(WorkEquipment station) {
         MeshMaker maker = new MeshMaker();
-        int drawn = Math.clamp(station.places(), 1, 8);
+        int drawn = Math.clamp(station.work().places(), 1, 8);
         double width = station.footprint().widthMetres() / drawn;
         for (int i = 0; i < drawn; i++) {
             double y = (i - (drawn - 1) / 2.0) * width;
@@ -54,6 +66,88 @@ final class Bodies {
         maker.post(lamp.x(), lamp.y(), 1.72, 0.03, 0.48, 6, Swatch.INK);
         infeed(maker, station);
         return maker.mesh();
+    }
+
+    /** A chamber with a door that stands open: pieces lie in it together. */
+    private static TriangleMesh oven(Station station) {
+        MeshMaker maker = new MeshMaker();
+        int drawn = Math.clamp(station.work().places(), 1, 8);
+        double width = station.footprint().widthMetres() / drawn;
+        double table = PieceLayout.TABLE_METRES;
+        for (int i = 0; i < drawn; i++) {
+            double y = (i - (drawn - 1) / 2.0) * width;
+            double inner = width - 0.12;
+            maker.box(0, y, 0.06, 2, inner, table - 0.1, Swatch.BODY, Swatch.BODY_EDGE);
+            maker.box(0, y, table - 0.04, 1.96, inner - 0.04, 0.04, Swatch.TABLE, Swatch.BODY_EDGE);
+            maker.box(0, y + inner / 2 - 0.06, table, 2, 0.12, 0.85, Swatch.BODY, Swatch.BODY_EDGE);
+            maker.box(0, y, table + 0.85, 2, inner, 0.16, Swatch.BODY, Swatch.BODY_EDGE);
+            for (int side : new int[] {-1, 1}) {
+                maker.bar(side * 0.97, y - inner / 2 + 0.05, table, 0.06, 0.06, 0.85, Swatch.STEEL_DARK);
+                maker.bar(side * 0.97, y + inner / 2 - 0.4, table + 0.1, 0.04, 0.5, 0.6, Swatch.GLASS);
+            }
+            maker.post(0.5, y + 0.2, table + 1.01, 0.09, 0.4, 8, Swatch.STEEL);
+        }
+        lightPost(maker, station);
+        infeed(maker, station);
+        return maker.mesh();
+    }
+
+    /** A low table under a gantry, with a stand for parts on each side. */
+    private static TriangleMesh assembly(AssemblyStation station) {
+        MeshMaker maker = new MeshMaker();
+        int drawn = Math.clamp(station.work().places(), 1, 8);
+        double width = station.footprint().widthMetres() / drawn;
+        double table = PieceLayout.TABLE_METRES;
+        for (int i = 0; i < drawn; i++) {
+            double y = (i - (drawn - 1) / 2.0) * width;
+            maker.box(0, y, 0.06, 1.8, width - 0.3, table - 0.12, Swatch.BODY, Swatch.BODY_EDGE);
+            maker.box(0, y, table - 0.06, 2, width - 0.12, 0.06, Swatch.TABLE, Swatch.BODY_EDGE);
+            for (int side : new int[] {-1, 1}) {
+                maker.bar(side * 0.85, y + width / 2 - 0.2, table, 0.08, 0.08, 1.1, Swatch.STEEL_DARK);
+            }
+            maker.bar(0, y + width / 2 - 0.2, table + 1.1, 1.78, 0.1, 0.1, Swatch.STEEL);
+            maker.bar(0.2, y, table + 1.12, 0.1, width - 0.4, 0.08, Swatch.STEEL);
+            maker.bar(0.2, y - 0.1, table + 0.75, 0.07, 0.07, 0.38, Swatch.VERDIGRIS);
+        }
+        double front = -station.footprint().widthMetres() / 2 - 0.55;
+        for (int stand = 0; stand < 2; stand++) {
+            double x = (stand - 0.5) * 0.9;
+            maker.bar(x, front, 0.44, 0.78, 0.66, 0.06, Swatch.MAT);
+            for (int leg : new int[] {-1, 1}) {
+                maker.bar(x + leg * 0.32, front - 0.26, 0, 0.06, 0.06, 0.44, Swatch.STEEL_DARK);
+                maker.bar(x + leg * 0.32, front + 0.26, 0, 0.06, 0.06, 0.44, Swatch.STEEL_DARK);
+            }
+        }
+        lightPost(maker, station);
+        infeed(maker, station);
+        return maker.mesh();
+    }
+
+    /** A lifting table with an arm that takes off, on a round foot. */
+    private static TriangleMesh unpacking(UnpackingStation station) {
+        MeshMaker maker = new MeshMaker();
+        int drawn = Math.clamp(station.work().places(), 1, 8);
+        double width = station.footprint().widthMetres() / drawn;
+        double table = PieceLayout.TABLE_METRES;
+        for (int i = 0; i < drawn; i++) {
+            double y = (i - (drawn - 1) / 2.0) * width;
+            maker.bar(0, y, 0, 1.7, width - 0.4, 0.14, Swatch.STEEL_DARK);
+            maker.bar(-0.35, y, 0.14, 0.16, width - 0.6, table - 0.22, Swatch.STEEL);
+            maker.bar(0.35, y, 0.14, 0.16, width - 0.6, table - 0.22, Swatch.STEEL);
+            maker.box(0, y, table - 0.08, 2, width - 0.12, 0.08, Swatch.TABLE, Swatch.BODY_EDGE);
+            maker.post(-0.7, y + width / 2 - 0.25, 0, 0.16, 1.5, 10, Swatch.BODY);
+            maker.bar(-0.2, y + width / 2 - 0.25, 1.5, 1.2, 0.14, 0.14, Swatch.BODY_DARK);
+            maker.bar(0.35, y + width / 2 - 0.45, 1.42, 0.12, 0.5, 0.1, Swatch.BODY_DARK);
+            maker.bar(0.35, y + width / 2 - 0.65, 1.15, 0.08, 0.08, 0.3, Swatch.VERDIGRIS);
+        }
+        lightPost(maker, station);
+        infeed(maker, station);
+        return maker.mesh();
+    }
+
+    private static void lightPost(MeshMaker maker, WorkEquipment station) {
+        Point lamp = lamp(station.footprint());
+        maker.post(lamp.x(), lamp.y(), PieceLayout.TABLE_METRES, 0.03, 1.45, 6, Swatch.INK);
     }
 
     private static void unit(MeshMaker maker, double y, double width) {
@@ -101,8 +195,8 @@ final class Bodies {
     }
 
     /** The rollers on which pieces wait before the station. */
-    private static void infeed(MeshMaker maker, Station station) {
-        int room = Math.min(MOST_INPUT_DRAWN, station.inputRoom());
+    private static void infeed(MeshMaker maker, WorkEquipment station) {
+        int room = Math.min(MOST_INPUT_DRAWN, station.work().inputRoom());
         if (room > 0) {
             double length = room * PieceLayout.PITCH_METRES;
             rollers(maker, -station.footprint().lengthMetres() / 2 - length / 2, length, 0.8);

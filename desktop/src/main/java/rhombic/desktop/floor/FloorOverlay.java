@@ -22,8 +22,8 @@ import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Equipment;
 import rhombic.study.GoodsIn;
-import rhombic.study.Station;
 import rhombic.study.Study;
+import rhombic.study.WorkEquipment;
 import rhombic.trace.EquipmentState;
 import rhombic.trace.Moment;
 
@@ -217,7 +217,7 @@ public final class FloorOverlay extends Canvas {
     }
 
     private static double top(Equipment thing) {
-        return thing instanceof Station ? 2.75 : thing.footprint().heightMetres() + 0.55;
+        return thing instanceof WorkEquipment ? 2.75 : thing.footprint().heightMetres() + 0.55;
     }
 
     private Optional<String> place(GraphicsContext g, Label label, List<Rectangle2D> taken) {
@@ -277,7 +277,7 @@ public final class FloorOverlay extends Canvas {
         int node = label.node;
         String holds = moment.content(node) + " inside, " + moment.out(node) + " done";
         return switch (label.thing) {
-            case Station s -> holds + String.format(Locale.ROOT, ", %.0f %%", 100 * moment.share(node, EquipmentState.WORKING));
+            case WorkEquipment s -> holds + String.format(Locale.ROOT, ", %.0f %%", 100 * moment.share(node, EquipmentState.WORKING));
             case GoodsIn in when moment.turnedAway(node) > 0 -> holds + ", " + moment.turnedAway(node) + " turned away";
             default -> holds;
         };

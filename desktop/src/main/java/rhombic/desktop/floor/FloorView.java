@@ -28,8 +28,8 @@ import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Equipment;
 import rhombic.study.Link;
-import rhombic.study.Station;
 import rhombic.study.Study;
+import rhombic.study.WorkEquipment;
 import rhombic.trace.EquipmentState;
 import rhombic.trace.Moment;
 
@@ -116,7 +116,7 @@ public final class FloorView extends Region {
         study = newStudy;
         layout = new PieceLayout(study);
         if (newTypes || pieceSwarms.isEmpty()) {
-            pieceSwarms = study.pieceTypes().stream().map(PieceSwarm::new).toList();
+            pieceSwarms = study.pieceTypes().stream().flatMap(type -> type.looks().stream().map(look -> new PieceSwarm(type, look))).toList();
             swarms.getChildren().setAll(pieceSwarms.stream().map(PieceSwarm::view).toList());
         }
         shown = null;
@@ -141,7 +141,7 @@ public final class FloorView extends Region {
         shownNanos = moment.timeNanos();
         shownGlide = glideNanos;
         pieceSwarms.forEach(PieceSwarm::begin);
-        layout.each(moment, glideNanos, d -> pieceSwarms.get(d.spot().type()).add(d.x(), d.y(), d.z(), d.turnedDegrees()));
+        layout.each(moment, glideNanos, d -> pieceSwarms.get(layout.swarm(d.spot())).add(d.x(), d.y(), d.z(), d.turnedDegrees()));
         pieceSwarms.forEach(PieceSwarm::end);
         for (int i = 0; i < study.equipment().size() && !lampOf.isEmpty(); i++) {
             MeshView lamp = lampOf.get(study.equipment().get(i).name());
@@ -360,7 +360,7 @@ public final class FloorView extends Region {
         body.setMaterial(palette);
         Group group = new Group(body);
         MeshView lamp = null;
-        if (thing instanceof Station) {
+        if (thing instanceof WorkEquipment) {
             lamp = new MeshView(lampMesh);
             MeshMaker.Point at = Bodies.lamp(thing.footprint());
             lamp.getTransforms().add(new javafx.scene.transform.Translate(at.x(), -at.z(), at.y()));

@@ -1,20 +1,24 @@
 package rhombic.desktop.floor;
 
-import java.util.Map;
 import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.function.Consumer;
+import rhombic.study.AssemblyStation;
 import rhombic.study.Buffer;
 import rhombic.study.Equipment;
 import rhombic.study.GoodsIn;
 import rhombic.study.GoodsOut;
-import rhombic.study.Station;
+import rhombic.study.PieceType;
 import rhombic.study.Study;
+import rhombic.study.WorkEquipment;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceSpot;
 
 /**
  * Where each piece is drawn at a moment: a pure function of study and moment. A piece that has just been handed on
- * is drawn gliding to its new place for a short while of screen time, which moves nothing in the run.
+ * is drawn gliding to its new place for a short while of screen time, which moves nothing in the run. What lies on a
+ * carrier is drawn on it in a pattern, layer on layer.
  */
 final class PieceLayout {
     static final double TABLE_METRES = 0.75;
@@ -23,16 +27,33 @@ final class PieceLayout {
     static final int MOST_DRAWN = 400;
 
     private static final int IN_A_ROW = 10;
+    private static final int MOST_ON_ONE = 60;
+    private static final double GAP_METRES = 0.02;
 
     /** A drawn piece: the middle of its underside, and how it is turned. */
     record Drawn(PieceSpot spot, double x, double y, double z, double turnedDegrees) {}
 
+    /** A place, seen from the middle of the equipment. */
+    private record At(double x, double y, double z) {}
+
     private final Study study;
+    private final List<PieceType> types;
+    private final int[] firstSwarm;
     private final double[] heights;
 
     PieceLayout(Study study) {
         this.study = study;
-        heights = study.pieceTypes().stream().mapToDouble(t -> t.height().inBaseUnit()).toArray();
+        types = study.pieceTypes();
+        heights = types.stream().mapToDouble(t -> t.height().inBaseUnit()).toArray();
+        firstSwarm = new int[types.size()];
+        for (int i = 1; i < firstSwarm.length; i++) {
+            firstSwarm[i] = firstSwarm[i - 1] + types.get(i - 1).looks().size();
+        }
+    }
+
+    /** Number of the type and look among all types and looks. */
+    int swarm(PieceSpot spot) {
+        return firstSwarm[spot.type()] + Math.min(spot.look(), types.get(spot.type()).looks().size() - 1);
     }
 
     /**
@@ -44,20 +65,65 @@ final class PieceLayout {
         Map<Integer, double[]> ends = new HashMap<>();
         for (int node = 0; node < moment.nodes(); node++) {
             Equipment thing = study.equipment().get(node);
+            Map<Integer, Integer> atPlace = new HashMap<>();
+            Map<Integer, Integer> ofType = new HashMap<>();
             int index = 0;
             int highest = Math.min(MOST_DRAWN, moment.content(node));
             for (PieceSpot spot : moment.at(node)) {
-                boolean onPlace = spot.place() >= 0;
-                if (!onPlace && index >= highest) {
+                At at;
+                if (spot.place() >= 0 && thing instanceof WorkEquipment work) {
+                    int together = atPlace.merge(spot.place(), 1, Integer::sum) - 1;
+                    at = onPlace(work, spot, together);
+                } else if (index++ < highest) {
+                    at = waiting(thing, index - 1, ofType.merge(spot.type(), 1, Integer::sum) - 1, spot.type());
+                } else {
                     continue;
                 }
-                double[] at = onPlace ? new double[] {0, 0, TABLE_METRES} : waiting(thing, index, spot.type());
-                if (!onPlace) {
-                    index++;
-                }
-                Drawn drawn = world(thing, spot, at);
-                consumer.accept(gliding(drawn, moment, glideNanos, ends));
+                Drawn drawn = gliding(world(thing, spot, at), moment, glideNanos, ends);
+                consumer.accept(drawn);
+                eachOn(drawn, moment, consumer);
             }
+        }
+    }
+
+    /** What lies on the piece, side by side, then layer on layer. */
+    private void eachOn(Drawn carrier, Moment moment, Consumer<Drawn> consumer) {
+        PieceType below = types.get(carrier.spot.type());
+        double room = below.length().inBaseUnit();
+        double depth = below.width().inBaseUnit();
+        double left = -room / 2;
+        double front = -depth / 2;
+        double z = carrier.z + heights[carrier.spot.type()];
+        double rowDepth = 0;
+        double layer = 0;
+        double angle = Math.toRadians(carrier.turnedDegrees);
+        int drawn = 0;
+        for (PieceSpot spot : moment.on(carrier.spot.piece())) {
+            if (drawn++ >= MOST_ON_ONE) {
+                return;
+            }
+            double length = types.get(spot.type()).length().inBaseUnit();
+            double width = types.get(spot.type()).width().inBaseUnit();
+            if (left + length > room / 2 + 1e-9 && left > -room / 2) {
+                left = -room / 2;
+                front += rowDepth + GAP_METRES;
+                rowDepth = 0;
+            }
+            if (front + width > depth / 2 + 1e-9 && front > -depth / 2) {
+                left = -room / 2;
+                front = -depth / 2;
+                rowDepth = 0;
+                z += layer + GAP_METRES;
+                layer = 0;
+            }
+            double x = Math.min(left + length / 2, Math.max(0, room / 2 - length / 2));
+            double y = Math.min(front + width / 2, Math.max(0, depth / 2 - width / 2));
+            Drawn on = new Drawn(spot, carrier.x + x * Math.cos(angle) - y * Math.sin(angle), carrier.y + x * Math.sin(angle) + y * Math.cos(angle), z, carrier.turnedDegrees);
+            consumer.accept(on);
+            eachOn(on, moment, consumer);
+            left += length + GAP_METRES;
+            rowDepth = Math.max(rowDepth, width);
+            layer = Math.max(layer, heights[spot.type()]);
         }
     }
 
@@ -77,44 +143,72 @@ final class PieceLayout {
         return new double[] {end[0], end[1], TABLE_METRES};
     }
 
-    private double[] waiting(Equipment thing, int index, int type) {
+    /** Several pieces at one place stand in threes on its table, a full load in two rows, then stacked. */
+    private At onPlace(WorkEquipment work, PieceSpot spot, int together) {
+        double[] place = placeOffset(work, spot.place());
+        if (together == 0 && !isLoaded(work)) {
+            return new At(place[0], place[1], TABLE_METRES);
+        }
+        int column = together % 3;
+        int row = together / 3 % 2;
+        return new At(place[0] + (column - 1) * 0.62, place[1] + (row - 0.5) * 0.42, TABLE_METRES + together / 6 * stack(spot.type()));
+    }
+
+    private static boolean isLoaded(WorkEquipment work) {
+        return work instanceof rhombic.study.Station station && station.load().pieces() > 1;
+    }
+
+    private At waiting(Equipment thing, int index, int ofType, int type) {
         return switch (thing) {
             case Buffer buffer -> inRows(buffer, index, type);
-            case Station station -> new double[] {-station.footprint().lengthMetres() / 2 - PITCH_METRES * (index % 6 + 0.5), 0,
-                    TABLE_METRES + index / 6 * stack(type)};
-            case GoodsIn in -> new double[] {-1.4 - PITCH_METRES * (index / 5 % 8), (index % 5 - 2) * PITCH_METRES, index / 40 * stack(type)};
-            case GoodsOut out -> new double[] {0, 0, 0};
+            case AssemblyStation assembly -> besides(assembly, ofType, type);
+            case WorkEquipment work -> new At(-work.footprint().lengthMetres() / 2 - PITCH_METRES * (index % 6 + 0.5), 0, TABLE_METRES + index / 6 * stack(type));
+            case GoodsIn in -> new At(-1.4 - PITCH_METRES * (index / 5 % 8), (index % 5 - 2) * PITCH_METRES, index / 40 * stack(type));
+            case GoodsOut out -> new At(0, 0, 0);
         };
     }
 
-    private double[] inRows(Buffer buffer, int index, int type) {
+    /** Parts wait in front, each type on a stand of its own; what they are built into waits where the flow comes from. */
+    private At besides(AssemblyStation assembly, int ofType, int type) {
+        String name = types.get(type).name();
+        if (assembly.bases().contains(name)) {
+            return new At(-assembly.footprint().lengthMetres() / 2 - 1.3 * (ofType % 4) - 0.75, 0, TABLE_METRES + ofType / 4 * stack(type));
+        }
+        double front = -assembly.footprint().widthMetres() / 2 - 0.55;
+        int stand = standOf(assembly, type);
+        return new At((stand - 0.5) * 0.9, front, 0.5 + ofType * stack(type));
+    }
+
+    /** Which stand a part waits on, counted over the types that are no bases. */
+    private int standOf(AssemblyStation assembly, int type) {
+        int stand = 0;
+        for (int i = 0; i < type; i++) {
+            stand += assembly.bases().contains(types.get(i).name()) ? 0 : 1;
+        }
+        return stand % 2;
+    }
+
+    private At inRows(Buffer buffer, int index, int type) {
         int columns = (int) Math.round(buffer.footprint().lengthMetres() / PITCH_METRES);
         boolean newestFirst = buffer.order() == Buffer.Order.NEWEST_FIRST;
         int column = index % Math.min(columns, IN_A_ROW);
         double x = buffer.footprint().lengthMetres() / 2 - PITCH_METRES * (column + 0.5);
-        return new double[] {newestFirst ? -x : x, 0, TABLE_METRES + index / Math.min(columns, IN_A_ROW) * stack(type)};
+        return new At(newestFirst ? -x : x, 0, TABLE_METRES + index / Math.min(columns, IN_A_ROW) * stack(type));
     }
 
     private double stack(int type) {
         return heights[type] + 0.02;
     }
 
-    private Drawn world(Equipment thing, PieceSpot spot, double[] at) {
-        double x = at[0];
-        double y = at[1];
-        if (spot.place() >= 0 && thing instanceof Station station) {
-            double[] place = placeOffset(station, spot.place());
-            x = place[0];
-            y = place[1];
-        }
+    private static Drawn world(Equipment thing, PieceSpot spot, At at) {
         double angle = Math.toRadians(thing.placement().turnedDegrees());
-        return new Drawn(spot, thing.placement().xMetres() + x * Math.cos(angle) - y * Math.sin(angle),
-                thing.placement().yMetres() + x * Math.sin(angle) + y * Math.cos(angle), at[2], thing.placement().turnedDegrees());
+        return new Drawn(spot, thing.placement().xMetres() + at.x * Math.cos(angle) - at.y * Math.sin(angle),
+                thing.placement().yMetres() + at.x * Math.sin(angle) + at.y * Math.cos(angle), at.z, thing.placement().turnedDegrees());
     }
 
     /** Middle of the work table of a place, seen from the middle of the station; places beyond the drawn ones share. */
-    static double[] placeOffset(Station station, int place) {
-        int drawn = Math.clamp(station.places(), 1, 8);
+    static double[] placeOffset(WorkEquipment station, int place) {
+        int drawn = Math.clamp(station.work().places(), 1, 8);
         double width = station.footprint().widthMetres() / drawn;
         int row = place % drawn;
         return new double[] {place / drawn * 0.1, (row - (drawn - 1) / 2.0) * width - 0.22};

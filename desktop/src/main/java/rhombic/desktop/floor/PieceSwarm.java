@@ -6,9 +6,10 @@ import javafx.scene.paint.PhongMaterial;
 import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
 import javafx.scene.shape.VertexFormat;
+import rhombic.study.Look;
 import rhombic.study.PieceType;
 
-/** All pieces of one type, as one mesh whose points are set anew when they move. */
+/** All pieces of one type and look, as one mesh whose points are set anew when they move. */
 final class PieceSwarm {
     private static final int POINTS = 8;
     private static final int FLOATS = POINTS * 3;
@@ -27,12 +28,12 @@ final class PieceSwarm {
     private int count;
     private int shown;
 
-    PieceSwarm(PieceType type) {
+    PieceSwarm(PieceType type, Look look) {
         length = type.length().inBaseUnit();
         width = type.width().inBaseUnit();
         height = type.height().inBaseUnit();
         PhongMaterial material = new PhongMaterial();
-        material.setDiffuseMap(texture(Color.web(type.colour())));
+        material.setDiffuseMap(texture(Color.web(look.colour())));
         material.setSpecularColor(Color.TRANSPARENT);
         view.setMaterial(material);
         view.setMouseTransparent(true);

@@ -13,6 +13,9 @@ public interface FileAsker {
     /** @param suggested a name for the file */
     Optional<Path> toSave(String suggested);
 
+    /** A file that holds a table: CSV or a spreadsheet. */
+    Optional<Path> toRead();
+
     /** By the file dialog of the desktop. */
     static FileAsker dialogs(Window window) {
         return new FileAsker() {
@@ -26,6 +29,14 @@ public interface FileAsker {
                 FileChooser chooser = chooser("Save the study");
                 chooser.setInitialFileName(suggested);
                 return Optional.ofNullable(chooser.showSaveDialog(window)).map(File::toPath);
+            }
+
+            @Override
+            public Optional<Path> toRead() {
+                FileChooser chooser = new FileChooser();
+                chooser.setTitle("Read a table");
+                chooser.getExtensionFilters().addAll(new FileChooser.ExtensionFilter("Tables", "*.csv", "*.xlsx", "*.xls", "*.txt"), new FileChooser.ExtensionFilter("All files", "*"));
+                return Optional.ofNullable(chooser.showOpenDialog(window)).map(File::toPath);
             }
 
             private FileChooser chooser(String title) {

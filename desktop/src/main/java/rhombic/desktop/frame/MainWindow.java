@@ -96,7 +96,7 @@ public final class MainWindow implements AutoCloseable {
         files = new StudyFiles(bench, asker, journal, recent, this::say);
         editing = new Editing(bench, this::say);
         gestures = new FloorGestures(floor, bench, this::choosePiece, this::showHand);
-        card = new JobCardView(bench);
+        card = new JobCardView(bench, asker::toRead);
         shelf = new Shelf(floor, gestures);
         transport = new TransportBar(player, this::refreshFrame);
         strips = new StripsView(nanos -> {
@@ -294,7 +294,7 @@ public final class MainWindow implements AutoCloseable {
         PieceStory story = new PieceStory(bench.study(), player.trace().get());
         String type = bench.study().pieceTypes().get(spot.get().type()).name();
         card.showPiece(Optional.of(new JobCardView.PieceNote(type + ", piece " + (spot.get().piece() + 1), story.doing(spot.get(), moment.get()),
-                story.history(spot.get(), moment.get().timeNanos()))));
+                story.values(spot.get(), moment.get()), story.history(spot.get(), moment.get().timeNanos()))));
     }
 
     private void showHand() {
@@ -415,6 +415,10 @@ public final class MainWindow implements AutoCloseable {
                 new Command("Fit the selection", "F", () -> floor.fit(bench.selection())),
                 new Command("Numbers on or off", "N", this::toggleNumbers),
                 new Command("Names on or off", "", this::toggleNames),
+                new Command("Add a piece type", "", () -> onStudyCard("add a piece type", st -> Edits.withNewType(st, false))),
+                new Command("Add a carrier", "", () -> onStudyCard("add a carrier", st -> Edits.withNewType(st, true))),
+                new Command("Add a table", "", () -> onStudyCard("add a table", Edits::withNewTable)),
+                new Command("Add a rule", "", () -> onStudyCard("add a rule", Edits::withNewRule)),
                 new Command("Select all", "Ctrl+A", () -> bench.select(bench.study().names())),
                 new Command("Undo", "Ctrl+Z", editing::undo),
                 new Command("Redo", "Ctrl+Y", editing::redo)));
@@ -429,6 +433,12 @@ public final class MainWindow implements AutoCloseable {
             }));
         }
         return all;
+    }
+
+    /** Makes an edit that is seen on the card of the study. */
+    private void onStudyCard(String name, java.util.function.UnaryOperator<Study> change) {
+        bench.edit(name, change);
+        bench.select(Set.of());
     }
 
     private void openFind(double x, double y) {

@@ -111,10 +111,15 @@ final class ResultsPage extends VBox {
             fresh.limit().ifPresent(limit -> heading.setText(limit.what() + "."));
         }
         var runs = summary.runs();
-        balance.setText(String.format(Locale.ROOT, "Mean of %d %s after the warm-up: %.1f inside at the start + %.1f in \u2212 %.1f out = %.1f inside at the end%s.",
-                runs.size(), runs.size() == 1 ? "run" : "runs", mean(summary, r -> r.insideAtStart()), mean(summary, r -> r.in()), mean(summary, r -> r.out()),
+        balance.setText(String.format(Locale.ROOT, "Mean of %d %s after the warm-up: %.1f inside at the start + %.1f in%s%s%s \u2212 %.1f out = %.1f inside at the end%s.",
+                runs.size(), runs.size() == 1 ? "run" : "runs", mean(summary, r -> r.insideAtStart()), mean(summary, r -> r.in()), some(" + ", mean(summary, r -> r.made()), " made"),
+                some(" \u2212 ", mean(summary, r -> r.joined()), " joined"), some(" \u2212 ", mean(summary, r -> r.scrapped()), " scrapped"), mean(summary, r -> r.out()),
                 mean(summary, r -> r.inside()), mean(summary, r -> r.turnedAway()) > 0 ? String.format(Locale.ROOT, "; %.1f turned away", mean(summary, r -> r.turnedAway())) : ""));
         table.setItems(FXCollections.observableArrayList(compares ? comparison(fresh) : equipment(summary)));
+    }
+
+    private static String some(String before, double count, String what) {
+        return count == 0 ? "" : before + String.format(Locale.ROOT, "%.1f", count) + what;
     }
 
     private static double mean(Summary summary, ToDoubleFunction<rhombic.measure.RunFigures> figure) {

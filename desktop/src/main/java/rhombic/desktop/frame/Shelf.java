@@ -33,6 +33,7 @@ final class Shelf extends HBox {
     private static final List<Family> FAMILIES = List.of(
             new Family("In & out", Feather.LOG_IN, List.of(Edits.Kind.GOODS_IN, Edits.Kind.GOODS_OUT)),
             new Family("Work", Feather.TOOL, List.of(Edits.Kind.STATION)),
+            new Family("Join & part", Feather.GIT_MERGE, List.of(Edits.Kind.ASSEMBLY, Edits.Kind.UNPACKING)),
             new Family("Store", Feather.LAYERS, List.of(Edits.Kind.BUFFER)));
 
     private final FloorView floor;

@@ -189,7 +189,7 @@ public final class StripsView extends Region {
         }
     }
 
-    /** Working is full, blocked is hatched, starved is low: so they differ without colour too. */
+    /** Working is full, blocked is hatched, starved is low, changeover and service are lined, a pause is thin: so they differ without colour too. */
     private static void stretch(GraphicsContext g, EquipmentState state, double x, double y, double width, double height) {
         g.setFill(StateColours.of(state));
         switch (state) {
@@ -203,6 +203,19 @@ public final class StripsView extends Region {
                     g.strokeLine(at, y + height, at + 3, y);
                 }
             }
+            case CHANGEOVER -> lined(g, x, y, width, height, 3);
+            case SERVICE -> lined(g, x, y, width, height, 6);
+            case PAUSE -> g.fillRect(x, y + height * 0.3, width, height * 0.4);
+        }
+    }
+
+    /** Full, with upright lines that far apart. */
+    private static void lined(GraphicsContext g, double x, double y, double width, double height, double pitch) {
+        g.fillRect(x, y, width, height);
+        g.setStroke(Color.web("#FFFDF8", 0.6));
+        g.setLineWidth(1);
+        for (double at = Math.ceil(x / pitch) * pitch + 0.5; at < x + width; at += pitch) {
+            g.strokeLine(at, y, at, y + height);
         }
     }
 

@@ -11,6 +11,8 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
 import rhombic.chance.DistributionText;
+import rhombic.study.AssemblyStation;
+import rhombic.study.Basics;
 import rhombic.study.Buffer;
 import rhombic.study.Equipment;
 import rhombic.study.GoodsIn;
@@ -19,9 +21,15 @@ import rhombic.study.Link;
 import rhombic.study.Names;
 import rhombic.study.PieceType;
 import rhombic.study.Placement;
+import rhombic.study.Recipe;
+import rhombic.study.Rule;
 import rhombic.study.Station;
 import rhombic.study.Study;
 import rhombic.study.Supply;
+import rhombic.study.Table;
+import rhombic.study.TimeSource;
+import rhombic.study.UnpackingStation;
+import rhombic.study.Work;
 
 /** What hands do on the floor, as functions from study to study. */
 public final class Edits {
@@ -38,6 +46,8 @@ public final class Edits {
         GOODS_IN("Goods in"),
         BUFFER("Buffer"),
         STATION("Station"),
+        ASSEMBLY("Assembly station"),
+        UNPACKING("Unpacking station"),
         GOODS_OUT("Goods out");
 
         private final String word;
@@ -55,24 +65,51 @@ public final class Edits {
     public static Equipment made(Kind kind, Study study, Placement at) {
         String name = Names.free(kind == Kind.GOODS_IN || kind == Kind.GOODS_OUT ? kind.word : kind.word + " 1", study.names());
         String type = study.pieceTypes().isEmpty() ? "Piece" : study.pieceTypes().getFirst().name();
+        Work minute = Work.of(1, 0, new TimeSource.Drawn(DistributionText.parse("60 s")));
         return switch (kind) {
             case GOODS_IN -> new GoodsIn(name, at, type, Optional.of(new Supply.Spaced(DistributionText.parse("exponential(90 s)"))),
                     GoodsIn.WhenFull.WAIT, OptionalInt.empty());
             case BUFFER -> new Buffer(name, at, OptionalInt.of(6), Buffer.Order.OLDEST_FIRST);
             case STATION -> new Station(name, at, 1, 0, Optional.of(DistributionText.parse("60 s")));
+            case ASSEMBLY -> new AssemblyStation(Basics.of(name, at), minute, AssemblyStation.Way.PACK,
+                    study.pieceTypes().stream().filter(PieceType::carrier).map(PieceType::name).limit(1).toList(), new Recipe.Fixed(List.of(new Recipe.Part(type, 4))), 8, "");
+            case UNPACKING -> new UnpackingStation(Basics.of(name, at), minute, new UnpackingStation.Parting.TakeOff());
             case GOODS_OUT -> new GoodsOut(name, at);
         };
     }
 
+    /** Adds a piece type, or a carrier, under a free name. */
+    public static Study withNewType(Study study, boolean carrier) {
+        Set<String> taken = new HashSet<>(study.pieceTypes().stream().map(PieceType::name).toList());
+        List<PieceType> types = new ArrayList<>(study.pieceTypes());
+        types.add(carrier ? PieceType.pallet(Names.free("Pallet", taken)) : PieceType.usual(Names.free("Piece", taken)));
+        return study.withPieceTypes(types);
+    }
+
+    /** Adds a table of times by type, to begin with. */
+    public static Study withNewTable(Study study) {
+        Set<String> taken = new HashSet<>(study.tables().stream().map(Table::name).toList());
+        List<Table> tables = new ArrayList<>(study.tables());
+        List<Table.Row> rows = study.pieceTypes().stream().map(type -> new Table.Row(List.of(type.name()), "60 s")).toList();
+        tables.add(new Table(Names.free("Times", taken), List.of("type"), rows, "", ""));
+        return study.withTables(tables);
+    }
+
+    /** Adds a rule that does nothing yet. */
+    public static Study withNewRule(Study study) {
+        Set<String> taken = new HashSet<>(study.rules().stream().map(Rule::name).toList());
+        List<Rule> rules = new ArrayList<>(study.rules());
+        Rule.When when = study.equipment().stream().filter(Equipment::takesPieces).findFirst().map(thing -> (Rule.When) new Rule.When.Piece(Rule.PieceEvent.ENTERS, thing.name()))
+                .orElse(new Rule.When.TimeOfDay("08:00"));
+        rules.add(new Rule(Names.free("Rule 1", taken), when, "", List.of()));
+        return study.withRules(rules);
+    }
+
     /** Places it, and links it to what it touches end to end. */
     public static Study placed(Study study, Equipment thing) {
-        Study base = study;
-        if (thing instanceof GoodsIn in && study.pieceTypes().stream().noneMatch(t -> t.name().equals(in.pieceType()))) {
-            List<PieceType> types = new ArrayList<>(study.pieceTypes());
-            types.add(PieceType.usual(in.pieceType()));
-            base = study.withPieceTypes(types);
-        }
-        return joined(base.with(thing), Set.of(thing.name()));
+        List<PieceType> types = new ArrayList<>(study.pieceTypes());
+        missingTypes(thing, types);
+        return joined(study.withPieceTypes(types).with(thing), Set.of(thing.name()));
     }
 
     /** Moves the named things; what then touches end to end is linked. */
@@ -143,19 +180,22 @@ public final class Edits {
         Set<String> taken = new HashSet<>(study.names());
         Map<String, String> renamed = new HashMap<>();
         List<Equipment> things = new ArrayList<>();
-        Set<String> types = new HashSet<>(study.pieceTypes().stream().map(PieceType::name).toList());
         List<PieceType> allTypes = new ArrayList<>(study.pieceTypes());
         for (Equipment thing : clip.things) {
             String name = Names.free(thing.name(), taken);
             taken.add(name);
             renamed.put(thing.name(), name);
             things.add(thing.named(name).placed(thing.placement().movedBy(dx, dy)));
-            if (thing instanceof GoodsIn in && types.add(in.pieceType())) {
-                allTypes.add(PieceType.usual(in.pieceType()));
-            }
+            missingTypes(thing, allTypes);
         }
-        List<Link> links = clip.links.stream().map(l -> new Link(renamed.get(l.from()), renamed.get(l.to()), l.share())).toList();
+        List<Link> links = clip.links.stream().map(l -> l.between(renamed.get(l.from()), renamed.get(l.to()))).toList();
         return new Pasted(study.withPieceTypes(allTypes).with(things, links), Set.copyOf(renamed.values()));
+    }
+
+    private static void missingTypes(Equipment thing, List<PieceType> types) {
+        if (thing instanceof GoodsIn in) {
+            in.types().stream().filter(name -> types.stream().noneMatch(t -> t.name().equals(name))).forEach(name -> types.add(PieceType.usual(name)));
+        }
     }
 
     /** Puts the link from one to another before all others of that giver. */
