@@ -35,10 +35,17 @@ final class CurveView extends Canvas {
         g.fillRect((sketch.lowSeconds() - from) * scale, 6, Math.max(1, (sketch.highSeconds() - sketch.lowSeconds()) * scale), BASE - 6);
         g.setFill(Color.web("#1D6B66", 0.45));
         int steps = sketch.heights().length;
-        for (int i = 0; i < steps && !constant; i++) {
-            double height = sketch.heights()[i] * (BASE - 12);
-            g.fillRect((sketch.fromSeconds() + span * i / steps - from) * scale, BASE - height, span / steps * scale + 0.6, height);
+        double[] xs = new double[steps + 2];
+        double[] ys = new double[steps + 2];
+        for (int i = 0; i < steps; i++) {
+            xs[i + 1] = (sketch.fromSeconds() + span * (i + 0.5) / steps - from) * scale;
+            ys[i + 1] = BASE - (constant ? 0 : sketch.heights()[i] * (BASE - 12));
         }
+        xs[0] = xs[1];
+        xs[steps + 1] = xs[steps];
+        ys[0] = BASE;
+        ys[steps + 1] = BASE;
+        g.fillPolygon(xs, ys, steps + 2);
         double mean = Math.rint((sketch.meanSeconds() - from) * scale) + 0.5;
         g.setStroke(VERDIGRIS);
         g.setLineWidth(1.5);

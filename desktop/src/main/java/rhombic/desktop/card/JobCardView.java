@@ -160,7 +160,7 @@ public final class JobCardView extends ScrollPane {
 
     private Button button(Sentence.Token token, VBox block) {
         Button button = new Button(token.shown());
-        button.getStyleClass().add(token.shown().startsWith("+") ? "add-token" : "token");
+        button.getStyleClass().add(token.shown().startsWith("+") || token.editor() instanceof Sentence.Editor.Act ? "add-token" : "token");
         button.setId("token-" + token.id().replace(' ', '-'));
         button.setAccessibleText(token.id() + ", " + token.shown());
         button.setMaxWidth(270);

@@ -206,17 +206,19 @@ final class WorkSentences {
             List<Part> parts = new ArrayList<>();
             String id = i == 0 ? "time" : "time " + (i + 1);
             boolean single = work.operations().size() == 1 && operation.name().equals(Operation.WORK);
-            parts.add(words(single ? "Works " : i == 0 ? "First does " : "then "));
+            parts.add(words(single ? "Works " : work.operations().size() == 1 ? "Does " : i == 0 ? "First does " : "then "));
             if (!single) {
                 parts.add(typed("operation " + (i + 1), operation.name(), operation.name(), "A name; empty takes it out", text -> work(w -> renamed(w, at, text))));
                 parts.add(words(" for "));
             }
-            parts.addAll(time(id, operation.time(), source -> work(w -> withTime(w, at, source))));
-            parts.add(words(single ? " on each" : ""));
-            parts.add(words(", which "));
+            List<Part> time = new ArrayList<>(time(id, operation.time(), source -> work(w -> withTime(w, at, source))));
+            Part depends = time.removeLast();
+            parts.addAll(time.subList(0, time.size() - 1));
+            parts.add(words(single ? " on each, which " : ", which "));
             parts.add(picked(i == 0 ? "adds value" : "adds value " + (i + 1), operation.addsValue() ? "adds value" : "adds no value", List.of("adds value", "adds no value"),
                     text -> work(w -> withOperation(w, at, new Operation(w.operations().get(at).name(), w.operations().get(at).time(), text.equals("adds value"))))));
-            parts.add(words("."));
+            parts.add(words(". "));
+            parts.add(depends);
             all.add(new Sentence(parts));
         }
         if (work.operations().isEmpty()) {

@@ -188,12 +188,19 @@ final class PieceLayout {
         return stand % 2;
     }
 
+    /** One behind the other; in a large buffer small pieces stand close, several to a column, and are stacked. */
     private At inRows(Buffer buffer, int index, int type) {
         int columns = (int) Math.round(buffer.footprint().lengthMetres() / PITCH_METRES);
-        boolean newestFirst = buffer.order() == Buffer.Order.NEWEST_FIRST;
-        int column = index % Math.min(columns, IN_A_ROW);
-        double x = buffer.footprint().lengthMetres() / 2 - PITCH_METRES * (column + 0.5);
-        return new At(newestFirst ? -x : x, 0, TABLE_METRES + index / Math.min(columns, IN_A_ROW) * stack(type));
+        boolean dense = buffer.room().orElse(Integer.MAX_VALUE) > IN_A_ROW;
+        int along = dense ? Math.max(1, (int) (PITCH_METRES / types.get(type).length().inBaseUnit())) : 1;
+        int across = dense ? Math.max(1, (int) (0.92 / types.get(type).width().inBaseUnit())) : 1;
+        int inLayer = Math.min(columns, IN_A_ROW) * along * across;
+        int inThisLayer = index % inLayer;
+        int column = inThisLayer / across;
+        double pitch = PITCH_METRES / along;
+        double x = buffer.footprint().lengthMetres() / 2 - pitch * (column + 0.5);
+        double y = (inThisLayer % across - (across - 1) / 2.0) * (0.92 / across);
+        return new At(buffer.order() == Buffer.Order.NEWEST_FIRST ? -x : x, y, TABLE_METRES + index / inLayer * stack(type));
     }
 
     private double stack(int type) {
