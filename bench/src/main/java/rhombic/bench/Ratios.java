@@ -45,7 +45,7 @@ public final class Ratios {
                 System.exit(2);
             }
         }
-        Collection<RunResult> results = new Runner(new OptionsBuilder().include("rhombic.bench.(Hold|Line)Benchmark").forks(1).shouldDoGC(true)
+        Collection<RunResult> results = new Runner(new OptionsBuilder().include("rhombic.bench.(Hold|Line|Formula)Benchmark").forks(1).shouldDoGC(true)
                 .warmupIterations(quick ? 2 : 4).measurementIterations(quick ? 3 : 8).warmupTime(TimeValue.milliseconds(quick ? 500 : 1000))
                 .measurementTime(TimeValue.milliseconds(quick ? 500 : 1000)).verbosity(VerboseMode.SILENT).jvmArgsAppend("-Xmx2g").build()).run();
         for (String pending : List.of("1000", "100000")) {
@@ -56,6 +56,8 @@ public final class Ratios {
         double plant = score(results, "LineBenchmark.plant", "");
         double byHand = score(results, "LineBenchmark.byHand", "");
         say("five stations: plant %.0f ms, loop by hand %.0f ms; ratio %.2f of its speed (asked: at least 0.33)", plant, byHand, byHand / plant);
+        say("a time by formula: %.0f ns more than a drawn one (asked: at most 1000)", score(results, "FormulaBenchmark.formula", "") - score(results, "FormulaBenchmark.drawn", ""));
+        network(quick);
         threads(quick);
         bytesForEachWaitingPiece();
         demo();
@@ -66,6 +68,29 @@ public final class Ratios {
         return results.stream().filter(r -> r.getParams().getBenchmark().endsWith(benchmark))
                 .filter(r -> pending.isEmpty() || pending.equals(r.getParams().getParam("pending")))
                 .mapToDouble(r -> r.getPrimaryResult().getScore()).findFirst().orElseThrow();
+    }
+
+    /** Events a second of a plant of 200 stations with recipes, routes by table and rules, against the five-station line, in turn. */
+    private static void network(boolean quick) {
+        Study line = LineBenchmark.line(quick ? 1500 : 3000);
+        Study network = Network.study(quick ? 20 : 40);
+        double[] ratios = new double[quick ? 5 : 11];
+        double rate = 0;
+        try (LocalEngine engine = new LocalEngine(1)) {
+            eventsPerSecond(line, engine);
+            eventsPerSecond(network, engine);
+            for (int i = 0; i < ratios.length; i++) {
+                rate = eventsPerSecond(network, engine);
+                ratios[i] = rate / eventsPerSecond(line, engine);
+            }
+        }
+        say("200 stations with recipes, tables and rules: %.1f million events a second, %.2f of the five-station line (asked: at least 0.5)", rate / 1e6, median(ratios));
+    }
+
+    private static double eventsPerSecond(Study study, LocalEngine engine) {
+        long begun = System.nanoTime();
+        long events = Summary.of(study.withPlan(study.plan().withReplications(1)), engine, RunListener.NONE, () -> false).runs().getFirst().events();
+        return events / ((System.nanoTime() - begun) / 1e9);
     }
 
     /** Two threads against one on the same 30 replications, in turn; the median of the ratios. */

@@ -152,6 +152,14 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
 
     /** Renames a piece type, a table or an attribute everywhere; equipment is renamed by {@link #changed}. */
     public Study renamed(Renaming renaming) {
+        boolean taken = !renaming.from().equals(renaming.to()) && switch (renaming.what()) {
+            case PIECE_TYPE -> type(renaming.to()).isPresent();
+            case TABLE -> table(renaming.to()).isPresent();
+            case EQUIPMENT -> find(renaming.to()).isPresent();
+        };
+        if (taken) {
+            throw new StudyException("\u201c" + renaming.to() + "\u201d is there already: choose another name");
+        }
         return new Study(name, plan, pieceTypes.stream().map(renaming::in).toList(), equipment.stream().map(renaming::in).toList(),
                 links.stream().map(renaming::in).toList(), tables.stream().map(renaming::in).toList(), rules.stream().map(renaming::in).toList());
     }

@@ -8,11 +8,14 @@ import static rhombic.desktop.card.Sentence.Token.typed;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import rhombic.desktop.card.Sentence.Grid;
 import rhombic.desktop.card.Sentence.Part;
 import rhombic.desktop.card.Sentence.Words;
 import rhombic.desktop.work.Edits;
@@ -101,8 +104,8 @@ final class Sentences {
         List<Link> links = study.linksFrom(thing.name());
         boolean byShares = links.stream().anyMatch(link -> link.share().isPresent());
         List<Sentence> all = new ArrayList<>();
-        if (links.size() > 1 && !byShares) {
-            all.add(wayOut(thing));
+        if (links.size() > 1) {
+            all.add(byShares ? new Sentence(words("Chooses by "), shares(thing, links, "shares"), words(".")) : wayOut(thing, links));
         }
         boolean inOrder = thing.basics().wayOut().choice() == WayOut.Choice.PREFERENCE;
         for (int i = 0; i < links.size(); i++) {
@@ -124,7 +127,21 @@ final class Sentences {
         return all;
     }
 
-    private Sentence wayOut(Equipment thing) {
+    /** The shares of all its links in one table; they are seen on the links. */
+    private static Part shares(Equipment thing, List<Link> links, String shown) {
+        List<List<String>> rows = links.stream().map(link -> List.of(link.to(), link.share().map(Quantity::toString).orElse(""))).toList();
+        return cells("shares", shown, new Grid(List.of("to", "share"), rows, "Shares such as 95 % and 5 %; all empty: not by chance", false, filled -> {
+            Map<String, Optional<Quantity>> given = new HashMap<>();
+            filled.rows().forEach(row -> given.put(row.get(0), row.get(1).isBlank() ? Optional.empty() : Optional.of(Quantity.parse(row.get(1), Dimension.SHARE))));
+            List<String> strangers = given.keySet().stream().filter(name -> links.stream().noneMatch(l -> l.to().equals(name))).toList();
+            if (!strangers.isEmpty()) {
+                throw new IllegalArgumentException("No link leads to \u201c" + strangers.getFirst() + "\u201d");
+            }
+            return s -> s.withLinks(s.links().stream().map(l -> l.from().equals(thing.name()) ? l.withShare(given.getOrDefault(l.to(), Optional.empty())) : l).toList());
+        }));
+    }
+
+    private Sentence wayOut(Equipment thing, List<Link> links) {
         WayOut way = thing.basics().wayOut();
         List<Part> parts = new ArrayList<>(List.of(words("Chooses "),
                 picked("way out", way.choice().word(), Arrays.stream(WayOut.Choice.values()).map(WayOut.Choice::word).toList(), text -> basics(thing, b -> {
@@ -136,7 +153,8 @@ final class Sentences {
             parts.add(script("way formula", way.formula(), way.formula(), "A formula that gives the name of one of the links, such as table('Routes', piece.type)", Offers.at(study, thing.basics().attributes()),
                     text -> basics(thing, b -> b.withWayOut(new WayOut(WayOut.Choice.FORMULA, Formula.parse(text.strip()).text())))));
         }
-        parts.add(words("."));
+        parts.add(words(". "));
+        parts.add(shares(thing, links, "+ shares"));
         return new Sentence(parts);
     }
 

@@ -92,7 +92,7 @@ final class Bodies {
         return maker.mesh();
     }
 
-    /** A low table under a gantry, with a stand for parts on each side. */
+    /** A low table under a gantry, with stands for parts before it. */
     private static TriangleMesh assembly(AssemblyStation station) {
         MeshMaker maker = new MeshMaker();
         int drawn = Math.clamp(station.work().places(), 1, 8);
@@ -110,9 +110,9 @@ final class Bodies {
             maker.bar(0.2, y - 0.1, table + 0.75, 0.07, 0.07, 0.38, Swatch.VERDIGRIS);
         }
         double front = -station.footprint().widthMetres() / 2 - 0.55;
-        for (int stand = 0; stand < 2; stand++) {
-            double x = (stand - 0.5) * 0.9;
-            maker.bar(x, front, 0.44, 0.78, 0.66, 0.06, Swatch.MAT);
+        for (int stand = 0; stand < PieceLayout.STANDS; stand++) {
+            double x = (stand - 1) * PieceLayout.STAND_PITCH_METRES;
+            maker.bar(x, front, PieceLayout.STAND_METRES - 0.06, 0.78, 0.66, 0.06, Swatch.MAT);
             for (int leg : new int[] {-1, 1}) {
                 maker.bar(x + leg * 0.32, front - 0.26, 0, 0.06, 0.06, 0.44, Swatch.STEEL_DARK);
                 maker.bar(x + leg * 0.32, front + 0.26, 0, 0.06, 0.06, 0.44, Swatch.STEEL_DARK);

@@ -22,6 +22,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Equipment;
 import rhombic.study.GoodsIn;
+import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.WorkEquipment;
 import rhombic.trace.EquipmentState;
@@ -40,6 +41,7 @@ public final class FloorOverlay extends Canvas {
     private static final Font LETTER = Font.font("IBM Plex Sans", FontWeight.SEMI_BOLD, 8.5);
     private static final double HANDLE_PIXELS = 7;
     private static final int MOST_LIFTS = 2;
+    private static final double LEAST_FOR_LINKS = 7;
     private static final int MOST_WIDTHS_KEPT = 5000;
 
     /** What to write over the equipment. */
@@ -130,6 +132,9 @@ public final class FloorOverlay extends Canvas {
                 corners(g, thing, view, VERDIGRIS);
             }
         }
+        if (options.names) {
+            linkLabels(g, study, view);
+        }
         if (options.names || options.numbers) {
             labels(g, study, view, leastPixels);
         }
@@ -146,6 +151,32 @@ public final class FloorOverlay extends Canvas {
             g.setLineWidth(2);
             g.strokeLine(sweep[0], sweep[1], sweep[2], sweep[3]);
             rhombus(g, sweep[2], sweep[3], HANDLE_PIXELS, VERDIGRIS);
+        }
+    }
+
+    /** What a link is for, and its share, in its middle; where there is room to read it. */
+    private void linkLabels(GraphicsContext g, Study study, Viewpoint view) {
+        Map<String, Equipment> byName = new HashMap<>();
+        g.setFont(FIGURES);
+        g.setTextAlign(TextAlignment.CENTER);
+        g.setTextBaseline(VPos.CENTER);
+        for (Link link : study.links()) {
+            String text = LinkText.of(link);
+            if (text.isEmpty()) {
+                continue;
+            }
+            if (byName.isEmpty()) {
+                study.equipment().forEach(thing -> byName.put(thing.name(), thing));
+            }
+            double[] way = Scenery.way(link, byName);
+            view.project((way[0] + way[2]) / 2, (way[1] + way[3]) / 2, Scenery.LINK_Z, getWidth(), getHeight())
+                    .filter(p -> view.pixelsPerMetre(p.depth(), getHeight()) >= LEAST_FOR_LINKS).ifPresent(p -> {
+                double half = width(text, FIGURES) / 2 + 5;
+                g.setFill(CARD);
+                g.fillRoundRect(p.x() - half, p.y() - 8, 2 * half, 16, 6, 6);
+                g.setFill(VERDIGRIS);
+                g.fillText(text, p.x(), p.y());
+            });
         }
     }
 

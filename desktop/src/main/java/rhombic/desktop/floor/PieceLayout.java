@@ -26,6 +26,10 @@ final class PieceLayout {
     /** Pieces beyond this at one equipment are not drawn; the number over it counts them all. */
     static final int MOST_DRAWN = 400;
 
+    static final int STANDS = 3;
+    static final double STAND_METRES = 0.5;
+    static final double STAND_PITCH_METRES = 0.86;
+
     private static final int IN_A_ROW = 10;
     private static final int MOST_ON_ONE = 60;
     private static final double GAP_METRES = 0.02;
@@ -66,7 +70,7 @@ final class PieceLayout {
         for (int node = 0; node < moment.nodes(); node++) {
             Equipment thing = study.equipment().get(node);
             Map<Integer, Integer> atPlace = new HashMap<>();
-            Map<Integer, Integer> ofType = new HashMap<>();
+            Map<Integer, Double> towers = new HashMap<>();
             int index = 0;
             int highest = Math.min(MOST_DRAWN, moment.content(node));
             for (PieceSpot spot : moment.at(node)) {
@@ -75,7 +79,7 @@ final class PieceLayout {
                     int together = atPlace.merge(spot.place(), 1, Integer::sum) - 1;
                     at = onPlace(work, spot, together);
                 } else if (index++ < highest) {
-                    at = waiting(thing, index - 1, ofType.merge(spot.type(), 1, Integer::sum) - 1, spot.type());
+                    at = waiting(thing, index - 1, towers, spot.type());
                 } else {
                     continue;
                 }
@@ -158,34 +162,36 @@ final class PieceLayout {
         return work instanceof rhombic.study.Station station && station.load().pieces() > 1;
     }
 
-    private At waiting(Equipment thing, int index, int ofType, int type) {
+    private At waiting(Equipment thing, int index, Map<Integer, Double> towers, int type) {
         return switch (thing) {
             case Buffer buffer -> inRows(buffer, index, type);
-            case AssemblyStation assembly -> besides(assembly, ofType, type);
+            case AssemblyStation assembly -> besides(assembly, towers, type);
             case WorkEquipment work -> new At(-work.footprint().lengthMetres() / 2 - PITCH_METRES * (index % 6 + 0.5), 0, TABLE_METRES + index / 6 * stack(type));
             case GoodsIn in -> new At(-1.4 - PITCH_METRES * (index / 5 % 8), (index % 5 - 2) * PITCH_METRES, index / 40 * stack(type));
             case GoodsOut out -> new At(0, 0, 0);
         };
     }
 
-    /** Parts wait in front, each type on a stand of its own; what they are built into waits where the flow comes from. */
-    private At besides(AssemblyStation assembly, int ofType, int type) {
-        String name = types.get(type).name();
-        if (assembly.bases().contains(name)) {
-            return new At(-assembly.footprint().lengthMetres() / 2 - 1.3 * (ofType % 4) - 0.75, 0, TABLE_METRES + ofType / 4 * stack(type));
-        }
-        double front = -assembly.footprint().widthMetres() / 2 - 0.55;
-        int stand = standOf(assembly, type);
-        return new At((stand - 0.5) * 0.9, front, 0.5 + ofType * stack(type));
+    /**
+     * Parts wait in front, on stands by type, one on the other; what they are built into waits where the flow comes from.
+     *
+     * @param towers how high each stand is filled; those of bases have negative numbers
+     */
+    private At besides(AssemblyStation assembly, Map<Integer, Double> towers, int type) {
+        boolean base = assembly.bases().contains(types.get(type).name());
+        int stand = base ? -1 - (int) Math.round(towers.merge(Integer.MIN_VALUE, 1.0, Double::sum) - 1) % 4 : standOf(assembly, type);
+        double z = towers.getOrDefault(stand, base ? TABLE_METRES : STAND_METRES);
+        towers.put(stand, z + stack(type));
+        return base ? new At(-assembly.footprint().lengthMetres() / 2 + 0.55 + 1.3 * stand, 0, z) : new At((stand - 1) * STAND_PITCH_METRES, -assembly.footprint().widthMetres() / 2 - 0.55, z);
     }
 
-    /** Which stand a part waits on, counted over the types that are no bases. */
+    /** Which stand a part waits on: the types that are no bases, in turn. */
     private int standOf(AssemblyStation assembly, int type) {
         int stand = 0;
         for (int i = 0; i < type; i++) {
             stand += assembly.bases().contains(types.get(i).name()) ? 0 : 1;
         }
-        return stand % 2;
+        return stand % STANDS;
     }
 
     /** One behind the other; in a large buffer small pieces stand close, several to a column, and are stacked. */

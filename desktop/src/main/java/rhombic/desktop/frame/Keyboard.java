@@ -1,5 +1,6 @@
 package rhombic.desktop.frame;
 
+import javafx.scene.Node;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -23,11 +24,21 @@ final class Keyboard {
     }
 
     void press(KeyEvent e) {
-        boolean typing = e.getTarget() instanceof TextInputControl || window.isFinding();
+        boolean typing = e.getTarget() instanceof TextInputControl || window.isFinding() || isInEditor(e.getTarget());
         boolean handled = e.isControlDown() ? controlKey(e, typing) : !typing && plainKey(e);
         if (handled) {
             e.consume();
         }
+    }
+
+    /** Whether the keys belong to an editor that has unfolded on the job card, such as its list or table. */
+    private static boolean isInEditor(Object target) {
+        for (Node node = target instanceof Node first ? first : null; node != null; node = node.getParent()) {
+            if ("editor".equals(node.getId())) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private boolean controlKey(KeyEvent e, boolean typing) {

@@ -31,54 +31,169 @@ class SentencesTest {
                 .map(p -> (Sentence.Token) p).findFirst().orElseThrow();
     }
 
+    private List<String> said(String name) {
+        return of(name).stream().map(Sentence::text).toList();
+    }
+
     @Test
     void aStationReadsAsPlainSentences() {
-        assertEquals(List.of("Takes 2 pieces at a time, with room for 4 before it.", "Works triangular(110 s, 140 s, 190 s) on each.",
-                "Hands on to Frame buffer  + share."), of("Frame assembly").stream().map(Sentence::text).limit(3).toList());
-        assertEquals("Hands on to Charging, 95 %", of("Leak test").get(2).text());
-        assertEquals("and to Repair bench, 5 %.", of("Leak test").get(3).text());
+        assertEquals(List.of("Has 1 place for one piece each, and room for 1 before it.", "Works as table Brazing times says for piece.type on each, which adds value. + depends on",
+                "+ operation+ changeover+ service+ pause+ several together+ inspection", "Of those that wait it takes the one that has waited longest.", "Hands on to Test buffer  + share + only."), said("Brazing 1").subList(0, 5));
+        assertEquals("Does leak test for triangular(66 s, 84 s, 108 s), which adds no value. + depends on", said("Leak test").get(1));
+        assertEquals("Of the pieces 5 % fail and look leaking. They go back to the station that made them, where 2 may wait and are worked on before new ones, at 1.25 times the time.", said("Leak test").get(2));
+        assertEquals("After every 40 pieces it is serviced for triangular(4 min, 5 min, 8 min). take out", said("Charging").get(2));
+        assertEquals("Has 1 place for 6 pieces together, after 20 min at the latest, and room for 6 before it.", said("Curing oven").get(0));
+    }
+
+    @Test
+    void joiningAndPartingReadAsPlainSentences() {
+        assertEquals(List.of("Packs onto a carrier, Pallet.", "Needs 2 S for S; 2 M for M; 1 L for L by piece.model. + depends on", "Has 6 places, room for 12 of each part and for 0 that it builds on."), said("Palletising").subList(0, 3));
+        assertEquals(List.of("Assembles into a base part, S or M or L, which becomes itself.", "Needs what table Parts says for piece.type. + depends on"), said("Frame assembly").subList(0, 2));
+        assertEquals("Takes off what is on it; a carrier goes on, a batch ends.", said("Loading").getFirst());
+        assertEquals("Hands on to Dispatch  + share only contents", said("Loading").get(6));
     }
 
     @Test
     void aGoodsInReadsAsPlainSentences() {
-        assertEquals(List.of("Brings 1 piece of Housing every exponential(112 s).", "The first come at 0 s. They come at their times.",
-                "While there is no room for them they wait here.", "Brings at most any number."), of("Housings in").stream().map(Sentence::text).limit(4).toList());
+        assertEquals(List.of("Brings 1 piece of S 50 %, M 30 %, L 20 % every exponential(82 s).", "The first come at 0 s. They come at their times.",
+                "While there is no room for them they wait here.", "Brings at most any number."), said("Housings in").subList(0, 4));
+        assertEquals("Brings what its timetable of 18 rows says, 2214 pieces, every day, read from arrivals.xlsx. They come by timetable.", said("Truck dock").getFirst());
+    }
+
+    @Test
+    void theStudyTellsItsPiecesTablesAndRules() {
+        assertTrue(said("").contains("Pallet is a carrier of 1.2 m × 0.8 m × 0.15 m and 25 kg, looks #A9855A. model S."), said("").toString());
+        assertTrue(said("").contains("Brazing times gives 3 values by model, otherwise none. take out"), said("").toString());
+        assertTrue(said("").contains("Suspect: when a piece finishes at Leak test, if piece.reworked > 1, then signal look at the brazers + action. take out"), said("").toString());
     }
 
     /** What is typed into a token shows in the sentence afterwards. */
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "Frame assembly | places | 3 pieces | Takes 3 pieces at a time",
-        "Frame assembly | time | exponential(2 min) | Works exponential(2 min) on each",
+        "Brazing 1 | places | 3 | Has 3 places",
+        "Charging | time | exponential(2 min) | Works exponential(2 min) on each",
+        "Charging | time depends | by type | Works S triangular(58 s, 66 s, 80 s), M",
+        "Charging | time depends | by a formula | Works 68 s on each",
+        "Charging | time depends | from a table | Works as table Parts says for piece.type and here.name",
+        "Charging | adds value | adds no value | which adds no value",
+        "Charging | add changeover | x | Changes over to another type in 5 min + depends on. take out",
+        "Charging | drop service | x | Works triangular(58 s, 66 s, 80 s) on each",
+        "Charging | add operation | x | then step 2 for 20 s",
+        "Charging | add pause | x | Pauses 10 s before it lets the next in",
+        "Charging | add load | x | for 6 pieces together, only when full",
+        "Charging | add inspection | x | Of the pieces 5 % fail",
+        "Charging | service pieces | 50 | After every 50 pieces",
+        "Curing oven | load | 8 | for 8 pieces together",
+        "Curing oven | longest wait | '' | only when full",
+        "Curing oven | pause | 1 min | Pauses 1 min",
+        "Leak test | fails | 7 % | Of the pieces 7 % fail",
+        "Leak test | rework factor | 1.5 | at 1.5 times the time",
+        "Leak test | most reworks | 1 | What fails after 1 rework is scrapped",
+        "Electrical test | time | 40 + piece.joints | for 40 + piece.joints s",
+        "Electrical test | time unit | min | 38 + 2 * piece.joints * here.care min",
+        "Electrical test | changeover keys | to, from | says for to and from",
+        "Palletising | way | Gathers into a batch | Gathers into a batch, called + what",
+        "Palletising | part room | 20 | room for 20 of each part",
+        "Palletising | recipe depends | a table | Needs what table Parts says for piece.type",
+        "Palletising | recipe key | piece.type | for L by piece.type",
+        "Frame assembly | result | L | which becomes L",
+        "Frame assembly | base | S | into a base part, S, which",
+        "Loading | parting | Splits one piece | Splits one piece into 2 of S",
+        "Loading | only 1 | all | Hands on to Dispatch  + share + only",
+        "Loading | way out | the shortest queue | Chooses the shortest queue",
+        "Loading | way out | a formula | Chooses a formula, 'Dispatch'",
         "Frame buffer | room | 9 | Has room for 9 pieces",
         "Frame buffer | room | no limit | Has room for any number",
-        "Frame buffer | order | newest first | hands on the newest first",
-        "Housings in | pieces | 4 | Brings 4 pieces of Housing",
-        "Housings in | piece type | Large housing | Brings 1 piece of Large housing",
+        "Frame buffer | order | whichever can go | hands on whichever can go",
+        "Frame buffer | taking | by type | it takes by type, first S, then M",
+        "Frame buffer | taking | the highest of a formula | the highest of a formula, piece.age",
+        "Housings in | pieces | 4 | Brings 4 pieces of S 50 %",
         "Housings in | when full | are turned away | they are turned away",
         "Housings in | supply | on demand | They come on demand",
+        "Housings in | supply | all at the start | Brings 10 pieces of S 50 %",
+        "Housings in | supply | by timetable | timetable of 1 row says, 10 pieces, every day",
+        "Truck dock | repeat | every week | every week, read from",
         "Housings in | most | 500 | Brings at most 500 pieces",
-        "Leak test | share 1 | 90 % | Hands on to Charging, 90 %",
-        "Leak test | way 2 | prefer it | Hands on to Repair bench, 5 %",
-        "Leak test | link | Dispatch | and to Dispatch",
+        "Frame buffer | share 1 | 90 % | Hands on to Brazing 1  90 %",
+        "Frame buffer | way 2 | prefer it | Hands on to Brazing 2",
+        "Frame buffer | link | Dispatch | and to Dispatch",
         "Wrapping | x | 4.25 m | Stands at 4.25 m east",
         "Wrapping | turned | 45 | turned 45°",
         "'' | length | 16 h | for 16 h",
         "'' | seed | -3 | from seed -3",
-        "'' | Housing colour | #123456 | and is #123456"})
+        "'' | S weight | 50 kg | and 50 kg",
+        "'' | S carrier | a carrier | S is a carrier",
+        "'' | S name | Small | Small is a piece",
+        "'' | Parts otherwise | 1 | by model and part, otherwise 1",
+        "'' | Suspect if | piece.age > 90 | if piece.age > 90, then",
+        "'' | Suspect when | every 5 min | when every 5 min",
+        "'' | Suspect add action | wait 2 min | signal look at the brazers, wait 2 min + action",
+        "'' | Suspect then 1 | '' | then + action",
+        "'' | add type | x | Piece is a piece of",
+        "'' | add table | x | Times gives 6 values by type",
+        "'' | add rule | x | Rule 1: when a piece enters"})
     void aTokenChangesWhatItSays(String thing, String id, String typed, String said) {
         study = token(thing, id).change().apply(typed).apply(study);
         assertTrue(of(thing).stream().anyMatch(s -> s.text().contains(said)), of(thing).stream().map(Sentence::text).toList().toString());
     }
 
+    private Sentence.Grid grid(String thing, String id) {
+        return ((Sentence.Editor.Cells) token(thing, id).editor()).grid();
+    }
+
+    private void fill(String thing, String id, List<String> headings, List<List<String>> rows) {
+        study = grid(thing, id).change().apply(new Sentence.Filled(headings, rows, "")).apply(study);
+    }
+
+    @Test
+    void gridsSayWhatIsThereAndChangeIt() {
+        assertEquals(List.of("S", "5"), grid("Housings in", "piece type").rows().getFirst());
+        fill("Housings in", "piece type", List.of("type", "weight"), List.of(List.of("s", "1"), List.of("L", "1")));
+        assertTrue(said("Housings in").getFirst().contains("S 50 %, L 50 %"));
+        assertEquals(List.of("06:00", "Compressor", "110"), grid("Truck dock", "timetable").rows().getFirst());
+        fill("Truck dock", "timetable", List.of("type", "time"), List.of(List.of("Coil", "07:15")));
+        assertTrue(said("Truck dock").getFirst().contains("timetable of 1 row says, 1 piece"), said("Truck dock").getFirst());
+        assertEquals(List.of("S", "S", "2"), grid("Palletising", "recipe").rows().getFirst());
+        fill("Palletising", "recipe", List.of("for", "part", "number"), List.of(List.of("S", "S", "3")));
+        assertTrue(said("Palletising").get(1).contains("Needs 3 S for S by"));
+        fill("", "Brazing times rows", List.of("model", "value"), List.of(List.of("S", "100 s")));
+        assertTrue(said("").stream().anyMatch(s -> s.startsWith("Brazing times gives 1 value by model")));
+        fill("", "L looks", List.of("look", "colour"), List.of(List.of("usual", "#102030"), List.of("hot", "#C04020")));
+        fill("", "L attributes", List.of("attribute", "value"), List.of(List.of("joints", "12"), List.of("export", "yes")));
+        assertTrue(said("").stream().anyMatch(s -> s.startsWith("L is") && s.contains("looks usual, hot. joints 12, export yes.")), said("").toString());
+    }
+
+    @Test
+    void gridsRefuseWhatCanNotBeUsedAndChangeNothing() {
+        Study before = study;
+        assertTrue(assertThrows(IllegalArgumentException.class, () -> fill("Housings in", "piece type", List.of("type", "weight"), List.of(List.of("XL", "1")))).getMessage().contains("There is no piece type"));
+        assertTrue(assertThrows(IllegalArgumentException.class, () -> fill("Housings in", "piece type", List.of("type", "weight"), List.of(List.of("S", "some")))).getMessage().contains("must be a number"));
+        assertTrue(assertThrows(IllegalArgumentException.class, () -> fill("Truck dock", "timetable", List.of("time", "type"), List.of(List.of("late", "Coil")))).getMessage().contains("Row 1: "));
+        assertTrue(assertThrows(IllegalArgumentException.class, () -> fill("", "Brazing times rows", List.of("model", "value"), List.of(List.of("S", "1 s"), List.of("S", "2 s")))).getMessage().contains("same key"));
+        assertTrue(assertThrows(IllegalArgumentException.class, () -> fill("", "L attributes", List.of("attribute", "value"), List.of(List.of("2x", "12")))).getMessage().contains("An attribute must be called"));
+        assertEquals(before, study);
+    }
+
+    @Test
+    void formulasAreOfferedAllThatTheyCanRead() {
+        List<String> offers = ((Sentence.Editor.Script) token("Electrical test", "time").editor()).offers();
+        assertTrue(offers.containsAll(List.of("piece.joints", "piece.type", "here.care", "clock.hour", "at('Leak test').content", "table('Brazing times', piece.type)", "triangular(least, mode, most)")), offers.toString());
+    }
+
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "Frame assembly | places | many | must be a whole number",
-        "Frame assembly | places | 0 | from 1 to 10000; got 0",
-        "Frame assembly | time | 90 | 90 has no unit: write 90 s, 90 min or 90 h",
-        "Frame assembly | time | triangular(9 s) | Write 3 values here",
-        "Leak test | share 1 | 95 | 95 has no unit: write 95 %",
-        "Leak test | share 1 | 120 % | from 0 % to 100 %",
+        "Brazing 1 | places | many | must be a whole number",
+        "Brazing 1 | places | 0 | from 1 to 10000; got 0",
+        "Charging | time | 90 | 90 has no unit: write 90 s, 90 min or 90 h",
+        "Charging | time | triangular(9 s) | Write 3 values here",
+        "Frame buffer | share 1 | 95 | 95 has no unit: write 95 %",
+        "Frame buffer | share 1 | 120 % | from 0 % to 100 %",
+        "Electrical test | time | 40 + | is missing or one too many",
+        "Electrical test | time | peice.joints | There is nothing called",
+        "Leak test | rework factor | twice | must be a number such as 1.25",
+        "'' | Suspect when | sometimes | nothing that can set a rule off",
+        "'' | Suspect add action | explode | nothing that a rule can do",
+        "'' | S name | M | is there already",
         "Wrapping | x | 4 | 4 has no unit",
         "Wrapping | turned | north | must be a number of degrees",
         "Frame buffer | name | Wrapping | are called",
@@ -86,7 +201,7 @@ class SentencesTest {
         "'' | length | 0 h | must be above 0",
         "'' | warm-up | 9 h | shorter than the run",
         "'' | seed | x | must be a whole number",
-        "'' | Housing size | 1 m | Write length, width and height"})
+        "'' | S size | 1 m | Write length, width and height"})
     void aWrongTokenIsRefusedWithTheRule(String thing, String id, String typed, String message) {
         Study before = study;
         String said = assertThrows(IllegalArgumentException.class, () -> {

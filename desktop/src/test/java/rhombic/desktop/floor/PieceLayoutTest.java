@@ -53,13 +53,47 @@ class PieceLayoutTest {
         }
     }
 
+    /** Every piece stands on the floor, a table or a stand, or on another piece. */
     @Test
     void nothingFloats() {
-        for (PieceLayout.Drawn d : drawn(5 * HOUR, 0)) {
-            boolean onTable = Math.abs(d.z() - PieceLayout.TABLE_METRES) < 1e-9;
-            boolean onFloorOrStack = at(d).name().contains("housings in") || at(d).name().contains("Housings in");
-            assertTrue(onTable || onFloorOrStack, at(d).name() + " at height " + d.z());
+        List<PieceLayout.Drawn> all = drawn(5 * HOUR, 0);
+        double[] heights = study.pieceTypes().stream().mapToDouble(t -> t.height().inBaseUnit()).toArray();
+        for (PieceLayout.Drawn d : all) {
+            boolean onGround = java.util.stream.DoubleStream.of(0, 0.5, PieceLayout.TABLE_METRES).anyMatch(z -> Math.abs(d.z() - z) < 1e-9);
+            boolean onAnother = all.stream().anyMatch(below -> at(below) == at(d) && Math.hypot(below.x() - d.x(), below.y() - d.y()) < 0.9
+                    && Math.abs(below.z() + heights[below.spot().type()] - d.z()) < 0.12);
+            assertTrue(onGround || onAnother, at(d).name() + " at height " + d.z());
         }
+    }
+
+    @Test
+    void whatLiesOnAPalletIsDrawnWithinItsEdgesLayerOnLayer() {
+        PieceLayout.Drawn pallet = null;
+        for (int minute = 60; minute < 480 && pallet == null; minute++) {
+            Moment moment = run.trace().at(HOUR / 60 * minute);
+            pallet = drawn(HOUR / 60 * minute, 0).stream().filter(d -> !moment.on(d.spot().piece()).isEmpty()).findFirst().orElse(null);
+            if (pallet != null) {
+                PieceLayout.Drawn below = pallet;
+                List<PieceLayout.Drawn> on = drawn(HOUR / 60 * minute, 0).stream().filter(d -> d.spot().holder() == below.spot().piece()).toList();
+                assertEquals(moment.on(below.spot().piece()).size(), on.size());
+                for (PieceLayout.Drawn d : on) {
+                    assertTrue(Math.hypot(d.x() - below.x(), d.y() - below.y()) < 0.75, "beside its pallet");
+                    assertTrue(d.z() > below.z(), "under its pallet");
+                }
+            }
+        }
+        assertTrue(pallet != null, "no pallet was ever packed");
+    }
+
+    @Test
+    void everyLookHasASwarmOfItsOwn() {
+        Set<Integer> swarms = new HashSet<>();
+        for (int type = 0; type < study.pieceTypes().size(); type++) {
+            for (int look = 0; look < study.pieceTypes().get(type).looks().size(); look++) {
+                swarms.add(layout.swarm(new PieceSpot(0, type, look, 0, 0, -1, -1, PieceSpot.Doing.WAITS, -1, -1, 0)));
+            }
+        }
+        assertEquals(study.pieceTypes().stream().mapToInt(t -> t.looks().size()).sum(), swarms.size());
     }
 
     @Test
@@ -68,7 +102,7 @@ class PieceLayoutTest {
             double distance = Math.hypot(d.x() - at(d).placement().xMetres(), d.y() - at(d).placement().yMetres());
             assertTrue(distance < at(d).footprint().lengthMetres() / 2 + 13 * PieceLayout.PITCH_METRES, at(d).name() + ": " + distance + " m away");
         }
-        PieceLayout.Drawn wrapped = drawn(4 * HOUR, 0).stream().filter(d -> at(d).placement().turnedDegrees() == 180 && at(d) instanceof rhombic.study.Station one && one.places() == 1 && d.spot().place() == 0).findFirst().orElseThrow();
+        PieceLayout.Drawn wrapped = drawn(4 * HOUR, 0).stream().filter(d -> at(d).placement().turnedDegrees() == 180 && at(d) instanceof rhombic.study.Station one && one.work().places() == 1 && d.spot().place() == 0).findFirst().orElseThrow();
         assertTrue(wrapped.y() > at(wrapped).placement().yMetres(), "the tables of a turned station face north");
     }
 

@@ -62,6 +62,11 @@ class WindowTest {
             public Optional<Path> toSave(String suggested) {
                 return Optional.of(answer);
             }
+
+            @Override
+            public Optional<Path> toRead() {
+                return Optional.of(answer.resolveSibling("table.csv"));
+            }
         };
         window = new MainWindow(new Workbench(Study.empty()), asker, new Journal(state.resolve("journal")), new RecentFiles(state));
         stage.setScene(RhombicApp.scene(window.root(), 1270, 780));
@@ -167,7 +172,111 @@ class WindowTest {
         await(() -> study().equals(built));
 
         robot.push(KeyCode.DIGIT4);
-        await(() -> robot.lookup("#compare-table").queryAs(TableView.class).getItems().size() == 7);
+        await(() -> robot.lookup("#compare-table").queryAs(TableView.class).getItems().size() == rhombic.experiment.Response.OF_PLANT.size());
+    }
+
+    private void type(FxRobot robot, String text) {
+        robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText(text));
+        robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).requestFocus());
+        robot.push(KeyCode.ENTER);
+    }
+
+    private void copy(FxRobot robot, String text) {
+        robot.interact(() -> {
+            javafx.scene.input.ClipboardContent content = new javafx.scene.input.ClipboardContent();
+            content.putString(text);
+            javafx.scene.input.Clipboard.getSystemClipboard().setContent(content);
+        });
+    }
+
+    @Test
+    void aTimeShowsItsCurveWhileItIsTypedAndFormulasAreMarkedWhereTheyFail(FxRobot robot) {
+        place(robot, "work", "station", 0, 0);
+        robot.interact(() -> window.bench().select("Station 1"));
+        robot.clickOn("#token-time");
+        assertEquals(1, robot.lookup("#curve").query().getOpacity());
+        robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText("triangular(40 s"));
+        assertTrue(robot.lookup("#curve").query().getOpacity() < 1, "half a distribution has no curve yet");
+        type(robot, "triangular(40 s, 50 s, 90 s)");
+        robot.clickOn("#token-time-depends").push(KeyCode.END).push(KeyCode.ENTER);
+        assertTrue(((Station) study().equipment().getFirst()).work().operations().getFirst().time() instanceof rhombic.study.TimeSource.ByFormula);
+        robot.clickOn("#token-time");
+        type(robot, "45 + * 2");
+        assertTrue(text(robot, "editor-message").contains("At character 4"), text(robot, "editor-message"));
+        assertEquals("+", robot.lookup("#editor-field").queryAs(TextField.class).getSelectedText());
+        type(robot, "45 + piece.joints");
+        assertTrue(window.find("fix-attribute-never-set").isPresent(), "the check offers to add the attribute");
+        robot.clickOn("#fix-attribute-never-set");
+        assertEquals("joints", study().pieceTypes().getFirst().attributes().getFirst().name());
+        assertTrue(window.find("fix-attribute-never-set").isEmpty());
+    }
+
+    @Test
+    void aTimetableIsPastedReadFromAFileAndItsFaultsAreToldByRow(FxRobot robot) throws Exception {
+        place(robot, "in-out", "goods-in", 0, 0);
+        robot.interact(() -> window.bench().select("Goods in"));
+        robot.clickOn("#token-supply").push(KeyCode.END).push(KeyCode.ENTER);
+        robot.clickOn("#token-timetable");
+        copy(robot, "time\ttype\tquantity\n07:15\tPiece\t4\n08:00\tPump\t2\n");
+        robot.clickOn("#editor-paste").clickOn("#editor-use");
+        assertTrue(text(robot, "editor-message").contains("Row 2: there is no piece type"), text(robot, "editor-message"));
+        copy(robot, "07:15\tPiece\t4\n08:00\tPiece\t2\n09:30\tPiece\t1\n");
+        robot.clickOn("#editor-paste").clickOn("#editor-use");
+        assertEquals(7, rows().stream().mapToInt(rhombic.study.Timetable.Row::quantity).sum());
+        Files.writeString(answer.resolveSibling("table.csv"), "when;pieces\n06:30;25\n");
+        robot.clickOn("#token-timetable").clickOn("#editor-read").clickOn("#editor-use");
+        assertEquals(List.of(25), rows().stream().map(rhombic.study.Timetable.Row::quantity).toList());
+        Files.writeString(answer.resolveSibling("table.csv"), "when;pieces;colour\n06:30;25;red\n");
+        robot.clickOn("#token-timetable").clickOn("#editor-read").clickOn("#editor-use");
+        assertTrue(text(robot, "editor-message").contains("\u201ccolour\u201d is neither time, type nor quantity"), text(robot, "editor-message"));
+    }
+
+    private List<rhombic.study.Timetable.Row> rows() {
+        return ((rhombic.study.Supply.ByTimetable) ((rhombic.study.GoodsIn) study().equipment().getFirst()).supply().orElseThrow()).timetable().rows();
+    }
+
+    @Test
+    void aPalletIsPackedByHandAndSaysWhatItCarries(FxRobot robot) {
+        robot.clickOn("#token-add-carrier");
+        assertEquals(List.of("Piece", "Pallet"), study().pieceTypes().stream().map(rhombic.study.PieceType::name).toList());
+        place(robot, "in-out", "goods-in", -8, 2, -8, -3);
+        place(robot, "join-part", "assembly-station", -2, 0);
+        place(robot, "store", "buffer", 4, 0);
+        robot.interact(() -> window.bench().select("Goods in 2"));
+        robot.clickOn("#token-piece-type");
+        copy(robot, "Pallet\t1");
+        robot.clickOn("#editor-paste").clickOn("#editor-use");
+        robot.interact(() -> window.bench().edit("link", s -> s.linked("Goods in", "Assembly station 1").linked("Goods in 2", "Assembly station 1").linked("Assembly station 1", "Buffer 1")));
+        await(this::isRunWritten);
+        robot.interact(() -> window.player().seek(3_600_000_000_000L * 2));
+        int buffer = study().equipment().indexOf(study().find("Buffer 1").orElseThrow());
+        await(() -> window.player().moment().filter(m -> m.content(buffer) > 0).isPresent());
+        WaitForAsyncUtils.waitForFxEvents();
+        var moment = window.player().moment().orElseThrow();
+        int pallet = moment.at(buffer).iterator().next().piece();
+        assertEquals(4, moment.on(pallet).size());
+        robot.interact(() -> window.bench().select("Assembly station 1"));
+        await(() -> !text(robot, "equipment-doing").isBlank());
+        assertTrue(text(robot, "equipment-doing").contains("for "), text(robot, "equipment-doing"));
+        await(() -> window.floor().pixelOfPiece(pallet).isPresent());
+        var pixel = window.floor().pixelOfPiece(pallet).orElseThrow();
+        robot.clickOn(window.floor().localToScreen(pixel.x(), pixel.y()));
+        assertTrue(text(robot, "piece-title").startsWith("P"), text(robot, "piece-title"));
+    }
+
+    @Test
+    void aRuleIsWrittenInSentences(FxRobot robot) {
+        place(robot, "work", "station", 0, 0);
+        robot.interact(() -> window.bench().select(Set.of()));
+        robot.clickOn("#token-add-rule");
+        robot.clickOn("#token-Rule-1-when");
+        type(robot, "a piece finishes at Station 1");
+        robot.clickOn("#token-Rule-1-add-action");
+        type(robot, "wait");
+        assertTrue(text(robot, "editor-message").contains("nothing that a rule can do"), text(robot, "editor-message"));
+        type(robot, "stop the run");
+        assertEquals("stop the run", rhombic.study.RuleText.of(study().rules().getFirst().then().getFirst()));
+        assertEquals("a piece finishes at Station 1", rhombic.study.RuleText.of(study().rules().getFirst().when()));
     }
 
     @Test
@@ -178,10 +287,10 @@ class WindowTest {
         robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText("90"));
         robot.clickOn("#editor-field").push(KeyCode.ENTER);
         assertEquals("90 has no unit: write 90 s, 90 min or 90 h", text(robot, "editor-message"));
-        assertEquals("60 s", ((Station) study().equipment().getFirst()).time().orElseThrow().toString());
+        assertEquals("60 s", ((Station) study().equipment().getFirst()).work().operations().getFirst().time().toString());
         robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText("1.5 min"));
         robot.clickOn("#editor-field").push(KeyCode.ENTER);
-        assertEquals("1.5 min", ((Station) study().equipment().getFirst()).time().orElseThrow().toString());
+        assertEquals("1.5 min", ((Station) study().equipment().getFirst()).work().operations().getFirst().time().toString());
         robot.clickOn("#token-name");
         robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText("Saw"));
         robot.clickOn("#editor-field").push(KeyCode.ENTER);

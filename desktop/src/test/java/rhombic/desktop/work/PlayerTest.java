@@ -133,7 +133,7 @@ class PlayerTest {
         try (Outlook outlook = new Outlook(window::add, heard::add)) {
             outlook.refresh(study);
             await(() -> drained(window) && outlook.last().isPresent());
-            Study slow = study.changed("Brazing 1", e -> ((Station) e).withPlaces(1));
+            Study slow = study;
             outlook.refresh(slow.withPlan(slow.plan().withSeed(99)));
             Study better = study.changed("Brazing 1", e -> ((Station) e).withPlaces(2));
             outlook.refresh(better);
