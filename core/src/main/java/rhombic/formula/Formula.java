@@ -7,19 +7,17 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.apache.commons.jexl3.JexlArithmetic;
 import org.apache.commons.jexl3.JexlBuilder;
-import org.apache.commons.jexl3.JexlContext;
-import org.apache.commons.jexl3.JexlEngine;
 import org.apache.commons.jexl3.JexlException;
 import org.apache.commons.jexl3.JexlFeatures;
-import org.apache.commons.jexl3.JexlScript;
+import org.apache.commons.jexl3.JexlInfo;
+import org.apache.commons.jexl3.internal.Engine;
 import org.apache.commons.jexl3.introspection.JexlPermissions;
-import org.jspecify.annotations.Nullable;
+import org.apache.commons.jexl3.parser.ASTJexlScript;
+import org.apache.commons.jexl3.parser.JexlNode;
 
 /**
- * A formula that has been read, such as {@code 45 + 8 * piece.joints}. Can be worked out again and again, by one
- * thread at a time. Divisions are exact: {@code 1 / 2} is 0.5.
+ * A formula that has been read, such as {@code 45 + 8 * piece.joints}. Can be worked out again and again. Divisions are exact: {@code 1 / 2} is 0.5.
  */
 public final class Formula {
     public static final int LONGEST = 2000;
@@ -47,8 +45,7 @@ public final class Formula {
     private static final Pattern NAME = Pattern.compile("(\\.\\s*)?\\b([A-Za-z_\\u00C0-\\u024F][A-Za-z0-9_\\u00C0-\\u024F]*)\\b(\\s*\\()?");
     private static final Pattern NAMED_PLACE = Pattern.compile("\\bat\\s*\\(\\s*(['\"])(.*?)\\1\\s*\\)\\s*\\.\\s*([A-Za-z_]\\w*)");
     private static final Pattern NAMED_TABLE = Pattern.compile("\\btable\\s*\\(\\s*(['\"])(.*?)\\1");
-    private static final Set<String> DRAWS = Set.of("uniform", "triangular", "exponential", "normal", "lognormal");
-    private static final JexlEngine ENGINE = engine();
+    private static final Reader READER = new Reader();
 
     /** Something a formula reads: {@code name} of {@code root}, as {@code joints} of {@code piece}. */
     public record Read(String root, String name) {}
@@ -57,21 +54,17 @@ public final class Formula {
     public record ReadAt(String equipment, String name) {}
 
     private final String text;
-    private final JexlScript script;
+    private final Step step;
     private final Set<Read> reads;
     private final Set<ReadAt> readsAt;
     private final Set<String> tables;
-    private final @Nullable Object constant;
-    private @Nullable FormulaScope lastScope;
-    private @Nullable Context context;
 
-    private Formula(String text, JexlScript script, Set<Read> reads, Set<ReadAt> readsAt, Set<String> tables, boolean draws) {
+    private Formula(String text, Step step, Set<Read> reads, Set<ReadAt> readsAt, Set<String> tables) {
         this.text = text;
-        this.script = script;
+        this.step = step;
         this.reads = reads;
         this.readsAt = readsAt;
         this.tables = tables;
-        constant = reads.isEmpty() && readsAt.isEmpty() && tables.isEmpty() && !draws && !text.contains("at(") ? run(new Context(null)) : null;
     }
 
     /**
@@ -89,7 +82,7 @@ public final class Formula {
         String bare = withoutTexts(text);
         signs(bare);
         Set<Read> reads = new LinkedHashSet<>();
-        Set<String> called = names(bare, reads);
+        names(bare, reads);
         Set<ReadAt> readsAt = new LinkedHashSet<>();
         for (Matcher m = NAMED_PLACE.matcher(text); m.find(); ) {
             readsAt.add(new ReadAt(m.group(2), m.group(3)));
@@ -98,11 +91,12 @@ public final class Formula {
         for (Matcher m = NAMED_TABLE.matcher(text); m.find(); ) {
             tables.add(m.group(2));
         }
-        boolean draws = called.stream().anyMatch(DRAWS::contains);
         try {
-            return new Formula(text, ENGINE.createScript(text.strip()), reads, readsAt, tables, draws);
+            return new Formula(text, Steps.of(READER.read(text.strip())), reads, readsAt, tables);
         } catch (JexlException e) {
             throw unreadable(text, e);
+        } catch (FormulaException e) {
+            throw e.position() == FormulaException.NOWHERE ? new FormulaException("The formula \u201c" + text + "\u201d can\u2019t be used: " + e.getMessage(), 0) : e;
         }
     }
 
@@ -125,40 +119,46 @@ public final class Formula {
     }
 
     public boolean isConstant() {
-        return constant != null;
+        return step.isConstant();
     }
 
     /** Its value: a number, a text or yes/no. */
     public Object value(FormulaScope scope) {
-        if (constant != null) {
-            return constant;
+        try {
+            return step.value(scope);
+        } catch (FormulaException e) {
+            throw about(e);
         }
-        Context now = context;
-        if (now == null || lastScope != scope) {
-            now = new Context(scope);
-            context = now;
-            lastScope = scope;
-        }
-        return run(now);
     }
 
     public double number(FormulaScope scope) {
-        if (value(scope) instanceof Number number && Double.isFinite(number.doubleValue())) {
-            return number.doubleValue();
+        double number;
+        try {
+            number = step.number(scope);
+        } catch (FormulaException e) {
+            throw about(e);
         }
-        throw wrong("a number", scope);
+        if (Double.isFinite(number)) {
+            return number;
+        }
+        throw new FormulaException("The formula \u201c" + text + "\u201d gives " + number + ", which is no number to go on with");
     }
 
     public boolean truth(FormulaScope scope) {
-        if (value(scope) instanceof Boolean truth) {
-            return truth;
+        try {
+            return step.truth(scope);
+        } catch (FormulaException e) {
+            throw about(e);
         }
-        throw wrong("yes or no (true or false)", scope);
     }
 
     /** Its value as text; whole numbers without a point. */
     public String asText(FormulaScope scope) {
         return plain(value(scope));
+    }
+
+    private FormulaException about(FormulaException e) {
+        return new FormulaException("The formula \u201c" + text + "\u201d can\u2019t be worked out: " + e.getMessage());
     }
 
     /** A value as it is written in a table or an attribute. */
@@ -168,29 +168,6 @@ public final class Formula {
             case Double d when d == Math.rint(d) && Math.abs(d) < 1e15 -> String.valueOf(d.longValue());
             default -> String.valueOf(value);
         };
-    }
-
-    private FormulaException wrong(String wanted, FormulaScope scope) {
-        return new FormulaException("The formula \u201c" + text + "\u201d must give " + wanted + "; it gives \u201c" + plain(value(scope)) + "\u201d");
-    }
-
-    private Object run(Context where) {
-        try {
-            Object value = script.execute(where);
-            if (value == null) {
-                throw new FormulaException("The formula \u201c" + text + "\u201d gives nothing");
-            }
-            return value instanceof Number number && !(value instanceof Double) ? (Object) number.doubleValue() : value;
-        } catch (JexlException e) {
-            for (Throwable cause = e; cause != null; cause = cause.getCause()) {
-                if (cause instanceof FormulaException ours) {
-                    throw ours;
-                }
-            }
-            Throwable cause = e.getCause() == null ? e : e.getCause();
-            String why = cause instanceof ArithmeticException && !(cause instanceof JexlArithmetic.CoercionException) ? String.valueOf(cause.getMessage()) : "its parts do not fit together (a text where a number is meant?)";
-            throw new FormulaException("The formula \u201c" + text + "\u201d can\u2019t be worked out: " + why);
-        }
     }
 
     @Override
@@ -244,9 +221,8 @@ public final class Formula {
         }
     }
 
-    /** Holds every name against what there is; returns the functions that are called. */
-    private static Set<String> names(String bare, Set<Read> reads) {
-        Set<String> called = new LinkedHashSet<>();
+    /** Holds every name against what there is, and notes what is read. */
+    private static void names(String bare, Set<Read> reads) {
         Matcher m = NAME.matcher(bare);
         String root = "";
         while (m.find()) {
@@ -263,7 +239,6 @@ public final class Formula {
                 root = "";
             } else if (isCall && !WORDS.contains(name)) {
                 known(name, FUNCTIONS.keySet(), "There is no function", m.start(2));
-                called.add(name);
                 root = "";
             } else if (!WORDS.contains(name)) {
                 known(name, ROOTS, "There is nothing called", m.start(2));
@@ -276,7 +251,6 @@ public final class Formula {
                 }
             }
         }
-        return called;
     }
 
     private static void known(String name, Set<String> all, String what, int at) {
@@ -292,158 +266,22 @@ public final class Formula {
         return new FormulaException("At character " + (at + 1) + ", near \u201c" + near + "\u201d: a value or a sign such as + is missing or one too many", at);
     }
 
-    // ---- the engine, closed
-
-    private static JexlEngine engine() {
-        JexlFeatures features = JexlFeatures.createNone().register(false).localVar(false).sideEffect(false).sideEffectGlobal(false).loops(false)
+    /** JEXL, only to read: with everything switched off that is no expression. */
+    private static final class Reader extends Engine {
+        private static final JexlFeatures FEATURES = JexlFeatures.createNone().register(false).localVar(false).sideEffect(false).sideEffectGlobal(false).loops(false)
                 .lambda(false).newInstance(false).methodCall(false).structuredLiteral(false).pragma(false).annotation(false).script(false)
                 .arrayReferenceExpr(false).namespaceIdentifier(false).comparatorNames(true);
-        return new JexlBuilder().features(features).permissions(new OnlyOurFunctions()).arithmetic(new ExactArithmetic()).strict(true).safe(false).silent(false)
-                .cache(0).create();
-    }
 
-    private static final class ExactArithmetic extends JexlArithmetic {
-        ExactArithmetic() {
-            super(true);
+        Reader() {
+            super(new JexlBuilder().features(FEATURES).permissions(JexlPermissions.NONE).cache(0));
         }
 
-        @Override
-        public Object divide(Object left, Object right) {
-            double by = toDouble(right);
-            if (by == 0) {
-                throw new ArithmeticException("it divides by zero");
+        JexlNode read(String text) {
+            ASTJexlScript script = parse(new JexlInfo("formula", 1, 1), FEATURES, text, null);
+            if (script.jjtGetNumChildren() != 1) {
+                throw new FormulaException("A formula is one expression");
             }
-            return toDouble(left) / by;
+            return (JexlNode) script.jjtGetChild(0);
         }
-
-        @Override
-        public Object mod(Object left, Object right) {
-            double by = toDouble(right);
-            if (by == 0) {
-                throw new ArithmeticException("it divides by zero");
-            }
-            return toDouble(left) % by;
-        }
-    }
-
-    private static final class OnlyOurFunctions implements JexlPermissions {
-        @Override
-        public boolean allow(Class<?> type) {
-            return type == FormulaFunctions.class || Map.class.isAssignableFrom(type);
-        }
-
-        @Override
-        public boolean allow(java.lang.reflect.Constructor<?> constructor) {
-            return false;
-        }
-
-        @Override
-        public boolean allow(java.lang.reflect.Field field) {
-            return false;
-        }
-
-        @Override
-        public boolean allow(java.lang.reflect.Method method) {
-            return method.getDeclaringClass() == FormulaFunctions.class || Map.class.isAssignableFrom(method.getDeclaringClass()) && method.getName().equals("get");
-        }
-
-        @Override
-        public boolean allow(Package wholePackage) {
-            return true;
-        }
-
-        @Override
-        public JexlPermissions compose(String... sources) {
-            return this;
-        }
-    }
-
-    private static final class Context implements JexlContext, JexlContext.NamespaceResolver {
-        private final @Nullable FormulaScope scope;
-        private final @Nullable FormulaFunctions functions;
-
-        Context(@Nullable FormulaScope scope) {
-            this.scope = scope;
-            functions = scope == null ? null : new FormulaFunctions(scope);
-        }
-
-        @Override
-        public @Nullable Object get(String name) {
-            if (scope == null) {
-                return null;
-            }
-            return switch (name) {
-                case "piece" -> scope.piece();
-                case "here" -> scope.here();
-                case "clock" -> scope.clock();
-                case "from" -> scope.from();
-                case "to" -> scope.to();
-                default -> null;
-            };
-        }
-
-        @Override
-        public boolean has(String name) {
-            return scope != null && ROOTS.contains(name);
-        }
-
-        @Override
-        public void set(String name, Object value) {
-            throw new FormulaException("A formula can\u2019t set \u201c" + name + "\u201d");
-        }
-
-        @Override
-        public @Nullable Object resolveNamespace(@Nullable String name) {
-            return name == null || name.isEmpty() ? functions == null ? NoScope.FUNCTIONS : functions : null;
-        }
-    }
-
-    /** Functions for formulas without anything to read, such as {@code max(3, 4)}. */
-    private static final class NoScope {
-        static final FormulaFunctions FUNCTIONS = new FormulaFunctions(new FormulaScope() {
-            @Override
-            public Map<String, Object> piece() {
-                throw none();
-            }
-
-            @Override
-            public Map<String, Object> here() {
-                throw none();
-            }
-
-            @Override
-            public Map<String, Object> clock() {
-                throw none();
-            }
-
-            @Override
-            public Map<String, Object> at(String equipment) {
-                throw none();
-            }
-
-            @Override
-            public Object table(String name, Object... keys) {
-                throw none();
-            }
-
-            @Override
-            public String from() {
-                throw none();
-            }
-
-            @Override
-            public String to() {
-                throw none();
-            }
-
-            @Override
-            public org.apache.commons.rng.UniformRandomProvider chance() {
-                throw none();
-            }
-
-            private FormulaException none() {
-                return new FormulaException("A constant formula reads nothing");
-            }
-        });
     }
 }

@@ -79,9 +79,17 @@ public final class Tally {
 
     /** One of the units changes its state. */
     public void unit(long now, EquipmentState from, EquipmentState to) {
-        if (from != to) {
-            change(now, from.ordinal(), -1);
-            change(now, to.ordinal(), 1);
+        int i = from.ordinal();
+        int j = to.ordinal();
+        if (units == 1) {
+            // The usual case: all the time since the last change was spent in one state.
+            timeIn[i] += now - lastChangeOf[i];
+            lastChangeOf[j] = now;
+            unitsIn[i] = 0;
+            unitsIn[j] = 1;
+        } else if (i != j) {
+            change(now, i, -1);
+            change(now, j, 1);
         }
     }
 

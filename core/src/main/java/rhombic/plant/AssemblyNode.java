@@ -78,14 +78,14 @@ final class AssemblyNode extends WorkNode {
                         isPart[type] = true;
                     }
                 }
-                yield base -> scope.evaluate(key, base, now -> {
-                    String value = key.asText(now);
+                java.util.Map<String, int[]> byValue = new java.util.HashMap<>();
+                yield base -> scope.evaluate(key, base, now -> byValue.computeIfAbsent(key.asText(now), value -> {
                     int[] need = new int[any + 1];
                     for (int type = 0; type < any; type++) {
                         need[type] = named[type] ? table.count(value, plant.types.name(type)) : 0;
                     }
                     return need;
-                });
+                }));
             }
         };
     }
@@ -213,7 +213,6 @@ final class AssemblyNode extends WorkNode {
             from = 0;
         } else {
             whole = place.load.getFirst();
-            whole.failed = false;
         }
         for (int i = from; i < place.load.size(); i++) {
             join(place.load.get(i), whole);
@@ -221,7 +220,9 @@ final class AssemblyNode extends WorkNode {
         if (way == AssemblyStation.Way.ASSEMBLE && resultType >= 0 && resultType != whole.type) {
             plant.becomes(whole, resultType, index);
         }
-        whole.madeBy = this;
+        if (plant.hasRework) {
+            whole.madeWell(this);
+        }
         if (whole.toScrap) {
             scrap(whole);
         } else {
@@ -231,7 +232,7 @@ final class AssemblyNode extends WorkNode {
 
     private void join(Piece part, Piece whole) {
         tally.joins(plant.now());
-        part.failed = false;
+        part.rework = null;
         if (way == AssemblyStation.Way.ASSEMBLE) {
             plant.pieceJoined(part, index);
             return;

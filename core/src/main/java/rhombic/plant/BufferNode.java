@@ -16,12 +16,9 @@ final class BufferNode extends Node {
     private final Buffer.Order order;
     private final PieceQueue queue = new PieceQueue();
     private @Nullable Offer offer;
-    private @Nullable Piece onOffer;
-    /** In any order: the piece of each offer, by the number of its place; and offers not in use. */
-    private final List<@Nullable Piece> pieces = new ArrayList<>();
-    private final List<Offer> offers = new ArrayList<>();
+    /** In any order: pieces that have come and are not on offer yet, and offers not in use. */
+    private final List<Piece> toOffer = new ArrayList<>();
     private final List<Offer> unused = new ArrayList<>();
-    private final List<Offer> toMake = new ArrayList<>();
     private EquipmentState unitState = EquipmentState.STARVED;
 
     BufferNode(Plant plant, int index, Buffer buffer) {
@@ -53,7 +50,7 @@ final class BufferNode extends Node {
         piece.rank = rank(piece);
         queue.add(piece);
         if (order == Buffer.Order.ANY) {
-            offerByItself(piece);
+            toOffer.add(piece);
         }
         plant.toAgenda(this);
         if (queue.size() == 1) {
@@ -61,30 +58,14 @@ final class BufferNode extends Node {
         }
     }
 
-    private void offerByItself(Piece piece) {
-        Offer own;
-        if (unused.isEmpty()) {
-            own = new Offer(this, pieces.size());
-            offers.add(own);
-            pieces.add(piece);
-        } else {
-            own = unused.removeLast();
-            pieces.set(own.place, piece);
-        }
-        toMake.add(own);
-    }
-
     @Override
     void attend() {
         serveLine();
         if (order == Buffer.Order.ANY) {
-            for (int i = 0; i < toMake.size(); i++) {
-                Offer own = toMake.get(i);
-                Piece piece = pieces.get(own.place);
-                assert piece != null : "an offer of nothing";
-                own.make(piece);
+            for (int i = 0; i < toOffer.size(); i++) {
+                (unused.isEmpty() ? new Offer(this, 0) : unused.removeLast()).make(toOffer.get(i));
             }
-            toMake.clear();
+            toOffer.clear();
         } else {
             offerBest();
         }
@@ -96,36 +77,24 @@ final class BufferNode extends Node {
             return;
         }
         Piece best = queue.get(order == Buffer.Order.NEWEST_FIRST ? queue.newestOfBest() : 0);
-        if (offer.isOpen() && best != onOffer) {
+        if (offer.isOpen() && best != offer.piece()) {
             // A newer piece that may go the same ways stands where the older stood, so that none is overtaken.
             if (waysOut().sameForAll()) {
-                onOffer = best;
                 offer.exchange(best);
                 return;
             }
             offer.withdraw();
         }
         if (!offer.isOpen()) {
-            onOffer = best;
             offer.make(best);
         }
     }
 
     @Override
-    Piece offered(Offer given) {
-        Piece piece = order == Buffer.Order.ANY ? pieces.get(given.place) : onOffer;
-        assert piece != null : "an offer of nothing";
-        return piece;
-    }
-
-    @Override
     Piece hand(Offer given) {
-        Piece piece = offered(given);
+        Piece piece = given.piece();
         if (order == Buffer.Order.ANY) {
-            pieces.set(given.place, null);
             unused.add(given);
-        } else {
-            onOffer = null;
         }
         if (queue.get(0) == piece) {
             queue.takeFirst();

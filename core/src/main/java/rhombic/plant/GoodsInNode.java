@@ -3,7 +3,6 @@ package rhombic.plant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
@@ -27,6 +26,8 @@ final class GoodsInNode extends Node {
     private final Supply supply;
     private final List<MixPart> mix;
     private final UniformRandomProvider mixChance;
+    private final int[] mixTypes;
+    private final double[] mixUpTo;
     private final PieceQueue waiting = new PieceQueue();
     private @Nullable Offer offer;
     private @Nullable Piece onOffer;
@@ -39,8 +40,14 @@ final class GoodsInNode extends Node {
         onDemand = supply instanceof Supply.OnDemand;
         turnsAway = goodsIn.whenFull() == GoodsIn.WhenFull.TURN_AWAY && !onDemand;
         most = goodsIn.most().isPresent() ? goodsIn.most().getAsInt() : Long.MAX_VALUE;
-        mix = goodsIn.mix();
+        mix = goodsIn.mix().stream().filter(part -> part.weight() > 0).toList();
         mixChance = plant.stream(goodsIn.name(), Purpose.MIX);
+        mixTypes = new int[mix.size()];
+        mixUpTo = new double[mix.size()];
+        for (int i = 0; i < mixTypes.length; i++) {
+            mixTypes[i] = plant.types.number(mix.get(i).type());
+            mixUpTo[i] = mix.get(i).weight() + (i == 0 ? 0 : mixUpTo[i - 1]);
+        }
     }
 
     @Override
@@ -184,21 +191,15 @@ final class GoodsInNode extends Node {
     }
 
     private int drawType() {
-        if (mix.size() == 1) {
-            return plant.types.number(mix.getFirst().type());
+        if (mixTypes.length == 1) {
+            return mixTypes[0];
         }
-        double u = mixChance.nextDouble() * mix.stream().mapToDouble(MixPart::weight).sum();
-        int last = 0;
-        for (int i = 0; i < mix.size(); i++) {
-            if (mix.get(i).weight() > 0) {
-                last = i;
-                u -= mix.get(i).weight();
-                if (u < 0) {
-                    break;
-                }
-            }
+        double u = mixChance.nextDouble() * mixUpTo[mixUpTo.length - 1];
+        int at = 0;
+        while (at < mixTypes.length - 1 && u >= mixUpTo[at]) {
+            at++;
         }
-        return plant.types.number(mix.get(last).type());
+        return mixTypes[at];
     }
 
     @Override
@@ -208,18 +209,18 @@ final class GoodsInNode extends Node {
             return;
         }
         while (!offer.isOpen()) {
-            Optional<Piece> next = next();
-            if (next.isEmpty() || !offer.make(next.get())) {
+            Piece next = next();
+            if (next == null || !offer.make(next)) {
                 return;
             }
-            plant.countStep(name());
+            plant.countStep(this);
         }
     }
 
-    private Optional<Piece> next() {
+    private @Nullable Piece next() {
         if (onDemand) {
             if (supplied >= most) {
-                return Optional.empty();
+                return null;
             }
             if (onOffer == null) {
                 onOffer = new Piece(drawType());
@@ -227,19 +228,12 @@ final class GoodsInNode extends Node {
         } else {
             onOffer = waiting.isEmpty() ? null : waiting.get(0);
         }
-        return Optional.ofNullable(onOffer);
-    }
-
-    @Override
-    Piece offered(Offer given) {
-        Piece piece = onOffer;
-        assert piece != null : "an offer of nothing";
-        return piece;
+        return onOffer;
     }
 
     @Override
     Piece hand(Offer given) {
-        Piece piece = offered(given);
+        Piece piece = given.piece();
         onOffer = null;
         if (piece.id == Piece.NOT_IN_YET) {
             supplied += onDemand ? 1 : 0;

@@ -22,11 +22,6 @@ final class GoodsOutNode extends Node {
     }
 
     @Override
-    Piece offered(Offer offer) {
-        throw new IllegalStateException("A goods out offers no pieces");
-    }
-
-    @Override
     Piece hand(Offer offer) {
         throw new IllegalStateException("A goods out gives no pieces");
     }

@@ -25,11 +25,6 @@ final class IdleNode extends Node {
     }
 
     @Override
-    Piece offered(Offer offer) {
-        throw new IllegalStateException(name() + " offers nothing");
-    }
-
-    @Override
     Piece hand(Offer offer) {
         throw new IllegalStateException(name() + " gives nothing");
     }

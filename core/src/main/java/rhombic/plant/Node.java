@@ -96,21 +96,18 @@ abstract class Node {
             return false;
         }
         for (Offer.Standing one = line.first(); one != null; one = one.behind) {
-            if (hasRoom(one.offer.giver.offered(one.offer))) {
+            if (hasRoom(one.offer.piece())) {
                 return false;
             }
         }
         return true;
     }
 
-    /** The piece that the offer is of. */
-    abstract Piece offered(Offer offer);
-
     /** Lets those in line hand on while there is room. */
     final void serveLine() {
         Offer.Standing standing = line.first();
         while (standing != null && !shut) {
-            if (hasRoom(standing.offer.giver.offered(standing.offer))) {
+            if (hasRoom(standing.offer.piece())) {
                 accept(standing.offer.takeUp(standing));
                 standing = line.first();
             } else {
@@ -120,7 +117,7 @@ abstract class Node {
     }
 
     final double rank(Piece piece) {
-        return piece.failed ? Ranking.REWORK : ranking.rank(piece);
+        return piece.isFailed() ? Ranking.REWORK : ranking.rank(piece);
     }
 
     /** How many pieces are here or wait to come. */

@@ -25,6 +25,7 @@ final class Offer {
 
     private final Standing[] standings;
     private @Nullable Standing special;
+    private @Nullable Piece piece;
     private boolean open;
     private int way = WaysOut.ANY;
 
@@ -59,27 +60,38 @@ final class Offer {
         return open;
     }
 
+    /** What is on offer, or was last. */
+    Piece piece() {
+        Piece offered = piece;
+        assert offered != null : "nothing was ever offered";
+        return offered;
+    }
+
     /** Index of the one way the piece waits for, or {@link WaysOut#ANY}. */
     int way() {
         return way;
     }
 
     /** Offers the piece; returns whether it has gone already. */
-    boolean make(Piece piece) {
+    boolean make(Piece offered) {
         assert !open : "an offer is made once for each piece";
+        piece = offered;
         if (standings.length == 0) {
             open = true;
             return false;
         }
         WaysOut ways = giver.waysOut();
-        way = ways.choose(piece);
+        if (ways.isPlain) {
+            return makePlain(offered);
+        }
+        way = ways.choose(offered);
         if (way != WaysOut.ANY) {
-            return makeTo(standings[way], piece);
+            return makeTo(standings[way], offered);
         }
         int first = ways.first();
         for (int i = 0; i < standings.length; i++) {
             int at = (first + i) % standings.length;
-            if (ways.admits(at) && standings[at].taker.takesAtOnce(piece)) {
+            if (ways.admits(at) && standings[at].taker.takesAtOnce(offered)) {
                 ways.gone(at);
                 standings[at].taker.accept(giver.hand(this));
                 return true;
@@ -87,45 +99,63 @@ final class Offer {
         }
         for (int i = 0; i < standings.length; i++) {
             if (ways.admits(i)) {
-                stand(standings[i], piece);
+                stand(standings[i], offered);
             }
         }
         open = true;
         return false;
     }
 
+    /** The usual case, without looking at the piece: the first that has room, else a standing in every line. */
+    private boolean makePlain(Piece offered) {
+        for (Standing standing : standings) {
+            if (standing.taker.takesAtOnce(offered)) {
+                standing.taker.accept(giver.hand(this));
+                return true;
+            }
+        }
+        for (Standing standing : standings) {
+            stand(standing, offered);
+        }
+        way = WaysOut.ANY;
+        open = true;
+        return false;
+    }
+
     /** Offers the piece to one taker that needs no link: where it goes back for rework. */
-    boolean makeTo(Node taker, Piece piece) {
+    boolean makeTo(Node taker, Piece offered) {
+        piece = offered;
         Standing standing = special;
         if (standing == null || standing.taker != taker) {
             standing = new Standing(this, taker, WaysOut.ANY);
             special = standing;
         }
         way = WaysOut.ANY;
-        return makeTo(standing, piece);
+        return makeTo(standing, offered);
     }
 
-    private boolean makeTo(Standing standing, Piece piece) {
-        if (standing.taker.takesAtOnce(piece)) {
+    private boolean makeTo(Standing standing, Piece offered) {
+        if (standing.taker.takesAtOnce(offered)) {
             standing.taker.accept(giver.hand(this));
             return true;
         }
-        stand(standing, piece);
+        stand(standing, offered);
         open = true;
         return false;
     }
 
-    private static void stand(Standing standing, Piece piece) {
-        standing.rank = standing.taker.rank(piece);
+    private static void stand(Standing standing, Piece offered) {
+        standing.rank = standing.taker.rank(offered);
         standing.taker.line.add(standing);
     }
 
     /** Stands for another piece from now on, at the places it has unless the takers rank that one otherwise. */
-    void exchange(Piece piece) {
+    void exchange(Piece other) {
+        piece = other;
         for (Standing standing : standings) {
-            if (standing.inLine && standing.taker.rank(piece) != standing.rank) {
+            if (standing.inLine && standing.taker.rank(other) != standing.rank) {
                 standing.taker.line.remove(standing);
-                stand(standing, piece);
+                stand(standing, other);
             }
         }
     }

@@ -22,18 +22,46 @@ final class Piece {
     @Nullable Object @Nullable [] values;
     /** What lies on it, first on first; null if nothing does. */
     @Nullable ArrayList<Piece> load;
-    /** How often it was worked on again. */
-    int reworks;
-    /** On the time of the next work, for what is done again. */
-    double factor = 1;
-    boolean failed;
-    /** Pieces that may wait for rework where it goes back to. */
-    int reworkRoom;
+    /** What inspection knows of it; null while there is nothing to know. */
+    @Nullable Rework rework;
     boolean toScrap;
-    /** Station that worked on it last. */
-    @Nullable WorkNode madeBy;
+
+    /** How a piece stands with inspection. */
+    static final class Rework {
+        /** Station that worked on it last; null if none did. */
+        @Nullable WorkNode madeBy;
+        /** How often it was worked on again. */
+        int times;
+        /** On the time of the next work, for what is done again. */
+        double factor = 1;
+        /** Whether it is on its way back. */
+        boolean failed;
+        /** Pieces that may wait for rework where it goes back to. */
+        int room;
+    }
 
     Piece(int type) {
         this.type = type;
+    }
+
+    boolean isFailed() {
+        return rework != null && rework.failed;
+    }
+
+    Rework reworkMade() {
+        Rework known = rework;
+        if (known == null) {
+            known = new Rework();
+            rework = known;
+        }
+        return known;
+    }
+
+    /** It is what it should be now, and was made there. */
+    void madeWell(WorkNode by) {
+        Rework known = reworkMade();
+        known.madeBy = by;
+        known.failed = false;
+        known.factor = 1;
     }
 }

@@ -330,25 +330,40 @@ public final class Plant {
                 agendaLast = null;
             }
             node.agendaNext = null;
-            countStep(node.name());
+            countStep(node);
             node.attend();
             node = agendaFirst;
         }
     }
 
     /** Finds an instant that does not end. */
-    void countStep(String name) {
+    void countStep(Node node) {
+        if (isOneStepTooMany()) {
+            busiest(node.name());
+        }
+    }
+
+    /** The same for a rule. */
+    void countStep(String rule) {
+        if (isOneStepTooMany()) {
+            busiest(rule);
+        }
+    }
+
+    private boolean isOneStepTooMany() {
         if (stepsInstant != now()) {
             stepsInstant = now();
             stepsAtInstant = 0;
         }
-        if (++stepsAtInstant > MOST_STEPS_AT_ONCE - STEPS_NAMED) {
-            busiest.add(name);
-            if (stepsAtInstant > MOST_STEPS_AT_ONCE) {
-                List<String> names = new ArrayList<>(busiest).subList(0, Math.min(6, busiest.size()));
-                throw new RunTroubleException("", "At " + Clock.elapsed(now()) + " pieces move without end while no time passes, at "
-                        + String.join(", ", names) + ". Give one of them a time above 0 s or a limited room.");
-            }
+        return ++stepsAtInstant > MOST_STEPS_AT_ONCE - STEPS_NAMED;
+    }
+
+    private void busiest(String name) {
+        busiest.add(name);
+        if (stepsAtInstant > MOST_STEPS_AT_ONCE) {
+            List<String> names = new ArrayList<>(busiest).subList(0, Math.min(6, busiest.size()));
+            throw new RunTroubleException("", "At " + Clock.elapsed(now()) + " pieces move without end while no time passes, at "
+                    + String.join(", ", names) + ". Give one of them a time above 0 s or a limited room.");
         }
     }
 }

@@ -94,28 +94,29 @@ final class StationNode extends WorkNode {
             } else {
                 place.out.add(piece);
             }
-            if (inspection == null) {
-                piece.madeBy = this;
-                piece.failed = false;
+            if (inspection == null && plant.hasRework) {
+                piece.madeWell(this);
             }
         }
     }
 
     /** Whether the piece may go on or go back; else it is scrap. */
     private boolean passes(Piece piece, Inspection check) {
-        piece.failed = inspectionChance.nextDouble() * 100 < check.fails().amount();
-        if (!piece.failed) {
+        Piece.Rework rework = piece.reworkMade();
+        rework.failed = inspectionChance.nextDouble() * 100 < check.fails().amount();
+        rework.factor = 1;
+        if (!rework.failed) {
             plant.look(piece, 0, index);
             return true;
         }
-        if (piece.reworks >= check.mostTimes()) {
+        if (rework.times >= check.mostTimes()) {
             return false;
         }
-        piece.reworks++;
-        piece.factor = check.factor();
-        piece.reworkRoom = check.room();
-        if (piece.madeBy == null) {
-            piece.madeBy = this;
+        rework.times++;
+        rework.factor = check.factor();
+        rework.room = check.room();
+        if (rework.madeBy == null) {
+            rework.madeBy = this;
         }
         int look = check.look().isEmpty() ? -1 : plant.types.look(piece.type, check.look());
         if (look >= 0) {

@@ -40,7 +40,9 @@ final class UnpackingNode extends WorkNode {
     @Override
     void complete(Place place) {
         Piece piece = place.load.getFirst();
-        piece.failed = false;
+        if (piece.rework != null) {
+            piece.rework.failed = false;
+        }
         if (piece.toScrap) {
             scrap(piece);
             return;

@@ -27,6 +27,8 @@ final class WaysOut {
     private final Fit @Nullable [] fits;
     private final boolean[] admitted;
     private final PlantScope scope;
+    /** Whether every piece may go every way, the first that has room. */
+    final boolean isPlain;
     private int last = -1;
 
     /** Whether a piece is one that a link is for. */
@@ -48,6 +50,7 @@ final class WaysOut {
         fits = filtered ? fits(plant) : null;
         admitted = new boolean[this.takers.length];
         java.util.Arrays.fill(admitted, true);
+        isPlain = !byChance && !filtered && choice == WayOut.Choice.PREFERENCE;
     }
 
     private Fit[] fits(Plant plant) {

@@ -1,14 +1,15 @@
 package rhombic.plant;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.List;
+import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
 import rhombic.kernel.Event;
 import rhombic.study.Operation;
 import rhombic.study.Rule;
+import rhombic.study.TimeSource;
 import rhombic.study.Work;
 import rhombic.study.WorkEquipment;
 import rhombic.trace.EquipmentState;
@@ -24,7 +25,10 @@ abstract class WorkNode extends Node {
     final PieceQueue queue = new PieceQueue();
     final int inputRoom;
     private final int placeCount;
-    private final PieceTime[] operations;
+    /** How long each operation takes, where that depends on the piece; else null. */
+    private final @Nullable PieceTime[] operations;
+    /** The sampler of each operation whose time is the same for all pieces; else null. */
+    private final @Nullable TimeSampler[] drawn;
     private final boolean[] addsValue;
     private final @Nullable PieceTime changeover;
     private final int serviceEvery;
@@ -52,10 +56,10 @@ abstract class WorkNode extends Node {
     final class Place extends Event {
         final int number;
         /** What is on it while it gathers and works; the base, or the piece that came first, first. */
-        final ArrayList<Piece> load = new ArrayList<>(1);
+        final Few load = new Few();
         /** What is done and goes on by the usual ways, and what goes by itself, such as what came off a carrier. */
-        final ArrayDeque<Piece> out = new ArrayDeque<>(1);
-        final ArrayDeque<Piece> besides = new ArrayDeque<>(0);
+        final Few out = new Few();
+        final Few besides = new Few();
         Phase phase = Phase.FREE;
         private final Offer offer;
         private @Nullable Offer offerBesides;
@@ -71,6 +75,10 @@ abstract class WorkNode extends Node {
         Place(int number) {
             this.number = number;
             offer = new Offer(WorkNode.this, number);
+        }
+
+        private boolean isEmpty() {
+            return out.isEmpty() && besides.isEmpty();
         }
 
         @Override
@@ -96,11 +104,14 @@ abstract class WorkNode extends Node {
         placeCount = work.places();
         inputRoom = work.inputRoom();
         free = new int[placeCount];
-        operations = new PieceTime[work.operations().size()];
+        operations = new @Nullable PieceTime[work.operations().size()];
         addsValue = new boolean[operations.length];
+        drawn = new @Nullable TimeSampler[operations.length];
         for (int i = 0; i < operations.length; i++) {
             Operation operation = work.operations().get(i);
-            operations[i] = PieceTime.of(operation.time(), plant, scope, plant.stream(i == 0 ? name() : name() + "\u0000" + i, Purpose.WORK));
+            UniformRandomProvider stream = plant.stream(i == 0 ? name() : name() + "\u0000" + i, Purpose.WORK);
+            drawn[i] = operation.time() instanceof TimeSource.Drawn same ? same.time().sampler(stream) : null;
+            operations[i] = drawn[i] != null ? null : PieceTime.of(operation.time(), plant, scope, stream);
             addsValue[i] = operation.addsValue();
         }
         changeover = work.changeover() == null ? null : PieceTime.of(work.changeover(), plant, scope, plant.stream(name(), Purpose.CHANGEOVER));
@@ -144,11 +155,11 @@ abstract class WorkNode extends Node {
 
     /** Whether a piece may wait in the input room, or what comes back for rework in its own. */
     final boolean mayQueue(Piece piece) {
-        return comesBack(piece) ? reworkWaiting < piece.reworkRoom : queue.size() - reworkWaiting < inputRoom;
+        return comesBack(piece) && piece.rework != null ? reworkWaiting < piece.rework.room : queue.size() - reworkWaiting < inputRoom;
     }
 
     private boolean comesBack(Piece piece) {
-        return piece.failed && piece.madeBy == this;
+        return piece.rework != null && piece.rework.failed && piece.rework.madeBy == this;
     }
 
     final void comes(Piece piece) {
@@ -240,8 +251,11 @@ abstract class WorkNode extends Node {
     private void scheduleOperation(Place place) {
         Piece lead = place.load.getFirst();
         place.begunNanos = plant.now();
-        long nanos = operations[place.operation].nanos(lead);
-        plant.simulator.schedule(place, lead.factor == 1 ? nanos : Math.round(nanos * lead.factor));
+        PieceTime byPiece = operations[place.operation];
+        TimeSampler sameForAll = drawn[place.operation];
+        assert byPiece != null || sameForAll != null : "an operation without a time";
+        long nanos = byPiece != null ? byPiece.nanos(lead) : sameForAll.nextNanos();
+        plant.simulator.schedule(place, lead.rework == null ? nanos : Math.round(nanos * lead.rework.factor));
     }
 
     private void operationEnds(Place place) {
@@ -264,7 +278,6 @@ abstract class WorkNode extends Node {
         place.doneNanos = plant.now();
         for (int i = 0; i < place.load.size(); i++) {
             Piece piece = place.load.get(i);
-            piece.factor = 1;
             tellRules(Rule.PieceEvent.FINISHES, piece);
         }
         workedSinceService += piecesCounted(place);
@@ -296,13 +309,13 @@ abstract class WorkNode extends Node {
                 break;
             }
         }
-        while (!place.besides.isEmpty() && !besides(place).isOpen()) {
-            if (!offer(place, besides(place), place.besides.getFirst())) {
+        while (!place.besides.isEmpty() && !offerBesides(place).isOpen()) {
+            if (!offer(place, offerBesides(place), place.besides.getFirst())) {
                 break;
             }
         }
         place.isOffering = false;
-        if (place.out.isEmpty() && place.besides.isEmpty()) {
+        if (place.isEmpty()) {
             emptied(place);
         } else {
             enterState(place, EquipmentState.BLOCKED);
@@ -310,7 +323,7 @@ abstract class WorkNode extends Node {
     }
 
     private boolean offer(Place place, Offer offer, Piece piece) {
-        WorkNode maker = piece.failed ? piece.madeBy : null;
+        WorkNode maker = piece.isFailed() && piece.rework != null ? piece.rework.madeBy : null;
         boolean gone = maker == null ? offer.make(piece) : offer.makeTo(maker, piece);
         if (!gone && plant.trace != null) {
             plant.trace.done(plant.now(), piece.id, index, place.number, maker == null ? offer.way() : rhombic.trace.PieceSpot.wayBack(maker.index));
@@ -318,7 +331,7 @@ abstract class WorkNode extends Node {
         return gone;
     }
 
-    private Offer besides(Place place) {
+    private Offer offerBesides(Place place) {
         Offer offer = place.offerBesides;
         if (offer == null) {
             offer = new Offer(this, place.number + placeCount);
@@ -327,18 +340,13 @@ abstract class WorkNode extends Node {
         return offer;
     }
 
-    @Override
-    Piece offered(Offer given) {
-        return outOf(given).getFirst();
-    }
-
-    private ArrayDeque<Piece> outOf(Offer given) {
+    private Few outOf(Offer given) {
         return given.place < placeCount ? place(given.place).out : place(given.place - placeCount).besides;
     }
 
     @Override
     Piece hand(Offer given) {
-        Place place = place(given.place % placeCount);
+        Place place = place(given.place < placeCount ? given.place : given.place - placeCount);
         Piece piece = outOf(given).removeFirst();
         assert place.phase == Phase.DONE : "a piece is handed on before its work has ended";
         long now = plant.now();
@@ -346,7 +354,7 @@ abstract class WorkNode extends Node {
         tally.leaves(now, now - piece.arrivedNanos);
         tellRules(Rule.PieceEvent.LEAVES, piece);
         if (!place.isOffering) {
-            if (place.out.isEmpty() && place.besides.isEmpty()) {
+            if (place.isEmpty()) {
                 emptied(place);
             } else {
                 toOffer.add(place);

@@ -1,0 +1,69 @@
+package rhombic.plant;
+
+import java.util.ArrayList;
+import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
+
+/** A few pieces in order: what is on a place, or waits to go on from it. Mostly it is one, which needs no list. */
+final class Few {
+    private @Nullable Piece first;
+    /** Those behind the first, from {@code head} on; null as long as there never were any. */
+    private @Nullable ArrayList<Piece> rest;
+    private int head;
+
+    boolean isEmpty() {
+        return first == null;
+    }
+
+    int size() {
+        return first == null ? 0 : rest == null ? 1 : 1 + rest.size() - head;
+    }
+
+    void add(Piece piece) {
+        if (first == null) {
+            first = piece;
+            return;
+        }
+        ArrayList<Piece> behind = rest;
+        if (behind == null) {
+            behind = new ArrayList<>();
+            rest = behind;
+        }
+        behind.add(piece);
+    }
+
+    Piece getFirst() {
+        Piece piece = first;
+        assert piece != null : "there is none";
+        return piece;
+    }
+
+    Piece get(int at) {
+        return at == 0 || rest == null ? getFirst() : rest.get(head + at - 1);
+    }
+
+    Piece removeFirst() {
+        Piece piece = getFirst();
+        ArrayList<Piece> behind = rest;
+        if (behind == null || head == behind.size()) {
+            clear();
+        } else {
+            first = behind.get(head++);
+        }
+        return piece;
+    }
+
+    void clear() {
+        first = null;
+        if (rest != null) {
+            rest.clear();
+            head = 0;
+        }
+    }
+
+    void forEach(Consumer<Piece> consumer) {
+        for (int i = 0; i < size(); i++) {
+            consumer.accept(get(i));
+        }
+    }
+}
