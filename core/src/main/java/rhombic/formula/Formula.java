@@ -37,6 +37,7 @@ public final class Formula {
             Map.entry("triangular", "triangular(least, mode, most)"), Map.entry("exponential", "exponential(mean)"),
             Map.entry("normal", "normal(mean, deviation)"), Map.entry("lognormal", "lognormal(mean, deviation)"));
 
+    private static final Set<String> DRAWS = Set.of("uniform", "triangular", "exponential", "normal", "lognormal");
     private static final Set<String> ROOTS = Set.of("piece", "here", "clock", "from", "to");
     private static final Set<String> WORDS = Set.of("true", "false", "and", "or", "not", "eq", "ne", "lt", "gt", "le", "ge");
     private static final int DEEPEST = 40;
@@ -58,13 +59,16 @@ public final class Formula {
     private final Set<Read> reads;
     private final Set<ReadAt> readsAt;
     private final Set<String> tables;
+    private final boolean ofTypeAlone;
 
-    private Formula(String text, Step step, Set<Read> reads, Set<ReadAt> readsAt, Set<String> tables) {
+    private Formula(String text, Step step, Set<Read> reads, Set<ReadAt> readsAt, Set<String> tables, boolean draws) {
         this.text = text;
         this.step = step;
         this.reads = reads;
         this.readsAt = readsAt;
         this.tables = tables;
+        // What at() is given may be worked out too, and is then not among the reads.
+        ofTypeAlone = !draws && readsAt.isEmpty() && !text.contains("at(") && reads.stream().allMatch(new Read("piece", "type")::equals);
     }
 
     /**
@@ -82,7 +86,7 @@ public final class Formula {
         String bare = withoutTexts(text);
         signs(bare);
         Set<Read> reads = new LinkedHashSet<>();
-        names(bare, reads);
+        boolean draws = names(bare, reads);
         Set<ReadAt> readsAt = new LinkedHashSet<>();
         for (Matcher m = NAMED_PLACE.matcher(text); m.find(); ) {
             readsAt.add(new ReadAt(m.group(2), m.group(3)));
@@ -92,7 +96,7 @@ public final class Formula {
             tables.add(m.group(2));
         }
         try {
-            return new Formula(text, Steps.of(READER.read(text.strip())), reads, readsAt, tables);
+            return new Formula(text, Steps.of(READER.read(text.strip())), reads, readsAt, tables, draws);
         } catch (JexlException e) {
             throw unreadable(text, e);
         } catch (FormulaException e) {
@@ -120,6 +124,11 @@ public final class Formula {
 
     public boolean isConstant() {
         return step.isConstant();
+    }
+
+    /** Whether it always gives the same for pieces of the same type. */
+    public boolean isOfTypeAlone() {
+        return ofTypeAlone;
     }
 
     /** Its value: a number, a text or yes/no. */
@@ -221,8 +230,9 @@ public final class Formula {
         }
     }
 
-    /** Holds every name against what there is, and notes what is read. */
-    private static void names(String bare, Set<Read> reads) {
+    /** Holds every name against what there is, notes what is read, and says whether something is drawn. */
+    private static boolean names(String bare, Set<Read> reads) {
+        boolean draws = false;
         Matcher m = NAME.matcher(bare);
         String root = "";
         while (m.find()) {
@@ -239,6 +249,7 @@ public final class Formula {
                 root = "";
             } else if (isCall && !WORDS.contains(name)) {
                 known(name, FUNCTIONS.keySet(), "There is no function", m.start(2));
+                draws |= DRAWS.contains(name);
                 root = "";
             } else if (!WORDS.contains(name)) {
                 known(name, ROOTS, "There is nothing called", m.start(2));
@@ -251,6 +262,7 @@ public final class Formula {
                 }
             }
         }
+        return draws;
     }
 
     private static void known(String name, Set<String> all, String what, int at) {

@@ -120,16 +120,20 @@ final class Steps {
     /** The sum of two numbers; with a text on either side, one after the other. */
     private static Step sum(Step a, Step b) {
         boolean constant = a.isConstant() && b.isConstant();
-        boolean numbers = a instanceof Step.OfNumber && b instanceof Step.OfNumber;
         return new Step() {
             @Override
             Object value(FormulaScope scope) {
-                if (numbers) {
-                    return a.number(scope) + b.number(scope);
-                }
                 Object left = a.value(scope);
                 Object right = b.value(scope);
-                return left instanceof Double x && right instanceof Double y ? (Object) (x + y) : Formula.plain(left) + Formula.plain(right);
+                if (left instanceof Double x && right instanceof Double y) {
+                    return x + y;
+                }
+                return Formula.plain(left) + Formula.plain(right);
+            }
+
+            @Override
+            double number(FormulaScope scope) {
+                return a.number(scope) + b.number(scope);
             }
 
             @Override

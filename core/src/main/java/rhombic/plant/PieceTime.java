@@ -1,6 +1,5 @@
 package rhombic.plant;
 
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -48,18 +47,26 @@ interface PieceTime {
     }
 
     private static PieceTime fromTable(TimeSource.FromTable source, Plant plant, PlantScope scope, UniformRandomProvider stream) {
-        List<Formula> keys = new ArrayList<>(source.keys().stream().map(Formula::parse).toList());
+        TableBook.Lookup table = plant.tables.find(source.table());
+        List<Formula> keys = source.keys().stream().map(Formula::parse).toList();
         Map<String, TimeSampler> samplers = new HashMap<>();
+        @Nullable TimeSampler[] ofType = new TimeSampler[plant.types.count()];
+        boolean ofTypeAlone = keys.stream().allMatch(Formula::isOfTypeAlone);
         return piece -> {
+            TimeSampler known = ofType[piece.type];
+            if (known != null) {
+                return known.nextNanos();
+            }
             try {
                 PlantScope about = scope.with(piece);
                 Object first = keys.getFirst().value(about);
-                String text = keys.size() == 1 ? plant.tables.find(source.table()).text(first) : plant.tables.find(source.table()).text(first, keys.get(1).value(about));
+                String text = keys.size() == 1 ? table.text(first) : table.text(first, keys.get(1).value(about));
                 TimeSampler sampler = samplers.get(text);
                 if (sampler == null) {
                     sampler = DistributionText.parse(text).sampler(stream);
                     samplers.put(text, sampler);
                 }
+                ofType[piece.type] = ofTypeAlone ? sampler : null;
                 return sampler.nextNanos();
             } catch (FormulaException e) {
                 throw scope.trouble(e, piece);

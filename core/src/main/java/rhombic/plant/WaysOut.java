@@ -29,6 +29,8 @@ final class WaysOut {
     private final PlantScope scope;
     /** Whether every piece may go every way, the first that has room. */
     final boolean isPlain;
+    /** What the formula chose for a type, where nothing else counts; else {@link #ANY}. */
+    private final int[] wayOfType;
     private int last = -1;
 
     /** Whether a piece is one that a link is for. */
@@ -50,6 +52,8 @@ final class WaysOut {
         fits = filtered ? fits(plant) : null;
         admitted = new boolean[this.takers.length];
         java.util.Arrays.fill(admitted, true);
+        wayOfType = new int[plant.types.count()];
+        java.util.Arrays.fill(wayOfType, ANY);
         isPlain = !byChance && !filtered && choice == WayOut.Choice.PREFERENCE;
     }
 
@@ -159,9 +163,14 @@ final class WaysOut {
 
     private int named(Piece piece) {
         assert formula != null : "a choice by formula has one";
+        int known = wayOfType[piece.type];
+        if (known != ANY) {
+            return known;
+        }
         String name = scope.evaluate(formula, piece, formula::asText);
         for (int i = 0; i < takers.length; i++) {
             if (links.get(i).to().equals(name)) {
+                wayOfType[piece.type] = formula.isOfTypeAlone() ? i : ANY;
                 return i;
             }
         }
