@@ -16,7 +16,9 @@ public final class LiveRun {
 
     private final Plant plant;
     private final TraceWriter writer;
-    private final long lengthNanos;
+    private final long plannedNanos;
+    /** When a rule ended the run; negative while none has. */
+    private volatile long stoppedNanos = -1;
 
     public LiveRun(Study study) {
         this(study, TraceWriter.USUALLY_KEPT);
@@ -26,7 +28,7 @@ public final class LiveRun {
     public LiveRun(Study study, int mostKept) {
         writer = new TraceWriter(study.equipment().size(), mostKept);
         plant = Plant.build(study, 1, writer);
-        lengthNanos = study.plan().length().nanos();
+        plannedNanos = study.plan().length().nanos();
         writer.publish(-1);
     }
 
@@ -34,8 +36,10 @@ public final class LiveRun {
         return writer.trace();
     }
 
+    /** How long the run is: as planned, or, once a rule has ended it, up to there. */
     public long lengthNanos() {
-        return lengthNanos;
+        long stopped = stoppedNanos;
+        return stopped >= 0 ? stopped : plannedNanos;
     }
 
     /**
@@ -44,8 +48,8 @@ public final class LiveRun {
      * @return whether it got there
      */
     public boolean advance(long untilNanos, BooleanSupplier cancelled) {
-        long end = Math.min(untilNanos, lengthNanos);
-        long slice = Math.max(1, lengthNanos / SLICES);
+        long end = Math.min(untilNanos, plannedNanos);
+        long slice = Math.max(1, plannedNanos / SLICES);
         long published = writer.records();
         while (plant.now() < end && !plant.isStopped()) {
             if (!plant.advance(Math.min(end, plant.now() + slice), cancelled)) {
@@ -57,12 +61,15 @@ public final class LiveRun {
             }
         }
         writer.publish(plant.now());
+        if (plant.isStopped()) {
+            stoppedNanos = plant.now();
+        }
         return true;
     }
 
     /** Whether a rule has ended the run before its time. */
     public boolean isStopped() {
-        return plant.isStopped();
+        return stoppedNanos >= 0;
     }
 
     /** How far it has run; all up to here is in the trace. */

@@ -144,6 +144,7 @@ final class AssemblyNode extends WorkNode {
             start(place);
         } else {
             gathers(place);
+            traceStands(place, base);
             waiting.add(new Waiting(place, need));
         }
     }

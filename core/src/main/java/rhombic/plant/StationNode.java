@@ -56,7 +56,10 @@ final class StationNode extends WorkNode {
         if (place.load.size() >= fullLoad) {
             gathering = null;
             start(place);
-        } else if (place.load.size() == 1) {
+            return;
+        }
+        traceStands(place, piece);
+        if (place.load.size() == 1) {
             gathering = place;
             gathers(place);
             if (longestWaitNanos < Long.MAX_VALUE) {

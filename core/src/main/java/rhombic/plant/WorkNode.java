@@ -193,6 +193,13 @@ abstract class WorkNode extends Node {
         start(place);
     }
 
+    /** The piece stands on the place, which waits for more. */
+    final void traceStands(Place place, Piece piece) {
+        if (plant.trace != null) {
+            plant.trace.stands(plant.now(), piece.id, index, place.number);
+        }
+    }
+
     /** A place has become free, or something has come to the queue: put in what can go in. */
     abstract void fill(Place place);
 

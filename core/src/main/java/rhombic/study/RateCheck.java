@@ -16,6 +16,7 @@ import rhombic.chance.DistributionText;
 final class RateCheck {
     private static final double SIXTY_FROM = 45;
     private static final double SIXTY_TO = 80;
+    private static final int DEEPEST = 400;
 
     private final Map<String, Equipment> things = new HashMap<>();
     private final Map<String, List<Link>> out = new HashMap<>();
@@ -64,8 +65,8 @@ final class RateCheck {
         if (known != null) {
             return known;
         }
-        if (!open.add(name)) {
-            return OptionalDouble.empty(); // a circle
+        if (open.size() > DEEPEST || !open.add(name)) {
+            return OptionalDouble.empty(); // a circle, or farther from the arrivals than is looked
         }
         OptionalDouble sum = OptionalDouble.of(0);
         for (Link link : in.getOrDefault(name, List.of())) {

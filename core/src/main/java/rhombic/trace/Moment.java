@@ -180,6 +180,7 @@ public final class Moment {
             }
             case WAITS -> enter(piece, node, -1, PieceSpot.Doing.WAITS);
             case WORKS -> enter(piece, node, slot, PieceSpot.Doing.IS_WORKED_ON);
+            case STANDS -> change(piece, slot, PieceSpot.Doing.WAITS, -1);
             case BEGINS -> change(piece, slot, PieceSpot.Doing.IS_WORKED_ON, -1);
             case DONE -> change(piece, slot & 0xffff, PieceSpot.Doing.IS_DONE, (slot >>> 16) - 1);
             case GONE -> {

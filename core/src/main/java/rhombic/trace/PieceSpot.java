@@ -7,7 +7,7 @@ package rhombic.trace;
  * @param look index of its look in its type
  * @param node index of the equipment in the study; for a piece on another, where it went onto it
  * @param holder piece that it lies on; -1 if none
- * @param place of the station, from 0; -1 while it waits in a queue
+ * @param place of the station that it is on, from 0; -1 while it is on none
  * @param way index of the one way out it waits for; -1 if any will do
  * @param fromNode where it was before; -1 if it is new
  * @param sinceNanos when it came to this equipment or place

@@ -15,6 +15,8 @@ final class Segment {
         WAITS,
         /** A piece came to the equipment and is worked on at once. */
         WORKS,
+        /** A piece that waits at the equipment stands on the place where it will be worked on. */
+        STANDS,
         /** Work began on a piece that has waited at the equipment. */
         BEGINS,
         /** Work ended and the piece could not go on at once; the upper half of the slot names the way it waits for. */

@@ -116,7 +116,7 @@ public final class Trace {
                 Segment.What what = Segment.What.ALL[segment.whats[r]];
                 boolean comes = switch (what) {
                     case BORN, WAITS, WORKS, GONE, MADE, OFF, ONTO -> segment.pieces[r] == piece;
-                    case BEGINS, DONE, AWAY, STATE, JOINED, SCRAPPED, LOOK, TYPE, SET, INLET -> false;
+                    case STANDS, BEGINS, DONE, AWAY, STATE, JOINED, SCRAPPED, LOOK, TYPE, SET, INLET -> false;
                 };
                 if (comes) {
                     if (node >= 0) {

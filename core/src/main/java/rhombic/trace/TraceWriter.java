@@ -62,6 +62,11 @@ public final class TraceWriter {
         add(timeNanos, piece, node, place, Segment.What.WORKS);
     }
 
+    /** A piece that waits there stands on the place where it will be worked on. */
+    public void stands(long timeNanos, int piece, int node, int place) {
+        add(timeNanos, piece, node, place, Segment.What.STANDS);
+    }
+
     /** Work begins on a piece that has waited there. */
     public void begins(long timeNanos, int piece, int node, int place) {
         add(timeNanos, piece, node, place, Segment.What.BEGINS);

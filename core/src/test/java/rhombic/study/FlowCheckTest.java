@@ -198,4 +198,19 @@ class FlowCheckTest {
         Study study = new Lines().chain(arrivals("In", "90 s", 1), check, goodsOut("Out")).study(8, 0, 1);
         assertEquals(2, mended(study, Problem.Kind.UNKNOWN_NAME).pieceTypes().getFirst().looks().size());
     }
+
+    @Test
+    void aLongLineThatIsListedBackwardsIsCheckedWithoutDeepRecursion() {
+        java.util.List<Equipment> chain = new java.util.ArrayList<>();
+        java.util.List<Link> links = new java.util.ArrayList<>();
+        for (int i = 8000; i > 0; i--) {
+            chain.add(rhombic.validation.Lines.station("S" + i, 1, 1, "60 s"));
+            links.add(new Link("S" + (i - 1), "S" + i));
+        }
+        chain.add(arrivals("S0", "90 s", 1));
+        chain.add(goodsOut("Out"));
+        links.add(new Link("S8000", "Out"));
+        Study study = new Study("Long", RunPlan.ONE_SHIFT, List.of(PieceType.usual("Piece")), chain, links);
+        assertEquals(List.of(), StudyCheck.of(study));
+    }
 }

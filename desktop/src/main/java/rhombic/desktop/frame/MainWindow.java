@@ -72,6 +72,7 @@ public final class MainWindow implements AutoCloseable {
     private final ResultsPage diagnose;
     private final ResultsPage compare;
     private final FindBox findBox;
+    private final Commands commands;
     private final Label message = new Label();
     private final Label hand = new Label();
     private final Pane over = new Pane();
@@ -107,8 +108,9 @@ public final class MainWindow implements AutoCloseable {
         compare = new ResultsPage(bench, true);
         outlook = new Outlook(Platform::runLater, this::showOutlook);
         outlookBar = new OutlookBar(outlook::cancel);
-        topBar = new TopBar(this::go, () -> openFind(floor.getScene().getWidth() - 340, 50), this::fileCommands);
-        findBox = new FindBox(this::commands, floor::requestFocus);
+        commands = new Commands(this, editing, files, gestures, transport);
+        topBar = new TopBar(this::go, () -> openFind(floor.getScene().getWidth() - 340, 50), commands::ofFiles);
+        findBox = new FindBox(commands::all, floor::requestFocus);
         over.getChildren().add(findBox);
         over.setPickOnBounds(false);
         layOut();
@@ -384,63 +386,6 @@ public final class MainWindow implements AutoCloseable {
         transport.update(bench.study());
     }
 
-    // ---- commands
-
-    private List<Command> fileCommands() {
-        List<Command> commands = new ArrayList<>(List.of(
-                new Command("New study", "Ctrl+N", files::fresh),
-                new Command("Open a study\u2026", "Ctrl+O", files::open),
-                new Command("Save", "Ctrl+S", files::save),
-                new Command("Save under another name\u2026", "Ctrl+Shift+S", files::saveAs)));
-        files.recent().forEach(file -> commands.add(new Command("Open " + file.getFileName(), "", () -> open(file))));
-        return commands;
-    }
-
-    private List<Command> commands() {
-        List<Command> all = new ArrayList<>();
-        for (Edits.Kind kind : Edits.Kind.values()) {
-            all.add(new Command("Place a " + kind.word().toLowerCase(java.util.Locale.ROOT), "", () -> {
-                go(Place.BUILD);
-                gestures.placeAt(kind, gestures.pointerX(), gestures.pointerY());
-                gestures.take(kind);
-            }));
-        }
-        all.addAll(List.of(
-                new Command("Link in a sweep", "L", gestures::takeLink),
-                new Command("Play or pause", "Space", transport::toggle),
-                new Command("Back to the start", "Home", () -> player.seek(0)),
-                new Command("To the end of the run", "End", () -> player.seek(player.lengthNanos())),
-                new Command("One event on", ".", player::stepOne),
-                new Command("Plan or 3D", "P", floor::togglePlan),
-                new Command("Fit the selection", "F", () -> floor.fit(bench.selection())),
-                new Command("Numbers on or off", "N", this::toggleNumbers),
-                new Command("Names on or off", "", this::toggleNames),
-                new Command("Add a piece type", "", () -> onStudyCard("add a piece type", st -> Edits.withNewType(st, false))),
-                new Command("Add a carrier", "", () -> onStudyCard("add a carrier", st -> Edits.withNewType(st, true))),
-                new Command("Add a table", "", () -> onStudyCard("add a table", Edits::withNewTable)),
-                new Command("Add a rule", "", () -> onStudyCard("add a rule", Edits::withNewRule)),
-                new Command("Select all", "Ctrl+A", () -> bench.select(bench.study().names())),
-                new Command("Undo", "Ctrl+Z", editing::undo),
-                new Command("Redo", "Ctrl+Y", editing::redo)));
-        for (Place target : Place.values()) {
-            all.add(new Command("Go to " + target.word(), String.valueOf(target.ordinal() + 1), () -> go(target)));
-        }
-        all.addAll(fileCommands());
-        for (Equipment thing : bench.study().equipment()) {
-            all.add(new Command(thing.name(), thing.kind(), () -> {
-                bench.select(thing.name());
-                floor.fit(Set.of(thing.name()));
-            }));
-        }
-        return all;
-    }
-
-    /** Makes an edit that is seen on the card of the study. */
-    private void onStudyCard(String name, java.util.function.UnaryOperator<Study> change) {
-        bench.edit(name, change);
-        bench.select(Set.of());
-    }
-
     private void openFind(double x, double y) {
         findBox.open(x, y, whole.getWidth(), whole.getHeight());
     }
@@ -450,7 +395,7 @@ public final class MainWindow implements AutoCloseable {
         floor.drawOverlay();
     }
 
-    private void toggleNames() {
+    void toggleNames() {
         floor.options().setNames(!floor.options().names());
         floor.drawOverlay();
     }

@@ -5,6 +5,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import org.jspecify.annotations.Nullable;
 import rhombic.experiment.LiveRun;
+import rhombic.plant.RunTroubleException;
 import rhombic.study.Study;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
@@ -48,7 +49,14 @@ public final class Player implements AutoCloseable {
         if (current == null) {
             return;
         }
-        LiveRun fresh = new LiveRun(current);
+        LiveRun fresh;
+        try {
+            fresh = new LiveRun(current);
+        } catch (RunTroubleException e) {
+            run = null; // something comes to nothing already at the first instant
+            failure = e.getMessage();
+            return;
+        }
         run = fresh;
         thread.execute(() -> produce(fresh, mine));
     }
@@ -57,7 +65,7 @@ public final class Player implements AutoCloseable {
     private void produce(LiveRun live, long mine) {
         try {
             long slice = Math.max(1, live.lengthNanos() / 500);
-            while (generation == mine && live.doneNanos() < live.lengthNanos()) {
+            while (generation == mine && !live.isStopped() && live.doneNanos() < live.lengthNanos()) {
                 if (isFarAhead(live)) {
                     Thread.sleep(PAUSE_MILLIS);
                 } else if (!live.advance(live.doneNanos() + slice, () -> generation != mine)) {

@@ -119,6 +119,31 @@ class PlayerTest {
     }
 
     @Test
+    void aRunThatARuleStopsEndsThere() throws Exception {
+        rhombic.study.Rule stop = new rhombic.study.Rule("Enough", rhombic.study.RuleText.when("every 2 h"), "", List.of(rhombic.study.RuleText.action("stop the run")));
+        player.load(study.withRules(List.of(stop)));
+        await(() -> player.lengthNanos() == 2 * HOUR);
+        player.seek(8 * HOUR);
+        assertEquals(2 * HOUR, player.moment().orElseThrow().timeNanos());
+        assertTrue(player.failure().isEmpty());
+    }
+
+    @Test
+    void aRunThatComesToNothingSaysWhyAtOnceOrLater() throws Exception {
+        Study missing = study.withTables(study.tables().stream().map(t -> t.name().equals("Brazing times") ? t.withRows(t.keys(), t.rows().subList(1, 3), "") : t).toList());
+        player.load(missing);
+        await(() -> player.failure().isPresent());
+        assertTrue(player.failure().orElseThrow().contains("Table Brazing times has no row for model \u201cS\u201d"), player.failure().orElseThrow());
+        Study atOnce = study.changed("Housings in", e -> ((rhombic.study.GoodsIn) e).withSupply(new rhombic.study.Supply.AtStart(3)))
+                .withRules(List.of(new rhombic.study.Rule("Bad", rhombic.study.RuleText.when("a piece enters Housings in"), "", List.of(rhombic.study.RuleText.action("set joints to 1 / (piece.age * 1)")))));
+        player.load(atOnce);
+        assertTrue(player.failure().orElseThrow().contains("divides by zero"), player.failure().toString());
+        player.load(study);
+        await(() -> player.writtenNanos() >= HOUR);
+        assertTrue(player.failure().isEmpty());
+    }
+
+    @Test
     void aTenYearRunCanBeWatchedAndLeft() throws Exception {
         player.load(study.withPlan(study.plan().withLength(Quantity.parse("3650 d", rhombic.quantity.Dimension.TIME))));
         await(() -> player.writtenNanos() > 24 * HOUR);

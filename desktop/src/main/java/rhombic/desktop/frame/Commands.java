@@ -1,0 +1,86 @@
+package rhombic.desktop.frame;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import rhombic.desktop.floor.FloorGestures;
+import rhombic.desktop.watch.TransportBar;
+import rhombic.desktop.work.Edits;
+import rhombic.study.Equipment;
+import rhombic.study.Study;
+
+/** All that can be found or done by its name. */
+final class Commands {
+    private final MainWindow window;
+    private final Editing editing;
+    private final StudyFiles files;
+    private final FloorGestures gestures;
+    private final TransportBar transport;
+
+    Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestures gestures, TransportBar transport) {
+        this.window = window;
+        this.editing = editing;
+        this.files = files;
+        this.gestures = gestures;
+        this.transport = transport;
+    }
+
+    /** What can be done with files, the recent ones included. */
+    List<Command> ofFiles() {
+        List<Command> commands = new ArrayList<>(List.of(
+                new Command("New study", "Ctrl+N", files::fresh),
+                new Command("Open a study\u2026", "Ctrl+O", files::open),
+                new Command("Save", "Ctrl+S", files::save),
+                new Command("Save under another name\u2026", "Ctrl+Shift+S", files::saveAs)));
+        files.recent().forEach(file -> commands.add(new Command("Open " + file.getFileName(), "", () -> window.open(file))));
+        return commands;
+    }
+
+    /** Everything that can be found or done. */
+    List<Command> all() {
+        List<Command> all = new ArrayList<>();
+        for (Edits.Kind kind : Edits.Kind.values()) {
+            all.add(new Command("Place a " + kind.word().toLowerCase(Locale.ROOT), "", () -> {
+                window.go(Place.BUILD);
+                gestures.placeAt(kind, gestures.pointerX(), gestures.pointerY());
+                gestures.take(kind);
+            }));
+        }
+        all.addAll(List.of(
+                new Command("Link in a sweep", "L", gestures::takeLink),
+                new Command("Play or pause", "Space", transport::toggle),
+                new Command("Back to the start", "Home", () -> window.player().seek(0)),
+                new Command("To the end of the run", "End", () -> window.player().seek(window.player().lengthNanos())),
+                new Command("One event on", ".", window.player()::stepOne),
+                new Command("Plan or 3D", "P", window.floor()::togglePlan),
+                new Command("Fit the selection", "F", () -> window.floor().fit(window.bench().selection())),
+                new Command("Numbers on or off", "N", window::toggleNumbers),
+                new Command("Names on or off", "", window::toggleNames),
+                new Command("Add a piece type", "", () -> onStudyCard("add a piece type", st -> Edits.withNewType(st, false))),
+                new Command("Add a carrier", "", () -> onStudyCard("add a carrier", st -> Edits.withNewType(st, true))),
+                new Command("Add a table", "", () -> onStudyCard("add a table", Edits::withNewTable)),
+                new Command("Add a rule", "", () -> onStudyCard("add a rule", Edits::withNewRule)),
+                new Command("Select all", "Ctrl+A", () -> window.bench().select(window.bench().study().names())),
+                new Command("Undo", "Ctrl+Z", editing::undo),
+                new Command("Redo", "Ctrl+Y", editing::redo)));
+        for (Place target : Place.values()) {
+            all.add(new Command("Go to " + target.word(), String.valueOf(target.ordinal() + 1), () -> window.go(target)));
+        }
+        all.addAll(ofFiles());
+        for (Equipment thing : window.bench().study().equipment()) {
+            all.add(new Command(thing.name(), thing.kind(), () -> {
+                window.bench().select(thing.name());
+                window.floor().fit(Set.of(thing.name()));
+            }));
+        }
+        return all;
+    }
+
+    /** Makes an edit that is seen on the card of the study. */
+    private void onStudyCard(String name, UnaryOperator<Study> change) {
+        window.bench().edit(name, change);
+        window.bench().select(Set.of());
+    }
+}
