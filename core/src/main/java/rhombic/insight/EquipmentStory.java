@@ -45,7 +45,7 @@ public final class EquipmentStory {
 
     private String ofGoodsIn(int node, EquipmentState state, String since, Moment moment) {
         return state == EquipmentState.BLOCKED
-                ? pieces(moment.content(node)) + " have waited here, the first for " + sinceFirst(node, moment) + ", " + oldest(node, moment).map(spot -> waits.forRoom(spot, moment)).orElse("for room") + "."
+                ? pieces(moment.content(node)) + (moment.content(node) == 1 ? " has" : " have") + " waited here, the first for " + sinceFirst(node, moment) + ", " + oldest(node, moment).map(spot -> waits.forRoom(spot, moment)).orElse("for room") + "."
                 : "Has had nothing waiting for " + since + ".";
     }
 
@@ -61,7 +61,7 @@ public final class EquipmentStory {
     }
 
     private static String serviceWhy(WorkEquipment work) {
-        return work.work().service() == null ? "" : ", which is due after every " + work.work().service().everyPieces() + " pieces";
+        return work.work().service() == null ? "" : ", which is due after every " + (work.work().service().everyPieces() == 1 ? "piece" : work.work().service().everyPieces() + " pieces");
     }
 
     private String places(WorkEquipment work, int node, Moment moment) {

@@ -168,7 +168,10 @@ public final class Tally {
     }
 
     private void advance(long now) {
-        contentTime += (double) (now - lastChange) * content;
-        lastChange = now;
+        long passed = now - lastChange;
+        if (passed != 0) {
+            contentTime += (double) passed * content;
+            lastChange = now;
+        }
     }
 }

@@ -125,8 +125,7 @@ final class AssemblyNode extends WorkNode {
         tellRules(Rule.PieceEvent.ENTERS, piece);
         if (!isBase[piece.type]) {
             traceWaits(piece);
-            piece.rank = rank(piece);
-            rooms[roomOf(piece.type)].add(piece);
+            queueUp(rooms[roomOf(piece.type)], piece);
             startWhatCan();
         } else if (hasFreePlace()) {
             traceWaits(piece);

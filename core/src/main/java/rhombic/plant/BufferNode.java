@@ -47,8 +47,7 @@ final class BufferNode extends Node {
             plant.trace.waits(now, piece.id, index);
         }
         tellRules(Rule.PieceEvent.ENTERS, piece);
-        piece.rank = rank(piece);
-        queue.add(piece);
+        queueUp(queue, piece);
         if (order == Buffer.Order.ANY) {
             toOffer.add(piece);
         }

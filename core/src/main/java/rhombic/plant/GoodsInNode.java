@@ -169,7 +169,7 @@ final class GoodsInNode extends Node {
         supplied++;
         if (!turnsAway) {
             enter(piece);
-            waiting.add(piece);
+            waiting.addLast(piece);
             noteWaiting();
             return;
         }

@@ -116,8 +116,18 @@ abstract class Node {
         }
     }
 
+    /** Puts a piece that waits here into its order. */
+    final void queueUp(PieceQueue queue, Piece piece) {
+        if (ranking == Ranking.BY_AGE && !plant.hasRework) {
+            queue.addLast(piece);
+        } else {
+            piece.rank = rank(piece);
+            queue.add(piece);
+        }
+    }
+
     final double rank(Piece piece) {
-        return piece.isFailed() ? Ranking.REWORK : ranking.rank(piece);
+        return ranking == Ranking.BY_AGE && !plant.hasRework ? 0 : piece.isFailed() ? Ranking.REWORK : ranking.rank(piece);
     }
 
     /** How many pieces are here or wait to come. */

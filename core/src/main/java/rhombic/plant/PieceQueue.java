@@ -17,14 +17,24 @@ final class PieceQueue {
         return size == 0;
     }
 
-    /** Adds behind all whose rank is not higher: at once where all ranks are equal. */
-    void add(Piece piece) {
+    /** Adds behind all others, without a look at their ranks. */
+    void addLast(Piece piece) {
+        makeRoom();
+        ring[(head + size++) & ring.length - 1] = piece;
+    }
+
+    private void makeRoom() {
         if (size == ring.length) {
             @Nullable Piece[] wider = Arrays.copyOfRange(ring, head, head + 2 * size);
             System.arraycopy(ring, 0, wider, size - head, head);
             ring = wider;
             head = 0;
         }
+    }
+
+    /** Adds behind all whose rank is not higher. */
+    void add(Piece piece) {
+        makeRoom();
         int mask = ring.length - 1;
         int at = size++;
         while (at > 0 && get(at - 1).rank > piece.rank) {

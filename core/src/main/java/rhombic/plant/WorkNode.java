@@ -169,8 +169,7 @@ abstract class WorkNode extends Node {
 
     final void toQueue(Piece piece) {
         traceWaits(piece);
-        piece.rank = rank(piece);
-        queue.add(piece);
+        queueUp(queue, piece);
         reworkWaiting += comesBack(piece) ? 1 : 0;
     }
 

@@ -56,7 +56,7 @@ final class ResultsPage extends VBox {
         getChildren().addAll(heading, note, balance, table);
         List<String> columns = compares
                 ? List.of("Whole plant", "Now", "\u00b1", "Before the last edit", "\u00b1", "Difference", "\u00b1")
-                : List.of("Equipment", "In", "Out", "Content", "Most", "Stay", "95 % in", "Working", "Starved", "Blocked", "\u00b1");
+                : List.of("Equipment", "In", "Out", "Inside", "Most", "Stay", "95 % in", "Working", "Starved", "Blocked", "Other", "\u00b1");
         for (int i = 0; i < columns.size(); i++) {
             int at = i;
             TableColumn<Row, String> column = new TableColumn<>(columns.get(i));
@@ -72,11 +72,13 @@ final class ResultsPage extends VBox {
         empty();
     }
 
+    private static final double[] WIDTHS = {108, 46, 46, 50, 46, 74, 66, 64, 60, 62, 48, 46};
+
     private double width(int column) {
         if (compares) {
             return column == 0 ? 180 : 122;
         }
-        return column == 0 ? 122 : column <= 2 ? 50 : column <= 6 ? 62 : column <= 9 ? 60 : 50;
+        return WIDTHS[column];
     }
 
     private void empty() {
@@ -139,7 +141,14 @@ final class ResultsPage extends VBox {
                 number(mean.apply(EquipmentFigures::contentMean)), number(mean.apply(EquipmentFigures::contentMost)),
                 Clock.span(mean.apply(e -> e.stay().mean())), Clock.span(mean.apply(e -> e.stay().p95())), percent(working.mean()),
                 percent(summary.interval(Response.share(index, "", EquipmentState.STARVED)).mean()),
-                percent(summary.interval(Response.share(index, "", EquipmentState.BLOCKED)).mean()), percent(working.halfWidth())));
+                percent(summary.interval(Response.share(index, "", EquipmentState.BLOCKED)).mean()), other(summary, index), percent(working.halfWidth())));
+    }
+
+    /** Changeover, service and pause together; empty where there are none. */
+    private static String other(Summary summary, int index) {
+        double share = java.util.stream.Stream.of(EquipmentState.CHANGEOVER, EquipmentState.SERVICE, EquipmentState.PAUSE)
+                .mapToDouble(state -> summary.interval(Response.share(index, "", state)).mean()).sum();
+        return share > 0 ? percent(share) : "";
     }
 
     private static List<Row> comparison(Outlook.State.Fresh fresh) {

@@ -192,4 +192,12 @@ class SheetTest {
         SheetWriter.save("Arrivals", TimetableSheet.write(table), file);
         assertEquals(table, TimetableSheet.read(SheetReader.open(file), Timetable.Repeat.WEEKLY, TYPES));
     }
+
+    @Test
+    void theSpreadsheetBesideTheDemoIsItsTimetable() throws Exception {
+        var study = rhombic.formats.study.StudyReader.open(Path.of("../demo/heat-pump-line.rhombic.json"));
+        var dock = (rhombic.study.GoodsIn) study.find("Truck dock").orElseThrow();
+        Timetable inStudy = ((rhombic.study.Supply.ByTimetable) dock.supply().orElseThrow()).timetable();
+        assertEquals(inStudy, TimetableSheet.read(SheetReader.open(Path.of("../demo/arrivals.xlsx")), inStudy.repeat(), study.pieceTypes()));
+    }
 }
