@@ -10,9 +10,13 @@ public final class Tally {
 
     private final int units;
     private final StayTally stays = new StayTally();
-    private final int[] unitsIn = new int[STATES.length];
-    private final long[] lastChangeOf = new long[STATES.length];
     private final double[] timeIn = new double[STATES.length];
+    /** Of a single unit, which is the usual case: its state and since when. */
+    private int single = EquipmentState.STARVED.ordinal();
+    private long singleSince;
+    /** Of several units: how many are in each state, and when that last changed. */
+    private final int[] unitsIn;
+    private final long[] lastChangeOf;
     private long windowStart;
     private long lastChange;
     private int content;
@@ -30,7 +34,11 @@ public final class Tally {
     /** @param units places whose states are counted, each by itself, starved at first; 0 for equipment without states */
     public Tally(int units) {
         this.units = units;
-        unitsIn[EquipmentState.STARVED.ordinal()] = units;
+        unitsIn = new int[units > 1 ? STATES.length : 0];
+        lastChangeOf = new long[unitsIn.length];
+        if (units > 1) {
+            unitsIn[EquipmentState.STARVED.ordinal()] = units;
+        }
     }
 
     public void enters(long now) {
@@ -79,22 +87,18 @@ public final class Tally {
 
     /** One of the units changes its state. */
     public void unit(long now, EquipmentState from, EquipmentState to) {
-        int i = from.ordinal();
-        int j = to.ordinal();
         if (units == 1) {
-            // The usual case: all the time since the last change was spent in one state.
-            timeIn[i] += now - lastChangeOf[i];
-            lastChangeOf[j] = now;
-            unitsIn[i] = 0;
-            unitsIn[j] = 1;
-        } else if (i != j) {
-            change(now, i, -1);
-            change(now, j, 1);
+            timeIn[single] += now - singleSince;
+            single = to.ordinal();
+            singleSince = now;
+        } else if (from != to) {
+            change(now, from.ordinal(), -1);
+            change(now, to.ordinal(), 1);
         }
     }
 
     public int unitsIn(EquipmentState state) {
-        return unitsIn[state.ordinal()];
+        return units > 1 ? unitsIn[state.ordinal()] : units == 1 && single == state.ordinal() ? 1 : 0;
     }
 
     public int content() {
@@ -111,10 +115,9 @@ public final class Tally {
         advance(now);
         windowStart = now;
         contentTime = 0;
-        for (int i = 0; i < STATES.length; i++) {
-            timeIn[i] = 0;
-            lastChangeOf[i] = now;
-        }
+        java.util.Arrays.fill(timeIn, 0);
+        java.util.Arrays.fill(lastChangeOf, now);
+        singleSince = now;
         valueTime = 0;
         in = 0;
         out = 0;
@@ -140,13 +143,20 @@ public final class Tally {
         if (units > 0 && time > 0) {
             for (EquipmentState state : STATES) {
                 int i = state.ordinal();
-                double share = (timeIn[i] + (double) (now - lastChangeOf[i]) * unitsIn[i]) / time / units;
+                double share = (timeIn[i] + sinceLastChange(now, i)) / time / units;
                 if (share > 0 || i <= EquipmentState.BLOCKED.ordinal()) {
                     shares.put(state, share);
                 }
             }
         }
         return shares;
+    }
+
+    private double sinceLastChange(long now, int state) {
+        if (units == 1) {
+            return state == single ? now - singleSince : 0;
+        }
+        return (double) (now - lastChangeOf[state]) * unitsIn[state];
     }
 
     private void change(long now, int state, int by) {

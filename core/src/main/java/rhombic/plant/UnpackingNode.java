@@ -72,7 +72,7 @@ final class UnpackingNode extends WorkNode {
                     plant.trace.off(plant.now(), content.id, index);
                 }
                 appears(content);
-                place.besides.add(content);
+                besidesOf(place).add(content);
             }
         }
         if (isBatch) {

@@ -59,7 +59,8 @@ abstract class WorkNode extends Node {
         final Few load = new Few();
         /** What is done and goes on by the usual ways, and what goes by itself, such as what came off a carrier. */
         final Few out = new Few();
-        final Few besides = new Few();
+        /** Made when first needed: only unpacking stations do. */
+        @Nullable Few besides;
         Phase phase = Phase.FREE;
         private final Offer offer;
         private @Nullable Offer offerBesides;
@@ -78,7 +79,7 @@ abstract class WorkNode extends Node {
         }
 
         private boolean isEmpty() {
-            return out.isEmpty() && besides.isEmpty();
+            return out.isEmpty() && (besides == null || besides.isEmpty());
         }
 
         @Override
@@ -289,9 +290,9 @@ abstract class WorkNode extends Node {
         workedSinceService += piecesCounted(place);
         complete(place);
         place.load.clear();
-        if (plant.trace != null && place.out.size() + place.besides.size() > 1) {
+        if (plant.trace != null && place.out.size() + (place.besides == null ? 0 : place.besides.size()) > 1) {
             place.out.forEach(piece -> plant.trace.done(plant.now(), piece.id, index, place.number, WaysOut.ANY));
-            place.besides.forEach(piece -> plant.trace.done(plant.now(), piece.id, index, place.number, WaysOut.ANY));
+            besidesOf(place).forEach(piece -> plant.trace.done(plant.now(), piece.id, index, place.number, WaysOut.ANY));
         }
         offerNext(place);
     }
@@ -315,8 +316,9 @@ abstract class WorkNode extends Node {
                 break;
             }
         }
-        while (!place.besides.isEmpty() && !offerBesides(place).isOpen()) {
-            if (!offer(place, offerBesides(place), place.besides.getFirst())) {
+        Few besides = place.besides;
+        while (besides != null && !besides.isEmpty() && !offerBesides(place).isOpen()) {
+            if (!offer(place, offerBesides(place), besides.getFirst())) {
                 break;
             }
         }
@@ -326,6 +328,15 @@ abstract class WorkNode extends Node {
         } else {
             enterState(place, EquipmentState.BLOCKED);
         }
+    }
+
+    final Few besidesOf(Place place) {
+        Few besides = place.besides;
+        if (besides == null) {
+            besides = new Few();
+            place.besides = besides;
+        }
+        return besides;
     }
 
     private boolean offer(Place place, Offer offer, Piece piece) {
@@ -347,7 +358,7 @@ abstract class WorkNode extends Node {
     }
 
     private Few outOf(Offer given) {
-        return given.place < placeCount ? place(given.place).out : place(given.place - placeCount).besides;
+        return given.place < placeCount ? place(given.place).out : besidesOf(place(given.place - placeCount));
     }
 
     @Override

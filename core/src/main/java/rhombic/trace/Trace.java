@@ -13,6 +13,8 @@ import java.util.function.Consumer;
  * What a run wrote down so far, for reading. Written by a {@link TraceWriter} on one thread, read on others.
  */
 public final class Trace {
+    private static final int MOST_WORDS = 200_000;
+
     private record Written(List<Segment> segments, long endNanos, long dropped) {}
 
     private volatile Written written;
@@ -133,8 +135,9 @@ public final class Trace {
         return visits;
     }
 
-    /** Number of a text that records refer to; called by the writer only. */
-    int word(String text) {
+    /** Number of a text that records refer to; called by the writer only. Of very many, the later ones share a number. */
+    int word(String wanted) {
+        String text = numbers.size() < MOST_WORDS || numbers.containsKey(wanted) ? wanted : wanted.substring(0, wanted.indexOf('\u0000') + 1) + "\u2026";
         return numbers.computeIfAbsent(text, key -> {
             words.put(numbers.size(), key);
             return numbers.size();

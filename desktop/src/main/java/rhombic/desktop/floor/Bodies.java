@@ -53,29 +53,34 @@ final class Bodies {
         return new MeshMaker().post(0, 0, 0, 0.075, 0.24, 8, Swatch.BODY).mesh();
     }
 
-    /** A machine for each place: cabinet, table in front, a console that leans back. */
-    private static TriangleMesh machine(WorkEquipment station) {
+    /** Draws one place of a station: its middle across the flow, and how wide it is. */
+    private interface PlaceShape {
+        void draw(MeshMaker maker, double y, double width);
+    }
+
+    /** One shape for each place, side by side, a post for the stack light, and the rollers before it. */
+    private static MeshMaker places(WorkEquipment station, PlaceShape shape, double postFrom) {
         MeshMaker maker = new MeshMaker();
         int drawn = Math.clamp(station.work().places(), 1, 8);
         double width = station.footprint().widthMetres() / drawn;
         for (int i = 0; i < drawn; i++) {
-            double y = (i - (drawn - 1) / 2.0) * width;
-            unit(maker, y, width - 0.12);
+            shape.draw(maker, (i - (drawn - 1) / 2.0) * width, width);
         }
         Point lamp = lamp(station.footprint());
-        maker.post(lamp.x(), lamp.y(), 1.72, 0.03, 0.48, 6, Swatch.INK);
+        maker.post(lamp.x(), lamp.y(), postFrom, 0.03, 2.2 - postFrom, 6, Swatch.INK);
         infeed(maker, station);
-        return maker.mesh();
+        return maker;
+    }
+
+    /** A machine: cabinet, table in front, a console that leans back. */
+    private static TriangleMesh machine(WorkEquipment station) {
+        return places(station, (maker, y, width) -> unit(maker, y, width - 0.12), 1.72).mesh();
     }
 
     /** A chamber with a door that stands open: pieces lie in it together. */
     private static TriangleMesh oven(Station station) {
-        MeshMaker maker = new MeshMaker();
-        int drawn = Math.clamp(station.work().places(), 1, 8);
-        double width = station.footprint().widthMetres() / drawn;
         double table = PieceLayout.TABLE_METRES;
-        for (int i = 0; i < drawn; i++) {
-            double y = (i - (drawn - 1) / 2.0) * width;
+        return places(station, (maker, y, width) -> {
             double inner = width - 0.12;
             maker.box(0, y, 0.06, 2, inner, table - 0.1, Swatch.BODY, Swatch.BODY_EDGE);
             maker.box(0, y, table - 0.04, 1.96, inner - 0.04, 0.04, Swatch.TABLE, Swatch.BODY_EDGE);
@@ -86,29 +91,22 @@ final class Bodies {
                 maker.bar(side * 0.97, y + inner / 2 - 0.4, table + 0.1, 0.04, 0.5, 0.6, Swatch.GLASS);
             }
             maker.post(0.5, y + 0.2, table + 1.01, 0.09, 0.4, 8, Swatch.STEEL);
-        }
-        lightPost(maker, station);
-        infeed(maker, station);
-        return maker.mesh();
+        }, table).mesh();
     }
 
     /** A low table under a gantry, with stands for parts before it. */
     private static TriangleMesh assembly(AssemblyStation station) {
-        MeshMaker maker = new MeshMaker();
-        int drawn = Math.clamp(station.work().places(), 1, 8);
-        double width = station.footprint().widthMetres() / drawn;
         double table = PieceLayout.TABLE_METRES;
-        for (int i = 0; i < drawn; i++) {
-            double y = (i - (drawn - 1) / 2.0) * width;
-            maker.box(0, y, 0.06, 1.8, width - 0.3, table - 0.12, Swatch.BODY, Swatch.BODY_EDGE);
-            maker.box(0, y, table - 0.06, 2, width - 0.12, 0.06, Swatch.TABLE, Swatch.BODY_EDGE);
+        MeshMaker maker = places(station, (place, y, width) -> {
+            place.box(0, y, 0.06, 1.8, width - 0.3, table - 0.12, Swatch.BODY, Swatch.BODY_EDGE);
+            place.box(0, y, table - 0.06, 2, width - 0.12, 0.06, Swatch.TABLE, Swatch.BODY_EDGE);
             for (int side : new int[] {-1, 1}) {
-                maker.bar(side * 0.85, y + width / 2 - 0.2, table, 0.08, 0.08, 1.1, Swatch.STEEL_DARK);
+                place.bar(side * 0.85, y + width / 2 - 0.2, table, 0.08, 0.08, 1.1, Swatch.STEEL_DARK);
             }
-            maker.bar(0, y + width / 2 - 0.2, table + 1.1, 1.78, 0.1, 0.1, Swatch.STEEL);
-            maker.bar(0.2, y, table + 1.12, 0.1, width - 0.4, 0.08, Swatch.STEEL);
-            maker.bar(0.2, y - 0.1, table + 0.75, 0.07, 0.07, 0.38, Swatch.VERDIGRIS);
-        }
+            place.bar(0, y + width / 2 - 0.2, table + 1.1, 1.78, 0.1, 0.1, Swatch.STEEL);
+            place.bar(0.2, y, table + 1.12, 0.1, width - 0.4, 0.08, Swatch.STEEL);
+            place.bar(0.2, y - 0.1, table + 0.75, 0.07, 0.07, 0.38, Swatch.VERDIGRIS);
+        }, table);
         double front = -station.footprint().widthMetres() / 2 - 0.55;
         for (int stand = 0; stand < PieceLayout.STANDS; stand++) {
             double x = (stand - 1) * PieceLayout.STAND_PITCH_METRES;
@@ -118,19 +116,13 @@ final class Bodies {
                 maker.bar(x + leg * 0.32, front + 0.26, 0, 0.06, 0.06, 0.44, Swatch.STEEL_DARK);
             }
         }
-        lightPost(maker, station);
-        infeed(maker, station);
         return maker.mesh();
     }
 
     /** A lifting table with an arm that takes off, on a round foot. */
     private static TriangleMesh unpacking(UnpackingStation station) {
-        MeshMaker maker = new MeshMaker();
-        int drawn = Math.clamp(station.work().places(), 1, 8);
-        double width = station.footprint().widthMetres() / drawn;
         double table = PieceLayout.TABLE_METRES;
-        for (int i = 0; i < drawn; i++) {
-            double y = (i - (drawn - 1) / 2.0) * width;
+        return places(station, (maker, y, width) -> {
             maker.bar(0, y, 0, 1.7, width - 0.4, 0.14, Swatch.STEEL_DARK);
             maker.bar(-0.35, y, 0.14, 0.16, width - 0.6, table - 0.22, Swatch.STEEL);
             maker.bar(0.35, y, 0.14, 0.16, width - 0.6, table - 0.22, Swatch.STEEL);
@@ -139,15 +131,7 @@ final class Bodies {
             maker.bar(-0.2, y + width / 2 - 0.25, 1.5, 1.2, 0.14, 0.14, Swatch.BODY_DARK);
             maker.bar(0.35, y + width / 2 - 0.45, 1.42, 0.12, 0.5, 0.1, Swatch.BODY_DARK);
             maker.bar(0.35, y + width / 2 - 0.65, 1.15, 0.08, 0.08, 0.3, Swatch.VERDIGRIS);
-        }
-        lightPost(maker, station);
-        infeed(maker, station);
-        return maker.mesh();
-    }
-
-    private static void lightPost(MeshMaker maker, WorkEquipment station) {
-        Point lamp = lamp(station.footprint());
-        maker.post(lamp.x(), lamp.y(), PieceLayout.TABLE_METRES, 0.03, 1.45, 6, Swatch.INK);
+        }, table).mesh();
     }
 
     private static void unit(MeshMaker maker, double y, double width) {

@@ -72,7 +72,7 @@ final class ResultsPage extends VBox {
         empty();
     }
 
-    private static final double[] WIDTHS = {108, 46, 46, 50, 46, 74, 66, 64, 60, 62, 48, 46};
+    private static final double[] WIDTHS = {114, 44, 44, 47, 44, 70, 62, 60, 57, 58, 47, 42};
 
     private double width(int column) {
         if (compares) {
