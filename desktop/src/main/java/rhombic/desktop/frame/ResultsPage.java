@@ -72,7 +72,7 @@ final class ResultsPage extends VBox {
         empty();
     }
 
-    private static final double[] WIDTHS = {114, 44, 44, 47, 44, 70, 62, 60, 57, 58, 47, 42};
+    private static final double[] WIDTHS = {112, 40, 40, 50, 43, 71, 63, 61, 58, 60, 49, 48};
 
     private double width(int column) {
         if (compares) {
@@ -164,10 +164,10 @@ final class ResultsPage extends VBox {
     }
 
     private static String number(double value) {
-        return Double.isNaN(value) ? "\u2013" : String.format(Locale.ROOT, "%.1f", value);
+        return Double.isNaN(value) ? "\u2013" : String.format(Locale.ROOT, Math.abs(value) < 99.95 ? "%.1f" : "%.0f", value);
     }
 
     private static String percent(double share) {
-        return Double.isNaN(share) ? "" : String.format(Locale.ROOT, "%.1f %%", 100 * share);
+        return Double.isNaN(share) ? "" : String.format(Locale.ROOT, share < 0.9995 ? "%.1f %%" : "%.0f %%", 100 * share);
     }
 }
