@@ -1,7 +1,6 @@
 package rhombic.desktop.frame;
 
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -28,14 +27,12 @@ import rhombic.desktop.floor.FloorGestures;
 import rhombic.desktop.floor.FloorView;
 import rhombic.desktop.watch.StripsView;
 import rhombic.desktop.watch.TransportBar;
-import rhombic.desktop.work.Edits;
 import rhombic.desktop.work.Outlook;
 import rhombic.desktop.work.Player;
 import rhombic.desktop.work.RecentFiles;
 import rhombic.desktop.work.Workbench;
 import rhombic.formats.file.Journal;
 import rhombic.insight.PieceStory;
-import rhombic.study.Equipment;
 import rhombic.study.Problem;
 import rhombic.study.Study;
 import rhombic.study.StudyCheck;
@@ -270,6 +267,9 @@ public final class MainWindow implements AutoCloseable {
         if (loadDue != NOT_DUE && (figuresAreThere || System.nanoTime() > loadDue)) {
             loadDue = NOT_DUE;
             player.load(bench.study());
+            if (player.trace().isEmpty()) {
+                floor.clearMoment(); // the run came to nothing at once: what an earlier one left must not stay
+            }
             strips.setStudy(bench.study(), player.trace().orElse(null));
         }
     }
