@@ -2,7 +2,7 @@
 module rhombic.core {
     requires transitive org.jspecify;
     requires transitive org.apache.commons.rng.api;
-    requires org.apache.commons.rng.simple;
+    requires org.apache.commons.rng.core;
     requires org.apache.commons.rng.sampling;
     requires org.apache.commons.statistics.distribution;
     requires org.apache.commons.jexl3;

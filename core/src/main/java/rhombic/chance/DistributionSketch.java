@@ -1,7 +1,6 @@
 package rhombic.chance;
 
 import java.util.Arrays;
-import org.apache.commons.rng.simple.RandomSource;
 
 /**
  * What a distribution looks like: its mean, the band that holds the middle 90 %, and the height of its curve. Found by
@@ -19,7 +18,7 @@ public record DistributionSketch(double meanSeconds, double lowSeconds, double h
     private static final int STEPS = 56;
 
     public static DistributionSketch of(Distribution distribution) {
-        TimeSampler sampler = distribution.sampler(RandomSource.XO_SHI_RO_256_PP.create(20_261_123L));
+        TimeSampler sampler = distribution.sampler(new RandomStreams(20_261_123L, 1).stream("", Purpose.WORK));
         double[] draws = new double[DRAWS];
         for (int i = 0; i < DRAWS; i++) {
             draws[i] = sampler.nextNanos() / 1e9;

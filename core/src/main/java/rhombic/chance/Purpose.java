@@ -10,5 +10,6 @@ public enum Purpose {
     SERVICE,
     PAUSE,
     INSPECTION,
-    FORMULA
+    FORMULA,
+    RULE
 }

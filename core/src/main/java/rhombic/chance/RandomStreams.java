@@ -2,7 +2,7 @@ package rhombic.chance;
 
 import java.nio.charset.StandardCharsets;
 import org.apache.commons.rng.UniformRandomProvider;
-import org.apache.commons.rng.simple.RandomSource;
+import org.apache.commons.rng.core.source64.XoShiRo256PlusPlus;
 
 /**
  * The random numbers of one run: a stream of its own for each purpose of each thing.
@@ -25,7 +25,7 @@ public record RandomStreams(long seed, int replication) {
             mixed += 0x9e3779b97f4a7c15L;
             state[i] = mix(mixed);
         }
-        return RandomSource.XO_SHI_RO_256_PP.create(state);
+        return new XoShiRo256PlusPlus(state);
     }
 
     private static long fnv(long start, byte[] bytes) {

@@ -1,7 +1,9 @@
 package rhombic.experiment;
 
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -10,7 +12,9 @@ import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.BooleanSupplier;
 import rhombic.measure.RunFigures;
+import rhombic.plant.Blueprint;
 import rhombic.plant.Plant;
+import rhombic.study.Study;
 
 /** Makes runs on threads of this machine. Close it to end them. */
 public final class LocalEngine implements RunEngine, AutoCloseable {
@@ -35,9 +39,11 @@ public final class LocalEngine implements RunEngine, AutoCloseable {
     public List<RunFigures> run(List<RunTask> tasks, RunListener listener, BooleanSupplier cancelled) {
         AtomicBoolean abandoned = new AtomicBoolean();
         BooleanSupplier stop = () -> abandoned.get() || cancelled.getAsBoolean();
+        Map<Study, Blueprint> blueprints = new IdentityHashMap<>();
         List<Future<RunFigures>> open = new ArrayList<>(tasks.size());
         for (RunTask task : tasks) {
-            open.add(threads.submit(() -> run(task, listener, stop)));
+            Blueprint blueprint = blueprints.computeIfAbsent(task.study(), Blueprint::of);
+            open.add(threads.submit(() -> run(task, blueprint, listener, stop)));
         }
         List<RunFigures> figures = new ArrayList<>(tasks.size());
         try {
@@ -58,11 +64,11 @@ public final class LocalEngine implements RunEngine, AutoCloseable {
         return figures;
     }
 
-    private static RunFigures run(RunTask task, RunListener listener, BooleanSupplier cancelled) {
+    private static RunFigures run(RunTask task, Blueprint blueprint, RunListener listener, BooleanSupplier cancelled) {
         if (cancelled.getAsBoolean()) {
             throw new CancellationException("The runs were cancelled");
         }
-        Plant plant = Plant.build(task.study(), task.replication(), null);
+        Plant plant = blueprint.build(task.replication(), null);
         long length = task.study().plan().length().nanos();
         for (int step = 1; step <= PROGRESS_STEPS; step++) {
             long until = step == PROGRESS_STEPS ? length : length / PROGRESS_STEPS * step;

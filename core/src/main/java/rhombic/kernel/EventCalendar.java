@@ -10,6 +10,8 @@ final class EventCalendar {
      * children of a node share one or two cache lines and comparing never touches an event object.
      * Cancelling is lazy: the event forgets its entry, and the entry is passed over when it comes up. When more
      * than half of the entries are left over, they are swept out in one pass, so memory follows what is pending.
+     * What is taken out leaves a gap at the top until something is added, which mostly happens at once: then one way
+     * down through the heap does for both.
      */
     private static final int SWEEP_FROM = 64;
 
@@ -17,13 +19,19 @@ final class EventCalendar {
     private @Nullable Event[] events = new @Nullable Event[64];
     private int size;
     private int leftOver;
+    private boolean hasGap;
 
     void add(long timeNanos, long entry, Event event) {
+        event.entry = entry;
+        if (hasGap) {
+            hasGap = false;
+            siftDown(0, timeNanos, entry, event);
+            return;
+        }
         if (size == events.length) {
             keys = Arrays.copyOf(keys, keys.length * 2);
             events = Arrays.copyOf(events, events.length * 2);
         }
-        event.entry = entry;
         siftUp(size++, timeNanos, entry, event);
     }
 
@@ -44,6 +52,9 @@ final class EventCalendar {
     }
 
     boolean hasNext() {
+        if (hasGap) {
+            closeGap();
+        }
         while (size > 0) {
             Event first = events[0];
             if (first != null && first.entry == keys[1]) {
@@ -60,12 +71,18 @@ final class EventCalendar {
         Event next = events[0];
         assert next != null && next.entry == keys[1] : "takeNext without hasNext";
         next.entry = Event.NOT_PENDING;
-        removeFirst();
+        events[0] = null;
+        hasGap = true;
         return next;
     }
 
     int pending() {
-        return size - leftOver;
+        return size - leftOver - (hasGap ? 1 : 0);
+    }
+
+    private void closeGap() {
+        hasGap = false;
+        removeFirst();
     }
 
     private void removeFirst() {
@@ -137,6 +154,7 @@ final class EventCalendar {
     }
 
     private void sweep() {
+        hasGap = false;
         int kept = 0;
         for (int i = 0; i < size; i++) {
             Event event = events[i];

@@ -55,7 +55,7 @@ final class AssemblyNode extends WorkNode {
                 yield base -> need;
             }
             case Recipe.ByKey byKey -> {
-                Formula key = Formula.parse(byKey.key());
+                Formula key = plant.formula(byKey.key());
                 java.util.Map<String, int[]> byValue = new java.util.HashMap<>();
                 byKey.parts().forEach((value, parts) -> byValue.put(value, counted(parts)));
                 yield base -> {
@@ -68,7 +68,7 @@ final class AssemblyNode extends WorkNode {
                 };
             }
             case Recipe.FromTable fromTable -> {
-                Formula key = Formula.parse(fromTable.key());
+                Formula key = plant.formula(fromTable.key());
                 TableBook.Lookup table = plant.tables.find(fromTable.table());
                 boolean[] named = new boolean[any];
                 for (String part : plant.study.table(fromTable.table()).orElseThrow().keyValues(1)) {

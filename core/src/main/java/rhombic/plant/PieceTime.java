@@ -26,7 +26,7 @@ interface PieceTime {
             }
             case TimeSource.ByType byType -> byType(byType, plant, scope, stream);
             case TimeSource.FromTable fromTable -> fromTable(fromTable, plant, scope, stream);
-            case TimeSource.ByFormula byFormula -> byFormula(byFormula, scope);
+            case TimeSource.ByFormula byFormula -> byFormula(byFormula, plant, scope);
         };
     }
 
@@ -48,7 +48,7 @@ interface PieceTime {
 
     private static PieceTime fromTable(TimeSource.FromTable source, Plant plant, PlantScope scope, UniformRandomProvider stream) {
         TableBook.Lookup table = plant.tables.find(source.table());
-        List<Formula> keys = source.keys().stream().map(Formula::parse).toList();
+        List<Formula> keys = source.keys().stream().map(plant::formula).toList();
         Map<String, TimeSampler> samplers = new HashMap<>();
         @Nullable TimeSampler[] ofType = new TimeSampler[plant.types.count()];
         boolean ofTypeAlone = keys.stream().allMatch(Formula::isOfTypeAlone);
@@ -76,8 +76,8 @@ interface PieceTime {
         };
     }
 
-    private static PieceTime byFormula(TimeSource.ByFormula source, PlantScope scope) {
-        Formula formula = Formula.parse(source.formula());
+    private static PieceTime byFormula(TimeSource.ByFormula source, Plant plant, PlantScope scope) {
+        Formula formula = plant.formula(source.formula());
         double scale = source.unit().factor() * 1e9;
         return piece -> {
             double number = scope.evaluate(formula, piece, formula::number);

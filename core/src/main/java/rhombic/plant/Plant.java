@@ -8,11 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
-import java.util.stream.Collectors;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
 import rhombic.chance.RandomStreams;
+import rhombic.formula.Formula;
 import rhombic.kernel.Event;
 import rhombic.kernel.Simulator;
 import rhombic.measure.EquipmentFigures;
@@ -27,10 +27,8 @@ import rhombic.study.Equipment;
 import rhombic.study.GoodsIn;
 import rhombic.study.GoodsOut;
 import rhombic.study.Link;
-import rhombic.study.Problem;
 import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.StudyCheck;
 import rhombic.study.UnpackingStation;
 import rhombic.trace.TraceWriter;
 
@@ -48,6 +46,7 @@ public final class Plant {
 
     final Simulator simulator = new Simulator();
     final @Nullable TraceWriter trace;
+    final Blueprint blueprint;
     final Study study;
     final TypeBook types;
     final TableBook tables;
@@ -69,15 +68,16 @@ public final class Plant {
     private final Set<String> busiest = new LinkedHashSet<>();
     private String stoppedBy = "";
 
-    private Plant(Study study, int replication, @Nullable TraceWriter trace) {
-        this.study = study;
+    private Plant(Blueprint blueprint, int replication, @Nullable TraceWriter trace) {
+        this.blueprint = blueprint;
+        study = blueprint.study();
         this.trace = trace;
         this.replication = replication;
         start = study.plan().start();
         hasRework = study.equipment().stream().anyMatch(e -> e instanceof Station s && s.inspection() != null);
         streams = new RandomStreams(study.plan().seed(), replication);
-        types = new TypeBook(study.pieceTypes());
-        tables = new TableBook(study.tables());
+        types = blueprint.types();
+        tables = blueprint.tables();
         byName = HashMap.newHashMap(study.equipment().size());
         typeTallies = new TypeTally[types.count()];
         for (int i = 0; i < typeTallies.length; i++) {
@@ -85,16 +85,15 @@ public final class Plant {
         }
     }
 
-    /**
-     * Builds the plant as the study's plan has it.
-     *
-     * @param replication counted from 1
-     * @param trace to write to; null to write nothing, at no cost
-     * @throws RunTroubleException if something in the study comes to nothing already at the first instant
-     */
+    /** Builds the plant of a study that is run only once or seldom; else see {@link Blueprint#build}. */
     public static Plant build(Study study, int replication, @Nullable TraceWriter trace) {
-        Plant plant = new Plant(study, replication, trace);
-        Set<String> broken = StudyCheck.of(study).stream().filter(Problem::isError).map(Problem::place).collect(Collectors.toSet());
+        return build(Blueprint.of(study), replication, trace);
+    }
+
+    static Plant build(Blueprint blueprint, int replication, @Nullable TraceWriter trace) {
+        Plant plant = new Plant(blueprint, replication, trace);
+        Study study = blueprint.study();
+        Set<String> broken = blueprint.broken();
         for (Equipment equipment : study.equipment()) {
             Node node = broken.contains(equipment.name()) ? new IdleNode(plant, plant.nodes.size(), equipment) : plant.node(equipment);
             plant.nodes.add(node);
@@ -134,6 +133,10 @@ public final class Plant {
 
     UniformRandomProvider stream(String id, Purpose purpose) {
         return streams.stream(id, purpose);
+    }
+
+    Formula formula(String text) {
+        return blueprint.formula(text);
     }
 
     @Nullable Node find(String name) {

@@ -20,7 +20,7 @@ interface Ranking {
                 return at < 0 ? taking.types().size() : at;
             };
             case FORMULA -> {
-                Formula formula = Formula.parse(taking.formula());
+                Formula formula = plant.formula(taking.formula());
                 yield piece -> -scope.evaluate(formula, piece, formula::number);
             }
         };

@@ -15,7 +15,7 @@ import rhombic.trace.EquipmentState;
 final class RuleBook {
     private static final long DAY_NANOS = 86_400_000_000_000L;
 
-    final PlantScope scope;
+    private final PlantScope scope;
     private final Plant plant;
     private final Map<String, List<RunningRule>> bySignal = new HashMap<>();
     private final List<Runnable> starts = new ArrayList<>();
@@ -23,7 +23,7 @@ final class RuleBook {
     /** @param broken rules with errors, which are left out */
     RuleBook(Plant plant, List<Rule> rules, Set<String> broken) {
         this.plant = plant;
-        scope = new PlantScope(plant, null, plant.stream("", Purpose.FORMULA));
+        scope = new PlantScope(plant, null, plant.stream("", Purpose.RULE));
         for (Rule rule : rules) {
             if (!broken.contains(rule.name())) {
                 tie(rule, new RunningRule(rule, plant, this));
@@ -72,7 +72,7 @@ final class RuleBook {
             @Override
             protected void occur() {
                 plant.simulator.schedule(this, everyNanos);
-                rule.setOff(null, null);
+                rule.setOff(scope, null, null);
                 plant.settle();
             }
         }, firstNanos);
@@ -85,7 +85,7 @@ final class RuleBook {
                 @Override
                 protected void occur() {
                     plant.countStep(rule.name());
-                    rule.setOff(null, null);
+                    rule.setOff(scope, null, null);
                     plant.settle();
                 }
             }, 0);

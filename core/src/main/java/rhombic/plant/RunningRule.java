@@ -19,14 +19,13 @@ final class RunningRule {
         this.rule = rule;
         this.plant = plant;
         this.book = book;
-        condition = rule.condition().isBlank() ? null : Formula.parse(rule.condition());
+        condition = rule.condition().isBlank() ? null : plant.formula(rule.condition());
         values = new java.util.ArrayList<>();
-        rule.then().forEach(action -> values.add(action instanceof Rule.Action.Set set ? Formula.parse(set.formula()) : null));
+        rule.then().forEach(action -> values.add(action instanceof Rule.Action.Set set ? plant.formula(set.formula()) : null));
     }
 
     /** Looks at the condition and, if it holds, acts: at once, up to the first wait. */
-    void setOff(@Nullable Node node, @Nullable Piece piece) {
-        PlantScope scope = node == null ? book.scope : node.scope;
+    void setOff(PlantScope scope, @Nullable Node node, @Nullable Piece piece) {
         if (condition == null || evaluate(scope, condition, piece, condition::truth)) {
             act(scope, 0, node, piece);
         }

@@ -43,7 +43,7 @@ final class WaysOut {
         this.links = links;
         this.scope = scope;
         choice = wayOut.choice();
-        formula = choice == WayOut.Choice.FORMULA ? Formula.parse(wayOut.formula()) : null;
+        formula = choice == WayOut.Choice.FORMULA ? plant.formula(wayOut.formula()) : null;
         double[] given = links.stream().mapToDouble(link -> link.share().map(Quantity::amount).orElse(0.0)).toArray();
         boolean byChance = java.util.Arrays.stream(given).sum() > 0;
         shares = byChance ? given : null;
@@ -64,7 +64,7 @@ final class WaysOut {
                 case LinkFilter.All() -> piece -> true;
                 case LinkFilter.Types types -> piece -> types.types().contains(plant.types.name(piece.type));
                 case LinkFilter.Where where -> {
-                    Formula condition = Formula.parse(where.formula());
+                    Formula condition = plant.formula(where.formula());
                     yield piece -> scope.evaluate(condition, piece, condition::truth);
                 }
                 case LinkFilter.Carriers() -> piece -> plant.types.isCarrier(piece.type);

@@ -9,16 +9,17 @@ import java.time.Duration;
 import java.util.Map;
 import java.util.Set;
 import org.apache.commons.rng.UniformRandomProvider;
-import org.apache.commons.rng.simple.RandomSource;
 import org.junit.jupiter.api.Assertions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import rhombic.chance.Purpose;
+import rhombic.chance.RandomStreams;
 
 class FormulaTest {
     private final FormulaScope scope = new FormulaScope() {
-        private final UniformRandomProvider chance = RandomSource.XO_SHI_RO_256_PP.create(7L);
+        private final UniformRandomProvider chance = new RandomStreams(7, 1).stream("", Purpose.FORMULA);
 
         @Override
         public Map<String, Object> piece() {

@@ -16,16 +16,21 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import rhombic.measure.RunFigures;
+import rhombic.quantity.Unit;
 import rhombic.study.Attribute;
+import rhombic.study.Basics;
 import rhombic.study.Equipment;
 import rhombic.study.Look;
 import rhombic.study.PieceType;
 import rhombic.study.Renaming;
 import rhombic.study.Rule;
 import rhombic.study.RuleText;
+import rhombic.study.Station;
 import rhombic.study.Study;
 import rhombic.study.StudyException;
+import rhombic.study.TimeSource;
 import rhombic.study.Value;
+import rhombic.study.Work;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
@@ -163,5 +168,16 @@ class RulesTest {
         Lines plain = new Lines().types(piece()).chain(arrivals("In", "exponential(30 s)", 1), station("Oven", 1, 9, "exponential(20 s)"), goodsOut("Out"));
         Lines ruled = new Lines().types(piece()).chain(arrivals("In", "exponential(30 s)", 1), station("Oven", 1, 9, "exponential(20 s)"), goodsOut("Out")).rules(rule("Draw", "a piece enters Oven", "", "set visits to uniform(1, 9)"));
         assertEquals(Runs.of(plain.study(10, 0, 1)).lead(), Runs.of(ruled.study(10, 0, 1)).lead(), "rules draw from a stream of their own");
+    }
+
+    @Test
+    void aRuleThatDrawsLeavesTheTimesOfItsPlaceAlone() {
+        Station byFormula = new Station(Basics.of("Oven", Lines.SOMEWHERE), Work.of(1, 9, new TimeSource.ByFormula("exponential(10)", Unit.SECOND)), Work.Load.SINGLE, null);
+        Lines without = new Lines().types(piece()).chain(stock("In", "Piece", 5), byFormula, buffer("Shelf", -1));
+        Lines with = new Lines().types(piece()).chain(stock("In", "Piece", 5), byFormula, buffer("Shelf", -1)).rules(rule("Lucky", "a piece starts at Oven", "uniform(0, 1) < 0.5", "look hot"));
+        RunFigures plain = Runs.of(without.study(1, 0, 1));
+        assertEquals(at(plain, "Oven"), at(Runs.of(with.study(1, 0, 1)), "Oven"));
+        long hot = Runs.traceOf(with.study(1, 0, 1)).at(3600 * SECOND).at(2).stream().filter(s -> s.look() == 1).count();
+        assertTrue(hot > 0 && hot < 5, "the rule does draw: " + hot + " of 5");
     }
 }

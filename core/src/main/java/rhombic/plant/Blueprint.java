@@ -1,0 +1,68 @@
+package rhombic.plant;
+
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import rhombic.formula.Formula;
+import rhombic.study.Problem;
+import rhombic.study.Study;
+import rhombic.study.StudyCheck;
+import rhombic.trace.TraceWriter;
+
+/**
+ * What all replications of a study have in common, worked out once: what is broken in it, its types, tables and
+ * formulas as read. Nothing in it changes, so several threads may build plants from it at a time.
+ */
+public final class Blueprint {
+    private final Study study;
+    private final Set<String> broken;
+    private final TypeBook types;
+    private final TableBook tables;
+    /** By text. Each is read when first asked for; reading it again would give the same. */
+    private final Map<String, Formula> formulas = new ConcurrentHashMap<>();
+
+    private Blueprint(Study study) {
+        this.study = study;
+        broken = StudyCheck.of(study).stream().filter(Problem::isError).map(Problem::place).collect(Collectors.toUnmodifiableSet());
+        types = new TypeBook(study.pieceTypes());
+        tables = new TableBook(study.tables());
+    }
+
+    public static Blueprint of(Study study) {
+        return new Blueprint(study);
+    }
+
+    /**
+     * Builds a plant to run once, as the study's plan has it.
+     *
+     * @param replication counted from 1
+     * @param trace to write to; null to write nothing, at no cost
+     * @throws RunTroubleException if something in the study comes to nothing already at the first instant
+     */
+    public Plant build(int replication, @Nullable TraceWriter trace) {
+        return Plant.build(this, replication, trace);
+    }
+
+    Study study() {
+        return study;
+    }
+
+    /** Names of what has an error, and so takes no part. */
+    Set<String> broken() {
+        return broken;
+    }
+
+    TypeBook types() {
+        return types;
+    }
+
+    TableBook tables() {
+        return tables;
+    }
+
+    Formula formula(String text) {
+        return formulas.computeIfAbsent(text, Formula::parse);
+    }
+}

@@ -1,0 +1,68 @@
+package rhombic.plant;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
+import static org.junit.jupiter.api.Assertions.assertSame;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static rhombic.validation.Lines.goodsOut;
+import static rhombic.validation.Lines.onDemand;
+
+import java.util.List;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import rhombic.measure.RunFigures;
+import rhombic.quantity.Unit;
+import rhombic.study.Basics;
+import rhombic.study.Rule;
+import rhombic.study.RuleText;
+import rhombic.study.Station;
+import rhombic.study.Study;
+import rhombic.study.Table;
+import rhombic.study.TimeSource;
+import rhombic.study.Work;
+import rhombic.validation.Lines;
+
+class BlueprintTest {
+    private final Station drill = new Station(Basics.of("Drill", Lines.SOMEWHERE), Work.of(2, 3, new TimeSource.ByFormula("exponential(table('Times', piece.type)) + piece.visits", Unit.SECOND)), Work.Load.SINGLE, null);
+    private final Study study = new Lines().types(Runs.type("Piece", "visits", 0)).tables(new Table("Times", List.of("type"), List.of(new Table.Row(List.of("Piece"), "30")), "", ""))
+            .rules(new Rule("Count", RuleText.when("a piece enters Drill"), "uniform(0, 1) < 0.3", List.of(RuleText.action("set visits to piece.visits + 5"))))
+            .chain(onDemand("In"), drill, goodsOut("Out")).study(4, 0, 1);
+
+    private static RunFigures run(Plant plant) {
+        assertTrue(plant.advance(plant.study.plan().length().nanos(), () -> false));
+        return plant.figures();
+    }
+
+    @Test
+    void plantsOfOneBlueprintAreWhatEachWouldBeAlone() {
+        Blueprint blueprint = Blueprint.of(study);
+        for (int replication = 1; replication <= 3; replication++) {
+            assertEquals(run(Plant.build(study, replication, null)), run(blueprint.build(replication, null)));
+        }
+        assertNotEquals(run(blueprint.build(1, null)).equipment(), run(blueprint.build(2, null)).equipment());
+    }
+
+    @Test
+    void manyThreadsBuildFromIt() {
+        Blueprint blueprint = Blueprint.of(study);
+        List<RunFigures> together = IntStream.rangeClosed(1, 40).parallel().mapToObj(r -> run(blueprint.build(r, null))).toList();
+        Blueprint other = Blueprint.of(study);
+        assertEquals(IntStream.rangeClosed(1, 40).mapToObj(r -> run(other.build(r, null))).toList(), together);
+    }
+
+    @Test
+    void itReadsEachFormulaOnce() {
+        Blueprint blueprint = Blueprint.of(study);
+        assertSame(blueprint.formula("1 + piece.visits"), blueprint.formula("1 + piece.visits"));
+    }
+
+    @Test
+    void whatIsBrokenStandsIdleInEveryPlantOfIt() {
+        Station broken = new Station(Basics.of("Drill", Lines.SOMEWHERE), Work.of(1, 3, new TimeSource.ByFormula("piece.nothing * (", Unit.SECOND)), Work.Load.SINGLE, null);
+        Blueprint blueprint = Blueprint.of(new Lines().chain(onDemand("In"), broken, goodsOut("Out")).study(1, 0, 1));
+        assertTrue(blueprint.broken().contains("Drill"));
+        RunFigures run = run(blueprint.build(2, null));
+        assertEquals(0, run.out());
+        assertEquals(0, Runs.at(run, "Drill").in());
+    }
+}
