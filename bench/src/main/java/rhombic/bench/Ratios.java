@@ -47,7 +47,7 @@ public final class Ratios {
         }
         Collection<RunResult> results = new Runner(new OptionsBuilder().include("rhombic.bench.(Hold|Line|Formula)Benchmark").forks(1).shouldDoGC(true)
                 .warmupIterations(quick ? 2 : 4).measurementIterations(quick ? 3 : 8).warmupTime(TimeValue.milliseconds(quick ? 500 : 1000))
-                .measurementTime(TimeValue.milliseconds(quick ? 500 : 1000)).verbosity(VerboseMode.SILENT).jvmArgsAppend("-Xmx2g").build()).run();
+                .measurementTime(TimeValue.milliseconds(quick ? 500 : 1000)).verbosity(VerboseMode.SILENT).jvmArgsAppend("-Xmx2g", "-XX:+UseParallelGC").build()).run();
         for (String pending : List.of("1000", "100000")) {
             double ours = score(results, "HoldBenchmark.ours", pending);
             double queue = score(results, "HoldBenchmark.queue", pending);
@@ -72,8 +72,8 @@ public final class Ratios {
 
     /** Events a second of a plant of 200 stations with recipes, routes by table and rules, against the five-station line, in turn. */
     private static void network(boolean quick) {
-        Study line = LineBenchmark.line(quick ? 1500 : 3000);
-        Study network = Network.study(quick ? 20 : 40);
+        Study line = LineBenchmark.line(quick ? 4000 : 8000);
+        Study network = Network.study(quick ? 60 : 120);
         double[] ratios = new double[quick ? 5 : 11];
         double rate = 0;
         try (LocalEngine engine = new LocalEngine(1)) {

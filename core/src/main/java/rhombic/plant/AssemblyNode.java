@@ -58,14 +58,14 @@ final class AssemblyNode extends WorkNode {
                 Formula key = plant.formula(byKey.key());
                 java.util.Map<String, int[]> byValue = new java.util.HashMap<>();
                 byKey.parts().forEach((value, parts) -> byValue.put(value, counted(parts)));
-                yield base -> {
+                yield remembered(key, base -> {
                     String value = scope.evaluate(key, base, key::asText);
                     int[] need = byValue.get(value);
                     if (need == null) {
                         throw scope.trouble(new FormulaException("Its recipe says nothing for " + key.text() + " = \u201c" + value + "\u201d: add the parts for it"), base);
                     }
                     return need;
-                };
+                });
             }
             case Recipe.FromTable fromTable -> {
                 Formula key = plant.formula(fromTable.key());
@@ -79,14 +79,30 @@ final class AssemblyNode extends WorkNode {
                     }
                 }
                 java.util.Map<String, int[]> byValue = new java.util.HashMap<>();
-                yield base -> scope.evaluate(key, base, now -> byValue.computeIfAbsent(key.asText(now), value -> {
+                yield remembered(key, base -> scope.evaluate(key, base, now -> byValue.computeIfAbsent(key.asText(now), value -> {
                     int[] need = new int[any + 1];
                     for (int type = 0; type < any; type++) {
                         need[type] = named[type] ? table.count(value, plant.types.name(type)) : 0;
                     }
                     return need;
-                }));
+                })));
             }
+        };
+    }
+
+    /** What the key gives is kept for each type, where it depends on nothing else. */
+    private Needs remembered(Formula key, Needs needs) {
+        if (!key.isOfTypeAlone()) {
+            return needs;
+        }
+        int @Nullable [][] ofType = new int[any][];
+        return base -> {
+            int[] known = ofType[base.type];
+            if (known == null) {
+                known = needs.of(base);
+                ofType[base.type] = known;
+            }
+            return known;
         };
     }
 

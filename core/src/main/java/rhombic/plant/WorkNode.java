@@ -2,14 +2,9 @@ package rhombic.plant;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
-import rhombic.chance.Purpose;
-import rhombic.chance.TimeSampler;
 import rhombic.kernel.Event;
-import rhombic.study.Operation;
 import rhombic.study.Rule;
-import rhombic.study.TimeSource;
 import rhombic.study.Work;
 import rhombic.study.WorkEquipment;
 import rhombic.trace.EquipmentState;
@@ -25,15 +20,7 @@ abstract class WorkNode extends Node {
     final PieceQueue queue = new PieceQueue();
     final int inputRoom;
     private final int placeCount;
-    /** How long each operation takes, where that depends on the piece; else null. */
-    private final @Nullable PieceTime[] operations;
-    /** The sampler of each operation whose time is the same for all pieces; else null. */
-    private final @Nullable TimeSampler[] drawn;
-    private final boolean[] addsValue;
-    private final @Nullable PieceTime changeover;
-    private final int serviceEvery;
-    private final @Nullable TimeSampler serviceTime;
-    private final @Nullable TimeSampler pause;
+    private final WorkTimes times;
     private final int[] free;
     private int freeCount;
     private int reworkWaiting;
@@ -105,21 +92,7 @@ abstract class WorkNode extends Node {
         placeCount = work.places();
         inputRoom = work.inputRoom();
         free = new int[placeCount];
-        operations = new @Nullable PieceTime[work.operations().size()];
-        addsValue = new boolean[operations.length];
-        drawn = new @Nullable TimeSampler[operations.length];
-        for (int i = 0; i < operations.length; i++) {
-            Operation operation = work.operations().get(i);
-            UniformRandomProvider stream = plant.stream(i == 0 ? name() : name() + "\u0000" + i, Purpose.WORK);
-            drawn[i] = operation.time() instanceof TimeSource.Drawn same ? same.time().sampler(stream) : null;
-            operations[i] = drawn[i] != null ? null : PieceTime.of(operation.time(), plant, scope, stream);
-            addsValue[i] = operation.addsValue();
-        }
-        changeover = work.changeover() == null ? null : PieceTime.of(work.changeover(), plant, scope, plant.stream(name(), Purpose.CHANGEOVER));
-        Work.Service service = work.service();
-        serviceEvery = service == null ? Integer.MAX_VALUE : service.everyPieces();
-        serviceTime = service == null ? null : service.time().sampler(plant.stream(name(), Purpose.SERVICE));
-        pause = work.pause() == null ? null : work.pause().sampler(plant.stream(name(), Purpose.PAUSE));
+        times = new WorkTimes(work, this);
     }
 
     @Override
@@ -217,21 +190,18 @@ abstract class WorkNode extends Node {
             plant.simulator.cancel(place);
         }
         Piece lead = place.load.getFirst();
-        if (changeover != null && place.lastType >= 0 && place.lastType != lead.type) {
-            scope.changing(plant.types.name(place.lastType), plant.types.name(lead.type));
-            long nanos = changeover.nanos(lead);
-            if (nanos > 0) {
-                if (place.isUntold) {
-                    place.isUntold = false;
-                    traceWaits(lead);
-                }
-                place.phase = Phase.CHANGEOVER;
-                enterState(place, EquipmentState.CHANGEOVER);
-                plant.simulator.schedule(place, nanos);
-                return;
-            }
+        long nanos = place.lastType < 0 ? 0 : times.changeoverNanos(place.lastType, lead);
+        if (nanos == 0) {
+            beginWork(place);
+            return;
         }
-        beginWork(place);
+        if (place.isUntold) {
+            place.isUntold = false;
+            traceWaits(lead);
+        }
+        place.phase = Phase.CHANGEOVER;
+        enterState(place, EquipmentState.CHANGEOVER);
+        plant.simulator.schedule(place, nanos);
     }
 
     private void beginWork(Place place) {
@@ -256,13 +226,8 @@ abstract class WorkNode extends Node {
     }
 
     private void scheduleOperation(Place place) {
-        Piece lead = place.load.getFirst();
         place.begunNanos = plant.now();
-        PieceTime byPiece = operations[place.operation];
-        TimeSampler sameForAll = drawn[place.operation];
-        assert byPiece != null || sameForAll != null : "an operation without a time";
-        long nanos = byPiece != null ? byPiece.nanos(lead) : sameForAll.nextNanos();
-        plant.simulator.schedule(place, lead.rework == null ? nanos : Math.round(nanos * lead.rework.factor));
+        plant.simulator.schedule(place, times.operationNanos(place.operation, place.load.getFirst()));
     }
 
     private void operationEnds(Place place) {
@@ -270,10 +235,10 @@ abstract class WorkNode extends Node {
         for (int i = 0; i < place.load.size(); i++) {
             place.load.get(i).workNanos += worked;
         }
-        if (addsValue[place.operation]) {
+        if (times.addsValue(place.operation)) {
             tally.addsValue(worked);
         }
-        if (++place.operation < operations.length) {
+        if (++place.operation < times.operations()) {
             scheduleOperation(place);
         } else {
             finish(place);
@@ -382,23 +347,23 @@ abstract class WorkNode extends Node {
     }
 
     private void emptied(Place place) {
-        if (workedSinceService >= serviceEvery && serviceTime != null) {
-            workedSinceService -= serviceEvery;
+        if (workedSinceService >= times.serviceEvery()) {
+            workedSinceService -= times.serviceEvery();
             place.phase = Phase.SERVICE;
             enterState(place, EquipmentState.SERVICE);
-            plant.simulator.schedule(place, serviceTime.nextNanos());
+            plant.simulator.schedule(place, times.serviceNanos());
         } else {
             pauseOrFree(place);
         }
     }
 
     private void pauseOrFree(Place place) {
-        if (pause == null) {
-            free(place);
-        } else {
+        if (times.hasPause()) {
             place.phase = Phase.PAUSE;
             enterState(place, EquipmentState.PAUSE);
-            plant.simulator.schedule(place, pause.nextNanos());
+            plant.simulator.schedule(place, times.pauseNanos());
+        } else {
+            free(place);
         }
     }
 
