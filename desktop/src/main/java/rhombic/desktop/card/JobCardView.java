@@ -1,6 +1,7 @@
 package rhombic.desktop.card;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -26,8 +27,6 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Polygon;
-import javafx.scene.text.Text;
-import javafx.scene.text.TextFlow;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.floor.StateColours;
 import rhombic.desktop.work.Edits;
@@ -51,6 +50,7 @@ public final class JobCardView extends ScrollPane {
     private @Nullable Moment moment;
     private List<Problem> problems = List.of();
     private Optional<PieceNote> piece = Optional.empty();
+    private @Nullable VBox unfolded;
 
     /** What there is to say about a piece that was clicked. */
     public record PieceNote(String title, String doing, Map<String, String> values, List<String> history) {}
@@ -70,30 +70,61 @@ public final class JobCardView extends ScrollPane {
         rebuild();
     }
 
-    /** Says everything anew; call after the study or the selection has changed. */
+    /** Says everything anew; call after the study or the selection has changed. What reads as before stays as it is. */
     public void rebuild() {
-        content.getChildren().clear();
+        List<Node> said = new ArrayList<>();
         live.getChildren().clear();
         Optional<Equipment> single = bench.single();
-        if (piece.isPresent()) {
-            pieceNote(piece.get());
-        }
+        piece.ifPresent(note -> said.add(pieceNote(note)));
         if (single.isPresent()) {
-            header(single.get().name(), single.get().kind(), text -> study -> study.changed(single.get().name(), e -> e.named(Names.checked(text.strip()))), true);
-            Sentences.of(bench.study(), single.get()).forEach(this::sentence);
-            faults(problems.stream().filter(p -> p.place().equals(single.get().name())).toList());
-            content.getChildren().add(live);
+            String name = single.get().name();
+            said.add(header(name, single.get().kind(), text -> study -> study.changed(name, e -> e.named(Names.checked(text.strip()))), true));
+            said.addAll(blocks(Sentences.of(bench.study(), single.get())));
+            said.addAll(faults(problems.stream().filter(p -> p.place().equals(name)).toList()));
+            said.add(live);
             showLive();
         } else if (bench.selection().size() > 1) {
-            several();
+            said.addAll(several());
         } else {
-            header(bench.study().name(), "Study", text -> study -> study.named(Names.checked(text.strip())), false);
-            Sentences.of(bench.study()).forEach(this::sentence);
-            faults(problems);
+            said.add(header(bench.study().name(), "Study", text -> study -> study.named(Names.checked(text.strip())), false));
+            said.addAll(blocks(Sentences.of(bench.study())));
+            said.addAll(faults(problems));
             if (bench.study().equipment().isEmpty()) {
-                content.getChildren().add(quiet("The floor is empty. Take a goods in from the shelf on the left and click where it stands, or type / and a few letters."));
+                said.add(quiet("The floor is empty. Take a goods in from the shelf on the left and click where it stands, or type / and a few letters."));
             }
         }
+        replace(said);
+    }
+
+    /** Puts in what is new and takes out what is gone; the rest is not touched, and need not be laid out again. */
+    private void replace(List<Node> said) {
+        List<Node> shown = content.getChildren();
+        shown.retainAll(said);
+        for (int i = 0; i < said.size(); i++) {
+            if (i >= shown.size() || shown.get(i) != said.get(i)) {
+                shown.remove(said.get(i));
+                shown.add(i, said.get(i));
+            }
+        }
+    }
+
+    private List<Node> blocks(List<Sentence> sentences) {
+        List<SentenceBlock> before = new ArrayList<>();
+        content.getChildren().forEach(node -> {
+            if (node instanceof SentenceBlock block) {
+                before.add(block);
+            }
+        });
+        List<Node> blocks = new ArrayList<>();
+        for (Sentence sentence : sentences) {
+            Optional<SentenceBlock> same = before.stream().filter(block -> block.reads(sentence)).findFirst();
+            same.ifPresent(block -> {
+                before.remove(block);
+                block.standFor(sentence);
+            });
+            blocks.add(same.orElseGet(() -> new SentenceBlock(sentence, this::unfold)));
+        }
+        return blocks;
     }
 
     public void setProblems(List<Problem> found) {
@@ -116,7 +147,7 @@ public final class JobCardView extends ScrollPane {
         }
     }
 
-    private void header(String name, String kind, java.util.function.Function<String, UnaryOperator<Study>> rename, boolean selected) {
+    private VBox header(String name, String kind, java.util.function.Function<String, UnaryOperator<Study>> rename, boolean selected) {
         Polygon rhombus = new Polygon(0, -7, 7, 0, 0, 7, -7, 0);
         rhombus.setFill(selected ? Color.web("#D9952B") : Color.web("#1D6B66"));
         Button title = new Button(name);
@@ -133,49 +164,16 @@ public final class JobCardView extends ScrollPane {
         VBox block = new VBox(4, row);
         Sentence.Token token = Sentence.Token.typed("name", name, name, "A name that nothing else has", rename);
         title.setOnAction(e -> unfold(block, token));
-        content.getChildren().add(block);
-    }
-
-    private void sentence(Sentence sentence) {
-        TextFlow flow = new TextFlow();
-        flow.setLineSpacing(3);
-        VBox block = new VBox(4, flow);
-        for (Sentence.Part part : sentence.parts()) {
-            switch (part) {
-                case Sentence.Words words -> {
-                    Text text = new Text(words.text());
-                    text.getStyleClass().add("words");
-                    flow.getChildren().add(text);
-                }
-                case Sentence.Heading heading -> {
-                    Text text = new Text(heading.text());
-                    text.getStyleClass().add("subject");
-                    flow.getChildren().add(text);
-                }
-                case Sentence.Token token -> flow.getChildren().add(button(token, block));
-            }
-        }
-        content.getChildren().add(block);
-    }
-
-    private Button button(Sentence.Token token, VBox block) {
-        Button button = new Button(token.shown());
-        button.getStyleClass().add(token.shown().startsWith("+") || token.editor() instanceof Sentence.Editor.Act ? "add-token" : "token");
-        button.setId("token-" + token.id().replace(' ', '-'));
-        button.setAccessibleText(token.id() + ", " + token.shown());
-        button.setMaxWidth(270);
-        button.setOnAction(e -> unfold(block, token));
-        return button;
+        return block;
     }
 
     // ---- editors in place
 
     private void unfold(VBox block, Sentence.Token token) {
-        content.getChildren().forEach(other -> {
-            if (other instanceof VBox box && box != live && box.getChildren().size() > 1) {
-                box.getChildren().remove(1, box.getChildren().size());
-            }
-        });
+        if (unfolded != null) {
+            unfolded.getChildren().remove(1, unfolded.getChildren().size());
+        }
+        unfolded = block;
         Label message = new Label();
         message.getStyleClass().add("message");
         message.setId("editor-message");
@@ -236,10 +234,10 @@ public final class JobCardView extends ScrollPane {
 
     // ---- several things, problems, pieces
 
-    private void several() {
+    private List<Node> several() {
         Label title = new Label(bench.selection().size() + " things selected");
         title.getStyleClass().add("card-heading");
-        content.getChildren().addAll(title,
+        return List.of(title,
                 new HBox(6, command("Align in a row", s -> Edits.aligned(s, bench.selection(), true)), command("Align in a column", s -> Edits.aligned(s, bench.selection(), false))),
                 new HBox(6, command("Spread in a row", s -> Edits.spread(s, bench.selection(), true)), command("Spread in a column", s -> Edits.spread(s, bench.selection(), false))),
                 quiet("Arrow keys move them, R turns them, Ctrl+D doubles them, Del takes them out."));
@@ -252,7 +250,8 @@ public final class JobCardView extends ScrollPane {
         return button;
     }
 
-    private void faults(List<Problem> found) {
+    private List<Node> faults(List<Problem> found) {
+        List<Node> faults = new ArrayList<>();
         for (Problem problem : found.stream().limit(30).toList()) {
             Label text = new Label((bench.single().isEmpty() && !problem.place().isEmpty() ? problem.place() + ": " : "") + problem.what() + ". " + problem.remedy() + ".");
             text.setWrapText(true);
@@ -260,19 +259,20 @@ public final class JobCardView extends ScrollPane {
             if (!problem.place().isEmpty()) {
                 text.setOnMouseClicked(e -> bench.select(problem.place()));
             }
-            content.getChildren().add(text);
+            faults.add(text);
             Problem.Fix fix = problem.fix();
             if (fix != null) {
                 Button mend = new Button(fix.name());
                 mend.getStyleClass().add("quiet-button");
                 mend.setId("fix-" + problem.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'));
                 mend.setOnAction(e -> bench.edit(fix.name(), fix.change()));
-                content.getChildren().add(mend);
+                faults.add(mend);
             }
         }
+        return faults;
     }
 
-    private void pieceNote(PieceNote note) {
+    private VBox pieceNote(PieceNote note) {
         Label title = new Label(note.title());
         title.getStyleClass().add("card-heading");
         title.setId("piece-title");
@@ -293,7 +293,7 @@ public final class JobCardView extends ScrollPane {
             was.getStyleClass().add("caption");
             box.getChildren().add(was);
         }
-        content.getChildren().add(box);
+        return box;
     }
 
     private static Label quiet(String text) {

@@ -76,6 +76,13 @@ public final class FloorOverlay extends Canvas {
     private double @Nullable [] sweep;
     private List<String> chain = List.of();
 
+    /** All that a drawing depends on beside the moment; drawing the same again would only cost a frame. */
+    private record Drawn(Scenery.Ground ground, Viewpoint view, double leastPixels, boolean names, boolean numbers, Set<String> selection, Set<String> faulty,
+            Optional<String> hovered, @Nullable Rectangle2D band, double @Nullable [] sweep, List<String> chain, double width, double height) {}
+
+    private @Nullable Drawn drawn;
+    private @Nullable Moment drawnMoment;
+
     FloorOverlay() {
         setMouseTransparent(true);
     }
@@ -85,11 +92,11 @@ public final class FloorOverlay extends Canvas {
     }
 
     void setSelection(Set<String> names) {
-        selection = names;
+        selection = Set.copyOf(names);
     }
 
     void setFaulty(Set<String> names) {
-        faulty = names;
+        faulty = Set.copyOf(names);
     }
 
     void setHovered(Optional<String> name) {
@@ -111,7 +118,7 @@ public final class FloorOverlay extends Canvas {
 
     /** Things linked so far in one sweep. */
     void setChain(List<String> names) {
-        chain = names;
+        chain = List.copyOf(names);
     }
 
     /** Where the link handle of the thing is, in pixels. */
@@ -122,7 +129,13 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** @param leastPixels a metre must have for equipment to be named; 0 names all that there is room for */
-    void draw(Study study, Viewpoint view, double leastPixels) {
+    void draw(Study study, Scenery.Ground ground, Viewpoint view, double leastPixels) {
+        Drawn now = new Drawn(ground, view, leastPixels, options.names, options.numbers, selection, faulty, hovered, band, sweep, chain, getWidth(), getHeight());
+        if (now.equals(drawn) && moment == drawnMoment) {
+            return;
+        }
+        drawn = now;
+        drawnMoment = moment;
         GraphicsContext g = getGraphicsContext2D();
         g.clearRect(0, 0, getWidth(), getHeight());
         for (Equipment thing : study.equipment()) {

@@ -28,6 +28,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Equipment;
 import rhombic.study.Link;
+import rhombic.study.Placement;
 import rhombic.study.Study;
 import rhombic.study.WorkEquipment;
 import rhombic.trace.EquipmentState;
@@ -59,6 +60,7 @@ public final class FloorView extends Region {
     private final Group ghost = new Group();
 
     private Study study = Study.empty();
+    private Scenery.Ground ground = Scenery.Ground.of(study);
     private PieceLayout layout = new PieceLayout(study);
     private List<PieceSwarm> pieceSwarms = List.of();
     private Viewpoint view = Viewpoint.usual();
@@ -101,6 +103,9 @@ public final class FloorView extends Region {
 
     @Override
     protected void layoutChildren() {
+        if (overlay.getWidth() == getWidth() && overlay.getHeight() == getHeight()) {
+            return;
+        }
         scene.setWidth(getWidth());
         scene.setHeight(getHeight());
         overlay.setWidth(getWidth());
@@ -110,7 +115,7 @@ public final class FloorView extends Region {
 
     // ---- what is shown
 
-    /** Shows another study; bodies that have not changed stay as they are. */
+    /** Shows another study. What looks as before stays untouched, so that the scene need not be drawn anew. */
     public void setStudy(Study newStudy) {
         boolean newTypes = !newStudy.pieceTypes().equals(study.pieceTypes());
         study = newStudy;
@@ -184,7 +189,7 @@ public final class FloorView extends Region {
     }
 
     public void drawOverlay() {
-        overlay.draw(study, view, isCrowded() ? DETAIL_PIXELS : 0);
+        overlay.draw(study, ground, view, isCrowded() ? DETAIL_PIXELS : 0);
     }
 
     Study study() {
@@ -310,9 +315,13 @@ public final class FloorView extends Region {
     private void rebuild() {
         byName.clear();
         study.equipment().forEach(thing -> byName.put(thing.name(), thing));
-        bodyOf.entrySet().removeIf(entry -> !entry.getValue().drawnAs.equals(byName.get(entry.getKey())));
+        bodyOf.entrySet().removeIf(entry -> !entry.getValue().shows(byName.get(entry.getKey()), shapes));
         showBodies();
-        underlay.getChildren().setAll(new Scenery(study, byName, palette).nodes(isCrowded()));
+        Scenery.Ground now = Scenery.Ground.of(study);
+        if (!now.equals(ground) || underlay.getChildren().isEmpty()) {
+            ground = now;
+            underlay.getChildren().setAll(new Scenery(study, byName, palette).nodes(isCrowded()));
+        }
         drawOverlay();
     }
 
@@ -353,10 +362,16 @@ public final class FloorView extends Region {
         return near.stream().sorted(Comparator.comparingDouble(Near::depth)).limit(MOST_DETAILED).map(Near::thing).toList();
     }
 
-    private record Body(Equipment drawnAs, Group group, @Nullable MeshView lamp) {}
+    private record Body(TriangleMesh mesh, Placement placement, Group group, @Nullable MeshView lamp) {
+        /** Whether the equipment looks as this does and stands where it does. */
+        boolean shows(@Nullable Equipment thing, Bodies shapes) {
+            return thing != null && mesh == shapes.of(thing) && placement.equals(thing.placement());
+        }
+    }
 
     private Body body(Equipment thing) {
-        MeshView body = new MeshView(shapes.of(thing));
+        TriangleMesh mesh = shapes.of(thing);
+        MeshView body = new MeshView(mesh);
         body.setMaterial(palette);
         Group group = new Group(body);
         MeshView lamp = null;
@@ -367,7 +382,7 @@ public final class FloorView extends Region {
             lamp.setMaterial(lampOff);
             group.getChildren().add(lamp);
         }
-        return new Body(thing, placed(group, thing), lamp);
+        return new Body(mesh, thing.placement(), placed(group, thing), lamp);
     }
 
     private static Group placed(Group group, Equipment thing) {

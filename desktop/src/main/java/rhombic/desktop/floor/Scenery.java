@@ -13,12 +13,26 @@ import javafx.scene.shape.TriangleMesh;
 import javafx.scene.shape.VertexFormat;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Equipment;
+import rhombic.study.Footprint;
 import rhombic.study.Link;
+import rhombic.study.Placement;
 import rhombic.study.Study;
 
 /** What lies under and around the bodies of a study: ground, contact shadows, links. */
 final class Scenery {
     static final double LINK_Z = 0.02;
+
+    /** All of a study that its ground, shadows, links and labels depend on. */
+    record Ground(List<Stand> stands, List<Way> ways) {
+        record Stand(String name, String kind, Placement placement, Footprint footprint) {}
+
+        record Way(String from, String to, String text) {}
+
+        static Ground of(Study study) {
+            return new Ground(study.equipment().stream().map(e -> new Stand(e.name(), e.kind(), e.placement(), e.footprint())).toList(),
+                    study.links().stream().map(link -> new Way(link.from(), link.to(), LinkText.of(link))).toList());
+        }
+    }
 
     private final Study study;
     private final Map<String, Equipment> byName;

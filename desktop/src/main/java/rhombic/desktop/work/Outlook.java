@@ -6,6 +6,8 @@ import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.concurrent.atomic.AtomicReference;
+import org.jspecify.annotations.Nullable;
 import rhombic.experiment.Interval;
 import rhombic.experiment.LocalEngine;
 import rhombic.experiment.Response;
@@ -56,6 +58,7 @@ public final class Outlook implements AutoCloseable {
     private final LocalEngine engine = LocalEngine.onAllCores();
     private final ExecutorService thread = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-outlook").factory());
     private final AtomicLong current = new AtomicLong();
+    private final AtomicReference<@Nullable Told> untold = new AtomicReference<>();
     private final Executor window;
     private final Listener listener;
     private Optional<State.Fresh> last = Optional.empty();
@@ -105,15 +108,23 @@ public final class Outlook implements AutoCloseable {
         }
     }
 
+    private record Told(long run, State state) {}
+
+    /** What the window has not looked at yet is replaced by what is newer. */
     private void publish(long run, State state) {
-        window.execute(() -> {
-            if (current.get() == run) {
-                if (state instanceof State.Fresh fresh) {
-                    last = Optional.of(fresh);
-                }
-                listener.outlookIs(state);
+        if (current.get() == run && untold.getAndSet(new Told(run, state)) == null) {
+            window.execute(this::tell);
+        }
+    }
+
+    private void tell() {
+        Told told = untold.getAndSet(null);
+        if (told != null && current.get() == told.run) {
+            if (told.state instanceof State.Fresh fresh) {
+                last = Optional.of(fresh);
             }
-        });
+            listener.outlookIs(told.state);
+        }
     }
 
     @Override

@@ -1,0 +1,73 @@
+package rhombic.desktop.card;
+
+import java.util.List;
+import java.util.function.BiConsumer;
+import javafx.scene.control.Button;
+import javafx.scene.layout.VBox;
+import javafx.scene.text.Text;
+import javafx.scene.text.TextFlow;
+
+/** A sentence on the card, with room for the editor that unfolds under it. */
+final class SentenceBlock extends VBox {
+    private Sentence sentence;
+
+    /** @param choose is called with the token that was chosen */
+    SentenceBlock(Sentence sentence, BiConsumer<SentenceBlock, Sentence.Token> choose) {
+        super(4);
+        this.sentence = sentence;
+        TextFlow flow = new TextFlow();
+        flow.setLineSpacing(3);
+        for (int i = 0; i < sentence.parts().size(); i++) {
+            switch (sentence.parts().get(i)) {
+                case Sentence.Words words -> flow.getChildren().add(text(words.text(), "words"));
+                case Sentence.Heading heading -> flow.getChildren().add(text(heading.text(), "subject"));
+                case Sentence.Token token -> {
+                    Button button = button(token);
+                    int at = i;
+                    // What the token does may have changed since, while it reads the same.
+                    button.setOnAction(e -> choose.accept(this, (Sentence.Token) this.sentence.parts().get(at)));
+                    flow.getChildren().add(button);
+                }
+            }
+        }
+        getChildren().add(flow);
+    }
+
+    private static Text text(String words, String style) {
+        Text text = new Text(words);
+        text.getStyleClass().add(style);
+        return text;
+    }
+
+    private static Button button(Sentence.Token token) {
+        Button button = new Button(token.shown());
+        button.getStyleClass().add(isQuiet(token) ? "add-token" : "token");
+        button.setId("token-" + token.id().replace(' ', '-'));
+        button.setAccessibleText(token.id() + ", " + token.shown());
+        button.setMaxWidth(270);
+        return button;
+    }
+
+    private static boolean isQuiet(Sentence.Token token) {
+        return token.shown().startsWith("+") || token.editor() instanceof Sentence.Editor.Act;
+    }
+
+    /** Whether the other sentence would look just like this one. */
+    boolean reads(Sentence other) {
+        return look(sentence).equals(look(other));
+    }
+
+    private static List<List<Object>> look(Sentence sentence) {
+        return sentence.parts().stream().map(part -> switch (part) {
+            case Sentence.Words words -> List.<Object>of("words", words.text());
+            case Sentence.Heading heading -> List.<Object>of("heading", heading.text());
+            case Sentence.Token token -> List.<Object>of(token.id(), token.shown(), isQuiet(token));
+        }).toList();
+    }
+
+    /** Stands for another sentence that reads the same, with no editor unfolded. */
+    void standFor(Sentence other) {
+        sentence = other;
+        getChildren().remove(1, getChildren().size());
+    }
+}

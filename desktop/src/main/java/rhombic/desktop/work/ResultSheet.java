@@ -1,0 +1,150 @@
+package rhombic.desktop.work;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.ToDoubleFunction;
+import rhombic.experiment.Interval;
+import rhombic.experiment.Response;
+import rhombic.experiment.Summary;
+import rhombic.measure.EquipmentFigures;
+import rhombic.measure.RunFigures;
+import rhombic.measure.TypeFigures;
+import rhombic.quantity.Clock;
+import rhombic.study.WorkEquipment;
+import rhombic.trace.EquipmentState;
+
+/**
+ * A table of results as text: means over the runs, and margins where they matter most.
+ *
+ * @param note what the figures are
+ * @param columns with their widths in pixels; the first names what a row is about
+ * @param rows as wide as the columns
+ */
+public record ResultSheet(String note, List<Column> columns, List<List<String>> rows) {
+    public record Column(String heading, int width) {}
+
+    /** What the sheets of Diagnose are about. */
+    public enum Subject {
+        EQUIPMENT("Equipment"),
+        STATES("Time in states"),
+        PIECES("Piece types");
+
+        private final String word;
+
+        Subject(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+    }
+
+    private static final String NONE = "\u2013";
+
+    public static ResultSheet of(Summary summary, Subject subject) {
+        return switch (subject) {
+            case EQUIPMENT -> equipment(summary);
+            case STATES -> states(summary);
+            case PIECES -> pieces(summary);
+        };
+    }
+
+    private static ResultSheet equipment(Summary summary) {
+        List<Column> columns = List.of(new Column("Equipment", 122), new Column("In", 44), new Column("Out", 44), new Column("Inside", 54), new Column("Most", 46), new Column("Stay", 76),
+                new Column("95 % in", 68), new Column("Working", 64), new Column("Starved", 62), new Column("Blocked", 62), new Column("\u00b1", 52));
+        return new ResultSheet("Means of each equipment. \u00b1 is the 95 % margin of the working share.", columns, rows(summary.study().equipment().size(), index -> {
+            Function<ToDoubleFunction<EquipmentFigures>, Double> mean = figure -> mean(summary, run -> figure.applyAsDouble(run.equipment().get(index)));
+            return List.of(summary.study().equipment().get(index).name(), number(mean.apply(EquipmentFigures::in)), number(mean.apply(EquipmentFigures::out)),
+                    number(mean.apply(EquipmentFigures::contentMean)), number(mean.apply(EquipmentFigures::contentMost)), Clock.span(mean.apply(e -> e.stay().mean())),
+                    Clock.span(mean.apply(e -> e.stay().p95())), share(summary, index, EquipmentState.WORKING), share(summary, index, EquipmentState.STARVED),
+                    share(summary, index, EquipmentState.BLOCKED), percent(summary.interval(Response.share(index, "", EquipmentState.WORKING)).halfWidth()));
+        }));
+    }
+
+    private static ResultSheet states(Summary summary) {
+        List<Column> columns = new ArrayList<>(List.of(new Column("Equipment", 122)));
+        for (EquipmentState state : EquipmentState.values()) {
+            columns.add(new Column(capital(state.word()), 78));
+        }
+        columns.add(new Column("Adding value", 88));
+        return new ResultSheet("Share of the time that each place spends in each state; and in work that adds value.", columns, rows(summary.study().equipment().size(), index -> {
+            List<String> cells = new ArrayList<>(List.of(summary.study().equipment().get(index).name()));
+            Arrays.stream(EquipmentState.values()).forEach(state -> cells.add(share(summary, index, state)));
+            cells.add(summary.study().equipment().get(index) instanceof WorkEquipment ? percent(mean(summary, run -> run.equipment().get(index).valueShare())) : "");
+            return cells;
+        }));
+    }
+
+    private static ResultSheet pieces(Summary summary) {
+        List<Column> columns = List.of(new Column("Piece type", 92), new Column("In", 42), new Column("Made", 44), new Column("Joined", 50), new Column("Scrap", 46), new Column("Out", 42),
+                new Column("Inside", 50), new Column("Lead time", 72), new Column("95 % in", 72), new Column("Worked on", 74), new Column("Waiting", 66), new Column("Blocked", 60));
+        return new ResultSheet("Means of each piece type. Lead time, and how it splits, is of those that have left.", columns, rows(summary.study().pieceTypes().size(), index -> {
+            Function<ToDoubleFunction<TypeFigures>, Double> mean = figure -> mean(summary, run -> figure.applyAsDouble(run.types().get(index)));
+            return List.of(summary.study().pieceTypes().get(index).name(), number(mean.apply(TypeFigures::in)), number(mean.apply(TypeFigures::made)), number(mean.apply(TypeFigures::joined)),
+                    number(mean.apply(TypeFigures::scrapped)), number(mean.apply(TypeFigures::out)), number(mean.apply(TypeFigures::inside)), Clock.span(mean.apply(t -> t.lead().mean())),
+                    Clock.span(mean.apply(t -> t.lead().p95())), Clock.span(mean.apply(TypeFigures::workMean)), Clock.span(mean.apply(TypeFigures::waitMean)),
+                    Clock.span(mean.apply(TypeFigures::blockedMean)));
+        }));
+    }
+
+    /** The whole plant as it stands against the state before the last edit. */
+    public static ResultSheet comparison(Outlook.State.Fresh fresh) {
+        List<Column> columns = new ArrayList<>(List.of(new Column("Whole plant", 180)));
+        List.of("Now", "\u00b1", "Before the last edit", "\u00b1", "Difference", "\u00b1").forEach(heading -> columns.add(new Column(heading, 122)));
+        List<List<String>> rows = Response.OF_PLANT.stream().map(response -> {
+            Interval now = fresh.summary().interval(response);
+            Optional<Interval> before = fresh.before().map(b -> b.interval(response));
+            Optional<Interval> change = fresh.change(response);
+            Function<Double, String> text = value -> response.unit().equals("s") ? Clock.span(value) : number(value) + (response.unit().isEmpty() ? "" : " " + response.unit());
+            return List.of(response.name(), text.apply(now.mean()), text.apply(now.halfWidth()), before.map(b -> text.apply(b.mean())).orElse(NONE),
+                    before.map(b -> text.apply(b.halfWidth())).orElse(NONE), change.map(c -> text.apply(c.mean())).orElse(NONE),
+                    change.map(c -> text.apply(c.halfWidth()) + (c.isClear() || c.mean() == 0 ? "" : " (may be chance)")).orElse(NONE));
+        }).toList();
+        return new ResultSheet("Alternatives will stand here side by side, with intervals and two floors on one clock. For now: the study as it stands against the state before the last edit.", columns, rows);
+    }
+
+    /** What came in, went out and is inside, in one line. */
+    public static String balance(Summary summary) {
+        int runs = summary.runs().size();
+        double turnedAway = mean(summary, RunFigures::turnedAway);
+        return String.format(Locale.ROOT, "Mean of %d %s after the warm-up: %.1f inside at the start + %.1f in%s%s%s \u2212 %.1f out = %.1f inside at the end%s.",
+                runs, runs == 1 ? "run" : "runs", mean(summary, RunFigures::insideAtStart), mean(summary, RunFigures::in), some(" + ", mean(summary, RunFigures::made), " made"),
+                some(" \u2212 ", mean(summary, RunFigures::joined), " joined"), some(" \u2212 ", mean(summary, RunFigures::scrapped), " scrapped"), mean(summary, RunFigures::out),
+                mean(summary, RunFigures::inside), some("; ", turnedAway, " turned away"));
+    }
+
+    private static String some(String before, double count, String what) {
+        return count == 0 ? "" : before + String.format(Locale.ROOT, "%.1f", count) + what;
+    }
+
+    private static List<List<String>> rows(int count, java.util.function.IntFunction<List<String>> row) {
+        return java.util.stream.IntStream.range(0, count).mapToObj(row).toList();
+    }
+
+    /** Mean over the runs that have the figure. */
+    private static double mean(Summary summary, ToDoubleFunction<RunFigures> figure) {
+        return summary.runs().stream().mapToDouble(figure).filter(v -> !Double.isNaN(v)).average().orElse(Double.NaN);
+    }
+
+    private static String share(Summary summary, int index, EquipmentState state) {
+        double share = summary.interval(Response.share(index, "", state)).mean();
+        return share == 0 && state.ordinal() > EquipmentState.BLOCKED.ordinal() ? "" : percent(share);
+    }
+
+    private static String number(double value) {
+        return Double.isNaN(value) ? NONE : String.format(Locale.ROOT, Math.abs(value) < 99.95 ? "%.1f" : "%.0f", value);
+    }
+
+    private static String percent(double share) {
+        return Double.isNaN(share) ? "" : String.format(Locale.ROOT, share < 0.9995 ? "%.1f %%" : "%.0f %%", 100 * share);
+    }
+
+    private static String capital(String word) {
+        return word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1);
+    }
+}

@@ -1,0 +1,150 @@
+package rhombic.desktop.work;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.function.UnaryOperator;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import rhombic.chance.DistributionText;
+import rhombic.experiment.LocalEngine;
+import rhombic.experiment.RunListener;
+import rhombic.experiment.Summary;
+import rhombic.quantity.Quantity;
+import rhombic.study.Buffer;
+import rhombic.study.GoodsIn;
+import rhombic.study.GoodsOut;
+import rhombic.study.Link;
+import rhombic.study.PieceType;
+import rhombic.study.Placement;
+import rhombic.study.RunPlan;
+import rhombic.study.Station;
+import rhombic.study.Study;
+import rhombic.study.Supply;
+import rhombic.study.TimeSource;
+import rhombic.study.Work;
+import rhombic.trace.EquipmentState;
+
+/** The tables of results, against figures worked out by hand: a piece every 2 min, worked on for 90 s. */
+class ResultSheetTest {
+    private static final Placement AT = Placement.at(0, 0);
+    private final LocalEngine engine = new LocalEngine(1);
+
+    private static Study study(String time, UnaryOperator<Work> change) {
+        GoodsIn in = new GoodsIn("In", AT, "Piece", Optional.of(new Supply.Spaced(DistributionText.parse("2 min"), 1, Optional.of(Quantity.seconds(0)))), GoodsIn.WhenFull.WAIT, OptionalInt.empty());
+        Station drill = new Station("Drill", AT, 1, 2, Optional.of(DistributionText.parse(time)));
+        Station changed = drill.with(change.apply(drill.work()));
+        return new Study("Line", RunPlan.ONE_SHIFT.withLength(Quantity.hours(1)).withReplications(3), List.of(PieceType.usual("Piece"), PieceType.usual("Spare")), List.of(in, changed, new GoodsOut("Out", AT)),
+                List.of(new Link("In", "Drill"), new Link("Drill", "Out")));
+    }
+
+    private Summary summary(Study study) {
+        return Summary.of(study, engine, RunListener.NONE, () -> false);
+    }
+
+    @AfterEach
+    void end() {
+        engine.close();
+    }
+
+    private static String cell(ResultSheet sheet, String row, String heading) {
+        int column = sheet.columns().stream().map(ResultSheet.Column::heading).toList().indexOf(heading);
+        assertTrue(column >= 0, () -> heading + " is no column of " + sheet.columns());
+        return sheet.rows().stream().filter(r -> r.getFirst().equals(row)).findFirst().orElseThrow().get(column);
+    }
+
+    @Test
+    void equipmentTellsWhatWentThroughAndHowItsTimeWasSpent() {
+        ResultSheet sheet = ResultSheet.of(summary(study("90 s", work -> work)), ResultSheet.Subject.EQUIPMENT);
+        // Pieces at 0, 2, ..., 60 min: 31 come, the last at the very end; 30 are done after 90 s each.
+        assertEquals("31.0", cell(sheet, "Drill", "In"));
+        assertEquals("30.0", cell(sheet, "Drill", "Out"));
+        assertEquals("1.0", cell(sheet, "Drill", "Most"));
+        assertEquals("90.0 s", cell(sheet, "Drill", "Stay"));
+        assertEquals("75.0 %", cell(sheet, "Drill", "Working"));
+        assertEquals("25.0 %", cell(sheet, "Drill", "Starved"));
+        assertEquals("0.0 %", cell(sheet, "Drill", "\u00b1"), "nothing is left to chance");
+        assertEquals("", cell(sheet, "Out", "Working"), "a goods out has no states");
+    }
+
+    @Test
+    void everyStateHasAColumnAndOnlyThoseThatOccurAFigure() {
+        ResultSheet sheet = ResultSheet.of(summary(study("60 s", work -> work.withPause(DistributionText.parse("30 s")).withService(new Work.Service(10, DistributionText.parse("20 s"))))), ResultSheet.Subject.STATES);
+        assertEquals(1 + EquipmentState.values().length + 1, sheet.columns().size());
+        // Of each 2 min: 60 s work, 30 s pause; 20 s service after each tenth piece, three times an hour.
+        assertEquals("50.0 %", cell(sheet, "Drill", "Working"));
+        assertEquals("25.0 %", cell(sheet, "Drill", "Pause"));
+        assertEquals("1.7 %", cell(sheet, "Drill", "Service"));
+        assertEquals("", cell(sheet, "Drill", "Changeover"));
+        assertEquals("50.0 %", cell(sheet, "Drill", "Adding value"));
+        assertEquals("", cell(sheet, "In", "Adding value"), "no work is done at a goods in");
+    }
+
+    @Test
+    void pieceTypesTellTheirLeadTimeAndWhatItWasSpentOn() {
+        ResultSheet sheet = ResultSheet.of(summary(study("90 s", work -> work)), ResultSheet.Subject.PIECES);
+        assertEquals("31.0", cell(sheet, "Piece", "In"));
+        assertEquals("30.0", cell(sheet, "Piece", "Out"));
+        assertEquals("1.0", cell(sheet, "Piece", "Inside"));
+        assertEquals("90.0 s", cell(sheet, "Piece", "Lead time"));
+        assertEquals("90.0 s", cell(sheet, "Piece", "Worked on"));
+        assertEquals("0.00 s", cell(sheet, "Piece", "Waiting"));
+        assertEquals("0.0", cell(sheet, "Spare", "Out"));
+        assertEquals("\u2013", cell(sheet, "Spare", "Lead time"), "none has left, so there is no lead time");
+    }
+
+    @ParameterizedTest
+    @EnumSource(ResultSheet.Subject.class)
+    void everyRowIsAsWideAsTheColumns(ResultSheet.Subject subject) {
+        ResultSheet sheet = ResultSheet.of(summary(study("exponential(90 s)", work -> work)), subject);
+        sheet.rows().forEach(row -> assertEquals(sheet.columns().size(), row.size(), row::toString));
+        int wide = sheet.columns().stream().mapToInt(ResultSheet.Column::width).sum();
+        assertTrue(wide <= 712, () -> subject + " is " + wide + " px wide and would be cut in a window of 1280");
+    }
+
+    @Test
+    void aStateThatNeverOccursIsNoZeroButOfTheUsualThreeItIs() {
+        ResultSheet sheet = ResultSheet.of(summary(study("90 s", work -> work)), ResultSheet.Subject.STATES);
+        assertEquals("0.0 %", cell(sheet, "Drill", "Blocked"));
+        assertEquals("", cell(sheet, "Drill", "Service"));
+    }
+
+    @Test
+    void theBalanceNamesOnlyWhatThereWas() {
+        assertEquals("Mean of 3 runs after the warm-up: 0.0 inside at the start + 31.0 in \u2212 30.0 out = 1.0 inside at the end.", ResultSheet.balance(summary(study("90 s", work -> work))));
+        Study full = study("10 min", work -> work).changed("In", e -> ((GoodsIn) e).withWhenFull(GoodsIn.WhenFull.TURN_AWAY));
+        String balance = ResultSheet.balance(summary(full.withPlan(full.plan().withReplications(1))));
+        assertTrue(balance.startsWith("Mean of 1 run after"), balance);
+        // One on the drill and two before it; each 10 min one goes on: room for 3 + 6 of 31.
+        assertTrue(balance.endsWith("; 22.0 turned away."), balance);
+    }
+
+    @Test
+    void theComparisonNeedsAnEarlierStudyAndSaysWhatMayBeChance() {
+        Summary now = summary(study("90 s", work -> work));
+        ResultSheet alone = ResultSheet.comparison(new Outlook.State.Fresh(now, Optional.empty(), Optional.empty()));
+        assertEquals(List.of("\u2013", "\u2013", "\u2013", "\u2013"), alone.rows().getFirst().subList(3, 7));
+        Summary random = summary(study("exponential(90 s)", work -> work));
+        Summary other = summary(study("exponential(90.1 s)", work -> work));
+        ResultSheet both = ResultSheet.comparison(new Outlook.State.Fresh(other, Optional.empty(), Optional.of(random)));
+        assertTrue(both.rows().stream().allMatch(row -> !row.get(3).equals("\u2013")), both.rows()::toString);
+        ResultSheet clear = ResultSheet.comparison(new Outlook.State.Fresh(summary(study("60 s", work -> work)), Optional.empty(), Optional.of(now)));
+        String lead = clear.rows().stream().filter(row -> row.getFirst().contains("lead")).findFirst().orElseThrow().get(5);
+        assertTrue(lead.contains("30"), lead);
+    }
+
+    @Test
+    void aBufferSpendsNoTimeOnWork() {
+        Study line = study("90 s", work -> work);
+        Study with = new Study("Line", line.plan(), line.pieceTypes(), List.of(line.equipment().get(0), new Buffer("Shelf", AT, OptionalInt.empty(), Buffer.Order.OLDEST_FIRST)), List.of(new Link("In", "Shelf")));
+        ResultSheet sheet = ResultSheet.of(summary(with), ResultSheet.Subject.EQUIPMENT);
+        assertEquals("0.0 %", cell(sheet, "Shelf", "Working"));
+        assertEquals("31.0", cell(sheet, "Shelf", "In"));
+        assertEquals("\u2013", cell(sheet, "Shelf", "Stay"));
+    }
+}
