@@ -33,7 +33,7 @@ final class Report {
                 some(" + ", first.made(), " made"), some(" \u2212 ", first.joined(), " joined"), some(" \u2212 ", first.scrapped(), " scrapped"), first.out(),
                 first.inside(), some(", ", first.turnedAway(), " turned away"));
         if (!first.stoppedBy().isEmpty()) {
-            out.printf(Locale.ROOT, "%-22s by rule %s after %.2f h%n", "stopped", first.stoppedBy(), first.hours());
+            out.printf(Locale.ROOT, "%-22s by %s after %.2f h%n", "stopped", first.stoppedBy(), first.hours());
         }
         Limit.of(summary).ifPresent(limit -> out.printf("%n%s (%s)%n", limit.what(), limit.evidence()));
         out.println();

@@ -85,7 +85,7 @@ final class RunCommand implements Callable<Integer> {
     private RunPlan plan(RunPlan given) {
         Quantity length = until == null ? given.length() : option("--until", until);
         Quantity cut = warmUp == null ? given.warmUp() : option("--warm-up", warmUp);
-        return new RunPlan(given.start(), length, cut, seed == null ? given.seed() : seed, replications == null ? given.replications() : replications);
+        return new RunPlan(given.start(), length, cut, seed == null ? given.seed() : seed, replications == null ? given.replications() : replications, given.untilOut());
     }
 
     private static Quantity option(String name, String text) {

@@ -12,7 +12,7 @@ import java.util.List;
  * @param made pieces that came into being inside
  * @param joined pieces that became part of another
  * @param scrapped pieces that failed too often or that a rule scrapped
- * @param stoppedBy rule that stopped the run; empty: it went to its end
+ * @param stoppedBy what ended the run before its length: the name of a rule, or how many pieces are out; empty if nothing did
  * @param turnedAway pieces that came while there was no room and were sent off; not counted as in
  * @param events that occurred in the whole run
  */

@@ -63,6 +63,8 @@ public final class Plant {
     private @Nullable Node agendaFirst;
     private @Nullable Node agendaLast;
     private int nextPiece;
+    /** Pieces out after which the run ends; none during the warm-up. */
+    private long untilOut = Long.MAX_VALUE;
     private long stepsInstant = -1;
     private int stepsAtInstant;
     private final Set<String> busiest = new LinkedHashSet<>();
@@ -145,6 +147,9 @@ public final class Plant {
 
     private void begin(long warmUpNanos, RuleBook rules) {
         rules.begin();
+        if (warmUpNanos == 0) {
+            endAfterPieces();
+        }
         nodes.forEach(Node::begin);
         if (warmUpNanos > 0) {
             simulator.schedule(new Event() {
@@ -163,6 +168,11 @@ public final class Plant {
             type.restart();
         }
         whole.restart(now());
+        endAfterPieces();
+    }
+
+    private void endAfterPieces() {
+        untilOut = study.plan().untilOut() == 0 ? Long.MAX_VALUE : study.plan().untilOut();
     }
 
     /**
@@ -211,12 +221,12 @@ public final class Plant {
                 simulator.occurred(), stoppedBy);
     }
 
-    /** Ends the run at this instant. */
-    void stop(String rule) {
-        stoppedBy = rule;
+    /** Ends the run at this instant; the first reason counts. */
+    void stop(String reason) {
+        stoppedBy = stoppedBy.isEmpty() ? reason : stoppedBy;
     }
 
-    /** Whether a rule has ended the run. */
+    /** Whether the run has ended before its length. */
     public boolean isStopped() {
         return !stoppedBy.isEmpty();
     }
@@ -298,6 +308,9 @@ public final class Plant {
             trace.gone(now(), piece.id, node);
         }
         countLeaving(piece);
+        if (whole.out() - whole.carriersOut() >= untilOut) {
+            stop(study.plan().untilOut() + " pieces out");
+        }
     }
 
     private void countLeaving(Piece piece) {

@@ -2,6 +2,7 @@ package rhombic.study;
 
 import java.io.Serializable;
 import java.time.LocalDateTime;
+import java.time.temporal.ChronoUnit;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 
@@ -12,14 +13,16 @@ import rhombic.quantity.Quantity;
  * @param length of the run, warm-up included; above 0, at most {@link #LONGEST_DAYS} days
  * @param warmUp cut off the front before anything is measured; below the length
  * @param replications 1 to 10000
+ * @param untilOut pieces, carriers apart, after which the run ends before its length, counted from the end of the
+ *     warm-up; 0 to 100000000, 0 for no such end
  */
-public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, long seed, int replications) implements Serializable {
+public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, long seed, int replications, int untilOut) implements Serializable {
     /** One hundred years. */
     public static final int LONGEST_DAYS = 36_525;
 
     /** One shift of eight hours on a Monday morning, ten times. */
     public static final RunPlan ONE_SHIFT =
-            new RunPlan(LocalDateTime.of(2027, 1, 4, 6, 0), Quantity.hours(8), Quantity.minutes(0), 1, 10);
+            new RunPlan(LocalDateTime.of(2027, 1, 4, 6, 0), Quantity.hours(8), Quantity.minutes(0), 1, 10, 0);
 
     public RunPlan {
         time("The length of the run", length);
@@ -31,26 +34,45 @@ public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, lon
             throw new StudyException("The warm-up must be at least 0 s and shorter than the run of " + length + "; got " + warmUp);
         }
         Count.between(1, 10_000, "The number of replications", replications);
+        Count.between(0, 100_000_000, "The number of pieces after which the run ends", untilOut);
     }
 
     public RunPlan withLength(Quantity newLength) {
-        return new RunPlan(start, newLength, warmUp, seed, replications);
+        return new RunPlan(start, newLength, warmUp, seed, replications, untilOut);
     }
 
     public RunPlan withWarmUp(Quantity newWarmUp) {
-        return new RunPlan(start, length, newWarmUp, seed, replications);
+        return new RunPlan(start, length, newWarmUp, seed, replications, untilOut);
     }
 
     public RunPlan withSeed(long newSeed) {
-        return new RunPlan(start, length, warmUp, newSeed, replications);
+        return new RunPlan(start, length, warmUp, newSeed, replications, untilOut);
     }
 
     public RunPlan withReplications(int newReplications) {
-        return new RunPlan(start, length, warmUp, seed, newReplications);
+        return new RunPlan(start, length, warmUp, seed, newReplications, untilOut);
     }
 
     public RunPlan withStart(LocalDateTime newStart) {
-        return new RunPlan(newStart, length, warmUp, seed, replications);
+        return new RunPlan(newStart, length, warmUp, seed, replications, untilOut);
+    }
+
+    public RunPlan withUntilOut(int pieces) {
+        return new RunPlan(start, length, warmUp, seed, replications, pieces);
+    }
+
+    /** With the length that ends at a moment of the calendar, which must be after the start. */
+    public RunPlan withEnd(LocalDateTime end) {
+        long seconds = ChronoUnit.SECONDS.between(start, end);
+        if (seconds <= 0) {
+            throw new StudyException("The run must end after its start at " + start + "; got " + end);
+        }
+        return withLength(seconds % 3600 == 0 ? Quantity.hours(seconds / 3600.0) : seconds % 60 == 0 ? Quantity.minutes(seconds / 60.0) : Quantity.seconds(seconds));
+    }
+
+    /** When the run ends, if nothing ends it before. */
+    public LocalDateTime end() {
+        return start.plusNanos(length.nanos());
     }
 
     private static void time(String what, Quantity value) {

@@ -73,7 +73,7 @@ public final class RandomStudies {
                 }
             }
         }
-        RunPlan plan = RunPlan.ONE_SHIFT.withLength(Quantity.hours(1)).withWarmUp(Quantity.minutes(random.nextInt(3) * 10)).withSeed(seed).withReplications(3);
+        RunPlan plan = RunPlan.ONE_SHIFT.withLength(Quantity.hours(1)).withWarmUp(Quantity.minutes(random.nextInt(3) * 10)).withSeed(seed).withReplications(3).withUntilOut(seed % 5 == 0 ? 20 : 0);
         return new Study("Random " + Math.abs(seed % 1000), plan, types(), things, links, tables(), rules(things));
     }
 

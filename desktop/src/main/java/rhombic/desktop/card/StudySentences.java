@@ -8,6 +8,7 @@ import static rhombic.desktop.card.Sentence.Token.typed;
 
 import java.time.DateTimeException;
 import java.time.LocalDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -68,7 +69,13 @@ final class StudySentences {
                                 text -> plan(p -> p.withStart(dateTime(text)))),
                         new Words(" for "),
                         typed("length", plan.length().toString(), plan.length().toString(), "A time such as 8 h", text -> plan(p -> p.withLength(Quantity.parse(text, Dimension.TIME)))),
-                        new Words(".")),
+                        new Words(", to "),
+                        typed("end", day(plan.end(), plan.start()), plan.end().toString(), "A date and time such as 2027-01-04T14:00", text -> plan(p -> p.withEnd(dateTime(text)))),
+                        new Words(plan.untilOut() == 0 ? ". " : ", or until "),
+                        typed("until out", plan.untilOut() == 0 ? "+ end by pieces" : plan.untilOut() + (plan.untilOut() == 1 ? " piece has left" : " pieces have left"),
+                                plan.untilOut() == 0 ? "" : String.valueOf(plan.untilOut()), "How many pieces, carriers apart, end the run; empty: none do",
+                                text -> plan(p -> p.withUntilOut(text.isBlank() ? 0 : Typed.whole(text, "The number of pieces after which the run ends")))),
+                        new Words(plan.untilOut() == 0 ? "" : ".")),
                 new Sentence(new Words("The first "),
                         typed("warm-up", plan.warmUp().toString(), plan.warmUp().toString(), "A time such as 1 h, or 0 h to measure from the start",
                                 text -> plan(p -> p.withWarmUp(Quantity.parse(text, Dimension.TIME)))),
@@ -80,6 +87,11 @@ final class StudySentences {
                         typed("seed", String.valueOf(plan.seed()), String.valueOf(plan.seed()), "A whole number; the same seed gives the same run",
                                 text -> plan(p -> p.withSeed(Typed.seed(text)))),
                         new Words(".")));
+    }
+
+    /** Only the time, where it is of the same day. */
+    private static String day(LocalDateTime at, LocalDateTime of) {
+        return at.toLocalDate().equals(of.toLocalDate()) ? at.toLocalTime().truncatedTo(ChronoUnit.SECONDS).toString() : at.truncatedTo(ChronoUnit.SECONDS).toString().replace('T', ' ');
     }
 
     private List<Sentence> pieceType(PieceType type) {

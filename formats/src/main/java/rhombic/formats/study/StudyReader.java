@@ -124,6 +124,7 @@ public final class StudyReader {
         Quantity warmUp = fields.quantity("warmUp", Dimension.TIME);
         long seed = fields.wholeLong("seed");
         int replications = fields.whole("replications", 1);
+        int untilOut = fields.optionalWhole("untilOut").orElse(0);
         fields.refuseUnread();
         int before = faults.size();
         LocalDateTime at = LocalDateTime.MIN;
@@ -133,7 +134,7 @@ public final class StudyReader {
             fields.fault(fields.at("start"), "must be a date and time such as 2027-01-04T06:00; got \u201c" + start + "\u201d");
         }
         LocalDateTime checked = at;
-        return faults.size() > before ? Optional.empty() : fields.tried(null, () -> new RunPlan(checked, length, warmUp, seed, replications));
+        return faults.size() > before ? Optional.empty() : fields.tried(null, () -> new RunPlan(checked, length, warmUp, seed, replications, untilOut));
     }
 
     private Optional<PieceType> type(Fields fields) {

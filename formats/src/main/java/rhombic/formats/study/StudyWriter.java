@@ -74,6 +74,9 @@ public final class StudyWriter {
         node.put("warmUp", plan.warmUp().toString());
         node.put("seed", plan.seed());
         node.put("replications", plan.replications());
+        if (plan.untilOut() > 0) {
+            node.put("untilOut", plan.untilOut());
+        }
         return node;
     }
 
