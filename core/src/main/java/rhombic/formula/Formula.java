@@ -2,6 +2,7 @@ package rhombic.formula;
 
 import java.util.LinkedHashSet;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
@@ -121,8 +122,9 @@ public final class Formula {
         return Set.copyOf(tables);
     }
 
-    public boolean isConstant() {
-        return step.isConstant();
+    /** Its value, if that is always the same. */
+    public Optional<Object> constant() {
+        return step instanceof Step.Constant constant ? Optional.of(constant.value()) : Optional.empty();
     }
 
     /** Whether it always gives the same for pieces of the same type. */

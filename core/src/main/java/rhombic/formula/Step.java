@@ -56,6 +56,10 @@ abstract class Step {
             number = value instanceof Number n ? n.doubleValue() : Double.NaN;
         }
 
+        Object value() {
+            return value;
+        }
+
         @Override
         Object value(FormulaScope scope) {
             return value;

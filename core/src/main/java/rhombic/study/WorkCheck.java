@@ -1,9 +1,12 @@
 package rhombic.study;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.DistributionException;
@@ -15,11 +18,13 @@ final class WorkCheck {
 
     private final Study study;
     private final TypeFlow flow;
+    private final KnownValues known;
     private final List<Problem> problems = new ArrayList<>();
 
     private WorkCheck(Study study, TypeFlow flow) {
         this.study = study;
         this.flow = flow;
+        known = new KnownValues(study);
     }
 
     static List<Problem> of(Study study, TypeFlow flow) {
@@ -67,7 +72,7 @@ final class WorkCheck {
     }
 
     private void time(WorkEquipment station, TimeSource time, boolean isChangeover) {
-        Set<String> coming = flow.comingTo(station.name());
+        Collection<String> coming = workedOn(station);
         switch (time) {
             case TimeSource.ByType byType -> {
                 List<String> missing = byType.otherwise() != null ? List.of() : coming.stream().filter(type -> !byType.times().containsKey(type)).sorted().toList();
@@ -95,23 +100,45 @@ final class WorkCheck {
             notATime(table.otherwise(), station, table, "The value for all others of table " + table.name());
             return;
         }
-        Set<String> coming = flow.comingTo(station.name());
-        Set<List<String>> there = table.rows().stream().map(Table.Row::keys).collect(Collectors.toSet());
-        List<String> holes = new ArrayList<>();
-        for (String first : new java.util.TreeSet<>(coming)) {
-            if (source.keys().equals(List.of("piece.type")) && !there.contains(List.of(first))) {
-                holes.add(first);
-            }
-            for (String second : source.keys().equals(List.of("from", "to")) ? new java.util.TreeSet<>(coming) : Set.<String>of()) {
-                if (!first.equals(second) && !there.contains(List.of(first, second))) {
-                    holes.add(first + " to " + second);
-                }
-            }
-        }
+        Set<List<String>> asked = isFromTo(source) ? changes(station) : asked(station, source.keys());
+        table.rows().forEach(row -> asked.remove(row.keys()));
+        List<String> holes = asked.stream().map(keys -> String.join(isFromTo(source) ? " to " : " with ", keys)).toList();
         if (!holes.isEmpty()) {
             add(Problem.Grade.WARNING, Problem.Kind.TABLE, station.name(), "Table " + table.name() + " has no " + (isChangeover ? "changeover" : "time") + " for " + named(holes) + "; the run would stop there",
                     "Add the rows, or give the table a value for all others", null);
         }
+    }
+
+    private static boolean isFromTo(TimeSource.FromTable source) {
+        return source.keys().equals(List.of("from", "to"));
+    }
+
+    /** Every change from one type to another that can come. */
+    private Set<List<String>> changes(WorkEquipment station) {
+        Set<List<String>> changes = new LinkedHashSet<>();
+        Set<String> types = new TreeSet<>(workedOn(station));
+        types.forEach(from -> types.stream().filter(to -> !to.equals(from)).forEach(to -> changes.add(List.of(from, to))));
+        return changes;
+    }
+
+    /** Every combination of keys that the table is asked for, as far as it is known without a run. */
+    private Set<List<String>> asked(WorkEquipment station, List<String> keys) {
+        Set<List<String>> asked = new LinkedHashSet<>();
+        for (String type : new TreeSet<>(workedOn(station))) {
+            List<Set<String>> values = keys.stream().map(key -> known.of(key, Set.of(type)).orElse(Set.of())).toList();
+            boolean mayNotMeet = values.stream().filter(of -> of.size() > 1).count() > 1;
+            if (values.size() == 1) {
+                values.getFirst().forEach(value -> asked.add(List.of(value)));
+            } else if (!mayNotMeet) {
+                values.getFirst().forEach(first -> values.get(1).forEach(second -> asked.add(List.of(first, second))));
+            }
+        }
+        return asked;
+    }
+
+    /** Types whose pieces the work is about: what is built on, where parts are joined to it. */
+    private Collection<String> workedOn(WorkEquipment station) {
+        return station instanceof AssemblyStation assembly && assembly.way() != AssemblyStation.Way.BATCH ? assembly.bases() : flow.comingTo(station.name());
     }
 
     private void notATime(String text, WorkEquipment station, Table table, String where) {
@@ -145,11 +172,9 @@ final class WorkCheck {
             }
             case Recipe.ByKey byKey -> {
                 byKey.parts().forEach((value, parts) -> parts(assembly, parts, " for " + value));
-                if (byKey.key().equals("piece.type")) {
-                    List<String> missing = assembly.bases().stream().filter(base -> !byKey.parts().containsKey(base)).toList();
-                    if (!missing.isEmpty()) {
-                        add(Problem.Grade.WARNING, Problem.Kind.RECIPE, place, "Its recipe says nothing for " + named(missing) + "; the run would stop there", "Add the parts for it", null);
-                    }
+                List<String> missing = known.of(byKey.key(), assembly.bases()).orElse(Set.of()).stream().filter(value -> !byKey.parts().containsKey(value)).toList();
+                if (!missing.isEmpty()) {
+                    add(Problem.Grade.WARNING, Problem.Kind.RECIPE, place, "Its recipe says nothing for " + named(missing) + "; the run would stop there", "Add the parts for it", null);
                 }
             }
             case Recipe.FromTable from -> study.table(from.table()).ifPresent(table -> fromTable(assembly, table));
