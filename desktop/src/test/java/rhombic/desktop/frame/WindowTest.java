@@ -7,28 +7,17 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
-import java.util.function.BooleanSupplier;
 import javafx.geometry.Point2D;
-import javafx.scene.control.Label;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
-import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
-import rhombic.desktop.RhombicApp;
 import rhombic.desktop.work.RecentFiles;
 import rhombic.desktop.work.Workbench;
 import rhombic.formats.file.Journal;
@@ -39,101 +28,10 @@ import rhombic.study.Station;
 import rhombic.study.Study;
 
 /** The real window, worked by mouse and keys. */
-@ExtendWith(ApplicationExtension.class)
-class WindowTest {
-    @TempDir
-    static Path folder;
-
-    private MainWindow window;
-    private Path answer;
-
+class WindowTest extends WindowBase {
     @Start
     void start(Stage stage) throws Exception {
-        RhombicApp.prepare();
-        Path state = Files.createTempDirectory(folder, "state");
-        answer = state.resolve("line.rhombic.json");
-        FileAsker asker = new FileAsker() {
-            @Override
-            public Optional<Path> toOpen() {
-                return Optional.of(answer);
-            }
-
-            @Override
-            public Optional<Path> toSave(String suggested) {
-                return Optional.of(answer);
-            }
-
-            @Override
-            public Optional<Path> toRead() {
-                return Optional.of(answer.resolveSibling("table.csv"));
-            }
-        };
-        window = new MainWindow(new Workbench(Study.empty()), asker, new Journal(state.resolve("journal")), new RecentFiles(state));
-        stage.setScene(RhombicApp.scene(window.root(), 1270, 780));
-        stage.setX(0);
-        stage.setY(0);
-        stage.show();
-    }
-
-    @BeforeEach
-    void lookAtTheFloor(FxRobot robot) {
-        robot.interact(() -> window.floor().fit(Set.of()));
-        robot.interact(() -> window.floor().requestFocus());
-        WaitForAsyncUtils.waitForFxEvents();
-    }
-
-    @AfterEach
-    void end(FxRobot robot) {
-        robot.interact(window::close);
-    }
-
-    private Study study() {
-        return window.bench().study();
-    }
-
-    private boolean isRunWritten() {
-        return window.player().study().filter(s -> s == study()).isPresent() && window.player().writtenNanos() >= window.player().lengthNanos();
-    }
-
-    private Point2D onScreen(double x, double y, double z) {
-        var pixel = window.floor().pixelOf(x, y, z).orElseThrow();
-        return window.floor().localToScreen(pixel.x(), pixel.y());
-    }
-
-    private static void await(BooleanSupplier condition) {
-        try {
-            WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS, () -> {
-                boolean[] holds = new boolean[1];
-                WaitForAsyncUtils.asyncFx(() -> holds[0] = condition.getAsBoolean()).get();
-                return holds[0];
-            });
-        } catch (TimeoutException e) {
-            throw new AssertionError("waited 30 s in vain", e);
-        }
-    }
-
-    private void place(FxRobot robot, String family, String thing, double... xy) {
-        robot.clickOn("#family-" + family).clickOn("#thing-" + thing);
-        for (int i = 0; i < xy.length; i += 2) {
-            robot.clickOn(onScreen(xy[i], xy[i + 1], 0));
-        }
-        robot.push(KeyCode.ESCAPE);
-        robot.clickOn("#family-" + family);
-    }
-
-    private void buildLine(FxRobot robot) {
-        place(robot, "in-out", "goods-in", -8, 0);
-        place(robot, "work", "station", -3, 0, 2, 0);
-        place(robot, "in-out", "goods-out", 7, 0);
-        robot.interact(() -> window.bench().select(Set.of()));
-        robot.interact(() -> window.floor().requestFocus());
-        robot.push(KeyCode.L);
-        robot.clickOn(onScreen(-8, 0, 0)).clickOn(onScreen(-3, 0, 0.5)).clickOn(onScreen(2, 0, 0.5)).clickOn(onScreen(7, 0, 0));
-        robot.push(KeyCode.ESCAPE);
-    }
-
-    private String text(FxRobot robot, String id) {
-        return robot.lookup("#" + id).queryAs(Label.class).getText();
+        show(stage);
     }
 
     @Test
@@ -175,130 +73,6 @@ class WindowTest {
         await(() -> robot.lookup("#compare-table").queryAs(TableView.class).getItems().size() == rhombic.experiment.Response.OF_PLANT.size());
     }
 
-    private void type(FxRobot robot, String text) {
-        robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText(text));
-        robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).requestFocus());
-        robot.push(KeyCode.ENTER);
-    }
-
-    private void copy(FxRobot robot, String text) {
-        robot.interact(() -> {
-            javafx.scene.input.ClipboardContent content = new javafx.scene.input.ClipboardContent();
-            content.putString(text);
-            javafx.scene.input.Clipboard.getSystemClipboard().setContent(content);
-        });
-    }
-
-    @Test
-    void aTimeShowsItsCurveWhileItIsTypedAndFormulasAreMarkedWhereTheyFail(FxRobot robot) {
-        place(robot, "work", "station", 0, 0);
-        robot.interact(() -> window.bench().select("Station 1"));
-        robot.clickOn("#token-time");
-        assertEquals(1, robot.lookup("#curve").query().getOpacity());
-        robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText("triangular(40 s"));
-        assertTrue(robot.lookup("#curve").query().getOpacity() < 1, "half a distribution has no curve yet");
-        type(robot, "triangular(40 s, 50 s, 90 s)");
-        robot.clickOn("#token-time-depends").push(KeyCode.END).push(KeyCode.ENTER);
-        assertTrue(((Station) study().equipment().getFirst()).work().operations().getFirst().time() instanceof rhombic.study.TimeSource.ByFormula);
-        robot.clickOn("#token-time");
-        type(robot, "45 + * 2");
-        assertTrue(text(robot, "editor-message").contains("At character 4"), text(robot, "editor-message"));
-        assertEquals("+", robot.lookup("#editor-field").queryAs(TextField.class).getSelectedText());
-        type(robot, "45 + piece.joints");
-        assertTrue(window.find("fix-attribute-never-set").isPresent(), "the check offers to add the attribute");
-        robot.clickOn("#fix-attribute-never-set");
-        assertEquals("joints", study().pieceTypes().getFirst().attributes().getFirst().name());
-        assertTrue(window.find("fix-attribute-never-set").isEmpty());
-    }
-
-    @Test
-    void aTimetableIsPastedReadFromAFileAndItsFaultsAreToldByRow(FxRobot robot) throws Exception {
-        place(robot, "in-out", "goods-in", 0, 0);
-        robot.interact(() -> window.bench().select("Goods in"));
-        robot.clickOn("#token-supply").push(KeyCode.END).push(KeyCode.ENTER);
-        robot.clickOn("#token-timetable");
-        copy(robot, "time\ttype\tquantity\n07:15\tPiece\t4\n08:00\tPump\t2\n");
-        robot.clickOn("#editor-paste").clickOn("#editor-use");
-        assertTrue(text(robot, "editor-message").contains("Row 2: there is no piece type"), text(robot, "editor-message"));
-        copy(robot, "07:15\tPiece\t4\n08:00\tPiece\t2\n09:30\tPiece\t1\n");
-        robot.clickOn("#editor-paste").clickOn("#editor-use");
-        assertEquals(7, rows().stream().mapToInt(rhombic.study.Timetable.Row::quantity).sum());
-        Files.writeString(answer.resolveSibling("table.csv"), "when;pieces\n06:30;25\n");
-        robot.clickOn("#token-timetable").clickOn("#editor-read").clickOn("#editor-use");
-        assertEquals(List.of(25), rows().stream().map(rhombic.study.Timetable.Row::quantity).toList());
-        Files.writeString(answer.resolveSibling("table.csv"), "when;pieces;colour\n06:30;25;red\n");
-        robot.clickOn("#token-timetable").clickOn("#editor-read").clickOn("#editor-use");
-        assertTrue(text(robot, "editor-message").contains("\u201ccolour\u201d is neither time, type nor quantity"), text(robot, "editor-message"));
-    }
-
-    private List<rhombic.study.Timetable.Row> rows() {
-        return ((rhombic.study.Supply.ByTimetable) ((rhombic.study.GoodsIn) study().equipment().getFirst()).supply().orElseThrow()).timetable().rows();
-    }
-
-    @Test
-    void aPalletIsPackedByHandAndSaysWhatItCarries(FxRobot robot) {
-        robot.clickOn("#token-add-carrier");
-        assertEquals(List.of("Piece", "Pallet"), study().pieceTypes().stream().map(rhombic.study.PieceType::name).toList());
-        place(robot, "in-out", "goods-in", -8, 2, -8, -3);
-        place(robot, "join-part", "assembly-station", -2, 0);
-        place(robot, "store", "buffer", 4, 0);
-        robot.interact(() -> window.bench().select("Goods in 2"));
-        robot.clickOn("#token-piece-type");
-        copy(robot, "Pallet\t1");
-        robot.clickOn("#editor-paste").clickOn("#editor-use");
-        robot.interact(() -> window.bench().edit("link", s -> s.linked("Goods in", "Assembly station 1").linked("Goods in 2", "Assembly station 1").linked("Assembly station 1", "Buffer 1")));
-        await(this::isRunWritten);
-        robot.interact(() -> window.player().seek(3_600_000_000_000L * 2));
-        int buffer = study().equipment().indexOf(study().find("Buffer 1").orElseThrow());
-        await(() -> window.player().moment().filter(m -> m.content(buffer) > 0).isPresent());
-        WaitForAsyncUtils.waitForFxEvents();
-        var moment = window.player().moment().orElseThrow();
-        int pallet = moment.at(buffer).iterator().next().piece();
-        assertEquals(4, moment.on(pallet).size());
-        robot.interact(() -> window.bench().select("Assembly station 1"));
-        await(() -> !text(robot, "equipment-doing").isBlank());
-        assertTrue(text(robot, "equipment-doing").contains("for "), text(robot, "equipment-doing"));
-        await(() -> window.floor().pixelOfPiece(pallet).isPresent());
-        var pixel = window.floor().pixelOfPiece(pallet).orElseThrow();
-        robot.clickOn(window.floor().localToScreen(pixel.x(), pixel.y()));
-        assertTrue(text(robot, "piece-title").startsWith("P"), text(robot, "piece-title"));
-    }
-
-    @Test
-    void aRuleIsWrittenInSentences(FxRobot robot) {
-        place(robot, "work", "station", 0, 0);
-        robot.interact(() -> window.bench().select(Set.of()));
-        robot.clickOn("#token-add-rule");
-        robot.clickOn("#token-Rule-1-when");
-        type(robot, "a piece finishes at Station 1");
-        robot.clickOn("#token-Rule-1-add-action");
-        type(robot, "wait");
-        assertTrue(text(robot, "editor-message").contains("nothing that a rule can do"), text(robot, "editor-message"));
-        type(robot, "stop the run");
-        assertEquals("stop the run", rhombic.study.RuleText.of(study().rules().getFirst().then().getFirst()));
-        assertEquals("a piece finishes at Station 1", rhombic.study.RuleText.of(study().rules().getFirst().when()));
-    }
-
-    @Test
-    void wrongTokensAreRefusedInPlaceAndRightOnesTaken(FxRobot robot) {
-        place(robot, "work", "station", 0, 0);
-        robot.interact(() -> window.bench().select("Station 1"));
-        robot.clickOn("#token-time");
-        robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText("90"));
-        robot.clickOn("#editor-field").push(KeyCode.ENTER);
-        assertEquals("90 has no unit: write 90 s, 90 min or 90 h", text(robot, "editor-message"));
-        assertEquals("60 s", ((Station) study().equipment().getFirst()).work().operations().getFirst().time().toString());
-        robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText("1.5 min"));
-        robot.clickOn("#editor-field").push(KeyCode.ENTER);
-        assertEquals("1.5 min", ((Station) study().equipment().getFirst()).work().operations().getFirst().time().toString());
-        robot.clickOn("#token-name");
-        robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText("Saw"));
-        robot.clickOn("#editor-field").push(KeyCode.ENTER);
-        assertEquals(Set.of("Saw"), window.bench().selection());
-        robot.clickOn("#token-input-room").push(KeyCode.ESCAPE);
-        assertTrue(robot.lookup("#editor").tryQuery().isEmpty());
-    }
-
     @Test
     void thingsAreMovedBoxSelectedCopiedAndDeletedByHand(FxRobot robot) {
         place(robot, "work", "station", -4, 0, 4, 0);
@@ -338,21 +112,6 @@ class WindowTest {
         robot.interact(() -> robot.lookup("#find-field").queryAs(TextField.class).setText("watch"));
         robot.push(KeyCode.ENTER);
         assertTrue(window.strips().isVisible());
-    }
-
-    @Test
-    void aPieceThatIsClickedSaysWhatItDoes(FxRobot robot) {
-        buildLine(robot);
-        await(this::isRunWritten);
-        robot.interact(() -> window.player().seek(3_600_000_000_000L * 2));
-        await(() -> window.player().moment().orElseThrow().at(1).stream().anyMatch(s -> s.place() >= 0));
-        WaitForAsyncUtils.waitForFxEvents();
-        int piece = window.player().moment().orElseThrow().at(1).iterator().next().piece();
-        await(() -> window.floor().pixelOfPiece(piece).isPresent());
-        var pixel = window.floor().pixelOfPiece(piece).orElseThrow();
-        robot.clickOn(window.floor().localToScreen(pixel.x(), pixel.y()));
-        assertEquals("Piece, piece " + (piece + 1), text(robot, "piece-title"));
-        assertTrue(text(robot, "piece-doing").contains("Station 1"), text(robot, "piece-doing"));
     }
 
     @Test

@@ -1,0 +1,139 @@
+package rhombic.desktop.frame;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.BooleanSupplier;
+import javafx.geometry.Point2D;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.util.WaitForAsyncUtils;
+import rhombic.desktop.RhombicApp;
+import rhombic.desktop.work.RecentFiles;
+import rhombic.desktop.work.Workbench;
+import rhombic.formats.file.Journal;
+import rhombic.study.Study;
+
+/** The real window for tests, on an empty study, and what hands do with it. */
+@ExtendWith(ApplicationExtension.class)
+abstract class WindowBase {
+    @TempDir
+    static Path folder;
+
+    MainWindow window;
+    Path answer;
+
+    /** To be called by the start of each test class, which TestFX looks for there. */
+    final void show(Stage stage) throws Exception {
+        RhombicApp.prepare();
+        Path state = Files.createTempDirectory(folder, "state");
+        answer = state.resolve("line.rhombic.json");
+        FileAsker asker = new FileAsker() {
+            @Override
+            public Optional<Path> toOpen() {
+                return Optional.of(answer);
+            }
+
+            @Override
+            public Optional<Path> toSave(String suggested) {
+                return Optional.of(answer);
+            }
+
+            @Override
+            public Optional<Path> toRead() {
+                return Optional.of(answer.resolveSibling("table.csv"));
+            }
+        };
+        window = new MainWindow(new Workbench(Study.empty()), asker, new Journal(state.resolve("journal")), new RecentFiles(state));
+        stage.setScene(RhombicApp.scene(window.root(), 1270, 780));
+        stage.setX(0);
+        stage.setY(0);
+        stage.show();
+    }
+
+    @BeforeEach
+    void lookAtTheFloor(FxRobot robot) {
+        robot.interact(() -> window.floor().fit(Set.of()));
+        robot.interact(() -> window.floor().requestFocus());
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    @AfterEach
+    void end(FxRobot robot) {
+        robot.interact(window::close);
+    }
+
+    Study study() {
+        return window.bench().study();
+    }
+
+    boolean isRunWritten() {
+        return window.player().study().filter(s -> s == study()).isPresent() && window.player().writtenNanos() >= window.player().lengthNanos();
+    }
+
+    Point2D onScreen(double x, double y, double z) {
+        var pixel = window.floor().pixelOf(x, y, z).orElseThrow();
+        return window.floor().localToScreen(pixel.x(), pixel.y());
+    }
+
+    static void await(BooleanSupplier condition) {
+        try {
+            WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS, () -> {
+                boolean[] holds = new boolean[1];
+                WaitForAsyncUtils.asyncFx(() -> holds[0] = condition.getAsBoolean()).get();
+                return holds[0];
+            });
+        } catch (TimeoutException e) {
+            throw new AssertionError("waited 30 s in vain", e);
+        }
+    }
+
+    void place(FxRobot robot, String family, String thing, double... xy) {
+        robot.clickOn("#family-" + family).clickOn("#thing-" + thing);
+        for (int i = 0; i < xy.length; i += 2) {
+            robot.clickOn(onScreen(xy[i], xy[i + 1], 0));
+        }
+        robot.push(KeyCode.ESCAPE);
+        robot.clickOn("#family-" + family);
+    }
+
+    void buildLine(FxRobot robot) {
+        place(robot, "in-out", "goods-in", -8, 0);
+        place(robot, "work", "station", -3, 0, 2, 0);
+        place(robot, "in-out", "goods-out", 7, 0);
+        robot.interact(() -> window.bench().select(Set.of()));
+        robot.interact(() -> window.floor().requestFocus());
+        robot.push(KeyCode.L);
+        robot.clickOn(onScreen(-8, 0, 0)).clickOn(onScreen(-3, 0, 0.5)).clickOn(onScreen(2, 0, 0.5)).clickOn(onScreen(7, 0, 0));
+        robot.push(KeyCode.ESCAPE);
+    }
+
+    String text(FxRobot robot, String id) {
+        return robot.lookup("#" + id).queryAs(Label.class).getText();
+    }
+
+    void type(FxRobot robot, String text) {
+        robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText(text));
+        robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).requestFocus());
+        robot.push(KeyCode.ENTER);
+    }
+
+    void copy(FxRobot robot, String text) {
+        robot.interact(() -> {
+            javafx.scene.input.ClipboardContent content = new javafx.scene.input.ClipboardContent();
+            content.putString(text);
+            javafx.scene.input.Clipboard.getSystemClipboard().setContent(content);
+        });
+    }
+}
