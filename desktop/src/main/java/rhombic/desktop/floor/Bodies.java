@@ -82,6 +82,7 @@ final class Bodies {
         double table = PieceLayout.TABLE_METRES;
         return places(station, (maker, y, width) -> {
             double inner = width - 0.12;
+            maker.bar(0, y, 0, 1.9, inner - 0.1, 0.06, Swatch.STEEL_DARK);
             maker.box(0, y, 0.06, 2, inner, table - 0.1, Swatch.BODY, Swatch.BODY_EDGE);
             maker.box(0, y, table - 0.04, 1.96, inner - 0.04, 0.04, Swatch.TABLE, Swatch.BODY_EDGE);
             maker.box(0, y + inner / 2 - 0.06, table, 2, 0.12, 0.85, Swatch.BODY, Swatch.BODY_EDGE);
@@ -98,6 +99,7 @@ final class Bodies {
     private static TriangleMesh assembly(AssemblyStation station) {
         double table = PieceLayout.TABLE_METRES;
         MeshMaker maker = places(station, (place, y, width) -> {
+            place.bar(0, y, 0, 1.7, width - 0.4, 0.06, Swatch.STEEL_DARK);
             place.box(0, y, 0.06, 1.8, width - 0.3, table - 0.12, Swatch.BODY, Swatch.BODY_EDGE);
             place.box(0, y, table - 0.06, 2, width - 0.12, 0.06, Swatch.TABLE, Swatch.BODY_EDGE);
             for (int side : new int[] {-1, 1}) {
