@@ -39,7 +39,8 @@ final class ValidationPage {
                 Not covered yet, since their kinds are still to come: failures (3, 5), racks (8), vehicles (9), conveyors (10) and crews (12)
                 of the list of exact values. Everything else that the flow can do is checked against hand calculations in deterministic
                 plants, to the last digit: `HandOverTest`, `StationTest`, `RoutingTest`, `InspectionTest`, `JoiningTest`, `SupplyTest`,
-                `RulesTest`, `HandOverDetailsTest`; and on 250 random plants of all kinds mixed: `PlantPropertiesTest`, `WaitsHaveReasonsTest`.
+                `RulesTest`, `RunEndTest`, `HandOverDetailsTest`; on 250 random plants of all kinds mixed: `PlantPropertiesTest`,
+                `WaitsHaveReasonsTest`; and against laws that hold on every path, such as Little’s, monotony and reversibility: `LawsTest`.
 
                 """);
         String before = Files.exists(PAGE) ? Files.readString(PAGE) : "";

@@ -89,4 +89,45 @@ class WorkbenchTest {
         bench.undo();
         assertTrue(bench.isSaved());
     }
+
+    @Test
+    void stepsAreToldByTheirWords() {
+        place(Edits.Kind.STATION, 0, 0);
+        bench.edit("move it", s -> s.changed("Station 1", e -> e.placed(e.placement().movedBy(1, 0))));
+        assertEquals(Optional.of("move it"), bench.undo());
+        assertEquals(Optional.of("place Station 1"), bench.undo());
+        assertEquals(Optional.of("place Station 1"), bench.redo());
+        assertEquals(Optional.of("move it"), bench.redo());
+        assertEquals(Optional.empty(), bench.redo());
+    }
+
+    @Test
+    void aThingIsAddedToTheSelectionAndTakenOutAgain() {
+        place(Edits.Kind.STATION, 0, 0);
+        place(Edits.Kind.STATION, 9, 0);
+        bench.toggle("Station 1");
+        assertEquals("Station 1", bench.single().orElseThrow().name());
+        bench.toggle("Station 2");
+        assertEquals(Set.of("Station 1", "Station 2"), bench.selection());
+        assertTrue(bench.single().isEmpty(), "two are not one");
+        bench.toggle("Station 1");
+        assertEquals(Set.of("Station 2"), bench.selection());
+    }
+
+    @Test
+    void anotherStudyBeginsWithoutHistoryAndSelection() {
+        place(Edits.Kind.STATION, 0, 0);
+        bench.select("Station 1");
+        Workbench.Listener listener = mock(Workbench.Listener.class);
+        bench.addListener(listener);
+        bench.open(Study.empty().named("Other"), Optional.of(Path.of("other")), true);
+        assertFalse(bench.canUndo());
+        assertEquals(Set.of(), bench.selection());
+        assertEquals(Optional.of(Path.of("other")), bench.file());
+        assertTrue(bench.isSaved());
+        verify(listener, times(1)).studyChanged();
+        verify(listener, times(1)).fileChanged();
+        bench.open(Study.empty(), Optional.empty(), false);
+        assertFalse(bench.isSaved(), "what was brought back after a crash is not saved yet");
+    }
 }
