@@ -97,6 +97,7 @@ final class AssemblyNode extends WorkNode {
         }
         int @Nullable [][] ofType = new int[any][];
         return base -> {
+            assert base != null : "a batch, which has no base, has a fixed recipe";
             int[] known = ofType[base.type];
             if (known == null) {
                 known = needs.of(base);

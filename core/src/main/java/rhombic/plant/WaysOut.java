@@ -25,6 +25,8 @@ final class WaysOut {
     private final double @Nullable [] shares;
     private final @Nullable UniformRandomProvider chance;
     private final Fit @Nullable [] fits;
+    /** Which links are for everything that fits no other. */
+    private final boolean[] forAll;
     private final boolean[] admitted;
     private final PlantScope scope;
     /** Whether every piece may go every way, the first that has room. */
@@ -50,6 +52,10 @@ final class WaysOut {
         this.chance = byChance ? chance : null;
         boolean filtered = links.stream().anyMatch(link -> !(link.filter() instanceof LinkFilter.All));
         fits = filtered ? fits(plant) : null;
+        forAll = new boolean[this.takers.length];
+        for (int i = 0; i < forAll.length; i++) {
+            forAll[i] = links.get(i).filter() instanceof LinkFilter.All;
+        }
         admitted = new boolean[this.takers.length];
         java.util.Arrays.fill(admitted, true);
         wayOfType = new int[plant.types.count()];
@@ -62,7 +68,13 @@ final class WaysOut {
         for (Link link : links) {
             made.add(switch (link.filter()) {
                 case LinkFilter.All() -> piece -> true;
-                case LinkFilter.Types types -> piece -> types.types().contains(plant.types.name(piece.type));
+                case LinkFilter.Types types -> {
+                    boolean[] named = new boolean[plant.types.count()];
+                    for (int type = 0; type < named.length; type++) {
+                        named[type] = types.types().contains(plant.types.name(type));
+                    }
+                    yield piece -> named[piece.type];
+                }
                 case LinkFilter.Where where -> {
                     Formula condition = plant.formula(where.formula());
                     yield piece -> scope.evaluate(condition, piece, condition::truth);
@@ -93,11 +105,11 @@ final class WaysOut {
     private void admit(Piece piece, Fit[] fit) {
         boolean any = false;
         for (int i = 0; i < fit.length; i++) {
-            admitted[i] = !(links.get(i).filter() instanceof LinkFilter.All) && fit[i].fits(piece);
+            admitted[i] = !forAll[i] && fit[i].fits(piece);
             any |= admitted[i];
         }
         for (int i = 0; i < fit.length && !any; i++) {
-            admitted[i] = links.get(i).filter() instanceof LinkFilter.All;
+            admitted[i] = forAll[i];
         }
     }
 

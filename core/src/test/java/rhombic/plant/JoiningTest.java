@@ -204,4 +204,35 @@ class JoiningTest {
         assertEquals(2 * 3, run.scrapped());
         assertEquals(9 - 6, run.inside());
     }
+
+    @Test
+    void aRecipeIsKeptByTypeOnlyWhereItIsOfTheTypeAlone() {
+        // Three frames of one type: the first two need one coil, the third, whose model a rule has changed, needs three.
+        Recipe byModel = new Recipe.ByKey("piece.model", java.util.Map.of("S", List.of(new Recipe.Part("Coil", 1)), "L", List.of(new Recipe.Part("Coil", 3))));
+        Lines lines = new Lines().types(type("Frame", "model", "S"), type("Coil")).chain(timetable("Frames", "0 s Frame", "10 s Frame", "20 s Frame"), joins(AssemblyStation.Way.ASSEMBLE, "Frame", byModel, 9, ""), goodsOut("Out"))
+                .chain(timetable("Coils", "0 s 9 Coil")).link("Coils", "Join")
+                .rules(new rhombic.study.Rule("Large", rhombic.study.RuleText.when("a piece enters Join"), "piece.type == 'Frame' and clock.seconds > 15", List.of(rhombic.study.RuleText.action("set model to 'L'"))));
+        RunFigures run = Runs.of(lines.study(100 / 3600.0, 0, 1));
+        assertEquals(5, run.joined());
+        assertEquals(3, run.out());
+        assertEquals(4, Runs.at(run, "Join").contentNow(), "coils that nothing needs any more");
+    }
+
+    @Test
+    void eachTypeHasItsOwnRecipeFromTheTable() {
+        Lines lines = new Lines().types(type("S"), type("L"), type("Coil")).tables(Lines.table("Parts", "S:Coil:1", "L:Coil:4"))
+                .chain(timetable("Frames", "0 s S", "0 s L", "0 s S"), new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("10 s"))), AssemblyStation.Way.ASSEMBLE,
+                        List.of("S", "L"), new Recipe.FromTable("Parts", "piece.type"), 9, ""), goodsOut("Out"))
+                .chain(timetable("Coils", "0 s 8 Coil")).link("Coils", "Join");
+        RunFigures run = Runs.of(lines.study(100 / 3600.0, 0, 1));
+        assertEquals(6, run.joined());
+        assertEquals(3, run.out());
+    }
+
+    @Test
+    void aBatchHasNoBaseThatAKeyCouldBeOf() {
+        Recipe byPiece = new Recipe.ByKey("piece.type", java.util.Map.of("Coil", List.of(new Recipe.Part("Coil", 6))));
+        var refused = org.junit.jupiter.api.Assertions.assertThrows(rhombic.study.StudyException.class, () -> joins(AssemblyStation.Way.BATCH, "", byPiece, 12, "Batch"));
+        assertEquals("A batch has no base that its recipe could depend on: give it a fixed recipe", refused.getMessage());
+    }
 }
