@@ -82,6 +82,8 @@ public final class FloorOverlay extends Canvas {
 
     private @Nullable Drawn drawn;
     private @Nullable Moment drawnMoment;
+    /** A moment is moved on in place, so which it is does not tell when it is. */
+    private long drawnNanos;
 
     FloorOverlay() {
         setMouseTransparent(true);
@@ -131,11 +133,13 @@ public final class FloorOverlay extends Canvas {
     /** @param leastPixels a metre must have for equipment to be named; 0 names all that there is room for */
     void draw(Study study, Scenery.Ground ground, Viewpoint view, double leastPixels) {
         Drawn now = new Drawn(ground, view, leastPixels, options.names, options.numbers, selection, faulty, hovered, band, sweep, chain, getWidth(), getHeight());
-        if (now.equals(drawn) && moment == drawnMoment) {
+        long momentNanos = moment == null ? -1 : moment.timeNanos();
+        if (now.equals(drawn) && moment == drawnMoment && momentNanos == drawnNanos) {
             return;
         }
         drawn = now;
         drawnMoment = moment;
+        drawnNanos = momentNanos;
         GraphicsContext g = getGraphicsContext2D();
         g.clearRect(0, 0, getWidth(), getHeight());
         for (Equipment thing : study.equipment()) {

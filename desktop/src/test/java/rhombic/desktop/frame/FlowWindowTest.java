@@ -229,6 +229,42 @@ class FlowWindowTest extends WindowBase {
     }
 
     @Test
+    void labelsOnTheFloorFollowThePlayheadAndTheEdits(FxRobot robot) {
+        robot.interact(() -> window.bench().open(flowing("60"), Optional.empty(), true));
+        await(this::isRunWritten);
+        robot.interact(() -> window.floor().fit(Set.of()));
+        List<Integer> working = labels(robot, 610_000_000_000L);
+        List<Integer> starved = labels(robot, 7 * 3_600_000_000_000L);
+        assertTrue(!starved.equals(working), "all pieces have gone by then, and the letter of the state tells it");
+        assertEquals(working, labels(robot, 610_000_000_000L), "and back");
+        robot.interact(() -> window.bench().edit("rename", s -> s.changed("Drill", e -> e.named("Drilling machine"))));
+        await(this::isRunWritten);
+        assertTrue(!labels(robot, 610_000_000_000L).equals(working), "the new name is written");
+        robot.interact(() -> window.bench().select("Out"));
+        List<Integer> selected = labels(robot, 610_000_000_000L);
+        robot.interact(() -> window.bench().select(Set.of()));
+        assertTrue(!labels(robot, 610_000_000_000L).equals(selected), "corners show what is selected");
+    }
+
+    /** The pixels of what is written over the floor at that moment. */
+    private List<Integer> labels(FxRobot robot, long nanos) {
+        robot.interact(() -> window.player().seek(nanos));
+        await(() -> window.player().moment().filter(m -> m.timeNanos() == nanos).isPresent());
+        WaitForAsyncUtils.waitForFxEvents();
+        List<Integer> pixels = new java.util.ArrayList<>();
+        robot.interact(() -> {
+            var canvas = window.floor().getChildrenUnmodifiable().stream().filter(javafx.scene.canvas.Canvas.class::isInstance).findFirst().orElseThrow();
+            javafx.scene.image.WritableImage image = canvas.snapshot(null, null);
+            for (int y = 0; y < image.getHeight(); y++) {
+                for (int x = 0; x < image.getWidth(); x++) {
+                    pixels.add(image.getPixelReader().getArgb(x, y));
+                }
+            }
+        });
+        return pixels;
+    }
+
+    @Test
     void diagnoseTellsEquipmentStatesAndPieceTypes(FxRobot robot) {
         robot.interact(() -> window.bench().open(flowing("60"), Optional.empty(), true));
         robot.interact(() -> window.floor().requestFocus());
