@@ -3,72 +3,24 @@ package rhombic.formula;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.util.Map;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
-import org.apache.commons.rng.UniformRandomProvider;
-import rhombic.chance.Purpose;
-import rhombic.chance.RandomStreams;
 
 /** Formulas against a reckoning of their own, and against texts that are none. */
 class FormulaPropertiesTest {
-    private static final Map<String, Object> PIECE = Map.of("joints", 6.0, "weight", 2.5, "model", "M", "tested", true);
-
     /** A formula as text, and what it must give. */
     private record Expected(String text, double value) {}
 
     private record Truth(String text, boolean value) {}
 
-    private static final class Seen implements FormulaScope {
-        @Override
-        public Map<String, Object> piece() {
-            return PIECE;
-        }
-
-        @Override
-        public Map<String, Object> here() {
-            return Map.of("content", 3.0);
-        }
-
-        @Override
-        public Map<String, Object> clock() {
-            return Map.of("hours", 1.5);
-        }
-
-        @Override
-        public Map<String, Object> at(String equipment) {
-            return Map.of("content", (double) equipment.length());
-        }
-
-        @Override
-        public Object table(String name, Object... keys) {
-            return (double) keys.length;
-        }
-
-        @Override
-        public String from() {
-            return "S";
-        }
-
-        @Override
-        public String to() {
-            return "M";
-        }
-
-        @Override
-        public UniformRandomProvider chance() {
-            return new RandomStreams(1, 1).stream("", Purpose.FORMULA);
-        }
-    }
-
     private static Expected leaf(Random random) {
         return switch (random.nextInt(8)) {
             case 0 -> new Expected("piece.joints", 6);
-            case 1 -> new Expected("piece.weight", 2.5);
-            case 2 -> new Expected("here.content", 3);
-            case 3 -> new Expected("at('Oven').content", 4);
-            case 4 -> new Expected("table('T', piece.model)", 1);
+            case 1 -> new Expected("here.skill", 1.25);
+            case 2 -> new Expected("clock.hour", 14.5);
+            case 3 -> new Expected("at('Oven').content", 3);
+            case 4 -> new Expected("table('T', piece.type)", 12);
             default -> {
                 double number = random.nextInt(2000) / 8.0;
                 yield new Expected(String.valueOf(number), number);
@@ -118,8 +70,8 @@ class FormulaPropertiesTest {
             case 1 -> new Truth("(" + a.text + " >= " + b.text + ")", a.value >= b.value);
             case 2 -> new Truth("(" + a.text + " != " + b.text + ")", a.value != b.value);
             case 3 -> new Truth("piece.tested", true);
-            case 4 -> new Truth("(piece.model == 'M')", true);
-            default -> new Truth("(piece.model == 'L')", false);
+            case 4 -> new Truth("(piece.type == 'M')", true);
+            default -> new Truth("(piece.type == 'L')", false);
         };
     }
 
@@ -128,8 +80,8 @@ class FormulaPropertiesTest {
         Expected expected = number(new Random(seed), 4);
         if (expected.text.length() <= Formula.LONGEST && Double.isFinite(expected.value)) {
             Formula formula = Formula.parse(expected.text);
-            assertEquals(expected.value, formula.number(new Seen()), Math.abs(expected.value) * 1e-12, expected.text);
-            assertEquals(formula.number(new Seen()), ((Number) formula.value(new Seen())).doubleValue(), expected.text);
+            assertEquals(expected.value, formula.number(new FormulaTest.Seen()), Math.abs(expected.value) * 1e-12, expected.text);
+            assertEquals(formula.number(new FormulaTest.Seen()), ((Number) formula.value(new FormulaTest.Seen())).doubleValue(), expected.text);
         }
     }
 
@@ -137,7 +89,7 @@ class FormulaPropertiesTest {
     void aConditionHoldsWhereItsPartsDo(@ForAll long seed) {
         Truth expected = truth(new Random(seed), 3);
         if (expected.text.length() <= Formula.LONGEST) {
-            assertEquals(expected.value, Formula.parse(expected.text).truth(new Seen()), expected.text);
+            assertEquals(expected.value, Formula.parse(expected.text).truth(new FormulaTest.Seen()), expected.text);
         }
     }
 
@@ -165,7 +117,7 @@ class FormulaPropertiesTest {
             text.append(bits[random.nextInt(bits.length)]).append(random.nextInt(3) == 0 ? " " : "");
         }
         try {
-            Formula.parse(text.toString()).value(new Seen());
+            Formula.parse(text.toString()).value(new FormulaTest.Seen());
         } catch (FormulaException e) {
             String message = String.valueOf(e.getMessage());
             assertTrue(message.length() > 10, () -> text + ": " + message);

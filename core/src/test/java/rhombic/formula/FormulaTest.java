@@ -18,7 +18,10 @@ import rhombic.chance.Purpose;
 import rhombic.chance.RandomStreams;
 
 class FormulaTest {
-    private final FormulaScope scope = new FormulaScope() {
+    private final FormulaScope scope = new Seen();
+
+    /** What there is to be seen in tests. */
+    static final class Seen implements FormulaScope {
         private final UniformRandomProvider chance = new RandomStreams(7, 1).stream("", Purpose.FORMULA);
 
         @Override
@@ -63,7 +66,7 @@ class FormulaTest {
         public UniformRandomProvider chance() {
             return chance;
         }
-    };
+    }
 
     @ParameterizedTest
     @CsvSource(delimiter = ';', value = {"45 + 8 * piece.joints; 93", "1 / 2; 0.5", "7 % 4; 3", "piece.joints * here.skill; 7.5", "at('Oven').content + 1; 4",
