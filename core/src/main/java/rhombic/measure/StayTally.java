@@ -39,6 +39,11 @@ final class StayTally {
             noted = Arrays.copyOf(noted, Math.min(EXACT, size * 2));
             return;
         }
+        toClasses();
+    }
+
+    /** Counts all that is noted, and notes anew. */
+    private void toClasses() {
         count();
         if (classes.length == 0) {
             firstClass = classOf(Math.max(1, least));
@@ -115,7 +120,7 @@ final class StayTally {
         if (classes.length == 0) {
             Arrays.sort(noted, 0, size);
         } else {
-            makeRoom();
+            toClasses();
         }
         return new StayFigures(count, sum / count / 1e9, least / 1e9, most / 1e9, percentile(0.1), percentile(0.5), percentile(0.9),
                 percentile(0.95), percentile(0.99), (double) zeros / count);

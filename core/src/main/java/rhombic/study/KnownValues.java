@@ -6,7 +6,6 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
 import rhombic.formula.Formula;
-import rhombic.formula.FormulaException;
 
 /** Which values a key such as {@code piece.model} can have, as far as the study says it without a run. */
 final class KnownValues {
@@ -21,14 +20,15 @@ final class KnownValues {
     /**
      * All values of the key for pieces of the types, as a table is asked for them.
      *
-     * @return empty if only a run can tell: the key is more than one attribute, or a rule works the attribute out
+     * @return empty if only a run can tell: the key is more than one attribute, or a rule sets the attribute, perhaps before
+     *     the piece comes here and perhaps after
      */
     Optional<Set<String>> of(String key, Collection<String> types) {
         String name = key.strip().startsWith(OF_PIECE) ? key.strip().substring(OF_PIECE.length()) : "";
         if (name.equals("type")) {
             return Optional.of(new TreeSet<>(types));
         }
-        if (!name.matches("\\w+") || Formula.OF_PIECE.contains(name)) {
+        if (!name.matches("\\w+") || Formula.OF_PIECE.contains(name) || isSetByRule(name)) {
             return Optional.empty();
         }
         Set<String> values = new TreeSet<>();
@@ -36,18 +36,12 @@ final class KnownValues {
             usual(type, name).filter(value -> comesAsUsual(type, name)).ifPresent(values::add);
             rows().filter(row -> row.type().equals(type) && row.attributes().containsKey(name)).forEach(row -> values.add(Formula.plain(row.attributes().get(name).asObject())));
         }
-        for (Rule rule : study.rules()) {
-            for (Rule.Action action : rule.then()) {
-                if (action instanceof Rule.Action.Set set && set.of().isEmpty() && set.attribute().equals(name)) {
-                    Optional<String> constant = constant(set.formula());
-                    if (constant.isEmpty()) {
-                        return Optional.empty();
-                    }
-                    values.add(constant.get());
-                }
-            }
-        }
         return Optional.of(values);
+    }
+
+    private boolean isSetByRule(String attribute) {
+        return study.rules().stream().flatMap(rule -> rule.then().stream())
+                .anyMatch(action -> action instanceof Rule.Action.Set set && set.of().isEmpty() && set.attribute().equals(attribute));
     }
 
     private Optional<String> usual(String type, String attribute) {
@@ -74,13 +68,5 @@ final class KnownValues {
 
     private Stream<Timetable.Row> rows() {
         return study.equipment().stream().flatMap(thing -> thing instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.ByTimetable table ? table.timetable().rows().stream() : Stream.empty());
-    }
-
-    private static Optional<String> constant(String formula) {
-        try {
-            return Formula.parse(formula).constant().map(Formula::plain);
-        } catch (FormulaException e) {
-            return Optional.empty(); // what can't be read is told elsewhere, and can't be known here
-        }
     }
 }

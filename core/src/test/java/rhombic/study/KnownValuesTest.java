@@ -73,10 +73,13 @@ class KnownValuesTest {
     }
 
     @Test
-    void aRuleThatSetsAConstantAddsItAndOneThatWorksItOutLeavesItOpen() {
-        Lines lines = joining(stock("In", "Frame", 3), join("piece.model", "S"));
-        assertEquals(List.of("Its recipe says nothing for XL; the run would stop there"), told(lines.rules(rule("set model to 'XL'")).study(8, 0, 1), Problem.Kind.RECIPE));
-        assertEquals(List.of(), told(lines.rules(rule("set model to 'X' + piece.model")).study(8, 0, 1), Problem.Kind.RECIPE), "only the run can tell");
+    void whatARuleSetsOnlyTheRunCanTell() {
+        Lines lines = joining(stock("In", "Frame", 3), join("piece.model", "XL"));
+        assertEquals(List.of("Its recipe says nothing for S; the run would stop there"), told(lines.study(8, 0, 1), Problem.Kind.RECIPE));
+        for (String action : List.of("set model to 'XL'", "set model to 'X' + piece.model")) {
+            assertEquals(List.of(), told(lines.rules(rule(action)).study(8, 0, 1), Problem.Kind.RECIPE), "the rule may act before the piece comes here, or after");
+        }
+        assertEquals(1, told(lines.rules(rule("set joints to 4")).study(8, 0, 1), Problem.Kind.RECIPE).size(), "another attribute is of no account");
     }
 
     @Test

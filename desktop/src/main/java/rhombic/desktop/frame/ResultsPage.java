@@ -15,6 +15,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.Outlook;
 import rhombic.desktop.work.ResultSheet;
 import rhombic.desktop.work.Workbench;
@@ -31,6 +32,8 @@ final class ResultsPage extends VBox {
     private List<ResultSheet.Column> columns = List.of();
     private Outlook.State state = new Outlook.State.Empty();
     private boolean isStale = true;
+    private Outlook.State.@Nullable Fresh shown;
+    private ResultSheet.@Nullable Subject shownSubject;
 
     ResultsPage(Workbench bench, boolean compares) {
         super(10);
@@ -104,11 +107,11 @@ final class ResultsPage extends VBox {
             case Outlook.State.Fresh fresh -> show(fresh);
             case Outlook.State.Running(double share, Optional<Outlook.State.Fresh> last) -> last.ifPresent(this::show);
             case Outlook.State.Failed(String message) -> {
-                table.getItems().clear();
+                clear();
                 balance.setText(message);
             }
             case Outlook.State.Empty() -> {
-                table.getItems().clear();
+                clear();
                 balance.setText("");
                 note.setText("");
             }
@@ -116,12 +119,22 @@ final class ResultsPage extends VBox {
         }
     }
 
+    private void clear() {
+        table.getItems().clear();
+        shown = null;
+    }
+
     private void show(Outlook.State.Fresh fresh) {
         if (!compares) {
             fresh.limit().ifPresent(limit -> heading.setText(limit.what() + "."));
         }
-        ResultSheet sheet = compares ? ResultSheet.comparison(fresh) : ResultSheet.of(fresh.summary(), subject);
         balance.setText(ResultSheet.balance(fresh.summary()));
+        if (fresh == shown && subject == shownSubject) {
+            return; // a run is under way, and a table that is put in anew would lose its place
+        }
+        shown = fresh;
+        shownSubject = subject;
+        ResultSheet sheet = compares ? ResultSheet.comparison(fresh) : ResultSheet.of(fresh.summary(), subject);
         note.setText(sheet.note());
         if (!sheet.columns().equals(columns)) {
             columns = sheet.columns();
