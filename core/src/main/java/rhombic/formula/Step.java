@@ -1,7 +1,16 @@
 package rhombic.formula;
 
+import java.util.Arrays;
+
 /** One step of a formula that has been made ready to run: a value, a look-up or an operation on other steps. */
 abstract class Step {
+    private final boolean constant;
+
+    /** @param parts all that it is worked out from; none if it reads something, or draws */
+    Step(Step... parts) {
+        constant = parts.length > 0 && Arrays.stream(parts).allMatch(Step::isConstant);
+    }
+
     abstract Object value(FormulaScope scope);
 
     /** The value as a number, without boxing where the step has one at hand. */
@@ -21,29 +30,7 @@ abstract class Step {
 
     /** Whether it is the same whatever it is asked for. */
     boolean isConstant() {
-        return false;
-    }
-
-    /** A step that always gives a number. */
-    abstract static class OfNumber extends Step {
-        @Override
-        abstract double number(FormulaScope scope);
-
-        @Override
-        Object value(FormulaScope scope) {
-            return number(scope);
-        }
-    }
-
-    /** A step that always gives yes or no. */
-    abstract static class OfTruth extends Step {
-        @Override
-        abstract boolean truth(FormulaScope scope);
-
-        @Override
-        Object value(FormulaScope scope) {
-            return truth(scope);
-        }
+        return constant;
     }
 
     /** A step that is a constant. */

@@ -1,9 +1,11 @@
 package rhombic.formula;
 
-import java.util.List;
-import java.util.Map;
+import java.util.Arrays;
+import java.util.function.DoubleBinaryOperator;
+import java.util.function.DoubleUnaryOperator;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.function.ToDoubleFunction;
 import org.apache.commons.jexl3.parser.ASTAddNode;
 import org.apache.commons.jexl3.parser.ASTAndNode;
 import org.apache.commons.jexl3.parser.ASTDivNode;
@@ -37,11 +39,6 @@ import org.apache.commons.jexl3.parser.JexlNode;
  * refused, so nothing can be reached that has no step. Parts whose operands are constant are worked out at once.
  */
 final class Steps {
-    /** A number of two numbers. */
-    private interface OfTwo {
-        double of(double a, double b);
-    }
-
     /** Whether two numbers stand in a relation. */
     private interface Relation {
         boolean holds(double a, double b);
@@ -67,7 +64,7 @@ final class Steps {
             case ASTMulNode product -> two(product, (a, b) -> a * b);
             case ASTDivNode quotient -> two(quotient, (a, b) -> a / notZero(b));
             case ASTModNode rest -> two(rest, (a, b) -> a % notZero(b));
-            case ASTUnaryMinusNode minus -> negated(of(child(minus, 0)));
+            case ASTUnaryMinusNode minus -> one(of(child(minus, 0)), a -> -a);
             case ASTUnaryPlusNode plus -> of(child(plus, 0));
             case ASTEQNode equal -> equality(equal, true);
             case ASTNENode unequal -> equality(unequal, false);
@@ -100,27 +97,19 @@ final class Steps {
         return divisor;
     }
 
-    private static Step two(JexlNode node, OfTwo operation) {
+    private static Step one(Step a, DoubleUnaryOperator operation) {
+        return number(scope -> operation.applyAsDouble(a.number(scope)), a);
+    }
+
+    private static Step two(JexlNode node, DoubleBinaryOperator operation) {
         Step a = of(child(node, 0));
         Step b = of(child(node, 1));
-        boolean constant = a.isConstant() && b.isConstant();
-        return new Step.OfNumber() {
-            @Override
-            double number(FormulaScope scope) {
-                return operation.of(a.number(scope), b.number(scope));
-            }
-
-            @Override
-            boolean isConstant() {
-                return constant;
-            }
-        };
+        return number(scope -> operation.applyAsDouble(a.number(scope), b.number(scope)), a, b);
     }
 
     /** The sum of two numbers; with a text on either side, one after the other. */
     private static Step sum(Step a, Step b) {
-        boolean constant = a.isConstant() && b.isConstant();
-        return new Step() {
+        return new Step(a, b) {
             @Override
             Object value(FormulaScope scope) {
                 Object left = a.value(scope);
@@ -135,96 +124,49 @@ final class Steps {
             double number(FormulaScope scope) {
                 return a.number(scope) + b.number(scope);
             }
-
-            @Override
-            boolean isConstant() {
-                return constant;
-            }
-        };
-    }
-
-    private static Step negated(Step step) {
-        return new Step.OfNumber() {
-            @Override
-            double number(FormulaScope scope) {
-                return -step.number(scope);
-            }
-
-            @Override
-            boolean isConstant() {
-                return step.isConstant();
-            }
         };
     }
 
     private static Step equality(JexlNode node, boolean wanted) {
         Step a = of(child(node, 0));
         Step b = of(child(node, 1));
-        return new Step.OfTruth() {
-            @Override
-            boolean truth(FormulaScope scope) {
-                Object left = a.value(scope);
-                Object right = b.value(scope);
-                boolean same = left.getClass() == right.getClass() ? left.equals(right) : Formula.plain(left).equals(Formula.plain(right));
-                return same == wanted;
-            }
-
-            @Override
-            boolean isConstant() {
-                return a.isConstant() && b.isConstant();
-            }
-        };
+        return truth(scope -> {
+            Object left = a.value(scope);
+            Object right = b.value(scope);
+            boolean same = left.getClass() == right.getClass() ? left.equals(right) : Formula.plain(left).equals(Formula.plain(right));
+            return same == wanted;
+        }, a, b);
     }
 
     private static Step relation(JexlNode node, Relation relation) {
         Step a = of(child(node, 0));
         Step b = of(child(node, 1));
-        return new Step.OfTruth() {
-            @Override
-            boolean truth(FormulaScope scope) {
-                return relation.holds(a.number(scope), b.number(scope));
-            }
-
-            @Override
-            boolean isConstant() {
-                return a.isConstant() && b.isConstant();
-            }
-        };
+        return truth(scope -> relation.holds(a.number(scope), b.number(scope)), a, b);
     }
 
     /** All of them yes, or, if none is wanted, not all of them no. */
     private static Step all(JexlNode node, boolean and) {
         Step[] steps = new Step[node.jjtGetNumChildren()];
-        for (int i = 0; i < steps.length; i++) {
-            steps[i] = of(child(node, i));
-        }
-        return new Step.OfTruth() {
-            @Override
-            boolean truth(FormulaScope scope) {
-                for (Step step : steps) {
-                    if (step.truth(scope) != and) {
-                        return !and;
-                    }
+        Arrays.setAll(steps, i -> of(child(node, i)));
+        return truth(scope -> {
+            for (Step step : steps) {
+                if (step.truth(scope) != and) {
+                    return !and;
                 }
-                return and;
             }
-        };
+            return and;
+        }, steps);
     }
 
     private static Step not(Step step) {
-        return new Step.OfTruth() {
-            @Override
-            boolean truth(FormulaScope scope) {
-                return !step.truth(scope);
-            }
-        };
+        return truth(scope -> !step.truth(scope), step);
     }
 
     private static Step choice(JexlNode node) {
         Step condition = of(child(node, 0));
         Step yes = of(child(node, 1));
         Step no = of(child(node, 2));
-        return new Step() {
+        return new Step(condition, yes, no) {
             @Override
             Object value(FormulaScope scope) {
                 return condition.truth(scope) ? yes.value(scope) : no.value(scope);
@@ -233,6 +175,46 @@ final class Steps {
             @Override
             double number(FormulaScope scope) {
                 return condition.truth(scope) ? yes.number(scope) : no.number(scope);
+            }
+        };
+    }
+
+    /** A step that gives a number, worked out from these parts alone. */
+    private static Step number(ToDoubleFunction<FormulaScope> read, Step... parts) {
+        return new Step(parts) {
+            @Override
+            double number(FormulaScope scope) {
+                return read.applyAsDouble(scope);
+            }
+
+            @Override
+            Object value(FormulaScope scope) {
+                return number(scope);
+            }
+        };
+    }
+
+    /** A step that gives yes or no, worked out from these parts alone. */
+    private static Step truth(Predicate<FormulaScope> read, Step... parts) {
+        return new Step(parts) {
+            @Override
+            boolean truth(FormulaScope scope) {
+                return read.test(scope);
+            }
+
+            @Override
+            Object value(FormulaScope scope) {
+                return truth(scope);
+            }
+        };
+    }
+
+    /** A step that reads what no part of the formula tells. */
+    private static Step value(Function<FormulaScope, Object> read) {
+        return new Step() {
+            @Override
+            Object value(FormulaScope scope) {
+                return read.apply(scope);
             }
         };
     }
@@ -256,25 +238,16 @@ final class Steps {
         String name = access.getName();
         if (child(reference, 0) instanceof ASTFunctionNode function && name(function).equals("at")) {
             Step equipment = argument(function, 0);
-            return value(scope -> scope.at(Formula.plain(equipment.value(scope))).get(name));
+            return value(scope -> scope.at(Formula.plain(equipment.value(scope)), name));
         }
         if (!(child(reference, 0) instanceof ASTIdentifier root)) {
             throw new FormulaException("Only pieces, equipment and the clock have a \u201c" + name + "\u201d");
         }
         return switch (root.getName()) {
-            case "piece" -> value(scope -> scope.piece().get(name));
-            case "here" -> value(scope -> scope.here().get(name));
-            case "clock" -> value(scope -> scope.clock().get(name));
+            case "piece" -> value(scope -> scope.piece(name));
+            case "here" -> value(scope -> scope.here(name));
+            case "clock" -> value(scope -> scope.clock(name));
             default -> throw new FormulaException("\u201c" + root.getName() + "\u201d has no \u201c" + name + "\u201d");
-        };
-    }
-
-    private static Step value(Function<FormulaScope, Object> read) {
-        return new Step() {
-            @Override
-            Object value(FormulaScope scope) {
-                return read.apply(scope);
-            }
         };
     }
 
@@ -316,23 +289,12 @@ final class Steps {
         }
     }
 
-    private static Step ofOne(ASTFunctionNode function, int count, Function<Double, Double> operation) {
+    private static Step ofOne(ASTFunctionNode function, int count, DoubleUnaryOperator operation) {
         require(count, n -> n == 1, name(function));
-        Step a = argument(function, 0);
-        return new Step.OfNumber() {
-            @Override
-            double number(FormulaScope scope) {
-                return operation.apply(a.number(scope));
-            }
-
-            @Override
-            boolean isConstant() {
-                return a.isConstant();
-            }
-        };
+        return one(argument(function, 0), operation);
     }
 
-    private static Step ofTwo(ASTFunctionNode function, int count, OfTwo operation) {
+    private static Step ofTwo(ASTFunctionNode function, int count, DoubleBinaryOperator operation) {
         require(count, n -> n == 2, name(function));
         return two(child(function, 1), operation);
     }
@@ -355,17 +317,15 @@ final class Steps {
 
     private static Step drawn(ASTFunctionNode function, int count, int wanted, Draw draw) {
         require(count, n -> n == wanted, name(function));
-        List<Step> steps = java.util.stream.IntStream.range(0, count).mapToObj(i -> argument(function, i)).toList();
-        return new Step.OfNumber() {
-            @Override
-            double number(FormulaScope scope) {
-                double[] parameters = new double[steps.size()];
-                for (int i = 0; i < parameters.length; i++) {
-                    parameters[i] = steps.get(i).number(scope);
-                }
-                return draw.of(scope, parameters);
+        Step[] steps = new Step[count];
+        Arrays.setAll(steps, i -> argument(function, i));
+        return number(scope -> {
+            double[] parameters = new double[steps.length];
+            for (int i = 0; i < parameters.length; i++) {
+                parameters[i] = steps[i].number(scope);
             }
-        };
+            return draw.of(scope, parameters);
+        });
     }
 
     /** What constant parts are worked out in: there is nothing to read. */
@@ -373,22 +333,22 @@ final class Steps {
         static final Nothing SCOPE = new Nothing();
 
         @Override
-        public Map<String, Object> piece() {
+        public Object piece(String name) {
             throw none();
         }
 
         @Override
-        public Map<String, Object> here() {
+        public Object here(String name) {
             throw none();
         }
 
         @Override
-        public Map<String, Object> clock() {
+        public Object clock(String name) {
             throw none();
         }
 
         @Override
-        public Map<String, Object> at(String equipment) {
+        public Object at(String equipment, String name) {
             throw none();
         }
 

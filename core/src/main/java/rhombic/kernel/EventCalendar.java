@@ -6,170 +6,139 @@ import org.jspecify.annotations.Nullable;
 /** What is pending, ordered by time, then by entry number (priority and age). */
 final class EventCalendar {
     /*
-     * An implicit 4-ary heap (Johnson 1975) whose keys lie in one array, two longs each, so that the four
-     * children of a node share one or two cache lines and comparing never touches an event object.
-     * Cancelling is lazy: the event forgets its entry, and the entry is passed over when it comes up. When more
-     * than half of the entries are left over, they are swept out in one pass, so memory follows what is pending.
-     * What is taken out leaves a gap at the top until something is added, which mostly happens at once: then one way
-     * down through the heap does for both.
+     * A tournament tree (Knuth, The Art of Computer Programming, vol. 3, 5.4.1). Each pending event has a slot; above
+     * each two slots, and above each two matches, stands the slot that comes first. A change of one slot is played
+     * again on its way to the top, in log2(slots) matches. Unlike in a heap that way is known beforehand: no step waits
+     * for the memory of the one before, and a match is reckoned without a jump that a processor could guess wrongly.
+     * An empty slot holds a time that is later than every moment and its own, so that empty slots never tie.
+     * What is taken out leaves a gap until something is added, which mostly happens at once: then one way to the top
+     * does for both.
      */
-    private static final int SWEEP_FROM = 64;
+    /** The last moment at which something can occur; behind it come what never will, and the empty slots. */
+    static final long LAST_MOMENT = Long.MAX_VALUE - (1L << 32);
 
-    private long[] keys = new long[2 * 64];
-    private @Nullable Event[] events = new @Nullable Event[64];
-    private int size;
-    private int leftOver;
-    private boolean hasGap;
+    private static final long NEVER = LAST_MOMENT + 1;
+    private static final int FIRST_SLOTS = 8;
+    private static final int NO_GAP = -1;
 
+    private int slots = FIRST_SLOTS;
+    private long[] times = new long[slots];
+    private long[] entries = new long[slots];
+    private @Nullable Event[] events = new @Nullable Event[slots];
+    /** Slots that are free; the first {@code freeCount} count. */
+    private int[] free = new int[slots];
+    private int freeCount;
+    /** Slot that comes first at each node: the top is 1, below node i are 2i and 2i + 1, the slots come last. */
+    private int[] first = new int[2 * slots];
+    private int gap = NO_GAP;
+
+    EventCalendar() {
+        empty(0);
+    }
+
+    /** @param timeNanos negative if it is past the end of the clock */
     void add(long timeNanos, long entry, Event event) {
-        event.entry = entry;
-        if (hasGap) {
-            hasGap = false;
-            siftDown(0, timeNanos, entry, event);
-            return;
+        int slot = gap;
+        if (slot == NO_GAP) {
+            slot = takeFree();
         }
-        if (size == events.length) {
-            keys = Arrays.copyOf(keys, keys.length * 2);
-            events = Arrays.copyOf(events, events.length * 2);
-        }
-        siftUp(size++, timeNanos, entry, event);
+        gap = NO_GAP;
+        times[slot] = timeNanos < 0 || timeNanos > LAST_MOMENT ? NEVER : timeNanos;
+        entries[slot] = entry;
+        events[slot] = event;
+        event.slot = slot;
+        playAgain(slot);
     }
 
     void cancel(Event event) {
-        if (event.entry == Event.NOT_PENDING) {
-            return;
-        }
-        event.entry = Event.NOT_PENDING;
-        leftOver++;
-        if (leftOver > SWEEP_FROM && leftOver > size / 2) {
-            sweep();
+        if (event.slot != Event.NOT_PENDING) {
+            clear(event.slot);
+            event.slot = Event.NOT_PENDING;
         }
     }
 
-    /** Time of the next event; only valid if {@link #hasNext()}. */
+    /** Time of the next event; later than {@link #LAST_MOMENT} if there is none. */
     long nextTimeNanos() {
-        return keys[0];
+        if (gap != NO_GAP) {
+            clear(gap);
+            gap = NO_GAP;
+        }
+        return times[first[1]];
     }
 
-    boolean hasNext() {
-        if (hasGap) {
-            closeGap();
-        }
-        while (size > 0) {
-            Event first = events[0];
-            if (first != null && first.entry == keys[1]) {
-                return true;
-            }
-            removeFirst();
-            leftOver--;
-        }
-        return false;
-    }
-
-    /** Takes out the next event; call only after {@link #hasNext()} said yes. */
+    /** Takes out the next event; call only after {@link #nextTimeNanos()} told that there is one. */
     Event takeNext() {
-        Event next = events[0];
-        assert next != null && next.entry == keys[1] : "takeNext without hasNext";
-        next.entry = Event.NOT_PENDING;
-        events[0] = null;
-        hasGap = true;
+        int slot = first[1];
+        Event next = events[slot];
+        assert next != null && gap == NO_GAP : "takeNext without nextTimeNanos";
+        next.slot = Event.NOT_PENDING;
+        gap = slot;
         return next;
     }
 
     int pending() {
-        return size - leftOver - (hasGap ? 1 : 0);
+        return slots - freeCount - (gap == NO_GAP ? 0 : 1);
     }
 
-    private void closeGap() {
-        hasGap = false;
-        removeFirst();
+    private void clear(int slot) {
+        times[slot] = Long.MAX_VALUE - slot;
+        events[slot] = null;
+        free[freeCount++] = slot;
+        playAgain(slot);
     }
 
-    private void removeFirst() {
-        int last = --size;
-        Event moved = events[last];
-        events[last] = null;
-        if (last > 0 && moved != null) {
-            siftDown(0, keys[2 * last], keys[2 * last + 1], moved);
+    private int takeFree() {
+        if (freeCount == 0) {
+            int before = slots;
+            slots = Math.multiplyExact(before, 2);
+            times = Arrays.copyOf(times, slots);
+            entries = Arrays.copyOf(entries, slots);
+            events = Arrays.copyOf(events, slots);
+            free = new int[slots];
+            first = new int[2 * slots];
+            empty(before);
+        }
+        return free[--freeCount];
+    }
+
+    /** Makes all slots from there on empty, and plays every match. */
+    private void empty(int from) {
+        for (int slot = slots - 1; slot >= from; slot--) {
+            times[slot] = Long.MAX_VALUE - slot;
+            free[freeCount++] = slot;
+        }
+        for (int slot = 0; slot < slots; slot++) {
+            first[slots + slot] = slot;
+        }
+        for (int node = slots - 1; node > 0; node--) {
+            int one = first[2 * node];
+            int other = first[2 * node + 1];
+            first[node] = isBefore(other, one) ? other : one;
         }
     }
 
-    private void siftUp(int start, long time, long entry, Event event) {
-        int hole = start;
-        while (hole > 0) {
-            int parent = (hole - 1) >>> 2;
-            long parentTime = keys[2 * parent];
-            if (parentTime < time || (parentTime == time && keys[2 * parent + 1] < entry)) {
-                break;
-            }
-            copy(parent, hole);
-            hole = parent;
-        }
-        put(hole, time, entry, event);
+    private boolean isBefore(int one, int other) {
+        return times[one] != times[other] ? times[one] < times[other] : entries[one] < entries[other];
     }
 
-    private void siftDown(int start, long time, long entry, Event event) {
-        final long[] k = keys;
-        final @Nullable Event[] e = events;
-        final int n = size;
-        int hole = start;
-        while (true) {
-            int child = 4 * hole + 1;
-            if (child >= n) {
-                break;
+    /** Plays all matches between a slot and the top. */
+    private void playAgain(int slot) {
+        final long[] t = times;
+        final int[] f = first;
+        int winner = slot;
+        long time = t[slot];
+        for (int node = slots + slot; node > 1; node >>= 1) {
+            int other = f[node ^ 1];
+            long lead = t[other] - time;
+            if (lead == 0) {
+                winner = entries[other] < entries[winner] ? other : winner;
+            } else {
+                // all ones if the other comes first: no time is negative, so the difference cannot overflow
+                long mask = lead >> 63;
+                winner ^= (winner ^ other) & (int) mask;
+                time += lead & mask;
             }
-            int end = Math.min(child + 4, n);
-            int least = child;
-            long leastTime = k[2 * child];
-            for (int i = child + 1; i < end; i++) {
-                long t = k[2 * i];
-                if (t < leastTime || (t == leastTime && k[2 * i + 1] < k[2 * least + 1])) {
-                    least = i;
-                    leastTime = t;
-                }
-            }
-            if (time < leastTime || (time == leastTime && entry < k[2 * least + 1])) {
-                break;
-            }
-            k[2 * hole] = leastTime;
-            k[2 * hole + 1] = k[2 * least + 1];
-            e[hole] = e[least];
-            hole = least;
-        }
-        k[2 * hole] = time;
-        k[2 * hole + 1] = entry;
-        e[hole] = event;
-    }
-
-    private void copy(int from, int to) {
-        keys[2 * to] = keys[2 * from];
-        keys[2 * to + 1] = keys[2 * from + 1];
-        events[to] = events[from];
-    }
-
-    private void put(int at, long time, long entry, Event event) {
-        keys[2 * at] = time;
-        keys[2 * at + 1] = entry;
-        events[at] = event;
-    }
-
-    private void sweep() {
-        hasGap = false;
-        int kept = 0;
-        for (int i = 0; i < size; i++) {
-            Event event = events[i];
-            if (event != null && event.entry == keys[2 * i + 1]) {
-                copy(i, kept++);
-            }
-        }
-        Arrays.fill(events, kept, size, null);
-        size = kept;
-        leftOver = 0;
-        for (int i = (size - 2) >> 2; i >= 0; i--) {
-            Event event = events[i];
-            if (event != null) {
-                siftDown(i, keys[2 * i], keys[2 * i + 1], event);
-            }
+            f[node >> 1] = winner;
         }
     }
 }

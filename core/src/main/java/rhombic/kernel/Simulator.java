@@ -52,8 +52,7 @@ public final class Simulator {
             throw new IllegalStateException("The event is pending already: cancel it before it is scheduled anew");
         }
         assert priority >= 0 && priority <= LAST_PRIORITY : "priority " + priority;
-        long time = nowNanos + delayNanos;
-        calendar.add(time < 0 ? Long.MAX_VALUE : time, ((long) priority << AGE_BITS) | made++, event);
+        calendar.add(nowNanos + delayNanos, ((long) priority << AGE_BITS) | made++, event);
     }
 
     /** Takes the event back; does nothing if it is not pending. */
@@ -63,15 +62,16 @@ public final class Simulator {
 
     /** Whether an event is pending at or before the moment. */
     public boolean hasEventUntil(long endNanos) {
-        return calendar.hasNext() && calendar.nextTimeNanos() <= endNanos;
+        return calendar.nextTimeNanos() <= Math.min(endNanos, EventCalendar.LAST_MOMENT);
     }
 
     /** Lets the next event occur, if there is one at or before the moment; says whether there was. */
     public boolean step(long endNanos) {
-        if (!hasEventUntil(endNanos)) {
+        long next = calendar.nextTimeNanos();
+        if (next > Math.min(endNanos, EventCalendar.LAST_MOMENT)) {
             return false;
         }
-        nowNanos = calendar.nextTimeNanos();
+        nowNanos = next;
         Event event = calendar.takeNext();
         occurred++;
         event.occur();

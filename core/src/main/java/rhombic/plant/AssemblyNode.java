@@ -23,6 +23,8 @@ final class AssemblyNode extends WorkNode {
     private final Needs needs;
     /** Rooms for parts by type; the last one is for parts of any type. */
     private final PieceQueue[] rooms;
+    /** How many parts wait in each of the rooms. */
+    private final int[] there;
     private final int any;
     private final List<Waiting> waiting = new ArrayList<>();
 
@@ -46,6 +48,7 @@ final class AssemblyNode extends WorkNode {
         needs = needs(station.recipe());
         rooms = new PieceQueue[any + 1];
         Arrays.setAll(rooms, i -> new PieceQueue());
+        there = new int[any + 1];
     }
 
     private Needs needs(Recipe recipe) {
@@ -128,7 +131,7 @@ final class AssemblyNode extends WorkNode {
             return hasFreePlace() || mayQueue(piece);
         }
         int room = roomOf(piece.type);
-        return room >= 0 && rooms[room].size() < partRoom;
+        return room >= 0 && there[room] < partRoom;
     }
 
     /** Which room a part waits in; -1 if no recipe needs it. */
@@ -142,7 +145,9 @@ final class AssemblyNode extends WorkNode {
         tellRules(Rule.PieceEvent.ENTERS, piece);
         if (!isBase[piece.type]) {
             traceWaits(piece);
-            queueUp(rooms[roomOf(piece.type)], piece);
+            int room = roomOf(piece.type);
+            queueUp(rooms[room], piece);
+            there[room]++;
             startWhatCan();
         } else if (hasFreePlace()) {
             traceWaits(piece);
@@ -190,7 +195,7 @@ final class AssemblyNode extends WorkNode {
 
     private boolean areThere(int[] need) {
         for (int type = 0; type <= any; type++) {
-            if (rooms[type].size() < need[type]) {
+            if (there[type] < need[type]) {
                 return false;
             }
         }
@@ -199,6 +204,7 @@ final class AssemblyNode extends WorkNode {
 
     private void take(Place place, int[] need) {
         for (int type = 0; type <= any; type++) {
+            there[type] -= need[type];
             for (int i = 0; i < need[type]; i++) {
                 place.load.add(rooms[type].takeFirst());
             }
@@ -249,7 +255,7 @@ final class AssemblyNode extends WorkNode {
 
     private void join(Piece part, Piece whole) {
         tally.joins(plant.now());
-        part.rework = null;
+        part.forgetMaking();
         if (way == AssemblyStation.Way.ASSEMBLE) {
             plant.pieceJoined(part, index);
             return;

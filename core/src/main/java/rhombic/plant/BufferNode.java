@@ -29,7 +29,7 @@ final class BufferNode extends Node {
 
     @Override
     void begin() {
-        offer = new Offer(this, 0);
+        offer = new Offer(this);
         noteHolding();
     }
 
@@ -62,7 +62,7 @@ final class BufferNode extends Node {
         serveLine();
         if (order == Buffer.Order.ANY) {
             for (int i = 0; i < toOffer.size(); i++) {
-                (unused.isEmpty() ? new Offer(this, 0) : unused.removeLast()).make(toOffer.get(i));
+                (unused.isEmpty() ? new Offer(this) : unused.removeLast()).make(toOffer.get(i));
             }
             toOffer.clear();
         } else {

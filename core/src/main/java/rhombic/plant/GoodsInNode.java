@@ -52,7 +52,7 @@ final class GoodsInNode extends Node {
 
     @Override
     void begin() {
-        offer = new Offer(this, 0);
+        offer = new Offer(this);
         noteWaiting();
         switch (supply) {
             case Supply.OnDemand() -> plant.toAgenda(this);
@@ -140,7 +140,7 @@ final class GoodsInNode extends Node {
             for (int i = 0; i < row.quantity() && supplied < most; i++) {
                 Piece piece = new Piece(plant.types.number(row.type()));
                 for (Map.Entry<String, Value> attribute : row.attributes().entrySet()) {
-                    if (!plant.types.set(piece, attribute.getKey(), attribute.getValue().asObject())) {
+                    if (!plant.types.set(piece, plant.types.slot(attribute.getKey()), attribute.getValue().asObject())) {
                         throw scope.trouble(new FormulaException("Its timetable sets \u201c" + attribute.getKey() + "\u201d to \u201c" + attribute.getValue() + "\u201d, but pieces of type "
                                 + row.type() + " have no such attribute of that kind: add it to the type"), piece);
                     }
@@ -260,8 +260,10 @@ final class GoodsInNode extends Node {
 
     private void noteWaiting() {
         EquipmentState now = waiting.isEmpty() ? EquipmentState.WORKING : EquipmentState.BLOCKED;
-        tally.unit(plant.now(), unitState, now);
-        unitState = now;
+        if (now != unitState) {
+            tally.unit(plant.now(), unitState, now);
+            unitState = now;
+        }
         noteState(now);
     }
 }

@@ -20,8 +20,6 @@ abstract class Node {
     final Line line = new Line();
     /** Next on the agenda; itself if it is the last; null if it is not on the agenda. */
     @Nullable Node agendaNext;
-    /** What formulas see of it; made when first asked for. */
-    @Nullable Map<String, Object> view;
     /** Rules that something here may set off; null if none can. */
     @Nullable NodeRules rules;
 

@@ -5,7 +5,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * A giver's word that it has a piece to hand on. Made anew for each piece; the object lives as long as its giver.
  */
-final class Offer {
+class Offer {
     /*
      * The protocol, all of it:
      *  1. The giver makes the offer of one piece. Its ways out are narrowed to those it fits; then one way is chosen,
@@ -20,10 +20,9 @@ final class Offer {
      * constant time per way.
      */
     final Node giver;
-    /** Which place of the giver the piece is at. */
-    final int place;
 
     private final Standing[] standings;
+    private final boolean isPlain;
     private @Nullable Standing special;
     private @Nullable Piece piece;
     private boolean open;
@@ -46,9 +45,9 @@ final class Offer {
         }
     }
 
-    Offer(Node giver, int place) {
+    Offer(Node giver) {
         this.giver = giver;
-        this.place = place;
+        isPlain = giver.waysOut().isPlain;
         Node[] takers = giver.waysOut().takers;
         standings = new Standing[takers.length];
         for (int i = 0; i < takers.length; i++) {
@@ -80,10 +79,10 @@ final class Offer {
             open = true;
             return false;
         }
-        WaysOut ways = giver.waysOut();
-        if (ways.isPlain) {
+        if (isPlain) {
             return makePlain(offered);
         }
+        WaysOut ways = giver.waysOut();
         way = ways.choose(offered);
         if (way != WaysOut.ANY) {
             return makeTo(standings[way], offered);

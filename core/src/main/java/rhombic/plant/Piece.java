@@ -22,14 +22,14 @@ final class Piece {
     @Nullable Object @Nullable [] values;
     /** What lies on it, first on first; null if nothing does. */
     @Nullable ArrayList<Piece> load;
-    /** What inspection knows of it; null while there is nothing to know. */
+    /** Station that worked on it last, where that may matter; null if none did. */
+    @Nullable WorkNode madeBy;
+    /** How it stands with rework; null if it never failed. */
     @Nullable Rework rework;
     boolean toScrap;
 
-    /** How a piece stands with inspection. */
+    /** How a piece that has failed stands with inspection. */
     static final class Rework {
-        /** Station that worked on it last; null if none did. */
-        @Nullable WorkNode madeBy;
         /** How often it was worked on again. */
         int times;
         /** On the time of the next work, for what is done again. */
@@ -59,9 +59,21 @@ final class Piece {
 
     /** It is what it should be now, and was made there. */
     void madeWell(WorkNode by) {
-        Rework known = reworkMade();
-        known.madeBy = by;
-        known.failed = false;
-        known.factor = 1;
+        madeBy = by;
+        isWell();
+    }
+
+    /** Nothing is wrong with it now. */
+    void isWell() {
+        if (rework != null) {
+            rework.failed = false;
+            rework.factor = 1;
+        }
+    }
+
+    /** It is part of something else now, and starts afresh if it ever comes off that. */
+    void forgetMaking() {
+        madeBy = null;
+        rework = null;
     }
 }

@@ -1,9 +1,6 @@
 package rhombic.plant;
 
 import java.time.LocalDateTime;
-import java.util.AbstractMap;
-import java.util.Map;
-import java.util.Set;
 import java.util.function.Function;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
@@ -18,9 +15,6 @@ final class PlantScope implements FormulaScope {
     private final Plant plant;
     private final @Nullable Node node;
     private final UniformRandomProvider chance;
-    private final Map<String, Object> pieceView = view(this::ofPiece);
-    private final Map<String, Object> hereView;
-    private final Map<String, Object> clockView = view(this::ofClock);
     private @Nullable Piece piece;
     private String from = "";
     private String to = "";
@@ -29,9 +23,6 @@ final class PlantScope implements FormulaScope {
         this.plant = plant;
         this.node = node;
         this.chance = chance;
-        hereView = node == null ? view(name -> {
-            throw new FormulaException("There is no \u201chere\u201d: the formula stands at no equipment; write at('Name')." + name);
-        }) : viewOf(node);
     }
 
     PlantScope with(@Nullable Piece newPiece) {
@@ -62,27 +53,20 @@ final class PlantScope implements FormulaScope {
     }
 
     @Override
-    public Map<String, Object> piece() {
-        return pieceView;
+    public Object here(String name) {
+        if (node == null) {
+            throw new FormulaException("There is no \u201chere\u201d: the formula stands at no equipment; write at('Name')." + name);
+        }
+        return node.value(name);
     }
 
     @Override
-    public Map<String, Object> here() {
-        return hereView;
-    }
-
-    @Override
-    public Map<String, Object> clock() {
-        return clockView;
-    }
-
-    @Override
-    public Map<String, Object> at(String equipment) {
+    public Object at(String equipment, String name) {
         Node other = plant.find(equipment);
         if (other == null) {
             throw new FormulaException("There is no equipment \u201c" + equipment + "\u201d");
         }
-        return viewOf(other);
+        return other.value(name);
     }
 
     @Override
@@ -105,7 +89,8 @@ final class PlantScope implements FormulaScope {
         return chance;
     }
 
-    private Object ofPiece(String name) {
+    @Override
+    public Object piece(String name) {
         Piece about = piece;
         if (about == null) {
             throw new FormulaException("There is no piece here that \u201cpiece." + name + "\u201d could be of");
@@ -125,7 +110,8 @@ final class PlantScope implements FormulaScope {
         };
     }
 
-    private Object ofClock(String name) {
+    @Override
+    public Object clock(String name) {
         double hours = plant.now() / HOUR_NANOS;
         LocalDateTime start = plant.start;
         double sinceMidnight = start.toLocalTime().toNanoOfDay() / HOUR_NANOS + hours;
@@ -135,34 +121,6 @@ final class PlantScope implements FormulaScope {
             case "hour" -> sinceMidnight % 24;
             case "weekday" -> (start.getDayOfWeek().getValue() - 1 + Math.floor(sinceMidnight / 24)) % 7 + 1;
             default -> throw new FormulaException("The clock has no \u201c" + name + "\u201d: use one of " + String.join(", ", new java.util.TreeSet<>(Formula.OF_CLOCK)));
-        };
-    }
-
-    private static Map<String, Object> viewOf(Node node) {
-        Map<String, Object> view = node.view;
-        if (view == null) {
-            view = view(node::value);
-            node.view = view;
-        }
-        return view;
-    }
-
-    private static Map<String, Object> view(Function<String, Object> values) {
-        return new AbstractMap<>() {
-            @Override
-            public Object get(Object key) {
-                return values.apply((String) key);
-            }
-
-            @Override
-            public boolean containsKey(Object key) {
-                return true;
-            }
-
-            @Override
-            public Set<Entry<String, Object>> entrySet() {
-                return Set.of();
-            }
         };
     }
 }

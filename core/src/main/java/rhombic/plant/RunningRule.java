@@ -1,6 +1,5 @@
 package rhombic.plant;
 
-import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;
 import rhombic.formula.FormulaException;
@@ -13,27 +12,87 @@ final class RunningRule {
     private final Plant plant;
     private final RuleBook book;
     private final @Nullable Formula condition;
-    private final List<@Nullable Formula> values;
+    private final Act[] acts;
+
+    /** An action made ready: its formula read, what it names looked up. */
+    private interface Act {
+        void act(PlantScope scope, @Nullable Node node, @Nullable Piece piece);
+    }
+
+    /** An action after which the others have to wait. */
+    private record Wait(long nanos) implements Act {
+        @Override
+        public void act(PlantScope scope, @Nullable Node node, @Nullable Piece piece) {
+            throw new IllegalStateException("A wait does nothing itself");
+        }
+    }
 
     RunningRule(Rule rule, Plant plant, RuleBook book) {
         this.rule = rule;
         this.plant = plant;
         this.book = book;
         condition = rule.condition().isBlank() ? null : plant.formula(rule.condition());
-        values = new java.util.ArrayList<>();
-        rule.then().forEach(action -> values.add(action instanceof Rule.Action.Set set ? plant.formula(set.formula()) : null));
+        acts = rule.then().stream().map(this::ready).toArray(Act[]::new);
+    }
+
+    private Act ready(Rule.Action action) {
+        return switch (action) {
+            case Rule.Action.Set set -> ready(set);
+            case Rule.Action.ChangeLook look -> (scope, node, piece) -> changeLook(scope, look.look(), node, piece);
+            case Rule.Action.Shut shut -> (scope, node, piece) -> node(scope, shut.equipment()).setShut(true);
+            case Rule.Action.Open open -> (scope, node, piece) -> node(scope, open.equipment()).setShut(false);
+            case Rule.Action.Signal signal -> (scope, node, piece) -> book.signal(signal.name());
+            case Rule.Action.Create create -> (scope, node, piece) -> create(scope, create);
+            case Rule.Action.Scrap() -> (scope, node, piece) -> {
+                if (piece != null) {
+                    piece.toScrap = true;
+                }
+            };
+            case Rule.Action.StopRun() -> (scope, node, piece) -> plant.stop(rule.name());
+            case Rule.Action.Wait wait -> new Wait(wait.time().nanos());
+        };
+    }
+
+    private Act ready(Rule.Action.Set set) {
+        Formula formula = plant.formula(set.formula());
+        if (!set.of().isEmpty()) {
+            return (scope, node, piece) -> {
+                Object value = value(scope, formula, piece);
+                if (!node(scope, set.of()).set(set.attribute(), value)) {
+                    throw notSet(scope, set, value, set.of() + " has", piece);
+                }
+            };
+        }
+        int slot = plant.types.slot(set.attribute());
+        return (scope, node, piece) -> {
+            Object value = value(scope, formula, piece);
+            if (piece == null || !plant.types.set(piece, slot, value)) {
+                throw notSet(scope, set, value, piece == null ? "there is no piece, so nothing has" : "pieces of type " + plant.types.name(piece.type) + " have", piece);
+            }
+            if (plant.trace != null) {
+                plant.trace.sets(plant.now(), piece.id, set.attribute(), Formula.plain(value));
+            }
+        };
     }
 
     /** Looks at the condition and, if it holds, acts: at once, up to the first wait. */
     void setOff(PlantScope scope, @Nullable Node node, @Nullable Piece piece) {
-        if (condition == null || evaluate(scope, condition, piece, condition::truth)) {
+        if (condition == null || holds(scope, condition, piece)) {
             act(scope, 0, node, piece);
         }
     }
 
-    private <T> T evaluate(PlantScope scope, Formula formula, @Nullable Piece piece, java.util.function.Function<PlantScope, T> use) {
+    private boolean holds(PlantScope scope, Formula formula, @Nullable Piece piece) {
         try {
-            return use.apply(scope.with(piece));
+            return formula.truth(scope.with(piece));
+        } catch (FormulaException e) {
+            throw trouble(scope, e, piece);
+        }
+    }
+
+    private Object value(PlantScope scope, Formula formula, @Nullable Piece piece) {
+        try {
+            return formula.value(scope.with(piece));
         } catch (FormulaException e) {
             throw trouble(scope, e, piece);
         }
@@ -43,28 +102,18 @@ final class RunningRule {
         return new RunTroubleException(rule.name(), "Rule " + rule.name() + ": " + scope.trouble(e, piece).getMessage());
     }
 
+    private RunTroubleException notSet(PlantScope scope, Rule.Action.Set set, Object value, String whose, @Nullable Piece piece) {
+        return trouble(scope, new FormulaException("It sets \u201c" + set.attribute() + "\u201d to \u201c" + Formula.plain(value) + "\u201d, but " + whose
+                + " no such attribute of that kind"), piece);
+    }
+
     private void act(PlantScope scope, int from, @Nullable Node node, @Nullable Piece piece) {
-        for (int i = from; i < rule.then().size(); i++) {
-            Formula value = values.get(i);
-            switch (rule.then().get(i)) {
-                case Rule.Action.Set set when value != null -> set(scope, set, value, piece);
-                case Rule.Action.Set set -> throw new IllegalStateException("A value without a formula");
-                case Rule.Action.ChangeLook look -> changeLook(scope, look.look(), node, piece);
-                case Rule.Action.Shut shut -> node(scope, shut.equipment()).setShut(true);
-                case Rule.Action.Open open -> node(scope, open.equipment()).setShut(false);
-                case Rule.Action.Signal signal -> book.signal(signal.name());
-                case Rule.Action.Create create -> create(scope, create);
-                case Rule.Action.Scrap() -> {
-                    if (piece != null) {
-                        piece.toScrap = true;
-                    }
-                }
-                case Rule.Action.StopRun() -> plant.stop(rule.name());
-                case Rule.Action.Wait wait -> {
-                    goOnLater(scope, wait.time().nanos(), i + 1, node, piece);
-                    return;
-                }
+        for (int i = from; i < acts.length; i++) {
+            if (acts[i] instanceof Wait wait) {
+                goOnLater(scope, wait.nanos, i + 1, node, piece);
+                return;
             }
+            acts[i].act(scope, node, piece);
         }
     }
 
@@ -76,25 +125,6 @@ final class RunningRule {
                 plant.settle();
             }
         }, nanos);
-    }
-
-    private void set(PlantScope scope, Rule.Action.Set set, Formula formula, @Nullable Piece piece) {
-        Object value = evaluate(scope, formula, piece, formula::value);
-        boolean done;
-        if (!set.of().isEmpty()) {
-            done = node(scope, set.of()).set(set.attribute(), value);
-        } else if (piece != null) {
-            done = plant.types.set(piece, set.attribute(), value);
-            if (done && plant.trace != null) {
-                plant.trace.sets(plant.now(), piece.id, set.attribute(), Formula.plain(value));
-            }
-        } else {
-            done = false;
-        }
-        if (!done) {
-            String whose = !set.of().isEmpty() ? set.of() + " has" : piece == null ? "there is no piece, so nothing has" : "pieces of type " + plant.types.name(piece.type) + " have";
-            throw trouble(scope, new FormulaException("It sets \u201c" + set.attribute() + "\u201d to \u201c" + Formula.plain(value) + "\u201d, but " + whose + " no such attribute of that kind"), piece);
-        }
     }
 
     private void changeLook(PlantScope scope, String name, @Nullable Node node, @Nullable Piece piece) {

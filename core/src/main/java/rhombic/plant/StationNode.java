@@ -105,21 +105,21 @@ final class StationNode extends WorkNode {
 
     /** Whether the piece may go on or go back; else it is scrap. */
     private boolean passes(Piece piece, Inspection check) {
-        Piece.Rework rework = piece.reworkMade();
-        rework.failed = inspectionChance.nextDouble() * 100 < check.fails().amount();
-        rework.factor = 1;
-        if (!rework.failed) {
+        if (!(inspectionChance.nextDouble() * 100 < check.fails().amount())) {
+            piece.isWell();
             plant.look(piece, 0, index);
             return true;
         }
+        Piece.Rework rework = piece.reworkMade();
         if (rework.times >= check.mostTimes()) {
             return false;
         }
+        rework.failed = true;
         rework.times++;
         rework.factor = check.factor();
         rework.room = check.room();
-        if (rework.madeBy == null) {
-            rework.madeBy = this;
+        if (piece.madeBy == null) {
+            piece.madeBy = this;
         }
         int look = check.look().isEmpty() ? -1 : plant.types.look(piece.type, check.look());
         if (look >= 0) {

@@ -61,11 +61,15 @@ final class TypeBook {
         return set == null ? usual[piece.type][slot] : set;
     }
 
+    /** Number of an attribute; -1 if no type has it. */
+    int slot(String attribute) {
+        return slots.getOrDefault(attribute, -1);
+    }
+
     /** Says whether pieces of its type have the attribute and a value of that kind. */
-    boolean set(Piece piece, String attribute, Object value) {
-        Integer slot = slots.get(attribute);
-        Object before = slot == null ? null : usual[piece.type][slot];
-        if (slot == null || before == null || before.getClass() != value.getClass()) {
+    boolean set(Piece piece, int slot, Object value) {
+        Object before = slot < 0 ? null : usual[piece.type][slot];
+        if (before == null || before.getClass() != value.getClass()) {
             return false;
         }
         @Nullable Object[] own = piece.values;

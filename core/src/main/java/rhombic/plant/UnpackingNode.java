@@ -40,9 +40,7 @@ final class UnpackingNode extends WorkNode {
     @Override
     void complete(Place place) {
         Piece piece = place.load.getFirst();
-        if (piece.rework != null) {
-            piece.rework.failed = false;
-        }
+        piece.isWell();
         if (piece.toScrap) {
             scrap(piece);
             return;

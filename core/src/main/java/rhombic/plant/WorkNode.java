@@ -21,12 +21,12 @@ abstract class WorkNode extends Node {
     final int inputRoom;
     private final int placeCount;
     private final WorkTimes times;
-    private final int[] free;
+    /** Free places; the first {@code freeCount} count. */
+    private final @Nullable Place[] free;
     private int freeCount;
     private int reworkWaiting;
     private long workedSinceService;
     private final List<Place> toOffer = new ArrayList<>();
-    private Place @Nullable [] places;
 
     /** What a place is doing. */
     enum Phase {
@@ -49,8 +49,8 @@ abstract class WorkNode extends Node {
         /** Made when first needed: only unpacking stations do. */
         @Nullable Few besides;
         Phase phase = Phase.FREE;
-        private final Offer offer;
-        private @Nullable Offer offerBesides;
+        private final Outlet offer;
+        private @Nullable Outlet offerBesides;
         private EquipmentState state = EquipmentState.STARVED;
         private int operation;
         private int lastType = -1;
@@ -62,7 +62,11 @@ abstract class WorkNode extends Node {
 
         Place(int number) {
             this.number = number;
-            offer = new Offer(WorkNode.this, number);
+            offer = new Outlet(this, out);
+        }
+
+        private WorkNode node() {
+            return WorkNode.this;
         }
 
         private boolean isEmpty() {
@@ -86,12 +90,24 @@ abstract class WorkNode extends Node {
         }
     }
 
+    /** The offer of what goes on from a place. */
+    private static final class Outlet extends Offer {
+        private final Place place;
+        private final Few pieces;
+
+        Outlet(Place place, Few pieces) {
+            super(place.node());
+            this.place = place;
+            this.pieces = pieces;
+        }
+    }
+
     WorkNode(Plant plant, int index, WorkEquipment equipment) {
         super(plant, index, equipment, equipment.work().places());
         Work work = equipment.work();
         placeCount = work.places();
         inputRoom = work.inputRoom();
-        free = new int[placeCount];
+        free = new Place[placeCount];
         times = new WorkTimes(work, this);
     }
 
@@ -107,12 +123,9 @@ abstract class WorkNode extends Node {
 
     @Override
     void begin() {
-        Place[] made = new Place[placeCount];
         for (int i = 0; i < placeCount; i++) {
-            made[i] = new Place(i);
-            free[i] = placeCount - 1 - i;
+            free[i] = new Place(placeCount - 1 - i);
         }
-        places = made;
         freeCount = placeCount;
         noteState(EquipmentState.STARVED);
     }
@@ -124,7 +137,9 @@ abstract class WorkNode extends Node {
     }
 
     final Place takeFreePlace() {
-        return place(free[--freeCount]);
+        Place place = free[--freeCount];
+        assert place != null : "more places are taken than there are";
+        return place;
     }
 
     /** Whether a piece may wait in the input room, or what comes back for rework in its own. */
@@ -133,7 +148,7 @@ abstract class WorkNode extends Node {
     }
 
     private boolean comesBack(Piece piece) {
-        return piece.rework != null && piece.rework.failed && piece.rework.madeBy == this;
+        return piece.rework != null && piece.rework.failed && piece.madeBy == this;
     }
 
     final void comes(Piece piece) {
@@ -305,7 +320,7 @@ abstract class WorkNode extends Node {
     }
 
     private boolean offer(Place place, Offer offer, Piece piece) {
-        WorkNode maker = piece.isFailed() && piece.rework != null ? piece.rework.madeBy : null;
+        WorkNode maker = piece.isFailed() ? piece.madeBy : null;
         boolean gone = maker == null ? offer.make(piece) : offer.makeTo(maker, piece);
         if (!gone && plant.trace != null) {
             plant.trace.done(plant.now(), piece.id, index, place.number, maker == null ? offer.way() : rhombic.trace.PieceSpot.wayBack(maker.index));
@@ -313,23 +328,20 @@ abstract class WorkNode extends Node {
         return gone;
     }
 
-    private Offer offerBesides(Place place) {
-        Offer offer = place.offerBesides;
+    private Outlet offerBesides(Place place) {
+        Outlet offer = place.offerBesides;
         if (offer == null) {
-            offer = new Offer(this, place.number + placeCount);
+            offer = new Outlet(place, besidesOf(place));
             place.offerBesides = offer;
         }
         return offer;
     }
 
-    private Few outOf(Offer given) {
-        return given.place < placeCount ? place(given.place).out : besidesOf(place(given.place - placeCount));
-    }
-
     @Override
     Piece hand(Offer given) {
-        Place place = place(given.place < placeCount ? given.place : given.place - placeCount);
-        Piece piece = outOf(given).removeFirst();
+        Outlet outlet = (Outlet) given;
+        Place place = outlet.place;
+        Piece piece = outlet.pieces.removeFirst();
         assert place.phase == Phase.DONE : "a piece is handed on before its work has ended";
         long now = plant.now();
         piece.blockedNanos += now - place.doneNanos;
@@ -371,7 +383,7 @@ abstract class WorkNode extends Node {
         place.phase = Phase.FREE;
         fill(place);
         if (place.phase == Phase.FREE) {
-            free[freeCount++] = place.number;
+            free[freeCount++] = place;
             enterState(place, EquipmentState.STARVED);
         }
         if (!line.isEmpty()) {
@@ -394,11 +406,6 @@ abstract class WorkNode extends Node {
                 offerNext(place);
             }
         }
-    }
-
-    private Place place(int number) {
-        assert places != null : "used before it began";
-        return places[number];
     }
 
     private void enterState(Place place, EquipmentState now) {

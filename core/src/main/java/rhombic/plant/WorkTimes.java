@@ -12,30 +12,35 @@ import rhombic.study.Work;
 final class WorkTimes {
     private final PlantScope scope;
     private final TypeBook types;
-    /** The sampler of each operation whose time is the same for all pieces; else null, and {@link #byPiece} tells. */
-    private final @Nullable TimeSampler[] drawn;
-    private final @Nullable PieceTime[] byPiece;
-    private final boolean[] addsValue;
+    private final Step[] steps;
     private final @Nullable PieceTime changeover;
     private final int serviceEvery;
     private final @Nullable TimeSampler service;
     private final @Nullable TimeSampler pause;
+
+    /**
+     * One operation.
+     *
+     * @param drawn its time if that is the same for all pieces; else null, and the next one tells
+     */
+    private record Step(@Nullable TimeSampler drawn, @Nullable PieceTime byPiece, boolean addsValue) {
+        long nanos(Piece piece) {
+            assert drawn != null || byPiece != null : "an operation without a time";
+            return drawn != null ? drawn.nextNanos() : byPiece.nanos(piece);
+        }
+    }
 
     WorkTimes(Work work, Node node) {
         Plant plant = node.plant;
         String name = node.name();
         scope = node.scope;
         types = plant.types;
-        int operations = work.operations().size();
-        drawn = new @Nullable TimeSampler[operations];
-        byPiece = new @Nullable PieceTime[operations];
-        addsValue = new boolean[operations];
-        for (int i = 0; i < operations; i++) {
+        steps = new Step[work.operations().size()];
+        for (int i = 0; i < steps.length; i++) {
             Operation operation = work.operations().get(i);
             UniformRandomProvider stream = plant.stream(i == 0 ? name : name + "\u0000" + i, Purpose.WORK);
-            drawn[i] = operation.time() instanceof TimeSource.Drawn same ? same.time().sampler(stream) : null;
-            byPiece[i] = drawn[i] != null ? null : PieceTime.of(operation.time(), plant, scope, stream);
-            addsValue[i] = operation.addsValue();
+            steps[i] = operation.time() instanceof TimeSource.Drawn same ? new Step(same.time().sampler(stream), null, operation.addsValue())
+                    : new Step(null, PieceTime.of(operation.time(), plant, scope, stream), operation.addsValue());
         }
         TimeSource change = work.changeover();
         changeover = change == null ? null : PieceTime.of(change, plant, scope, plant.stream(name, Purpose.CHANGEOVER));
@@ -46,19 +51,16 @@ final class WorkTimes {
     }
 
     int operations() {
-        return addsValue.length;
+        return steps.length;
     }
 
     boolean addsValue(int operation) {
-        return addsValue[operation];
+        return steps[operation].addsValue;
     }
 
     /** How long the operation takes for the piece; longer or shorter if it is done again. */
     long operationNanos(int operation, Piece piece) {
-        TimeSampler same = drawn[operation];
-        PieceTime own = byPiece[operation];
-        assert same != null || own != null : "an operation without a time";
-        long nanos = same != null ? same.nextNanos() : own.nanos(piece);
+        long nanos = steps[operation].nanos(piece);
         return piece.rework == null ? nanos : Math.round(nanos * piece.rework.factor);
     }
 
