@@ -49,6 +49,8 @@ public final class JobCardView extends ScrollPane {
     private final VBox live = new VBox(6);
     private @Nullable Moment moment;
     private List<Problem> problems = List.of();
+    /** The line with the name at the top, kept as long as it says the same. */
+    private @Nullable VBox header;
     private Optional<PieceNote> piece = Optional.empty();
     private @Nullable VBox unfolded;
 
@@ -117,7 +119,8 @@ public final class JobCardView extends ScrollPane {
         });
         List<Node> blocks = new ArrayList<>();
         for (Sentence sentence : sentences) {
-            Optional<SentenceBlock> same = before.stream().filter(block -> block.reads(sentence)).findFirst();
+            Optional<SentenceBlock> same = before.stream().filter(block -> block.reads(sentence)).findFirst()
+                    .or(() -> before.stream().filter(block -> block.fits(sentence)).findFirst());
             same.ifPresent(block -> {
                 before.remove(block);
                 block.standFor(sentence);
@@ -148,6 +151,18 @@ public final class JobCardView extends ScrollPane {
     }
 
     private VBox header(String name, String kind, java.util.function.Function<String, UnaryOperator<Study>> rename, boolean selected) {
+        List<Object> says = List.of(name, kind, selected);
+        VBox same = header;
+        boolean isUnfolded = same != null && same.getChildren().size() > 1;
+        if (same == null || isUnfolded || !says.equals(same.getUserData())) {
+            same = newHeader(name, kind, rename, selected);
+            same.setUserData(says);
+            header = same;
+        }
+        return same;
+    }
+
+    private VBox newHeader(String name, String kind, java.util.function.Function<String, UnaryOperator<Study>> rename, boolean selected) {
         Polygon rhombus = new Polygon(0, -7, 7, 0, 0, 7, -7, 0);
         rhombus.setFill(selected ? Color.web("#D9952B") : Color.web("#1D6B66"));
         Button title = new Button(name);

@@ -9,13 +9,13 @@ import javafx.scene.text.TextFlow;
 
 /** A sentence on the card, with room for the editor that unfolds under it. */
 final class SentenceBlock extends VBox {
+    private final TextFlow flow = new TextFlow();
     private Sentence sentence;
 
     /** @param choose is called with the token that was chosen */
     SentenceBlock(Sentence sentence, BiConsumer<SentenceBlock, Sentence.Token> choose) {
         super(4);
         this.sentence = sentence;
-        TextFlow flow = new TextFlow();
         flow.setLineSpacing(3);
         for (int i = 0; i < sentence.parts().size(); i++) {
             switch (sentence.parts().get(i)) {
@@ -40,10 +40,10 @@ final class SentenceBlock extends VBox {
     }
 
     private static Button button(Sentence.Token token) {
-        Button button = new Button(token.shown());
+        Button button = new Button();
+        say(token, button);
         button.getStyleClass().add(isQuiet(token) ? "add-token" : "token");
         button.setId("token-" + token.id().replace(' ', '-'));
-        button.setAccessibleText(token.id() + ", " + token.shown());
         button.setMaxWidth(270);
         return button;
     }
@@ -54,20 +54,37 @@ final class SentenceBlock extends VBox {
 
     /** Whether the other sentence would look just like this one. */
     boolean reads(Sentence other) {
-        return look(sentence).equals(look(other));
+        return look(sentence, true).equals(look(other, true));
     }
 
-    private static List<List<Object>> look(Sentence sentence) {
+    /** Whether the other sentence is made of the same parts, though they may read otherwise. */
+    boolean fits(Sentence other) {
+        return look(sentence, false).equals(look(other, false));
+    }
+
+    private static List<List<Object>> look(Sentence sentence, boolean withTexts) {
         return sentence.parts().stream().map(part -> switch (part) {
-            case Sentence.Words words -> List.<Object>of("words", words.text());
-            case Sentence.Heading heading -> List.<Object>of("heading", heading.text());
-            case Sentence.Token token -> List.<Object>of(token.id(), token.shown(), isQuiet(token));
+            case Sentence.Words words -> List.<Object>of("words", withTexts ? words.text() : "");
+            case Sentence.Heading heading -> List.<Object>of("heading", withTexts ? heading.text() : "");
+            case Sentence.Token token -> List.<Object>of(token.id(), withTexts ? token.shown() : "", isQuiet(token));
         }).toList();
     }
 
-    /** Stands for another sentence that reads the same, with no editor unfolded. */
+    /** Stands for another sentence that fits, with no editor unfolded. */
     void standFor(Sentence other) {
         sentence = other;
         getChildren().remove(1, getChildren().size());
+        for (int i = 0; i < other.parts().size(); i++) {
+            switch (other.parts().get(i)) {
+                case Sentence.Words words -> ((Text) flow.getChildren().get(i)).setText(words.text());
+                case Sentence.Heading heading -> ((Text) flow.getChildren().get(i)).setText(heading.text());
+                case Sentence.Token token -> say(token, (Button) flow.getChildren().get(i));
+            }
+        }
+    }
+
+    private static void say(Sentence.Token token, Button button) {
+        button.setText(token.shown());
+        button.setAccessibleText(token.id() + ", " + token.shown());
     }
 }
