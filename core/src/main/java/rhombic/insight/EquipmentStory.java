@@ -11,6 +11,7 @@ import rhombic.study.GoodsIn;
 import rhombic.study.GoodsOut;
 import rhombic.study.Link;
 import rhombic.study.Station;
+import rhombic.study.ShutTime;
 import rhombic.study.Study;
 import rhombic.study.WorkEquipment;
 import rhombic.trace.EquipmentState;
@@ -30,7 +31,7 @@ public final class EquipmentStory {
     public String doing(int node, Moment moment) {
         Equipment thing = study.equipment().get(node);
         Optional<EquipmentState> state = moment.state(node);
-        String shut = moment.isShut(node) ? " A rule has shut its inlet." : "";
+        String shut = !moment.isShut(node) ? "" : ShutTime.isShut(thing.basics().shut(), moment.timeNanos()) ? " Its inlet is shut." : " A rule has shut its inlet.";
         if (state.isEmpty()) {
             return "Has let " + moment.in(node) + " out." + shut;
         }

@@ -1,25 +1,42 @@
 package rhombic.insight;
 
+import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
 import rhombic.study.Equipment;
 import rhombic.study.GoodsIn;
-import rhombic.study.Station;
+import rhombic.study.RunPlan;
+import rhombic.study.ShutTime;
+import rhombic.study.WorkEquipment;
 import rhombic.trace.EquipmentState;
 
 /**
- * What limits the plant: the station that works the largest share of its time (Roser, Nakano and Tanaka 2001 call
- * it the most active one), unless even that one often waits for pieces; then what comes in is the limit.
+ * What limits the plant: the station that is busy the largest share of its time, where busy is whatever is not waiting
+ * for others (Roser, Nakano and Tanaka 2001 call it the most active one), or that is shut; unless even that one often
+ * waits for pieces; then what comes in is the limit.
  */
 public final class Limit {
     /** A station that works less than this share of its time, and is mostly starved otherwise, limits nothing. */
     private static final double ACTIVE_FROM = 0.85;
 
-    private record Candidate(Equipment station, double working, double starved, double blocked) {}
+    private static final List<EquipmentState> BUSY = List.of(EquipmentState.WORKING, EquipmentState.CHANGEOVER, EquipmentState.SERVICE, EquipmentState.PAUSE);
+
+    /**
+     * A station with its shares of time.
+     *
+     * @param shut for which it got nothing because its inlet was shut by hand
+     */
+    private record Candidate(Equipment station, double busy, double shut, Map<EquipmentState, Double> shares) {
+        double held() {
+            return busy + shut;
+        }
+    }
 
     private Limit() {}
 
@@ -27,12 +44,33 @@ public final class Limit {
     public static Optional<Finding> of(Summary summary) {
         List<Equipment> equipment = summary.study().equipment();
         Optional<Candidate> busiest = java.util.stream.IntStream.range(0, equipment.size())
-                .filter(i -> equipment.get(i) instanceof Station)
-                .mapToObj(i -> new Candidate(equipment.get(i), share(summary, i, EquipmentState.WORKING), share(summary, i, EquipmentState.STARVED),
-                        share(summary, i, EquipmentState.BLOCKED)))
-                .filter(c -> c.working > 0)
-                .max(Comparator.comparingDouble(Candidate::working));
-        return busiest.map(c -> c.working < ACTIVE_FROM && c.starved > c.blocked ? byGoodsIn(summary, c) : byStation(c));
+                .filter(i -> equipment.get(i) instanceof WorkEquipment)
+                .mapToObj(i -> candidate(summary, i))
+                .filter(c -> c.busy > 0)
+                .max(Comparator.comparingDouble(Candidate::held));
+        return busiest.map(c -> c.held() < ACTIVE_FROM && c.shut == 0 && c.shares.get(EquipmentState.STARVED) > c.shares.get(EquipmentState.BLOCKED) ? byGoodsIn(summary, c) : byStation(c));
+    }
+
+    private static Candidate candidate(Summary summary, int index) {
+        Map<EquipmentState, Double> shares = new EnumMap<>(EquipmentState.class);
+        for (EquipmentState state : EquipmentState.values()) {
+            shares.put(state, share(summary, index, state));
+        }
+        Equipment station = summary.study().equipment().get(index);
+        double shut = Math.min(shares.get(EquipmentState.STARVED), shutShare(station, summary.study().plan()));
+        return new Candidate(station, BUSY.stream().mapToDouble(shares::get).sum(), shut, shares);
+    }
+
+    /** Share of the time that is measured in which its inlet is shut by hand. */
+    private static double shutShare(Equipment station, RunPlan plan) {
+        double from = plan.warmUp().inBaseUnit();
+        double until = plan.length().inBaseUnit();
+        double shut = 0;
+        for (ShutTime time : station.basics().shut()) {
+            double opens = time.until() == null ? until : Math.min(until, time.until().inBaseUnit());
+            shut += Math.max(0, opens - Math.max(from, time.from().inBaseUnit()));
+        }
+        return shut / (until - from);
     }
 
     private static double share(Summary summary, int index, EquipmentState state) {
@@ -40,16 +78,24 @@ public final class Limit {
     }
 
     private static Finding byStation(Candidate c) {
-        return new Finding(c.station.name(), "Limited by " + c.station.name() + ": works " + percent(c.working) + " of the time", evidence(c));
+        double working = c.shares.get(EquipmentState.WORKING);
+        String how = c.shut > c.busy ? "its inlet is shut " + percent(c.shut) : c.busy - working < 0.005 ? "works " + percent(working) : "is busy " + percent(c.busy);
+        return new Finding(c.station.name(), "Limited by " + c.station.name() + ": " + how + " of the time", evidence(c));
     }
 
     private static Finding byGoodsIn(Summary summary, Candidate c) {
         String place = summary.study().equipment().stream().filter(GoodsIn.class::isInstance).map(Equipment::name).findFirst().orElse("");
-        return new Finding(place, "Limited by what comes in: " + c.station.name() + ", the busiest, works only " + percent(c.working), evidence(c));
+        return new Finding(place, "Limited by what comes in: " + c.station.name() + ", the busiest, works only " + percent(c.busy), evidence(c));
     }
 
     private static String evidence(Candidate c) {
-        return "works " + percent(c.working) + ", starved " + percent(c.starved) + ", blocked " + percent(c.blocked);
+        List<String> parts = new ArrayList<>();
+        c.shares.forEach((state, share) -> {
+            if (share > 0 || state.ordinal() <= EquipmentState.BLOCKED.ordinal()) {
+                parts.add(state.word() + " " + percent(share));
+            }
+        });
+        return String.join(", ", parts) + (c.shut > 0 ? "; its inlet is shut " + percent(c.shut) : "");
     }
 
     private static String percent(double share) {

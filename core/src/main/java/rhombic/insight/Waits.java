@@ -13,6 +13,7 @@ import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.PieceType;
 import rhombic.study.Recipe;
+import rhombic.study.ShutTime;
 import rhombic.study.Station;
 import rhombic.study.Study;
 import rhombic.study.Table;
@@ -59,7 +60,7 @@ final class Waits {
     /** In brackets, what keeps the taker from taking. */
     private String why(int taker, Moment moment) {
         if (moment.isShut(taker)) {
-            return " (a rule has shut its inlet)";
+            return ShutTime.isShut(study.equipment().get(taker).basics().shut(), moment.timeNanos()) ? " (its inlet is shut)" : " (a rule has shut its inlet)";
         }
         int content = moment.content(taker);
         return switch (study.equipment().get(taker)) {

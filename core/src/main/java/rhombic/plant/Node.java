@@ -4,10 +4,13 @@ import java.util.HashMap;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.FormulaException;
+import rhombic.kernel.Event;
 import rhombic.measure.Tally;
+import rhombic.quantity.Quantity;
 import rhombic.study.Attribute;
 import rhombic.study.Equipment;
 import rhombic.study.Rule;
+import rhombic.study.ShutTime;
 import rhombic.trace.EquipmentState;
 
 /** One equipment of a running plant: may take pieces, may give them. */
@@ -131,6 +134,30 @@ abstract class Node {
     /** How many pieces are here or wait to come. */
     final int pressure() {
         return tally.content() + line.size();
+    }
+
+    /** Sees to the times at which its inlet is shut by hand; called once, before anything moves. */
+    final void beginShutTimes() {
+        for (ShutTime time : equipment.basics().shut()) {
+            setShutAt(time.from(), true);
+            if (time.until() != null) {
+                setShutAt(time.until(), false);
+            }
+        }
+    }
+
+    private void setShutAt(Quantity moment, boolean nowShut) {
+        if (moment.nanos() == 0) {
+            setShut(nowShut);
+            return;
+        }
+        plant.simulator.schedule(new Event() {
+            @Override
+            protected void occur() {
+                setShut(nowShut);
+                plant.settle();
+            }
+        }, moment.nanos(), 0);
     }
 
     final void setShut(boolean nowShut) {

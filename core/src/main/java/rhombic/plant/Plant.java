@@ -150,6 +150,7 @@ public final class Plant {
         if (warmUpNanos == 0) {
             endAfterPieces();
         }
+        nodes.forEach(Node::beginShutTimes);
         nodes.forEach(Node::begin);
         if (warmUpNanos > 0) {
             simulator.schedule(new Event() {

@@ -1,5 +1,7 @@
 package rhombic.quantity;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 
 /** Elapsed time for reading. */
@@ -24,6 +26,29 @@ public final class Clock {
             return hours + " h " + minutes + " min";
         }
         return minutes + " min " + seconds % 60 + " s";
+    }
+
+    /** To the second, as in {@code 4 h 2 min 32 s}. */
+    public static String exact(long nanos) {
+        long seconds = Math.round(nanos / 1e9);
+        List<String> parts = new ArrayList<>();
+        part(parts, seconds / 86_400, "d");
+        part(parts, seconds / 3600 % 24, "h");
+        part(parts, seconds / 60 % 60, "min");
+        part(parts, seconds % 60, "s");
+        return parts.isEmpty() ? "0 s" : String.join(" ", parts);
+    }
+
+    private static void part(List<String> parts, long count, String unit) {
+        if (count > 0) {
+            parts.add(count + " " + unit);
+        }
+    }
+
+    /** A moment of a run as a quantity of whole seconds, not before it, in the largest unit that says it without a point. */
+    public static Quantity quantity(long nanos) {
+        long seconds = Math.ceilDiv(nanos, SECOND);
+        return seconds % 3600 == 0 ? Quantity.hours(seconds / 3600.0) : seconds % 60 == 0 ? Quantity.minutes(seconds / 60.0) : Quantity.seconds(seconds);
     }
 
     /** A mean time in the unit that suits it, as in {@code 84 s} or {@code 38 min}. */

@@ -8,34 +8,40 @@ import java.util.List;
  *
  * @param wayOut which of its links a piece goes
  * @param taking which of those that wait for it comes next
+ * @param shut when its inlet is shut by hand; a rule may shut or open it besides, and what comes last counts
  */
-public record Basics(String name, Placement placement, List<Attribute> attributes, WayOut wayOut, Taking taking) implements Serializable {
+public record Basics(String name, Placement placement, List<Attribute> attributes, WayOut wayOut, Taking taking, List<ShutTime> shut) implements Serializable {
     public Basics {
         Names.checked(name);
         attributes = Attribute.checked(attributes, name);
+        shut = ShutTime.checked(shut, name);
     }
 
     public static Basics of(String name, Placement placement) {
-        return new Basics(name, placement, List.of(), WayOut.PREFERENCE, Taking.OLDEST);
+        return new Basics(name, placement, List.of(), WayOut.PREFERENCE, Taking.OLDEST, List.of());
     }
 
     public Basics named(String newName) {
-        return new Basics(newName, placement, attributes, wayOut, taking);
+        return new Basics(newName, placement, attributes, wayOut, taking, shut);
     }
 
     public Basics placed(Placement newPlacement) {
-        return new Basics(name, newPlacement, attributes, wayOut, taking);
+        return new Basics(name, newPlacement, attributes, wayOut, taking, shut);
     }
 
     public Basics withAttributes(List<Attribute> newAttributes) {
-        return new Basics(name, placement, newAttributes, wayOut, taking);
+        return new Basics(name, placement, newAttributes, wayOut, taking, shut);
     }
 
     public Basics withWayOut(WayOut newWayOut) {
-        return new Basics(name, placement, attributes, newWayOut, taking);
+        return new Basics(name, placement, attributes, newWayOut, taking, shut);
     }
 
     public Basics withTaking(Taking newTaking) {
-        return new Basics(name, placement, attributes, wayOut, newTaking);
+        return new Basics(name, placement, attributes, wayOut, newTaking, shut);
+    }
+
+    public Basics withShut(List<ShutTime> newShut) {
+        return new Basics(name, placement, attributes, wayOut, taking, newShut);
     }
 }

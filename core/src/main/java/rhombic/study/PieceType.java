@@ -51,7 +51,7 @@ public record PieceType(String name, Quantity length, Quantity width, Quantity h
     /** A pallet of the usual size (ISO 6780, 1200 x 800 mm). */
     public static PieceType pallet(String name) {
         return new PieceType(name, Quantity.metres(1.2), Quantity.metres(0.8), Quantity.metres(0.15), new Quantity(25, Unit.KILOGRAM),
-                List.of(new Look(Look.USUAL, "#A9855A")), true, List.of());
+                List.of(new Look(Look.USUAL, "#A9855A", Look.Form.PALLET)), true, List.of());
     }
 
     /** Colour of the look it begins with. */

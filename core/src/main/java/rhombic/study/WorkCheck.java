@@ -67,7 +67,7 @@ final class WorkCheck {
 
     private static PieceType withLook(PieceType type, String look) {
         List<Look> looks = new ArrayList<>(type.looks());
-        looks.add(new Look(look, "#C8452F"));
+        looks.add(new Look(look, "#C8452F", type.looks().getFirst().form()));
         return type.withLooks(looks);
     }
 

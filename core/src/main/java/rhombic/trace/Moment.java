@@ -129,7 +129,7 @@ public final class Moment {
         return away[node];
     }
 
-    /** Whether a rule has shut its inlet. */
+    /** Whether its inlet is shut, by hand or by a rule. */
     public boolean isShut(int node) {
         return shut[node];
     }

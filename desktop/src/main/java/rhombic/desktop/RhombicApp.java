@@ -50,7 +50,9 @@ public final class RhombicApp extends Application {
         stage.show();
         List<String> files = getParameters().getUnnamed();
         if (!files.isEmpty()) {
-            made.open(Path.of(files.getFirst()));
+            if (!made.open(Path.of(files.getFirst())) && forShot) {
+                Shot.refuse(files.getFirst() + " can't be opened; ./rhombic check tells why");
+            }
         } else {
             Platform.runLater(() -> made.floor().fit(java.util.Set.of()));
         }

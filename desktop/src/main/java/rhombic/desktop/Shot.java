@@ -2,7 +2,9 @@ package rhombic.desktop;
 
 import java.io.File;
 import java.io.IOException;
+import java.util.Arrays;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import javafx.animation.AnimationTimer;
@@ -33,19 +35,48 @@ final class Shot {
         this.wanted = new HashMap<>(wanted);
     }
 
+    /** Ends with a word about what was asked wrongly. */
+    static void refuse(String why) {
+        System.err.println("rhombic: " + why + ".");
+        System.exit(2);
+    }
+
     void take() {
+        try {
+            prepare();
+        } catch (IllegalArgumentException e) {
+            refuse("no picture: " + e.getMessage());
+        }
+        whenReady();
+    }
+
+    private void prepare() {
         if (wanted.containsKey("width")) {
             stage.setWidth(Double.parseDouble(wanted.get("width")));
             stage.setHeight(Double.parseDouble(wanted.getOrDefault("height", "700")));
         }
-        window.go(Place.valueOf(wanted.getOrDefault("place", "build").toUpperCase(Locale.ROOT)));
-        Player player = window.player();
+        String place = wanted.getOrDefault("place", "build");
+        window.go(Arrays.stream(Place.values()).filter(p -> p.name().equalsIgnoreCase(place)).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("there is no place \u201c" + place + "\u201d; use build, watch, diagnose or compare")));
+        for (String named : List.of("select", "double")) {
+            String name = wanted.getOrDefault(named, "");
+            if (!name.isEmpty() && window.bench().study().find(name).isEmpty()) {
+                throw new IllegalArgumentException("there is no equipment \u201c" + name + "\u201d in the study");
+            }
+        }
+        if (wanted.containsKey("at")) {
+            Quantity.parse(wanted.get("at"), Dimension.TIME);
+        }
         if (wanted.containsKey("select")) {
             window.bench().select(wanted.get("select"));
         }
         if ("plan".equals(wanted.get("view"))) {
             window.floor().togglePlan();
         }
+    }
+
+    private void whenReady() {
+        Player player = window.player();
         long begun = System.nanoTime();
         new AnimationTimer() {
             private int frames;

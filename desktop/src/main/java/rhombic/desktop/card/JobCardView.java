@@ -34,9 +34,11 @@ import rhombic.desktop.work.Workbench;
 import rhombic.formula.FormulaException;
 import rhombic.insight.EquipmentStory;
 import rhombic.quantity.Clock;
+import rhombic.quantity.Quantity;
 import rhombic.study.Equipment;
 import rhombic.study.Names;
 import rhombic.study.Problem;
+import rhombic.study.ShutTime;
 import rhombic.study.Study;
 import rhombic.trace.EquipmentState;
 import rhombic.trace.Moment;
@@ -51,6 +53,8 @@ public final class JobCardView extends ScrollPane {
     private List<Problem> problems = List.of();
     /** The line with the name at the top, kept as long as it says the same. */
     private @Nullable VBox header;
+    /** Shuts or opens the inlet of what is selected, from the moment that is shown. Kept, since figures come and go while it is pressed. */
+    private final Button inletSwitch = new Button();
     private Optional<PieceNote> piece = Optional.empty();
     private @Nullable VBox unfolded;
 
@@ -69,6 +73,9 @@ public final class JobCardView extends ScrollPane {
         setMinWidth(280);
         content.setPadding(new Insets(16));
         setContent(content);
+        inletSwitch.getStyleClass().add("quiet-button");
+        inletSwitch.setId("switch-inlet");
+        inletSwitch.managedProperty().bind(inletSwitch.visibleProperty());
         rebuild();
     }
 
@@ -84,6 +91,7 @@ public final class JobCardView extends ScrollPane {
             said.addAll(blocks(Sentences.of(bench.study(), single.get())));
             said.addAll(faults(problems.stream().filter(p -> p.place().equals(name)).toList()));
             said.add(live);
+            said.add(inletSwitch);
             showLive();
         } else if (bench.selection().size() > 1) {
             said.addAll(several());
@@ -326,8 +334,10 @@ public final class JobCardView extends ScrollPane {
         int node = single.map(e -> bench.study().equipment().indexOf(e)).orElse(-1);
         if (now == null || node < 0 || now.timeNanos() <= 0 || now.nodes() != bench.study().equipment().size()) {
             live.getChildren().clear();
+            inletSwitch.setVisible(false);
             return;
         }
+        showSwitch(single.get(), now.isShut(node), Clock.quantity(now.timeNanos()));
         Label heading = new Label("So far, at " + Clock.elapsed(now.timeNanos()));
         heading.getStyleClass().add("caption");
         GridPane grid = new GridPane(14, 4);
@@ -353,6 +363,13 @@ public final class JobCardView extends ScrollPane {
             }
         }
         live.getChildren().add(grid);
+    }
+
+    private void showSwitch(Equipment thing, boolean isShut, Quantity now) {
+        boolean byRule = isShut && !ShutTime.isShut(thing.basics().shut(), now.nanos());
+        inletSwitch.setVisible(thing.takesPieces() && !byRule);
+        inletSwitch.setText((isShut ? "Open" : "Shut") + " the inlet from here on");
+        inletSwitch.setOnAction(e -> bench.edit(inletSwitch.getText(), Sentences.switchedInlet(thing, !isShut, now)));
     }
 
     /** The first three always, the others once they have been. */

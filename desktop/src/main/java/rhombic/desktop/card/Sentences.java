@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import java.util.stream.Collectors;
 import rhombic.desktop.card.Sentence.Grid;
 import rhombic.desktop.card.Sentence.Part;
@@ -31,6 +32,7 @@ import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.PieceType;
 import rhombic.study.Placement;
+import rhombic.study.ShutTime;
 import rhombic.study.Study;
 import rhombic.study.Taking;
 import rhombic.study.UnpackingStation;
@@ -51,7 +53,7 @@ final class Sentences {
             case GoodsIn in -> GoodsInSentences.of(study, in);
             case Buffer buffer -> sentences.buffer(buffer);
             case WorkEquipment station -> WorkSentences.of(study, station);
-            case GoodsOut out -> List.of(new Sentence(words("Lets every piece go that reaches it.")));
+            case GoodsOut out -> List.of(new Sentence(Stream.concat(Stream.of(words("Lets every piece go that reaches it. ")), sentences.inlet(out).stream()).toList()));
         });
         if (thing.takesPieces() && !(thing instanceof GoodsOut)) {
             all.add(sentences.taking(thing));
@@ -96,8 +98,22 @@ final class Sentences {
                         text -> basics(thing, b -> b.withTaking(Taking.byFormula(Formula.parse(text.strip()).text())))));
             }
         }
-        parts.add(words("."));
+        parts.add(words(". "));
+        parts.addAll(inlet(thing));
         return new Sentence(parts);
+    }
+
+    private List<Part> inlet(Equipment thing) {
+        String times = ShutTime.text(thing.basics().shut());
+        Part token = typed("inlet shut", times.isEmpty() ? "+ shut the inlet" : ShutTime.shown(thing.basics().shut()), times, "Elapsed times such as 1 h to 2 h, 5 h on; empty: always open",
+                text -> basics(thing, b -> b.withShut(ShutTime.parse(text))));
+        return times.isEmpty() ? List.of(token) : List.of(words("Its inlet is shut "), token, words("."));
+    }
+
+    /** Shuts or opens an inlet from a moment of the run on; what was to come after that is dropped. */
+    static UnaryOperator<Study> switchedInlet(Equipment thing, boolean shut, Quantity from) {
+        List<ShutTime> before = thing.basics().shut();
+        return basics(thing, b -> b.withShut(shut ? ShutTime.shutFrom(before, from) : ShutTime.openFrom(before, from)));
     }
 
     private List<Sentence> ways(Equipment thing) {

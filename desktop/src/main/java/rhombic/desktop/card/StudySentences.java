@@ -117,9 +117,10 @@ final class StudySentences {
     }
 
     private static Grid looks(PieceType type) {
-        return new Grid(List.of("look", "colour"), type.looks().stream().map(look -> List.of(look.name(), look.colour())).toList(), "A piece begins with the first; colours as #2E7F9E", false,
+        return new Grid(List.of("look", "colour", "form"), type.looks().stream().map(look -> List.of(look.name(), look.colour(), look.form().word())).toList(),
+                "A piece begins with the first; colours as #2E7F9E; forms: box, drum, pallet", false,
                 filled -> {
-                    List<Look> looks = filled.rows().stream().map(row -> new Look(row.get(0), row.get(1))).toList();
+                    List<Look> looks = filled.rows().stream().map(row -> new Look(row.get(0), row.get(1), row.get(2).isBlank() ? Look.Form.BOX : Look.Form.of(row.get(2)))).toList();
                     return type(type.name(), t -> t.withLooks(looks));
                 });
     }

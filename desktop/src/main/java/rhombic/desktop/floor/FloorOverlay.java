@@ -270,7 +270,7 @@ public final class FloorOverlay extends Canvas {
 
     private Optional<String> place(GraphicsContext g, Label label, List<Rectangle2D> taken) {
         String name = options.names || label.urgent ? label.thing.name() : "";
-        String figures = options.numbers && moment != null && label.node < moment.nodes() ? figures(label, moment) : "";
+        String figures = moment != null && label.node < moment.nodes() ? figures(label, moment) : "";
         Optional<EquipmentState> state = moment != null && label.node < moment.nodes() ? moment.state(label.node) : Optional.empty();
         double width = Math.max(width(name, NAME), width(figures, FIGURES)) + 12 + (state.isPresent() ? 16 : 0);
         double height = (name.isEmpty() ? 0 : 15) + (figures.isEmpty() ? 0 : 14) + 3;
@@ -320,8 +320,13 @@ public final class FloorOverlay extends Canvas {
         return null;
     }
 
-    /** Content, done and utilisation. */
-    private static String figures(Label label, Moment moment) {
+    /** Whether its inlet is shut; content, done and utilisation, if wanted. */
+    private String figures(Label label, Moment moment) {
+        String shut = moment.isShut(label.node) ? "inlet shut" : "";
+        return !options.numbers ? shut : shut.isEmpty() ? numbers(label, moment) : shut + ", " + numbers(label, moment);
+    }
+
+    private static String numbers(Label label, Moment moment) {
         int node = label.node;
         String holds = moment.content(node) + " inside, " + moment.out(node) + " done";
         return switch (label.thing) {

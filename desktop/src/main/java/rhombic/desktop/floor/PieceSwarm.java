@@ -11,16 +11,14 @@ import rhombic.study.PieceType;
 
 /** All pieces of one type and look, as one mesh whose points are set anew when they move. */
 final class PieceSwarm {
-    private static final int POINTS = 8;
-    private static final int FLOATS = POINTS * 3;
     private static final int TEXTURE = 32;
+    /** Metres above what it stands on, so that the two do not flicker. */
+    private static final double LIFT = 0.005;
 
-    /** Corners of each side, anticlockwise from outside; corner bits: 1 east, 2 north, 4 top. */
-    private static final int[][] SIDES = {{0, 1, 5, 4}, {1, 3, 7, 5}, {3, 2, 6, 7}, {2, 0, 4, 6}, {4, 5, 7, 6}};
-    private static final float[] NORMALS = {0, 0, -1, 1, 0, 0, 0, 0, 1, -1, 0, 0, 0, -1, 0};
-
-    private TriangleMesh mesh = mesh(new float[0]);
-    private final MeshView view = new MeshView(mesh);
+    private final PieceForm form;
+    private final int floats;
+    private TriangleMesh mesh;
+    private final MeshView view;
     private final double length;
     private final double width;
     private final double height;
@@ -29,6 +27,10 @@ final class PieceSwarm {
     private int shown;
 
     PieceSwarm(PieceType type, Look look) {
+        form = PieceForm.of(look.form());
+        floats = form.points().length;
+        mesh = mesh(new float[0]);
+        view = new MeshView(mesh);
         length = type.length().inBaseUnit();
         width = type.width().inBaseUnit();
         height = type.height().inBaseUnit();
@@ -48,22 +50,23 @@ final class PieceSwarm {
     }
 
     void add(double x, double y, double z, double turnedDegrees) {
-        if ((count + 1) * FLOATS > points.length) {
-            points = java.util.Arrays.copyOf(points, Math.max(16 * FLOATS, points.length * 2));
+        if ((count + 1) * floats > points.length) {
+            points = java.util.Arrays.copyOf(points, Math.max(16 * floats, points.length * 2));
         }
         // Sides keep their normals, so quarter turns swap length and width instead; other angles turn the corners.
         double angle = Math.toRadians(turnedDegrees % 90);
         boolean swapped = Math.floorMod(Math.round(Math.floor(turnedDegrees / 90)), 2) == 1;
-        double halfX = (swapped ? width : length) / 2;
-        double halfY = (swapped ? length : width) / 2;
+        double alongX = swapped ? width : length;
+        double alongY = swapped ? length : width;
         double cos = Math.cos(angle);
         double sin = Math.sin(angle);
-        int at = count++ * FLOATS;
-        for (int corner = 0; corner < POINTS; corner++) {
-            double dx = (corner & 1) == 0 ? -halfX : halfX;
-            double dy = (corner & 2) == 0 ? -halfY : halfY;
+        float[] unit = form.points();
+        int at = count++ * floats;
+        for (int i = 0; i < unit.length; i += 3) {
+            double dx = unit[i] * alongX;
+            double dy = unit[i + 1] * alongY;
             points[at++] = (float) (x + dx * cos - dy * sin);
-            points[at++] = (float) -(z + ((corner & 4) == 0 ? 0.005 : height));
+            points[at++] = (float) -(z + Math.max(LIFT, unit[i + 2] * height));
             points[at++] = (float) (y + dx * sin + dy * cos);
         }
     }
@@ -71,7 +74,7 @@ final class PieceSwarm {
     void end() {
         if (mesh.getPoints().size() != points.length) {
             // A mesh that grows and moves within one frame upsets the toolkit, so a larger one takes its place.
-            java.util.Arrays.fill(points, count * FLOATS, points.length, 0);
+            java.util.Arrays.fill(points, count * floats, points.length, 0);
             mesh = mesh(points);
             view.setMesh(mesh);
             shown = count;
@@ -79,9 +82,9 @@ final class PieceSwarm {
             return;
         }
         if (count < shown) {
-            java.util.Arrays.fill(points, count * FLOATS, shown * FLOATS, 0);
+            java.util.Arrays.fill(points, count * floats, shown * floats, 0);
         }
-        int changed = Math.max(count, shown) * FLOATS;
+        int changed = Math.max(count, shown) * floats;
         if (changed > 0) {
             mesh.getPoints().set(0, points, 0, changed);
         }
@@ -89,30 +92,13 @@ final class PieceSwarm {
         view.setVisible(count > 0);
     }
 
-    private static TriangleMesh mesh(float[] points) {
-        TriangleMesh mesh = new TriangleMesh(VertexFormat.POINT_NORMAL_TEXCOORD);
-        mesh.getNormals().addAll(NORMALS);
-        mesh.getTexCoords().addAll(0, 1, 1, 1, 1, 0, 0, 0);
-        mesh.getPoints().addAll(points);
-        mesh.getFaces().addAll(faces(points.length / FLOATS));
-        return mesh;
-    }
-
-    private static int[] faces(int room) {
-        int[] faces = new int[room * SIDES.length * 2 * 9];
-        int at = 0;
-        for (int piece = 0; piece < room; piece++) {
-            for (int side = 0; side < SIDES.length; side++) {
-                for (int[] corners : new int[][] {{0, 1, 2}, {0, 2, 3}}) {
-                    for (int corner : corners) {
-                        faces[at++] = piece * POINTS + SIDES[side][corner];
-                        faces[at++] = side;
-                        faces[at++] = corner;
-                    }
-                }
-            }
-        }
-        return faces;
+    private TriangleMesh mesh(float[] all) {
+        TriangleMesh made = new TriangleMesh(VertexFormat.POINT_NORMAL_TEXCOORD);
+        made.getNormals().addAll(form.normals());
+        made.getTexCoords().addAll(PieceForm.TEXTURE_CORNERS);
+        made.getPoints().addAll(all);
+        made.getFaces().addAll(form.faces(all.length / floats));
+        return made;
     }
 
     /** The colour with a darker rim, and a lid line across. */

@@ -22,6 +22,7 @@ import rhombic.study.Placement;
 import rhombic.study.Recipe;
 import rhombic.study.Station;
 import rhombic.study.Supply;
+import rhombic.study.ShutTime;
 import rhombic.study.Taking;
 import rhombic.study.Timetable;
 import rhombic.study.UnpackingStation;
@@ -42,7 +43,8 @@ final class EquipmentReader {
         List<Attribute> attributes = attributes(fields);
         Optional<WayOut> wayOut = wayOut(fields);
         Optional<Taking> taking = taking(fields);
-        Optional<Basics> basics = fields.tried(null, () -> new Basics(name, at, attributes, wayOut.orElse(WayOut.PREFERENCE), taking.orElse(Taking.OLDEST)));
+        List<ShutTime> shut = kind.equals("goods in") || !fields.has("inletShut") ? List.of() : fields.list("inletShut", EquipmentReader::shutTime);
+        Optional<Basics> basics = fields.tried(null, () -> new Basics(name, at, attributes, wayOut.orElse(WayOut.PREFERENCE), taking.orElse(Taking.OLDEST), shut));
         Basics usual = basics.orElseGet(() -> Basics.of("Equipment", at));
         Optional<Equipment> read = switch (kind) {
             case "goods in" -> goodsIn(fields, usual);
@@ -102,6 +104,12 @@ final class EquipmentReader {
             taking.refuseUnread();
             return read;
         });
+    }
+
+    private static Optional<ShutTime> shutTime(Fields fields) {
+        Quantity from = fields.quantity("from", Dimension.TIME);
+        Optional<Quantity> until = fields.optionalQuantity("until", Dimension.TIME);
+        return fields.tried(null, () -> new ShutTime(from, until.orElse(null)));
     }
 
     private static Optional<Equipment> goodsIn(Fields fields, Basics basics) {

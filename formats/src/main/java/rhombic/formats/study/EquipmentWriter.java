@@ -18,6 +18,7 @@ import rhombic.study.Placement;
 import rhombic.study.Recipe;
 import rhombic.study.Station;
 import rhombic.study.Supply;
+import rhombic.study.ShutTime;
 import rhombic.study.Taking;
 import rhombic.study.TimeSource;
 import rhombic.study.Timetable;
@@ -45,6 +46,15 @@ final class EquipmentWriter {
             node.putObject("taking").put("formula", basics.taking().formula());
         } else if (basics.taking().choice() == Taking.Choice.TYPE) {
             StudyWriter.texts(node.putObject("taking").putArray("types"), basics.taking().types());
+        }
+        if (!basics.shut().isEmpty()) {
+            ArrayNode shut = node.putArray("inletShut");
+            for (ShutTime time : basics.shut()) {
+                ObjectNode written = shut.addObject().put("from", time.from().toString());
+                if (time.until() != null) {
+                    written.put("until", time.until().toString());
+                }
+            }
         }
         switch (thing) {
             case GoodsIn in -> goodsIn(in, node);

@@ -154,7 +154,8 @@ public final class StudyReader {
     private Optional<Look> look(Fields fields) {
         String name = fields.text("name", Look.USUAL);
         String colour = fields.text("colour", "#000000");
-        return fields.tried(null, () -> new Look(name, colour));
+        Optional<Look.Form> form = !fields.has("form") ? Optional.of(Look.Form.BOX) : fields.tried("form", () -> Look.Form.of(fields.textOr("form")));
+        return form.flatMap(known -> fields.tried(null, () -> new Look(name, colour, known)));
     }
 
     private Optional<Table> table(Fields fields) {

@@ -87,11 +87,16 @@ public final class StudyWriter {
         node.put("width", type.width().toString());
         node.put("height", type.height().toString());
         node.put("weight", type.weight().toString());
-        if (type.looks().size() == 1 && type.looks().getFirst().name().equals(Look.USUAL)) {
+        if (type.looks().equals(List.of(new Look(Look.USUAL, type.colour())))) {
             node.put("colour", type.colour());
         } else {
             ArrayNode looks = node.putArray("looks");
-            type.looks().forEach(look -> looks.addObject().put("name", look.name()).put("colour", look.colour()));
+            for (Look look : type.looks()) {
+                ObjectNode written = looks.addObject().put("name", look.name()).put("colour", look.colour());
+                if (look.form() != Look.Form.BOX) {
+                    written.put("form", look.form().word());
+                }
+            }
         }
         if (type.carrier()) {
             node.put("carrier", true);
