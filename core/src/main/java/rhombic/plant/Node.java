@@ -1,6 +1,7 @@
 package rhombic.plant;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.FormulaException;
@@ -138,10 +139,13 @@ abstract class Node {
 
     /** Sees to the times at which its inlet is shut by hand; called once, before anything moves. */
     final void beginShutTimes() {
-        for (ShutTime time : equipment.basics().shut()) {
-            setShutAt(time.from(), true);
-            if (time.until() != null) {
-                setShutAt(time.until(), false);
+        List<ShutTime> times = equipment.basics().shut();
+        for (int i = 0; i < times.size(); i++) {
+            Quantity until = times.get(i).until();
+            setShutAt(times.get(i).from(), true);
+            boolean isShutOn = until != null && i + 1 < times.size() && times.get(i + 1).from().nanos() == until.nanos();
+            if (until != null && !isShutOn) {
+                setShutAt(until, false);
             }
         }
     }

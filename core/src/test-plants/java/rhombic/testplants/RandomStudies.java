@@ -30,6 +30,7 @@ import rhombic.study.Placement;
 import rhombic.study.Recipe;
 import rhombic.study.Rule;
 import rhombic.study.RunPlan;
+import rhombic.study.ShutTime;
 import rhombic.study.Station;
 import rhombic.study.Study;
 import rhombic.study.Supply;
@@ -82,7 +83,7 @@ public final class RandomStudies {
         for (String name : TYPES) {
             PieceType type = name.equals("Pallet") ? PieceType.pallet(name) : PieceType.usual(name);
             types.add(type.withAttributes(List.of(new Attribute("joints", new Value.Num(random.nextInt(9))), new Attribute("tested", new Value.YesNo(false)), new Attribute("order", new Value.Text("A"))))
-                    .withLooks(List.of(new Look(Look.USUAL, "#2E7F9E"), new Look("failed", "#C8452F"))).withWeight(new Quantity(random.nextInt(40), Unit.KILOGRAM)));
+                    .withLooks(List.of(new Look(Look.USUAL, "#2E7F9E"), new Look("failed", "#C8452F", Look.Form.DRUM))).withWeight(new Quantity(random.nextInt(40), Unit.KILOGRAM)));
         }
         return types;
     }
@@ -131,6 +132,9 @@ public final class RandomStudies {
             case 1 -> basics.withTaking(Taking.byFormula("piece.joints"));
             default -> basics;
         };
+        if (one(7) && thing.takesPieces()) {
+            basics = basics.withShut(ShutTime.parse(one(2) ? "5 min to 12 min, 30 min to 30.5 min" : "40 min on"));
+        }
         return thing.with(one(4) ? basics.withAttributes(List.of(new Attribute("skill", new Value.Num(1.5)))) : basics);
     }
 

@@ -1,6 +1,7 @@
 package rhombic.quantity;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -23,5 +24,19 @@ class ClockTest {
     @CsvSource({"NaN"})
     void whereThereIsNoMeanADashStands(double nothing) {
         assertEquals("\u2013", Clock.span(nothing));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0, 0 s", "59, 59 s", "60, 1 min", "14552, 4 h 2 min 32 s", "86400, 1 d", "90061, 1 d 1 h 1 min 1 s"})
+    void anExactTimeLeavesNothingOut(long seconds, String text) {
+        assertEquals(text, Clock.exact(seconds * 1_000_000_000L));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0, 0 h", "1, 1 s", "59000000001, 1 min", "60000000000, 1 min", "60000000001, 61 s", "3600000000000, 1 h", "5400000000000, 90 min", "14551200000000, 14552 s"})
+    void aMomentBecomesAQuantityThatIsNotBeforeIt(long nanos, String text) {
+        Quantity quantity = Clock.quantity(nanos);
+        assertEquals(text, quantity.toString());
+        assertTrue(quantity.nanos() >= nanos && quantity.nanos() - nanos < 1_000_000_000L);
     }
 }

@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -65,5 +66,31 @@ class RuleTextTest {
     void timesThatAreNoneAreRefusedWithTheirOwnRule(String typed) {
         String message = String.valueOf(assertThrows(IllegalArgumentException.class, () -> RuleText.when(typed)).getMessage());
         assertTrue(message.length() > 15 && !message.contains("nothing that can set"), message);
+    }
+
+    /** Names that are made of the words of rules, or hold them. */
+    static Stream<String> trickyNames() {
+        return Stream.of("signal box", "every man", "a piece enters", "A becomes B", "it is it", "Line to dock", "Coils at rest", "look", "shut", "stop the run", "scrap", "changes its state", "of A to B", "create 2 A at B");
+    }
+
+    @ParameterizedTest
+    @MethodSource("trickyNames")
+    void aNameThatReadsLikeARuleIsPutInQuotesAndReadBack(String name) {
+        List<Rule.When> triggers = List.of(new Rule.When.StateChanges(name, ""), new Rule.When.StateChanges(name, "blocked"), new Rule.When.Signal(name),
+                new Rule.When.Piece(Rule.PieceEvent.LEAVES, name));
+        for (Rule.When when : triggers) {
+            assertEquals(when, RuleText.when(RuleText.of(when)), RuleText.of(when));
+        }
+        List<Rule.Action> actions = List.of(new Rule.Action.Shut(name), new Rule.Action.Open(name), new Rule.Action.Signal(name), new Rule.Action.ChangeLook(name),
+                new Rule.Action.Create(name, "Coil", 2), new Rule.Action.Create("In", name, 3), new Rule.Action.Set(name, "heat", "here.heat + 1"), new Rule.Action.Set("", "heat", "'to ' + piece.type"));
+        for (Rule.Action action : actions) {
+            assertEquals(action, RuleText.action(RuleText.of(action)), RuleText.of(action));
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"Oven, Oven becomes blocked", "Curing oven 2, Curing oven 2 becomes blocked", "signal box, \"'signal box' becomes blocked\"", "'A becomes B', \"'A becomes B' becomes blocked\""})
+    void quotesStandOnlyWhereTheyAreNeeded(String name, String text) {
+        assertEquals(text.replace("\"", ""), RuleText.of(new Rule.When.StateChanges(name, "blocked")));
     }
 }

@@ -1,0 +1,97 @@
+package rhombic.insight;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static rhombic.validation.Lines.arrivals;
+import static rhombic.validation.Lines.goodsOut;
+import static rhombic.validation.Lines.onDemand;
+import static rhombic.validation.Lines.station;
+import static rhombic.validation.Lines.time;
+
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import rhombic.experiment.LocalEngine;
+import rhombic.experiment.RunListener;
+import rhombic.experiment.Summary;
+import rhombic.study.AssemblyStation;
+import rhombic.study.Basics;
+import rhombic.study.Equipment;
+import rhombic.study.Recipe;
+import rhombic.study.ShutTime;
+import rhombic.study.Station;
+import rhombic.study.Study;
+import rhombic.study.TimeSource;
+import rhombic.study.Work;
+import rhombic.validation.Lines;
+
+/** What limits a plant, where it can be told by hand. */
+class LimitTest {
+    private static Optional<Finding> limit(Lines lines) {
+        Study study = lines.study(10, 0, 2);
+        try (LocalEngine engine = new LocalEngine(1)) {
+            return Limit.of(Summary.of(study, engine, RunListener.NONE, () -> false));
+        }
+    }
+
+    private static Work work(String time) {
+        return Work.of(1, 2, new TimeSource.Drawn(time(time)));
+    }
+
+    private static Equipment shut(Equipment thing, String times) {
+        return thing.with(thing.basics().withShut(ShutTime.parse(times)));
+    }
+
+    @Test
+    void theSlowestStationLimitsAndItsTimeIsTold() {
+        Finding finding = limit(new Lines().chain(onDemand("In"), station("A", 1, 0, "40 s"), station("B", 1, 2, "60 s"), station("C", 1, 2, "50 s"), goodsOut("Out"))).orElseThrow();
+        assertEquals("B", finding.place());
+        assertEquals("Limited by B: works 100 % of the time", finding.what());
+        assertTrue(finding.evidence().startsWith("working 100 %, starved 0 %, blocked 0 %"), finding.evidence());
+    }
+
+    @Test
+    void whatIsLostBetweenPiecesCountsAsBusy() {
+        // B works 30 s of each 70 s, but its pause takes the other 40 s; A works 60 s of each 70 s.
+        Station b = new Station(Basics.of("B", Lines.SOMEWHERE), work("30 s").withPause(time("40 s")), Work.Load.SINGLE, null);
+        Finding finding = limit(new Lines().chain(onDemand("In"), station("A", 1, 0, "60 s"), b, goodsOut("Out"))).orElseThrow();
+        assertEquals("B", finding.place());
+        assertTrue(finding.what().matches("Limited by B: is busy (99|100) % of the time"), finding.what());
+        assertTrue(finding.evidence().contains("pause 57 %"), finding.evidence());
+    }
+
+    @Test
+    void anAssemblyStationCanBeTheLimit() {
+        AssemblyStation join = new AssemblyStation(Basics.of("Join", Lines.SOMEWHERE), work("90 s"), AssemblyStation.Way.BATCH, List.of(), new Recipe.Fixed(List.of(new Recipe.Part("Piece", 2))), 4, "Batch");
+        Lines lines = new Lines().types(rhombic.study.PieceType.usual("Piece"), rhombic.study.PieceType.usual("Batch")).chain(onDemand("In"), station("A", 1, 0, "20 s"), join, goodsOut("Out"));
+        assertEquals("Join", limit(lines).orElseThrow().place());
+    }
+
+    @Test
+    void whereNobodyIsBusyTheSupplyIsTheLimit() {
+        Finding finding = limit(new Lines().chain(arrivals("Trucks", "100 s", 1), station("A", 1, 0, "40 s"), goodsOut("Out"))).orElseThrow();
+        assertEquals("Trucks", finding.place());
+        assertEquals("Limited by what comes in: A, the busiest, works only 40 %", finding.what());
+    }
+
+    @Test
+    void aShutInletIsNamedRatherThanWhatWaitsForIt() {
+        Lines lines = new Lines().chain(onDemand("In"), station("A", 1, 0, "60 s"), shut(station("B", 1, 0, "30 s"), "2 h on"), goodsOut("Out"));
+        Finding finding = limit(lines).orElseThrow();
+        assertEquals("B", finding.place());
+        assertEquals("Limited by B: its inlet is shut 80 % of the time", finding.what());
+        assertTrue(finding.evidence().endsWith("; its inlet is shut 80 %"), finding.evidence());
+    }
+
+    @Test
+    void aShutTimeThatCostsNothingIsNotBlamed() {
+        // B needs a tenth of its time; an hour shut is made up for, and A stays the limit.
+        Lines lines = new Lines().chain(onDemand("In"), station("A", 1, 0, "60 s"), shut(station("B", 1, 100, "6 s"), "1 h to 2 h"), goodsOut("Out"));
+        assertEquals("A", limit(lines).orElseThrow().place());
+    }
+
+    @Test
+    void aPlantInWhichNothingIsWorkedOnHasNone() {
+        assertEquals(Optional.empty(), limit(new Lines().chain(onDemand("In"), shut(station("A", 1, 0, "60 s"), "0 s on"), goodsOut("Out"))));
+    }
+}

@@ -1,0 +1,146 @@
+package rhombic.kernel;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertSame;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.TreeMap;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import org.junit.jupiter.api.Test;
+
+/** The tournament tree against a sorted map that does the same. */
+class EventCalendarTest {
+    private static final class Nothing extends Event {
+        @Override
+        protected void occur() {}
+    }
+
+    private record Key(long time, long entry) implements Comparable<Key> {
+        @Override
+        public int compareTo(Key other) {
+            return time != other.time ? Long.compare(time, other.time) : Long.compare(entry, other.entry);
+        }
+    }
+
+    private final EventCalendar calendar = new EventCalendar();
+
+    private static boolean hasNext(EventCalendar of) {
+        return of.nextTimeNanos() <= EventCalendar.LAST_MOMENT;
+    }
+
+    /** Whatever is added, cancelled and taken in whatever order, it holds what a sorted map holds. */
+    @Property(tries = 400, seed = "20261124")
+    void holdsWhatASortedMapHolds(@ForAll long seed, @ForAll @IntRange(min = 1, max = 300) int span, @ForAll @IntRange(min = 1, max = 9) int adding) {
+        Random random = new Random(seed);
+        EventCalendar ours = new EventCalendar();
+        TreeMap<Key, Event> sorted = new TreeMap<>();
+        long now = 0;
+        for (int step = 0; step < 600; step++) {
+            int what = random.nextInt(12);
+            if (what < adding) {
+                Event event = new Nothing();
+                Key key = new Key(now + random.nextInt(span), step);
+                ours.add(key.time, key.entry, event);
+                sorted.put(key, event);
+            } else if (what < 10 && !sorted.isEmpty()) {
+                assertEquals(sorted.firstKey().time, ours.nextTimeNanos());
+                now = sorted.firstKey().time;
+                assertSame(sorted.pollFirstEntry().getValue(), ours.takeNext());
+            } else if (!sorted.isEmpty()) {
+                Key any = new ArrayList<>(sorted.keySet()).get(random.nextInt(sorted.size()));
+                Event cancelled = sorted.remove(any);
+                ours.cancel(cancelled);
+                assertFalse(cancelled.isPending());
+            }
+            assertEquals(sorted.size(), ours.pending());
+        }
+        while (!sorted.isEmpty()) {
+            assertEquals(sorted.firstKey().time, ours.nextTimeNanos());
+            assertSame(sorted.pollFirstEntry().getValue(), ours.takeNext());
+        }
+        assertFalse(hasNext(ours));
+    }
+
+    @Test
+    void aCancellationBetweenTakingAndAddingLeavesTheOrder() {
+        Event first = new Nothing();
+        Event second = new Nothing();
+        Event third = new Nothing();
+        calendar.add(10, 1, first);
+        calendar.add(20, 2, second);
+        calendar.add(30, 3, third);
+        assertEquals(10, calendar.nextTimeNanos());
+        assertSame(first, calendar.takeNext());
+        calendar.cancel(second);
+        calendar.add(40, 4, first);
+        assertEquals(30, calendar.nextTimeNanos());
+        assertSame(third, calendar.takeNext());
+        assertEquals(40, calendar.nextTimeNanos());
+        assertSame(first, calendar.takeNext());
+        assertFalse(hasNext(calendar));
+        assertEquals(0, calendar.pending());
+    }
+
+    @Test
+    void whatIsCancelledTwiceOrWasNeverAddedChangesNothing() {
+        Event event = new Nothing();
+        Event other = new Nothing();
+        calendar.add(5, 1, event);
+        calendar.cancel(other);
+        assertEquals(1, calendar.pending());
+        calendar.cancel(event);
+        calendar.cancel(event);
+        assertEquals(0, calendar.pending());
+        assertFalse(hasNext(calendar));
+        calendar.add(7, 2, event);
+        assertEquals(7, calendar.nextTimeNanos());
+    }
+
+    @Test
+    void theLastMomentIsReachedAndWhatIsLaterNever() {
+        Event last = new Nothing();
+        Event later = new Nothing();
+        Event past = new Nothing();
+        calendar.add(EventCalendar.LAST_MOMENT, 1, last);
+        calendar.add(EventCalendar.LAST_MOMENT + 1, 2, later);
+        calendar.add(Long.MIN_VALUE + 5, 3, past); // a sum that has run over
+        assertTrue(hasNext(calendar));
+        assertSame(last, calendar.takeNext());
+        assertFalse(hasNext(calendar));
+        assertEquals(2, calendar.pending());
+        assertTrue(later.isPending() && past.isPending());
+        calendar.cancel(later);
+        calendar.cancel(past);
+        assertEquals(0, calendar.pending());
+    }
+
+    @Test
+    void aHundredThousandComeOutInOrder() {
+        Random random = new Random(7);
+        List<Event> events = new ArrayList<>();
+        for (int i = 0; i < 100_000; i++) {
+            Event event = new Nothing();
+            events.add(event);
+            calendar.add(random.nextInt(1_000_000), i, event);
+        }
+        for (int i = 0; i < events.size(); i += 3) {
+            calendar.cancel(events.get(i));
+        }
+        long before = -1;
+        int taken = 0;
+        while (hasNext(calendar)) {
+            long time = calendar.nextTimeNanos();
+            assertTrue(time >= before);
+            before = time;
+            assertFalse(calendar.takeNext().isPending());
+            taken++;
+        }
+        assertEquals(66_666, taken);
+    }
+}
