@@ -24,6 +24,8 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rhombic.testplants.RandomStudies;
+import rhombic.study.Look;
+import rhombic.study.ShutTime;
 import rhombic.study.Study;
 
 class StudyFileTest {
@@ -122,6 +124,18 @@ class StudyFileTest {
         assertEquals(1, study.links().size());
     }
 
+    @Test
+    void formsAndShutTimesAreReadAndWhatIsUsualNeedNotBeSaid() throws Exception {
+        Study study = StudyReader.read(SMALL.replace("\"colour\": \"#112233\"", "\"looks\": [{\"name\": \"usual\", \"colour\": \"#112233\", \"form\": \"drum\"}, {\"name\": \"red\", \"colour\": \"#FF0000\"}]")
+                .replace("\"time\": \"60 s\"", "\"time\": \"60 s\", \"inletShut\": [{\"from\": \"0 s\", \"until\": \"90 min\"}, {\"from\": \"4 h\"}]"));
+        assertEquals(List.of(Look.Form.DRUM, Look.Form.BOX), study.pieceTypes().getFirst().looks().stream().map(Look::form).toList());
+        assertEquals("0 s to 90 min, 4 h on", ShutTime.text(study.equipment().get(1).basics().shut()));
+        String written = StudyWriter.write(study);
+        assertTrue(written.contains("\"form\" : \"drum\"") && !written.contains("\"box\""), written);
+        assertEquals(study, StudyReader.read(written));
+        assertTrue(!StudyWriter.write(StudyReader.read(SMALL)).contains("inletShut"));
+    }
+
     /** Each fault is told with its place and what to do. */
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '~', value = {
@@ -146,6 +160,12 @@ class StudyFileTest {
         "\"time\": \"60 s\" | \"time\": \"60 s\", \"service\": {\"everyPieces\": 40} | equipment[1].service.time | is missing",
         "\"time\": \"60 s\" | \"time\": \"60 s\", \"wayOut\": \"somehow\" | equipment[1].wayOut | must be one of",
         "\"between\": \"75 s\", \"pieces\": 1 | \"timetable\": {\"repeat\": \"every day\", \"rows\": [{\"at\": \"25:00\", \"type\": \"Box\", \"quantity\": 1}]} | equipment[0].supply.timetable.rows[0].at | is no time of day",
+        "\"time\": \"60 s\" | \"time\": \"60 s\", \"inletShut\": [{\"from\": \"2 h\", \"until\": \"1 h\"}] | equipment[1].inletShut[0] | opens later than that",
+        "\"time\": \"60 s\" | \"time\": \"60 s\", \"inletShut\": [{\"from\": \"1 h\"}, {\"from\": \"2 h\"}] | equipment[1] | write the times in order",
+        "\"time\": \"60 s\" | \"time\": \"60 s\", \"inletShut\": [{\"until\": \"1 h\"}] | equipment[1].inletShut[0].from | is missing",
+        "\"pieceType\": \"Box\" | \"pieceType\": \"Box\", \"inletShut\": [] | equipment[0].inletShut | is not a field known here",
+        "\"colour\": \"#112233\" | \"looks\": [{\"name\": \"usual\", \"colour\": \"#112233\", \"form\": \"ball\"}] | pieceTypes[0].looks[0].form | A form is one of box, drum and pallet",
+        "\"colour\": \"#112233\" | \"looks\": [{\"name\": \"usual\", \"colour\": \"red\"}] | pieceTypes[0].looks[0] | six digits",
         "\"pieceType\": \"Box\" | \"mix\": [{\"type\": \"Box\", \"weight\": -1}] | equipment[0].mix[0] | The weight of Box",
         "\"links\": [ | \"rules\": [{\"name\": \"R\", \"when\": {}, \"then\": []}], \"links\": [ | rules[0].when.piece | a rule begins with",
         "\"links\": [ | \"tables\": [{\"name\": \"T\", \"keys\": [\"a\"], \"rows\": [{\"keys\": [\"x\"], \"value\": \"1\"}, {\"keys\": [\"x\"], \"value\": \"2\"}]}], \"links\": [ | tables[0] | Rows 1 and 2 of table T have the same key",

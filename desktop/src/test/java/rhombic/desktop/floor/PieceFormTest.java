@@ -1,0 +1,151 @@
+package rhombic.desktop.floor;
+
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.Map;
+import java.util.TreeMap;
+import javafx.collections.ObservableFloatArray;
+import javafx.scene.shape.TriangleMesh;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import rhombic.study.Look;
+import rhombic.study.PieceType;
+
+/** The forms of pieces as solids, and what a swarm makes of them. */
+class PieceFormTest {
+    private static double[] point(PieceForm form, int at) {
+        float[] points = form.points();
+        return new double[] {points[3 * at], points[3 * at + 1], points[3 * at + 2]};
+    }
+
+    /** In the coordinates of the floor. */
+    private static double[] normal(PieceForm form, int at) {
+        float[] normals = form.normals();
+        return new double[] {normals[3 * at], normals[3 * at + 2], -normals[3 * at + 1]};
+    }
+
+    private static double[] cross(double[] a, double[] b, double[] c) {
+        double[] u = {b[0] - a[0], b[1] - a[1], b[2] - a[2]};
+        double[] v = {c[0] - a[0], c[1] - a[1], c[2] - a[2]};
+        return new double[] {u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]};
+    }
+
+    private static double dot(double[] a, double[] b) {
+        return a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+    }
+
+    @ParameterizedTest
+    @EnumSource(Look.Form.class)
+    void itFillsItsLengthWidthAndHeightAndNoMore(Look.Form which) {
+        float[] points = PieceForm.of(which).points();
+        double[] least = {9, 9, 9};
+        double[] most = {-9, -9, -9};
+        for (int i = 0; i < points.length; i++) {
+            least[i % 3] = Math.min(least[i % 3], points[i]);
+            most[i % 3] = Math.max(most[i % 3], points[i]);
+        }
+        double reach = which == Look.Form.DRUM ? Math.cos(Math.PI / 12) / 2 : 0.5; // flat sides of a drum touch the edges nearly
+        assertArrayEquals(new double[] {-reach, -reach, 0}, least, 1e-6);
+        assertArrayEquals(new double[] {reach, reach, 1}, most, 1e-6);
+    }
+
+    @ParameterizedTest
+    @EnumSource(Look.Form.class)
+    void everyFaceIsWoundOutwardsAndLitFromWhereItLooks(Look.Form which) {
+        PieceForm form = PieceForm.of(which);
+        int[] faces = form.faces(1);
+        for (int i = 0; i < faces.length; i += 9) {
+            double[] across = cross(point(form, faces[i]), point(form, faces[i + 3]), point(form, faces[i + 6]));
+            double size = Math.sqrt(dot(across, across));
+            assertTrue(size > 1e-6, "face " + i / 9 + " has no size");
+            assertEquals(1, dot(across, normal(form, faces[i + 1])) / size, 1e-5, "face " + i / 9);
+            assertEquals(faces[i + 1], faces[i + 4]);
+        }
+    }
+
+    /** Seen from above nothing is open: the faces that look up cover the whole footprint of what stands there. */
+    @ParameterizedTest
+    @EnumSource(Look.Form.class)
+    void fromAboveItIsClosed(Look.Form which) {
+        PieceForm form = PieceForm.of(which);
+        int[] faces = form.faces(1);
+        double top = 0;
+        for (int i = 0; i < faces.length; i += 9) {
+            double[] across = cross(point(form, faces[i]), point(form, faces[i + 3]), point(form, faces[i + 6]));
+            top += across[2] > 0 && point(form, faces[i])[2] > 0.99 ? across[2] / 2 : 0;
+        }
+        double expected = which == Look.Form.DRUM ? 12 * Math.sin(2 * Math.PI / 12) / 8 : 1;
+        assertEquals(expected, top, 1e-5);
+    }
+
+    @ParameterizedTest
+    @EnumSource(Look.Form.class)
+    void aQuarterTurnChangesNothing(Look.Form which) {
+        PieceForm form = PieceForm.of(which);
+        Map<String, Integer> before = new TreeMap<>();
+        Map<String, Integer> after = new TreeMap<>();
+        for (int i = 0; i < form.points().length / 3; i++) {
+            double[] p = point(form, i);
+            before.merge(key(p[0], p[1], p[2]), 1, Integer::sum);
+            after.merge(key(-p[1], p[0], p[2]), 1, Integer::sum);
+        }
+        assertEquals(before, after);
+    }
+
+    private static String key(double... values) {
+        StringBuilder key = new StringBuilder();
+        for (double value : values) {
+            key.append(Math.round(value * 1e4)).append(' ');
+        }
+        return key.toString();
+    }
+
+    @Test
+    void theFacesOfSeveralPiecesUseTheirOwnPoints() {
+        PieceForm form = PieceForm.of(Look.Form.BOX);
+        int[] one = form.faces(1);
+        int[] three = form.faces(3);
+        assertEquals(3 * one.length, three.length);
+        assertEquals(one[0] + 16, three[2 * one.length]);
+        assertEquals(one[1], three[2 * one.length + 1]);
+    }
+
+    @ParameterizedTest
+    @EnumSource(Look.Form.class)
+    void aSwarmPutsEachPieceWhereItIsAsLargeAsItIs(Look.Form which) {
+        PieceSwarm swarm = new PieceSwarm(PieceType.usual("Box"), new Look("usual", "#102030", which));
+        swarm.begin();
+        swarm.add(10, 20, 1, 0);
+        swarm.add(-5, 0, 0, 90);
+        swarm.end();
+        ObservableFloatArray points = ((TriangleMesh) swarm.view().getMesh()).getPoints();
+        int each = PieceForm.of(which).points().length;
+        // A usual piece is 0.6 m by 0.4 m by 0.4 m; turned, its length lies to the north.
+        double reach = which == Look.Form.DRUM ? Math.cos(Math.PI / 12) : 1;
+        assertArrayEquals(new double[] {10 - 0.3 * reach, 10 + 0.3 * reach}, range(points, 0, each, 0), 1e-5);
+        assertArrayEquals(new double[] {20 - 0.2 * reach, 20 + 0.2 * reach}, range(points, 0, each, 2), 1e-5);
+        assertArrayEquals(new double[] {-1.4, -1.005}, range(points, 0, each, 1), 1e-5);
+        assertArrayEquals(new double[] {-5 - 0.2 * reach, -5 + 0.2 * reach}, range(points, each, 2 * each, 0), 1e-5);
+        assertArrayEquals(new double[] {-0.3 * reach, 0.3 * reach}, range(points, each, 2 * each, 2), 1e-5);
+        swarm.begin();
+        swarm.add(10, 20, 1, 0);
+        swarm.end();
+        assertArrayEquals(new double[] {0, 0}, range(((TriangleMesh) swarm.view().getMesh()).getPoints(), each, 2 * each, 0), 0, "what is gone has no size");
+        swarm.begin();
+        swarm.end();
+        assertTrue(!swarm.view().isVisible());
+    }
+
+    private static double[] range(ObservableFloatArray points, int from, int to, int axis) {
+        double least = Double.MAX_VALUE;
+        double most = -Double.MAX_VALUE;
+        for (int i = from + axis; i < to; i += 3) {
+            least = Math.min(least, points.get(i));
+            most = Math.max(most, points.get(i));
+        }
+        return new double[] {least, most};
+    }
+}
