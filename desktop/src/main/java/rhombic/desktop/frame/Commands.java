@@ -12,21 +12,7 @@ import rhombic.study.Equipment;
 import rhombic.study.Study;
 
 /** All that can be found or done by its name. */
-final class Commands {
-    private final MainWindow window;
-    private final Editing editing;
-    private final StudyFiles files;
-    private final FloorGestures gestures;
-    private final TransportBar transport;
-
-    Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestures gestures, TransportBar transport) {
-        this.window = window;
-        this.editing = editing;
-        this.files = files;
-        this.gestures = gestures;
-        this.transport = transport;
-    }
-
+record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestures gestures, TransportBar transport) {
     /** What can be done with files, the recent ones included. */
     List<Command> ofFiles() {
         List<Command> commands = new ArrayList<>(List.of(

@@ -8,21 +8,7 @@ import rhombic.desktop.floor.FloorGestures;
 import rhombic.desktop.watch.TransportBar;
 
 /** What each key does in the window; keys typed into a text are left alone. */
-final class Keyboard {
-    private final MainWindow window;
-    private final Editing editing;
-    private final StudyFiles files;
-    private final FloorGestures gestures;
-    private final TransportBar transport;
-
-    Keyboard(MainWindow window, Editing editing, StudyFiles files, FloorGestures gestures, TransportBar transport) {
-        this.window = window;
-        this.editing = editing;
-        this.files = files;
-        this.gestures = gestures;
-        this.transport = transport;
-    }
-
+record Keyboard(MainWindow window, Editing editing, StudyFiles files, FloorGestures gestures, TransportBar transport) {
     void press(KeyEvent e) {
         boolean typing = e.getTarget() instanceof TextInputControl || window.isFinding() || isInEditor(e.getTarget());
         boolean handled = e.isControlDown() ? controlKey(e, typing) : !typing && plainKey(e);

@@ -58,16 +58,19 @@ class ResultSheetTest {
         return sheet.rows().stream().filter(r -> r.getFirst().equals(row)).findFirst().orElseThrow().get(column);
     }
 
+    /** @param cells headings and what stands under them, as in {@code In = 31.0} */
+    private static void assertRow(ResultSheet sheet, String row, String... cells) {
+        for (String expected : cells) {
+            String heading = expected.substring(0, expected.indexOf(" ="));
+            assertEquals(expected, heading + " = " + cell(sheet, row, heading), row);
+        }
+    }
+
     @Test
     void equipmentTellsWhatWentThroughAndHowItsTimeWasSpent() {
         ResultSheet sheet = ResultSheet.of(summary(study("90 s", work -> work)), ResultSheet.Subject.EQUIPMENT);
         // Pieces at 0, 2, ..., 60 min: 31 come, the last at the very end; 30 are done after 90 s each.
-        assertEquals("31.0", cell(sheet, "Drill", "In"));
-        assertEquals("30.0", cell(sheet, "Drill", "Out"));
-        assertEquals("1.0", cell(sheet, "Drill", "Most"));
-        assertEquals("90.0 s", cell(sheet, "Drill", "Stay"));
-        assertEquals("75.0 %", cell(sheet, "Drill", "Working"));
-        assertEquals("25.0 %", cell(sheet, "Drill", "Starved"));
+        assertRow(sheet, "Drill", "In = 31.0", "Out = 30.0", "Most = 1.0", "Stay = 90.0 s", "Working = 75.0 %", "Starved = 25.0 %");
         assertEquals("0.0 %", cell(sheet, "Drill", "\u00b1"), "nothing is left to chance");
         assertEquals("", cell(sheet, "Out", "Working"), "a goods out has no states");
     }
@@ -77,23 +80,14 @@ class ResultSheetTest {
         ResultSheet sheet = ResultSheet.of(summary(study("60 s", work -> work.withPause(DistributionText.parse("30 s")).withService(new Work.Service(10, DistributionText.parse("20 s"))))), ResultSheet.Subject.STATES);
         assertEquals(1 + EquipmentState.values().length + 1, sheet.columns().size());
         // Of each 2 min: 60 s work, 30 s pause; 20 s service after each tenth piece, three times an hour.
-        assertEquals("50.0 %", cell(sheet, "Drill", "Working"));
-        assertEquals("25.0 %", cell(sheet, "Drill", "Pause"));
-        assertEquals("1.7 %", cell(sheet, "Drill", "Service"));
-        assertEquals("", cell(sheet, "Drill", "Changeover"));
-        assertEquals("50.0 %", cell(sheet, "Drill", "Adding value"));
+        assertRow(sheet, "Drill", "Working = 50.0 %", "Pause = 25.0 %", "Service = 1.7 %", "Changeover = ", "Adding value = 50.0 %");
         assertEquals("", cell(sheet, "In", "Adding value"), "no work is done at a goods in");
     }
 
     @Test
     void pieceTypesTellTheirLeadTimeAndWhatItWasSpentOn() {
         ResultSheet sheet = ResultSheet.of(summary(study("90 s", work -> work)), ResultSheet.Subject.PIECES);
-        assertEquals("31.0", cell(sheet, "Piece", "In"));
-        assertEquals("30.0", cell(sheet, "Piece", "Out"));
-        assertEquals("1.0", cell(sheet, "Piece", "Inside"));
-        assertEquals("90.0 s", cell(sheet, "Piece", "Lead time"));
-        assertEquals("90.0 s", cell(sheet, "Piece", "Worked on"));
-        assertEquals("0.00 s", cell(sheet, "Piece", "Waiting"));
+        assertRow(sheet, "Piece", "In = 31.0", "Out = 30.0", "Inside = 1.0", "Lead time = 90.0 s", "Worked on = 90.0 s", "Waiting = 0.00 s");
         assertEquals("0.0", cell(sheet, "Spare", "Out"));
         assertEquals("\u2013", cell(sheet, "Spare", "Lead time"), "none has left, so there is no lead time");
     }
