@@ -113,6 +113,18 @@ class FormulaTest {
     }
 
     @ParameterizedTest
+    @CsvSource(delimiter = ';', value = {"2 * (3 + 4) - 1; 13", "-2; -2", "max(2, 7); 7", "1 < 2; yes", "not (1 < 2); no", "true && false || true; yes", "1 == 1 ? 'a' + 1 : 'b'; a1", "abs(-2) == 2 && !(3 > 4); yes"})
+    void whatReadsNothingIsWorkedOutOnce(String text, String value) {
+        assertEquals(value, Formula.parse(text).constant().map(Formula::plain).orElse("not constant"));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"piece.joints + 1", "true || piece.tested", "uniform(1, 2)", "1 + exponential(3)", "clock.hour > 3 ? 1 : 1", "table('Times', 1)", "at('Oven').content * 0", "from == 'S'"})
+    void whatReadsOrDrawsIsNotConstant(String text) {
+        assertTrue(Formula.parse(text).constant().isEmpty(), text);
+    }
+
+    @ParameterizedTest
     @ValueSource(strings = {"''.class", "''.getClass()", "new java.lang.Thread()", "new('java.io.File','/')", "while (true) 1", "for (i : 1..9) i", "x -> x", "var x = 1", "[1, 2]", "{1:2}",
         "java.lang.System.exit(0)", "piece.getClass", "'aaaaaaaaaaaaaaaaaaaaaaaaaaaaa!' =~ '(a+)+'", "1; 2", "#pragma x", "`${1}`", "@lenient 1", "return 1", "size(piece)", "1 << 99",
         "System.exit(0)", "Thread.sleep(9)", "piece.class.name", "here.class"})
