@@ -2,9 +2,11 @@ package rhombic.study;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -20,6 +22,8 @@ final class WorkCheck {
     private final TypeFlow flow;
     private final KnownValues known;
     private final List<Problem> problems = new ArrayList<>();
+    /** Why a text of a table is no time; empty if it is one. Many stations may ask for the same. */
+    private final Map<String, String> faultOfTime = new HashMap<>();
 
     private WorkCheck(Study study, TypeFlow flow) {
         this.study = study;
@@ -142,10 +146,18 @@ final class WorkCheck {
     }
 
     private void notATime(String text, WorkEquipment station, Table table, String where) {
+        String fault = faultOfTime.computeIfAbsent(text, WorkCheck::faultOfTime);
+        if (!fault.isEmpty()) {
+            error(Problem.Kind.TABLE, station.name(), where + " can\u2019t be used as a time. " + fault, "Write a time with its unit there, such as 90 s", null);
+        }
+    }
+
+    private static String faultOfTime(String text) {
         try {
             DistributionText.parse(text);
+            return "";
         } catch (DistributionException e) {
-            error(Problem.Kind.TABLE, station.name(), where + " can\u2019t be used as a time. " + e.getMessage(), "Write a time with its unit there, such as 90 s", null);
+            return String.valueOf(e.getMessage());
         }
     }
 

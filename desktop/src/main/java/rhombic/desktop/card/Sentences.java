@@ -128,11 +128,24 @@ final class Sentences {
             Link link = links.get(i);
             List<Part> parts = new ArrayList<>(List.of(
                     words(i == 0 ? "Hands on to " : byShares || !inOrder ? "and to " : "or, if that is full, to "),
-                    picked("way " + (i + 1), link.to(), List.of("keep this way", "prefer it", "take the link out"), text -> way(link, text)), words("  "),
-                    typed("share " + (i + 1), link.share().map(Quantity::toString).orElse("+ share"), link.share().map(Quantity::toString).orElse(""), "A share such as 95 %; empty for none",
-                            text -> link(link, l -> l.withShare(text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SHARE))))), words(" ")));
-            parts.addAll(filter(thing, link, i + 1));
-            parts.add(words(i == links.size() - 1 ? "." : ""));
+                    picked("way " + (i + 1), link.to(), List.of("keep this way", "prefer it", "take the link out"), text -> way(link, text))));
+            Part share = typed("share " + (i + 1), link.share().map(Quantity::toString).orElse("+ share"), link.share().map(Quantity::toString).orElse(""), "A share such as 95 %; empty for none",
+                    text -> link(link, l -> l.withShare(text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SHARE)))));
+            // What is said comes first, what could be added after the stop.
+            boolean isForAll = link.filter() instanceof LinkFilter.All;
+            link.share().ifPresent(said -> parts.addAll(List.of(words(" "), share)));
+            if (!isForAll) {
+                parts.add(words(" "));
+                parts.addAll(filter(thing, link, i + 1));
+            }
+            parts.add(words(i == links.size() - 1 ? ". " : ", "));
+            if (link.share().isEmpty()) {
+                parts.add(share);
+            }
+            if (isForAll) {
+                parts.add(words(link.share().isEmpty() ? " " : ""));
+                parts.addAll(filter(thing, link, i + 1));
+            }
             all.add(new Sentence(parts));
         }
         List<String> others = study.equipment().stream().filter(Equipment::takesPieces).map(Equipment::name)

@@ -106,7 +106,7 @@ final class StudySentences {
                 new Words(" and "),
                 typed(name + " weight", type.weight().toString(), type.weight().toString(), "A weight such as 12 kg", text -> type(name, t -> t.withWeight(Quantity.parse(text, Dimension.MASS)))),
                 new Words(", looks "),
-                cells(name + " looks", type.looks().size() == 1 ? type.colour() : type.looks().stream().map(Look::name).collect(Collectors.joining(", ")), looks(type)),
+                cells(name + " looks", type.looks().size() == 1 ? look(type.looks().getFirst()) : type.looks().stream().map(Look::name).collect(Collectors.joining(", ")), looks(type)),
                 new Words(". ")));
         parts.add(cells(name + " attributes", type.attributes().isEmpty() ? "+ attribute" : type.attributes().stream().map(a -> a.name() + " " + a.value()).collect(Collectors.joining(", ")),
                 attributes(type.attributes(), list -> type(name, t -> t.withAttributes(list)))));
@@ -116,11 +116,15 @@ final class StudySentences {
         return List.of(new Sentence(parts));
     }
 
+    private static String look(Look look) {
+        return look.colour() + (look.form() == Look.Form.BOX ? "" : ", a " + look.form().word());
+    }
+
     private static Grid looks(PieceType type) {
         return new Grid(List.of("look", "colour", "form"), type.looks().stream().map(look -> List.of(look.name(), look.colour(), look.form().word())).toList(),
                 "A piece begins with the first; colours as #2E7F9E; forms: box, drum, pallet", false,
                 filled -> {
-                    List<Look> looks = filled.rows().stream().map(row -> new Look(row.get(0), row.get(1), row.get(2).isBlank() ? Look.Form.BOX : Look.Form.of(row.get(2)))).toList();
+                    List<Look> looks = filled.rows().stream().map(row -> new Look(row.get(0), row.get(1), row.size() < 3 || row.get(2).isBlank() ? Look.Form.BOX : Look.Form.of(row.get(2)))).toList();
                     return type(type.name(), t -> t.withLooks(looks));
                 });
     }
