@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import org.openjdk.jmh.results.RunResult;
 import org.openjdk.jmh.runner.Runner;
 import org.openjdk.jmh.runner.RunnerException;
@@ -100,19 +102,34 @@ public final class Ratios {
         return events / ((System.nanoTime() - begun) / 1e9);
     }
 
-    /** Two threads against one on the same 30 replications. */
+    /**
+     * Two threads against one on the same 30 replications. Beside it a loop that shares nothing at all, which tells what
+     * the second processor of this machine is worth at that time.
+     */
     private static void threads(boolean quick) {
         Study study = LineBenchmark.line(600);
         Study thirty = study.withPlan(study.plan().withReplications(30));
-        double ofOne = Double.MAX_VALUE;
-        double ofTwo = Double.MAX_VALUE;
+        double[] best = new double[4];
+        Arrays.fill(best, Double.MAX_VALUE);
         try (LocalEngine one = new LocalEngine(1); LocalEngine two = new LocalEngine(2)) {
             for (int i = 0; i < (quick ? 8 : 16); i++) {
-                ofOne = Math.min(ofOne, seconds(thirty, one));
-                ofTwo = Math.min(ofTwo, seconds(thirty, two));
+                best[0] = Math.min(best[0], seconds(thirty, one));
+                best[1] = Math.min(best[1], seconds(thirty, two));
+                best[2] = Math.min(best[2], secondsOfLoops(1));
+                best[3] = Math.min(best[3], secondsOfLoops(2));
             }
         }
-        say("30 replications: two threads are %.2f times as fast as one (asked: at least 1.7)", ofOne / ofTwo);
+        say("30 replications: two threads are %.2f times as fast as one (asked: at least 1.7); loops that share nothing %.2f times", best[0] / best[1], best[2] / best[3]);
+    }
+
+    private static double secondsOfLoops(int threads) {
+        long begun = System.nanoTime();
+        try (ExecutorService pool = Executors.newFixedThreadPool(threads)) {
+            for (int i = 0; i < 30; i++) {
+                pool.execute(() -> new LineBenchmark.ByHand(600 * 3600).run());
+            }
+        }
+        return (System.nanoTime() - begun) / 1e9;
     }
 
     private static double seconds(Study study, LocalEngine engine) {

@@ -63,14 +63,9 @@ public final class Limit {
 
     /** Share of the time that is measured in which its inlet is shut by hand. */
     private static double shutShare(Equipment station, RunPlan plan) {
-        double from = plan.warmUp().inBaseUnit();
-        double until = plan.length().inBaseUnit();
-        double shut = 0;
-        for (ShutTime time : station.basics().shut()) {
-            double opens = time.until() == null ? until : Math.min(until, time.until().inBaseUnit());
-            shut += Math.max(0, opens - Math.max(from, time.from().inBaseUnit()));
-        }
-        return shut / (until - from);
+        long from = plan.warmUp().nanos();
+        long until = plan.length().nanos();
+        return ShutTime.within(station.basics().shut(), from, until) / (double) (until - from);
     }
 
     private static double share(Summary summary, int index, EquipmentState state) {

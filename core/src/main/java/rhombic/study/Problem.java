@@ -50,6 +50,7 @@ public record Problem(Grade grade, Kind kind, String place, String what, String 
         TIME_UNIT,
         ATTRIBUTE_NEVER_READ,
         ATTRIBUTE_NEVER_SET,
+        SHUT,
         RULE
     }
 

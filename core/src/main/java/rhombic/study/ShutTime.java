@@ -68,6 +68,16 @@ public record ShutTime(Quantity from, @Nullable Quantity until) implements Seria
         return times.stream().anyMatch(time -> time.from.nanos() <= nanos && (time.until == null || nanos < time.until.nanos()));
     }
 
+    /** For how many nanoseconds between two elapsed times the inlet is shut. */
+    public static long within(List<ShutTime> times, long fromNanos, long untilNanos) {
+        long shut = 0;
+        for (ShutTime time : times) {
+            long opens = time.until == null ? untilNanos : Math.min(untilNanos, time.until.nanos());
+            shut += Math.max(0, opens - Math.max(fromNanos, time.from.nanos()));
+        }
+        return shut;
+    }
+
     /** The times with the inlet shut from then on. */
     public static List<ShutTime> shutFrom(List<ShutTime> times, Quantity moment) {
         List<ShutTime> changed = before(times, moment);

@@ -66,6 +66,7 @@ public final class StudyCheck {
             warn(Problem.Kind.NO_WAY_OUT, thing.name(), "Nothing takes its pieces", "Link it to the equipment that comes next");
         }
         shares(thing, ways);
+        shut(thing);
         if (thing instanceof GoodsIn goodsIn) {
             supply(goodsIn, ways);
         }
@@ -73,6 +74,19 @@ public final class StudyCheck {
             if (!ways.isEmpty() && ways.stream().noneMatch(link -> flow.mayGo(link, type))) {
                 warn(Problem.Kind.NO_WAY_OUT, thing.name(), "None of its links is for pieces of type " + type + ", so they stay and block it", "Let one link take " + type + ", or add a link for the rest");
             }
+        }
+    }
+
+    private void shut(Equipment thing) {
+        List<ShutTime> times = thing.basics().shut();
+        Quantity length = study.plan().length();
+        List<ShutTime> inTime = times.stream().filter(time -> time.from().nanos() < length.nanos()).toList();
+        if (inTime.size() < times.size()) {
+            warn(Problem.Kind.SHUT, thing.name(), "Its inlet is shut at " + times.get(inTime.size()).from() + ", but the run ends at " + length, "Shut it earlier, or make the run longer",
+                    new Problem.Fix("Leave that out", s -> s.changed(thing.name(), e -> e.with(e.basics().withShut(inTime)))));
+        } else if (ShutTime.within(times, 0, length.nanos()) == length.nanos()) {
+            warn(Problem.Kind.SHUT, thing.name(), "Its inlet is shut for the whole run, so nothing comes in", "Open it for a time",
+                    new Problem.Fix("Open it", s -> s.changed(thing.name(), e -> e.with(e.basics().withShut(List.of())))));
         }
     }
 

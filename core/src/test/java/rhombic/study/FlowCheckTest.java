@@ -65,6 +65,26 @@ class FlowCheckTest {
         assertTrue(type.fix().change().apply(study).type("Ghost").isPresent());
     }
 
+    private static Study shut(String times) {
+        Station station = station(new TimeSource.Drawn(time("9 s")));
+        return around(new Station(station.basics().withShut(ShutTime.parse(times)), station.work(), station.load(), null)).study(8, 0, 1);
+    }
+
+    @Test
+    void anInletThatIsNeverOpenOrShutTooLateIsToldAndMendedByOneClick() {
+        for (String never : List.of("0 s on", "0 s to 8 h", "0 s to 2 h, 2 h on", "0 s to 9 h")) {
+            Problem problem = only(shut(never), Problem.Kind.SHUT);
+            assertEquals("S: Its inlet is shut for the whole run, so nothing comes in. Open it for a time.", problem.toString());
+            assertEquals(List.of(), problem.fix().change().apply(shut(never)).find("S").orElseThrow().basics().shut());
+        }
+        Problem late = only(shut("1 h to 2 h, 8 h on"), Problem.Kind.SHUT);
+        assertEquals("Its inlet is shut at 8 h, but the run ends at 8 h", late.what());
+        assertEquals("1 h to 2 h", ShutTime.text(late.fix().change().apply(shut("1 h to 2 h, 8 h on")).find("S").orElseThrow().basics().shut()));
+        for (String fine : List.of("", "1 s on", "0 s to 479 min", "0 s to 1 h, 1 h to 7 h")) {
+            assertTrue(StudyCheck.of(shut(fine)).stream().noneMatch(p -> p.kind() == Problem.Kind.SHUT), fine);
+        }
+    }
+
     @Test
     void aFormulaThatCanNotBeReadIsToldWithItsCharacter() {
         Problem problem = only(around(station(new TimeSource.ByFormula("45 + * 2", Unit.SECOND))).study(8, 0, 1), Problem.Kind.FORMULA);
