@@ -23,7 +23,7 @@ final class AssemblyNode extends WorkNode {
     private final Needs needs;
     /** Rooms for parts by type; the last one is for parts of any type. */
     private final PieceQueue[] rooms;
-    /** How many parts wait in each of the rooms. */
+    /** How many parts wait in each of the rooms; beside each other, since they are all looked at whenever a part comes. */
     private final int[] there;
     private final int any;
     private final List<Waiting> waiting = new ArrayList<>();

@@ -45,9 +45,9 @@ public final class Clock {
         }
     }
 
-    /** A moment of a run as a quantity of whole seconds, not before it, in the largest unit that says it without a point. */
+    /** A moment of a run as a quantity of whole seconds, not after it, in the largest unit that says it without a point. */
     public static Quantity quantity(long nanos) {
-        long seconds = Math.ceilDiv(nanos, SECOND);
+        long seconds = nanos / SECOND;
         return seconds % 3600 == 0 ? Quantity.hours(seconds / 3600.0) : seconds % 60 == 0 ? Quantity.minutes(seconds / 60.0) : Quantity.seconds(seconds);
     }
 
