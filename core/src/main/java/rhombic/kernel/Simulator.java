@@ -67,11 +67,10 @@ public final class Simulator {
 
     /** Lets the next event occur, if there is one at or before the moment; says whether there was. */
     public boolean step(long endNanos) {
-        long next = calendar.nextTimeNanos();
-        if (next > Math.min(endNanos, EventCalendar.LAST_MOMENT)) {
+        if (!hasEventUntil(endNanos)) {
             return false;
         }
-        nowNanos = next;
+        nowNanos = calendar.nextTimeNanos();
         Event event = calendar.takeNext();
         occurred++;
         event.occur();

@@ -26,7 +26,6 @@ import rhombic.study.RunPlan;
 import rhombic.study.Station;
 import rhombic.study.Study;
 import rhombic.study.Supply;
-import rhombic.study.TimeSource;
 import rhombic.study.Work;
 import rhombic.trace.EquipmentState;
 
