@@ -12,6 +12,9 @@ module rhombic.core {
     exports rhombic.chance;
     exports rhombic.formula;
     exports rhombic.study;
+    exports rhombic.study.value;
+    exports rhombic.study.kind;
+    exports rhombic.study.check;
     exports rhombic.plant;
     exports rhombic.trace;
     exports rhombic.measure;

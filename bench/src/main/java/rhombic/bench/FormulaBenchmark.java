@@ -15,20 +15,20 @@ import rhombic.chance.DistributionText;
 import rhombic.plant.Plant;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
-import rhombic.study.Attribute;
-import rhombic.study.Basics;
-import rhombic.study.GoodsIn;
-import rhombic.study.GoodsOut;
 import rhombic.study.Link;
-import rhombic.study.PieceType;
-import rhombic.study.Placement;
 import rhombic.study.RunPlan;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.Supply;
-import rhombic.study.TimeSource;
-import rhombic.study.Value;
-import rhombic.study.Work;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Supply;
+import rhombic.study.kind.Work;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Placement;
+import rhombic.study.value.TimeSource;
+import rhombic.study.value.Value;
 
 /** One station that works with a time by formula, and with a constant: the difference is what the formula costs. */
 @BenchmarkMode(Mode.AverageTime)

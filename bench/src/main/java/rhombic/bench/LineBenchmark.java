@@ -19,16 +19,16 @@ import rhombic.chance.Purpose;
 import rhombic.chance.RandomStreams;
 import rhombic.plant.Plant;
 import rhombic.quantity.Quantity;
-import rhombic.study.Equipment;
-import rhombic.study.GoodsIn;
-import rhombic.study.GoodsOut;
 import rhombic.study.Link;
-import rhombic.study.PieceType;
-import rhombic.study.Placement;
 import rhombic.study.RunPlan;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.Supply;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Supply;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Placement;
 
 /**
  * A saturated line of five stations with two places between: a plant with complete statistics against a loop written

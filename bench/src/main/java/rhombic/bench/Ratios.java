@@ -26,15 +26,15 @@ import rhombic.formats.study.StudyFormatException;
 import rhombic.formats.study.StudyReader;
 import rhombic.plant.Plant;
 import rhombic.quantity.Quantity;
-import rhombic.study.Buffer;
-import rhombic.study.Equipment;
-import rhombic.study.GoodsIn;
 import rhombic.study.Link;
-import rhombic.study.PieceType;
-import rhombic.study.Placement;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
-import rhombic.study.Supply;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Supply;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Placement;
 
 /**
  * Makes all measurements, and prints each ratio beside what is asked of it. Where two are compared, they are run in turn

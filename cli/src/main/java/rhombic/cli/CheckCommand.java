@@ -10,9 +10,9 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
-import rhombic.study.Problem;
 import rhombic.study.Study;
-import rhombic.study.StudyCheck;
+import rhombic.study.check.Problem;
+import rhombic.study.check.StudyCheck;
 
 /** Says everything that is wrong or missing in a study. */
 @Command(name = "check", description = "Names every problem of a study, its place and its remedy.")

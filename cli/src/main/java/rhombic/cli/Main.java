@@ -2,8 +2,8 @@ package rhombic.cli;
 
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
-import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import picocli.CommandLine;
 
 /** Where the commands start. */
 @Command(name = "rhombic", subcommands = {RunCommand.class, CheckCommand.class}, description = "Simulates plants.")

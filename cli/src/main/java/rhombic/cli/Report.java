@@ -10,9 +10,9 @@ import rhombic.insight.Limit;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Clock;
-import rhombic.study.Equipment;
 import rhombic.study.RunPlan;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.EquipmentState;
 
 /** The figures as a table for reading. */
 final class Report {

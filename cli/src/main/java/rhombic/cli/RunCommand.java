@@ -19,10 +19,10 @@ import rhombic.formats.results.ResultWriter;
 import rhombic.plant.RunTroubleException;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
-import rhombic.study.Problem;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
-import rhombic.study.StudyCheck;
+import rhombic.study.check.Problem;
+import rhombic.study.check.StudyCheck;
 
 /** Runs a study and prints what it measured. */
 @Command(name = "run", description = "Runs a study and prints its figures.")

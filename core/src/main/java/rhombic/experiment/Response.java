@@ -6,10 +6,10 @@ import java.util.function.ToDoubleFunction;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
-import rhombic.study.Equipment;
-import rhombic.study.PieceType;
 import rhombic.study.Study;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.PieceType;
 
 /**
  * A figure of a run that can be averaged and compared.

@@ -9,12 +9,12 @@ import java.util.Map;
 import java.util.Optional;
 import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
-import rhombic.study.Equipment;
-import rhombic.study.GoodsIn;
 import rhombic.study.RunPlan;
-import rhombic.study.ShutTime;
-import rhombic.study.WorkEquipment;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.ShutTime;
 
 /**
  * What limits the plant: the station that is busy the largest share of its time, where busy is whatever is not waiting

@@ -5,14 +5,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import rhombic.quantity.Clock;
-import rhombic.study.AssemblyStation;
-import rhombic.study.Attribute;
-import rhombic.study.Buffer;
-import rhombic.study.Equipment;
-import rhombic.study.PieceType;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.WorkEquipment;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.PieceType;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceSpot;
 import rhombic.trace.Trace;
@@ -103,7 +103,7 @@ public final class PieceStory {
     }
 
     private String inQueue(PieceSpot spot, Equipment where, Moment moment) {
-        if (where instanceof Buffer buffer && (buffer.order() == Buffer.Order.ANY || buffer.basics().taking().choice() != rhombic.study.Taking.Choice.OLDEST)) {
+        if (where instanceof Buffer buffer && (buffer.order() == Buffer.Order.ANY || buffer.basics().taking().choice() != rhombic.study.value.Taking.Choice.OLDEST)) {
             return waits.forRoom(spot, moment);
         }
         boolean newestFirst = where instanceof Buffer buffer && buffer.order() == Buffer.Order.NEWEST_FIRST;

@@ -2,7 +2,7 @@ package rhombic.measure;
 
 import java.io.Serializable;
 import java.util.Map;
-import rhombic.trace.EquipmentState;
+import rhombic.study.value.EquipmentState;
 
 /**
  * What one equipment did in one run after the warm-up. Always

@@ -2,7 +2,7 @@ package rhombic.measure;
 
 import java.util.EnumMap;
 import java.util.Map;
-import rhombic.trace.EquipmentState;
+import rhombic.study.value.EquipmentState;
 
 /** Counts what happens at one equipment. Time-weighted figures are sums over every change, without sampling. */
 public final class Tally {

@@ -6,9 +6,12 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;
 import rhombic.formula.FormulaException;
-import rhombic.study.AssemblyStation;
-import rhombic.study.Recipe;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.PieceQueue;
+import rhombic.plant.piece.TableBook;
 import rhombic.study.Rule;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Recipe;
 
 /**
  * Joins pieces by a recipe. A base goes to a place and waits there for its parts; parts wait in rooms of their own,
@@ -244,7 +247,7 @@ final class AssemblyNode extends WorkNode {
             plant.becomes(whole, resultType, index);
         }
         if (plant.hasRework) {
-            whole.madeWell(this);
+            whole.madeWell(index);
         }
         if (whole.toScrap) {
             scrap(whole);

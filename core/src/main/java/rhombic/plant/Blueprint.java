@@ -6,9 +6,11 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;
-import rhombic.study.Problem;
+import rhombic.plant.piece.TableBook;
+import rhombic.plant.piece.TypeBook;
 import rhombic.study.Study;
-import rhombic.study.StudyCheck;
+import rhombic.study.check.Problem;
+import rhombic.study.check.StudyCheck;
 import rhombic.trace.TraceWriter;
 
 /**

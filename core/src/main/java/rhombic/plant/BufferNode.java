@@ -3,9 +3,11 @@ package rhombic.plant;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import rhombic.study.Buffer;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.PieceQueue;
 import rhombic.study.Rule;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.Buffer;
+import rhombic.study.value.EquipmentState;
 
 /**
  * Pieces wait here. In a fixed order, only the first is on offer; a better one that comes takes the offer over. In

@@ -9,14 +9,16 @@ import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
 import rhombic.formula.FormulaException;
 import rhombic.kernel.Event;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.PieceQueue;
 import rhombic.quantity.Quantity;
-import rhombic.study.GoodsIn;
-import rhombic.study.MixPart;
 import rhombic.study.Rule;
-import rhombic.study.Supply;
-import rhombic.study.Timetable;
-import rhombic.study.Value;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Supply;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.MixPart;
+import rhombic.study.value.Timetable;
+import rhombic.study.value.Value;
 
 /** Pieces enter here: at drawn times, by a timetable, all at the start, or whenever somebody can take one. */
 final class GoodsInNode extends Node {

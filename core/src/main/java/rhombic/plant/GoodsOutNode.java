@@ -1,7 +1,8 @@
 package rhombic.plant;
 
-import rhombic.study.GoodsOut;
+import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
+import rhombic.study.kind.GoodsOut;
 
 /** Pieces leave here. */
 final class GoodsOutNode extends Node {

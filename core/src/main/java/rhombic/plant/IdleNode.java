@@ -1,7 +1,8 @@
 package rhombic.plant;
 
-import rhombic.study.Equipment;
-import rhombic.trace.EquipmentState;
+import rhombic.plant.piece.Piece;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.EquipmentState;
 
 /** Equipment with an error: takes and gives nothing, so that the rest can run. */
 final class IdleNode extends Node {

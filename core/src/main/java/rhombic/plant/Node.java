@@ -7,12 +7,14 @@ import org.jspecify.annotations.Nullable;
 import rhombic.formula.FormulaException;
 import rhombic.kernel.Event;
 import rhombic.measure.Tally;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.PieceQueue;
 import rhombic.quantity.Quantity;
-import rhombic.study.Attribute;
-import rhombic.study.Equipment;
 import rhombic.study.Rule;
-import rhombic.study.ShutTime;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.ShutTime;
 
 /** One equipment of a running plant: may take pieces, may give them. */
 abstract class Node {

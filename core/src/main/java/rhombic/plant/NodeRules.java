@@ -2,8 +2,9 @@ package rhombic.plant;
 
 import java.util.Arrays;
 import rhombic.chance.Purpose;
+import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
-import rhombic.trace.EquipmentState;
+import rhombic.study.value.EquipmentState;
 
 /** The rules that something at one equipment sets off. */
 final class NodeRules {

@@ -1,6 +1,7 @@
 package rhombic.plant;
 
 import org.jspecify.annotations.Nullable;
+import rhombic.plant.piece.Piece;
 
 /**
  * A giver's word that it has a piece to hand on. Made anew for each piece; the object lives as long as its giver.

@@ -11,7 +11,9 @@ import rhombic.chance.DistributionText;
 import rhombic.chance.TimeSampler;
 import rhombic.formula.Formula;
 import rhombic.formula.FormulaException;
-import rhombic.study.TimeSource;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.TableBook;
+import rhombic.study.value.TimeSource;
 
 /** How long something takes for a piece. */
 interface PieceTime {

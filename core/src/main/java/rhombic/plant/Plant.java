@@ -20,16 +20,19 @@ import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
 import rhombic.measure.TypeTally;
 import rhombic.measure.WholeTally;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.TableBook;
+import rhombic.plant.piece.TypeBook;
 import rhombic.quantity.Clock;
-import rhombic.study.AssemblyStation;
-import rhombic.study.Buffer;
-import rhombic.study.Equipment;
-import rhombic.study.GoodsIn;
-import rhombic.study.GoodsOut;
 import rhombic.study.Link;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.UnpackingStation;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.UnpackingStation;
 import rhombic.trace.TraceWriter;
 
 /**
@@ -139,6 +142,10 @@ public final class Plant {
 
     Formula formula(String text) {
         return blueprint.formula(text);
+    }
+
+    Node node(int index) {
+        return nodes.get(index);
     }
 
     @Nullable Node find(String name) {

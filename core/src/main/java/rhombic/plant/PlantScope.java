@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;
 import rhombic.formula.FormulaException;
 import rhombic.formula.FormulaScope;
+import rhombic.plant.piece.Piece;
 
 /** What formulas at one place can see of a running plant. One for each place; the piece is set before each use. */
 final class PlantScope implements FormulaScope {

@@ -1,7 +1,8 @@
 package rhombic.plant;
 
 import rhombic.formula.Formula;
-import rhombic.study.Taking;
+import rhombic.plant.piece.Piece;
+import rhombic.study.value.Taking;
 
 /** Which of the pieces that wait for an equipment comes next: the one of lowest rank, equals by age. */
 interface Ranking {

@@ -8,8 +8,8 @@ import java.util.Set;
 import rhombic.chance.Purpose;
 import rhombic.kernel.Event;
 import rhombic.study.Rule;
-import rhombic.study.Timetable;
-import rhombic.trace.EquipmentState;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.Timetable;
 
 /** All rules of a plant, each tied to what sets it off. */
 final class RuleBook {

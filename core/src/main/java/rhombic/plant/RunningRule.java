@@ -4,6 +4,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;
 import rhombic.formula.FormulaException;
 import rhombic.kernel.Event;
+import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
 
 /** One rule of a running plant. */

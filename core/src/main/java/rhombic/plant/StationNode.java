@@ -3,11 +3,12 @@ package rhombic.plant;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
+import rhombic.plant.piece.Piece;
 import rhombic.quantity.Quantity;
-import rhombic.study.Inspection;
 import rhombic.study.Rule;
-import rhombic.study.Station;
-import rhombic.study.Work;
+import rhombic.study.kind.Inspection;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Work;
 
 /** Works on pieces one by one or on several together, and may inspect them at the end. */
 final class StationNode extends WorkNode {
@@ -98,7 +99,7 @@ final class StationNode extends WorkNode {
                 place.out.add(piece);
             }
             if (inspection == null && plant.hasRework) {
-                piece.madeWell(this);
+                piece.madeWell(index);
             }
         }
     }
@@ -118,8 +119,8 @@ final class StationNode extends WorkNode {
         rework.times++;
         rework.factor = check.factor();
         rework.room = check.room();
-        if (piece.madeBy == null) {
-            piece.madeBy = this;
+        if (piece.madeBy == Piece.NOBODY) {
+            piece.madeBy = index;
         }
         int look = check.look().isEmpty() ? -1 : plant.types.look(piece.type, check.look());
         if (look >= 0) {

@@ -1,8 +1,9 @@
 package rhombic.plant;
 
 import java.util.List;
+import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
-import rhombic.study.UnpackingStation;
+import rhombic.study.kind.UnpackingStation;
 
 /** Takes pieces off what carries them, or splits one into several. */
 final class UnpackingNode extends WorkNode {

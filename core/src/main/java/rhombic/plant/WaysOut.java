@@ -6,10 +6,11 @@ import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;
 import rhombic.formula.FormulaException;
+import rhombic.plant.piece.Piece;
 import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
-import rhombic.study.WayOut;
+import rhombic.study.value.WayOut;
 
 /**
  * Where the pieces of an equipment may go. For each piece the links are narrowed to those it fits, and then one is

@@ -4,10 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Event;
+import rhombic.plant.piece.Few;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.PieceQueue;
 import rhombic.study.Rule;
-import rhombic.study.Work;
-import rhombic.study.WorkEquipment;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.Work;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.EquipmentState;
 
 /**
  * Work is done here, at one or several places. What is done stays at its place until it can go on; then the place is
@@ -148,7 +151,7 @@ abstract class WorkNode extends Node {
     }
 
     private boolean comesBack(Piece piece) {
-        return piece.rework != null && piece.rework.failed && piece.madeBy == this;
+        return piece.rework != null && piece.rework.failed && piece.madeBy == index;
     }
 
     final void comes(Piece piece) {
@@ -320,7 +323,7 @@ abstract class WorkNode extends Node {
     }
 
     private boolean offer(Place place, Offer offer, Piece piece) {
-        WorkNode maker = piece.isFailed() ? piece.madeBy : null;
+        Node maker = piece.isFailed() ? plant.node(piece.madeBy) : null;
         boolean gone = maker == null ? offer.make(piece) : offer.makeTo(maker, piece);
         if (!gone && plant.trace != null) {
             plant.trace.done(plant.now(), piece.id, index, place.number, maker == null ? offer.way() : rhombic.trace.PieceSpot.wayBack(maker.index));

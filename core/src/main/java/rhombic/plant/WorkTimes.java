@@ -4,9 +4,11 @@ import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
-import rhombic.study.Operation;
-import rhombic.study.TimeSource;
-import rhombic.study.Work;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.TypeBook;
+import rhombic.study.kind.Operation;
+import rhombic.study.kind.Work;
+import rhombic.study.value.TimeSource;
 
 /** How long what takes where work is done: its operations, changeover, service and pause. */
 final class WorkTimes {

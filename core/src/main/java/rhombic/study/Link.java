@@ -5,6 +5,8 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.value.Names;
+import rhombic.study.value.StudyException;
 
 /**
  * The way from one equipment to the next. The order of the links of an equipment is its order of preference.

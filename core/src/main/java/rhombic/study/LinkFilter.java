@@ -2,6 +2,7 @@ package rhombic.study;
 
 import java.io.Serializable;
 import java.util.List;
+import rhombic.study.value.StudyException;
 
 /**
  * Which pieces a link is for. A piece that fits links with a filter goes one of those; the links without one are for

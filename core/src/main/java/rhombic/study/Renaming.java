@@ -6,6 +6,27 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
 import rhombic.chance.Distribution;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Operation;
+import rhombic.study.kind.Recipe;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Supply;
+import rhombic.study.kind.UnpackingStation;
+import rhombic.study.kind.Work;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.MixPart;
+import rhombic.study.value.Names;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Table;
+import rhombic.study.value.Taking;
+import rhombic.study.value.TimeSource;
+import rhombic.study.value.Timetable;
+import rhombic.study.value.WayOut;
 
 /** A new name for something, carried to every place that says the old one, formulas included. */
 public record Renaming(What what, String from, String to) {

@@ -4,6 +4,10 @@ import java.io.Serializable;
 import java.util.List;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.value.Count;
+import rhombic.study.value.Names;
+import rhombic.study.value.StudyException;
+import rhombic.study.value.Timetable;
 
 /**
  * When something happens, if a condition holds, then a short list of actions.

@@ -9,6 +9,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.value.StudyException;
 
 /**
  * The triggers and actions of rules as they are read and typed: {@code set joints to piece.joints + 1}. A name that could

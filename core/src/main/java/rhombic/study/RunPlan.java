@@ -5,6 +5,8 @@ import java.time.LocalDateTime;
 import java.time.temporal.ChronoUnit;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.value.Count;
+import rhombic.study.value.StudyException;
 
 /**
  * When a run begins, how long it lasts and how often it is repeated.

@@ -8,6 +8,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.Names;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.StudyException;
+import rhombic.study.value.Table;
 
 /**
  * The whole of one study, as a value. Names are ids: unique among equipment and among piece types; every link

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import rhombic.study.value.EquipmentState;
 
 /**
  * The floor at one moment: where each piece is, what each equipment does, and what each has counted since the start

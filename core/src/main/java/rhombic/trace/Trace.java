@@ -3,11 +3,12 @@ package rhombic.trace;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
+import rhombic.study.value.EquipmentState;
 
 /**
  * What a run wrote down so far, for reading. Written by a {@link TraceWriter} on one thread, read on others.

@@ -3,6 +3,7 @@ package rhombic.trace;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import rhombic.study.value.EquipmentState;
 
 /** Writes the trace of one run. Keeps a limited number of records: from a very long run, the oldest go. */
 public final class TraceWriter {

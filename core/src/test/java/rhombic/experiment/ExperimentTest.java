@@ -50,7 +50,7 @@ class ExperimentTest {
     void commonRandomNumbersSharpenDifferences() {
         try (LocalEngine engine = new LocalEngine(2)) {
             Summary base = Summary.of(study, engine, RunListener.NONE, () -> false);
-            Study changed = study.changed("B", e -> ((rhombic.study.Station) e).withTime(Lines.time("exponential(63 s)")));
+            Study changed = study.changed("B", e -> ((rhombic.study.kind.Station) e).withTime(Lines.time("exponential(63 s)")));
             Summary other = Summary.of(changed, engine, RunListener.NONE, () -> false);
             Interval difference = Interval.ofDifferences(other.interval(Response.LEAD_TIME), base.interval(Response.LEAD_TIME));
             assertTrue(difference.isClear() && difference.mean() < 0, difference.toString());
@@ -104,8 +104,8 @@ class ExperimentTest {
 
     @Test
     void theLimitIsTheBusiestStationUnlessItWaitsForPieces() {
-        Study overloaded = study.changed("In", e -> ((rhombic.study.GoodsIn) e).withSupply(new rhombic.study.Supply.Spaced(Lines.time("exponential(50 s)"))));
-        Study idle = study.changed("In", e -> ((rhombic.study.GoodsIn) e).withSupply(new rhombic.study.Supply.Spaced(Lines.time("exponential(300 s)"))));
+        Study overloaded = study.changed("In", e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.kind.Supply.Spaced(Lines.time("exponential(50 s)"))));
+        Study idle = study.changed("In", e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.kind.Supply.Spaced(Lines.time("exponential(300 s)"))));
         try (LocalEngine engine = new LocalEngine(2)) {
             Finding limit = Limit.of(Summary.of(overloaded, engine, RunListener.NONE, () -> false)).orElseThrow();
             assertEquals("B", limit.place());

@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 import rhombic.measure.RunFigures;
 import rhombic.plant.Plant;
 import rhombic.study.Study;
-import rhombic.trace.EquipmentState;
+import rhombic.study.value.EquipmentState;
 import rhombic.validation.Lines;
 
 class ResponseTest {

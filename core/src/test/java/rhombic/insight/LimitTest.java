@@ -14,15 +14,15 @@ import org.junit.jupiter.api.Test;
 import rhombic.experiment.LocalEngine;
 import rhombic.experiment.RunListener;
 import rhombic.experiment.Summary;
-import rhombic.study.AssemblyStation;
-import rhombic.study.Basics;
-import rhombic.study.Equipment;
-import rhombic.study.Recipe;
-import rhombic.study.ShutTime;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.TimeSource;
-import rhombic.study.Work;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Recipe;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Work;
+import rhombic.study.value.ShutTime;
+import rhombic.study.value.TimeSource;
 import rhombic.validation.Lines;
 
 /** What limits a plant, where it can be told by hand. */
@@ -63,7 +63,7 @@ class LimitTest {
     @Test
     void anAssemblyStationCanBeTheLimit() {
         AssemblyStation join = new AssemblyStation(Basics.of("Join", Lines.SOMEWHERE), work("90 s"), AssemblyStation.Way.BATCH, List.of(), new Recipe.Fixed(List.of(new Recipe.Part("Piece", 2))), 4, "Batch");
-        Lines lines = new Lines().types(rhombic.study.PieceType.usual("Piece"), rhombic.study.PieceType.usual("Batch")).chain(onDemand("In"), station("A", 1, 0, "20 s"), join, goodsOut("Out"));
+        Lines lines = new Lines().types(rhombic.study.value.PieceType.usual("Piece"), rhombic.study.value.PieceType.usual("Batch")).chain(onDemand("In"), station("A", 1, 0, "20 s"), join, goodsOut("Out"));
         assertEquals("Join", limit(lines).orElseThrow().place());
     }
 

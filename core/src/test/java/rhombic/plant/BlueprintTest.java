@@ -12,14 +12,14 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Unit;
-import rhombic.study.Basics;
 import rhombic.study.Rule;
 import rhombic.study.RuleText;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.Table;
-import rhombic.study.TimeSource;
-import rhombic.study.Work;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Work;
+import rhombic.study.value.Table;
+import rhombic.study.value.TimeSource;
 import rhombic.validation.Lines;
 
 class BlueprintTest {

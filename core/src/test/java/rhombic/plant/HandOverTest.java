@@ -15,12 +15,12 @@ import org.junit.jupiter.api.Test;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Quantity;
-import rhombic.study.Buffer;
-import rhombic.study.GoodsIn;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.Supply;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Supply;
+import rhombic.study.value.EquipmentState;
 import rhombic.validation.Lines;
 
 /** Deterministic plants whose figures can be worked out by hand. */
@@ -158,7 +158,7 @@ class HandOverTest {
 
     @Test
     void aThousandBuffersInARowDoNotDeepenTheStack() {
-        rhombic.study.Equipment[] chain = new rhombic.study.Equipment[20_002];
+        rhombic.study.kind.Equipment[] chain = new rhombic.study.kind.Equipment[20_002];
         chain[0] = arrivals("In", "60 s", 1);
         for (int i = 1; i <= 20_000; i++) {
             chain[i] = buffer("B" + i, 1);

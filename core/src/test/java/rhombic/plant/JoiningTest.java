@@ -21,16 +21,16 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
-import rhombic.study.AssemblyStation;
-import rhombic.study.Basics;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
-import rhombic.study.PieceType;
-import rhombic.study.Recipe;
-import rhombic.study.TimeSource;
-import rhombic.study.UnpackingStation;
-import rhombic.study.Work;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Recipe;
+import rhombic.study.kind.UnpackingStation;
+import rhombic.study.kind.Work;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.TimeSource;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceSpot;
 import rhombic.validation.Lines;
@@ -232,7 +232,7 @@ class JoiningTest {
     @Test
     void aBatchHasNoBaseThatAKeyCouldBeOf() {
         Recipe byPiece = new Recipe.ByKey("piece.type", java.util.Map.of("Coil", List.of(new Recipe.Part("Coil", 6))));
-        var refused = org.junit.jupiter.api.Assertions.assertThrows(rhombic.study.StudyException.class, () -> joins(AssemblyStation.Way.BATCH, "", byPiece, 12, "Batch"));
+        var refused = org.junit.jupiter.api.Assertions.assertThrows(rhombic.study.value.StudyException.class, () -> joins(AssemblyStation.Way.BATCH, "", byPiece, 12, "Batch"));
         assertEquals("A batch has no base that its recipe could depend on: give it a fixed recipe", refused.getMessage());
     }
 }

@@ -23,12 +23,12 @@ import rhombic.experiment.Summary;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Quantity;
-import rhombic.study.Equipment;
 import rhombic.study.Link;
-import rhombic.study.Station;
 import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Station;
+import rhombic.study.value.EquipmentState;
 import rhombic.testplants.RandomStudies;
-import rhombic.trace.EquipmentState;
 import rhombic.validation.Lines;
 
 /** Laws that hold for every run of a line, or for every plant, whatever was drawn. */

@@ -17,20 +17,20 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Unit;
-import rhombic.study.Attribute;
-import rhombic.study.Basics;
-import rhombic.study.Equipment;
-import rhombic.study.Look;
-import rhombic.study.PieceType;
 import rhombic.study.Renaming;
 import rhombic.study.Rule;
 import rhombic.study.RuleText;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.StudyException;
-import rhombic.study.TimeSource;
-import rhombic.study.Value;
-import rhombic.study.Work;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Work;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.Look;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.StudyException;
+import rhombic.study.value.TimeSource;
+import rhombic.study.value.Value;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
@@ -75,7 +75,7 @@ class RulesTest {
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         // Each piece finishes, finds the shelf shut, and leaves after 60 s: 70, 140, 210 s.
         assertEquals(3, at(run, "Shelf").contentNow());
-        assertEquals(180.0 / 3600, at(run, "Oven").share(rhombic.trace.EquipmentState.BLOCKED), 1e-12);
+        assertEquals(180.0 / 3600, at(run, "Oven").share(rhombic.study.value.EquipmentState.BLOCKED), 1e-12);
         Moment shut = Runs.traceOf(lines.study(1, 0, 1)).at(30 * SECOND);
         assertTrue(shut.isShut(2));
     }
@@ -160,7 +160,7 @@ class RulesTest {
 
     @Test
     void theWordsOfStatesAreThoseThatEquipmentHas() {
-        assertEquals(java.util.Arrays.stream(rhombic.trace.EquipmentState.values()).map(s -> s.word()).toList(), Rule.STATES);
+        assertEquals(java.util.Arrays.stream(rhombic.study.value.EquipmentState.values()).map(s -> s.word()).toList(), Rule.STATES);
     }
 
     @Test

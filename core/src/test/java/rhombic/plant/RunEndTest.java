@@ -22,7 +22,7 @@ import rhombic.study.Rule;
 import rhombic.study.RuleText;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
-import rhombic.study.StudyException;
+import rhombic.study.value.StudyException;
 import rhombic.validation.Lines;
 
 /** A run ends with its length, at a moment of the calendar, after so many pieces, or by a rule: whichever is first. */

@@ -4,10 +4,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
-import rhombic.study.PieceType;
 import rhombic.study.Study;
-import rhombic.study.Attribute;
-import rhombic.study.Value;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Value;
 import rhombic.trace.Trace;
 import rhombic.trace.TraceWriter;
 

@@ -19,10 +19,10 @@ import rhombic.chance.RandomStreams;
 import rhombic.chance.TimeSampler;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
-import rhombic.study.Equipment;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Station;
+import rhombic.study.value.EquipmentState;
 import rhombic.validation.Lines;
 
 /**

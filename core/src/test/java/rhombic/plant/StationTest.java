@@ -20,15 +20,15 @@ import org.junit.jupiter.api.Test;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
-import rhombic.study.Attribute;
-import rhombic.study.Basics;
-import rhombic.study.Equipment;
-import rhombic.study.Operation;
-import rhombic.study.Station;
-import rhombic.study.TimeSource;
-import rhombic.study.Value;
-import rhombic.study.Work;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Operation;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Work;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.TimeSource;
+import rhombic.study.value.Value;
 import rhombic.validation.Lines;
 
 /** What a station can do, each in a plant whose figures can be worked out by hand. */

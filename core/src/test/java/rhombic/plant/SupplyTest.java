@@ -20,13 +20,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rhombic.measure.RunFigures;
-import rhombic.study.Basics;
-import rhombic.study.GoodsIn;
-import rhombic.study.MixPart;
-import rhombic.study.StudyException;
-import rhombic.study.Supply;
-import rhombic.study.Timetable;
-import rhombic.study.Value;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Supply;
+import rhombic.study.value.MixPart;
+import rhombic.study.value.StudyException;
+import rhombic.study.value.Timetable;
+import rhombic.study.value.Value;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
 
@@ -95,8 +95,8 @@ class SupplyTest {
     @Test
     void attributesOfATimetableReachThePieces() {
         Supply supply = new Supply.ByTimetable(new Timetable(Timetable.Repeat.ONCE, List.of(new Timetable.Row(0, "S", 1, Map.of("joints", new Value.Num(9))), new Timetable.Row(0, "S", 1, Map.of())), ""));
-        Trace trace = Runs.traceOf(new Lines().types(type("S", "joints", 4)).chain(in(supply), new rhombic.study.Station(Basics.of("W", SOMEWHERE),
-                rhombic.study.Work.of(2, 0, new rhombic.study.TimeSource.ByFormula("piece.joints", rhombic.quantity.Unit.SECOND)), rhombic.study.Work.Load.SINGLE, null), goodsOut("Out")).study(1, 0, 1));
+        Trace trace = Runs.traceOf(new Lines().types(type("S", "joints", 4)).chain(in(supply), new rhombic.study.kind.Station(Basics.of("W", SOMEWHERE),
+                rhombic.study.kind.Work.of(2, 0, new rhombic.study.value.TimeSource.ByFormula("piece.joints", rhombic.quantity.Unit.SECOND)), rhombic.study.kind.Work.Load.SINGLE, null), goodsOut("Out")).study(1, 0, 1));
         assertEquals(Map.of("joints", "9"), trace.settings(0, 1));
         assertEquals(Map.of(), trace.settings(1, 1));
         assertEquals(1, trace.at(4_000_000_000L).left());

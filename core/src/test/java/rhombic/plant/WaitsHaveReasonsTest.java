@@ -11,8 +11,8 @@ import rhombic.experiment.LiveRun;
 import rhombic.insight.EquipmentStory;
 import rhombic.insight.PieceStory;
 import rhombic.study.Study;
+import rhombic.study.value.EquipmentState;
 import rhombic.testplants.RandomStudies;
-import rhombic.trace.EquipmentState;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceSpot;
 
@@ -66,7 +66,7 @@ class WaitsHaveReasonsTest {
         for (int part = 1; part <= 5; part++) {
             Moment moment = run.trace().at(study.plan().length().nanos() / 5 * part);
             for (int node = 0; node < study.equipment().size(); node++) {
-                if (study.equipment().get(node) instanceof rhombic.study.WorkEquipment) {
+                if (study.equipment().get(node) instanceof rhombic.study.kind.WorkEquipment) {
                     boolean works = moment.at(node).stream().anyMatch(s -> s.doing() == PieceSpot.Doing.IS_WORKED_ON);
                     boolean done = moment.at(node).stream().anyMatch(s -> s.doing() == PieceSpot.Doing.IS_DONE);
                     EquipmentState state = moment.state(node).orElseThrow();

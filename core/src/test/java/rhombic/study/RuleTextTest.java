@@ -10,6 +10,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import rhombic.study.value.StudyException;
 
 /** Rules are read as they are written, and written as they are read. */
 class RuleTextTest {

@@ -15,6 +15,20 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rhombic.quantity.Quantity;
+import rhombic.study.check.Problem;
+import rhombic.study.check.StudyCheck;
+import rhombic.study.kind.Inspection;
+import rhombic.study.kind.Recipe;
+import rhombic.study.kind.Work;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.Look;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.StudyException;
+import rhombic.study.value.Table;
+import rhombic.study.value.Taking;
+import rhombic.study.value.Timetable;
+import rhombic.study.value.Value;
+import rhombic.study.value.WayOut;
 import rhombic.testplants.RandomStudies;
 
 /** A study is a value: it can be sent elsewhere, renamed throughout and refuses what it can't be. */

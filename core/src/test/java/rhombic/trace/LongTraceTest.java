@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import rhombic.experiment.LiveRun;
 import rhombic.insight.PieceStory;
 import rhombic.study.Study;
+import rhombic.study.value.EquipmentState;
 import rhombic.validation.Lines;
 
 class LongTraceTest {

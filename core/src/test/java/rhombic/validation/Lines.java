@@ -8,20 +8,20 @@ import java.util.OptionalInt;
 import rhombic.chance.Distribution;
 import rhombic.chance.DistributionText;
 import rhombic.quantity.Quantity;
-import rhombic.study.Buffer;
-import rhombic.study.Equipment;
-import rhombic.study.GoodsIn;
-import rhombic.study.GoodsOut;
 import rhombic.study.Link;
-import rhombic.study.PieceType;
-import rhombic.study.Placement;
 import rhombic.study.Rule;
 import rhombic.study.RunPlan;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.Supply;
-import rhombic.study.Table;
-import rhombic.study.Timetable;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Supply;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Placement;
+import rhombic.study.value.Table;
+import rhombic.study.value.Timetable;
 
 /** Small plants for tests, written as one would say them. */
 public final class Lines {

@@ -27,22 +27,22 @@ import rhombic.experiment.Summary;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Quantity;
-import rhombic.study.AssemblyStation;
-import rhombic.study.Basics;
-import rhombic.study.Equipment;
-import rhombic.study.GoodsIn;
-import rhombic.study.Inspection;
-import rhombic.study.MixPart;
-import rhombic.study.PieceType;
-import rhombic.study.Recipe;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.Supply;
-import rhombic.study.Taking;
-import rhombic.study.TimeSource;
-import rhombic.study.UnpackingStation;
-import rhombic.study.Work;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Inspection;
+import rhombic.study.kind.Recipe;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Supply;
+import rhombic.study.kind.UnpackingStation;
+import rhombic.study.kind.Work;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.MixPart;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Taking;
+import rhombic.study.value.TimeSource;
 
 /**
  * Cases with exact values: each must lie in our 95 % interval, and the interval must be so narrow that a wrong model

@@ -17,7 +17,7 @@ import rhombic.desktop.frame.Place;
 import rhombic.desktop.work.Player;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
-import rhombic.study.Station;
+import rhombic.study.kind.Station;
 
 /** Takes a picture of the window as soon as everything in it is fresh, and ends the program. */
 final class Shot {

@@ -23,15 +23,15 @@ import rhombic.desktop.work.RecentFiles;
 import rhombic.desktop.work.Workbench;
 import rhombic.formats.file.Journal;
 import rhombic.quantity.Quantity;
-import rhombic.study.Buffer;
-import rhombic.study.Equipment;
-import rhombic.study.GoodsIn;
-import rhombic.study.GoodsOut;
 import rhombic.study.Link;
-import rhombic.study.Placement;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.Supply;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Supply;
+import rhombic.study.value.Placement;
 
 /** Measures in the real window: from an edit to the new outlook, and what moving pieces cost a frame. */
 public final class WindowBench extends Application {

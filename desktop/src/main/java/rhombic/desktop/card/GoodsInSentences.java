@@ -20,12 +20,12 @@ import rhombic.formats.table.SheetException;
 import rhombic.formats.table.TimetableSheet;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
-import rhombic.study.GoodsIn;
-import rhombic.study.MixPart;
-import rhombic.study.PieceType;
 import rhombic.study.Study;
-import rhombic.study.Supply;
-import rhombic.study.Timetable;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Supply;
+import rhombic.study.value.MixPart;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Timetable;
 
 /** What the card of a goods in says. */
 final class GoodsInSentences {

@@ -35,12 +35,12 @@ import rhombic.formula.FormulaException;
 import rhombic.insight.EquipmentStory;
 import rhombic.quantity.Clock;
 import rhombic.quantity.Quantity;
-import rhombic.study.Equipment;
-import rhombic.study.Names;
-import rhombic.study.Problem;
-import rhombic.study.ShutTime;
 import rhombic.study.Study;
-import rhombic.trace.EquipmentState;
+import rhombic.study.check.Problem;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.Names;
+import rhombic.study.value.ShutTime;
 import rhombic.trace.Moment;
 
 /** Shows the job card of what is selected; an editor unfolds in place under the sentence whose token was chosen. */

@@ -6,9 +6,9 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import rhombic.formula.Formula;
-import rhombic.study.Attribute;
-import rhombic.study.Equipment;
 import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.Attribute;
 
 /** All that a formula can read at a place, to be offered while one is typed. */
 final class Offers {

@@ -24,16 +24,16 @@ import rhombic.formats.table.SheetException;
 import rhombic.formats.table.TableSheet;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
-import rhombic.study.Attribute;
-import rhombic.study.Look;
-import rhombic.study.PieceType;
 import rhombic.study.Renaming;
 import rhombic.study.Rule;
 import rhombic.study.RuleText;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
-import rhombic.study.Table;
-import rhombic.study.Value;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.Look;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Table;
+import rhombic.study.value.Value;
 
 /** What the card says when nothing is selected: the run, the pieces, the tables and the rules. */
 final class StudySentences {

@@ -25,18 +25,18 @@ import rhombic.formula.Formula;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
-import rhombic.study.AssemblyStation;
-import rhombic.study.Inspection;
-import rhombic.study.Operation;
-import rhombic.study.PieceType;
-import rhombic.study.Recipe;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.Table;
-import rhombic.study.TimeSource;
-import rhombic.study.UnpackingStation;
-import rhombic.study.Work;
-import rhombic.study.WorkEquipment;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Inspection;
+import rhombic.study.kind.Operation;
+import rhombic.study.kind.Recipe;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.UnpackingStation;
+import rhombic.study.kind.Work;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Table;
+import rhombic.study.value.TimeSource;
 
 /** What the card of a station says: how it works, what it joins or parts, what it checks. */
 final class WorkSentences {

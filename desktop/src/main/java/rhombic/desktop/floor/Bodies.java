@@ -4,15 +4,15 @@ import java.util.HashMap;
 import java.util.Map;
 import javafx.scene.shape.TriangleMesh;
 import rhombic.desktop.floor.MeshMaker.Point;
-import rhombic.study.Buffer;
-import rhombic.study.Equipment;
-import rhombic.study.Footprint;
-import rhombic.study.GoodsIn;
-import rhombic.study.GoodsOut;
-import rhombic.study.AssemblyStation;
-import rhombic.study.Station;
-import rhombic.study.UnpackingStation;
-import rhombic.study.WorkEquipment;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.UnpackingStation;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.Footprint;
 
 /** The shape of each kind of equipment, standing at the origin, its flow towards the east. Equal ones share a mesh. */
 final class Bodies {

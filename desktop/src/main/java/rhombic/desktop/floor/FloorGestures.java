@@ -16,8 +16,8 @@ import javafx.scene.input.ScrollEvent;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.Edits;
 import rhombic.desktop.work.Workbench;
-import rhombic.study.Equipment;
-import rhombic.study.Placement;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.Placement;
 
 /**
  * What hands do on the floor. Left: select, move, sweep a box, or place what is in hand. Right: orbit. Middle, or

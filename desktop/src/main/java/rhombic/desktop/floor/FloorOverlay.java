@@ -20,12 +20,12 @@ import javafx.scene.text.Text;
 import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.Edits;
-import rhombic.study.Equipment;
-import rhombic.study.GoodsIn;
 import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.WorkEquipment;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.EquipmentState;
 import rhombic.trace.Moment;
 
 /** What is written and marked over the scene, in pixels: names, numbers, selection, link handles, the sweep of a hand. */

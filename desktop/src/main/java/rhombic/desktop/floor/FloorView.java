@@ -26,12 +26,12 @@ import javafx.scene.transform.Affine;
 import javafx.scene.transform.Rotate;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.Edits;
-import rhombic.study.Equipment;
 import rhombic.study.Link;
-import rhombic.study.Placement;
 import rhombic.study.Study;
-import rhombic.study.WorkEquipment;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.Placement;
 import rhombic.trace.Moment;
 
 /** Draws the floor: ground, bodies, links, pieces and state lamps in 3D, names and numbers over them. */

@@ -2,7 +2,7 @@ package rhombic.desktop.floor;
 
 import java.util.ArrayList;
 import java.util.List;
-import rhombic.study.Look;
+import rhombic.study.value.Look;
 
 /**
  * The form of a piece as flat faces, in parts of its length and width from the middle and of its height from below. The

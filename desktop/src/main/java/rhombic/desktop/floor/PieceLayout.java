@@ -4,14 +4,14 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
-import rhombic.study.AssemblyStation;
-import rhombic.study.Buffer;
-import rhombic.study.Equipment;
-import rhombic.study.GoodsIn;
-import rhombic.study.GoodsOut;
-import rhombic.study.PieceType;
 import rhombic.study.Study;
-import rhombic.study.WorkEquipment;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.PieceType;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceSpot;
 
@@ -159,7 +159,7 @@ final class PieceLayout {
     }
 
     private static boolean isLoaded(WorkEquipment work) {
-        return work instanceof rhombic.study.Station station && station.load().pieces() > 1;
+        return work instanceof rhombic.study.kind.Station station && station.load().pieces() > 1;
     }
 
     private At waiting(Equipment thing, int index, Map<Integer, Double> towers, int type) {

@@ -6,8 +6,8 @@ import javafx.scene.paint.PhongMaterial;
 import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
 import javafx.scene.shape.VertexFormat;
-import rhombic.study.Look;
-import rhombic.study.PieceType;
+import rhombic.study.value.Look;
+import rhombic.study.value.PieceType;
 
 /** All pieces of one type and look, as one mesh whose points are set anew when they move. */
 final class PieceSwarm {

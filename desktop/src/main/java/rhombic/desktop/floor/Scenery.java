@@ -12,11 +12,11 @@ import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
 import javafx.scene.shape.VertexFormat;
 import rhombic.desktop.work.Edits;
-import rhombic.study.Equipment;
-import rhombic.study.Footprint;
 import rhombic.study.Link;
-import rhombic.study.Placement;
 import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.Footprint;
+import rhombic.study.value.Placement;
 
 /** What lies under and around the bodies of a study: ground, contact shadows, links. */
 final class Scenery {

@@ -2,8 +2,8 @@ package rhombic.desktop.floor;
 
 import java.util.Comparator;
 import java.util.Optional;
-import rhombic.study.Equipment;
 import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
 
 /** Which equipment a line of sight meets first: each counts as an upright box on its footprint. */
 final class Sight {

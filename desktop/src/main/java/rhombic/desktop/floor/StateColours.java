@@ -1,7 +1,7 @@
 package rhombic.desktop.floor;
 
 import javafx.scene.paint.Color;
-import rhombic.trace.EquipmentState;
+import rhombic.study.value.EquipmentState;
 
 /** The colour of each state; a letter or pattern always goes with it. */
 public final class StateColours {

@@ -8,8 +8,8 @@ import java.util.function.UnaryOperator;
 import rhombic.desktop.floor.FloorGestures;
 import rhombic.desktop.watch.TransportBar;
 import rhombic.desktop.work.Edits;
-import rhombic.study.Equipment;
 import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
 
 /** All that can be found or done by its name. */
 record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestures gestures, TransportBar transport) {

@@ -20,8 +20,8 @@ import org.kordamp.ikonli.javafx.FontIcon;
 import rhombic.desktop.floor.FloorGestures;
 import rhombic.desktop.floor.FloorView;
 import rhombic.desktop.work.Edits;
-import rhombic.study.Placement;
 import rhombic.study.Study;
+import rhombic.study.value.Placement;
 
 /** The rail of rhombus tiles; each unfolds its things, to be clicked or dragged onto the floor. */
 final class Shelf extends HBox {

@@ -3,11 +3,11 @@ package rhombic.desktop.watch;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.LongConsumer;
+import javafx.geometry.Orientation;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ScrollBar;
-import javafx.geometry.Orientation;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
@@ -20,10 +20,10 @@ import org.jspecify.annotations.Nullable;
 import rhombic.desktop.floor.StateColours;
 import rhombic.desktop.work.FlowOrder;
 import rhombic.desktop.work.StripLog;
-import rhombic.study.Equipment;
-import rhombic.study.GoodsOut;
 import rhombic.study.Study;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.value.EquipmentState;
 import rhombic.trace.Trace;
 
 /**

@@ -8,10 +8,10 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import rhombic.study.Equipment;
-import rhombic.study.GoodsIn;
 import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
 
 /** Equipment in the order in which pieces meet it, so that waves of blocking and starving show on the strips. */
 public final class FlowOrder {

@@ -14,8 +14,8 @@ import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
 import rhombic.quantity.Clock;
-import rhombic.study.WorkEquipment;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.EquipmentState;
 
 /**
  * A table of results as text: means over the runs, and margins where they matter most.

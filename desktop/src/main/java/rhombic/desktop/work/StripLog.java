@@ -1,7 +1,7 @@
 package rhombic.desktop.work;
 
 import java.util.Arrays;
-import rhombic.trace.EquipmentState;
+import rhombic.study.value.EquipmentState;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
 

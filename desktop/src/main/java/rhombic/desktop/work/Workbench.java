@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
-import rhombic.study.Equipment;
 import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
 
 /**
  * The study on the table: its history, what is selected, and the file it belongs to. Used by one thread.

@@ -11,8 +11,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rhombic.formats.study.StudyReader;
-import rhombic.study.Equipment;
 import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
 
 class SentencesTest {
     private Study study;

@@ -16,20 +16,20 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import rhombic.chance.DistributionText;
-import rhombic.study.AssemblyStation;
-import rhombic.study.Basics;
-import rhombic.study.Buffer;
-import rhombic.study.Equipment;
-import rhombic.study.Footprint;
-import rhombic.study.GoodsIn;
-import rhombic.study.GoodsOut;
-import rhombic.study.Placement;
-import rhombic.study.Recipe;
-import rhombic.study.Station;
-import rhombic.study.TimeSource;
-import rhombic.study.UnpackingStation;
-import rhombic.study.Work;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Recipe;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.UnpackingStation;
+import rhombic.study.kind.Work;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.Footprint;
+import rhombic.study.value.Placement;
+import rhombic.study.value.TimeSource;
 
 /** Every body is sound as a shape: it stands on the floor, fills its footprint, and its faces look outwards. */
 class BodiesTest {

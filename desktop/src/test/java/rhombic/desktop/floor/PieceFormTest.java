@@ -11,8 +11,8 @@ import javafx.scene.shape.TriangleMesh;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
-import rhombic.study.Look;
-import rhombic.study.PieceType;
+import rhombic.study.value.Look;
+import rhombic.study.value.PieceType;
 
 /** The forms of pieces as solids, and what a swarm makes of them. */
 class PieceFormTest {

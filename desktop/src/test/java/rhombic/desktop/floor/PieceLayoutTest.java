@@ -12,8 +12,8 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import rhombic.experiment.LiveRun;
 import rhombic.formats.study.StudyReader;
-import rhombic.study.Equipment;
 import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceSpot;
 
@@ -102,7 +102,7 @@ class PieceLayoutTest {
             double distance = Math.hypot(d.x() - at(d).placement().xMetres(), d.y() - at(d).placement().yMetres());
             assertTrue(distance < at(d).footprint().lengthMetres() / 2 + 13 * PieceLayout.PITCH_METRES, at(d).name() + ": " + distance + " m away");
         }
-        PieceLayout.Drawn wrapped = drawn(4 * HOUR, 0).stream().filter(d -> at(d).placement().turnedDegrees() == 180 && at(d) instanceof rhombic.study.Station one && one.work().places() == 1 && d.spot().place() == 0).findFirst().orElseThrow();
+        PieceLayout.Drawn wrapped = drawn(4 * HOUR, 0).stream().filter(d -> at(d).placement().turnedDegrees() == 180 && at(d) instanceof rhombic.study.kind.Station one && one.work().places() == 1 && d.spot().place() == 0).findFirst().orElseThrow();
         assertTrue(wrapped.y() > at(wrapped).placement().yMetres(), "the tables of a turned station face north");
     }
 

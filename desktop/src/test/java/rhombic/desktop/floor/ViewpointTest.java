@@ -10,8 +10,8 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import org.junit.jupiter.api.Test;
 import rhombic.desktop.work.Edits;
-import rhombic.study.Placement;
 import rhombic.study.Study;
+import rhombic.study.value.Placement;
 
 class ViewpointTest {
     private static final double W = 900;

@@ -17,22 +17,22 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 import rhombic.quantity.Unit;
-import rhombic.study.Attribute;
-import rhombic.study.Basics;
-import rhombic.study.GoodsIn;
-import rhombic.study.GoodsOut;
 import rhombic.study.Link;
-import rhombic.study.PieceType;
-import rhombic.study.Placement;
 import rhombic.study.RuleText;
 import rhombic.study.RunPlan;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.Supply;
-import rhombic.study.TimeSource;
-import rhombic.study.Timetable;
-import rhombic.study.Value;
-import rhombic.study.Work;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Supply;
+import rhombic.study.kind.Work;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Placement;
+import rhombic.study.value.TimeSource;
+import rhombic.study.value.Timetable;
+import rhombic.study.value.Value;
 
 /** What flows is said on the job card, by mouse and keys, and seen on the floor. */
 class FlowWindowTest extends WindowBase {

@@ -20,19 +20,19 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 import rhombic.chance.DistributionText;
-import rhombic.study.Buffer;
-import rhombic.study.Equipment;
-import rhombic.study.GoodsIn;
-import rhombic.study.GoodsOut;
 import rhombic.study.Link;
-import rhombic.study.Look;
-import rhombic.study.PieceType;
-import rhombic.study.Placement;
 import rhombic.study.RunPlan;
-import rhombic.study.ShutTime;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.Supply;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Supply;
+import rhombic.study.value.Look;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Placement;
+import rhombic.study.value.ShutTime;
 
 /** A run is watched, and what is changed meanwhile is taken up where it was. */
 class WatchWindowTest extends WindowBase {

@@ -22,10 +22,10 @@ import rhombic.desktop.work.RecentFiles;
 import rhombic.desktop.work.Workbench;
 import rhombic.formats.file.Journal;
 import rhombic.formats.study.StudyReader;
-import rhombic.study.Equipment;
 import rhombic.study.Link;
-import rhombic.study.Station;
 import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Station;
 
 /** The real window, worked by mouse and keys. */
 class WindowTest extends WindowBase {

@@ -6,10 +6,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
-import rhombic.study.Equipment;
 import rhombic.study.Link;
-import rhombic.study.Placement;
 import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.Placement;
 
 class EditsTest {
     private static Study placed(Study study, Edits.Kind kind, double x, double y) {

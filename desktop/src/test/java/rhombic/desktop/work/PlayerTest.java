@@ -16,9 +16,9 @@ import org.junit.jupiter.api.Test;
 import rhombic.experiment.Response;
 import rhombic.formats.study.StudyReader;
 import rhombic.quantity.Quantity;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.Station;
+import rhombic.study.value.EquipmentState;
 import rhombic.trace.Moment;
 
 class PlayerTest {
@@ -134,7 +134,7 @@ class PlayerTest {
         player.load(missing);
         await(() -> player.failure().isPresent());
         assertTrue(player.failure().orElseThrow().contains("Table Brazing times has no row for model \u201cS\u201d"), player.failure().orElseThrow());
-        Study atOnce = study.changed("Housings in", e -> ((rhombic.study.GoodsIn) e).withSupply(new rhombic.study.Supply.AtStart(3)))
+        Study atOnce = study.changed("Housings in", e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.kind.Supply.AtStart(3)))
                 .withRules(List.of(new rhombic.study.Rule("Bad", rhombic.study.RuleText.when("a piece enters Housings in"), "", List.of(rhombic.study.RuleText.action("set joints to 1 / (piece.age * 1)")))));
         player.load(atOnce);
         assertTrue(player.failure().orElseThrow().contains("divides by zero"), player.failure().toString());

@@ -16,18 +16,18 @@ import rhombic.experiment.LocalEngine;
 import rhombic.experiment.RunListener;
 import rhombic.experiment.Summary;
 import rhombic.quantity.Quantity;
-import rhombic.study.Buffer;
-import rhombic.study.GoodsIn;
-import rhombic.study.GoodsOut;
 import rhombic.study.Link;
-import rhombic.study.PieceType;
-import rhombic.study.Placement;
 import rhombic.study.RunPlan;
-import rhombic.study.Station;
 import rhombic.study.Study;
-import rhombic.study.Supply;
-import rhombic.study.Work;
-import rhombic.trace.EquipmentState;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Supply;
+import rhombic.study.kind.Work;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Placement;
 
 /** The tables of results, against figures worked out by hand: a piece every 2 min, worked on for 90 s. */
 class ResultSheetTest {

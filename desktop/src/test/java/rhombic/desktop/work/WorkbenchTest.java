@@ -15,9 +15,9 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
-import rhombic.study.Equipment;
-import rhombic.study.Placement;
 import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.Placement;
 
 class WorkbenchTest {
     private final Workbench bench = new Workbench(Study.empty());

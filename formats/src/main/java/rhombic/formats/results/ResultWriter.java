@@ -23,7 +23,7 @@ import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.StayFigures;
 import rhombic.measure.TypeFigures;
-import rhombic.trace.EquipmentState;
+import rhombic.study.value.EquipmentState;
 
 /** Writes results. A figure that a run has not (a mean of nothing) is null in JSON and empty in CSV. */
 public final class ResultWriter {

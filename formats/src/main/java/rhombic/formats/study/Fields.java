@@ -15,7 +15,7 @@ import rhombic.chance.DistributionText;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
-import rhombic.study.Value;
+import rhombic.study.value.Value;
 
 /** The fields of one JSON object, read by name. Faults are collected with their path; a faulty field reads as a stand-in. */
 final class Fields {

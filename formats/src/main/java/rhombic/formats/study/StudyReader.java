@@ -1,5 +1,7 @@
 package rhombic.formats.study;
 
+import com.fasterxml.jackson.core.JsonFactory;
+import com.fasterxml.jackson.core.JsonLocation;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.StreamReadConstraints;
 import com.fasterxml.jackson.core.StreamReadFeature;
@@ -7,8 +9,6 @@ import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.json.JsonMapper;
-import com.fasterxml.jackson.core.JsonFactory;
-import com.fasterxml.jackson.core.JsonLocation;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
@@ -23,16 +23,16 @@ import java.util.Optional;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
-import rhombic.study.Attribute;
-import rhombic.study.Equipment;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
-import rhombic.study.Look;
-import rhombic.study.PieceType;
 import rhombic.study.Rule;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
-import rhombic.study.Table;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.Look;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Table;
 
 /** Reads studies, strictly: what is not understood is refused with its place, never passed over. */
 public final class StudyReader {

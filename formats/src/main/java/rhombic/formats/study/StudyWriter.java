@@ -13,18 +13,18 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import rhombic.formats.file.SafeFile;
-import rhombic.study.AssemblyStation;
-import rhombic.study.Attribute;
-import rhombic.study.Buffer;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
-import rhombic.study.Look;
-import rhombic.study.PieceType;
 import rhombic.study.Rule;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
-import rhombic.study.Table;
-import rhombic.study.Value;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Buffer;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.Look;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Table;
+import rhombic.study.value.Value;
 
 /** Writes studies. What is the usual value is written too: a file is read without knowing the program. */
 public final class StudyWriter {

@@ -7,9 +7,9 @@ import java.util.Optional;
 import rhombic.chance.Distribution;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Unit;
-import rhombic.study.Operation;
-import rhombic.study.TimeSource;
-import rhombic.study.Work;
+import rhombic.study.kind.Operation;
+import rhombic.study.kind.Work;
+import rhombic.study.value.TimeSource;
 
 /** Reads how a station works. */
 final class WorkReader {

@@ -2,8 +2,8 @@ package rhombic.formats.table;
 
 import java.util.ArrayList;
 import java.util.List;
-import rhombic.study.StudyException;
-import rhombic.study.Table;
+import rhombic.study.value.StudyException;
+import rhombic.study.value.Table;
 
 /**
  * A look-up table as a table: the last column holds the values, those before it the one or two keys. A table with more

@@ -6,11 +6,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import rhombic.study.Attribute;
-import rhombic.study.PieceType;
-import rhombic.study.StudyException;
-import rhombic.study.Timetable;
-import rhombic.study.Value;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.StudyException;
+import rhombic.study.value.Timetable;
+import rhombic.study.value.Value;
 
 /**
  * A timetable as a table. Columns are matched by their headings, in any order: time, type, quantity; every other

@@ -23,10 +23,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import rhombic.testplants.RandomStudies;
-import rhombic.study.Look;
-import rhombic.study.ShutTime;
 import rhombic.study.Study;
+import rhombic.study.value.Look;
+import rhombic.study.value.ShutTime;
+import rhombic.testplants.RandomStudies;
 
 class StudyFileTest {
     private static final Path DEMO = Path.of("../demo/heat-pump-line.rhombic.json");
@@ -120,7 +120,7 @@ class StudyFileTest {
     @Test
     void aSmallFileIsReadWhole() throws Exception {
         Study study = StudyReader.read(SMALL);
-        assertEquals(List.of("In", "S"), study.equipment().stream().map(rhombic.study.Equipment::name).toList());
+        assertEquals(List.of("In", "S"), study.equipment().stream().map(rhombic.study.kind.Equipment::name).toList());
         assertEquals(1, study.links().size());
     }
 

@@ -23,11 +23,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import rhombic.study.Attribute;
-import rhombic.study.PieceType;
-import rhombic.study.Table;
-import rhombic.study.Timetable;
-import rhombic.study.Value;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Table;
+import rhombic.study.value.Timetable;
+import rhombic.study.value.Value;
 
 class SheetTest {
     private static final List<PieceType> TYPES = List.of(
@@ -196,8 +196,8 @@ class SheetTest {
     @Test
     void theSpreadsheetBesideTheDemoIsItsTimetable() throws Exception {
         var study = rhombic.formats.study.StudyReader.open(Path.of("../demo/heat-pump-line.rhombic.json"));
-        var dock = (rhombic.study.GoodsIn) study.find("Truck dock").orElseThrow();
-        Timetable inStudy = ((rhombic.study.Supply.ByTimetable) dock.supply().orElseThrow()).timetable();
+        var dock = (rhombic.study.kind.GoodsIn) study.find("Truck dock").orElseThrow();
+        Timetable inStudy = ((rhombic.study.kind.Supply.ByTimetable) dock.supply().orElseThrow()).timetable();
         assertEquals(inStudy, TimetableSheet.read(SheetReader.open(Path.of("../demo/arrivals.xlsx")), inStudy.repeat(), study.pieceTypes()));
     }
 }

@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import rhombic.study.Table;
+import rhombic.study.value.Table;
 
 /** Look-up tables out of sheets: one key, two keys in columns, two keys as a matrix. */
 class TableSheetTest {

@@ -1,0 +1,80 @@
+package rhombic.plant.piece;
+
+import java.util.ArrayList;
+import org.jspecify.annotations.Nullable;
+
+/** Whatever flows. Small, since a plant may hold a great many. */
+public final class Piece {
+    public static final int NOT_IN_YET = -1;
+    public static final int NOBODY = -1;
+
+    /** Given when it comes into the plant. */
+    public int id = NOT_IN_YET;
+    public int type;
+    public int look;
+    public long bornNanos;
+    /** When it came to the equipment that holds it. */
+    public long arrivedNanos;
+    public long workNanos;
+    public long blockedNanos;
+    /** Its order among those that wait at one place; lower goes first. */
+    public double rank;
+    /** Values of its attributes that are not as usual; null if all are. */
+    public @Nullable Object @Nullable [] values;
+    /** What lies on it, first on first; null if nothing does. */
+    public @Nullable ArrayList<Piece> load;
+    /** Index of the station that worked on it last, where that may matter; or {@link #NOBODY}. */
+    public int madeBy = NOBODY;
+    /** How it stands with rework; null if it never failed. */
+    public @Nullable Rework rework;
+    public boolean toScrap;
+
+    /** How a piece that has failed stands with inspection. */
+    public static final class Rework {
+        /** How often it was worked on again. */
+        public int times;
+        /** On the time of the next work, for what is done again. */
+        public double factor = 1;
+        /** Whether it is on its way back. */
+        public boolean failed;
+        /** Pieces that may wait for rework where it goes back to. */
+        public int room;
+    }
+
+    public Piece(int type) {
+        this.type = type;
+    }
+
+    public boolean isFailed() {
+        return rework != null && rework.failed;
+    }
+
+    public Rework reworkMade() {
+        Rework known = rework;
+        if (known == null) {
+            known = new Rework();
+            rework = known;
+        }
+        return known;
+    }
+
+    /** It is what it should be now, and was made there. */
+    public void madeWell(int by) {
+        madeBy = by;
+        isWell();
+    }
+
+    /** Nothing is wrong with it now. */
+    public void isWell() {
+        if (rework != null) {
+            rework.failed = false;
+            rework.factor = 1;
+        }
+    }
+
+    /** It is part of something else now, and starts afresh if it ever comes off that. */
+    public void forgetMaking() {
+        madeBy = NOBODY;
+        rework = null;
+    }
+}

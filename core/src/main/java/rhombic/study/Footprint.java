@@ -1,4 +1,0 @@
-package rhombic.study;
-
-/** The room that equipment takes, before it is turned: along the flow, across it, and up. */
-public record Footprint(double lengthMetres, double widthMetres, double heightMetres) {}

@@ -1,0 +1,83 @@
+package rhombic.study.check;
+
+import java.util.Collection;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Stream;
+import rhombic.formula.Formula;
+import rhombic.study.Rule;
+import rhombic.study.Study;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Supply;
+import rhombic.study.kind.UnpackingStation;
+import rhombic.study.value.Timetable;
+
+/** Which values a key such as {@code piece.model} can have, as far as the study says it without a run. */
+final class KnownValues {
+    private static final String OF_PIECE = "piece.";
+
+    private final Study study;
+
+    KnownValues(Study study) {
+        this.study = study;
+    }
+
+    /**
+     * All values of the key for pieces of the types, as a table is asked for them.
+     *
+     * @return empty if only a run can tell: the key is more than one attribute, or a rule sets the attribute, perhaps before
+     *     the piece comes here and perhaps after
+     */
+    Optional<Set<String>> of(String key, Collection<String> types) {
+        String name = key.strip().startsWith(OF_PIECE) ? key.strip().substring(OF_PIECE.length()) : "";
+        if (name.equals("type")) {
+            return Optional.of(new TreeSet<>(types));
+        }
+        if (!name.matches("\\w+") || Formula.OF_PIECE.contains(name) || isSetByRule(name)) {
+            return Optional.empty();
+        }
+        Set<String> values = new TreeSet<>();
+        for (String type : types) {
+            usual(type, name).filter(value -> comesAsUsual(type, name)).ifPresent(values::add);
+            rows().filter(row -> row.type().equals(type) && row.attributes().containsKey(name)).forEach(row -> values.add(Formula.plain(row.attributes().get(name).asObject())));
+        }
+        return Optional.of(values);
+    }
+
+    private boolean isSetByRule(String attribute) {
+        return study.rules().stream().flatMap(rule -> rule.then().stream())
+                .anyMatch(action -> action instanceof Rule.Action.Set set && set.of().isEmpty() && set.attribute().equals(attribute));
+    }
+
+    private Optional<String> usual(String type, String attribute) {
+        return study.type(type).flatMap(t -> t.attributes().stream().filter(a -> a.name().equals(attribute)).findFirst()).map(a -> Formula.plain(a.value().asObject()));
+    }
+
+    /** Whether a piece of the type can come into being without a value of its own. */
+    private boolean comesAsUsual(String type, String attribute) {
+        boolean byRow = rows().anyMatch(row -> row.type().equals(type) && !row.attributes().containsKey(attribute));
+        return byRow || study.rules().stream().flatMap(rule -> rule.then().stream()).anyMatch(action -> action instanceof Rule.Action.Create create && create.type().equals(type))
+                || study.equipment().stream().anyMatch(thing -> makes(thing, type));
+    }
+
+    private static boolean makes(Equipment thing, String type) {
+        return switch (thing) {
+            case GoodsIn in -> !(in.supply().orElse(null) instanceof Supply.ByTimetable) && in.mix().stream().anyMatch(part -> part.type().equals(type) && part.weight() > 0);
+            case AssemblyStation assembly -> assembly.result().equals(type);
+            case UnpackingStation unpacking -> unpacking.parting() instanceof UnpackingStation.Parting.Split split && split.type().equals(type);
+            case Station station -> false;
+            case Buffer buffer -> false;
+            case GoodsOut out -> false;
+        };
+    }
+
+    private Stream<Timetable.Row> rows() {
+        return study.equipment().stream().flatMap(thing -> thing instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.ByTimetable table ? table.timetable().rows().stream() : Stream.empty());
+    }
+}

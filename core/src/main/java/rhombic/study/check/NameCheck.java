@@ -1,0 +1,261 @@
+package rhombic.study.check;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
+import rhombic.formula.Formula;
+import rhombic.study.Rule;
+import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Supply;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Table;
+import rhombic.study.value.Timetable;
+import rhombic.study.value.Value;
+
+/** Checks that everything a study names is there and fits, and that everything that is there is used. */
+final class NameCheck {
+    private final Study study;
+    private final Uses uses;
+    private final List<Problem> problems = new ArrayList<>();
+
+    private NameCheck(Study study) {
+        this.study = study;
+        uses = new Uses(study);
+    }
+
+    static List<Problem> of(Study study) {
+        NameCheck check = new NameCheck(study);
+        check.namesAreThere();
+        check.formulas();
+        study.equipment().forEach(check::timetable);
+        study.rules().forEach(check::rule);
+        check.unused();
+        return check.problems;
+    }
+
+    private void namesAreThere() {
+        Set<String> seen = new HashSet<>();
+        for (Uses.Named use : uses.types) {
+            if (study.type(use.name()).isEmpty() && seen.add(use.place() + "\u0000" + use.name())) {
+                add(Problem.Grade.ERROR, Problem.Kind.UNKNOWN_NAME, use.place(), "It names the piece type \u201c" + use.name() + "\u201d, which is not there", "Add the type, or choose another",
+                        fix("Add the type " + use.name(), s -> s.withPieceTypes(with(s.pieceTypes(), PieceType.usual(use.name())))));
+            }
+        }
+        for (Uses.Named use : uses.tables) {
+            if (study.table(use.name()).isEmpty() && seen.add(use.place() + "\u0001" + use.name())) {
+                add(Problem.Grade.ERROR, Problem.Kind.UNKNOWN_NAME, use.place(), "It looks up the table \u201c" + use.name() + "\u201d, which is not there", "Add the table, or choose another", null);
+            }
+        }
+        for (Uses.Named use : uses.equipment) {
+            if (study.find(use.name()).isEmpty() && seen.add(use.place() + "\u0002" + use.name())) {
+                add(Problem.Grade.ERROR, Problem.Kind.UNKNOWN_NAME, use.place(), "It names the equipment \u201c" + use.name() + "\u201d, which is not there", "Choose other equipment", null);
+            }
+        }
+    }
+
+    private void formulas() {
+        for (Uses.FormulaUse use : new java.util.LinkedHashSet<>(uses.formulas)) {
+            Formula formula = uses.read.get(use.text());
+            if (formula == null) {
+                add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(), "Its formula \u201c" + use.text() + "\u201d can\u2019t be read. " + uses.unreadable.get(use.text()), "Change the formula", null);
+                continue;
+            }
+            for (Formula.Read read : formula.reads()) {
+                readable(use, read);
+            }
+            for (Formula.ReadAt read : formula.readsAt()) {
+                study.find(read.equipment()).ifPresent(thing -> attributeOf(use.place(), thing, read.name()));
+            }
+        }
+    }
+
+    private void readable(Uses.FormulaUse use, Formula.Read read) {
+        switch (read.root()) {
+            case "piece" -> {
+                if (!use.aboutPiece()) {
+                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(), "Its formula \u201c" + use.text() + "\u201d reads piece." + read.name() + ", but there is no piece",
+                            "Let a piece set the rule off, or leave it out", null);
+                } else if (!Formula.OF_PIECE.contains(read.name()) && study.pieceTypes().stream().noneMatch(type -> has(type.attributes(), read.name()))) {
+                    add(Problem.Grade.ERROR, Problem.Kind.ATTRIBUTE_NEVER_SET, use.place(), "It reads piece." + read.name() + ", which no piece type has", "Add the attribute " + read.name() + " to the piece types",
+                            fix("Add " + read.name() + " to all piece types", s -> s.withPieceTypes(s.pieceTypes().stream()
+                                    .map(type -> type.withAttributes(with(type.attributes(), new Attribute(read.name(), new Value.Num(0))))).toList())));
+                }
+            }
+            case "here" -> {
+                if (!use.atEquipment()) {
+                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(), "Its formula \u201c" + use.text() + "\u201d reads here." + read.name() + ", but stands at no equipment", "Write at('Name')." + read.name(), null);
+                }
+                study.find(use.place()).ifPresent(thing -> attributeOf(use.place(), thing, read.name()));
+            }
+            case "clock" -> {
+                if (!Formula.OF_CLOCK.contains(read.name())) {
+                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(), "It reads clock." + read.name() + ", which the clock does not have", "Use clock.seconds, clock.hours, clock.hour or clock.weekday", null);
+                }
+            }
+            default -> { }
+        }
+    }
+
+    private void attributeOf(String place, Equipment thing, String name) {
+        if (!Formula.OF_EQUIPMENT.contains(name) && !has(thing.basics().attributes(), name)) {
+            add(Problem.Grade.ERROR, Problem.Kind.ATTRIBUTE_NEVER_SET, place, "It reads " + name + " of " + thing.name() + ", which does not have it", "Add the attribute " + name + " to " + thing.name(),
+                    fix("Add " + name + " to " + thing.name(), s -> s.changed(thing.name(), e -> e.with(e.basics().withAttributes(with(e.basics().attributes(), new Attribute(name, new Value.Num(0))))))));
+        }
+    }
+
+    private void timetable(Equipment thing) {
+        if (!(thing instanceof GoodsIn in) || !(in.supply().orElse(null) instanceof Supply.ByTimetable supply)) {
+            return;
+        }
+        List<Timetable.Row> rows = supply.timetable().rows();
+        if (rows.isEmpty()) {
+            add(Problem.Grade.ERROR, Problem.Kind.NO_SUPPLY, in.name(), "Its timetable is empty, so nothing comes", "Type rows into it, paste them or read a file", null);
+        }
+        for (int i = 0; i < rows.size(); i++) {
+            Timetable.Row row = rows.get(i);
+            int number = i + 1;
+            row.attributes().forEach((name, value) -> study.type(row.type()).ifPresent(type -> {
+                boolean fits = type.attributes().stream().anyMatch(a -> a.name().equals(name) && a.value().kind() == value.kind());
+                if (!fits) {
+                    add(Problem.Grade.ERROR, Problem.Kind.ATTRIBUTE_NEVER_SET, in.name(), "Row " + number + " of its timetable sets " + name + " to \u201c" + value + "\u201d, but " + row.type()
+                                    + (has(type.attributes(), name) ? " has it as " + kindOf(type, name) : " has no such attribute"), "Add the attribute to the type, or change the row",
+                            has(type.attributes(), name) ? null : fix("Add " + name + " to " + type.name(), s -> s.withPieceTypes(s.pieceTypes().stream()
+                                    .map(t -> t.name().equals(type.name()) && !has(t.attributes(), name) ? t.withAttributes(with(t.attributes(), new Attribute(name, value))) : t).toList())));
+                }
+            }));
+        }
+    }
+
+    private void rule(Rule rule) {
+        boolean aboutPiece = rule.when() instanceof Rule.When.Piece;
+        if (rule.then().isEmpty()) {
+            add(Problem.Grade.HINT, Problem.Kind.RULE, rule.name(), "It does nothing", "Add an action, or take the rule out", null);
+        }
+        if (rule.when() instanceof Rule.When.Signal signal && !uses.signalsSent.contains(signal.name())) {
+            add(Problem.Grade.WARNING, Problem.Kind.RULE, rule.name(), "Nothing ever sends the signal \u201c" + signal.name() + "\u201d", "Let another rule send it, or choose another signal", null);
+        }
+        if (rule.when() instanceof Rule.When.StateChanges change && !change.state().isEmpty() && !Rule.STATES.contains(change.state())) {
+            error(rule, "There is no state \u201c" + change.state() + "\u201d", "Use one of " + String.join(", ", Rule.STATES));
+        }
+        for (Rule.Action action : rule.then()) {
+            switch (action) {
+                case Rule.Action.Set set -> sets(rule, set, aboutPiece);
+                case Rule.Action.ChangeLook look -> {
+                    if (!aboutPiece || study.pieceTypes().stream().noneMatch(type -> type.looks().stream().anyMatch(l -> l.name().equals(look.look())))) {
+                        error(rule, aboutPiece ? "It gives the look \u201c" + look.look() + "\u201d, which no piece type has" : "It gives a look, but there is no piece", "Add the look to the piece type, or choose another");
+                    }
+                }
+                case Rule.Action.Scrap() -> {
+                    boolean finishes = rule.when() instanceof Rule.When.Piece piece && piece.event() == Rule.PieceEvent.FINISHES;
+                    if (!finishes) {
+                        error(rule, "It scraps a piece, which can be done only when a piece finishes at a station", "Let the rule begin when a piece finishes");
+                    }
+                }
+                case Rule.Action.Create create -> {
+                    if (study.find(create.goodsIn()).filter(e -> !(e instanceof GoodsIn)).isPresent()) {
+                        error(rule, "It creates pieces at " + create.goodsIn() + ", which is no goods in", "Choose a goods in");
+                    }
+                }
+                case Rule.Action.Shut shut -> { }
+                case Rule.Action.Open open -> { }
+                case Rule.Action.Signal signal -> { }
+                case Rule.Action.Wait wait -> { }
+                case Rule.Action.StopRun() -> { }
+            }
+        }
+    }
+
+    private void sets(Rule rule, Rule.Action.Set set, boolean aboutPiece) {
+        if (!set.of().isEmpty()) {
+            study.find(set.of()).filter(thing -> !has(thing.basics().attributes(), set.attribute()))
+                    .ifPresent(thing -> error(rule, "It sets " + set.attribute() + " of " + thing.name() + ", which does not have it", "Add the attribute to " + thing.name()));
+        } else if (!aboutPiece) {
+            error(rule, "It sets " + set.attribute() + " of a piece, but there is no piece", "Let a piece set the rule off, or name the equipment");
+        } else if (study.pieceTypes().stream().noneMatch(type -> has(type.attributes(), set.attribute()))) {
+            error(rule, "It sets piece." + set.attribute() + ", which no piece type has", "Add the attribute to the piece types");
+        }
+    }
+
+    private void unused() {
+        Set<String> usedTypes = new HashSet<>(uses.types.stream().map(Uses.Named::name).toList());
+        for (PieceType type : study.equipment().isEmpty() ? List.<PieceType>of() : study.pieceTypes()) {
+            if (!usedTypes.contains(type.name())) {
+                add(Problem.Grade.HINT, Problem.Kind.UNUSED_TYPE, "", "No goods in brings the piece type \u201c" + type.name() + "\u201d, and nothing makes it", "Choose it at a goods in, or take it out",
+                        fix("Take " + type.name() + " out", s -> s.withPieceTypes(s.pieceTypes().stream().filter(t -> !t.name().equals(type.name())).toList())));
+            }
+        }
+        Set<String> usedTables = new HashSet<>(uses.tables.stream().map(Uses.Named::name).toList());
+        for (Table table : study.tables()) {
+            if (!usedTables.contains(table.name())) {
+                add(Problem.Grade.HINT, Problem.Kind.UNUSED_TABLE, "", "Nothing looks up the table \u201c" + table.name() + "\u201d", "Use it in a time, a recipe or a formula, or take it out",
+                        fix("Take " + table.name() + " out", s -> s.withTables(s.tables().stream().filter(t -> !t.name().equals(table.name())).toList())));
+            }
+        }
+        attributesNeverRead();
+    }
+
+    private void attributesNeverRead() {
+        Set<String> readOfPieces = new HashSet<>();
+        Set<String> readOfEquipment = new HashSet<>();
+        for (Uses.FormulaUse use : uses.formulas) {
+            Formula formula = uses.read.get(use.text());
+            if (formula != null) {
+                formula.reads().forEach(read -> (read.root().equals("piece") ? readOfPieces : readOfEquipment).add(read.root().equals("piece") ? read.name() : use.place() + "\u0000" + read.name()));
+                formula.readsAt().forEach(read -> readOfEquipment.add(read.equipment() + "\u0000" + read.name()));
+            }
+        }
+        Set<String> told = new HashSet<>();
+        for (PieceType type : study.pieceTypes()) {
+            for (Attribute attribute : type.attributes()) {
+                if (!readOfPieces.contains(attribute.name()) && told.add(attribute.name())) {
+                    add(Problem.Grade.HINT, Problem.Kind.ATTRIBUTE_NEVER_READ, "", "The attribute " + attribute.name() + " of pieces is set but never read", "Use it in a time, a way out, a recipe or a rule, or take it out",
+                            fix("Take " + attribute.name() + " out", s -> s.withPieceTypes(s.pieceTypes().stream()
+                                    .map(t -> t.withAttributes(t.attributes().stream().filter(a -> !a.name().equals(attribute.name())).toList())).toList())));
+                }
+            }
+        }
+        for (Equipment thing : study.equipment()) {
+            for (Attribute attribute : thing.basics().attributes()) {
+                if (!readOfEquipment.contains(thing.name() + "\u0000" + attribute.name())) {
+                    add(Problem.Grade.HINT, Problem.Kind.ATTRIBUTE_NEVER_READ, thing.name(), "Its attribute " + attribute.name() + " is set but never read", "Use it in a formula as here." + attribute.name() + ", or take it out",
+                            fix("Take " + attribute.name() + " out", s -> s.changed(thing.name(), e -> e.with(e.basics().withAttributes(
+                                    e.basics().attributes().stream().filter(a -> !a.name().equals(attribute.name())).toList())))));
+                }
+            }
+        }
+    }
+
+    private void error(Rule rule, String what, String remedy) {
+        add(Problem.Grade.ERROR, Problem.Kind.RULE, rule.name(), what, remedy, null);
+    }
+
+    private void add(Problem.Grade grade, Problem.Kind kind, String place, String what, String remedy, Problem.@Nullable Fix fix) {
+        problems.add(new Problem(grade, kind, place, what, remedy, fix));
+    }
+
+    private static Problem.Fix fix(String name, UnaryOperator<Study> change) {
+        return new Problem.Fix(name, change);
+    }
+
+    private static boolean has(List<Attribute> attributes, String name) {
+        return attributes.stream().anyMatch(a -> a.name().equals(name));
+    }
+
+    private static String kindOf(PieceType type, String name) {
+        return type.attributes().stream().filter(a -> a.name().equals(name)).findFirst().orElseThrow().value().kind().word();
+    }
+
+    private static <T> List<T> with(List<T> list, T more) {
+        List<T> all = new ArrayList<>(list);
+        if (!(more instanceof Attribute attribute) || list.stream().noneMatch(a -> a instanceof Attribute other && other.name().equals(attribute.name()))) {
+            all.add(more);
+        }
+        return all;
+    }
+}

@@ -1,0 +1,226 @@
+package rhombic.study.check;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import rhombic.quantity.Quantity;
+import rhombic.study.Link;
+import rhombic.study.LinkFilter;
+import rhombic.study.Study;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Supply;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.MixPart;
+import rhombic.study.value.ShutTime;
+import rhombic.study.value.TimeSource;
+
+/** Finds all problems of a study at once. Time and memory grow with equipment plus links. */
+public final class StudyCheck {
+    private static final double SHARES_MAY_MISS = 1e-6;
+
+    private final Study study;
+    private final Map<String, Equipment> things = new LinkedHashMap<>();
+    private final Map<String, List<Link>> out = new HashMap<>();
+    private final Map<String, List<Link>> in = new HashMap<>();
+    private final List<Problem> problems = new ArrayList<>();
+    private final TypeFlow flow;
+
+    private StudyCheck(Study study) {
+        this.study = study;
+        study.equipment().forEach(e -> things.put(e.name(), e));
+        for (Link link : study.links()) {
+            out.computeIfAbsent(link.from(), key -> new ArrayList<>()).add(link);
+            in.computeIfAbsent(link.to(), key -> new ArrayList<>()).add(link);
+        }
+        flow = new TypeFlow(study);
+    }
+
+    /** All problems, errors first, in the order of the equipment within a grade. */
+    public static List<Problem> of(Study study) {
+        StudyCheck check = new StudyCheck(study);
+        check.whole();
+        study.equipment().forEach(check::single);
+        check.circlesWithoutTime();
+        check.reach();
+        check.problems.addAll(WorkCheck.of(study, check.flow));
+        check.problems.addAll(RateCheck.of(study));
+        check.problems.addAll(NameCheck.of(study));
+        check.problems.sort(java.util.Comparator.comparing(Problem::grade));
+        return List.copyOf(check.problems);
+    }
+
+    private void whole() {
+        if (study.equipment().isEmpty()) {
+            return;
+        }
+        if (things.values().stream().noneMatch(GoodsIn.class::isInstance)) {
+            warn(Problem.Kind.NOTHING_ENTERS, "", "No piece ever enters", "Place a goods in and link it to the first equipment");
+        }
+        if (things.values().stream().noneMatch(GoodsOut.class::isInstance)) {
+            add(Problem.Grade.HINT, Problem.Kind.NOTHING_LEAVES, "", "No piece ever leaves", "Place a goods out and link the last equipment to it");
+        }
+    }
+
+    private void single(Equipment thing) {
+        List<Link> ways = out.getOrDefault(thing.name(), List.of());
+        if (thing.givesPieces() && ways.isEmpty()) {
+            warn(Problem.Kind.NO_WAY_OUT, thing.name(), "Nothing takes its pieces", "Link it to the equipment that comes next");
+        }
+        shares(thing, ways);
+        shut(thing);
+        if (thing instanceof GoodsIn goodsIn) {
+            supply(goodsIn, ways);
+        }
+        for (String type : flow.leaving(thing)) {
+            if (!ways.isEmpty() && ways.stream().noneMatch(link -> flow.mayGo(link, type))) {
+                warn(Problem.Kind.NO_WAY_OUT, thing.name(), "None of its links is for pieces of type " + type + ", so they stay and block it", "Let one link take " + type + ", or add a link for the rest");
+            }
+        }
+    }
+
+    private void shut(Equipment thing) {
+        List<ShutTime> times = thing.basics().shut();
+        Quantity length = study.plan().length();
+        List<ShutTime> inTime = times.stream().filter(time -> time.from().nanos() < length.nanos()).toList();
+        if (inTime.size() < times.size()) {
+            warn(Problem.Kind.SHUT, thing.name(), "Its inlet is shut at " + times.get(inTime.size()).from() + ", but the run ends at " + length, "Shut it earlier, or make the run longer",
+                    new Problem.Fix("Leave that out", s -> s.changed(thing.name(), e -> e.with(e.basics().withShut(inTime)))));
+        } else if (ShutTime.within(times, 0, length.nanos()) == length.nanos()) {
+            warn(Problem.Kind.SHUT, thing.name(), "Its inlet is shut for the whole run, so nothing comes in", "Open it for a time",
+                    new Problem.Fix("Open it", s -> s.changed(thing.name(), e -> e.with(e.basics().withShut(List.of())))));
+        }
+    }
+
+    private void shares(Equipment thing, List<Link> ways) {
+        long set = ways.stream().filter(link -> link.share().isPresent()).count();
+        if (set == 0) {
+            return;
+        }
+        if (ways.stream().anyMatch(link -> !(link.filter() instanceof LinkFilter.All))) {
+            return; // shares then hold among the links that a piece fits
+        }
+        double sum = ways.stream().mapToDouble(link -> link.share().map(Quantity::amount).orElse(0.0)).sum();
+        if (sum == 0) {
+            error(Problem.Kind.SHARES, thing.name(), "All its shares are 0 %, so no piece can go on", "Give at least one link a share above 0 %");
+        } else if (set < ways.size()) {
+            warn(Problem.Kind.SHARES, thing.name(), "Some of its links have a share and some have none, which counts as 0 %",
+                    "Give every link a share, or none");
+        } else if (Math.abs(sum - 100) > SHARES_MAY_MISS) {
+            warn(Problem.Kind.SHARES, thing.name(), "Its shares add up to " + Quantity.plain(Math.round(sum * 1e6) / 1e6) + " %; they are used in proportion",
+                    "Make them add up to 100 %", new Problem.Fix("Scale them to 100 %", s -> s.withLinks(s.links().stream()
+                            .map(l -> l.from().equals(thing.name()) ? l.withShare(l.share().map(share -> Quantity.percent(Math.round(share.amount() / sum * 1e5) / 1e3))) : l).toList())));
+        }
+    }
+
+    private void supply(GoodsIn goodsIn, List<Link> ways) {
+        Optional<Supply> supply = goodsIn.supply();
+        if (supply.isEmpty()) {
+            error(Problem.Kind.NO_SUPPLY, goodsIn.name(), "It is not said when pieces come, so none do", "Set the time between arrivals, such as 75 s");
+            return;
+        }
+        boolean limited = goodsIn.most().isPresent();
+        if (!(supply.get() instanceof Supply.ByTimetable) && goodsIn.mix().stream().mapToDouble(MixPart::weight).sum() <= 0) {
+            error(Problem.Kind.MIX, goodsIn.name(), goodsIn.mix().isEmpty() ? "It is not said which piece type comes" : "All weights of its mix are 0, so no piece can be chosen",
+                    "Give at least one type a weight above 0");
+        }
+        if (supply.get() instanceof Supply.Spaced spaced && spaced.between().isAlwaysZero() && !limited) {
+            error(Problem.Kind.ENDLESS_SUPPLY, goodsIn.name(), "With 0 s between arrivals, pieces without end come at the first instant",
+                    "Set a time above 0 s, or the most pieces that come");
+        }
+        if (supply.get() instanceof Supply.OnDemand && !limited) {
+            endlessTaker(ways).ifPresent(taker -> error(Problem.Kind.ENDLESS_SUPPLY, goodsIn.name(),
+                    "Supply on demand would fill " + taker + " without end at the first instant",
+                    "Give " + taker + " a limited room or a time, or set the most pieces that come"));
+        }
+    }
+
+    /** The first place on the way that takes any number of pieces in no time. */
+    private Optional<String> endlessTaker(List<Link> ways) {
+        Deque<Link> open = new ArrayDeque<>(ways);
+        Set<String> seen = new HashSet<>();
+        while (!open.isEmpty()) {
+            String name = open.poll().to();
+            if (!seen.add(name)) {
+                continue;
+            }
+            Equipment taker = things.get(name);
+            if (taker instanceof GoodsOut || (taker instanceof Buffer buffer && buffer.room().isEmpty())) {
+                return Optional.of(name);
+            }
+            if (taker != null && passesInNoTime(taker)) {
+                open.addAll(out.getOrDefault(name, List.of()));
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static boolean passesInNoTime(Equipment thing) {
+        return switch (thing) {
+            case Buffer buffer -> true;
+            case WorkEquipment station -> station.work().isTimeSet() && station.work().operations().stream()
+                    .allMatch(op -> op.time() instanceof TimeSource.Drawn drawn && drawn.time().isAlwaysZero());
+            case GoodsIn goodsIn -> false;
+            case GoodsOut goodsOut -> false;
+        };
+    }
+
+    private void circlesWithoutTime() {
+        Set<String> timeless = things.values().stream().filter(StudyCheck::passesInNoTime).map(Equipment::name).collect(Collectors.toSet());
+        for (List<String> circle : Circles.in(timeless, name -> out.getOrDefault(name, List.of()).stream().map(Link::to).toList())) {
+            Set<String> members = Set.copyOf(circle);
+            boolean leftByChance = circle.stream().anyMatch(name -> out.getOrDefault(name, List.of()).stream()
+                    .anyMatch(l -> !members.contains(l.to()) && l.share().map(s -> s.amount() > 0).orElse(false)));
+            String names = String.join(" \u2192 ", circle.size() > 6 ? circle.subList(0, 6) : circle) + (circle.size() > 6 ? " \u2192 \u2026" : "");
+            for (String name : leftByChance ? List.<String>of() : circle) {
+                error(Problem.Kind.CIRCLE_WITHOUT_TIME, name, "Pieces could go round in no time: " + names,
+                        "Give one of them a time above 0 s, or take one link of the circle out");
+            }
+        }
+    }
+
+    private void reach() {
+        Set<String> reached = new HashSet<>();
+        Deque<String> open = new ArrayDeque<>();
+        things.values().stream().filter(GoodsIn.class::isInstance).map(Equipment::name).forEach(open::add);
+        while (!open.isEmpty()) {
+            String name = open.poll();
+            if (reached.add(name)) {
+                out.getOrDefault(name, List.of()).forEach(link -> open.add(link.to()));
+            }
+        }
+        for (Equipment thing : things.values()) {
+            if (thing.takesPieces() && !reached.contains(thing.name())) {
+                boolean linked = in.containsKey(thing.name());
+                warn(Problem.Kind.UNREACHABLE, thing.name(), linked ? "No goods in leads to it" : "Nothing is linked to it, so it stays empty",
+                        "Link the equipment before it to it");
+            }
+        }
+    }
+
+    private void error(Problem.Kind kind, String place, String what, String remedy) {
+        add(Problem.Grade.ERROR, kind, place, what, remedy);
+    }
+
+    private void warn(Problem.Kind kind, String place, String what, String remedy) {
+        add(Problem.Grade.WARNING, kind, place, what, remedy);
+    }
+
+    private void warn(Problem.Kind kind, String place, String what, String remedy, Problem.Fix fix) {
+        problems.add(new Problem(Problem.Grade.WARNING, kind, place, what, remedy, fix));
+    }
+
+    private void add(Problem.Grade grade, Problem.Kind kind, String place, String what, String remedy) {
+        problems.add(new Problem(grade, kind, place, what, remedy));
+    }
+}

@@ -1,0 +1,194 @@
+package rhombic.study.check;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import rhombic.formula.Formula;
+import rhombic.formula.FormulaException;
+import rhombic.study.Link;
+import rhombic.study.LinkFilter;
+import rhombic.study.Rule;
+import rhombic.study.Study;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Recipe;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Supply;
+import rhombic.study.kind.UnpackingStation;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.MixPart;
+import rhombic.study.value.Taking;
+import rhombic.study.value.TimeSource;
+import rhombic.study.value.Timetable;
+import rhombic.study.value.WayOut;
+
+/** Everything in a study that names something else: formulas, piece types, tables, equipment, signals. */
+final class Uses {
+    /** A formula, where it stands, and whether there is a piece that it can be about. */
+    record FormulaUse(String place, String text, boolean aboutPiece, boolean atEquipment) {}
+
+    record Named(String place, String name) {}
+
+    final List<FormulaUse> formulas = new ArrayList<>();
+    final List<Named> types = new ArrayList<>();
+    final List<Named> tables = new ArrayList<>();
+    final List<Named> equipment = new ArrayList<>();
+    final Set<String> signalsSent = new HashSet<>();
+    /** Formulas that can be read, by text. */
+    final Map<String, Formula> read = new LinkedHashMap<>();
+    /** Message for each formula that can't. */
+    final Map<String, String> unreadable = new LinkedHashMap<>();
+
+    Uses(Study study) {
+        study.equipment().forEach(this::ofEquipment);
+        for (Link link : study.links()) {
+            switch (link.filter()) {
+                case LinkFilter.Types named -> types(link.from(), named.types());
+                case LinkFilter.Where where -> formula(link.from(), where.formula());
+                case LinkFilter.All all -> { }
+                case LinkFilter.Carriers carriers -> { }
+                case LinkFilter.Contents contents -> { }
+            }
+        }
+        study.rules().forEach(this::ofRule);
+        for (FormulaUse use : formulas) {
+            if (!read.containsKey(use.text()) && !unreadable.containsKey(use.text())) {
+                try {
+                    Formula formula = Formula.parse(use.text());
+                    read.put(use.text(), formula);
+                } catch (FormulaException e) {
+                    unreadable.put(use.text(), String.valueOf(e.getMessage()));
+                }
+            }
+        }
+        formulas.forEach(use -> {
+            Formula formula = read.get(use.text());
+            if (formula != null) {
+                formula.tables().forEach(name -> tables.add(new Named(use.place(), name)));
+                formula.readsAt().forEach(at -> equipment.add(new Named(use.place(), at.equipment())));
+            }
+        });
+    }
+
+    private void ofEquipment(Equipment thing) {
+        Basics basics = thing.basics();
+        if (basics.wayOut().choice() == WayOut.Choice.FORMULA) {
+            formula(thing.name(), basics.wayOut().formula());
+        }
+        if (basics.taking().choice() == Taking.Choice.FORMULA) {
+            formula(thing.name(), basics.taking().formula());
+        }
+        types(thing.name(), basics.taking().types());
+        if (thing instanceof WorkEquipment station) {
+            station.work().operations().forEach(operation -> time(thing.name(), operation.time()));
+            TimeSource changeover = station.work().changeover();
+            if (changeover != null) {
+                time(thing.name(), changeover);
+            }
+        }
+        switch (thing) {
+            case GoodsIn in -> {
+                if (in.supply().orElse(null) instanceof Supply.ByTimetable table) {
+                    types(in.name(), table.timetable().rows().stream().map(Timetable.Row::type).distinct().toList());
+                } else {
+                    types(in.name(), in.mix().stream().map(MixPart::type).toList());
+                }
+            }
+            case AssemblyStation assembly -> ofAssembly(assembly);
+            case UnpackingStation unpacking -> {
+                if (unpacking.parting() instanceof UnpackingStation.Parting.Split split) {
+                    types(unpacking.name(), List.of(split.type()));
+                }
+            }
+            case Station station -> { }
+            case Buffer buffer -> { }
+            case GoodsOut out -> { }
+        }
+    }
+
+    private void ofAssembly(AssemblyStation assembly) {
+        String place = assembly.name();
+        types(place, assembly.bases());
+        if (!assembly.result().isEmpty()) {
+            types(place, List.of(assembly.result()));
+        }
+        switch (assembly.recipe()) {
+            case Recipe.Fixed fixed -> parts(place, fixed.parts());
+            case Recipe.ByKey byKey -> {
+                formula(place, byKey.key());
+                byKey.parts().values().forEach(list -> parts(place, list));
+            }
+            case Recipe.FromTable table -> {
+                formula(place, table.key());
+                tables.add(new Named(place, table.table()));
+            }
+        }
+    }
+
+    private void parts(String place, List<Recipe.Part> parts) {
+        types(place, parts.stream().map(Recipe.Part::type).filter(type -> !type.equals(Recipe.ANY_TYPE)).toList());
+    }
+
+    private void time(String place, TimeSource time) {
+        switch (time) {
+            case TimeSource.Drawn drawn -> { }
+            case TimeSource.ByType byType -> types(place, List.copyOf(byType.times().keySet()));
+            case TimeSource.FromTable table -> {
+                tables.add(new Named(place, table.table()));
+                table.keys().forEach(key -> formula(place, key));
+            }
+            case TimeSource.ByFormula formula -> formula(place, formula.formula());
+        }
+    }
+
+    private void ofRule(Rule rule) {
+        boolean aboutPiece = rule.when() instanceof Rule.When.Piece;
+        boolean atEquipment = aboutPiece || rule.when() instanceof Rule.When.StateChanges;
+        switch (rule.when()) {
+            case Rule.When.Piece piece -> equipment.add(new Named(rule.name(), piece.at()));
+            case Rule.When.StateChanges state -> equipment.add(new Named(rule.name(), state.at()));
+            case Rule.When.Signal signal -> { }
+            case Rule.When.TimeOfDay time -> { }
+            case Rule.When.Every every -> { }
+        }
+        if (!rule.condition().isBlank()) {
+            formulas.add(new FormulaUse(rule.name(), rule.condition(), aboutPiece, atEquipment));
+        }
+        for (Rule.Action action : rule.then()) {
+            switch (action) {
+                case Rule.Action.Set set -> {
+                    formulas.add(new FormulaUse(rule.name(), set.formula(), aboutPiece, atEquipment));
+                    if (!set.of().isEmpty()) {
+                        equipment.add(new Named(rule.name(), set.of()));
+                    }
+                }
+                case Rule.Action.Shut shut -> equipment.add(new Named(rule.name(), shut.equipment()));
+                case Rule.Action.Open open -> equipment.add(new Named(rule.name(), open.equipment()));
+                case Rule.Action.Create create -> {
+                    equipment.add(new Named(rule.name(), create.goodsIn()));
+                    types(rule.name(), List.of(create.type()));
+                }
+                case Rule.Action.Signal signal -> signalsSent.add(signal.name());
+                case Rule.Action.ChangeLook look -> { }
+                case Rule.Action.Wait wait -> { }
+                case Rule.Action.Scrap scrap -> { }
+                case Rule.Action.StopRun stop -> { }
+            }
+        }
+    }
+
+    private void formula(String place, String text) {
+        formulas.add(new FormulaUse(place, text, true, true));
+    }
+
+    private void types(String place, List<String> names) {
+        names.forEach(name -> types.add(new Named(place, name)));
+    }
+}

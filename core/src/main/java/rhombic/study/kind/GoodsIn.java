@@ -1,0 +1,93 @@
+package rhombic.study.kind;
+
+import java.io.Serializable;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import rhombic.study.value.Count;
+import rhombic.study.value.Footprint;
+import rhombic.study.value.MixPart;
+import rhombic.study.value.Placement;
+import rhombic.study.value.Timetable;
+
+/**
+ * Where pieces enter the plant.
+ *
+ * @param mix of the types that enter, by frequency; a timetable names its types itself
+ * @param supply when pieces come; empty while it is not set yet, and then none come
+ * @param whenFull what becomes of pieces for which the plant has no room
+ * @param most pieces in the whole run; empty: no limit
+ */
+public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply, WhenFull whenFull, OptionalInt most) implements Equipment {
+    private static final Footprint FOOTPRINT = new Footprint(2, 2, 2.6);
+
+    /** What becomes of pieces that come while there is no room for them. */
+    public enum WhenFull {
+        /** They wait at the goods in, in order. */
+        WAIT,
+        /** They are turned away, and counted. */
+        TURN_AWAY
+    }
+
+    public GoodsIn {
+        mix = List.copyOf(mix);
+        most.ifPresent(n -> Count.atLeast(1, "The most pieces", n));
+    }
+
+    /** A goods in for one type. */
+    public GoodsIn(String name, Placement placement, String pieceType, Optional<Supply> supply, WhenFull whenFull, OptionalInt most) {
+        this(Basics.of(name, placement), List.of(new MixPart(pieceType, 1)), supply, whenFull, most);
+    }
+
+    /** Names of the types that can come. */
+    public Set<String> types() {
+        return supply.orElse(null) instanceof Supply.ByTimetable table
+                ? table.timetable().rows().stream().map(Timetable.Row::type).collect(Collectors.toSet())
+                : mix.stream().filter(part -> part.weight() > 0).map(MixPart::type).collect(Collectors.toSet());
+    }
+
+    public GoodsIn withSupply(Supply newSupply) {
+        return new GoodsIn(basics, mix, Optional.of(newSupply), whenFull, most);
+    }
+
+    public GoodsIn withMix(List<MixPart> newMix) {
+        return new GoodsIn(basics, newMix, supply, whenFull, most);
+    }
+
+    public GoodsIn withWhenFull(WhenFull newWhenFull) {
+        return new GoodsIn(basics, mix, supply, newWhenFull, most);
+    }
+
+    public GoodsIn withMost(OptionalInt newMost) {
+        return new GoodsIn(basics, mix, supply, whenFull, newMost);
+    }
+
+    @Override
+    public GoodsIn with(Basics newBasics) {
+        return new GoodsIn(newBasics, mix, supply, whenFull, most);
+    }
+
+    @Override
+    public Footprint footprint() {
+        return FOOTPRINT;
+    }
+
+    @Override
+    public String kind() {
+        return "Goods in";
+    }
+
+    /** Optional values can't be serialised, so this stands in for the record on its way. */
+    private record Stored(Basics basics, List<MixPart> mix, @Nullable Supply supply, WhenFull whenFull, int most) implements Serializable {
+        private Object readResolve() {
+            return new GoodsIn(basics, mix, Optional.ofNullable(supply), whenFull, most == 0 ? OptionalInt.empty() : OptionalInt.of(most));
+        }
+    }
+
+    private Object writeReplace() {
+        return new Stored(basics, mix, supply.orElse(null), whenFull, most.orElse(0));
+    }
+}

@@ -1,0 +1,28 @@
+package rhombic.study.kind;
+
+import rhombic.study.value.Footprint;
+import rhombic.study.value.Placement;
+
+/** Where pieces leave the plant. Takes every piece at once. */
+public record GoodsOut(Basics basics) implements Equipment {
+    private static final Footprint FOOTPRINT = new Footprint(2, 2, 2.6);
+
+    public GoodsOut(String name, Placement placement) {
+        this(Basics.of(name, placement));
+    }
+
+    @Override
+    public GoodsOut with(Basics newBasics) {
+        return new GoodsOut(newBasics);
+    }
+
+    @Override
+    public Footprint footprint() {
+        return FOOTPRINT;
+    }
+
+    @Override
+    public String kind() {
+        return "Goods out";
+    }
+}

@@ -1,0 +1,30 @@
+package rhombic.study.kind;
+
+import java.io.Serializable;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.value.Count;
+import rhombic.study.value.StudyException;
+
+/**
+ * A part of the pieces fails at the end of the work, and goes back to the station that worked on it before, there
+ * before new work.
+ *
+ * @param fails share of the pieces, 0 % to 100 %
+ * @param look of a failed piece, if its type has it, until it passes; empty: unchanged
+ * @param factor on the time of the work that is done again, above 0
+ * @param mostTimes a piece is worked on again, 0 or more; when it fails once more it is scrapped
+ * @param room pieces that may wait for rework at the station that made them, 1 or more
+ */
+public record Inspection(Quantity fails, String look, double factor, int mostTimes, int room) implements Serializable {
+    public Inspection {
+        if (fails.unit().dimension() != Dimension.SHARE || !(fails.amount() >= 0 && fails.amount() <= 100)) {
+            throw new StudyException("The share that fails must be from 0 % to 100 %; got " + fails);
+        }
+        if (!(factor > 0 && factor <= 1000)) {
+            throw new StudyException("The factor on the time of rework must be above 0 and at most 1000; got " + factor);
+        }
+        Count.atLeast(0, "The most times a piece is reworked", mostTimes);
+        Count.atLeast(1, "The room for rework", room);
+    }
+}

@@ -1,0 +1,53 @@
+package rhombic.study.kind;
+
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Distribution;
+import rhombic.study.value.Placement;
+import rhombic.study.value.TimeSource;
+
+/**
+ * Work is done here.
+ *
+ * @param load pieces worked on together at each place
+ * @param inspection at the end of the work; null: none
+ */
+public record Station(Basics basics, Work work, Work.Load load, @Nullable Inspection inspection) implements WorkEquipment {
+    /** A station with one operation and nothing else. */
+    public Station(String name, Placement placement, int places, int inputRoom, Optional<Distribution> time) {
+        this(Basics.of(name, placement), time.map(t -> Work.of(places, inputRoom, new TimeSource.Drawn(t)))
+                .orElseGet(() -> new Work(places, inputRoom, java.util.List.of(), null, null, null)), Work.Load.SINGLE, null);
+    }
+
+    public Station withLoad(Work.Load newLoad) {
+        return new Station(basics, work, newLoad, inspection);
+    }
+
+    public Station withInspection(@Nullable Inspection newInspection) {
+        return new Station(basics, work, load, newInspection);
+    }
+
+    /** Sets the time of its only, or its first, operation. */
+    public Station withTime(Distribution time) {
+        return with(work.withTime(new TimeSource.Drawn(time)));
+    }
+
+    public Station withPlaces(int places) {
+        return with(work.withPlaces(places));
+    }
+
+    @Override
+    public Station with(Basics newBasics) {
+        return new Station(newBasics, work, load, inspection);
+    }
+
+    @Override
+    public Station with(Work newWork) {
+        return new Station(basics, newWork, load, inspection);
+    }
+
+    @Override
+    public String kind() {
+        return "Station";
+    }
+}

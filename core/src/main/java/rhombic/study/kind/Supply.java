@@ -1,0 +1,77 @@
+package rhombic.study.kind;
+
+import java.io.Serializable;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Distribution;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.value.Count;
+import rhombic.study.value.StudyException;
+import rhombic.study.value.Timetable;
+
+/** When pieces come to a goods in. */
+public sealed interface Supply extends Serializable {
+
+    /**
+     * Arrivals with a time between them.
+     *
+     * @param between time from one arrival to the next
+     * @param pieces that come together at each arrival, 1 to 10000
+     * @param first time of the first arrival; empty: one drawn time after the start
+     */
+    record Spaced(Distribution between, int pieces, Optional<Quantity> first) implements Supply {
+        public Spaced {
+            Count.between(1, 10_000, "The pieces of an arrival", pieces);
+            first.ifPresent(time -> {
+                if (time.unit().dimension() != Dimension.TIME || !(time.amount() >= 0)) {
+                    throw new StudyException("The first arrival must be a time of at least 0 s; got " + time);
+                }
+            });
+        }
+
+        public Spaced(Distribution between) {
+            this(between, 1, Optional.empty());
+        }
+
+        public Spaced withBetween(Distribution newBetween) {
+            return new Spaced(newBetween, pieces, first);
+        }
+
+        public Spaced withPieces(int newPieces) {
+            return new Spaced(between, newPieces, first);
+        }
+
+        public Spaced withFirst(Optional<Quantity> newFirst) {
+            return new Spaced(between, pieces, newFirst);
+        }
+
+        /** Optional values can't be serialised, so this stands in for the record on its way. */
+        private record Stored(Distribution between, int pieces, @Nullable Quantity first) implements Serializable {
+            private Object readResolve() {
+                return new Spaced(between, pieces, Optional.ofNullable(first));
+            }
+        }
+
+        private Object writeReplace() {
+            return new Stored(between, pieces, first.orElse(null));
+        }
+    }
+
+    /** There is always a piece for whoever can take one. */
+    record OnDemand() implements Supply {}
+
+    /**
+     * All at the start of the run, and then none: what goes round in the plant, or lies in it.
+     *
+     * @param pieces 1 to 100000, of the types in the proportions of the mix
+     */
+    record AtStart(int pieces) implements Supply {
+        public AtStart {
+            Count.between(1, 100_000, "The stock at the start", pieces);
+        }
+    }
+
+    /** By a timetable, which names the types. */
+    record ByTimetable(Timetable timetable) implements Supply {}
+}

@@ -1,0 +1,104 @@
+package rhombic.study.kind;
+
+import java.io.Serializable;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Distribution;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.value.Count;
+import rhombic.study.value.StudyException;
+import rhombic.study.value.TimeSource;
+
+/**
+ * How a station works.
+ *
+ * @param places that work at the same time, each by itself, 1 to 10000
+ * @param inputRoom pieces that may wait before the work, 0 or more; with 0 a piece waits where it comes from
+ * @param operations in sequence; empty while no time is set yet, and then the station takes nothing
+ * @param changeover time lost before a piece of another type than the last at the same place; null: none
+ * @param service of the place after every n-th piece; null: none
+ * @param pause before a place lets the next piece in; null: none
+ */
+public record Work(int places, int inputRoom, List<Operation> operations, @Nullable TimeSource changeover, @Nullable Service service,
+        @Nullable Distribution pause) implements Serializable {
+    public static final int MOST_OPERATIONS = 50;
+
+    /**
+     * Service of a station.
+     *
+     * @param everyPieces after how many pieces of the station it is due, 1 or more
+     */
+    public record Service(int everyPieces, Distribution time) implements Serializable {
+        public Service {
+            Count.atLeast(1, "The pieces between services", everyPieces);
+        }
+    }
+
+    /**
+     * Several pieces worked on together.
+     *
+     * @param pieces in a full load, 1 or more
+     * @param longestWait after which work begins with what there is; null: only when full
+     */
+    public record Load(int pieces, @Nullable Quantity longestWait) implements Serializable {
+        public static final Load SINGLE = new Load(1, null);
+
+        public Load {
+            Count.between(1, 10_000, "The pieces worked on together", pieces);
+            if (longestWait != null && (longestWait.unit().dimension() != Dimension.TIME || !(longestWait.amount() >= 0))) {
+                throw new StudyException("The longest wait for a full load must be a time of at least 0 s; got " + longestWait);
+            }
+        }
+    }
+
+    public Work {
+        Count.between(1, 10_000, "The places of a station", places);
+        Count.atLeast(0, "The input room of a station", inputRoom);
+        operations = List.copyOf(operations);
+        Count.between(0, MOST_OPERATIONS, "The number of operations", operations.size());
+    }
+
+    /** One operation and nothing else. */
+    public static Work of(int places, int inputRoom, TimeSource time) {
+        return new Work(places, inputRoom, List.of(new Operation(Operation.WORK, time, true)), null, null, null);
+    }
+
+    public boolean isTimeSet() {
+        return !operations.isEmpty();
+    }
+
+    public Work withPlaces(int newPlaces) {
+        return new Work(newPlaces, inputRoom, operations, changeover, service, pause);
+    }
+
+    public Work withInputRoom(int newInputRoom) {
+        return new Work(places, newInputRoom, operations, changeover, service, pause);
+    }
+
+    public Work withOperations(List<Operation> newOperations) {
+        return new Work(places, inputRoom, newOperations, changeover, service, pause);
+    }
+
+    /** Sets the time of its only, or its first, operation. */
+    public Work withTime(TimeSource time) {
+        if (operations.isEmpty()) {
+            return withOperations(List.of(new Operation(Operation.WORK, time, true)));
+        }
+        List<Operation> changed = new java.util.ArrayList<>(operations);
+        changed.set(0, new Operation(operations.getFirst().name(), time, operations.getFirst().addsValue()));
+        return withOperations(changed);
+    }
+
+    public Work withChangeover(@Nullable TimeSource newChangeover) {
+        return new Work(places, inputRoom, operations, newChangeover, service, pause);
+    }
+
+    public Work withService(@Nullable Service newService) {
+        return new Work(places, inputRoom, operations, changeover, newService, pause);
+    }
+
+    public Work withPause(@Nullable Distribution newPause) {
+        return new Work(places, inputRoom, operations, changeover, service, newPause);
+    }
+}

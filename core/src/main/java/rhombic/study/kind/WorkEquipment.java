@@ -1,0 +1,21 @@
+package rhombic.study.kind;
+
+import rhombic.study.value.Footprint;
+
+/** Equipment that works on pieces at places. */
+public sealed interface WorkEquipment extends Equipment permits Station, AssemblyStation, UnpackingStation {
+    /** How much of the floor one place takes, across the flow. */
+    double PLACE_METRES = 1.6;
+
+    int MOST_DRAWN_PLACES = 8;
+
+    Work work();
+
+    WorkEquipment with(Work work);
+
+    /** One body for each place, side by side, up to eight. */
+    @Override
+    default Footprint footprint() {
+        return new Footprint(2, Math.min(work().places(), MOST_DRAWN_PLACES) * PLACE_METRES, 1.9);
+    }
+}

@@ -1,0 +1,39 @@
+package rhombic.study.value;
+
+import java.util.Set;
+
+/** What a name may be, and how a free one is found. */
+public final class Names {
+    public static final int LONGEST = 80;
+
+    private Names() {}
+
+    /** Returns the name; fails if it is blank, too long, or has blanks at its ends or control characters. */
+    public static String checked(String name) {
+        if (name.isBlank()) {
+            throw new StudyException("A name must have at least one visible character");
+        }
+        if (name.length() > LONGEST) {
+            throw new StudyException("A name must have at most " + LONGEST + " characters; got " + name.length());
+        }
+        if (!name.equals(name.strip()) || name.chars().anyMatch(Character::isISOControl)) {
+            throw new StudyException("A name must not begin or end with a blank or contain a line break; got \u201c" + name.strip() + "\u201d");
+        }
+        return name;
+    }
+
+    /** The wanted name, or the first of "wanted 2", "wanted 3", … that is not taken. */
+    public static String free(String wanted, Set<String> taken) {
+        if (!taken.contains(wanted)) {
+            return wanted;
+        }
+        String stem = wanted.replaceFirst(" \\d+$", "");
+        for (int i = 2; ; i++) {
+            String suffix = " " + i;
+            String candidate = stem.substring(0, Math.min(stem.length(), LONGEST - suffix.length())) + suffix;
+            if (!taken.contains(candidate)) {
+                return candidate;
+            }
+        }
+    }
+}

@@ -1,0 +1,91 @@
+package rhombic.study.value;
+
+import java.io.Serializable;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
+
+/**
+ * A kind of piece.
+ *
+ * @param weight of one piece, without what it carries
+ * @param looks it can have, at least one; it begins with the first
+ * @param carrier whether it is made to hold pieces, as a pallet is
+ * @param attributes every piece of the type has, with the values it begins with
+ */
+public record PieceType(String name, Quantity length, Quantity width, Quantity height, Quantity weight, List<Look> looks, boolean carrier,
+        List<Attribute> attributes) implements Serializable {
+    public static final int MOST_LOOKS = 100;
+
+    public PieceType {
+        Names.checked(name);
+        size("length", length);
+        size("width", width);
+        size("height", height);
+        if (weight.unit().dimension() != Dimension.MASS || !(weight.inBaseUnit() >= 0 && weight.inBaseUnit() <= 1e6)) {
+            throw new StudyException("The weight of a piece must be from 0 kg to 1000 t; got " + weight);
+        }
+        looks = List.copyOf(looks);
+        Count.between(1, MOST_LOOKS, "The number of looks of " + name, looks.size());
+        Set<String> names = new HashSet<>();
+        for (Look look : looks) {
+            if (!names.add(look.name())) {
+                throw new StudyException(name + " has the look \u201c" + look.name() + "\u201d twice: keep one");
+            }
+        }
+        attributes = Attribute.checked(attributes, name);
+    }
+
+    /** A type with one look and nothing else. */
+    public PieceType(String name, Quantity length, Quantity width, Quantity height, String colour) {
+        this(name, length, width, height, new Quantity(1, Unit.KILOGRAM), List.of(new Look(Look.USUAL, colour)), false, List.of());
+    }
+
+    public static PieceType usual(String name) {
+        return new PieceType(name, Quantity.metres(0.6), Quantity.metres(0.4), Quantity.metres(0.4), "#2E7F9E");
+    }
+
+    /** A pallet of the usual size (ISO 6780, 1200 x 800 mm). */
+    public static PieceType pallet(String name) {
+        return new PieceType(name, Quantity.metres(1.2), Quantity.metres(0.8), Quantity.metres(0.15), new Quantity(25, Unit.KILOGRAM),
+                List.of(new Look(Look.USUAL, "#A9855A", Look.Form.PALLET)), true, List.of());
+    }
+
+    /** Colour of the look it begins with. */
+    public String colour() {
+        return looks.getFirst().colour();
+    }
+
+    public PieceType named(String newName) {
+        return new PieceType(newName, length, width, height, weight, looks, carrier, attributes);
+    }
+
+    public PieceType sized(Quantity newLength, Quantity newWidth, Quantity newHeight) {
+        return new PieceType(name, newLength, newWidth, newHeight, weight, looks, carrier, attributes);
+    }
+
+    public PieceType withWeight(Quantity newWeight) {
+        return new PieceType(name, length, width, height, newWeight, looks, carrier, attributes);
+    }
+
+    public PieceType withLooks(List<Look> newLooks) {
+        return new PieceType(name, length, width, height, weight, newLooks, carrier, attributes);
+    }
+
+    public PieceType asCarrier(boolean isCarrier) {
+        return new PieceType(name, length, width, height, weight, looks, isCarrier, attributes);
+    }
+
+    public PieceType withAttributes(List<Attribute> newAttributes) {
+        return new PieceType(name, length, width, height, weight, looks, carrier, newAttributes);
+    }
+
+    private static void size(String what, Quantity value) {
+        if (value.unit().dimension() != Dimension.LENGTH || !(value.inBaseUnit() >= 0.001 && value.inBaseUnit() <= 100)) {
+            throw new StudyException("The " + what + " of a piece must be from 1 mm to 100 m; got " + value);
+        }
+    }
+}

@@ -1,0 +1,47 @@
+package rhombic.study.value;
+
+import java.io.Serializable;
+import java.util.List;
+
+/**
+ * Which of the pieces that wait for an equipment, before it or in its input room, comes next. Equals go by age. What
+ * comes back for rework goes before all others.
+ *
+ * @param types in order of preference, for {@link Choice#TYPE}; types that are not named come last
+ * @param formula for {@link Choice#FORMULA}; the highest number comes first
+ */
+public record Taking(Choice choice, List<String> types, String formula) implements Serializable {
+    public static final Taking OLDEST = new Taking(Choice.OLDEST, List.of(), "");
+
+    /** Rules of choice. */
+    public enum Choice {
+        OLDEST("the one that has waited longest"),
+        TYPE("by type"),
+        FORMULA("the highest of a formula");
+
+        private final String word;
+
+        Choice(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+    }
+
+    public Taking {
+        types = List.copyOf(types);
+        if (choice == Choice.FORMULA && formula.isBlank()) {
+            throw new StudyException("Taking by formula needs a formula that gives a number, such as piece.priority");
+        }
+    }
+
+    public static Taking byType(List<String> types) {
+        return new Taking(Choice.TYPE, types, "");
+    }
+
+    public static Taking byFormula(String formula) {
+        return new Taking(Choice.FORMULA, List.of(), formula);
+    }
+}

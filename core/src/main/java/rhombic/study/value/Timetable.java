@@ -1,0 +1,133 @@
+package rhombic.study.value;
+
+import java.io.Serializable;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.QuantityException;
+
+/**
+ * What comes when.
+ *
+ * @param source file it was read from, to be shown; empty if it was typed
+ */
+public record Timetable(Repeat repeat, List<Row> rows, String source) implements Serializable {
+    public static final int MOST_ROWS = 200_000;
+
+    private static final List<String> DAYS = List.of("mon", "tue", "wed", "thu", "fri", "sat", "sun");
+    private static final Pattern CLOCK = Pattern.compile("(?:([A-Za-z]{3})[a-z]*\\s+)?(\\d{1,2}):(\\d{2})(?::(\\d{2}))?");
+
+    /** How often the rows come. */
+    public enum Repeat {
+        /** Times count from the start of the run. */
+        ONCE("once", Long.MAX_VALUE),
+        /** Times are times of day. */
+        DAILY("every day", 86_400),
+        /** Times are days of the week with times of day. */
+        WEEKLY("every week", 7 * 86_400);
+
+        private final String word;
+        private final long periodSeconds;
+
+        Repeat(String word, long periodSeconds) {
+            this.word = word;
+            this.periodSeconds = periodSeconds;
+        }
+
+        public String word() {
+            return word;
+        }
+
+        public long periodSeconds() {
+            return periodSeconds;
+        }
+    }
+
+    /**
+     * One arrival.
+     *
+     * @param atSeconds since the start of the run, midnight or Monday midnight
+     * @param quantity of pieces, 1 to 100000
+     * @param attributes that the pieces have, other than usual
+     */
+    public record Row(double atSeconds, String type, int quantity, Map<String, Value> attributes) implements Serializable {
+        public Row {
+            if (!(atSeconds >= 0 && atSeconds <= 1e10)) {
+                throw new StudyException("A time in a timetable must be at least 0; got " + atSeconds + " s");
+            }
+            Names.checked(type);
+            Count.between(1, 100_000, "The quantity in a timetable", quantity);
+            attributes = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(attributes));
+        }
+    }
+
+    public Timetable {
+        rows = List.copyOf(rows);
+        if (rows.size() > MOST_ROWS) {
+            throw new StudyException("A timetable must have at most " + MOST_ROWS + " rows; got " + rows.size());
+        }
+        for (Row row : rows) {
+            if (row.atSeconds() >= repeat.periodSeconds()) {
+                throw new StudyException("The time " + text(Repeat.ONCE, row.atSeconds()) + " lies beyond the " + (repeat == Repeat.DAILY ? "day" : "week") + " that is repeated");
+            }
+        }
+    }
+
+    /** Names of all attributes its rows set, in order of appearance. */
+    public List<String> attributeNames() {
+        List<String> names = new ArrayList<>();
+        rows.forEach(row -> row.attributes().keySet().stream().filter(n -> !names.contains(n)).forEach(names::add));
+        return names;
+    }
+
+    /** Reads a time as it is written in a timetable of that kind: {@code 1.5 h}, {@code 08:30} or {@code Tue 08:30}. */
+    public static double seconds(Repeat repeat, String text) {
+        Matcher m = CLOCK.matcher(text.strip());
+        if (!m.matches()) {
+            if (repeat == Repeat.ONCE) {
+                try {
+                    return Quantity.parse(text, Dimension.TIME).inBaseUnit();
+                } catch (QuantityException e) {
+                    throw new StudyException("\u201c" + text.strip() + "\u201d is no time since the start; write one such as 1.5 h or 01:30");
+                }
+            }
+            throw new StudyException("\u201c" + text.strip() + "\u201d is no time; write one such as " + (repeat == Repeat.DAILY ? "08:30" : "Tue 08:30"));
+        }
+        int hours = Integer.parseInt(m.group(2));
+        int minutes = Integer.parseInt(m.group(3));
+        int seconds = m.group(4) == null ? 0 : Integer.parseInt(m.group(4));
+        if (minutes > 59 || seconds > 59 || (hours > 23 && repeat != Repeat.ONCE)) {
+            throw new StudyException("\u201c" + text.strip() + "\u201d is no time of day; hours go to 23, minutes and seconds to 59");
+        }
+        double time = hours * 3600.0 + minutes * 60.0 + seconds;
+        if (repeat != Repeat.WEEKLY) {
+            if (m.group(1) != null) {
+                throw new StudyException("\u201c" + text.strip() + "\u201d names a day, but this timetable is for " + repeat.word() + ": repeat it every week, or leave the day out");
+            }
+            return time;
+        }
+        int day = m.group(1) == null ? -1 : DAYS.indexOf(m.group(1).toLowerCase(Locale.ROOT));
+        if (day < 0) {
+            throw new StudyException("\u201c" + text.strip() + "\u201d lacks its day; write Mon, Tue, Wed, Thu, Fri, Sat or Sun before it");
+        }
+        return day * 86_400.0 + time;
+    }
+
+    /** A time as it is written in a timetable of that kind. */
+    public static String text(Repeat repeat, double atSeconds) {
+        if (repeat == Repeat.ONCE && atSeconds % 60 != 0) {
+            return Quantity.seconds(atSeconds).toString();
+        }
+        long whole = Math.round(atSeconds);
+        String day = repeat == Repeat.WEEKLY ? DAYS.get((int) (whole / 86_400)) + " " : "";
+        long inDay = repeat == Repeat.ONCE ? whole : whole % 86_400;
+        String clock = String.format(Locale.ROOT, inDay % 60 == 0 ? "%02d:%02d" : "%02d:%02d:%02d", inDay / 3600, inDay / 60 % 60, inDay % 60);
+        return (day.isEmpty() ? "" : day.substring(0, 1).toUpperCase(Locale.ROOT) + day.substring(1)) + clock;
+    }
+}

@@ -1,0 +1,44 @@
+package rhombic.study.value;
+
+import java.io.Serializable;
+
+/**
+ * How a piece chooses among the links of an equipment that it may go. Links with a share go by chance whatever is
+ * chosen here.
+ *
+ * @param formula that gives the name of the equipment it goes to; empty unless the choice is {@link Choice#FORMULA}
+ */
+public record WayOut(Choice choice, String formula) implements Serializable {
+    public static final WayOut PREFERENCE = new WayOut(Choice.PREFERENCE, "");
+
+    /** Rules of choice. */
+    public enum Choice {
+        /** The first link, in order, that has room. */
+        PREFERENCE("the first with room, in order"),
+        /** Whichever has room; if several have, the one after the last that was used. */
+        FIRST_FREE("whichever is free"),
+        /** One after the other; it waits for the one whose turn it is. */
+        IN_TURN("in turn"),
+        /** The one with the fewest pieces in it and waiting for it; it then waits for that one. */
+        SHORTEST_QUEUE("the shortest queue"),
+        /** The one a formula names. */
+        FORMULA("a formula");
+
+        private final String word;
+
+        Choice(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+    }
+
+    public WayOut {
+        if ((choice == Choice.FORMULA) == formula.isBlank()) {
+            throw new StudyException(choice == Choice.FORMULA ? "A way out by formula needs a formula that gives a name, such as table('Routes', piece.type)"
+                    : "Only a way out by formula has a formula; got " + formula);
+        }
+    }
+}
