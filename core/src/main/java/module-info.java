@@ -17,6 +17,8 @@ module rhombic.core {
     exports rhombic.study.check;
     exports rhombic.plant;
     exports rhombic.trace;
+    exports rhombic.space;
+    exports rhombic.scene;
     exports rhombic.measure;
     exports rhombic.experiment;
     exports rhombic.insight;

@@ -11,5 +11,6 @@ public enum Purpose {
     PAUSE,
     INSPECTION,
     FORMULA,
-    RULE
+    RULE,
+    TRAVEL
 }

@@ -26,7 +26,7 @@ public final class LiveRun {
 
     /** @param mostKept records of the trace after which the oldest are dropped */
     public LiveRun(Study study, int mostKept) {
-        writer = new TraceWriter(study.equipment().size(), mostKept);
+        writer = new TraceWriter(study.equipment().size(), study.links().size(), mostKept);
         plant = Plant.build(study, 1, writer);
         plannedNanos = study.plan().length().nanos();
         writer.publish(-1);

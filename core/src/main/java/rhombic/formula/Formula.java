@@ -60,6 +60,7 @@ public final class Formula {
     private final Set<ReadAt> readsAt;
     private final Set<String> tables;
     private final boolean ofTypeAlone;
+    private final boolean ofPieceAlone;
 
     private Formula(String text, Step step, Set<Read> reads, Set<ReadAt> readsAt, Set<String> tables, boolean draws) {
         this.text = text;
@@ -68,6 +69,7 @@ public final class Formula {
         this.readsAt = readsAt;
         this.tables = tables;
         // What at() is given may be worked out too, and is then not among the reads.
+        ofPieceAlone = !draws && readsAt.isEmpty() && !text.contains("at(") && reads.stream().allMatch(read -> read.root().equals("piece") && !read.name().equals("age"));
         ofTypeAlone = !draws && readsAt.isEmpty() && !text.contains("at(") && reads.stream().allMatch(new Read("piece", "type")::equals);
     }
 
@@ -130,6 +132,11 @@ public final class Formula {
     /** Whether it always gives the same for pieces of the same type. */
     public boolean isOfTypeAlone() {
         return ofTypeAlone;
+    }
+
+    /** Whether it always gives the same for a piece whose attributes and look stay as they are. */
+    public boolean isOfPieceAlone() {
+        return ofPieceAlone;
     }
 
     /** Its value: a number, a text or yes/no. */

@@ -31,17 +31,20 @@ public final class EquipmentStory {
     public String doing(int node, Moment moment) {
         Equipment thing = study.equipment().get(node);
         Optional<EquipmentState> state = moment.state(node);
-        String shut = !moment.isShut(node) ? "" : ShutTime.isShut(thing.basics().shut(), moment.timeNanos()) ? " Its inlet is shut." : " A rule has shut its inlet.";
-        if (state.isEmpty()) {
-            return "Has let " + moment.in(node) + " out." + shut;
-        }
+        String shut = gates(thing, node, moment);
         String since = Clock.elapsed(moment.timeNanos() - moment.stateSinceNanos(node));
         return switch (thing) {
-            case GoodsIn in -> ofGoodsIn(node, state.get(), since, moment);
-            case Buffer buffer -> (moment.content(node) == 0 ? "Has been empty for " + since + ": " + waitsForPieces(thing) : "Holds " + pieces(moment.content(node)) + "; " + first(node, moment)) + "." + shut;
-            case WorkEquipment work -> ofWork(node, work, state.get(), since, moment) + "." + shut;
-            case GoodsOut out -> "Has let " + moment.in(node) + " out.";
+            case GoodsIn in -> state.isEmpty() ? "Brings nothing." : ofGoodsIn(node, state.get(), since, moment) + shut;
+            case Buffer buffer -> (moment.content(node) == 0 ? "Is empty: " + waitsForPieces(thing) : "Holds " + pieces(moment.content(node)) + "; " + first(node, moment)) + "." + shut;
+            case WorkEquipment work -> state.isEmpty() ? "Does nothing." : ofWork(node, work, state.get(), since, moment) + "." + shut;
+            case GoodsOut out -> "Has let " + moment.in(node) + " out." + shut;
         };
+    }
+
+    private static String gates(Equipment thing, int node, Moment moment) {
+        String inlet = !moment.isShut(node) ? "" : ShutTime.isShut(thing.basics().shut(), moment.timeNanos()) ? " Its inlet is shut." : " A rule has shut its inlet.";
+        String outlet = !moment.isOutletShut(node) ? "" : ShutTime.isShut(thing.basics().outletShut(), moment.timeNanos()) ? " Its outlet is shut." : " A rule has shut its outlet.";
+        return inlet + outlet;
     }
 
     private String ofGoodsIn(int node, EquipmentState state, String since, Moment moment) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
 import rhombic.study.RunPlan;
@@ -25,7 +26,8 @@ public final class Limit {
     /** A station that works less than this share of its time, and is mostly starved otherwise, limits nothing. */
     private static final double ACTIVE_FROM = 0.85;
 
-    private static final List<EquipmentState> BUSY = List.of(EquipmentState.WORKING, EquipmentState.CHANGEOVER, EquipmentState.SERVICE, EquipmentState.PAUSE);
+    /** Two that differ by less than this are the limit alike: more would be read into chance. */
+    private static final double ALIKE = 1e-3;
 
     /**
      * A station with its shares of time.
@@ -43,12 +45,17 @@ public final class Limit {
     /** Empty if no station has worked at all. */
     public static Optional<Finding> of(Summary summary) {
         List<Equipment> equipment = summary.study().equipment();
-        Optional<Candidate> busiest = java.util.stream.IntStream.range(0, equipment.size())
+        List<Candidate> candidates = java.util.stream.IntStream.range(0, equipment.size())
                 .filter(i -> equipment.get(i) instanceof WorkEquipment)
                 .mapToObj(i -> candidate(summary, i))
                 .filter(c -> c.busy > 0)
-                .max(Comparator.comparingDouble(Candidate::held));
-        return busiest.map(c -> c.held() < ACTIVE_FROM && c.shut == 0 && c.shares.get(EquipmentState.STARVED) > c.shares.get(EquipmentState.BLOCKED) ? byGoodsIn(summary, c) : byStation(c));
+                .toList();
+        Optional<Candidate> busiest = candidates.stream().max(Comparator.comparingDouble(Candidate::held));
+        return busiest.map(c -> {
+            List<Candidate> alike = candidates.stream().filter(other -> c.held() - other.held() < ALIKE).toList();
+            boolean waitsForPieces = c.held() < ACTIVE_FROM && c.shut == 0 && c.shares.get(EquipmentState.STARVED) > c.shares.get(EquipmentState.BLOCKED);
+            return waitsForPieces ? byGoodsIn(summary, c) : byStation(c, alike);
+        });
     }
 
     private static Candidate candidate(Summary summary, int index) {
@@ -58,7 +65,7 @@ public final class Limit {
         }
         Equipment station = summary.study().equipment().get(index);
         double shut = Math.min(shares.get(EquipmentState.STARVED), shutShare(station, summary.study().plan()));
-        return new Candidate(station, BUSY.stream().mapToDouble(shares::get).sum(), shut, shares);
+        return new Candidate(station, shares.entrySet().stream().filter(e -> e.getKey().isBusy()).mapToDouble(Map.Entry::getValue).sum(), shut, shares);
     }
 
     /** Share of the time that is measured in which its inlet is shut by hand. */
@@ -72,10 +79,11 @@ public final class Limit {
         return summary.interval(Response.share(index, "", state)).mean();
     }
 
-    private static Finding byStation(Candidate c) {
+    private static Finding byStation(Candidate c, List<Candidate> alike) {
         double working = c.shares.get(EquipmentState.WORKING);
         String how = c.shut > c.busy ? "its inlet is shut " + percent(c.shut) : c.busy - working < 0.005 ? "works " + percent(working) : "is busy " + percent(c.busy);
-        return new Finding(c.station.name(), "Limited by " + c.station.name() + ": " + how + " of the time", evidence(c));
+        String names = alike.stream().limit(3).map(a -> a.station.name()).collect(Collectors.joining(" and ")) + (alike.size() > 3 ? " and others" : "");
+        return new Finding(c.station.name(), "Limited by " + names + ": " + (alike.size() > 1 ? "each " : "") + how + " of the time", evidence(c));
     }
 
     private static Finding byGoodsIn(Summary summary, Candidate c) {
@@ -86,7 +94,7 @@ public final class Limit {
     private static String evidence(Candidate c) {
         List<String> parts = new ArrayList<>();
         c.shares.forEach((state, share) -> {
-            if (share > 0 || state.ordinal() <= EquipmentState.BLOCKED.ordinal()) {
+            if (share > 0 || state.isAlwaysShown()) {
                 parts.add(state.word() + " " + percent(share));
             }
         });

@@ -38,6 +38,7 @@ public final class PieceStory {
         Equipment where = study.equipment().get(spot.node());
         String since = Clock.elapsed(moment.timeNanos() - spot.sinceNanos());
         return switch (spot.doing()) {
+            case MOVES -> "Is on its way from " + study.equipment().get(spot.fromNode()).name() + " to " + where.name() + " for " + since + ".";
             case IS_WORKED_ON -> "Is worked on at " + where.name() + " for " + since + ".";
             case IS_DONE -> "Is done at " + where.name() + " and has waited " + since + " " + waits.forRoom(spot, moment) + ".";
             case WAITS -> "Waits at " + where.name() + " for " + since + " " + waitingFor(spot, where, moment) + ".";
@@ -47,8 +48,9 @@ public final class PieceStory {
     /** The equipment it has been at, oldest first, with how long. */
     public List<String> history(PieceSpot spot, long untilNanos) {
         List<String> lines = new ArrayList<>();
-        for (Trace.Visit visit : trace.visits(spot.piece(), untilNanos)) {
-            lines.add(study.equipment().get(visit.node()).name() + ", " + Clock.elapsed(visit.toNanos() - visit.fromNanos()));
+        for (Trace.Visit visit : trace.visits(spot, untilNanos)) {
+            String where = study.equipment().get(visit.node()).name();
+            lines.add((visit.link() >= 0 ? "on the way to " + where : where) + ", " + Clock.elapsed(visit.toNanos() - visit.fromNanos()));
         }
         return lines;
     }
@@ -60,12 +62,12 @@ public final class PieceStory {
         for (Attribute attribute : type.attributes()) {
             values.put(attribute.name(), attribute.value().toString());
         }
-        values.putAll(trace.settings(spot.piece(), moment.timeNanos()));
+        values.putAll(trace.settings(spot));
         if (spot.look() > 0 && spot.look() < type.looks().size()) {
             values.put("look", type.looks().get(spot.look()).name());
         }
         Map<String, Integer> carried = new LinkedHashMap<>();
-        moment.on(spot.piece()).forEach(on -> carried.merge(waits.type(on).name(), 1, Integer::sum));
+        moment.on(spot.body()).forEach(on -> carried.merge(waits.type(on).name(), 1, Integer::sum));
         carried.forEach((name, count) -> values.merge("carries", count + " " + name, (a, b) -> a + ", " + b));
         return values;
     }

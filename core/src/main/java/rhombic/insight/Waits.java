@@ -35,6 +35,9 @@ final class Waits {
             return "to go back to " + study.equipment().get(spot.backTo()).name() + " for rework" + why(spot.backTo(), moment);
         }
         List<Link> links = study.linksFrom(study.equipment().get(spot.node()).name());
+        if (moment.isOutletShut(spot.node())) {
+            return "until the outlet is opened";
+        }
         if (links.isEmpty()) {
             return "since nothing is linked behind it";
         }
@@ -59,6 +62,7 @@ final class Waits {
 
     /** In brackets, what keeps the taker from taking. */
     private String why(int taker, Moment moment) {
+        int coming = onTheWayTo(taker, moment);
         if (moment.isShut(taker)) {
             return ShutTime.isShut(study.equipment().get(taker).basics().shut(), moment.timeNanos()) ? " (its inlet is shut)" : " (a rule has shut its inlet)";
         }
@@ -68,9 +72,17 @@ final class Waits {
             case AssemblyStation assembly -> " (" + content + " there, " + assembly.partRoom() + " of each part can wait)";
             case Station station -> " (" + content + " of " + (station.work().places() * station.load().pieces() + station.work().inputRoom()) + ")";
             case WorkEquipment work -> " (" + content + " of " + (work.work().places() + work.work().inputRoom()) + ")";
-            case Buffer buffer when buffer.room().isPresent() -> " (" + content + " of " + buffer.room().getAsInt() + ")";
+            case Buffer buffer when buffer.room().isPresent() -> " (" + content + " of " + buffer.room().getAsInt() + (coming > 0 ? ", " + coming + " on the way" : "") + ")";
             default -> "";
         };
+    }
+
+    private int onTheWayTo(int taker, Moment moment) {
+        int coming = 0;
+        for (int link = 0; link < study.links().size(); link++) {
+            coming += study.links().get(link).to().equals(study.equipment().get(taker).name()) ? moment.contentOfLink(link) : 0;
+        }
+        return coming;
     }
 
     /** What an assembly lacks for the base, as in "1 more Coil"; empty if that can't be told from the study alone. */

@@ -12,11 +12,15 @@ import rhombic.study.value.EquipmentState;
  * @param joined pieces that became part of another here or went onto a carrier
  * @param scrapped pieces that failed too often or that a rule scrapped
  * @param stay of the pieces that left
+ * @param waits before work began, at stations
  * @param shares of time by state, over all places; they add up to 1, or there are none
  * @param valueShare part of the time, over all places, in which value was added
+ * @param emptyShare part of the time in which it was empty, where contents are told instead of states
+ * @param fullShare part of the time in which it was full, where contents are told instead of states
  */
 public record EquipmentFigures(String name, String kind, long in, long out, long made, long joined, long scrapped, int contentAtStart, int contentNow,
-        double contentMean, int contentMost, long turnedAway, StayFigures stay, Map<EquipmentState, Double> shares, double valueShare) implements Serializable {
+        double contentMean, int contentMost, long turnedAway, StayFigures stay, WaitFigures waits, Map<EquipmentState, Double> shares,
+        double valueShare, double emptyShare, double fullShare) implements Serializable {
     public EquipmentFigures {
         shares = Map.copyOf(shares);
     }

@@ -8,21 +8,29 @@ import java.util.List;
  * {@code insideAtStart + in + made − joined − scrapped − out = inside}. Pieces on a carrier count one by one.
  *
  * @param hours length of what was measured
- * @param carriersOut part of those out that are carriers; throughput and lead time are of the others
+ * @param carriersOut part of those out that are carriers or whole batches; throughput and lead time are of the others
  * @param made pieces that came into being inside
  * @param joined pieces that became part of another
  * @param scrapped pieces that failed too often or that a rule scrapped
  * @param stoppedBy what ended the run before its length: the name of a rule, or how many pieces are out; empty if nothing did
  * @param turnedAway pieces that came while there was no room and were sent off; not counted as in
+ * @param links those on which pieces take time
  * @param events that occurred in the whole run
+ * @param standstill what stands still for good at the end
  */
 public record RunFigures(int replication, long seed, double hours, long in, long out, long carriersOut, long made, long joined,
         long scrapped, long insideAtStart, long inside, double insideMean,
-        long turnedAway, StayFigures lead, List<EquipmentFigures> equipment, List<TypeFigures> types, long events,
-        String stoppedBy) implements Serializable {
+        long turnedAway, StayFigures lead, List<EquipmentFigures> equipment, List<LinkFigures> links, List<TypeFigures> types,
+        long events, String stoppedBy, StandstillFigures standstill) implements Serializable {
     public RunFigures {
         equipment = List.copyOf(equipment);
+        links = List.copyOf(links);
         types = List.copyOf(types);
+    }
+
+    /** Part of those that came which were turned away, 0 to 1; NaN if none came. */
+    public double lossShare() {
+        return in + turnedAway == 0 ? Double.NaN : (double) turnedAway / (in + turnedAway);
     }
 
     public double throughputPerHour() {

@@ -30,10 +30,31 @@ public final class Tally {
     private long joined;
     private long scrapped;
     private long turnedAway;
+    /** Of the pieces on which work began: how many, how many of them had waited, and how long in all and at most. */
+    private long begun;
+
+    private long waited;
+    private double waitTime;
+    private long longestWait;
+    /** Pieces that fill it; 0 for equipment whose contents are not told. */
+    private final int room;
+
+    private double emptyTime;
+    private double fullTime;
 
     /** @param units places whose states are counted, each by itself, starved at first; 0 for equipment without states */
     public Tally(int units) {
+        this(units, 0);
+    }
+
+    /** Of equipment that has contents and no states. */
+    public static Tally ofContents(int room) {
+        return new Tally(0, room);
+    }
+
+    private Tally(int units, int room) {
         this.units = units;
+        this.room = room;
         unitsIn = new int[units > 1 ? STATES.length : 0];
         lastChangeOf = new long[unitsIn.length];
         if (units > 1) {
@@ -78,6 +99,16 @@ public final class Tally {
 
     public void turnsAway() {
         turnedAway++;
+    }
+
+    /** Work begins on a piece that has been here for so long. */
+    public void begins(long waitNanos) {
+        begun++;
+        if (waitNanos > 0) {
+            waited++;
+            waitTime += waitNanos;
+            longestWait = Math.max(longestWait, waitNanos);
+        }
     }
 
     /** Adds to the time in which value was added. */
@@ -125,6 +156,12 @@ public final class Tally {
         joined = 0;
         scrapped = 0;
         turnedAway = 0;
+        begun = 0;
+        waited = 0;
+        waitTime = 0;
+        longestWait = 0;
+        emptyTime = 0;
+        fullTime = 0;
         most = content;
         contentAtStart = content;
         stays.restart();
@@ -135,7 +172,8 @@ public final class Tally {
         double time = now - windowStart;
         double value = units > 0 && time > 0 ? valueTime / time / units : 0;
         return new EquipmentFigures(name, kind, in, out, made, joined, scrapped, contentAtStart, content, time > 0 ? contentTime / time : content, most,
-                turnedAway, stays.figures(), shares(now, time), value);
+                turnedAway, stays.figures(), new WaitFigures(begun, waited, begun == 0 ? Double.NaN : waitTime / begun / 1e9, longestWait / 1e9), shares(now, time), value,
+                room > 0 && time > 0 ? emptyTime / time : 0, room > 0 && time > 0 ? fullTime / time : 0);
     }
 
     private Map<EquipmentState, Double> shares(long now, double time) {
@@ -144,7 +182,7 @@ public final class Tally {
             for (EquipmentState state : STATES) {
                 int i = state.ordinal();
                 double share = (timeIn[i] + sinceLastChange(now, i)) / time / units;
-                if (share > 0 || i <= EquipmentState.BLOCKED.ordinal()) {
+                if (share > 0 || state.isAlwaysShown()) {
                     shares.put(state, share);
                 }
             }
@@ -181,6 +219,10 @@ public final class Tally {
         long passed = now - lastChange;
         if (passed != 0) {
             contentTime += (double) passed * content;
+            if (room > 0) {
+                emptyTime += content == 0 ? passed : 0;
+                fullTime += content >= room ? passed : 0;
+            }
             lastChange = now;
         }
     }

@@ -12,6 +12,7 @@ import java.io.Serializable;
  * @param workMean part of the mean lead time in which they were worked on, seconds
  * @param waitMean part in which they waited, seconds
  * @param blockedMean part in which they were done but could not go on, seconds
+ * @param moveMean part in which they were on their way between equipment, seconds
  */
 public record TypeFigures(String name, long in, long out, long made, long joined, long scrapped, long insideAtStart, long inside, StayFigures lead,
-        double workMean, double waitMean, double blockedMean) implements Serializable {}
+        double workMean, double waitMean, double blockedMean, double moveMean) implements Serializable {}

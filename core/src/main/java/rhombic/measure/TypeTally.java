@@ -11,6 +11,7 @@ public final class TypeTally {
     private long insideAtStart;
     private double workTime;
     private double blockedTime;
+    private double moveTime;
 
     public void enters() {
         in++;
@@ -34,11 +35,12 @@ public final class TypeTally {
         inside--;
     }
 
-    public void leaves(long leadNanos, long workNanos, long blockedNanos) {
+    public void leaves(long leadNanos, long workNanos, long blockedNanos, long moveNanos) {
         inside--;
         lead.add(leadNanos);
         workTime += workNanos;
         blockedTime += blockedNanos;
+        moveTime += moveNanos;
     }
 
     public void restart() {
@@ -49,6 +51,7 @@ public final class TypeTally {
         insideAtStart = inside;
         workTime = 0;
         blockedTime = 0;
+        moveTime = 0;
         lead.restart();
     }
 
@@ -57,6 +60,7 @@ public final class TypeTally {
         double scale = 1e9 * Math.max(1, stay.count());
         double work = stay.count() == 0 ? Double.NaN : workTime / scale;
         double blocked = stay.count() == 0 ? Double.NaN : blockedTime / scale;
-        return new TypeFigures(name, in, stay.count(), made, joined, scrapped, insideAtStart, inside, stay, work, stay.mean() - work - blocked, blocked);
+        double move = stay.count() == 0 ? Double.NaN : moveTime / scale;
+        return new TypeFigures(name, in, stay.count(), made, joined, scrapped, insideAtStart, inside, stay, work, Math.max(0, stay.mean() - work - blocked - move), blocked, move);
     }
 }

@@ -7,7 +7,8 @@ import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;
 import rhombic.formula.FormulaException;
 import rhombic.plant.piece.Piece;
-import rhombic.plant.piece.PieceQueue;
+import rhombic.plant.piece.Ranking;
+import rhombic.plant.piece.Waiting;
 import rhombic.plant.piece.TableBook;
 import rhombic.study.Rule;
 import rhombic.study.kind.AssemblyStation;
@@ -23,16 +24,20 @@ final class AssemblyNode extends WorkNode {
     private final boolean[] isPart;
     private final int partRoom;
     private final int resultType;
+    private final PlantScope scope;
     private final Needs needs;
     /** Rooms for parts by type; the last one is for parts of any type. */
-    private final PieceQueue[] rooms;
+    private final Waiting[] rooms;
     /** How many parts wait in each of the rooms; beside each other, since they are all looked at whenever a part comes. */
     private final int[] there;
+    /** How many parts are on their way to each of the rooms; bases are counted as at any station. */
+    private final int[] promisedIn;
+
     private final int any;
-    private final List<Waiting> waiting = new ArrayList<>();
+    private final List<Gathering> waiting = new ArrayList<>();
 
     /** A place with a base that waits for parts. */
-    private record Waiting(Place place, int[] need) {}
+    private record Gathering(Place place, int[] need) {}
 
     /** How many parts of each type a base needs; the last is of any type. */
     private interface Needs {
@@ -48,10 +53,11 @@ final class AssemblyNode extends WorkNode {
         isBase = new boolean[any];
         station.bases().forEach(type -> isBase[plant.types.number(type)] = true);
         isPart = new boolean[any + 1];
+        scope = scope("recipe");
         needs = needs(station.recipe());
-        rooms = new PieceQueue[any + 1];
-        Arrays.setAll(rooms, i -> new PieceQueue());
+        rooms = new Waiting[any + 1];
         there = new int[any + 1];
+        promisedIn = new int[any + 1];
     }
 
     private Needs needs(Recipe recipe) {
@@ -124,6 +130,51 @@ final class AssemblyNode extends WorkNode {
     }
 
     @Override
+    void connect(WaysOut ways, Ranking ranking, boolean someMayNotGo) {
+        super.connect(ways, ranking, someMayNotGo);
+        Arrays.setAll(rooms, i -> new Waiting(ranking));
+    }
+
+    @Override
+    void rankAnew() {
+        super.rankAnew();
+        for (Waiting room : rooms) {
+            room.rankAnew();
+        }
+    }
+
+    @Override
+    void promise(Channel.Trip trip) {
+        super.promise(trip);
+        if (!isBase[trip.piece().type]) {
+            promisedIn[roomOf(trip.piece().type)]++;
+        }
+    }
+
+    @Override
+    void keepPromise(Channel.Trip trip) {
+        super.keepPromise(trip);
+        if (!isBase[trip.piece().type]) {
+            promisedIn[roomOf(trip.piece().type)]--;
+        }
+    }
+
+    /** Promises to bases alone: parts have room of their own. */
+    @Override
+    int promisedSlots() {
+        int parts = 0;
+        for (int count : promisedIn) {
+            parts += count;
+        }
+        return promised() - parts;
+    }
+
+    @Override
+    boolean waitsForMore() {
+        return tally.content() > 0;
+    }
+
+    @Override
     boolean waitsByType() {
         return true;
     }
@@ -131,10 +182,10 @@ final class AssemblyNode extends WorkNode {
     @Override
     boolean hasRoom(Piece piece) {
         if (isBase[piece.type]) {
-            return hasFreePlace() || mayQueue(piece);
+            return hasSlot(piece);
         }
         int room = roomOf(piece.type);
-        return room >= 0 && there[room] < partRoom;
+        return room >= 0 && there[room] + promisedIn[room] < partRoom;
     }
 
     /** Which room a part waits in; -1 if no recipe needs it. */
@@ -149,7 +200,7 @@ final class AssemblyNode extends WorkNode {
         if (!isBase[piece.type]) {
             traceWaits(piece);
             int room = roomOf(piece.type);
-            queueUp(rooms[room], piece);
+            rooms[room].add(piece);
             there[room]++;
             startWhatCan();
         } else if (hasFreePlace()) {
@@ -169,7 +220,7 @@ final class AssemblyNode extends WorkNode {
         } else {
             gathers(place);
             traceStands(place, base);
-            waiting.add(new Waiting(place, need));
+            waiting.add(new Gathering(place, need));
         }
     }
 
@@ -182,7 +233,7 @@ final class AssemblyNode extends WorkNode {
             return;
         }
         for (int i = 0; i < waiting.size(); i++) {
-            Waiting one = waiting.get(i);
+            Gathering one = waiting.get(i);
             if (areThere(one.need)) {
                 waiting.remove(i--);
                 take(one.place, one.need);
@@ -209,7 +260,7 @@ final class AssemblyNode extends WorkNode {
         for (int type = 0; type <= any; type++) {
             there[type] -= need[type];
             for (int i = 0; i < need[type]; i++) {
-                place.load.add(rooms[type].takeFirst());
+                place.load.add(rooms[type].takeBest());
             }
         }
         plant.toAgenda(this); // there is room for parts again
@@ -246,7 +297,7 @@ final class AssemblyNode extends WorkNode {
         if (way == AssemblyStation.Way.ASSEMBLE && resultType >= 0 && resultType != whole.type) {
             plant.becomes(whole, resultType, index);
         }
-        if (plant.hasRework) {
+        if (mayNeedRework()) {
             whole.madeWell(index);
         }
         if (whole.toScrap) {
@@ -268,7 +319,7 @@ final class AssemblyNode extends WorkNode {
         }
         whole.load.add(part);
         if (plant.trace != null) {
-            plant.trace.onto(plant.now(), part.id, index, whole.id);
+            plant.trace.onto(plant.now(), part.body, index, whole.body);
         }
     }
 }

@@ -1,5 +1,11 @@
 package rhombic.plant;
 
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -11,6 +17,7 @@ import rhombic.plant.piece.TypeBook;
 import rhombic.study.Study;
 import rhombic.study.check.Problem;
 import rhombic.study.check.StudyCheck;
+import rhombic.study.kind.Station;
 import rhombic.trace.TraceWriter;
 
 /**
@@ -22,12 +29,15 @@ public final class Blueprint {
     private final Set<String> broken;
     private final TypeBook types;
     private final TableBook tables;
+    /** Names of stations from which pieces may come to an inspection, which may send them back there. */
+    private final Set<String> beforeInspection;
     /** By text. Each is read when first asked for; reading it again would give the same. */
     private final Map<String, Formula> formulas = new ConcurrentHashMap<>();
 
     private Blueprint(Study study) {
         this.study = study;
         broken = StudyCheck.of(study).stream().filter(Problem::isError).map(Problem::place).collect(Collectors.toUnmodifiableSet());
+        beforeInspection = beforeInspection(study);
         types = new TypeBook(study.pieceTypes());
         tables = new TableBook(study.tables());
     }
@@ -45,6 +55,25 @@ public final class Blueprint {
      */
     public Plant build(int replication, @Nullable TraceWriter trace) {
         return Plant.build(this, replication, trace);
+    }
+
+    private static Set<String> beforeInspection(Study study) {
+        Map<String, List<String>> givers = new HashMap<>();
+        study.links().forEach(link -> givers.computeIfAbsent(link.to(), key -> new ArrayList<>()).add(link.from()));
+        Deque<String> open = new ArrayDeque<>();
+        study.equipment().stream().filter(thing -> thing instanceof Station station && station.inspection() != null).forEach(thing -> open.add(thing.name()));
+        Set<String> before = new HashSet<>();
+        while (!open.isEmpty()) {
+            String name = open.remove();
+            if (before.add(name)) {
+                open.addAll(givers.getOrDefault(name, List.of()));
+            }
+        }
+        return before;
+    }
+
+    boolean isBeforeInspection(String name) {
+        return beforeInspection.contains(name);
     }
 
     Study study() {

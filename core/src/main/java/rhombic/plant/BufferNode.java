@@ -3,59 +3,74 @@ package rhombic.plant;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import rhombic.measure.Tally;
 import rhombic.plant.piece.Piece;
-import rhombic.plant.piece.PieceQueue;
+import rhombic.plant.piece.Ranking;
+import rhombic.plant.piece.Waiting;
 import rhombic.study.Rule;
 import rhombic.study.kind.Buffer;
 import rhombic.study.value.EquipmentState;
 
 /**
  * Pieces wait here. In a fixed order, only the first is on offer; a better one that comes takes the offer over. In
- * any order, each piece is on offer by itself.
+ * any order, each piece is on offer by itself. It has contents and no states.
  */
 final class BufferNode extends Node {
     private final int room;
     private final Buffer.Order order;
-    private final PieceQueue queue = new PieceQueue();
+    private Waiting queue = new Waiting(Ranking.BY_AGE);
+    private boolean rankChanges;
     private @Nullable Offer offer;
     /** In any order: pieces that have come and are not on offer yet, and offers not in use. */
     private final List<Piece> toOffer = new ArrayList<>();
     private final List<Offer> unused = new ArrayList<>();
-    private EquipmentState unitState = EquipmentState.STARVED;
 
     BufferNode(Plant plant, int index, Buffer buffer) {
-        super(plant, index, buffer, 1);
-        room = buffer.room().orElse(Integer.MAX_VALUE);
+        super(plant, index, buffer, Tally.ofContents(buffer.roomFor(plant.study.pieceTypes())));
+        room = buffer.roomFor(plant.study.pieceTypes());
         order = buffer.order();
+    }
+
+    @Override
+    void connect(WaysOut ways, Ranking ranking, boolean someMayNotGo) {
+        super.connect(ways, ranking, someMayNotGo);
+        queue = new Waiting(ranking);
+        rankChanges = ranking.kept() == Ranking.Kept.NOT_AT_ALL && order != Buffer.Order.ANY;
     }
 
     @Override
     void begin() {
         offer = new Offer(this);
-        noteHolding();
+        traceContent();
     }
 
     @Override
     boolean hasRoom(Piece piece) {
-        return queue.size() < room;
+        return queue.size() + promised() < room;
     }
 
     @Override
     void accept(Piece piece) {
         long now = plant.now();
         piece.arrivedNanos = now;
+        touchedNanos = now;
         tally.enters(now);
+        assert tally.content() + promised() <= room : name() + " holds more than it has room for";
         if (plant.trace != null) {
-            plant.trace.waits(now, piece.id, index);
+            plant.trace.waits(now, piece.body, index);
         }
         tellRules(Rule.PieceEvent.ENTERS, piece);
-        queueUp(queue, piece);
+        queue.add(piece);
         if (order == Buffer.Order.ANY) {
             toOffer.add(piece);
         }
         plant.toAgenda(this);
+        traceContent();
         if (queue.size() == 1) {
-            noteHolding();
+            tellRules(EquipmentState.BLOCKED.word());
+        }
+        if (queue.size() == room) {
+            tellRules(Rule.FULL);
         }
     }
 
@@ -72,40 +87,74 @@ final class BufferNode extends Node {
         }
     }
 
+    private Piece best() {
+        return order == Buffer.Order.NEWEST_FIRST ? queue.newestOfBest() : queue.best();
+    }
+
     private void offerBest() {
         assert offer != null : "attended before it began";
         if (queue.isEmpty()) {
             return;
         }
-        Piece best = queue.get(order == Buffer.Order.NEWEST_FIRST ? queue.newestOfBest() : 0);
-        if (offer.isOpen() && best != offer.piece()) {
-            // A newer piece that may go the same ways stands where the older stood, so that none is overtaken.
-            if (waysOut().sameForAll()) {
-                offer.exchange(best);
-                return;
-            }
-            offer.withdraw();
-        }
         if (!offer.isOpen()) {
-            offer.make(best);
+            offer.make(best());
+        } else {
+            putRight(offer, best());
+        }
+    }
+
+    /** A newer piece that may go the same ways stands where the older stood, so that none is overtaken. */
+    private void putRight(Offer open, Piece best) {
+        if (best == open.piece()) {
+            return;
+        }
+        if (waysOut().sameForAll()) {
+            open.exchange(best);
+        } else {
+            open.withdraw();
+            open.make(best);
         }
     }
 
     @Override
-    Piece hand(Offer given) {
+    public boolean stillOffers(Offer open) {
+        if (!rankChanges || queue.isEmpty()) {
+            return true;
+        }
+        Piece best = best();
+        if (best == open.piece()) {
+            return true;
+        }
+        if (waysOut().sameForAll()) {
+            open.exchange(best);
+        } else {
+            open.withdraw();
+            plant.toAgenda(this);
+        }
+        return false;
+    }
+
+    @Override
+    void rankAnew() {
+        super.rankAnew();
+        queue.rankAnew();
+        plant.toAgenda(this);
+    }
+
+    @Override
+    public Piece hand(Offer given) {
         Piece piece = given.piece();
         if (order == Buffer.Order.ANY) {
             unused.add(given);
         }
-        if (queue.get(0) == piece) {
-            queue.takeFirst();
-        } else {
-            queue.take(piece);
-        }
+        queue.take(piece);
+        touchedNanos = plant.now();
         tally.leaves(plant.now(), plant.now() - piece.arrivedNanos);
         tellRules(Rule.PieceEvent.LEAVES, piece);
+        traceContent();
         if (queue.isEmpty()) {
-            noteHolding();
+            tellRules(Rule.EMPTY);
+            tellRules(EquipmentState.STARVED.word());
         }
         if (!queue.isEmpty() || !line.isEmpty()) {
             plant.toAgenda(this);
@@ -113,10 +162,9 @@ final class BufferNode extends Node {
         return piece;
     }
 
-    private void noteHolding() {
-        EquipmentState now = queue.isEmpty() ? EquipmentState.STARVED : EquipmentState.BLOCKED;
-        tally.unit(plant.now(), unitState, now);
-        unitState = now;
-        noteState(now);
+    private void traceContent() {
+        if (plant.trace != null) {
+            plant.trace.holds(plant.now(), index, queue.size());
+        }
     }
 }

@@ -9,8 +9,10 @@ import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
 import rhombic.formula.FormulaException;
 import rhombic.kernel.Event;
+import rhombic.measure.Tally;
 import rhombic.plant.piece.Piece;
-import rhombic.plant.piece.PieceQueue;
+import rhombic.plant.piece.Ranking;
+import rhombic.plant.piece.Waiting;
 import rhombic.quantity.Quantity;
 import rhombic.study.Rule;
 import rhombic.study.kind.GoodsIn;
@@ -30,20 +32,22 @@ final class GoodsInNode extends Node {
     private final UniformRandomProvider mixChance;
     private final int[] mixTypes;
     private final double[] mixUpTo;
-    private final PieceQueue waiting = new PieceQueue();
+    private final Waiting waiting = new Waiting(Ranking.BY_AGE);
     private @Nullable Offer offer;
     private @Nullable Piece onOffer;
     private long supplied;
+    /** Whether more may come by itself. */
+    private boolean isExpecting;
     private EquipmentState unitState = EquipmentState.STARVED;
 
     GoodsInNode(Plant plant, int index, GoodsIn goodsIn, Supply supply) {
-        super(plant, index, goodsIn, 1);
+        super(plant, index, goodsIn, new Tally(1));
         this.supply = supply;
         onDemand = supply instanceof Supply.OnDemand;
         turnsAway = goodsIn.whenFull() == GoodsIn.WhenFull.TURN_AWAY && !onDemand;
         most = goodsIn.most().isPresent() ? goodsIn.most().getAsInt() : Long.MAX_VALUE;
         mix = goodsIn.mix().stream().filter(part -> part.weight() > 0).toList();
-        mixChance = plant.stream(goodsIn.name(), Purpose.MIX);
+        mixChance = plant.stream(goodsIn.id(), Purpose.MIX);
         mixTypes = new int[mix.size()];
         mixUpTo = new double[mix.size()];
         for (int i = 0; i < mixTypes.length; i++) {
@@ -65,19 +69,21 @@ final class GoodsInNode extends Node {
     }
 
     private void beginSpaced(Supply.Spaced spaced) {
-        TimeSampler between = spaced.between().sampler(plant.stream(name(), Purpose.ARRIVAL));
+        TimeSampler between = spaced.between().sampler(plant.stream(id(), Purpose.ARRIVAL));
         Event event = new Event() {
             @Override
             protected void occur() {
                 for (int i = 0; i < spaced.pieces() && supplied < most; i++) {
                     bring(new Piece(drawType()));
                 }
-                if (supplied < most) {
+                isExpecting = supplied < most;
+                if (isExpecting) {
                     plant.simulator.schedule(this, between.nextNanos());
                 }
                 attendSoon();
             }
         };
+        isExpecting = true;
         plant.simulator.schedule(event, spaced.first().map(Quantity::nanos).orElseGet(between::nextNanos));
     }
 
@@ -130,7 +136,8 @@ final class GoodsInNode extends Node {
                 next = 0;
                 round++;
             }
-            if (next < rows.size() && supplied < most) {
+            isExpecting = next < rows.size() && supplied < most;
+            if (isExpecting) {
                 long at = Math.round((rows.get(next).atSeconds() - startSeconds) * 1e9) + round * periodNanos;
                 plant.simulator.schedule(this, Math.max(0, at - plant.now()));
             }
@@ -143,7 +150,7 @@ final class GoodsInNode extends Node {
                 Piece piece = new Piece(plant.types.number(row.type()));
                 for (Map.Entry<String, Value> attribute : row.attributes().entrySet()) {
                     if (!plant.types.set(piece, plant.types.slot(attribute.getKey()), attribute.getValue().asObject())) {
-                        throw scope.trouble(new FormulaException("Its timetable sets \u201c" + attribute.getKey() + "\u201d to \u201c" + attribute.getValue() + "\u201d, but pieces of type "
+                        throw scope("timetable").trouble(new FormulaException("Its timetable sets \u201c" + attribute.getKey() + "\u201d to \u201c" + attribute.getValue() + "\u201d, but pieces of type "
                                 + row.type() + " have no such attribute of that kind: add it to the type"), piece);
                     }
                 }
@@ -171,7 +178,7 @@ final class GoodsInNode extends Node {
         supplied++;
         if (!turnsAway) {
             enter(piece);
-            waiting.addLast(piece);
+            waiting.add(piece);
             noteWaiting();
             return;
         }
@@ -228,21 +235,22 @@ final class GoodsInNode extends Node {
                 onOffer = new Piece(drawType());
             }
         } else {
-            onOffer = waiting.isEmpty() ? null : waiting.get(0);
+            onOffer = waiting.oldest();
         }
         return onOffer;
     }
 
     @Override
-    Piece hand(Offer given) {
+    public Piece hand(Offer given) {
         Piece piece = given.piece();
         onOffer = null;
         if (piece.id == Piece.NOT_IN_YET) {
             supplied += onDemand ? 1 : 0;
             enter(piece);
         } else {
-            waiting.takeFirst();
+            waiting.take(piece);
         }
+        touchedNanos = plant.now();
         tally.leaves(plant.now(), plant.now() - piece.arrivedNanos);
         tellRules(Rule.PieceEvent.LEAVES, piece);
         noteWaiting();
@@ -258,6 +266,11 @@ final class GoodsInNode extends Node {
     @Override
     void accept(Piece piece) {
         throw new IllegalStateException("A goods in takes no pieces");
+    }
+
+    @Override
+    boolean isAtWork() {
+        return waiting.isEmpty() && (isExpecting || onDemand && supplied < most);
     }
 
     private void noteWaiting() {

@@ -1,5 +1,6 @@
 package rhombic.plant;
 
+import rhombic.measure.Tally;
 import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
 import rhombic.study.kind.GoodsOut;
@@ -7,7 +8,7 @@ import rhombic.study.kind.GoodsOut;
 /** Pieces leave here. */
 final class GoodsOutNode extends Node {
     GoodsOutNode(Plant plant, int index, GoodsOut goodsOut) {
-        super(plant, index, goodsOut, 0);
+        super(plant, index, goodsOut, new Tally(0));
     }
 
     @Override
@@ -23,7 +24,7 @@ final class GoodsOutNode extends Node {
     }
 
     @Override
-    Piece hand(Offer offer) {
+    public Piece hand(Offer offer) {
         throw new IllegalStateException("A goods out gives no pieces");
     }
 

@@ -1,18 +1,22 @@
 package rhombic.plant;
 
+import rhombic.measure.Tally;
 import rhombic.plant.piece.Piece;
+import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.EquipmentState;
 
 /** Equipment with an error: takes and gives nothing, so that the rest can run. */
 final class IdleNode extends Node {
     IdleNode(Plant plant, int index, Equipment equipment) {
-        super(plant, index, equipment, 1);
+        super(plant, index, equipment, equipment instanceof Buffer ? Tally.ofContents(1) : new Tally(1));
     }
 
     @Override
     void begin() {
-        noteState(EquipmentState.STARVED);
+        if (!(equipment() instanceof Buffer)) {
+            noteState(EquipmentState.STARVED);
+        }
     }
 
     @Override
@@ -26,7 +30,7 @@ final class IdleNode extends Node {
     }
 
     @Override
-    Piece hand(Offer offer) {
+    public Piece hand(Offer offer) {
         throw new IllegalStateException(name() + " gives nothing");
     }
 

@@ -1,14 +1,18 @@
 package rhombic.plant;
 
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.FormulaException;
 import rhombic.kernel.Event;
 import rhombic.measure.Tally;
+import rhombic.plant.activity.Hold;
+import rhombic.plant.activity.Holds;
 import rhombic.plant.piece.Piece;
-import rhombic.plant.piece.PieceQueue;
+import rhombic.plant.piece.Ranking;
 import rhombic.quantity.Quantity;
 import rhombic.study.Rule;
 import rhombic.study.kind.Equipment;
@@ -17,31 +21,35 @@ import rhombic.study.value.EquipmentState;
 import rhombic.study.value.ShutTime;
 
 /** One equipment of a running plant: may take pieces, may give them. */
-abstract class Node {
+abstract class Node implements Giver {
     final Plant plant;
     final int index;
     final Tally tally;
-    final PlantScope scope;
     /** Offers of others that wait for room here. */
     final Line line = new Line();
     /** Next on the agenda; itself if it is the last; null if it is not on the agenda. */
     @Nullable Node agendaNext;
     /** Rules that something here may set off; null if none can. */
     @Nullable NodeRules rules;
+    /** When something last came here, went from here or was done here. */
+    long touchedNanos;
 
     private final Equipment equipment;
     private final Map<String, Object> attributes = new HashMap<>();
+    private final Holds inlet = new Holds();
+    private final Holds outlet = new Holds();
     private @Nullable WaysOut waysOut;
-    private Ranking ranking = Ranking.BY_AGE;
+    private boolean passesOver;
     private @Nullable EquipmentState state;
-    private boolean shut;
+    private int promised;
+    /** The promises in the order in which they were given; null while no link that leads here takes time. */
+    private @Nullable Set<Channel.Trip> promises;
 
-    Node(Plant plant, int index, Equipment equipment, int units) {
+    Node(Plant plant, int index, Equipment equipment, Tally tally) {
         this.plant = plant;
         this.index = index;
         this.equipment = equipment;
-        this.tally = new Tally(units);
-        this.scope = new PlantScope(plant, this, plant.stream(equipment.name(), rhombic.chance.Purpose.FORMULA));
+        this.tally = tally;
         for (Attribute attribute : equipment.basics().attributes()) {
             attributes.put(attribute.name(), attribute.value().asObject());
         }
@@ -51,17 +59,32 @@ abstract class Node {
         return equipment.name();
     }
 
+    String id() {
+        return equipment.id();
+    }
+
     Equipment equipment() {
         return equipment;
     }
 
-    /** Called once, when all nodes are there. */
-    void connect(WaysOut ways, Ranking newRanking) {
-        waysOut = ways;
-        ranking = newRanking;
+    /** What formulas for one use here can see; each use draws from a stream of its own. */
+    final PlantScope scope(String use) {
+        return new PlantScope(plant, this, id() + "\u0000" + use);
     }
 
-    WaysOut waysOut() {
+    /**
+     * Called once, when all nodes are there.
+     *
+     * @param someMayNotGo whether an offer here may be one that can't go for now, whoever has room
+     */
+    void connect(WaysOut ways, Ranking ranking, boolean someMayNotGo) {
+        waysOut = ways;
+        line.rankBy(ranking);
+        passesOver = roomDependsOnPiece() || someMayNotGo;
+    }
+
+    @Override
+    public final WaysOut waysOut() {
         if (waysOut == null) {
             throw new IllegalStateException(name() + " is used before it is connected");
         }
@@ -71,14 +94,20 @@ abstract class Node {
     /** Called once at the start of the run, in the order of the study. */
     void begin() {}
 
-    /** Whether there is room for the piece, inlet open or not. */
+    /** The measures begin anew: what is under way is booked up to now, and counts from now on. */
+    void restartMeasures() {
+        book();
+        tally.restart(plant.now());
+    }
+
+    /** Books the time of all that is under way up to now. */
+    void book() {}
+
+    /** Whether there is room for the piece beside what was promised, inlet open or not. */
     abstract boolean hasRoom(Piece piece);
 
     /** Takes a piece; only called while there is room. */
     abstract void accept(Piece piece);
-
-    /** The piece of the offer leaves now. */
-    abstract Piece hand(Offer offer);
 
     /** Does what can be done at this instant; called from the agenda after something has changed here. */
     abstract void attend();
@@ -88,91 +117,170 @@ abstract class Node {
         return false;
     }
 
-    /** Whether a new offer is served now: there is room, and none waits that could be served as well. */
-    final boolean takesAtOnce(Piece piece) {
-        if (shut || !hasRoom(piece)) {
-            return false;
+    /** Asks for kept ranks once more. */
+    void rankAnew() {
+        line.rankAnew();
+    }
+
+    /** Whether something goes on here by itself, so that it may have room later. */
+    boolean isAtWork() {
+        return false;
+    }
+
+    /** Whether it waits for pieces to go on with those it has. */
+    boolean waitsForMore() {
+        return false;
+    }
+
+    // ---- room promised to what is on its way
+
+    /** Room for a piece that sets out to here. */
+    void promise(Channel.Trip trip) {
+        promised++;
+        Set<Channel.Trip> given = promises;
+        if (given == null) {
+            given = new LinkedHashSet<>();
+            promises = given;
         }
-        if (line.isEmpty()) {
-            return true;
+        given.add(trip);
+    }
+
+    /** The piece is there: its promise becomes its place. */
+    void keepPromise(Channel.Trip trip) {
+        promised--;
+        if (promises != null) {
+            promises.remove(trip);
         }
-        if (!roomDependsOnPiece()) {
-            return false;
-        }
-        for (Offer.Standing one = line.first(); one != null; one = one.behind) {
-            if (hasRoom(one.offer.piece())) {
-                return false;
+    }
+
+    /** How many pieces on their way room is kept for. */
+    final int promised() {
+        return promised;
+    }
+
+    /** There is less room than was promised: whoever set out last must wait at the end of its link. */
+    final void breakPromises(int room) {
+        while (promised > room && promises != null) {
+            Channel.Trip last = null;
+            for (Channel.Trip trip : promises) {
+                last = trip;
             }
+            assert last != null : "more is promised than has set out";
+            keepPromise(last);
+            last.breakPromise();
         }
-        return true;
+    }
+
+    // ---- agreeing
+
+    /** Whether a new offer is served now: there is room, and none waits that could be served as well. */
+    final boolean takesAtOnce(Offer.Standing standing, Piece piece) {
+        if (inlet.isHeld() || !standing.way.isFree() || !hasRoom(piece)) {
+            return false;
+        }
+        return line.isEmpty() || passesOver && !line.hasServable(this);
     }
 
     /** Lets those in line hand on while there is room. */
     final void serveLine() {
         Offer.Standing standing = line.first();
-        while (standing != null && !shut) {
-            if (hasRoom(standing.offer.piece())) {
-                accept(standing.offer.takeUp(standing));
+        while (standing != null && !inlet.isHeld()) {
+            Offer offer = standing.offer;
+            if (passesOver && !standing.mayGo()) {
+                standing = line.next(standing);
+            } else if (!offer.giver.stillOffers(offer)) {
+                standing = line.first();
+            } else if (hasRoom(offer.piece())) {
+                offer.takeUp(standing);
                 standing = line.first();
             } else {
-                standing = roomDependsOnPiece() ? standing.behind : null;
+                standing = passesOver ? line.next(standing) : null;
             }
         }
     }
 
-    /** Puts a piece that waits here into its order. */
-    final void queueUp(PieceQueue queue, Piece piece) {
-        if (ranking == Ranking.BY_AGE && !plant.hasRework) {
-            queue.addLast(piece);
-        } else {
-            piece.rank = rank(piece);
-            queue.add(piece);
-        }
-    }
-
-    final double rank(Piece piece) {
-        return ranking == Ranking.BY_AGE && !plant.hasRework ? 0 : piece.isFailed() ? Ranking.REWORK : ranking.rank(piece);
-    }
-
-    /** How many pieces are here or wait to come. */
+    /** How many pieces are here or on their way here. */
     final int pressure() {
-        return tally.content() + line.size();
+        return tally.content() + promised;
     }
 
-    /** Sees to the times at which its inlet is shut by hand; called once, before anything moves. */
+    // ---- gates
+
+    @Override
+    public final boolean isOutletHeld() {
+        return outlet.isHeld();
+    }
+
+    final boolean isInletHeld() {
+        return inlet.isHeld();
+    }
+
+    /** Sees to the times at which its inlet or outlet is shut by hand; called once, before anything moves. */
     final void beginShutTimes() {
-        List<ShutTime> times = equipment.basics().shut();
+        beginShutTimes(equipment.basics().shut(), this::setShut);
+        beginShutTimes(equipment.basics().outletShut(), this::setOutletShut);
+    }
+
+    private interface Gate {
+        void set(boolean shut);
+    }
+
+    private void beginShutTimes(List<ShutTime> times, Gate gate) {
         for (int i = 0; i < times.size(); i++) {
             Quantity until = times.get(i).until();
-            setShutAt(times.get(i).from(), true);
+            setAt(times.get(i).from(), true, gate);
             boolean isShutOn = until != null && i + 1 < times.size() && times.get(i + 1).from().nanos() == until.nanos();
             if (until != null && !isShutOn) {
-                setShutAt(until, false);
+                setAt(until, false, gate);
             }
         }
     }
 
-    private void setShutAt(Quantity moment, boolean nowShut) {
+    private void setAt(Quantity moment, boolean nowShut, Gate gate) {
         if (moment.nanos() == 0) {
-            setShut(nowShut);
+            gate.set(nowShut);
             return;
         }
         plant.simulator.schedule(new Event() {
             @Override
             protected void occur() {
-                setShut(nowShut);
+                gate.set(nowShut);
                 plant.settle();
             }
         }, moment.nanos(), 0);
     }
 
     final void setShut(boolean nowShut) {
-        if (shut != nowShut && plant.trace != null) {
-            plant.trace.inlet(plant.now(), index, nowShut);
+        if (nowShut != inlet.isHeldBy(Hold.SHUT)) {
+            change(inlet, nowShut);
+            if (plant.trace != null) {
+                plant.trace.inlet(plant.now(), index, nowShut);
+            }
         }
-        shut = nowShut;
         plant.toAgenda(this);
     }
+
+    final void setOutletShut(boolean nowShut) {
+        if (nowShut != outlet.isHeldBy(Hold.SHUT)) {
+            change(outlet, nowShut);
+            if (plant.trace != null) {
+                plant.trace.outlet(plant.now(), index, nowShut);
+            }
+            if (!outlet.isHeld()) {
+                plant.serveAllLines();
+            }
+        }
+    }
+
+    private static void change(Holds holds, boolean nowShut) {
+        if (nowShut) {
+            holds.hold(Hold.SHUT);
+        } else {
+            holds.release(Hold.SHUT);
+        }
+    }
+
+    // ---- what formulas and rules see
 
     /** What formulas can ask of it. */
     final Object value(String name) {
@@ -207,6 +315,14 @@ abstract class Node {
         }
     }
 
+    /** Tells rules what it has become. */
+    final void tellRules(String word) {
+        NodeRules told = rules;
+        if (told != null) {
+            told.becomes(word);
+        }
+    }
+
     /** Sets the state of the equipment as a whole. */
     final void noteState(EquipmentState now) {
         if (now != state) {
@@ -215,9 +331,8 @@ abstract class Node {
             if (plant.trace != null) {
                 plant.trace.state(plant.now(), index, now);
             }
-            NodeRules told = rules;
-            if (told != null && !first) {
-                told.changes(now);
+            if (!first) {
+                tellRules(now.word());
             }
         }
     }

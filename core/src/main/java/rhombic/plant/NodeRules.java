@@ -1,54 +1,56 @@
 package rhombic.plant;
 
 import java.util.Arrays;
-import rhombic.chance.Purpose;
+import java.util.HashMap;
+import java.util.Map;
 import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
-import rhombic.study.value.EquipmentState;
 
 /** The rules that something at one equipment sets off. */
 final class NodeRules {
     private static final RunningRule[] NONE = {};
 
     private final Node node;
-    private final PlantScope scope;
-    private final RunningRule[][] ofPieces = none(Rule.PieceEvent.values().length);
-    private final RunningRule[][] ofStates = none(EquipmentState.values().length);
+    private final RunningRule[][] ofPieces = new RunningRule[Rule.PieceEvent.values().length][];
+    private final Map<String, RunningRule[]> ofChanges = new HashMap<>();
+    private RunningRule[] ofAnyChange = NONE;
 
     NodeRules(Node node) {
         this.node = node;
-        scope = new PlantScope(node.plant, node, node.plant.stream(node.name(), Purpose.RULE));
-    }
-
-    private static RunningRule[][] none(int count) {
-        RunningRule[][] rules = new RunningRule[count][];
-        Arrays.fill(rules, NONE);
-        return rules;
+        Arrays.fill(ofPieces, NONE);
     }
 
     void add(Rule.PieceEvent event, RunningRule rule) {
-        add(ofPieces, event.ordinal(), rule);
+        ofPieces[event.ordinal()] = with(ofPieces[event.ordinal()], rule);
     }
 
-    void add(EquipmentState state, RunningRule rule) {
-        add(ofStates, state.ordinal(), rule);
+    /** @param word of what it becomes; empty for whatever it becomes */
+    void add(String word, RunningRule rule) {
+        if (word.isEmpty()) {
+            ofAnyChange = with(ofAnyChange, rule);
+        } else {
+            ofChanges.merge(word, new RunningRule[] {rule}, (before, more) -> with(before, more[0]));
+        }
     }
 
-    private static void add(RunningRule[][] rules, int at, RunningRule rule) {
-        RunningRule[] more = Arrays.copyOf(rules[at], rules[at].length + 1);
-        more[rules[at].length] = rule;
-        rules[at] = more;
+    private static RunningRule[] with(RunningRule[] rules, RunningRule rule) {
+        RunningRule[] more = Arrays.copyOf(rules, rules.length + 1);
+        more[rules.length] = rule;
+        return more;
     }
 
     void happens(Rule.PieceEvent event, Piece piece) {
         for (RunningRule rule : ofPieces[event.ordinal()]) {
-            rule.setOff(scope, node, piece);
+            rule.setOff(node, piece);
         }
     }
 
-    void changes(EquipmentState state) {
-        for (RunningRule rule : ofStates[state.ordinal()]) {
-            rule.setOff(scope, node, null);
+    void becomes(String word) {
+        for (RunningRule rule : ofChanges.getOrDefault(word, NONE)) {
+            rule.setOff(node, null);
+        }
+        for (RunningRule rule : ofAnyChange) {
+            rule.setOff(node, null);
         }
     }
 }

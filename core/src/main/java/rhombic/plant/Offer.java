@@ -9,18 +9,19 @@ import rhombic.plant.piece.Piece;
 class Offer {
     /*
      * The protocol, all of it:
-     *  1. The giver makes the offer of one piece. Its ways out are narrowed to those it fits; then one way is chosen,
-     *     or all are tried in order. A taker that has room for it, and in whose line no other stands that it could
-     *     take as well, takes at once.
-     *  2. Otherwise the offer takes a standing in the line of each taker that may have it, by the taker's ranking,
-     *     equals by age.
-     *  3. A taker that gets room serves its line in order, passing over those it has no room for. The offer is
-     *     withdrawn from all other lines before the piece moves, so a piece can neither be lost nor handed on twice,
-     *     and none is overtaken in a line by one that ranks no better.
+     *  1. Agree. The giver makes the offer of one piece. Its ways out are narrowed to those it fits; then one way is
+     *     chosen, or all are tried in order. A taker that has room for it, and in whose line no other stands that it could
+     *     take as well, takes at once. Otherwise the offer takes a standing in the line of each taker that may have it.
+     *     A taker that gets room serves its line in order, passing over those it has no room for and those that can't go.
+     *  2. Depart. The offer is withdrawn from all other lines before the piece moves, so a piece can neither be lost nor
+     *     handed on twice. It leaves the giver, which is free.
+     *  3. Arrive. At once, or after its time on the link; until then the room it was promised counts as taken.
+     * Nothing comes between agreeing and departing, nor, at once, between departing and arriving: what rules do to the
+     * piece is done to it, and what they do to the plant is done after that.
      * Standings are made once for each way and linked into the lines, so where all rank alike every step takes
      * constant time per way.
      */
-    final Node giver;
+    final Giver giver;
 
     private final Standing[] standings;
     private final boolean isPlain;
@@ -32,27 +33,33 @@ class Offer {
     /** The place of an offer in the line of one taker. */
     static final class Standing {
         final Offer offer;
-        final Node taker;
-        final int way;
+        final Way way;
         double rank;
+        long turn;
         @Nullable Standing before;
         @Nullable Standing behind;
         boolean inLine;
+        /** Whether its piece goes before all others, since it comes back for rework. */
+        boolean urgent;
 
-        Standing(Offer offer, Node taker, int way) {
+        Standing(Offer offer, Way way) {
             this.offer = offer;
-            this.taker = taker;
             this.way = way;
+        }
+
+        /** Whether its piece could go as far as giver and link are concerned. */
+        boolean mayGo() {
+            return way.isFree() && !offer.giver.isOutletHeld();
         }
     }
 
-    Offer(Node giver) {
+    Offer(Giver giver) {
         this.giver = giver;
         isPlain = giver.waysOut().isPlain;
-        Node[] takers = giver.waysOut().takers;
-        standings = new Standing[takers.length];
-        for (int i = 0; i < takers.length; i++) {
-            standings[i] = new Standing(this, takers[i], i);
+        Way[] ways = giver.waysOut().ways;
+        standings = new Standing[ways.length];
+        for (int i = 0; i < ways.length; i++) {
+            standings[i] = new Standing(this, ways[i]);
         }
     }
 
@@ -76,46 +83,51 @@ class Offer {
     boolean make(Piece offered) {
         assert !open : "an offer is made once for each piece";
         piece = offered;
+        boolean held = giver.isOutletHeld();
         if (standings.length == 0) {
             open = true;
             return false;
         }
         if (isPlain) {
-            return makePlain(offered);
+            return makePlain(offered, held);
         }
         WaysOut ways = giver.waysOut();
         way = ways.choose(offered);
         if (way != WaysOut.ANY) {
             return makeTo(standings[way], offered);
         }
-        int first = ways.first();
-        for (int i = 0; i < standings.length; i++) {
-            int at = (first + i) % standings.length;
-            if (ways.admits(at) && standings[at].taker.takesAtOnce(offered)) {
-                ways.gone(at);
-                standings[at].taker.accept(giver.hand(this));
-                return true;
-            }
+        int at = held ? WaysOut.ANY : ways.pick(this, offered);
+        if (at != WaysOut.ANY) {
+            ways.gone(at);
+            standings[at].way.takes(giver.hand(this));
+            return true;
         }
         for (int i = 0; i < standings.length; i++) {
             if (ways.admits(i)) {
-                stand(standings[i], offered);
+                standings[i].way.taker().line.add(standings[i]);
             }
         }
         open = true;
         return false;
     }
 
+    /** Whether that way would take the piece in this instant. */
+    boolean wouldGo(int at, Piece offered) {
+        return standings[at].way.taker().takesAtOnce(standings[at], offered);
+    }
+
     /** The usual case, without looking at the piece: the first that has room, else a standing in every line. */
-    private boolean makePlain(Piece offered) {
-        for (Standing standing : standings) {
-            if (standing.taker.takesAtOnce(offered)) {
-                standing.taker.accept(giver.hand(this));
-                return true;
+    private boolean makePlain(Piece offered, boolean held) {
+        if (!held) {
+            for (Standing standing : standings) {
+                if (standing.way.taker().takesAtOnce(standing, offered)) {
+                    standing.way.takes(giver.hand(this));
+                    return true;
+                }
             }
         }
         for (Standing standing : standings) {
-            stand(standing, offered);
+            standing.way.taker().line.add(standing);
         }
         way = WaysOut.ANY;
         open = true;
@@ -126,8 +138,8 @@ class Offer {
     boolean makeTo(Node taker, Piece offered) {
         piece = offered;
         Standing standing = special;
-        if (standing == null || standing.taker != taker) {
-            standing = new Standing(this, taker, WaysOut.ANY);
+        if (standing == null || standing.way.taker() != taker) {
+            standing = new Standing(this, new Way(WaysOut.ANY, taker, null));
             special = standing;
         }
         way = WaysOut.ANY;
@@ -135,50 +147,58 @@ class Offer {
     }
 
     private boolean makeTo(Standing standing, Piece offered) {
-        if (standing.taker.takesAtOnce(offered)) {
-            standing.taker.accept(giver.hand(this));
+        if (!giver.isOutletHeld() && standing.way.taker().takesAtOnce(standing, offered)) {
+            standing.way.takes(giver.hand(this));
             return true;
         }
-        stand(standing, offered);
+        standing.way.taker().line.add(standing);
         open = true;
         return false;
-    }
-
-    private static void stand(Standing standing, Piece offered) {
-        standing.rank = standing.taker.rank(offered);
-        standing.taker.line.add(standing);
     }
 
     /** Stands for another piece from now on, at the places it has unless the takers rank that one otherwise. */
     void exchange(Piece other) {
         piece = other;
         for (Standing standing : standings) {
-            if (standing.inLine && standing.taker.rank(other) != standing.rank) {
-                standing.taker.line.remove(standing);
-                stand(standing, other);
+            if (standing.inLine) {
+                standing.way.taker().line.exchanged(standing);
             }
         }
     }
 
-    /** Called by the taker in whose line the offer stands. */
-    Piece takeUp(Standing standing) {
+    /** Called by the taker in whose line the offer stands, which has room for its piece. */
+    void takeUp(Standing standing) {
         withdraw();
-        if (standing.way != WaysOut.ANY && way == WaysOut.ANY) {
-            giver.waysOut().gone(standing.way);
+        int index = standing.way.index();
+        if (index != WaysOut.ANY && way == WaysOut.ANY) {
+            giver.waysOut().gone(index);
         }
-        return giver.hand(this);
+        standing.way.takes(giver.hand(this));
     }
 
     void withdraw() {
         for (Standing standing : standings) {
             if (standing.inLine) {
-                standing.taker.line.remove(standing);
+                standing.way.taker().line.remove(standing);
             }
         }
         Standing other = special;
         if (other != null && other.inLine) {
-            other.taker.line.remove(other);
+            other.way.taker().line.remove(other);
         }
         open = false;
+    }
+
+    /** Has all whose lines it stands in look again whether it can go. */
+    void lookAgain() {
+        for (Standing standing : standings) {
+            if (standing.inLine) {
+                standing.way.taker().plant.toAgenda(standing.way.taker());
+            }
+        }
+        Standing other = special;
+        if (other != null && other.inLine) {
+            other.way.taker().plant.toAgenda(other.way.taker());
+        }
     }
 }

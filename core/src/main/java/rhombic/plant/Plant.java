@@ -2,7 +2,10 @@ package rhombic.plant;
 
 import java.time.LocalDateTime;
 import java.util.ArrayList;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -17,6 +20,7 @@ import rhombic.kernel.Event;
 import rhombic.kernel.Simulator;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
+import rhombic.measure.StandstillFigures;
 import rhombic.measure.TypeFigures;
 import rhombic.measure.TypeTally;
 import rhombic.measure.WholeTally;
@@ -24,8 +28,11 @@ import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.TableBook;
 import rhombic.plant.piece.TypeBook;
 import rhombic.quantity.Clock;
+import rhombic.study.Layout;
 import rhombic.study.Link;
+import rhombic.study.Rule;
 import rhombic.study.Study;
+import rhombic.study.Travel;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
@@ -41,7 +48,7 @@ import rhombic.trace.TraceWriter;
  */
 public final class Plant {
     /** Steps at one instant after which the plant is taken for endless. */
-    static final int MOST_STEPS_AT_ONCE = 20_000_000;
+    static final int MOST_STEPS_AT_ONCE = 3_000_000;
 
     private static final int STEPS_NAMED = 64;
     private static final int EVENTS_BETWEEN_CANCEL_CHECKS = 1024;
@@ -54,11 +61,15 @@ public final class Plant {
     final TypeBook types;
     final TableBook tables;
     final LocalDateTime start;
-    /** Whether pieces may come back to a station for rework, past its usual input room. */
-    final boolean hasRework;
 
     private final RandomStreams streams;
     private final List<Node> nodes = new ArrayList<>();
+    private final List<Channel> channels = new ArrayList<>();
+    /** What rules want done to the plant, once what is agreed has been carried out. */
+    private final Deque<Afterwards> afterwards = new ArrayDeque<>();
+
+    private record Afterwards(String of, Runnable what) {}
+
     private final Map<String, Node> byName;
     private final TypeTally[] typeTallies;
     private final WholeTally whole = new WholeTally();
@@ -79,7 +90,6 @@ public final class Plant {
         this.trace = trace;
         this.replication = replication;
         start = study.plan().start();
-        hasRework = study.equipment().stream().anyMatch(e -> e instanceof Station s && s.inspection() != null);
         streams = new RandomStreams(study.plan().seed(), replication);
         types = blueprint.types();
         tables = blueprint.tables();
@@ -123,17 +133,46 @@ public final class Plant {
     }
 
     private void connect() {
+        Map<String, List<Way>> waysFrom = new HashMap<>();
         Map<String, List<Link>> linksFrom = new HashMap<>();
-        study.links().forEach(link -> linksFrom.computeIfAbsent(link.from(), key -> new ArrayList<>()).add(link));
+        Set<String> limited = new HashSet<>();
+        for (int i = 0; i < study.links().size(); i++) {
+            Link link = study.links().get(i);
+            List<Way> ways = waysFrom.computeIfAbsent(link.from(), key -> new ArrayList<>());
+            linksFrom.computeIfAbsent(link.from(), key -> new ArrayList<>()).add(link);
+            ways.add(new Way(ways.size(), known(link.to()), channel(i, link)));
+            if (link.travel().most() > 0) {
+                limited.add(link.to());
+            }
+        }
+        boolean outletsShut = study.equipment().stream().anyMatch(thing -> !thing.basics().outletShut().isEmpty())
+                || study.rules().stream().flatMap(rule -> rule.then().stream()).anyMatch(Rule.Action.ShutOutlet.class::isInstance);
         for (Node node : nodes) {
             if (node instanceof IdleNode) {
                 continue;
             }
-            List<Link> links = linksFrom.getOrDefault(node.name(), List.of());
-            List<Node> takers = links.stream().map(link -> byName.get(link.to())).toList();
-            node.connect(new WaysOut(takers, links, node.equipment().basics().wayOut(), this, node.scope, stream(node.name(), Purpose.WAY_OUT)),
-                    Ranking.of(node.equipment().basics().taking(), this, node.scope));
+            node.connect(new WaysOut(waysFrom.getOrDefault(node.name(), List.of()), linksFrom.getOrDefault(node.name(), List.of()), node.equipment().basics().wayOut(), this, node,
+                    stream(node.id(), Purpose.WAY_OUT)), Rankings.of(node.equipment().basics().taking(), this, node.scope("taking")), outletsShut || limited.contains(node.name()));
         }
+    }
+
+    private @Nullable Channel channel(int index, Link link) {
+        if (link.travel() instanceof Travel.AtOnce) {
+            return null;
+        }
+        Node from = known(link.from());
+        Node to = known(link.to());
+        Channel channel = new Channel(this, index, link, from.id(), to, Layout.path(link, from.equipment(), to.equipment()));
+        channels.add(channel);
+        return channel;
+    }
+
+    private Node known(String name) {
+        Node node = byName.get(name);
+        if (node == null) {
+            throw new IllegalStateException("A link leads to \u201c" + name + "\u201d, which is not there");
+        }
+        return node;
     }
 
     UniformRandomProvider stream(String id, Purpose purpose) {
@@ -171,7 +210,8 @@ public final class Plant {
     }
 
     private void restartMeasures() {
-        nodes.forEach(node -> node.tally.restart(now()));
+        nodes.forEach(Node::restartMeasures);
+        channels.forEach(channel -> channel.tally.restart(now()));
         for (TypeTally type : typeTallies) {
             type.restart();
         }
@@ -216,6 +256,7 @@ public final class Plant {
     /** The figures of what was measured up to now. */
     public RunFigures figures() {
         long now = now();
+        nodes.forEach(Node::book);
         List<EquipmentFigures> equipment = nodes.stream()
                 .map(node -> node.tally.figures(node.name(), node.equipment().kind(), now))
                 .toList();
@@ -225,8 +266,45 @@ public final class Plant {
         }
         long turnedAway = equipment.stream().mapToLong(EquipmentFigures::turnedAway).sum();
         return new RunFigures(replication, streams.seed(), whole.hours(now), whole.in(), whole.out(), whole.carriersOut(), whole.made(), whole.joined(),
-                whole.scrapped(), whole.insideAtStart(), whole.inside(), whole.insideMean(now), turnedAway, whole.lead(), equipment, pieceTypes,
-                simulator.occurred(), stoppedBy);
+                whole.scrapped(), whole.insideAtStart(), whole.inside(), whole.insideMean(now), turnedAway, whole.lead(), equipment,
+                channels.stream().map(channel -> channel.tally.figures(channel.index, channel.link.from(), channel.link.to(), now)).toList(), pieceTypes,
+                simulator.occurred(), stoppedBy, standstill());
+    }
+
+    /** What stands still for good now, because each waits for the next. */
+    public StandstillFigures standstill() {
+        return new Standstill(nodes, channels).figures();
+    }
+
+    long inside() {
+        return whole.inside();
+    }
+
+    List<Node> nodes() {
+        return nodes;
+    }
+
+    /** A rule has changed a piece that may wait somewhere: ranks that are kept are asked for once more. */
+    void ranksMayHaveChanged() {
+        nodes.forEach(Node::rankAnew);
+    }
+
+    /** Something may go now that could not before. */
+    void serveAllLines() {
+        for (Node node : nodes) {
+            if (!node.line.isEmpty()) {
+                toAgenda(node);
+            }
+        }
+    }
+
+    /**
+     * Has something done at this instant, after what is being agreed and carried out.
+     *
+     * @param of name of the rule or equipment that wants it
+     */
+    void afterwards(String of, Runnable what) {
+        afterwards.add(new Afterwards(of, what));
     }
 
     /** Ends the run at this instant; the first reason counts. */
@@ -244,9 +322,9 @@ public final class Plant {
         typeTallies[piece.type].enters();
         whole.enters(now());
         if (trace != null) {
-            trace.born(now(), piece.id, node, piece.type);
+            piece.body = trace.born(now(), node, piece.type);
             if (piece.values != null) {
-                types.own(piece, (attribute, value) -> trace.sets(now(), piece.id, attribute, value));
+                types.own(piece, (attribute, value) -> trace.sets(now(), piece.body, attribute, value));
             }
         }
     }
@@ -256,7 +334,7 @@ public final class Plant {
         typeTallies[piece.type].made();
         whole.made(now());
         if (trace != null) {
-            trace.made(now(), piece.id, node, piece.type);
+            piece.body = trace.made(now(), node, piece.type);
         }
     }
 
@@ -268,10 +346,11 @@ public final class Plant {
 
     /** A piece becomes part of another, or a batch is undone. */
     void pieceJoined(Piece piece, int node) {
+        piece.isGone = true;
         typeTallies[piece.type].joined();
         whole.joined(now());
         if (trace != null) {
-            trace.joined(now(), piece.id, node);
+            trace.joined(now(), piece.body, node);
         }
     }
 
@@ -281,8 +360,8 @@ public final class Plant {
         piece.type = type;
         piece.look = 0;
         if (trace != null) {
-            trace.type(now(), piece.id, node, type);
-            trace.look(now(), piece.id, node, 0);
+            trace.type(now(), piece.body, node, type);
+            trace.look(now(), piece.body, node, 0);
         }
     }
 
@@ -290,7 +369,7 @@ public final class Plant {
         if (piece.look != look) {
             piece.look = look;
             if (trace != null) {
-                trace.look(now(), piece.id, node, look);
+                trace.look(now(), piece.body, node, look);
             }
         }
     }
@@ -298,12 +377,13 @@ public final class Plant {
     /** The piece ends as scrap, with all that lies on it. */
     void scrap(Piece piece, int node) {
         if (trace != null) {
-            trace.scrapped(now(), piece.id, node);
+            trace.scrapped(now(), piece.body, node);
         }
         countScrapped(piece);
     }
 
     private void countScrapped(Piece piece) {
+        piece.isGone = true;
         typeTallies[piece.type].scrapped();
         whole.scrapped(now());
         if (piece.load != null) {
@@ -313,7 +393,7 @@ public final class Plant {
 
     void pieceLeaves(Piece piece, int node) {
         if (trace != null) {
-            trace.gone(now(), piece.id, node);
+            trace.gone(now(), piece.body, node);
         }
         countLeaving(piece);
         if (whole.out() - whole.carriersOut() >= untilOut) {
@@ -321,10 +401,13 @@ public final class Plant {
         }
     }
 
+    /** What holds others counts apart from the rest, be it a carrier or a batch. */
     private void countLeaving(Piece piece) {
+        piece.isGone = true;
         long lead = now() - piece.bornNanos;
-        typeTallies[piece.type].leaves(lead, piece.workNanos, piece.blockedNanos);
-        whole.leaves(now(), lead, types.isCarrier(piece.type));
+        typeTallies[piece.type].leaves(lead, piece.workNanos, piece.blockedNanos, piece.moveNanos);
+        boolean holdsOthers = types.isCarrier(piece.type) || piece.load != null && !piece.load.isEmpty();
+        whole.leaves(now(), lead, holdsOthers);
         if (piece.load != null) {
             piece.load.forEach(this::countLeaving);
         }
@@ -346,17 +429,24 @@ public final class Plant {
 
     /** Works off the agenda: all that follows at this instant. */
     void settle() {
-        Node node = agendaFirst;
-        while (node != null) {
-            Node next = node.agendaNext;
-            agendaFirst = next == node ? null : next;
+        while (true) {
+            Afterwards next = afterwards.poll();
+            if (next != null) {
+                countStep(next.of);
+                next.what.run();
+                continue;
+            }
+            Node node = agendaFirst;
+            if (node == null) {
+                return;
+            }
+            agendaFirst = node.agendaNext == node ? null : node.agendaNext;
             if (agendaFirst == null) {
                 agendaLast = null;
             }
             node.agendaNext = null;
             countStep(node);
             node.attend();
-            node = agendaFirst;
         }
     }
 

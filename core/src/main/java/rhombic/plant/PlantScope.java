@@ -4,26 +4,31 @@ import java.time.LocalDateTime;
 import java.util.function.Function;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
+import rhombic.chance.Purpose;
 import rhombic.formula.Formula;
 import rhombic.formula.FormulaException;
 import rhombic.formula.FormulaScope;
 import rhombic.plant.piece.Piece;
 
-/** What formulas at one place can see of a running plant. One for each place; the piece is set before each use. */
+/** What formulas at one place can see of a running plant. One for each formula; the piece is set before each use. */
 final class PlantScope implements FormulaScope {
     private static final double HOUR_NANOS = 3.6e12;
 
     private final Plant plant;
     private final @Nullable Node node;
-    private final UniformRandomProvider chance;
+    /** Names its stream of draws, which is made when first needed. */
+    private final String stream;
+
+    private @Nullable UniformRandomProvider chance;
     private @Nullable Piece piece;
     private String from = "";
     private String to = "";
 
-    PlantScope(Plant plant, @Nullable Node node, UniformRandomProvider chance) {
+    /** @param stream that all draws here come from, and those of no other formula */
+    PlantScope(Plant plant, @Nullable Node node, String stream) {
         this.plant = plant;
         this.node = node;
-        this.chance = chance;
+        this.stream = stream;
     }
 
     PlantScope with(@Nullable Piece newPiece) {
@@ -87,7 +92,12 @@ final class PlantScope implements FormulaScope {
 
     @Override
     public UniformRandomProvider chance() {
-        return chance;
+        UniformRandomProvider drawn = chance;
+        if (drawn == null) {
+            drawn = plant.stream(stream, Purpose.FORMULA);
+            chance = drawn;
+        }
+        return drawn;
     }
 
     @Override

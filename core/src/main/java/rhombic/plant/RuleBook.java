@@ -5,17 +5,14 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import rhombic.chance.Purpose;
 import rhombic.kernel.Event;
 import rhombic.study.Rule;
-import rhombic.study.value.EquipmentState;
 import rhombic.study.value.Timetable;
 
 /** All rules of a plant, each tied to what sets it off. */
 final class RuleBook {
     private static final long DAY_NANOS = 86_400_000_000_000L;
 
-    private final PlantScope scope;
     private final Plant plant;
     private final Map<String, List<RunningRule>> bySignal = new HashMap<>();
     private final List<Runnable> starts = new ArrayList<>();
@@ -23,7 +20,6 @@ final class RuleBook {
     /** @param broken rules with errors, which are left out */
     RuleBook(Plant plant, List<Rule> rules, Set<String> broken) {
         this.plant = plant;
-        scope = new PlantScope(plant, null, plant.stream("", Purpose.RULE));
         for (Rule rule : rules) {
             if (!broken.contains(rule.name())) {
                 tie(rule, new RunningRule(rule, plant, this));
@@ -34,13 +30,7 @@ final class RuleBook {
     private void tie(Rule rule, RunningRule running) {
         switch (rule.when()) {
             case Rule.When.Piece piece -> rulesOf(piece.at()).add(piece.event(), running);
-            case Rule.When.StateChanges change -> {
-                for (EquipmentState state : EquipmentState.values()) {
-                    if (change.state().isEmpty() || change.state().equals(state.word())) {
-                        rulesOf(change.at()).add(state, running);
-                    }
-                }
-            }
+            case Rule.When.StateChanges change -> rulesOf(change.at()).add(change.state(), running);
             case Rule.When.Signal signal -> bySignal.computeIfAbsent(signal.name(), key -> new ArrayList<>()).add(running);
             case Rule.When.TimeOfDay time -> {
                 long at = Math.round(Timetable.seconds(Timetable.Repeat.DAILY, time.clock()) * 1e9) - plant.start.toLocalTime().toNanoOfDay();
@@ -72,7 +62,7 @@ final class RuleBook {
             @Override
             protected void occur() {
                 plant.simulator.schedule(this, everyNanos);
-                rule.setOff(scope, null, null);
+                rule.setOff(null, null);
                 plant.settle();
             }
         }, firstNanos);
@@ -85,7 +75,7 @@ final class RuleBook {
                 @Override
                 protected void occur() {
                     plant.countStep(rule.name());
-                    rule.setOff(scope, null, null);
+                    rule.setOff(null, null);
                     plant.settle();
                 }
             }, 0);

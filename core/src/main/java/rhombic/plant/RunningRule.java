@@ -9,21 +9,29 @@ import rhombic.study.Rule;
 
 /** One rule of a running plant. */
 final class RunningRule {
+    /** Pieces inside the plant beyond which no rule may create more: memory would run out. */
+    private static final int MOST_INSIDE = 3_000_000;
+
+    private static final int LONGEST_TEXT = 10_000;
+
     private final Rule rule;
     private final Plant plant;
     private final RuleBook book;
     private final @Nullable Formula condition;
+    private final PlantScope conditionScope;
+    /** The equipment at which it begins; null if it begins at none. */
+    private final @Nullable Node place;
     private final Act[] acts;
 
     /** An action made ready: its formula read, what it names looked up. */
     private interface Act {
-        void act(PlantScope scope, @Nullable Node node, @Nullable Piece piece);
+        void act(@Nullable Node node, @Nullable Piece piece);
     }
 
     /** An action after which the others have to wait. */
     private record Wait(long nanos) implements Act {
         @Override
-        public void act(PlantScope scope, @Nullable Node node, @Nullable Piece piece) {
+        public void act(@Nullable Node node, @Nullable Piece piece) {
             throw new IllegalStateException("A wait does nothing itself");
         }
     }
@@ -32,32 +40,49 @@ final class RunningRule {
         this.rule = rule;
         this.plant = plant;
         this.book = book;
+        place = switch (rule.when()) {
+            case Rule.When.Piece about -> plant.find(about.at());
+            case Rule.When.StateChanges change -> plant.find(change.at());
+            case Rule.When.Signal signal -> null;
+            case Rule.When.TimeOfDay time -> null;
+            case Rule.When.Every every -> null;
+        };
         condition = rule.condition().isBlank() ? null : plant.formula(rule.condition());
-        acts = rule.then().stream().map(this::ready).toArray(Act[]::new);
+        conditionScope = scope("if");
+        acts = new Act[rule.then().size()];
+        for (int i = 0; i < acts.length; i++) {
+            acts[i] = ready(rule.then().get(i), scope("then " + i));
+        }
     }
 
-    private Act ready(Rule.Action action) {
+    private PlantScope scope(String part) {
+        return new PlantScope(plant, place, "rule\u0000" + rule.name() + "\u0000" + part);
+    }
+
+    private Act ready(Rule.Action action, PlantScope scope) {
         return switch (action) {
-            case Rule.Action.Set set -> ready(set);
-            case Rule.Action.ChangeLook look -> (scope, node, piece) -> changeLook(scope, look.look(), node, piece);
-            case Rule.Action.Shut shut -> (scope, node, piece) -> node(scope, shut.equipment()).setShut(true);
-            case Rule.Action.Open open -> (scope, node, piece) -> node(scope, open.equipment()).setShut(false);
-            case Rule.Action.Signal signal -> (scope, node, piece) -> book.signal(signal.name());
-            case Rule.Action.Create create -> (scope, node, piece) -> create(scope, create);
-            case Rule.Action.Scrap() -> (scope, node, piece) -> {
+            case Rule.Action.Set set -> ready(set, scope);
+            case Rule.Action.ChangeLook look -> (node, piece) -> changeLook(scope, look.look(), node, piece);
+            case Rule.Action.Shut shut -> (node, piece) -> node(scope, shut.equipment()).setShut(true);
+            case Rule.Action.Open open -> (node, piece) -> node(scope, open.equipment()).setShut(false);
+            case Rule.Action.ShutOutlet shut -> (node, piece) -> node(scope, shut.equipment()).setOutletShut(true);
+            case Rule.Action.OpenOutlet open -> (node, piece) -> node(scope, open.equipment()).setOutletShut(false);
+            case Rule.Action.Signal signal -> (node, piece) -> book.signal(signal.name());
+            case Rule.Action.Create create -> (node, piece) -> plant.afterwards(rule.name(), () -> create(scope, create));
+            case Rule.Action.Scrap() -> (node, piece) -> {
                 if (piece != null) {
                     piece.toScrap = true;
                 }
             };
-            case Rule.Action.StopRun() -> (scope, node, piece) -> plant.stop(rule.name());
+            case Rule.Action.StopRun() -> (node, piece) -> plant.stop(rule.name());
             case Rule.Action.Wait wait -> new Wait(wait.time().nanos());
         };
     }
 
-    private Act ready(Rule.Action.Set set) {
+    private Act ready(Rule.Action.Set set, PlantScope scope) {
         Formula formula = plant.formula(set.formula());
         if (!set.of().isEmpty()) {
-            return (scope, node, piece) -> {
+            return (node, piece) -> {
                 Object value = value(scope, formula, piece);
                 if (!node(scope, set.of()).set(set.attribute(), value)) {
                     throw notSet(scope, set, value, set.of() + " has", piece);
@@ -65,21 +90,24 @@ final class RunningRule {
             };
         }
         int slot = plant.types.slot(set.attribute());
-        return (scope, node, piece) -> {
+        return (node, piece) -> {
+            if (piece != null && piece.isGone) {
+                return; // it has left in the meantime, and nobody can see it any more
+            }
             Object value = value(scope, formula, piece);
             if (piece == null || !plant.types.set(piece, slot, value)) {
                 throw notSet(scope, set, value, piece == null ? "there is no piece, so nothing has" : "pieces of type " + plant.types.name(piece.type) + " have", piece);
             }
             if (plant.trace != null) {
-                plant.trace.sets(plant.now(), piece.id, set.attribute(), Formula.plain(value));
+                plant.trace.sets(plant.now(), piece.body, set.attribute(), Formula.plain(value));
             }
         };
     }
 
     /** Looks at the condition and, if it holds, acts: at once, up to the first wait. */
-    void setOff(PlantScope scope, @Nullable Node node, @Nullable Piece piece) {
-        if (condition == null || holds(scope, condition, piece)) {
-            act(scope, 0, node, piece);
+    void setOff(@Nullable Node node, @Nullable Piece piece) {
+        if (condition == null || holds(conditionScope, condition, piece)) {
+            act(0, node, piece);
         }
     }
 
@@ -92,11 +120,16 @@ final class RunningRule {
     }
 
     private Object value(PlantScope scope, Formula formula, @Nullable Piece piece) {
+        Object value;
         try {
-            return formula.value(scope.with(piece));
+            value = formula.value(scope.with(piece));
         } catch (FormulaException e) {
             throw trouble(scope, e, piece);
         }
+        if (value instanceof String text && text.length() > LONGEST_TEXT) {
+            throw trouble(scope, new FormulaException("It makes a text longer than " + LONGEST_TEXT + " characters: let it not add to itself again and again"), piece);
+        }
+        return value;
     }
 
     private RunTroubleException trouble(PlantScope scope, FormulaException e, @Nullable Piece piece) {
@@ -108,27 +141,33 @@ final class RunningRule {
                 + " no such attribute of that kind"), piece);
     }
 
-    private void act(PlantScope scope, int from, @Nullable Node node, @Nullable Piece piece) {
+    private void act(int from, @Nullable Node node, @Nullable Piece piece) {
         for (int i = from; i < acts.length; i++) {
             if (acts[i] instanceof Wait wait) {
-                goOnLater(scope, wait.nanos, i + 1, node, piece);
+                goOnLater(wait.nanos, i + 1, node, piece);
                 return;
             }
-            acts[i].act(scope, node, piece);
+            acts[i].act(node, piece);
         }
     }
 
-    private void goOnLater(PlantScope scope, long nanos, int next, @Nullable Node node, @Nullable Piece piece) {
+    private void goOnLater(long nanos, int next, @Nullable Node node, @Nullable Piece piece) {
         plant.simulator.schedule(new Event() {
             @Override
             protected void occur() {
-                act(scope, next, node, piece);
+                act(next, node, piece);
+                if (piece != null) {
+                    plant.ranksMayHaveChanged(); // it may wait somewhere by now
+                }
                 plant.settle();
             }
         }, nanos);
     }
 
     private void changeLook(PlantScope scope, String name, @Nullable Node node, @Nullable Piece piece) {
+        if (piece != null && piece.isGone) {
+            return; // it has left in the meantime, and nobody can see it any more
+        }
         int look = piece == null ? -1 : plant.types.look(piece.type, name);
         if (look < 0) {
             throw trouble(scope, new FormulaException("It gives the look \u201c" + name + "\u201d, which "
@@ -144,6 +183,9 @@ final class RunningRule {
         }
         if (type < 0 || !(node(scope, create.goodsIn()) instanceof GoodsInNode goodsIn)) {
             throw trouble(scope, new FormulaException("It creates \u201c" + create.type() + "\u201d at \u201c" + create.goodsIn() + "\u201d, which is not a piece type and a goods in"), null);
+        }
+        if (plant.inside() + create.pieces() > MOST_INSIDE) {
+            throw trouble(scope, new FormulaException("It creates pieces without end: " + MOST_INSIDE + " are inside. Give it a condition, or let fewer be created"), null);
         }
         goodsIn.create(type, create.pieces());
     }

@@ -3,6 +3,7 @@ package rhombic.plant;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
+import rhombic.kernel.Simulator;
 import rhombic.plant.piece.Piece;
 import rhombic.quantity.Quantity;
 import rhombic.study.Rule;
@@ -12,10 +13,15 @@ import rhombic.study.kind.Work;
 
 /** Works on pieces one by one or on several together, and may inspect them at the end. */
 final class StationNode extends WorkNode {
+    private static final int LOAD_PRIORITY = Simulator.LAST_PRIORITY - 1;
+
     private final int fullLoad;
     private final long longestWaitNanos;
     private final @Nullable Inspection inspection;
     private final UniformRandomProvider inspectionChance;
+    /** When the oldest of those on the place that is being loaded came to the station. */
+    private long oldestNanos;
+
     /** The place that is being loaded; null if none is. */
     private @Nullable Place gathering;
 
@@ -26,12 +32,12 @@ final class StationNode extends WorkNode {
         Quantity wait = load.longestWait();
         longestWaitNanos = wait == null ? Long.MAX_VALUE : wait.nanos();
         inspection = station.inspection();
-        inspectionChance = plant.stream(name(), Purpose.INSPECTION);
+        inspectionChance = plant.stream(id(), Purpose.INSPECTION);
     }
 
     @Override
     boolean hasRoom(Piece piece) {
-        return hasFreePlace() || gathering != null || mayQueue(piece);
+        return hasSlot(piece);
     }
 
     @Override
@@ -63,10 +69,24 @@ final class StationNode extends WorkNode {
         if (place.load.size() == 1) {
             gathering = place;
             gathers(place);
-            if (longestWaitNanos < Long.MAX_VALUE) {
-                plant.simulator.schedule(place, longestWaitNanos);
-            }
         }
+        if (longestWaitNanos < Long.MAX_VALUE && (place.load.size() == 1 || piece.arrivedNanos < oldestNanos)) {
+            oldestNanos = piece.arrivedNanos;
+            // Late at its instant, so that who comes at that very moment is taken in.
+            gathersUntil(place, Math.max(plant.now(), oldestNanos + longestWaitNanos), LOAD_PRIORITY);
+        }
+    }
+
+    /** One for each place that is free, and what is left of the one that is being loaded. */
+    @Override
+    int freeOnPlaces() {
+        Place loading = gathering;
+        return freePlaces() * fullLoad + (loading == null ? 0 : fullLoad - loading.load.size());
+    }
+
+    @Override
+    boolean waitsForMore() {
+        return gathering != null && longestWaitNanos == Long.MAX_VALUE;
     }
 
     @Override
@@ -98,7 +118,7 @@ final class StationNode extends WorkNode {
             } else {
                 place.out.add(piece);
             }
-            if (inspection == null && plant.hasRework) {
+            if (inspection == null && mayNeedRework()) {
                 piece.madeWell(index);
             }
         }

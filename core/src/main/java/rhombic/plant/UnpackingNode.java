@@ -16,7 +16,7 @@ final class UnpackingNode extends WorkNode {
 
     @Override
     boolean hasRoom(Piece piece) {
-        return hasFreePlace() || mayQueue(piece);
+        return hasSlot(piece);
     }
 
     @Override
@@ -68,7 +68,7 @@ final class UnpackingNode extends WorkNode {
             piece.load = null;
             for (Piece content : contents) {
                 if (plant.trace != null) {
-                    plant.trace.off(plant.now(), content.id, index);
+                    plant.trace.off(plant.now(), content.body, index);
                 }
                 appears(content);
                 besidesOf(place).add(content);

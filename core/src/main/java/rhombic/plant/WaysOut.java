@@ -19,7 +19,7 @@ import rhombic.study.value.WayOut;
 final class WaysOut {
     static final int ANY = -1;
 
-    final Node[] takers;
+    final Way[] ways;
     private final List<Link> links;
     private final WayOut.Choice choice;
     private final @Nullable Formula formula;
@@ -41,10 +41,11 @@ final class WaysOut {
         boolean fits(Piece piece);
     }
 
-    WaysOut(List<Node> takers, List<Link> links, WayOut wayOut, Plant plant, PlantScope scope, UniformRandomProvider chance) {
-        this.takers = takers.toArray(Node[]::new);
+    /** @param node that the ways lead out of */
+    WaysOut(List<Way> ways, List<Link> links, WayOut wayOut, Plant plant, Node node, UniformRandomProvider chance) {
+        this.ways = ways.toArray(Way[]::new);
         this.links = links;
-        this.scope = scope;
+        scope = node.scope("way out");
         choice = wayOut.choice();
         formula = choice == WayOut.Choice.FORMULA ? plant.formula(wayOut.formula()) : null;
         double[] given = links.stream().mapToDouble(link -> link.share().map(Quantity::amount).orElse(0.0)).toArray();
@@ -52,21 +53,43 @@ final class WaysOut {
         shares = byChance ? given : null;
         this.chance = byChance ? chance : null;
         boolean filtered = links.stream().anyMatch(link -> !(link.filter() instanceof LinkFilter.All));
-        fits = filtered ? fits(plant) : null;
-        forAll = new boolean[this.takers.length];
+        fits = filtered ? fits(plant, node) : null;
+        forAll = new boolean[this.ways.length];
         for (int i = 0; i < forAll.length; i++) {
             forAll[i] = links.get(i).filter() instanceof LinkFilter.All;
         }
-        admitted = new boolean[this.takers.length];
+        admitted = new boolean[this.ways.length];
         java.util.Arrays.fill(admitted, true);
         wayOfType = new int[plant.types.count()];
         java.util.Arrays.fill(wayOfType, ANY);
         isPlain = !byChance && !filtered && choice == WayOut.Choice.PREFERENCE;
     }
 
-    private Fit[] fits(Plant plant) {
+    private WaysOut(Way only) {
+        ways = new Way[] {only};
+        links = List.of();
+        scope = only.taker().scope("end of a link");
+        choice = WayOut.Choice.PREFERENCE;
+        formula = null;
+        shares = null;
+        chance = null;
+        fits = null;
+        forAll = new boolean[] {true};
+        admitted = new boolean[] {true};
+        wayOfType = new int[0];
+        isPlain = true;
+    }
+
+    /** There is only one. */
+    static WaysOut only(Way way) {
+        return new WaysOut(way);
+    }
+
+    private Fit[] fits(Plant plant, Node node) {
         List<Fit> made = new ArrayList<>();
-        for (Link link : links) {
+        for (int i = 0; i < links.size(); i++) {
+            Link link = links.get(i);
+            int number = i;
             made.add(switch (link.filter()) {
                 case LinkFilter.All() -> piece -> true;
                 case LinkFilter.Types types -> {
@@ -78,7 +101,8 @@ final class WaysOut {
                 }
                 case LinkFilter.Where where -> {
                     Formula condition = plant.formula(where.formula());
-                    yield piece -> scope.evaluate(condition, piece, condition::truth);
+                    PlantScope own = node.scope("link " + number);
+                    yield piece -> own.evaluate(condition, piece, condition::truth);
                 }
                 case LinkFilter.Carriers() -> piece -> plant.types.isCarrier(piece.type);
                 case LinkFilter.Contents() -> piece -> !plant.types.isCarrier(piece.type);
@@ -96,9 +120,8 @@ final class WaysOut {
             return draw(shares, chance.nextDouble());
         }
         return switch (choice) {
-            case PREFERENCE, FIRST_FREE -> ANY;
+            case PREFERENCE, FIRST_FREE, SHORTEST_QUEUE -> ANY; // whichever has room, see pick
             case IN_TURN -> next();
-            case SHORTEST_QUEUE -> shortest();
             case FORMULA -> named(piece);
         };
     }
@@ -123,9 +146,19 @@ final class WaysOut {
         return admitted[way];
     }
 
-    /** The way to look at first, where any will do. */
-    int first() {
-        return choice == WayOut.Choice.FIRST_FREE ? (last + 1) % takers.length : 0;
+    /** Of the ways that have room for the piece now, the one it goes; {@link #ANY} if none has. */
+    int pick(Offer offer, Piece piece) {
+        if (choice == WayOut.Choice.SHORTEST_QUEUE) {
+            return shortest(offer, piece);
+        }
+        int first = choice == WayOut.Choice.FIRST_FREE ? (last + 1) % ways.length : 0;
+        for (int i = 0; i < ways.length; i++) {
+            int at = (first + i) % ways.length;
+            if (admitted[at] && offer.wouldGo(at, piece)) {
+                return at;
+            }
+        }
+        return ANY;
     }
 
     /** Notes which way was gone, for the choices that take turns. */
@@ -154,8 +187,8 @@ final class WaysOut {
     }
 
     private int next() {
-        for (int i = 1; i <= takers.length; i++) {
-            int way = (last + i) % takers.length;
+        for (int i = 1; i <= ways.length; i++) {
+            int way = (last + i) % ways.length;
             if (admitted[way]) {
                 last = way;
                 return way;
@@ -164,10 +197,11 @@ final class WaysOut {
         return ANY;
     }
 
-    private int shortest() {
+    /** Where all queues are full it waits for whichever has room first: nobody waits for one while another is free. */
+    private int shortest(Offer offer, Piece piece) {
         int best = ANY;
-        for (int i = 0; i < takers.length; i++) {
-            if (admitted[i] && (best == ANY || takers[i].pressure() < takers[best].pressure())) {
+        for (int i = 0; i < ways.length; i++) {
+            if (admitted[i] && (best == ANY || ways[i].taker().pressure() < ways[best].taker().pressure()) && offer.wouldGo(i, piece)) {
                 best = i;
             }
         }
@@ -181,7 +215,7 @@ final class WaysOut {
             return known;
         }
         String name = scope.evaluate(formula, piece, formula::asText);
-        for (int i = 0; i < takers.length; i++) {
+        for (int i = 0; i < ways.length; i++) {
             if (links.get(i).to().equals(name)) {
                 wayOfType[piece.type] = formula.isOfTypeAlone() ? i : ANY;
                 return i;

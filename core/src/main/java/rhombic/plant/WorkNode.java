@@ -3,33 +3,37 @@ package rhombic.plant;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import rhombic.kernel.Event;
+import rhombic.kernel.Simulator;
+import rhombic.measure.Tally;
+import rhombic.plant.activity.Activity;
+import rhombic.plant.activity.Hold;
+import rhombic.plant.activity.Holds;
 import rhombic.plant.piece.Few;
 import rhombic.plant.piece.Piece;
-import rhombic.plant.piece.PieceQueue;
+import rhombic.plant.piece.Ranking;
+import rhombic.plant.piece.Waiting;
 import rhombic.study.Rule;
 import rhombic.study.kind.Work;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
+import rhombic.trace.PieceSpot;
 
 /**
  * Work is done here, at one or several places. What is done stays at its place until it can go on; then the place is
  * served, pauses and takes the next, as the study says.
  */
 abstract class WorkNode extends Node {
-    private static final EquipmentState[] BY_WEIGHT = {EquipmentState.WORKING, EquipmentState.CHANGEOVER, EquipmentState.SERVICE, EquipmentState.BLOCKED,
-        EquipmentState.PAUSE, EquipmentState.STARVED};
-
-    final PieceQueue queue = new PieceQueue();
+    Waiting queue = new Waiting(Ranking.BY_AGE);
     final int inputRoom;
-    private final int placeCount;
     private final WorkTimes times;
+    private final Holds work = new Holds();
+    private final Place[] places;
     /** Free places; the first {@code freeCount} count. */
     private final @Nullable Place[] free;
     private int freeCount;
-    private int reworkWaiting;
     private long workedSinceService;
     private final List<Place> toOffer = new ArrayList<>();
+    private boolean marksWork;
 
     /** What a place is doing. */
     enum Phase {
@@ -42,8 +46,8 @@ abstract class WorkNode extends Node {
         PAUSE
     }
 
-    /** One of the places; its event is the end of what it does, or of its wait for a full load. */
-    final class Place extends Event {
+    /** One of the places; its activity is what it does, or its wait for a full load. */
+    final class Place extends Activity {
         final int number;
         /** What is on it while it gathers and works; the base, or the piece that came first, first. */
         final Few load = new Few();
@@ -52,20 +56,19 @@ abstract class WorkNode extends Node {
         /** Made when first needed: only unpacking stations do. */
         @Nullable Few besides;
         Phase phase = Phase.FREE;
-        private final Outlet offer;
+        private @Nullable Outlet offer;
         private @Nullable Outlet offerBesides;
         private EquipmentState state = EquipmentState.STARVED;
         private int operation;
         private int lastType = -1;
-        private long begunNanos;
         private long doneNanos;
         private boolean isOffering;
         /** Whether its piece has just come, which the trace has yet to say. */
         private boolean isUntold;
 
         Place(int number) {
+            super(plant.simulator);
             this.number = number;
-            offer = new Outlet(this, out);
         }
 
         private WorkNode node() {
@@ -76,12 +79,26 @@ abstract class WorkNode extends Node {
             return out.isEmpty() && (besides == null || besides.isEmpty());
         }
 
+        /** The time of work is booked to the pieces, and to the station where it adds value. */
         @Override
-        protected void occur() {
+        protected void passes(long nanos) {
+            if (phase == Phase.WORK) {
+                for (int i = 0; i < load.size(); i++) {
+                    load.get(i).workNanos += nanos;
+                }
+                if (times.addsValue(operation)) {
+                    tally.addsValue(nanos);
+                }
+            }
+        }
+
+        @Override
+        protected void ends() {
             switch (phase) {
                 case GATHERING -> {
                     waitedLongEnough(this);
-                    start(this);
+                    WorkNode.this.start(this);
+                    breakPromises();
                 }
                 case CHANGEOVER -> beginWork(this);
                 case WORK -> operationEnds(this);
@@ -106,17 +123,29 @@ abstract class WorkNode extends Node {
     }
 
     WorkNode(Plant plant, int index, WorkEquipment equipment) {
-        super(plant, index, equipment, equipment.work().places());
+        super(plant, index, equipment, new Tally(equipment.work().places()));
         Work work = equipment.work();
-        placeCount = work.places();
         inputRoom = work.inputRoom();
-        free = new Place[placeCount];
+        places = new Place[work.places()];
+        free = new Place[work.places()];
         times = new WorkTimes(work, this);
     }
 
     @Override
+    void connect(WaysOut ways, Ranking ranking, boolean someMayNotGo) {
+        marksWork = plant.blueprint.isBeforeInspection(name());
+        super.connect(ways, ranking, someMayNotGo);
+        queue = new Waiting(ranking);
+    }
+
+    @Override
     final boolean roomDependsOnPiece() {
-        return plant.hasRework || waitsByType();
+        return marksWork || waitsByType();
+    }
+
+    /** Whether what is made here may come back, so that who made it must be known. */
+    final boolean mayNeedRework() {
+        return marksWork;
     }
 
     /** Whether different types wait in different rooms. */
@@ -126,11 +155,61 @@ abstract class WorkNode extends Node {
 
     @Override
     void begin() {
-        for (int i = 0; i < placeCount; i++) {
-            free[i] = new Place(placeCount - 1 - i);
+        for (int i = 0; i < places.length; i++) {
+            places[i] = new Place(places.length - 1 - i);
+            free[i] = places[i];
         }
-        freeCount = placeCount;
+        freeCount = places.length;
         noteState(EquipmentState.STARVED);
+    }
+
+    @Override
+    final void book() {
+        for (Place place : places) {
+            place.book();
+        }
+    }
+
+    @Override
+    void rankAnew() {
+        super.rankAnew();
+        queue.rankAnew();
+    }
+
+    @Override
+    boolean isAtWork() {
+        for (Place place : places) {
+            if (place.isPending()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    // ---- what holds the work
+
+    /** Interrupts all work, or lets it go on once no other reason holds it. */
+    final void holdWork(Hold reason, boolean on) {
+        if (on && work.hold(reason)) {
+            for (Place place : places) {
+                if (place.phase != Phase.GATHERING) {
+                    place.pause();
+                }
+            }
+        } else if (!on && work.release(reason)) {
+            for (Place place : places) {
+                if (place.phase != Phase.GATHERING) {
+                    place.resume();
+                }
+            }
+        }
+    }
+
+    private void lasts(Place place, long nanos) {
+        place.start(nanos);
+        if (work.isHeld()) {
+            place.pause();
+        }
     }
 
     // ---- coming in
@@ -139,41 +218,68 @@ abstract class WorkNode extends Node {
         return freeCount > 0;
     }
 
+    final int freePlaces() {
+        return freeCount;
+    }
+
     final Place takeFreePlace() {
         Place place = free[--freeCount];
         assert place != null : "more places are taken than there are";
         return place;
     }
 
-    /** Whether a piece may wait in the input room, or what comes back for rework in its own. */
-    final boolean mayQueue(Piece piece) {
-        return comesBack(piece) && piece.rework != null ? reworkWaiting < piece.rework.room : queue.size() - reworkWaiting < inputRoom;
+    /** Pieces that could go onto places now. */
+    int freeOnPlaces() {
+        return freeCount;
+    }
+
+    /** Pieces on their way for which one of its slots is kept. */
+    int promisedSlots() {
+        return promised();
+    }
+
+    private int slots() {
+        return freeOnPlaces() + inputRoom - (queue.size() - queue.urgent());
+    }
+
+    /** Whether there is a slot for the piece on a place or before them; for what comes back for rework, in its own room. */
+    final boolean hasSlot(Piece piece) {
+        if (piece.rework != null && comesBack(piece)) {
+            return freeOnPlaces() > 0 || queue.urgent() < piece.rework.room;
+        }
+        return slots() > promisedSlots();
     }
 
     private boolean comesBack(Piece piece) {
         return piece.rework != null && piece.rework.failed && piece.madeBy == index;
     }
 
+    /** What came without a promise may have taken what was promised to others. */
+    final void breakPromises() {
+        if (promised() > 0) {
+            breakPromises(Math.max(0, promised() - promisedSlots() + slots()));
+        }
+    }
+
     final void comes(Piece piece) {
         piece.arrivedNanos = plant.now();
+        touchedNanos = plant.now();
         tally.enters(plant.now());
     }
 
     final void toQueue(Piece piece) {
         traceWaits(piece);
-        queueUp(queue, piece);
-        reworkWaiting += comesBack(piece) ? 1 : 0;
+        queue.add(piece);
+        assert queue.size() - queue.urgent() <= inputRoom : name() + " has more waiting than it has room for";
     }
 
     final Piece fromQueue() {
-        Piece piece = queue.takeFirst();
-        reworkWaiting -= comesBack(piece) ? 1 : 0;
-        return piece;
+        return queue.takeBest();
     }
 
     final void traceWaits(Piece piece) {
         if (plant.trace != null) {
-            plant.trace.waits(plant.now(), piece.id, index);
+            plant.trace.waits(plant.now(), piece.body, index);
         }
     }
 
@@ -182,12 +288,15 @@ abstract class WorkNode extends Node {
         place.load.add(piece);
         place.isUntold = true;
         start(place);
+        if (piece.rework != null) {
+            breakPromises();
+        }
     }
 
     /** The piece stands on the place, which waits for more. */
     final void traceStands(Place place, Piece piece) {
         if (plant.trace != null) {
-            plant.trace.stands(plant.now(), piece.id, index, place.number);
+            plant.trace.stands(plant.now(), piece.body, index, place.number);
         }
     }
 
@@ -204,8 +313,8 @@ abstract class WorkNode extends Node {
 
     /** All is there: the work begins, after a changeover if the type is another than before. */
     final void start(Place place) {
-        if (place.isPending()) {
-            plant.simulator.cancel(place);
+        if (place.phase == Phase.GATHERING) {
+            place.abandon();
         }
         Piece lead = place.load.getFirst();
         long nanos = place.lastType < 0 ? 0 : times.changeoverNanos(place.lastType, lead);
@@ -219,7 +328,7 @@ abstract class WorkNode extends Node {
         }
         place.phase = Phase.CHANGEOVER;
         enterState(place, EquipmentState.CHANGEOVER);
-        plant.simulator.schedule(place, nanos);
+        lasts(place, nanos);
     }
 
     private void beginWork(Place place) {
@@ -229,35 +338,24 @@ abstract class WorkNode extends Node {
         long now = plant.now();
         for (int i = 0; i < place.load.size(); i++) {
             Piece piece = place.load.get(i);
+            tally.begins(now - piece.arrivedNanos);
             if (plant.trace != null) {
                 if (place.isUntold) {
-                    plant.trace.works(now, piece.id, index, place.number);
+                    plant.trace.works(now, piece.body, index, place.number);
                 } else {
-                    plant.trace.begins(now, piece.id, index, place.number);
+                    plant.trace.begins(now, piece.body, index, place.number);
                 }
             }
             tellRules(Rule.PieceEvent.STARTS, piece);
         }
         place.isUntold = false;
         enterState(place, EquipmentState.WORKING);
-        scheduleOperation(place);
-    }
-
-    private void scheduleOperation(Place place) {
-        place.begunNanos = plant.now();
-        plant.simulator.schedule(place, times.operationNanos(place.operation, place.load.getFirst()));
+        lasts(place, times.operationNanos(place.operation, place.load.getFirst()));
     }
 
     private void operationEnds(Place place) {
-        long worked = plant.now() - place.begunNanos;
-        for (int i = 0; i < place.load.size(); i++) {
-            place.load.get(i).workNanos += worked;
-        }
-        if (times.addsValue(place.operation)) {
-            tally.addsValue(worked);
-        }
         if (++place.operation < times.operations()) {
-            scheduleOperation(place);
+            lasts(place, times.operationNanos(place.operation, place.load.getFirst()));
         } else {
             finish(place);
         }
@@ -266,16 +364,18 @@ abstract class WorkNode extends Node {
     private void finish(Place place) {
         place.phase = Phase.DONE;
         place.doneNanos = plant.now();
-        for (int i = 0; i < place.load.size(); i++) {
-            Piece piece = place.load.get(i);
-            tellRules(Rule.PieceEvent.FINISHES, piece);
+        touchedNanos = plant.now();
+        if (rules != null) {
+            for (int i = 0; i < place.load.size(); i++) {
+                tellRules(Rule.PieceEvent.FINISHES, place.load.get(i));
+            }
         }
         workedSinceService += piecesCounted(place);
         complete(place);
         place.load.clear();
         if (plant.trace != null && place.out.size() + (place.besides == null ? 0 : place.besides.size()) > 1) {
-            place.out.forEach(piece -> plant.trace.done(plant.now(), piece.id, index, place.number, WaysOut.ANY));
-            besidesOf(place).forEach(piece -> plant.trace.done(plant.now(), piece.id, index, place.number, WaysOut.ANY));
+            place.out.forEach(piece -> plant.trace.done(plant.now(), piece.body, index, place.number, WaysOut.ANY));
+            besidesOf(place).forEach(piece -> plant.trace.done(plant.now(), piece.body, index, place.number, WaysOut.ANY));
         }
         offerNext(place);
     }
@@ -294,8 +394,9 @@ abstract class WorkNode extends Node {
 
     private void offerNext(Place place) {
         place.isOffering = true;
-        while (!place.out.isEmpty() && !place.offer.isOpen()) {
-            if (!offer(place, place.offer, place.out.getFirst())) {
+        Outlet usual = offerOf(place);
+        while (!place.out.isEmpty() && !usual.isOpen()) {
+            if (!offer(place, usual, place.out.getFirst())) {
                 break;
             }
         }
@@ -326,9 +427,18 @@ abstract class WorkNode extends Node {
         Node maker = piece.isFailed() ? plant.node(piece.madeBy) : null;
         boolean gone = maker == null ? offer.make(piece) : offer.makeTo(maker, piece);
         if (!gone && plant.trace != null) {
-            plant.trace.done(plant.now(), piece.id, index, place.number, maker == null ? offer.way() : rhombic.trace.PieceSpot.wayBack(maker.index));
+            plant.trace.done(plant.now(), piece.body, index, place.number, maker == null ? offer.way() : PieceSpot.wayBack(maker.index));
         }
         return gone;
+    }
+
+    private static Outlet offerOf(Place place) {
+        Outlet offer = place.offer;
+        if (offer == null) {
+            offer = new Outlet(place, place.out);
+            place.offer = offer;
+        }
+        return offer;
     }
 
     private Outlet offerBesides(Place place) {
@@ -341,12 +451,13 @@ abstract class WorkNode extends Node {
     }
 
     @Override
-    Piece hand(Offer given) {
+    public Piece hand(Offer given) {
         Outlet outlet = (Outlet) given;
         Place place = outlet.place;
         Piece piece = outlet.pieces.removeFirst();
         assert place.phase == Phase.DONE : "a piece is handed on before its work has ended";
         long now = plant.now();
+        touchedNanos = now;
         piece.blockedNanos += now - place.doneNanos;
         tally.leaves(now, now - piece.arrivedNanos);
         tellRules(Rule.PieceEvent.LEAVES, piece);
@@ -366,7 +477,7 @@ abstract class WorkNode extends Node {
             workedSinceService -= times.serviceEvery();
             place.phase = Phase.SERVICE;
             enterState(place, EquipmentState.SERVICE);
-            plant.simulator.schedule(place, times.serviceNanos());
+            lasts(place, times.serviceNanos());
         } else {
             pauseOrFree(place);
         }
@@ -376,7 +487,7 @@ abstract class WorkNode extends Node {
         if (times.hasPause()) {
             place.phase = Phase.PAUSE;
             enterState(place, EquipmentState.PAUSE);
-            plant.simulator.schedule(place, times.pauseNanos());
+            lasts(place, times.pauseNanos());
         } else {
             free(place);
         }
@@ -400,6 +511,13 @@ abstract class WorkNode extends Node {
         enterState(place, EquipmentState.STARVED);
     }
 
+    /** A place that gathers begins at that moment at the latest. */
+    final void gathersUntil(Place place, long momentNanos, int priority) {
+        assert priority <= Simulator.LAST_PRIORITY : "priority " + priority;
+        place.abandon();
+        place.start(momentNanos - plant.now(), priority);
+    }
+
     @Override
     void attend() {
         serveLine();
@@ -417,11 +535,11 @@ abstract class WorkNode extends Node {
         }
         tally.unit(plant.now(), place.state, now);
         place.state = now;
-        if (placeCount == 1) {
+        if (places.length == 1) {
             noteState(now);
             return;
         }
-        for (EquipmentState state : BY_WEIGHT) {
+        for (EquipmentState state : EquipmentState.BY_WEIGHT) {
             if (tally.unitsIn(state) > 0) {
                 noteState(state);
                 return;

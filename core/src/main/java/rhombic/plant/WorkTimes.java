@@ -12,7 +12,7 @@ import rhombic.study.value.TimeSource;
 
 /** How long what takes where work is done: its operations, changeover, service and pause. */
 final class WorkTimes {
-    private final PlantScope scope;
+    private final PlantScope changeoverScope;
     private final TypeBook types;
     private final Step[] steps;
     private final @Nullable PieceTime changeover;
@@ -34,18 +34,18 @@ final class WorkTimes {
 
     WorkTimes(Work work, Node node) {
         Plant plant = node.plant;
-        String name = node.name();
-        scope = node.scope;
+        String name = node.id();
+        changeoverScope = node.scope("changeover");
         types = plant.types;
         steps = new Step[work.operations().size()];
         for (int i = 0; i < steps.length; i++) {
             Operation operation = work.operations().get(i);
             UniformRandomProvider stream = plant.stream(i == 0 ? name : name + "\u0000" + i, Purpose.WORK);
             steps[i] = operation.time() instanceof TimeSource.Drawn same ? new Step(same.time().sampler(stream), null, operation.addsValue())
-                    : new Step(null, PieceTime.of(operation.time(), plant, scope, stream), operation.addsValue());
+                    : new Step(null, PieceTime.of(operation.time(), plant, node.scope("operation " + i), stream), operation.addsValue());
         }
         TimeSource change = work.changeover();
-        changeover = change == null ? null : PieceTime.of(change, plant, scope, plant.stream(name, Purpose.CHANGEOVER));
+        changeover = change == null ? null : PieceTime.of(change, plant, changeoverScope, plant.stream(name, Purpose.CHANGEOVER));
         Work.Service after = work.service();
         serviceEvery = after == null ? Integer.MAX_VALUE : after.everyPieces();
         service = after == null ? null : after.time().sampler(plant.stream(name, Purpose.SERVICE));
@@ -71,7 +71,7 @@ final class WorkTimes {
         if (changeover == null || fromType == piece.type) {
             return 0;
         }
-        scope.changing(types.name(fromType), types.name(piece.type));
+        changeoverScope.changing(types.name(fromType), types.name(piece.type));
         return changeover.nanos(piece);
     }
 

@@ -1,10 +1,13 @@
 package rhombic.study;
 
 import java.io.Serializable;
+import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.value.Bend;
+import rhombic.study.value.Count;
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
 
@@ -13,9 +16,17 @@ import rhombic.study.value.StudyException;
  *
  * @param share of the pieces that go this way, by chance; empty: as the way out of the equipment says
  * @param filter which pieces it is for
+ * @param travel what lies between: nothing, or a way that takes time
+ * @param bends where its path changes direction, from the giver on
+ * @param fromPort where pieces leave the giver; empty: its first outlet
+ * @param toPort where pieces enter the taker; empty: its first inlet
  */
-public record Link(String from, String to, Optional<Quantity> share, LinkFilter filter) implements Serializable {
+public record Link(String from, String to, Optional<Quantity> share, LinkFilter filter, Travel travel, List<Bend> bends, String fromPort, String toPort) implements Serializable {
+    public static final int MOST_BENDS = 200;
+
     public Link {
+        bends = List.copyOf(bends);
+        Count.between(0, MOST_BENDS, "The bends of a link", bends.size());
         Names.checked(from);
         Names.checked(to);
         share.ifPresent(value -> {
@@ -23,6 +34,11 @@ public record Link(String from, String to, Optional<Quantity> share, LinkFilter 
                 throw new StudyException("A share must be from 0 % to 100 %; got " + value);
             }
         });
+    }
+
+    /** A link that takes no time, straight from first outlet to first inlet. */
+    public Link(String from, String to, Optional<Quantity> share, LinkFilter filter) {
+        this(from, to, share, filter, Travel.AT_ONCE, List.of(), "", "");
     }
 
     public Link(String from, String to, Optional<Quantity> share) {
@@ -34,29 +50,49 @@ public record Link(String from, String to, Optional<Quantity> share, LinkFilter 
     }
 
     public Link withShare(Optional<Quantity> newShare) {
-        return new Link(from, to, newShare, filter);
+        return new Link(from, to, newShare, filter, travel, bends, fromPort, toPort);
     }
 
     public Link withFilter(LinkFilter newFilter) {
-        return new Link(from, to, share, newFilter);
+        return new Link(from, to, share, newFilter, travel, bends, fromPort, toPort);
     }
 
     public Link between(String newFrom, String newTo) {
-        return new Link(newFrom, newTo, share, filter);
+        return new Link(newFrom, newTo, share, filter, travel, bends, fromPort, toPort);
     }
+
+    public Link withTravel(Travel newTravel) {
+        return new Link(from, to, share, filter, newTravel, bends, fromPort, toPort);
+    }
+
+    public Link withBends(List<Bend> newBends) {
+        return new Link(from, to, share, filter, travel, newBends, fromPort, toPort);
+    }
+
+    public Link withPorts(String newFromPort, String newToPort) {
+        return new Link(from, to, share, filter, travel, bends, newFromPort, newToPort);
+    }
+
+    /** What no two links of a study have in common: the ends. */
+    public Ends ends() {
+        return new Ends(from, fromPort, to, toPort);
+    }
+
+    /** The two ends of a link. */
+    public record Ends(String from, String fromPort, String to, String toPort) implements Serializable {}
 
     public boolean joins(String name) {
         return from.equals(name) || to.equals(name);
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
-    private record Stored(String from, String to, @Nullable Quantity share, LinkFilter filter) implements Serializable {
+    private record Stored(String from, String to, @Nullable Quantity share, LinkFilter filter, Travel travel, List<Bend> bends, String fromPort, String toPort) implements Serializable {
         private Object readResolve() {
-            return new Link(from, to, Optional.ofNullable(share), filter);
+            return new Link(from, to, Optional.ofNullable(share), filter, travel, bends, fromPort, toPort);
         }
     }
 
     private Object writeReplace() {
-        return new Stored(from, to, share.orElse(null), filter);
+        return new Stored(from, to, share.orElse(null), filter, travel, bends, fromPort, toPort);
     }
 }

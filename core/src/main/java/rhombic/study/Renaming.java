@@ -51,7 +51,7 @@ public record Renaming(What what, String from, String to) {
             case LinkFilter.Carriers carriers -> carriers;
             case LinkFilter.Contents contents -> contents;
         };
-        return new Link(newFrom, newTo, link.share(), filter);
+        return link.between(newFrom, newTo).withFilter(filter);
     }
 
     PieceType in(PieceType type) {
@@ -99,6 +99,8 @@ public record Renaming(What what, String from, String to) {
                 case Rule.Action.Set set -> new Rule.Action.Set(equipment(set.of()), set.attribute(), formula(set.formula()));
                 case Rule.Action.Shut shut -> new Rule.Action.Shut(equipment(shut.equipment()));
                 case Rule.Action.Open open -> new Rule.Action.Open(equipment(open.equipment()));
+                case Rule.Action.ShutOutlet shut -> new Rule.Action.ShutOutlet(equipment(shut.equipment()));
+                case Rule.Action.OpenOutlet open -> new Rule.Action.OpenOutlet(equipment(open.equipment()));
                 case Rule.Action.Create create -> new Rule.Action.Create(equipment(create.goodsIn()), type(create.type()), create.pieces());
                 case Rule.Action.ChangeLook look -> look;
                 case Rule.Action.Wait wait -> wait;

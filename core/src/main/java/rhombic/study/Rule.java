@@ -1,10 +1,12 @@
 package rhombic.study;
 
 import java.io.Serializable;
+import java.util.Arrays;
 import java.util.List;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.value.Count;
+import rhombic.study.value.EquipmentState;
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
 import rhombic.study.value.Timetable;
@@ -16,7 +18,15 @@ import rhombic.study.value.Timetable;
  */
 public record Rule(String name, When when, String condition, List<Action> then) implements Serializable {
     /** The words of the states that a rule can wait for. */
-    public static final List<String> STATES = List.of("working", "starved", "blocked", "changeover", "service", "pause");
+    public static final List<String> STATES = Arrays.stream(EquipmentState.values()).map(EquipmentState::word).toList();
+
+    /** The words of what a buffer can become. */
+    public static final String EMPTY = "empty";
+
+    public static final String FULL = "full";
+
+    /** How older studies say it: a buffer was starved while empty, and blocked while something waited in it. */
+    public static final List<String> OF_BUFFERS = List.of(EMPTY, FULL, EquipmentState.STARVED.word(), EquipmentState.BLOCKED.word());
 
     public Rule {
         Names.checked(name);
@@ -83,6 +93,12 @@ public record Rule(String name, When when, String condition, List<Action> then) 
 
         /** Lets pieces in again. */
         record Open(String equipment) implements Action {}
+
+        /** Lets nothing more out of the equipment. */
+        record ShutOutlet(String equipment) implements Action {}
+
+        /** Lets pieces out again. */
+        record OpenOutlet(String equipment) implements Action {}
 
         /** Does what follows only after this time. */
         record Wait(Quantity time) implements Action {

@@ -20,7 +20,7 @@ public final class RuleText {
     public static final List<String> WHEN_FORMS = List.of("a piece enters Oven", "a piece starts at Oven", "a piece finishes at Oven", "a piece leaves Oven", "Oven becomes blocked",
             "Oven changes its state", "signal more", "it is 08:30", "every 5 min");
     /** How each action is written. */
-    public static final List<String> ACTION_FORMS = List.of("set joints to piece.joints + 1", "set skill of Oven to 2", "look failed", "shut Oven", "open Oven", "wait 2 min", "signal more",
+    public static final List<String> ACTION_FORMS = List.of("set joints to piece.joints + 1", "set skill of Oven to 2", "look failed", "shut Oven", "open Oven", "shut outlet of Oven", "open outlet of Oven", "wait 2 min", "signal more",
             "create 2 Coil at Goods in", "scrap", "stop the run");
 
     private static final Pattern SET_OF = Pattern.compile("set\\s+(\\w+)\\s+of\\s+('[^']*'|.+?)\\s+to\\s+(.+)", Pattern.CASE_INSENSITIVE);
@@ -65,6 +65,8 @@ public final class RuleText {
             case Rule.Action.ChangeLook look -> "look " + name.apply(look.look());
             case Rule.Action.Shut shut -> "shut " + name.apply(shut.equipment());
             case Rule.Action.Open open -> "open " + name.apply(open.equipment());
+            case Rule.Action.ShutOutlet shut -> "shut outlet of " + name.apply(shut.equipment());
+            case Rule.Action.OpenOutlet open -> "open outlet of " + name.apply(open.equipment());
             case Rule.Action.Wait wait -> "wait " + wait.time();
             case Rule.Action.Signal signal -> "signal " + name.apply(signal.name());
             case Rule.Action.Create create -> "create " + create.pieces() + " " + name.apply(create.type()) + " at " + name.apply(create.goodsIn());
@@ -132,6 +134,8 @@ public final class RuleText {
         }
         return Stream.<Optional<? extends Rule.Action>>of(
                         after(text, "look ").map(name -> new Rule.Action.ChangeLook(unquoted(name))),
+                        after(text, "shut outlet of ").map(name -> new Rule.Action.ShutOutlet(unquoted(name))),
+                        after(text, "open outlet of ").map(name -> new Rule.Action.OpenOutlet(unquoted(name))),
                         after(text, "shut ").map(name -> new Rule.Action.Shut(unquoted(name))),
                         after(text, "open ").map(name -> new Rule.Action.Open(unquoted(name))),
                         after(text, "signal ").map(name -> new Rule.Action.Signal(unquoted(name))),

@@ -11,7 +11,7 @@ import rhombic.study.value.StudyException;
 /**
  * When a run begins, how long it lasts and how often it is repeated.
  *
- * @param start calendar time of the beginning
+ * @param start calendar time of the beginning, in the years 1900 to 9999
  * @param length of the run, warm-up included; above 0, at most {@link #LONGEST_DAYS} days
  * @param warmUp cut off the front before anything is measured; below the length
  * @param replications 1 to 10000
@@ -19,6 +19,9 @@ import rhombic.study.value.StudyException;
  *     warm-up; 0 to 100000000, 0 for no such end
  */
 public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, long seed, int replications, int untilOut) implements Serializable {
+    public static final int FIRST_YEAR = 1900;
+    public static final int LAST_YEAR = 9999;
+
     /** One hundred years. */
     public static final int LONGEST_DAYS = 36_525;
 
@@ -27,6 +30,9 @@ public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, lon
             new RunPlan(LocalDateTime.of(2027, 1, 4, 6, 0), Quantity.hours(8), Quantity.minutes(0), 1, 10, 0);
 
     public RunPlan {
+        if (start.getYear() < FIRST_YEAR || start.getYear() > LAST_YEAR) {
+            throw new StudyException("A run begins in the years " + FIRST_YEAR + " to " + LAST_YEAR + "; got " + start);
+        }
         time("The length of the run", length);
         time("The warm-up", warmUp);
         if (!(length.inBaseUnit() > 0 && length.inBaseUnit() <= LONGEST_DAYS * 86_400.0)) {

@@ -15,8 +15,8 @@ import rhombic.study.value.StudyException;
 import rhombic.study.value.Table;
 
 /**
- * The whole of one study, as a value. Names are ids: unique among equipment and among piece types; every link
- * joins equipment that is there. Whether it makes sense as a plant is for {@link StudyCheck} to say.
+ * The whole of one study, as a value. Names are unique among equipment and among piece types, ids among equipment; every
+ * link joins equipment that is there. Whether it makes sense as a plant is for {@link StudyCheck} to say.
  *
  * @param links in order; those of one equipment stand in its order of preference
  * @param rules in the order in which they are looked at
@@ -39,14 +39,15 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         unique("tables", tables.stream().map(Table::name).toList());
         unique("rules", rules.stream().map(Rule::name).toList());
         Set<String> names = unique("pieces of equipment", equipment.stream().map(Equipment::name).toList());
-        Set<Link> ways = new HashSet<>();
+        unique("pieces of equipment have the id", equipment.stream().map(Equipment::id).toList());
+        Set<Link.Ends> ways = new HashSet<>();
         for (Link link : links) {
             for (String end : List.of(link.from(), link.to())) {
                 if (!names.contains(end)) {
                     throw new StudyException("There is no equipment \u201c" + end + "\u201d for the link from " + link.from() + " to " + link.to());
                 }
             }
-            if (!ways.add(new Link(link.from(), link.to()))) {
+            if (!ways.add(link.ends())) {
                 throw new StudyException("There are two links from " + link.from() + " to " + link.to() + ": keep one");
             }
         }
@@ -111,7 +112,14 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     /** Adds equipment, and links that may lead to it. */
     public Study with(Collection<? extends Equipment> things, Collection<Link> moreLinks) {
         List<Equipment> allThings = new ArrayList<>(equipment);
-        allThings.addAll(things);
+        Set<String> ids = HashSet.newHashSet(equipment.size());
+        equipment.forEach(thing -> ids.add(thing.id()));
+        for (Equipment thing : things) {
+            // something that has another name by now may still have this one's as its id
+            String id = Names.free(thing.id(), ids);
+            ids.add(id);
+            allThings.add(id.equals(thing.id()) ? thing : thing.with(thing.basics().withId(id)));
+        }
         List<Link> allLinks = new ArrayList<>(links);
         allLinks.addAll(moreLinks);
         return new Study(name, plan, pieceTypes, allThings, allLinks, tables, rules);
@@ -179,7 +187,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         Set<String> seen = new HashSet<>();
         for (String name : names) {
             if (!seen.add(name)) {
-                throw new StudyException("Two " + what + " are called \u201c" + name + "\u201d: rename one");
+                throw new StudyException("Two " + what + (what.endsWith("id") ? " " : " are called ") + "\u201c" + name + "\u201d: " + (what.endsWith("id") ? "change one" : "rename one"));
             }
         }
         return seen;

@@ -1,74 +1,102 @@
 package rhombic.trace;
 
+import java.util.AbstractList;
 import java.util.ArrayList;
-import java.util.Collection;
-import java.util.Collections;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntConsumer;
 import org.jspecify.annotations.Nullable;
 import rhombic.study.value.EquipmentState;
 
 /**
  * The floor at one moment: where each piece is, what each equipment does, and what each has counted since the start
- * of the run. Moves forward by applying records; a copy is a moment of its own.
+ * of the run. Moves forward by applying records; a copy is a moment of its own and costs what changes in it.
  */
 public final class Moment {
+    /*
+     * Bodies and places are rows of numbers in pages. What is at one equipment, on one link or on one body hangs
+     * together in a chain through its rows, in the order in which it came. Places are the equipment, then the links.
+     */
+    static final int INLET = 1;
+    static final int OUTLET = 2;
     private static final int STATES = EquipmentState.values().length;
     private static final EquipmentState[] STATE = EquipmentState.values();
+    private static final int NONE = -1;
 
+    // columns of a body
+    private static final int PIECE = 0;
+    private static final int TYPE = 1;
+    private static final int LOOK = 2;
+    private static final int NODE = 3;
+    private static final int HOLDER = 4;
+    private static final int PLACE = 5;
+    private static final int DOING = 6;
+    private static final int WAY = 7;
+    private static final int FROM = 8;
+    private static final int LINK = 9;
+    private static final int NEXT = 10;
+    private static final int BEFORE = 11;
+    private static final int FIRST_ON = 12;
+    private static final int LAST_ON = 13;
+    private static final int BORN = 14;
+    private static final int SINCE = 16;
+    private static final int LAST = 18;
+    private static final int MOVE_NANOS = 20;
+    private static final int MOVE_FROM = 22;
+    private static final int MOVE_SPEED = 24;
+    private static final int MOVE_GAIN = 26;
+    private static final int BODY_WIDTH = 28;
+
+    // columns of a place
+    private static final int CONTENT = 0;
+    private static final int FIRST = 1;
+    private static final int LAST_AT = 2;
+    private static final int STATE_NOW = 3;
+    private static final int GATES = 4;
+    private static final int IN = 6;
+    private static final int OUT = 8;
+    private static final int AWAY = 10;
+    private static final int STATE_SINCE = 12;
+    private static final int STATE_NANOS = 14;
+    private static final int PLACE_WIDTH = STATE_NANOS + 2 * STATES;
+
+    private final int nodes;
+    private final Pages bodies;
+    private final Pages places;
     /** Every record up to and including this time is applied; the moment before the first record is at -1. */
     private long timeNanos = -1;
-    private final Map<Integer, PieceSpot> pieces;
-    private final List<@Nullable LinkedHashMap<Integer, PieceSpot>> held;
-    /** What lies on each piece that holds others, in the order in which it went on. */
-    private final Map<Integer, List<Integer>> load;
-    private final long[] in;
-    private final long[] out;
-    private final long[] away;
-    private final boolean[] shut;
-    private final byte[] state;
-    private final long[] stateSince;
-    private final long[] stateNanos;
+    /** Number of the record that comes next; so many have been applied. */
+    private long nextNumber;
+
+    private int bodyCount;
+    private int nextPiece;
     private long entered;
     private long left;
 
-    Moment(int nodes) {
-        pieces = new HashMap<>();
-        load = new HashMap<>();
-        held = new ArrayList<>(Collections.nCopies(nodes, null));
-        in = new long[nodes];
-        out = new long[nodes];
-        away = new long[nodes];
-        shut = new boolean[nodes];
-        state = new byte[nodes];
-        java.util.Arrays.fill(state, (byte) -1);
-        stateSince = new long[nodes];
-        stateNanos = new long[nodes * STATES];
+    Moment(int nodes, int links) {
+        this.nodes = nodes;
+        bodies = new Pages(64, BODY_WIDTH, NONE);
+        places = new Pages(nodes + links, PLACE_WIDTH, 0);
+        for (int i = 0; i < nodes + links; i++) {
+            places.set(i, FIRST, NONE);
+            places.set(i, LAST_AT, NONE);
+            places.set(i, STATE_NOW, NONE);
+        }
     }
 
     private Moment(Moment other) {
+        nodes = other.nodes;
+        bodies = other.bodies.copy();
+        places = other.places.copy();
         timeNanos = other.timeNanos;
-        pieces = new HashMap<>(other.pieces);
-        load = HashMap.newHashMap(other.load.size());
-        other.load.forEach((holder, on) -> load.put(holder, new ArrayList<>(on)));
-        held = new ArrayList<>(other.held.size());
-        for (LinkedHashMap<Integer, PieceSpot> one : other.held) {
-            held.add(one == null || one.isEmpty() ? null : new LinkedHashMap<>(one));
-        }
-        in = other.in.clone();
-        out = other.out.clone();
-        away = other.away.clone();
-        shut = other.shut.clone();
-        state = other.state.clone();
-        stateSince = other.stateSince.clone();
-        stateNanos = other.stateNanos.clone();
+        nextNumber = other.nextNumber;
+        bodyCount = other.bodyCount;
+        nextPiece = other.nextPiece;
         entered = other.entered;
         left = other.left;
     }
 
+    /** Only the thread that moves this one may copy it. */
     Moment copy() {
         return new Moment(this);
     }
@@ -81,74 +109,198 @@ public final class Moment {
         timeNanos = nanos;
     }
 
-    public int nodes() {
-        return in.length;
+    long nextNumber() {
+        return nextNumber;
     }
 
-    public Collection<PieceSpot> pieces() {
-        return Collections.unmodifiableCollection(pieces.values());
+    public int nodes() {
+        return nodes;
+    }
+
+    // ---- bodies, one by one, without an object for each
+
+    /** Rows in use are from 0 to below this; a row whose {@link #pieceOf} is negative is empty. */
+    public int bodies() {
+        return bodyCount;
+    }
+
+    /** Number of the piece; negative if the row is empty. */
+    public int pieceOf(int body) {
+        return bodies.get(body, PIECE);
+    }
+
+    public int typeOf(int body) {
+        return bodies.get(body, TYPE);
+    }
+
+    public int lookOf(int body) {
+        return bodies.get(body, LOOK);
+    }
+
+    public int placeOf(int body) {
+        return bodies.get(body, PLACE);
+    }
+
+    /** The first at the equipment; negative if none is. */
+    public int firstAt(int node) {
+        return places.get(node, FIRST);
+    }
+
+    /** The first on the link; negative if none is. */
+    public int firstOnLink(int link) {
+        return places.get(nodes + link, FIRST);
+    }
+
+    /** The first that lies on the body; negative if none does. */
+    public int firstOn(int body) {
+        return bodies.get(body, FIRST_ON);
+    }
+
+    /** The one that came next to the same equipment, link or body; negative if none did. */
+    public int next(int body) {
+        return bodies.get(body, NEXT);
+    }
+
+    public long sinceNanos(int body) {
+        return bodies.getLong(body, SINCE);
+    }
+
+    public int fromNodeOf(int body) {
+        return bodies.get(body, FROM);
+    }
+
+    public boolean isDone(int body) {
+        return bodies.get(body, DOING) == PieceSpot.Doing.IS_DONE.ordinal();
+    }
+
+    /** How far along its link a body is that moves, in metres. */
+    public double metresAlong(int body) {
+        double seconds = Math.clamp(timeNanos - sinceNanos(body), 0, bodies.getLong(body, MOVE_NANOS)) / 1e9;
+        return bodies.getDouble(body, MOVE_FROM) + bodies.getDouble(body, MOVE_SPEED) * seconds + bodies.getDouble(body, MOVE_GAIN) * seconds * seconds / 2;
+    }
+
+    // ---- pieces as values, for what is said about them
+
+    public List<PieceSpot> pieces() {
+        List<PieceSpot> all = new ArrayList<>();
+        for (int body = 0; body < bodyCount; body++) {
+            if (pieceOf(body) >= 0) {
+                all.add(spot(body));
+            }
+        }
+        return all;
     }
 
     public Optional<PieceSpot> piece(int id) {
-        return Optional.ofNullable(pieces.get(id));
+        for (int body = 0; body < bodyCount; body++) {
+            if (pieceOf(body) == id) {
+                return Optional.of(spot(body));
+            }
+        }
+        return Optional.empty();
     }
 
-    /** The pieces at the equipment, in the order in which they came to it or to their place. */
-    public Collection<PieceSpot> at(int node) {
-        LinkedHashMap<Integer, PieceSpot> there = held.get(node);
-        return there == null ? List.of() : Collections.unmodifiableCollection(there.values());
+    public PieceSpot spot(int body) {
+        return new PieceSpot(bodies.get(body, PIECE), body, bodies.get(body, TYPE), bodies.get(body, LOOK), bodies.getLong(body, BORN), bodies.get(body, NODE),
+                bodies.get(body, HOLDER), bodies.get(body, PLACE), PieceSpot.Doing.ALL[bodies.get(body, DOING)], bodies.get(body, WAY), bodies.get(body, FROM), bodies.get(body, LINK),
+                bodies.getLong(body, SINCE), bodies.getLong(body, LAST));
     }
 
-    /** What lies on the piece, in the order in which it went on. */
-    public List<PieceSpot> on(int holder) {
-        return load.getOrDefault(holder, List.of()).stream().map(this::known).toList();
+    /** The pieces at the equipment, in the order in which they came to it. */
+    public List<PieceSpot> at(int node) {
+        return chain(places.get(node, FIRST), content(node));
+    }
+
+    /** The pieces on their way along the link, in the order in which they set out. */
+    public List<PieceSpot> onLink(int link) {
+        return chain(firstOnLink(link), contentOfLink(link));
+    }
+
+    /** What lies on the body, in the order in which it went on. */
+    public List<PieceSpot> on(int body) {
+        int count = 0;
+        for (int on = firstOn(body); on >= 0; on = next(on)) {
+            count++;
+        }
+        return chain(firstOn(body), count);
+    }
+
+    private List<PieceSpot> chain(int first, int count) {
+        int[] found = new int[count];
+        int at = first;
+        for (int i = 0; i < count; i++) {
+            found[i] = at;
+            at = next(at);
+        }
+        return new AbstractList<>() {
+            @Override
+            public PieceSpot get(int index) {
+                return spot(found[index]);
+            }
+
+            @Override
+            public int size() {
+                return found.length;
+            }
+        };
     }
 
     /** The piece itself, or what carries it, at the bottom of all. */
     public PieceSpot bottom(PieceSpot spot) {
-        PieceSpot at = spot;
-        while (at.isOnAnother()) {
-            at = known(at.holder());
+        int body = spot.body();
+        while (bodies.get(body, HOLDER) >= 0) {
+            body = bodies.get(body, HOLDER);
         }
-        return at;
+        return spot(body);
     }
 
+    // ---- places
+
     public int content(int node) {
-        LinkedHashMap<Integer, PieceSpot> there = held.get(node);
-        return there == null ? 0 : there.size();
+        return places.get(node, CONTENT);
+    }
+
+    public int contentOfLink(int link) {
+        return places.get(nodes + link, CONTENT);
     }
 
     public long in(int node) {
-        return in[node];
+        return places.getLong(node, IN);
     }
 
     public long out(int node) {
-        return out[node];
+        return places.getLong(node, OUT);
     }
 
     public long turnedAway(int node) {
-        return away[node];
+        return places.getLong(node, AWAY);
     }
 
     /** Whether its inlet is shut, by hand or by a rule. */
     public boolean isShut(int node) {
-        return shut[node];
+        return (places.get(node, GATES) & INLET) != 0;
+    }
+
+    /** Whether its outlet is shut, by hand or by a rule. */
+    public boolean isOutletShut(int node) {
+        return (places.get(node, GATES) & OUTLET) != 0;
     }
 
     /** Empty for equipment that has no states. */
     public Optional<EquipmentState> state(int node) {
-        return state[node] < 0 ? Optional.empty() : Optional.of(STATE[state[node]]);
+        int state = places.get(node, STATE_NOW);
+        return state < 0 ? Optional.empty() : Optional.of(STATE[state]);
     }
 
     public long stateSinceNanos(int node) {
-        return stateSince[node];
+        return places.getLong(node, STATE_SINCE);
     }
 
     /** Share of the time since the start of the run, 0 to 1; 0 at the start. */
     public double share(int node, EquipmentState wanted) {
-        long nanos = stateNanos[node * STATES + wanted.ordinal()];
-        if (state[node] == wanted.ordinal()) {
-            nanos += timeNanos - stateSince[node];
+        long nanos = places.getLong(node, STATE_NANOS + 2 * wanted.ordinal());
+        if (places.get(node, STATE_NOW) == wanted.ordinal()) {
+            nanos += timeNanos - stateSinceNanos(node);
         }
         return timeNanos <= 0 ? 0 : (double) nanos / timeNanos;
     }
@@ -167,121 +319,220 @@ public final class Moment {
         return entered - left;
     }
 
-    void apply(long time, int piece, int node, int slot, Segment.What what) {
+    // ---- moving forward
+
+    /**
+     * Applies one record.
+     *
+     * @param extras of the segment the record is in
+     * @param freed hears which bodies are no more; null if nobody cares
+     */
+    void apply(long time, int body, int node, int slot, Segment.What what, long number, long[] extras, @Nullable IntConsumer freed) {
         timeNanos = time;
+        nextNumber = number + 1;
         switch (what) {
             case BORN -> {
-                entered++;
-                in[node]++;
-                put(new PieceSpot(piece, slot, 0, time, node, -1, -1, PieceSpot.Doing.WAITS, -1, -1, time));
+                appear(time, body, node, slot);
+                places.addLong(node, IN, 1);
             }
-            case MADE -> {
-                entered++;
-                put(new PieceSpot(piece, slot, 0, time, node, -1, -1, PieceSpot.Doing.WAITS, -1, -1, time));
-            }
-            case WAITS -> enter(piece, node, -1, PieceSpot.Doing.WAITS);
-            case WORKS -> enter(piece, node, slot, PieceSpot.Doing.IS_WORKED_ON);
-            case STANDS -> change(piece, slot, PieceSpot.Doing.WAITS, -1);
-            case BEGINS -> change(piece, slot, PieceSpot.Doing.IS_WORKED_ON, -1);
-            case DONE -> change(piece, slot & 0xffff, PieceSpot.Doing.IS_DONE, (slot >>> 16) - 1);
+            case MADE -> appear(time, body, node, slot);
+            case WAITS -> enter(body, node, NONE, PieceSpot.Doing.WAITS);
+            case WORKS -> enter(body, node, slot, PieceSpot.Doing.IS_WORKED_ON);
+            case STANDS -> change(body, slot, PieceSpot.Doing.WAITS, NONE);
+            case BEGINS -> change(body, slot, PieceSpot.Doing.IS_WORKED_ON, NONE);
+            case DONE -> change(body, slot & 0xffff, PieceSpot.Doing.IS_DONE, (slot >>> 16) - 1);
+            case MOVES -> move(time, body, node, slot, extras);
             case GONE -> {
-                out[known(piece).node()]++;
-                end(piece);
-                in[node]++;
-                out[node]++;
+                leave(body);
+                end(body, freed);
+                places.addLong(node, IN, 1);
+                places.addLong(node, OUT, 1);
             }
-            case JOINED, SCRAPPED -> end(piece);
+            case JOINED, SCRAPPED -> end(body, freed);
             case ONTO -> {
-                PieceSpot before = lift(piece);
-                pieces.put(piece, before.onto(slot, time));
-                load.computeIfAbsent(slot, key -> new ArrayList<>()).add(piece);
+                lift(body);
+                bodies.set(body, HOLDER, slot);
+                bodies.set(body, PLACE, NONE);
+                bodies.set(body, DOING, PieceSpot.Doing.WAITS.ordinal());
+                bodies.set(body, WAY, NONE);
+                bodies.setLong(body, SINCE, time);
+                append(bodies, slot, FIRST_ON, LAST_ON, body);
             }
             case OFF -> {
-                PieceSpot before = known(piece);
-                List<Integer> on = load.get(before.holder());
-                if (on != null) {
-                    on.remove((Integer) piece);
-                    if (on.isEmpty()) {
-                        load.remove(before.holder());
-                    }
-                }
-                put(before.off(node, time));
+                lift(body);
+                bodies.set(body, HOLDER, NONE);
+                bodies.set(body, NODE, node);
+                bodies.setLong(body, SINCE, time);
+                put(node, body);
             }
-            case LOOK -> replace(known(piece).looking(slot));
-            case TYPE -> replace(known(piece).becoming(slot));
+            case LOOK -> bodies.set(body, LOOK, slot);
+            case TYPE -> bodies.set(body, TYPE, slot);
             case SET -> { }
-            case INLET -> shut[node] = slot == 1;
-            case AWAY -> away[node]++;
+            case GATE -> setGate(node, slot);
+            case AWAY -> places.addLong(node, AWAY, 1);
             case STATE -> changeState(time, node, slot);
+            case HOLDS -> { }
         }
+        if (body >= 0) {
+            bodies.setLong(body, LAST, number);
+        }
+    }
+
+    private void appear(long time, int body, int node, int type) {
+        entered++;
+        bodyCount = Math.max(bodyCount, body + 1);
+        bodies.set(body, PIECE, nextPiece++);
+        bodies.set(body, TYPE, type);
+        bodies.set(body, LOOK, 0);
+        bodies.set(body, NODE, node);
+        bodies.set(body, HOLDER, NONE);
+        bodies.set(body, PLACE, NONE);
+        bodies.set(body, DOING, PieceSpot.Doing.WAITS.ordinal());
+        bodies.set(body, WAY, NONE);
+        bodies.set(body, FROM, NONE);
+        bodies.set(body, LINK, NONE);
+        bodies.set(body, FIRST_ON, NONE);
+        bodies.set(body, LAST_ON, NONE);
+        bodies.setLong(body, BORN, time);
+        bodies.setLong(body, SINCE, time);
+        put(node, body);
+    }
+
+    /** The gate in the low bits; shut if the bit above them is set. */
+    private void setGate(int node, int slot) {
+        int gate = slot & INLET | slot & OUTLET;
+        int now = places.get(node, GATES);
+        places.set(node, GATES, (slot & 4) != 0 ? now | gate : now & ~gate);
+    }
+
+    static int gateSlot(int gate, boolean shut) {
+        return gate | (shut ? 4 : 0);
     }
 
     private void changeState(long time, int node, int newState) {
-        if (state[node] >= 0) {
-            stateNanos[node * STATES + state[node]] += time - stateSince[node];
+        int before = places.get(node, STATE_NOW);
+        if (before >= 0) {
+            places.addLong(node, STATE_NANOS + 2 * before, time - stateSinceNanos(node));
         }
-        state[node] = (byte) newState;
-        stateSince[node] = time;
+        places.set(node, STATE_NOW, newState);
+        places.setLong(node, STATE_SINCE, time);
     }
 
     /** The piece comes to the equipment, which may be the one it was at. */
-    private void enter(int piece, int node, int place, PieceSpot.Doing doing) {
-        PieceSpot before = lift(piece);
-        out[before.node()]++;
-        in[node]++;
-        put(new PieceSpot(piece, before.type(), before.look(), before.bornNanos(), node, -1, place, doing, -1, before.node(), timeNanos));
+    private void enter(int body, int node, int place, PieceSpot.Doing doing) {
+        leave(body);
+        int before = bodies.get(body, LINK) >= 0 ? bodies.get(body, FROM) : bodies.get(body, NODE);
+        lift(body);
+        places.addLong(node, IN, 1);
+        bodies.set(body, FROM, before);
+        bodies.set(body, NODE, node);
+        bodies.set(body, LINK, NONE);
+        bodies.set(body, PLACE, place);
+        bodies.set(body, DOING, doing.ordinal());
+        bodies.set(body, WAY, NONE);
+        bodies.setLong(body, SINCE, timeNanos);
+        put(node, body);
     }
 
-    private void change(int piece, int place, PieceSpot.Doing doing, int way) {
-        PieceSpot before = known(piece);
-        put(new PieceSpot(piece, before.type(), before.look(), before.bornNanos(), before.node(), -1, place, doing, way, before.fromNode(), timeNanos));
-    }
-
-    private PieceSpot known(int piece) {
-        PieceSpot spot = pieces.get(piece);
-        if (spot == null) {
-            throw new IllegalStateException("The trace moves piece " + piece + ", which never came in");
-        }
-        return spot;
-    }
-
-    private void put(PieceSpot spot) {
-        pieces.put(spot.piece(), spot);
-        LinkedHashMap<Integer, PieceSpot> there = held.get(spot.node());
-        if (there == null) {
-            there = new LinkedHashMap<>();
-            held.set(spot.node(), there);
-        }
-        there.put(spot.piece(), spot);
-    }
-
-    /** Another version of a piece that stays where it is, in its order. */
-    private void replace(PieceSpot spot) {
-        pieces.put(spot.piece(), spot);
-        LinkedHashMap<Integer, PieceSpot> there = held.get(spot.node());
-        if (there != null) {
-            there.replace(spot.piece(), spot);
+    /** Counts it out of the equipment it was at; a link counts nothing. */
+    private void leave(int body) {
+        if (bodies.get(body, LINK) < 0) {
+            places.addLong(bodies.get(body, NODE), OUT, 1);
         }
     }
 
-    /** Takes the piece from where it stands. */
-    private PieceSpot lift(int piece) {
-        PieceSpot spot = known(piece);
-        LinkedHashMap<Integer, PieceSpot> there = held.get(spot.node());
-        if (there != null) {
-            there.remove(piece);
+    private void move(long time, int body, int node, int slot, long[] extras) {
+        int link = (int) extras[slot];
+        if (bodies.get(body, LINK) != link) {
+            leave(body);
+            int from = bodies.get(body, NODE);
+            lift(body);
+            bodies.set(body, FROM, from);
+            bodies.set(body, NODE, node);
+            bodies.set(body, LINK, link);
+            bodies.set(body, PLACE, NONE);
+            bodies.set(body, DOING, PieceSpot.Doing.MOVES.ordinal());
+            bodies.set(body, WAY, NONE);
+            put(nodes + link, body);
         }
-        return spot;
+        bodies.setLong(body, SINCE, time);
+        bodies.setLong(body, MOVE_NANOS, extras[slot + 1]);
+        bodies.setLong(body, MOVE_FROM, extras[slot + 2]);
+        bodies.setLong(body, MOVE_SPEED, extras[slot + 3]);
+        bodies.setLong(body, MOVE_GAIN, extras[slot + 4]);
+    }
+
+    private void change(int body, int place, PieceSpot.Doing doing, int way) {
+        bodies.set(body, PLACE, place);
+        bodies.set(body, DOING, doing.ordinal());
+        bodies.set(body, WAY, way);
+        bodies.setLong(body, SINCE, timeNanos);
+    }
+
+    private void put(int place, int body) {
+        places.add(place, CONTENT, 1);
+        append(places, place, FIRST, LAST_AT, body);
+    }
+
+    private void append(Pages heads, int row, int firstColumn, int lastColumn, int body) {
+        int last = heads.get(row, lastColumn);
+        bodies.set(body, BEFORE, last);
+        bodies.set(body, NEXT, NONE);
+        if (last < 0) {
+            heads.set(row, firstColumn, body);
+        } else {
+            bodies.set(last, NEXT, body);
+        }
+        heads.set(row, lastColumn, body);
+    }
+
+    /** Takes the body out of the chain it is in. */
+    private void lift(int body) {
+        int holder = bodies.get(body, HOLDER);
+        if (holder >= 0) {
+            unchain(bodies, holder, FIRST_ON, LAST_ON, body);
+            return;
+        }
+        int link = bodies.get(body, LINK);
+        int place = link >= 0 ? nodes + link : bodies.get(body, NODE);
+        places.add(place, CONTENT, -1);
+        unchain(places, place, FIRST, LAST_AT, body);
+    }
+
+    private void unchain(Pages heads, int row, int firstColumn, int lastColumn, int body) {
+        int before = bodies.get(body, BEFORE);
+        int next = bodies.get(body, NEXT);
+        if (before < 0) {
+            heads.set(row, firstColumn, next);
+        } else {
+            bodies.set(before, NEXT, next);
+        }
+        if (next < 0) {
+            heads.set(row, lastColumn, before);
+        } else {
+            bodies.set(next, BEFORE, before);
+        }
     }
 
     /** The piece is no more, nor is what lies on it. */
-    private void end(int piece) {
-        lift(piece);
+    private void end(int body, @Nullable IntConsumer freed) {
+        lift(body);
+        endOn(body, freed);
+    }
+
+    private void endOn(int body, @Nullable IntConsumer freed) {
         left++;
-        pieces.remove(piece);
-        List<Integer> on = load.remove(piece);
-        if (on != null) {
-            on.forEach(this::end);
+        int on = firstOn(body);
+        while (on >= 0) {
+            int next = next(on);
+            endOn(on, freed);
+            on = next;
+        }
+        bodies.set(body, PIECE, NONE);
+        bodies.set(body, FIRST_ON, NONE);
+        bodies.set(body, LAST_ON, NONE);
+        if (freed != null) {
+            freed.accept(body);
         }
     }
 }

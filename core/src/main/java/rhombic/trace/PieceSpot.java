@@ -3,16 +3,21 @@ package rhombic.trace;
 /**
  * Where a piece is, and since when.
  *
+ * @param piece its number, by which people know it
+ * @param body its number in the trace as long as it is in the plant
  * @param type index of its type in the study
  * @param look index of its look in its type
- * @param node index of the equipment in the study; for a piece on another, where it went onto it
- * @param holder piece that it lies on; -1 if none
+ * @param node index of the equipment in the study; for a piece on another, where it went onto it; on its way, where it goes
+ * @param holder body that it lies on; -1 if none
  * @param place of the station that it is on, from 0; -1 while it is on none
  * @param way index of the one way out it waits for; -1 if any will do
  * @param fromNode where it was before; -1 if it is new
- * @param sinceNanos when it came to this equipment or place
+ * @param link index in the study of the link that it is on; -1 if it is on none
+ * @param sinceNanos when it came to this equipment, place or link
+ * @param lastRecord number of the last record about it
  */
-public record PieceSpot(int piece, int type, int look, long bornNanos, int node, int holder, int place, Doing doing, int way, int fromNode, long sinceNanos) {
+public record PieceSpot(int piece, int body, int type, int look, long bornNanos, int node, int holder, int place, Doing doing, int way, int fromNode, int link, long sinceNanos,
+        long lastRecord) {
     private static final int BACK = 8191;
 
     /** The way of a piece that waits to go back to an equipment that no link leads to. */
@@ -25,22 +30,6 @@ public record PieceSpot(int piece, int type, int look, long bornNanos, int node,
         return way >= BACK ? way - BACK : -1;
     }
 
-    PieceSpot onto(int newHolder, long nanos) {
-        return new PieceSpot(piece, type, look, bornNanos, node, newHolder, -1, Doing.WAITS, -1, fromNode, nanos);
-    }
-
-    PieceSpot off(int atNode, long nanos) {
-        return new PieceSpot(piece, type, look, bornNanos, atNode, -1, -1, Doing.WAITS, -1, fromNode, nanos);
-    }
-
-    PieceSpot looking(int newLook) {
-        return new PieceSpot(piece, type, newLook, bornNanos, node, holder, place, doing, way, fromNode, sinceNanos);
-    }
-
-    PieceSpot becoming(int newType) {
-        return new PieceSpot(piece, newType, look, bornNanos, node, holder, place, doing, way, fromNode, sinceNanos);
-    }
-
     public boolean isOnAnother() {
         return holder >= 0;
     }
@@ -49,6 +38,10 @@ public record PieceSpot(int piece, int type, int look, long bornNanos, int node,
     public enum Doing {
         WAITS,
         IS_WORKED_ON,
-        IS_DONE
+        IS_DONE,
+        /** It is on its way along a link. */
+        MOVES;
+
+        static final Doing[] ALL = values();
     }
 }

@@ -4,7 +4,7 @@ import java.util.Arrays;
 
 /**
  * A stretch of the trace: its records in columns, and the moment before the first of them. Never changes. All records
- * of one instant lie in one segment.
+ * of one instant lie in one segment, unless there are very many.
  */
 final class Segment {
     /** What a record says. */
@@ -29,7 +29,7 @@ final class Segment {
         JOINED,
         /** A piece was scrapped, with all that it carries. */
         SCRAPPED,
-        /** A piece went onto the piece that the slot names. */
+        /** A piece went onto the body that the slot names. */
         ONTO,
         /** A piece came off what carried it, at the equipment. */
         OFF,
@@ -39,30 +39,44 @@ final class Segment {
         TYPE,
         /** An attribute of a piece was set; the slot numbers what it says. */
         SET,
-        /** The inlet of the equipment was shut (slot 1) or opened (slot 0). */
-        INLET,
+        /** A piece moves along the link that the slot names, towards the equipment; four further numbers say how. */
+        MOVES,
+        /** The inlet or outlet of the equipment was shut or opened; the slot holds which, see {@link Moment}. */
+        GATE,
         /** A piece was turned away. */
         AWAY,
         /** The equipment changed its state; the slot holds the state. */
-        STATE;
+        STATE,
+        /** The equipment, which has contents and no states, holds as many pieces as the slot says. */
+        HOLDS;
 
         static final What[] ALL = values();
     }
 
     final Moment start;
+    /** Number of its first record among all that were ever written. */
+    final long firstNumber;
+
     final long[] times;
-    final int[] pieces;
+    final int[] bodies;
     final int[] nodes;
     final int[] slots;
     final byte[] whats;
+    /** How many records before is the last one about the same body; 0 if there is none. */
+    final int[] backs;
+    /** What records need beside: for each move its time, place, speed and gain. */
+    final long[] extras;
 
-    Segment(Moment start, int size, long[] times, int[] pieces, int[] nodes, int[] slots, byte[] whats) {
+    Segment(Moment start, long firstNumber, int size, long[] times, int[] bodies, int[] nodes, int[] slots, byte[] whats, int[] backs, long[] extras, int extraSize) {
         this.start = start;
+        this.firstNumber = firstNumber;
         this.times = Arrays.copyOf(times, size);
-        this.pieces = Arrays.copyOf(pieces, size);
+        this.bodies = Arrays.copyOf(bodies, size);
         this.nodes = Arrays.copyOf(nodes, size);
         this.slots = Arrays.copyOf(slots, size);
         this.whats = Arrays.copyOf(whats, size);
+        this.backs = Arrays.copyOf(backs, size);
+        this.extras = Arrays.copyOf(extras, extraSize);
     }
 
     int size() {
@@ -71,5 +85,9 @@ final class Segment {
 
     long startNanos() {
         return start.timeNanos();
+    }
+
+    What what(int record) {
+        return What.ALL[whats[record]];
     }
 }

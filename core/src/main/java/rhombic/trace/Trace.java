@@ -1,6 +1,7 @@
 package rhombic.trace;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,6 +16,8 @@ import rhombic.study.value.EquipmentState;
  */
 public final class Trace {
     private static final int MOST_WORDS = 200_000;
+    private static final long[] NO_LONGS = {};
+    private static final int[] NO_INTS = {};
 
     private record Written(List<Segment> segments, long endNanos, long dropped) {}
 
@@ -22,15 +25,26 @@ public final class Trace {
     private final Map<String, Integer> numbers = new HashMap<>();
     private final Map<Integer, String> words = new ConcurrentHashMap<>();
 
-    /** One change of state, for strips. */
-    public record StateChange(int node, long timeNanos, EquipmentState state) {}
+    /** A change at one equipment, for strips: to another state, or to another content. */
+    public sealed interface Change {
+        int node();
 
-    /** One stay of a piece at an equipment. */
-    public record Visit(int node, long fromNanos, long toNanos) {}
+        long timeNanos();
+
+        record ToState(int node, long timeNanos, EquipmentState state) implements Change {}
+
+        record ToContent(int node, long timeNanos, int pieces) implements Change {}
+    }
+
+    /**
+     * One stay of a piece at an equipment, or one way along a link.
+     *
+     * @param link index of the link; -1 for a stay
+     */
+    public record Visit(int node, int link, long fromNanos, long toNanos) {}
 
     Trace(Moment start) {
-        long[] none = {};
-        written = new Written(List.of(new Segment(start, 0, none, new int[0], new int[0], new int[0], new byte[0])), 0, 0);
+        written = new Written(List.of(new Segment(start, 0, 0, NO_LONGS, NO_INTS, NO_INTS, NO_INTS, new byte[0], NO_INTS, NO_LONGS, 0)), 0, 0);
     }
 
     void publish(List<Segment> segments, long endNanos, long dropped) {
@@ -50,7 +64,14 @@ public final class Trace {
     /** The moment, cut to what is kept. */
     public Moment at(long timeNanos) {
         Written now = written;
-        return play(now, now.segments.get(find(now.segments, timeNanos)).start.copy(), timeNanos);
+        return play(now, copyOf(now.segments.get(find(now.segments, timeNanos)).start), timeNanos);
+    }
+
+    /** A moment at which a segment starts is shared by all who read it, and a copy marks its pages as shared. */
+    private static Moment copyOf(Moment start) {
+        synchronized (start) {
+            return start.copy();
+        }
     }
 
     /**
@@ -59,9 +80,8 @@ public final class Trace {
      */
     public Moment at(long timeNanos, Moment from) {
         Written now = written;
-        int wanted = find(now.segments, timeNanos);
-        boolean near = from.timeNanos() <= timeNanos && from.timeNanos() >= now.segments.get(wanted).startNanos()
-                && from.timeNanos() >= now.segments.getFirst().startNanos();
+        Segment wanted = now.segments.get(find(now.segments, timeNanos));
+        boolean near = from.timeNanos() <= timeNanos && from.nextNumber() >= wanted.firstNumber && from.nextNumber() >= now.segments.getFirst().firstNumber;
         return near ? play(now, from, timeNanos) : at(timeNanos);
     }
 
@@ -78,25 +98,27 @@ public final class Trace {
         return Optional.empty();
     }
 
-    /** Every change of state that is kept, oldest first, from segment {@code fromSegment} of all ever written on. */
-    public long eachStateChange(long fromSegment, Consumer<StateChange> consumer) {
+    /** Every change of state or content that is kept, oldest first, from segment {@code fromSegment} of all ever written on. */
+    public long eachChange(long fromSegment, Consumer<Change> consumer) {
         Written now = written;
         long first = Math.max(fromSegment, now.dropped);
         for (int i = (int) (first - now.dropped); i < now.segments.size() - 1; i++) {
-            eachStateChange(now.segments.get(i), consumer);
+            eachChange(now.segments.get(i), consumer);
         }
         return now.dropped + now.segments.size() - 1;
     }
 
-    /** The changes of state in the segment that is not counted as complete yet. */
-    public void eachRecentStateChange(Consumer<StateChange> consumer) {
-        eachStateChange(written.segments.getLast(), consumer);
+    /** The changes in the segment that is not counted as complete yet. */
+    public void eachRecentChange(Consumer<Change> consumer) {
+        eachChange(written.segments.getLast(), consumer);
     }
 
-    private static void eachStateChange(Segment segment, Consumer<StateChange> consumer) {
+    private static void eachChange(Segment segment, Consumer<Change> consumer) {
         for (int r = 0; r < segment.size(); r++) {
             if (segment.whats[r] == Segment.What.STATE.ordinal()) {
-                consumer.accept(new StateChange(segment.nodes[r], segment.times[r], EquipmentState.values()[segment.slots[r]]));
+                consumer.accept(new Change.ToState(segment.nodes[r], segment.times[r], EquipmentState.values()[segment.slots[r]]));
+            } else if (segment.whats[r] == Segment.What.HOLDS.ordinal()) {
+                consumer.accept(new Change.ToContent(segment.nodes[r], segment.times[r], segment.slots[r]));
             }
         }
     }
@@ -106,34 +128,65 @@ public final class Trace {
         return written.dropped;
     }
 
+    // ---- one piece
+
+    private interface About {
+        /** Says whether to go on to what was before. */
+        boolean record(Segment segment, int record);
+    }
+
+    /** Follows what is written about a body backwards, newest first; takes as long as there is to tell. */
+    private void backwards(long lastRecord, About about) {
+        List<Segment> segments = written.segments;
+        long number = lastRecord;
+        int at = segments.size() - 1;
+        while (number >= segments.getFirst().firstNumber) {
+            while (at > 0 && segments.get(at).firstNumber > number) {
+                at--;
+            }
+            Segment segment = segments.get(at);
+            int record = (int) (number - segment.firstNumber);
+            if (record >= segment.size() || !about.record(segment, record) || segment.backs[record] == 0) {
+                return;
+            }
+            number -= segment.backs[record];
+        }
+    }
+
     /** Where the piece has been up to the moment, as far back as is kept; the last visit ends at the moment. */
-    public List<Visit> visits(int piece, long untilNanos) {
+    public List<Visit> visits(PieceSpot piece, long untilNanos) {
         List<Visit> visits = new ArrayList<>();
-        int node = -1;
-        long since = 0;
-        for (Segment segment : written.segments) {
-            if (segment.startNanos() > untilNanos) {
-                break;
+        long[] until = {Math.max(untilNanos, piece.sinceNanos())};
+        backwards(piece.lastRecord(), (segment, r) -> {
+            Segment.What what = segment.what(r);
+            boolean comes = switch (what) {
+                case BORN, WAITS, WORKS, MADE, OFF, ONTO, MOVES -> true;
+                case STANDS, BEGINS, DONE, AWAY, STATE, HOLDS, JOINED, SCRAPPED, GONE, LOOK, TYPE, SET, GATE -> false;
+            };
+            if (comes) {
+                int link = what == Segment.What.MOVES ? (int) segment.extras[segment.slots[r]] : -1;
+                visits.add(new Visit(segment.nodes[r], link, segment.times[r], until[0]));
+                until[0] = segment.times[r];
             }
-            for (int r = 0; r < segment.size() && segment.times[r] <= untilNanos; r++) {
-                Segment.What what = Segment.What.ALL[segment.whats[r]];
-                boolean comes = switch (what) {
-                    case BORN, WAITS, WORKS, GONE, MADE, OFF, ONTO -> segment.pieces[r] == piece;
-                    case STANDS, BEGINS, DONE, AWAY, STATE, JOINED, SCRAPPED, LOOK, TYPE, SET, INLET -> false;
-                };
-                if (comes) {
-                    if (node >= 0) {
-                        visits.add(new Visit(node, since, segment.times[r]));
-                    }
-                    node = segment.nodes[r];
-                    since = segment.times[r];
-                }
-            }
-        }
-        if (node >= 0) {
-            visits.add(new Visit(node, since, Math.max(since, untilNanos)));
-        }
+            return what != Segment.What.BORN && what != Segment.What.MADE;
+        });
+        Collections.reverse(visits);
         return visits;
+    }
+
+    /** The attributes of the piece that were set up to the moment, with their last values, as far back as is kept. */
+    public Map<String, String> settings(PieceSpot piece) {
+        LinkedHashMap<String, String> newestFirst = new LinkedHashMap<>();
+        backwards(piece.lastRecord(), (segment, r) -> {
+            if (segment.what(r) == Segment.What.SET) {
+                String[] parts = words.getOrDefault(segment.slots[r], "").split("\u0000", 2);
+                newestFirst.putIfAbsent(parts[0], parts[parts.length - 1]);
+            }
+            return true;
+        });
+        Map<String, String> settings = new LinkedHashMap<>();
+        newestFirst.sequencedEntrySet().reversed().forEach(entry -> settings.put(entry.getKey(), entry.getValue()));
+        return settings;
     }
 
     /** Number of a text that records refer to; called by the writer only. Of very many, the later ones share a number. */
@@ -145,35 +198,31 @@ public final class Trace {
         });
     }
 
-    /** The attributes of the piece that were set up to the moment, with their last values, as far back as is kept. */
-    public Map<String, String> settings(int piece, long untilNanos) {
-        Map<String, String> settings = new LinkedHashMap<>();
-        for (Segment segment : written.segments) {
-            for (int r = 0; r < segment.size() && segment.times[r] <= untilNanos; r++) {
-                if (segment.pieces[r] == piece && segment.whats[r] == Segment.What.SET.ordinal()) {
-                    String[] parts = words.getOrDefault(segment.slots[r], "").split("\u0000", 2);
-                    settings.put(parts[0], parts[parts.length - 1]);
-                }
-            }
-        }
-        return settings;
-    }
-
     private static Moment play(Written written, Moment moment, long timeNanos) {
         long target = Math.min(timeNanos, written.endNanos);
         List<Segment> segments = written.segments;
-        long from = moment.timeNanos();
-        for (int i = find(segments, from); i < segments.size(); i++) {
+        for (int i = withNumber(segments, moment.nextNumber()); i < segments.size(); i++) {
             Segment segment = segments.get(i);
-            if (segment.startNanos() > target) {
-                break;
+            int r = (int) (moment.nextNumber() - segment.firstNumber);
+            while (r < segment.size() && segment.times[r] <= target) {
+                moment.apply(segment.times[r], segment.bodies[r], segment.nodes[r], segment.slots[r], segment.what(r), segment.firstNumber + r, segment.extras, null);
+                r++;
             }
-            for (int r = firstAfter(segment, from); r < segment.size() && segment.times[r] <= target; r++) {
-                moment.apply(segment.times[r], segment.pieces[r], segment.nodes[r], segment.slots[r], Segment.What.ALL[segment.whats[r]]);
+            if (r < segment.size()) {
+                break;
             }
         }
         moment.setTime(Math.max(moment.timeNanos(), target));
         return moment;
+    }
+
+    /** Index of the segment in which that record stands, or is to come. */
+    private static int withNumber(List<Segment> segments, long number) {
+        int at = segments.size() - 1;
+        while (at > 0 && segments.get(at).firstNumber > number) {
+            at--;
+        }
+        return at;
     }
 
     /** Index of the last segment whose start is not after the moment, or of the first one. */

@@ -3,14 +3,19 @@ package rhombic.trace;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.PriorityQueue;
+import rhombic.space.Pace;
 import rhombic.study.value.EquipmentState;
 
 /** Writes the trace of one run. Keeps a limited number of records: from a very long run, the oldest go. */
 public final class TraceWriter {
-    /** Records kept, about 25 bytes each. */
+    /** Records kept, about 30 bytes each. */
     public static final int USUALLY_KEPT = 3_000_000;
 
     private static final int LEAST_IN_SEGMENT = 8192;
+    /** An instant with more records than this is split: it never ends, or nobody could look at it. */
+    private static final int MOST_IN_SEGMENT = 1_000_000;
+    private static final int NO_BODY = -1;
 
     private final Trace trace;
     private final Moment moving;
@@ -19,27 +24,49 @@ public final class TraceWriter {
     private final List<Segment> sealed = new ArrayList<>();
     private long sealedRecords;
     private long droppedSegments;
+    private long firstNumber;
 
     private int size;
     private long[] times = new long[LEAST_IN_SEGMENT];
-    private int[] pieces = new int[LEAST_IN_SEGMENT];
+    private int[] bodies = new int[LEAST_IN_SEGMENT];
     private int[] nodes = new int[LEAST_IN_SEGMENT];
     private int[] slots = new int[LEAST_IN_SEGMENT];
     private byte[] whats = new byte[LEAST_IN_SEGMENT];
+    private int[] backs = new int[LEAST_IN_SEGMENT];
+    private long[] extras = new long[64];
+    private int extraSize;
+
+    private int bodyCount;
+    private int[] free = new int[64];
+    private int freeCount;
+    /** Number of the last record about each body, plus one. */
+    private long[] lastOf = new long[64];
+    /** Which motion of a body is the last: what is left of an earlier one is not written any more. */
+    private int[] motionOf = new int[64];
+    private final PriorityQueue<Later> later = new PriorityQueue<>();
+
+    /** A phase of a motion that is still to come. */
+    private record Later(long timeNanos, int body, int motion, int node, int link, Pace.Phase phase) implements Comparable<Later> {
+        @Override
+        public int compareTo(Later other) {
+            return Long.compare(timeNanos, other.timeNanos);
+        }
+    }
 
     /**
      * @param equipment how many pieces of equipment the study has
+     * @param links how many links it has
      * @param mostKept records after which the oldest are dropped
      */
-    public TraceWriter(int equipment, int mostKept) {
+    public TraceWriter(int equipment, int links, int mostKept) {
         this.mostKept = mostKept;
-        moving = new Moment(equipment);
+        moving = new Moment(equipment, links);
         segmentStart = moving.copy();
         trace = new Trace(segmentStart);
     }
 
-    public TraceWriter(int equipment) {
-        this(equipment, USUALLY_KEPT);
+    public TraceWriter(int equipment, int links) {
+        this(equipment, links, USUALLY_KEPT);
     }
 
     public Trace trace() {
@@ -50,85 +77,160 @@ public final class TraceWriter {
         return sealedRecords + size;
     }
 
-    public void born(long timeNanos, int piece, int node, int type) {
-        add(timeNanos, piece, node, type, Segment.What.BORN);
+    // ---- bodies come and go
+
+    /** A piece comes in; returns its body. */
+    public int born(long timeNanos, int node, int type) {
+        return appears(timeNanos, node, type, Segment.What.BORN);
     }
 
-    public void waits(long timeNanos, int piece, int node) {
-        add(timeNanos, piece, node, 0, Segment.What.WAITS);
+    /** A piece comes into being inside the plant; returns its body. */
+    public int made(long timeNanos, int node, int type) {
+        return appears(timeNanos, node, type, Segment.What.MADE);
     }
 
-    /** Work begins on a piece that has just come. */
-    public void works(long timeNanos, int piece, int node, int place) {
-        add(timeNanos, piece, node, place, Segment.What.WORKS);
+    private int appears(long timeNanos, int node, int type, Segment.What what) {
+        int body = freeCount > 0 ? free[--freeCount] : bodyCount++;
+        if (body >= lastOf.length) {
+            lastOf = Arrays.copyOf(lastOf, lastOf.length * 2);
+            motionOf = Arrays.copyOf(motionOf, lastOf.length);
+        }
+        lastOf[body] = 0;
+        add(timeNanos, body, node, type, what);
+        return body;
     }
 
-    /** A piece that waits there stands on the place where it will be worked on. */
-    public void stands(long timeNanos, int piece, int node, int place) {
-        add(timeNanos, piece, node, place, Segment.What.STANDS);
+    private void freed(int body) {
+        if (freeCount == free.length) {
+            free = Arrays.copyOf(free, freeCount * 2);
+        }
+        free[freeCount++] = body;
+        motionOf[body]++;
     }
 
-    /** Work begins on a piece that has waited there. */
-    public void begins(long timeNanos, int piece, int node, int place) {
-        add(timeNanos, piece, node, place, Segment.What.BEGINS);
-    }
-
-    /** @param way index of the only way out the piece waits for; -1 if any will do; or {@link PieceSpot#wayBack} */
-    public void done(long timeNanos, int piece, int node, int place, int way) {
-        add(timeNanos, piece, node, place | (way + 1) << 16, Segment.What.DONE);
-    }
-
-    public void gone(long timeNanos, int piece, int node) {
-        add(timeNanos, piece, node, 0, Segment.What.GONE);
-    }
-
-    /** A piece comes into being inside the plant. */
-    public void made(long timeNanos, int piece, int node, int type) {
-        add(timeNanos, piece, node, type, Segment.What.MADE);
+    public void gone(long timeNanos, int body, int node) {
+        add(timeNanos, body, node, 0, Segment.What.GONE);
     }
 
     /** A piece becomes part of another. */
-    public void joined(long timeNanos, int piece, int node) {
-        add(timeNanos, piece, node, 0, Segment.What.JOINED);
+    public void joined(long timeNanos, int body, int node) {
+        add(timeNanos, body, node, 0, Segment.What.JOINED);
     }
 
-    public void scrapped(long timeNanos, int piece, int node) {
-        add(timeNanos, piece, node, 0, Segment.What.SCRAPPED);
+    public void scrapped(long timeNanos, int body, int node) {
+        add(timeNanos, body, node, 0, Segment.What.SCRAPPED);
+    }
+
+    // ---- where they are and what they do
+
+    public void waits(long timeNanos, int body, int node) {
+        add(timeNanos, body, node, 0, Segment.What.WAITS);
+    }
+
+    /** Work begins on a piece that has just come. */
+    public void works(long timeNanos, int body, int node, int place) {
+        add(timeNanos, body, node, place, Segment.What.WORKS);
+    }
+
+    /** A piece that waits there stands on the place where it will be worked on. */
+    public void stands(long timeNanos, int body, int node, int place) {
+        add(timeNanos, body, node, place, Segment.What.STANDS);
+    }
+
+    /** Work begins on a piece that has waited there. */
+    public void begins(long timeNanos, int body, int node, int place) {
+        add(timeNanos, body, node, place, Segment.What.BEGINS);
+    }
+
+    /** @param way index of the only way out the piece waits for; -1 if any will do; or {@link PieceSpot#wayBack} */
+    public void done(long timeNanos, int body, int node, int place, int way) {
+        add(timeNanos, body, node, place | (way + 1) << 16, Segment.What.DONE);
+    }
+
+    /**
+     * A body sets out along a link.
+     *
+     * @param node that the link leads to
+     * @param pace on the path of the link
+     */
+    public void moves(long timeNanos, int body, int node, int link, Pace pace) {
+        writeLater(timeNanos);
+        int motion = ++motionOf[body];
+        long at = timeNanos;
+        boolean first = true;
+        for (Pace.Phase phase : pace.phases()) {
+            if (first) {
+                phase(at, body, node, link, phase);
+                first = false;
+            } else {
+                later.add(new Later(at, body, motion, node, link, phase));
+            }
+            at += phase.nanos();
+        }
+        if (first) {
+            phase(at, body, node, link, new Pace.Phase(0, 0, 0, 0));
+        }
+    }
+
+    private void phase(long timeNanos, int body, int node, int link, Pace.Phase phase) {
+        if (extraSize + 5 > extras.length) {
+            extras = Arrays.copyOf(extras, extras.length * 2);
+        }
+        room(timeNanos); // a new segment begins with no extras
+        int at = extraSize;
+        extras[at] = link;
+        extras[at + 1] = phase.nanos();
+        extras[at + 2] = Double.doubleToRawLongBits(phase.from());
+        extras[at + 3] = Double.doubleToRawLongBits(phase.speed());
+        extras[at + 4] = Double.doubleToRawLongBits(phase.gain());
+        extraSize += 5;
+        write(timeNanos, body, node, at, Segment.What.MOVES);
     }
 
     /** A piece goes onto another. */
-    public void onto(long timeNanos, int piece, int node, int holder) {
-        add(timeNanos, piece, node, holder, Segment.What.ONTO);
+    public void onto(long timeNanos, int body, int node, int holder) {
+        add(timeNanos, body, node, holder, Segment.What.ONTO);
     }
 
     /** A piece comes off what carried it. */
-    public void off(long timeNanos, int piece, int node) {
-        add(timeNanos, piece, node, 0, Segment.What.OFF);
+    public void off(long timeNanos, int body, int node) {
+        add(timeNanos, body, node, 0, Segment.What.OFF);
     }
 
-    public void look(long timeNanos, int piece, int node, int look) {
-        add(timeNanos, piece, node, look, Segment.What.LOOK);
+    public void look(long timeNanos, int body, int node, int look) {
+        add(timeNanos, body, node, look, Segment.What.LOOK);
     }
 
-    public void type(long timeNanos, int piece, int node, int type) {
-        add(timeNanos, piece, node, type, Segment.What.TYPE);
+    public void type(long timeNanos, int body, int node, int type) {
+        add(timeNanos, body, node, type, Segment.What.TYPE);
     }
 
     /** An attribute of a piece is set. */
-    public void sets(long timeNanos, int piece, String attribute, String value) {
-        add(timeNanos, piece, 0, trace.word(attribute + "\u0000" + value), Segment.What.SET);
+    public void sets(long timeNanos, int body, String attribute, String value) {
+        add(timeNanos, body, 0, trace.word(attribute + "\u0000" + value), Segment.What.SET);
     }
 
+    // ---- equipment
+
     public void inlet(long timeNanos, int node, boolean shut) {
-        add(timeNanos, -1, node, shut ? 1 : 0, Segment.What.INLET);
+        add(timeNanos, NO_BODY, node, Moment.gateSlot(Moment.INLET, shut), Segment.What.GATE);
+    }
+
+    public void outlet(long timeNanos, int node, boolean shut) {
+        add(timeNanos, NO_BODY, node, Moment.gateSlot(Moment.OUTLET, shut), Segment.What.GATE);
     }
 
     public void turnedAway(long timeNanos, int node) {
-        add(timeNanos, -1, node, 0, Segment.What.AWAY);
+        add(timeNanos, NO_BODY, node, 0, Segment.What.AWAY);
     }
 
     public void state(long timeNanos, int node, EquipmentState state) {
-        add(timeNanos, -1, node, state.ordinal(), Segment.What.STATE);
+        add(timeNanos, NO_BODY, node, state.ordinal(), Segment.What.STATE);
+    }
+
+    /** Equipment that has contents and no states holds that many now. */
+    public void holds(long timeNanos, int node, int pieces) {
+        add(timeNanos, NO_BODY, node, pieces, Segment.What.HOLDS);
     }
 
     /**
@@ -137,29 +239,64 @@ public final class TraceWriter {
      * @param completeNanos the time up to which, itself included, nothing more will be written
      */
     public void publish(long completeNanos) {
+        writeLater(completeNanos);
         List<Segment> all = new ArrayList<>(sealed);
-        all.add(new Segment(segmentStart, size, times, pieces, nodes, slots, whats));
+        all.add(segment());
         trace.publish(List.copyOf(all), completeNanos, droppedSegments);
     }
 
-    private void add(long time, int piece, int node, int slot, Segment.What what) {
-        if (size >= Math.max(LEAST_IN_SEGMENT, moving.nodes()) && time > times[size - 1]) {
+    private Segment segment() {
+        return new Segment(segmentStart, firstNumber, size, times, bodies, nodes, slots, whats, backs, extras, extraSize);
+    }
+
+    private void add(long time, int body, int node, int slot, Segment.What what) {
+        if (!later.isEmpty()) {
+            writeLater(time);
+        }
+        write(time, body, node, slot, what);
+    }
+
+    private void writeLater(long untilNanos) {
+        while (!later.isEmpty() && later.peek().timeNanos <= untilNanos) {
+            Later next = later.poll();
+            if (motionOf[next.body] == next.motion) {
+                phase(next.timeNanos, next.body, next.node, next.link, next.phase);
+            }
+        }
+    }
+
+    private void room(long time) {
+        boolean isLong = size >= Math.max(LEAST_IN_SEGMENT, Math.max(moving.nodes(), moving.bodies()));
+        if (isLong && (time > times[size - 1] || size >= MOST_IN_SEGMENT)) {
             seal();
         } else if (size == times.length) {
             grow();
         }
+    }
+
+    private void write(long time, int body, int node, int slot, Segment.What what) {
+        room(time);
+        long number = firstNumber + size;
         times[size] = time;
-        pieces[size] = piece;
+        bodies[size] = body;
         nodes[size] = node;
         slots[size] = slot;
-        whats[size++] = (byte) what.ordinal();
-        moving.apply(time, piece, node, slot, what);
+        whats[size] = (byte) what.ordinal();
+        backs[size] = 0;
+        if (body >= 0) {
+            backs[size] = lastOf[body] == 0 ? 0 : (int) Math.min(Integer.MAX_VALUE, number + 1 - lastOf[body]);
+            lastOf[body] = number + 1;
+        }
+        size++;
+        moving.apply(time, body, node, slot, what, number, extras, this::freed);
     }
 
     private void seal() {
-        sealed.add(new Segment(segmentStart, size, times, pieces, nodes, slots, whats));
+        sealed.add(segment());
         sealedRecords += size;
+        firstNumber += size;
         size = 0;
+        extraSize = 0;
         segmentStart = moving.copy();
         while (sealedRecords > mostKept && sealed.size() > 1) {
             sealedRecords -= sealed.removeFirst().size();
@@ -170,9 +307,10 @@ public final class TraceWriter {
     private void grow() {
         int room = size * 2;
         times = Arrays.copyOf(times, room);
-        pieces = Arrays.copyOf(pieces, room);
+        bodies = Arrays.copyOf(bodies, room);
         nodes = Arrays.copyOf(nodes, room);
         slots = Arrays.copyOf(slots, room);
         whats = Arrays.copyOf(whats, room);
+        backs = Arrays.copyOf(backs, room);
     }
 }

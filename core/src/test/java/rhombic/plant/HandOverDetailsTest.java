@@ -118,10 +118,11 @@ class HandOverDetailsTest {
     }
 
     @Test
-    void aBufferIsStarvedWhileEmptyAndBlockedWhileItHolds() {
+    void aBufferHasContentsAndNoStates() {
         RunFigures run = Runs.of(new Lines().chain(timetable("In", "100 s 2 Piece"), buffer("B", 3), station("S", 1, 0, "300 s"), goodsOut("Out")).study(1000 / 3600.0, 0, 1));
-        assertEquals(0.3, at(run, "B").share(EquipmentState.BLOCKED), 1e-12);
-        assertEquals(0.7, at(run, "B").share(EquipmentState.STARVED), 1e-12);
+        assertEquals(java.util.Map.of(), at(run, "B").shares());
+        assertEquals(0.7, at(run, "B").emptyShare(), 1e-12);
+        assertEquals(0, at(run, "B").fullShare(), 1e-12);
         assertEquals(150, at(run, "B").stay().mean(), 1e-9);
     }
 
@@ -129,10 +130,11 @@ class HandOverDetailsTest {
     void rulesHearOfBuffersAndOfGoodsOut() {
         PieceType counted = type("Piece", "seen", 0);
         Rule leaves = new Rule("Leaves", RuleText.when("a piece leaves B"), "", List.of(RuleText.action("set seen to piece.seen + 1")));
-        Rule enters = new Rule("Enters", RuleText.when("a piece enters Out"), "", List.of(RuleText.action("set seen to piece.seen + 10")));
-        Trace trace = Runs.traceOf(new Lines().types(counted).chain(stock("In", "Piece", 1), buffer("B", 3), station("S", 1, 0, "30 s"), goodsOut("Out")).rules(leaves, enters).study(1, 0, 1));
-        assertEquals("1", trace.settings(0, 29 * SECOND).get("seen"));
-        assertEquals("11", trace.settings(0, 30 * SECOND).get("seen"));
+        Rule enters = new Rule("Enters", RuleText.when("a piece enters Out"), "piece.seen == 1", List.of(RuleText.action("stop the run")));
+        rhombic.study.Study study = new Lines().types(counted).chain(stock("In", "Piece", 1), buffer("B", 3), station("S", 1, 0, "30 s"), goodsOut("Out")).rules(leaves, enters).study(1, 0, 1);
+        Trace trace = Runs.traceOf(study);
+        assertEquals("1", Runs.settings(trace, 0, 29 * SECOND).get("seen"));
+        assertEquals("Enters", Runs.of(study).stoppedBy());
     }
 
     @Test
@@ -165,14 +167,15 @@ class HandOverDetailsTest {
     }
 
     @Test
-    void theShortestQueueCountsThoseThatStandInLine() {
+    void theShortestQueueIsChosenWhenAPlaceCanTakeThePiece() {
         Equipment in = timetable("In", "0 s 4 Piece");
         Lines lines = new Lines().chain(in.with(in.basics().withWayOut(new WayOut(WayOut.Choice.SHORTEST_QUEUE, "")))).chain(station("A", 1, 0, "100 s")).chain(station("B", 1, 1, "100 s")).chain(goodsOut("Out"))
                 .link("In", "A").link("In", "B").link("A", "Out").link("B", "Out");
         Trace trace = Runs.traceOf(lines.study(1, 0, 1));
-        // A, B, then A again by order: it has no room, so the third waits for A though B has room.
-        PieceSpot third = trace.at(50 * SECOND).piece(2).orElseThrow();
-        assertEquals(0, third.node());
-        assertEquals(1, trace.at(50 * SECOND).content(2));
+        // A, then B, then B again since only it has room; the fourth waits for whichever is free first.
+        Moment moment = trace.at(50 * SECOND);
+        assertEquals(2, moment.piece(2).orElseThrow().node());
+        assertEquals(List.of(1, 1, 2), List.of(moment.content(0), moment.content(1), moment.content(2)));
+        assertEquals(1, trace.at(100 * SECOND).piece(3).orElseThrow().node());
     }
 }

@@ -55,7 +55,7 @@ class PlantPropertiesTest {
         Study study = RandomStudies.of(seed);
         RunFigures plain = run(study, null);
         assertEquals(plain, run(study, null));
-        assertEquals(plain, run(study, new TraceWriter(study.equipment().size())));
+        assertEquals(plain, run(study, new TraceWriter(study.equipment().size(), study.links().size())));
     }
 
     @Property(tries = 25, seed = "20261123")
@@ -72,7 +72,7 @@ class PlantPropertiesTest {
     void theTraceTellsWhatThePlantCounted(@ForAll long seed) {
         Study study = RandomStudies.of(seed);
         study = study.withPlan(study.plan().withWarmUp(rhombic.quantity.Quantity.minutes(0)));
-        TraceWriter writer = new TraceWriter(study.equipment().size());
+        TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size());
         RunFigures run = run(study, writer);
         Moment end = writer.trace().at(study.plan().length().nanos());
         assertEquals(run.inside(), end.inside());
@@ -93,7 +93,7 @@ class PlantPropertiesTest {
     @Property(tries = 60, seed = "20261123")
     void momentsDoNotDependOnTheWayToThem(@ForAll long seed) {
         Study study = RandomStudies.of(seed);
-        TraceWriter writer = new TraceWriter(study.equipment().size());
+        TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size());
         run(study, writer);
         Trace trace = writer.trace();
         long end = study.plan().length().nanos();

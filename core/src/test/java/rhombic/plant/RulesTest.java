@@ -55,9 +55,9 @@ class RulesTest {
     void aPieceSetsARuleOffWhereItEntersStartsFinishesAndLeaves() {
         Trace trace = Runs.traceOf(line(rule("1", "a piece enters Oven", "", "set visits to piece.visits + 1"), rule("2", "a piece starts at Oven", "", "set visits to piece.visits + 10"),
                 rule("3", "a piece finishes at Oven", "", "set visits to piece.visits + 100"), rule("4", "a piece leaves Oven", "", "set visits to piece.visits + 1000")).study(1, 0, 1));
-        assertEquals("1", trace.settings(1, 1).get("visits"));
-        assertEquals("11", trace.settings(0, 1).get("visits"));
-        assertEquals("1111", trace.settings(0, 10 * SECOND).get("visits"));
+        assertEquals("1", Runs.settings(trace, 1, 1).get("visits"));
+        assertEquals("11", Runs.settings(trace, 0, 1).get("visits"));
+        assertEquals("1111", Runs.settings(trace, 0, 10 * SECOND).get("visits"));
     }
 
     @Test
@@ -65,8 +65,8 @@ class RulesTest {
         Trace trace = Runs.traceOf(line(rule("Hot", "a piece finishes at Oven", "at('Shelf').content < 2", "look hot", "set tested to true")).study(1, 0, 1));
         Moment end = trace.at(3600 * SECOND);
         assertEquals(List.of(1, 1, 0), end.at(2).stream().map(s -> s.look()).toList());
-        assertEquals("yes", trace.settings(1, 3600 * SECOND).get("tested"));
-        assertEquals(null, trace.settings(2, 3600 * SECOND).get("tested"));
+        assertEquals("yes", Runs.settings(trace, 1, 3600 * SECOND).get("tested"));
+        assertEquals(null, Runs.settings(trace, 2, 3600 * SECOND).get("tested"));
     }
 
     @Test

@@ -22,11 +22,16 @@ final class Runs {
     }
 
     static Trace traceOf(Study study) {
-        TraceWriter writer = new TraceWriter(study.equipment().size());
+        TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size());
         Plant plant = Plant.build(study, 1, writer);
         plant.advance(study.plan().length().nanos(), () -> false);
         writer.publish(plant.now());
         return writer.trace();
+    }
+
+    /** What was set of the piece up to the moment, at which it must be inside. */
+    static java.util.Map<String, String> settings(Trace trace, int piece, long nanos) {
+        return trace.settings(trace.at(nanos).piece(piece).orElseThrow());
     }
 
     static EquipmentFigures at(RunFigures run, String name) {

@@ -97,8 +97,8 @@ class SupplyTest {
         Supply supply = new Supply.ByTimetable(new Timetable(Timetable.Repeat.ONCE, List.of(new Timetable.Row(0, "S", 1, Map.of("joints", new Value.Num(9))), new Timetable.Row(0, "S", 1, Map.of())), ""));
         Trace trace = Runs.traceOf(new Lines().types(type("S", "joints", 4)).chain(in(supply), new rhombic.study.kind.Station(Basics.of("W", SOMEWHERE),
                 rhombic.study.kind.Work.of(2, 0, new rhombic.study.value.TimeSource.ByFormula("piece.joints", rhombic.quantity.Unit.SECOND)), rhombic.study.kind.Work.Load.SINGLE, null), goodsOut("Out")).study(1, 0, 1));
-        assertEquals(Map.of("joints", "9"), trace.settings(0, 1));
-        assertEquals(Map.of(), trace.settings(1, 1));
+        assertEquals(Map.of("joints", "9"), Runs.settings(trace, 0, 1));
+        assertEquals(Map.of(), Runs.settings(trace, 1, 1));
         assertEquals(1, trace.at(4_000_000_000L).left());
         assertEquals(2, trace.at(9_000_000_000L).left());
     }

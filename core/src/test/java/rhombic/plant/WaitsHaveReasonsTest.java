@@ -49,7 +49,7 @@ class WaitsHaveReasonsTest {
             Moment moment = run.trace().at(study.plan().length().nanos() / 4 * part);
             for (int node = 0; node < study.equipment().size(); node++) {
                 String doing = story.doing(node, moment);
-                assertTrue(doing.startsWith("Ha") || doing.startsWith("Holds") || doing.matches("\\d+ pieces? ha(ve|s) waited here.*"), doing);
+                assertTrue(doing.startsWith("Ha") || doing.startsWith("Holds") || doing.startsWith("Is empty: ") || doing.matches("\\d+ pieces? ha(ve|s) waited here.*"), doing);
                 assertTrue(doing.endsWith(".") && !doing.contains("  ") && !doing.contains(" ."), doing);
                 EquipmentState state = moment.state(node).orElse(EquipmentState.WORKING);
                 assertTrue(state != EquipmentState.BLOCKED || WHY.matcher(doing).find(), doing);

@@ -69,13 +69,13 @@ class LongTraceTest {
     /** Values that are all different would fill the memory in a very long run; the last ones are then not told apart. */
     @org.junit.jupiter.api.Test
     void veryManyDifferentValuesAreNotAllKept() {
-        TraceWriter writer = new TraceWriter(1);
-        writer.born(0, 0, 0, 0);
+        TraceWriter writer = new TraceWriter(1, 0);
+        int body = writer.born(0, 0, 0);
         for (int i = 0; i < 200_010; i++) {
-            writer.sets(i, 0, "seen", String.valueOf(i));
+            writer.sets(i, body, "seen", String.valueOf(i));
         }
         writer.publish(300_000);
-        org.junit.jupiter.api.Assertions.assertEquals("5", writer.trace().settings(0, 5).get("seen"));
-        org.junit.jupiter.api.Assertions.assertEquals("\u2026", writer.trace().settings(0, 300_000).get("seen"));
+        org.junit.jupiter.api.Assertions.assertEquals("5", writer.trace().settings(writer.trace().at(5).piece(0).orElseThrow()).get("seen"));
+        org.junit.jupiter.api.Assertions.assertEquals("\u2026", writer.trace().settings(writer.trace().at(300_000).piece(0).orElseThrow()).get("seen"));
     }
 }

@@ -7,18 +7,21 @@ import org.jspecify.annotations.Nullable;
 public final class Piece {
     public static final int NOT_IN_YET = -1;
     public static final int NOBODY = -1;
+    /** The body of a piece that nothing is written down about. */
+    public static final int NO_BODY = -1;
 
     /** Given when it comes into the plant. */
     public int id = NOT_IN_YET;
     public int type;
     public int look;
+    /** Its number in the trace, which is used again once it is gone. */
+    public int body = NO_BODY;
     public long bornNanos;
     /** When it came to the equipment that holds it. */
     public long arrivedNanos;
     public long workNanos;
     public long blockedNanos;
-    /** Its order among those that wait at one place; lower goes first. */
-    public double rank;
+    public long moveNanos;
     /** Values of its attributes that are not as usual; null if all are. */
     public @Nullable Object @Nullable [] values;
     /** What lies on it, first on first; null if nothing does. */
@@ -28,6 +31,13 @@ public final class Piece {
     /** How it stands with rework; null if it never failed. */
     public @Nullable Rework rework;
     public boolean toScrap;
+    /** Whether it has left the plant, or ended in it: what is still to be done with it comes too late. */
+    public boolean isGone;
+
+    /** Its neighbours where it waits. */
+    @Nullable Piece before;
+
+    @Nullable Piece behind;
 
     /** How a piece that has failed stands with inspection. */
     public static final class Rework {

@@ -9,9 +9,12 @@ import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;
 import rhombic.study.Rule;
 import rhombic.study.Study;
+import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Supply;
+import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
@@ -140,8 +143,17 @@ final class NameCheck {
         if (rule.when() instanceof Rule.When.Signal signal && !uses.signalsSent.contains(signal.name())) {
             add(Problem.Grade.WARNING, Problem.Kind.RULE, rule.name(), "Nothing ever sends the signal \u201c" + signal.name() + "\u201d", "Let another rule send it, or choose another signal", null);
         }
-        if (rule.when() instanceof Rule.When.StateChanges change && !change.state().isEmpty() && !Rule.STATES.contains(change.state())) {
-            error(rule, "There is no state \u201c" + change.state() + "\u201d", "Use one of " + String.join(", ", Rule.STATES));
+        if (rule.when() instanceof Rule.When.StateChanges change && !change.state().isEmpty()) {
+            boolean isBuffer = study.find(change.at()).filter(Buffer.class::isInstance).isPresent();
+            List<String> words = isBuffer ? Rule.OF_BUFFERS : Rule.STATES;
+            if (!words.contains(change.state())) {
+                error(rule, (isBuffer ? "A buffer never becomes \u201c" : "There is no state \u201c") + change.state() + "\u201d", "Use one of " + String.join(", ", isBuffer ? words.subList(0, 2) : words));
+            }
+        }
+        if (rule.when() instanceof Rule.When.Piece piece) {
+            study.find(piece.at()).filter(thing -> !canHappen(piece.event(), thing)).ifPresent(thing -> error(rule,
+                    "It waits for a piece that " + piece.event().word() + " " + thing.name() + ", which never happens at a " + thing.kind().toLowerCase(java.util.Locale.ROOT),
+                    thing instanceof GoodsOut ? "Let the rule begin when a piece enters there" : "Let the rule begin when a piece enters or leaves there"));
         }
         for (Rule.Action action : rule.then()) {
             switch (action) {
@@ -164,11 +176,21 @@ final class NameCheck {
                 }
                 case Rule.Action.Shut shut -> { }
                 case Rule.Action.Open open -> { }
+                case Rule.Action.ShutOutlet shut -> { }
+                case Rule.Action.OpenOutlet open -> { }
                 case Rule.Action.Signal signal -> { }
                 case Rule.Action.Wait wait -> { }
                 case Rule.Action.StopRun() -> { }
             }
         }
+    }
+
+    private static boolean canHappen(Rule.PieceEvent event, Equipment thing) {
+        return switch (event) {
+            case ENTERS -> true;
+            case STARTS, FINISHES -> thing instanceof WorkEquipment;
+            case LEAVES -> thing.givesPieces();
+        };
     }
 
     private void sets(Rule rule, Rule.Action.Set set, boolean aboutPiece) {

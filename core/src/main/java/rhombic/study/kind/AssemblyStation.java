@@ -1,7 +1,9 @@
 package rhombic.study.kind;
 
 import java.util.List;
+import rhombic.space.Pose;
 import rhombic.study.value.Count;
+import rhombic.study.value.Port;
 import rhombic.study.value.StudyException;
 
 /**
@@ -14,6 +16,9 @@ import rhombic.study.value.StudyException;
  * @param result type that comes out: of a batch always; of an assembly, empty: the base stays what it is
  */
 public record AssemblyStation(Basics basics, Work work, Way way, List<String> bases, Recipe recipe, int partRoom, String result) implements WorkEquipment {
+    /** Name of the port where parts come in. */
+    public static final String PARTS = "parts";
+
     /** How pieces are joined. */
     public enum Way {
         /** Parts go onto the carrier, and can be taken off again. */
@@ -71,6 +76,13 @@ public record AssemblyStation(Basics basics, Work work, Way way, List<String> ba
     @Override
     public AssemblyStation with(Work newWork) {
         return new AssemblyStation(basics, newWork, way, bases, recipe, partRoom, result);
+    }
+
+    /** What it builds on comes where the flow comes from, parts from the side. */
+    @Override
+    public List<Port> ports() {
+        double half = footprint().lengthMetres() / 2;
+        return List.of(Port.in(Port.IN, -half, 0), new Port(PARTS, Pose.at(0, -footprint().widthMetres() / 2 - 0.9, Port.TABLE_METRES, 90), true), Port.out(Port.OUT, half, 0));
     }
 
     @Override

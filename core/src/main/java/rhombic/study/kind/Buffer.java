@@ -1,19 +1,25 @@
 package rhombic.study.kind;
 
 import java.io.Serializable;
+import java.util.List;
 import java.util.OptionalInt;
 import rhombic.study.value.Count;
 import rhombic.study.value.Footprint;
+import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 
 /**
  * Pieces wait here until the next equipment takes them.
  *
- * @param room most pieces inside; empty: no limit
+ * @param room most pieces inside; empty: no limit, or, on an area, as many as fit
+ * @param arrangement how they stand
  */
-public record Buffer(Basics basics, OptionalInt room, Order order) implements Equipment {
+public record Buffer(Basics basics, OptionalInt room, Order order, Arrangement arrangement) implements Equipment {
+    private static final double GAP_METRES = 0.1;
+
     private static final double PITCH_METRES = 0.8;
     private static final int MOST_DRAWN_IN_A_ROW = 10;
+    private static final Footprint AREA = new Footprint(4, 3, 0.1);
 
     /** Which piece goes first, among those the rule of taking holds equal. */
     public enum Order {
@@ -35,6 +41,30 @@ public record Buffer(Basics basics, OptionalInt room, Order order) implements Eq
         }
     }
 
+    /** How pieces stand in a buffer. */
+    public enum Arrangement {
+        /** On rollers, one behind the other. */
+        ON_ROLLERS("on rollers"),
+        /** On an area of the floor, side by side. */
+        IN_ROWS("in rows on the floor"),
+        /** On an area of the floor, in no order. */
+        SCATTERED("scattered on the floor");
+
+        private final String word;
+
+        Arrangement(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+
+        public boolean isArea() {
+            return this != ON_ROLLERS;
+        }
+    }
+
     public Buffer {
         room.ifPresent(n -> Count.atLeast(1, "The room of a buffer", n));
     }
@@ -43,22 +73,48 @@ public record Buffer(Basics basics, OptionalInt room, Order order) implements Eq
         this(Basics.of(name, placement), room, order);
     }
 
+    public Buffer(Basics basics, OptionalInt room, Order order) {
+        this(basics, room, order, Arrangement.ON_ROLLERS);
+    }
+
+    /** How many pieces there is room for at a time; {@link Integer#MAX_VALUE} if any number. */
+    public int roomFor(List<PieceType> types) {
+        if (room.isPresent() || !arrangement.isArea()) {
+            return room.orElse(Integer.MAX_VALUE);
+        }
+        double length = types.stream().mapToDouble(type -> type.length().inBaseUnit()).max().orElse(1);
+        double width = types.stream().mapToDouble(type -> type.width().inBaseUnit()).max().orElse(1);
+        return Math.max(1, fitting(footprint().lengthMetres(), length) * fitting(footprint().widthMetres(), width));
+    }
+
+    /** How many pieces of a size stand side by side within a length, with a gap between. */
+    public static int fitting(double metres, double pieceMetres) {
+        return (int) Math.max(1, Math.floor((metres + GAP_METRES) / (pieceMetres + GAP_METRES) + 1e-9));
+    }
+
+    public Buffer withArrangement(Arrangement newArrangement) {
+        return new Buffer(basics, room, order, newArrangement);
+    }
+
     public Buffer withRoom(OptionalInt newRoom) {
-        return new Buffer(basics, newRoom, order);
+        return new Buffer(basics, newRoom, order, arrangement);
     }
 
     public Buffer withOrder(Order newOrder) {
-        return new Buffer(basics, room, newOrder);
+        return new Buffer(basics, room, newOrder, arrangement);
     }
 
     @Override
     public Buffer with(Basics newBasics) {
-        return new Buffer(newBasics, room, order);
+        return new Buffer(newBasics, room, order, arrangement);
     }
 
-    /** Grows with the room, up to ten places in a row. */
+    /** Rollers grow with the room, up to ten places in a row. */
     @Override
-    public Footprint footprint() {
+    public Footprint usualSize() {
+        if (arrangement.isArea()) {
+            return AREA;
+        }
         int places = Math.clamp(room.orElse(MOST_DRAWN_IN_A_ROW), 2, MOST_DRAWN_IN_A_ROW);
         return new Footprint(places * PITCH_METRES, 1, 0.9);
     }
@@ -69,13 +125,13 @@ public record Buffer(Basics basics, OptionalInt room, Order order) implements Eq
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
-    private record Stored(Basics basics, int room, Order order) implements Serializable {
+    private record Stored(Basics basics, int room, Order order, Arrangement arrangement) implements Serializable {
         private Object readResolve() {
-            return new Buffer(basics, room == 0 ? OptionalInt.empty() : OptionalInt.of(room), order);
+            return new Buffer(basics, room == 0 ? OptionalInt.empty() : OptionalInt.of(room), order, arrangement);
         }
     }
 
     private Object writeReplace() {
-        return new Stored(basics, room.orElse(0), order);
+        return new Stored(basics, room.orElse(0), order, arrangement);
     }
 }

@@ -1,19 +1,52 @@
 package rhombic.study.kind;
 
 import java.io.Serializable;
+import java.util.ArrayList;
+import java.util.List;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.Placement;
+import rhombic.study.value.Port;
 
-/** Anything fixed that pieces meet. Its name is its id. */
+/** Anything fixed that pieces meet. */
 public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, WorkEquipment, GoodsOut {
     Basics basics();
 
     Equipment with(Basics basics);
 
-    Footprint footprint();
+    /** The room it takes where the study says nothing else. */
+    Footprint usualSize();
+
+    /** The room it takes: its own size, or the usual one. */
+    default Footprint footprint() {
+        Footprint own = basics().size();
+        return own == null ? usualSize() : own;
+    }
+
+    /** Where pieces come in and go out, the first of each side being the one that a link means which names none. */
+    default List<Port> ports() {
+        List<Port> ports = new ArrayList<>();
+        double half = footprint().lengthMetres() / 2;
+        if (takesPieces()) {
+            ports.add(Port.in(Port.IN, -half, 0));
+        }
+        if (givesPieces()) {
+            ports.add(Port.out(Port.OUT, half, 0));
+        }
+        return ports;
+    }
+
+    /** The port of that name on that side, or the first of the side if the name is empty or not there. */
+    default Port port(String name, boolean isIn) {
+        List<Port> side = ports().stream().filter(port -> port.isIn() == isIn).toList();
+        return side.stream().filter(port -> port.name().equals(name)).findFirst().orElseGet(() -> side.isEmpty() ? isIn ? Port.in(Port.IN, 0, 0) : Port.out(Port.OUT, 0, 0) : side.getFirst());
+    }
 
     /** The word for this kind of equipment, as WORDS.md has it. */
     String kind();
+
+    default String id() {
+        return basics().id();
+    }
 
     default String name() {
         return basics().name();

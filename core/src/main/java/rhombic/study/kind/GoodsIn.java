@@ -71,7 +71,7 @@ public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply,
     }
 
     @Override
-    public Footprint footprint() {
+    public Footprint usualSize() {
         return FOOTPRINT;
     }
 

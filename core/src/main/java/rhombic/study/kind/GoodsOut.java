@@ -17,7 +17,7 @@ public record GoodsOut(Basics basics) implements Equipment {
     }
 
     @Override
-    public Footprint footprint() {
+    public Footprint usualSize() {
         return FOOTPRINT;
     }
 

@@ -15,7 +15,7 @@ public sealed interface WorkEquipment extends Equipment permits Station, Assembl
 
     /** One body for each place, side by side, up to eight. */
     @Override
-    default Footprint footprint() {
+    default Footprint usualSize() {
         return new Footprint(2, Math.min(work().places(), MOST_DRAWN_PLACES) * PLACE_METRES, 1.9);
     }
 }

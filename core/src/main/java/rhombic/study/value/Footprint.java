@@ -1,4 +1,16 @@
 package rhombic.study.value;
 
-/** The room that equipment takes, before it is turned: along the flow, across it, and up. */
-public record Footprint(double lengthMetres, double widthMetres, double heightMetres) {}
+import java.io.Serializable;
+
+/**
+ * The room that equipment takes, before it is turned: along the flow, across it, and up; each from 0.1 m to 1000 m.
+ */
+public record Footprint(double lengthMetres, double widthMetres, double heightMetres) implements Serializable {
+    public Footprint {
+        for (double metres : new double[] {lengthMetres, widthMetres, heightMetres}) {
+            if (!(metres >= 0.1 && metres <= 1000)) {
+                throw new StudyException("A length, width or height of equipment must be from 0.1 m to 1000 m; got " + metres + " m");
+            }
+        }
+    }
+}

@@ -10,7 +10,7 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 
 /**
- * A time of the run during which an inlet is shut: nothing more goes in, and what is inside goes on.
+ * A time of the run during which an inlet is shut, and nothing more goes in, or an outlet, and nothing goes out.
  *
  * @param from elapsed time at which it is shut, 0 s or more
  * @param until elapsed time at which it is opened again, later than {@code from}; null: it stays shut
@@ -18,19 +18,19 @@ import rhombic.quantity.Quantity;
 public record ShutTime(Quantity from, @Nullable Quantity until) implements Serializable {
     public ShutTime {
         if (from.unit().dimension() != Dimension.TIME || !(from.amount() >= 0)) {
-            throw new StudyException("An inlet is shut from a time of at least 0 s; got " + from);
+            throw new StudyException("It is shut from a time of at least 0 s; got " + from);
         }
         if (until != null && (until.unit().dimension() != Dimension.TIME || !(until.inBaseUnit() > from.inBaseUnit()))) {
-            throw new StudyException("An inlet that is shut at " + from + " opens later than that; got " + until);
+            throw new StudyException("What is shut at " + from + " opens later than that; got " + until);
         }
     }
 
     /** The times in order, none of which may reach into the next. */
-    public static List<ShutTime> checked(List<ShutTime> times, String place) {
+    public static List<ShutTime> checked(List<ShutTime> times, String what) {
         for (int i = 1; i < times.size(); i++) {
             Quantity before = times.get(i - 1).until;
             if (before == null || before.inBaseUnit() > times.get(i).from.inBaseUnit()) {
-                throw new StudyException("The inlet of " + place + " is shut at " + times.get(i).from + ", but it is shut then already: write the times in order, as in 1 h to 2 h, 5 h on");
+                throw new StudyException(what + " is shut at " + times.get(i).from + ", but it is shut then already: write the times in order, as in 1 h to 2 h, 5 h on");
             }
         }
         return List.copyOf(times);
@@ -63,12 +63,12 @@ public record ShutTime(Quantity from, @Nullable Quantity until) implements Seria
         return times;
     }
 
-    /** Whether the inlet is shut at that elapsed time, as far as these times go. */
+    /** Whether it is shut at that elapsed time, as far as these times go. */
     public static boolean isShut(List<ShutTime> times, long nanos) {
         return times.stream().anyMatch(time -> time.from.nanos() <= nanos && (time.until == null || nanos < time.until.nanos()));
     }
 
-    /** For how many nanoseconds between two elapsed times the inlet is shut. */
+    /** For how many nanoseconds between two elapsed times it is shut. */
     public static long within(List<ShutTime> times, long fromNanos, long untilNanos) {
         long shut = 0;
         for (ShutTime time : times) {
@@ -78,14 +78,14 @@ public record ShutTime(Quantity from, @Nullable Quantity until) implements Seria
         return shut;
     }
 
-    /** The times with the inlet shut from then on. */
+    /** The times with it shut from then on. */
     public static List<ShutTime> shutFrom(List<ShutTime> times, Quantity moment) {
         List<ShutTime> changed = before(times, moment);
         changed.add(new ShutTime(moment, null));
         return changed;
     }
 
-    /** The times with the inlet open from then on. */
+    /** The times with it open from then on. */
     public static List<ShutTime> openFrom(List<ShutTime> times, Quantity moment) {
         return before(times, moment);
     }

@@ -32,6 +32,9 @@ public sealed interface Value extends Serializable {
             if (!Double.isFinite(number)) {
                 throw new StudyException("A number must be finite; got " + number);
             }
+            if (number == 0) {
+                number = 0.0; // no negative zero: it is written, compared and shown as 0
+            }
         }
 
         @Override

@@ -28,7 +28,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Polygon;
 import org.jspecify.annotations.Nullable;
-import rhombic.desktop.floor.StateColours;
+import rhombic.desktop.floor.StatePattern;
 import rhombic.desktop.work.Edits;
 import rhombic.desktop.work.Workbench;
 import rhombic.formula.FormulaException;
@@ -374,7 +374,7 @@ public final class JobCardView extends ScrollPane {
 
     /** The first three always, the others once they have been. */
     private static List<EquipmentState> shownStates(Moment now, int node) {
-        return java.util.Arrays.stream(EquipmentState.values()).filter(state -> state.ordinal() <= EquipmentState.BLOCKED.ordinal() || now.share(node, state) > 0).toList();
+        return java.util.Arrays.stream(EquipmentState.values()).filter(state -> state.isAlwaysShown() || now.share(node, state) > 0).toList();
     }
 
     private Canvas bar(Moment now, int node) {
@@ -384,8 +384,9 @@ public final class JobCardView extends ScrollPane {
         double x = 0;
         for (EquipmentState state : EquipmentState.values()) {
             double part = now.share(node, state) * width;
-            g.setFill(StateColours.of(state));
-            g.fillRect(x, 0, part, 12);
+            if (part > 0) {
+                StatePattern.draw(g, state, x, 0, part, 12);
+            }
             x += part;
         }
         return canvas;

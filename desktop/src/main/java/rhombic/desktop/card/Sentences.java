@@ -241,13 +241,13 @@ final class Sentences {
         String attributes = thing.basics().attributes().stream().map(a -> a.name() + " " + a.value()).collect(Collectors.joining(", "));
         return new Sentence(words("Stands at "),
                 typed("x", x.toString(), x.toString(), "East of the middle, such as 4.5 m",
-                        text -> change(thing, e -> e.placed(new Placement(metres(text), e.placement().yMetres(), e.placement().turnedDegrees())))),
+                        text -> change(thing, e -> e.placed(e.placement().movedTo(metres(text), e.placement().yMetres())))),
                 words(" east, "),
                 typed("y", y.toString(), y.toString(), "North of the middle, such as -2 m",
-                        text -> change(thing, e -> e.placed(new Placement(e.placement().xMetres(), metres(text), e.placement().turnedDegrees())))),
+                        text -> change(thing, e -> e.placed(e.placement().movedTo(e.placement().xMetres(), metres(text))))),
                 words(" north, turned "),
                 typed("turned", Typed.degreesText(at.turnedDegrees()), Typed.degreesText(at.turnedDegrees()), "Anticlockwise, such as 90\u00b0",
-                        text -> change(thing, e -> e.placed(new Placement(e.placement().xMetres(), e.placement().yMetres(), Typed.degrees(text))))),
+                        text -> change(thing, e -> e.placed(e.placement().turnedTo(Typed.degrees(text))))),
                 words(". "),
                 cells("attributes", attributes.isEmpty() ? "+ attribute" : attributes, StudySentences.attributes(thing.basics().attributes(), list -> basics(thing, b -> b.withAttributes(list)))),
                 words(attributes.isEmpty() ? "" : "."));

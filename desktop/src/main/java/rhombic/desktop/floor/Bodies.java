@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.Map;
 import javafx.scene.shape.TriangleMesh;
 import rhombic.desktop.floor.MeshMaker.Point;
+import rhombic.scene.Scene;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
@@ -79,7 +80,7 @@ final class Bodies {
 
     /** A chamber with a door that stands open: pieces lie in it together. */
     private static TriangleMesh oven(Station station) {
-        double table = PieceLayout.TABLE_METRES;
+        double table = Scene.TABLE_METRES;
         return places(station, (maker, y, width) -> {
             double inner = width - 0.12;
             maker.bar(0, y, 0, 1.9, inner - 0.1, 0.06, Swatch.STEEL_DARK);
@@ -97,7 +98,7 @@ final class Bodies {
 
     /** A low table under a gantry, with stands for parts before it. */
     private static TriangleMesh assembly(AssemblyStation station) {
-        double table = PieceLayout.TABLE_METRES;
+        double table = Scene.TABLE_METRES;
         MeshMaker maker = places(station, (place, y, width) -> {
             place.bar(0, y, 0, 1.7, width - 0.4, 0.06, Swatch.STEEL_DARK);
             place.box(0, y, 0.06, 1.8, width - 0.3, table - 0.12, Swatch.BODY, Swatch.BODY_EDGE);
@@ -110,9 +111,9 @@ final class Bodies {
             place.bar(0.2, y - 0.1, table + 0.75, 0.07, 0.07, 0.38, Swatch.VERDIGRIS);
         }, table);
         double front = -station.footprint().widthMetres() / 2 - 0.55;
-        for (int stand = 0; stand < PieceLayout.STANDS; stand++) {
-            double x = (stand - 1) * PieceLayout.STAND_PITCH_METRES;
-            maker.bar(x, front, PieceLayout.STAND_METRES - 0.06, 0.78, 0.66, 0.06, Swatch.MAT);
+        for (int stand = 0; stand < Scene.STANDS; stand++) {
+            double x = (stand - 1) * Scene.STAND_PITCH_METRES;
+            maker.bar(x, front, Scene.STAND_METRES - 0.06, 0.78, 0.66, 0.06, Swatch.MAT);
             for (int leg : new int[] {-1, 1}) {
                 maker.bar(x + leg * 0.32, front - 0.26, 0, 0.06, 0.06, 0.44, Swatch.STEEL_DARK);
                 maker.bar(x + leg * 0.32, front + 0.26, 0, 0.06, 0.06, 0.44, Swatch.STEEL_DARK);
@@ -123,7 +124,7 @@ final class Bodies {
 
     /** A lifting table with an arm that takes off, on a round foot. */
     private static TriangleMesh unpacking(UnpackingStation station) {
-        double table = PieceLayout.TABLE_METRES;
+        double table = Scene.TABLE_METRES;
         return places(station, (maker, y, width) -> {
             maker.bar(0, y, 0, 1.7, width - 0.4, 0.14, Swatch.STEEL_DARK);
             maker.bar(-0.35, y, 0.14, 0.16, width - 0.6, table - 0.22, Swatch.STEEL);
@@ -139,7 +140,7 @@ final class Bodies {
     private static void unit(MeshMaker maker, double y, double width) {
         double back = y + width / 2;
         double front = y - width / 2;
-        double table = PieceLayout.TABLE_METRES;
+        double table = Scene.TABLE_METRES;
         maker.bar(0, y, 0, 1.8, width - 0.1, 0.08, Swatch.STEEL_DARK);
         maker.box(0, y, 0.08, 1.92, width, table - 0.14, Swatch.BODY, Swatch.BODY_EDGE);
         maker.box(0, y, table - 0.06, 2, width, 0.06, Swatch.TABLE, Swatch.BODY_EDGE);
@@ -184,7 +185,7 @@ final class Bodies {
     private static void infeed(MeshMaker maker, WorkEquipment station) {
         int room = Math.min(MOST_INPUT_DRAWN, station.work().inputRoom());
         if (room > 0) {
-            double length = room * PieceLayout.PITCH_METRES;
+            double length = room * Scene.PITCH_METRES;
             rollers(maker, -station.footprint().lengthMetres() / 2 - length / 2, length, 0.8);
         }
     }
@@ -196,7 +197,7 @@ final class Bodies {
     }
 
     private static void rollers(MeshMaker maker, double x, double length, double width) {
-        double top = PieceLayout.TABLE_METRES;
+        double top = Scene.TABLE_METRES;
         double side = width / 2 - 0.05;
         maker.bar(x, -side, top - 0.16, length, 0.06, 0.2, Swatch.STEEL);
         maker.bar(x, side, top - 0.16, length, 0.06, 0.2, Swatch.STEEL);

@@ -27,6 +27,8 @@ import javafx.scene.transform.Rotate;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Link;
+import rhombic.scene.Poses;
+import rhombic.scene.Scene;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.WorkEquipment;
@@ -41,6 +43,7 @@ public final class FloorView extends Region {
     private static final int CROWD_FROM = 600;
     private static final int MOST_DETAILED = 300;
     private static final double DETAIL_PIXELS = 9;
+    private static final double PIECE_PIXELS = 9;
 
     private final Group bodies = new Group();
     private final Group swarms = new Group();
@@ -61,7 +64,8 @@ public final class FloorView extends Region {
 
     private Study study = Study.empty();
     private Scenery.Ground ground = Scenery.Ground.of(study);
-    private PieceLayout layout = new PieceLayout(study);
+    private Scene poser = new Scene(study);
+    private final Poses poses = new Poses();
     private List<PieceSwarm> pieceSwarms = List.of();
     private Viewpoint view = Viewpoint.usual();
     private double lastYaw = view.yawDegrees();
@@ -74,8 +78,8 @@ public final class FloorView extends Region {
         palette.setDiffuseMap(Swatch.texture());
         palette.setSpecularColor(Color.TRANSPARENT);
         for (EquipmentState state : EquipmentState.values()) {
-            PhongMaterial material = new PhongMaterial(StateColours.of(state));
-            material.setSelfIlluminationMap(plain(StateColours.of(state).deriveColor(0, 1, 0.55, 1)));
+            PhongMaterial material = new PhongMaterial(StateColours.lamp(state));
+            material.setSelfIlluminationMap(plain(StateColours.lamp(state).deriveColor(0, 1, 0.55, 1)));
             lamps.put(state, material);
         }
         DirectionalLight sun = new DirectionalLight(Color.gray(0.52));
@@ -119,7 +123,7 @@ public final class FloorView extends Region {
     public void setStudy(Study newStudy) {
         boolean newTypes = !newStudy.pieceTypes().equals(study.pieceTypes());
         study = newStudy;
-        layout = new PieceLayout(study);
+        poser = new Scene(study);
         if (newTypes || pieceSwarms.isEmpty()) {
             pieceSwarms = study.pieceTypes().stream().flatMap(type -> type.looks().stream().map(look -> new PieceSwarm(type, look))).toList();
             swarms.getChildren().setAll(pieceSwarms.stream().map(PieceSwarm::view).toList());
@@ -146,7 +150,10 @@ public final class FloorView extends Region {
         shownNanos = moment.timeNanos();
         shownGlide = glideNanos;
         pieceSwarms.forEach(PieceSwarm::begin);
-        layout.each(moment, glideNanos, d -> pieceSwarms.get(layout.swarm(d.spot())).add(d.x(), d.y(), d.z(), d.turnedDegrees()));
+        poser.pose(moment, glideNanos, poses);
+        for (int i = 0; i < poses.count(); i++) {
+            pieceSwarms.get(poses.kind(i)).add(poses.x(i), poses.y(i), poses.z(i), poses.turned(i));
+        }
         pieceSwarms.forEach(PieceSwarm::end);
         for (int i = 0; i < study.equipment().size() && !lampOf.isEmpty(); i++) {
             MeshView lamp = lampOf.get(study.equipment().get(i).name());
@@ -202,28 +209,28 @@ public final class FloorView extends Region {
         if (moment == null) {
             return Optional.empty();
         }
-        record Near(int piece, double distance) {}
-        List<Near> near = new ArrayList<>();
-        layout.each(moment, 0, d -> view.project(d.x(), d.y(), d.z() + 0.25, getWidth(), getHeight()).ifPresent(p -> {
-            double distance = Math.hypot(p.x() - pixelX, p.y() - pixelY);
-            if (distance < 9) {
-                near.add(new Near(d.spot().piece(), distance));
+        double least = PIECE_PIXELS;
+        int nearest = -1;
+        for (int i = 0; i < poses.count(); i++) {
+            Optional<Viewpoint.Pixel> at = view.project(poses.x(i), poses.y(i), poses.z(i) + 0.25, getWidth(), getHeight());
+            double distance = at.isEmpty() ? Double.MAX_VALUE : Math.hypot(at.get().x() - pixelX, at.get().y() - pixelY);
+            if (distance < least) {
+                least = distance;
+                nearest = poses.body(i);
             }
-        }));
-        return near.stream().min(Comparator.comparingDouble(Near::distance)).map(Near::piece);
+        }
+        return nearest < 0 ? Optional.empty() : Optional.of(moment.pieceOf(nearest));
     }
 
     /** Where the piece is drawn, in pixels. */
     public Optional<Viewpoint.Pixel> pixelOfPiece(int piece) {
-        List<Viewpoint.Pixel> found = new ArrayList<>();
-        if (shown != null) {
-            layout.each(shown, 0, d -> {
-                if (d.spot().piece() == piece) {
-                    view.project(d.x(), d.y(), d.z() + 0.25, getWidth(), getHeight()).ifPresent(found::add);
-                }
-            });
+        Moment moment = shown;
+        for (int i = 0; moment != null && i < poses.count(); i++) {
+            if (moment.pieceOf(poses.body(i)) == piece) {
+                return view.project(poses.x(i), poses.y(i), poses.z(i) + 0.25, getWidth(), getHeight());
+            }
         }
-        return found.stream().findFirst();
+        return Optional.empty();
     }
 
     Optional<Equipment> equipmentAt(double pixelX, double pixelY) {

@@ -18,9 +18,11 @@ import javafx.scene.text.FontWeight;
 import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.floor.StateColours;
+import rhombic.desktop.floor.StatePattern;
 import rhombic.desktop.work.FlowOrder;
 import rhombic.desktop.work.StripLog;
 import rhombic.study.Study;
+import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.value.EquipmentState;
@@ -38,6 +40,7 @@ public final class StripsView extends Region {
     private static final Color INK = Color.web("#1F272B");
     private static final Color SOFT = Color.web("#5C676C");
     private static final Color SAFFRON = Color.web("#D9952B");
+    private static final Color CONTENTS = Color.web("#8FA3A0");
 
     private final Canvas strips = new Canvas();
     private final Canvas playhead = new Canvas();
@@ -176,12 +179,16 @@ public final class StripsView extends Region {
         StripLog current = log;
         if (current != null) {
             int pixels = (int) width();
+            if (thing instanceof Buffer buffer) {
+                contents(g, current, node, buffer, y, pixels);
+                return;
+            }
             byte[] states = current.dominant(node, 0, length, pixels);
             int from = 0;
             for (int x = 1; x <= pixels; x++) {
                 if (x == pixels || states[x] != states[from]) {
                     if (states[from] >= 0) {
-                        stretch(g, EquipmentState.values()[states[from]], left() + from, y + 1, x - from, ROW - 4);
+                        StatePattern.draw(g, EquipmentState.values()[states[from]], left() + from, y + 1, x - from, ROW - 4);
                     }
                     from = x;
                 }
@@ -189,33 +196,18 @@ public final class StripsView extends Region {
         }
     }
 
-    /** Working is full, blocked is hatched, starved is low, changeover and service are lined, a pause is thin: so they differ without colour too. */
-    private static void stretch(GraphicsContext g, EquipmentState state, double x, double y, double width, double height) {
-        g.setFill(StateColours.of(state));
-        switch (state) {
-            case WORKING -> g.fillRect(x, y, width, height);
-            case STARVED -> g.fillRect(x, y + height * 0.55, width, height * 0.45);
-            case BLOCKED -> {
-                g.fillRect(x, y, width, height);
-                g.setStroke(Color.web("#8A5F12", 0.55));
-                g.setLineWidth(1);
-                for (double at = Math.ceil(x / 5) * 5; at + 3 <= x + width; at += 5) {
-                    g.strokeLine(at, y + height, at + 3, y);
-                }
+    /** The silhouette of what a buffer holds against its room, amber where it was full. */
+    private void contents(GraphicsContext g, StripLog current, int node, Buffer buffer, double y, int pixels) {
+        int[] most = current.most(node, 0, length, pixels);
+        int room = buffer.roomFor(study.pieceTypes());
+        int scale = room < Integer.MAX_VALUE ? room : Math.max(1, java.util.Arrays.stream(most).max().orElse(1));
+        double height = ROW - 4;
+        for (int x = 0; x < pixels; x++) {
+            if (most[x] > 0) {
+                double part = Math.max(1.5, Math.min(1.0, (double) most[x] / scale) * height);
+                g.setFill(most[x] >= room ? StateColours.ABNORMAL : CONTENTS);
+                g.fillRect(left() + x, y + 1 + height - part, 1, part);
             }
-            case CHANGEOVER -> lined(g, x, y, width, height, 3);
-            case SERVICE -> lined(g, x, y, width, height, 6);
-            case PAUSE -> g.fillRect(x, y + height * 0.3, width, height * 0.4);
-        }
-    }
-
-    /** Full, with upright lines that far apart. */
-    private static void lined(GraphicsContext g, double x, double y, double width, double height, double pitch) {
-        g.fillRect(x, y, width, height);
-        g.setStroke(Color.web("#FFFDF8", 0.6));
-        g.setLineWidth(1);
-        for (double at = Math.ceil(x / pitch) * pitch + 0.5; at < x + width; at += pitch) {
-            g.strokeLine(at, y, at, y + height);
         }
     }
 

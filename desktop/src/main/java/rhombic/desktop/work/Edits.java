@@ -130,7 +130,7 @@ public final class Edits {
         return study.changedAll(names, e -> {
             double dx = e.placement().xMetres() - cx;
             double dy = e.placement().yMetres() - cy;
-            return e.placed(new Placement(tidy(cx + dx * cos - dy * sin), tidy(cy + dx * sin + dy * cos), e.placement().turnedDegrees() + degrees));
+            return e.placed(e.placement().movedTo(tidy(cx + dx * cos - dy * sin), tidy(cy + dx * sin + dy * cos)).turnedBy(degrees));
         });
     }
 
@@ -239,7 +239,7 @@ public final class Edits {
                 }
             }
         }
-        return new Placement(grid(thing.placement().xMetres()), grid(thing.placement().yMetres()), thing.placement().turnedDegrees());
+        return thing.placement().movedTo(grid(thing.placement().xMetres()), grid(thing.placement().yMetres()));
     }
 
     private static Study joined(Study study, Set<String> names) {
@@ -270,7 +270,7 @@ public final class Edits {
     }
 
     private static Equipment at(Equipment thing, double x, double y) {
-        return thing.placed(new Placement(x, y, thing.placement().turnedDegrees()));
+        return thing.placed(thing.placement().movedTo(x, y));
     }
 
     private static double grid(double metres) {

@@ -133,7 +133,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
 
     private static String share(Summary summary, int index, EquipmentState state) {
         double share = summary.interval(Response.share(index, "", state)).mean();
-        return share == 0 && state.ordinal() > EquipmentState.BLOCKED.ordinal() ? "" : percent(share);
+        return share == 0 && !state.isAlwaysShown() ? "" : percent(share);
     }
 
     private static String number(double value) {

@@ -13,20 +13,28 @@ public final class StripLog {
     private long dropped;
     private long readUntil = -2;
 
+    /** States by their ordinal, or how many pieces there are. */
     private static final class Column {
         long[] times = new long[8];
-        byte[] states = new byte[8];
+        int[] values = new int[8];
         int complete;
         int size;
 
-        void add(long time, EquipmentState state) {
+        void add(long time, int value) {
             if (size == times.length) {
                 times = Arrays.copyOf(times, size * 2);
-                states = Arrays.copyOf(states, size * 2);
+                values = Arrays.copyOf(values, size * 2);
             }
             times[size] = time;
-            states[size++] = (byte) state.ordinal();
+            values[size++] = value;
         }
+    }
+
+    private void add(Trace.Change change) {
+        columns[change.node()].add(change.timeNanos(), switch (change) {
+            case Trace.Change.ToState to -> to.state().ordinal();
+            case Trace.Change.ToContent to -> to.pieces();
+        });
     }
 
     public StripLog(Trace trace, int equipment) {
@@ -56,11 +64,11 @@ public final class StripLog {
         for (Column column : columns) {
             column.size = column.complete;
         }
-        segmentsRead = trace.eachStateChange(segmentsRead, change -> columns[change.node()].add(change.timeNanos(), change.state()));
+        segmentsRead = trace.eachChange(segmentsRead, this::add);
         for (Column column : columns) {
             column.complete = column.size;
         }
-        trace.eachRecentStateChange(change -> columns[change.node()].add(change.timeNanos(), change.state()));
+        trace.eachRecentChange(this::add);
         return true;
     }
 
@@ -69,9 +77,28 @@ public final class StripLog {
         for (int node = 0; node < columns.length; node++) {
             Column column = columns[node];
             column.size = 0;
-            start.state(node).ifPresent(state -> column.add(start.timeNanos(), state));
+            column.add(start.timeNanos(), start.state(node).map(EquipmentState::ordinal).orElse(start.content(node)));
             column.complete = column.size;
         }
+    }
+
+    /**
+     * The most pieces that equipment with contents holds in each stretch, for as many stretches as asked; -1 where nothing is
+     * written down.
+     */
+    public int[] most(int node, long from, long to, int stretches) {
+        int[] result = new int[stretches];
+        Arrays.fill(result, -1);
+        double width = (double) (to - from) / stretches;
+        Column column = columns[node];
+        for (int i = 0; i < column.size; i++) {
+            double begin = Math.max(from, column.times[i]) - from;
+            double end = Math.min(Math.min(to, readUntil), i + 1 < column.size ? column.times[i + 1] : readUntil) - from;
+            for (int s = (int) (begin / width); s < stretches && s * width < end; s++) {
+                result[s] = Math.max(result[s], column.values[i]);
+            }
+        }
+        return result;
     }
 
     /**
@@ -92,10 +119,10 @@ public final class StripLog {
             double end = Math.min(Math.min(to, readUntil), i + 1 < column.size ? column.times[i + 1] : readUntil) - from;
             for (int s = (int) (begin / width); s < stretches && s * width < end; s++) {
                 double part = Math.min(end, (s + 1) * width) - Math.max(begin, s * width);
-                double sum = times[column.states[i]][s] += part;
+                double sum = times[column.values[i]][s] += part;
                 if (part > 0 && sum > best[s]) {
                     best[s] = sum;
-                    result[s] = column.states[i];
+                    result[s] = (byte) column.values[i];
                 }
             }
         }

@@ -44,7 +44,7 @@ final class EquipmentReader {
         Optional<WayOut> wayOut = wayOut(fields);
         Optional<Taking> taking = taking(fields);
         List<ShutTime> shut = kind.equals("goods in") || !fields.has("inletShut") ? List.of() : fields.list("inletShut", EquipmentReader::shutTime);
-        Optional<Basics> basics = fields.tried(null, () -> new Basics(name, at, attributes, wayOut.orElse(WayOut.PREFERENCE), taking.orElse(Taking.OLDEST), shut));
+        Optional<Basics> basics = fields.tried(null, () -> new Basics(name, name, at, null, rhombic.study.value.Seat.USUAL, attributes, wayOut.orElse(WayOut.PREFERENCE), taking.orElse(Taking.OLDEST), shut, List.of()));
         Basics usual = basics.orElseGet(() -> Basics.of("Equipment", at));
         Optional<Equipment> read = switch (kind) {
             case "goods in" -> goodsIn(fields, usual);

@@ -57,6 +57,12 @@ final class RuleReader {
         if (fields.has("open")) {
             return Optional.of(new Rule.Action.Open(fields.text("open", "")));
         }
+        if (fields.has("shutOutlet")) {
+            return Optional.of(new Rule.Action.ShutOutlet(fields.text("shutOutlet", "")));
+        }
+        if (fields.has("openOutlet")) {
+            return Optional.of(new Rule.Action.OpenOutlet(fields.text("openOutlet", "")));
+        }
         if (fields.has("wait")) {
             Quantity wait = fields.quantity("wait", Dimension.TIME);
             return fields.tried("wait", () -> new Rule.Action.Wait(wait));
@@ -76,7 +82,7 @@ final class RuleReader {
         if (fields.isTrue("stop")) {
             return Optional.of(new Rule.Action.StopRun());
         }
-        fields.fault(fields.at("set"), "is missing: an action is \"set\", \"look\", \"shut\", \"open\", \"wait\", \"signal\", \"create\", \"scrap\" or \"stop\"");
+        fields.fault(fields.at("set"), "is missing: an action is \"set\", \"look\", \"shut\", \"open\", \"shutOutlet\", \"openOutlet\", \"wait\", \"signal\", \"create\", \"scrap\" or \"stop\"");
         return Optional.empty();
     }
 }

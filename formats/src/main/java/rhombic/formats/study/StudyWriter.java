@@ -178,6 +178,8 @@ public final class StudyWriter {
             case Rule.Action.ChangeLook look -> node.put("look", look.look());
             case Rule.Action.Shut shut -> node.put("shut", shut.equipment());
             case Rule.Action.Open open -> node.put("open", open.equipment());
+            case Rule.Action.ShutOutlet shut -> node.put("shutOutlet", shut.equipment());
+            case Rule.Action.OpenOutlet open -> node.put("openOutlet", open.equipment());
             case Rule.Action.Wait wait -> node.put("wait", wait.time().toString());
             case Rule.Action.Signal signal -> node.put("signal", signal.name());
             case Rule.Action.Create create -> node.put("create", create.type()).put("at", create.goodsIn()).put("pieces", create.pieces());

@@ -1,4 +1,4 @@
-package rhombic.desktop.floor;
+package rhombic.formats;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -12,33 +12,43 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import rhombic.experiment.LiveRun;
 import rhombic.formats.study.StudyReader;
+import rhombic.scene.Poses;
+import rhombic.scene.Scene;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceSpot;
 
-class PieceLayoutTest {
+/** The scene of the demo: a pure function of study, trace and time. */
+class SceneTest {
     private static final long HOUR = 3_600_000_000_000L;
 
     private Study study;
     private LiveRun run;
-    private PieceLayout layout;
+    private Scene scene;
+
+    private record Drawn(PieceSpot spot, double x, double y, double z, int kind) {}
 
     @BeforeEach
     void run() throws Exception {
         study = StudyReader.open(Path.of("../demo/heat-pump-line.rhombic.json"));
         run = new LiveRun(study);
         run.advance(study.plan().length().nanos(), () -> false);
-        layout = new PieceLayout(study);
+        scene = new Scene(study);
     }
 
-    private List<PieceLayout.Drawn> drawn(long nanos, double glide) {
-        List<PieceLayout.Drawn> all = new ArrayList<>();
-        layout.each(run.trace().at(nanos), glide, all::add);
+    private List<Drawn> drawn(long nanos, double glide) {
+        List<Drawn> all = new ArrayList<>();
+        Moment moment = run.trace().at(nanos);
+        Poses poses = new Poses();
+        scene.pose(moment, glide, poses);
+        for (int i = 0; i < poses.count(); i++) {
+            all.add(new Drawn(moment.spot(poses.body(i)), poses.x(i), poses.y(i), poses.z(i), poses.kind(i)));
+        }
         return all;
     }
 
-    private Equipment at(PieceLayout.Drawn piece) {
+    private Equipment at(Drawn piece) {
         return study.equipment().get(piece.spot().node());
     }
 
@@ -46,7 +56,7 @@ class PieceLayoutTest {
     void everyPieceInsideIsDrawnOnceAndNoTwoInOnePlace() {
         for (int i = 1; i <= 16; i++) {
             Moment moment = run.trace().at(HOUR / 2 * i);
-            List<PieceLayout.Drawn> all = drawn(HOUR / 2 * i, 0);
+            List<Drawn> all = drawn(HOUR / 2 * i, 0);
             assertEquals(moment.inside(), all.size());
             Set<String> spots = new HashSet<>();
             all.forEach(d -> assertTrue(spots.add(Math.round(d.x() * 100) + " " + Math.round(d.y() * 100) + " " + Math.round(d.z() * 100)), at(d).name() + " holds two pieces at one spot"));
@@ -56,10 +66,10 @@ class PieceLayoutTest {
     /** Every piece stands on the floor, a table or a stand, or on another piece. */
     @Test
     void nothingFloats() {
-        List<PieceLayout.Drawn> all = drawn(5 * HOUR, 0);
+        List<Drawn> all = drawn(5 * HOUR, 0);
         double[] heights = study.pieceTypes().stream().mapToDouble(t -> t.height().inBaseUnit()).toArray();
-        for (PieceLayout.Drawn d : all) {
-            boolean onGround = java.util.stream.DoubleStream.of(0, 0.5, PieceLayout.TABLE_METRES).anyMatch(z -> Math.abs(d.z() - z) < 1e-9);
+        for (Drawn d : all) {
+            boolean onGround = java.util.stream.DoubleStream.of(0, 0.5, Scene.TABLE_METRES).anyMatch(z -> Math.abs(d.z() - z) < 1e-9);
             boolean onAnother = all.stream().anyMatch(below -> at(below) == at(d) && Math.hypot(below.x() - d.x(), below.y() - d.y()) < 0.9
                     && Math.abs(below.z() + heights[below.spot().type()] - d.z()) < 0.12);
             assertTrue(onGround || onAnother, at(d).name() + " at height " + d.z());
@@ -68,15 +78,15 @@ class PieceLayoutTest {
 
     @Test
     void whatLiesOnAPalletIsDrawnWithinItsEdgesLayerOnLayer() {
-        PieceLayout.Drawn pallet = null;
+        Drawn pallet = null;
         for (int minute = 60; minute < 480 && pallet == null; minute++) {
             Moment moment = run.trace().at(HOUR / 60 * minute);
-            pallet = drawn(HOUR / 60 * minute, 0).stream().filter(d -> !moment.on(d.spot().piece()).isEmpty()).findFirst().orElse(null);
+            pallet = drawn(HOUR / 60 * minute, 0).stream().filter(d -> !moment.on(d.spot().body()).isEmpty()).findFirst().orElse(null);
             if (pallet != null) {
-                PieceLayout.Drawn below = pallet;
-                List<PieceLayout.Drawn> on = drawn(HOUR / 60 * minute, 0).stream().filter(d -> d.spot().holder() == below.spot().piece()).toList();
-                assertEquals(moment.on(below.spot().piece()).size(), on.size());
-                for (PieceLayout.Drawn d : on) {
+                Drawn below = pallet;
+                List<Drawn> on = drawn(HOUR / 60 * minute, 0).stream().filter(d -> d.spot().holder() == below.spot().body()).toList();
+                assertEquals(moment.on(below.spot().body()).size(), on.size());
+                for (Drawn d : on) {
                     assertTrue(Math.hypot(d.x() - below.x(), d.y() - below.y()) < 0.75, "beside its pallet");
                     assertTrue(d.z() > below.z(), "under its pallet");
                 }
@@ -86,23 +96,23 @@ class PieceLayoutTest {
     }
 
     @Test
-    void everyLookHasASwarmOfItsOwn() {
+    void everyLookHasANumberOfItsOwn() {
         Set<Integer> swarms = new HashSet<>();
         for (int type = 0; type < study.pieceTypes().size(); type++) {
             for (int look = 0; look < study.pieceTypes().get(type).looks().size(); look++) {
-                swarms.add(layout.swarm(new PieceSpot(0, type, look, 0, 0, -1, -1, PieceSpot.Doing.WAITS, -1, -1, 0)));
+                swarms.add(scene.kindOf(type, look));
             }
         }
-        assertEquals(study.pieceTypes().stream().mapToInt(t -> t.looks().size()).sum(), swarms.size());
+        assertEquals(scene.kinds(), swarms.size());
     }
 
     @Test
     void aPieceIsDrawnAtItsEquipmentWhicheverWayThatIsTurned() {
-        for (PieceLayout.Drawn d : drawn(4 * HOUR, 0)) {
+        for (Drawn d : drawn(4 * HOUR, 0)) {
             double distance = Math.hypot(d.x() - at(d).placement().xMetres(), d.y() - at(d).placement().yMetres());
-            assertTrue(distance < at(d).footprint().lengthMetres() / 2 + 13 * PieceLayout.PITCH_METRES, at(d).name() + ": " + distance + " m away");
+            assertTrue(distance < at(d).footprint().lengthMetres() / 2 + 13 * Scene.PITCH_METRES, at(d).name() + ": " + distance + " m away");
         }
-        PieceLayout.Drawn wrapped = drawn(4 * HOUR, 0).stream().filter(d -> at(d).placement().turnedDegrees() == 180 && at(d) instanceof rhombic.study.kind.Station one && one.work().places() == 1 && d.spot().place() == 0).findFirst().orElseThrow();
+        Drawn wrapped = drawn(4 * HOUR, 0).stream().filter(d -> at(d).placement().turnedDegrees() == 180 && at(d) instanceof rhombic.study.kind.Station one && one.work().places() == 1 && d.spot().place() == 0).findFirst().orElseThrow();
         assertTrue(wrapped.y() > at(wrapped).placement().yMetres(), "the tables of a turned station face north");
     }
 
@@ -110,8 +120,8 @@ class PieceLayoutTest {
     void aHandOverIsDrawnAsAMovementAndMovesNothingElse() {
         long moment = 3 * HOUR;
         double glide = 60e9;
-        List<PieceLayout.Drawn> still = drawn(moment, 0);
-        List<PieceLayout.Drawn> gliding = drawn(moment, glide);
+        List<Drawn> still = drawn(moment, 0);
+        List<Drawn> gliding = drawn(moment, glide);
         int moving = 0;
         for (int i = 0; i < still.size(); i++) {
             PieceSpot spot = still.get(i).spot();

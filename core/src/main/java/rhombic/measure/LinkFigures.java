@@ -1,0 +1,13 @@
+package rhombic.measure;
+
+import java.io.Serializable;
+
+/**
+ * What went along one link on which pieces take time, after the warm-up. Always
+ * {@code onTheWayAtStart + departed − arrived = onTheWay}.
+ *
+ * @param link index of the link in the study
+ * @param travelMean mean time from setting out to arriving, of those that arrived, seconds; NaN if none did
+ */
+public record LinkFigures(int link, String from, String to, long departed, long arrived, int onTheWayAtStart, int onTheWay, double onTheWayMean, int onTheWayMost,
+        double travelMean) implements Serializable {}

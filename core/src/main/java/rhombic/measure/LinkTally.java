@@ -1,0 +1,54 @@
+package rhombic.measure;
+
+/** Counts what is on its way along one link. */
+public final class LinkTally {
+    private long departed;
+    private long arrived;
+    private int onTheWay;
+    private int atStart;
+    private int most;
+    private double time;
+    private double travelTime;
+    private long windowStart;
+    private long lastChange;
+
+    public void departs(long now) {
+        advance(now);
+        departed++;
+        most = Math.max(most, ++onTheWay);
+    }
+
+    public void arrives(long now, long travelNanos) {
+        advance(now);
+        arrived++;
+        onTheWay--;
+        travelTime += travelNanos;
+    }
+
+    public int onTheWay() {
+        return onTheWay;
+    }
+
+    /** Forgets all that was measured before; what is on its way stays so. */
+    public void restart(long now) {
+        advance(now);
+        departed = 0;
+        arrived = 0;
+        travelTime = 0;
+        time = 0;
+        windowStart = now;
+        atStart = onTheWay;
+        most = onTheWay;
+    }
+
+    public LinkFigures figures(int link, String from, String to, long now) {
+        advance(now);
+        return new LinkFigures(link, from, to, departed, arrived, atStart, onTheWay, now > windowStart ? time / (now - windowStart) : onTheWay, most,
+                arrived == 0 ? Double.NaN : travelTime / arrived / 1e9);
+    }
+
+    private void advance(long now) {
+        time += (double) (now - lastChange) * onTheWay;
+        lastChange = now;
+    }
+}

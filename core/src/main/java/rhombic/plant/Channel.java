@@ -1,0 +1,177 @@
+package rhombic.plant;
+
+import java.util.ArrayDeque;
+import java.util.Deque;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Purpose;
+import rhombic.chance.TimeSampler;
+import rhombic.kernel.Event;
+import rhombic.measure.LinkTally;
+import rhombic.plant.piece.Piece;
+import rhombic.space.Pace;
+import rhombic.space.Path;
+import rhombic.study.Link;
+import rhombic.study.Travel;
+
+/**
+ * A link on which pieces take time, with all that is on its way. A piece sets out with a promise of room where it goes; if
+ * that is broken, since others had to be let in, it waits at the end of the link until there is room.
+ */
+final class Channel implements Giver {
+    final int index;
+    final Link link;
+    final LinkTally tally = new LinkTally();
+
+    private final Plant plant;
+    private final Node taker;
+    private final int most;
+    private final double metres;
+    private final @Nullable TimeSampler time;
+    private final long nanosAtSpeed;
+    private final @Nullable Pace paceAtSpeed;
+    private final Deque<Trip> unused = new ArrayDeque<>();
+    /** Those that wait at the end, the first of them on offer. */
+    private final Deque<Trip> atEnd = new ArrayDeque<>();
+    private final WaysOut toTaker;
+    private @Nullable Offer endOffer;
+
+    /** One piece on its way; its event is that it comes to the end. */
+    final class Trip extends Event {
+        private @Nullable Piece piece;
+        private long begunNanos;
+        private boolean promised;
+
+        @Override
+        protected void occur() {
+            arrives(this);
+            plant.settle();
+        }
+
+        Piece piece() {
+            Piece there = piece;
+            assert there != null : "a trip without a piece";
+            return there;
+        }
+
+        /** The room that it was promised is needed for something else. */
+        void breakPromise() {
+            promised = false;
+        }
+    }
+
+    Channel(Plant plant, int index, Link link, String giverId, Node taker, Path path) {
+        this.plant = plant;
+        this.index = index;
+        this.link = link;
+        this.taker = taker;
+        most = link.travel().most() == 0 ? Integer.MAX_VALUE : link.travel().most();
+        metres = path.metres();
+        switch (link.travel()) {
+            case Travel.InTime in -> {
+                time = in.time().sampler(plant.stream(giverId + "\u0000" + taker.id(), Purpose.TRAVEL));
+                nanosAtSpeed = 0;
+                paceAtSpeed = null;
+            }
+            case Travel.AtSpeed at -> {
+                time = null;
+                paceAtSpeed = Pace.at(at.speed().inBaseUnit(), metres);
+                nanosAtSpeed = paceAtSpeed.nanos();
+            }
+            case Travel.AtOnce once -> throw new IllegalArgumentException("A link that takes no time has nothing on its way");
+        }
+        toTaker = WaysOut.only(new Way(WaysOut.ANY, taker, null));
+    }
+
+    boolean hasRoom() {
+        return tally.onTheWay() < most;
+    }
+
+    /** The piece sets out; there is room for it at the end, which is its from now on. */
+    void departs(Piece piece) {
+        Trip trip = unused.isEmpty() ? new Trip() : unused.pop();
+        trip.piece = piece;
+        trip.begunNanos = plant.now();
+        trip.promised = true;
+        taker.promise(trip);
+        tally.departs(plant.now());
+        long nanos = time == null ? nanosAtSpeed : time.nextNanos();
+        if (plant.trace != null) {
+            plant.trace.moves(plant.now(), piece.body, taker.index, index, paceAtSpeed == null ? Pace.over(metres, nanos) : paceAtSpeed);
+        }
+        plant.simulator.schedule(trip, nanos);
+    }
+
+    private void arrives(Trip trip) {
+        plant.countStep(taker);
+        trip.piece().moveNanos += plant.now() - trip.begunNanos;
+        if (trip.promised) {
+            taker.keepPromise(trip);
+            ends(trip);
+            return;
+        }
+        atEnd.add(trip);
+        if (atEnd.size() == 1) {
+            offerFirst();
+        }
+    }
+
+    private void ends(Trip trip) {
+        Piece piece = trip.piece();
+        leaves(trip);
+        taker.accept(piece);
+    }
+
+    private void leaves(Trip trip) {
+        tally.arrives(plant.now(), plant.now() - trip.begunNanos);
+        trip.piece = null;
+        unused.push(trip);
+        if (most < Integer.MAX_VALUE) {
+            plant.toAgenda(taker); // those in its line that come this way may set out
+        }
+    }
+
+    private void offerFirst() {
+        Offer offer = endOffer;
+        if (offer == null) {
+            offer = new Offer(this);
+            endOffer = offer;
+        }
+        while (!atEnd.isEmpty() && offer.make(atEnd.peek().piece())) {
+            plant.countStep(taker);
+        }
+    }
+
+    @Override
+    public Piece hand(Offer offer) {
+        Trip trip = atEnd.remove();
+        Piece piece = trip.piece();
+        leaves(trip);
+        if (!atEnd.isEmpty()) {
+            plant.afterwards(taker.name(), () -> {
+                if (endOffer != null && !endOffer.isOpen() && !atEnd.isEmpty()) {
+                    offerFirst();
+                }
+            });
+        }
+        return piece;
+    }
+
+    @Override
+    public WaysOut waysOut() {
+        return toTaker;
+    }
+
+    @Override
+    public boolean isOutletHeld() {
+        return false;
+    }
+
+    int takerIndex() {
+        return taker.index;
+    }
+
+    /** Whether a piece waits at its end. */
+    boolean isStuck() {
+        return !atEnd.isEmpty();
+    }
+}

@@ -1,0 +1,91 @@
+package rhombic.plant.activity;
+
+import rhombic.kernel.Event;
+import rhombic.kernel.Simulator;
+
+/** Something that takes time, may be interrupted and then goes on with what is left of it. */
+public abstract class Activity extends Event {
+    private final Simulator simulator;
+    private long begunNanos;
+    private long leftNanos;
+    private boolean running;
+
+    protected Activity(Simulator simulator) {
+        this.simulator = simulator;
+    }
+
+    /** Begins to last for that long; it must not be under way. */
+    public final void start(long nanos) {
+        assert !running && !isPending() : "an activity is begun while it is under way";
+        running = true;
+        begunNanos = simulator.nowNanos();
+        leftNanos = nanos;
+        simulator.schedule(this, nanos);
+    }
+
+    /** The same with a priority among the events of the instant at which it ends. */
+    public final void start(long nanos, int priority) {
+        running = true;
+        begunNanos = simulator.nowNanos();
+        leftNanos = nanos;
+        simulator.schedule(this, nanos, priority);
+    }
+
+    /** Interrupts it; does nothing if it is not running. */
+    public final void pause() {
+        if (running) {
+            book();
+            running = false;
+            simulator.cancel(this);
+        }
+    }
+
+    /** Lets it go on with what is left; does nothing if it is running, or has ended. */
+    public final void resume() {
+        if (!running && leftNanos > 0) {
+            start(leftNanos);
+        }
+    }
+
+    /** Ends it for good, before its time. */
+    public final void abandon() {
+        pause();
+        leftNanos = 0;
+    }
+
+    public final boolean isRunning() {
+        return running;
+    }
+
+    /** What is left of it now. */
+    public final long leftNanos() {
+        return running ? leftNanos - (simulator.nowNanos() - begunNanos) : leftNanos;
+    }
+
+    /** Books the time that has passed up to now; called when it is cut by the warm-up or the end of the run. */
+    public final void book() {
+        if (running) {
+            long now = simulator.nowNanos();
+            long nanos = now - begunNanos;
+            if (nanos > 0) {
+                leftNanos -= nanos;
+                begunNanos = now;
+                passes(nanos);
+            }
+        }
+    }
+
+    @Override
+    protected final void occur() {
+        book();
+        running = false;
+        leftNanos = 0;
+        ends();
+    }
+
+    /** A part of its time has passed. */
+    protected abstract void passes(long nanos);
+
+    /** Its time is over. */
+    protected abstract void ends();
+}

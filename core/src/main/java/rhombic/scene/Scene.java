@@ -1,0 +1,362 @@
+package rhombic.scene;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import rhombic.space.Path;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Port;
+import rhombic.study.value.Seat;
+import rhombic.trace.Moment;
+
+/** Puts every piece where it is drawn. Made once for a study; used by one thread. */
+public final class Scene {
+    /** How high pieces stand on rollers and tables. */
+    public static final double TABLE_METRES = Port.TABLE_METRES;
+    /** From one piece to the next on rollers. */
+    public static final double PITCH_METRES = 0.8;
+
+    /** Stands for parts before an assembly station: how many, how high, how far apart. */
+    public static final int STANDS = 3;
+
+    public static final double STAND_METRES = 0.5;
+    public static final double STAND_PITCH_METRES = 0.86;
+    public static final int MOST_DRAWN_PLACES = 8;
+
+    /** Pieces stacked higher than this are not drawn; the number over the equipment counts them all. */
+    private static final double HIGHEST_STACK_METRES = 4;
+
+    private static final int IN_A_ROW = 10;
+    private static final int BASE_STANDS = 4;
+    private static final double GAP_METRES = 0.02;
+    private static final double ROLLERS_METRES = 0.92;
+
+    private final List<Equipment> equipment;
+    private final List<PieceType> types;
+    private final int[] firstKind;
+    private final int[] looks;
+    private final double[] lengths;
+    private final double[] widths;
+    private final double[] heights;
+    private final Path[] paths;
+    /** For each equipment, where what comes from another is seen first. */
+    private final List<Map<Integer, Pose>> entries;
+    private final Pose[] exits;
+    private final double[] cos;
+    private final double[] sin;
+    private final int[] together;
+    private final double[] towers = new double[STANDS + BASE_STANDS];
+
+    // what is being posed, set for each equipment
+    private double atX;
+    private double atY;
+    private double atZ;
+
+    public Scene(Study study) {
+        equipment = study.equipment();
+        types = study.pieceTypes();
+        int n = types.size();
+        firstKind = new int[n];
+        looks = new int[n];
+        lengths = new double[n];
+        widths = new double[n];
+        heights = new double[n];
+        for (int i = 0; i < n; i++) {
+            looks[i] = types.get(i).looks().size();
+            firstKind[i] = i == 0 ? 0 : firstKind[i - 1] + looks[i - 1];
+            lengths[i] = types.get(i).length().inBaseUnit();
+            widths[i] = types.get(i).width().inBaseUnit();
+            heights[i] = types.get(i).height().inBaseUnit();
+        }
+        Map<String, Integer> index = HashMap.newHashMap(equipment.size());
+        cos = new double[equipment.size()];
+        sin = new double[equipment.size()];
+        exits = new Pose[equipment.size()];
+        entries = new ArrayList<>(equipment.size());
+        int mostPlaces = 1;
+        for (int i = 0; i < equipment.size(); i++) {
+            Equipment thing = equipment.get(i);
+            index.put(thing.name(), i);
+            cos[i] = Math.cos(Math.toRadians(thing.placement().turnedDegrees()));
+            sin[i] = Math.sin(Math.toRadians(thing.placement().turnedDegrees()));
+            exits[i] = Layout.outlet(thing, "");
+            entries.add(new HashMap<>());
+            mostPlaces = thing instanceof WorkEquipment work ? Math.max(mostPlaces, work.work().places()) : mostPlaces;
+        }
+        together = new int[mostPlaces];
+        paths = new Path[study.links().size()];
+        for (int i = 0; i < paths.length; i++) {
+            Link link = study.links().get(i);
+            int from = index.get(link.from());
+            int to = index.get(link.to());
+            paths[i] = Layout.path(link, equipment.get(from), equipment.get(to));
+            if (!(link.travel() instanceof Travel.AtOnce)) {
+                entries.get(to).put(from, Layout.inlet(equipment.get(to), link.toPort()));
+            }
+        }
+    }
+
+    /** How many types and looks there are in all. */
+    public int kinds() {
+        return types.isEmpty() ? 0 : firstKind[types.size() - 1] + looks[types.size() - 1];
+    }
+
+    /** Number of the type and look among all types and looks. */
+    public int kindOf(int type, int look) {
+        return firstKind[type] + Math.min(look, looks[type] - 1);
+    }
+
+    /** The path of a link, by its index in the study. */
+    public Path path(int link) {
+        return paths[link];
+    }
+
+    /**
+     * Poses every piece.
+     *
+     * @param glideNanos time of the run over which a hand-over that takes no time is drawn as a movement; 0 for none
+     */
+    public void pose(Moment moment, double glideNanos, Poses into) {
+        into.clear();
+        for (int node = 0; node < moment.nodes(); node++) {
+            int first = moment.firstAt(node);
+            if (first >= 0) {
+                poseAt(node, first, moment, glideNanos, into);
+            }
+        }
+        for (int link = 0; link < paths.length; link++) {
+            for (int body = moment.firstOnLink(link); body >= 0; body = moment.next(body)) {
+                Pose pose = paths[link].at(moment.metresAlong(body));
+                add(body, moment, pose.x(), pose.y(), pose.z(), pose.heading(), into);
+            }
+        }
+    }
+
+    private void poseAt(int node, int first, Moment moment, double glideNanos, Poses into) {
+        Equipment thing = equipment.get(node);
+        WorkEquipment work = thing instanceof WorkEquipment w ? w : null;
+        if (work != null) {
+            Arrays.fill(together, 0, work.work().places(), 0);
+            Arrays.fill(towers, 0);
+        }
+        Seat seat = thing.basics().seat();
+        double turned = thing.placement().turnedDegrees() + seat.turnedDegrees();
+        int index = 0;
+        for (int body = first; body >= 0; body = moment.next(body)) {
+            int place = moment.placeOf(body);
+            int type = moment.typeOf(body);
+            double turn = 0;
+            if (place >= 0 && work != null) {
+                onPlace(work, place, together[place]++, type);
+            } else {
+                turn = waiting(thing, index++, moment.pieceOf(body), type);
+                if (atZ > HIGHEST_STACK_METRES) {
+                    continue;
+                }
+            }
+            double x = atX + seat.xMetres();
+            double y = atY + seat.yMetres();
+            double z = atZ + seat.zMetres() + thing.placement().zMetres();
+            double worldX = thing.placement().xMetres() + x * cos[node] - y * sin[node];
+            double worldY = thing.placement().yMetres() + x * sin[node] + y * cos[node];
+            int from = moment.fromNodeOf(body);
+            double done = glideNanos <= 0 ? 1 : (moment.timeNanos() - moment.sinceNanos(body)) / glideNanos;
+            if (done < 1 && from >= 0 && !moment.isDone(body)) {
+                Pose start = entries.get(node).getOrDefault(from, exits[from]);
+                double smooth = done * done * (3 - 2 * done);
+                worldX = start.x() + (worldX - start.x()) * smooth;
+                worldY = start.y() + (worldY - start.y()) * smooth;
+                z = start.z() + (z - start.z()) * smooth;
+            }
+            add(body, moment, worldX, worldY, z, turned + turn, into);
+        }
+    }
+
+    private void add(int body, Moment moment, double x, double y, double z, double turned, Poses into) {
+        int type = moment.typeOf(body);
+        into.add(body, kindOf(type, moment.lookOf(body)), x, y, z, turned);
+        if (moment.firstOn(body) >= 0) {
+            poseOn(body, type, x, y, z, turned, moment, into);
+        }
+    }
+
+    /** What lies on the piece, side by side, then layer on layer. */
+    private void poseOn(int carrier, int below, double carrierX, double carrierY, double carrierZ, double turned, Moment moment, Poses into) {
+        double room = lengths[below];
+        double depth = widths[below];
+        double left = -room / 2;
+        double front = -depth / 2;
+        double z = carrierZ + heights[below];
+        double rowDepth = 0;
+        double layer = 0;
+        double angle = Math.toRadians(turned);
+        double c = Math.cos(angle);
+        double s = Math.sin(angle);
+        for (int body = moment.firstOn(carrier); body >= 0 && z < carrierZ + HIGHEST_STACK_METRES; body = moment.next(body)) {
+            int type = moment.typeOf(body);
+            double length = lengths[type];
+            double width = widths[type];
+            if (left + length > room / 2 + 1e-9 && left > -room / 2) {
+                left = -room / 2;
+                front += rowDepth + GAP_METRES;
+                rowDepth = 0;
+            }
+            if (front + width > depth / 2 + 1e-9 && front > -depth / 2) {
+                left = -room / 2;
+                front = -depth / 2;
+                rowDepth = 0;
+                z += layer + GAP_METRES;
+                layer = 0;
+            }
+            double x = Math.min(left + length / 2, Math.max(0, room / 2 - length / 2));
+            double y = Math.min(front + width / 2, Math.max(0, depth / 2 - width / 2));
+            add(body, moment, carrierX + x * c - y * s, carrierY + x * s + y * c, z, turned, into);
+            left += length + GAP_METRES;
+            rowDepth = Math.max(rowDepth, width);
+            layer = Math.max(layer, heights[type]);
+        }
+    }
+
+    // ---- where a piece is, seen from the middle of the equipment
+
+    private void at(double x, double y, double z) {
+        atX = x;
+        atY = y;
+        atZ = z;
+    }
+
+    /** Several pieces at one place stand in threes on its table, a full load in two rows, then stacked. */
+    private void onPlace(WorkEquipment work, int place, int number, int type) {
+        double[] middle = placeOffset(work, place);
+        if (number == 0 && !isLoaded(work)) {
+            at(middle[0], middle[1], TABLE_METRES);
+            return;
+        }
+        int column = number % 3;
+        int row = number / 3 % 2;
+        at(middle[0] + (column - 1) * 0.62, middle[1] + (row - 0.5) * 0.42, TABLE_METRES + number / 6 * stack(type));
+    }
+
+    private static boolean isLoaded(WorkEquipment work) {
+        return work instanceof Station station && station.load().pieces() > 1;
+    }
+
+    /** Middle of the work table of a place, seen from the middle of the station; places beyond the drawn ones share. */
+    public static double[] placeOffset(WorkEquipment station, int place) {
+        int drawn = Math.clamp(station.work().places(), 1, MOST_DRAWN_PLACES);
+        double width = station.footprint().widthMetres() / drawn;
+        int row = place % drawn;
+        return new double[] {place / drawn * 0.1, (row - (drawn - 1) / 2.0) * width - 0.22 * Math.min(1, width / 1.6)};
+    }
+
+    /** Where the piece of that number among those that wait stands; returns how it is turned there. */
+    private double waiting(Equipment thing, int index, int piece, int type) {
+        switch (thing) {
+            case Buffer buffer -> {
+                return inBuffer(buffer, index, piece, type);
+            }
+            case AssemblyStation assembly -> besides(assembly, type);
+            case WorkEquipment work -> at(-work.footprint().lengthMetres() / 2 - PITCH_METRES * (index % 6 + 0.5), 0, TABLE_METRES + index / 6 * stack(type));
+            case GoodsIn in -> at(-in.footprint().lengthMetres() / 2 - 0.4 - PITCH_METRES * (index / 5 % 8), (index % 5 - 2) * PITCH_METRES, index / 40 * stack(type));
+            case GoodsOut out -> at(0, 0, 0);
+        }
+        return 0;
+    }
+
+    /** Parts wait in front, on stands by type, one on the other; what they are built into waits where the flow comes from. */
+    private void besides(AssemblyStation assembly, int type) {
+        if (assembly.bases().contains(types.get(type).name())) {
+            int lowest = STANDS;
+            for (int stand = STANDS; stand < STANDS + BASE_STANDS; stand++) {
+                lowest = towers[stand] < towers[lowest] ? stand : lowest;
+            }
+            at(-assembly.footprint().lengthMetres() / 2 - 0.75 - 1.3 * (lowest - STANDS), 0, TABLE_METRES + towers[lowest]);
+            towers[lowest] += stack(type);
+            return;
+        }
+        int stand = standOf(assembly, type);
+        at((stand - 1) * STAND_PITCH_METRES, -assembly.footprint().widthMetres() / 2 - 0.55, STAND_METRES + towers[stand]);
+        towers[stand] += stack(type);
+    }
+
+    /** Which stand a part waits on: the types that are no bases, in turn. */
+    private int standOf(AssemblyStation assembly, int type) {
+        int stand = 0;
+        for (int i = 0; i < type; i++) {
+            stand += assembly.bases().contains(types.get(i).name()) ? 0 : 1;
+        }
+        return stand % STANDS;
+    }
+
+    private double inBuffer(Buffer buffer, int index, int piece, int type) {
+        return switch (buffer.arrangement()) {
+            case ON_ROLLERS -> {
+                onRollers(buffer, index, type);
+                yield 0;
+            }
+            case IN_ROWS -> {
+                onArea(buffer, index, type);
+                yield 0;
+            }
+            case SCATTERED -> scattered(buffer, index, piece, type);
+        };
+    }
+
+    /** One behind the other; in a large buffer small pieces stand close, several to a column, and are stacked. */
+    private void onRollers(Buffer buffer, int index, int type) {
+        int columns = Math.max(1, (int) Math.round(buffer.footprint().lengthMetres() / PITCH_METRES));
+        boolean dense = buffer.room().orElse(Integer.MAX_VALUE) > columns;
+        double width = Math.min(ROLLERS_METRES, buffer.footprint().widthMetres() - 0.08);
+        int along = dense ? Math.max(1, (int) (PITCH_METRES / lengths[type])) : 1;
+        int across = dense ? Math.max(1, (int) (width / widths[type])) : 1;
+        int inLayer = Math.max(1, (dense ? columns : Math.min(columns, IN_A_ROW)) * along * across);
+        int inThisLayer = index % inLayer;
+        int column = inThisLayer / across;
+        double pitch = PITCH_METRES / along;
+        double x = buffer.footprint().lengthMetres() / 2 - pitch * (column + 0.5);
+        double y = (inThisLayer % across - (across - 1) / 2.0) * (width / across);
+        at(buffer.order() == Buffer.Order.NEWEST_FIRST ? -x : x, y, TABLE_METRES + index / inLayer * stack(type));
+    }
+
+    /** Side by side from the way out on; when the floor is full, on top. */
+    private void onArea(Buffer buffer, int index, int type) {
+        int along = Buffer.fitting(buffer.footprint().lengthMetres(), lengths[type]);
+        int across = Buffer.fitting(buffer.footprint().widthMetres(), widths[type]);
+        int cell = index % (along * across);
+        double pitchX = buffer.footprint().lengthMetres() / along;
+        double pitchY = buffer.footprint().widthMetres() / across;
+        at(buffer.footprint().lengthMetres() / 2 - (cell / across + 0.5) * pitchX, (cell % across - (across - 1) / 2.0) * pitchY, index / (along * across) * stack(type));
+    }
+
+    /** Each in a cell of its own, a little beside its middle and turned a little, always in the same way. */
+    private double scattered(Buffer buffer, int index, int piece, int type) {
+        onArea(buffer, index, type);
+        long mixed = (piece + 1) * 0x9e3779b97f4a7c15L;
+        mixed = (mixed ^ mixed >>> 31) * 0xbf58476d1ce4e5b9L;
+        double a = (mixed >>> 40 & 1023) / 1023.0 - 0.5;
+        double b = (mixed >>> 20 & 1023) / 1023.0 - 0.5;
+        double c = (mixed & 1023) / 1023.0 - 0.5;
+        double spareX = Math.max(0, buffer.footprint().lengthMetres() / Buffer.fitting(buffer.footprint().lengthMetres(), lengths[type]) - lengths[type]);
+        double spareY = Math.max(0, buffer.footprint().widthMetres() / Buffer.fitting(buffer.footprint().widthMetres(), widths[type]) - widths[type]);
+        at(atX + a * spareX, atY + b * spareY, atZ);
+        return c * 24;
+    }
+
+    private double stack(int type) {
+        return heights[type] + GAP_METRES;
+    }
+}

@@ -1,0 +1,186 @@
+package rhombic.space;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Place along a path over time, in closed form: stretches of even acceleration one after the other, then rest. Knows no
+ * path; its place counts from where the motion begins.
+ */
+public final class Pace {
+    private static final double NANOS = 1e9;
+
+    private final List<Phase> phases;
+
+    /**
+     * A stretch of even acceleration.
+     *
+     * @param nanos how long it lasts
+     * @param from place at its beginning, metres
+     * @param speed at its beginning, metres per second
+     * @param gain of speed, metres per second squared
+     */
+    public record Phase(long nanos, double from, double speed, double gain) {
+        double at(double seconds) {
+            return from + speed * seconds + gain * seconds * seconds / 2;
+        }
+
+        double end() {
+            return at(nanos / NANOS);
+        }
+
+        /** Solves the quadratic in the form that loses no digits where the gain is small. */
+        private double secondsTo(double metres) {
+            double way = metres - from;
+            double root = Math.sqrt(Math.max(0, speed * speed + 2 * gain * way));
+            return speed + root == 0 ? 0 : 2 * way / (speed + root);
+        }
+    }
+
+    private Pace(List<Phase> phases) {
+        this.phases = List.copyOf(phases);
+    }
+
+    /** Covers the length evenly in that time; the whole length at once if the time is 0. */
+    public static Pace over(double metres, long nanos) {
+        return new Pace(List.of(nanos == 0 ? new Phase(0, metres, 0, 0) : new Phase(nanos, 0, metres / (nanos / NANOS), 0)));
+    }
+
+    /**
+     * Covers the length at an even speed.
+     *
+     * @param speed metres per second, above 0
+     */
+    public static Pace at(double speed, double metres) {
+        positive("A speed", speed);
+        return over(metres, Math.round(metres / speed * NANOS));
+    }
+
+    /**
+     * From one speed to another over a length: faster up to the most, on at that, then slower, or as fast as it gets where
+     * the length is short (trapezoidal velocity profile).
+     *
+     * @param metres length, 0 or more
+     * @param first speed at the beginning, 0 to {@code most}
+     * @param most speed, above 0
+     * @param last speed at the end, 0 to {@code most}
+     * @param faster acceleration, above 0
+     * @param slower braking, above 0
+     * @throws IllegalArgumentException if the length is too short to change from one speed to the other
+     */
+    public static Pace between(double metres, double first, double most, double last, double faster, double slower) {
+        positive("The most speed", most);
+        positive("An acceleration", faster);
+        positive("A braking", slower);
+        if (!(first >= 0 && first <= most && last >= 0 && last <= most && metres >= 0)) {
+            throw new IllegalArgumentException("A motion begins and ends at speeds from 0 to " + most + " over a length of at least 0; got " + first + ", " + last + " and " + metres);
+        }
+        double peak = Math.min(most, Math.sqrt((2 * faster * slower * metres + slower * first * first + faster * last * last) / (faster + slower)));
+        double up = (peak * peak - first * first) / (2 * faster);
+        double down = (peak * peak - last * last) / (2 * slower);
+        if (up < -1e-9 || down < -1e-9) {
+            throw new IllegalArgumentException("Over " + metres + " m the speed can't change from " + first + " to " + last + " m/s: the length is too short");
+        }
+        List<Phase> phases = new ArrayList<>();
+        double place = 0;
+        place = add(phases, place, first, faster, Math.max(0, (peak - first) / faster));
+        double even = Math.max(0, metres - Math.max(0, up) - Math.max(0, down));
+        place = add(phases, place, peak, 0, peak > 0 ? even / peak : 0);
+        add(phases, place, peak, -slower, Math.max(0, (peak - last) / slower));
+        return new Pace(phases);
+    }
+
+    private static double add(List<Phase> phases, double place, double speed, double gain, double seconds) {
+        long nanos = Math.round(seconds * NANOS);
+        if (nanos == 0) {
+            return place;
+        }
+        Phase phase = new Phase(nanos, place, speed, gain);
+        phases.add(phase);
+        return phase.end();
+    }
+
+    private static void positive(String what, double value) {
+        if (!(value > 0)) {
+            throw new IllegalArgumentException(what + " must be above 0; got " + value);
+        }
+    }
+
+    public List<Phase> phases() {
+        return phases;
+    }
+
+    /** When the motion ends. */
+    public long nanos() {
+        long sum = 0;
+        for (Phase phase : phases) {
+            sum += phase.nanos;
+        }
+        return sum;
+    }
+
+    /** How far it goes. */
+    public double metres() {
+        return phases.isEmpty() ? 0 : phases.getLast().end();
+    }
+
+    /** Where it is after that time; before the beginning and after the end it rests. */
+    public double metresAt(long nanos) {
+        long left = Math.max(0, nanos);
+        for (Phase phase : phases) {
+            if (left <= phase.nanos) {
+                return phase.at(left / NANOS);
+            }
+            left -= phase.nanos;
+        }
+        return metres();
+    }
+
+    public double speedAt(long nanos) {
+        long left = nanos;
+        for (Phase phase : phases) {
+            if (left >= 0 && left < phase.nanos) {
+                return phase.speed + phase.gain * (left / NANOS);
+            }
+            left -= phase.nanos;
+        }
+        return 0;
+    }
+
+    /**
+     * When it is that far along for the first time, to the nearest nanosecond.
+     *
+     * @throws IllegalArgumentException if it never gets there
+     */
+    public long nanosAt(double metres) {
+        long passed = 0;
+        for (Phase phase : phases) {
+            if (metres <= phase.from) {
+                return passed;
+            }
+            if (metres <= phase.end()) {
+                return passed + Math.min(phase.nanos, Math.round(phase.secondsTo(metres) * NANOS));
+            }
+            passed += phase.nanos;
+        }
+        if (metres <= metres() + 1e-9) {
+            return passed;
+        }
+        throw new IllegalArgumentException("A motion of " + metres() + " m never comes to " + metres + " m");
+    }
+
+    /** The same up to that time, and then at rest. */
+    public Pace cutAt(long nanos) {
+        List<Phase> kept = new ArrayList<>();
+        long left = Math.max(0, nanos);
+        for (Phase phase : phases) {
+            if (left == 0) {
+                break;
+            }
+            long part = Math.min(left, phase.nanos);
+            kept.add(new Phase(part, phase.from, phase.speed, phase.gain));
+            left -= part;
+        }
+        return new Pace(kept);
+    }
+}

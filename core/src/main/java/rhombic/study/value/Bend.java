@@ -1,0 +1,16 @@
+package rhombic.study.value;
+
+import java.io.Serializable;
+
+/**
+ * A point of the floor at which the path of a link changes its direction.
+ *
+ * @param xMetres to the east, within {@link Placement#FARTHEST_METRES}
+ * @param yMetres to the north, within {@link Placement#FARTHEST_METRES}
+ */
+public record Bend(double xMetres, double yMetres) implements Serializable {
+    public Bend {
+        Placement.inRange("x", xMetres);
+        Placement.inRange("y", yMetres);
+    }
+}
