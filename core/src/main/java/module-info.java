@@ -15,6 +15,7 @@ module rhombic.core {
     exports rhombic.study.value;
     exports rhombic.study.kind;
     exports rhombic.study.check;
+    exports rhombic.study.change;
     exports rhombic.plant;
     exports rhombic.trace;
     exports rhombic.space;

@@ -206,6 +206,9 @@ abstract class WorkNode extends Node {
     }
 
     private void lasts(Place place, long nanos) {
+        if (nanos == 0) {
+            plant.countStep(this); // in a circle of such, time would never go on
+        }
         place.start(nanos);
         if (work.isHeld()) {
             place.pause();

@@ -12,22 +12,11 @@ import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.Rule;
 import rhombic.study.Study;
-import rhombic.study.kind.AssemblyStation;
-import rhombic.study.kind.Basics;
-import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
-import rhombic.study.kind.GoodsOut;
-import rhombic.study.kind.Recipe;
-import rhombic.study.kind.Station;
+import rhombic.study.kind.Kinds;
+import rhombic.study.kind.NameUse;
 import rhombic.study.kind.Supply;
-import rhombic.study.kind.UnpackingStation;
-import rhombic.study.kind.WorkEquipment;
-import rhombic.study.value.MixPart;
-import rhombic.study.value.Taking;
-import rhombic.study.value.TimeSource;
-import rhombic.study.value.Timetable;
-import rhombic.study.value.WayOut;
 
 /** Everything in a study that names something else: formulas, piece types, tables, equipment, signals. */
 final class Uses {
@@ -78,74 +67,23 @@ final class Uses {
     }
 
     private void ofEquipment(Equipment thing) {
-        Basics basics = thing.basics();
-        if (basics.wayOut().choice() == WayOut.Choice.FORMULA) {
-            formula(thing.name(), basics.wayOut().formula());
-        }
-        if (basics.taking().choice() == Taking.Choice.FORMULA) {
-            formula(thing.name(), basics.taking().formula());
-        }
-        types(thing.name(), basics.taking().types());
-        if (thing instanceof WorkEquipment station) {
-            station.work().operations().forEach(operation -> time(thing.name(), operation.time()));
-            TimeSource changeover = station.work().changeover();
-            if (changeover != null) {
-                time(thing.name(), changeover);
+        boolean byTimetable = thing instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.ByTimetable;
+        Kinds.uses(byTimetable ? ((GoodsIn) thing).withMix(List.of()) : thing, new NameUse() {
+            @Override
+            public void type(String name) {
+                types.add(new Named(thing.name(), name));
             }
-        }
-        switch (thing) {
-            case GoodsIn in -> {
-                if (in.supply().orElse(null) instanceof Supply.ByTimetable table) {
-                    types(in.name(), table.timetable().rows().stream().map(Timetable.Row::type).distinct().toList());
-                } else {
-                    types(in.name(), in.mix().stream().map(MixPart::type).toList());
-                }
-            }
-            case AssemblyStation assembly -> ofAssembly(assembly);
-            case UnpackingStation unpacking -> {
-                if (unpacking.parting() instanceof UnpackingStation.Parting.Split split) {
-                    types(unpacking.name(), List.of(split.type()));
-                }
-            }
-            case Station station -> { }
-            case Buffer buffer -> { }
-            case GoodsOut out -> { }
-        }
-    }
 
-    private void ofAssembly(AssemblyStation assembly) {
-        String place = assembly.name();
-        types(place, assembly.bases());
-        if (!assembly.result().isEmpty()) {
-            types(place, List.of(assembly.result()));
-        }
-        switch (assembly.recipe()) {
-            case Recipe.Fixed fixed -> parts(place, fixed.parts());
-            case Recipe.ByKey byKey -> {
-                formula(place, byKey.key());
-                byKey.parts().values().forEach(list -> parts(place, list));
+            @Override
+            public void table(String name) {
+                tables.add(new Named(thing.name(), name));
             }
-            case Recipe.FromTable table -> {
-                formula(place, table.key());
-                tables.add(new Named(place, table.table()));
-            }
-        }
-    }
 
-    private void parts(String place, List<Recipe.Part> parts) {
-        types(place, parts.stream().map(Recipe.Part::type).filter(type -> !type.equals(Recipe.ANY_TYPE)).toList());
-    }
-
-    private void time(String place, TimeSource time) {
-        switch (time) {
-            case TimeSource.Drawn drawn -> { }
-            case TimeSource.ByType byType -> types(place, List.copyOf(byType.times().keySet()));
-            case TimeSource.FromTable table -> {
-                tables.add(new Named(place, table.table()));
-                table.keys().forEach(key -> formula(place, key));
+            @Override
+            public void formula(String text) {
+                Uses.this.formula(thing.name(), text);
             }
-            case TimeSource.ByFormula formula -> formula(place, formula.formula());
-        }
+        });
     }
 
     private void ofRule(Rule rule) {

@@ -84,9 +84,4 @@ public record AssemblyStation(Basics basics, Work work, Way way, List<String> ba
         double half = footprint().lengthMetres() / 2;
         return List.of(Port.in(Port.IN, -half, 0), new Port(PARTS, Pose.at(0, -footprint().widthMetres() / 2 - 0.9, Port.TABLE_METRES, 90), true), Port.out(Port.OUT, half, 0));
     }
-
-    @Override
-    public String kind() {
-        return "Assembly station";
-    }
 }

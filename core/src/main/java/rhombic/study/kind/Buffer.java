@@ -119,11 +119,6 @@ public record Buffer(Basics basics, OptionalInt room, Order order, Arrangement a
         return new Footprint(places * PITCH_METRES, 1, 0.9);
     }
 
-    @Override
-    public String kind() {
-        return "Buffer";
-    }
-
     /** Optional values can't be serialised, so this stands in for the record on its way. */
     private record Stored(Basics basics, int room, Order order, Arrangement arrangement) implements Serializable {
         private Object readResolve() {

@@ -42,7 +42,9 @@ public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, 
     }
 
     /** The word for this kind of equipment, as WORDS.md has it. */
-    String kind();
+    default String kind() {
+        return Kinds.of(this).word();
+    }
 
     default String id() {
         return basics().id();

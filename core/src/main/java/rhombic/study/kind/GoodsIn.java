@@ -75,11 +75,6 @@ public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply,
         return FOOTPRINT;
     }
 
-    @Override
-    public String kind() {
-        return "Goods in";
-    }
-
     /** Optional values can't be serialised, so this stands in for the record on its way. */
     private record Stored(Basics basics, List<MixPart> mix, @Nullable Supply supply, WhenFull whenFull, int most) implements Serializable {
         private Object readResolve() {

@@ -20,9 +20,4 @@ public record GoodsOut(Basics basics) implements Equipment {
     public Footprint usualSize() {
         return FOOTPRINT;
     }
-
-    @Override
-    public String kind() {
-        return "Goods out";
-    }
 }

@@ -45,9 +45,4 @@ public record Station(Basics basics, Work work, Work.Load load, @Nullable Inspec
     public Station with(Work newWork) {
         return new Station(basics, newWork, load, inspection);
     }
-
-    @Override
-    public String kind() {
-        return "Station";
-    }
 }

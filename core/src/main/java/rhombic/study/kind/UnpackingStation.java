@@ -36,9 +36,4 @@ public record UnpackingStation(Basics basics, Work work, Parting parting) implem
     public UnpackingStation with(Work newWork) {
         return new UnpackingStation(basics, newWork, parting);
     }
-
-    @Override
-    public String kind() {
-        return "Unpacking station";
-    }
 }

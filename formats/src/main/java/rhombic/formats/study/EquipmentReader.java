@@ -6,24 +6,23 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
-import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
-import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
-import rhombic.study.kind.GoodsIn;
-import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Field;
 import rhombic.study.kind.Inspection;
+import rhombic.study.kind.Kind;
+import rhombic.study.kind.Kinds;
 import rhombic.study.kind.Recipe;
-import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
+import rhombic.study.value.Footprint;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.Placement;
+import rhombic.study.value.Seat;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Taking;
 import rhombic.study.value.Timetable;
@@ -32,41 +31,49 @@ import rhombic.study.value.WayOut;
 
 /** Reads one piece of equipment. */
 final class EquipmentReader {
+    /** Equipment that says no place stands in rows, in the order of the file. */
+    private static final int IN_A_ROW = 20;
+
+    private static final double APART_METRES = 5;
     private static final List<WayOut.Choice> CHOICES = Arrays.stream(WayOut.Choice.values()).filter(c -> c != WayOut.Choice.FORMULA).toList();
 
     private EquipmentReader() {}
 
-    static Optional<Equipment> read(Fields fields) {
-        String kind = fields.text("kind", "station");
+    /** @param number of the equipment in the file, from 0; tells where it stands if it says no place */
+    static Optional<Equipment> read(Fields fields, int number) {
+        String word = fields.text("kind", "station");
         String name = fields.text("name", "Equipment");
-        Placement at = placement(fields.object("at")).orElse(Placement.at(0, 0));
-        List<Attribute> attributes = attributes(fields);
-        Optional<WayOut> wayOut = wayOut(fields);
-        Optional<Taking> taking = taking(fields);
-        List<ShutTime> shut = kind.equals("goods in") || !fields.has("inletShut") ? List.of() : fields.list("inletShut", EquipmentReader::shutTime);
-        Optional<Basics> basics = fields.tried(null, () -> new Basics(name, name, at, null, rhombic.study.value.Seat.USUAL, attributes, wayOut.orElse(WayOut.PREFERENCE), taking.orElse(Taking.OLDEST), shut, List.of()));
-        Basics usual = basics.orElseGet(() -> Basics.of("Equipment", at));
-        Optional<Equipment> read = switch (kind) {
-            case "goods in" -> goodsIn(fields, usual);
-            case "buffer" -> {
-                OptionalInt room = fields.optionalWhole("room");
-                Buffer.Order order = fields.word("order", StudyWriter.ORDERS, List.of(Buffer.Order.values()));
-                yield fields.tried(null, () -> new Buffer(usual, room, order));
-            }
-            case "station" -> station(fields, usual);
-            case "assembly station" -> assembly(fields, usual);
-            case "unpacking station" -> {
-                Optional<Work> work = WorkReader.read(fields);
-                UnpackingStation.Parting parting = fields.optionalObject("split").flatMap(EquipmentReader::split).orElse(new UnpackingStation.Parting.TakeOff());
-                yield work.map(w -> new UnpackingStation(usual, w, parting));
-            }
-            case "goods out" -> Optional.of(new GoodsOut(usual));
-            default -> {
-                fields.fault(fields.at("kind"), "must be \u201cgoods in\u201d, \u201cbuffer\u201d, \u201cstation\u201d, \u201cassembly station\u201d, \u201cunpacking station\u201d or \u201cgoods out\u201d; got \u201c" + kind + "\u201d");
-                yield Optional.empty();
-            }
-        };
+        String id = fields.has("id") ? fields.text("id", name) : name;
+        Optional<Kind<?>> kind = Kinds.ofFileWord(word);
+        if (kind.isEmpty()) {
+            fields.fault(fields.at("kind"), "must be " + words() + "; got \u201c" + word + "\u201d");
+        }
+        Placement inRow = Placement.at(number % IN_A_ROW * APART_METRES, -(number / IN_A_ROW) * APART_METRES);
+        Optional<Basics> basics = fields.tried("name", () -> Basics.of(name, inRow)).flatMap(named -> fields.tried("id", () -> named.withId(id)));
+        if (kind.isEmpty()) {
+            return Optional.empty();
+        }
+        Basics usual = basics.orElseGet(() -> Basics.of("Equipment", inRow));
+        Optional<Equipment> read = Optional.of(read(kind.get(), usual, fields));
         return basics.isEmpty() ? Optional.empty() : read;
+    }
+
+    private static String words() {
+        List<String> words = Kinds.ALL.stream().map(kind -> "\u201c" + kind.fileWord() + "\u201d").toList();
+        return String.join(", ", words.subList(0, words.size() - 1)) + " or " + words.getLast();
+    }
+
+    private static <E extends Equipment> E read(Kind<E> kind, Basics basics, Fields fields) {
+        E thing = kind.blank(basics);
+        for (Field<E, ?> field : kind.allFields()) {
+            thing = read(thing, field, fields);
+        }
+        return thing;
+    }
+
+    private static <E extends Equipment, V> E read(E into, Field<E, V> field, Fields fields) {
+        E before = into;
+        return FieldReader.value(field, fields).flatMap(value -> fields.tried(field.name(), () -> field.with().apply(before, value))).orElse(into);
     }
 
     static List<Attribute> attributes(Fields fields) {
@@ -82,7 +89,7 @@ final class EquipmentReader {
         return attributes;
     }
 
-    private static Optional<WayOut> wayOut(Fields fields) {
+    static Optional<WayOut> wayOut(Fields fields) {
         if (!fields.has("wayOut")) {
             return Optional.empty();
         }
@@ -96,7 +103,7 @@ final class EquipmentReader {
         });
     }
 
-    private static Optional<Taking> taking(Fields fields) {
+    static Optional<Taking> taking(Fields fields) {
         return fields.optionalObject("taking").flatMap(taking -> {
             Optional<Taking> read = taking.has("formula")
                     ? taking.tried("formula", () -> Taking.byFormula(taking.text("formula", "")))
@@ -106,32 +113,13 @@ final class EquipmentReader {
         });
     }
 
-    private static Optional<ShutTime> shutTime(Fields fields) {
+    static Optional<ShutTime> shutTime(Fields fields) {
         Quantity from = fields.quantity("from", Dimension.TIME);
         Optional<Quantity> until = fields.optionalQuantity("until", Dimension.TIME);
         return fields.tried(null, () -> new ShutTime(from, until.orElse(null)));
     }
 
-    private static Optional<Equipment> goodsIn(Fields fields, Basics basics) {
-        List<MixPart> mix = new ArrayList<>();
-        if (fields.has("mix")) {
-            mix.addAll(fields.list("mix", part -> {
-                String type = part.text("type", "Piece");
-                double weight = part.number("weight");
-                return part.tried(null, () -> new MixPart(type, weight));
-            }));
-        } else if (fields.has("pieceType")) {
-            fields.tried("pieceType", () -> new MixPart(fields.text("pieceType", "Piece"), 1)).ifPresent(mix::add);
-        } else if (!fields.holdsObject("supply")) {
-            fields.fault(fields.at("pieceType"), "is missing: add \"pieceType\" or \"mix\"");
-        }
-        Optional<Supply> supply = fields.optionalObject("supply").flatMap(EquipmentReader::supply);
-        var whenFull = fields.word("whenFull", List.of("wait", "turn away"), List.of(GoodsIn.WhenFull.WAIT, GoodsIn.WhenFull.TURN_AWAY));
-        OptionalInt most = fields.optionalWhole("most");
-        return fields.tried(null, () -> new GoodsIn(basics, mix, supply, whenFull, most));
-    }
-
-    private static Optional<Supply> supply(Fields fields) {
+    static Optional<Supply> supply(Fields fields) {
         Optional<Supply> supply;
         if (fields.isTrue("onDemand")) {
             supply = Optional.of(new Supply.OnDemand());
@@ -167,37 +155,40 @@ final class EquipmentReader {
         return fields.tried(null, () -> new Timetable(repeat, rows, source));
     }
 
-    private static Optional<Equipment> station(Fields fields, Basics basics) {
-        Optional<Work> work = WorkReader.read(fields);
-        Work.Load load = fields.optionalObject("load").flatMap(one -> {
-            int pieces = one.whole("pieces", 1);
-            Optional<Quantity> wait = one.optionalQuantity("longestWait", Dimension.TIME);
-            one.refuseUnread();
-            return one.tried(null, () -> new Work.Load(pieces, wait.orElse(null)));
-        }).orElse(Work.Load.SINGLE);
-        Optional<Inspection> inspection = fields.optionalObject("inspection").flatMap(one -> {
-            Quantity fails = one.quantity("fails", Dimension.SHARE);
-            String look = one.textOr("look");
-            double factor = one.number("factor");
-            int mostTimes = one.whole("mostTimes", 1);
-            int room = one.whole("room", 1);
-            one.refuseUnread();
-            return one.tried(null, () -> new Inspection(fails, look, factor, mostTimes, room));
-        });
-        return work.map(w -> new Station(basics, w, load, inspection.orElse(null)));
+    static Optional<Work.Load> load(Fields one) {
+        int pieces = one.whole("pieces", 1);
+        Optional<Quantity> wait = one.optionalQuantity("longestWait", Dimension.TIME);
+        one.refuseUnread();
+        return one.tried(null, () -> new Work.Load(pieces, wait.orElse(null)));
     }
 
-    private static Optional<Equipment> assembly(Fields fields, Basics basics) {
-        Optional<Work> work = WorkReader.read(fields);
-        AssemblyStation.Way way = fields.word("way", StudyWriter.WAYS, List.of(AssemblyStation.Way.values()));
-        List<String> bases = fields.has("bases") ? fields.texts("bases") : List.of();
-        Recipe recipe = fields.optionalObject("recipe").flatMap(EquipmentReader::recipe).orElse(new Recipe.Fixed(List.of()));
-        int partRoom = fields.whole("partRoom", 1);
-        String result = fields.textOr("result");
-        return work.flatMap(w -> fields.tried(null, () -> new AssemblyStation(basics, w, way, bases, recipe, partRoom, result)));
+    static Optional<Inspection> inspection(Fields one) {
+        Quantity fails = one.quantity("fails", Dimension.SHARE);
+        String look = one.textOr("look");
+        double factor = one.number("factor");
+        int mostTimes = one.whole("mostTimes", 1);
+        int room = one.whole("room", 1);
+        one.refuseUnread();
+        return one.tried(null, () -> new Inspection(fails, look, factor, mostTimes, room));
     }
 
-    private static Optional<Recipe> recipe(Fields fields) {
+    static List<MixPart> mix(Fields fields) {
+        List<MixPart> mix = new ArrayList<>();
+        if (fields.has("mix")) {
+            mix.addAll(fields.list("mix", part -> {
+                String type = part.text("type", "Piece");
+                double weight = part.number("weight");
+                return part.tried(null, () -> new MixPart(type, weight));
+            }));
+        } else if (fields.has("pieceType")) {
+            fields.tried("pieceType", () -> new MixPart(fields.text("pieceType", "Piece"), 1)).ifPresent(mix::add);
+        } else if (!fields.holdsObject("supply")) {
+            fields.fault(fields.at("pieceType"), "is missing: add \"pieceType\" or \"mix\"");
+        }
+        return mix;
+    }
+
+    static Optional<Recipe> recipe(Fields fields) {
         Optional<Recipe> recipe;
         if (fields.has("table")) {
             recipe = fields.tried(null, () -> new Recipe.FromTable(fields.text("table", "Table"), fields.text("key", "piece.type")));
@@ -220,18 +211,40 @@ final class EquipmentReader {
         return fields.tried(null, () -> new Recipe.Part(type, count));
     }
 
-    private static Optional<UnpackingStation.Parting> split(Fields fields) {
+    static Optional<UnpackingStation.Parting> split(Fields fields) {
         int pieces = fields.whole("pieces", 1);
         String type = fields.text("type", "Piece");
         fields.refuseUnread();
         return fields.tried(null, () -> new UnpackingStation.Parting.Split(pieces, type));
     }
 
-    private static Optional<Placement> placement(Fields fields) {
-        double x = fields.quantity("x", Dimension.LENGTH).inBaseUnit();
-        double y = fields.quantity("y", Dimension.LENGTH).inBaseUnit();
-        double turned = fields.number("turned");
+    static Optional<Placement> placement(Fields fields) {
+        double x = metres(fields, "x", 0);
+        double y = metres(fields, "y", 0);
+        double z = metres(fields, "z", 0);
+        double turned = fields.has("turned") ? fields.number("turned") : 0;
         fields.refuseUnread();
-        return fields.tried(null, () -> new Placement(x, y, turned));
+        return fields.tried(null, () -> new Placement(x, y, z, turned));
+    }
+
+    static Optional<Footprint> size(Fields fields) {
+        double length = fields.quantity("length", Dimension.LENGTH).inBaseUnit();
+        double width = fields.quantity("width", Dimension.LENGTH).inBaseUnit();
+        double height = fields.quantity("height", Dimension.LENGTH).inBaseUnit();
+        fields.refuseUnread();
+        return fields.tried(null, () -> new Footprint(length, width, height));
+    }
+
+    static Optional<Seat> seat(Fields fields) {
+        double x = metres(fields, "x", 0);
+        double y = metres(fields, "y", 0);
+        double z = metres(fields, "z", 0);
+        double turned = fields.has("turned") ? fields.number("turned") : 0;
+        fields.refuseUnread();
+        return fields.tried(null, () -> new Seat(x, y, z, turned));
+    }
+
+    private static double metres(Fields fields, String field, double usual) {
+        return fields.has(field) ? fields.quantity(field, Dimension.LENGTH).inBaseUnit() : usual;
     }
 }

@@ -28,8 +28,10 @@ import rhombic.study.LinkFilter;
 import rhombic.study.Rule;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
+import rhombic.study.Travel;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.Attribute;
+import rhombic.study.value.Bend;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
@@ -72,16 +74,20 @@ public final class StudyReader {
         }
     }
 
-    /** Reads a study from its text. */
-    public static Study read(String text) throws StudyFormatException {
-        JsonNode root;
+    /** Reads a text as JSON. */
+    static JsonNode json(String text) throws StudyFormatException {
         try {
-            root = JSON.readTree(text);
+            return JSON.readTree(text);
         } catch (JsonProcessingException e) {
             JsonLocation at = e.getLocation();
             throw new StudyFormatException(at == null ? "the file" : "line " + at.getLineNr() + ", column " + at.getColumnNr(),
                     "can't be read as JSON: " + e.getOriginalMessage().lines().findFirst().orElse("it is damaged"));
         }
+    }
+
+    /** Reads a study from its text. */
+    public static Study read(String text) throws StudyFormatException {
+        JsonNode root = json(text);
         StudyReader reader = new StudyReader();
         Optional<Study> study = reader.study(root);
         if (study.isEmpty() || !reader.faults.isEmpty()) {
@@ -106,10 +112,11 @@ public final class StudyReader {
         }
         String name = fields.text("name", "Study");
         Optional<RunPlan> plan = plan(fields.object("run"));
-        List<PieceType> types = fields.list("pieceTypes", this::type);
-        List<Equipment> equipment = fields.list("equipment", EquipmentReader::read);
-        List<Link> links = fields.list("links", this::link);
-        List<Table> tables = fields.optionalList("tables", this::table);
+        List<PieceType> types = fields.list("pieceTypes", StudyReader::type);
+        int[] number = {0};
+        List<Equipment> equipment = fields.list("equipment", thing -> EquipmentReader.read(thing, number[0]++));
+        List<Link> links = fields.list("links", StudyReader::link);
+        List<Table> tables = fields.optionalList("tables", StudyReader::table);
         List<Rule> rules = fields.optionalList("rules", RuleReader::read);
         fields.refuseUnread();
         if (!faults.isEmpty() || plan.isEmpty()) {
@@ -118,7 +125,7 @@ public final class StudyReader {
         return fields.tried(null, () -> new Study(name, plan.get(), types, equipment, links, tables, rules));
     }
 
-    private Optional<RunPlan> plan(Fields fields) {
+    static Optional<RunPlan> plan(Fields fields) {
         String start = fields.text("start", "2027-01-04T06:00");
         Quantity length = fields.quantity("length", Dimension.TIME);
         Quantity warmUp = fields.quantity("warmUp", Dimension.TIME);
@@ -126,39 +133,39 @@ public final class StudyReader {
         int replications = fields.whole("replications", 1);
         int untilOut = fields.optionalWhole("untilOut").orElse(0);
         fields.refuseUnread();
-        int before = faults.size();
-        LocalDateTime at = LocalDateTime.MIN;
+        LocalDateTime at;
         try {
             at = LocalDateTime.parse(start);
         } catch (DateTimeException e) {
             fields.fault(fields.at("start"), "must be a date and time such as 2027-01-04T06:00; got \u201c" + start + "\u201d");
+            return Optional.empty();
         }
-        LocalDateTime checked = at;
-        return faults.size() > before ? Optional.empty() : fields.tried(null, () -> new RunPlan(checked, length, warmUp, seed, replications, untilOut));
+        return fields.tried(null, () -> new RunPlan(at, length, warmUp, seed, replications, untilOut));
     }
 
-    private Optional<PieceType> type(Fields fields) {
+    static Optional<PieceType> type(Fields fields) {
         String name = fields.text("name", "Piece");
-        Quantity length = fields.quantity("length", Dimension.LENGTH);
-        Quantity width = fields.quantity("width", Dimension.LENGTH);
-        Quantity height = fields.quantity("height", Dimension.LENGTH);
+        PieceType usual = PieceType.usual("Piece");
+        Quantity length = fields.optionalQuantity("length", Dimension.LENGTH).orElse(usual.length());
+        Quantity width = fields.optionalQuantity("width", Dimension.LENGTH).orElse(usual.width());
+        Quantity height = fields.optionalQuantity("height", Dimension.LENGTH).orElse(usual.height());
         Quantity weight = fields.optionalQuantity("weight", Dimension.MASS).orElse(new Quantity(1, Unit.KILOGRAM));
-        List<Look> looks = fields.has("looks") ? fields.list("looks", this::look)
-                : fields.tried("colour", () -> new Look(Look.USUAL, fields.text("colour", "#000000"))).map(List::of).orElse(List.of());
+        List<Look> looks = fields.has("looks") ? fields.list("looks", StudyReader::look)
+                : fields.tried("colour", () -> new Look(Look.USUAL, fields.has("colour") ? fields.text("colour", "#000000") : usual.colour())).map(List::of).orElse(List.of());
         boolean carrier = fields.isTrue("carrier");
         List<Attribute> attributes = EquipmentReader.attributes(fields);
         return looks.isEmpty() && !fields.has("looks") ? Optional.empty()
                 : fields.tried(null, () -> new PieceType(name, length, width, height, weight, looks, carrier, attributes));
     }
 
-    private Optional<Look> look(Fields fields) {
+    static Optional<Look> look(Fields fields) {
         String name = fields.text("name", Look.USUAL);
         String colour = fields.text("colour", "#000000");
         Optional<Look.Form> form = !fields.has("form") ? Optional.of(Look.Form.BOX) : fields.tried("form", () -> Look.Form.of(fields.textOr("form")));
         return form.flatMap(known -> fields.tried(null, () -> new Look(name, colour, known)));
     }
 
-    private Optional<Table> table(Fields fields) {
+    static Optional<Table> table(Fields fields) {
         String name = fields.text("name", "Table");
         List<String> keys = fields.texts("keys");
         List<Table.Row> rows = fields.list("rows", row -> {
@@ -171,12 +178,38 @@ public final class StudyReader {
         return fields.tried(null, () -> new Table(name, keys, rows, otherwise, source));
     }
 
-    private Optional<Link> link(Fields fields) {
+    static Optional<Link> link(Fields fields) {
         String from = fields.text("from", "a");
         String to = fields.text("to", "b");
         Optional<Quantity> share = fields.optionalQuantity("share", Dimension.SHARE);
         LinkFilter filter = filter(fields);
-        return fields.tried(null, () -> new Link(from, to, share, filter));
+        Optional<Travel> travel = fields.has("travel") ? fields.optionalObject("travel").flatMap(StudyReader::travel) : Optional.of(Travel.AT_ONCE);
+        List<Bend> bends = fields.optionalList("bends", StudyReader::bend);
+        String fromPort = fields.textOr("fromPort");
+        String toPort = fields.textOr("toPort");
+        return travel.flatMap(way -> fields.tried(null, () -> new Link(from, to, share, filter, way, bends, fromPort, toPort)));
+    }
+
+    private static Optional<Travel> travel(Fields fields) {
+        int most = fields.optionalWhole("most").orElse(0);
+        Optional<Travel> travel;
+        if (fields.has("time")) {
+            travel = fields.optionalDistribution("time").flatMap(time -> fields.tried(null, () -> new Travel.InTime(time, most)));
+        } else if (fields.has("speed")) {
+            Quantity speed = fields.quantity("speed", Dimension.SPEED);
+            travel = fields.tried("speed", () -> new Travel.AtSpeed(speed, most));
+        } else {
+            fields.fault(fields.at("time"), "is missing: add \"time\", such as \"20 s\", or \"speed\", such as \"0.5 m/s\"; without travel the link takes no time");
+            travel = Optional.empty();
+        }
+        fields.refuseUnread();
+        return travel;
+    }
+
+    private static Optional<Bend> bend(Fields fields) {
+        double x = fields.quantity("x", Dimension.LENGTH).inBaseUnit();
+        double y = fields.quantity("y", Dimension.LENGTH).inBaseUnit();
+        return fields.tried(null, () -> new Bend(x, y));
     }
 
     private static LinkFilter filter(Fields fields) {

@@ -9,7 +9,6 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import rhombic.formats.file.SafeFile;
@@ -18,8 +17,7 @@ import rhombic.study.LinkFilter;
 import rhombic.study.Rule;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
-import rhombic.study.kind.AssemblyStation;
-import rhombic.study.kind.Buffer;
+import rhombic.study.Travel;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
@@ -28,10 +26,7 @@ import rhombic.study.value.Value;
 
 /** Writes studies. What is the usual value is written too: a file is read without knowing the program. */
 public final class StudyWriter {
-    static final List<String> ORDERS = Arrays.stream(Buffer.Order.values()).map(StudyWriter::word).toList();
-    static final List<String> WAYS = Arrays.stream(AssemblyStation.Way.values()).map(StudyWriter::word).toList();
-
-    private static final ObjectMapper JSON = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+    static final ObjectMapper JSON = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
     private StudyWriter() {}
 
@@ -67,7 +62,7 @@ public final class StudyWriter {
         }
     }
 
-    private static ObjectNode plan(RunPlan plan) {
+    static ObjectNode plan(RunPlan plan) {
         ObjectNode node = JSON.createObjectNode();
         node.put("start", plan.start().toString());
         node.put("length", plan.length().toString());
@@ -80,7 +75,7 @@ public final class StudyWriter {
         return node;
     }
 
-    private static ObjectNode type(PieceType type) {
+    static ObjectNode type(PieceType type) {
         ObjectNode node = JSON.createObjectNode();
         node.put("name", type.name());
         node.put("length", type.length().toString());
@@ -121,7 +116,7 @@ public final class StudyWriter {
         }
     }
 
-    private static ObjectNode link(Link link) {
+    static ObjectNode link(Link link) {
         ObjectNode node = JSON.createObjectNode();
         node.put("from", link.from());
         node.put("to", link.to());
@@ -133,10 +128,27 @@ public final class StudyWriter {
             case LinkFilter.Carriers() -> node.put("only", "carriers");
             case LinkFilter.Contents() -> node.put("only", "contents");
         }
+        switch (link.travel()) {
+            case Travel.AtOnce once -> { }
+            case Travel.InTime in -> most(node.putObject("travel").put("time", in.time().toString()), in.most());
+            case Travel.AtSpeed at -> most(node.putObject("travel").put("speed", at.speed().toString()), at.most());
+        }
+        if (!link.bends().isEmpty()) {
+            ArrayNode bends = node.putArray("bends");
+            link.bends().forEach(bend -> bends.addObject().put("x", FieldWriter.metres(bend.xMetres())).put("y", FieldWriter.metres(bend.yMetres())));
+        }
+        optional(node, "fromPort", link.fromPort());
+        optional(node, "toPort", link.toPort());
         return node;
     }
 
-    private static ObjectNode table(Table table) {
+    private static void most(ObjectNode travel, int most) {
+        if (most > 0) {
+            travel.put("most", most);
+        }
+    }
+
+    static ObjectNode table(Table table) {
         ObjectNode node = JSON.createObjectNode();
         node.put("name", table.name());
         texts(node.putArray("keys"), table.keys());
@@ -151,7 +163,7 @@ public final class StudyWriter {
         return node;
     }
 
-    private static ObjectNode rule(Rule rule) {
+    static ObjectNode rule(Rule rule) {
         ObjectNode node = JSON.createObjectNode();
         node.put("name", rule.name());
         ObjectNode when = node.putObject("when");

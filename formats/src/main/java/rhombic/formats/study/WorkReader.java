@@ -17,24 +17,26 @@ final class WorkReader {
 
     private WorkReader() {}
 
-    static Optional<Work> read(Fields fields) {
-        int places = fields.whole("places", 1);
-        int inputRoom = fields.whole("inputRoom", 0);
-        List<Operation> operations = fields.has("operations")
-                ? fields.list("operations", WorkReader::operation)
-                : time(fields, "time").map(time -> List.of(new Operation(Operation.WORK, time, true))).orElse(List.of());
-        Optional<TimeSource> changeover = time(fields, "changeover");
-        Optional<Work.Service> service = fields.optionalObject("service").flatMap(one -> {
-            int every = one.whole("everyPieces", 1);
-            Optional<Distribution> time = one.optionalDistribution("time");
-            if (time.isEmpty() && !one.has("time")) {
-                one.fault(one.at("time"), "is missing: add a time such as \"5 min\"");
+    /** Either one time, or steps that each have one. */
+    static List<Operation> operations(Fields fields) {
+        if (fields.has("operations")) {
+            if (fields.has("time")) {
+                fields.fault(fields.at("time"), "must not be there beside \"operations\": put the time into one of the operations, or leave the operations out");
+                time(fields, "time");
             }
-            one.refuseUnread();
-            return time.flatMap(t -> one.tried(null, () -> new Work.Service(every, t)));
-        });
-        Optional<Distribution> pause = fields.optionalDistribution("pause");
-        return fields.tried(null, () -> new Work(places, inputRoom, operations, changeover.orElse(null), service.orElse(null), pause.orElse(null)));
+            return fields.list("operations", WorkReader::operation);
+        }
+        return time(fields, "time").map(time -> List.of(new Operation(Operation.WORK, time, true))).orElse(List.of());
+    }
+
+    static Optional<Work.Service> service(Fields one) {
+        int every = one.whole("everyPieces", 1);
+        Optional<Distribution> time = one.optionalDistribution("time");
+        if (time.isEmpty() && !one.has("time")) {
+            one.fault(one.at("time"), "is missing: add a time such as \"5 min\"");
+        }
+        one.refuseUnread();
+        return time.flatMap(t -> one.tried(null, () -> new Work.Service(every, t)));
     }
 
     private static Optional<Operation> operation(Fields fields) {
@@ -47,7 +49,7 @@ final class WorkReader {
         return time.flatMap(t -> fields.tried(null, () -> new Operation(name, t, addsValue)));
     }
 
-    private static Optional<TimeSource> time(Fields fields, String field) {
+    static Optional<TimeSource> time(Fields fields, String field) {
         if (!fields.holdsObject(field)) {
             return fields.optionalDistribution(field).map(TimeSource.Drawn::new);
         }

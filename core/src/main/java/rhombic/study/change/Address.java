@@ -1,0 +1,36 @@
+package rhombic.study.change;
+
+import java.io.Serializable;
+import java.util.Optional;
+import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Field;
+import rhombic.study.kind.Kind;
+import rhombic.study.kind.Kinds;
+
+/**
+ * Names one value of a study.
+ *
+ * @param cell path of the cells it lies in, from the outermost; empty outside of cells
+ * @param thing id of the equipment
+ * @param field as its kind declares it
+ */
+public record Address(String cell, String thing, String field) implements Serializable {
+    public static Address of(Equipment thing, String field) {
+        return new Address("", thing.id(), field);
+    }
+
+    /** The value there, if the study has it. */
+    public Optional<Object> value(Study study) {
+        return study.equipment().stream().filter(e -> e.id().equals(thing)).findFirst().flatMap(e -> value(Kinds.of(e), e));
+    }
+
+    private <E extends Equipment> Optional<Object> value(Kind<E> kind, Equipment e) {
+        return kind.field(field).map(found -> (Object) found.of(kind.type().cast(e)));
+    }
+
+    @Override
+    public String toString() {
+        return (cell.isEmpty() ? "" : cell + "/") + thing + "/" + field;
+    }
+}

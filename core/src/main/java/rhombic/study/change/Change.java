@@ -1,0 +1,208 @@
+package rhombic.study.change;
+
+import java.io.Serializable;
+import java.util.List;
+import rhombic.study.Renaming;
+import rhombic.study.RunPlan;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Field;
+import rhombic.study.kind.Kind;
+import rhombic.study.kind.Kinds;
+import rhombic.study.value.StudyException;
+
+/** One difference between two studies. */
+public sealed interface Change extends Serializable {
+    /** The change that leads back. */
+    Change undone();
+
+    /** In words, as in "set places of Oven to 2". */
+    String said();
+
+    void applyTo(Draft draft);
+
+    /** The study has another name. */
+    record NameStudy(String before, String after) implements Change {
+        @Override
+        public Change undone() {
+            return new NameStudy(after, before);
+        }
+
+        @Override
+        public String said() {
+            return "call the study " + after;
+        }
+
+        @Override
+        public void applyTo(Draft draft) {
+            draft.name = after;
+        }
+    }
+
+    /** The run is planned otherwise. */
+    record SetPlan(RunPlan before, RunPlan after) implements Change {
+        @Override
+        public Change undone() {
+            return new SetPlan(after, before);
+        }
+
+        @Override
+        public String said() {
+            return "plan the run for " + after.length() + ", " + after.replications() + (after.replications() == 1 ? " time" : " times");
+        }
+
+        @Override
+        public void applyTo(Draft draft) {
+            draft.plan = after;
+        }
+    }
+
+    /** Something has another name, and all that names it follows. */
+    record Rename(Renaming renaming) implements Change {
+        @Override
+        public Change undone() {
+            return new Rename(new Renaming(renaming.what(), renaming.to(), renaming.from()));
+        }
+
+        @Override
+        public String said() {
+            return "rename " + renaming.from() + " to " + renaming.to();
+        }
+
+        @Override
+        public void applyTo(Draft draft) {
+            draft.become(renaming.what() == Renaming.What.EQUIPMENT ? draft.study().changed(renaming.from(), e -> e.named(renaming.to())) : draft.study().renamed(renaming));
+        }
+    }
+
+    /**
+     * One value of equipment is another.
+     *
+     * @param kind word of the kind of the equipment, in files
+     */
+    record Set(Address at, String kind, Serializable before, Serializable after) implements Change {
+        /** The change from one value of the field to another, as the field holds them. */
+        public static Set of(Address at, String kind, Object before, Object after) {
+            return new Set(at, kind, Stored.stored(before), Stored.stored(after));
+        }
+
+        /** As the field holds it. */
+        public Object valueBefore() {
+            return Stored.restored(before);
+        }
+
+        /** As the field holds it. */
+        public Object valueAfter() {
+            return Stored.restored(after);
+        }
+
+        @Override
+        public Change undone() {
+            return new Set(at, kind, after, before);
+        }
+
+        @Override
+        public String said() {
+            return "set " + at.field() + " of " + at.thing();
+        }
+
+        @Override
+        public void applyTo(Draft draft) {
+            int index = draft.find(Part.EQUIPMENT, at.thing());
+            Equipment thing = (Equipment) draft.list(Part.EQUIPMENT).get(index);
+            draft.list(Part.EQUIPMENT).set(index, set(Kinds.of(thing), thing));
+        }
+
+        private <E extends Equipment> E set(Kind<E> of, Equipment thing) {
+            Field<E, ?> field = of.field(at.field()).orElseThrow(() -> new StudyException("A " + of.fileWord() + " has no " + at.field() + " that could be set"));
+            return set(field, of.type().cast(thing));
+        }
+
+        @SuppressWarnings("unchecked") // the value was taken from the same field
+        private <E extends Equipment, V> E set(Field<E, V> field, E thing) {
+            return field.with().apply(thing, (V) valueAfter());
+        }
+    }
+
+    /** Something is added at a place of its list. */
+    record Add(Part part, int at, Serializable item) implements Change {
+        @Override
+        public Change undone() {
+            return new TakeOut(part, at, item);
+        }
+
+        @Override
+        public String said() {
+            return "add " + Part.said(item);
+        }
+
+        @Override
+        public void applyTo(Draft draft) {
+            draft.list(part).add(Math.min(at, draft.list(part).size()), item);
+        }
+    }
+
+    /** Something is taken out of its list. */
+    record TakeOut(Part part, int at, Serializable item) implements Change {
+        @Override
+        public Change undone() {
+            return new Add(part, at, item);
+        }
+
+        @Override
+        public String said() {
+            return "take out " + Part.said(item);
+        }
+
+        @Override
+        public void applyTo(Draft draft) {
+            draft.list(part).remove(draft.find(part, Part.key(item)));
+        }
+    }
+
+    /** Something stands in the place of what had the same key. */
+    record Replace(Part part, Serializable before, Serializable after) implements Change {
+        @Override
+        public Change undone() {
+            return new Replace(part, after, before);
+        }
+
+        @Override
+        public String said() {
+            return "change " + Part.said(after);
+        }
+
+        @Override
+        public void applyTo(Draft draft) {
+            draft.list(part).set(draft.find(part, Part.key(before)), after);
+        }
+    }
+
+    /** A list has another order. */
+    record Order(Part part, List<String> before, List<String> after) implements Change {
+        public Order {
+            before = List.copyOf(before);
+            after = List.copyOf(after);
+        }
+
+        @Override
+        public Change undone() {
+            return new Order(part, after, before);
+        }
+
+        @Override
+        public String said() {
+            return "change the order of " + part.word() + (part == Part.EQUIPMENT ? "" : "s");
+        }
+
+        @Override
+        public void applyTo(Draft draft) {
+            List<Object> ordered = new java.util.ArrayList<>();
+            after.forEach(key -> ordered.add(draft.list(part).get(draft.find(part, key))));
+            if (ordered.size() != draft.list(part).size()) {
+                throw new StudyException("The order is of " + ordered.size() + ", but there are " + draft.list(part).size());
+            }
+            draft.list(part).clear();
+            draft.list(part).addAll(ordered);
+        }
+    }
+}

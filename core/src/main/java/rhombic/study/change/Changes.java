@@ -1,0 +1,158 @@
+package rhombic.study.change;
+
+import java.io.Serializable;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import rhombic.study.Renaming;
+import rhombic.study.RunPlan;
+import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Field;
+import rhombic.study.kind.Kind;
+import rhombic.study.kind.Kinds;
+import rhombic.study.value.StudyException;
+
+/**
+ * Changes that belong together, in the order in which they are made.
+ *
+ * @param all one after the other
+ */
+public record Changes(List<Change> all) implements Serializable {
+    public static final Changes NONE = new Changes(List.of());
+
+    public Changes {
+        all = List.copyOf(all);
+    }
+
+    /** One value of equipment set to another. */
+    public static Change set(Equipment thing, String field, Object after) {
+        Object before = Address.of(thing, field).value(new Study("-", RunPlan.ONE_SHIFT, List.of(), List.of(thing), List.of())).orElseThrow();
+        return new Change.Set(Address.of(thing, field), Kinds.of(thing).fileWord(), Stored.stored(before), Stored.stored(after));
+    }
+
+    /** What leads from one study to the other. Takes time in proportion to their size; what both share is not looked into. */
+    public static Changes between(Study before, Study after) {
+        List<Change> changes = new ArrayList<>();
+        Study named = renamed(before, after, changes);
+        if (!named.name().equals(after.name())) {
+            changes.add(new Change.NameStudy(named.name(), after.name()));
+        }
+        if (!named.plan().equals(after.plan())) {
+            changes.add(new Change.SetPlan(named.plan(), after.plan()));
+        }
+        for (Part part : Part.values()) {
+            ofList(part, part.of(named), part.of(after), changes);
+        }
+        return new Changes(changes);
+    }
+
+    /** Names first, since all that names the equipment follows them. A name that something else has for now is left to the rest. */
+    private static Study renamed(Study before, Study after, List<Change> changes) {
+        Map<String, String> nameOf = new LinkedHashMap<>();
+        after.equipment().forEach(thing -> nameOf.put(thing.id(), thing.name()));
+        Study named = before;
+        for (Equipment thing : before.equipment()) {
+            String name = nameOf.getOrDefault(thing.id(), thing.name());
+            if (!name.equals(thing.name()) && named.find(name).isEmpty()) {
+                Renaming renaming = new Renaming(Renaming.What.EQUIPMENT, thing.name(), name);
+                changes.add(new Change.Rename(renaming));
+                named = named.changed(thing.name(), e -> e.named(name));
+            }
+        }
+        return named;
+    }
+
+    private static void ofList(Part part, List<?> before, List<?> after, List<Change> changes) {
+        if (before == after || before.equals(after)) {
+            return;
+        }
+        Map<String, Object> there = new LinkedHashMap<>();
+        after.forEach(item -> there.put(Part.key(item), item));
+        List<String> keys = new ArrayList<>();
+        for (int i = 0; i < before.size(); i++) {
+            Object item = before.get(i);
+            String key = Part.key(item);
+            if (there.containsKey(key)) {
+                keys.add(key);
+            } else {
+                changes.add(new Change.TakeOut(part, keys.size(), (Serializable) item));
+            }
+        }
+        Set<String> kept = new HashSet<>(keys);
+        for (Object item : before) {
+            Object now = there.get(Part.key(item));
+            if (now != null && !now.equals(item)) {
+                ofItem(part, item, now, changes);
+            }
+        }
+        List<String> wanted = new ArrayList<>(there.keySet());
+        List<String> keptInOrder = wanted.stream().filter(kept::contains).toList();
+        if (!keptInOrder.equals(keys)) {
+            changes.add(new Change.Order(part, keys, keptInOrder));
+        }
+        for (int i = 0; i < wanted.size(); i++) {
+            if (!kept.contains(wanted.get(i))) {
+                changes.add(new Change.Add(part, i, (Serializable) there.get(wanted.get(i))));
+            }
+        }
+    }
+
+    private static void ofItem(Part part, Object before, Object after, List<Change> changes) {
+        if (before instanceof Equipment thing && after instanceof Equipment changed && Kinds.of(thing) == Kinds.of(changed) && thing.name().equals(changed.name())) {
+            List<Change> sets = new ArrayList<>();
+            ofFields(Kinds.of(thing), thing, changed, sets);
+            if (leads(sets, thing, changed) && leads(new Changes(sets).undone().all(), changed, thing)) {
+                changes.addAll(sets);
+                return;
+            }
+        }
+        changes.add(new Change.Replace(part, (Serializable) before, (Serializable) after));
+    }
+
+    /** Whether the changes, one after the other, lead there: values that depend on each other may have to change at once. */
+    private static boolean leads(List<Change> changes, Equipment from, Equipment to) {
+        Draft draft = new Draft(new Study("-", RunPlan.ONE_SHIFT, List.of(), List.of(from), List.of()));
+        try {
+            changes.forEach(change -> change.applyTo(draft));
+        } catch (StudyException e) {
+            return false;
+        }
+        return draft.list(Part.EQUIPMENT).getFirst().equals(to);
+    }
+
+    private static <E extends Equipment> void ofFields(Kind<E> kind, Equipment before, Equipment after, List<Change> changes) {
+        E one = kind.type().cast(before);
+        E other = kind.type().cast(after);
+        for (Field<E, ?> field : kind.allFields()) {
+            Object was = field.of(one);
+            Object is = field.of(other);
+            if (!was.equals(is)) {
+                changes.add(new Change.Set(Address.of(before, field.name()), kind.fileWord(), Stored.stored(was), Stored.stored(is)));
+            }
+        }
+    }
+
+    /**
+     * The study with all changes made.
+     *
+     * @throws rhombic.study.value.StudyException if one is about something that is not there, or the result breaks a rule
+     */
+    public Study applyTo(Study study) {
+        Draft draft = new Draft(study);
+        all.forEach(change -> change.applyTo(draft));
+        return draft.study();
+    }
+
+    /** The changes that lead back. */
+    public Changes undone() {
+        return new Changes(all.reversed().stream().map(Change::undone).toList());
+    }
+
+    public boolean isEmpty() {
+        return all.isEmpty();
+    }
+}

@@ -1,0 +1,62 @@
+package rhombic.study.change;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import rhombic.study.Link;
+import rhombic.study.Rule;
+import rhombic.study.RunPlan;
+import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.StudyException;
+import rhombic.study.value.Table;
+
+/** A study while changes are made to it; it is checked as a whole once all are made. */
+final class Draft {
+    String name;
+    RunPlan plan;
+    private final Map<Part, List<Object>> lists = new EnumMap<>(Part.class);
+
+    Draft(Study study) {
+        name = study.name();
+        plan = study.plan();
+        for (Part part : Part.values()) {
+            lists.put(part, new ArrayList<>(part.of(study)));
+        }
+    }
+
+    List<Object> list(Part part) {
+        return lists.getOrDefault(part, List.of());
+    }
+
+    /** Where the item with that key stands. */
+    int find(Part part, String key) {
+        List<Object> list = list(part);
+        for (int i = 0; i < list.size(); i++) {
+            if (Part.key(list.get(i)).equals(key)) {
+                return i;
+            }
+        }
+        throw new StudyException("The change is about a " + part.word() + " \u201c" + key.replace('\u0000', ' ').strip() + "\u201d, which is not there");
+    }
+
+    private <T> List<T> all(Part part, Class<T> type) {
+        return list(part).stream().map(type::cast).toList();
+    }
+
+    Study study() {
+        return new Study(name, plan, all(Part.PIECE_TYPE, PieceType.class), all(Part.EQUIPMENT, Equipment.class), all(Part.LINK, Link.class), all(Part.TABLE, Table.class),
+                all(Part.RULE, Rule.class));
+    }
+
+    /** Takes over a study that was changed as a whole. */
+    void become(Study study) {
+        name = study.name();
+        plan = study.plan();
+        for (Part part : Part.values()) {
+            lists.put(part, new ArrayList<>(part.of(study)));
+        }
+    }
+}

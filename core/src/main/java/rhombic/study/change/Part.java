@@ -1,0 +1,79 @@
+package rhombic.study.change;
+
+import java.util.List;
+import rhombic.study.Link;
+import rhombic.study.Rule;
+import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Table;
+
+/** The lists that a study is made of. */
+public enum Part {
+    PIECE_TYPE("piece type") {
+        @Override
+        List<?> of(Study study) {
+            return study.pieceTypes();
+        }
+    },
+    EQUIPMENT("equipment") {
+        @Override
+        List<?> of(Study study) {
+            return study.equipment();
+        }
+    },
+    LINK("link") {
+        @Override
+        List<?> of(Study study) {
+            return study.links();
+        }
+    },
+    TABLE("table") {
+        @Override
+        List<?> of(Study study) {
+            return study.tables();
+        }
+    },
+    RULE("rule") {
+        @Override
+        List<?> of(Study study) {
+            return study.rules();
+        }
+    };
+
+    private final String word;
+
+    Part(String word) {
+        this.word = word;
+    }
+
+    public String word() {
+        return word;
+    }
+
+    abstract List<?> of(Study study);
+
+    /** What tells the items of one list apart: the id of equipment, the ends of a link, else the name. */
+    static String key(Object item) {
+        return switch (item) {
+            case Equipment thing -> thing.id();
+            case Link link -> link.from() + "\u0000" + link.fromPort() + "\u0000" + link.to() + "\u0000" + link.toPort();
+            case PieceType type -> type.name();
+            case Table table -> table.name();
+            case Rule rule -> rule.name();
+            default -> throw new IllegalArgumentException("No part of a study: " + item);
+        };
+    }
+
+    /** As people call it. */
+    static String said(Object item) {
+        return switch (item) {
+            case Equipment thing -> thing.name();
+            case Link link -> "the link from " + link.from() + " to " + link.to();
+            case PieceType type -> "piece type " + type.name();
+            case Table table -> "table " + table.name();
+            case Rule rule -> "rule " + rule.name();
+            default -> throw new IllegalArgumentException("No part of a study: " + item);
+        };
+    }
+}

@@ -1,0 +1,367 @@
+package rhombic.study.kind;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Distribution;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.Footprint;
+import rhombic.study.value.MixPart;
+import rhombic.study.value.Placement;
+import rhombic.study.value.Seat;
+import rhombic.study.value.ShutTime;
+import rhombic.study.value.Taking;
+import rhombic.study.value.TimeSource;
+import rhombic.study.value.Timetable;
+import rhombic.study.value.WayOut;
+
+/**
+ * What a field of equipment holds. From it follow how the field is read and written, what it names, and how a new name is
+ * carried into it.
+ */
+public sealed interface FieldType<V> {
+    /** Tells what the value names. */
+    default void uses(V value, NameUse use) {}
+
+    /** The value with new names. */
+    default V renamed(V value, NameChange change) {
+        return value;
+    }
+
+    /** Whether the field is left out of a file for this value. */
+    default boolean isLeftOut(V value) {
+        return false;
+    }
+
+    /** A whole number. */
+    record Whole(int least, int most) implements FieldType<Integer> {}
+
+    /** A whole number, or none. */
+    record WholeOrNone(int least, int most) implements FieldType<OptionalInt> {
+        @Override
+        public boolean isLeftOut(OptionalInt value) {
+            return value.isEmpty();
+        }
+    }
+
+    /**
+     * One of several words, written in lower case.
+     *
+     * @param leftOut value for which the field is left out of a file; null if it never is
+     */
+    record Choice<T extends Enum<T>>(List<T> values, @Nullable T leftOut) implements FieldType<T> {
+        @Override
+        public boolean isLeftOut(T value) {
+            return value == leftOut;
+        }
+    }
+
+    /** The name of a piece type; empty for none. */
+    record TypeName() implements FieldType<String> {
+        @Override
+        public void uses(String value, NameUse use) {
+            if (!value.isEmpty()) {
+                use.type(value);
+            }
+        }
+
+        @Override
+        public String renamed(String value, NameChange change) {
+            return change.type(value);
+        }
+
+        @Override
+        public boolean isLeftOut(String value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** Names of piece types. */
+    record TypeNames() implements FieldType<List<String>> {
+        @Override
+        public void uses(List<String> value, NameUse use) {
+            value.forEach(use::type);
+        }
+
+        @Override
+        public List<String> renamed(List<String> value, NameChange change) {
+            return value.stream().map(change::type).toList();
+        }
+
+        @Override
+        public boolean isLeftOut(List<String> value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** How long something takes, and what that depends on; none if it is not set. */
+    record Time() implements FieldType<Optional<TimeSource>> {
+        @Override
+        public void uses(Optional<TimeSource> value, NameUse use) {
+            value.ifPresent(time -> uses(time, use));
+        }
+
+        static void uses(TimeSource time, NameUse use) {
+            switch (time) {
+                case TimeSource.Drawn drawn -> { }
+                case TimeSource.ByType byType -> byType.times().keySet().forEach(use::type);
+                case TimeSource.FromTable table -> {
+                    use.table(table.table());
+                    table.keys().forEach(use::formula);
+                }
+                case TimeSource.ByFormula formula -> use.formula(formula.formula());
+            }
+        }
+
+        @Override
+        public Optional<TimeSource> renamed(Optional<TimeSource> value, NameChange change) {
+            return value.map(time -> renamed(time, change));
+        }
+
+        static TimeSource renamed(TimeSource time, NameChange change) {
+            return switch (time) {
+                case TimeSource.Drawn drawn -> drawn;
+                case TimeSource.ByType byType -> {
+                    Map<String, Distribution> times = new LinkedHashMap<>();
+                    byType.times().forEach((type, value) -> times.put(change.type(type), value));
+                    yield new TimeSource.ByType(times, byType.otherwise());
+                }
+                case TimeSource.FromTable table -> new TimeSource.FromTable(change.table(table.table()), table.keys().stream().map(change::formula).toList());
+                case TimeSource.ByFormula formula -> new TimeSource.ByFormula(change.formula(formula.formula()), formula.unit());
+            };
+        }
+
+        @Override
+        public boolean isLeftOut(Optional<TimeSource> value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** A time that is drawn; none if it is not set. */
+    record Drawn() implements FieldType<Optional<Distribution>> {
+        @Override
+        public boolean isLeftOut(Optional<Distribution> value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** The steps of work, each with its time. */
+    record Operations() implements FieldType<List<Operation>> {
+        @Override
+        public void uses(List<Operation> value, NameUse use) {
+            value.forEach(operation -> Time.uses(operation.time(), use));
+        }
+
+        @Override
+        public List<Operation> renamed(List<Operation> value, NameChange change) {
+            return value.stream().map(op -> new Operation(op.name(), Time.renamed(op.time(), change), op.addsValue())).toList();
+        }
+
+        @Override
+        public boolean isLeftOut(List<Operation> value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** What is done after every n-th piece. */
+    record Serviced() implements FieldType<Optional<Work.Service>> {
+        @Override
+        public boolean isLeftOut(Optional<Work.Service> value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** How many are worked on together. */
+    record Loaded() implements FieldType<Work.Load> {
+        @Override
+        public boolean isLeftOut(Work.Load value) {
+            return value.equals(Work.Load.SINGLE);
+        }
+    }
+
+    /** What fails at the end of the work. */
+    record Inspected() implements FieldType<Optional<Inspection>> {
+        @Override
+        public boolean isLeftOut(Optional<Inspection> value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** When pieces come. */
+    record Supplied() implements FieldType<Optional<Supply>> {
+        @Override
+        public void uses(Optional<Supply> value, NameUse use) {
+            if (value.orElse(null) instanceof Supply.ByTimetable table) {
+                table.timetable().rows().stream().map(Timetable.Row::type).distinct().forEach(use::type);
+            }
+        }
+
+        @Override
+        public Optional<Supply> renamed(Optional<Supply> value, NameChange change) {
+            return value.map(supply -> {
+                if (!(supply instanceof Supply.ByTimetable by)) {
+                    return supply;
+                }
+                Timetable table = by.timetable();
+                return new Supply.ByTimetable(new Timetable(table.repeat(),
+                        table.rows().stream().map(row -> new Timetable.Row(row.atSeconds(), change.type(row.type()), row.quantity(), row.attributes())).toList(), table.source()));
+            });
+        }
+
+        @Override
+        public boolean isLeftOut(Optional<Supply> value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** Piece types by frequency. */
+    record Mixed() implements FieldType<List<MixPart>> {
+        @Override
+        public void uses(List<MixPart> value, NameUse use) {
+            value.forEach(part -> use.type(part.type()));
+        }
+
+        @Override
+        public List<MixPart> renamed(List<MixPart> value, NameChange change) {
+            return value.stream().map(part -> new MixPart(change.type(part.type()), part.weight())).toList();
+        }
+    }
+
+    /** What an assembly needs. */
+    record Recipes() implements FieldType<Recipe> {
+        @Override
+        public void uses(Recipe value, NameUse use) {
+            switch (value) {
+                case Recipe.Fixed fixed -> uses(fixed.parts(), use);
+                case Recipe.ByKey byKey -> {
+                    use.formula(byKey.key());
+                    byKey.parts().values().forEach(parts -> uses(parts, use));
+                }
+                case Recipe.FromTable table -> {
+                    use.formula(table.key());
+                    use.table(table.table());
+                }
+            }
+        }
+
+        private static void uses(List<Recipe.Part> parts, NameUse use) {
+            parts.stream().map(Recipe.Part::type).filter(type -> !type.equals(Recipe.ANY_TYPE)).forEach(use::type);
+        }
+
+        @Override
+        public Recipe renamed(Recipe value, NameChange change) {
+            return switch (value) {
+                case Recipe.Fixed fixed -> new Recipe.Fixed(renamed(fixed.parts(), change));
+                case Recipe.ByKey byKey -> {
+                    Map<String, List<Recipe.Part>> parts = new LinkedHashMap<>();
+                    byKey.parts().forEach((key, list) -> parts.put(change.type(key), renamed(list, change)));
+                    yield new Recipe.ByKey(change.formula(byKey.key()), parts);
+                }
+                case Recipe.FromTable table -> new Recipe.FromTable(change.table(table.table()), change.formula(table.key()));
+            };
+        }
+
+        private static List<Recipe.Part> renamed(List<Recipe.Part> parts, NameChange change) {
+            return parts.stream().map(part -> new Recipe.Part(change.type(part.type()), part.count())).toList();
+        }
+    }
+
+    /** How pieces are parted. */
+    record Parted() implements FieldType<UnpackingStation.Parting> {
+        @Override
+        public void uses(UnpackingStation.Parting value, NameUse use) {
+            if (value instanceof UnpackingStation.Parting.Split split) {
+                use.type(split.type());
+            }
+        }
+
+        @Override
+        public UnpackingStation.Parting renamed(UnpackingStation.Parting value, NameChange change) {
+            return value instanceof UnpackingStation.Parting.Split split ? new UnpackingStation.Parting.Split(split.pieces(), change.type(split.type())) : value;
+        }
+
+        @Override
+        public boolean isLeftOut(UnpackingStation.Parting value) {
+            return value instanceof UnpackingStation.Parting.TakeOff;
+        }
+    }
+
+    /** Where it stands. */
+    record Placed() implements FieldType<Placement> {}
+
+    /** The room it takes; none for the usual one. */
+    record Sized() implements FieldType<Optional<Footprint>> {
+        @Override
+        public boolean isLeftOut(Optional<Footprint> value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** Where pieces sit on it. */
+    record Seated() implements FieldType<Seat> {
+        @Override
+        public boolean isLeftOut(Seat value) {
+            return value.equals(Seat.USUAL);
+        }
+    }
+
+    /** Named values. */
+    record Attributes() implements FieldType<List<Attribute>> {
+        @Override
+        public boolean isLeftOut(List<Attribute> value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** Which way a piece goes. */
+    record WaysOut() implements FieldType<WayOut> {
+        @Override
+        public void uses(WayOut value, NameUse use) {
+            if (value.choice() == WayOut.Choice.FORMULA) {
+                use.formula(value.formula());
+            }
+        }
+
+        @Override
+        public WayOut renamed(WayOut value, NameChange change) {
+            return new WayOut(value.choice(), change.formula(value.formula()));
+        }
+
+        @Override
+        public boolean isLeftOut(WayOut value) {
+            return value.choice() == WayOut.Choice.PREFERENCE;
+        }
+    }
+
+    /** Which piece comes next. */
+    record Takings() implements FieldType<Taking> {
+        @Override
+        public void uses(Taking value, NameUse use) {
+            if (value.choice() == Taking.Choice.FORMULA) {
+                use.formula(value.formula());
+            }
+            value.types().forEach(use::type);
+        }
+
+        @Override
+        public Taking renamed(Taking value, NameChange change) {
+            return new Taking(value.choice(), value.types().stream().map(change::type).toList(), change.formula(value.formula()));
+        }
+
+        @Override
+        public boolean isLeftOut(Taking value) {
+            return value.choice() == Taking.Choice.OLDEST;
+        }
+    }
+
+    /** Times at which it is shut. */
+    record Shut() implements FieldType<List<ShutTime>> {
+        @Override
+        public boolean isLeftOut(List<ShutTime> value) {
+            return value.isEmpty();
+        }
+    }
+}

@@ -1,0 +1,88 @@
+package rhombic.study.kind;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Function;
+
+/**
+ * How one kind of equipment is declared: its word, its fields, and one with usual values to begin with. What reads, writes,
+ * compares and renames equipment follows from here.
+ *
+ */
+public final class Kind<E extends Equipment> {
+    private final String word;
+    private final Class<E> type;
+    private final List<Field<E, ?>> fields;
+    private final List<Field<E, ?>> allFields;
+    private final Function<Basics, E> blank;
+
+    /**
+     * Declares a kind.
+     *
+     * @param word as WORDS.md has it
+     * @param fields those that only this kind has, in the order in which they are written
+     * @param blank makes one with the usual value in every field
+     */
+    Kind(String word, Class<E> type, List<Field<E, ?>> fields, Function<Basics, E> blank) {
+        this.word = word;
+        this.type = type;
+        this.fields = List.copyOf(fields);
+        this.blank = blank;
+        List<Field<E, ?>> all = new ArrayList<>();
+        Kinds.ofAll(blank.apply(Kinds.SOMEBODY)).forEach(field -> all.add(narrowed(field)));
+        all.addAll(fields);
+        allFields = List.copyOf(all);
+    }
+
+    public String word() {
+        return word;
+    }
+
+    public Class<E> type() {
+        return type;
+    }
+
+    /** Those that only this kind has. */
+    public List<Field<E, ?>> fields() {
+        return fields;
+    }
+
+    /** One with the usual value in every field. */
+    public E blank(Basics basics) {
+        return blank.apply(basics);
+    }
+
+    /** As it stands in files. */
+    public String fileWord() {
+        return word.toLowerCase(Locale.ROOT);
+    }
+
+    /** All that can be set of it: what all equipment has, then what only this kind has. */
+    public List<Field<E, ?>> allFields() {
+        return allFields;
+    }
+
+    public Optional<Field<E, ?>> field(String name) {
+        return allFields.stream().filter(field -> field.name().equals(name)).findFirst();
+    }
+
+    private <V> Field<E, V> narrowed(Field<Equipment, V> field) {
+        return new Field<>(field.name(), field.type(), field.usual(), field.get()::apply, (thing, value) -> type.cast(field.with().apply(thing, value)));
+    }
+
+    /** The equipment, which is of this kind, with new names in all its fields. */
+    E renamed(Equipment thing, NameChange change) {
+        E changed = type.cast(thing);
+        for (Field<E, ?> field : allFields) {
+            changed = field.renamed(changed, change);
+        }
+        return changed;
+    }
+
+    void uses(Equipment thing, NameUse use) {
+        E one = type.cast(thing);
+        allFields.forEach(field -> field.uses(one, use));
+    }
+}

@@ -1,0 +1,10 @@
+package rhombic.study.kind;
+
+/** Hears what a value names. */
+public interface NameUse {
+    void type(String name);
+
+    void table(String name);
+
+    void formula(String text);
+}

@@ -1,0 +1,198 @@
+package rhombic.formats.study;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.Serializable;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import rhombic.study.Link;
+import rhombic.study.Renaming;
+import rhombic.study.Rule;
+import rhombic.study.RunPlan;
+import rhombic.study.change.Address;
+import rhombic.study.change.Change;
+import rhombic.study.change.Changes;
+import rhombic.study.change.Part;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Field;
+import rhombic.study.kind.Kind;
+import rhombic.study.kind.Kinds;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Placement;
+import rhombic.study.value.Table;
+
+/** Changes between studies as JSON: what was written reads as the same changes. */
+public final class ChangeFile {
+    private static final String FORMAT = "rhombicChanges";
+    private static final List<String> PARTS = Arrays.stream(Part.values()).map(Part::word).toList();
+
+    private ChangeFile() {}
+
+    public static String write(Changes changes) {
+        ObjectNode root = StudyWriter.JSON.createObjectNode();
+        root.put(FORMAT, 1);
+        ArrayNode all = root.putArray("changes");
+        changes.all().forEach(change -> write(change, all.addObject()));
+        try {
+            return StudyWriter.JSON.writeValueAsString(root) + "\n";
+        } catch (JsonProcessingException e) {
+            throw new UncheckedIOException("Changes could not be put into JSON", e);
+        }
+    }
+
+    private static void write(Change change, ObjectNode node) {
+        switch (change) {
+            case Change.NameStudy name -> node.put("change", "name").put("before", name.before()).put("after", name.after());
+            case Change.SetPlan plan -> {
+                node.put("change", "plan").set("before", StudyWriter.plan(plan.before()));
+                node.set("after", StudyWriter.plan(plan.after()));
+            }
+            case Change.Rename rename -> node.put("change", "rename").put("what", StudyWriter.word(rename.renaming().what())).put("before", rename.renaming().from())
+                    .put("after", rename.renaming().to());
+            case Change.Set set -> {
+                node.put("change", "set");
+                StudyWriter.optional(node, "cell", set.at().cell());
+                node.put("thing", set.at().thing()).put("kind", set.kind()).put("field", set.at().field());
+                Kind<?> kind = Kinds.ofFileWord(set.kind()).orElseThrow();
+                value(kind, set.at().field(), set.valueBefore(), node.putObject("before"));
+                value(kind, set.at().field(), set.valueAfter(), node.putObject("after"));
+            }
+            case Change.Add add -> item(node.put("change", "add").put("part", add.part().word()).put("at", add.at()), "item", add.item());
+            case Change.TakeOut out -> item(node.put("change", "take out").put("part", out.part().word()).put("at", out.at()), "item", out.item());
+            case Change.Replace replace -> {
+                item(node.put("change", "replace").put("part", replace.part().word()), "before", replace.before());
+                item(node, "after", replace.after());
+            }
+            case Change.Order order -> {
+                node.put("change", "order").put("part", order.part().word());
+                StudyWriter.texts(node.putArray("before"), order.before());
+                StudyWriter.texts(node.putArray("after"), order.after());
+            }
+        }
+    }
+
+    private static <E extends Equipment> void value(Kind<E> kind, String name, Object value, ObjectNode node) {
+        kind.field(name).ifPresent(field -> value(field, value, node));
+    }
+
+    @SuppressWarnings("unchecked") // the value was taken from the same field
+    private static <E extends Equipment, V> void value(Field<E, V> field, Object value, ObjectNode node) {
+        FieldWriter.write(node, field.name(), field.type(), (V) value);
+    }
+
+    private static void item(ObjectNode node, String field, Serializable item) {
+        node.set(field, switch (item) {
+            case Equipment thing -> EquipmentWriter.write(StudyWriter.JSON.createObjectNode(), thing);
+            case Link link -> StudyWriter.link(link);
+            case PieceType type -> StudyWriter.type(type);
+            case Table table -> StudyWriter.table(table);
+            case Rule rule -> StudyWriter.rule(rule);
+            default -> throw new IllegalArgumentException("No part of a study: " + item);
+        });
+    }
+
+    /** Reads what {@link #write} has written. */
+    public static Changes read(String text) throws StudyFormatException {
+        List<StudyFormatException.Fault> faults = new ArrayList<>();
+        Fields root = new Fields(StudyReader.json(text), "", faults);
+        List<Change> all = new ArrayList<>();
+        if (root.isObject()) {
+            if (root.whole(FORMAT, 1) != 1) {
+                root.fault(FORMAT, "must be 1: open it with a newer program");
+            }
+            all.addAll(root.list("changes", ChangeFile::change));
+            root.refuseUnread();
+        }
+        if (!faults.isEmpty()) {
+            throw new StudyFormatException(faults);
+        }
+        return new Changes(all);
+    }
+
+    private static Optional<Change> change(Fields fields) {
+        String word = fields.text("change", "");
+        return switch (word) {
+            case "name" -> Optional.of(new Change.NameStudy(fields.text("before", ""), fields.text("after", "")));
+            case "plan" -> both(fields, StudyReader::plan, (RunPlan before, RunPlan after) -> new Change.SetPlan(before, after));
+            case "rename" -> {
+                Renaming.What what = fields.word("what", Arrays.stream(Renaming.What.values()).map(StudyWriter::word).toList(), List.of(Renaming.What.values()));
+                yield fields.tried("after", () -> new Change.Rename(new Renaming(what, fields.text("before", ""), fields.text("after", ""))));
+            }
+            case "set" -> set(fields);
+            case "add" -> item(fields, "item").map(item -> new Change.Add(part(fields), fields.whole("at", 0), item));
+            case "take out" -> item(fields, "item").map(item -> new Change.TakeOut(part(fields), fields.whole("at", 0), item));
+            case "replace" -> {
+                Part part = part(fields);
+                yield item(fields, "before").flatMap(before -> item(fields, "after").map(after -> new Change.Replace(part, before, after)));
+            }
+            case "order" -> Optional.of(new Change.Order(part(fields), fields.texts("before"), fields.texts("after")));
+            default -> {
+                fields.fault(fields.at("change"), "must be one of name, plan, rename, set, add, take out, replace and order; got \u201c" + word + "\u201d");
+                yield Optional.empty();
+            }
+        };
+    }
+
+    private interface Made<T> {
+        Change of(T before, T after);
+    }
+
+    private static <T> Optional<Change> both(Fields fields, Function<Fields, Optional<T>> reader, Made<T> made) {
+        Optional<T> before = reader.apply(fields.object("before"));
+        Optional<T> after = reader.apply(fields.object("after"));
+        return before.flatMap(b -> after.map(a -> made.of(b, a)));
+    }
+
+    private static Part part(Fields fields) {
+        return fields.word("part", PARTS, List.of(Part.values()));
+    }
+
+    private static Optional<? extends Serializable> read(Part part, Fields item) {
+        return switch (part) {
+            case EQUIPMENT -> EquipmentReader.read(item, 0);
+            case LINK -> StudyReader.link(item);
+            case PIECE_TYPE -> StudyReader.type(item);
+            case TABLE -> StudyReader.table(item);
+            case RULE -> RuleReader.read(item);
+        };
+    }
+
+    private static Optional<Serializable> item(Fields fields, String field) {
+        Fields item = fields.object(field);
+        Optional<Serializable> read = read(part(fields), item).map(Serializable.class::cast);
+        item.refuseUnread();
+        return read;
+    }
+
+    private static Optional<Change> set(Fields fields) {
+        Address at = new Address(fields.textOr("cell"), fields.text("thing", ""), fields.text("field", ""));
+        String word = fields.text("kind", "station");
+        Optional<Kind<?>> kind = Kinds.ofFileWord(word);
+        if (kind.isEmpty()) {
+            fields.fault(fields.at("kind"), "is no kind of equipment; got \u201c" + word + "\u201d");
+            return Optional.empty();
+        }
+        return set(kind.get(), at, fields);
+    }
+
+    private static <E extends Equipment> Optional<Change> set(Kind<E> kind, Address at, Fields fields) {
+        Optional<Field<E, ?>> field = kind.field(at.field());
+        if (field.isEmpty()) {
+            fields.fault(fields.at("field"), "is no field of a " + kind.fileWord() + "; got \u201c" + at.field() + "\u201d");
+            return Optional.empty();
+        }
+        E blank = kind.blank(rhombic.study.kind.Basics.of("Somebody", Placement.at(0, 0)));
+        Object before = value(field.get(), blank, fields.object("before"));
+        Object after = value(field.get(), blank, fields.object("after"));
+        return Optional.of(Change.Set.of(at, kind.fileWord(), before, after));
+    }
+
+    private static <E extends Equipment, V> Object value(Field<E, V> field, E blank, Fields fields) {
+        return FieldReader.value(field, fields).orElseGet(() -> field.of(blank));
+    }
+}

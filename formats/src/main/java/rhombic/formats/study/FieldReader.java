@@ -1,0 +1,50 @@
+package rhombic.formats.study;
+
+import java.util.List;
+import java.util.Optional;
+import rhombic.study.kind.Field;
+import rhombic.study.kind.FieldType;
+import rhombic.study.kind.UnpackingStation;
+
+/** Reads one field of equipment, whatever it holds. */
+final class FieldReader {
+    private FieldReader() {}
+
+    /** The value of the field; empty if the file says nothing, or something that can't be read, which is noted then. */
+    @SuppressWarnings("unchecked") // each case reads what its type holds
+    static <V> Optional<V> value(Field<?, V> field, Fields fields) {
+        return (Optional<V>) read(field.type(), field.name(), fields);
+    }
+
+    private static Optional<?> read(FieldType<?> type, String name, Fields fields) {
+        return switch (type) {
+            case FieldType.Whole whole -> Optional.of(fields.whole(name, Math.max(1, whole.least())));
+            case FieldType.WholeOrNone whole -> Optional.of(fields.optionalWhole(name));
+            case FieldType.Choice<?> choice -> choice(choice, name, fields);
+            case FieldType.TypeName one -> Optional.of(fields.textOr(name));
+            case FieldType.TypeNames several -> fields.has(name) ? Optional.of(fields.texts(name)) : Optional.empty();
+            case FieldType.Time time -> WorkReader.time(fields, name).map(Optional::of);
+            case FieldType.Drawn drawn -> fields.optionalDistribution(name).map(Optional::of);
+            case FieldType.Operations operations -> Optional.of(WorkReader.operations(fields));
+            case FieldType.Serviced service -> fields.optionalObject(name).flatMap(WorkReader::service).map(Optional::of);
+            case FieldType.Loaded load -> fields.optionalObject(name).flatMap(EquipmentReader::load);
+            case FieldType.Inspected inspection -> fields.optionalObject(name).flatMap(EquipmentReader::inspection).map(Optional::of);
+            case FieldType.Supplied supply -> fields.optionalObject(name).flatMap(EquipmentReader::supply).map(Optional::of);
+            case FieldType.Mixed mix -> Optional.of(EquipmentReader.mix(fields));
+            case FieldType.Recipes recipe -> fields.optionalObject(name).flatMap(EquipmentReader::recipe);
+            case FieldType.Parted parting -> fields.optionalObject(name).flatMap(EquipmentReader::split).map(split -> (UnpackingStation.Parting) split);
+            case FieldType.Placed placed -> fields.optionalObject(name).flatMap(EquipmentReader::placement);
+            case FieldType.Sized sized -> fields.optionalObject(name).flatMap(EquipmentReader::size).map(Optional::of);
+            case FieldType.Seated seated -> fields.optionalObject(name).flatMap(EquipmentReader::seat);
+            case FieldType.Attributes attributes -> Optional.of(EquipmentReader.attributes(fields));
+            case FieldType.WaysOut way -> EquipmentReader.wayOut(fields);
+            case FieldType.Takings taking -> EquipmentReader.taking(fields);
+            case FieldType.Shut shut -> fields.has(name) ? Optional.of(fields.list(name, EquipmentReader::shutTime)) : Optional.empty();
+        };
+    }
+
+    private static <T extends Enum<T>> Optional<T> choice(FieldType.Choice<T> choice, String name, Fields fields) {
+        List<String> words = choice.values().stream().map(StudyWriter::word).toList();
+        return choice.leftOut() != null && !fields.has(name) ? Optional.empty() : Optional.of(fields.word(name, words, choice.values()));
+    }
+}

@@ -1,0 +1,114 @@
+package rhombic.formats.study;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import rhombic.chance.Distribution;
+import rhombic.quantity.Quantity;
+import rhombic.study.kind.FieldType;
+import rhombic.study.kind.Inspection;
+import rhombic.study.kind.Operation;
+import rhombic.study.kind.Recipe;
+import rhombic.study.kind.Supply;
+import rhombic.study.kind.UnpackingStation;
+import rhombic.study.kind.Work;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.Footprint;
+import rhombic.study.value.MixPart;
+import rhombic.study.value.Placement;
+import rhombic.study.value.Seat;
+import rhombic.study.value.ShutTime;
+import rhombic.study.value.Taking;
+import rhombic.study.value.TimeSource;
+import rhombic.study.value.WayOut;
+
+/** Writes one field of equipment, whatever it holds. */
+final class FieldWriter {
+    private FieldWriter() {}
+
+    @SuppressWarnings("unchecked") // a value is what the type of its field holds
+    static <V> void write(ObjectNode node, String name, FieldType<V> type, V value) {
+        switch ((FieldType<?>) type) {
+            case FieldType.Whole whole -> node.put(name, (Integer) value);
+            case FieldType.WholeOrNone whole -> ((OptionalInt) value).ifPresent(number -> node.put(name, number));
+            case FieldType.Choice<?> choice -> node.put(name, StudyWriter.word((Enum<?>) value));
+            case FieldType.TypeName one -> node.put(name, (String) value);
+            case FieldType.TypeNames several -> StudyWriter.texts(node.putArray(name), (List<String>) value);
+            case FieldType.Time time -> ((Optional<TimeSource>) value).ifPresent(source -> EquipmentWriter.time(node, name, source));
+            case FieldType.Drawn drawn -> ((Optional<Distribution>) value).ifPresent(time -> node.put(name, time.toString()));
+            case FieldType.Operations operations -> EquipmentWriter.operations((List<Operation>) value, node);
+            case FieldType.Serviced service -> ((Optional<Work.Service>) value).ifPresent(s -> node.putObject(name).put("everyPieces", s.everyPieces()).put("time", s.time().toString()));
+            case FieldType.Loaded load -> load((Work.Load) value, node.putObject(name));
+            case FieldType.Inspected inspection -> ((Optional<Inspection>) value).ifPresent(i -> inspection(i, node.putObject(name)));
+            case FieldType.Supplied supply -> ((Optional<Supply>) value).ifPresent(s -> EquipmentWriter.supply(s, node.putObject(name)));
+            case FieldType.Mixed mix -> EquipmentWriter.mix((List<MixPart>) value, node);
+            case FieldType.Recipes recipe -> EquipmentWriter.recipe((Recipe) value, node.putObject(name));
+            case FieldType.Parted parting -> {
+                if (value instanceof UnpackingStation.Parting.Split split) {
+                    node.putObject(name).put("pieces", split.pieces()).put("type", split.type());
+                }
+            }
+            case FieldType.Placed placed -> placement((Placement) value, node.putObject(name));
+            case FieldType.Sized sized -> ((Optional<Footprint>) value).ifPresent(size -> node.putObject(name).put("length", metres(size.lengthMetres()))
+                    .put("width", metres(size.widthMetres())).put("height", metres(size.heightMetres())));
+            case FieldType.Seated seated -> seat((Seat) value, node.putObject(name));
+            case FieldType.Attributes attributes -> StudyWriter.attributes(node, (List<Attribute>) value);
+            case FieldType.WaysOut way -> {
+                if (((WayOut) value).choice() == WayOut.Choice.FORMULA) {
+                    node.putObject(name).put("formula", ((WayOut) value).formula());
+                } else {
+                    node.put(name, StudyWriter.word(((WayOut) value).choice()));
+                }
+            }
+            case FieldType.Takings takings -> {
+                Taking taking = (Taking) value;
+                if (taking.choice() == Taking.Choice.FORMULA) {
+                    node.putObject(name).put("formula", taking.formula());
+                } else {
+                    StudyWriter.texts(node.putObject(name).putArray("types"), taking.types());
+                }
+            }
+            case FieldType.Shut shut -> shut((List<ShutTime>) value, node.putArray(name));
+        }
+    }
+
+    private static void load(Work.Load load, ObjectNode node) {
+        node.put("pieces", load.pieces());
+        if (load.longestWait() != null) {
+            node.put("longestWait", load.longestWait().toString());
+        }
+    }
+
+    private static void inspection(Inspection inspection, ObjectNode node) {
+        node.put("fails", inspection.fails().toString());
+        StudyWriter.optional(node, "look", inspection.look());
+        node.put("factor", inspection.factor()).put("mostTimes", inspection.mostTimes()).put("room", inspection.room());
+    }
+
+    private static void placement(Placement at, ObjectNode node) {
+        node.put("x", metres(at.xMetres())).put("y", metres(at.yMetres()));
+        if (at.zMetres() != 0) {
+            node.put("z", metres(at.zMetres()));
+        }
+        node.put("turned", at.turnedDegrees());
+    }
+
+    private static void seat(Seat seat, ObjectNode node) {
+        node.put("x", metres(seat.xMetres())).put("y", metres(seat.yMetres())).put("z", metres(seat.zMetres())).put("turned", seat.turnedDegrees());
+    }
+
+    private static void shut(List<ShutTime> times, ArrayNode array) {
+        for (ShutTime time : times) {
+            ObjectNode written = array.addObject().put("from", time.from().toString());
+            if (time.until() != null) {
+                written.put("until", time.until().toString());
+            }
+        }
+    }
+
+    static String metres(double metres) {
+        return Quantity.metres(metres).toString();
+    }
+}
