@@ -38,7 +38,11 @@ public final class PieceStory {
         Equipment where = study.equipment().get(spot.node());
         String since = Clock.elapsed(moment.timeNanos() - spot.sinceNanos());
         return switch (spot.doing()) {
-            case MOVES -> "Is on its way from " + study.equipment().get(spot.fromNode()).name() + " to " + where.name() + " for " + since + ".";
+            case MOVES -> {
+                String way = study.equipment().get(spot.fromNode()).name() + " to " + where.name();
+                long stands = moment.atEndOfLinkNanos(spot.body());
+                yield stands > 0 ? "Has come from " + way + " and has waited there " + Clock.elapsed(stands) + " for room at " + where.name() + "." : "Is on its way from " + way + " for " + since + ".";
+            }
             case IS_WORKED_ON -> "Is worked on at " + where.name() + " for " + since + ".";
             case IS_DONE -> "Is done at " + where.name() + " and has waited " + since + " " + waits.forRoom(spot, moment) + ".";
             case WAITS -> "Waits at " + where.name() + " for " + since + " " + waitingFor(spot, where, moment) + ".";

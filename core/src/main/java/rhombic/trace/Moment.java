@@ -179,6 +179,11 @@ public final class Moment {
         return bodies.getDouble(body, MOVE_FROM) + bodies.getDouble(body, MOVE_SPEED) * seconds + bodies.getDouble(body, MOVE_GAIN) * seconds * seconds / 2;
     }
 
+    /** For how long a body that moves has stood at the end of its link; 0 while it is still on the way. */
+    public long atEndOfLinkNanos(int body) {
+        return Math.max(0, timeNanos - sinceNanos(body) - bodies.getLong(body, MOVE_NANOS));
+    }
+
     // ---- pieces as values, for what is said about them
 
     public List<PieceSpot> pieces() {

@@ -17,6 +17,7 @@ import rhombic.study.LinkFilter;
 import rhombic.study.Rule;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
+import rhombic.study.Travel;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
@@ -31,6 +32,9 @@ import rhombic.study.kind.Supply;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
+import rhombic.study.value.Bend;
+import rhombic.study.value.Footprint;
+import rhombic.study.value.Seat;
 import rhombic.study.value.Look;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
@@ -59,18 +63,42 @@ public final class RandomStudies {
         return new RandomStudies(new Random(seed)).study(seed);
     }
 
+    /** Draws what came later into the format, so that what came before stays the same for a seed. */
+    private Link travelled(Link link, Random more) {
+        Link bent = more.nextInt(5) == 0 ? link.withBends(List.of(new Bend(more.nextInt(20), more.nextInt(20) / 4.0), new Bend(3, 4))) : link;
+        return switch (more.nextInt(6)) {
+            case 0 -> bent.withTravel(new Travel.InTime(DistributionText.parse(TIMES.get(more.nextInt(TIMES.size()))), more.nextInt(3)));
+            case 1 -> bent.withTravel(new Travel.AtSpeed(new Quantity(0.2 + more.nextInt(5), Unit.METRE_PER_SECOND), more.nextInt(4)));
+            default -> bent;
+        };
+    }
+
+    private static Equipment furnished(Equipment thing, Random more) {
+        Basics basics = thing.basics();
+        basics = more.nextInt(6) == 0 ? basics.withSize(new Footprint(1 + more.nextInt(4), 1.5, 2)) : basics;
+        basics = more.nextInt(6) == 0 ? basics.withSeat(new Seat(0.1, -0.2, 0.3, more.nextInt(90))) : basics;
+        basics = more.nextInt(6) == 0 ? basics.placed(basics.placement().raisedTo(more.nextInt(3) / 2.0)) : basics;
+        basics = more.nextInt(6) == 0 ? basics.withId("id of " + basics.name()) : basics;
+        basics = more.nextInt(9) == 0 && thing.givesPieces() ? basics.withOutletShut(ShutTime.parse("10 min to 15 min")) : basics;
+        basics = more.nextInt(9) == 0 ? basics.withAttributes(List.of(new Attribute("minus", new Value.Num(-0.0)), new Attribute("half", new Value.Num(-0.5)))) : basics;
+        Equipment furnished = thing.with(basics);
+        return furnished instanceof Buffer buffer && more.nextInt(3) == 0 ? buffer.withArrangement(Buffer.Arrangement.values()[more.nextInt(3)]) : furnished;
+    }
+
     private Study study(long seed) {
         List<Equipment> things = new ArrayList<>();
         int count = 2 + random.nextInt(10);
         for (int i = 0; i < count; i++) {
             things.add(varied(thing(i == 0 ? 0 : random.nextInt(8), "E" + i)));
         }
+        Random more = new Random(seed * 31 + 7);
+        things.replaceAll(thing -> furnished(thing, more));
         List<Link> links = new ArrayList<>();
         for (int i = 0; i < count; i++) {
             for (int j = 0; j < count; j++) {
                 boolean ahead = j > i && j <= i + 3;
                 if (things.get(i).givesPieces() && things.get(j).takesPieces() && random.nextDouble() < (ahead ? 0.6 : 0.06)) {
-                    links.add(new Link("E" + i, "E" + j, one(4) ? Optional.of(Quantity.percent(random.nextInt(101))) : Optional.empty(), filter()));
+                    links.add(travelled(new Link("E" + i, "E" + j, one(4) ? Optional.of(Quantity.percent(random.nextInt(101))) : Optional.empty(), filter()), more));
                 }
             }
         }

@@ -79,7 +79,10 @@ class PlantPropertiesTest {
         assertEquals(run.in() + run.made(), end.entered());
         assertEquals(run.inside(), end.pieces().size());
         long below = java.util.stream.IntStream.range(0, study.equipment().size()).mapToLong(end::content).sum();
-        assertEquals(run.inside(), below + end.pieces().stream().filter(rhombic.trace.PieceSpot::isOnAnother).count(), "every piece is at exactly one equipment, or on another");
+        long onLinks = java.util.stream.IntStream.range(0, study.links().size()).mapToLong(end::contentOfLink).sum();
+        assertEquals(run.inside(), below + onLinks + end.pieces().stream().filter(rhombic.trace.PieceSpot::isOnAnother).count(),
+                "every piece is at exactly one equipment, on one link, or on another");
+        run.links().forEach(link -> assertEquals(link.onTheWay(), end.contentOfLink(link.link()), link.toString()));
         for (int i = 0; i < run.equipment().size(); i++) {
             EquipmentFigures e = run.equipment().get(i);
             assertEquals(e.contentNow(), end.content(i), e.name());

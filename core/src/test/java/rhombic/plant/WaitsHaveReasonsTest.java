@@ -30,11 +30,13 @@ class WaitsHaveReasonsTest {
         for (PieceSpot spot : moment.pieces().stream().limit(60).toList()) {
             String doing = story.doing(spot, moment);
             assertTrue(doing.contains(study.equipment().get(moment.bottom(spot).node()).name()) && doing.endsWith("."), doing);
-            boolean waits = spot.doing() != PieceSpot.Doing.IS_WORKED_ON && !spot.isOnAnother();
+            boolean moves = spot.doing() == PieceSpot.Doing.MOVES && moment.atEndOfLinkNanos(spot.body()) == 0;
+            boolean waits = spot.doing() != PieceSpot.Doing.IS_WORKED_ON && !spot.isOnAnother() && !moves;
             boolean saysWhy = WHY.matcher(doing).find();
             assertEquals(waits, saysWhy, doing);
             List<String> history = story.history(spot, moment.timeNanos());
-            assertTrue(history.getLast().startsWith(study.equipment().get(spot.node()).name()), history.toString());
+            String name = study.equipment().get(spot.node()).name();
+            assertTrue(history.getLast().startsWith(spot.doing() == PieceSpot.Doing.MOVES && !spot.isOnAnother() ? "on the way to " + name : name), history.toString());
         }
     }
 

@@ -82,7 +82,9 @@ public final class ChangeFile {
 
     @SuppressWarnings("unchecked") // the value was taken from the same field
     private static <E extends Equipment, V> void value(Field<E, V> field, Object value, ObjectNode node) {
-        FieldWriter.write(node, field.name(), field.type(), (V) value);
+        if (!field.type().isLeftOut((V) value)) {
+            FieldWriter.write(node, field.name(), field.type(), (V) value);
+        }
     }
 
     private static void item(ObjectNode node, String field, Serializable item) {

@@ -48,6 +48,29 @@ class StudyFileTest {
         return assertThrows(StudyFormatException.class, () -> StudyReader.read(text)).faults();
     }
 
+    /** The published schema is the one that follows from the declared kinds; ./rhombic schema writes it anew. */
+    @Test
+    void thePublishedSchemaFollowsFromTheKinds() throws Exception {
+        assertEquals(StudySchema.write(), Files.readString(Path.of("../docs/study.schema.json")));
+    }
+
+    @Property(tries = 200, seed = "20261125")
+    void everyChangeWrittenAndReadIsTheSameChange(@ForAll long seed) throws Exception {
+        rhombic.study.change.Changes changes = rhombic.study.change.Changes.between(RandomStudies.of(seed), RandomStudies.of(seed + 1));
+        assertEquals(changes, ChangeFile.read(ChangeFile.write(changes)));
+        assertEquals(RandomStudies.of(seed + 1), ChangeFile.read(ChangeFile.write(changes)).applyTo(RandomStudies.of(seed)));
+    }
+
+    @Test
+    void aStudyWithoutAPictureNeedsNoPlacesSizesAndLooks() throws Exception {
+        String bare = SMALL.replace("\"at\": {\"x\": \"0 m\", \"y\": \"0 m\", \"turned\": 0}, ", "").replace("\"at\": {\"x\": \"4 m\", \"y\": \"0 m\", \"turned\": 0}, ", "")
+                .replace(", \"length\": \"1 m\", \"width\": \"1 m\", \"height\": \"1 m\", \"colour\": \"#112233\"", "");
+        Study study = StudyReader.read(bare);
+        assertEquals(Set.of(), schemaFaults(bare));
+        assertEquals(rhombic.study.value.PieceType.usual("Box"), study.pieceTypes().getFirst());
+        assertEquals(List.of(0.0, 5.0), study.equipment().stream().map(e -> e.placement().xMetres()).toList());
+    }
+
     @Property(tries = 150, seed = "20261123")
     void whatWasWrittenReadsAsTheSameStudyAndFitsTheSchema(@ForAll long seed) throws Exception {
         Study study = RandomStudies.of(seed);
@@ -144,8 +167,15 @@ class StudyFileTest {
         "\"time\": \"60 s\" | \"time\": \"-60 s\" | equipment[1].time | must not be negative",
         "\"time\": \"60 s\" | \"tiem\": \"60 s\" | equipment[1].tiem | is not a field known here",
         "\"places\": 1 | \"places\": 1.5 | equipment[1].places | must be a whole number without a unit",
-        "\"places\": 1 | \"places\": 0 | equipment[1] | The places of a station must be a whole number from 1",
+        "\"places\": 1 | \"places\": 0 | equipment[1].places | The places of a station must be a whole number from 1",
         "\"places\": 1, | ~~ | equipment[1].places | is missing: add \"places\"",
+        "\"time\": \"60 s\" | \"time\": \"60 s\", \"operations\": [{\"name\": \"a\", \"time\": \"5 s\", \"addsValue\": true}] | equipment[1].time | must not be there beside",
+        "\"to\": \"S\" | \"to\": \"S\", \"travel\": {} | links[0].travel.time | is missing: add \"time\"",
+        "\"to\": \"S\" | \"to\": \"S\", \"travel\": {\"speed\": \"0 m/s\"} | links[0].travel.speed | must be above 0 m/s",
+        "\"to\": \"S\" | \"to\": \"S\", \"bends\": [{\"x\": \"1 m\"}] | links[0].bends[0].y | is missing",
+        "\"time\": \"60 s\" | \"time\": \"60 s\", \"size\": {\"length\": \"0 m\", \"width\": \"1 m\", \"height\": \"1 m\"} | equipment[1].size | from 0.1 m to 1000 m",
+        "\"start\": \"2027-01-04T06:00\" | \"start\": \"-999999999-01-01T00:00\" | run | years 1900 to 9999",
+        "\"start\": \"2027-01-04T06:00\" | \"start\": \"+999999999-12-31T23:59\" | run | years 1900 to 9999",
         "\"kind\": \"station\" | \"kind\": \"robot\" | equipment[1].kind | must be",
         "\"x\": \"4 m\" | \"x\": \"4 km/h\" | equipment[1].at.x | is not a unit of a length",
         "\"x\": \"4 m\" | \"x\": \"99999 m\" | equipment[1].at | must be within",
