@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import rhombic.study.Study;
@@ -23,10 +24,13 @@ final class CheckCommand implements Callable<Integer> {
     @Parameters(paramLabel = "STUDY", description = "The study file.")
     private Path file;
 
+    @Option(names = "--reload", description = "Reads timetables and tables from their sources anew.")
+    private boolean reload;
+
     @Override
     public Integer call() {
         PrintWriter out = spec.commandLine().getOut();
-        Optional<Study> study = StudyFile.open(file, spec.commandLine().getErr());
+        Optional<Study> study = StudyFile.open(file, reload, spec.commandLine().getErr());
         if (study.isEmpty()) {
             return Main.FAULTY;
         }

@@ -6,7 +6,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine;
 
 /** Where the commands start. */
-@Command(name = "rhombic", subcommands = {RunCommand.class, CheckCommand.class}, description = "Simulates plants.")
+@Command(name = "rhombic", subcommands = {RunCommand.class, CheckCommand.class, SchemaCommand.class}, description = "Simulates plants.")
 public final class Main {
     /** All went well. */
     static final int FINE = 0;
@@ -14,6 +14,8 @@ public final class Main {
     static final int REFUSED = 1;
     /** The study has errors, or the command line has. */
     static final int FAULTY = 2;
+    /** In a run something stood still for good. */
+    static final int STANDSTILL = 3;
 
     private Main() {}
 

@@ -8,6 +8,7 @@ import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
 import rhombic.insight.Limit;
 import rhombic.measure.EquipmentFigures;
+import rhombic.measure.LinkFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Clock;
 import rhombic.study.RunPlan;
@@ -32,6 +33,10 @@ final class Report {
         out.printf(Locale.ROOT, "%-22s %d at start + %d in%s%s%s \u2212 %d out = %d inside%s%n", "first run", first.insideAtStart(), first.in(),
                 some(" + ", first.made(), " made"), some(" \u2212 ", first.joined(), " joined"), some(" \u2212 ", first.scrapped(), " scrapped"), first.out(),
                 first.inside(), some(", ", first.turnedAway(), " turned away"));
+        if (first.turnedAway() > 0) {
+            double loss = summary.runs().stream().mapToDouble(RunFigures::lossShare).filter(v -> !Double.isNaN(v)).average().orElse(Double.NaN);
+            out.printf(Locale.ROOT, "%-22s %.2f %% of those that came%n", "turned away, mean", 100 * loss);
+        }
         if (!first.stoppedBy().isEmpty()) {
             out.printf(Locale.ROOT, "%-22s by %s after %.2f h%n", "stopped", first.stoppedBy(), first.hours());
         }
@@ -39,6 +44,28 @@ final class Report {
         out.println();
         out.println("Means over the runs, for each equipment:");
         equipment(summary, out);
+        links(summary, out);
+    }
+
+    private static void links(Summary summary, PrintWriter out) {
+        List<LinkFigures> links = summary.runs().getFirst().links();
+        if (links.isEmpty()) {
+            return;
+        }
+        out.println();
+        out.println("On links that take time, means over the runs:");
+        String row = "%-50.50s %10s %10s %6s %10s%n";
+        out.printf(row, "link", "departed", "on the way", "most", "travel");
+        for (int i = 0; i < links.size(); i++) {
+            int index = i;
+            out.printf(row, links.get(i).from() + " \u2192 " + links.get(i).to(), String.format(Locale.ROOT, "%.1f", link(summary, index, LinkFigures::departed)),
+                    String.format(Locale.ROOT, "%.2f", link(summary, index, LinkFigures::onTheWayMean)),
+                    String.format(Locale.ROOT, "%.1f", link(summary, index, LinkFigures::onTheWayMost)), Clock.span(link(summary, index, LinkFigures::travelMean)));
+        }
+    }
+
+    private static double link(Summary summary, int index, java.util.function.ToDoubleFunction<LinkFigures> figure) {
+        return summary.runs().stream().mapToDouble(run -> figure.applyAsDouble(run.links().get(index))).filter(v -> !Double.isNaN(v)).average().orElse(Double.NaN);
     }
 
     private static void equipment(Summary summary, PrintWriter out) {
@@ -48,13 +75,13 @@ final class Report {
             return;
         }
         int width = Math.clamp(equipment.stream().mapToInt(e -> e.name().length()).max().orElse(10), 10, 30);
-        String row = "%-" + width + "." + width + "s %8s %8s %8s %8s %6s %10s  %7s %7s %7s %7s%n";
-        out.printf(row, "equipment", "in", "out", "now", "content", "most", "stay", "working", "starved", "blocked", "other");
+        String row = "%-" + width + "." + width + "s %8s %8s %8s %8s %6s %10s %10s  %7s %7s %7s %7s%n";
+        out.printf(row, "equipment", "in", "out", "now", "content", "most", "stay", "of it wait", "working", "starved", "blocked", "other");
         for (int i = 0; i < equipment.size(); i++) {
             int index = i;
             out.printf(row, equipment.get(i).name(), mean(summary, index, EquipmentFigures::in), mean(summary, index, EquipmentFigures::out),
                     mean(summary, index, EquipmentFigures::contentNow), String.format(Locale.ROOT, "%.2f", value(summary, index, EquipmentFigures::contentMean)),
-                    mean(summary, index, EquipmentFigures::contentMost), Clock.span(value(summary, index, e -> e.stay().mean())),
+                    mean(summary, index, EquipmentFigures::contentMost), Clock.span(value(summary, index, e -> e.stay().mean())), wait(summary, index),
                     share(summary, index, EquipmentState.WORKING), share(summary, index, EquipmentState.STARVED),
                     share(summary, index, EquipmentState.BLOCKED), other(summary, index));
         }
@@ -62,6 +89,12 @@ final class Report {
 
     private static double value(Summary summary, int index, java.util.function.ToDoubleFunction<EquipmentFigures> figure) {
         return summary.runs().stream().mapToDouble(run -> figure.applyAsDouble(run.equipment().get(index))).filter(v -> !Double.isNaN(v)).average().orElse(Double.NaN);
+    }
+
+    /** Empty where nothing is worked on. */
+    private static String wait(Summary summary, int index) {
+        double seconds = value(summary, index, e -> e.waits().mean());
+        return Double.isNaN(seconds) ? "" : Clock.span(seconds);
     }
 
     private static String mean(Summary summary, int index, java.util.function.ToDoubleFunction<EquipmentFigures> figure) {
@@ -93,7 +126,6 @@ final class Report {
     }
 
     private static String span(Interval interval) {
-        String margin = Double.isNaN(interval.halfWidth()) ? "" : " \u00b1 " + Clock.span(interval.halfWidth());
-        return Clock.span(interval.mean()) + margin;
+        return Clock.span(interval.mean(), interval.halfWidth());
     }
 }

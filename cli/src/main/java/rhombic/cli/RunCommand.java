@@ -2,8 +2,10 @@ package rhombic.cli;
 
 import java.io.IOException;
 import java.io.PrintWriter;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
@@ -16,7 +18,9 @@ import rhombic.experiment.LocalEngine;
 import rhombic.experiment.Summary;
 import rhombic.formats.file.FileTrouble;
 import rhombic.formats.results.ResultWriter;
+import rhombic.measure.RunFigures;
 import rhombic.plant.RunTroubleException;
+import rhombic.quantity.Clock;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.RunPlan;
@@ -54,10 +58,16 @@ final class RunCommand implements Callable<Integer> {
     @Option(names = "--csv", paramLabel = "DIR", description = "Writes tables as CSV.")
     private @Nullable Path csv;
 
+    @Option(names = "--reload", description = "Reads timetables and tables from their sources anew.")
+    private boolean reload;
+
+    @Option(names = "--even-so", description = "Ends with 0 although the study has errors and parts of it did not run.")
+    private boolean evenSo;
+
     @Override
     public Integer call() {
         PrintWriter err = spec.commandLine().getErr();
-        Optional<Study> opened = StudyFile.open(file, err);
+        Optional<Study> opened = StudyFile.open(file, reload, err);
         if (opened.isEmpty()) {
             return Main.FAULTY;
         }
@@ -70,16 +80,64 @@ final class RunCommand implements Callable<Integer> {
             err.println(e.getMessage());
             return Main.FAULTY;
         }
-        List<Problem> problems = StudyCheck.of(study);
-        problems.stream().filter(Problem::isError).forEach(p -> err.println("Runs without it: " + p));
+        Optional<String> noPlace = noPlaceToWrite();
+        if (noPlace.isPresent()) {
+            err.println(noPlace.get());
+            return Main.REFUSED;
+        }
+        List<Problem> errors = StudyCheck.of(study).stream().filter(Problem::isError).toList();
+        errors.forEach(p -> err.println("Runs without it: " + p));
         try (LocalEngine engine = new LocalEngine(threadCount)) {
             Summary summary = Summary.of(study, engine, new ConsoleProgress(err, study.plan().replications()), () -> false);
             Report.print(summary, spec.commandLine().getOut());
-            return save(summary, err);
+            int saved = save(summary, err);
+            return saved == Main.FINE ? verdict(summary, errors, err) : saved;
         } catch (RunTroubleException e) {
             err.println(e.getMessage());
             return Main.REFUSED;
         }
+    }
+
+    /** What the figures can't say for themselves: that something stood still for good, or that parts did not run. */
+    private int verdict(Summary summary, List<Problem> errors, PrintWriter err) {
+        Optional<RunFigures> standing = summary.runs().stream().filter(run -> !run.standstill().isNone()).findFirst();
+        standing.ifPresent(run -> {
+            long runs = summary.runs().stream().filter(other -> !other.standstill().isNone()).count();
+            err.printf(Locale.ROOT, "%nStandstill in %d of %d runs; in run %d since %s:%n", runs, summary.runs().size(), run.replication(), Clock.span(run.standstill().sinceSeconds()));
+            run.standstill().reasons().forEach(reason -> err.println("  " + reason));
+        });
+        if (!errors.isEmpty()) {
+            err.printf(Locale.ROOT, "%nThe study has %d %s, and what they concern did not run: mend them, or use --even-so.%n", errors.size(), errors.size() == 1 ? "error" : "errors");
+        }
+        return standing.isPresent() ? Main.STANDSTILL : errors.isEmpty() || evenSo ? Main.FINE : Main.FAULTY;
+    }
+
+    /** Tried before the run, so that an hour of computing does not end in a wrong folder. */
+    private Optional<String> noPlaceToWrite() {
+        Path json = out;
+        if (json != null) {
+            Path parent = json.toAbsolutePath().getParent();
+            if (Files.isDirectory(json)) {
+                return Optional.of("Can't write " + json + ": it is a folder. Name a file in it.");
+            }
+            if (parent == null || !Files.isDirectory(parent)) {
+                return Optional.of("Can't write " + json + ": there is no folder " + parent + ". Make it first, or name another.");
+            }
+            if (!Files.isWritable(parent)) {
+                return Optional.of("Can't write " + json + ": the folder " + parent + " may not be written to by you. Name another.");
+            }
+        }
+        Path folder = csv;
+        if (folder != null) {
+            Path there = folder.toAbsolutePath();
+            while (there != null && !Files.exists(there)) {
+                there = there.getParent(); // what is missing is made
+            }
+            if (there == null || !Files.isDirectory(there) || !Files.isWritable(there)) {
+                return Optional.of("Can't write into " + folder + ": " + there + (there != null && Files.isDirectory(there) ? " may not be written to by you" : " is no folder") + ". Name another.");
+            }
+        }
+        return Optional.empty();
     }
 
     private RunPlan plan(RunPlan given) {

@@ -74,8 +74,10 @@ class CommandsTest {
         String study = faulty("\"inputRoom\" : 2,\n    \"time\" : \"52 s\"", "\"inputRoom\" : 2");
         assertEquals(2, rhombic("check", study));
         assertTrue(out.toString().contains("error  Wrapping: Its time is not set"), out.toString());
-        assertEquals(0, rhombic("run", study, "--replications", "2"));
+        assertEquals(2, rhombic("run", study, "--replications", "2"));
         assertTrue(err.toString().contains("Runs without it: Wrapping"), err.toString());
+        assertTrue(err.toString().strip().endsWith("mend them, or use --even-so."), err.toString());
+        assertEquals(0, rhombic("run", study, "--replications", "2", "--even-so"));
     }
 
     @Test
@@ -98,5 +100,66 @@ class CommandsTest {
         assertTrue(err.toString().contains("it is a folder"), err.toString());
         assertEquals(1, rhombic("run", DEMO, "--replications", "1", "--out", folder.toString()));
         assertTrue(err.toString().contains("Can't write") && !err.toString().contains("Exception"), err.toString());
+    }
+
+    @Test
+    void aPlaceThatCannotBeWrittenToIsToldBeforeTheRun() throws Exception {
+        assertEquals(1, rhombic("run", DEMO, "--out", folder.resolve("none/r.json").toString()));
+        assertTrue(err.toString().contains("there is no folder"), err.toString());
+        Path file = Files.writeString(folder.resolve("file"), "");
+        assertEquals(1, rhombic("run", DEMO, "--csv", file.resolve("tables").toString()));
+        assertTrue(err.toString().contains("is no folder"), err.toString());
+        assertEquals("", out.toString(), "nothing was run");
+    }
+
+    private String study(String name, String equipment, String links) throws Exception {
+        return Files.writeString(folder.resolve(name), """
+                {"rhombicStudy": 1, "name": "Small", "run": {"start": "2027-01-04T06:00", "length": "8 h", "warmUp": "0 h", "seed": 1, "replications": 1},
+                 "pieceTypes": [{"name": "Box"}], "equipment": [%s], "links": [%s]}
+                """.formatted(equipment, links)).toString();
+    }
+
+    /** Sent back for rework to a station that is itself waiting to hand on: each waits for the other. */
+    @Test
+    void aStandstillIsToldAndEndsWithThree() throws Exception {
+        String study = study("stuck.json", """
+                {"kind": "goods in", "name": "In", "pieceType": "Box", "supply": {"onDemand": true}, "whenFull": "wait"},
+                {"kind": "station", "name": "A", "places": 1, "inputRoom": 0, "time": "10 s"},
+                {"kind": "station", "name": "B", "places": 1, "inputRoom": 0, "time": "10 s"},
+                {"kind": "goods out", "name": "Out"}""", """
+                {"from": "In", "to": "A"}, {"from": "A", "to": "B"}, {"from": "B", "to": "A", "share": "100 %"}, {"from": "B", "to": "Out", "share": "0 %"}""");
+        assertEquals(3, rhombic("run", study, "--even-so"), err.toString());
+        assertTrue(err.toString().contains("Standstill in 1 of 1 runs"), err.toString());
+        assertTrue(err.toString().contains("A") && err.toString().contains("waits for room at B") || err.toString().contains("for B"), err.toString());
+    }
+
+    @Test
+    void rowsAreReadFromTheirSource() throws Exception {
+        Path csv = Files.writeString(folder.resolve("day.csv"), "time,type,quantity\n0:10,Box,2\n0:20,Box,3\n");
+        String equipment = """
+                {"kind": "goods in", "name": "In", "pieceType": "Box", "supply": {"timetable": {"repeat": "once", %s"source": "day.csv"}}, "whenFull": "wait"}, {"kind": "goods out", "name": "Out"}""";
+        String links = "{\"from\": \"In\", \"to\": \"Out\"}";
+        String bare = study("bare.json", equipment.formatted(""), links);
+        assertEquals(0, rhombic("run", bare), err.toString());
+        assertTrue(out.toString().contains("5 in"), out.toString());
+        String filled = study("filled.json", equipment.formatted("\"rows\": [{\"at\": \"0:05\", \"type\": \"Box\", \"quantity\": 1}], "), links);
+        out.getBuffer().setLength(0);
+        assertEquals(0, rhombic("run", filled), err.toString());
+        assertTrue(out.toString().contains("1 in"), out.toString());
+        out.getBuffer().setLength(0);
+        assertEquals(0, rhombic("run", filled, "--reload"), err.toString());
+        assertTrue(out.toString().contains("5 in"), out.toString());
+        Files.writeString(csv, "time,type,quantity\n0:10,Crate,2\n");
+        assertEquals(2, rhombic("check", filled, "--reload"));
+        assertTrue(err.toString().contains("Timetable of In, day.csv: Row 2: there is no piece type"), err.toString());
+        Files.delete(csv);
+        assertEquals(2, rhombic("run", bare));
+        assertTrue(err.toString().contains("there is no such file"), err.toString());
+    }
+
+    @Test
+    void theSchemaIsTheOneInTheDocuments() throws Exception {
+        assertEquals(0, rhombic("schema"));
+        assertEquals(Files.readString(Path.of("../docs/study.schema.json")), out.toString());
     }
 }

@@ -26,9 +26,10 @@ public record Response(String place, String name, String unit, ToDoubleFunction<
     public static final Response OUT = plant("out", "", RunFigures::out);
     public static final Response SCRAPPED = plant("scrapped", "", RunFigures::scrapped);
     public static final Response TURNED_AWAY = plant("turned away", "", RunFigures::turnedAway);
+    public static final Response LOSS = plant("loss", "1", RunFigures::lossShare);
 
     /** Those of the whole plant. */
-    public static final List<Response> OF_PLANT = List.of(THROUGHPUT, LEAD_TIME, LEAD_TIME_P95, INSIDE, IN, OUT, SCRAPPED, TURNED_AWAY);
+    public static final List<Response> OF_PLANT = List.of(THROUGHPUT, LEAD_TIME, LEAD_TIME_P95, INSIDE, IN, OUT, SCRAPPED, TURNED_AWAY, LOSS);
 
     /** Every response that the study has. */
     public static List<Response> all(Study study) {
@@ -53,7 +54,11 @@ public record Response(String place, String name, String unit, ToDoubleFunction<
                 equipment(index, name, "in", "", EquipmentFigures::in),
                 equipment(index, name, "out", "", EquipmentFigures::out),
                 equipment(index, name, "content mean", "", EquipmentFigures::contentMean),
-                equipment(index, name, "stay mean", "s", e -> e.stay().mean())));
+                equipment(index, name, "stay mean", "s", e -> e.stay().mean()),
+                equipment(index, name, "wait mean", "s", e -> e.waits().mean()),
+                equipment(index, name, "waited", "1", e -> e.waits().waitedShare()),
+                equipment(index, name, "empty", "1", e -> e.shares().isEmpty() ? e.emptyShare() : Double.NaN),
+                equipment(index, name, "full", "1", e -> e.shares().isEmpty() ? e.fullShare() : Double.NaN)));
         for (EquipmentState state : EquipmentState.values()) {
             responses.add(share(index, name, state));
         }
@@ -64,7 +69,8 @@ public record Response(String place, String name, String unit, ToDoubleFunction<
         return List.of(type(index, type.name(), "lead time mean", t -> t.lead().mean()),
                 type(index, type.name(), "work mean", TypeFigures::workMean),
                 type(index, type.name(), "wait mean", TypeFigures::waitMean),
-                type(index, type.name(), "blocked mean", TypeFigures::blockedMean));
+                type(index, type.name(), "blocked mean", TypeFigures::blockedMean),
+                type(index, type.name(), "move mean", TypeFigures::moveMean));
     }
 
     private static Response plant(String name, String unit, ToDoubleFunction<RunFigures> value) {

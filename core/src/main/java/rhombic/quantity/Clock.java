@@ -56,16 +56,50 @@ public final class Clock {
         if (Double.isNaN(seconds)) {
             return "\u2013";
         }
-        double size = Math.abs(seconds);
-        if (size < 10) {
-            return String.format(Locale.ROOT, "%.2f s", seconds);
+        Unit unit = Unit.of(seconds);
+        return unit.number(seconds) + " " + unit.word;
+    }
+
+    /** A mean with the half-width of its interval, both in the unit that suits the mean; NaN as half-width is left out. */
+    public static String span(double seconds, double halfWidth) {
+        if (Double.isNaN(seconds) || Double.isNaN(halfWidth)) {
+            return span(seconds);
         }
-        if (size < 180) {
-            return String.format(Locale.ROOT, "%.1f s", seconds);
+        Unit unit = Unit.of(seconds);
+        return unit.number(seconds) + " \u00b1 " + unit.number(halfWidth) + " " + unit.word;
+    }
+
+    /** Units of spans, with as many decimals as can matter. */
+    private enum Unit {
+        SHORT_SECONDS("s", 1, "%.2f"),
+        SECONDS("s", 1, "%.1f"),
+        MINUTES("min", 60, "%.1f"),
+        HOURS("h", 3600, "%.1f"),
+        DAYS("d", 86_400, "%.1f");
+
+        private final String word;
+        private final double seconds;
+        private final String format;
+
+        Unit(String word, double seconds, String format) {
+            this.word = word;
+            this.seconds = seconds;
+            this.format = format;
         }
-        if (size < 3 * 3600) {
-            return String.format(Locale.ROOT, "%.1f min", seconds / 60);
+
+        static Unit of(double seconds) {
+            double size = Math.abs(seconds);
+            if (size < 10) {
+                return SHORT_SECONDS;
+            }
+            if (size < 180) {
+                return SECONDS;
+            }
+            return size < 3 * 3600 ? MINUTES : size < 3 * 86_400 ? HOURS : DAYS;
         }
-        return size < 3 * 86_400 ? String.format(Locale.ROOT, "%.1f h", seconds / 3600) : String.format(Locale.ROOT, "%.1f d", seconds / 86_400);
+
+        String number(double value) {
+            return String.format(Locale.ROOT, format, value / seconds);
+        }
     }
 }

@@ -36,8 +36,8 @@ class ResponseTest {
     void everyPlaceHasItsResponsesAndNoTwoAreCalledAlike() {
         Set<String> names = new HashSet<>();
         all.forEach(response -> assertTrue(names.add(response.place() + "\u0000" + response.name()), response.place() + ": " + response.name()));
-        int eachEquipment = 4 + EquipmentState.values().length;
-        assertEquals(Response.OF_PLANT.size() + 4 * eachEquipment + 4, all.size());
+        int eachEquipment = 8 + EquipmentState.values().length;
+        assertEquals(Response.OF_PLANT.size() + 4 * eachEquipment + 5, all.size());
     }
 
     @Test
@@ -47,6 +47,8 @@ class ResponseTest {
         assertEquals(run.equipment().get(1).contentMean(), find("Shelf", "content mean").value().applyAsDouble(run));
         assertEquals(run.equipment().get(2).share(EquipmentState.WORKING), find("Drill", "working").value().applyAsDouble(run));
         assertEquals(run.types().getFirst().waitMean(), find("Piece", "wait mean").value().applyAsDouble(run));
+        assertEquals(run.equipment().get(2).waits().mean(), find("Drill", "wait mean").value().applyAsDouble(run));
+        assertEquals(run.equipment().get(1).emptyShare(), find("Shelf", "empty").value().applyAsDouble(run));
         assertEquals(run.throughputPerHour(), Response.THROUGHPUT.value().applyAsDouble(run));
     }
 
@@ -57,10 +59,10 @@ class ResponseTest {
     }
 
     @Test
-    void aLeadTimeIsWorkWaitAndBlockedTogether() {
+    void aLeadTimeIsWorkWaitBlockedAndMoveTogether() {
         for (int replication = 1; replication <= 3; replication++) {
             RunFigures run = run(replication);
-            double parts = List.of("work mean", "wait mean", "blocked mean").stream().mapToDouble(name -> find("Piece", name).value().applyAsDouble(run)).sum();
+            double parts = List.of("work mean", "wait mean", "blocked mean", "move mean").stream().mapToDouble(name -> find("Piece", name).value().applyAsDouble(run)).sum();
             assertEquals(find("Piece", "lead time mean").value().applyAsDouble(run), parts, 1e-9);
         }
     }
@@ -68,7 +70,7 @@ class ResponseTest {
     @Test
     void unitsAreThoseOfTheFigures() {
         for (Response response : all) {
-            boolean isTime = response.name().contains("time") || response.name().endsWith("stay mean") || Set.of("work mean", "wait mean", "blocked mean").contains(response.name());
+            boolean isTime = response.name().contains("time") || response.name().endsWith("stay mean") || Set.of("work mean", "wait mean", "blocked mean", "move mean").contains(response.name());
             assertEquals(isTime, response.unit().equals("s"), response.place() + ": " + response.name());
         }
         assertFalse(Response.THROUGHPUT.unit().isEmpty());

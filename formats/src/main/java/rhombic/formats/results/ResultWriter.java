@@ -1,5 +1,6 @@
 package rhombic.formats.results;
 
+import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
@@ -20,9 +21,12 @@ import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
 import rhombic.formats.file.SafeFile;
 import rhombic.measure.EquipmentFigures;
+import rhombic.measure.LinkFigures;
 import rhombic.measure.RunFigures;
+import rhombic.measure.StandstillFigures;
 import rhombic.measure.StayFigures;
 import rhombic.measure.TypeFigures;
+import rhombic.measure.WaitFigures;
 import rhombic.study.value.EquipmentState;
 
 /** Writes results. A figure that a run has not (a mean of nothing) is null in JSON and empty in CSV. */
@@ -36,12 +40,17 @@ public final class ResultWriter {
         SafeFile.write(file, out -> out.write(text));
     }
 
-    /** Writes {@code responses.csv}, {@code equipment.csv} and {@code piece-types.csv} into the folder. */
+    /**
+     * Writes {@code responses.csv}, {@code equipment.csv}, {@code piece-types.csv}, {@code links.csv} and
+     * {@code replications.csv} into the folder.
+     */
     public static void saveCsv(Summary summary, Path folder) throws IOException {
         java.nio.file.Files.createDirectories(folder);
         csv(folder.resolve("responses.csv"), out -> responses(summary, out));
         csv(folder.resolve("equipment.csv"), out -> equipment(summary, out));
         csv(folder.resolve("piece-types.csv"), out -> types(summary, out));
+        csv(folder.resolve("links.csv"), out -> links(summary, out));
+        csv(folder.resolve("replications.csv"), out -> runs(summary, out));
     }
 
     static ObjectNode json(Summary summary) {
@@ -81,9 +90,12 @@ public final class ResultWriter {
         node.put("scrapped", run.scrapped());
         node.put("insideAtStart", run.insideAtStart());
         node.put("inside", run.inside());
+        number(node, "insideMean", run.insideMean());
         node.put("turnedAway", run.turnedAway());
+        number(node, "lossShare", run.lossShare());
         node.put("events", run.events());
         node.put("stoppedBy", run.stoppedBy());
+        node.set("standstill", standstill(run.standstill()));
         ArrayNode equipment = node.putArray("equipment");
         for (EquipmentFigures e : run.equipment()) {
             ObjectNode one = equipment.addObject();
@@ -100,6 +112,9 @@ public final class ResultWriter {
             one.put("contentMost", e.contentMost());
             one.put("turnedAway", e.turnedAway());
             one.set("stay", stay(e.stay()));
+            if (e.waits().begun() > 0) {
+                one.set("wait", wait(e.waits()));
+            }
             ObjectNode shares = one.putObject("shares");
             for (EquipmentState state : EquipmentState.values()) {
                 if (!e.shares().isEmpty()) {
@@ -107,6 +122,23 @@ public final class ResultWriter {
                 }
             }
             one.put("valueShare", e.valueShare());
+            if (e.shares().isEmpty()) {
+                one.put("emptyShare", e.emptyShare());
+                one.put("fullShare", e.fullShare());
+            }
+        }
+        ArrayNode links = node.putArray("links");
+        for (LinkFigures l : run.links()) {
+            ObjectNode one = links.addObject();
+            one.put("from", l.from());
+            one.put("to", l.to());
+            one.put("departed", l.departed());
+            one.put("arrived", l.arrived());
+            one.put("onTheWayAtStart", l.onTheWayAtStart());
+            one.put("onTheWay", l.onTheWay());
+            number(one, "onTheWayMean", l.onTheWayMean());
+            one.put("onTheWayMost", l.onTheWayMost());
+            number(one, "travelMean", l.travelMean());
         }
         ArrayNode types = node.putArray("pieceTypes");
         for (TypeFigures t : run.types()) {
@@ -123,7 +155,29 @@ public final class ResultWriter {
             number(one, "workMean", t.workMean());
             number(one, "waitMean", t.waitMean());
             number(one, "blockedMean", t.blockedMean());
+            number(one, "moveMean", t.moveMean());
         }
+        return node;
+    }
+
+    private static ObjectNode wait(WaitFigures wait) {
+        ObjectNode node = JSON.createObjectNode();
+        node.put("begun", wait.begun());
+        node.put("waited", wait.waited());
+        number(node, "waitedShare", wait.waitedShare());
+        number(node, "mean", wait.mean());
+        number(node, "longest", wait.longest());
+        return node;
+    }
+
+    private static JsonNode standstill(StandstillFigures standstill) {
+        if (standstill.isNone()) {
+            return JSON.nullNode();
+        }
+        ObjectNode node = JSON.createObjectNode();
+        node.put("since", standstill.sinceSeconds());
+        standstill.equipment().forEach(node.putArray("equipment")::add);
+        standstill.reasons().forEach(node.putArray("reasons")::add);
         return node;
     }
 
@@ -167,18 +221,21 @@ public final class ResultWriter {
 
     private static void equipment(Summary summary, CSVPrinter out) throws IOException {
         for (String heading : List.of("replication", "equipment", "kind", "in", "out", "made", "joined", "scrapped", "content at start", "content now",
-                "content mean", "content most", "turned away", "stay mean s", "stay least s", "stay p95 s", "stay most s")) {
+                "content mean", "content most", "turned away", "wait mean s", "wait longest s", "waited", "stay mean s", "stay least s", "stay p95 s", "stay most s")) {
             out.print(heading);
         }
         for (EquipmentState state : EquipmentState.values()) {
             out.print(state.word());
         }
         out.print("adding value");
+        out.print("empty");
+        out.print("full");
         out.println();
         for (RunFigures run : summary.runs()) {
             for (EquipmentFigures e : run.equipment()) {
                 for (Object cell : List.of(run.replication(), e.name(), e.kind(), e.in(), e.out(), e.made(), e.joined(), e.scrapped(), e.contentAtStart(),
-                        e.contentNow(), e.contentMean(), e.contentMost(), e.turnedAway(), cell(e.stay().mean()), cell(e.stay().least()), cell(e.stay().p95()),
+                        e.contentNow(), e.contentMean(), e.contentMost(), e.turnedAway(), cell(e.waits().mean()),
+                        cell(e.waits().begun() == 0 ? Double.NaN : e.waits().longest()), cell(e.waits().waitedShare()), cell(e.stay().mean()), cell(e.stay().least()), cell(e.stay().p95()),
                         cell(e.stay().most()))) {
                     out.print(cell);
                 }
@@ -186,14 +243,37 @@ public final class ResultWriter {
                     out.print(share(e, state));
                 }
                 out.print(e.shares().isEmpty() ? "" : e.valueShare());
+                out.print(e.shares().isEmpty() ? e.emptyShare() : "");
+                out.print(e.shares().isEmpty() ? e.fullShare() : "");
                 out.println();
             }
         }
     }
 
+    private static void links(Summary summary, CSVPrinter out) throws IOException {
+        out.printRecord("replication", "from", "to", "departed", "arrived", "on the way at start", "on the way", "on the way mean", "on the way most", "travel mean s");
+        for (RunFigures run : summary.runs()) {
+            for (LinkFigures l : run.links()) {
+                out.printRecord(run.replication(), l.from(), l.to(), l.departed(), l.arrived(), l.onTheWayAtStart(), l.onTheWay(), cell(l.onTheWayMean()), l.onTheWayMost(),
+                        cell(l.travelMean()));
+            }
+        }
+    }
+
+    /** What the runs measured as a whole, one row for each. */
+    private static void runs(Summary summary, CSVPrinter out) throws IOException {
+        out.printRecord("replication", "in", "out", "made", "joined", "scrapped", "inside at start", "inside", "inside mean", "turned away", "loss share", "throughput 1/h",
+                "lead time mean s", "lead time p95 s", "stopped by", "stands still since s");
+        for (RunFigures run : summary.runs()) {
+            out.printRecord(run.replication(), run.in(), run.out(), run.made(), run.joined(), run.scrapped(), run.insideAtStart(), run.inside(), cell(run.insideMean()), run.turnedAway(),
+                    cell(run.lossShare()), run.throughputPerHour(), cell(run.lead().mean()), cell(run.lead().p95()), run.stoppedBy(),
+                    run.standstill().isNone() ? "" : run.standstill().sinceSeconds());
+        }
+    }
+
     private static void types(Summary summary, CSVPrinter out) throws IOException {
         out.printRecord("replication", "piece type", "in", "out", "made", "joined", "scrapped", "inside at start", "inside", "lead time mean s", "lead time p95 s", "work mean s",
-                "wait mean s", "blocked mean s");
+                "wait mean s", "blocked mean s", "move mean s");
         List<ToLongFunction<TypeFigures>> counts = List.of(TypeFigures::in, TypeFigures::out, TypeFigures::made, TypeFigures::joined,
                 TypeFigures::scrapped, TypeFigures::insideAtStart, TypeFigures::inside);
         for (RunFigures run : summary.runs()) {
@@ -203,7 +283,7 @@ public final class ResultWriter {
                 for (ToLongFunction<TypeFigures> count : counts) {
                     out.print(count.applyAsLong(t));
                 }
-                for (double value : new double[] {t.lead().mean(), t.lead().p95(), t.workMean(), t.waitMean(), t.blockedMean()}) {
+                for (double value : new double[] {t.lead().mean(), t.lead().p95(), t.workMean(), t.waitMean(), t.blockedMean(), t.moveMean()}) {
                     out.print(cell(value));
                 }
                 out.println();

@@ -142,7 +142,7 @@ final class EquipmentReader {
 
     private static Optional<Timetable> timetable(Fields fields) {
         Timetable.Repeat repeat = fields.word("repeat", Arrays.stream(Timetable.Repeat.values()).map(Timetable.Repeat::word).toList(), List.of(Timetable.Repeat.values()));
-        List<Timetable.Row> rows = fields.list("rows", row -> {
+        List<Timetable.Row> rows = fields.listUnless("source", "rows", row -> {
             Optional<Double> at = row.tried("at", () -> Timetable.seconds(repeat, row.text("at", "00:00")));
             String type = row.text("type", "Piece");
             int quantity = row.whole("quantity", 1);

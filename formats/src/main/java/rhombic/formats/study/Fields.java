@@ -178,6 +178,11 @@ final class Fields {
     }
 
     /** Reads each object of a list; what can't be read is left out, its faults noted. */
+    /** A list that may be left out if another field is there. */
+    <T> List<T> listUnless(String other, String field, Function<Fields, Optional<T>> reader) {
+        return has(other) && !has(field) ? List.of() : list(field, reader);
+    }
+
     <T> List<T> list(String field, Function<Fields, Optional<T>> reader) {
         List<T> items = new ArrayList<>();
         Optional<JsonNode> list = read(field, true);

@@ -168,7 +168,7 @@ public final class StudyReader {
     static Optional<Table> table(Fields fields) {
         String name = fields.text("name", "Table");
         List<String> keys = fields.texts("keys");
-        List<Table.Row> rows = fields.list("rows", row -> {
+        List<Table.Row> rows = fields.listUnless("source", "rows", row -> {
             List<String> key = row.texts("keys");
             String value = row.text("value", "");
             return row.tried(null, () -> new Table.Row(key, value));

@@ -24,4 +24,9 @@ public record Sheet(String source, List<String> headings, List<Row> rows) {
         headings = List.copyOf(headings);
         rows = List.copyOf(rows);
     }
+
+    /** The same, said to come from elsewhere. */
+    public Sheet from(String newSource) {
+        return new Sheet(newSource, headings, rows);
+    }
 }

@@ -19,6 +19,7 @@ import rhombic.experiment.Response;
 import rhombic.experiment.RunListener;
 import rhombic.experiment.Summary;
 import rhombic.formats.study.StudyReader;
+import rhombic.measure.RunFigures;
 
 class ResultWriterTest {
     @TempDir
@@ -69,10 +70,50 @@ class ResultWriterTest {
             var figures = summary.runs().getFirst().equipment().get(i);
             assertEquals(figures.name(), equipment.get(i).get("equipment"));
             assertEquals(figures.in() + figures.made() - figures.joined(), Long.parseLong(equipment.get(i).get("in")) + Long.parseLong(equipment.get(i).get("made")) - Long.parseLong(equipment.get(i).get("joined")));
-            assertEquals(figures.kind().equals("Goods out"), equipment.get(i).get("working").isEmpty(), "only a goods out has no states");
+            boolean hasStates = !figures.kind().equals("Goods out") && !figures.kind().equals("Buffer");
+            assertEquals(hasStates, !equipment.get(i).get("working").isEmpty(), figures.kind());
+            assertEquals(hasStates, equipment.get(i).get("empty").isEmpty(), figures.kind());
+            assertEquals(figures.waits().begun() > 0, !equipment.get(i).get("wait mean s").isEmpty(), figures.name());
         }
         assertEquals(4 * summary.study().pieceTypes().size(), read("piece-types.csv").size());
         assertEquals(Response.all(summary.study()).size(), read("responses.csv").size());
+        for (CSVRecord run : read("replications.csv")) {
+            RunFigures figures = summary.runs().get(Integer.parseInt(run.get("replication")) - 1);
+            assertEquals(figures.insideMean(), Double.parseDouble(run.get("inside mean")));
+            assertEquals(figures.turnedAway(), Long.parseLong(run.get("turned away")));
+        }
+    }
+
+    /** Hand calculation: a piece a minute, 30 s on the way and 20 s of work; one of two is on its way half of the time. */
+    @Test
+    void waysAndWaitsAreInTheResults() throws Exception {
+        var read = StudyReader.read("""
+                {"rhombicStudy": 1, "name": "Way", "run": {"start": "2027-01-04T06:00", "length": "2 h", "warmUp": "1 h", "seed": 1, "replications": 2},
+                 "pieceTypes": [{"name": "Box"}],
+                 "equipment": [
+                  {"kind": "goods in", "name": "In", "pieceType": "Box", "supply": {"between": "60 s", "pieces": 1}, "whenFull": "wait"},
+                  {"kind": "station", "name": "Drill", "places": 1, "inputRoom": 0, "time": "20 s"},
+                  {"kind": "goods out", "name": "Out"}],
+                 "links": [{"from": "In", "to": "Drill", "travel": {"time": "30 s"}}, {"from": "Drill", "to": "Out"}]}
+                """);
+        try (LocalEngine engine = new LocalEngine(1)) {
+            summary = Summary.of(read, engine, RunListener.NONE, () -> false);
+        }
+        Path file = folder.resolve("way.json");
+        ResultWriter.saveJson(summary, file);
+        JsonNode run = new ObjectMapper().readTree(file.toFile()).get("replications").get(0);
+        JsonNode link = run.get("links").get(0);
+        assertEquals("Drill", link.get("to").asText());
+        assertEquals(0.5, link.get("onTheWayMean").asDouble(), 1e-9);
+        assertEquals(30, link.get("travelMean").asDouble(), 1e-9);
+        JsonNode type = run.get("pieceTypes").get(0);
+        assertEquals(30, type.get("moveMean").asDouble(), 1e-9);
+        assertEquals(50, type.get("leadTime").get("mean").asDouble(), 1e-9);
+        assertEquals(0, run.get("equipment").get(1).get("wait").get("longest").asDouble());
+        assertEquals(50.0 / 60, run.get("insideMean").asDouble(), 1e-9);
+        assertTrue(run.get("standstill").isNull() && run.get("lossShare").asDouble() == 0, run.toString());
+        ResultWriter.saveCsv(summary, folder.resolve("tables"));
+        assertEquals(60, Long.parseLong(read("links.csv").getFirst().get("arrived")));
     }
 
     private List<CSVRecord> read(String name) throws Exception {

@@ -1,0 +1,83 @@
+package rhombic.formats.table;
+
+import java.io.IOException;
+import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import rhombic.formats.file.FileTrouble;
+import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Supply;
+import rhombic.study.value.Table;
+import rhombic.study.value.Timetable;
+
+/** Timetables and look-up tables whose rows stand in a file of their own, beside the study. */
+public final class Sources {
+    private final Path folder;
+    private final boolean all;
+    private final List<String> faults = new ArrayList<>();
+
+    private Sources(Path folder, boolean all) {
+        this.folder = folder;
+        this.all = all;
+    }
+
+    /**
+     * The study with the rows of its sources.
+     *
+     * @param folder in which the study lies: names of sources count from there
+     * @param all whether what has rows is read anew, too; otherwise only what has none
+     * @throws SheetException naming each timetable and table whose source can't be used, and why
+     */
+    public static Study read(Study study, Path folder, boolean all) throws SheetException {
+        Sources sources = new Sources(folder, all);
+        List<Table> tables = study.tables().stream().map(sources::table).toList();
+        Study read = tables.equals(study.tables()) ? study : study.withTables(tables);
+        for (Equipment thing : study.equipment()) {
+            if (thing instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.ByTimetable by) {
+                Timetable timetable = sources.timetable(in, by.timetable(), study);
+                if (!timetable.equals(by.timetable())) {
+                    read = read.changed(in.name(), other -> other instanceof GoodsIn same ? same.withSupply(new Supply.ByTimetable(timetable)) : other);
+                }
+            }
+        }
+        if (!sources.faults.isEmpty()) {
+            throw new SheetException(sources.faults);
+        }
+        return read;
+    }
+
+    private interface Reading<T> {
+        T of(Sheet sheet) throws SheetException;
+    }
+
+    private Table table(Table table) {
+        return isWanted(table.source(), table.rows()) ? read(table, "Table " + table.name(), table.source(), sheet -> TableSheet.read(sheet, table.name(), table.otherwise())) : table;
+    }
+
+    private Timetable timetable(GoodsIn in, Timetable table, Study study) {
+        return isWanted(table.source(), table.rows()) ? read(table, "Timetable of " + in.name(), table.source(), sheet -> TimetableSheet.read(sheet, table.repeat(), study.pieceTypes())) : table;
+    }
+
+    private boolean isWanted(String source, List<?> rows) {
+        return !source.isEmpty() && (all || rows.isEmpty());
+    }
+
+    private <T> T read(T before, String what, String source, Reading<T> reading) {
+        try {
+            Path file = folder.resolve(source);
+            try {
+                return reading.of(SheetReader.open(file).from(source));
+            } catch (IOException e) {
+                faults.add(what + ": " + FileTrouble.reading(file, e));
+            }
+        } catch (InvalidPathException e) {
+            faults.add(what + ": \u201c" + source + "\u201d is no name of a file");
+        } catch (SheetException e) {
+            e.faults().forEach(fault -> faults.add(what + ", " + source + ": " + fault));
+        }
+        return before;
+    }
+}
