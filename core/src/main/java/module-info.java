@@ -5,9 +5,8 @@ module rhombic.core {
     requires org.apache.commons.rng.core;
     requires org.apache.commons.rng.sampling;
     requires org.apache.commons.statistics.distribution;
-    requires org.apache.commons.jexl3;
+    requires org.antlr.antlr4.runtime;
 
-    exports rhombic.kernel;
     exports rhombic.quantity;
     exports rhombic.chance;
     exports rhombic.formula;
@@ -16,7 +15,7 @@ module rhombic.core {
     exports rhombic.study.kind;
     exports rhombic.study.check;
     exports rhombic.study.change;
-    exports rhombic.plant;
+    exports rhombic.plant to rhombic.cli, rhombic.desktop; // for what a run failed of
     exports rhombic.trace;
     exports rhombic.space;
     exports rhombic.scene;

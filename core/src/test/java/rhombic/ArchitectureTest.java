@@ -2,6 +2,9 @@ package rhombic;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.domain.JavaModifier;
@@ -9,6 +12,13 @@ import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
 import com.tngtech.archunit.library.dependencies.SlicesRuleDefinition;
+import java.lang.module.ModuleDescriptor;
+import java.lang.module.ModuleFinder;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 
 /** What module descriptors can't say: one direction among the packages of the core. */
@@ -27,25 +37,64 @@ class ArchitectureTest {
                 .layer("quantity").definedBy("rhombic.quantity")
                 .layer("kernel").definedBy("rhombic.kernel")
                 .layer("chance").definedBy("rhombic.chance")
-                .layer("formula").definedBy("rhombic.formula")
-                .layer("study").definedBy("rhombic.study")
+                .layer("formula").definedBy("rhombic.formula..")
+                .layer("space").definedBy("rhombic.space")
+                .layer("study").definedBy("rhombic.study..")
                 .layer("trace").definedBy("rhombic.trace")
                 .layer("measure").definedBy("rhombic.measure")
-                .layer("plant").definedBy("rhombic.plant")
+                .layer("plant").definedBy("rhombic.plant..")
                 .layer("experiment").definedBy("rhombic.experiment")
                 .layer("insight").definedBy("rhombic.insight")
+                .layer("scene").definedBy("rhombic.scene")
                 .whereLayer("insight").mayNotBeAccessedByAnyLayer()
+                .whereLayer("scene").mayNotBeAccessedByAnyLayer()
                 .whereLayer("experiment").mayOnlyBeAccessedByLayers("insight")
                 .whereLayer("plant").mayOnlyBeAccessedByLayers("experiment")
                 .whereLayer("measure").mayOnlyBeAccessedByLayers("plant", "experiment", "insight")
-                .whereLayer("trace").mayOnlyBeAccessedByLayers("measure", "plant", "experiment", "insight")
+                .whereLayer("trace").mayOnlyBeAccessedByLayers("measure", "plant", "experiment", "insight", "scene")
                 .whereLayer("kernel").mayOnlyBeAccessedByLayers("plant")
+                .whereLayer("study").mayOnlyBeAccessedByLayers("trace", "measure", "plant", "experiment", "insight", "scene")
+                .whereLayer("space").mayOnlyBeAccessedByLayers("study", "trace", "plant", "experiment", "insight", "scene")
                 .check(CORE);
         SlicesRuleDefinition.slices().matching("rhombic.(*)..").should().beFreeOfCycles().check(CORE);
     }
 
+    /** Within the study: values, then kinds made of them, then the study; checks and changes stand on all three. */
+    @Test
+    void theRoomsOfTheStudyHaveOneDirection() {
+        layeredArchitecture().consideringOnlyDependenciesInLayers()
+                .layer("value").definedBy("rhombic.study.value")
+                .layer("kind").definedBy("rhombic.study.kind")
+                .layer("check").definedBy("rhombic.study.check")
+                .layer("change").definedBy("rhombic.study.change")
+                .whereLayer("check").mayNotBeAccessedByAnyLayer()
+                .whereLayer("change").mayNotBeAccessedByAnyLayer()
+                .whereLayer("kind").mayOnlyBeAccessedByLayers("check", "change")
+                .check(CORE);
+        layeredArchitecture().consideringOnlyDependenciesInLayers()
+                .layer("piece").definedBy("rhombic.plant.piece")
+                .layer("activity").definedBy("rhombic.plant.activity")
+                .layer("doers").definedBy("rhombic.plant.doers")
+                .layer("plant").definedBy("rhombic.plant")
+                .whereLayer("plant").mayNotBeAccessedByAnyLayer()
+                .whereLayer("piece").mayOnlyBeAccessedByLayers("plant", "activity")
+                .check(CORE);
+    }
+
+    /** Nobody outside builds on how events are scheduled, or on what a plant is made of; it is run, watched and asked. */
+    @Test
+    void whatIsOnlyForTheInsideIsNotExported() {
+        ModuleDescriptor core = ModuleFinder.of(Path.of("target/classes")).find("rhombic.core").orElseThrow().descriptor();
+        Map<String, Set<String>> exports = core.exports().stream().collect(Collectors.toMap(ModuleDescriptor.Exports::source, ModuleDescriptor.Exports::targets));
+        assertTrue(exports.containsKey("rhombic.study"), "the test reads what it means to read");
+        assertEquals(Set.of("rhombic.cli", "rhombic.desktop"), exports.get("rhombic.plant"));
+        for (String inside : List.of("rhombic.kernel", "rhombic.plant.piece", "rhombic.plant.activity", "rhombic.plant.doers", "rhombic.formula.grammar")) {
+            assertFalse(exports.containsKey(inside), inside);
+        }
+    }
+
     @Test
     void thereIsNoStaticMutableState() {
-        ArchRuleDefinition.fields().that().areStatic().should().haveModifier(JavaModifier.FINAL).check(CORE);
+        ArchRuleDefinition.fields().that().areStatic().and().areDeclaredInClassesThat().resideOutsideOfPackage("rhombic.formula.grammar").should().haveModifier(JavaModifier.FINAL).check(CORE);
     }
 }

@@ -104,7 +104,7 @@ class FormulaTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {"piece.joints = 3; 13; ==", "45 + * 2; 3; sign", "(1 + 2; 5; bracket", "1 + 2); 5; bracket", "peice.joints; 0; piece", "foo(3); 0; function",
+    @CsvSource(delimiter = ';', value = {"piece.joints = 3; 13; ==", "45 + * 2; 5; sign", "1,5 * 2; 1; decimal comma", "1 +; 2; missing", "from.type; 5; name of a type", "min(1); 0; min(a, b)", "at('Oven'); 0; what of it", "3 -- 2; 2; no meaning", "(1 + 2; 5; bracket", "1 + 2); 5; bracket", "peice.joints; 0; piece", "foo(3); 0; function",
         "piece; 4; what of it", "45 + 'a; 5; quote", "1 & 2; 2; &&", "3 $ 4; 2; no meaning", "piece.joints(); 6; called"})
     void whatCannotBeReadIsMarkedAtItsCharacter(String text, int position, String hint) {
         FormulaException fault = assertThrows(FormulaException.class, () -> Formula.parse(text));
@@ -151,6 +151,7 @@ class FormulaTest {
     void lengthAndDepthAreLimited() {
         assertThrows(FormulaException.class, () -> Formula.parse("1" + "+1".repeat(1000)));
         assertThrows(FormulaException.class, () -> Formula.parse("(".repeat(50) + "1" + ")".repeat(50)));
+        assertEquals(-1, Formula.parse("- ".repeat(999) + "1").number(scope), "signs are no brackets, but must not be too deep for the reader either");
         assertEquals(31, Formula.parse("(".repeat(30) + "1" + ")".repeat(30) + " + 30").number(scope));
     }
 

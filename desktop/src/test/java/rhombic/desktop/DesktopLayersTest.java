@@ -1,0 +1,43 @@
+package rhombic.desktop;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import org.junit.jupiter.api.Test;
+
+/** One direction within the window, and what needs no toolkit knows none. */
+class DesktopLayersTest {
+    private static final JavaClasses DESKTOP = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("rhombic.desktop");
+
+    @Test
+    void workIsDoneWithoutAToolkit() {
+        noClasses().that().resideInAPackage("rhombic.desktop.work").should().dependOnClassesThat().resideInAnyPackage("javafx..", "java.awt..", "javax.swing..").check(DESKTOP);
+    }
+
+    /** A view asks traces, figures and scenes; how a plant runs is none of its business. */
+    @Test
+    void whatIsShownKnowsNoPlant() {
+        noClasses().that().resideInAnyPackage("rhombic.desktop.floor", "rhombic.desktop.card", "rhombic.desktop.watch", "rhombic.desktop.frame").should()
+                .dependOnClassesThat().resideInAnyPackage("rhombic.plant..", "rhombic.kernel..").check(DESKTOP);
+    }
+
+    @Test
+    void viewsStandOnWorkAndTheFrameOnViews() {
+        layeredArchitecture().consideringOnlyDependenciesInLayers()
+                .layer("work").definedBy("rhombic.desktop.work")
+                .layer("floor").definedBy("rhombic.desktop.floor")
+                .layer("card").definedBy("rhombic.desktop.card")
+                .layer("watch").definedBy("rhombic.desktop.watch")
+                .layer("frame").definedBy("rhombic.desktop.frame")
+                .layer("start").definedBy("rhombic.desktop")
+                .whereLayer("start").mayNotBeAccessedByAnyLayer()
+                .whereLayer("frame").mayOnlyBeAccessedByLayers("start")
+                .whereLayer("card").mayOnlyBeAccessedByLayers("frame", "start")
+                .whereLayer("watch").mayOnlyBeAccessedByLayers("frame", "start")
+                .whereLayer("floor").mayOnlyBeAccessedByLayers("watch", "card", "frame", "start")
+                .check(DESKTOP);
+    }
+}
