@@ -22,7 +22,12 @@ public final class Main {
     public static void main(String[] args) {
         PrintWriter out = new PrintWriter(System.out, true, StandardCharsets.UTF_8);
         PrintWriter err = new PrintWriter(System.err, true, StandardCharsets.UTF_8);
-        System.exit(run(out, err, args));
+        try {
+            System.exit(run(out, err, args));
+        } catch (OutOfMemoryError e) {
+            err.println("The memory is full: shorten the run, use fewer threads, or give more with JAVA_TOOL_OPTIONS=-Xmx8g.");
+            System.exit(REFUSED);
+        }
     }
 
     static int run(PrintWriter out, PrintWriter err, String... args) {

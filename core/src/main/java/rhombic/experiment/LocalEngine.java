@@ -55,6 +55,9 @@ public final class LocalEngine implements RunEngine, AutoCloseable {
             if (e.getCause() instanceof RuntimeException cause) {
                 throw cause;
             }
+            if (e.getCause() instanceof Error cause) {
+                throw cause; // such as no memory left: who started the run says what to do
+            }
             throw new IllegalStateException("A run failed", e.getCause());
         } catch (InterruptedException e) {
             abandoned.set(true);

@@ -6,6 +6,8 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
@@ -58,20 +60,26 @@ final class Shot {
         window.go(Arrays.stream(Place.values()).filter(p -> p.name().equalsIgnoreCase(place)).findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("there is no place \u201c" + place + "\u201d; use build, watch, diagnose or compare")));
         for (String named : List.of("select", "double")) {
-            String name = wanted.getOrDefault(named, "");
-            if (!name.isEmpty() && window.bench().study().find(name).isEmpty()) {
-                throw new IllegalArgumentException("there is no equipment \u201c" + name + "\u201d in the study");
+            for (String name : names(named)) {
+                if (window.bench().study().find(name).isEmpty()) {
+                    throw new IllegalArgumentException("there is no equipment \u201c" + name + "\u201d in the study");
+                }
             }
         }
         if (wanted.containsKey("at")) {
             Quantity.parse(wanted.get("at"), Dimension.TIME);
         }
         if (wanted.containsKey("select")) {
-            window.bench().select(wanted.get("select"));
+            window.bench().select(names("select"));
         }
         if ("plan".equals(wanted.get("view"))) {
             window.floor().togglePlan();
         }
+    }
+
+    /** Several are separated by a bar. */
+    private Set<String> names(String option) {
+        return Arrays.stream(wanted.getOrDefault(option, "").split("\\|")).filter(name -> !name.isEmpty()).collect(Collectors.toSet());
     }
 
     private void whenReady() {

@@ -29,7 +29,6 @@ import javafx.scene.paint.Color;
 import javafx.scene.shape.Polygon;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.floor.StatePattern;
-import rhombic.desktop.work.Edits;
 import rhombic.desktop.work.Workbench;
 import rhombic.formula.FormulaException;
 import rhombic.insight.EquipmentStory;
@@ -55,6 +54,7 @@ public final class JobCardView extends ScrollPane {
     private @Nullable VBox header;
     /** Shuts or opens the inlet of what is selected, from the moment that is shown. Kept, since figures come and go while it is pressed. */
     private final Button inletSwitch = new Button();
+    private final Button outletSwitch = new Button();
     private Optional<PieceNote> piece = Optional.empty();
     private @Nullable VBox unfolded;
 
@@ -73,9 +73,12 @@ public final class JobCardView extends ScrollPane {
         setMinWidth(280);
         content.setPadding(new Insets(16));
         setContent(content);
-        inletSwitch.getStyleClass().add("quiet-button");
         inletSwitch.setId("switch-inlet");
-        inletSwitch.managedProperty().bind(inletSwitch.visibleProperty());
+        outletSwitch.setId("switch-outlet");
+        for (Button one : List.of(inletSwitch, outletSwitch)) {
+            one.getStyleClass().add("quiet-button");
+            one.managedProperty().bind(one.visibleProperty());
+        }
         rebuild();
     }
 
@@ -88,12 +91,16 @@ public final class JobCardView extends ScrollPane {
         if (single.isPresent()) {
             String name = single.get().name();
             said.add(header(name, single.get().kind(), text -> study -> study.changed(name, e -> e.named(Names.checked(text.strip()))), true));
-            said.addAll(blocks(Sentences.of(bench.study(), single.get())));
+            List<Sentence> sentences = new ArrayList<>(Sentences.of(bench.study(), single.get()));
+            sentences.addAll(SharedSentences.layout(Set.of(name), bench.study()));
+            said.addAll(blocks(sentences));
+            said.add(allOfKind(single.get()));
             said.addAll(faults(problems.stream().filter(p -> p.place().equals(name)).toList()));
             said.add(live);
             said.add(inletSwitch);
+            said.add(outletSwitch);
             showLive();
-        } else if (bench.selection().size() > 1) {
+        } else if (bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name())).count() > 1) {
             said.addAll(several());
         } else {
             said.add(header(bench.study().name(), "Study", text -> study -> study.named(Names.checked(text.strip())), false));
@@ -258,18 +265,34 @@ public final class JobCardView extends ScrollPane {
     // ---- several things, problems, pieces
 
     private List<Node> several() {
+        List<Equipment> things = bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name())).toList();
         Label title = new Label(bench.selection().size() + " things selected");
         title.getStyleClass().add("card-heading");
-        return List.of(title,
-                new HBox(6, command("Align in a row", s -> Edits.aligned(s, bench.selection(), true)), command("Align in a column", s -> Edits.aligned(s, bench.selection(), false))),
-                new HBox(6, command("Spread in a row", s -> Edits.spread(s, bench.selection(), true)), command("Spread in a column", s -> Edits.spread(s, bench.selection(), false))),
-                quiet("Arrow keys move them, R turns them, Ctrl+D doubles them, Del takes them out."));
+        title.setId("several-title");
+        List<Node> said = new ArrayList<>(List.of(title));
+        List<Sentence> layout = SharedSentences.layout(bench.selection(), bench.study());
+        List<Sentence> shared = SharedSentences.of(bench.study(), things);
+        List<Sentence> all = new ArrayList<>(layout);
+        all.addAll(shared);
+        List<Node> blocks = blocks(all);
+        said.addAll(blocks.subList(0, layout.size()));
+        if (!shared.isEmpty()) {
+            said.add(quiet("What all of them say. A change is made to all."));
+            said.addAll(blocks.subList(layout.size(), all.size()));
+        }
+        if (things.stream().map(Equipment::kind).distinct().count() == 1) {
+            said.add(allOfKind(things.getFirst()));
+        }
+        said.add(quiet("Arrow keys move them, R turns them, Ctrl+D doubles them, Del takes them out."));
+        return said;
     }
 
-    private Button command(String text, UnaryOperator<Study> change) {
-        Button button = new Button(text);
+    /** Selects everything of the kind, so that all can be changed at once. */
+    private Button allOfKind(Equipment thing) {
+        Button button = new Button("Select all of this kind");
         button.getStyleClass().add("quiet-button");
-        button.setOnAction(e -> bench.edit(text.toLowerCase(Locale.ROOT), change));
+        button.setId("all-of-kind");
+        button.setOnAction(e -> bench.select(bench.study().equipment().stream().filter(other -> other.kind().equals(thing.kind())).map(Equipment::name).collect(java.util.stream.Collectors.toSet())));
         return button;
     }
 
@@ -335,9 +358,11 @@ public final class JobCardView extends ScrollPane {
         if (now == null || node < 0 || now.timeNanos() <= 0 || now.nodes() != bench.study().equipment().size()) {
             live.getChildren().clear();
             inletSwitch.setVisible(false);
+            outletSwitch.setVisible(false);
             return;
         }
         showSwitch(single.get(), now.isShut(node), Clock.quantity(now.timeNanos()));
+        showOutletSwitch(single.get(), now.isOutletShut(node), Clock.quantity(now.timeNanos()));
         Label heading = new Label("So far, at " + Clock.elapsed(now.timeNanos()));
         heading.getStyleClass().add("caption");
         GridPane grid = new GridPane(14, 4);
@@ -370,6 +395,13 @@ public final class JobCardView extends ScrollPane {
         inletSwitch.setVisible(thing.takesPieces() && !byRule);
         inletSwitch.setText((isShut ? "Open" : "Shut") + " the inlet from here on");
         inletSwitch.setOnAction(e -> bench.edit(inletSwitch.getText(), Sentences.switchedInlet(thing, !isShut, now)));
+    }
+
+    private void showOutletSwitch(Equipment thing, boolean isShut, Quantity now) {
+        boolean byRule = isShut && !ShutTime.isShut(thing.basics().outletShut(), now.nanos());
+        outletSwitch.setVisible(thing.givesPieces() && !byRule);
+        outletSwitch.setText((isShut ? "Open" : "Shut") + " the outlet from here on");
+        outletSwitch.setOnAction(e -> bench.edit(outletSwitch.getText(), Sentences.switchedOutlet(thing, !isShut, now)));
     }
 
     /** The first three always, the others once they have been. */

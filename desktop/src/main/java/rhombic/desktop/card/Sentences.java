@@ -33,6 +33,7 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.ShutTime;
@@ -62,6 +63,7 @@ final class Sentences {
             all.addAll(sentences.ways(thing));
         }
         all.add(sentences.place(thing));
+        all.addAll(PlaceSentences.of(thing));
         return all;
     }
 
@@ -71,13 +73,23 @@ final class Sentences {
 
     private List<Sentence> buffer(Buffer buffer) {
         return List.of(new Sentence(words("Has room for "),
-                typed("room", buffer.room().isPresent() ? Typed.pieces(buffer.room().getAsInt()) : "any number", buffer.room().isPresent() ? String.valueOf(buffer.room().getAsInt()) : "",
+                typed("room", buffer.room().isPresent() ? Typed.pieces(buffer.room().getAsInt()) : buffer.arrangement().isArea() ? "what fits" : "any number", buffer.room().isPresent() ? String.valueOf(buffer.room().getAsInt()) : "",
                         "A whole number such as 6; empty for no limit",
                         text -> change(buffer, e -> ((Buffer) e).withRoom(Typed.isNone(text) ? OptionalInt.empty() : OptionalInt.of(Typed.whole(text, "The room"))))),
-                words(" and hands on "),
+                words(buffer.arrangement().isArea() && buffer.room().isEmpty() ? ", as many as fit (" + buffer.roomFor(study.pieceTypes()) + "), " : ", "),
+                picked("arrangement", buffer.arrangement().word(), Arrays.stream(Buffer.Arrangement.values()).map(Buffer.Arrangement::word).toList(),
+                        text -> change(buffer, e -> arranged((Buffer) e, Arrays.stream(Buffer.Arrangement.values()).filter(a -> a.word().equals(text)).findFirst().orElseThrow()))),
+                words(", and hands on "),
                 picked("order", buffer.order().word(), Arrays.stream(Buffer.Order.values()).map(Buffer.Order::word).toList(),
                         text -> change(buffer, e -> ((Buffer) e).withOrder(Arrays.stream(Buffer.Order.values()).filter(o -> o.word().equals(text)).findFirst().orElseThrow()))),
                 words(".")));
+    }
+
+    /** An area that has no size of its own yet gets one that a few pieces fit on. */
+    private static Buffer arranged(Buffer buffer, Buffer.Arrangement arrangement) {
+        boolean needsSize = arrangement.isArea() && buffer.basics().size() == null;
+        Buffer sized = needsSize ? buffer.with(buffer.basics().withSize(new Footprint(Math.max(3, buffer.footprint().lengthMetres()), 3, 0.1))) : buffer;
+        return sized.withArrangement(arrangement);
     }
 
     private Sentence taking(Equipment thing) {
@@ -108,6 +120,19 @@ final class Sentences {
         Part token = typed("inlet shut", times.isEmpty() ? "+ shut the inlet" : ShutTime.shown(thing.basics().shut()), times, "Elapsed times such as 1 h to 2 h, 5 h on; empty: always open",
                 text -> basics(thing, b -> b.withShut(ShutTime.parse(text))));
         return times.isEmpty() ? List.of(token) : List.of(words("Its inlet is shut "), token, words("."));
+    }
+
+    private List<Part> outlet(Equipment thing) {
+        String times = ShutTime.text(thing.basics().outletShut());
+        Part token = typed("outlet shut", times.isEmpty() ? "+ shut the outlet" : ShutTime.shown(thing.basics().outletShut()), times, "Elapsed times such as 1 h to 2 h, 5 h on; empty: always open",
+                text -> basics(thing, b -> b.withOutletShut(ShutTime.parse(text))));
+        return times.isEmpty() ? List.of(token) : List.of(words("Its outlet is shut "), token, words("."));
+    }
+
+    /** Shuts or opens an outlet from a moment of the run on; what was to come after that is dropped. */
+    static UnaryOperator<Study> switchedOutlet(Equipment thing, boolean shut, Quantity from) {
+        List<ShutTime> before = thing.basics().outletShut();
+        return basics(thing, b -> b.withOutletShut(shut ? ShutTime.shutFrom(before, from) : ShutTime.openFrom(before, from)));
     }
 
     /** Shuts or opens an inlet from a moment of the run on; what was to come after that is dropped. */
@@ -146,13 +171,18 @@ final class Sentences {
                 parts.add(words(link.share().isEmpty() ? " " : ""));
                 parts.addAll(filter(thing, link, i + 1));
             }
+            parts.addAll(LinkSentences.toAdd(study, link, i + 1));
             all.add(new Sentence(parts));
+            LinkSentences.of(study, link, i + 1).ifPresent(all::add);
         }
         List<String> others = study.equipment().stream().filter(Equipment::takesPieces).map(Equipment::name)
                 .filter(name -> !name.equals(thing.name()) && links.stream().noneMatch(l -> l.to().equals(name))).limit(200).toList();
+        List<Part> more = new ArrayList<>();
         if (!others.isEmpty()) {
-            all.add(new Sentence(words(links.isEmpty() ? "Hands on to nobody yet. " : ""), picked("link", "+ link", others, text -> s -> s.linked(thing.name(), text))));
+            more.addAll(List.of(words(links.isEmpty() ? "Hands on to nobody yet. " : ""), picked("link", "+ link", others, text -> s -> s.linked(thing.name(), text)), words(" ")));
         }
+        more.addAll(outlet(thing));
+        all.add(new Sentence(more));
         return all;
     }
 
@@ -230,7 +260,7 @@ final class Sentences {
         };
     }
 
-    private static UnaryOperator<Study> link(Link link, UnaryOperator<Link> change) {
+    static UnaryOperator<Study> link(Link link, UnaryOperator<Link> change) {
         return s -> s.withLinks(s.links().stream().map(l -> l.from().equals(link.from()) && l.to().equals(link.to()) ? change.apply(l) : l).toList());
     }
 

@@ -1,6 +1,7 @@
 package rhombic.desktop.floor;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import javafx.scene.shape.TriangleMesh;
 import rhombic.desktop.floor.MeshMaker.Point;
@@ -33,8 +34,9 @@ final class Bodies {
 
     TriangleMesh of(Equipment thing) {
         return switch (thing) {
-            case GoodsIn in -> made.computeIfAbsent("in", key -> portal(in.footprint(), true));
-            case GoodsOut out -> made.computeIfAbsent("out", key -> portal(out.footprint(), false));
+            case GoodsIn in -> made.computeIfAbsent("in", key -> portal(in.usualSize(), true));
+            case GoodsOut out -> made.computeIfAbsent("out", key -> portal(out.usualSize(), false));
+            case Buffer buffer when buffer.arrangement().isArea() -> made.computeIfAbsent(List.of("area", buffer.footprint()), key -> area(buffer.footprint()));
             case Buffer buffer -> made.computeIfAbsent(buffer.footprint(), key -> rollers(buffer.footprint()));
             case WorkEquipment work -> made.computeIfAbsent(new StationShape(shape(work), Math.min(8, work.work().places()), Math.min(MOST_INPUT_DRAWN, work.work().inputRoom())),
                     key -> switch (work) {
@@ -44,6 +46,27 @@ final class Bodies {
                         case UnpackingStation unpacking -> unpacking(unpacking);
                     });
         };
+    }
+
+    /** How much the shape of its kind is stretched along the flow, across it, and up, if it has a size of its own. */
+    static double[] stretch(Equipment thing) {
+        Footprint own = thing.footprint();
+        Footprint drawn = thing instanceof Buffer buffer ? new Footprint(own.lengthMetres(), own.widthMetres(), buffer.usualSize().heightMetres()) : thing.usualSize();
+        boolean isFlat = thing instanceof Buffer buffer && buffer.arrangement().isArea();
+        return new double[] {own.lengthMetres() / drawn.lengthMetres(), own.widthMetres() / drawn.widthMetres(), isFlat ? 1 : own.heightMetres() / drawn.heightMetres()};
+    }
+
+    /** A mat on the floor with a line round it. */
+    private static TriangleMesh area(Footprint footprint) {
+        double l = footprint.lengthMetres() / 2;
+        double w = footprint.widthMetres() / 2;
+        MeshMaker maker = new MeshMaker().bar(0, 0, 0, 2 * l, 2 * w, 0.015, Swatch.MAT);
+        double line = 0.08;
+        for (int side : new int[] {-1, 1}) {
+            maker.ribbon(-l, side * (w - line / 2), l, side * (w - line / 2), line, 0.02, Swatch.VERDIGRIS);
+            maker.ribbon(side * (l - line / 2), -w, side * (l - line / 2), w, line, 0.02, Swatch.VERDIGRIS);
+        }
+        return maker.mesh();
     }
 
     private static String shape(WorkEquipment work) {
@@ -63,11 +86,11 @@ final class Bodies {
     private static MeshMaker places(WorkEquipment station, PlaceShape shape, double postFrom) {
         MeshMaker maker = new MeshMaker();
         int drawn = Math.clamp(station.work().places(), 1, 8);
-        double width = station.footprint().widthMetres() / drawn;
+        double width = station.usualSize().widthMetres() / drawn;
         for (int i = 0; i < drawn; i++) {
             shape.draw(maker, (i - (drawn - 1) / 2.0) * width, width);
         }
-        Point lamp = lamp(station.footprint());
+        Point lamp = lamp(station.usualSize());
         maker.post(lamp.x(), lamp.y(), postFrom, 0.03, 2.2 - postFrom, 6, Swatch.INK);
         infeed(maker, station);
         return maker;
@@ -110,7 +133,7 @@ final class Bodies {
             place.bar(0.2, y, table + 1.12, 0.1, width - 0.4, 0.08, Swatch.STEEL);
             place.bar(0.2, y - 0.1, table + 0.75, 0.07, 0.07, 0.38, Swatch.VERDIGRIS);
         }, table);
-        double front = -station.footprint().widthMetres() / 2 - 0.55;
+        double front = -station.usualSize().widthMetres() / 2 - 0.55;
         for (int stand = 0; stand < Scene.STANDS; stand++) {
             double x = (stand - 1) * Scene.STAND_PITCH_METRES;
             maker.bar(x, front, Scene.STAND_METRES - 0.06, 0.78, 0.66, 0.06, Swatch.MAT);
@@ -186,7 +209,7 @@ final class Bodies {
         int room = Math.min(MOST_INPUT_DRAWN, station.work().inputRoom());
         if (room > 0) {
             double length = room * Scene.PITCH_METRES;
-            rollers(maker, -station.footprint().lengthMetres() / 2 - length / 2, length, 0.8);
+            rollers(maker, -station.usualSize().lengthMetres() / 2 - length / 2, length, 0.8);
         }
     }
 

@@ -3,6 +3,7 @@ package rhombic.desktop.floor;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
@@ -15,7 +16,12 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.Edits;
+import rhombic.desktop.work.Snapping;
 import rhombic.desktop.work.Workbench;
+import rhombic.space.Path;
+import rhombic.study.Layout;
+import rhombic.study.Link;
+import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.Placement;
 
@@ -33,7 +39,8 @@ public final class FloorGestures {
         NOTHING,
         MOVE,
         BAND,
-        LINK
+        LINK,
+        BEND
     }
 
     private final FloorView floor;
@@ -50,6 +57,11 @@ public final class FloorGestures {
     private double lastX;
     private double lastY;
     private @Nullable String pressed;
+    private @Nullable LinkGrip grip;
+    /** A distance that is typed while something is dragged. */
+    private String typed = "";
+    private boolean measuring;
+    private Viewpoint.@Nullable Spot measuredFrom;
 
     /**
      * @param pieceChosen hears which piece was clicked, or that none was
@@ -81,8 +93,8 @@ public final class FloorGestures {
 
     /** Takes a kind in hand; each click on the floor then places one, until Esc. */
     public void take(Edits.Kind kind) {
+        putAway();
         inHand = Optional.of(kind);
-        linking = false;
         chain = List.of();
         floor.overlay().setChain(chain);
         handTurned = 0;
@@ -101,9 +113,26 @@ public final class FloorGestures {
         handChanged.run();
     }
 
+    /** The next two clicks tell how far they are apart, until Esc. */
+    public void takeMeasure() {
+        putAway();
+        measuring = true;
+        floor.setCursor(Cursor.CROSSHAIR);
+        handChanged.run();
+    }
+
+    public boolean isMeasuring() {
+        return measuring;
+    }
+
     /** Puts away what is in hand; says whether there was something. */
     public boolean putAway() {
-        boolean had = inHand.isPresent() || linking || doing != Doing.NOTHING;
+        boolean had = inHand.isPresent() || linking || measuring || doing != Doing.NOTHING;
+        measuring = false;
+        measuredFrom = null;
+        typed = "";
+        grip = null;
+        floor.overlay().setMarks(FloorOverlay.Marks.NONE);
         inHand = Optional.empty();
         linking = false;
         chain = List.of();
@@ -141,7 +170,7 @@ public final class FloorGestures {
         double limit = Placement.FARTHEST_METRES - 1;
         Placement at = new Placement(Math.clamp(spot.x(), -limit, limit), Math.clamp(spot.y(), -limit, limit), handTurned);
         Equipment thing = Edits.made(kind, bench.study(), at);
-        return thing.placed(Edits.snapped(bench.study(), thing, Set.of()));
+        return thing.placed(Snapping.of(bench.study(), thing, Set.of()).at());
     }
 
     // ---- mouse
@@ -158,7 +187,19 @@ public final class FloorGestures {
             ghostAt(inHand.get(), e.getX(), e.getY());
             return;
         }
+        if (measuring) {
+            measuredFrom = measuredFrom == null ? floor.floorAt(e.getX(), e.getY()).orElse(null) : null;
+            return;
+        }
         pressed = floor.equipmentAt(e.getX(), e.getY()).map(Equipment::name).orElse(null);
+        typed = "";
+        grip = pressed == null && !linking ? LinkGrip.at(floor, e.getX(), e.getY()).orElse(null) : null;
+        if (grip != null && e.getClickCount() == 2 && !grip.isNew()) {
+            LinkGrip gone = grip;
+            grip = null;
+            bench.edit("take a bend out", study -> Edits.straightened(study, gone.link(), gone.bend()));
+            return;
+        }
         if (linking) {
             continueChain();
             return;
@@ -201,7 +242,7 @@ public final class FloorGestures {
             pan(lastX, lastY, e.getX(), e.getY());
         } else if (e.getButton() == MouseButton.SECONDARY) {
             floor.look(floor.view().turnedBy(dx * DEGREES_PER_PIXEL, dy * DEGREES_PER_PIXEL));
-        } else if (e.getButton() == MouseButton.PRIMARY && inHand.isEmpty() && !linking) {
+        } else if (e.getButton() == MouseButton.PRIMARY && inHand.isEmpty() && !linking && !measuring) {
             dragLeft(e);
         }
         lastX = e.getX();
@@ -218,7 +259,7 @@ public final class FloorGestures {
 
     private void dragLeft(MouseEvent e) {
         if (doing == Doing.NOTHING && Math.hypot(e.getX() - pressX, e.getY() - pressY) > CLICK_PIXELS) {
-            doing = pressed == null ? Doing.BAND : Doing.MOVE;
+            doing = grip != null ? Doing.BEND : pressed == null ? Doing.BAND : Doing.MOVE;
             if (doing == Doing.MOVE && !bench.selection().contains(pressed)) {
                 bench.select(pressed);
             }
@@ -229,7 +270,8 @@ public final class FloorGestures {
                 floor.overlay().setBand(new Rectangle2D(Math.min(pressX, e.getX()), Math.min(pressY, e.getY()), Math.abs(e.getX() - pressX), Math.abs(e.getY() - pressY)));
                 floor.drawOverlay();
             }
-            case MOVE -> floor.showGhost(movedThings(e));
+            case MOVE -> showMove(e.getX(), e.getY());
+            case BEND -> floor.floorAt(e.getX(), e.getY()).filter(FloorGestures::isNear).ifPresent(spot -> showBend(spot, e.getX(), e.getY()));
             case LINK -> {
                 floor.overlay().setHovered(floor.equipmentAt(e.getX(), e.getY()).map(Equipment::name));
                 floor.overlay().setSweep(new double[] {pressX, pressY, e.getX(), e.getY()});
@@ -238,28 +280,74 @@ public final class FloorGestures {
         }
     }
 
-    private double[] shift(MouseEvent e) {
-        Optional<Viewpoint.Spot> from = floor.floorAt(pressX, pressY);
-        Optional<Viewpoint.Spot> to = floor.floorAt(e.getX(), e.getY());
-        Optional<Equipment> held = pressed == null ? Optional.empty() : bench.study().find(pressed);
-        if (from.isEmpty() || to.isEmpty() || held.isEmpty() || !isNear(to.get())) {
-            return new double[] {0, 0};
-        }
-        Equipment wanted = held.get().placed(held.get().placement().movedBy(to.get().x() - from.get().x(), to.get().y() - from.get().y()));
-        Placement snapped = Edits.snapped(bench.study(), wanted, bench.selection());
-        return new double[] {snapped.xMetres() - held.get().placement().xMetres(), snapped.yMetres() - held.get().placement().yMetres()};
+    /** How far what is held goes, and the lines that it was snapped to. */
+    private record Shift(double dx, double dy, List<Snapping.Guide> guides) {
+        static final Shift NONE = new Shift(0, 0, List.of());
     }
 
-    private List<Equipment> movedThings(MouseEvent e) {
-        double[] by = shift(e);
-        return bench.study().equipment().stream()
+    private Shift shift(double x, double y) {
+        Optional<Viewpoint.Spot> from = floor.floorAt(pressX, pressY);
+        Optional<Viewpoint.Spot> to = floor.floorAt(x, y);
+        Optional<Equipment> held = pressed == null ? Optional.empty() : bench.study().find(pressed);
+        if (from.isEmpty() || to.isEmpty() || held.isEmpty() || !isNear(to.get())) {
+            return Shift.NONE;
+        }
+        double dx = to.get().x() - from.get().x();
+        double dy = to.get().y() - from.get().y();
+        Optional<double[]> exact = TypedDistance.parse(typed, dx, dy);
+        if (exact.isPresent()) {
+            return new Shift(exact.get()[0], exact.get()[1], List.of());
+        }
+        Equipment wanted = held.get().placed(held.get().placement().movedBy(dx, dy));
+        Snapping.Snap snap = Snapping.of(bench.study(), wanted, bench.selection());
+        return new Shift(snap.at().xMetres() - held.get().placement().xMetres(), snap.at().yMetres() - held.get().placement().yMetres(), snap.guides());
+    }
+
+    private void showMove(double x, double y) {
+        Shift by = shift(x, y);
+        floor.showGhost(bench.study().equipment().stream()
                 .filter(thing -> bench.selection().contains(thing.name()))
-                .map(thing -> thing.placed(thing.placement().movedBy(by[0], by[1])))
-                .toList();
+                .map(thing -> thing.placed(thing.placement().movedBy(by.dx, by.dy)))
+                .toList());
+        List<double[]> lines = new ArrayList<>();
+        for (Snapping.Guide guide : by.guides) {
+            Optional<Viewpoint.Pixel> from = floor.pixelOf(guide.fromX(), guide.fromY(), 0.02);
+            Optional<Viewpoint.Pixel> to = floor.pixelOf(guide.toX(), guide.toY(), 0.02);
+            if (from.isPresent() && to.isPresent()) {
+                lines.add(new double[] {from.get().x(), from.get().y(), to.get().x(), to.get().y()});
+            }
+        }
+        String note = TypedDistance.shown(by.dx, by.dy) + (typed.isEmpty() ? "" : "  typed " + typed);
+        floor.overlay().setMarks(new FloorOverlay.Marks(lines, List.of(), note, x, y));
+        floor.drawOverlay();
+    }
+
+    private void showBend(Viewpoint.Spot spot, double x, double y) {
+        LinkGrip held = grip;
+        if (held == null) {
+            return;
+        }
+        Study bent = held.dragged(bench.study(), spot);
+        Link link = bent.links().stream().filter(l -> l.from().equals(held.link().from()) && l.to().equals(held.link().to())).findFirst().orElse(held.link());
+        Optional<Path> path = bent.find(link.from()).flatMap(from -> bent.find(link.to()).map(to -> Layout.path(link, from, to)));
+        List<Viewpoint.Pixel> pixels = path.map(floor::pixelsOf).orElse(List.of());
+        List<double[]> lines = new ArrayList<>();
+        for (int i = 0; i + 1 < pixels.size(); i++) {
+            lines.add(new double[] {pixels.get(i).x(), pixels.get(i).y(), pixels.get(i + 1).x(), pixels.get(i + 1).y()});
+        }
+        String note = String.format(Locale.ROOT, "%.2f m east, %.2f m north; %.2f m long", LinkGrip.fine(spot.x()), LinkGrip.fine(spot.y()), path.map(Path::metres).orElse(0.0));
+        floor.overlay().setMarks(new FloorOverlay.Marks(lines, grips(link), note, x, y));
+        floor.drawOverlay();
+    }
+
+    private List<Viewpoint.Pixel> grips(Link link) {
+        List<Viewpoint.Pixel> grips = new ArrayList<>();
+        link.bends().forEach(b -> floor.pixelOf(b.xMetres(), b.yMetres(), Scenery.LINK_Z).ifPresent(grips::add));
+        return grips;
     }
 
     private void release(MouseEvent e) {
-        if (e.getButton() != MouseButton.PRIMARY || inHand.isPresent() || linking) {
+        if (e.getButton() != MouseButton.PRIMARY || inHand.isPresent() || linking || measuring) {
             return;
         }
         Doing done = doing;
@@ -267,17 +355,30 @@ public final class FloorGestures {
         switch (done) {
             case NOTHING -> click(e);
             case BAND -> selectInBand(e.isShiftDown());
-            case MOVE -> {
-                double[] by = shift(e);
-                int count = bench.selection().size();
-                bench.edit("move " + (count == 1 ? pressed : count + " things"), study -> Edits.moved(study, bench.selection(), by[0], by[1]));
-            }
+            case MOVE -> move(shift(e.getX(), e.getY()));
             case LINK -> link(e);
+            case BEND -> bend(e);
         }
+        typed = "";
+        grip = null;
+        floor.overlay().setMarks(FloorOverlay.Marks.NONE);
         floor.showGhost(List.of());
         floor.overlay().setBand(null);
         floor.overlay().setSweep(null);
         floor.drawOverlay();
+    }
+
+    private void move(Shift by) {
+        int count = bench.selection().size();
+        bench.edit("move " + (count == 1 ? pressed : count + " things"), study -> Edits.moved(study, bench.selection(), by.dx, by.dy));
+    }
+
+    private void bend(MouseEvent e) {
+        LinkGrip held = grip;
+        if (held != null) {
+            floor.floorAt(e.getX(), e.getY()).filter(FloorGestures::isNear)
+                    .ifPresent(spot -> bench.edit("bend the link to " + held.link().to(), study -> held.dragged(study, spot)));
+        }
     }
 
     private void link(MouseEvent e) {
@@ -295,7 +396,10 @@ public final class FloorGestures {
         if (piece.isPresent()) {
             return;
         }
-        if (pressed == null) {
+        LinkGrip link = grip;
+        if (link != null && !e.isShiftDown()) {
+            bench.select(link.link().from()); // its card says all of the link
+        } else if (pressed == null) {
             bench.select(Set.of());
         } else if (e.isShiftDown()) {
             bench.toggle(pressed);
@@ -322,13 +426,61 @@ public final class FloorGestures {
             ghostAt(inHand.get(), e.getX(), e.getY());
             return;
         }
+        if (measuring) {
+            showMeasure(e.getX(), e.getY());
+            return;
+        }
         Optional<String> over = floor.equipmentAt(e.getX(), e.getY()).map(Equipment::name);
         floor.overlay().setHovered(over);
+        Optional<LinkGrip> near = over.isPresent() || linking ? Optional.empty() : LinkGrip.at(floor, e.getX(), e.getY());
+        List<Viewpoint.Pixel> grips = near.map(g -> g.isNew() ? List.of(new Viewpoint.Pixel(e.getX(), e.getY(), 0)) : grips(g.link())).orElse(List.of());
+        floor.overlay().setMarks(near.isEmpty() ? FloorOverlay.Marks.NONE
+                : new FloorOverlay.Marks(List.of(), grips, near.get().isNew() ? "drag to bend" : "drag, or double-click to straighten", e.getX(), e.getY()));
         if (linking && !chain.isEmpty()) {
             bench.study().find(chain.getLast()).flatMap(from -> floor.pixelOf(from.placement().xMetres(), from.placement().yMetres(), 0.5))
                     .ifPresent(p -> floor.overlay().setSweep(new double[] {p.x(), p.y(), e.getX(), e.getY()}));
         }
         floor.drawOverlay();
+    }
+
+    private void showMeasure(double x, double y) {
+        Viewpoint.Spot from = measuredFrom;
+        Optional<Viewpoint.Spot> to = floor.floorAt(x, y);
+        if (from == null || to.isEmpty()) {
+            if (measuredFrom == null && floor.overlay().hasNoLines()) {
+                floor.overlay().setMarks(new FloorOverlay.Marks(List.of(), List.of(), "click the first point", x, y));
+            }
+            floor.drawOverlay();
+            return;
+        }
+        List<double[]> lines = new ArrayList<>();
+        floor.pixelOf(from.x(), from.y(), 0.02).ifPresent(p -> lines.add(new double[] {p.x(), p.y(), x, y}));
+        double dx = to.get().x() - from.x();
+        double dy = to.get().y() - from.y();
+        floor.overlay().setMarks(new FloorOverlay.Marks(lines, List.of(), String.format(Locale.ROOT, "%.3f m apart: ", Math.hypot(dx, dy)) + TypedDistance.shown(dx, dy), x, y));
+        floor.drawOverlay();
+    }
+
+    /** Digits typed while something is dragged are the distance that it goes; Enter puts it there. */
+    private boolean typeDistance(KeyEvent e) {
+        if (doing != Doing.MOVE) {
+            return false;
+        }
+        if (e.getCode() == KeyCode.ENTER) {
+            Shift by = shift(lastX, lastY);
+            move(by);
+            putAway();
+            pressed = null;
+        } else if (e.getCode() == KeyCode.BACK_SPACE) {
+            typed = typed.isEmpty() ? "" : typed.substring(0, typed.length() - 1);
+            showMove(lastX, lastY);
+        } else if (e.getText().matches("[0-9.,\\- ]")) {
+            typed += e.getText();
+            showMove(lastX, lastY);
+        } else {
+            return false;
+        }
+        return true;
     }
 
     private void leave() {
@@ -357,7 +509,11 @@ public final class FloorGestures {
     // ---- keys that only mean something on the floor
 
     private void key(KeyEvent e) {
-        double step = e.isShiftDown() ? 0.1 : Edits.GRID_METRES;
+        if (typeDistance(e)) {
+            e.consume();
+            return;
+        }
+        double step = e.isShiftDown() ? 0.1 : Snapping.GRID_METRES;
         boolean arrow = e.getCode().isArrowKey();
         if (arrow && e.isControlDown()) {
             int yaw = e.getCode() == KeyCode.LEFT ? -6 : e.getCode() == KeyCode.RIGHT ? 6 : 0;

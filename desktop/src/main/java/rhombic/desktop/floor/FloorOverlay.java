@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -19,7 +20,9 @@ import javafx.scene.text.FontWeight;
 import javafx.scene.text.Text;
 import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
-import rhombic.desktop.work.Edits;
+import rhombic.space.Path;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
@@ -75,10 +78,23 @@ public final class FloorOverlay extends Canvas {
     private @Nullable Rectangle2D band;
     private double @Nullable [] sweep;
     private List<String> chain = List.of();
+    private Marks marks = Marks.NONE;
+    /** Where the labels were drawn last, so that they can be clicked. */
+    private final Map<String, Rectangle2D> boxes = new LinkedHashMap<>();
+
+    /**
+     * What helps a hand: lines and grips in pixels, and a note beside the pointer.
+     *
+     * @param lines each as x, y, x, y
+     * @param grips middle points of what can be dragged
+     */
+    record Marks(List<double[]> lines, List<Viewpoint.Pixel> grips, String note, double noteX, double noteY) {
+        static final Marks NONE = new Marks(List.of(), List.of(), "", 0, 0);
+    }
 
     /** All that a drawing depends on beside the moment; drawing the same again would only cost a frame. */
     private record Drawn(Scenery.Ground ground, Viewpoint view, double leastPixels, boolean names, boolean numbers, Set<String> selection, Set<String> faulty,
-            Optional<String> hovered, @Nullable Rectangle2D band, double @Nullable [] sweep, List<String> chain, double width, double height) {}
+            Optional<String> hovered, @Nullable Rectangle2D band, double @Nullable [] sweep, List<String> chain, Marks marks, double width, double height) {}
 
     private @Nullable Drawn drawn;
     private @Nullable Moment drawnMoment;
@@ -118,6 +134,19 @@ public final class FloorOverlay extends Canvas {
         sweep = fromTo;
     }
 
+    void setMarks(Marks now) {
+        marks = now;
+    }
+
+    boolean hasNoLines() {
+        return marks.lines.isEmpty();
+    }
+
+    /** The thing whose label is there. */
+    Optional<String> labelAt(double x, double y) {
+        return boxes.entrySet().stream().filter(entry -> entry.getValue().contains(x, y)).map(Map.Entry::getKey).findFirst();
+    }
+
     /** Things linked so far in one sweep. */
     void setChain(List<String> names) {
         chain = List.copyOf(names);
@@ -125,14 +154,14 @@ public final class FloorOverlay extends Canvas {
 
     /** Where the link handle of the thing is, in pixels. */
     Optional<Viewpoint.Pixel> handle(Equipment thing, Viewpoint view) {
-        double[] end = Edits.endOf(thing, 1);
-        double angle = Math.toRadians(thing.placement().turnedDegrees());
-        return view.project(end[0] + 0.35 * Math.cos(angle), end[1] + 0.35 * Math.sin(angle), 0.1, getWidth(), getHeight());
+        Pose end = Layout.outlet(thing, "");
+        double angle = Math.toRadians(end.heading());
+        return view.project(end.x() + 0.35 * Math.cos(angle), end.y() + 0.35 * Math.sin(angle), thing.placement().zMetres() + 0.1, getWidth(), getHeight());
     }
 
     /** @param leastPixels a metre must have for equipment to be named; 0 names all that there is room for */
     void draw(Study study, Scenery.Ground ground, Viewpoint view, double leastPixels) {
-        Drawn now = new Drawn(ground, view, leastPixels, options.names, options.numbers, selection, faulty, hovered, band, sweep, chain, getWidth(), getHeight());
+        Drawn now = new Drawn(ground, view, leastPixels, options.names, options.numbers, selection, faulty, hovered, band, sweep, chain, marks, getWidth(), getHeight());
         long momentNanos = moment == null ? -1 : moment.timeNanos();
         if (now.equals(drawn) && moment == drawnMoment && momentNanos == drawnNanos) {
             return;
@@ -149,6 +178,7 @@ public final class FloorOverlay extends Canvas {
                 corners(g, thing, view, VERDIGRIS);
             }
         }
+        boxes.clear();
         if (options.names) {
             linkLabels(g, study, view);
         }
@@ -163,11 +193,36 @@ public final class FloorOverlay extends Canvas {
             g.setLineWidth(1);
             g.strokeRect(band.getMinX() + 0.5, band.getMinY() + 0.5, band.getWidth(), band.getHeight());
         }
+        drawMarks(g);
         if (sweep != null) {
             g.setStroke(VERDIGRIS);
             g.setLineWidth(2);
             g.strokeLine(sweep[0], sweep[1], sweep[2], sweep[3]);
             rhombus(g, sweep[2], sweep[3], HANDLE_PIXELS, VERDIGRIS);
+        }
+    }
+
+    private void drawMarks(GraphicsContext g) {
+        g.setStroke(SAFFRON);
+        g.setLineWidth(1.2);
+        marks.lines.forEach(line -> g.strokeLine(line[0], line[1], line[2], line[3]));
+        for (Viewpoint.Pixel grip : marks.grips) {
+            rhombus(g, grip.x(), grip.y(), HANDLE_PIXELS, Color.web("#FFFDF8"));
+            rhombus(g, grip.x(), grip.y(), HANDLE_PIXELS - 2, SAFFRON);
+        }
+        if (!marks.note.isEmpty()) {
+            double width = width(marks.note, NAME) + 14;
+            double x = Math.clamp(marks.noteX + 14, 0, Math.max(0, getWidth() - width));
+            double y = Math.clamp(marks.noteY + 16, 0, Math.max(0, getHeight() - 22));
+            g.setFill(CARD);
+            g.fillRoundRect(x, y, width, 22, 6, 6);
+            g.setStroke(SAFFRON);
+            g.strokeRoundRect(x + 0.5, y + 0.5, width - 1, 21, 6, 6);
+            g.setFont(NAME);
+            g.setFill(INK);
+            g.setTextAlign(TextAlignment.LEFT);
+            g.setTextBaseline(VPos.CENTER);
+            g.fillText(marks.note, x + 7, y + 11);
         }
     }
 
@@ -185,8 +240,9 @@ public final class FloorOverlay extends Canvas {
             if (byName.isEmpty()) {
                 study.equipment().forEach(thing -> byName.put(thing.name(), thing));
             }
-            double[] way = Scenery.way(link, byName);
-            view.project((way[0] + way[2]) / 2, (way[1] + way[3]) / 2, Scenery.LINK_Z, getWidth(), getHeight())
+            Path path = Scenery.path(link, byName);
+            Pose middle = path.at(path.metres() / 2);
+            view.project(middle.x(), middle.y(), Scenery.LINK_Z, getWidth(), getHeight())
                     .filter(p -> view.pixelsPerMetre(p.depth(), getHeight()) >= LEAST_FOR_LINKS).ifPresent(p -> {
                 double half = width(text, FIGURES) / 2 + 5;
                 g.setFill(CARD);
@@ -219,7 +275,7 @@ public final class FloorOverlay extends Canvas {
         for (double[] c : floor) {
             double x = thing.placement().xMetres() + c[0] * Math.cos(angle) - c[1] * Math.sin(angle);
             double y = thing.placement().yMetres() + c[0] * Math.sin(angle) + c[1] * Math.cos(angle);
-            view.project(x, y, 0.02, getWidth(), getHeight()).ifPresent(pixels::add);
+            view.project(x, y, thing.placement().zMetres() + 0.02, getWidth(), getHeight()).ifPresent(pixels::add);
         }
         if (pixels.size() < 4) {
             return;
@@ -265,7 +321,7 @@ public final class FloorOverlay extends Canvas {
     }
 
     private static double top(Equipment thing) {
-        return thing instanceof WorkEquipment ? 2.75 : thing.footprint().heightMetres() + 0.55;
+        return thing.placement().zMetres() + (thing instanceof WorkEquipment ? Math.max(2.75, thing.footprint().heightMetres() + 0.3) : thing.footprint().heightMetres() + 0.55);
     }
 
     private Optional<String> place(GraphicsContext g, Label label, List<Rectangle2D> taken) {
@@ -279,6 +335,7 @@ public final class FloorOverlay extends Canvas {
             return Optional.empty();
         }
         taken.add(box);
+        boxes.put(label.thing.name(), box);
         g.setStroke(SOFT);
         g.setLineWidth(0.6);
         g.strokeLine(label.at.x(), box.getMaxY(), label.at.x(), label.at.y() + 8);

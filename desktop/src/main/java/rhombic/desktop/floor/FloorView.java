@@ -24,15 +24,19 @@ import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
 import javafx.scene.transform.Affine;
 import javafx.scene.transform.Rotate;
+import javafx.scene.transform.Scale;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.Edits;
-import rhombic.study.Link;
 import rhombic.scene.Poses;
 import rhombic.scene.Scene;
+import rhombic.space.Path;
+import rhombic.space.Pose;
 import rhombic.study.Study;
+import rhombic.study.Travel;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.value.Footprint;
 import rhombic.study.value.Placement;
 import rhombic.trace.Moment;
 
@@ -233,8 +237,21 @@ public final class FloorView extends Region {
         return Optional.empty();
     }
 
+    /** What is named or stands there; a label belongs to its thing. */
     Optional<Equipment> equipmentAt(double pixelX, double pixelY) {
-        return Sight.first(study, view.position(), view.ray(pixelX, pixelY, getWidth(), getHeight()));
+        Optional<Equipment> labelled = overlay.labelAt(pixelX, pixelY).flatMap(study::find);
+        return labelled.isPresent() ? labelled : Sight.first(study, view.position(), view.ray(pixelX, pixelY, getWidth(), getHeight()));
+    }
+
+    /** The path of a link in pixels, point by point; points behind the eye are left out. */
+    List<Viewpoint.Pixel> pixelsOf(Path path) {
+        List<Viewpoint.Pixel> pixels = new ArrayList<>();
+        path.outline().forEach(p -> pixelOf(p.x(), p.y(), Scenery.LINK_Z).ifPresent(pixels::add));
+        return pixels;
+    }
+
+    Path path(int link) {
+        return poser.path(link);
     }
 
     /** Where a point of the floor is in this view, in pixels. */
@@ -255,6 +272,7 @@ public final class FloorView extends Region {
         MeshView body = new MeshView(shapes.of(thing));
         PhongMaterial pale = new PhongMaterial(Color.web("#F3D9A8"));
         body.setMaterial(pale);
+        stretch(body, thing);
         return placed(new Group(body), thing);
     }
 
@@ -314,7 +332,7 @@ public final class FloorView extends Region {
                 points.add(new double[] {thing.placement().xMetres() + dx, thing.placement().yMetres() + dy, 0});
             }
         }
-        points.add(new double[] {thing.placement().xMetres(), thing.placement().yMetres(), 2.9});
+        points.add(new double[] {thing.placement().xMetres(), thing.placement().yMetres(), thing.placement().zMetres() + 2.9});
     }
 
     // ---- building the scene
@@ -369,10 +387,10 @@ public final class FloorView extends Region {
         return near.stream().sorted(Comparator.comparingDouble(Near::depth)).limit(MOST_DETAILED).map(Near::thing).toList();
     }
 
-    private record Body(TriangleMesh mesh, Placement placement, Group group, @Nullable MeshView lamp) {
+    private record Body(TriangleMesh mesh, Placement placement, Footprint size, Group group, @Nullable MeshView lamp) {
         /** Whether the equipment looks as this does and stands where it does. */
         boolean shows(@Nullable Equipment thing, Bodies shapes) {
-            return thing != null && mesh == shapes.of(thing) && placement.equals(thing.placement());
+            return thing != null && mesh == shapes.of(thing) && placement.equals(thing.placement()) && size.equals(thing.footprint());
         }
     }
 
@@ -380,6 +398,7 @@ public final class FloorView extends Region {
         TriangleMesh mesh = shapes.of(thing);
         MeshView body = new MeshView(mesh);
         body.setMaterial(palette);
+        stretch(body, thing);
         Group group = new Group(body);
         MeshView lamp = null;
         if (thing instanceof WorkEquipment) {
@@ -389,12 +408,20 @@ public final class FloorView extends Region {
             lamp.setMaterial(lampOff);
             group.getChildren().add(lamp);
         }
-        return new Body(mesh, thing.placement(), placed(group, thing), lamp);
+        return new Body(mesh, thing.placement(), thing.footprint(), placed(group, thing), lamp);
+    }
+
+    private static void stretch(MeshView body, Equipment thing) {
+        double[] by = Bodies.stretch(thing);
+        if (by[0] != 1 || by[1] != 1 || by[2] != 1) {
+            body.getTransforms().add(new Scale(by[0], by[2], by[1]));
+        }
     }
 
     private static Group placed(Group group, Equipment thing) {
         group.setTranslateX(thing.placement().xMetres());
         group.setTranslateZ(thing.placement().yMetres());
+        group.setTranslateY(-thing.placement().zMetres());
         group.setRotationAxis(Rotate.Y_AXIS);
         group.getTransforms().setAll(new Rotate(-thing.placement().turnedDegrees(), Rotate.Y_AXIS));
         return group;
@@ -403,14 +430,12 @@ public final class FloorView extends Region {
     /** Rhombi that travel along the links in the flow's direction. */
     public void showTravel(double phase) {
         MeshMaker maker = new MeshMaker();
-        for (Link link : study.links()) {
-            double[] way = Scenery.way(link, byName);
-            double length = Math.hypot(way[2] - way[0], way[3] - way[1]);
-            if (length > 0.6) {
-                double dx = (way[2] - way[0]) / length;
-                double dy = (way[3] - way[1]) / length;
-                double at = phase % 1 * length;
-                maker.rhombus(way[0] + dx * at, way[1] + dy * at, Scenery.LINK_Z + 0.008, dx, dy, 0.16, 0.09, Swatch.VERDIGRIS);
+        for (int i = 0; i < study.links().size(); i++) {
+            Path path = poser.path(i);
+            if (path.metres() > 0.6 && study.links().get(i).travel() instanceof Travel.AtOnce) {
+                Pose at = path.at(phase % 1 * path.metres());
+                double heading = Math.toRadians(at.heading());
+                maker.rhombus(at.x(), at.y(), Scenery.LINK_Z + 0.008, Math.cos(heading), Math.sin(heading), 0.16, 0.09, Swatch.VERDIGRIS);
             }
         }
         travelling.setMesh(maker.isEmpty() ? null : maker.mesh());

@@ -124,6 +124,23 @@ final class MeshMaker {
         return quad(new Point(x0 - nx, y0 - ny, z), new Point(x1 - nx, y1 - ny, z), new Point(x1 + nx, y1 + ny, z), new Point(x0 + nx, y0 + ny, z), swatch);
     }
 
+    /** A flat beam from one point to another, its top at their height, level or sloping. */
+    MeshMaker beam(rhombic.space.Pose from, rhombic.space.Pose to, double width, double deep, Swatch swatch) {
+        double length = Math.hypot(to.x() - from.x(), to.y() - from.y());
+        if (length < 1e-9) {
+            return this;
+        }
+        double nx = -(to.y() - from.y()) / length * width / 2;
+        double ny = (to.x() - from.x()) / length * width / 2;
+        Point a = new Point(from.x() - nx, from.y() - ny, from.z());
+        Point b = new Point(to.x() - nx, to.y() - ny, to.z());
+        Point c = new Point(to.x() + nx, to.y() + ny, to.z());
+        Point d = new Point(from.x() + nx, from.y() + ny, from.z());
+        return quad(a, b, c, d, swatch)
+                .quad(new Point(a.x, a.y, a.z - deep), new Point(b.x, b.y, b.z - deep), b, a, swatch)
+                .quad(new Point(c.x, c.y, c.z - deep), new Point(d.x, d.y, d.z - deep), d, c, swatch);
+    }
+
     /** A rhombus lying on the floor, its long diagonal along the direction (dx, dy) of length 1. */
     MeshMaker rhombus(double x, double y, double z, double dx, double dy, double halfLong, double halfShort, Swatch swatch) {
         return quad(new Point(x - dx * halfLong, y - dy * halfLong, z), new Point(x + dy * halfShort, y - dx * halfShort, z),

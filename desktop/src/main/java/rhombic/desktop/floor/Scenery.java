@@ -11,26 +11,35 @@ import javafx.scene.paint.PhongMaterial;
 import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
 import javafx.scene.shape.VertexFormat;
-import rhombic.desktop.work.Edits;
+import rhombic.space.Path;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.Travel;
 import rhombic.study.kind.Equipment;
+import rhombic.study.value.Bend;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.Placement;
 
 /** What lies under and around the bodies of a study: ground, contact shadows, links. */
 final class Scenery {
     static final double LINK_Z = 0.02;
+    private static final double TRACK_METRES = 0.5;
+    private static final double TRACK_DEEP_METRES = 0.08;
+    private static final double LEG_PITCH_METRES = 1.6;
 
     /** All of a study that its ground, shadows, links and labels depend on. */
     record Ground(List<Stand> stands, List<Way> ways) {
         record Stand(String name, String kind, Placement placement, Footprint footprint) {}
 
-        record Way(String from, String to, String text) {}
+        /** @param track whether pieces are seen on it */
+        record Way(String from, String to, String text, List<Bend> bends, String fromPort, String toPort, boolean track) {}
 
         static Ground of(Study study) {
             return new Ground(study.equipment().stream().map(e -> new Stand(e.name(), e.kind(), e.placement(), e.footprint())).toList(),
-                    study.links().stream().map(link -> new Way(link.from(), link.to(), LinkText.of(link))).toList());
+                    study.links().stream().map(link -> new Way(link.from(), link.to(), LinkText.of(link), link.bends(), link.fromPort(), link.toPort(), !(link.travel() instanceof Travel.AtOnce)))
+                            .toList());
         }
     }
 
@@ -59,6 +68,7 @@ final class Scenery {
             }
             MeshMaker links = new MeshMaker();
             study.links().forEach(link -> drawLink(links, link));
+            study.links().stream().filter(link -> !(link.travel() instanceof Travel.AtOnce)).forEach(link -> drawTrack(links, link));
             if (!links.isEmpty()) {
                 nodes.add(flat(links));
             }
@@ -66,23 +76,40 @@ final class Scenery {
         return nodes;
     }
 
+    /** A line on the floor with a rhombus at its end; where pieces take time, a track at the height at which they come. */
     private void drawLink(MeshMaker maker, Link link) {
-        double[] way = way(link, byName);
-        double length = Math.hypot(way[2] - way[0], way[3] - way[1]);
-        if (length < 0.05) {
+        List<Pose> points = path(link, byName).outline();
+        for (int i = 0; i + 1 < points.size(); i++) {
+            maker.ribbon(points.get(i).x(), points.get(i).y(), points.get(i + 1).x(), points.get(i + 1).y(), 0.05, LINK_Z, Swatch.LINK);
+        }
+        Pose before = points.get(points.size() - 2);
+        Pose end = points.getLast();
+        double last = Math.hypot(end.x() - before.x(), end.y() - before.y());
+        if (last < 0.05) {
             return;
         }
-        double dx = (way[2] - way[0]) / length;
-        double dy = (way[3] - way[1]) / length;
-        maker.ribbon(way[0], way[1], way[2], way[3], 0.05, LINK_Z, Swatch.LINK);
-        maker.rhombus(way[2] - dx * 0.12, way[3] - dy * 0.12, LINK_Z + 0.004, dx, dy, 0.2, 0.1, Swatch.INK);
+        double dx = (end.x() - before.x()) / last;
+        double dy = (end.y() - before.y()) / last;
+        maker.rhombus(end.x() - dx * 0.12, end.y() - dy * 0.12, LINK_Z + 0.004, dx, dy, 0.2, 0.1, Swatch.INK);
     }
 
-    /** From the end of the giver to the front of the taker: x, y, x, y. */
-    static double[] way(Link link, Map<String, Equipment> byName) {
-        double[] from = Edits.endOf(byName.get(link.from()), 1);
-        double[] to = Edits.endOf(byName.get(link.to()), -1);
-        return new double[] {from[0], from[1], to[0], to[1]};
+    private void drawTrack(MeshMaker maker, Link link) {
+        Path path = path(link, byName);
+        List<Pose> points = path.outline();
+        for (int i = 0; i + 1 < points.size(); i++) {
+            maker.beam(points.get(i), points.get(i + 1), TRACK_METRES, TRACK_DEEP_METRES, Swatch.BODY);
+        }
+        for (double at = LEG_PITCH_METRES / 2; at < path.metres(); at += LEG_PITCH_METRES) {
+            Pose leg = path.at(at);
+            if (leg.z() > 2 * TRACK_DEEP_METRES) {
+                maker.bar(leg.x(), leg.y(), 0, 0.06, 0.06, leg.z() - TRACK_DEEP_METRES, Swatch.STEEL_DARK);
+            }
+        }
+    }
+
+    /** From the outlet of the giver to the inlet of the taker. */
+    static Path path(Link link, Map<String, Equipment> byName) {
+        return Layout.path(link, byName.get(link.from()), byName.get(link.to()));
     }
 
     /** Every equipment as a plain block, a little smaller than its body, which hides it where it is drawn. */

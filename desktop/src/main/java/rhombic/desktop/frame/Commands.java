@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
 import rhombic.desktop.floor.FloorGestures;
 import rhombic.desktop.watch.TransportBar;
+import rhombic.desktop.work.Arranging;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
@@ -28,7 +30,7 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
     List<Command> all() {
         List<Command> all = new ArrayList<>();
         for (Edits.Kind kind : Edits.Kind.values()) {
-            all.add(new Command("Place a " + kind.word().toLowerCase(Locale.ROOT), "", () -> {
+            all.add(new Command("Place " + kind.oneOf(), "", () -> {
                 window.go(Place.BUILD);
                 gestures.placeAt(kind, gestures.pointerX(), gestures.pointerY());
                 gestures.take(kind);
@@ -48,9 +50,18 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
                 new Command("Add a carrier", "", () -> onStudyCard("add a carrier", st -> Edits.withNewType(st, true))),
                 new Command("Add a table", "", () -> onStudyCard("add a table", Edits::withNewTable)),
                 new Command("Add a rule", "", () -> onStudyCard("add a rule", Edits::withNewRule)),
+                new Command("Measure between two points", "M", gestures::takeMeasure),
+                new Command("Turn by 90\u00b0 as a group", "R", () -> editing.turn(90)),
+                new Command("Mirror east to west", "", () -> onSelection("mirror", (st, names) -> Arranging.mirrored(st, names, true))),
+                new Command("Mirror north to south", "", () -> onSelection("mirror", (st, names) -> Arranging.mirrored(st, names, false))),
+                new Command("Space evenly in a row", "", () -> onSelection("space evenly", (st, names) -> Arranging.distributed(st, names, true))),
+                new Command("Space evenly in a column", "", () -> onSelection("space evenly", (st, names) -> Arranging.distributed(st, names, false))),
                 new Command("Select all", "Ctrl+A", () -> window.bench().select(window.bench().study().names())),
                 new Command("Undo", "Ctrl+Z", editing::undo),
                 new Command("Redo", "Ctrl+Y", editing::redo)));
+        for (Arranging.Line line : Arranging.Line.values()) {
+            all.add(new Command("Align " + line.word(), "", () -> onSelection("align " + line.word(), (st, names) -> Arranging.aligned(st, names, line))));
+        }
         for (Place target : Place.values()) {
             all.add(new Command("Go to " + target.word(), String.valueOf(target.ordinal() + 1), () -> window.go(target)));
         }
@@ -62,6 +73,11 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
             }));
         }
         return all;
+    }
+
+    private void onSelection(String name, BiFunction<Study, Set<String>, Study> change) {
+        Set<String> names = window.bench().selection();
+        window.bench().edit(name, study -> change.apply(study, names));
     }
 
     /** Makes an edit that is seen on the card of the study. */

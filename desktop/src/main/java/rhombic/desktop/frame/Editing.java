@@ -3,6 +3,7 @@ package rhombic.desktop.frame;
 import java.util.Set;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
+import rhombic.desktop.work.Arranging;
 import rhombic.desktop.work.Edits;
 import rhombic.desktop.work.Workbench;
 
@@ -62,7 +63,7 @@ final class Editing {
     }
 
     void turn(double degrees) {
-        bench.edit("turn", study -> Edits.turned(study, bench.selection(), degrees));
+        bench.edit("turn", study -> Arranging.turned(study, bench.selection(), degrees));
     }
 
     void selectAll() {

@@ -83,6 +83,7 @@ record Keyboard(MainWindow window, Editing editing, StudyFiles files, FloorGestu
             case F -> window.floor().fit(window.bench().selection());
             case N -> window.toggleNumbers();
             case L -> gestures.takeLink();
+            case M -> gestures.takeMeasure();
             case R -> {
                 if (gestures.inHand().isPresent()) {
                     return false;

@@ -1,16 +1,17 @@
 package rhombic.desktop.work;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
-import java.util.function.ToDoubleFunction;
 import rhombic.chance.DistributionText;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Rule;
 import rhombic.study.Study;
@@ -25,6 +26,7 @@ import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.Work;
+import rhombic.study.value.Bend;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
@@ -33,11 +35,8 @@ import rhombic.study.value.TimeSource;
 
 /** What hands do on the floor, as functions from study to study. */
 public final class Edits {
-    /** Grid that placements snap to. */
-    public static final double GRID_METRES = 0.5;
-
-    /** How near two ends must come to join. */
-    public static final double JOIN_METRES = 0.6;
+    /** Ports that are nearer to each other than this touch. */
+    private static final double TOUCH_METRES = 0.05;
 
     private Edits() {}
 
@@ -58,6 +57,15 @@ public final class Edits {
 
         public String word() {
             return word;
+        }
+
+        /** With its article, as in "an assembly station". */
+        public String oneOf() {
+            String lower = word.toLowerCase(Locale.ROOT);
+            return switch (this) {
+                case GOODS_IN, GOODS_OUT -> lower;
+                default -> ("aeiou".indexOf(lower.charAt(0)) >= 0 ? "an " : "a ") + lower;
+            };
         }
     }
 
@@ -112,26 +120,31 @@ public final class Edits {
         return joined(study.withPieceTypes(types).with(thing), Set.of(thing.name()));
     }
 
-    /** Moves the named things; what then touches end to end is linked. */
+    /** Moves the named things, with the bends of the links among them; what then touches end to end is linked. */
     public static Study moved(Study study, Set<String> names, double dx, double dy) {
-        return joined(study.changedAll(names, e -> e.placed(e.placement().movedBy(dx, dy))), names);
+        Study moved = study.changedAll(names, e -> e.placed(e.placement().movedBy(dx, dy)));
+        return joined(Arranging.withBends(moved, names, b -> new Bend(b.xMetres() + dx, b.yMetres() + dy)), names);
     }
 
-    /** Turns the named things about their common middle. */
-    public static Study turned(Study study, Set<String> names, double degrees) {
-        List<Equipment> things = things(study, names);
-        if (things.isEmpty()) {
-            return study;
+    /** Puts a bend into a link, or moves one: the path then goes by that point. */
+    public static Study bent(Study study, Link link, int bend, boolean isNew, Bend to) {
+        List<Bend> bends = new ArrayList<>(link.bends());
+        if (isNew) {
+            bends.add(bend, to);
+        } else {
+            bends.set(bend, to);
         }
-        double cx = things.stream().mapToDouble(e -> e.placement().xMetres()).average().orElse(0);
-        double cy = things.stream().mapToDouble(e -> e.placement().yMetres()).average().orElse(0);
-        double sin = Math.sin(Math.toRadians(degrees));
-        double cos = Math.cos(Math.toRadians(degrees));
-        return study.changedAll(names, e -> {
-            double dx = e.placement().xMetres() - cx;
-            double dy = e.placement().yMetres() - cy;
-            return e.placed(e.placement().movedTo(tidy(cx + dx * cos - dy * sin), tidy(cy + dx * sin + dy * cos)).turnedBy(degrees));
-        });
+        return withBends(study, link, bends);
+    }
+
+    public static Study straightened(Study study, Link link, int bend) {
+        List<Bend> bends = new ArrayList<>(link.bends());
+        bends.remove(bend);
+        return withBends(study, link, bends);
+    }
+
+    private static Study withBends(Study study, Link link, List<Bend> bends) {
+        return study.withLinks(study.links().stream().map(l -> l.from().equals(link.from()) && l.to().equals(link.to()) ? l.withBends(bends) : l).toList());
     }
 
     /** Links each to the next. */
@@ -139,28 +152,6 @@ public final class Edits {
         Study result = study;
         for (int i = 0; i + 1 < names.size(); i++) {
             result = result.linked(names.get(i), names.get(i + 1));
-        }
-        return result;
-    }
-
-    /** Sets all in one line: along x (same y), or along y (same x). */
-    public static Study aligned(Study study, Set<String> names, boolean alongX) {
-        double mean = tidy(things(study, names).stream().mapToDouble(across(alongX)).average().orElse(0));
-        return study.changedAll(names, e -> alongX ? at(e, e.placement().xMetres(), mean) : at(e, mean, e.placement().yMetres()));
-    }
-
-    /** Makes the distances between neighbours equal; the outermost stay. */
-    public static Study spread(Study study, Set<String> names, boolean alongX) {
-        List<Equipment> things = things(study, names).stream().sorted(Comparator.comparingDouble(across(!alongX))).toList();
-        if (things.size() < 3) {
-            return study;
-        }
-        double first = across(!alongX).applyAsDouble(things.getFirst());
-        double step = (across(!alongX).applyAsDouble(things.getLast()) - first) / (things.size() - 1);
-        Study result = study;
-        for (int i = 0; i < things.size(); i++) {
-            double value = tidy(first + i * step);
-            result = result.changed(things.get(i).name(), e -> alongX ? at(e, value, e.placement().yMetres()) : at(e, e.placement().xMetres(), value));
         }
         return result;
     }
@@ -188,7 +179,8 @@ public final class Edits {
             things.add(thing.named(name).placed(thing.placement().movedBy(dx, dy)));
             missingTypes(thing, allTypes);
         }
-        List<Link> links = clip.links.stream().map(l -> l.between(renamed.get(l.from()), renamed.get(l.to()))).toList();
+        List<Link> links = clip.links.stream().map(l -> l.between(renamed.get(l.from()), renamed.get(l.to()))
+                .withBends(l.bends().stream().map(b -> new Bend(b.xMetres() + dx, b.yMetres() + dy)).toList())).toList();
         return new Pasted(study.withPieceTypes(allTypes).with(things, links), Set.copyOf(renamed.values()));
     }
 
@@ -217,31 +209,6 @@ public final class Edits {
         return study.withLinks(study.links().stream().filter(l -> !(l.from().equals(from) && l.to().equals(to))).toList());
     }
 
-    /** Where pieces leave (end = 1) or enter (end = -1) a thing. */
-    public static double[] endOf(Equipment thing, int end) {
-        double half = end * thing.footprint().lengthMetres() / 2;
-        double angle = Math.toRadians(thing.placement().turnedDegrees());
-        return new double[] {thing.placement().xMetres() + half * Math.cos(angle), thing.placement().yMetres() + half * Math.sin(angle)};
-    }
-
-    /** The placement nearest to the wanted one on the grid, or end to end with a neighbour that is near. */
-    public static Placement snapped(Study study, Equipment thing, Set<String> without) {
-        for (Equipment other : study.equipment()) {
-            if (without.contains(other.name()) || other.name().equals(thing.name())) {
-                continue;
-            }
-            for (int end : new int[] {1, -1}) {
-                boolean fits = end > 0 ? thing.givesPieces() && other.takesPieces() : thing.takesPieces() && other.givesPieces();
-                double[] mine = endOf(thing, end);
-                double[] theirs = endOf(other, -end);
-                if (fits && Math.hypot(mine[0] - theirs[0], mine[1] - theirs[1]) < JOIN_METRES) {
-                    return thing.placement().movedBy(theirs[0] - mine[0], theirs[1] - mine[1]);
-                }
-            }
-        }
-        return thing.placement().movedTo(grid(thing.placement().xMetres()), grid(thing.placement().yMetres()));
-    }
-
     private static Study joined(Study study, Set<String> names) {
         Study result = study;
         for (Equipment thing : things(study, names)) {
@@ -256,29 +223,15 @@ public final class Edits {
     }
 
     private static boolean touches(Equipment giver, Equipment taker) {
-        double[] out = endOf(giver, 1);
-        double[] in = endOf(taker, -1);
-        return giver.givesPieces() && taker.takesPieces() && Math.hypot(out[0] - in[0], out[1] - in[1]) < 0.05;
+        if (!giver.givesPieces() || !taker.takesPieces()) {
+            return false;
+        }
+        Pose out = Layout.outlet(giver, "");
+        Pose in = Layout.inlet(taker, "");
+        return Math.hypot(out.x() - in.x(), out.y() - in.y()) < TOUCH_METRES && Math.abs(out.z() - in.z()) < TOUCH_METRES;
     }
 
-    private static List<Equipment> things(Study study, Set<String> names) {
+    static List<Equipment> things(Study study, Set<String> names) {
         return study.equipment().stream().filter(e -> names.contains(e.name())).toList();
-    }
-
-    private static ToDoubleFunction<Equipment> across(boolean alongX) {
-        return e -> alongX ? e.placement().yMetres() : e.placement().xMetres();
-    }
-
-    private static Equipment at(Equipment thing, double x, double y) {
-        return thing.placed(thing.placement().movedTo(x, y));
-    }
-
-    private static double grid(double metres) {
-        return Math.round(metres / GRID_METRES) * GRID_METRES;
-    }
-
-    /** Whole millimetres, so that turning four times comes back to where it began. */
-    private static double tidy(double metres) {
-        return Math.round(metres * 1000) / 1000.0;
     }
 }

@@ -61,7 +61,8 @@ public final class Outlook implements AutoCloseable {
     private final AtomicReference<@Nullable Told> untold = new AtomicReference<>();
     private final Executor window;
     private final Listener listener;
-    private Optional<State.Fresh> last = Optional.empty();
+    /** Written by the window's thread, read by those of the runs, too. */
+    private volatile Optional<State.Fresh> last = Optional.empty();
 
     public Outlook(Executor window, Listener listener) {
         this.window = window;
@@ -103,8 +104,8 @@ public final class Outlook implements AutoCloseable {
         } catch (CancellationException e) {
             // A later edit has taken over; its own run will report.
             return;
-        } catch (RuntimeException e) {
-            publish(run, new State.Failed(String.valueOf(e.getMessage())));
+        } catch (Throwable e) {
+            publish(run, new State.Failed(RunFailure.said(e)));
         }
     }
 

@@ -1,11 +1,14 @@
 package rhombic.desktop.work;
 
 import java.util.Optional;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import org.jspecify.annotations.Nullable;
 import rhombic.experiment.LiveRun;
-import rhombic.plant.RunTroubleException;
 import rhombic.study.Study;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
@@ -20,13 +23,15 @@ public final class Player implements AutoCloseable {
 
     private static final double SECONDS_AT_FULL_SPEED = 3;
     private static final long PAUSE_MILLIS = 5;
+    private static final long AT_ONCE_MILLIS = 20;
 
     private final ExecutorService thread = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-watch").factory());
     private volatile long generation;
     private volatile long playheadNanos;
     private volatile @Nullable String failure;
     private @Nullable Study study;
-    private @Nullable LiveRun run;
+    /** Made by the run's own thread; null until it is. */
+    private volatile @Nullable LiveRun run;
     private @Nullable Moment moment;
     private boolean playing;
     private int speed = 5;
@@ -49,16 +54,44 @@ public final class Player implements AutoCloseable {
         if (current == null) {
             return;
         }
-        LiveRun fresh;
+        run = null;
+        Future<?> prepared = thread.submit(() -> prepare(current, mine));
+        thread.execute(() -> {
+            LiveRun fresh = run;
+            if (fresh != null && generation == mine) {
+                produce(fresh, mine);
+            }
+        });
         try {
-            fresh = new LiveRun(current);
-        } catch (RunTroubleException e) {
-            run = null; // something comes to nothing already at the first instant
-            failure = e.getMessage();
+            prepared.get(AT_ONCE_MILLIS, TimeUnit.MILLISECONDS); // what is soon ready is shown without a moment of an empty floor
+        } catch (TimeoutException e) {
+            return; // a large study: it is shown as soon as it is ready
+        } catch (ExecutionException e) {
+            throw new IllegalStateException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private void prepare(Study current, long mine) {
+        if (generation != mine) {
             return;
         }
-        run = fresh;
-        thread.execute(() -> produce(fresh, mine));
+        try {
+            LiveRun fresh = new LiveRun(current);
+            if (generation == mine) {
+                run = fresh;
+            }
+        } catch (Throwable e) {
+            fails(e, mine); // something comes to nothing already at the first instant
+        }
+    }
+
+    /** Whatever ends a run before its time is told; it never ends the program, and never goes unseen. */
+    private void fails(Throwable e, long mine) {
+        if (generation == mine) {
+            failure = RunFailure.said(e);
+        }
     }
 
     /** Runs ahead of the playhead, but never so far that the moment at the playhead would be dropped. */
@@ -74,8 +107,8 @@ public final class Player implements AutoCloseable {
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-        } catch (RuntimeException e) {
-            failure = String.valueOf(e.getMessage());
+        } catch (Throwable e) {
+            fails(e, mine);
         }
     }
 
@@ -98,7 +131,9 @@ public final class Player implements AutoCloseable {
     }
 
     public long lengthNanos() {
-        return run == null ? 0 : run.lengthNanos();
+        LiveRun now = run;
+        Study planned = study;
+        return now != null ? now.lengthNanos() : planned == null || failure != null ? 0 : planned.plan().length().nanos();
     }
 
     public long playheadNanos() {
@@ -107,7 +142,8 @@ public final class Player implements AutoCloseable {
 
     /** How far the run is written down. */
     public long writtenNanos() {
-        return run == null ? 0 : Math.max(0, run.trace().endNanos());
+        LiveRun now = run;
+        return now == null ? 0 : Math.max(0, now.trace().endNanos());
     }
 
     public boolean isPlaying() {
@@ -142,7 +178,8 @@ public final class Player implements AutoCloseable {
     /** Puts the playhead anywhere in the run; what is not written down yet is shown as soon as it is. */
     public void seek(long nanos) {
         playheadNanos = Math.clamp(nanos, 0, Math.max(0, lengthNanos()));
-        boolean dropped = run != null && playheadNanos < run.trace().startNanos();
+        LiveRun now = run;
+        boolean dropped = now != null && playheadNanos < now.trace().startNanos();
         if (dropped) {
             restart();
         }
@@ -170,10 +207,11 @@ public final class Player implements AutoCloseable {
 
     /** The floor at the playhead, or as far as the run is written down; empty if there is no run. */
     public Optional<Moment> moment() {
-        if (run == null) {
+        LiveRun now = run;
+        if (now == null) {
             return Optional.empty();
         }
-        Trace trace = run.trace();
+        Trace trace = now.trace();
         if (trace.endNanos() < 0) {
             return Optional.empty();
         }

@@ -11,6 +11,7 @@ import rhombic.experiment.Interval;
 import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
 import rhombic.measure.EquipmentFigures;
+import rhombic.measure.LinkFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
 import rhombic.quantity.Clock;
@@ -31,7 +32,8 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
     public enum Subject {
         EQUIPMENT("Equipment"),
         STATES("Time in states"),
-        PIECES("Piece types");
+        PIECES("Piece types"),
+        LINKS("On the way");
 
         private final String word;
 
@@ -51,17 +53,18 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
             case EQUIPMENT -> equipment(summary);
             case STATES -> states(summary);
             case PIECES -> pieces(summary);
+            case LINKS -> links(summary);
         };
     }
 
     private static ResultSheet equipment(Summary summary) {
-        List<Column> columns = List.of(new Column("Equipment", 122), new Column("In", 44), new Column("Out", 44), new Column("Inside", 54), new Column("Most", 46), new Column("Stay", 76),
-                new Column("95 % in", 68), new Column("Working", 64), new Column("Starved", 62), new Column("Blocked", 62), new Column("\u00b1", 52));
+        List<Column> columns = List.of(new Column("Equipment", 122), new Column("In", 44), new Column("Out", 44), new Column("Inside", 54), new Column("Most", 44), new Column("Stay", 68),
+                new Column("of it wait", 64), new Column("95 % in", 66), new Column("Working", 60), new Column("Starved", 62), new Column("Blocked", 62), new Column("\u00b1", 52));
         return new ResultSheet("Means of each equipment. \u00b1 is the 95 % margin of the working share.", columns, rows(summary.study().equipment().size(), index -> {
             Function<ToDoubleFunction<EquipmentFigures>, Double> mean = figure -> mean(summary, run -> figure.applyAsDouble(run.equipment().get(index)));
             return List.of(summary.study().equipment().get(index).name(), number(mean.apply(EquipmentFigures::in)), number(mean.apply(EquipmentFigures::out)),
                     number(mean.apply(EquipmentFigures::contentMean)), number(mean.apply(EquipmentFigures::contentMost)), Clock.span(mean.apply(e -> e.stay().mean())),
-                    Clock.span(mean.apply(e -> e.stay().p95())), share(summary, index, EquipmentState.WORKING), share(summary, index, EquipmentState.STARVED),
+                    summary.study().equipment().get(index) instanceof WorkEquipment ? Clock.span(mean.apply(e -> e.waits().mean())) : "", Clock.span(mean.apply(e -> e.stay().p95())), share(summary, index, EquipmentState.WORKING), share(summary, index, EquipmentState.STARVED),
                     share(summary, index, EquipmentState.BLOCKED), percent(summary.interval(Response.share(index, "", EquipmentState.WORKING)).halfWidth()));
         }));
     }
@@ -82,13 +85,26 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
 
     private static ResultSheet pieces(Summary summary) {
         List<Column> columns = List.of(new Column("Piece type", 92), new Column("In", 42), new Column("Made", 44), new Column("Joined", 50), new Column("Scrap", 46), new Column("Out", 42),
-                new Column("Inside", 50), new Column("Lead time", 72), new Column("95 % in", 72), new Column("Worked on", 74), new Column("Waiting", 66), new Column("Blocked", 60));
+                new Column("Inside", 50), new Column("Lead time", 72), new Column("95 % in", 72), new Column("Worked on", 74), new Column("Waiting", 62), new Column("Blocked", 58), new Column("Moving", 58));
         return new ResultSheet("Means of each piece type. Lead time, and how it splits, is of those that have left.", columns, rows(summary.study().pieceTypes().size(), index -> {
             Function<ToDoubleFunction<TypeFigures>, Double> mean = figure -> mean(summary, run -> figure.applyAsDouble(run.types().get(index)));
             return List.of(summary.study().pieceTypes().get(index).name(), number(mean.apply(TypeFigures::in)), number(mean.apply(TypeFigures::made)), number(mean.apply(TypeFigures::joined)),
                     number(mean.apply(TypeFigures::scrapped)), number(mean.apply(TypeFigures::out)), number(mean.apply(TypeFigures::inside)), Clock.span(mean.apply(t -> t.lead().mean())),
                     Clock.span(mean.apply(t -> t.lead().p95())), Clock.span(mean.apply(TypeFigures::workMean)), Clock.span(mean.apply(TypeFigures::waitMean)),
-                    Clock.span(mean.apply(TypeFigures::blockedMean)));
+                    Clock.span(mean.apply(TypeFigures::blockedMean)), Clock.span(mean.apply(TypeFigures::moveMean)));
+        }));
+    }
+
+    private static ResultSheet links(Summary summary) {
+        List<Column> columns = List.of(new Column("From", 150), new Column("To", 150), new Column("Departed", 70), new Column("Arrived", 66), new Column("On the way", 78), new Column("Most", 50),
+                new Column("Travel", 80));
+        List<LinkFigures> links = summary.runs().isEmpty() ? List.of() : summary.runs().getFirst().links();
+        String note = links.isEmpty() ? "No link takes time: pieces come from one place to the next at once. Set it on the job card of the giver, + time on the way."
+                : "Means of each link on which pieces take time. Travel is from departure to arrival.";
+        return new ResultSheet(note, columns, rows(links.size(), index -> {
+            Function<ToDoubleFunction<LinkFigures>, Double> mean = figure -> mean(summary, run -> figure.applyAsDouble(run.links().get(index)));
+            return List.of(links.get(index).from(), links.get(index).to(), number(mean.apply(LinkFigures::departed)), number(mean.apply(LinkFigures::arrived)),
+                    number(mean.apply(LinkFigures::onTheWayMean)), number(mean.apply(LinkFigures::onTheWayMost)), Clock.span(mean.apply(LinkFigures::travelMean)));
         }));
     }
 
@@ -100,7 +116,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
             Interval now = fresh.summary().interval(response);
             Optional<Interval> before = fresh.before().map(b -> b.interval(response));
             Optional<Interval> change = fresh.change(response);
-            Function<Double, String> text = value -> response.unit().equals("s") ? Clock.span(value) : number(value) + (response.unit().isEmpty() ? "" : " " + response.unit());
+            Function<Double, String> text = value -> response.unit().equals("1") ? Double.isNaN(value) ? NONE : percent(value) : response.unit().equals("s") ? Clock.span(value) : number(value) + (response.unit().isEmpty() ? "" : " " + response.unit());
             return List.of(response.name(), text.apply(now.mean()), text.apply(now.halfWidth()), before.map(b -> text.apply(b.mean())).orElse(NONE),
                     before.map(b -> text.apply(b.halfWidth())).orElse(NONE), change.map(c -> text.apply(c.mean())).orElse(NONE),
                     change.map(c -> text.apply(c.halfWidth()) + (c.isClear() || c.mean() == 0 ? "" : " (may be chance)")).orElse(NONE));

@@ -38,7 +38,7 @@ class SentencesTest {
     @Test
     void aStationReadsAsPlainSentences() {
         assertEquals(List.of("Has 1 place for one piece each, and room for 1 before it.", "Works as table Brazing times says for piece.type on each, which adds value. + depends on",
-                "+ operation+ changeover+ service+ pause+ several together+ inspection", "Of those that wait it takes the one that has waited longest. + shut the inlet", "Hands on to Test buffer. + share + only"), said("Brazing 1").subList(0, 5));
+                "+ operation+ changeover+ service+ pause+ several together+ inspection", "Of those that wait it takes the one that has waited longest. + shut the inlet", "Hands on to Test buffer. + share + only + time on the way"), said("Brazing 1").subList(0, 5));
         assertEquals("Does leak test for triangular(66 s, 84 s, 108 s), which adds no value. + depends on", said("Leak test").get(1));
         assertEquals("Of the pieces 5 % fail and look leaking. They go back to the station that made them, where 2 may wait and are worked on before new ones, at 1.25 times the time.", said("Leak test").get(2));
         assertEquals("After every 40 pieces it is serviced for triangular(4 min, 5 min, 8 min). take out", said("Charging").get(2));
@@ -50,7 +50,7 @@ class SentencesTest {
         assertEquals(List.of("Packs onto a carrier, Pallet.", "Needs 2 S for S; 2 M for M; 1 L for L by piece.model. + depends on", "Has 6 places, room for 12 of each part and for 0 that it builds on."), said("Palletising").subList(0, 3));
         assertEquals(List.of("Assembles into a base part, S or M or L, which becomes itself.", "Needs what table Parts says for piece.type. + depends on"), said("Frame assembly").subList(0, 2));
         assertEquals("Takes off what is on it; a carrier goes on, a batch ends.", said("Loading").getFirst());
-        assertEquals("Hands on to Dispatch only contents, + share", said("Loading").get(6));
+        assertEquals("Hands on to Dispatch only contents, + share + time on the way", said("Loading").get(6));
     }
 
     @Test
@@ -223,5 +223,76 @@ class SentencesTest {
         for (Equipment thing : study.equipment()) {
             assertTrue(of(thing.name()).stream().noneMatch(s -> s.text().isBlank()), thing.name());
         }
+    }
+
+    private void change(String name, String id, String text) {
+        study = token(name, id).change().apply(text).apply(study);
+    }
+
+    private rhombic.study.Link link(String from) {
+        return study.linksFrom(from).getFirst();
+    }
+
+    @Test
+    void aLinkCanTakeTimeOrGoAtASpeedByBends() {
+        change("Brazing 1", "travel 1", "in a time");
+        change("Brazing 1", "travel time 1", "exponential(30 s)");
+        change("Brazing 1", "travel most 1", "3");
+        assertEquals(new rhombic.study.Travel.InTime(rhombic.chance.DistributionText.parse("exponential(30 s)"), 3), link("Brazing 1").travel());
+        change("Brazing 1", "travel 1", "at a speed");
+        change("Brazing 1", "travel speed 1", "12 m/min");
+        assertEquals(0.2, ((rhombic.study.Travel.AtSpeed) link("Brazing 1").travel()).speed().inBaseUnit(), 1e-12);
+        assertEquals(3, link("Brazing 1").travel().most(), "the limit stays");
+        change("Brazing 1", "bends 1", "3 m 4 m; -6.5 m, 4 m");
+        assertEquals(List.of(new rhombic.study.value.Bend(3, 4), new rhombic.study.value.Bend(-6.5, 4)), link("Brazing 1").bends());
+        assertTrue(said("Brazing 1").stream().anyMatch(line -> line.startsWith("They come there at a speed, 12 m/min over ") && line.endsWith("2 bends")), said("Brazing 1")::toString);
+        assertThrows(IllegalArgumentException.class, () -> token("Brazing 1", "bends 1").change().apply("3 m"));
+        assertThrows(IllegalArgumentException.class, () -> token("Brazing 1", "travel speed 1").change().apply("0 m/s"));
+        change("Brazing 1", "travel 1", "at once");
+        assertEquals(rhombic.study.Travel.AT_ONCE, link("Brazing 1").travel());
+    }
+
+    @Test
+    void sizeHeightAndSeatAreTyped() {
+        change("Brazing 1", "length", "3.2 m");
+        change("Brazing 1", "z", "150 cm");
+        change("Brazing 1", "seat", "");
+        change("Brazing 1", "seat turned", "90\u00b0");
+        Equipment thing = study.find("Brazing 1").orElseThrow();
+        assertEquals(3.2, thing.footprint().lengthMetres());
+        assertEquals(1.5, thing.placement().zMetres());
+        assertEquals(90, thing.basics().seat().turnedDegrees());
+        assertTrue(said("Brazing 1").stream().anyMatch(line -> line.contains("3.2 m long") && line.contains("1.5 m above it")), said("Brazing 1")::toString);
+        assertThrows(IllegalArgumentException.class, () -> token("Brazing 1", "width").change().apply("0 m").apply(study));
+        change("Brazing 1", "length", "");
+        assertTrue(study.find("Brazing 1").orElseThrow().basics().size() == null, "empty is the usual size");
+    }
+
+    @Test
+    void aBufferBecomesAnAreaThatHoldsWhatFits() {
+        change("Test buffer", "room", "");
+        change("Test buffer", "arrangement", "in rows on the floor");
+        change("Test buffer", "length", "4 m");
+        change("Test buffer", "width", "2 m");
+        rhombic.study.kind.Buffer buffer = (rhombic.study.kind.Buffer) study.find("Test buffer").orElseThrow();
+        assertTrue(said("Test buffer").getFirst().contains("as many as fit (" + buffer.roomFor(study.pieceTypes()) + ")"), said("Test buffer")::toString);
+        change("Test buffer", "outlet shut", "1 h to 2 h");
+        assertEquals(1, study.find("Test buffer").orElseThrow().basics().outletShut().size());
+    }
+
+    @Test
+    void whatSeveralShareIsSaidOnceAndChangedInAll() {
+        List<Equipment> two = List.of(study.find("Brazing 1").orElseThrow(), study.find("Leak test").orElseThrow());
+        List<Sentence> shared = SharedSentences.of(study, two);
+        Sentence place = shared.stream().filter(s -> s.text().startsWith("Stands at")).findFirst().orElseThrow();
+        assertTrue(place.text().contains(SharedSentences.DIFFERS), place.text());
+        Sentence.Token places = shared.stream().flatMap(s -> s.parts().stream()).filter(p -> p instanceof Sentence.Token t && t.id().equals("places")).map(p -> (Sentence.Token) p).findFirst().orElseThrow();
+        Study changed = places.change().apply("4").apply(study);
+        for (Equipment thing : two) {
+            assertEquals(4, ((rhombic.study.kind.Station) changed.find(thing.name()).orElseThrow()).work().places());
+        }
+        assertTrue(shared.stream().noneMatch(s -> s.text().startsWith("Hands on")), "links are of one alone");
+        List<Sentence> mixed = SharedSentences.of(study, List.of(two.get(0), study.find("Test buffer").orElseThrow()));
+        assertTrue(mixed.stream().anyMatch(s -> s.text().startsWith("Is ")) && mixed.stream().noneMatch(s -> s.text().startsWith("Has ")), mixed::toString);
     }
 }

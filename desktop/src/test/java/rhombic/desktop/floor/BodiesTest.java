@@ -4,6 +4,8 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNotSame;
 import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.mockingDetails;
 
 import java.util.HashSet;
 import java.util.List;
@@ -11,6 +13,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Stream;
+import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.shape.TriangleMesh;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -161,11 +164,14 @@ class BodiesTest {
         }
     }
 
+    /** Colours are those of IEC 60204-1 by what a state means, so some share one; what is drawn over them does not. */
     @Test
-    void noTwoStatesHaveTheSameColour() {
-        Set<javafx.scene.paint.Color> colours = new HashSet<>();
+    void noTwoStatesAreDrawnAlike() {
+        Set<String> drawn = new HashSet<>();
         for (EquipmentState state : EquipmentState.values()) {
-            assertTrue(colours.add(StateColours.of(state)), state.word());
+            GraphicsContext g = mock(GraphicsContext.class);
+            StatePattern.draw(g, state, 0, 0, 40, 12);
+            assertTrue(drawn.add(mockingDetails(g).getInvocations().stream().map(call -> call.getMethod().getName() + java.util.Arrays.toString(call.getArguments())).toList().toString()), state.word());
         }
     }
 

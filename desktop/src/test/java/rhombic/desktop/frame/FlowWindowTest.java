@@ -54,8 +54,8 @@ class FlowWindowTest extends WindowBase {
         assertTrue(((Station) study().equipment().getFirst()).work().operations().getFirst().time() instanceof TimeSource.ByFormula);
         robot.clickOn("#token-time");
         type(robot, "45 + * 2");
-        assertTrue(text(robot, "editor-message").contains("At character 4"), text(robot, "editor-message"));
-        assertEquals("+", robot.lookup("#editor-field").queryAs(TextField.class).getSelectedText());
+        assertTrue(text(robot, "editor-message").contains("At character 6"), text(robot, "editor-message"));
+        assertEquals("*", robot.lookup("#editor-field").queryAs(TextField.class).getSelectedText());
         type(robot, "45 + piece.joints");
         assertTrue(window.find("fix-attribute-never-set").isPresent(), "the check offers to add the attribute");
         robot.clickOn("#fix-attribute-never-set");

@@ -1,6 +1,7 @@
 package rhombic.desktop.work;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
@@ -8,6 +9,10 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.value.Bend;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Kinds;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.Placement;
 
@@ -39,9 +44,9 @@ class EditsTest {
     void aThingSnapsToANeighboursEndElseToTheGrid() {
         Study study = placed(Study.empty(), Edits.Kind.STATION, 0.25, 0);
         Equipment near = Edits.made(Edits.Kind.STATION, study, Placement.at(2.6, 0.3));
-        assertEquals(Placement.at(2.25, 0), Edits.snapped(study, near, Set.of()));
+        assertEquals(Placement.at(2.25, 0), Snapping.of(study, near, Set.of()).at());
         Equipment far = Edits.made(Edits.Kind.STATION, study, Placement.at(7.6, 3.3));
-        assertEquals(Placement.at(7.5, 3.5), Edits.snapped(study, far, Set.of()));
+        assertEquals(Placement.at(7.5, 3.5), Snapping.of(study, far, Set.of()).at());
     }
 
     @Test
@@ -49,10 +54,10 @@ class EditsTest {
         Study study = placed(placed(Study.empty(), Edits.Kind.STATION, 1, 2), Edits.Kind.BUFFER, 7, -3);
         Study turned = study;
         for (int i = 0; i < 4; i++) {
-            turned = Edits.turned(turned, study.names(), 90);
+            turned = Arranging.turned(turned, study.names(), 90);
         }
         assertEquals(study, turned);
-        assertEquals(90, at(Edits.turned(study, study.names(), 90), "Station 1").turnedDegrees());
+        assertEquals(90, at(Arranging.turned(study, study.names(), 90), "Station 1").turnedDegrees());
     }
 
     @Test
@@ -83,12 +88,74 @@ class EditsTest {
     }
 
     @Test
-    void aligningAndSpreadingSetRowsInOrder() {
+    void aligningAndDistributingSetRowsInOrder() {
         Study study = placed(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.STATION, 5, 3), Edits.Kind.STATION, 20, 6);
-        Study row = Edits.spread(Edits.aligned(study, study.names(), true), study.names(), true);
+        Study row = Arranging.distributed(Arranging.aligned(study, study.names(), Arranging.Line.MIDDLES_IN_A_ROW), study.names(), true);
         assertEquals(Placement.at(0, 3), at(row, "Station 1"));
         assertEquals(Placement.at(10, 3), at(row, "Station 2"));
         assertEquals(Placement.at(20, 3), at(row, "Station 3"));
+    }
+
+    @Test
+    void edgesAreAlignedByTheTurnedFootprint() {
+        Study study = placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.BUFFER, 5, 3);
+        study = study.changed("Buffer 1", e -> e.placed(e.placement().turnedTo(90)));
+        for (Arranging.Line line : List.of(Arranging.Line.WEST, Arranging.Line.EAST)) {
+            Study aligned = Arranging.aligned(study, study.names(), line);
+            int side = line == Arranging.Line.WEST ? -1 : 1;
+            double[] edges = aligned.equipment().stream().mapToDouble(e -> e.placement().xMetres() + side * Arranging.reach(e, true)).toArray();
+            assertEquals(edges[0], edges[1], 1e-3);
+        }
+        Equipment buffer = study.find("Buffer 1").orElseThrow();
+        assertEquals(buffer.footprint().widthMetres() / 2, Arranging.reach(buffer, true), 1e-9, "turned by 90 degrees it reaches east by half its width");
+    }
+
+    @Test
+    void mirroringTwiceComesBackAndTakesBendsAlong() {
+        Study study = Edits.linkedInOrder(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.BUFFER, 10, 4), List.of("Station 1", "Buffer 1"));
+        study = study.changed("Buffer 1", e -> e.placed(e.placement().turnedTo(30)));
+        Study bent = Edits.bent(study, study.links().getFirst(), 0, true, new Bend(3, 1));
+        Study once = Arranging.mirrored(bent, bent.names(), true);
+        assertEquals(List.of(new Bend(7, 1)), once.links().getFirst().bends());
+        assertEquals(150, at(once, "Buffer 1").turnedDegrees(), 1e-9);
+        assertEquals(bent, Arranging.mirrored(once, once.names(), true));
+        assertEquals(bent, Arranging.mirrored(Arranging.mirrored(bent, bent.names(), false), bent.names(), false));
+        assertEquals(List.of(new Bend(5, 3)), Edits.moved(bent, bent.names(), 2, 2).links().getFirst().bends());
+        assertEquals(List.of(), Edits.straightened(bent, bent.links().getFirst(), 0).links().getFirst().bends());
+    }
+
+    @Test
+    void repeatingMakesRowsWithTheirLinks() {
+        Study study = Edits.linkedInOrder(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.BUFFER, 10, 0), List.of("Station 1", "Buffer 1"));
+        Edits.Pasted repeated = Arranging.repeated(study, study.names(), 3, 2, 20, 5);
+        assertEquals(12, repeated.study().equipment().size());
+        assertEquals(6, repeated.study().links().size());
+        assertEquals(12, repeated.names().size());
+        assertTrue(repeated.study().equipment().stream().anyMatch(e -> e.placement().xMetres() == 40 && e.placement().yMetres() == 5));
+        assertThrows(IllegalArgumentException.class, () -> Arranging.repeated(study, study.names(), 1000, 1000, 1, 1));
+    }
+
+    @Test
+    void anotherKindKeepsPlaceLinksAndWhatBothHave() {
+        Study study = Edits.linkedInOrder(placed(placed(placed(Study.empty(), Edits.Kind.GOODS_IN, -9, 0), Edits.Kind.STATION, 0, 0), Edits.Kind.GOODS_OUT, 20, 0),
+                List.of("Goods in", "Station 1", "Goods out"));
+        Study changed = Arranging.changedTo(study, Set.of("Station 1"), Kinds.UNPACKING);
+        Equipment now = changed.find("Station 1").orElseThrow();
+        assertEquals("Unpacking station", now.kind());
+        assertEquals(((Station) study.find("Station 1").orElseThrow()).work(), ((WorkEquipment) now).work());
+        assertEquals(study.links(), changed.links());
+        Study ended = Arranging.changedTo(study, Set.of("Station 1"), Kinds.GOODS_OUT);
+        assertEquals(List.of(new Link("Goods in", "Station 1")), ended.links(), "a goods out gives nothing on");
+        assertEquals(study, Arranging.changedTo(study, study.names().stream().filter("Station 1"::equals).collect(java.util.stream.Collectors.toSet()), Kinds.STATION));
+    }
+
+    @Test
+    void middlesSnapToTheLinesOfOthersWithAGuide() {
+        Study study = placed(Study.empty(), Edits.Kind.STATION, 0.3, 0);
+        Equipment above = Edits.made(Edits.Kind.STATION, study, Placement.at(0.4, 8.1));
+        Snapping.Snap snap = Snapping.of(study, above, Set.of());
+        assertEquals(Placement.at(0.3, 8), snap.at());
+        assertEquals(List.of(new Snapping.Guide(0.3, 0, 0.3, 8)), snap.guides());
     }
 
     @Test

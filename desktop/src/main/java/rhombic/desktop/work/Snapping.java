@@ -1,0 +1,98 @@
+package rhombic.desktop.work;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
+import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.Placement;
+
+/** Where a thing comes to stand that is held near a place: port to port, on the middle line of another, or on the grid. */
+public final class Snapping {
+    /** Grid that placements snap to. */
+    public static final double GRID_METRES = 0.5;
+
+    /** How near two ports must come to join. */
+    public static final double JOIN_METRES = 0.6;
+
+    /** How near a middle must come to the line of another. */
+    public static final double LINE_METRES = 0.2;
+
+    private Snapping() {}
+
+    /** A line of the floor that something was snapped to. */
+    public record Guide(double fromX, double fromY, double toX, double toY) {}
+
+    /** Where it stands, and why. */
+    public record Snap(Placement at, List<Guide> guides) {
+        public Snap {
+            guides = List.copyOf(guides);
+        }
+    }
+
+    /** @param without things that are no neighbours, since they move along */
+    public static Snap of(Study study, Equipment thing, Set<String> without) {
+        List<Equipment> others = study.equipment().stream().filter(other -> !without.contains(other.name()) && !other.name().equals(thing.name())).toList();
+        for (Equipment other : others) {
+            if (thing.givesPieces() && other.takesPieces()) {
+                Pose mine = Layout.outlet(thing, "");
+                Pose theirs = Layout.inlet(other, "");
+                if (isNear(mine, theirs)) {
+                    return new Snap(thing.placement().movedBy(theirs.x() - mine.x(), theirs.y() - mine.y()), List.of());
+                }
+            }
+            if (thing.takesPieces() && other.givesPieces()) {
+                Pose mine = Layout.inlet(thing, "");
+                Pose theirs = Layout.outlet(other, "");
+                if (isNear(mine, theirs)) {
+                    return new Snap(thing.placement().movedBy(theirs.x() - mine.x(), theirs.y() - mine.y()), List.of());
+                }
+            }
+        }
+        double x = thing.placement().xMetres();
+        double y = thing.placement().yMetres();
+        List<Guide> guides = new ArrayList<>();
+        double snappedX = grid(x);
+        double snappedY = grid(y);
+        Equipment onX = nearest(others, x, y, true);
+        if (onX != null) {
+            snappedX = onX.placement().xMetres();
+        }
+        Equipment onY = nearest(others, x, y, false);
+        if (onY != null) {
+            snappedY = onY.placement().yMetres();
+        }
+        if (onX != null) {
+            guides.add(new Guide(snappedX, onX.placement().yMetres(), snappedX, snappedY));
+        }
+        if (onY != null) {
+            guides.add(new Guide(onY.placement().xMetres(), snappedY, snappedX, snappedY));
+        }
+        return new Snap(thing.placement().movedTo(snappedX, snappedY), guides);
+    }
+
+    /** Of those whose middle line is near, the one that stands nearest. */
+    private static @org.jspecify.annotations.Nullable Equipment nearest(List<Equipment> others, double x, double y, boolean ofX) {
+        Equipment nearest = null;
+        double least = Double.MAX_VALUE;
+        for (Equipment other : others) {
+            double beside = Math.abs(ofX ? other.placement().xMetres() - x : other.placement().yMetres() - y);
+            double away = Math.hypot(other.placement().xMetres() - x, other.placement().yMetres() - y);
+            if (beside < LINE_METRES && away < least) {
+                nearest = other;
+                least = away;
+            }
+        }
+        return nearest;
+    }
+
+    private static boolean isNear(Pose a, Pose b) {
+        return Math.hypot(a.x() - b.x(), a.y() - b.y()) < JOIN_METRES && Math.abs(a.z() - b.z()) < JOIN_METRES;
+    }
+
+    static double grid(double metres) {
+        return Math.round(metres / GRID_METRES) * GRID_METRES;
+    }
+}
