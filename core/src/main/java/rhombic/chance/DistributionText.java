@@ -19,6 +19,9 @@ public final class DistributionText {
     /** How each form is written, by name; shown to who mistypes one. */
     public static final Map<String, String> FORMS = forms();
 
+    /** What stands in the brackets of each. */
+    public static final Map<String, String> MEANINGS = meanings();
+
     private DistributionText() {}
 
     /**
@@ -45,8 +48,9 @@ public final class DistributionText {
         }
         try {
             return build(name, arguments, form);
-        } catch (QuantityException e) {
-            throw new DistributionException(e.getMessage() + " (" + form + ")");
+        } catch (QuantityException | DistributionException e) {
+            String message = String.valueOf(e.getMessage());
+            throw new DistributionException(message + ". In brackets stand " + MEANINGS.get(name) + (message.contains(form) ? "" : ": " + form));
         }
     }
 
@@ -128,6 +132,14 @@ public final class DistributionText {
             throw new DistributionException("\u201c" + stripped + "\u201d must be a plain number");
         }
         return Double.parseDouble(stripped);
+    }
+
+    private static Map<String, String> meanings() {
+        return Map.ofEntries(Map.entry("constant", "the time"), Map.entry("uniform", "least and most"), Map.entry("triangular", "least, most likely and most"),
+                Map.entry("exponential", "the mean"), Map.entry("normal", "mean and standard deviation, and, if wanted, bounds"), Map.entry("lognormal", "mean and standard deviation of the times themselves"),
+                Map.entry("erlang", "the number of stages and the mean of all together"), Map.entry("gamma", "shape and scale; the mean is shape times scale"),
+                Map.entry("weibull", "shape and scale; 63.2 % are below the scale"), Map.entry("beta", "both shapes, least and most"), Map.entry("discrete", "times, each with its weight"),
+                Map.entry("empirical", "observed times, between which it interpolates"));
     }
 
     private static Map<String, String> forms() {

@@ -51,6 +51,19 @@ class LimitTest {
     }
 
     @Test
+    void aCircleInWhichEachWaitsForTheNextIsSaidWithWhoWaitsForWhom() {
+        Study study = new Lines().chain(onDemand("In"), station("A", 1, 0, "40 s"), station("B", 1, 0, "60 s")).link("B", "A").study(10, 0, 2);
+        try (LocalEngine engine = new LocalEngine(1)) {
+            Finding finding = Standing.of(Summary.of(study, engine, RunListener.NONE, () -> false)).orElseThrow();
+            assertEquals("A", finding.place());
+            assertEquals("Stands still for good from 100.0 s on: A waits for room at B; B waits for room at A", finding.what());
+            assertTrue(finding.evidence().startsWith("in 2 of 2 runs"), finding.evidence());
+            Study flows = new Lines().chain(onDemand("In"), station("A", 1, 0, "40 s"), goodsOut("Out")).study(10, 0, 2);
+            assertEquals(Optional.empty(), Standing.of(Summary.of(flows, engine, RunListener.NONE, () -> false)));
+        }
+    }
+
+    @Test
     void whatIsLostBetweenPiecesCountsAsBusy() {
         // B works 30 s of each 70 s, but its pause takes the other 40 s; A works 60 s of each 70 s.
         Station b = new Station(Basics.of("B", Lines.SOMEWHERE), work("30 s").withPause(time("40 s")), Work.Load.SINGLE, null);

@@ -10,11 +10,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiFunction;
 import java.util.stream.Collectors;
 import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.Study;
+import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
@@ -90,15 +92,19 @@ public final class StudyCheck {
     }
 
     private void shut(Equipment thing) {
-        List<ShutTime> times = thing.basics().shut();
+        shut(thing, "inlet", "nothing comes in", thing.basics().shut(), Basics::withShut);
+        shut(thing, "outlet", "nothing goes on", thing.basics().outletShut(), Basics::withOutletShut);
+    }
+
+    private void shut(Equipment thing, String side, String effect, List<ShutTime> times, BiFunction<Basics, List<ShutTime>, Basics> with) {
         Quantity length = study.plan().length();
         List<ShutTime> inTime = times.stream().filter(time -> time.from().nanos() < length.nanos()).toList();
         if (inTime.size() < times.size()) {
-            warn(Problem.Kind.SHUT, thing.name(), "Its inlet is shut at " + times.get(inTime.size()).from() + ", but the run ends at " + length, "Shut it earlier, or make the run longer",
-                    new Problem.Fix("Leave that out", s -> s.changed(thing.name(), e -> e.with(e.basics().withShut(inTime)))));
+            warn(Problem.Kind.SHUT, thing.name(), "Its " + side + " is shut at " + times.get(inTime.size()).from() + ", but the run ends at " + length, "Shut it earlier, or make the run longer",
+                    new Problem.Fix("Leave that out", s -> s.changed(thing.name(), e -> e.with(with.apply(e.basics(), inTime)))));
         } else if (ShutTime.within(times, 0, length.nanos()) == length.nanos()) {
-            warn(Problem.Kind.SHUT, thing.name(), "Its inlet is shut for the whole run, so nothing comes in", "Open it for a time",
-                    new Problem.Fix("Open it", s -> s.changed(thing.name(), e -> e.with(e.basics().withShut(List.of())))));
+            warn(Problem.Kind.SHUT, thing.name(), "Its " + side + " is shut for the whole run, so " + effect, "Open it for a time",
+                    new Problem.Fix("Open it", s -> s.changed(thing.name(), e -> e.with(with.apply(e.basics(), List.of())))));
         }
     }
 

@@ -108,9 +108,18 @@ class FlowCheckTest {
     }
 
     @Test
+    void anOutletThatIsNeverOpenIsToldAndMended() {
+        Station station = station(new TimeSource.Drawn(time("9 s")));
+        Study study = around(new Station(station.basics().withOutletShut(ShutTime.parse("0 s on")), station.work(), station.load(), null)).study(8, 0, 1);
+        Problem problem = only(study, Problem.Kind.SHUT);
+        assertEquals("S: Its outlet is shut for the whole run, so nothing goes on. Open it for a time.", problem.toString());
+        assertEquals(List.of(), problem.fix().change().apply(study).find("S").orElseThrow().basics().outletShut());
+    }
+
+    @Test
     void aFormulaThatCanNotBeReadIsToldWithItsCharacter() {
         Problem problem = only(around(station(new TimeSource.ByFormula("45 + * 2", Unit.SECOND))).study(8, 0, 1), Problem.Kind.FORMULA);
-        assertTrue(problem.isError() && problem.place().equals("S") && problem.what().contains("At character 4"), problem.toString());
+        assertTrue(problem.isError() && problem.place().equals("S") && problem.what().contains("At character 6"), problem.toString());
     }
 
     @Test

@@ -55,37 +55,37 @@ final class LinkSentences {
         return switch (link.travel()) {
             case Travel.AtOnce once -> Optional.empty();
             case Travel.InTime in -> Optional.of(new Sentence(new Words("They come there "), sentences.mode(IN_TIME), new Words(", "),
-                    time("travel time " + number, in.time().toString(), in.time().toString(), text -> sentences.change(l -> l.withTravel(new Travel.InTime(DistributionText.parse(text), in.most())))),
+                    time("travel time " + number, in.time().toString(), in.time().toString(), text -> sentences.travels(new Travel.InTime(DistributionText.parse(text), in.most()))),
                     new Words(" over " + sentences.length() + ", with "), sentences.most(), new Words(" on the way at a time. "), sentences.bends()));
             case Travel.AtSpeed at -> Optional.of(new Sentence(new Words("They come there "), sentences.mode(AT_SPEED), new Words(", "),
                     typed("travel speed " + number, at.speed().toString(), at.speed().toString(), "A speed such as 0.5 m/s",
-                            text -> sentences.change(l -> l.withTravel(new Travel.AtSpeed(Quantity.parse(text, Dimension.SPEED), at.most())))),
+                            text -> sentences.travels(new Travel.AtSpeed(Quantity.parse(text, Dimension.SPEED), at.most()))),
                     new Words(" over " + sentences.length() + ", with "), sentences.most(), new Words(" on the way at a time. "), sentences.bends()));
         };
     }
 
     private String length() {
-        return study.find(link.from()).flatMap(from -> study.find(link.to()).map(to -> PlaceSentences.metres(Layout.path(link, from, to).metres()))).orElse("\u2013");
+        return study.find(link.from()).flatMap(from -> study.find(link.to()).map(to -> PlaceSentences.metres(Math.round(Layout.path(link, from, to).metres() * 100) / 100.0))).orElse("\u2013");
     }
 
     private Part mode(String shown) {
         int most = link.travel().most();
-        return picked("travel " + number, shown, List.of(AT_ONCE, IN_TIME, AT_SPEED), text -> change(l -> l.withTravel(switch (text) {
+        return picked("travel " + number, shown, List.of(AT_ONCE, IN_TIME, AT_SPEED), text -> travels(switch (text) {
             case IN_TIME -> new Travel.InTime(DistributionText.parse("20 s"), most);
             case AT_SPEED -> new Travel.AtSpeed(Quantity.parse("0.5 m/s", Dimension.SPEED), most);
             default -> Travel.AT_ONCE;
-        })));
+        }));
     }
 
     private Part most() {
         int most = link.travel().most();
         return typed("travel most " + number, most == 0 ? "any number" : Typed.pieces(most), most == 0 ? "" : String.valueOf(most), "The most pieces on the way at a time, such as 4; empty for no limit", text -> {
             int wanted = Typed.isNone(text) || text.strip().equals("any number") ? 0 : Typed.whole(text, "The most pieces on the way");
-            return change(l -> l.withTravel(switch (l.travel()) {
+            return travels(switch (link.travel()) {
                 case Travel.AtOnce once -> once;
                 case Travel.InTime in -> new Travel.InTime(in.time(), wanted);
                 case Travel.AtSpeed at -> new Travel.AtSpeed(at.speed(), wanted);
-            }));
+            });
         });
     }
 
@@ -93,7 +93,14 @@ final class LinkSentences {
         String typed = link.bends().stream().map(b -> PlaceSentences.metres(b.xMetres()) + " " + PlaceSentences.metres(b.yMetres())).collect(Collectors.joining("; "));
         int count = link.bends().size();
         return typed("bends " + number, count == 0 ? "+ bends" : count == 1 ? "1 bend" : count + " bends", typed, "East and north of each bend: 3 m 4 m; 6 m 4 m. Or drag the link on the floor",
-                text -> change(l -> l.withBends(parse(text))));
+                text -> {
+                    List<Bend> typedBends = parse(text);
+                    return change(l -> l.withBends(typedBends));
+                });
+    }
+
+    private UnaryOperator<Study> travels(Travel travel) {
+        return change(l -> l.withTravel(travel));
     }
 
     static List<Bend> parse(String text) {

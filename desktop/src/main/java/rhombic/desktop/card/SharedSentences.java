@@ -42,17 +42,17 @@ final class SharedSentences {
         String them = several ? "them" : "it";
         if (several) {
             List<String> lines = Arrays.stream(Arranging.Line.values()).map(Arranging.Line::word).toList();
-            all.add(new Sentence(new Words("Brings into line "), picked("align", "+ middles or edges", lines,
+            all.add(new Sentence(new Words("Line them up: "), picked("align", "+ middles or edges", lines,
                     text -> s -> Arranging.aligned(s, names, Arrays.stream(Arranging.Line.values()).filter(l -> l.word().equals(text)).findFirst().orElseThrow())),
-                    new Words(", spaces evenly "), picked("distribute", "+ in a row or column", List.of("in a row", "in a column"), text -> s -> Arranging.distributed(s, names, text.equals("in a row"))),
+                    new Words(", space them evenly: "), picked("distribute", "+ in a row or column", List.of("in a row", "in a column"), text -> s -> Arranging.distributed(s, names, text.equals("in a row"))),
                     new Words(".")));
-            all.add(new Sentence(new Words("Turns them as one by "), typed("turn by", "+ degrees", "90\u00b0", "Anticlockwise, such as 90\u00b0", text -> s -> Arranging.turned(s, names, Typed.degrees(text))),
-                    new Words(", mirrors them "), picked("mirror", "+ about their middle", List.of("east to west", "north to south"), text -> s -> Arranging.mirrored(s, names, text.equals("east to west"))),
+            all.add(new Sentence(new Words("Turn them as one: "), typed("turn by", "+ degrees", "90\u00b0", "Anticlockwise, such as 90\u00b0", text -> s -> Arranging.turned(s, names, Typed.degrees(text))),
+                    new Words(", mirror them: "), picked("mirror", "+ about their middle", List.of("east to west", "north to south"), text -> s -> Arranging.mirrored(s, names, text.equals("east to west"))),
                     new Words(".")));
         }
         List<String> kinds = Kinds.ALL.stream().map(Kind::word).toList();
-        all.add(new Sentence(new Words("Repeats " + them + " "), typed("repeat", "+ in columns and rows", "3 x 1, 4 m", "Columns x rows, the pitch east, and north: 3 x 2, 5 m, 4 m", text -> repeat(names, text)),
-                new Words(", makes " + them + " "), picked("kind", "+ another kind", kinds, text -> s -> Arranging.changedTo(s, names, Kinds.ALL.stream().filter(k -> k.word().equals(text)).findFirst().orElseThrow())),
+        all.add(new Sentence(new Words("Repeat " + them + ": "), typed("repeat", "+ in columns and rows", "3 x 1, 4 m", "Columns x rows, the pitch east, and north: 3 x 2, 5 m, 4 m", text -> repeat(names, text)),
+                new Words(", make " + them + ": "), picked("kind", "+ another kind", kinds, text -> s -> Arranging.changedTo(s, names, Kinds.ALL.stream().filter(k -> k.word().equals(text)).findFirst().orElseThrow())),
                 new Words(".")));
         return all;
     }

@@ -20,7 +20,7 @@ public record Viewpoint(double targetX, double targetY, double yawDegrees, doubl
     private static final double LEAST_PITCH = 8;
     private static final int FIT_STEPS = 14;
     /** Part of the view that a fit fills. */
-    private static final double FIT_SHARE = 0.86;
+    private static final double FIT_SHARE = 0.9;
     private static final double LARGEST_HEIGHT_SEEN = 25_000;
 
     /** A point of the floor. */

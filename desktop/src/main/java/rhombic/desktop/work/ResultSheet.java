@@ -58,8 +58,8 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
     }
 
     private static ResultSheet equipment(Summary summary) {
-        List<Column> columns = List.of(new Column("Equipment", 122), new Column("In", 44), new Column("Out", 44), new Column("Inside", 54), new Column("Most", 44), new Column("Stay", 68),
-                new Column("of it wait", 64), new Column("95 % in", 66), new Column("Working", 60), new Column("Starved", 62), new Column("Blocked", 62), new Column("\u00b1", 52));
+        List<Column> columns = List.of(new Column("Equipment", 112), new Column("In", 44), new Column("Out", 44), new Column("Inside", 54), new Column("Most", 44), new Column("Stay", 68),
+                new Column("of it wait", 60), new Column("95 % in", 60), new Column("Working", 60), new Column("Starved", 58), new Column("Blocked", 56), new Column("\u00b1", 52));
         return new ResultSheet("Means of each equipment. \u00b1 is the 95 % margin of the working share.", columns, rows(summary.study().equipment().size(), index -> {
             Function<ToDoubleFunction<EquipmentFigures>, Double> mean = figure -> mean(summary, run -> figure.applyAsDouble(run.equipment().get(index)));
             return List.of(summary.study().equipment().get(index).name(), number(mean.apply(EquipmentFigures::in)), number(mean.apply(EquipmentFigures::out)),
@@ -84,8 +84,8 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
     }
 
     private static ResultSheet pieces(Summary summary) {
-        List<Column> columns = List.of(new Column("Piece type", 92), new Column("In", 42), new Column("Made", 44), new Column("Joined", 50), new Column("Scrap", 46), new Column("Out", 42),
-                new Column("Inside", 50), new Column("Lead time", 72), new Column("95 % in", 72), new Column("Worked on", 74), new Column("Waiting", 62), new Column("Blocked", 58), new Column("Moving", 58));
+        List<Column> columns = List.of(new Column("Piece type", 80), new Column("In", 42), new Column("Made", 44), new Column("Joined", 50), new Column("Scrap", 42), new Column("Out", 42),
+                new Column("Inside", 46), new Column("Lead time", 64), new Column("95 % in", 62), new Column("Worked on", 66), new Column("Waiting", 58), new Column("Blocked", 58), new Column("Moving", 58));
         return new ResultSheet("Means of each piece type. Lead time, and how it splits, is of those that have left.", columns, rows(summary.study().pieceTypes().size(), index -> {
             Function<ToDoubleFunction<TypeFigures>, Double> mean = figure -> mean(summary, run -> figure.applyAsDouble(run.types().get(index)));
             return List.of(summary.study().pieceTypes().get(index).name(), number(mean.apply(TypeFigures::in)), number(mean.apply(TypeFigures::made)), number(mean.apply(TypeFigures::joined)),

@@ -1,0 +1,28 @@
+package rhombic.insight;
+
+import java.util.List;
+import java.util.Optional;
+import rhombic.experiment.Summary;
+import rhombic.measure.RunFigures;
+import rhombic.measure.StandstillFigures;
+import rhombic.quantity.Clock;
+
+/** Says that something stands still for good, because each waits for the next. */
+public final class Standing {
+    private static final int MOST_REASONS = 3;
+
+    private Standing() {}
+
+    /** Of the first run in which something does; empty if nothing does in any. */
+    public static Optional<Finding> of(Summary summary) {
+        List<StandstillFigures> all = summary.runs().stream().map(RunFigures::standstill).filter(standing -> !standing.isNone()).toList();
+        if (all.isEmpty()) {
+            return Optional.empty();
+        }
+        StandstillFigures first = all.getFirst();
+        String reasons = String.join("; ", first.reasons().subList(0, Math.min(MOST_REASONS, first.reasons().size())));
+        String more = first.reasons().size() > MOST_REASONS ? "; and " + (first.reasons().size() - MOST_REASONS) + " more" : "";
+        return Optional.of(new Finding(first.equipment().getFirst(), "Stands still for good from " + Clock.span(first.sinceSeconds()) + " on: " + reasons + more,
+                "in " + all.size() + " of " + summary.runs().size() + " runs; give one of them room, or another way out"));
+    }
+}
