@@ -66,6 +66,7 @@ public final class Ratios {
         bytesForEachWaitingPiece();
         demo();
         fiveThousand();
+        WatchRatios.all();
     }
 
     private static double score(Collection<RunResult> results, String benchmark, String pending) {
@@ -83,7 +84,7 @@ public final class Ratios {
             plant = Math.min(plant, secondsOf(line::plant));
             byHand = Math.min(byHand, secondsOf(line::byHand));
         }
-        say("five stations: plant %.0f ms, loop by hand %.0f ms; ratio %.2f of its speed (asked: at least 0.33)", 1000 * plant, 1000 * byHand, byHand / plant);
+        say("five stations: plant %.0f ms, loop by hand %.0f ms; ratio %.2f of its speed (asked: at least 0.45)", 1000 * plant, 1000 * byHand, byHand / plant);
     }
 
     private static double secondsOf(LongSupplier work) {
