@@ -198,7 +198,7 @@ public final class Ratios {
         List<Link> links = new ArrayList<>();
         for (int i = 0; i < 714; i++) {
             String suffix = " of " + i;
-            one.equipment().forEach(e -> things.add(e.named(e.name() + suffix)));
+            one.equipment().forEach(e -> things.add(e.with(e.basics().withId(e.name() + suffix).named(e.name() + suffix))));
             one.links().forEach(l -> links.add(new Link(l.from() + suffix, l.to() + suffix)));
         }
         Study many = new Study("Many", one.plan().withReplications(1), one.pieceTypes(), things, links);

@@ -25,4 +25,15 @@ public final class Standing {
         return Optional.of(new Finding(first.equipment().getFirst(), "Stands still for good from " + Clock.span(first.sinceSeconds()) + " on: " + reasons + more,
                 "in " + all.size() + " of " + summary.runs().size() + " runs; give one of them room, or another way out"));
     }
+
+    /** What is said first of a study: what stands still if that is usual, else what limits it, with the few runs that stand still. */
+    public static Optional<Finding> orLimit(Summary summary) {
+        Optional<Finding> standing = of(summary);
+        Optional<Finding> limit = Limit.of(summary);
+        long runs = summary.runs().stream().filter(run -> !run.standstill().isNone()).count();
+        if (standing.isEmpty() || limit.isEmpty() || 2 * runs >= summary.runs().size()) {
+            return standing.or(() -> limit);
+        }
+        return limit.map(l -> new Finding(l.place(), l.what() + "; stands still in " + runs + " of " + summary.runs().size() + " runs", l.evidence() + "; " + standing.get().what()));
+    }
 }

@@ -58,8 +58,11 @@ class LimitTest {
             assertEquals("A", finding.place());
             assertEquals("Stands still for good from 100.0 s on: A waits for room at B; B waits for room at A", finding.what());
             assertTrue(finding.evidence().startsWith("in 2 of 2 runs"), finding.evidence());
+            assertEquals(finding, Standing.orLimit(Summary.of(study, engine, RunListener.NONE, () -> false)).orElseThrow());
             Study flows = new Lines().chain(onDemand("In"), station("A", 1, 0, "40 s"), goodsOut("Out")).study(10, 0, 2);
             assertEquals(Optional.empty(), Standing.of(Summary.of(flows, engine, RunListener.NONE, () -> false)));
+            assertEquals("A", Standing.orLimit(Summary.of(flows, engine, RunListener.NONE, () -> false)).orElseThrow().place());
+            assertTrue(Standing.orLimit(Summary.of(flows, engine, RunListener.NONE, () -> false)).orElseThrow().what().startsWith("Limited by"));
         }
     }
 

@@ -5,6 +5,7 @@ import java.util.function.Consumer;
 import java.util.function.LongConsumer;
 import javafx.geometry.Orientation;
 import javafx.geometry.VPos;
+import javafx.scene.Group;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ScrollBar;
@@ -13,6 +14,9 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
+import javafx.scene.shape.Line;
+import javafx.scene.shape.Polygon;
+import javafx.scene.shape.Shape;
 import javafx.scene.text.Font;
 import javafx.scene.text.FontWeight;
 import javafx.scene.text.TextAlignment;
@@ -43,7 +47,9 @@ public final class StripsView extends Region {
     private static final Color CONTENTS = Color.web("#8FA3A0");
 
     private final Canvas strips = new Canvas();
-    private final Canvas playhead = new Canvas();
+    /** Nodes that are moved, so that a frame need not draw the strips anew. */
+    private final Line playheadLine = new Line(0, AXIS - 4, 0, AXIS);
+    private final Group playhead = new Group(playheadLine, new Polygon(-5, AXIS - 8, 0, AXIS - 13, 5, AXIS - 8, 0, AXIS - 3));
     private final ScrollBar bar = new ScrollBar();
     private final LongConsumer seek;
     private final Consumer<String> select;
@@ -63,6 +69,11 @@ public final class StripsView extends Region {
         setFocusTraversable(true);
         bar.setOrientation(Orientation.VERTICAL);
         bar.valueProperty().addListener((o, was, is) -> draw());
+        playhead.getChildren().forEach(node -> ((Shape) node).setFill(SAFFRON));
+        playheadLine.setStroke(SAFFRON);
+        playheadLine.setStrokeWidth(1.5);
+        playhead.setManaged(false);
+        playhead.setMouseTransparent(true);
         getChildren().addAll(strips, playhead, bar);
         setMinHeight(0);
         setOnMousePressed(this::press);
@@ -102,10 +113,9 @@ public final class StripsView extends Region {
 
     @Override
     protected void layoutChildren() {
-        for (Canvas canvas : List.of(strips, playhead)) {
-            canvas.setWidth(getWidth());
-            canvas.setHeight(getHeight());
-        }
+        strips.setWidth(getWidth());
+        strips.setHeight(getHeight());
+        playheadLine.setEndY(Math.max(AXIS, getHeight()));
         double whole = order.size() * ROW;
         double seen = Math.max(1, getHeight() - AXIS);
         bar.resizeRelocate(getWidth() - 12, 0, 12, Math.max(0, getHeight()));
@@ -212,14 +222,8 @@ public final class StripsView extends Region {
     }
 
     private void drawPlayhead() {
-        GraphicsContext g = playhead.getGraphicsContext2D();
-        g.clearRect(0, 0, getWidth(), getHeight());
-        double x = Math.rint(left() + (double) now / length * width()) + 0.5;
-        g.setStroke(SAFFRON);
-        g.setLineWidth(1.5);
-        g.strokeLine(x, AXIS - 4, x, getHeight());
-        g.setFill(SAFFRON);
-        g.fillPolygon(new double[] {x - 5, x, x + 5, x}, new double[] {AXIS - 8, AXIS - 13, AXIS - 8, AXIS - 3}, 4);
+        playhead.setVisible(getWidth() >= 50 && getHeight() >= AXIS);
+        playhead.setTranslateX(Math.rint(left() + (double) now / length * width()) + 0.5);
     }
 
     private void press(MouseEvent e) {

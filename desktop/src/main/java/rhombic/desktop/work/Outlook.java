@@ -15,7 +15,6 @@ import rhombic.experiment.RunListener;
 import rhombic.experiment.RunTask;
 import rhombic.experiment.Summary;
 import rhombic.insight.Finding;
-import rhombic.insight.Limit;
 import rhombic.insight.Standing;
 import rhombic.study.Study;
 
@@ -99,7 +98,7 @@ public final class Outlook implements AutoCloseable {
         }
         try {
             Summary summary = Summary.of(study, engine, new Progress(study, run), () -> current.get() != run);
-            Optional<Finding> limit = Standing.of(summary).or(() -> Limit.of(summary));
+            Optional<Finding> limit = Standing.orLimit(summary);
             Optional<Summary> comparable = before.filter(b -> b.runs().size() == summary.runs().size());
             publish(run, new State.Fresh(summary, limit, comparable));
         } catch (CancellationException e) {

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import rhombic.study.Study;
+import rhombic.study.change.Changes;
 import rhombic.study.kind.Equipment;
 
 /**
@@ -23,18 +24,20 @@ public final class Workbench {
         default void fileChanged() {}
     }
 
-    /** A value in the history, and what led to it. */
-    private record Step(Study study, String what) {}
+    /** What was changed in one go, as data that can be undone, and what it is called. */
+    private record Step(Changes changes, String what) {}
 
     private final List<Listener> listeners = new ArrayList<>();
     private final List<Step> steps = new ArrayList<>();
+    /** How many of the steps are done. */
     private int now;
+    private Study study;
     private Study saved;
     private Set<String> selection = Set.of();
     private Optional<Path> file = Optional.empty();
 
     public Workbench(Study study) {
-        steps.add(new Step(study, ""));
+        this.study = study;
         saved = study;
     }
 
@@ -43,7 +46,7 @@ public final class Workbench {
     }
 
     public Study study() {
-        return steps.get(now).study;
+        return study;
     }
 
     /**
@@ -53,13 +56,14 @@ public final class Workbench {
      * @throws IllegalArgumentException if the change breaks a rule; nothing is changed then
      */
     public void edit(String what, UnaryOperator<Study> change) {
-        Study changed = change.apply(study());
-        if (changed.equals(study())) {
+        Study changed = change.apply(study);
+        if (changed.equals(study)) {
             return;
         }
-        steps.subList(now + 1, steps.size()).clear();
-        steps.add(new Step(changed, what));
+        steps.subList(now, steps.size()).clear();
+        steps.add(new Step(Changes.between(study, changed), what));
         now++;
+        study = changed;
         afterStudyChange();
     }
 
@@ -68,7 +72,7 @@ public final class Workbench {
     }
 
     public boolean canRedo() {
-        return now < steps.size() - 1;
+        return now < steps.size();
     }
 
     /** Goes one step back; says what was undone. */
@@ -76,9 +80,10 @@ public final class Workbench {
         if (!canUndo()) {
             return Optional.empty();
         }
-        String undone = steps.get(now--).what;
+        Step undone = steps.get(--now);
+        study = undone.changes.undone().applyTo(study);
         afterStudyChange();
-        return Optional.of(undone);
+        return Optional.of(undone.what);
     }
 
     /** Goes one step forward again; says what was done. */
@@ -86,17 +91,18 @@ public final class Workbench {
         if (!canRedo()) {
             return Optional.empty();
         }
-        now++;
+        Step again = steps.get(now++);
+        study = again.changes.applyTo(study);
         afterStudyChange();
-        return Optional.of(steps.get(now).what);
+        return Optional.of(again.what);
     }
 
     /** Begins anew with another study. */
-    public void open(Study study, Optional<Path> from, boolean isSaved) {
+    public void open(Study opened, Optional<Path> from, boolean isSaved) {
         steps.clear();
-        steps.add(new Step(study, ""));
         now = 0;
-        saved = isSaved ? study : Study.empty().named("\u2013");
+        study = opened;
+        saved = isSaved ? opened : Study.empty().named("\u2013");
         file = from;
         selection = Set.of();
         listeners.forEach(Listener::fileChanged);

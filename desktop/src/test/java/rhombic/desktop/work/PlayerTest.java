@@ -167,6 +167,8 @@ class PlayerTest {
             assertTrue(fresh.change(Response.THROUGHPUT).orElseThrow().mean() > 1, "a second brazing place helps");
             assertTrue(fresh.change(Response.THROUGHPUT).orElseThrow().isClear());
             assertEquals("Leak test", fresh.limit().orElseThrow().place());
+            // In one of the runs every place of Palletising gathers other types, and the room of one type is full.
+            assertTrue(fresh.limit().orElseThrow().what().endsWith("; stands still in 1 of 30 runs"), fresh.limit().toString());
             outlook.refresh(Study.empty());
             assertEquals(new Outlook.State.Empty(), heard.getLast());
         }
