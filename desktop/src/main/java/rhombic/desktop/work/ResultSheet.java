@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import rhombic.experiment.Interval;
@@ -58,8 +59,8 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
     }
 
     private static ResultSheet equipment(Summary summary) {
-        List<Column> columns = List.of(new Column("Equipment", 112), new Column("In", 44), new Column("Out", 44), new Column("Inside", 54), new Column("Most", 44), new Column("Stay", 68),
-                new Column("of it wait", 60), new Column("95 % in", 60), new Column("Working", 60), new Column("Starved", 58), new Column("Blocked", 56), new Column("\u00b1", 52));
+        List<Column> columns = List.of(new Column("Equipment", 106), new Column("In", 44), new Column("Out", 44), new Column("Inside", 48), new Column("Most", 44), new Column("Stay", 64),
+                new Column("of it wait", 60), new Column("95 % in", 60), new Column("Working", 60), new Column("Starved", 58), new Column("Blocked", 62), new Column("\u00b1", 44));
         return new ResultSheet("Means of each equipment. \u00b1 is the 95 % margin of the working share.", columns, rows(summary.study().equipment().size(), index -> {
             Function<ToDoubleFunction<EquipmentFigures>, Double> mean = figure -> mean(summary, run -> figure.applyAsDouble(run.equipment().get(index)));
             return List.of(summary.study().equipment().get(index).name(), number(mean.apply(EquipmentFigures::in)), number(mean.apply(EquipmentFigures::out)),
@@ -116,10 +117,14 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
             Interval now = fresh.summary().interval(response);
             Optional<Interval> before = fresh.before().map(b -> b.interval(response));
             Optional<Interval> change = fresh.change(response);
-            Function<Double, String> text = value -> response.unit().equals("1") ? Double.isNaN(value) ? NONE : percent(value) : response.unit().equals("s") ? Clock.span(value) : number(value) + (response.unit().isEmpty() ? "" : " " + response.unit());
-            return List.of(response.name(), text.apply(now.mean()), text.apply(now.halfWidth()), before.map(b -> text.apply(b.mean())).orElse(NONE),
-                    before.map(b -> text.apply(b.halfWidth())).orElse(NONE), change.map(c -> text.apply(c.mean())).orElse(NONE),
-                    change.map(c -> text.apply(c.halfWidth()) + (c.isClear() || c.mean() == 0 ? "" : " (may be chance)")).orElse(NONE));
+            BiFunction<Double, Double, String> text = (mean, value) -> switch (response.unit()) {
+                case "s" -> Clock.spanBeside(mean, value);
+                case "1" -> Double.isNaN(value) ? NONE : percent(value);
+                default -> number(value) + (response.unit().isEmpty() ? "" : " " + response.unit());
+            };
+            return List.of(response.name(), text.apply(now.mean(), now.mean()), text.apply(now.mean(), now.halfWidth()), before.map(b -> text.apply(b.mean(), b.mean())).orElse(NONE),
+                    before.map(b -> text.apply(b.mean(), b.halfWidth())).orElse(NONE), change.map(c -> text.apply(c.mean(), c.mean())).orElse(NONE),
+                    change.map(c -> text.apply(c.mean(), c.halfWidth()) + (c.isClear() || c.mean() == 0 ? "" : " (may be chance)")).orElse(NONE));
         }).toList();
         return new ResultSheet("Alternatives will stand here side by side, with intervals and two floors on one clock. For now: the study as it stands against the state before the last edit.", columns, rows);
     }
