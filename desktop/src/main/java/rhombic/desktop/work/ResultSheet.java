@@ -59,7 +59,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
     }
 
     private static ResultSheet equipment(Summary summary) {
-        List<Column> columns = List.of(new Column("Equipment", 106), new Column("In", 44), new Column("Out", 44), new Column("Inside", 48), new Column("Most", 44), new Column("Stay", 64),
+        List<Column> columns = List.of(new Column("Equipment", 116), new Column("In", 40), new Column("Out", 40), new Column("Inside", 48), new Column("Most", 42), new Column("Stay", 70),
                 new Column("of it wait", 60), new Column("95 % in", 60), new Column("Working", 60), new Column("Starved", 58), new Column("Blocked", 62), new Column("\u00b1", 44));
         return new ResultSheet("Means of each equipment. \u00b1 is the 95 % margin of the working share.", columns, rows(summary.study().equipment().size(), index -> {
             Function<ToDoubleFunction<EquipmentFigures>, Double> mean = figure -> mean(summary, run -> figure.applyAsDouble(run.equipment().get(index)));
