@@ -60,6 +60,8 @@ public final class FloorGestures {
     private @Nullable LinkGrip grip;
     /** A distance that is typed while something is dragged. */
     private String typed = "";
+    /** Whether what was dragged stands already, by Enter, while the button is still down. */
+    private boolean isPut;
     private boolean measuring;
     private Viewpoint.@Nullable Spot measuredFrom;
 
@@ -119,6 +121,11 @@ public final class FloorGestures {
         measuring = true;
         floor.setCursor(Cursor.CROSSHAIR);
         handChanged.run();
+    }
+
+    /** Whether something is dragged; digits are then the distance that it goes. */
+    public boolean isDragging() {
+        return doing == Doing.MOVE;
     }
 
     public boolean isMeasuring() {
@@ -242,7 +249,7 @@ public final class FloorGestures {
             pan(lastX, lastY, e.getX(), e.getY());
         } else if (e.getButton() == MouseButton.SECONDARY) {
             floor.look(floor.view().turnedBy(dx * DEGREES_PER_PIXEL, dy * DEGREES_PER_PIXEL));
-        } else if (e.getButton() == MouseButton.PRIMARY && inHand.isEmpty() && !linking && !measuring) {
+        } else if (e.getButton() == MouseButton.PRIMARY && inHand.isEmpty() && !linking && !measuring && !isPut) {
             dragLeft(e);
         }
         lastX = e.getX();
@@ -352,6 +359,10 @@ public final class FloorGestures {
         }
         Doing done = doing;
         doing = Doing.NOTHING;
+        if (isPut) {
+            isPut = false;
+            return;
+        }
         switch (done) {
             case NOTHING -> click(e);
             case BAND -> selectInBand(e.isShiftDown());
@@ -470,7 +481,7 @@ public final class FloorGestures {
             Shift by = shift(lastX, lastY);
             move(by);
             putAway();
-            pressed = null;
+            isPut = true; // what is selected stays so when the button comes up
         } else if (e.getCode() == KeyCode.BACK_SPACE) {
             typed = typed.isEmpty() ? "" : typed.substring(0, typed.length() - 1);
             showMove(lastX, lastY);

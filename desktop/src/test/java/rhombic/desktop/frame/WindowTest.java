@@ -24,6 +24,7 @@ import rhombic.formats.file.Journal;
 import rhombic.formats.study.StudyReader;
 import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.value.Bend;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Station;
 
@@ -97,6 +98,30 @@ class WindowTest extends WindowBase {
         robot.interact(() -> window.bench().select("Station 1"));
         robot.drag(onScreen(-4 + 1 + 0.35, 0, 0.1), MouseButton.PRIMARY).moveTo(onScreen(0, 0, 0)).moveTo(onScreen(4, 0, 0.5)).drop();
         assertEquals(List.of(new Link("Station 1", "Station 2")), study().links());
+    }
+
+    @Test
+    void aLinkIsBentByDraggingItAndStraightenedByADoubleClick(FxRobot robot) {
+        place(robot, "work", "station", -4, 0, 4, 0);
+        robot.interact(() -> window.bench().edit("link", study -> study.linked("Station 1", "Station 2")));
+        robot.drag(onScreen(0, 0, 0.02), MouseButton.PRIMARY).moveTo(onScreen(0, 1, 0.02)).moveTo(onScreen(0, 2, 0.02)).drop();
+        List<Bend> bends = study().links().getFirst().bends();
+        assertEquals(1, bends.size());
+        assertEquals(0, bends.getFirst().xMetres(), 0.5);
+        assertEquals(2, bends.getFirst().yMetres(), 0.5);
+        robot.doubleClickOn(onScreen(bends.getFirst().xMetres(), bends.getFirst().yMetres(), 0.02));
+        assertEquals(List.of(), study().links().getFirst().bends());
+    }
+
+    @Test
+    void aDistanceTypedWhileDraggingIsExact(FxRobot robot) {
+        place(robot, "work", "station", -4, 0);
+        robot.drag(onScreen(-4, 0, 0.4), MouseButton.PRIMARY).moveTo(onScreen(-2, 0, 0.4)).moveTo(onScreen(0, 0.2, 0.4));
+        robot.type(KeyCode.DIGIT1, KeyCode.PERIOD, KeyCode.DIGIT2, KeyCode.DIGIT5);
+        robot.push(KeyCode.ENTER);
+        robot.drop();
+        assertEquals(-2.75, study().find("Station 1").orElseThrow().placement().xMetres(), 1e-9);
+        assertEquals(Set.of("Station 1"), window.bench().selection());
     }
 
     @Test
