@@ -92,7 +92,7 @@ public final class JobCardView extends ScrollPane {
             String name = single.get().name();
             said.add(header(name, single.get().kind(), text -> study -> study.changed(name, e -> e.named(Names.checked(text.strip()))), true));
             List<Sentence> sentences = new ArrayList<>(Sentences.of(bench.study(), single.get()));
-            sentences.addAll(SharedSentences.layout(Set.of(name), bench.study()));
+            sentences.addAll(SharedSentences.layout(Set.of(name)));
             said.addAll(blocks(sentences));
             said.add(allOfKind(single.get()));
             said.addAll(faults(problems.stream().filter(p -> p.place().equals(name)).toList()));
@@ -270,7 +270,7 @@ public final class JobCardView extends ScrollPane {
         title.getStyleClass().add("card-heading");
         title.setId("several-title");
         List<Node> said = new ArrayList<>(List.of(title));
-        List<Sentence> layout = SharedSentences.layout(bench.selection(), bench.study());
+        List<Sentence> layout = SharedSentences.layout(bench.selection());
         List<Sentence> shared = SharedSentences.of(bench.study(), things);
         List<Sentence> all = new ArrayList<>(layout);
         all.addAll(shared);
@@ -361,8 +361,7 @@ public final class JobCardView extends ScrollPane {
             outletSwitch.setVisible(false);
             return;
         }
-        showSwitch(single.get(), now.isShut(node), Clock.quantity(now.timeNanos()));
-        showOutletSwitch(single.get(), now.isOutletShut(node), Clock.quantity(now.timeNanos()));
+        showSwitches(single.get(), node, now);
         Label heading = new Label("So far, at " + Clock.elapsed(now.timeNanos()));
         heading.getStyleClass().add("caption");
         GridPane grid = new GridPane(14, 4);
@@ -390,18 +389,18 @@ public final class JobCardView extends ScrollPane {
         live.getChildren().add(grid);
     }
 
-    private void showSwitch(Equipment thing, boolean isShut, Quantity now) {
-        boolean byRule = isShut && !ShutTime.isShut(thing.basics().shut(), now.nanos());
-        inletSwitch.setVisible(thing.takesPieces() && !byRule);
-        inletSwitch.setText((isShut ? "Open" : "Shut") + " the inlet from here on");
-        inletSwitch.setOnAction(e -> bench.edit(inletSwitch.getText(), Sentences.switchedInlet(thing, !isShut, now)));
+    /** What can be shut or opened by hand from the moment shown on; what a rule has shut is not. */
+    private void showSwitches(Equipment thing, int node, Moment moment) {
+        Quantity now = Clock.quantity(moment.timeNanos());
+        show(inletSwitch, "inlet", thing.takesPieces(), moment.isShut(node), thing.basics().shut(), now, shut -> Sentences.switchedInlet(thing, shut, now));
+        show(outletSwitch, "outlet", thing.givesPieces(), moment.isOutletShut(node), thing.basics().outletShut(), now, shut -> Sentences.switchedOutlet(thing, shut, now));
     }
 
-    private void showOutletSwitch(Equipment thing, boolean isShut, Quantity now) {
-        boolean byRule = isShut && !ShutTime.isShut(thing.basics().outletShut(), now.nanos());
-        outletSwitch.setVisible(thing.givesPieces() && !byRule);
-        outletSwitch.setText((isShut ? "Open" : "Shut") + " the outlet from here on");
-        outletSwitch.setOnAction(e -> bench.edit(outletSwitch.getText(), Sentences.switchedOutlet(thing, !isShut, now)));
+    private void show(Button button, String side, boolean isThere, boolean isShut, List<ShutTime> byHand, Quantity now, java.util.function.Function<Boolean, UnaryOperator<Study>> change) {
+        boolean byRule = isShut && !ShutTime.isShut(byHand, now.nanos());
+        button.setVisible(isThere && !byRule);
+        button.setText((isShut ? "Open" : "Shut") + " the " + side + " from here on");
+        button.setOnAction(e -> bench.edit(button.getText(), change.apply(!isShut)));
     }
 
     /** The first three always, the others once they have been. */

@@ -31,12 +31,12 @@ final class SharedSentences {
 
     private static final Pattern REPEAT = Pattern.compile("(\\d{1,4})\\s*[x\u00d7]\\s*(\\d{1,4})\\s*,\\s*([^,]+?)\\s*(?:,\\s*([^,]+?)\\s*)?");
     /** Tokens whose sentences are of one thing alone: where its links lead, and what it is called. */
-    private static final List<String> OF_ONE_ALONE = List.of("way ", "share ", "only ", "travel", "bends", "link", "shares", "attributes", "switch");
+    private static final List<String> OF_ONE_ALONE = List.of("way ", "share ", "only ", "travel", "bends", "link", "shares");
 
     private SharedSentences() {}
 
     /** How the things stand to each other; of one thing, only what makes sense for one. */
-    static List<Sentence> layout(Set<String> names, Study study) {
+    static List<Sentence> layout(Set<String> names) {
         List<Sentence> all = new ArrayList<>();
         boolean several = names.size() > 1;
         String them = several ? "them" : "it";
@@ -81,8 +81,12 @@ final class SharedSentences {
 
     private static boolean isForAll(Sentence sentence) {
         List<Token> tokens = tokens(sentence);
-        return !tokens.isEmpty() && tokens.stream().noneMatch(token -> OF_ONE_ALONE.stream().anyMatch(token.id()::startsWith) && !token.id().equals("attributes")
-                || token.editor() instanceof Sentence.Editor.Cells && !token.id().equals("attributes"));
+        return !tokens.isEmpty() && tokens.stream().noneMatch(token -> OF_ONE_ALONE.stream().anyMatch(token.id()::startsWith) || isTableOfOne(token));
+    }
+
+    /** A timetable, or another table that a whole sentence is about. */
+    private static boolean isTableOfOne(Token token) {
+        return token.editor() instanceof Sentence.Editor.Cells && !token.id().equals("attributes");
     }
 
     /** Two sentences are the same if they have the same tokens in the same order; what their words say may differ by number. */
@@ -106,7 +110,7 @@ final class SharedSentences {
             }
             int at = index++;
             if (token.editor() instanceof Sentence.Editor.Cells) {
-                continue; // tables of one thing alone
+                continue; // attributes are of one thing alone; what stands before them is not
             }
             List<Token> same = others.stream().map(other -> tokens(other).get(at)).toList();
             boolean differs = same.stream().anyMatch(other -> !other.shown().equals(token.shown()));
