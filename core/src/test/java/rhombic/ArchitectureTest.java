@@ -23,11 +23,13 @@ import org.junit.jupiter.api.Test;
 
 /** What module descriptors can't say: one direction among the packages of the core. */
 class ArchitectureTest {
-    private static final JavaClasses CORE = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("rhombic");
+    private static final JavaClasses CORE = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests())
+            .importPackages("rhombic");
 
     @Test
     void computationKnowsNoInterfaceAndNoFileFormat() {
-        noClasses().should().dependOnClassesThat().resideInAnyPackage("javafx..", "java.awt..", "javax.swing..", "com.fasterxml..", "rhombic.formats..", "rhombic.desktop..")
+        noClasses().should().dependOnClassesThat()
+                .resideInAnyPackage("javafx..", "java.awt..", "javax.swing..", "com.fasterxml..", "rhombic.formats..", "rhombic.desktop..")
                 .check(CORE);
     }
 
@@ -85,16 +87,19 @@ class ArchitectureTest {
     @Test
     void whatIsOnlyForTheInsideIsNotExported() {
         ModuleDescriptor core = ModuleFinder.of(Path.of("target/classes")).find("rhombic.core").orElseThrow().descriptor();
-        Map<String, Set<String>> exports = core.exports().stream().collect(Collectors.toMap(ModuleDescriptor.Exports::source, ModuleDescriptor.Exports::targets));
+        Map<String, Set<String>> exports = core.exports().stream()
+                .collect(Collectors.toMap(ModuleDescriptor.Exports::source, ModuleDescriptor.Exports::targets));
         assertTrue(exports.containsKey("rhombic.study"), "the test reads what it means to read");
         assertEquals(Set.of("rhombic.cli", "rhombic.desktop"), exports.get("rhombic.plant"));
-        for (String inside : List.of("rhombic.kernel", "rhombic.plant.piece", "rhombic.plant.activity", "rhombic.plant.doers", "rhombic.formula.grammar")) {
+        for (String inside : List.of("rhombic.kernel", "rhombic.plant.piece", "rhombic.plant.activity", "rhombic.plant.doers",
+                "rhombic.formula.grammar")) {
             assertFalse(exports.containsKey(inside), inside);
         }
     }
 
     @Test
     void thereIsNoStaticMutableState() {
-        ArchRuleDefinition.fields().that().areStatic().and().areDeclaredInClassesThat().resideOutsideOfPackage("rhombic.formula.grammar").should().haveModifier(JavaModifier.FINAL).check(CORE);
+        ArchRuleDefinition.fields().that().areStatic().and().areDeclaredInClassesThat().resideOutsideOfPackage("rhombic.formula.grammar")
+                .should().haveModifier(JavaModifier.FINAL).check(CORE);
     }
 }

@@ -45,7 +45,8 @@ public class FormulaBenchmark {
         PieceType type = PieceType.usual("Piece").withAttributes(List.of(new Attribute("joints", new Value.Num(6))));
         return new Study("Formula", RunPlan.ONE_SHIFT.withLength(Quantity.seconds(93.0 * PIECES)), List.of(type), List.of(
                 new GoodsIn("In", at, "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
-                new Station(Basics.of("S", at), Work.of(1, 0, time), Work.Load.SINGLE, null), new GoodsOut("Out", at)), List.of(new Link("In", "S"), new Link("S", "Out")));
+                new Station(Basics.of("S", at), Work.of(1, 0, time), Work.Load.SINGLE, null), new GoodsOut("Out", at)),
+                List.of(new Link("In", "S"), new Link("S", "Out")));
     }
 
     @Benchmark

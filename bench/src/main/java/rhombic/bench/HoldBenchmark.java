@@ -26,8 +26,7 @@ public class HoldBenchmark {
     /** Our calendar, through the simulator as plants use it. */
     @State(Scope.Thread)
     public static class Ours {
-        @Param({"1000", "100000"})
-        int pending;
+        @Param({"1000", "100000"}) int pending;
 
         Simulator simulator = new Simulator();
 
@@ -59,8 +58,7 @@ public class HoldBenchmark {
     /** A plain loop over a {@link PriorityQueue}, ordered by time and then by age as ours is. */
     @State(Scope.Thread)
     public static class Queue {
-        @Param({"1000", "100000"})
-        int pending;
+        @Param({"1000", "100000"}) int pending;
 
         PriorityQueue<Entry> queue = new PriorityQueue<>();
         SplittableRandom random = new SplittableRandom(1);

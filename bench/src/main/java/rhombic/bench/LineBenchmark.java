@@ -46,7 +46,8 @@ public class LineBenchmark {
 
     static Study line(double hours) {
         Placement at = Placement.at(0, 0);
-        List<Equipment> things = new ArrayList<>(List.of(new GoodsIn("In", at, "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT, OptionalInt.empty())));
+        List<Equipment> things = new ArrayList<>(
+                List.of(new GoodsIn("In", at, "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT, OptionalInt.empty())));
         for (int i = 1; i <= STATIONS; i++) {
             things.add(new Station("S" + i, at, 1, i == 1 ? 0 : BETWEEN, Optional.of(DistributionText.parse("exponential(1 min)"))));
         }

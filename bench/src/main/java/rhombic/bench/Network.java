@@ -42,8 +42,10 @@ final class Network {
 
     static Study study(double hours) {
         Network network = new Network();
-        network.tables.add(new Table("Times", List.of("type"), List.of(row("50 s", "S"), row("exponential(60 s)", "M"), row("triangular(50 s, 70 s, 90 s)", "L")), "", ""));
-        network.tables.add(new Table("Parts", List.of("base", "part"), List.of(row("1", "S", "Coil"), row("2", "M", "Coil"), row("2", "L", "Coil")), "", ""));
+        network.tables.add(new Table("Times", List.of("type"),
+                List.of(row("50 s", "S"), row("exponential(60 s)", "M"), row("triangular(50 s, 70 s, 90 s)", "L")), "", ""));
+        network.tables.add(new Table("Parts", List.of("base", "part"),
+                List.of(row("1", "S", "Coil"), row("2", "M", "Coil"), row("2", "L", "Coil")), "", ""));
         for (int i = 0; i < CELLS; i++) {
             network.cell(i);
         }
@@ -55,26 +57,37 @@ final class Network {
     private void cell(int cell) {
         String of = " " + cell;
         tables.add(new Table("Routes" + of, List.of("type"), List.of(row("A" + of, "S"), row("B" + of, "M"), row("C" + of, "L")), "", ""));
-        GoodsIn in = new GoodsIn(basics("In" + of), List.of(new MixPart("S", 1), new MixPart("M", 1), new MixPart("L", 1)), Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT, OptionalInt.empty());
-        Buffer router = new Buffer(basics("Router" + of).withWayOut(new WayOut(WayOut.Choice.FORMULA, "table('Routes" + of + "', piece.type)")), OptionalInt.of(4), Buffer.Order.OLDEST_FIRST);
-        GoodsIn coils = new GoodsIn("Coils" + of, Placement.at(0, 0), "Coil", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT, OptionalInt.empty());
-        AssemblyStation join = new AssemblyStation(basics("Join" + of), drawn("15 s", 4), AssemblyStation.Way.ASSEMBLE, List.of("S", "M", "L"), new Recipe.FromTable("Parts", "piece.type"), 8, "");
-        Station check = new Station(basics("Check" + of), drawn("exponential(14 s)", 4), Work.Load.SINGLE, new Inspection(Quantity.percent(5), "", 1.25, 2, 4));
+        GoodsIn in = new GoodsIn(basics("In" + of), List.of(new MixPart("S", 1), new MixPart("M", 1), new MixPart("L", 1)),
+                Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT, OptionalInt.empty());
+        Buffer router = new Buffer(
+                basics("Router" + of).withWayOut(new WayOut(WayOut.Choice.FORMULA, "table('Routes" + of + "', piece.type)")),
+                OptionalInt.of(4), Buffer.Order.OLDEST_FIRST);
+        GoodsIn coils = new GoodsIn("Coils" + of, Placement.at(0, 0), "Coil", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT,
+                OptionalInt.empty());
+        AssemblyStation join = new AssemblyStation(basics("Join" + of), drawn("15 s", 4), AssemblyStation.Way.ASSEMBLE,
+                List.of("S", "M", "L"), new Recipe.FromTable("Parts", "piece.type"), 8, "");
+        Station check = new Station(basics("Check" + of), drawn("exponential(14 s)", 4), Work.Load.SINGLE,
+                new Inspection(Quantity.percent(5), "", 1.25, 2, 4));
         things.addAll(List.of(in, router, coils, join, check, new GoodsOut("Out" + of, Placement.at(0, 0))));
         for (String name : List.of("A", "B", "C")) {
-            things.add(new Station(basics(name + of), Work.of(1, 3, new TimeSource.FromTable("Times", List.of("piece.type"))), Work.Load.SINGLE, null));
+            things.add(new Station(basics(name + of), Work.of(1, 3, new TimeSource.FromTable("Times", List.of("piece.type"))),
+                    Work.Load.SINGLE, null));
             links.add(new Link("Router" + of, name + of));
             links.add(new Link(name + of, "Join" + of));
         }
         for (String name : List.of("D", "E")) {
             things.add(new Station(basics(name + of), drawn("16 s", 4), Work.Load.SINGLE, null));
         }
-        things.add(new Station(basics("F" + of), new Work(1, 4, Work.of(1, 4, new TimeSource.ByFormula("8 + piece.joints", rhombic.quantity.Unit.SECOND)).operations(),
-                new TimeSource.Drawn(DistributionText.parse("2 s")), null, null), Work.Load.SINGLE, null));
-        for (String[] way : new String[][] {{"In", "Router"}, {"Coils", "Join"}, {"Join", "Check"}, {"Check", "D"}, {"D", "E"}, {"E", "F"}, {"F", "Out"}}) {
+        things.add(new Station(basics("F" + of),
+                new Work(1, 4, Work.of(1, 4, new TimeSource.ByFormula("8 + piece.joints", rhombic.quantity.Unit.SECOND)).operations(),
+                        new TimeSource.Drawn(DistributionText.parse("2 s")), null, null),
+                Work.Load.SINGLE, null));
+        for (String[] way : new String[][] {{"In", "Router"}, {"Coils", "Join"}, {"Join", "Check"}, {"Check", "D"}, {"D", "E"}, {"E", "F"},
+                {"F", "Out"}}) {
             links.add(new Link(way[0] + of, way[1] + of));
         }
-        rules.add(new Rule("Count" + of, RuleText.when("a piece finishes at Check" + of), "piece.joints < 12", List.of(RuleText.action("set joints to piece.joints + 1"))));
+        rules.add(new Rule("Count" + of, RuleText.when("a piece finishes at Check" + of), "piece.joints < 12",
+                List.of(RuleText.action("set joints to piece.joints + 1"))));
     }
 
     private static Work drawn(String time, int inputRoom) {

@@ -51,15 +51,19 @@ public final class Ratios {
                 System.exit(2);
             }
         }
-        Collection<RunResult> results = new Runner(new OptionsBuilder().include("rhombic.bench.(Hold|Formula)Benchmark").forks(1).shouldDoGC(true)
+        Collection<RunResult> results = new Runner(new OptionsBuilder().include("rhombic.bench.(Hold|Formula)Benchmark").forks(1)
+                .shouldDoGC(true)
                 .warmupIterations(quick ? 2 : 4).measurementIterations(quick ? 3 : 8).warmupTime(TimeValue.milliseconds(quick ? 500 : 1000))
-                .measurementTime(TimeValue.milliseconds(quick ? 500 : 1000)).verbosity(VerboseMode.SILENT).jvmArgsAppend("-Xmx2g", "-XX:+UseParallelGC").build()).run();
+                .measurementTime(TimeValue.milliseconds(quick ? 500 : 1000)).verbosity(VerboseMode.SILENT)
+                .jvmArgsAppend("-Xmx2g", "-XX:+UseParallelGC").build()).run();
         for (String pending : List.of("1000", "100000")) {
             double ours = score(results, "HoldBenchmark.ours", pending);
             double queue = score(results, "HoldBenchmark.queue", pending);
-            say("hold model, %s pending: ours %.1f, PriorityQueue %.1f events a microsecond; ratio %.2f (asked: at least 1)", pending, ours, queue, ours / queue);
+            say("hold model, %s pending: ours %.1f, PriorityQueue %.1f events a microsecond; ratio %.2f (asked: at least 1)", pending, ours,
+                    queue, ours / queue);
         }
-        say("a time by formula: %.0f ns more than a drawn one (asked: at most 1000)", score(results, "FormulaBenchmark.formula", "") - score(results, "FormulaBenchmark.drawn", ""));
+        say("a time by formula: %.0f ns more than a drawn one (asked: at most 1000)",
+                score(results, "FormulaBenchmark.formula", "") - score(results, "FormulaBenchmark.drawn", ""));
         line(quick);
         network(quick);
         threads(quick);
@@ -84,7 +88,8 @@ public final class Ratios {
             plant = Math.min(plant, secondsOf(line::plant));
             byHand = Math.min(byHand, secondsOf(line::byHand));
         }
-        say("five stations: plant %.0f ms, loop by hand %.0f ms; ratio %.2f of its speed (asked: at least 0.45)", 1000 * plant, 1000 * byHand, byHand / plant);
+        say("five stations: plant %.0f ms, loop by hand %.0f ms; ratio %.2f of its speed (asked: at least 0.45)", 1000 * plant,
+                1000 * byHand, byHand / plant);
     }
 
     private static double secondsOf(LongSupplier work) {
@@ -108,12 +113,14 @@ public final class Ratios {
                 ofLine = Math.max(ofLine, eventsPerSecond(line, engine));
             }
         }
-        say("200 stations with recipes, tables and rules: %.1f million events a second, %.2f of the five-station line (asked: at least 0.5)", ofNetwork / 1e6, ofNetwork / ofLine);
+        say("200 stations with recipes, tables and rules: %.1f million events a second, %.2f of the five-station line (asked: at least 0.5)",
+                ofNetwork / 1e6, ofNetwork / ofLine);
     }
 
     private static double eventsPerSecond(Study study, LocalEngine engine) {
         long begun = System.nanoTime();
-        long events = Summary.of(study.withPlan(study.plan().withReplications(1)), engine, RunListener.NONE, () -> false).runs().getFirst().events();
+        long events = Summary.of(study.withPlan(study.plan().withReplications(1)), engine, RunListener.NONE, () -> false).runs().getFirst()
+                .events();
         return events / ((System.nanoTime() - begun) / 1e9);
     }
 
@@ -134,7 +141,8 @@ public final class Ratios {
                 best[3] = Math.min(best[3], secondsOfLoops(2));
             }
         }
-        say("30 replications: two threads are %.2f times as fast as one (asked: at least 1.7); loops that share nothing %.2f times", best[0] / best[1], best[2] / best[3]);
+        say("30 replications: two threads are %.2f times as fast as one (asked: at least 1.7); loops that share nothing %.2f times",
+                best[0] / best[1], best[2] / best[3]);
     }
 
     private static double secondsOfLoops(int threads) {
@@ -157,7 +165,8 @@ public final class Ratios {
         int pieces = 2_000_000;
         Placement at = Placement.at(0, 0);
         List<Equipment> things = List.of(
-                new GoodsIn("In", at, "Piece", Optional.of(new Supply.Spaced(DistributionText.parse("1 ms"), 1000, Optional.of(Quantity.seconds(0)))),
+                new GoodsIn("In", at, "Piece",
+                        Optional.of(new Supply.Spaced(DistributionText.parse("1 ms"), 1000, Optional.of(Quantity.seconds(0)))),
                         GoodsIn.WhenFull.WAIT, OptionalInt.of(pieces)),
                 new Buffer("Store", at, OptionalInt.empty(), Buffer.Order.OLDEST_FIRST));
         Study study = new Study("Full", RunPlan.ONE_SHIFT, List.of(PieceType.usual("Piece")), things, List.of(new Link("In", "Store")));
@@ -187,7 +196,8 @@ public final class Ratios {
             for (int i = 0; i < later.length; i++) {
                 later[i] = seconds(thirty, engine);
             }
-            say("30 replications of an 8 h shift of the demo: %.0f ms at first, %.0f ms later (asked: under 1000 ms)", 1000 * first, 1000 * median(later));
+            say("30 replications of an 8 h shift of the demo: %.0f ms at first, %.0f ms later (asked: under 1000 ms)", 1000 * first,
+                    1000 * median(later));
         }
     }
 

@@ -37,7 +37,8 @@ final class WatchRatios {
     private static final Placement AT = Placement.at(0, 0);
 
     /** So large that all of them stand on the floor and are drawn. */
-    private static final Buffer AREA = new Buffer(Basics.of("Store", AT).withSize(new Footprint(400, 200, 0.1)), OptionalInt.of(1_000_000), Buffer.Order.OLDEST_FIRST, Buffer.Arrangement.IN_ROWS);
+    private static final Buffer AREA = new Buffer(Basics.of("Store", AT).withSize(new Footprint(400, 200, 0.1)), OptionalInt.of(1_000_000),
+            Buffer.Order.OLDEST_FIRST, Buffer.Arrangement.IN_ROWS);
 
     private WatchRatios() {}
 
@@ -52,10 +53,12 @@ final class WatchRatios {
         List<Equipment> things = List.of(
                 new GoodsIn("Stock", AT, "Piece", Optional.of(new Supply.AtStart(pieces)), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
                 AREA,
-                new GoodsIn("In", AT, "Piece", Optional.of(new Supply.Spaced(DistributionText.parse(between), 1, Optional.empty())), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
+                new GoodsIn("In", AT, "Piece", Optional.of(new Supply.Spaced(DistributionText.parse(between), 1, Optional.empty())),
+                        GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
                 new Station("A", AT, 1, 3, Optional.of(DistributionText.parse("0.09 s"))),
                 new GoodsOut("Out", AT));
-        return new Study("Standing", RunPlan.ONE_SHIFT, List.of(PieceType.usual("Piece")), things, List.of(new Link("Stock", "Store"), new Link("In", "A"), new Link("A", "Out")));
+        return new Study("Standing", RunPlan.ONE_SHIFT, List.of(PieceType.usual("Piece")), things,
+                List.of(new Link("Stock", "Store"), new Link("In", "A"), new Link("A", "Out")));
     }
 
     private static void watched() {
@@ -85,7 +88,8 @@ final class WatchRatios {
             longest = i < 10 ? 0 : Math.max(longest, took); // the first ones are still being compiled
             sum += moment.inside() > 0 ? took / 40 : 0;
         }
-        say("a watched run with %d pieces standing: %.2f s, without a window %.2f s; ratio %.2f (asked: at most 2)", STANDING, watched, headless, watched / headless);
+        say("a watched run with %d pieces standing: %.2f s, without a window %.2f s; ratio %.2f (asked: at most 2)", STANDING, watched,
+                headless, watched / headless);
         say("jumping to any moment of it: %.1f ms in the mean, %.1f ms at most (asked: below 50)", sum, longest);
         long end2 = run.lengthNanos();
         run = new LiveRun(standing(1, "8 h"));
@@ -109,14 +113,16 @@ final class WatchRatios {
             scene.pose(moment, 0, poses);
             best = Math.min(best, (System.nanoTime() - begun) / 1e6);
         }
-        say("%d pieces in the plant, %d of them near enough to be drawn, posed in %.2f ms (asked: at most 4)", moment.pieces().size(), poses.count(), best);
+        say("%d pieces in the plant, %d of them near enough to be drawn, posed in %.2f ms (asked: at most 4)", moment.pieces().size(),
+                poses.count(), best);
     }
 
     /** A buffer that hands on whichever can go, to a station that takes the highest of random ranks. */
     private static void ranked() {
         double once = seconds(32_000);
         double twice = seconds(64_000);
-        say("a buffer of any order with 32000 random ranks: %.2f s (asked: below 0.5); with twice as many %.1f times the time (asked: at most 2.5)", once, twice / once);
+        say("a buffer of any order with 32000 random ranks: %.2f s (asked: below 0.5); with twice as many %.1f times the time (asked: at most 2.5)",
+                once, twice / once);
     }
 
     private static double seconds(int pieces) {
@@ -124,9 +130,11 @@ final class WatchRatios {
         Station taker = new Station("A", AT, 1, 0, Optional.of(DistributionText.parse("0.4 s")));
         List<Equipment> things = List.of(
                 new GoodsIn("Stock", AT, "Piece", Optional.of(new Supply.AtStart(pieces)), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
-                new Buffer("Store", AT, OptionalInt.empty(), Buffer.Order.ANY), taker.with(taker.basics().withTaking(Taking.byFormula("piece.rank"))), new GoodsOut("Out", AT));
+                new Buffer("Store", AT, OptionalInt.empty(), Buffer.Order.ANY),
+                taker.with(taker.basics().withTaking(Taking.byFormula("piece.rank"))), new GoodsOut("Out", AT));
         Rule rule = new Rule("Ranks", RuleText.when("a piece enters Store"), "", List.of(RuleText.action("set rank to uniform(0, 1)")));
-        Study study = new Study("Ranked", RunPlan.ONE_SHIFT, List.of(type), things, List.of(new Link("Stock", "Store"), new Link("Store", "A"), new Link("A", "Out"))).withRules(List.of(rule));
+        Study study = new Study("Ranked", RunPlan.ONE_SHIFT, List.of(type), things,
+                List.of(new Link("Stock", "Store"), new Link("Store", "A"), new Link("A", "Out"))).withRules(List.of(rule));
         double best = Double.MAX_VALUE;
         for (int i = 0; i < 4; i++) {
             Plant plant = Plant.build(study, 1, null);

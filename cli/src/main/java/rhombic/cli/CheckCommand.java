@@ -18,14 +18,11 @@ import rhombic.study.check.StudyCheck;
 /** Says everything that is wrong or missing in a study. */
 @Command(name = "check", description = "Names every problem of a study, its place and its remedy.")
 final class CheckCommand implements Callable<Integer> {
-    @Spec
-    private CommandSpec spec;
+    @Spec private CommandSpec spec;
 
-    @Parameters(paramLabel = "STUDY", description = "The study file.")
-    private Path file;
+    @Parameters(paramLabel = "STUDY", description = "The study file.") private Path file;
 
-    @Option(names = "--reload", description = "Reads timetables and tables from their sources anew.")
-    private boolean reload;
+    @Option(names = "--reload", description = "Reads timetables and tables from their sources anew.") private boolean reload;
 
     @Override
     public Integer call() {
@@ -37,7 +34,9 @@ final class CheckCommand implements Callable<Integer> {
         List<Problem> problems = StudyCheck.of(study.get());
         problems.forEach(p -> out.println(p.grade().name().toLowerCase(Locale.ROOT) + "  " + p));
         long errors = problems.stream().filter(Problem::isError).count();
-        out.println(problems.isEmpty() ? "No problems." : errors + (errors == 1 ? " error, " : " errors, ") + (problems.size() - errors) + " other.");
+        out.println(problems.isEmpty()
+                ? "No problems."
+                : errors + (errors == 1 ? " error, " : " errors, ") + (problems.size() - errors) + " other.");
         return errors > 0 ? Main.FAULTY : Main.FINE;
     }
 }

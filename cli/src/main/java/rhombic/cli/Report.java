@@ -22,7 +22,8 @@ final class Report {
     static void print(Summary summary, PrintWriter out) {
         RunPlan plan = summary.study().plan();
         int n = summary.runs().size();
-        out.printf(Locale.ROOT, "%s: %d %s of %s, warm-up %s, seed %d%n%n", summary.study().name(), n, n == 1 ? "run" : "runs", plan.length(),
+        out.printf(Locale.ROOT, "%s: %d %s of %s, warm-up %s, seed %d%n%n", summary.study().name(), n, n == 1 ? "run" : "runs",
+                plan.length(),
                 plan.warmUp(), plan.seed());
         Interval throughput = summary.interval(Response.THROUGHPUT);
         out.printf(Locale.ROOT, "%-22s %s%n", "throughput", withMargin(throughput, "%.2f", "/h"));
@@ -30,11 +31,14 @@ final class Report {
         out.printf(Locale.ROOT, "%-22s %s%n", "lead time, 95 % below", span(summary.interval(Response.LEAD_TIME_P95)));
         out.printf(Locale.ROOT, "%-22s %s%n", "inside, mean", withMargin(summary.interval(Response.INSIDE), "%.2f", ""));
         RunFigures first = summary.runs().getFirst();
-        out.printf(Locale.ROOT, "%-22s %d at start + %d in%s%s%s \u2212 %d out = %d inside%s%n", "first run", first.insideAtStart(), first.in(),
-                some(" + ", first.made(), " made"), some(" \u2212 ", first.joined(), " joined"), some(" \u2212 ", first.scrapped(), " scrapped"), first.out(),
+        out.printf(Locale.ROOT, "%-22s %d at start + %d in%s%s%s \u2212 %d out = %d inside%s%n", "first run", first.insideAtStart(),
+                first.in(),
+                some(" + ", first.made(), " made"), some(" \u2212 ", first.joined(), " joined"),
+                some(" \u2212 ", first.scrapped(), " scrapped"), first.out(),
                 first.inside(), some(", ", first.turnedAway(), " turned away"));
         if (first.turnedAway() > 0) {
-            double loss = summary.runs().stream().mapToDouble(RunFigures::lossShare).filter(v -> !Double.isNaN(v)).average().orElse(Double.NaN);
+            double loss = summary.runs().stream().mapToDouble(RunFigures::lossShare).filter(v -> !Double.isNaN(v)).average()
+                    .orElse(Double.NaN);
             out.printf(Locale.ROOT, "%-22s %.2f %% of those that came%n", "turned away, mean", 100 * loss);
         }
         if (!first.stoppedBy().isEmpty()) {
@@ -58,14 +62,17 @@ final class Report {
         out.printf(row, "link", "departed", "on the way", "most", "travel");
         for (int i = 0; i < links.size(); i++) {
             int index = i;
-            out.printf(row, links.get(i).from() + " \u2192 " + links.get(i).to(), String.format(Locale.ROOT, "%.1f", link(summary, index, LinkFigures::departed)),
+            out.printf(row, links.get(i).from() + " \u2192 " + links.get(i).to(),
+                    String.format(Locale.ROOT, "%.1f", link(summary, index, LinkFigures::departed)),
                     String.format(Locale.ROOT, "%.2f", link(summary, index, LinkFigures::onTheWayMean)),
-                    String.format(Locale.ROOT, "%.1f", link(summary, index, LinkFigures::onTheWayMost)), Clock.span(link(summary, index, LinkFigures::travelMean)));
+                    String.format(Locale.ROOT, "%.1f", link(summary, index, LinkFigures::onTheWayMost)),
+                    Clock.span(link(summary, index, LinkFigures::travelMean)));
         }
     }
 
     private static double link(Summary summary, int index, java.util.function.ToDoubleFunction<LinkFigures> figure) {
-        return summary.runs().stream().mapToDouble(run -> figure.applyAsDouble(run.links().get(index))).filter(v -> !Double.isNaN(v)).average().orElse(Double.NaN);
+        return summary.runs().stream().mapToDouble(run -> figure.applyAsDouble(run.links().get(index))).filter(v -> !Double.isNaN(v))
+                .average().orElse(Double.NaN);
     }
 
     private static void equipment(Summary summary, PrintWriter out) {
@@ -79,16 +86,20 @@ final class Report {
         out.printf(row, "equipment", "in", "out", "now", "content", "most", "stay", "of it wait", "working", "starved", "blocked", "other");
         for (int i = 0; i < equipment.size(); i++) {
             int index = i;
-            out.printf(row, equipment.get(i).name(), mean(summary, index, EquipmentFigures::in), mean(summary, index, EquipmentFigures::out),
-                    mean(summary, index, EquipmentFigures::contentNow), String.format(Locale.ROOT, "%.2f", value(summary, index, EquipmentFigures::contentMean)),
-                    mean(summary, index, EquipmentFigures::contentMost), Clock.span(value(summary, index, e -> e.stay().mean())), wait(summary, index),
+            out.printf(row, equipment.get(i).name(), mean(summary, index, EquipmentFigures::in),
+                    mean(summary, index, EquipmentFigures::out),
+                    mean(summary, index, EquipmentFigures::contentNow),
+                    String.format(Locale.ROOT, "%.2f", value(summary, index, EquipmentFigures::contentMean)),
+                    mean(summary, index, EquipmentFigures::contentMost), Clock.span(value(summary, index, e -> e.stay().mean())),
+                    wait(summary, index),
                     share(summary, index, EquipmentState.WORKING), share(summary, index, EquipmentState.STARVED),
                     share(summary, index, EquipmentState.BLOCKED), other(summary, index));
         }
     }
 
     private static double value(Summary summary, int index, java.util.function.ToDoubleFunction<EquipmentFigures> figure) {
-        return summary.runs().stream().mapToDouble(run -> figure.applyAsDouble(run.equipment().get(index))).filter(v -> !Double.isNaN(v)).average().orElse(Double.NaN);
+        return summary.runs().stream().mapToDouble(run -> figure.applyAsDouble(run.equipment().get(index))).filter(v -> !Double.isNaN(v))
+                .average().orElse(Double.NaN);
     }
 
     /** Empty where nothing is worked on. */
@@ -108,7 +119,8 @@ final class Report {
 
     /** Changeover, service and pause together. */
     private static String other(Summary summary, int index) {
-        double share = value(summary, index, e -> e.shares().isEmpty() ? Double.NaN
+        double share = value(summary, index, e -> e.shares().isEmpty()
+                ? Double.NaN
                 : 1 - e.share(EquipmentState.WORKING) - e.share(EquipmentState.STARVED) - e.share(EquipmentState.BLOCKED));
         return Double.isNaN(share) || share < 5e-4 ? "" : String.format(Locale.ROOT, "%.1f %%", 100 * share);
     }

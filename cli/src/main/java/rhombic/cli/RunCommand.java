@@ -31,38 +31,27 @@ import rhombic.study.check.StudyCheck;
 /** Runs a study and prints what it measured. */
 @Command(name = "run", description = "Runs a study and prints its figures.")
 final class RunCommand implements Callable<Integer> {
-    @Spec
-    private CommandSpec spec;
+    @Spec private CommandSpec spec;
 
-    @Parameters(paramLabel = "STUDY", description = "The study file.")
-    private Path file;
+    @Parameters(paramLabel = "STUDY", description = "The study file.") private Path file;
 
-    @Option(names = "--replications", paramLabel = "N", description = "How many runs; otherwise as the study has it.")
-    private @Nullable Integer replications;
+    @Option(names = "--replications", paramLabel = "N", description = "How many runs; otherwise as the study has it.") private @Nullable Integer replications;
 
-    @Option(names = "--seed", paramLabel = "S", description = "Start of the random numbers.")
-    private @Nullable Long seed;
+    @Option(names = "--seed", paramLabel = "S", description = "Start of the random numbers.") private @Nullable Long seed;
 
-    @Option(names = "--until", paramLabel = "TIME", description = "Length of a run with its unit, such as 8h.")
-    private @Nullable String until;
+    @Option(names = "--until", paramLabel = "TIME", description = "Length of a run with its unit, such as 8h.") private @Nullable String until;
 
-    @Option(names = "--warm-up", paramLabel = "TIME", description = "What is cut off the front, such as 1h.")
-    private @Nullable String warmUp;
+    @Option(names = "--warm-up", paramLabel = "TIME", description = "What is cut off the front, such as 1h.") private @Nullable String warmUp;
 
-    @Option(names = "--threads", paramLabel = "N", description = "Otherwise one for each core.")
-    private @Nullable Integer threads;
+    @Option(names = "--threads", paramLabel = "N", description = "Otherwise one for each core.") private @Nullable Integer threads;
 
-    @Option(names = "--out", paramLabel = "FILE.json", description = "Writes all figures as JSON.")
-    private @Nullable Path out;
+    @Option(names = "--out", paramLabel = "FILE.json", description = "Writes all figures as JSON.") private @Nullable Path out;
 
-    @Option(names = "--csv", paramLabel = "DIR", description = "Writes tables as CSV.")
-    private @Nullable Path csv;
+    @Option(names = "--csv", paramLabel = "DIR", description = "Writes tables as CSV.") private @Nullable Path csv;
 
-    @Option(names = "--reload", description = "Reads timetables and tables from their sources anew.")
-    private boolean reload;
+    @Option(names = "--reload", description = "Reads timetables and tables from their sources anew.") private boolean reload;
 
-    @Option(names = "--even-so", description = "Ends with 0 although the study has errors and parts of it did not run.")
-    private boolean evenSo;
+    @Option(names = "--even-so", description = "Ends with 0 although the study has errors and parts of it did not run.") private boolean evenSo;
 
     @Override
     public Integer call() {
@@ -103,11 +92,13 @@ final class RunCommand implements Callable<Integer> {
         Optional<RunFigures> standing = summary.runs().stream().filter(run -> !run.standstill().isNone()).findFirst();
         standing.ifPresent(run -> {
             long runs = summary.runs().stream().filter(other -> !other.standstill().isNone()).count();
-            err.printf(Locale.ROOT, "%nStandstill in %d of %d runs; in run %d since %s:%n", runs, summary.runs().size(), run.replication(), Clock.span(run.standstill().sinceSeconds()));
+            err.printf(Locale.ROOT, "%nStandstill in %d of %d runs; in run %d since %s:%n", runs, summary.runs().size(), run.replication(),
+                    Clock.span(run.standstill().sinceSeconds()));
             run.standstill().reasons().forEach(reason -> err.println("  " + reason));
         });
         if (!errors.isEmpty()) {
-            err.printf(Locale.ROOT, "%nThe study has %d %s, and what they concern did not run: mend them, or use --even-so.%n", errors.size(), errors.size() == 1 ? "error" : "errors");
+            err.printf(Locale.ROOT, "%nThe study has %d %s, and what they concern did not run: mend them, or use --even-so.%n",
+                    errors.size(), errors.size() == 1 ? "error" : "errors");
         }
         return standing.isPresent() ? Main.STANDSTILL : errors.isEmpty() || evenSo ? Main.FINE : Main.FAULTY;
     }
@@ -134,7 +125,9 @@ final class RunCommand implements Callable<Integer> {
                 there = there.getParent(); // what is missing is made
             }
             if (there == null || !Files.isDirectory(there) || !Files.isWritable(there)) {
-                return Optional.of("Can't write into " + folder + ": " + there + (there != null && Files.isDirectory(there) ? " may not be written to by you" : " is no folder") + ". Name another.");
+                return Optional.of("Can't write into " + folder + ": " + there
+                        + (there != null && Files.isDirectory(there) ? " may not be written to by you" : " is no folder")
+                        + ". Name another.");
             }
         }
         return Optional.empty();
@@ -143,7 +136,8 @@ final class RunCommand implements Callable<Integer> {
     private RunPlan plan(RunPlan given) {
         Quantity length = until == null ? given.length() : option("--until", until);
         Quantity cut = warmUp == null ? given.warmUp() : option("--warm-up", warmUp);
-        return new RunPlan(given.start(), length, cut, seed == null ? given.seed() : seed, replications == null ? given.replications() : replications, given.untilOut());
+        return new RunPlan(given.start(), length, cut, seed == null ? given.seed() : seed,
+                replications == null ? given.replications() : replications, given.untilOut());
     }
 
     private static Quantity option(String name, String text) {

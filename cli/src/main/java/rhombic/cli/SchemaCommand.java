@@ -9,8 +9,7 @@ import rhombic.formats.study.StudySchema;
 /** Prints what a study file may hold. */
 @Command(name = "schema", description = "Prints the JSON schema of study files.")
 final class SchemaCommand implements Callable<Integer> {
-    @Spec
-    private CommandSpec spec;
+    @Spec private CommandSpec spec;
 
     @Override
     public Integer call() {

@@ -13,8 +13,7 @@ import org.junit.jupiter.api.io.TempDir;
 class CommandsTest {
     private static final String DEMO = "../demo/heat-pump-line.rhombic.json";
 
-    @TempDir
-    Path folder;
+    @TempDir Path folder;
 
     private final StringWriter out = new StringWriter();
     private final StringWriter err = new StringWriter();
@@ -113,10 +112,13 @@ class CommandsTest {
     }
 
     private String study(String name, String equipment, String links) throws Exception {
-        return Files.writeString(folder.resolve(name), """
-                {"rhombicStudy": 1, "name": "Small", "run": {"start": "2027-01-04T06:00", "length": "8 h", "warmUp": "0 h", "seed": 1, "replications": 1},
-                 "pieceTypes": [{"name": "Box"}], "equipment": [%s], "links": [%s]}
-                """.formatted(equipment, links)).toString();
+        return Files.writeString(folder.resolve(name),
+                """
+                        {"rhombicStudy": 1, "name": "Small", "run": {"start": "2027-01-04T06:00", "length": "8 h", "warmUp": "0 h", "seed": 1, "replications": 1},
+                         "pieceTypes": [{"name": "Box"}], "equipment": [%s], "links": [%s]}
+                        """
+                        .formatted(equipment, links))
+                .toString();
     }
 
     /** Sent back for rework to a station that is itself waiting to hand on: each waits for the other. */
@@ -126,11 +128,13 @@ class CommandsTest {
                 {"kind": "goods in", "name": "In", "pieceType": "Box", "supply": {"onDemand": true}, "whenFull": "wait"},
                 {"kind": "station", "name": "A", "places": 1, "inputRoom": 0, "time": "10 s"},
                 {"kind": "station", "name": "B", "places": 1, "inputRoom": 0, "time": "10 s"},
-                {"kind": "goods out", "name": "Out"}""", """
-                {"from": "In", "to": "A"}, {"from": "A", "to": "B"}, {"from": "B", "to": "A", "share": "100 %"}, {"from": "B", "to": "Out", "share": "0 %"}""");
+                {"kind": "goods out", "name": "Out"}""",
+                """
+                        {"from": "In", "to": "A"}, {"from": "A", "to": "B"}, {"from": "B", "to": "A", "share": "100 %"}, {"from": "B", "to": "Out", "share": "0 %"}""");
         assertEquals(3, rhombic("run", study, "--even-so"), err.toString());
         assertTrue(err.toString().contains("Standstill in 1 of 1 runs"), err.toString());
-        assertTrue(err.toString().contains("A") && err.toString().contains("waits for room at B") || err.toString().contains("for B"), err.toString());
+        assertTrue(err.toString().contains("A") && err.toString().contains("waits for room at B") || err.toString().contains("for B"),
+                err.toString());
     }
 
     @Test
@@ -142,7 +146,8 @@ class CommandsTest {
         String bare = study("bare.json", equipment.formatted(""), links);
         assertEquals(0, rhombic("run", bare), err.toString());
         assertTrue(out.toString().contains("5 in"), out.toString());
-        String filled = study("filled.json", equipment.formatted("\"rows\": [{\"at\": \"0:05\", \"type\": \"Box\", \"quantity\": 1}], "), links);
+        String filled = study("filled.json", equipment.formatted("\"rows\": [{\"at\": \"0:05\", \"type\": \"Box\", \"quantity\": 1}], "),
+                links);
         out.getBuffer().setLength(0);
         assertEquals(0, rhombic("run", filled), err.toString());
         assertTrue(out.toString().contains("1 in"), out.toString());

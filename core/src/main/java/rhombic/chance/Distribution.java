@@ -304,7 +304,8 @@ public sealed interface Distribution extends Serializable {
 
         @Override
         public String toString() {
-            return choices.stream().map(c -> c.time() + ": " + Quantity.plain(c.weight())).collect(Collectors.joining(", ", "discrete(", ")"));
+            return choices.stream().map(c -> c.time() + ": " + Quantity.plain(c.weight()))
+                    .collect(Collectors.joining(", ", "discrete(", ")"));
         }
     }
 
@@ -320,7 +321,8 @@ public sealed interface Distribution extends Serializable {
     record Empirical(List<Quantity> observed) implements Distribution {
         public Empirical {
             observed = List.copyOf(observed);
-            Parameters.require(observed.size() >= 2, "an empirical distribution must have at least two observed times; got " + observed.size());
+            Parameters.require(observed.size() >= 2,
+                    "an empirical distribution must have at least two observed times; got " + observed.size());
             observed.forEach(time -> Parameters.timeNotNegative("an observed time", time));
         }
 

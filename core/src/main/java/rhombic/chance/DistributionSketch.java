@@ -23,7 +23,8 @@ import org.apache.commons.statistics.distribution.WeibullDistribution;
  * @param toSeconds where it ends; what lies beyond is left out
  * @param heights of the curve in the middle of each of even steps, the highest 1; a single 1 for a constant
  */
-public record DistributionSketch(double meanSeconds, double lowSeconds, double highSeconds, double fromSeconds, double toSeconds, double[] heights) {
+public record DistributionSketch(double meanSeconds, double lowSeconds, double highSeconds, double fromSeconds, double toSeconds,
+        double[] heights) {
     private static final int STEPS = 112;
     private static final double FIRST = 0.001;
     private static final double LAST = 0.995;
@@ -35,7 +36,8 @@ public record DistributionSketch(double meanSeconds, double lowSeconds, double h
             case Distribution.Triangular d when d.least().equals(d.most()) -> constant(d.meanSeconds());
             case Distribution.Beta d when d.least().equals(d.most()) -> constant(d.meanSeconds());
             case Distribution.Uniform d -> of(d, UniformContinuousDistribution.of(d.least().inBaseUnit(), d.most().inBaseUnit()));
-            case Distribution.Triangular d -> of(d, TriangularDistribution.of(d.least().inBaseUnit(), d.mode().inBaseUnit(), d.most().inBaseUnit()));
+            case Distribution.Triangular d ->
+                of(d, TriangularDistribution.of(d.least().inBaseUnit(), d.mode().inBaseUnit(), d.most().inBaseUnit()));
             case Distribution.Exponential d -> d.meanSeconds() == 0 ? constant(0) : of(d, ExponentialDistribution.of(d.meanSeconds()));
             case Distribution.Normal d -> of(d, Samplers.truncated(d));
             case Distribution.Lognormal d -> {
@@ -43,7 +45,8 @@ public record DistributionSketch(double meanSeconds, double lowSeconds, double h
                 double variance = Math.log1p(ratio * ratio);
                 yield of(d, LogNormalDistribution.of(Math.log(d.mean().inBaseUnit()) - variance / 2, Math.sqrt(variance)));
             }
-            case Distribution.Erlang d -> d.meanSeconds() == 0 ? constant(0) : of(d, GammaDistribution.of(d.stages(), d.meanSeconds() / d.stages()));
+            case Distribution.Erlang d ->
+                d.meanSeconds() == 0 ? constant(0) : of(d, GammaDistribution.of(d.stages(), d.meanSeconds() / d.stages()));
             case Distribution.Gamma d -> of(d, GammaDistribution.of(d.shape(), d.scale().inBaseUnit()));
             case Distribution.Weibull d -> of(d, WeibullDistribution.of(d.shape(), d.scale().inBaseUnit()));
             case Distribution.Beta d -> beta(d);
@@ -74,10 +77,14 @@ public record DistributionSketch(double meanSeconds, double lowSeconds, double h
 
     private static DistributionSketch of(Distribution distribution, ContinuousDistribution exact) {
         double from = Math.max(exact.getSupportLowerBound(), exact.inverseCumulativeProbability(FIRST));
-        double to = Double.isFinite(exact.getSupportUpperBound()) && exact.getSupportUpperBound() < Distribution.Normal.NO_MOST.inBaseUnit() ? exact.getSupportUpperBound()
+        double to = Double.isFinite(exact.getSupportUpperBound()) && exact.getSupportUpperBound() < Distribution.Normal.NO_MOST.inBaseUnit()
+                ? exact.getSupportUpperBound()
                 : exact.inverseCumulativeProbability(LAST);
-        double begins = exact.getSupportLowerBound() >= 0 && from - exact.getSupportLowerBound() < (to - from) * 0.2 ? exact.getSupportLowerBound() : from;
-        return sketch(distribution.meanSeconds(), exact.inverseCumulativeProbability(0.05), exact.inverseCumulativeProbability(0.95), begins, to,
+        double begins = exact.getSupportLowerBound() >= 0 && from - exact.getSupportLowerBound() < (to - from) * 0.2
+                ? exact.getSupportLowerBound()
+                : from;
+        return sketch(distribution.meanSeconds(), exact.inverseCumulativeProbability(0.05), exact.inverseCumulativeProbability(0.95),
+                begins, to,
                 seconds -> exact.density(seconds));
     }
 
@@ -86,12 +93,14 @@ public record DistributionSketch(double meanSeconds, double lowSeconds, double h
         BetaDistribution exact = BetaDistribution.of(d.a(), d.b());
         double least = d.least().inBaseUnit();
         double span = d.most().inBaseUnit() - least;
-        return sketch(d.meanSeconds(), least + span * exact.inverseCumulativeProbability(0.05), least + span * exact.inverseCumulativeProbability(0.95), least, least + span,
+        return sketch(d.meanSeconds(), least + span * exact.inverseCumulativeProbability(0.05),
+                least + span * exact.inverseCumulativeProbability(0.95), least, least + span,
                 seconds -> exact.density((seconds - least) / span));
     }
 
     private static DistributionSketch discrete(Distribution.Discrete d) {
-        List<Distribution.Weighted> sorted = d.choices().stream().filter(c -> c.weight() > 0).sorted(Comparator.comparingDouble(c -> c.time().inBaseUnit())).toList();
+        List<Distribution.Weighted> sorted = d.choices().stream().filter(c -> c.weight() > 0)
+                .sorted(Comparator.comparingDouble(c -> c.time().inBaseUnit())).toList();
         double from = sorted.getFirst().time().inBaseUnit();
         double to = sorted.getLast().time().inBaseUnit();
         if (!(to > from)) {
@@ -100,7 +109,8 @@ public record DistributionSketch(double meanSeconds, double lowSeconds, double h
         double half = (to - from) / STEPS / 2;
         return sketch(d.meanSeconds(), quantile(sorted, 0.05), quantile(sorted, 0.95), from - half, to + half, seconds -> {
             double step = (to - from + 2 * half) / STEPS;
-            return sorted.stream().filter(c -> Math.abs(c.time().inBaseUnit() - seconds) <= step / 2 * (1 + 1e-9)).mapToDouble(Distribution.Weighted::weight).sum();
+            return sorted.stream().filter(c -> Math.abs(c.time().inBaseUnit() - seconds) <= step / 2 * (1 + 1e-9))
+                    .mapToDouble(Distribution.Weighted::weight).sum();
         });
     }
 
@@ -125,7 +135,8 @@ public record DistributionSketch(double meanSeconds, double lowSeconds, double h
             return constant(from);
         }
         double step = (to - from) / STEPS;
-        return sketch(d.meanSeconds(), quantile(sorted, 0.05), quantile(sorted, 0.95), from, to, seconds -> below(sorted, seconds + step / 2) - below(sorted, seconds - step / 2));
+        return sketch(d.meanSeconds(), quantile(sorted, 0.05), quantile(sorted, 0.95), from, to,
+                seconds -> below(sorted, seconds + step / 2) - below(sorted, seconds - step / 2));
     }
 
     private static double quantile(double[] sorted, double part) {

@@ -40,7 +40,8 @@ public final class DistributionText {
         String name = call.group(1).toLowerCase(Locale.ROOT);
         String form = FORMS.get(name);
         if (form == null) {
-            throw new DistributionException("There is no distribution \u201c" + call.group(1) + "\u201d: use " + String.join(", ", FORMS.keySet()));
+            throw new DistributionException(
+                    "There is no distribution \u201c" + call.group(1) + "\u201d: use " + String.join(", ", FORMS.keySet()));
         }
         String[] arguments = call.group(2).split(",", MOST_ARGUMENTS + 1);
         if (arguments.length > MOST_ARGUMENTS) {
@@ -50,7 +51,8 @@ public final class DistributionText {
             return build(name, arguments, form);
         } catch (QuantityException | DistributionException e) {
             String message = String.valueOf(e.getMessage());
-            throw new DistributionException(message + ". In brackets stand " + MEANINGS.get(name) + (message.contains(form) ? "" : ": " + form));
+            throw new DistributionException(
+                    message + ". In brackets stand " + MEANINGS.get(name) + (message.contains(form) ? "" : ": " + form));
         }
     }
 
@@ -63,7 +65,7 @@ public final class DistributionText {
         try {
             return new Distribution.Constant(Quantity.parse(text, Dimension.TIME));
         } catch (QuantityException e) {
-            throw new DistributionException(e.getMessage());
+            throw new DistributionException(String.valueOf(e.getMessage()));
         }
     }
 
@@ -89,7 +91,8 @@ public final class DistributionText {
 
     private static String[] count(String[] arguments, int wanted, String form) {
         if (arguments.length != wanted) {
-            throw new DistributionException("Write " + wanted + (wanted == 1 ? " value" : " values") + " here; got " + arguments.length + ": " + form);
+            throw new DistributionException(
+                    "Write " + wanted + (wanted == 1 ? " value" : " values") + " here; got " + arguments.length + ": " + form);
         }
         return arguments;
     }
@@ -135,10 +138,14 @@ public final class DistributionText {
     }
 
     private static Map<String, String> meanings() {
-        return Map.ofEntries(Map.entry("constant", "the time"), Map.entry("uniform", "least and most"), Map.entry("triangular", "least, most likely and most"),
-                Map.entry("exponential", "the mean"), Map.entry("normal", "mean and standard deviation, and, if wanted, bounds"), Map.entry("lognormal", "mean and standard deviation of the times themselves"),
-                Map.entry("erlang", "the number of stages and the mean of all together"), Map.entry("gamma", "shape and scale; the mean is shape times scale"),
-                Map.entry("weibull", "shape and scale; 63.2 % are below the scale"), Map.entry("beta", "both shapes, least and most"), Map.entry("discrete", "times, each with its weight"),
+        return Map.ofEntries(Map.entry("constant", "the time"), Map.entry("uniform", "least and most"),
+                Map.entry("triangular", "least, most likely and most"),
+                Map.entry("exponential", "the mean"), Map.entry("normal", "mean and standard deviation, and, if wanted, bounds"),
+                Map.entry("lognormal", "mean and standard deviation of the times themselves"),
+                Map.entry("erlang", "the number of stages and the mean of all together"),
+                Map.entry("gamma", "shape and scale; the mean is shape times scale"),
+                Map.entry("weibull", "shape and scale; 63.2 % are below the scale"), Map.entry("beta", "both shapes, least and most"),
+                Map.entry("discrete", "times, each with its weight"),
                 Map.entry("empirical", "observed times, between which it interpolates"));
     }
 

@@ -74,7 +74,8 @@ final class Samplers {
     }
 
     static TruncatedNormalDistribution truncated(Distribution.Normal d) {
-        return TruncatedNormalDistribution.of(d.mean().inBaseUnit(), d.deviation().inBaseUnit(), d.least().inBaseUnit(), d.most().inBaseUnit());
+        return TruncatedNormalDistribution.of(d.mean().inBaseUnit(), d.deviation().inBaseUnit(), d.least().inBaseUnit(),
+                d.most().inBaseUnit());
     }
 
     static boolean reaches(Quantity mean, Quantity deviation, Quantity least, Quantity most) {

@@ -29,7 +29,8 @@ public record Response(String place, String name, String unit, ToDoubleFunction<
     public static final Response LOSS = plant("loss", "1", RunFigures::lossShare);
 
     /** Those of the whole plant. */
-    public static final List<Response> OF_PLANT = List.of(THROUGHPUT, LEAD_TIME, LEAD_TIME_P95, INSIDE, IN, OUT, SCRAPPED, TURNED_AWAY, LOSS);
+    public static final List<Response> OF_PLANT = List.of(THROUGHPUT, LEAD_TIME, LEAD_TIME_P95, INSIDE, IN, OUT, SCRAPPED, TURNED_AWAY,
+            LOSS);
 
     /** Every response that the study has. */
     public static List<Response> all(Study study) {

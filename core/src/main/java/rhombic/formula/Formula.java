@@ -22,7 +22,8 @@ public final class Formula {
     public static final Map<String, String> FUNCTIONS = Map.ofEntries(
             Map.entry("at", "at('Equipment').content"), Map.entry("table", "table('Table', key) or table('Table', key, key)"),
             Map.entry("min", "min(a, b)"), Map.entry("max", "max(a, b)"), Map.entry("abs", "abs(a)"), Map.entry("round", "round(a)"),
-            Map.entry("floor", "floor(a)"), Map.entry("ceil", "ceil(a)"), Map.entry("sqrt", "sqrt(a)"), Map.entry("uniform", "uniform(least, most)"),
+            Map.entry("floor", "floor(a)"), Map.entry("ceil", "ceil(a)"), Map.entry("sqrt", "sqrt(a)"),
+            Map.entry("uniform", "uniform(least, most)"),
             Map.entry("triangular", "triangular(least, mode, most)"), Map.entry("exponential", "exponential(mean)"),
             Map.entry("normal", "normal(mean, deviation)"), Map.entry("lognormal", "lognormal(mean, deviation)"));
 

@@ -45,7 +45,8 @@ final class FormulaReader extends FormulasBaseVisitor<Step> {
         parser.removeErrorListeners();
         parser.addErrorListener(new BaseErrorListener() {
             @Override
-            public void syntaxError(Recognizer<?, ?> recognizer, Object offending, int line, int column, String message, RecognitionException e) {
+            public void syntaxError(Recognizer<?, ?> recognizer, Object offending, int line, int column, String message,
+                    RecognitionException e) {
                 throw unexpected(tokens.getTokens(), (Token) offending);
             }
         });
@@ -65,7 +66,8 @@ final class FormulaReader extends FormulasBaseVisitor<Step> {
                 case FormulasLexer.ONE_OR -> throw at(token, "\u201c|\u201d stands alone; write || for \u201cor\u201d");
                 case FormulasLexer.OPEN_TEXT -> throw at(token, "a quote is not closed");
                 case FormulasLexer.ODD, FormulasLexer.OTHER ->
-                    throw at(token, "\u201c" + sign + "\u201d has no meaning in a formula: use names, numbers, texts in quotes, ( ) + - * / % < > == != && || and ? :");
+                    throw at(token, "\u201c" + sign
+                            + "\u201d has no meaning in a formula: use names, numbers, texts in quotes, ( ) + - * / % < > == != && || and ? :");
                 default -> depth += sign.equals("(") ? 1 : sign.equals(")") ? -1 : 0;
             }
             if (depth < 0) {
@@ -87,12 +89,14 @@ final class FormulaReader extends FormulasBaseVisitor<Step> {
             Token name = tokens.get(index - 1);
             return at(name, "\u201c" + name.getText() + "\u201d can\u2019t be called; leave the brackets out");
         }
-        if (index >= 1 && token.getText().equals(",") && tokens.get(index - 1).getType() == FormulasLexer.NUMBER && tokens.get(index + 1).getType() == FormulasLexer.NUMBER) {
+        if (index >= 1 && token.getText().equals(",") && tokens.get(index - 1).getType() == FormulasLexer.NUMBER
+                && tokens.get(index + 1).getType() == FormulasLexer.NUMBER) {
             return at(token, "\u201c,\u201d looks like a decimal comma; write a point");
         }
         int at = Math.clamp(token.getStartIndex(), 0, Math.max(0, text.length() - 1));
         String near = text.substring(at, Math.min(text.length(), at + 12));
-        return new FormulaException("At character " + (at + 1) + ", near \u201c" + near + "\u201d: a value or a sign such as + is missing or one too many", at);
+        return new FormulaException(
+                "At character " + (at + 1) + ", near \u201c" + near + "\u201d: a value or a sign such as + is missing or one too many", at);
     }
 
     private static FormulaException at(Token token, String why) {
@@ -143,7 +147,9 @@ final class FormulaReader extends FormulasBaseVisitor<Step> {
             return Steps.value(name.equals("from") ? FormulaScope::from : FormulaScope::to);
         }
         String example = name.equals("clock") ? "hour" : name.equals("here") ? "content" : "type";
-        throw new FormulaException("At character " + (node.stop.getStopIndex() + 2) + ": write what of it is meant, as in " + name + "." + example, node.stop.getStopIndex());
+        throw new FormulaException(
+                "At character " + (node.stop.getStopIndex() + 2) + ": write what of it is meant, as in " + name + "." + example,
+                node.stop.getStopIndex());
     }
 
     @Override
@@ -162,7 +168,8 @@ final class FormulaReader extends FormulasBaseVisitor<Step> {
 
     private static void known(String root, Token token) {
         if (!ROOTS.contains(root)) {
-            throw at(token, "There is nothing called \u201c" + root + "\u201d; use one of " + String.join(", ", new TreeSet<>(ROOTS)) + ", or put a text in quotes");
+            throw at(token, "There is nothing called \u201c" + root + "\u201d; use one of " + String.join(", ", new TreeSet<>(ROOTS))
+                    + ", or put a text in quotes");
         }
     }
 
@@ -170,7 +177,8 @@ final class FormulaReader extends FormulasBaseVisitor<Step> {
     public Step visitCall(FormulasParser.CallContext node) {
         String function = node.NAME().getText();
         if (!Formula.FUNCTIONS.containsKey(function)) {
-            throw at(node.start, "There is no function \u201c" + function + "\u201d; use one of " + String.join(", ", new TreeSet<>(Formula.FUNCTIONS.keySet())));
+            throw at(node.start, "There is no function \u201c" + function + "\u201d; use one of "
+                    + String.join(", ", new TreeSet<>(Formula.FUNCTIONS.keySet())));
         }
         List<ExpressionContext> given = node.expression();
         boolean isNamed = !given.isEmpty() && given.getFirst() instanceof FormulasParser.TextContext;
@@ -249,7 +257,8 @@ final class FormulaReader extends FormulasBaseVisitor<Step> {
 
     @Override
     public Step visitEquality(FormulasParser.EqualityContext node) {
-        return folded(node, Steps.equality(visit(node.expression(0)), visit(node.expression(1)), node.sign.getType() == FormulasLexer.SAME));
+        return folded(node,
+                Steps.equality(visit(node.expression(0)), visit(node.expression(1)), node.sign.getType() == FormulasLexer.SAME));
     }
 
     @Override

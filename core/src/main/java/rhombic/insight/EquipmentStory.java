@@ -35,21 +35,31 @@ public final class EquipmentStory {
         String since = Clock.elapsed(moment.timeNanos() - moment.stateSinceNanos(node));
         return switch (thing) {
             case GoodsIn in -> state.isEmpty() ? "Brings nothing." : ofGoodsIn(node, state.get(), since, moment) + shut;
-            case Buffer buffer -> (moment.content(node) == 0 ? "Is empty: " + waitsForPieces(thing) : "Holds " + pieces(moment.content(node)) + "; " + first(node, moment)) + "." + shut;
+            case Buffer buffer -> (moment.content(node) == 0
+                    ? "Is empty: " + waitsForPieces(thing)
+                    : "Holds " + pieces(moment.content(node)) + "; " + first(node, moment)) + "." + shut;
             case WorkEquipment work -> state.isEmpty() ? "Does nothing." : ofWork(node, work, state.get(), since, moment) + "." + shut;
             case GoodsOut out -> "Has let " + moment.in(node) + " out." + shut;
         };
     }
 
     private static String gates(Equipment thing, int node, Moment moment) {
-        String inlet = !moment.isShut(node) ? "" : ShutTime.isShut(thing.basics().shut(), moment.timeNanos()) ? " Its inlet is shut." : " A rule has shut its inlet.";
-        String outlet = !moment.isOutletShut(node) ? "" : ShutTime.isShut(thing.basics().outletShut(), moment.timeNanos()) ? " Its outlet is shut." : " A rule has shut its outlet.";
+        String inlet = !moment.isShut(node)
+                ? ""
+                : ShutTime.isShut(thing.basics().shut(), moment.timeNanos()) ? " Its inlet is shut." : " A rule has shut its inlet.";
+        String outlet = !moment.isOutletShut(node)
+                ? ""
+                : ShutTime.isShut(thing.basics().outletShut(), moment.timeNanos())
+                        ? " Its outlet is shut."
+                        : " A rule has shut its outlet.";
         return inlet + outlet;
     }
 
     private String ofGoodsIn(int node, EquipmentState state, String since, Moment moment) {
         return state == EquipmentState.BLOCKED
-                ? pieces(moment.content(node)) + (moment.content(node) == 1 ? " has" : " have") + " waited here, the first for " + sinceFirst(node, moment) + ", " + oldest(node, moment).map(spot -> waits.forRoom(spot, moment)).orElse("for room") + "."
+                ? pieces(moment.content(node)) + (moment.content(node) == 1 ? " has" : " have") + " waited here, the first for "
+                        + sinceFirst(node, moment) + ", " + oldest(node, moment).map(spot -> waits.forRoom(spot, moment)).orElse("for room")
+                        + "."
                 : "Has had nothing waiting for " + since + ".";
     }
 
@@ -65,20 +75,25 @@ public final class EquipmentStory {
     }
 
     private static String serviceWhy(WorkEquipment work) {
-        return work.work().service() == null ? "" : ", which is due after every " + (work.work().service().everyPieces() == 1 ? "piece" : work.work().service().everyPieces() + " pieces");
+        return work.work().service() == null
+                ? ""
+                : ", which is due after every "
+                        + (work.work().service().everyPieces() == 1 ? "piece" : work.work().service().everyPieces() + " pieces");
     }
 
     private String places(WorkEquipment work, int node, Moment moment) {
         if (work.work().places() == 1) {
             return "";
         }
-        long busy = moment.at(node).stream().filter(spot -> spot.doing() == PieceSpot.Doing.IS_WORKED_ON).map(PieceSpot::place).distinct().count();
+        long busy = moment.at(node).stream().filter(spot -> spot.doing() == PieceSpot.Doing.IS_WORKED_ON).map(PieceSpot::place).distinct()
+                .count();
         return ", now at " + busy + " of " + work.work().places() + " places";
     }
 
     private String blockedBy(int node, Moment moment) {
         return moment.at(node).stream().filter(spot -> spot.doing() == PieceSpot.Doing.IS_DONE).findFirst()
-                .map(spot -> waits.type(spot).name() + " " + (spot.piece() + 1) + " waits " + waits.forRoom(spot, moment)).orElse("what is done can\u2019t go on");
+                .map(spot -> waits.type(spot).name() + " " + (spot.piece() + 1) + " waits " + waits.forRoom(spot, moment))
+                .orElse("what is done can\u2019t go on");
     }
 
     private String starvedWhy(int node, WorkEquipment work, Moment moment) {
@@ -86,10 +101,14 @@ public final class EquipmentStory {
             return "its time is not set, so it takes nothing";
         }
         if (work instanceof AssemblyStation assembly && moment.content(node) > 0) {
-            Optional<PieceSpot> base = moment.at(node).stream().filter(spot -> assembly.bases().contains(waits.type(spot).name())).findFirst();
-            String missing = base.map(spot -> waits.missing(assembly, spot, moment)).orElseGet(() -> waits.missingForBatch(assembly, node, moment));
+            Optional<PieceSpot> base = moment.at(node).stream().filter(spot -> assembly.bases().contains(waits.type(spot).name()))
+                    .findFirst();
+            String missing = base.map(spot -> waits.missing(assembly, spot, moment))
+                    .orElseGet(() -> waits.missingForBatch(assembly, node, moment));
             String what = base.map(spot -> " for " + waits.type(spot).name() + " " + (spot.piece() + 1)).orElse("");
-            return base.isPresent() || assembly.bases().isEmpty() ? "it waits for " + (missing.isEmpty() ? "parts" : missing) + what : "parts are there, but no " + String.join(" or ", assembly.bases());
+            return base.isPresent() || assembly.bases().isEmpty()
+                    ? "it waits for " + (missing.isEmpty() ? "parts" : missing) + what
+                    : "parts are there, but no " + String.join(" or ", assembly.bases());
         }
         if (work instanceof Station station && station.load().pieces() > 1 && moment.content(node) > 0) {
             return "it waits for a full load, " + moment.content(node) + " of " + station.load().pieces() + " are there";
@@ -99,11 +118,15 @@ public final class EquipmentStory {
 
     private String waitsForPieces(Equipment thing) {
         List<String> givers = study.links().stream().filter(link -> link.to().equals(thing.name())).map(Link::from).toList();
-        return givers.isEmpty() ? "nothing is linked to it" : "nothing comes from " + givers.stream().limit(3).collect(Collectors.joining(" or ")) + (givers.size() > 3 ? " or others" : "");
+        return givers.isEmpty()
+                ? "nothing is linked to it"
+                : "nothing comes from " + givers.stream().limit(3).collect(Collectors.joining(" or "))
+                        + (givers.size() > 3 ? " or others" : "");
     }
 
     private String first(int node, Moment moment) {
-        return oldest(node, moment).map(spot -> "the first has waited " + sinceFirst(node, moment) + " " + waits.forRoom(spot, moment)).orElse("");
+        return oldest(node, moment).map(spot -> "the first has waited " + sinceFirst(node, moment) + " " + waits.forRoom(spot, moment))
+                .orElse("");
     }
 
     private static Optional<PieceSpot> oldest(int node, Moment moment) {

@@ -38,6 +38,10 @@ public final class Limit {
         double held() {
             return busy + shut;
         }
+
+        double share(EquipmentState state) {
+            return shares.getOrDefault(state, 0.0);
+        }
     }
 
     private Limit() {}
@@ -53,7 +57,8 @@ public final class Limit {
         Optional<Candidate> busiest = candidates.stream().max(Comparator.comparingDouble(Candidate::held));
         return busiest.map(c -> {
             List<Candidate> alike = candidates.stream().filter(other -> c.held() - other.held() < ALIKE).toList();
-            boolean waitsForPieces = c.held() < ACTIVE_FROM && c.shut == 0 && c.shares.get(EquipmentState.STARVED) > c.shares.get(EquipmentState.BLOCKED);
+            boolean waitsForPieces = c.held() < ACTIVE_FROM && c.shut == 0
+                    && c.share(EquipmentState.STARVED) > c.share(EquipmentState.BLOCKED);
             return waitsForPieces ? byGoodsIn(summary, c) : byStation(c, alike);
         });
     }
@@ -64,8 +69,9 @@ public final class Limit {
             shares.put(state, share(summary, index, state));
         }
         Equipment station = summary.study().equipment().get(index);
-        double shut = Math.min(shares.get(EquipmentState.STARVED), shutShare(station, summary.study().plan()));
-        return new Candidate(station, shares.entrySet().stream().filter(e -> e.getKey().isBusy()).mapToDouble(Map.Entry::getValue).sum(), shut, shares);
+        double shut = Math.min(share(summary, index, EquipmentState.STARVED), shutShare(station, summary.study().plan()));
+        return new Candidate(station, shares.entrySet().stream().filter(e -> e.getKey().isBusy()).mapToDouble(Map.Entry::getValue).sum(),
+                shut, shares);
     }
 
     /** Share of the time that is measured in which its inlet is shut by hand. */
@@ -80,15 +86,20 @@ public final class Limit {
     }
 
     private static Finding byStation(Candidate c, List<Candidate> alike) {
-        double working = c.shares.get(EquipmentState.WORKING);
-        String how = c.shut > c.busy ? "its inlet is shut " + percent(c.shut) : c.busy - working < 0.005 ? "works " + percent(working) : "is busy " + percent(c.busy);
-        String names = alike.stream().limit(3).map(a -> a.station.name()).collect(Collectors.joining(" and ")) + (alike.size() > 3 ? " and others" : "");
-        return new Finding(c.station.name(), "Limited by " + names + ": " + (alike.size() > 1 ? "each " : "") + how + " of the time", evidence(c));
+        double working = c.share(EquipmentState.WORKING);
+        String how = c.shut > c.busy
+                ? "its inlet is shut " + percent(c.shut)
+                : c.busy - working < 0.005 ? "works " + percent(working) : "is busy " + percent(c.busy);
+        String names = alike.stream().limit(3).map(a -> a.station.name()).collect(Collectors.joining(" and "))
+                + (alike.size() > 3 ? " and others" : "");
+        return new Finding(c.station.name(), "Limited by " + names + ": " + (alike.size() > 1 ? "each " : "") + how + " of the time",
+                evidence(c));
     }
 
     private static Finding byGoodsIn(Summary summary, Candidate c) {
         String place = summary.study().equipment().stream().filter(GoodsIn.class::isInstance).map(Equipment::name).findFirst().orElse("");
-        return new Finding(place, "Limited by what comes in: " + c.station.name() + ", the busiest, works only " + percent(c.busy), evidence(c));
+        return new Finding(place, "Limited by what comes in: " + c.station.name() + ", the busiest, works only " + percent(c.busy),
+                evidence(c));
     }
 
     private static String evidence(Candidate c) {

@@ -33,7 +33,8 @@ public final class PieceStory {
     public String doing(PieceSpot spot, Moment moment) {
         if (spot.isOnAnother()) {
             PieceSpot bottom = moment.bottom(spot);
-            return "Lies on " + waits.type(bottom).name() + " " + (bottom.piece() + 1) + ", which is at " + study.equipment().get(bottom.node()).name() + ".";
+            return "Lies on " + waits.type(bottom).name() + " " + (bottom.piece() + 1) + ", which is at "
+                    + study.equipment().get(bottom.node()).name() + ".";
         }
         Equipment where = study.equipment().get(spot.node());
         String since = Clock.elapsed(moment.timeNanos() - spot.sinceNanos());
@@ -41,7 +42,9 @@ public final class PieceStory {
             case MOVES -> {
                 String way = study.equipment().get(spot.fromNode()).name() + " to " + where.name();
                 long stands = moment.atEndOfLinkNanos(spot.body());
-                yield stands > 0 ? "Has come from " + way + " and has waited there " + Clock.elapsed(stands) + " for room at " + where.name() + "." : "Is on its way from " + way + " for " + since + ".";
+                yield stands > 0
+                        ? "Has come from " + way + " and has waited there " + Clock.elapsed(stands) + " for room at " + where.name() + "."
+                        : "Is on its way from " + way + " for " + since + ".";
             }
             case IS_WORKED_ON -> "Is worked on at " + where.name() + " for " + since + ".";
             case IS_DONE -> "Is done at " + where.name() + " and has waited " + since + " " + waits.forRoom(spot, moment) + ".";
@@ -79,14 +82,18 @@ public final class PieceStory {
     private String waitingFor(PieceSpot spot, Equipment where, Moment moment) {
         return switch (where) {
             case AssemblyStation assembly -> atAssembly(spot, assembly, moment);
-            case Station station when isLoading(station, spot, moment) -> "until the load is full (" + waiting(spot, moment) + " of " + station.load().pieces() + ")";
-            case WorkEquipment station -> station.work().places() == 1 ? "until the station is free" : "until one of its " + station.work().places() + " places is free";
+            case Station station when isLoading(station, spot, moment) ->
+                "until the load is full (" + waiting(spot, moment) + " of " + station.load().pieces() + ")";
+            case WorkEquipment station -> station.work().places() == 1
+                    ? "until the station is free"
+                    : "until one of its " + station.work().places() + " places is free";
             default -> inQueue(spot, where, moment);
         };
     }
 
     private String atAssembly(PieceSpot spot, AssemblyStation assembly, Moment moment) {
-        boolean busy = moment.at(spot.node()).stream().filter(other -> other.doing() != PieceSpot.Doing.WAITS).map(PieceSpot::place).distinct().count() >= assembly.work().places();
+        boolean busy = moment.at(spot.node()).stream().filter(other -> other.doing() != PieceSpot.Doing.WAITS).map(PieceSpot::place)
+                .distinct().count() >= assembly.work().places();
         if (assembly.bases().contains(waits.type(spot).name())) {
             String missing = waits.missing(assembly, spot, moment);
             return missing.isEmpty() ? busy ? "until a place is free" : "for its parts" : "for " + missing;
@@ -95,12 +102,14 @@ public final class PieceStory {
             String missing = waits.missingForBatch(assembly, spot.node(), moment);
             return missing.isEmpty() ? "until a place is free" : "for " + missing;
         }
-        boolean baseIsThere = moment.at(spot.node()).stream().anyMatch(other -> other.doing() == PieceSpot.Doing.WAITS && assembly.bases().contains(waits.type(other).name()));
+        boolean baseIsThere = moment.at(spot.node()).stream()
+                .anyMatch(other -> other.doing() == PieceSpot.Doing.WAITS && assembly.bases().contains(waits.type(other).name()));
         return baseIsThere ? "for other parts" : "for " + String.join(" or ", assembly.bases()) + (busy ? ", while others are joined" : "");
     }
 
     private static boolean isLoading(Station station, PieceSpot spot, Moment moment) {
-        long busy = moment.at(spot.node()).stream().filter(other -> other.doing() != PieceSpot.Doing.WAITS).map(PieceSpot::place).distinct().count();
+        long busy = moment.at(spot.node()).stream().filter(other -> other.doing() != PieceSpot.Doing.WAITS).map(PieceSpot::place).distinct()
+                .count();
         return station.load().pieces() > 1 && busy < station.work().places();
     }
 
@@ -109,7 +118,8 @@ public final class PieceStory {
     }
 
     private String inQueue(PieceSpot spot, Equipment where, Moment moment) {
-        if (where instanceof Buffer buffer && (buffer.order() == Buffer.Order.ANY || buffer.basics().taking().choice() != rhombic.study.value.Taking.Choice.OLDEST)) {
+        if (where instanceof Buffer buffer
+                && (buffer.order() == Buffer.Order.ANY || buffer.basics().taking().choice() != rhombic.study.value.Taking.Choice.OLDEST)) {
             return waits.forRoom(spot, moment);
         }
         boolean newestFirst = where instanceof Buffer buffer && buffer.order() == Buffer.Order.NEWEST_FIRST;

@@ -22,7 +22,8 @@ public final class Standing {
         StandstillFigures first = all.getFirst();
         String reasons = String.join("; ", first.reasons().subList(0, Math.min(MOST_REASONS, first.reasons().size())));
         String more = first.reasons().size() > MOST_REASONS ? "; and " + (first.reasons().size() - MOST_REASONS) + " more" : "";
-        return Optional.of(new Finding(first.equipment().getFirst(), "Stands still for good from " + Clock.span(first.sinceSeconds()) + " on: " + reasons + more,
+        return Optional.of(new Finding(first.equipment().getFirst(),
+                "Stands still for good from " + Clock.span(first.sinceSeconds()) + " on: " + reasons + more,
                 "in " + all.size() + " of " + summary.runs().size() + " runs; give one of them room, or another way out"));
     }
 
@@ -34,6 +35,7 @@ public final class Standing {
         if (standing.isEmpty() || limit.isEmpty() || 2 * runs >= summary.runs().size()) {
             return standing.or(() -> limit);
         }
-        return limit.map(l -> new Finding(l.place(), l.what() + "; stands still in " + runs + " of " + summary.runs().size() + " runs", l.evidence() + "; " + standing.get().what()));
+        return limit.map(l -> new Finding(l.place(), l.what() + "; stands still in " + runs + " of " + summary.runs().size() + " runs",
+                l.evidence() + "; " + standing.get().what()));
     }
 }

@@ -64,15 +64,19 @@ final class Waits {
     private String why(int taker, Moment moment) {
         int coming = onTheWayTo(taker, moment);
         if (moment.isShut(taker)) {
-            return ShutTime.isShut(study.equipment().get(taker).basics().shut(), moment.timeNanos()) ? " (its inlet is shut)" : " (a rule has shut its inlet)";
+            return ShutTime.isShut(study.equipment().get(taker).basics().shut(), moment.timeNanos())
+                    ? " (its inlet is shut)"
+                    : " (a rule has shut its inlet)";
         }
         int content = moment.content(taker);
         return switch (study.equipment().get(taker)) {
             case WorkEquipment work when !work.work().isTimeSet() -> " (its time is not set)";
             case AssemblyStation assembly -> " (" + content + " there, " + assembly.partRoom() + " of each part can wait)";
-            case Station station -> " (" + content + " of " + (station.work().places() * station.load().pieces() + station.work().inputRoom()) + ")";
+            case Station station ->
+                " (" + content + " of " + (station.work().places() * station.load().pieces() + station.work().inputRoom()) + ")";
             case WorkEquipment work -> " (" + content + " of " + (work.work().places() + work.work().inputRoom()) + ")";
-            case Buffer buffer when buffer.room().isPresent() -> " (" + content + " of " + buffer.room().getAsInt() + (coming > 0 ? ", " + coming + " on the way" : "") + ")";
+            case Buffer buffer when buffer.room().isPresent() ->
+                " (" + content + " of " + buffer.room().getAsInt() + (coming > 0 ? ", " + coming + " on the way" : "") + ")";
             default -> "";
         };
     }
@@ -111,7 +115,9 @@ final class Waits {
         return switch (assembly.recipe()) {
             case Recipe.Fixed fixed -> fixed.parts();
             case Recipe.ByKey byKey -> byKey.key().equals("piece.type") ? byKey.parts().getOrDefault(base, List.of()) : List.of();
-            case Recipe.FromTable from -> from.key().equals("piece.type") ? study.table(from.table()).map(table -> ofTable(table, base)).orElse(List.of()) : List.of();
+            case Recipe.FromTable from -> from.key().equals("piece.type")
+                    ? study.table(from.table()).map(table -> ofTable(table, base)).orElse(List.of())
+                    : List.of();
         };
     }
 

@@ -80,7 +80,8 @@ public final class Simulator {
     /** Sets the clock forward to a moment before which nothing is pending. */
     public void advanceTo(long timeNanos) {
         if (timeNanos < nowNanos || hasEventUntil(timeNanos - 1)) {
-            throw new IllegalArgumentException("The clock cannot be set to " + timeNanos + " ns from " + nowNanos + " ns: events are pending before");
+            throw new IllegalArgumentException(
+                    "The clock cannot be set to " + timeNanos + " ns from " + nowNanos + " ns: events are pending before");
         }
         nowNanos = timeNanos;
     }

@@ -18,7 +18,8 @@ import rhombic.study.value.EquipmentState;
  * @param emptyShare part of the time in which it was empty, where contents are told instead of states
  * @param fullShare part of the time in which it was full, where contents are told instead of states
  */
-public record EquipmentFigures(String name, String kind, long in, long out, long made, long joined, long scrapped, int contentAtStart, int contentNow,
+public record EquipmentFigures(String name, String kind, long in, long out, long made, long joined, long scrapped, int contentAtStart,
+        int contentNow,
         double contentMean, int contentMost, long turnedAway, StayFigures stay, WaitFigures waits, Map<EquipmentState, Double> shares,
         double valueShare, double emptyShare, double fullShare) implements Serializable {
     public EquipmentFigures {

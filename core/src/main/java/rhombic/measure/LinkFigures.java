@@ -9,5 +9,6 @@ import java.io.Serializable;
  * @param link index of the link in the study
  * @param travelMean mean time from setting out to arriving, of those that arrived, seconds; NaN if none did
  */
-public record LinkFigures(int link, String from, String to, long departed, long arrived, int onTheWayAtStart, int onTheWay, double onTheWayMean, int onTheWayMost,
+public record LinkFigures(int link, String from, String to, long departed, long arrived, int onTheWayAtStart, int onTheWay,
+        double onTheWayMean, int onTheWayMost,
         double travelMean) implements Serializable {}

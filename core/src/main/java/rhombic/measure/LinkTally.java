@@ -43,7 +43,8 @@ public final class LinkTally {
 
     public LinkFigures figures(int link, String from, String to, long now) {
         advance(now);
-        return new LinkFigures(link, from, to, departed, arrived, atStart, onTheWay, now > windowStart ? time / (now - windowStart) : onTheWay, most,
+        return new LinkFigures(link, from, to, departed, arrived, atStart, onTheWay,
+                now > windowStart ? time / (now - windowStart) : onTheWay, most,
                 arrived == 0 ? Double.NaN : travelTime / arrived / 1e9);
     }
 

@@ -171,8 +171,11 @@ public final class Tally {
         advance(now);
         double time = now - windowStart;
         double value = units > 0 && time > 0 ? valueTime / time / units : 0;
-        return new EquipmentFigures(name, kind, in, out, made, joined, scrapped, contentAtStart, content, time > 0 ? contentTime / time : content, most,
-                turnedAway, stays.figures(), new WaitFigures(begun, waited, begun == 0 ? Double.NaN : waitTime / begun / 1e9, longestWait / 1e9), shares(now, time), value,
+        return new EquipmentFigures(name, kind, in, out, made, joined, scrapped, contentAtStart, content,
+                time > 0 ? contentTime / time : content, most,
+                turnedAway, stays.figures(),
+                new WaitFigures(begun, waited, begun == 0 ? Double.NaN : waitTime / begun / 1e9, longestWait / 1e9), shares(now, time),
+                value,
                 room > 0 && time > 0 ? emptyTime / time : 0, room > 0 && time > 0 ? fullTime / time : 0);
     }
 

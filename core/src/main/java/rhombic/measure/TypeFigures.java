@@ -14,5 +14,6 @@ import java.io.Serializable;
  * @param blockedMean part in which they were done but could not go on, seconds
  * @param moveMean part in which they were on their way between equipment, seconds
  */
-public record TypeFigures(String name, long in, long out, long made, long joined, long scrapped, long insideAtStart, long inside, StayFigures lead,
+public record TypeFigures(String name, long in, long out, long made, long joined, long scrapped, long insideAtStart, long inside,
+        StayFigures lead,
         double workMean, double waitMean, double blockedMean, double moveMean) implements Serializable {}

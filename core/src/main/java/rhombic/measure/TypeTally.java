@@ -61,6 +61,7 @@ public final class TypeTally {
         double work = stay.count() == 0 ? Double.NaN : workTime / scale;
         double blocked = stay.count() == 0 ? Double.NaN : blockedTime / scale;
         double move = stay.count() == 0 ? Double.NaN : moveTime / scale;
-        return new TypeFigures(name, in, stay.count(), made, joined, scrapped, insideAtStart, inside, stay, work, Math.max(0, stay.mean() - work - blocked - move), blocked, move);
+        return new TypeFigures(name, in, stay.count(), made, joined, scrapped, insideAtStart, inside, stay, work,
+                Math.max(0, stay.mean() - work - blocked - move), blocked, move);
     }
 }

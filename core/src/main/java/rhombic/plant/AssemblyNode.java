@@ -74,7 +74,10 @@ final class AssemblyNode extends WorkNode {
                     String value = scope.evaluate(key, base, key::asText);
                     int[] need = byValue.get(value);
                     if (need == null) {
-                        throw scope.trouble(new FormulaException("Its recipe says nothing for " + key.text() + " = \u201c" + value + "\u201d: add the parts for it"), base);
+                        throw scope.trouble(
+                                new FormulaException(
+                                        "Its recipe says nothing for " + key.text() + " = \u201c" + value + "\u201d: add the parts for it"),
+                                base);
                     }
                     return need;
                 });

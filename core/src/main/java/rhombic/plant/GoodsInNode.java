@@ -150,7 +150,8 @@ final class GoodsInNode extends Node {
                 Piece piece = new Piece(plant.types.number(row.type()));
                 for (Map.Entry<String, Value> attribute : row.attributes().entrySet()) {
                     if (!plant.types.set(piece, plant.types.slot(attribute.getKey()), attribute.getValue().asObject())) {
-                        throw scope("timetable").trouble(new FormulaException("Its timetable sets \u201c" + attribute.getKey() + "\u201d to \u201c" + attribute.getValue() + "\u201d, but pieces of type "
+                        throw scope("timetable").trouble(new FormulaException("Its timetable sets \u201c" + attribute.getKey()
+                                + "\u201d to \u201c" + attribute.getValue() + "\u201d, but pieces of type "
                                 + row.type() + " have no such attribute of that kind: add it to the type"), piece);
                     }
                 }

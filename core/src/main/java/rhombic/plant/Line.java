@@ -13,7 +13,8 @@ final class Line {
      * the rest in order, so coming and going take log(n) steps. Where ranks change with time, all are asked when the line
      * is served, and sorted.
      */
-    private static final Comparator<Offer.Standing> BY_RANK = Comparator.comparingDouble((Offer.Standing s) -> s.rank).thenComparingLong(s -> s.turn);
+    private static final Comparator<Offer.Standing> BY_RANK = Comparator.comparingDouble((Offer.Standing s) -> s.rank)
+            .thenComparingLong(s -> s.turn);
 
     private Ranking ranking = Ranking.BY_AGE;
     private @Nullable TreeSet<Offer.Standing> ranked;

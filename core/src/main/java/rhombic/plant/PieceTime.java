@@ -33,7 +33,8 @@ interface PieceTime {
     }
 
     private static PieceTime byType(TimeSource.ByType byType, Plant plant, PlantScope scope, UniformRandomProvider stream) {
-        @Nullable TimeSampler[] samplers = new TimeSampler[plant.types.count()];
+        @Nullable
+        TimeSampler[] samplers = new TimeSampler[plant.types.count()];
         Distribution otherwise = byType.otherwise();
         for (int i = 0; i < samplers.length; i++) {
             Distribution time = byType.times().getOrDefault(plant.types.name(i), otherwise);
@@ -42,7 +43,9 @@ interface PieceTime {
         return piece -> {
             TimeSampler sampler = samplers[piece.type];
             if (sampler == null) {
-                throw scope.trouble(new FormulaException("It has no time for pieces of type " + plant.types.name(piece.type) + ": add one, or a time for all others"), piece);
+                throw scope.trouble(new FormulaException(
+                        "It has no time for pieces of type " + plant.types.name(piece.type) + ": add one, or a time for all others"),
+                        piece);
             }
             return sampler.nextNanos();
         };
@@ -52,7 +55,8 @@ interface PieceTime {
         TableBook.Lookup table = plant.tables.find(source.table());
         List<Formula> keys = source.keys().stream().map(plant::formula).toList();
         Map<String, TimeSampler> samplers = new HashMap<>();
-        @Nullable TimeSampler[] ofType = new TimeSampler[plant.types.count()];
+        @Nullable
+        TimeSampler[] ofType = new TimeSampler[plant.types.count()];
         boolean ofTypeAlone = keys.stream().allMatch(Formula::isOfTypeAlone);
         return piece -> {
             TimeSampler known = ofType[piece.type];
@@ -84,7 +88,8 @@ interface PieceTime {
         return piece -> {
             double number = scope.evaluate(formula, piece, formula::number);
             if (!(number >= 0 && number * scale < Long.MAX_VALUE / 4.0)) {
-                throw scope.trouble(new FormulaException("The time \u201c" + source.formula() + "\u201d must be at least 0; it is " + Formula.plain(number) + " " + source.unit().symbol()), piece);
+                throw scope.trouble(new FormulaException("The time \u201c" + source.formula() + "\u201d must be at least 0; it is "
+                        + Formula.plain(number) + " " + source.unit().symbol()), piece);
             }
             return Math.round(number * scale);
         };

@@ -151,8 +151,12 @@ public final class Plant {
             if (node instanceof IdleNode) {
                 continue;
             }
-            node.connect(new WaysOut(waysFrom.getOrDefault(node.name(), List.of()), linksFrom.getOrDefault(node.name(), List.of()), node.equipment().basics().wayOut(), this, node,
-                    stream(node.id(), Purpose.WAY_OUT)), Rankings.of(node.equipment().basics().taking(), this, node.scope("taking")), outletsShut || limited.contains(node.name()));
+            node.connect(
+                    new WaysOut(waysFrom.getOrDefault(node.name(), List.of()), linksFrom.getOrDefault(node.name(), List.of()),
+                            node.equipment().basics().wayOut(), this, node,
+                            stream(node.id(), Purpose.WAY_OUT)),
+                    Rankings.of(node.equipment().basics().taking(), this, node.scope("taking")),
+                    outletsShut || limited.contains(node.name()));
         }
     }
 
@@ -187,7 +191,8 @@ public final class Plant {
         return nodes.get(index);
     }
 
-    @Nullable Node find(String name) {
+    @Nullable
+    Node find(String name) {
         return byName.get(name);
     }
 
@@ -265,9 +270,12 @@ public final class Plant {
             pieceTypes.add(typeTallies[i].figures(types.name(i)));
         }
         long turnedAway = equipment.stream().mapToLong(EquipmentFigures::turnedAway).sum();
-        return new RunFigures(replication, streams.seed(), whole.hours(now), whole.in(), whole.out(), whole.carriersOut(), whole.made(), whole.joined(),
+        return new RunFigures(replication, streams.seed(), whole.hours(now), whole.in(), whole.out(), whole.carriersOut(), whole.made(),
+                whole.joined(),
                 whole.scrapped(), whole.insideAtStart(), whole.inside(), whole.insideMean(now), turnedAway, whole.lead(), equipment,
-                channels.stream().map(channel -> channel.tally.figures(channel.index, channel.link.from(), channel.link.to(), now)).toList(), pieceTypes,
+                channels.stream().map(channel -> channel.tally.figures(channel.index, channel.link.from(), channel.link.to(), now))
+                        .toList(),
+                pieceTypes,
                 simulator.occurred(), stoppedBy, standstill());
     }
 

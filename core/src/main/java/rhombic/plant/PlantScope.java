@@ -54,7 +54,10 @@ final class PlantScope implements FormulaScope {
 
     RunTroubleException trouble(FormulaException e, @Nullable Piece about) {
         String where = node == null ? "" : node.name();
-        String who = about == null ? "" : " (asked for " + plant.types.name(about.type) + (about.id >= 0 ? " " + (about.id + 1) : "") + " after " + rhombic.quantity.Clock.elapsed(plant.now()) + ")";
+        String who = about == null
+                ? ""
+                : " (asked for " + plant.types.name(about.type) + (about.id >= 0 ? " " + (about.id + 1) : "") + " after "
+                        + rhombic.quantity.Clock.elapsed(plant.now()) + ")";
         return new RunTroubleException(where, (where.isEmpty() ? "" : where + ": ") + e.getMessage() + who + ".");
     }
 
@@ -114,7 +117,8 @@ final class PlantScope implements FormulaScope {
             default -> {
                 Object value = plant.types.value(about, name);
                 if (value == null) {
-                    throw new FormulaException("Pieces of type " + plant.types.name(about.type) + " have no attribute \u201c" + name + "\u201d: add it to the type");
+                    throw new FormulaException("Pieces of type " + plant.types.name(about.type) + " have no attribute \u201c" + name
+                            + "\u201d: add it to the type");
                 }
                 yield value;
             }
@@ -131,7 +135,8 @@ final class PlantScope implements FormulaScope {
             case "hours" -> hours;
             case "hour" -> sinceMidnight % 24;
             case "weekday" -> (start.getDayOfWeek().getValue() - 1 + Math.floor(sinceMidnight / 24)) % 7 + 1;
-            default -> throw new FormulaException("The clock has no \u201c" + name + "\u201d: use one of " + String.join(", ", new java.util.TreeSet<>(Formula.OF_CLOCK)));
+            default -> throw new FormulaException("The clock has no \u201c" + name + "\u201d: use one of "
+                    + String.join(", ", new java.util.TreeSet<>(Formula.OF_CLOCK)));
         };
     }
 }

@@ -33,7 +33,8 @@ final class RuleBook {
             case Rule.When.StateChanges change -> rulesOf(change.at()).add(change.state(), running);
             case Rule.When.Signal signal -> bySignal.computeIfAbsent(signal.name(), key -> new ArrayList<>()).add(running);
             case Rule.When.TimeOfDay time -> {
-                long at = Math.round(Timetable.seconds(Timetable.Repeat.DAILY, time.clock()) * 1e9) - plant.start.toLocalTime().toNanoOfDay();
+                long at = Math.round(Timetable.seconds(Timetable.Repeat.DAILY, time.clock()) * 1e9)
+                        - plant.start.toLocalTime().toNanoOfDay();
                 starts.add(() -> again(running, at < 0 ? at + DAY_NANOS : at, DAY_NANOS));
             }
             case Rule.When.Every every -> starts.add(() -> again(running, every.interval().nanos(), every.interval().nanos()));

@@ -96,7 +96,9 @@ final class RunningRule {
             }
             Object value = value(scope, formula, piece);
             if (piece == null || !plant.types.set(piece, slot, value)) {
-                throw notSet(scope, set, value, piece == null ? "there is no piece, so nothing has" : "pieces of type " + plant.types.name(piece.type) + " have", piece);
+                throw notSet(scope, set, value,
+                        piece == null ? "there is no piece, so nothing has" : "pieces of type " + plant.types.name(piece.type) + " have",
+                        piece);
             }
             if (plant.trace != null) {
                 plant.trace.sets(plant.now(), piece.body, set.attribute(), Formula.plain(value));
@@ -127,7 +129,10 @@ final class RunningRule {
             throw trouble(scope, e, piece);
         }
         if (value instanceof String text && text.length() > LONGEST_TEXT) {
-            throw trouble(scope, new FormulaException("It makes a text longer than " + LONGEST_TEXT + " characters: let it not add to itself again and again"), piece);
+            throw trouble(scope,
+                    new FormulaException(
+                            "It makes a text longer than " + LONGEST_TEXT + " characters: let it not add to itself again and again"),
+                    piece);
         }
         return value;
     }
@@ -137,8 +142,10 @@ final class RunningRule {
     }
 
     private RunTroubleException notSet(PlantScope scope, Rule.Action.Set set, Object value, String whose, @Nullable Piece piece) {
-        return trouble(scope, new FormulaException("It sets \u201c" + set.attribute() + "\u201d to \u201c" + Formula.plain(value) + "\u201d, but " + whose
-                + " no such attribute of that kind"), piece);
+        return trouble(scope,
+                new FormulaException("It sets \u201c" + set.attribute() + "\u201d to \u201c" + Formula.plain(value) + "\u201d, but " + whose
+                        + " no such attribute of that kind"),
+                piece);
     }
 
     private void act(int from, @Nullable Node node, @Nullable Piece piece) {
@@ -169,7 +176,7 @@ final class RunningRule {
             return; // it has left in the meantime, and nobody can see it any more
         }
         int look = piece == null ? -1 : plant.types.look(piece.type, name);
-        if (look < 0) {
+        if (piece == null || look < 0) {
             throw trouble(scope, new FormulaException("It gives the look \u201c" + name + "\u201d, which "
                     + (piece == null ? "needs a piece" : "pieces of type " + plant.types.name(piece.type) + " do not have")), piece);
         }
@@ -182,10 +189,14 @@ final class RunningRule {
             return; // it has an error, which the check tells, and takes no part
         }
         if (type < 0 || !(node(scope, create.goodsIn()) instanceof GoodsInNode goodsIn)) {
-            throw trouble(scope, new FormulaException("It creates \u201c" + create.type() + "\u201d at \u201c" + create.goodsIn() + "\u201d, which is not a piece type and a goods in"), null);
+            throw trouble(scope, new FormulaException("It creates \u201c" + create.type() + "\u201d at \u201c" + create.goodsIn()
+                    + "\u201d, which is not a piece type and a goods in"), null);
         }
         if (plant.inside() + create.pieces() > MOST_INSIDE) {
-            throw trouble(scope, new FormulaException("It creates pieces without end: " + MOST_INSIDE + " are inside. Give it a condition, or let fewer be created"), null);
+            throw trouble(scope,
+                    new FormulaException(
+                            "It creates pieces without end: " + MOST_INSIDE + " are inside. Give it a condition, or let fewer be created"),
+                    null);
         }
         goodsIn.create(type, create.pieces());
     }

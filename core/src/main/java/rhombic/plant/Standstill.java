@@ -73,7 +73,8 @@ final class Standstill {
             return StandstillFigures.NONE;
         }
         long since = circle.stream().mapToLong(node -> node.touchedNanos).max().orElse(0);
-        return new StandstillFigures(since / 1e9, circle.stream().map(Node::name).toList(), circle.stream().map(node -> reason(node, circle)).toList());
+        return new StandstillFigures(since / 1e9, circle.stream().map(Node::name).toList(),
+                circle.stream().map(node -> reason(node, circle)).toList());
     }
 
     private boolean canGetOn(Node node) {

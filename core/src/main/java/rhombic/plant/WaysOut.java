@@ -221,6 +221,7 @@ final class WaysOut {
                 return i;
             }
         }
-        throw scope.trouble(new FormulaException("Its way out \u201c" + formula.text() + "\u201d names \u201c" + name + "\u201d, but no link leads there: link it, or change the formula"), piece);
+        throw scope.trouble(new FormulaException("Its way out \u201c" + formula.text() + "\u201d names \u201c" + name
+                + "\u201d, but no link leads there: link it, or change the formula"), piece);
     }
 }

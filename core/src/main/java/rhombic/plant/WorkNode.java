@@ -37,13 +37,7 @@ abstract class WorkNode extends Node {
 
     /** What a place is doing. */
     enum Phase {
-        FREE,
-        GATHERING,
-        CHANGEOVER,
-        WORK,
-        DONE,
-        SERVICE,
-        PAUSE
+        FREE, GATHERING, CHANGEOVER, WORK, DONE, SERVICE, PAUSE
     }
 
     /** One of the places; its activity is what it does, or its wait for a full load. */

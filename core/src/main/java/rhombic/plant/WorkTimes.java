@@ -27,8 +27,11 @@ final class WorkTimes {
      */
     private record Step(@Nullable TimeSampler drawn, @Nullable PieceTime byPiece, boolean addsValue) {
         long nanos(Piece piece) {
-            assert drawn != null || byPiece != null : "an operation without a time";
-            return drawn != null ? drawn.nextNanos() : byPiece.nanos(piece);
+            if (drawn != null) {
+                return drawn.nextNanos();
+            }
+            assert byPiece != null : "an operation without a time";
+            return byPiece.nanos(piece);
         }
     }
 
@@ -41,7 +44,8 @@ final class WorkTimes {
         for (int i = 0; i < steps.length; i++) {
             Operation operation = work.operations().get(i);
             UniformRandomProvider stream = plant.stream(i == 0 ? name : name + "\u0000" + i, Purpose.WORK);
-            steps[i] = operation.time() instanceof TimeSource.Drawn same ? new Step(same.time().sampler(stream), null, operation.addsValue())
+            steps[i] = operation.time() instanceof TimeSource.Drawn same
+                    ? new Step(same.time().sampler(stream), null, operation.addsValue())
                     : new Step(null, PieceTime.of(operation.time(), plant, node.scope("operation " + i), stream), operation.addsValue());
         }
         TimeSource change = work.changeover();

@@ -48,7 +48,9 @@ public final class Clock {
     /** A moment of a run as a quantity of whole seconds, not after it, in the largest unit that says it without a point. */
     public static Quantity quantity(long nanos) {
         long seconds = nanos / SECOND;
-        return seconds % 3600 == 0 ? Quantity.hours(seconds / 3600.0) : seconds % 60 == 0 ? Quantity.minutes(seconds / 60.0) : Quantity.seconds(seconds);
+        return seconds % 3600 == 0
+                ? Quantity.hours(seconds / 3600.0)
+                : seconds % 60 == 0 ? Quantity.minutes(seconds / 60.0) : Quantity.seconds(seconds);
     }
 
     /** A mean time in the unit that suits it, as in {@code 84 s} or {@code 38 min}. */
@@ -80,11 +82,8 @@ public final class Clock {
 
     /** Units of spans, with as many decimals as can matter. */
     private enum Unit {
-        SHORT_SECONDS("s", 1, "%.2f"),
-        SECONDS("s", 1, "%.1f"),
-        MINUTES("min", 60, "%.1f"),
-        HOURS("h", 3600, "%.1f"),
-        DAYS("d", 86_400, "%.1f");
+        SHORT_SECONDS("s", 1, "%.2f"), SECONDS("s", 1, "%.1f"), MINUTES("min", 60, "%.1f"), HOURS("h", 3600, "%.1f"), DAYS("d", 86_400,
+                "%.1f");
 
         private final String word;
         private final double seconds;

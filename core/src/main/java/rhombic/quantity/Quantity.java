@@ -54,12 +54,14 @@ public record Quantity(double amount, Unit unit) implements Serializable {
      */
     public static Quantity parse(String text, Dimension dimension) {
         if (COMMA.matcher(text).matches()) {
-            throw new QuantityException("\u201c" + text.strip() + "\u201d has a comma: write " + text.strip().replace(',', '.') + " with a point");
+            throw new QuantityException(
+                    "\u201c" + text.strip() + "\u201d has a comma: write " + text.strip().replace(',', '.') + " with a point");
         }
         Matcher matcher = FORM.matcher(text);
         if (!matcher.matches()) {
-            throw new QuantityException("\u201c" + text.strip() + "\u201d is not " + dimension.noun() + ": write a number and its unit, such as "
-                    + example("1.5", dimension));
+            throw new QuantityException(
+                    "\u201c" + text.strip() + "\u201d is not " + dimension.noun() + ": write a number and its unit, such as "
+                            + example("1.5", dimension));
         }
         String number = matcher.group(1);
         if (matcher.group(2).isEmpty()) {

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
@@ -101,8 +102,8 @@ public final class Scene {
         paths = new Path[study.links().size()];
         for (int i = 0; i < paths.length; i++) {
             Link link = study.links().get(i);
-            int from = index.get(link.from());
-            int to = index.get(link.to());
+            int from = Objects.requireNonNull(index.get(link.from()));
+            int to = Objects.requireNonNull(index.get(link.to()));
             paths[i] = Layout.path(link, equipment.get(from), equipment.get(to));
             if (!(link.travel() instanceof Travel.AtOnce)) {
                 entries.get(to).put(from, Layout.inlet(equipment.get(to), link.toPort()));
@@ -195,7 +196,8 @@ public final class Scene {
     }
 
     /** What lies on the piece, side by side, then layer on layer. */
-    private void poseOn(int carrier, int below, double carrierX, double carrierY, double carrierZ, double turned, Moment moment, Poses into) {
+    private void poseOn(int carrier, int below, double carrierX, double carrierY, double carrierZ, double turned, Moment moment,
+            Poses into) {
         double room = lengths[below];
         double depth = widths[below];
         double left = -room / 2;
@@ -270,8 +272,10 @@ public final class Scene {
                 return inBuffer(buffer, index, piece, type);
             }
             case AssemblyStation assembly -> besides(assembly, type);
-            case WorkEquipment work -> at(-work.footprint().lengthMetres() / 2 - PITCH_METRES * (index % 6 + 0.5), 0, TABLE_METRES + index / 6 * stack(type));
-            case GoodsIn in -> at(-in.footprint().lengthMetres() / 2 - 0.4 - PITCH_METRES * (index / 5 % 8), (index % 5 - 2) * PITCH_METRES, index / 40 * stack(type));
+            case WorkEquipment work ->
+                at(-work.footprint().lengthMetres() / 2 - PITCH_METRES * (index % 6 + 0.5), 0, TABLE_METRES + index / 6 * stack(type));
+            case GoodsIn in -> at(-in.footprint().lengthMetres() / 2 - 0.4 - PITCH_METRES * (index / 5 % 8), (index % 5 - 2) * PITCH_METRES,
+                    index / 40 * stack(type));
             case GoodsOut out -> at(0, 0, 0);
         }
         return 0;
@@ -339,7 +343,8 @@ public final class Scene {
         int cell = index % (along * across);
         double pitchX = buffer.footprint().lengthMetres() / along;
         double pitchY = buffer.footprint().widthMetres() / across;
-        at(buffer.footprint().lengthMetres() / 2 - (cell / across + 0.5) * pitchX, (cell % across - (across - 1) / 2.0) * pitchY, index / (along * across) * stack(type));
+        at(buffer.footprint().lengthMetres() / 2 - (cell / across + 0.5) * pitchX, (cell % across - (across - 1) / 2.0) * pitchY,
+                index / (along * across) * stack(type));
     }
 
     /** Each in a cell of its own, a little beside its middle and turned a little, always in the same way. */
@@ -350,8 +355,10 @@ public final class Scene {
         double a = (mixed >>> 40 & 1023) / 1023.0 - 0.5;
         double b = (mixed >>> 20 & 1023) / 1023.0 - 0.5;
         double c = (mixed & 1023) / 1023.0 - 0.5;
-        double spareX = Math.max(0, buffer.footprint().lengthMetres() / Buffer.fitting(buffer.footprint().lengthMetres(), lengths[type]) - lengths[type]);
-        double spareY = Math.max(0, buffer.footprint().widthMetres() / Buffer.fitting(buffer.footprint().widthMetres(), widths[type]) - widths[type]);
+        double spareX = Math.max(0,
+                buffer.footprint().lengthMetres() / Buffer.fitting(buffer.footprint().lengthMetres(), lengths[type]) - lengths[type]);
+        double spareY = Math.max(0,
+                buffer.footprint().widthMetres() / Buffer.fitting(buffer.footprint().widthMetres(), widths[type]) - widths[type]);
         at(atX + a * spareX, atY + b * spareY, atZ);
         return c * 24;
     }

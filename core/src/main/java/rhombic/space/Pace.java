@@ -73,13 +73,16 @@ public final class Pace {
         positive("An acceleration", faster);
         positive("A braking", slower);
         if (!(first >= 0 && first <= most && last >= 0 && last <= most && metres >= 0)) {
-            throw new IllegalArgumentException("A motion begins and ends at speeds from 0 to " + most + " over a length of at least 0; got " + first + ", " + last + " and " + metres);
+            throw new IllegalArgumentException("A motion begins and ends at speeds from 0 to " + most + " over a length of at least 0; got "
+                    + first + ", " + last + " and " + metres);
         }
-        double peak = Math.min(most, Math.sqrt((2 * faster * slower * metres + slower * first * first + faster * last * last) / (faster + slower)));
+        double peak = Math.min(most,
+                Math.sqrt((2 * faster * slower * metres + slower * first * first + faster * last * last) / (faster + slower)));
         double up = (peak * peak - first * first) / (2 * faster);
         double down = (peak * peak - last * last) / (2 * slower);
         if (up < -1e-9 || down < -1e-9) {
-            throw new IllegalArgumentException("Over " + metres + " m the speed can't change from " + first + " to " + last + " m/s: the length is too short");
+            throw new IllegalArgumentException(
+                    "Over " + metres + " m the speed can't change from " + first + " to " + last + " m/s: the length is too short");
         }
         List<Phase> phases = new ArrayList<>();
         double place = 0;

@@ -24,7 +24,8 @@ public final class Path {
         public Pose at(double along) {
             double level = along * Math.cos(Math.toRadians(from.slope()));
             double heading = Math.toRadians(from.heading());
-            return new Pose(from.x() + level * Math.cos(heading), from.y() + level * Math.sin(heading), from.z() + along * Math.sin(Math.toRadians(from.slope())), from.heading(),
+            return new Pose(from.x() + level * Math.cos(heading), from.y() + level * Math.sin(heading),
+                    from.z() + along * Math.sin(Math.toRadians(from.slope())), from.heading(),
                     from.slope());
         }
     }
@@ -39,7 +40,8 @@ public final class Path {
             double centreX = from.x() - side * radius * Math.sin(heading);
             double centreY = from.y() + side * radius * Math.cos(heading);
             double now = heading + Math.toRadians(turn) * part;
-            return new Pose(centreX + side * radius * Math.sin(now), centreY - side * radius * Math.cos(now), from.z() + along * Math.sin(Math.toRadians(from.slope())),
+            return new Pose(centreX + side * radius * Math.sin(now), centreY - side * radius * Math.cos(now),
+                    from.z() + along * Math.sin(Math.toRadians(from.slope())),
                     from.heading() + turn * part, from.slope());
         }
     }
@@ -100,7 +102,8 @@ public final class Path {
                 double climb = b.z() + (next.z() - b.z()) * into - end.z();
                 double arcRadius = cut[i + 1] / Math.tan(Math.toRadians(Math.abs(turn[i + 1]) / 2));
                 double flat = arcRadius * Math.toRadians(Math.abs(turn[i + 1]));
-                legs.add(new Arc(new Pose(end.x(), end.y(), end.z(), heading, Math.toDegrees(Math.atan2(climb, flat))), arcRadius, turn[i + 1], Math.hypot(flat, climb)));
+                legs.add(new Arc(new Pose(end.x(), end.y(), end.z(), heading, Math.toDegrees(Math.atan2(climb, flat))), arcRadius,
+                        turn[i + 1], Math.hypot(flat, climb)));
             }
         }
         return new Path(legs);
@@ -184,7 +187,8 @@ public final class Path {
                 throw new IllegalArgumentException("An arc must turn by up to 3600 degrees, not by 0; got " + turnDegrees);
             }
             double flat = radiusMetres * Math.toRadians(Math.abs(turnDegrees));
-            return add(new Arc(new Pose(end.x(), end.y(), end.z(), end.heading(), slope(slopeDegrees)), radiusMetres, turnDegrees, flat / Math.cos(Math.toRadians(slopeDegrees))));
+            return add(new Arc(new Pose(end.x(), end.y(), end.z(), end.heading(), slope(slopeDegrees)), radiusMetres, turnDegrees,
+                    flat / Math.cos(Math.toRadians(slopeDegrees))));
         }
 
         public Path build() {

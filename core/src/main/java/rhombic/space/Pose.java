@@ -21,7 +21,8 @@ public record Pose(double x, double y, double z, double heading, double slope) i
         double angle = Math.toRadians(heading);
         double cos = Math.cos(angle);
         double sin = Math.sin(angle);
-        return new Pose(x + inner.x * cos - inner.y * sin, y + inner.x * sin + inner.y * cos, z + inner.z, heading + inner.heading, inner.slope);
+        return new Pose(x + inner.x * cos - inner.y * sin, y + inner.x * sin + inner.y * cos, z + inner.z, heading + inner.heading,
+                inner.slope);
     }
 
     public double distanceTo(Pose other) {

@@ -21,7 +21,8 @@ import rhombic.study.value.StudyException;
  * @param fromPort where pieces leave the giver; empty: its first outlet
  * @param toPort where pieces enter the taker; empty: its first inlet
  */
-public record Link(String from, String to, Optional<Quantity> share, LinkFilter filter, Travel travel, List<Bend> bends, String fromPort, String toPort) implements Serializable {
+public record Link(String from, String to, Optional<Quantity> share, LinkFilter filter, Travel travel, List<Bend> bends, String fromPort,
+        String toPort) implements Serializable {
     public static final int MOST_BENDS = 200;
 
     public Link {
@@ -86,7 +87,8 @@ public record Link(String from, String to, Optional<Quantity> share, LinkFilter 
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
-    private record Stored(String from, String to, @Nullable Quantity share, LinkFilter filter, Travel travel, List<Bend> bends, String fromPort, String toPort) implements Serializable {
+    private record Stored(String from, String to, @Nullable Quantity share, LinkFilter filter, Travel travel, List<Bend> bends,
+            String fromPort, String toPort) implements Serializable {
         private Object readResolve() {
             return new Link(from, to, Optional.ofNullable(share), filter, travel, bends, fromPort, toPort);
         }

@@ -14,9 +14,7 @@ import rhombic.study.value.Table;
 public record Renaming(What what, String from, String to) implements NameChange, java.io.Serializable {
     /** What is renamed. */
     public enum What {
-        EQUIPMENT,
-        PIECE_TYPE,
-        TABLE
+        EQUIPMENT, PIECE_TYPE, TABLE
     }
 
     public Renaming {
@@ -46,7 +44,8 @@ public record Renaming(What what, String from, String to) implements NameChange,
         if (what != What.PIECE_TYPE) {
             return named;
         }
-        return named.withRows(named.keys(), named.rows().stream().map(row -> new Table.Row(types(row.keys()), row.value())).toList(), named.source());
+        return named.withRows(named.keys(), named.rows().stream().map(row -> new Table.Row(types(row.keys()), row.value())).toList(),
+                named.source());
     }
 
     Equipment in(Equipment thing) {

@@ -36,10 +36,7 @@ public record Rule(String name, When when, String condition, List<Action> then) 
 
     /** What happens to a piece at an equipment. */
     public enum PieceEvent {
-        ENTERS("enters"),
-        STARTS("starts at"),
-        FINISHES("finishes at"),
-        LEAVES("leaves");
+        ENTERS("enters"), STARTS("starts at"), FINISHES("finishes at"), LEAVES("leaves");
 
         private final String word;
 

@@ -17,10 +17,12 @@ import rhombic.study.value.StudyException;
  */
 public final class RuleText {
     /** How each trigger is written. */
-    public static final List<String> WHEN_FORMS = List.of("a piece enters Oven", "a piece starts at Oven", "a piece finishes at Oven", "a piece leaves Oven", "Oven becomes blocked",
+    public static final List<String> WHEN_FORMS = List.of("a piece enters Oven", "a piece starts at Oven", "a piece finishes at Oven",
+            "a piece leaves Oven", "Oven becomes blocked",
             "Oven changes its state", "signal more", "it is 08:30", "every 5 min");
     /** How each action is written. */
-    public static final List<String> ACTION_FORMS = List.of("set joints to piece.joints + 1", "set skill of Oven to 2", "look failed", "shut Oven", "open Oven", "shut outlet of Oven", "open outlet of Oven", "wait 2 min", "signal more",
+    public static final List<String> ACTION_FORMS = List.of("set joints to piece.joints + 1", "set skill of Oven to 2", "look failed",
+            "shut Oven", "open Oven", "shut outlet of Oven", "open outlet of Oven", "wait 2 min", "signal more",
             "create 2 Coil at Goods in", "scrap", "stop the run");
 
     private static final Pattern SET_OF = Pattern.compile("set\\s+(\\w+)\\s+of\\s+('[^']*'|.+?)\\s+to\\s+(.+)", Pattern.CASE_INSENSITIVE);
@@ -52,7 +54,8 @@ public final class RuleText {
     private static String written(Rule.When when, UnaryOperator<String> name) {
         return switch (when) {
             case Rule.When.Piece piece -> "a piece " + piece.event().word() + " " + name.apply(piece.at());
-            case Rule.When.StateChanges change -> name.apply(change.at()) + (change.state().isEmpty() ? " changes its state" : " becomes " + change.state());
+            case Rule.When.StateChanges change ->
+                name.apply(change.at()) + (change.state().isEmpty() ? " changes its state" : " becomes " + change.state());
             case Rule.When.Signal signal -> "signal " + name.apply(signal.name());
             case Rule.When.TimeOfDay time -> "it is " + time.clock();
             case Rule.When.Every every -> "every " + every.interval();
@@ -61,7 +64,8 @@ public final class RuleText {
 
     private static String written(Rule.Action action, UnaryOperator<String> name) {
         return switch (action) {
-            case Rule.Action.Set set -> "set " + set.attribute() + (set.of().isEmpty() ? "" : " of " + name.apply(set.of())) + " to " + set.formula();
+            case Rule.Action.Set set ->
+                "set " + set.attribute() + (set.of().isEmpty() ? "" : " of " + name.apply(set.of())) + " to " + set.formula();
             case Rule.Action.ChangeLook look -> "look " + name.apply(look.look());
             case Rule.Action.Shut shut -> "shut " + name.apply(shut.equipment());
             case Rule.Action.Open open -> "open " + name.apply(open.equipment());
@@ -69,7 +73,8 @@ public final class RuleText {
             case Rule.Action.OpenOutlet open -> "open outlet of " + name.apply(open.equipment());
             case Rule.Action.Wait wait -> "wait " + wait.time();
             case Rule.Action.Signal signal -> "signal " + name.apply(signal.name());
-            case Rule.Action.Create create -> "create " + create.pieces() + " " + name.apply(create.type()) + " at " + name.apply(create.goodsIn());
+            case Rule.Action.Create create ->
+                "create " + create.pieces() + " " + name.apply(create.type()) + " at " + name.apply(create.goodsIn());
             case Rule.Action.Scrap() -> "scrap";
             case Rule.Action.StopRun() -> "stop the run";
         };
@@ -96,7 +101,8 @@ public final class RuleText {
         Optional<Rule.When> other = Stream.<Optional<? extends Rule.When>>of(
                 after(text, "signal ").map(name -> new Rule.When.Signal(unquoted(name))),
                 after(text, "it is ").map(Rule.When.TimeOfDay::new),
-                after(text, "every ").map(time -> new Rule.When.Every(Quantity.parse(time, Dimension.TIME)))).flatMap(Optional::stream).map(found -> (Rule.When) found).findFirst();
+                after(text, "every ").map(time -> new Rule.When.Every(Quantity.parse(time, Dimension.TIME)))).flatMap(Optional::stream)
+                .map(found -> (Rule.When) found).findFirst();
         if (other.isPresent()) {
             return other.get();
         }
@@ -108,7 +114,8 @@ public final class RuleText {
         if (becomes.matches()) {
             return new Rule.When.StateChanges(unquoted(becomes.group(1)), becomes.group(2).strip());
         }
-        throw new StudyException("\u201c" + text + "\u201d is nothing that can set a rule off; write it as in " + String.join(" \u00b7 ", WHEN_FORMS));
+        throw new StudyException(
+                "\u201c" + text + "\u201d is nothing that can set a rule off; write it as in " + String.join(" \u00b7 ", WHEN_FORMS));
     }
 
     /** Reads an action; throws a {@link StudyException} that shows the forms if it can't. */
@@ -133,18 +140,21 @@ public final class RuleText {
             return new Rule.Action.StopRun();
         }
         return Stream.<Optional<? extends Rule.Action>>of(
-                        after(text, "look ").map(name -> new Rule.Action.ChangeLook(unquoted(name))),
-                        after(text, "shut outlet of ").map(name -> new Rule.Action.ShutOutlet(unquoted(name))),
-                        after(text, "open outlet of ").map(name -> new Rule.Action.OpenOutlet(unquoted(name))),
-                        after(text, "shut ").map(name -> new Rule.Action.Shut(unquoted(name))),
-                        after(text, "open ").map(name -> new Rule.Action.Open(unquoted(name))),
-                        after(text, "signal ").map(name -> new Rule.Action.Signal(unquoted(name))),
-                        after(text, "wait ").map(time -> new Rule.Action.Wait(Quantity.parse(time, Dimension.TIME))))
+                after(text, "look ").map(name -> new Rule.Action.ChangeLook(unquoted(name))),
+                after(text, "shut outlet of ").map(name -> new Rule.Action.ShutOutlet(unquoted(name))),
+                after(text, "open outlet of ").map(name -> new Rule.Action.OpenOutlet(unquoted(name))),
+                after(text, "shut ").map(name -> new Rule.Action.Shut(unquoted(name))),
+                after(text, "open ").map(name -> new Rule.Action.Open(unquoted(name))),
+                after(text, "signal ").map(name -> new Rule.Action.Signal(unquoted(name))),
+                after(text, "wait ").map(time -> new Rule.Action.Wait(Quantity.parse(time, Dimension.TIME))))
                 .flatMap(Optional::stream).map(found -> (Rule.Action) found).findFirst()
-                .orElseThrow(() -> new StudyException("\u201c" + text + "\u201d is nothing that a rule can do; write it as in " + String.join(" \u00b7 ", ACTION_FORMS)));
+                .orElseThrow(() -> new StudyException(
+                        "\u201c" + text + "\u201d is nothing that a rule can do; write it as in " + String.join(" \u00b7 ", ACTION_FORMS)));
     }
 
     private static Optional<String> after(String text, String beginning) {
-        return text.regionMatches(true, 0, beginning, 0, beginning.length()) && text.length() > beginning.length() ? Optional.of(text.substring(beginning.length()).strip()) : Optional.empty();
+        return text.regionMatches(true, 0, beginning, 0, beginning.length()) && text.length() > beginning.length()
+                ? Optional.of(text.substring(beginning.length()).strip())
+                : Optional.empty();
     }
 }

@@ -18,7 +18,8 @@ import rhombic.study.value.StudyException;
  * @param untilOut pieces, carriers apart, after which the run ends before its length, counted from the end of the
  *     warm-up; 0 to 100000000, 0 for no such end
  */
-public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, long seed, int replications, int untilOut) implements Serializable {
+public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, long seed, int replications,
+        int untilOut) implements Serializable {
     public static final int FIRST_YEAR = 1900;
     public static final int LAST_YEAR = 9999;
 
@@ -26,8 +27,8 @@ public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, lon
     public static final int LONGEST_DAYS = 36_525;
 
     /** One shift of eight hours on a Monday morning, ten times. */
-    public static final RunPlan ONE_SHIFT =
-            new RunPlan(LocalDateTime.of(2027, 1, 4, 6, 0), Quantity.hours(8), Quantity.minutes(0), 1, 10, 0);
+    public static final RunPlan ONE_SHIFT = new RunPlan(LocalDateTime.of(2027, 1, 4, 6, 0), Quantity.hours(8), Quantity.minutes(0), 1, 10,
+            0);
 
     public RunPlan {
         if (start.getYear() < FIRST_YEAR || start.getYear() > LAST_YEAR) {
@@ -75,7 +76,9 @@ public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, lon
         if (seconds <= 0) {
             throw new StudyException("The run must end after its start at " + start + "; got " + end);
         }
-        return withLength(seconds % 3600 == 0 ? Quantity.hours(seconds / 3600.0) : seconds % 60 == 0 ? Quantity.minutes(seconds / 60.0) : Quantity.seconds(seconds));
+        return withLength(seconds % 3600 == 0
+                ? Quantity.hours(seconds / 3600.0)
+                : seconds % 60 == 0 ? Quantity.minutes(seconds / 60.0) : Quantity.seconds(seconds));
     }
 
     /** When the run ends, if nothing ends it before. */

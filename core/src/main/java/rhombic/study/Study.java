@@ -44,7 +44,8 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         for (Link link : links) {
             for (String end : List.of(link.from(), link.to())) {
                 if (!names.contains(end)) {
-                    throw new StudyException("There is no equipment \u201c" + end + "\u201d for the link from " + link.from() + " to " + link.to());
+                    throw new StudyException(
+                            "There is no equipment \u201c" + end + "\u201d for the link from " + link.from() + " to " + link.to());
                 }
             }
             if (!ways.add(link.ends())) {
@@ -174,7 +175,8 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
             throw new StudyException("\u201c" + renaming.to() + "\u201d is there already: choose another name");
         }
         return new Study(name, plan, pieceTypes.stream().map(renaming::in).toList(), equipment.stream().map(renaming::in).toList(),
-                links.stream().map(renaming::in).toList(), tables.stream().map(renaming::in).toList(), rules.stream().map(renaming::in).toList());
+                links.stream().map(renaming::in).toList(), tables.stream().map(renaming::in).toList(),
+                rules.stream().map(renaming::in).toList());
     }
 
     /** Changes every piece of equipment that is named, names kept. */
@@ -187,7 +189,8 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         Set<String> seen = new HashSet<>();
         for (String name : names) {
             if (!seen.add(name)) {
-                throw new StudyException("Two " + what + (what.endsWith("id") ? " " : " are called ") + "\u201c" + name + "\u201d: " + (what.endsWith("id") ? "change one" : "rename one"));
+                throw new StudyException("Two " + what + (what.endsWith("id") ? " " : " are called ") + "\u201c" + name + "\u201d: "
+                        + (what.endsWith("id") ? "change one" : "rename one"));
             }
         }
         return seen;

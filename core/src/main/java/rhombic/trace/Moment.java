@@ -176,7 +176,8 @@ public final class Moment {
     /** How far along its link a body is that moves, in metres. */
     public double metresAlong(int body) {
         double seconds = Math.clamp(timeNanos - sinceNanos(body), 0, bodies.getLong(body, MOVE_NANOS)) / 1e9;
-        return bodies.getDouble(body, MOVE_FROM) + bodies.getDouble(body, MOVE_SPEED) * seconds + bodies.getDouble(body, MOVE_GAIN) * seconds * seconds / 2;
+        return bodies.getDouble(body, MOVE_FROM) + bodies.getDouble(body, MOVE_SPEED) * seconds
+                + bodies.getDouble(body, MOVE_GAIN) * seconds * seconds / 2;
     }
 
     /** For how long a body that moves has stood at the end of its link; 0 while it is still on the way. */
@@ -206,8 +207,10 @@ public final class Moment {
     }
 
     public PieceSpot spot(int body) {
-        return new PieceSpot(bodies.get(body, PIECE), body, bodies.get(body, TYPE), bodies.get(body, LOOK), bodies.getLong(body, BORN), bodies.get(body, NODE),
-                bodies.get(body, HOLDER), bodies.get(body, PLACE), PieceSpot.Doing.ALL[bodies.get(body, DOING)], bodies.get(body, WAY), bodies.get(body, FROM), bodies.get(body, LINK),
+        return new PieceSpot(bodies.get(body, PIECE), body, bodies.get(body, TYPE), bodies.get(body, LOOK), bodies.getLong(body, BORN),
+                bodies.get(body, NODE),
+                bodies.get(body, HOLDER), bodies.get(body, PLACE), PieceSpot.Doing.ALL[bodies.get(body, DOING)], bodies.get(body, WAY),
+                bodies.get(body, FROM), bodies.get(body, LINK),
                 bodies.getLong(body, SINCE), bodies.getLong(body, LAST));
     }
 
@@ -372,11 +375,11 @@ public final class Moment {
             }
             case LOOK -> bodies.set(body, LOOK, slot);
             case TYPE -> bodies.set(body, TYPE, slot);
-            case SET -> { }
+            case SET -> {}
             case GATE -> setGate(node, slot);
             case AWAY -> places.addLong(node, AWAY, 1);
             case STATE -> changeState(time, node, slot);
-            case HOLDS -> { }
+            case HOLDS -> {}
         }
         if (body >= 0) {
             bodies.setLong(body, LAST, number);

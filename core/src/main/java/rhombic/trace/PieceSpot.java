@@ -16,7 +16,8 @@ package rhombic.trace;
  * @param sinceNanos when it came to this equipment, place or link
  * @param lastRecord number of the last record about it
  */
-public record PieceSpot(int piece, int body, int type, int look, long bornNanos, int node, int holder, int place, Doing doing, int way, int fromNode, int link, long sinceNanos,
+public record PieceSpot(int piece, int body, int type, int look, long bornNanos, int node, int holder, int place, Doing doing, int way,
+        int fromNode, int link, long sinceNanos,
         long lastRecord) {
     private static final int BACK = 8191;
 
@@ -36,9 +37,7 @@ public record PieceSpot(int piece, int body, int type, int look, long bornNanos,
 
     /** What the piece does there. */
     public enum Doing {
-        WAITS,
-        IS_WORKED_ON,
-        IS_DONE,
+        WAITS, IS_WORKED_ON, IS_DONE,
         /** It is on its way along a link. */
         MOVES;
 

@@ -67,7 +67,8 @@ final class Segment {
     /** What records need beside: for each move its time, place, speed and gain. */
     final long[] extras;
 
-    Segment(Moment start, long firstNumber, int size, long[] times, int[] bodies, int[] nodes, int[] slots, byte[] whats, int[] backs, long[] extras, int extraSize) {
+    Segment(Moment start, long firstNumber, int size, long[] times, int[] bodies, int[] nodes, int[] slots, byte[] whats, int[] backs,
+            long[] extras, int extraSize) {
         this.start = start;
         this.firstNumber = firstNumber;
         this.times = Arrays.copyOf(times, size);

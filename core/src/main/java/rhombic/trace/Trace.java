@@ -44,7 +44,8 @@ public final class Trace {
     public record Visit(int node, int link, long fromNanos, long toNanos) {}
 
     Trace(Moment start) {
-        written = new Written(List.of(new Segment(start, 0, 0, NO_LONGS, NO_INTS, NO_INTS, NO_INTS, new byte[0], NO_INTS, NO_LONGS, 0)), 0, 0);
+        written = new Written(List.of(new Segment(start, 0, 0, NO_LONGS, NO_INTS, NO_INTS, NO_INTS, new byte[0], NO_INTS, NO_LONGS, 0)), 0,
+                0);
     }
 
     void publish(List<Segment> segments, long endNanos, long dropped) {
@@ -81,7 +82,8 @@ public final class Trace {
     public Moment at(long timeNanos, Moment from) {
         Written now = written;
         Segment wanted = now.segments.get(find(now.segments, timeNanos));
-        boolean near = from.timeNanos() <= timeNanos && from.nextNumber() >= wanted.firstNumber && from.nextNumber() >= now.segments.getFirst().firstNumber;
+        boolean near = from.timeNanos() <= timeNanos && from.nextNumber() >= wanted.firstNumber
+                && from.nextNumber() >= now.segments.getFirst().firstNumber;
         return near ? play(now, from, timeNanos) : at(timeNanos);
     }
 
@@ -191,7 +193,9 @@ public final class Trace {
 
     /** Number of a text that records refer to; called by the writer only. Of very many, the later ones share a number. */
     int word(String wanted) {
-        String text = numbers.size() < MOST_WORDS || numbers.containsKey(wanted) ? wanted : wanted.substring(0, wanted.indexOf('\u0000') + 1) + "\u2026";
+        String text = numbers.size() < MOST_WORDS || numbers.containsKey(wanted)
+                ? wanted
+                : wanted.substring(0, wanted.indexOf('\u0000') + 1) + "\u2026";
         return numbers.computeIfAbsent(text, key -> {
             words.put(numbers.size(), key);
             return numbers.size();
@@ -205,7 +209,8 @@ public final class Trace {
             Segment segment = segments.get(i);
             int r = (int) (moment.nextNumber() - segment.firstNumber);
             while (r < segment.size() && segment.times[r] <= target) {
-                moment.apply(segment.times[r], segment.bodies[r], segment.nodes[r], segment.slots[r], segment.what(r), segment.firstNumber + r, segment.extras, null);
+                moment.apply(segment.times[r], segment.bodies[r], segment.nodes[r], segment.slots[r], segment.what(r),
+                        segment.firstNumber + r, segment.extras, null);
                 r++;
             }
             if (r < segment.size()) {

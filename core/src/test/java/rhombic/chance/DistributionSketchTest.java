@@ -13,7 +13,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 class DistributionSketchTest {
     /** Quantiles in closed form: of the uniform, of the exponential, of the triangular by its two square roots. */
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {"uniform(40 s, 60 s); 50; 41; 59", "exponential(100 s); 100; 5.129; 299.57", "triangular(0 s, 50 s, 100 s); 50; 15.811; 84.189"})
+    @CsvSource(delimiter = ';', value = {"uniform(40 s, 60 s); 50; 41; 59", "exponential(100 s); 100; 5.129; 299.57",
+            "triangular(0 s, 50 s, 100 s); 50; 15.811; 84.189"})
     void meanAndBandAreThoseOfTheDistribution(String text, double mean, double low, double high) {
         DistributionSketch sketch = DistributionSketch.of(DistributionText.parse(text));
         assertEquals(mean, sketch.meanSeconds(), 1e-9);
@@ -45,8 +46,9 @@ class DistributionSketchTest {
 
     /** The band and the curve are the density, so that what is drawn from the distribution falls where they say. */
     @ParameterizedTest
-    @ValueSource(strings = {"uniform(40 s, 60 s)", "triangular(10 s, 20 s, 90 s)", "exponential(75 s)", "normal(60 s, 5 s)", "normal(10 s, 20 s)", "lognormal(60 s, 30 s)", "erlang(3, 60 s)",
-        "gamma(2.5, 20 s)", "weibull(1.5, 6 h)", "beta(2, 5, 10 s, 60 s)", "empirical(41 s, 44 s, 52 s, 70 s)"})
+    @ValueSource(strings = {"uniform(40 s, 60 s)", "triangular(10 s, 20 s, 90 s)", "exponential(75 s)", "normal(60 s, 5 s)",
+            "normal(10 s, 20 s)", "lognormal(60 s, 30 s)", "erlang(3, 60 s)",
+            "gamma(2.5, 20 s)", "weibull(1.5, 6 h)", "beta(2, 5, 10 s, 60 s)", "empirical(41 s, 44 s, 52 s, 70 s)"})
     void drawsFallWhereTheCurveSays(String text) {
         Distribution distribution = DistributionText.parse(text);
         DistributionSketch sketch = DistributionSketch.of(distribution);

@@ -18,35 +18,38 @@ class DistributionTest {
     /** Mean and standard deviation in closed form; the sample's must lie within five standard errors. */
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "90 s | 90 | 0",
-        "uniform(40 s, 60 s) | 50 | 5.7735",
-        "triangular(48 s, 65 s, 95 s) | 69.3333 | 9.6983",
-        "exponential(75 s) | 75 | 75",
-        "normal(60 s, 5 s) | 60 | 5",
-        "normal(0 s, 10 s) | 7.97885 | 6.02810",
-        "normal(0 s, 10 s, 20 s, 40 s) | 23.70633 | 3.3103",
-        "lognormal(60 s, 30 s) | 60 | 30",
-        "erlang(3, 60 s) | 60 | 34.641",
-        "gamma(2.5, 20 s) | 50 | 31.6228",
-        "weibull(1.5, 100 s) | 90.2745 | 61.2941",
-        "beta(2, 5, 10 s, 60 s) | 24.2857 | 7.9860",
-        "discrete(10 s: 3, 25 s: 1, 99 s: 0) | 13.75 | 6.49519",
-        "empirical(10 s, 20 s, 40 s) | 22.5 | 8.7797"})
+            "90 s | 90 | 0",
+            "uniform(40 s, 60 s) | 50 | 5.7735",
+            "triangular(48 s, 65 s, 95 s) | 69.3333 | 9.6983",
+            "exponential(75 s) | 75 | 75",
+            "normal(60 s, 5 s) | 60 | 5",
+            "normal(0 s, 10 s) | 7.97885 | 6.02810",
+            "normal(0 s, 10 s, 20 s, 40 s) | 23.70633 | 3.3103",
+            "lognormal(60 s, 30 s) | 60 | 30",
+            "erlang(3, 60 s) | 60 | 34.641",
+            "gamma(2.5, 20 s) | 50 | 31.6228",
+            "weibull(1.5, 100 s) | 90.2745 | 61.2941",
+            "beta(2, 5, 10 s, 60 s) | 24.2857 | 7.9860",
+            "discrete(10 s: 3, 25 s: 1, 99 s: 0) | 13.75 | 6.49519",
+            "empirical(10 s, 20 s, 40 s) | 22.5 | 8.7797"})
     void drawsHaveTheMomentsOfTheTheory(String text, double mean, double deviation) {
         Distribution distribution = DistributionText.parse(text);
         TimeSampler sampler = distribution.sampler(new RandomStreams(11, 1).stream("Moments", Purpose.WORK));
         double[] seconds = LongStream.generate(sampler::nextNanos).limit(DRAWS).mapToDouble(n -> n / 1e9).toArray();
         double sampleMean = java.util.Arrays.stream(seconds).average().orElseThrow();
-        double sampleDeviation = Math.sqrt(java.util.Arrays.stream(seconds).map(x -> (x - sampleMean) * (x - sampleMean)).sum() / (DRAWS - 1));
+        double sampleDeviation = Math
+                .sqrt(java.util.Arrays.stream(seconds).map(x -> (x - sampleMean) * (x - sampleMean)).sum() / (DRAWS - 1));
         assertEquals(mean, distribution.meanSeconds(), 1e-3 * Math.max(1, mean / 50), "closed form");
         assertEquals(mean, sampleMean, 5 * deviation / Math.sqrt(DRAWS) + 1e-3, "mean");
         assertEquals(deviation, sampleDeviation, 0.012 * deviation + 1e-6, "standard deviation");
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"90 s", "1.5 min", "uniform(40 s, 1 min)", "triangular(48 s, 65 s, 95 s)", "exponential(0.5 h)", "normal(60 s, 5 s)",
-        "normal(60 s, 5 s, 50 s, 70 s)", "lognormal(1 min, 30 s)", "erlang(3, 60 s)", "gamma(2.5, 20 s)", "weibull(1.5, 6 h)", "beta(2, 5, 10 s, 60 s)",
-        "discrete(10 s: 3, 25 s: 1)", "empirical(41 s, 44 s, 52 s)"})
+    @ValueSource(strings = {"90 s", "1.5 min", "uniform(40 s, 1 min)", "triangular(48 s, 65 s, 95 s)", "exponential(0.5 h)",
+            "normal(60 s, 5 s)",
+            "normal(60 s, 5 s, 50 s, 70 s)", "lognormal(1 min, 30 s)", "erlang(3, 60 s)", "gamma(2.5, 20 s)", "weibull(1.5, 6 h)",
+            "beta(2, 5, 10 s, 60 s)",
+            "discrete(10 s: 3, 25 s: 1)", "empirical(41 s, 44 s, 52 s)"})
     void textReadsAndPrintsTheSame(String text) {
         Distribution distribution = DistributionText.parse(text);
         assertEquals(text, distribution.toString());
@@ -55,18 +58,18 @@ class DistributionTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "triangular(48, 65, 95) | 48 has no unit",
-        "triangular(95 s, 65 s, 48 s) | least must not be above mode",
-        "exponential(0 s) | mean must be above 0 s",
-        "exponential(-5 s) | mean must be above 0 s",
-        "uniform(10 s) | Write 2 values",
-        "poisson(3 s) | There is no distribution",
-        "exponential 75 s | in brackets",
-        "erlang(2.5, 60 s) | stages must be a whole number",
-        "discrete(10 s: 0) | must not all be 0",
-        "normal(0 s, 1 s, 50 s, 60 s) | next to nothing",
-        "weibull(0, 6 h) | shape must be from",
-        "'' | A time is missing"})
+            "triangular(48, 65, 95) | 48 has no unit",
+            "triangular(95 s, 65 s, 48 s) | least must not be above mode",
+            "exponential(0 s) | mean must be above 0 s",
+            "exponential(-5 s) | mean must be above 0 s",
+            "uniform(10 s) | Write 2 values",
+            "poisson(3 s) | There is no distribution",
+            "exponential 75 s | in brackets",
+            "erlang(2.5, 60 s) | stages must be a whole number",
+            "discrete(10 s: 0) | must not all be 0",
+            "normal(0 s, 1 s, 50 s, 60 s) | next to nothing",
+            "weibull(0, 6 h) | shape must be from",
+            "'' | A time is missing"})
     void faultsSayTheRule(String text, String part) {
         String message = assertThrows(DistributionException.class, () -> DistributionText.parse(text)).getMessage();
         assertTrue(message.contains(part), message);

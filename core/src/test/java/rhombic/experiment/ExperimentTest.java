@@ -61,7 +61,8 @@ class ExperimentTest {
     /** Adding a machine elsewhere leaves the draws of all others alone. */
     @Test
     void anotherMachineLeavesTheOthersDrawsAlone() {
-        Study more = study.with(List.of(arrivals("In 2", "exponential(9 s)", 1), station("C", 1, 1, "exponential(5 s)")), List.of(new rhombic.study.Link("In 2", "C")));
+        Study more = study.with(List.of(arrivals("In 2", "exponential(9 s)", 1), station("C", 1, 1, "exponential(5 s)")),
+                List.of(new rhombic.study.Link("In 2", "C")));
         try (LocalEngine engine = new LocalEngine(1)) {
             RunFigures before = engine.run(List.of(new RunTask(study, 1)), RunListener.NONE, () -> false).getFirst();
             RunFigures after = engine.run(List.of(new RunTask(more, 1)), RunListener.NONE, () -> false).getFirst();
@@ -104,8 +105,10 @@ class ExperimentTest {
 
     @Test
     void theLimitIsTheBusiestStationUnlessItWaitsForPieces() {
-        Study overloaded = study.changed("In", e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.kind.Supply.Spaced(Lines.time("exponential(50 s)"))));
-        Study idle = study.changed("In", e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.kind.Supply.Spaced(Lines.time("exponential(300 s)"))));
+        Study overloaded = study.changed("In",
+                e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.kind.Supply.Spaced(Lines.time("exponential(50 s)"))));
+        Study idle = study.changed("In",
+                e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.kind.Supply.Spaced(Lines.time("exponential(300 s)"))));
         try (LocalEngine engine = new LocalEngine(2)) {
             Finding limit = Limit.of(Summary.of(overloaded, engine, RunListener.NONE, () -> false)).orElseThrow();
             assertEquals("B", limit.place());

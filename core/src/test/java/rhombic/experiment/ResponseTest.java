@@ -19,7 +19,8 @@ import rhombic.study.value.EquipmentState;
 import rhombic.validation.Lines;
 
 class ResponseTest {
-    private final Study study = new Lines().chain(arrivals("In", "exponential(80 s)", 1), buffer("Shelf", 5), station("Drill", 2, 1, "exponential(120 s)"), goodsOut("Out")).study(8, 1, 3);
+    private final Study study = new Lines().chain(arrivals("In", "exponential(80 s)", 1), buffer("Shelf", 5),
+            station("Drill", 2, 1, "exponential(120 s)"), goodsOut("Out")).study(8, 1, 3);
     private final List<Response> all = Response.all(study);
 
     private RunFigures run(int replication) {
@@ -35,7 +36,8 @@ class ResponseTest {
     @Test
     void everyPlaceHasItsResponsesAndNoTwoAreCalledAlike() {
         Set<String> names = new HashSet<>();
-        all.forEach(response -> assertTrue(names.add(response.place() + "\u0000" + response.name()), response.place() + ": " + response.name()));
+        all.forEach(response -> assertTrue(names.add(response.place() + "\u0000" + response.name()),
+                response.place() + ": " + response.name()));
         int eachEquipment = 8 + EquipmentState.values().length;
         assertEquals(Response.OF_PLANT.size() + 4 * eachEquipment + 5, all.size());
     }
@@ -62,7 +64,8 @@ class ResponseTest {
     void aLeadTimeIsWorkWaitBlockedAndMoveTogether() {
         for (int replication = 1; replication <= 3; replication++) {
             RunFigures run = run(replication);
-            double parts = List.of("work mean", "wait mean", "blocked mean", "move mean").stream().mapToDouble(name -> find("Piece", name).value().applyAsDouble(run)).sum();
+            double parts = List.of("work mean", "wait mean", "blocked mean", "move mean").stream()
+                    .mapToDouble(name -> find("Piece", name).value().applyAsDouble(run)).sum();
             assertEquals(find("Piece", "lead time mean").value().applyAsDouble(run), parts, 1e-9);
         }
     }
@@ -70,7 +73,8 @@ class ResponseTest {
     @Test
     void unitsAreThoseOfTheFigures() {
         for (Response response : all) {
-            boolean isTime = response.name().contains("time") || response.name().endsWith("stay mean") || Set.of("work mean", "wait mean", "blocked mean", "move mean").contains(response.name());
+            boolean isTime = response.name().contains("time") || response.name().endsWith("stay mean")
+                    || Set.of("work mean", "wait mean", "blocked mean", "move mean").contains(response.name());
             assertEquals(isTime, response.unit().equals("s"), response.place() + ": " + response.name());
         }
         assertFalse(Response.THROUGHPUT.unit().isEmpty());

@@ -81,7 +81,8 @@ class FormulaPropertiesTest {
         if (expected.text.length() <= Formula.LONGEST && Double.isFinite(expected.value)) {
             Formula formula = Formula.parse(expected.text);
             assertEquals(expected.value, formula.number(new FormulaTest.Seen()), Math.abs(expected.value) * 1e-12, expected.text);
-            assertEquals(formula.number(new FormulaTest.Seen()), ((Number) formula.value(new FormulaTest.Seen())).doubleValue(), expected.text);
+            assertEquals(formula.number(new FormulaTest.Seen()), ((Number) formula.value(new FormulaTest.Seen())).doubleValue(),
+                    expected.text);
         }
     }
 
@@ -103,14 +104,17 @@ class FormulaPropertiesTest {
         Formula formula = Formula.parse(expected.text);
         boolean readsNothing = formula.reads().isEmpty() && formula.readsAt().isEmpty() && formula.tables().isEmpty();
         assertTrue(formula.constant().isPresent() || !readsNothing, expected.text);
-        formula.constant().ifPresent(value -> assertEquals(expected.value, ((Number) value).doubleValue(), Math.abs(expected.value) * 1e-12, expected.text));
+        formula.constant().ifPresent(
+                value -> assertEquals(expected.value, ((Number) value).doubleValue(), Math.abs(expected.value) * 1e-12, expected.text));
     }
 
     /** What is no formula is refused at a character of it, in a sentence; never by any other failure. */
     @Property(tries = 4000, seed = "20261123")
     void whatIsNoFormulaIsRefusedAtACharacter(@ForAll long seed) {
         Random random = new Random(seed);
-        String[] bits = {"piece", ".", "joints", "(", ")", "+", "-", "*", "/", "%", "==", "<", "?", ":", "'M'", "'", "\"", "12", "1.5", "min", "at", "table", ",", " ", "&&", "not", "or", "here", "new", "for", "=", ";", "[", "{", "\\", "\u00e4", "exponential", "true", "null", "$", "@", "#", "1e9", "."};
+        String[] bits = {"piece", ".", "joints", "(", ")", "+", "-", "*", "/", "%", "==", "<", "?", ":", "'M'", "'", "\"", "12", "1.5",
+                "min", "at", "table", ",", " ", "&&", "not", "or", "here", "new", "for", "=", ";", "[", "{", "\\", "\u00e4", "exponential",
+                "true", "null", "$", "@", "#", "1e9", "."};
         StringBuilder text = new StringBuilder();
         int count = 1 + random.nextInt(12);
         for (int i = 0; i < count; i++) {
@@ -121,7 +125,8 @@ class FormulaPropertiesTest {
         } catch (FormulaException e) {
             String message = String.valueOf(e.getMessage());
             assertTrue(message.length() > 10, () -> text + ": " + message);
-            assertTrue(e.position() == FormulaException.NOWHERE || e.position() >= 0 && e.position() <= text.length(), () -> text + ": at " + e.position());
+            assertTrue(e.position() == FormulaException.NOWHERE || e.position() >= 0 && e.position() <= text.length(),
+                    () -> text + ": at " + e.position());
         }
     }
 

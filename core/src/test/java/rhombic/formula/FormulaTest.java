@@ -77,9 +77,11 @@ class FormulaTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {"45 + 8 * piece.joints; 93", "1 / 2; 0.5", "7 % 4; 3", "piece.joints * here.skill; 7.5", "at('Oven').content + 1; 4",
-        "table('Times', piece.type) * 2; 24", "piece.type == 'M' ? 10 : 20; 10", "max(2, min(9, piece.joints)); 6", "from == 'S' && to == 'M' ? 5 : 1; 5",
-        "clock.hour > 14 ? 1 : 0; 1", "-(3 - 5); 2", "round(2.6) + abs(-1); 4", "2 + 3; 5", "sqrt(16); 4"})
+    @CsvSource(delimiter = ';', value = {"45 + 8 * piece.joints; 93", "1 / 2; 0.5", "7 % 4; 3", "piece.joints * here.skill; 7.5",
+            "at('Oven').content + 1; 4",
+            "table('Times', piece.type) * 2; 24", "piece.type == 'M' ? 10 : 20; 10", "max(2, min(9, piece.joints)); 6",
+            "from == 'S' && to == 'M' ? 5 : 1; 5",
+            "clock.hour > 14 ? 1 : 0; 1", "-(3 - 5); 2", "round(2.6) + abs(-1); 4", "2 + 3; 5", "sqrt(16); 4"})
     void formulasOfNumbersAreWorkedOut(String text, double value) {
         assertEquals(value, Formula.parse(text).number(scope), 1e-12);
     }
@@ -95,7 +97,8 @@ class FormulaTest {
     @Test
     void whatItReadsIsKnown() {
         Formula formula = Formula.parse("table('Times', piece.type) + here.skill * at('Paint oven').content + clock.hour");
-        assertEquals(Set.of(new Formula.Read("piece", "type"), new Formula.Read("here", "skill"), new Formula.Read("clock", "hour")), formula.reads());
+        assertEquals(Set.of(new Formula.Read("piece", "type"), new Formula.Read("here", "skill"), new Formula.Read("clock", "hour")),
+                formula.reads());
         assertEquals(Set.of(new Formula.ReadAt("Paint oven", "content")), formula.readsAt());
         assertEquals(Set.of("Times"), formula.tables());
         assertEquals(14.0, Formula.parse("3 * 4 + max(1, 2)").constant().orElseThrow());
@@ -104,8 +107,10 @@ class FormulaTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {"piece.joints = 3; 13; ==", "45 + * 2; 5; sign", "1,5 * 2; 1; decimal comma", "1 +; 2; missing", "from.type; 5; name of a type", "min(1); 0; min(a, b)", "at('Oven'); 0; what of it", "3 -- 2; 2; no meaning", "(1 + 2; 5; bracket", "1 + 2); 5; bracket", "peice.joints; 0; piece", "foo(3); 0; function",
-        "piece; 4; what of it", "45 + 'a; 5; quote", "1 & 2; 2; &&", "3 $ 4; 2; no meaning", "piece.joints(); 6; called"})
+    @CsvSource(delimiter = ';', value = {"piece.joints = 3; 13; ==", "45 + * 2; 5; sign", "1,5 * 2; 1; decimal comma", "1 +; 2; missing",
+            "from.type; 5; name of a type", "min(1); 0; min(a, b)", "at('Oven'); 0; what of it", "3 -- 2; 2; no meaning",
+            "(1 + 2; 5; bracket", "1 + 2); 5; bracket", "peice.joints; 0; piece", "foo(3); 0; function",
+            "piece; 4; what of it", "45 + 'a; 5; quote", "1 & 2; 2; &&", "3 $ 4; 2; no meaning", "piece.joints(); 6; called"})
     void whatCannotBeReadIsMarkedAtItsCharacter(String text, int position, String hint) {
         FormulaException fault = assertThrows(FormulaException.class, () -> Formula.parse(text));
         assertEquals(position, fault.position(), fault.getMessage());
@@ -113,28 +118,34 @@ class FormulaTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {"2 * (3 + 4) - 1; 13", "-2; -2", "max(2, 7); 7", "1 < 2; yes", "not (1 < 2); no", "true && false || true; yes", "1 == 1 ? 'a' + 1 : 'b'; a1", "abs(-2) == 2 && !(3 > 4); yes"})
+    @CsvSource(delimiter = ';', value = {"2 * (3 + 4) - 1; 13", "-2; -2", "max(2, 7); 7", "1 < 2; yes", "not (1 < 2); no",
+            "true && false || true; yes", "1 == 1 ? 'a' + 1 : 'b'; a1", "abs(-2) == 2 && !(3 > 4); yes"})
     void whatReadsNothingIsWorkedOutOnce(String text, String value) {
         assertEquals(value, Formula.parse(text).constant().map(Formula::plain).orElse("not constant"));
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"piece.joints + 1", "true || piece.tested", "uniform(1, 2)", "1 + exponential(3)", "clock.hour > 3 ? 1 : 1", "table('Times', 1)", "at('Oven').content * 0", "from == 'S'"})
+    @ValueSource(strings = {"piece.joints + 1", "true || piece.tested", "uniform(1, 2)", "1 + exponential(3)", "clock.hour > 3 ? 1 : 1",
+            "table('Times', 1)", "at('Oven').content * 0", "from == 'S'"})
     void whatReadsOrDrawsIsNotConstant(String text) {
         assertTrue(Formula.parse(text).constant().isEmpty(), text);
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"''.class", "''.getClass()", "new java.lang.Thread()", "new('java.io.File','/')", "while (true) 1", "for (i : 1..9) i", "x -> x", "var x = 1", "[1, 2]", "{1:2}",
-        "java.lang.System.exit(0)", "piece.getClass", "'aaaaaaaaaaaaaaaaaaaaaaaaaaaaa!' =~ '(a+)+'", "1; 2", "#pragma x", "`${1}`", "@lenient 1", "return 1", "size(piece)", "1 << 99",
-        "System.exit(0)", "Thread.sleep(9)", "piece.class.name", "here.class"})
+    @ValueSource(strings = {"''.class", "''.getClass()", "new java.lang.Thread()", "new('java.io.File','/')", "while (true) 1",
+            "for (i : 1..9) i", "x -> x", "var x = 1", "[1, 2]", "{1:2}",
+            "java.lang.System.exit(0)", "piece.getClass", "'aaaaaaaaaaaaaaaaaaaaaaaaaaaaa!' =~ '(a+)+'", "1; 2", "#pragma x", "`${1}`",
+            "@lenient 1", "return 1", "size(piece)", "1 << 99",
+            "System.exit(0)", "Thread.sleep(9)", "piece.class.name", "here.class"})
     void nothingOutsideCanBeReached(String text) {
-        Assertions.assertTimeoutPreemptively(Duration.ofSeconds(5), () -> assertThrows(FormulaException.class, () -> Formula.parse(text).value(scope)));
+        Assertions.assertTimeoutPreemptively(Duration.ofSeconds(5),
+                () -> assertThrows(FormulaException.class, () -> Formula.parse(text).value(scope)));
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {"1 / piece.zero; divides by zero", "5 % piece.zero; divides by zero", "piece.type * 2; can’t be worked out", "exponential(0); above 0",
-        "triangular(5, 2, 9); rising order", "at('Oven 9').content; no equipment", "sqrt(-1); at least 0"})
+    @CsvSource(delimiter = ';', value = {"1 / piece.zero; divides by zero", "5 % piece.zero; divides by zero",
+            "piece.type * 2; can’t be worked out", "exponential(0); above 0",
+            "triangular(5, 2, 9); rising order", "at('Oven 9').content; no equipment", "sqrt(-1); at least 0"})
     void whatCannotBeWorkedOutSaysWhy(String text, String why) {
         FormulaException fault = assertThrows(FormulaException.class, () -> Formula.parse(text).number(scope));
         assertTrue(String.valueOf(fault.getMessage()).contains(why), fault.getMessage());
@@ -151,7 +162,8 @@ class FormulaTest {
     void lengthAndDepthAreLimited() {
         assertThrows(FormulaException.class, () -> Formula.parse("1" + "+1".repeat(1000)));
         assertThrows(FormulaException.class, () -> Formula.parse("(".repeat(50) + "1" + ")".repeat(50)));
-        assertEquals(-1, Formula.parse("- ".repeat(999) + "1").number(scope), "signs are no brackets, but must not be too deep for the reader either");
+        assertEquals(-1, Formula.parse("- ".repeat(999) + "1").number(scope),
+                "signs are no brackets, but must not be too deep for the reader either");
         assertEquals(31, Formula.parse("(".repeat(30) + "1" + ")".repeat(30) + " + 30").number(scope));
     }
 

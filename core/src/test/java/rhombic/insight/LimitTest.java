@@ -44,7 +44,8 @@ class LimitTest {
 
     @Test
     void theSlowestStationLimitsAndItsTimeIsTold() {
-        Finding finding = limit(new Lines().chain(onDemand("In"), station("A", 1, 0, "40 s"), station("B", 1, 2, "60 s"), station("C", 1, 2, "50 s"), goodsOut("Out"))).orElseThrow();
+        Finding finding = limit(new Lines().chain(onDemand("In"), station("A", 1, 0, "40 s"), station("B", 1, 2, "60 s"),
+                station("C", 1, 2, "50 s"), goodsOut("Out"))).orElseThrow();
         assertEquals("B", finding.place());
         assertEquals("Limited by B: works 100 % of the time", finding.what());
         assertTrue(finding.evidence().startsWith("working 100 %, starved 0 %, blocked 0 %"), finding.evidence());
@@ -52,7 +53,8 @@ class LimitTest {
 
     @Test
     void aCircleInWhichEachWaitsForTheNextIsSaidWithWhoWaitsForWhom() {
-        Study study = new Lines().chain(onDemand("In"), station("A", 1, 0, "40 s"), station("B", 1, 0, "60 s")).link("B", "A").study(10, 0, 2);
+        Study study = new Lines().chain(onDemand("In"), station("A", 1, 0, "40 s"), station("B", 1, 0, "60 s")).link("B", "A").study(10, 0,
+                2);
         try (LocalEngine engine = new LocalEngine(1)) {
             Finding finding = Standing.of(Summary.of(study, engine, RunListener.NONE, () -> false)).orElseThrow();
             assertEquals("A", finding.place());
@@ -62,7 +64,8 @@ class LimitTest {
             Study flows = new Lines().chain(onDemand("In"), station("A", 1, 0, "40 s"), goodsOut("Out")).study(10, 0, 2);
             assertEquals(Optional.empty(), Standing.of(Summary.of(flows, engine, RunListener.NONE, () -> false)));
             assertEquals("A", Standing.orLimit(Summary.of(flows, engine, RunListener.NONE, () -> false)).orElseThrow().place());
-            assertTrue(Standing.orLimit(Summary.of(flows, engine, RunListener.NONE, () -> false)).orElseThrow().what().startsWith("Limited by"));
+            assertTrue(Standing.orLimit(Summary.of(flows, engine, RunListener.NONE, () -> false)).orElseThrow().what()
+                    .startsWith("Limited by"));
         }
     }
 
@@ -78,21 +81,25 @@ class LimitTest {
 
     @Test
     void anAssemblyStationCanBeTheLimit() {
-        AssemblyStation join = new AssemblyStation(Basics.of("Join", Lines.SOMEWHERE), work("90 s"), AssemblyStation.Way.BATCH, List.of(), new Recipe.Fixed(List.of(new Recipe.Part("Piece", 2))), 4, "Batch");
-        Lines lines = new Lines().types(rhombic.study.value.PieceType.usual("Piece"), rhombic.study.value.PieceType.usual("Batch")).chain(onDemand("In"), station("A", 1, 0, "20 s"), join, goodsOut("Out"));
+        AssemblyStation join = new AssemblyStation(Basics.of("Join", Lines.SOMEWHERE), work("90 s"), AssemblyStation.Way.BATCH, List.of(),
+                new Recipe.Fixed(List.of(new Recipe.Part("Piece", 2))), 4, "Batch");
+        Lines lines = new Lines().types(rhombic.study.value.PieceType.usual("Piece"), rhombic.study.value.PieceType.usual("Batch"))
+                .chain(onDemand("In"), station("A", 1, 0, "20 s"), join, goodsOut("Out"));
         assertEquals("Join", limit(lines).orElseThrow().place());
     }
 
     @Test
     void whereNobodyIsBusyTheSupplyIsTheLimit() {
-        Finding finding = limit(new Lines().chain(arrivals("Trucks", "100 s", 1), station("A", 1, 0, "40 s"), goodsOut("Out"))).orElseThrow();
+        Finding finding = limit(new Lines().chain(arrivals("Trucks", "100 s", 1), station("A", 1, 0, "40 s"), goodsOut("Out")))
+                .orElseThrow();
         assertEquals("Trucks", finding.place());
         assertEquals("Limited by what comes in: A, the busiest, works only 40 %", finding.what());
     }
 
     @Test
     void aShutInletIsNamedRatherThanWhatWaitsForIt() {
-        Lines lines = new Lines().chain(onDemand("In"), station("A", 1, 0, "60 s"), shut(station("B", 1, 0, "30 s"), "2 h on"), goodsOut("Out"));
+        Lines lines = new Lines().chain(onDemand("In"), station("A", 1, 0, "60 s"), shut(station("B", 1, 0, "30 s"), "2 h on"),
+                goodsOut("Out"));
         Finding finding = limit(lines).orElseThrow();
         assertEquals("B", finding.place());
         assertEquals("Limited by B: its inlet is shut 80 % of the time", finding.what());
@@ -102,12 +109,14 @@ class LimitTest {
     @Test
     void aShutTimeThatCostsNothingIsNotBlamed() {
         // B needs a tenth of its time; an hour shut is made up for, and A stays the limit.
-        Lines lines = new Lines().chain(onDemand("In"), station("A", 1, 0, "60 s"), shut(station("B", 1, 100, "6 s"), "1 h to 2 h"), goodsOut("Out"));
+        Lines lines = new Lines().chain(onDemand("In"), station("A", 1, 0, "60 s"), shut(station("B", 1, 100, "6 s"), "1 h to 2 h"),
+                goodsOut("Out"));
         assertEquals("A", limit(lines).orElseThrow().place());
     }
 
     @Test
     void aPlantInWhichNothingIsWorkedOnHasNone() {
-        assertEquals(Optional.empty(), limit(new Lines().chain(onDemand("In"), shut(station("A", 1, 0, "60 s"), "0 s on"), goodsOut("Out"))));
+        assertEquals(Optional.empty(),
+                limit(new Lines().chain(onDemand("In"), shut(station("A", 1, 0, "60 s"), "0 s on"), goodsOut("Out"))));
     }
 }

@@ -62,7 +62,8 @@ class StoryTest {
 
     @Test
     void blockingIsTracedToWhereThereIsNoRoom() {
-        Moment moment = at(new Lines().chain(stock("In", "Piece", 4), station("Quick", 1, 0, "10 s"), buffer("Lane", 1), station("Slow", 1, 0, "100 s"), goodsOut("Out")), 50);
+        Moment moment = at(new Lines().chain(stock("In", "Piece", 4), station("Quick", 1, 0, "10 s"), buffer("Lane", 1),
+                station("Slow", 1, 0, "100 s"), goodsOut("Out")), 50);
         assertEquals("Has been blocked for 20 s: Piece 3 waits for room at Lane (1 of 1).", equipment("Quick", moment));
         assertEquals("Has worked without a break for 40 s.", equipment("Slow", moment));
         assertEquals("Holds 1 piece; the first has waited 30 s for room at Slow (1 of 1).", equipment("Lane", moment));
@@ -81,9 +82,12 @@ class StoryTest {
 
     @Test
     void anAssemblySaysWhatItLacksAndForWhom() {
-        AssemblyStation join = new AssemblyStation(Basics.of("Join", SOMEWHERE), work(1, 2, "10 s"), AssemblyStation.Way.ASSEMBLE, List.of("Frame"),
+        AssemblyStation join = new AssemblyStation(Basics.of("Join", SOMEWHERE), work(1, 2, "10 s"), AssemblyStation.Way.ASSEMBLE,
+                List.of("Frame"),
                 new Recipe.Fixed(List.of(new Recipe.Part("Coil", 3), new Recipe.Part("Bolt", 1))), 4, "");
-        Lines lines = new Lines().types(PieceType.usual("Frame"), PieceType.usual("Coil"), PieceType.usual("Bolt")).chain(timetable("Frames", "0 s 2 Frame")).chain(timetable("Coils", "5 s Coil", "400 s 9 Coil")).chain(timetable("Bolts", "300 s 9 Bolt"))
+        Lines lines = new Lines().types(PieceType.usual("Frame"), PieceType.usual("Coil"), PieceType.usual("Bolt"))
+                .chain(timetable("Frames", "0 s 2 Frame")).chain(timetable("Coils", "5 s Coil", "400 s 9 Coil"))
+                .chain(timetable("Bolts", "300 s 9 Bolt"))
                 .chain(join, goodsOut("Out")).link("Frames", "Join").link("Coils", "Join").link("Bolts", "Join");
         Moment moment = at(lines, 30);
         assertEquals("Has been starved for 30 s: it waits for 2 more Coil and 1 more Bolt for Frame 1.", equipment("Join", moment));
@@ -101,30 +105,39 @@ class StoryTest {
 
     @Test
     void reworkServiceAndShutInletsAreNamed() {
-        Station check = new Station(Basics.of("Check", SOMEWHERE), work(1, 0, "10 s").withService(new Work.Service(1, time("60 s"))), Work.Load.SINGLE, new Inspection(Quantity.percent(100), "", 1, 5, 1));
+        Station check = new Station(Basics.of("Check", SOMEWHERE), work(1, 0, "10 s").withService(new Work.Service(1, time("60 s"))),
+                Work.Load.SINGLE, new Inspection(Quantity.percent(100), "", 1, 5, 1));
         Lines lines = new Lines().chain(stock("In", "Piece", 2), station("Make", 1, 0, "100 s"), check, goodsOut("Out"));
         Moment moment = at(lines, 120);
         assertEquals("Has been in service for 10 s, which is due after every piece.", equipment("Check", moment));
         assertEquals("Waits at Make for 10 s until the station is free.", piece(0, moment));
         Rule shut = new Rule("Shut", RuleText.when("a piece starts at Make"), "", List.of(RuleText.action("shut Check")));
-        Moment later = at(new Lines().chain(stock("In", "Piece", 2), station("Make", 1, 0, "100 s"), check, goodsOut("Out")).rules(shut), 150);
+        Moment later = at(new Lines().chain(stock("In", "Piece", 2), station("Make", 1, 0, "100 s"), check, goodsOut("Out")).rules(shut),
+                150);
         assertEquals("Has been blocked for 50 s: Piece 1 waits for room at Check (a rule has shut its inlet).", equipment("Make", later));
         assertEquals("Has been starved for 2 min 30 s: nothing comes from Make. A rule has shut its inlet.", equipment("Check", later));
     }
 
     @Test
     void aLinkThatIsForOthersIsNoWay() {
-        Moment moment = at(new Lines().types(PieceType.usual("S"), PieceType.usual("M")).chain(timetable("In", "0 s M"), buffer("Lane", 3)).chain(goodsOut("Out"))
+        Moment moment = at(new Lines().types(PieceType.usual("S"), PieceType.usual("M")).chain(timetable("In", "0 s M"), buffer("Lane", 3))
+                .chain(goodsOut("Out"))
                 .link(new Link("Lane", "Out", Optional.empty(), new LinkFilter.Types(List.of("S")))), 30);
         assertEquals("Waits at Lane for 30 s since none of the links is for M.", piece(0, moment));
     }
 
     @Test
     void aPieceTellsItsValuesItsLookAndWhatItCarries() {
-        PieceType box = PieceType.usual("Box").withAttributes(List.of(new Attribute("joints", new Value.Num(4)), new Attribute("hot", new Value.YesNo(false)))).withLooks(List.of(new Look("usual", "#102030"), new Look("red", "#A02020")));
-        AssemblyStation pack = new AssemblyStation(Basics.of("Pack", SOMEWHERE), work(1, 2, "10 s"), AssemblyStation.Way.PACK, List.of("Pallet"), new Recipe.Fixed(List.of(new Recipe.Part("Box", 2))), 4, "");
-        Rule mark = new Rule("Mark", RuleText.when("a piece enters Pack"), "piece.type == 'Box'", List.of(RuleText.action("set hot to true"), RuleText.action("look red")));
-        Lines lines = new Lines().types(box, PieceType.pallet("Pallet")).chain(stock("Boxes", "Box", 2)).chain(stock("Pallets", "Pallet", 1)).chain(pack, buffer("Shelf", 3)).link("Boxes", "Pack").link("Pallets", "Pack").rules(mark);
+        PieceType box = PieceType.usual("Box")
+                .withAttributes(List.of(new Attribute("joints", new Value.Num(4)), new Attribute("hot", new Value.YesNo(false))))
+                .withLooks(List.of(new Look("usual", "#102030"), new Look("red", "#A02020")));
+        AssemblyStation pack = new AssemblyStation(Basics.of("Pack", SOMEWHERE), work(1, 2, "10 s"), AssemblyStation.Way.PACK,
+                List.of("Pallet"), new Recipe.Fixed(List.of(new Recipe.Part("Box", 2))), 4, "");
+        Rule mark = new Rule("Mark", RuleText.when("a piece enters Pack"), "piece.type == 'Box'",
+                List.of(RuleText.action("set hot to true"), RuleText.action("look red")));
+        Lines lines = new Lines().types(box, PieceType.pallet("Pallet")).chain(stock("Boxes", "Box", 2))
+                .chain(stock("Pallets", "Pallet", 1)).chain(pack, buffer("Shelf", 3)).link("Boxes", "Pack").link("Pallets", "Pack")
+                .rules(mark);
         Moment moment = at(lines, 30);
         PieceStory story = new PieceStory(study, run.trace());
         assertEquals(Map.of("joints", "4", "hot", "yes", "look", "red"), story.values(moment.piece(0).orElseThrow(), moment));

@@ -36,7 +36,8 @@ class EventCalendarTest {
 
     /** Whatever is added, cancelled and taken in whatever order, it holds what a sorted map holds. */
     @Property(tries = 400, seed = "20261124")
-    void holdsWhatASortedMapHolds(@ForAll long seed, @ForAll @IntRange(min = 1, max = 300) int span, @ForAll @IntRange(min = 1, max = 9) int adding) {
+    void holdsWhatASortedMapHolds(@ForAll long seed, @ForAll @IntRange(min = 1, max = 300) int span,
+            @ForAll @IntRange(min = 1, max = 9) int adding) {
         Random random = new Random(seed);
         EventCalendar ours = new EventCalendar();
         TreeMap<Key, Event> sorted = new TreeMap<>();

@@ -84,7 +84,8 @@ class SimulatorTest {
 
     /** Against a sorted list, with cancellations mixed in. */
     @Property(tries = 300, seed = "20261123")
-    void occursInTheOrderOfASortedList(@ForAll @Size(max = 400) List<@IntRange(max = 50) Integer> delays, @ForAll @IntRange(min = 2, max = 5) int everyNth) {
+    void occursInTheOrderOfASortedList(@ForAll @Size(max = 400) List<@IntRange(max = 50) Integer> delays,
+            @ForAll @IntRange(min = 2, max = 5) int everyNth) {
         record Entry(int time, int age) {}
         List<Entry> expected = new ArrayList<>();
         List<Entry> actual = new ArrayList<>();

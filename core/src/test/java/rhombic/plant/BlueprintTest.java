@@ -23,9 +23,13 @@ import rhombic.study.value.TimeSource;
 import rhombic.validation.Lines;
 
 class BlueprintTest {
-    private final Station drill = new Station(Basics.of("Drill", Lines.SOMEWHERE), Work.of(2, 3, new TimeSource.ByFormula("exponential(table('Times', piece.type)) + piece.visits", Unit.SECOND)), Work.Load.SINGLE, null);
-    private final Study study = new Lines().types(Runs.type("Piece", "visits", 0)).tables(new Table("Times", List.of("type"), List.of(new Table.Row(List.of("Piece"), "30")), "", ""))
-            .rules(new Rule("Count", RuleText.when("a piece enters Drill"), "uniform(0, 1) < 0.3", List.of(RuleText.action("set visits to piece.visits + 5"))))
+    private final Station drill = new Station(Basics.of("Drill", Lines.SOMEWHERE),
+            Work.of(2, 3, new TimeSource.ByFormula("exponential(table('Times', piece.type)) + piece.visits", Unit.SECOND)),
+            Work.Load.SINGLE, null);
+    private final Study study = new Lines().types(Runs.type("Piece", "visits", 0))
+            .tables(new Table("Times", List.of("type"), List.of(new Table.Row(List.of("Piece"), "30")), "", ""))
+            .rules(new Rule("Count", RuleText.when("a piece enters Drill"), "uniform(0, 1) < 0.3",
+                    List.of(RuleText.action("set visits to piece.visits + 5"))))
             .chain(onDemand("In"), drill, goodsOut("Out")).study(4, 0, 1);
 
     private static RunFigures run(Plant plant) {
@@ -58,7 +62,8 @@ class BlueprintTest {
 
     @Test
     void whatIsBrokenStandsIdleInEveryPlantOfIt() {
-        Station broken = new Station(Basics.of("Drill", Lines.SOMEWHERE), Work.of(1, 3, new TimeSource.ByFormula("piece.nothing * (", Unit.SECOND)), Work.Load.SINGLE, null);
+        Station broken = new Station(Basics.of("Drill", Lines.SOMEWHERE),
+                Work.of(1, 3, new TimeSource.ByFormula("piece.nothing * (", Unit.SECOND)), Work.Load.SINGLE, null);
         Blueprint blueprint = Blueprint.of(new Lines().chain(onDemand("In"), broken, goodsOut("Out")).study(1, 0, 1));
         assertTrue(blueprint.broken().contains("Drill"));
         RunFigures run = run(blueprint.build(2, null));

@@ -44,12 +44,17 @@ class BookingTest {
         RunFigures run = Runs.of(study);
         assertEquals(1, at(run, "S").valueShare(), 1e-12);
         assertEquals(1, at(run, "S").share(EquipmentState.WORKING), 1e-12);
-        assertEquals(0.5, at(Runs.of(new Lines().chain(timetable("In", "0 s 1 Piece"), station("S", 1, 0, "7 h"), goodsOut("Out")).study(8, 6, 1)), "S").valueShare(), 1e-12);
+        assertEquals(0.5,
+                at(Runs.of(new Lines().chain(timetable("In", "0 s 1 Piece"), station("S", 1, 0, "7 h"), goodsOut("Out")).study(8, 6, 1)),
+                        "S").valueShare(),
+                1e-12);
     }
 
     @Test
     void waitsAreToldApartFromWork() {
-        RunFigures run = Runs.of(new Lines().chain(timetable("In", "0 s 1 Piece", "10 s 1 Piece", "500 s 1 Piece"), station("S", 1, 5, "100 s"), goodsOut("Out")).study(1, 0, 1));
+        RunFigures run = Runs.of(new Lines()
+                .chain(timetable("In", "0 s 1 Piece", "10 s 1 Piece", "500 s 1 Piece"), station("S", 1, 5, "100 s"), goodsOut("Out"))
+                .study(1, 0, 1));
         assertEquals(3, at(run, "S").waits().begun());
         assertEquals(1, at(run, "S").waits().waited());
         assertEquals(30, at(run, "S").waits().mean(), 1e-9);
@@ -62,8 +67,10 @@ class BookingTest {
     void aRankByAgeIsAskedWhenThePlaceIsFree() {
         Station taker = station("T", 1, 0, "100 s");
         Lines lines = new Lines().types(new PieceType[] {PieceType.usual("Old"), PieceType.usual("New"), PieceType.usual("First")})
-                .chain(typed("InFirst", "First", "0 s"), taker.with(taker.basics().withTaking(Taking.byFormula("piece.age + 0"))), goodsOut("Out"))
-                .chain(typed("InNew", "New", "5 s")).chain(typed("InOld", "Old", "1 s"), station("Slow", 1, 0, "60 s")).link("InNew", "T").link("Slow", "T");
+                .chain(typed("InFirst", "First", "0 s"), taker.with(taker.basics().withTaking(Taking.byFormula("piece.age + 0"))),
+                        goodsOut("Out"))
+                .chain(typed("InNew", "New", "5 s")).chain(typed("InOld", "Old", "1 s"), station("Slow", 1, 0, "60 s")).link("InNew", "T")
+                .link("Slow", "T");
         rhombic.trace.Trace trace = Runs.traceOf(lines.study(1, 0, 1));
         // Free at 100 s: the old one came to the line at 61 s, the new one at 5 s.
         int onPlace = trace.at(150_000_000_000L).at(1).getFirst().type();
@@ -95,28 +102,35 @@ class BookingTest {
     private static long out(String way) {
         Station s = station("S", 1, 3, "1 s");
         Station drawing = s.with(s.work().withTime(new TimeSource.ByFormula("exponential(60)", Unit.SECOND)));
-        Lines lines = new Lines().chain(Lines.onDemand("In"), drawing.with(drawing.basics().withWayOut(new WayOut(WayOut.Choice.FORMULA, way))), buffer("A", -1)).chain(buffer("B", -1)).link("S", "B");
+        Lines lines = new Lines().chain(Lines.onDemand("In"),
+                drawing.with(drawing.basics().withWayOut(new WayOut(WayOut.Choice.FORMULA, way))), buffer("A", -1)).chain(buffer("B", -1))
+                .link("S", "B");
         return at(Runs.of(lines.study(8, 0, 1)), "S").out();
     }
 
     @Test
     void aNewNameChangesNoDraw() {
-        Study before = new Lines().chain(Lines.arrivals("In", "exponential(70 s)", 1), station("S", 1, 9, "exponential(60 s)"), goodsOut("Out")).study(8, 0, 1);
+        Study before = new Lines()
+                .chain(Lines.arrivals("In", "exponential(70 s)", 1), station("S", 1, 9, "exponential(60 s)"), goodsOut("Out"))
+                .study(8, 0, 1);
         Study after = before.changed("S", e -> e.named("Another")).changed("In", e -> e.named("S"));
         RunFigures a = Runs.of(before);
         RunFigures b = Runs.of(after);
         assertEquals(a.out(), b.out());
         assertEquals(a.lead(), b.lead());
         assertEquals("S", after.find("Another").orElseThrow().id());
-        assertEquals("S 2", after.with(station("S 9", 1, 0, "1 s").named("S 9")).find("S 9").map(e -> after.with(e.with(e.basics().withId("S"))).find("S 9").orElseThrow().id()).orElseThrow());
+        assertEquals("S 2", after.with(station("S 9", 1, 0, "1 s").named("S 9")).find("S 9")
+                .map(e -> after.with(e.with(e.basics().withId("S"))).find("S 9").orElseThrow().id()).orElseThrow());
     }
 
     /** A batch counts as a carrier does: what it holds leaves, it itself is no piece of the throughput. */
     @Test
     void aBatchThatLeavesWholeIsCountedAsACarrierIs() {
-        AssemblyStation batch = new AssemblyStation(Basics.of("Batch", SOMEWHERE), Work.of(1, 0, new TimeSource.Drawn(time("0 s"))), AssemblyStation.Way.BATCH, List.of(),
+        AssemblyStation batch = new AssemblyStation(Basics.of("Batch", SOMEWHERE), Work.of(1, 0, new TimeSource.Drawn(time("0 s"))),
+                AssemblyStation.Way.BATCH, List.of(),
                 new Recipe.Fixed(List.of(new Recipe.Part("Piece", 10))), 20, "Lot");
-        Lines lines = new Lines().types(new PieceType[] {PieceType.usual("Piece"), PieceType.usual("Lot")}).chain(Lines.arrivals("In", "1 min", 1), batch, goodsOut("Out"));
+        Lines lines = new Lines().types(new PieceType[] {PieceType.usual("Piece"), PieceType.usual("Lot")})
+                .chain(Lines.arrivals("In", "1 min", 1), batch, goodsOut("Out"));
         RunFigures run = Runs.of(lines.study(10, 0, 1));
         assertEquals(60, run.throughputPerHour(), 1e-9);
         assertEquals(60, run.carriersOut());
@@ -129,8 +143,10 @@ class BookingTest {
 
     @Test
     void theLongestWaitCountsFromTheOldestAndTakesInWhoComesAtThatInstant() {
-        Station oven = new Station(Basics.of("S", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("100 s"))), new Work.Load(5, Quantity.seconds(50)), null);
-        RunFigures run = Runs.of(new Lines().chain(timetable("In", "0 s 1 Piece", "20 s 1 Piece", "50 s 1 Piece"), oven, goodsOut("Out")).study(1, 0, 1));
+        Station oven = new Station(Basics.of("S", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("100 s"))),
+                new Work.Load(5, Quantity.seconds(50)), null);
+        RunFigures run = Runs.of(
+                new Lines().chain(timetable("In", "0 s 1 Piece", "20 s 1 Piece", "50 s 1 Piece"), oven, goodsOut("Out")).study(1, 0, 1));
         // All three go in at 50 s and are done at 150 s.
         assertEquals(3, run.out());
         assertEquals(150, run.lead().most(), 1e-9);
@@ -143,7 +159,8 @@ class BookingTest {
         double inside = 0;
         GoodsIn in = Lines.arrivals("In", "exponential(45 s)", 1);
         GoodsIn chooses = in.with(in.basics().withWayOut(new WayOut(WayOut.Choice.SHORTEST_QUEUE, "")));
-        Study study = new Lines().chain(chooses, station("A", 1, 0, "exponential(60 s)"), goodsOut("Out")).chain(station("B", 1, 0, "exponential(60 s)")).link("In", "B").link("B", "Out").study(4000, 200, 1);
+        Study study = new Lines().chain(chooses, station("A", 1, 0, "exponential(60 s)"), goodsOut("Out"))
+                .chain(station("B", 1, 0, "exponential(60 s)")).link("In", "B").link("B", "Out").study(4000, 200, 1);
         for (int seed = 1; seed <= 4; seed++) {
             inside += Runs.of(study.withPlan(study.plan().withSeed(seed))).insideMean() / 4;
         }
@@ -154,12 +171,14 @@ class BookingTest {
 
     @Test
     void aBufferInAnyOrderTakesAboutTwiceAsLongForTwiceAsMany() {
-        GoodsIn in = new GoodsIn(Basics.of("In", SOMEWHERE), List.of(new rhombic.study.value.MixPart("Piece", 1)), java.util.Optional.of(new Supply.AtStart(4000)), GoodsIn.WhenFull.WAIT, OptionalInt.empty());
+        GoodsIn in = new GoodsIn(Basics.of("In", SOMEWHERE), List.of(new rhombic.study.value.MixPart("Piece", 1)),
+                java.util.Optional.of(new Supply.AtStart(4000)), GoodsIn.WhenFull.WAIT, OptionalInt.empty());
         Station ranked = station("S", 1, 0, "1 ms");
         PieceType type = PieceType.usual("Piece").withAttributes(List.of(new Attribute("rank", new Value.Num(0))));
         Rule rule = new Rule("Rank", RuleText.when("a piece enters Store"), "", List.of(RuleText.action("set rank to uniform(0, 1)")));
         Buffer store = buffer("Store", -1).withOrder(Buffer.Order.ANY);
-        Lines lines = new Lines().types(type).chain(in, store, ranked.with(ranked.basics().withTaking(Taking.byFormula("piece.rank"))), goodsOut("Out")).rules(rule);
+        Lines lines = new Lines().types(type)
+                .chain(in, store, ranked.with(ranked.basics().withTaking(Taking.byFormula("piece.rank"))), goodsOut("Out")).rules(rule);
         rhombic.trace.Trace trace = Runs.traceOf(lines.study(1, 0, 1));
         assertEquals(4000, trace.at(3_600_000_000_000L).left());
         // The order in which they are worked on is the order of their ranks, all but the first few, which came while it was free.

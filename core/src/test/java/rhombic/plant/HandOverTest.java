@@ -44,8 +44,9 @@ class HandOverTest {
     @Test
     void aDonePieceBlocksItsStationUntilThereIsRoom() {
         // Cycle 100 s set by the slow one: the fast one works 60 s and is blocked 40 s of each.
-        RunFigures run = run(new Lines().chain(onDemand("In"), station("Fast", 1, 0, "60 s"), station("Slow", 1, 0, "100 s"), goodsOut("Out"))
-                .study(1, 0.5, 1));
+        RunFigures run = run(
+                new Lines().chain(onDemand("In"), station("Fast", 1, 0, "60 s"), station("Slow", 1, 0, "100 s"), goodsOut("Out"))
+                        .study(1, 0.5, 1));
         assertEquals(18, run.out());
         assertEquals(0.6, of(run, "Fast").share(EquipmentState.WORKING), 1e-12);
         assertEquals(0.4, of(run, "Fast").share(EquipmentState.BLOCKED), 1e-12);
@@ -59,7 +60,8 @@ class HandOverTest {
     @Test
     void eachPlaceCountsByItself() {
         // Three pieces at once for two places of 60 s within 120 s: place-seconds worked 180 of 240.
-        RunFigures run = run(new Lines().chain(batch("In", 3, "0 s"), station("S", 2, 1, "60 s"), goodsOut("Out")).study(120 / 3600.0, 0, 1));
+        RunFigures run = run(
+                new Lines().chain(batch("In", 3, "0 s"), station("S", 2, 1, "60 s"), goodsOut("Out")).study(120 / 3600.0, 0, 1));
         assertEquals(0.75, of(run, "S").share(EquipmentState.WORKING), 1e-12);
         assertEquals(3, run.out());
         assertEquals(3, of(run, "S").contentMost());
@@ -68,7 +70,8 @@ class HandOverTest {
 
     @Test
     void withoutInputRoomThePieceWaitsWhereItComesFrom() {
-        RunFigures run = run(new Lines().chain(batch("In", 3, "0 s"), buffer("B", 5), station("S", 1, 0, "60 s"), goodsOut("Out")).study(90 / 3600.0, 0, 1));
+        RunFigures run = run(new Lines().chain(batch("In", 3, "0 s"), buffer("B", 5), station("S", 1, 0, "60 s"), goodsOut("Out"))
+                .study(90 / 3600.0, 0, 1));
         assertEquals(1, of(run, "S").contentMost());
         assertEquals(1, of(run, "B").contentNow());
         assertEquals(1, of(run, "S").contentNow());
@@ -102,7 +105,8 @@ class HandOverTest {
     void newestFirstTurnsTheOrderRound() {
         Buffer stack = new Buffer("Stack", Lines.SOMEWHERE, OptionalInt.empty(), Buffer.Order.NEWEST_FIRST);
         // Pieces at 0, 10, 20 s; the station takes the first at once, then the newest (20 s) before the one of 10 s.
-        GoodsIn in = new GoodsIn("In", Lines.SOMEWHERE, "Piece", Optional.of(new Supply.Spaced(Lines.time("10 s"), 1, Optional.of(Quantity.seconds(0)))),
+        GoodsIn in = new GoodsIn("In", Lines.SOMEWHERE, "Piece",
+                Optional.of(new Supply.Spaced(Lines.time("10 s"), 1, Optional.of(Quantity.seconds(0)))),
                 GoodsIn.WhenFull.WAIT, OptionalInt.of(3));
         RunFigures newest = run(new Lines().chain(in, stack, station("S", 1, 0, "100 s"), goodsOut("Out")).study(1, 0, 1));
         RunFigures oldest = run(new Lines().chain(in, buffer("Stack", -1), station("S", 1, 0, "100 s"), goodsOut("Out")).study(1, 0, 1));
@@ -152,7 +156,8 @@ class HandOverTest {
         Study study = new Lines().chain(batch("In", 2, "0 s"), buffer("A", 5), buffer("B", 5)).chain(station("Shut", 1, 0, "1000 h"))
                 .link("B", "A", 100).link("B", "Shut", 0.0000001).study(1, 0, 1);
         Plant plant = Plant.build(study, 1, null);
-        RunTroubleException found = assertThrows(RunTroubleException.class, () -> plant.advance(study.plan().length().nanos(), () -> false));
+        RunTroubleException found = assertThrows(RunTroubleException.class,
+                () -> plant.advance(study.plan().length().nanos(), () -> false));
         assertTrue(found.getMessage().contains("A") && found.getMessage().contains("B"), found.getMessage());
     }
 

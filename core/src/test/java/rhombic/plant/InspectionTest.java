@@ -29,16 +29,19 @@ import rhombic.trace.Trace;
 import rhombic.validation.Lines;
 
 class InspectionTest {
-    private static final PieceType PIECE = PieceType.usual("Piece").withLooks(List.of(new Look("usual", "#2E7F9E"), new Look("failed", "#C8452F")));
+    private static final PieceType PIECE = PieceType.usual("Piece")
+            .withLooks(List.of(new Look("usual", "#2E7F9E"), new Look("failed", "#C8452F")));
 
     private static Station check(double percent, double factor, int mostTimes, int room) {
-        return new Station(Basics.of("Check", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("10 s"))), Work.Load.SINGLE, new Inspection(Quantity.percent(percent), "failed", factor, mostTimes, room));
+        return new Station(Basics.of("Check", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("10 s"))), Work.Load.SINGLE,
+                new Inspection(Quantity.percent(percent), "failed", factor, mostTimes, room));
     }
 
     @Test
     void whatFailsGoesBackBeforeNewWorkWithoutInterruptingItAndTakesItsFactor() {
         // Everything fails once and is scrapped at the second failure. Making takes 100 s, remaking 150 s.
-        Lines lines = new Lines().types(PIECE).chain(stock("In", "Piece", 3), station("Make", 1, 9, "100 s"), check(100, 1.5, 1, 1), goodsOut("Out"));
+        Lines lines = new Lines().types(PIECE).chain(stock("In", "Piece", 3), station("Make", 1, 9, "100 s"), check(100, 1.5, 1, 1),
+                goodsOut("Out"));
         Trace trace = Runs.traceOf(lines.study(1, 0, 1));
         // 100 s: the first is made, checked till 110 s, and waits while the second is worked on till 200 s.
         PieceSpot back = trace.at(111_000_000_000L).piece(0).orElseThrow();
@@ -58,7 +61,8 @@ class InspectionTest {
 
     @Test
     void withTheRoomForReworkFullTheFailedPieceBlocksTheCheck() {
-        Lines lines = new Lines().types(PIECE).chain(stock("In", "Piece", 9), station("Make", 3, 9, "100 s"), check(100, 1, 1, 1), goodsOut("Out"));
+        Lines lines = new Lines().types(PIECE).chain(stock("In", "Piece", 9), station("Make", 3, 9, "100 s"), check(100, 1, 1, 1),
+                goodsOut("Out"));
         Trace trace = Runs.traceOf(lines.study(1, 0, 1));
         // Three are made at 100 s and the next three begun; the first fails at 110 s and waits, the second at 120 s has no room.
         assertEquals(EquipmentState.BLOCKED, trace.at(125_000_000_000L).state(2).orElseThrow());
@@ -77,7 +81,8 @@ class InspectionTest {
 
     @Test
     void whatPassesLooksAsUsualAgain() {
-        Lines lines = new Lines().types(PIECE).chain(arrivals("In", "30 s", 1), station("Make", 1, 9, "20 s"), check(40, 1, 50, 9), buffer("Shelf", -1));
+        Lines lines = new Lines().types(PIECE).chain(arrivals("In", "30 s", 1), station("Make", 1, 9, "20 s"), check(40, 1, 50, 9),
+                buffer("Shelf", -1));
         Trace trace = Runs.traceOf(lines.study(20, 0, 1));
         assertTrue(trace.at(72_000_000_000_000L).at(3).stream().allMatch(s -> s.look() == 0));
         assertTrue(trace.at(72_000_000_000_000L).content(3) > 500);

@@ -40,7 +40,8 @@ class JoiningTest {
     private static final PieceType PALLET = PieceType.pallet("Pallet");
 
     private static AssemblyStation joins(AssemblyStation.Way way, String base, Recipe recipe, int partRoom, String result) {
-        return new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("10 s"))), way, base.isEmpty() ? List.of() : List.of(base), recipe, partRoom, result);
+        return new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("10 s"))), way,
+                base.isEmpty() ? List.of() : List.of(base), recipe, partRoom, result);
     }
 
     private static Recipe parts(Object... typesAndCounts) {
@@ -97,8 +98,10 @@ class JoiningTest {
         byType.put("S", List.of(new Recipe.Part("Coil", 1)));
         byType.put("L", List.of(new Recipe.Part("Coil", 3)));
         for (Recipe recipe : List.of(new Recipe.ByKey("piece.type", byType), new Recipe.FromTable("Parts", "piece.type"))) {
-            AssemblyStation join = new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("10 s"))), AssemblyStation.Way.ASSEMBLE, List.of("S", "L"), recipe, 9, "");
-            Lines lines = new Lines().types(type("S"), type("L"), type("Coil")).chain(timetable("Frames", "0 s S", "0 s L", "0 s S")).chain(stock("Coils", "Coil", 9)).chain(join, goodsOut("Out"))
+            AssemblyStation join = new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("10 s"))),
+                    AssemblyStation.Way.ASSEMBLE, List.of("S", "L"), recipe, 9, "");
+            Lines lines = new Lines().types(type("S"), type("L"), type("Coil")).chain(timetable("Frames", "0 s S", "0 s L", "0 s S"))
+                    .chain(stock("Coils", "Coil", 9)).chain(join, goodsOut("Out"))
                     .link("Frames", "Join").link("Coils", "Join").tables(table("Parts", "S:Coil:1", "L:Coil:3"));
             RunFigures run = Runs.of(lines.study(1, 0, 1));
             assertEquals(3, run.out(), recipe.toString());
@@ -108,16 +111,21 @@ class JoiningTest {
 
     @Test
     void aRecipeThatSaysNothingForABaseStopsTheRunInWords() {
-        AssemblyStation join = new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("10 s"))), AssemblyStation.Way.ASSEMBLE, List.of("S", "L"),
+        AssemblyStation join = new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("10 s"))),
+                AssemblyStation.Way.ASSEMBLE, List.of("S", "L"),
                 new Recipe.ByKey("piece.type", Map.of("S", List.of(new Recipe.Part("Coil", 1)))), 9, "");
-        Lines lines = new Lines().types(type("S"), type("L"), type("Coil")).chain(timetable("Frames", "0 s L")).chain(stock("Coils", "Coil", 9)).chain(join, goodsOut("Out")).link("Frames", "Join").link("Coils", "Join");
+        Lines lines = new Lines().types(type("S"), type("L"), type("Coil")).chain(timetable("Frames", "0 s L"))
+                .chain(stock("Coils", "Coil", 9)).chain(join, goodsOut("Out")).link("Frames", "Join").link("Coils", "Join");
         RunTroubleException trouble = assertThrows(RunTroubleException.class, () -> Runs.of(lines.study(1, 0, 1)));
         assertTrue(trouble.getMessage().contains("says nothing for piece.type = \u201cL\u201d"), trouble.getMessage());
     }
 
     private static Lines palletLoop() {
-        return new Lines().types(type("Piece"), PALLET).chain(stock("Pieces", "Piece", 7)).chain(stock("Pallets", "Pallet", 2), buffer("Empty", -1))
-                .chain(joins(AssemblyStation.Way.PACK, "Pallet", parts("Piece", 2), 4, ""), unpacking(new UnpackingStation.Parting.TakeOff())).chain(goodsOut("Out"))
+        return new Lines().types(type("Piece"), PALLET).chain(stock("Pieces", "Piece", 7))
+                .chain(stock("Pallets", "Pallet", 2), buffer("Empty", -1))
+                .chain(joins(AssemblyStation.Way.PACK, "Pallet", parts("Piece", 2), 4, ""),
+                        unpacking(new UnpackingStation.Parting.TakeOff()))
+                .chain(goodsOut("Out"))
                 .link("Pieces", "Join").link("Empty", "Join").link(new Link("Part", "Out", Optional.empty(), new LinkFilter.Contents()))
                 .link(new Link("Part", "Empty", Optional.empty(), new LinkFilter.Carriers()));
     }
@@ -151,7 +159,8 @@ class JoiningTest {
     @Test
     void carriersThatLeaveWithTheirLoadCountOneByOneButNotAsThroughput() {
         Lines lines = new Lines().types(type("Piece"), PALLET).chain(stock("Pieces", "Piece", 4)).chain(stock("Pallets", "Pallet", 2))
-                .chain(joins(AssemblyStation.Way.PACK, "Pallet", parts("Piece", 2), 4, ""), goodsOut("Out")).link("Pieces", "Join").link("Pallets", "Join");
+                .chain(joins(AssemblyStation.Way.PACK, "Pallet", parts("Piece", 2), 4, ""), goodsOut("Out")).link("Pieces", "Join")
+                .link("Pallets", "Join");
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(6, run.out());
         assertEquals(2, run.carriersOut());
@@ -162,7 +171,8 @@ class JoiningTest {
     @Test
     void aBatchGoesOnTogetherAndCanBeUndone() {
         Lines lines = new Lines().types(type("S"), type("M"), type("Batch")).chain(timetable("In", "0 s S", "10 s M", "20 s S", "30 s M"))
-                .chain(joins(AssemblyStation.Way.BATCH, "", parts(Recipe.ANY_TYPE, 3), 3, "Batch"), station("Oven", 1, 0, "60 s"), unpacking(new UnpackingStation.Parting.TakeOff()), goodsOut("Out"))
+                .chain(joins(AssemblyStation.Way.BATCH, "", parts(Recipe.ANY_TYPE, 3), 3, "Batch"), station("Oven", 1, 0, "60 s"),
+                        unpacking(new UnpackingStation.Parting.TakeOff()), goodsOut("Out"))
                 .link("In", "Join");
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(3, run.out());
@@ -176,7 +186,8 @@ class JoiningTest {
 
     @Test
     void onePieceIsSplitIntoSeveral() {
-        Lines lines = new Lines().types(type("Bar"), type("Slice")).chain(stock("In", "Bar", 3), unpacking(new UnpackingStation.Parting.Split(4, "Slice")), goodsOut("Out"));
+        Lines lines = new Lines().types(type("Bar"), type("Slice")).chain(stock("In", "Bar", 3),
+                unpacking(new UnpackingStation.Parting.Split(4, "Slice")), goodsOut("Out"));
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(12, run.out());
         assertEquals(12, run.made());
@@ -189,8 +200,11 @@ class JoiningTest {
     void carrierAndContentsLeaveEachByItself() {
         // Nothing takes contents: the pallet still goes on.
         Lines lines = new Lines().types(type("Piece"), PALLET).chain(stock("Pieces", "Piece", 2)).chain(stock("Pallets", "Pallet", 1))
-                .chain(joins(AssemblyStation.Way.PACK, "Pallet", parts("Piece", 2), 4, ""), unpacking(new UnpackingStation.Parting.TakeOff())).chain(buffer("Empty", -1)).chain(station("Shut", 1, 0, "100 h"))
-                .link("Pieces", "Join").link("Pallets", "Join").link(new Link("Part", "Empty", Optional.empty(), new LinkFilter.Carriers())).link(new Link("Part", "Shut", Optional.empty(), new LinkFilter.Contents()));
+                .chain(joins(AssemblyStation.Way.PACK, "Pallet", parts("Piece", 2), 4, ""),
+                        unpacking(new UnpackingStation.Parting.TakeOff()))
+                .chain(buffer("Empty", -1)).chain(station("Shut", 1, 0, "100 h"))
+                .link("Pieces", "Join").link("Pallets", "Join").link(new Link("Part", "Empty", Optional.empty(), new LinkFilter.Carriers()))
+                .link(new Link("Part", "Shut", Optional.empty(), new LinkFilter.Contents()));
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(1, at(run, "Empty").contentNow());
         assertEquals(1, at(run, "Shut").contentNow());
@@ -199,7 +213,9 @@ class JoiningTest {
 
     @Test
     void aPackedPalletThatIsScrappedTakesItsLoadWithIt() {
-        Lines lines = palletLoop().rules(new rhombic.study.Rule("Scrap", new rhombic.study.Rule.When.Piece(rhombic.study.Rule.PieceEvent.FINISHES, "Part"), "", List.of(new rhombic.study.Rule.Action.Scrap())));
+        Lines lines = palletLoop()
+                .rules(new rhombic.study.Rule("Scrap", new rhombic.study.Rule.When.Piece(rhombic.study.Rule.PieceEvent.FINISHES, "Part"),
+                        "", List.of(new rhombic.study.Rule.Action.Scrap())));
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(2 * 3, run.scrapped());
         assertEquals(9 - 6, run.inside());
@@ -208,10 +224,14 @@ class JoiningTest {
     @Test
     void aRecipeIsKeptByTypeOnlyWhereItIsOfTheTypeAlone() {
         // Three frames of one type: the first two need one coil, the third, whose model a rule has changed, needs three.
-        Recipe byModel = new Recipe.ByKey("piece.model", java.util.Map.of("S", List.of(new Recipe.Part("Coil", 1)), "L", List.of(new Recipe.Part("Coil", 3))));
-        Lines lines = new Lines().types(type("Frame", "model", "S"), type("Coil")).chain(timetable("Frames", "0 s Frame", "10 s Frame", "20 s Frame"), joins(AssemblyStation.Way.ASSEMBLE, "Frame", byModel, 9, ""), goodsOut("Out"))
+        Recipe byModel = new Recipe.ByKey("piece.model",
+                java.util.Map.of("S", List.of(new Recipe.Part("Coil", 1)), "L", List.of(new Recipe.Part("Coil", 3))));
+        Lines lines = new Lines().types(type("Frame", "model", "S"), type("Coil"))
+                .chain(timetable("Frames", "0 s Frame", "10 s Frame", "20 s Frame"),
+                        joins(AssemblyStation.Way.ASSEMBLE, "Frame", byModel, 9, ""), goodsOut("Out"))
                 .chain(timetable("Coils", "0 s 9 Coil")).link("Coils", "Join")
-                .rules(new rhombic.study.Rule("Large", rhombic.study.RuleText.when("a piece enters Join"), "piece.type == 'Frame' and clock.seconds > 15", List.of(rhombic.study.RuleText.action("set model to 'L'"))));
+                .rules(new rhombic.study.Rule("Large", rhombic.study.RuleText.when("a piece enters Join"),
+                        "piece.type == 'Frame' and clock.seconds > 15", List.of(rhombic.study.RuleText.action("set model to 'L'"))));
         RunFigures run = Runs.of(lines.study(100 / 3600.0, 0, 1));
         assertEquals(5, run.joined());
         assertEquals(3, run.out());
@@ -221,8 +241,11 @@ class JoiningTest {
     @Test
     void eachTypeHasItsOwnRecipeFromTheTable() {
         Lines lines = new Lines().types(type("S"), type("L"), type("Coil")).tables(Lines.table("Parts", "S:Coil:1", "L:Coil:4"))
-                .chain(timetable("Frames", "0 s S", "0 s L", "0 s S"), new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("10 s"))), AssemblyStation.Way.ASSEMBLE,
-                        List.of("S", "L"), new Recipe.FromTable("Parts", "piece.type"), 9, ""), goodsOut("Out"))
+                .chain(timetable("Frames", "0 s S", "0 s L", "0 s S"),
+                        new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("10 s"))),
+                                AssemblyStation.Way.ASSEMBLE,
+                                List.of("S", "L"), new Recipe.FromTable("Parts", "piece.type"), 9, ""),
+                        goodsOut("Out"))
                 .chain(timetable("Coils", "0 s 8 Coil")).link("Coils", "Join");
         RunFigures run = Runs.of(lines.study(100 / 3600.0, 0, 1));
         assertEquals(6, run.joined());
@@ -232,7 +255,8 @@ class JoiningTest {
     @Test
     void aBatchHasNoBaseThatAKeyCouldBeOf() {
         Recipe byPiece = new Recipe.ByKey("piece.type", java.util.Map.of("Coil", List.of(new Recipe.Part("Coil", 6))));
-        var refused = org.junit.jupiter.api.Assertions.assertThrows(rhombic.study.value.StudyException.class, () -> joins(AssemblyStation.Way.BATCH, "", byPiece, 12, "Batch"));
+        var refused = org.junit.jupiter.api.Assertions.assertThrows(rhombic.study.value.StudyException.class,
+                () -> joins(AssemblyStation.Way.BATCH, "", byPiece, 12, "Batch"));
         assertEquals("A batch has no base that its recipe could depend on: give it a fixed recipe", refused.getMessage());
     }
 }

@@ -111,7 +111,8 @@ class LawsTest {
     @Property(tries = 40, seed = "20261123")
     void aPlantHasNoClockOfItsOwn(@ForAll long seed) {
         Tandem slow = Tandem.of(seed);
-        List<String> doubled = slow.times.stream().map(time -> "exponential(" + 2 * Integer.parseInt(time.replaceAll("\\D", "")) + " s)").toList();
+        List<String> doubled = slow.times.stream().map(time -> "exponential(" + 2 * Integer.parseInt(time.replaceAll("\\D", "")) + " s)")
+                .toList();
         Study study = slow.fed(onDemand("In"));
         Study twice = new Tandem(doubled, slow.rooms, slow.places).fed(onDemand("In"));
         RunFigures once = Runs.of(study);
@@ -131,7 +132,8 @@ class LawsTest {
     @Property(tries = 40, seed = "20261123")
     void whatIsAddedBesideALineLeavesItAlone(@ForAll long seed) {
         Study study = Tandem.of(seed).fed(onDemand("In"));
-        Study more = study.with(stock("Other in", "Piece", 500)).with(station("Other", 3, 9, "exponential(40 s)")).with(goodsOut("Other out"))
+        Study more = study.with(stock("Other in", "Piece", 500)).with(station("Other", 3, 9, "exponential(40 s)"))
+                .with(goodsOut("Other out"))
                 .linked("Other in", "Other").linked("Other", "Other out");
         List<EquipmentFigures> with = Runs.of(more).equipment();
         assertEquals(Runs.of(study).equipment(), with.subList(0, study.equipment().size()));
@@ -195,13 +197,15 @@ class LawsTest {
             Interval back = rate(mirrored, engine, 2);
             double noise = Math.hypot(there.halfWidth(), back.halfWidth());
             assertTrue(noise < 0.01 * there.mean(), () -> "the interval is too wide to tell: " + noise);
-            assertEquals(there.mean(), back.mean(), 1.7 * noise, "half again as wide as a 95 % interval: one right model in a thousand misses it");
+            assertEquals(there.mean(), back.mean(), 1.7 * noise,
+                    "half again as wide as a 95 % interval: one right model in a thousand misses it");
         }
     }
 
     private static Interval rate(Tandem tandem, LocalEngine engine, long seed) {
         Study study = tandem.fed(onDemand("In"));
-        Study longer = study.withPlan(study.plan().withLength(Quantity.hours(500)).withWarmUp(Quantity.hours(5)).withReplications(20).withSeed(seed));
+        Study longer = study
+                .withPlan(study.plan().withLength(Quantity.hours(500)).withWarmUp(Quantity.hours(5)).withReplications(20).withSeed(seed));
         return Summary.of(longer, engine, RunListener.NONE, () -> false).interval(Response.THROUGHPUT);
     }
 }

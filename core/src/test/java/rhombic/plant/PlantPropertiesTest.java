@@ -44,7 +44,8 @@ class PlantPropertiesTest {
         assertEquals(run.inside(), run.types().stream().mapToLong(TypeFigures::inside).sum());
         assertTrue(run.inside() >= inside, "every piece is at one equipment, or on another");
         for (TypeFigures type : run.types()) {
-            assertEquals(type.insideAtStart() + type.in() + type.made() - type.joined() - type.scrapped() - type.out(), type.inside(), type.name());
+            assertEquals(type.insideAtStart() + type.in() + type.made() - type.joined() - type.scrapped() - type.out(), type.inside(),
+                    type.name());
         }
         assertEquals(run.out(), run.types().stream().mapToLong(TypeFigures::out).sum());
         assertEquals(run.scrapped(), run.types().stream().mapToLong(TypeFigures::scrapped).sum());

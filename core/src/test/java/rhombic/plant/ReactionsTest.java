@@ -39,12 +39,16 @@ class ReactionsTest {
         }
         for (int i = 0; i < 8; i++) {
             boolean atWork = !workers.isEmpty() && random.nextBoolean();
-            Rule.PieceEvent event = atWork ? Rule.PieceEvent.values()[random.nextInt(4)] : random.nextBoolean() ? Rule.PieceEvent.ENTERS : Rule.PieceEvent.LEAVES;
+            Rule.PieceEvent event = atWork
+                    ? Rule.PieceEvent.values()[random.nextInt(4)]
+                    : random.nextBoolean() ? Rule.PieceEvent.ENTERS : Rule.PieceEvent.LEAVES;
             List<String> where = atWork ? workers : event == Rule.PieceEvent.ENTERS ? takers : givers;
             List<Rule.Action> actions = new ArrayList<>();
             for (int a = 0; a < 1 + random.nextInt(3); a++) {
                 actions.add(switch (random.nextInt(7)) {
-                    case 0 -> sources.isEmpty() ? new Rule.Action.Signal("more") : new Rule.Action.Create(sources.get(random.nextInt(sources.size())), type, 1);
+                    case 0 -> sources.isEmpty()
+                            ? new Rule.Action.Signal("more")
+                            : new Rule.Action.Create(sources.get(random.nextInt(sources.size())), type, 1);
                     case 1 -> new Rule.Action.Shut(takers.get(random.nextInt(takers.size())));
                     case 2 -> new Rule.Action.Open(takers.get(random.nextInt(takers.size())));
                     case 3 -> event == Rule.PieceEvent.FINISHES ? new Rule.Action.Scrap() : new Rule.Action.ChangeLook("failed");
@@ -107,7 +111,8 @@ class ReactionsTest {
                 EquipmentFigures one = run.equipment().get(i);
                 EquipmentFigures two = other.equipment().get(i);
                 assertEquals("New " + one.name(), two.name());
-                assertEquals(List.of(one.in(), one.out(), one.contentMean(), one.stay(), one.waits(), one.shares()), List.of(two.in(), two.out(), two.contentMean(), two.stay(), two.waits(), two.shares()));
+                assertEquals(List.of(one.in(), one.out(), one.contentMean(), one.stay(), one.waits(), one.shares()),
+                        List.of(two.in(), two.out(), two.contentMean(), two.stay(), two.waits(), two.shares()));
             }
         } else {
             assertEquals(before.getClass(), after.getClass());

@@ -36,7 +36,8 @@ class RoomTest {
 
     @Test
     void aRuleAtADepartureCanNotFillTheRoomThatWasAgreedOn() {
-        Lines lines = new Lines().chain(timetable("In", "0 s 1 Piece"), station("S1", 1, 0, "10 s"), buffer("B", 1)).chain(turningAway("Extra")).link("Extra", "B")
+        Lines lines = new Lines().chain(timetable("In", "0 s 1 Piece"), station("S1", 1, 0, "10 s"), buffer("B", 1))
+                .chain(turningAway("Extra")).link("Extra", "B")
                 .rules(rule("a piece leaves S1", "create 1 Piece at Extra"));
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(1, at(run, "B").contentMost());
@@ -45,7 +46,8 @@ class RoomTest {
 
     @Test
     void aRuleAtAnArrivalFindsTheRoomTaken() {
-        Lines lines = new Lines().chain(timetable("In", "0 s 1 Piece"), buffer("B", 1)).chain(turningAway("Extra")).link("Extra", "B").rules(rule("a piece enters B", "create 1 Piece at Extra"));
+        Lines lines = new Lines().chain(timetable("In", "0 s 1 Piece"), buffer("B", 1)).chain(turningAway("Extra")).link("Extra", "B")
+                .rules(rule("a piece enters B", "create 1 Piece at Extra"));
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(1, at(run, "B").contentMost());
         assertEquals(1, run.turnedAway());
@@ -53,7 +55,9 @@ class RoomTest {
 
     @Test
     void aStationOfOnePlaceNeverHoldsTwo() {
-        Lines lines = new Lines().chain(timetable("In", "0 s 1 Piece"), station("S1", 1, 0, "10 s"), station("S2", 1, 0, "10 s"), goodsOut("Out")).chain(turningAway("Extra")).link("Extra", "S2")
+        Lines lines = new Lines()
+                .chain(timetable("In", "0 s 1 Piece"), station("S1", 1, 0, "10 s"), station("S2", 1, 0, "10 s"), goodsOut("Out"))
+                .chain(turningAway("Extra")).link("Extra", "S2")
                 .rules(rule("a piece leaves S1", "create 3 Piece at Extra"));
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(1, at(run, "S2").contentMost());
@@ -62,14 +66,16 @@ class RoomTest {
 
     @Test
     void aRuleThatSetsItselfOffIsFoundAndNamed() {
-        Study study = new Lines().chain(timetable("In", "0 s 1 Piece"), buffer("B", -1)).rules(rule("a piece enters In", "create 1 Piece at In")).study(1, 0, 1);
+        Study study = new Lines().chain(timetable("In", "0 s 1 Piece"), buffer("B", -1))
+                .rules(rule("a piece enters In", "create 1 Piece at In")).study(1, 0, 1);
         RunTroubleException trouble = assertThrows(RunTroubleException.class, () -> Runs.of(study));
         assertTrue(trouble.getMessage().contains("More"), trouble.getMessage());
     }
 
     @Test
     void aRuleThatCreatesWithoutBoundIsStoppedBeforeMemoryRunsOut() {
-        Study study = new Lines().chain(timetable("In", "0 s 1 Piece"), buffer("B", -1)).rules(rule("every 1 s", "create 10000 Piece at In")).study(8, 0, 1);
+        Study study = new Lines().chain(timetable("In", "0 s 1 Piece"), buffer("B", -1))
+                .rules(rule("every 1 s", "create 10000 Piece at In")).study(8, 0, 1);
         RunTroubleException trouble = assertThrows(RunTroubleException.class, () -> Runs.of(study));
         assertTrue(trouble.getMessage().startsWith("Rule More") && trouble.getMessage().contains("without end"), trouble.getMessage());
     }
@@ -77,8 +83,10 @@ class RoomTest {
     @Test
     void aTextThatDoublesItselfIsBounded() {
         PieceType type = PieceType.usual("Piece").withAttributes(List.of(new Attribute("t", new Value.Text("ab"))));
-        Rule doubles = new Rule("Double", RuleText.when("a piece starts at S"), "", java.util.Collections.nCopies(60, RuleText.action("set t to piece.t + piece.t")));
-        Study study = new Lines().types(type).chain(timetable("In", "0 s 1 Piece"), station("S", 1, 0, "10 s"), goodsOut("Out")).rules(doubles).study(1, 0, 1);
+        Rule doubles = new Rule("Double", RuleText.when("a piece starts at S"), "",
+                java.util.Collections.nCopies(60, RuleText.action("set t to piece.t + piece.t")));
+        Study study = new Lines().types(type).chain(timetable("In", "0 s 1 Piece"), station("S", 1, 0, "10 s"), goodsOut("Out"))
+                .rules(doubles).study(1, 0, 1);
         RunTroubleException trouble = assertThrows(RunTroubleException.class, () -> Runs.of(study));
         assertTrue(trouble.getMessage().contains("Double") && trouble.getMessage().contains("10000 characters"), trouble.getMessage());
     }
@@ -92,7 +100,8 @@ class RoomTest {
             TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size());
             Plant plant = Plant.build(study, 1, watched ? writer : null);
             RunTroubleException trouble = assertThrows(RunTroubleException.class, () -> plant.advance(3_600_000_000_000L, () -> false));
-            assertTrue(trouble.getMessage().contains("while no time passes") && trouble.getMessage().matches("(?s).*at (A, B|B, A)\\..*"), trouble.getMessage());
+            assertTrue(trouble.getMessage().contains("while no time passes") && trouble.getMessage().matches("(?s).*at (A, B|B, A)\\..*"),
+                    trouble.getMessage());
         }
     }
 
@@ -104,8 +113,10 @@ class RoomTest {
     /** What is done with a piece after a wait comes too late if it has left, watched or not. */
     @Test
     void aLookAfterAWaitOnAPieceThatHasLeftDoesNothing() {
-        Rule late = new Rule("Late", RuleText.when("a piece starts at S"), "", List.of(RuleText.action("wait 5 min"), RuleText.action("look usual"), RuleText.action("stop the run")));
-        Study study = new Lines().chain(timetable("In", "0 s 1 Piece"), station("S", 1, 0, "10 s"), goodsOut("Out")).rules(late).study(1, 0, 1);
+        Rule late = new Rule("Late", RuleText.when("a piece starts at S"), "",
+                List.of(RuleText.action("wait 5 min"), RuleText.action("look usual"), RuleText.action("stop the run")));
+        Study study = new Lines().chain(timetable("In", "0 s 1 Piece"), station("S", 1, 0, "10 s"), goodsOut("Out")).rules(late).study(1, 0,
+                1);
         TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size());
         Plant watched = Plant.build(study, 1, writer);
         assertTrue(watched.advance(study.plan().length().nanos(), () -> false));
@@ -115,7 +126,8 @@ class RoomTest {
 
     @Test
     void aRoomOfAnAreaIsWhatFitsOnIt() {
-        PieceType type = new PieceType("Piece", rhombic.quantity.Quantity.metres(0.9), rhombic.quantity.Quantity.metres(0.9), rhombic.quantity.Quantity.metres(0.5), "#123456");
+        PieceType type = new PieceType("Piece", rhombic.quantity.Quantity.metres(0.9), rhombic.quantity.Quantity.metres(0.9),
+                rhombic.quantity.Quantity.metres(0.5), "#123456");
         rhombic.study.kind.Buffer area = buffer("B", -1).withArrangement(rhombic.study.kind.Buffer.Arrangement.IN_ROWS);
         rhombic.study.kind.Buffer sized = area.with(area.basics().withSize(new rhombic.study.value.Footprint(3.9, 2.9, 0.1)));
         assertEquals(4 * 3, sized.roomFor(List.of(type)));

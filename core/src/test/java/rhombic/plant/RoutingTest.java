@@ -43,16 +43,19 @@ class RoutingTest {
 
     @Test
     void inTurnGoesRoundAndWaitsForTheOneWhoseTurnItIs() {
-        Lines lines = new Lines().chain(choosing(stock("In", "Piece", 9), WayOut.Choice.IN_TURN)).chain(buffer("A", -1)).chain(buffer("B", 1)).chain(buffer("C", -1))
+        Lines lines = new Lines().chain(choosing(stock("In", "Piece", 9), WayOut.Choice.IN_TURN)).chain(buffer("A", -1))
+                .chain(buffer("B", 1)).chain(buffer("C", -1))
                 .link("In", "A").link("In", "B").link("In", "C");
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         // A, B, C, A, then B again, which is full: all wait, though A and C have room.
-        assertEquals(List.of(2, 1, 1, 5), List.of(at(run, "A").contentNow(), at(run, "B").contentNow(), at(run, "C").contentNow(), at(run, "In").contentNow()));
+        assertEquals(List.of(2, 1, 1, 5),
+                List.of(at(run, "A").contentNow(), at(run, "B").contentNow(), at(run, "C").contentNow(), at(run, "In").contentNow()));
     }
 
     @Test
     void firstFreeTakesTurnsAmongThoseThatAreFree() {
-        Lines lines = new Lines().chain(choosing(stock("In", "Piece", 9), WayOut.Choice.FIRST_FREE)).chain(buffer("A", -1)).chain(buffer("B", 1)).chain(buffer("C", -1))
+        Lines lines = new Lines().chain(choosing(stock("In", "Piece", 9), WayOut.Choice.FIRST_FREE)).chain(buffer("A", -1))
+                .chain(buffer("B", 1)).chain(buffer("C", -1))
                 .link("In", "A").link("In", "B").link("In", "C");
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(List.of(4, 1, 4), List.of(at(run, "A").contentNow(), at(run, "B").contentNow(), at(run, "C").contentNow()));
@@ -61,7 +64,8 @@ class RoutingTest {
     @Test
     void theShortestQueueIsJoinedAndKept() {
         // Slow is empty at first; then each piece goes where fewer are, those that wait for it included.
-        Lines lines = new Lines().chain(choosing(timetable("In", "0 s 3 Piece", "1 s 3 Piece"), WayOut.Choice.SHORTEST_QUEUE)).chain(station("Slow", 1, 9, "100 s")).chain(station("Quick", 1, 9, "1 s"))
+        Lines lines = new Lines().chain(choosing(timetable("In", "0 s 3 Piece", "1 s 3 Piece"), WayOut.Choice.SHORTEST_QUEUE))
+                .chain(station("Slow", 1, 9, "100 s")).chain(station("Quick", 1, 9, "1 s"))
                 .chain(goodsOut("Out")).link("In", "Slow").link("In", "Quick").link("Slow", "Out").link("Quick", "Out");
         RunFigures run = Runs.of(lines.study(50 / 3600.0, 0, 1));
         // At 0 s: Slow, Quick, Slow. At 1 s Quick has 0, then it has 1 as against 2, then 2 against 2: Quick, Quick, Slow.
@@ -71,7 +75,8 @@ class RoutingTest {
 
     @Test
     void linksForATypeTakeThatTypeAndTheRestGoTheOthers() {
-        Lines lines = new Lines().types(type("S"), type("M"), type("L")).chain(timetable("In", "0 s S", "0 s M", "0 s L", "0 s S")).chain(buffer("Small", 1)).chain(buffer("Rest", -1))
+        Lines lines = new Lines().types(type("S"), type("M"), type("L")).chain(timetable("In", "0 s S", "0 s M", "0 s L", "0 s S"))
+                .chain(buffer("Small", 1)).chain(buffer("Rest", -1))
                 .link(only("In", "Small", new LinkFilter.Types(List.of("S")))).link("In", "Rest");
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         // The second S waits for Small, which is full, and does not go to the rest.
@@ -80,7 +85,8 @@ class RoutingTest {
 
     @Test
     void aConditionLooksAtAttributes() {
-        Lines lines = new Lines().types(type("S", "joints", 4), type("L", "joints", 9)).chain(timetable("In", "0 s S", "0 s L", "0 s L")).chain(buffer("Many", -1)).chain(buffer("Few", -1))
+        Lines lines = new Lines().types(type("S", "joints", 4), type("L", "joints", 9)).chain(timetable("In", "0 s S", "0 s L", "0 s L"))
+                .chain(buffer("Many", -1)).chain(buffer("Few", -1))
                 .link(only("In", "Many", new LinkFilter.Where("piece.joints > 5"))).link("In", "Few");
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(2, at(run, "Many").contentNow());
@@ -91,11 +97,13 @@ class RoutingTest {
     void aFormulaNamesTheWay() {
         Equipment in = timetable("In", "0 s S", "0 s M", "0 s S");
         in = in.with(in.basics().withWayOut(new WayOut(WayOut.Choice.FORMULA, "table('Routes', piece.type)")));
-        Lines lines = new Lines().types(type("S"), type("M")).chain(in).chain(buffer("A", -1)).chain(buffer("B 2", -1)).link("In", "A").link("In", "B 2").tables(table("Routes", "S:A", "M:B 2"));
+        Lines lines = new Lines().types(type("S"), type("M")).chain(in).chain(buffer("A", -1)).chain(buffer("B 2", -1)).link("In", "A")
+                .link("In", "B 2").tables(table("Routes", "S:A", "M:B 2"));
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(2, at(run, "A").contentNow());
         assertEquals(1, at(run, "B 2").contentNow());
-        Lines astray = new Lines().types(type("S"), type("M")).chain(in).chain(buffer("A", -1)).chain(buffer("B", -1)).link("In", "A").tables(table("Routes", "S:B"));
+        Lines astray = new Lines().types(type("S"), type("M")).chain(in).chain(buffer("A", -1)).chain(buffer("B", -1)).link("In", "A")
+                .tables(table("Routes", "S:B"));
         RunTroubleException trouble = assertThrows(RunTroubleException.class, () -> Runs.of(astray.study(1, 0, 1)));
         assertTrue(trouble.getMessage().contains("names \u201cB\u201d, but no link leads there"), trouble.getMessage());
     }
@@ -116,7 +124,8 @@ class RoutingTest {
         List<Integer> order = new java.util.ArrayList<>();
         Optional<Long> time = Optional.of(0L);
         while (time.isPresent()) {
-            trace.at(time.get()).at(station).stream().filter(s -> s.doing() == PieceSpot.Doing.IS_WORKED_ON).map(PieceSpot::piece).filter(p -> !order.contains(p)).forEach(order::add);
+            trace.at(time.get()).at(station).stream().filter(s -> s.doing() == PieceSpot.Doing.IS_WORKED_ON).map(PieceSpot::piece)
+                    .filter(p -> !order.contains(p)).forEach(order::add);
             time = trace.nextRecordAfter(time.get());
         }
         return order;
@@ -125,7 +134,8 @@ class RoutingTest {
     private static Lines queued(Taking taking) {
         Equipment station = station("Station", 1, 9, "10 s");
         return new Lines().types(type("S", "due", 3), type("M", "due", 1), type("L", "due", 2))
-                .chain(timetable("In", "0 s S", "1 s L", "2 s M", "3 s S", "4 s L", "5 s M"), station.with(station.basics().withTaking(taking)), goodsOut("Out"));
+                .chain(timetable("In", "0 s S", "1 s L", "2 s M", "3 s S", "4 s L", "5 s M"),
+                        station.with(station.basics().withTaking(taking)), goodsOut("Out"));
     }
 
     @Test
@@ -139,7 +149,8 @@ class RoutingTest {
     void theStationTakesByTheSameRuleFromThoseThatWaitElsewhere() {
         Equipment station = station("Station", 1, 0, "10 s");
         Lines lines = new Lines().types(type("S"), type("M"))
-                .chain(timetable("In 1", "0 s S", "1 s S", "2 s S")).chain(timetable("In 2", "3 s M", "4 s M")).chain(station.with(station.basics().withTaking(Taking.byType(List.of("M")))), goodsOut("Out"))
+                .chain(timetable("In 1", "0 s S", "1 s S", "2 s S")).chain(timetable("In 2", "3 s M", "4 s M"))
+                .chain(station.with(station.basics().withTaking(Taking.byType(List.of("M")))), goodsOut("Out"))
                 .link("In 1", "Station").link("In 2", "Station");
         assertEquals(List.of(0, 3, 4, 1, 2), order(lines, 2));
     }
@@ -147,11 +158,15 @@ class RoutingTest {
     @Test
     void aBufferInAnyOrderLetsAPiecePassThatCanGo() {
         Buffer area = new Buffer(Basics.of("Area", SOMEWHERE), OptionalInt.of(9), Buffer.Order.ANY);
-        Lines any = new Lines().types(type("S"), type("M")).chain(timetable("In", "0 s 3 S", "0 s 2 M"), area).chain(station("For S", 1, 0, "1000 s")).chain(goodsOut("For M"))
-                .link(only("Area", "For S", new LinkFilter.Types(List.of("S")))).link(only("Area", "For M", new LinkFilter.Types(List.of("M"))));
+        Lines any = new Lines().types(type("S"), type("M")).chain(timetable("In", "0 s 3 S", "0 s 2 M"), area)
+                .chain(station("For S", 1, 0, "1000 s")).chain(goodsOut("For M"))
+                .link(only("Area", "For S", new LinkFilter.Types(List.of("S"))))
+                .link(only("Area", "For M", new LinkFilter.Types(List.of("M"))));
         assertEquals(2, Runs.of(any.study(0.1, 0, 1)).out());
-        Lines strict = new Lines().types(type("S"), type("M")).chain(timetable("In", "0 s 3 S", "0 s 2 M"), buffer("Area", 9)).chain(station("For S", 1, 0, "1000 s")).chain(goodsOut("For M"))
-                .link(only("Area", "For S", new LinkFilter.Types(List.of("S")))).link(only("Area", "For M", new LinkFilter.Types(List.of("M"))));
+        Lines strict = new Lines().types(type("S"), type("M")).chain(timetable("In", "0 s 3 S", "0 s 2 M"), buffer("Area", 9))
+                .chain(station("For S", 1, 0, "1000 s")).chain(goodsOut("For M"))
+                .link(only("Area", "For S", new LinkFilter.Types(List.of("S"))))
+                .link(only("Area", "For M", new LinkFilter.Types(List.of("M"))));
         assertEquals(0, Runs.of(strict.study(0.1, 0, 1)).out(), "the S in front is in the way of the M behind it");
     }
 
@@ -159,7 +174,8 @@ class RoutingTest {
     void aBetterPieceThatComesTakesTheOfferOver() {
         Equipment sorted = buffer("Sorted", -1);
         sorted = sorted.with(sorted.basics().withTaking(Taking.byFormula("piece.due")));
-        Lines lines = new Lines().types(type("S", "due", 1), type("M", "due", 5)).chain(timetable("In", "0 s S", "1 s S", "2 s M"), sorted, station("Station", 1, 0, "10 s"), goodsOut("Out"));
+        Lines lines = new Lines().types(type("S", "due", 1), type("M", "due", 5)).chain(timetable("In", "0 s S", "1 s S", "2 s M"), sorted,
+                station("Station", 1, 0, "10 s"), goodsOut("Out"));
         assertEquals(List.of(0, 2, 1), order(lines, 2));
     }
 }

@@ -48,13 +48,17 @@ class RulesTest {
 
     private static Lines line(Rule... rules) {
         Equipment station = station("Oven", 1, 9, "10 s");
-        return new Lines().types(piece()).chain(stock("In", "Piece", 3), station.with(station.basics().withAttributes(List.of(new Attribute("heat", new Value.Num(20))))), buffer("Shelf", -1)).rules(rules);
+        return new Lines().types(piece()).chain(stock("In", "Piece", 3),
+                station.with(station.basics().withAttributes(List.of(new Attribute("heat", new Value.Num(20))))), buffer("Shelf", -1))
+                .rules(rules);
     }
 
     @Test
     void aPieceSetsARuleOffWhereItEntersStartsFinishesAndLeaves() {
-        Trace trace = Runs.traceOf(line(rule("1", "a piece enters Oven", "", "set visits to piece.visits + 1"), rule("2", "a piece starts at Oven", "", "set visits to piece.visits + 10"),
-                rule("3", "a piece finishes at Oven", "", "set visits to piece.visits + 100"), rule("4", "a piece leaves Oven", "", "set visits to piece.visits + 1000")).study(1, 0, 1));
+        Trace trace = Runs.traceOf(line(rule("1", "a piece enters Oven", "", "set visits to piece.visits + 1"),
+                rule("2", "a piece starts at Oven", "", "set visits to piece.visits + 10"),
+                rule("3", "a piece finishes at Oven", "", "set visits to piece.visits + 100"),
+                rule("4", "a piece leaves Oven", "", "set visits to piece.visits + 1000")).study(1, 0, 1));
         assertEquals("1", Runs.settings(trace, 1, 1).get("visits"));
         assertEquals("11", Runs.settings(trace, 0, 1).get("visits"));
         assertEquals("1111", Runs.settings(trace, 0, 10 * SECOND).get("visits"));
@@ -62,7 +66,8 @@ class RulesTest {
 
     @Test
     void theConditionDecidesAndLooksChange() {
-        Trace trace = Runs.traceOf(line(rule("Hot", "a piece finishes at Oven", "at('Shelf').content < 2", "look hot", "set tested to true")).study(1, 0, 1));
+        Trace trace = Runs.traceOf(
+                line(rule("Hot", "a piece finishes at Oven", "at('Shelf').content < 2", "look hot", "set tested to true")).study(1, 0, 1));
         Moment end = trace.at(3600 * SECOND);
         assertEquals(List.of(1, 1, 0), end.at(2).stream().map(s -> s.look()).toList());
         assertEquals("yes", Runs.settings(trace, 1, 3600 * SECOND).get("tested"));
@@ -82,7 +87,8 @@ class RulesTest {
 
     @Test
     void aSignalSetsOthersOffAndEquipmentKeepsValues() {
-        Trace trace = Runs.traceOf(line(rule("Done", "a piece finishes at Oven", "", "signal cool"), rule("Cool", "signal cool", "at('Oven').heat < 40", "set heat of Oven to at('Oven').heat + 10"),
+        Trace trace = Runs.traceOf(line(rule("Done", "a piece finishes at Oven", "", "signal cool"),
+                rule("Cool", "signal cool", "at('Oven').heat < 40", "set heat of Oven to at('Oven').heat + 10"),
                 rule("Hot", "a piece starts at Oven", "here.heat > 25", "look hot")).study(1, 0, 1));
         // Heat 20 at the first start, 20 or 30 at the second, 40 at the third: the signal comes after all of its instant.
         assertEquals(List.of(0, 0, 1), trace.at(3600 * SECOND).at(2).stream().map(s -> s.look()).toList());
@@ -90,14 +96,17 @@ class RulesTest {
 
     @Test
     void statesSetRulesOff() {
-        RunFigures run = Runs.of(line(rule("Idle", "Oven becomes starved", "clock.seconds > 1", "create 2 Piece at In")).study(65 / 3600.0, 0, 1));
+        RunFigures run = Runs
+                .of(line(rule("Idle", "Oven becomes starved", "clock.seconds > 1", "create 2 Piece at In")).study(65 / 3600.0, 0, 1));
         // Starved at 30 s and at 50 s: two more each time.
         assertEquals(3 + 2 + 2, run.in());
     }
 
     @Test
     void timesOfDayAndIntervalsComeAgain() {
-        Lines lines = new Lines().types(piece()).chain(stock("In", "Piece", 1), buffer("Shelf", -1)).rules(rule("Morning", "it is 06:30", "", "create 1 Piece at In"), rule("Often", "every 6 h", "clock.hour < 13", "create 10 Piece at In"));
+        Lines lines = new Lines().types(piece()).chain(stock("In", "Piece", 1), buffer("Shelf", -1)).rules(
+                rule("Morning", "it is 06:30", "", "create 1 Piece at In"),
+                rule("Often", "every 6 h", "clock.hour < 13", "create 10 Piece at In"));
         // From 06:00 for 26 h: 06:30 twice; 12:00, 18:00 (too late), 00:00, 06:00.
         assertEquals(1 + 2 + 30, Runs.of(lines.study(26, 0, 1)).in());
     }
@@ -114,7 +123,8 @@ class RulesTest {
 
     @Test
     void signalsThatChaseEachOtherAreFoundAndNamed() {
-        Lines lines = line(rule("Ping", "signal ping", "", "signal pong"), rule("Pong", "signal pong", "", "signal ping"), rule("Begin", "every 10 s", "", "signal ping"));
+        Lines lines = line(rule("Ping", "signal ping", "", "signal pong"), rule("Pong", "signal pong", "", "signal ping"),
+                rule("Begin", "every 10 s", "", "signal ping"));
         RunTroubleException trouble = assertThrows(RunTroubleException.class, () -> Runs.of(lines.study(1, 0, 1)));
         assertTrue(trouble.getMessage().contains("Ping") && trouble.getMessage().contains("Pong"), trouble.getMessage());
     }
@@ -122,19 +132,23 @@ class RulesTest {
     @Test
     void aRuleThatSetsWhatIsNotThereStopsInWords() {
         PieceType bare = type("Bare");
-        Lines lines = new Lines().types(bare, piece()).chain(stock("In", "Bare", 1), buffer("Shelf", -1)).rules(rule("Set", "a piece enters Shelf", "", "set visits to 3"));
+        Lines lines = new Lines().types(bare, piece()).chain(stock("In", "Bare", 1), buffer("Shelf", -1))
+                .rules(rule("Set", "a piece enters Shelf", "", "set visits to 3"));
         RunTroubleException trouble = assertThrows(RunTroubleException.class, () -> Runs.of(lines.study(1, 0, 1)));
-        assertTrue(trouble.getMessage().contains("Rule Set") && trouble.getMessage().contains("pieces of type Bare have no such attribute"), trouble.getMessage());
+        assertTrue(trouble.getMessage().contains("Rule Set") && trouble.getMessage().contains("pieces of type Bare have no such attribute"),
+                trouble.getMessage());
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"a piece enters Oven", "a piece starts at Oven 2", "a piece finishes at Oven", "a piece leaves Leak test", "Oven becomes blocked", "Oven changes its state", "signal more", "it is 08:30", "every 5 min"})
+    @ValueSource(strings = {"a piece enters Oven", "a piece starts at Oven 2", "a piece finishes at Oven", "a piece leaves Leak test",
+            "Oven becomes blocked", "Oven changes its state", "signal more", "it is 08:30", "every 5 min"})
     void triggersReadAsTheyAreWritten(String text) {
         assertEquals(text, RuleText.of(RuleText.when(text)));
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"set joints to piece.joints + 1", "set skill of Brazing 1 to 2", "look failed", "shut Oven", "open Oven 2", "wait 2 min", "signal more", "create 2 Coil at Goods in", "scrap", "stop the run"})
+    @ValueSource(strings = {"set joints to piece.joints + 1", "set skill of Brazing 1 to 2", "look failed", "shut Oven", "open Oven 2",
+            "wait 2 min", "signal more", "create 2 Coil at Goods in", "scrap", "stop the run"})
     void actionsReadAsTheyAreWritten(String text) {
         assertEquals(text, RuleText.of(RuleText.action(text)));
     }
@@ -148,7 +162,8 @@ class RulesTest {
 
     @Test
     void aNewNameReachesEveryPlaceThatSaysTheOld() {
-        Study study = line(rule("Hot", "a piece finishes at Oven", "at('Oven').content < 2 && piece.type == 'Piece'", "shut Oven", "create 1 Piece at In")).study(1, 0, 1);
+        Study study = line(rule("Hot", "a piece finishes at Oven", "at('Oven').content < 2 && piece.type == 'Piece'", "shut Oven",
+                "create 1 Piece at In")).study(1, 0, 1);
         Study renamed = study.changed("Oven", e -> e.named("Kiln")).renamed(new Renaming(Renaming.What.PIECE_TYPE, "Piece", "Pump"));
         Rule rule = renamed.rules().getFirst();
         assertEquals("a piece finishes at Kiln", RuleText.of(rule.when()));
@@ -165,16 +180,21 @@ class RulesTest {
 
     @Test
     void anArrivalIsNotAffectedByRulesElsewhere() {
-        Lines plain = new Lines().types(piece()).chain(arrivals("In", "exponential(30 s)", 1), station("Oven", 1, 9, "exponential(20 s)"), goodsOut("Out"));
-        Lines ruled = new Lines().types(piece()).chain(arrivals("In", "exponential(30 s)", 1), station("Oven", 1, 9, "exponential(20 s)"), goodsOut("Out")).rules(rule("Draw", "a piece enters Oven", "", "set visits to uniform(1, 9)"));
+        Lines plain = new Lines().types(piece()).chain(arrivals("In", "exponential(30 s)", 1), station("Oven", 1, 9, "exponential(20 s)"),
+                goodsOut("Out"));
+        Lines ruled = new Lines().types(piece())
+                .chain(arrivals("In", "exponential(30 s)", 1), station("Oven", 1, 9, "exponential(20 s)"), goodsOut("Out"))
+                .rules(rule("Draw", "a piece enters Oven", "", "set visits to uniform(1, 9)"));
         assertEquals(Runs.of(plain.study(10, 0, 1)).lead(), Runs.of(ruled.study(10, 0, 1)).lead(), "rules draw from a stream of their own");
     }
 
     @Test
     void aRuleThatDrawsLeavesTheTimesOfItsPlaceAlone() {
-        Station byFormula = new Station(Basics.of("Oven", Lines.SOMEWHERE), Work.of(1, 9, new TimeSource.ByFormula("exponential(10)", Unit.SECOND)), Work.Load.SINGLE, null);
+        Station byFormula = new Station(Basics.of("Oven", Lines.SOMEWHERE),
+                Work.of(1, 9, new TimeSource.ByFormula("exponential(10)", Unit.SECOND)), Work.Load.SINGLE, null);
         Lines without = new Lines().types(piece()).chain(stock("In", "Piece", 5), byFormula, buffer("Shelf", -1));
-        Lines with = new Lines().types(piece()).chain(stock("In", "Piece", 5), byFormula, buffer("Shelf", -1)).rules(rule("Lucky", "a piece starts at Oven", "uniform(0, 1) < 0.5", "look hot"));
+        Lines with = new Lines().types(piece()).chain(stock("In", "Piece", 5), byFormula, buffer("Shelf", -1))
+                .rules(rule("Lucky", "a piece starts at Oven", "uniform(0, 1) < 0.5", "look hot"));
         RunFigures plain = Runs.of(without.study(1, 0, 1));
         assertEquals(at(plain, "Oven"), at(Runs.of(with.study(1, 0, 1)), "Oven"));
         long hot = Runs.traceOf(with.study(1, 0, 1)).at(3600 * SECOND).at(2).stream().filter(s -> s.look() == 1).count();

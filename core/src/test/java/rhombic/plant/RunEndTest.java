@@ -71,7 +71,8 @@ class RunEndTest {
 
     @Test
     void aRuleMayEndItBefore() {
-        Lines lines = line().rules(new Rule("Enough", RuleText.when("a piece finishes at Drill"), "here.done == 9", List.of(RuleText.action("stop the run"))));
+        Lines lines = line().rules(
+                new Rule("Enough", RuleText.when("a piece finishes at Drill"), "here.done == 9", List.of(RuleText.action("stop the run"))));
         assertEquals("Enough", Runs.of(until(lines.study(8, 0, 1), 25)).stoppedBy());
         assertEquals("5 pieces out", Runs.of(until(lines.study(8, 0, 1), 5)).stoppedBy());
     }
@@ -98,7 +99,8 @@ class RunEndTest {
         StudyException before = assertThrows(StudyException.class, () -> RunPlan.ONE_SHIFT.withEnd(RunPlan.ONE_SHIFT.start()));
         assertTrue(before.getMessage().contains("must end after its start at 2027-01-04T06:00"), before.getMessage());
         assertThrows(StudyException.class, () -> RunPlan.ONE_SHIFT.withUntilOut(-1));
-        StudyException warm = assertThrows(StudyException.class, () -> RunPlan.ONE_SHIFT.withWarmUp(Quantity.hours(2)).withEnd(LocalDateTime.of(2027, 1, 4, 7, 0)));
+        StudyException warm = assertThrows(StudyException.class,
+                () -> RunPlan.ONE_SHIFT.withWarmUp(Quantity.hours(2)).withEnd(LocalDateTime.of(2027, 1, 4, 7, 0)));
         assertTrue(warm.getMessage().contains("shorter than the run"), warm.getMessage());
     }
 }

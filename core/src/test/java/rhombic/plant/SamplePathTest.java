@@ -30,7 +30,8 @@ import rhombic.validation.Lines;
  * nanosecond, or by one piece, fails.
  */
 class SamplePathTest {
-    private static final List<String> TIMES = List.of("20 s", "exponential(30 s)", "uniform(5 s, 60 s)", "triangular(10 s, 20 s, 90 s)", "lognormal(30 s, 25 s)", "gamma(0.7, 40 s)", "discrete(10 s: 3, 100 s: 1)");
+    private static final List<String> TIMES = List.of("20 s", "exponential(30 s)", "uniform(5 s, 60 s)", "triangular(10 s, 20 s, 90 s)",
+            "lognormal(30 s, 25 s)", "gamma(0.7, 40 s)", "discrete(10 s: 3, 100 s: 1)");
 
     private static TimeSampler sampler(Study study, String name, Purpose purpose, String time) {
         return Lines.time(time).sampler(new RandomStreams(study.plan().seed(), 1).stream(name, purpose));
@@ -171,7 +172,8 @@ class SamplePathTest {
         }
         RunFigures run = Runs.of(study);
         for (int i = 0; i < stations; i++) {
-            assertEquals(Arrays.stream(leaves[i], 0, pieces).filter(t -> t <= end).count(), Runs.at(run, "S" + i).out(), "left station " + i);
+            assertEquals(Arrays.stream(leaves[i], 0, pieces).filter(t -> t <= end).count(), Runs.at(run, "S" + i).out(),
+                    "left station " + i);
         }
         assertEquals(pallets, run.inside());
     }

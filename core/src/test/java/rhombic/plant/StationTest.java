@@ -49,7 +49,8 @@ class StationTest {
     @Test
     void aTimeByTypeIsThatOfEachPiece() {
         // S, L, S one after the other: 10 + 40 + 10 s.
-        RunFigures run = run(timetable("In", "0 s S", "0 s L", "0 s S"), station(new TimeSource.ByType(Map.of("S", time("10 s")), time("40 s"))), 100);
+        RunFigures run = run(timetable("In", "0 s S", "0 s L", "0 s S"),
+                station(new TimeSource.ByType(Map.of("S", time("10 s")), time("40 s"))), 100);
         assertEquals(0.6, at(run, "S").share(EquipmentState.WORKING), 1e-12);
         assertEquals((10 + 50 + 60) / 3.0, run.lead().mean(), 1e-9);
     }
@@ -70,13 +71,18 @@ class StationTest {
 
     @Test
     void theParametersOfADistributionMayComeFromAttributes() {
-        RunFigures run = Runs.of(new Lines().types(type("Piece", "joints", 4)).chain(onDemand("In"), station(new TimeSource.ByFormula("triangular(piece.joints, 2 * piece.joints, 6 * piece.joints)", Unit.SECOND)), goodsOut("Out")).study(200, 0, 1));
+        RunFigures run = Runs.of(new Lines().types(type("Piece", "joints", 4))
+                .chain(onDemand("In"),
+                        station(new TimeSource.ByFormula("triangular(piece.joints, 2 * piece.joints, 6 * piece.joints)", Unit.SECOND)),
+                        goodsOut("Out"))
+                .study(200, 0, 1));
         assertEquals(12, run.types().getFirst().workMean(), 0.1, "the mean of triangular(4, 8, 24)");
     }
 
     @Test
     void operationsFollowEachOtherAndSayWhatAddsValue() {
-        Work work = Work.of(1, 100, drawn("30 s")).withOperations(List.of(new Operation("braze", drawn("30 s"), true), new Operation("look", drawn("10 s"), false)));
+        Work work = Work.of(1, 100, drawn("30 s"))
+                .withOperations(List.of(new Operation("braze", drawn("30 s"), true), new Operation("look", drawn("10 s"), false)));
         RunFigures run = run(stock("In", "S", 2), station(drawn("1 s")).with(work), 160);
         assertEquals(0.5, at(run, "S").share(EquipmentState.WORKING), 1e-12);
         assertEquals(60.0 / 160, at(run, "S").valueShare(), 1e-12);
@@ -114,7 +120,8 @@ class StationTest {
 
     @Test
     void aPauseComesBeforeTheNextPieceIsLetIn() {
-        Station paused = new Station(Basics.of("S", SOMEWHERE), Work.of(1, 0, drawn("10 s")).withPause(time("5 s")), Work.Load.SINGLE, null);
+        Station paused = new Station(Basics.of("S", SOMEWHERE), Work.of(1, 0, drawn("10 s")).withPause(time("5 s")), Work.Load.SINGLE,
+                null);
         RunFigures run = Runs.of(new Lines().types(type("Piece")).chain(onDemand("In"), paused, goodsOut("Out")).study(150 / 3600.0, 0, 1));
         assertEquals(10, run.out());
         assertEquals(50.0 / 150, at(run, "S").share(EquipmentState.PAUSE), 1e-12);
@@ -134,7 +141,8 @@ class StationTest {
 
     @Test
     void aLoadThatHasWaitedLongEnoughGoesAsItIs() {
-        Station oven = new Station(Basics.of("S", SOMEWHERE), Work.of(1, 100, drawn("100 s")), new Work.Load(3, Quantity.seconds(50)), null);
+        Station oven = new Station(Basics.of("S", SOMEWHERE), Work.of(1, 100, drawn("100 s")), new Work.Load(3, Quantity.seconds(50)),
+                null);
         // Full at 20 s, done at 120 s; one more came at 30 s and has waited too long already when it is loaded at 120 s: done at 220 s.
         RunFigures run = run(timetable("In", "0 s S", "10 s S", "20 s S", "30 s S"), oven, 1000);
         assertEquals(4, run.out());
@@ -145,7 +153,8 @@ class StationTest {
     @Test
     void aLoadLeavesPieceByPieceAndBlocksUntilAllAreGone() {
         Station oven = new Station(Basics.of("S", SOMEWHERE), Work.of(1, 0, drawn("100 s")), new Work.Load(2, null), null);
-        RunFigures run = Runs.of(new Lines().types(type("S")).chain(stock("In", "S", 4), oven, Lines.station("Slow", 1, 0, "40 s"), goodsOut("Out")).study(1, 0, 1));
+        RunFigures run = Runs.of(new Lines().types(type("S"))
+                .chain(stock("In", "S", 4), oven, Lines.station("Slow", 1, 0, "40 s"), goodsOut("Out")).study(1, 0, 1));
         // Done at 100 s; the second goes at 140 s. The next two are done at 240 s; their second goes at 280 s, out at 320 s.
         assertEquals(80.0 / 3600, at(run, "S").share(EquipmentState.BLOCKED), 1e-12);
         assertEquals(320, run.lead().most(), 1e-9);
@@ -153,23 +162,31 @@ class StationTest {
 
     @Test
     void aTypeWithoutATimeStopsTheRunWithThePieceAndTheRemedy() {
-        Lines lines = new Lines().types(type("S", "joints", 4), type("L", "joints", 10)).chain(timetable("In", "0 s S", "5 s L"), station(new TimeSource.ByType(Map.of("S", time("10 s")), null)), goodsOut("Out"));
+        Lines lines = new Lines().types(type("S", "joints", 4), type("L", "joints", 10)).chain(timetable("In", "0 s S", "5 s L"),
+                station(new TimeSource.ByType(Map.of("S", time("10 s")), null)), goodsOut("Out"));
         RunTroubleException trouble = assertThrows(RunTroubleException.class, () -> Runs.of(lines.study(1, 0, 1)));
         assertEquals("S", trouble.place());
-        assertTrue(trouble.getMessage().contains("no time for pieces of type L") && trouble.getMessage().contains("add one"), trouble.getMessage());
+        assertTrue(trouble.getMessage().contains("no time for pieces of type L") && trouble.getMessage().contains("add one"),
+                trouble.getMessage());
     }
 
     @Test
     void aMissingKeyIsToldWithThePieceThatAsked() {
-        Lines lines = new Lines().types(type("S"), type("XL")).chain(timetable("In", "0 s S", "0 s XL"), station(new TimeSource.FromTable("Times", List.of("piece.type"))), goodsOut("Out")).tables(table("Times", "S:20 s"));
+        Lines lines = new Lines()
+                .types(type("S"), type("XL")).chain(timetable("In", "0 s S", "0 s XL"),
+                        station(new TimeSource.FromTable("Times", List.of("piece.type"))), goodsOut("Out"))
+                .tables(table("Times", "S:20 s"));
         RunTroubleException trouble = assertThrows(RunTroubleException.class, () -> Runs.of(lines.study(1, 0, 1)));
-        assertEquals("S: Table Times has no row for key \u201cXL\u201d: add one, or give the table a value for all others (asked for XL 2 after 20 s).", trouble.getMessage());
+        assertEquals(
+                "S: Table Times has no row for key \u201cXL\u201d: add one, or give the table a value for all others (asked for XL 2 after 20 s).",
+                trouble.getMessage());
     }
 
     @Test
     void aFormulaThatComesToNothingStopsTheRunInWords() {
         for (String formula : new String[] {"10 / (piece.joints - 4)", "piece.type * 2", "-5", "normal(0, 1)"}) {
-            Lines lines = new Lines().types(type("S", "joints", 4)).chain(stock("In", "S", 1), station(new TimeSource.ByFormula(formula, Unit.SECOND)), goodsOut("Out"));
+            Lines lines = new Lines().types(type("S", "joints", 4)).chain(stock("In", "S", 1),
+                    station(new TimeSource.ByFormula(formula, Unit.SECOND)), goodsOut("Out"));
             RunTroubleException trouble = assertThrows(RunTroubleException.class, () -> Runs.of(lines.study(1, 0, 1)), formula);
             assertTrue(trouble.getMessage().startsWith("S: ") && trouble.getMessage().contains("asked for S 1"), trouble.getMessage());
         }

@@ -63,7 +63,9 @@ class SupplyTest {
 
     @Test
     void aMixIsMetInItsFrequencies() {
-        RunFigures run = Runs.of(new Lines().types(type("S"), type("M"), type("L")).chain(in(new Supply.Spaced(time("1 s")), new MixPart("S", 5), new MixPart("M", 3), new MixPart("L", 0)), goodsOut("Out")).study(10, 0, 1));
+        RunFigures run = Runs.of(new Lines().types(type("S"), type("M"), type("L"))
+                .chain(in(new Supply.Spaced(time("1 s")), new MixPart("S", 5), new MixPart("M", 3), new MixPart("L", 0)), goodsOut("Out"))
+                .study(10, 0, 1));
         double share = (double) run.types().getFirst().out() / run.out();
         assertEquals(5 / 8.0, share, 4 * Math.sqrt(5 / 8.0 * 3 / 8.0 / run.out()));
         assertEquals(0, run.types().get(2).out());
@@ -71,7 +73,9 @@ class SupplyTest {
 
     @Test
     void aStockAtTheStartIsExactlyInProportion() {
-        RunFigures run = Runs.of(new Lines().types(type("S"), type("M"), type("L")).chain(in(new Supply.AtStart(11), new MixPart("S", 2), new MixPart("M", 1), new MixPart("L", 0)), buffer("B", -1)).study(10, 0, 1));
+        RunFigures run = Runs.of(new Lines().types(type("S"), type("M"), type("L"))
+                .chain(in(new Supply.AtStart(11), new MixPart("S", 2), new MixPart("M", 1), new MixPart("L", 0)), buffer("B", -1))
+                .study(10, 0, 1));
         assertEquals(List.of(7L, 4L, 0L), run.types().stream().map(t -> t.inside()).toList());
         assertEquals(11, run.in());
     }
@@ -84,7 +88,9 @@ class SupplyTest {
 
     @Test
     void aTimetableOfTheWeekKnowsItsDays() {
-        assertEquals(List.of(1.0, 24 + 2.0, 6 * 24 + 1.0, 7 * 24 + 1.0), arrivals(timetable(Timetable.Repeat.WEEKLY, "Mon 07:00", "Tue 08:00", "Sun 07:00", "Mon 05:00"), 7 * 24 + 2).stream().filter(h -> h != 7 * 24 - 1.0).toList());
+        assertEquals(List.of(1.0, 24 + 2.0, 6 * 24 + 1.0, 7 * 24 + 1.0),
+                arrivals(timetable(Timetable.Repeat.WEEKLY, "Mon 07:00", "Tue 08:00", "Sun 07:00", "Mon 05:00"), 7 * 24 + 2).stream()
+                        .filter(h -> h != 7 * 24 - 1.0).toList());
     }
 
     @Test
@@ -94,9 +100,14 @@ class SupplyTest {
 
     @Test
     void attributesOfATimetableReachThePieces() {
-        Supply supply = new Supply.ByTimetable(new Timetable(Timetable.Repeat.ONCE, List.of(new Timetable.Row(0, "S", 1, Map.of("joints", new Value.Num(9))), new Timetable.Row(0, "S", 1, Map.of())), ""));
-        Trace trace = Runs.traceOf(new Lines().types(type("S", "joints", 4)).chain(in(supply), new rhombic.study.kind.Station(Basics.of("W", SOMEWHERE),
-                rhombic.study.kind.Work.of(2, 0, new rhombic.study.value.TimeSource.ByFormula("piece.joints", rhombic.quantity.Unit.SECOND)), rhombic.study.kind.Work.Load.SINGLE, null), goodsOut("Out")).study(1, 0, 1));
+        Supply supply = new Supply.ByTimetable(new Timetable(Timetable.Repeat.ONCE,
+                List.of(new Timetable.Row(0, "S", 1, Map.of("joints", new Value.Num(9))), new Timetable.Row(0, "S", 1, Map.of())), ""));
+        Trace trace = Runs.traceOf(new Lines().types(type("S", "joints", 4))
+                .chain(in(supply), new rhombic.study.kind.Station(Basics.of("W", SOMEWHERE),
+                        rhombic.study.kind.Work.of(2, 0,
+                                new rhombic.study.value.TimeSource.ByFormula("piece.joints", rhombic.quantity.Unit.SECOND)),
+                        rhombic.study.kind.Work.Load.SINGLE, null), goodsOut("Out"))
+                .study(1, 0, 1));
         assertEquals(Map.of("joints", "9"), Runs.settings(trace, 0, 1));
         assertEquals(Map.of(), Runs.settings(trace, 1, 1));
         assertEquals(1, trace.at(4_000_000_000L).left());
@@ -105,8 +116,11 @@ class SupplyTest {
 
     @Test
     void theLimitHoldsForEverySupply() {
-        for (Supply supply : List.of(new Supply.OnDemand(), new Supply.AtStart(20), new Supply.Spaced(time("1 s")), daily("06:00", "07:00", "08:00"))) {
-            RunFigures run = Runs.of(new Lines().types(type("S")).chain(in(supply, new MixPart("S", 1)).withMost(OptionalInt.of(5)), station("W", 1, 0, "1 s"), goodsOut("Out")).study(10, 0, 1));
+        for (Supply supply : List.of(new Supply.OnDemand(), new Supply.AtStart(20), new Supply.Spaced(time("1 s")),
+                daily("06:00", "07:00", "08:00"))) {
+            RunFigures run = Runs.of(new Lines().types(type("S"))
+                    .chain(in(supply, new MixPart("S", 1)).withMost(OptionalInt.of(5)), station("W", 1, 0, "1 s"), goodsOut("Out"))
+                    .study(10, 0, 1));
             assertEquals(5, run.in(), supply.toString());
         }
     }
@@ -121,8 +135,10 @@ class SupplyTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"DAILY | 25:00 | no time of day", "DAILY | Mon 08:00 | names a day", "WEEKLY | 08:00 | lacks its day", "WEEKLY | Foo 08:00 | lacks its day", "DAILY | soon | no time", "ONCE | soon | no time since the start",
-        "ONCE | 90 | no time since the start", "DAILY | 08:61 | no time of day"})
+    @CsvSource(delimiter = '|', value = {"DAILY | 25:00 | no time of day", "DAILY | Mon 08:00 | names a day",
+            "WEEKLY | 08:00 | lacks its day", "WEEKLY | Foo 08:00 | lacks its day", "DAILY | soon | no time",
+            "ONCE | soon | no time since the start",
+            "ONCE | 90 | no time since the start", "DAILY | 08:61 | no time of day"})
     void aTimeThatIsNoneIsRefusedWithAnExample(Timetable.Repeat repeat, String text, String why) {
         assertTrue(assertThrows(StudyException.class, () -> Timetable.seconds(repeat, text)).getMessage().contains(why));
     }

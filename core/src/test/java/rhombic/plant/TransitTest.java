@@ -50,7 +50,10 @@ class TransitTest {
 
     @Test
     void aPieceOnItsWayLeavesTheGiverFreeAndCountsAsMoving() {
-        Study study = with(new Lines().chain(timetable("In", "0 s 3 Piece"), station("A", 1, 0, "10 s"), station("B", 1, 0, "10 s"), goodsOut("Out")).study(1, 0, 1), "A", in("30 s", 0));
+        Study study = with(
+                new Lines().chain(timetable("In", "0 s 3 Piece"), station("A", 1, 0, "10 s"), station("B", 1, 0, "10 s"), goodsOut("Out"))
+                        .study(1, 0, 1),
+                "A", in("30 s", 0));
         // A works 0-10; the first is on its way 10-40, B works 40-50. B's only place is promised, so A waits blocked
         // from 20 s until B is free at 50 s; the second is on its way 50-80, the third sets out at 90 s.
         RunFigures run = Runs.of(study);
@@ -64,7 +67,8 @@ class TransitTest {
         assertEquals(90.0 / 3600, link.onTheWayMean(), 1e-12);
         assertEquals(30, run.types().getFirst().moveMean(), 1e-9);
         assertEquals(20, run.types().getFirst().workMean(), 1e-9);
-        assertEquals(run.lead().mean(), run.types().getFirst().workMean() + run.types().getFirst().waitMean() + run.types().getFirst().blockedMean() + 30, 1e-9);
+        assertEquals(run.lead().mean(),
+                run.types().getFirst().workMean() + run.types().getFirst().waitMean() + run.types().getFirst().blockedMean() + 30, 1e-9);
     }
 
     @Test
@@ -76,7 +80,8 @@ class TransitTest {
         assertEquals(4, trace.at(60 * SECOND).content(1));
         Trace limited = Runs.traceOf(with(study, "In", in("60 s", 1)));
         assertEquals(1, limited.at(30 * SECOND).contentOfLink(0));
-        assertEquals(List.of(1, 1, 7), List.of(limited.at(61 * SECOND).content(1), limited.at(61 * SECOND).contentOfLink(0), limited.at(61 * SECOND).content(0)));
+        assertEquals(List.of(1, 1, 7),
+                List.of(limited.at(61 * SECOND).content(1), limited.at(61 * SECOND).contentOfLink(0), limited.at(61 * SECOND).content(0)));
         assertEquals(4, limited.at(250 * SECOND).content(1));
     }
 
@@ -84,10 +89,12 @@ class TransitTest {
     void alongAPathTheTimeIsItsLengthByItsSpeed() {
         Station a = station("A", 1, 0, "10 s");
         Station b = station("B", 1, 0, "10 s");
-        Study study = new Lines().chain(timetable("In", "0 s 1 Piece"), a.with(a.basics().placed(Placement.at(0, 0))), b.with(b.basics().placed(Placement.at(12, 0))), goodsOut("Out")).study(1, 0, 1);
+        Study study = new Lines().chain(timetable("In", "0 s 1 Piece"), a.with(a.basics().placed(Placement.at(0, 0))),
+                b.with(b.basics().placed(Placement.at(12, 0))), goodsOut("Out")).study(1, 0, 1);
         // From A's end at 1 m to B's at 11 m it is 10 m.
         assertEquals(40, Runs.of(with(study, "A", at(0.5))).lead().mean(), 1e-9);
-        Study bent = study.withLinks(study.links().stream().map(link -> link.from().equals("A") ? link.withTravel(at(0.5)).withBends(List.of(new Bend(6, 0))) : link).toList());
+        Study bent = study.withLinks(study.links().stream()
+                .map(link -> link.from().equals("A") ? link.withTravel(at(0.5)).withBends(List.of(new Bend(6, 0))) : link).toList());
         assertEquals(40, Runs.of(bent).lead().mean(), 1e-9, "a bend on the way changes nothing");
         Trace trace = Runs.traceOf(with(study, "A", at(0.5)));
         Moment moment = trace.at(14 * SECOND);
@@ -95,14 +102,16 @@ class TransitTest {
         assertEquals(PieceSpot.Doing.MOVES, spot.doing());
         assertEquals(1, spot.link());
         assertEquals(2, moment.metresAlong(spot.body()), 1e-9);
-        assertEquals(List.of("In", "A", "on the way to B", "B"), new rhombic.insight.PieceStory(study, trace).history(trace.at(32 * SECOND).piece(0).orElseThrow(), 32 * SECOND).stream()
-                .map(line -> line.substring(0, line.indexOf(','))).toList());
+        assertEquals(List.of("In", "A", "on the way to B", "B"),
+                new rhombic.insight.PieceStory(study, trace).history(trace.at(32 * SECOND).piece(0).orElseThrow(), 32 * SECOND).stream()
+                        .map(line -> line.substring(0, line.indexOf(','))).toList());
     }
 
     /** Times that are drawn may let a later piece come first; both have room. */
     @Test
     void whoSetsOutLaterMayComeFirst() {
-        Study study = with(new Lines().chain(timetable("In", "0 s 1 Piece", "1 s 1 Piece"), buffer("B", 5)).study(1, 0, 1), "In", in("discrete(100 s: 1, 10 s: 1)", 0));
+        Study study = with(new Lines().chain(timetable("In", "0 s 1 Piece", "1 s 1 Piece"), buffer("B", 5)).study(1, 0, 1), "In",
+                in("discrete(100 s: 1, 10 s: 1)", 0));
         boolean overtaken = false;
         for (int seed = 1; seed < 20; seed++) {
             Trace trace = Runs.traceOf(study.withPlan(study.plan().withSeed(seed)));
@@ -116,16 +125,21 @@ class TransitTest {
     /** A load that goes in before it is full takes the slots that were promised: who is on the way waits at the end of it. */
     @Test
     void aPromiseThatIsBrokenIsAWaitAtTheEndOfTheLink() {
-        Station oven = new Station(Basics.of("S", SOMEWHERE), Work.of(1, 0, new TimeSource.Drawn(time("100 s"))), new Work.Load(3, Quantity.seconds(50)), null);
+        Station oven = new Station(Basics.of("S", SOMEWHERE), Work.of(1, 0, new TimeSource.Drawn(time("100 s"))),
+                new Work.Load(3, Quantity.seconds(50)), null);
         Study study = new Lines().chain(timetable("In", "0 s 1 Piece", "40 s 2 Piece"), oven, goodsOut("Out")).study(1, 0, 1);
         Trace trace = Runs.traceOf(with(study, "In", in("30 s", 0)));
         // The first comes at 30 s; the load begins at 80 s with all three, who came by 70 s.
         assertEquals(3, trace.at(90 * SECOND).content(1));
-        Trace late = Runs.traceOf(with(new Lines().chain(timetable("In", "0 s 1 Piece", "60 s 2 Piece"), oven, goodsOut("Out")).study(1, 0, 1), "In", in("30 s", 0)));
+        Trace late = Runs
+                .traceOf(with(new Lines().chain(timetable("In", "0 s 1 Piece", "60 s 2 Piece"), oven, goodsOut("Out")).study(1, 0, 1), "In",
+                        in("30 s", 0)));
         // Begins at 80 s with one; the two come to the end of the link at 90 s and wait there until 180 s.
         assertEquals(List.of(1, 2), List.of(late.at(120 * SECOND).content(1), late.at(120 * SECOND).contentOfLink(0)));
         assertEquals(List.of(2, 0), List.of(late.at(200 * SECOND).content(1), late.at(200 * SECOND).contentOfLink(0)));
-        RunFigures run = Runs.of(with(new Lines().chain(timetable("In", "0 s 1 Piece", "60 s 2 Piece"), oven, goodsOut("Out")).study(1, 0, 1), "In", in("30 s", 0)));
+        RunFigures run = Runs
+                .of(with(new Lines().chain(timetable("In", "0 s 1 Piece", "60 s 2 Piece"), oven, goodsOut("Out")).study(1, 0, 1), "In",
+                        in("30 s", 0)));
         assertEquals(3, run.out());
         assertEquals(1, run.links().getFirst().onTheWayAtStart() + 1);
     }
@@ -133,7 +147,8 @@ class TransitTest {
     @Test
     void thePartsOfLeadTimeAddUpWhereAQueueHasTransit() {
         // M/M/1 with a way of 5 min before it: the lead time is longer by just that, since a free way keeps the stream Poisson.
-        Study study = with(new Lines().chain(Lines.arrivals("In", "exponential(75 s)", 1), buffer("B", -1), station("S", 1, 0, "exponential(60 s)"), goodsOut("Out")).study(20_000, 500, 1), "In", in("5 min", 0));
+        Study study = with(new Lines().chain(Lines.arrivals("In", "exponential(75 s)", 1), buffer("B", -1),
+                station("S", 1, 0, "exponential(60 s)"), goodsOut("Out")).study(20_000, 500, 1), "In", in("5 min", 0));
         RunFigures run = Runs.of(study);
         double exact = 300 + 1 / (1 / 60.0 - 1 / 75.0);
         assertEquals(exact, run.lead().mean(), 0.03 * exact);
@@ -144,7 +159,8 @@ class TransitTest {
     @Test
     void anOutletThatIsShutLetsNothingOut() {
         Station a = station("A", 1, 0, "10 s");
-        Study study = new Lines().chain(timetable("In", "0 s 2 Piece"), a.with(a.basics().withOutletShut(rhombic.study.value.ShutTime.parse("5 s to 60 s"))), buffer("B", -1)).study(1, 0, 1);
+        Study study = new Lines().chain(timetable("In", "0 s 2 Piece"),
+                a.with(a.basics().withOutletShut(rhombic.study.value.ShutTime.parse("5 s to 60 s"))), buffer("B", -1)).study(1, 0, 1);
         Trace trace = Runs.traceOf(study);
         assertEquals(0, trace.at(59 * SECOND).content(2));
         assertTrue(trace.at(30 * SECOND).isOutletShut(1));
@@ -157,7 +173,9 @@ class TransitTest {
     @Test
     void whoCanNotComeOutIsPassedOver() {
         Station a = station("A", 1, 0, "10 s");
-        Study study = new Lines().chain(timetable("In", "0 s 1 Piece"), a.with(a.basics().withOutletShut(rhombic.study.value.ShutTime.parse("0 s on"))), station("T", 1, 0, "5 s"), goodsOut("Out"))
+        Study study = new Lines()
+                .chain(timetable("In", "0 s 1 Piece"), a.with(a.basics().withOutletShut(rhombic.study.value.ShutTime.parse("0 s on"))),
+                        station("T", 1, 0, "5 s"), goodsOut("Out"))
                 .chain(timetable("Other", "20 s 3 Piece")).link(new Link("Other", "T", Optional.empty(), LinkFilter.ALL)).study(1, 0, 1);
         RunFigures run = Runs.of(study);
         assertEquals(3, run.out());
@@ -166,13 +184,16 @@ class TransitTest {
 
     @Test
     void aCircleOfWaitsIsFoundAndNamed() {
-        Study study = new Lines().chain(timetable("In", "0 s 9 Piece"), station("A", 1, 0, "10 s"), station("B", 1, 0, "10 s")).link("B", "A").study(1, 0, 1);
+        Study study = new Lines().chain(timetable("In", "0 s 9 Piece"), station("A", 1, 0, "10 s"), station("B", 1, 0, "10 s"))
+                .link("B", "A").study(1, 0, 1);
         RunFigures run = Runs.of(study);
         assertEquals(List.of("A", "B"), run.standstill().equipment());
         assertEquals(List.of("A waits for room at B", "B waits for room at A"), run.standstill().reasons());
         assertEquals(20, run.standstill().sinceSeconds(), 1e-9);
-        assertTrue(Runs.of(new Lines().chain(timetable("In", "0 s 9 Piece"), station("A", 1, 0, "10 s"), goodsOut("Out")).study(1, 0, 1)).standstill().isNone());
-        assertTrue(Runs.of(new Lines().chain(timetable("In", "0 s 9 Piece"), station("A", 1, 0, "10 s"), buffer("Full", 1)).study(1, 0, 1)).standstill().isNone(), "an end of the line is no circle");
+        assertTrue(Runs.of(new Lines().chain(timetable("In", "0 s 9 Piece"), station("A", 1, 0, "10 s"), goodsOut("Out")).study(1, 0, 1))
+                .standstill().isNone());
+        assertTrue(Runs.of(new Lines().chain(timetable("In", "0 s 9 Piece"), station("A", 1, 0, "10 s"), buffer("Full", 1)).study(1, 0, 1))
+                .standstill().isNone(), "an end of the line is no circle");
     }
 
     private static rhombic.measure.EquipmentFigures at(RunFigures run, String name) {

@@ -17,7 +17,8 @@ import rhombic.trace.Moment;
 import rhombic.trace.PieceSpot;
 
 class WaitsHaveReasonsTest {
-    private static final Pattern WHY = Pattern.compile("behind \\d+ other|for room at E\\d|until |since nothing|since none|to go back to E\\d|for (its|other) parts|for \\d+ more|for (Frame|Coil|Pallet)");
+    private static final Pattern WHY = Pattern.compile(
+            "behind \\d+ other|for room at E\\d|until |since nothing|since none|to go back to E\\d|for (its|other) parts|for \\d+ more|for (Frame|Coil|Pallet)");
 
     /** For every piece in every random plant the program can say what it does, and if it waits, for what. */
     @Property(tries = 60, seed = "20261123")
@@ -36,7 +37,10 @@ class WaitsHaveReasonsTest {
             assertEquals(waits, saysWhy, doing);
             List<String> history = story.history(spot, moment.timeNanos());
             String name = study.equipment().get(spot.node()).name();
-            assertTrue(history.getLast().startsWith(spot.doing() == PieceSpot.Doing.MOVES && !spot.isOnAnother() ? "on the way to " + name : name), history.toString());
+            assertTrue(
+                    history.getLast()
+                            .startsWith(spot.doing() == PieceSpot.Doing.MOVES && !spot.isOnAnother() ? "on the way to " + name : name),
+                    history.toString());
         }
     }
 
@@ -51,7 +55,8 @@ class WaitsHaveReasonsTest {
             Moment moment = run.trace().at(study.plan().length().nanos() / 4 * part);
             for (int node = 0; node < study.equipment().size(); node++) {
                 String doing = story.doing(node, moment);
-                assertTrue(doing.startsWith("Ha") || doing.startsWith("Holds") || doing.startsWith("Is empty: ") || doing.matches("\\d+ pieces? ha(ve|s) waited here.*"), doing);
+                assertTrue(doing.startsWith("Ha") || doing.startsWith("Holds") || doing.startsWith("Is empty: ")
+                        || doing.matches("\\d+ pieces? ha(ve|s) waited here.*"), doing);
                 assertTrue(doing.endsWith(".") && !doing.contains("  ") && !doing.contains(" ."), doing);
                 EquipmentState state = moment.state(node).orElse(EquipmentState.WORKING);
                 assertTrue(state != EquipmentState.BLOCKED || WHY.matcher(doing).find(), doing);

@@ -69,7 +69,8 @@ class SpaceTest {
         assertEquals(5, Path.through(List.of(Pose.at(0, 0, 0, 0), Pose.at(3, 4, 0, 0)), 1).metres(), 1e-12);
         assertEquals(13, Path.through(List.of(Pose.at(0, 0, 0, 0), Pose.at(3, 4, 12, 0)), 1).metres(), 1e-12);
         // A right angle rounded with 1 m: 10 + 10 - 2 + a quarter of a circle.
-        assertEquals(18 + Math.PI / 2, Path.through(List.of(Pose.at(0, 0, 0, 0), Pose.at(10, 0, 0, 0), Pose.at(10, 10, 0, 0)), 1).metres(), 1e-9);
+        assertEquals(18 + Math.PI / 2, Path.through(List.of(Pose.at(0, 0, 0, 0), Pose.at(10, 0, 0, 0), Pose.at(10, 10, 0, 0)), 1).metres(),
+                1e-9);
         Path loop = Path.from(Pose.at(0, 0, 0, 0)).arc(2, 360, 0).build();
         assertEquals(4 * Math.PI, loop.metres(), 1e-12);
         assertEquals(0, loop.at(loop.metres()).distanceTo(Pose.at(0, 0, 0, 0)), 1e-9);
@@ -122,7 +123,10 @@ class SpaceTest {
     void whereAndWhenAreInverseAndACutStaysWhereItIs(@ForAll long seed) {
         Random random = new Random(seed);
         double most = 0.2 + random.nextDouble() * 3;
-        Pace pace = random.nextInt(3) == 0 ? Pace.at(most, 1 + random.nextInt(50)) : Pace.between(10 + random.nextInt(50), random.nextDouble() * most, most, random.nextDouble() * most, 0.5 + random.nextDouble(), 0.5 + random.nextDouble());
+        Pace pace = random.nextInt(3) == 0
+                ? Pace.at(most, 1 + random.nextInt(50))
+                : Pace.between(10 + random.nextInt(50), random.nextDouble() * most, most, random.nextDouble() * most,
+                        0.5 + random.nextDouble(), 0.5 + random.nextDouble());
         double last = -1;
         for (int i = 0; i <= 60; i++) {
             long at = pace.nanos() / 60 * i;

@@ -27,7 +27,9 @@ import rhombic.testplants.RandomStudies;
 import rhombic.validation.Lines;
 
 class ChangesTest {
-    private final Study line = new Lines().chain(Lines.arrivals("In", "75 s", 1), Lines.station("S", 1, 3, "60 s"), Lines.buffer("B", 4), Lines.goodsOut("Out")).study(8, 0, 1);
+    private final Study line = new Lines()
+            .chain(Lines.arrivals("In", "75 s", 1), Lines.station("S", 1, 3, "60 s"), Lines.buffer("B", 4), Lines.goodsOut("Out"))
+            .study(8, 0, 1);
 
     /** From any study to any other and back, whatever lies between. */
     @Property(tries = 300, seed = "20261125")
@@ -68,7 +70,8 @@ class ChangesTest {
         assertEquals(OptionalInt.of(9), set.at().value(wider).orElseThrow());
         assertEquals("set room of B", set.said());
         Study other = line.changed("B", e -> e.named("Store"));
-        assertEquals(OptionalInt.of(9), ((Buffer) changes.applyTo(other).find("Store").orElseThrow()).room(), "an address does not hang on the name");
+        assertEquals(OptionalInt.of(9), ((Buffer) changes.applyTo(other).find("Store").orElseThrow()).room(),
+                "an address does not hang on the name");
     }
 
     @Test
@@ -85,13 +88,15 @@ class ChangesTest {
         Study without = line.without(java.util.Set.of("B"));
         StudyException refused = assertThrows(StudyException.class, () -> new Changes(List.of(change)).applyTo(without));
         assertTrue(refused.getMessage().contains("equipment \u201cB\u201d, which is not there"), refused.getMessage());
-        assertThrows(StudyException.class, () -> new Changes(List.of(Changes.set(line.find("S").orElseThrow(), "places", 0))).applyTo(line));
+        assertThrows(StudyException.class,
+                () -> new Changes(List.of(Changes.set(line.find("S").orElseThrow(), "places", 0))).applyTo(line));
         assertTrue(new Address("", "B", "nothing").value(line).isEmpty());
     }
 
     @Test
     void changesCanBeSentAsTheyAre() throws Exception {
-        Changes changes = Changes.between(line, line.changed("B", e -> ((Buffer) e).withRoom(OptionalInt.empty())).changed("S", e -> ((Station) e).withPlaces(3)));
+        Changes changes = Changes.between(line,
+                line.changed("B", e -> ((Buffer) e).withRoom(OptionalInt.empty())).changed("S", e -> ((Station) e).withPlaces(3)));
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (ObjectOutputStream out = new ObjectOutputStream(bytes)) {
             out.writeObject(changes);

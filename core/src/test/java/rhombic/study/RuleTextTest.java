@@ -35,15 +35,17 @@ class RuleTextTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"'  A piece ENTERS Oven ', a piece enters Oven", "'Every 5  min', every 5 min", "'IT IS 08:30', it is 08:30", "'Oven BECOMES blocked', Oven becomes blocked",
-        "'a piece leaves Curing oven 2', a piece leaves Curing oven 2"})
+    @CsvSource({"'  A piece ENTERS Oven ', a piece enters Oven", "'Every 5  min', every 5 min", "'IT IS 08:30', it is 08:30",
+            "'Oven BECOMES blocked', Oven becomes blocked",
+            "'a piece leaves Curing oven 2', a piece leaves Curing oven 2"})
     void blanksAndCapitalsDoNotMatter(String typed, String read) {
         assertEquals(read, RuleText.of(RuleText.when(typed)));
     }
 
     @ParameterizedTest
-    @CsvSource({"'set piece.joints to 4', set joints to 4", "'SET heat OF Curing oven 2 TO here.heat + 1', set heat of Curing oven 2 to here.heat + 1", "'Stop the run', stop the run",
-        "'create 12 Coil S at Goods in 2', create 12 Coil S at Goods in 2"})
+    @CsvSource({"'set piece.joints to 4', set joints to 4",
+            "'SET heat OF Curing oven 2 TO here.heat + 1', set heat of Curing oven 2 to here.heat + 1", "'Stop the run', stop the run",
+            "'create 12 Coil S at Goods in 2', create 12 Coil S at Goods in 2"})
     void actionsAreReadAsGenerously(String typed, String read) {
         assertEquals(read, RuleText.of(RuleText.action(typed)));
     }
@@ -71,26 +73,31 @@ class RuleTextTest {
 
     /** Names that are made of the words of rules, or hold them. */
     static Stream<String> trickyNames() {
-        return Stream.of("signal box", "every man", "a piece enters", "A becomes B", "it is it", "Line to dock", "Coils at rest", "look", "shut", "stop the run", "scrap", "changes its state", "of A to B", "create 2 A at B");
+        return Stream.of("signal box", "every man", "a piece enters", "A becomes B", "it is it", "Line to dock", "Coils at rest", "look",
+                "shut", "stop the run", "scrap", "changes its state", "of A to B", "create 2 A at B");
     }
 
     @ParameterizedTest
     @MethodSource("trickyNames")
     void aNameThatReadsLikeARuleIsPutInQuotesAndReadBack(String name) {
-        List<Rule.When> triggers = List.of(new Rule.When.StateChanges(name, ""), new Rule.When.StateChanges(name, "blocked"), new Rule.When.Signal(name),
+        List<Rule.When> triggers = List.of(new Rule.When.StateChanges(name, ""), new Rule.When.StateChanges(name, "blocked"),
+                new Rule.When.Signal(name),
                 new Rule.When.Piece(Rule.PieceEvent.LEAVES, name));
         for (Rule.When when : triggers) {
             assertEquals(when, RuleText.when(RuleText.of(when)), RuleText.of(when));
         }
-        List<Rule.Action> actions = List.of(new Rule.Action.Shut(name), new Rule.Action.Open(name), new Rule.Action.Signal(name), new Rule.Action.ChangeLook(name),
-                new Rule.Action.Create(name, "Coil", 2), new Rule.Action.Create("In", name, 3), new Rule.Action.Set(name, "heat", "here.heat + 1"), new Rule.Action.Set("", "heat", "'to ' + piece.type"));
+        List<Rule.Action> actions = List.of(new Rule.Action.Shut(name), new Rule.Action.Open(name), new Rule.Action.Signal(name),
+                new Rule.Action.ChangeLook(name),
+                new Rule.Action.Create(name, "Coil", 2), new Rule.Action.Create("In", name, 3),
+                new Rule.Action.Set(name, "heat", "here.heat + 1"), new Rule.Action.Set("", "heat", "'to ' + piece.type"));
         for (Rule.Action action : actions) {
             assertEquals(action, RuleText.action(RuleText.of(action)), RuleText.of(action));
         }
     }
 
     @ParameterizedTest
-    @CsvSource({"Oven, Oven becomes blocked", "Curing oven 2, Curing oven 2 becomes blocked", "signal box, \"'signal box' becomes blocked\"", "'A becomes B', \"'A becomes B' becomes blocked\""})
+    @CsvSource({"Oven, Oven becomes blocked", "Curing oven 2, Curing oven 2 becomes blocked",
+            "signal box, \"'signal box' becomes blocked\"", "'A becomes B', \"'A becomes B' becomes blocked\""})
     void quotesStandOnlyWhereTheyAreNeeded(String name, String text) {
         assertEquals(text.replace("\"", ""), RuleText.of(new Rule.When.StateChanges(name, "blocked")));
     }

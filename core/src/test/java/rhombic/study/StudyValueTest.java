@@ -52,7 +52,8 @@ class StudyValueTest {
         for (Renaming.What what : List.of(Renaming.What.PIECE_TYPE, Renaming.What.TABLE)) {
             String from = what == Renaming.What.TABLE ? "Times" : "Coil";
             Study renamed = study.renamed(new Renaming(what, from, "Quite new"));
-            assertTrue(StudyCheck.of(renamed).stream().noneMatch(p -> p.kind() == Problem.Kind.UNKNOWN_NAME), StudyCheck.of(renamed).toString());
+            assertTrue(StudyCheck.of(renamed).stream().noneMatch(p -> p.kind() == Problem.Kind.UNKNOWN_NAME),
+                    StudyCheck.of(renamed).toString());
             assertEquals(StudyCheck.of(study).size(), StudyCheck.of(renamed).size());
             assertEquals(study, renamed.renamed(new Renaming(what, "Quite new", from)));
         }
@@ -62,7 +63,8 @@ class StudyValueTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"12 | NUMBER | 12", "-1.5 | NUMBER | -1.5", "yes | YES_NO | yes", "No | YES_NO | no", "1e3 | NUMBER | 1000", "A12 | TEXT | A12", "1.2.3 | TEXT | 1.2.3", "12 s | TEXT | 12 s"})
+    @CsvSource(delimiter = '|', value = {"12 | NUMBER | 12", "-1.5 | NUMBER | -1.5", "yes | YES_NO | yes", "No | YES_NO | no",
+            "1e3 | NUMBER | 1000", "A12 | TEXT | A12", "1.2.3 | TEXT | 1.2.3", "12 s | TEXT | 12 s"})
     void valuesAreReadAsTheyAreTyped(String typed, Value.Kind kind, String shown) {
         Value value = Value.parse(typed);
         assertEquals(kind, value.kind());
@@ -75,7 +77,8 @@ class StudyValueTest {
         PieceType type = PieceType.usual("Piece");
         assertThrows(StudyException.class, () -> new Attribute("type", new Value.Num(1)));
         assertThrows(StudyException.class, () -> new Attribute("two words", new Value.Num(1)));
-        assertThrows(StudyException.class, () -> type.withAttributes(List.of(new Attribute("a", new Value.Num(1)), new Attribute("a", new Value.Num(2)))));
+        assertThrows(StudyException.class,
+                () -> type.withAttributes(List.of(new Attribute("a", new Value.Num(1)), new Attribute("a", new Value.Num(2)))));
         assertThrows(StudyException.class, () -> type.withLooks(List.of()));
         assertThrows(StudyException.class, () -> type.withLooks(List.of(new Look("a", "#102030"), new Look("a", "#102031"))));
         assertThrows(StudyException.class, () -> type.withWeight(Quantity.metres(3)));
@@ -86,7 +89,8 @@ class StudyValueTest {
         assertThrows(StudyException.class, () -> new Table("T", List.of("a", "b", "c"), List.of(), "", ""));
         assertThrows(StudyException.class, () -> new Table("T", List.of("a"), List.of(new Table.Row(List.of("x", "y"), "1")), "", ""));
         assertThrows(StudyException.class, () -> new Table("T", List.of("a"), List.of(new Table.Row(List.of("x"), " ")), "", ""));
-        assertThrows(StudyException.class, () -> new Timetable(Timetable.Repeat.DAILY, List.of(new Timetable.Row(90_000, "Piece", 1, java.util.Map.of())), ""));
+        assertThrows(StudyException.class,
+                () -> new Timetable(Timetable.Repeat.DAILY, List.of(new Timetable.Row(90_000, "Piece", 1, java.util.Map.of())), ""));
         assertThrows(StudyException.class, () -> new Inspection(Quantity.percent(5), "", 0, 1, 1));
         assertThrows(StudyException.class, () -> new Work.Load(0, null));
         assertThrows(StudyException.class, () -> new Recipe.Part("Coil", 0));

@@ -15,7 +15,8 @@ import rhombic.study.value.EquipmentState;
 import rhombic.validation.Lines;
 
 class LongTraceTest {
-    private final Study study = new Lines().chain(arrivals("In", "10 s", 1), station("First", 1, 2, "12 s"), station("Second", 1, 0, "9 s"), goodsOut("Out"))
+    private final Study study = new Lines()
+            .chain(arrivals("In", "10 s", 1), station("First", 1, 2, "12 s"), station("Second", 1, 0, "9 s"), goodsOut("Out"))
             .study(100, 0, 1);
 
     @Test
@@ -75,7 +76,9 @@ class LongTraceTest {
             writer.sets(i, body, "seen", String.valueOf(i));
         }
         writer.publish(300_000);
-        org.junit.jupiter.api.Assertions.assertEquals("5", writer.trace().settings(writer.trace().at(5).piece(0).orElseThrow()).get("seen"));
-        org.junit.jupiter.api.Assertions.assertEquals("\u2026", writer.trace().settings(writer.trace().at(300_000).piece(0).orElseThrow()).get("seen"));
+        org.junit.jupiter.api.Assertions.assertEquals("5",
+                writer.trace().settings(writer.trace().at(5).piece(0).orElseThrow()).get("seen"));
+        org.junit.jupiter.api.Assertions.assertEquals("\u2026",
+                writer.trace().settings(writer.trace().at(300_000).piece(0).orElseThrow()).get("seen"));
     }
 }

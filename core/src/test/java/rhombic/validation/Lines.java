@@ -110,9 +110,11 @@ public final class Lines {
         for (String row : rows) {
             String[] parts = row.split(" ");
             int quantity = parts.length > 3 ? Integer.parseInt(parts[2]) : 1;
-            read.add(new Timetable.Row(Timetable.seconds(Timetable.Repeat.ONCE, parts[0] + " " + parts[1]), parts[parts.length - 1], quantity, Map.of()));
+            read.add(new Timetable.Row(Timetable.seconds(Timetable.Repeat.ONCE, parts[0] + " " + parts[1]), parts[parts.length - 1],
+                    quantity, Map.of()));
         }
-        return new GoodsIn(name, SOMEWHERE, "Piece", Optional.of(new Supply.ByTimetable(new Timetable(Timetable.Repeat.ONCE, read, ""))), GoodsIn.WhenFull.WAIT, OptionalInt.empty());
+        return new GoodsIn(name, SOMEWHERE, "Piece", Optional.of(new Supply.ByTimetable(new Timetable(Timetable.Repeat.ONCE, read, ""))),
+                GoodsIn.WhenFull.WAIT, OptionalInt.empty());
     }
 
     /** Rows written "S:48 s" or "S:M:5 min". */

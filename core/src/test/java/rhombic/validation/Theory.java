@@ -100,7 +100,8 @@ abstract class Theory {
             boolean agrees = ours.contains(exact.value) && narrow;
             System.out.printf(Locale.ROOT, "  %s  %s, %s: exact %.6g, ours %.6g \u00b1 %.2g%n", agrees ? "agrees" : "misses", theory.name,
                     exact.figure, exact.value, ours.mean(), ours.halfWidth());
-            told.put(theory.name + exact.figure, new ValidationPage.Line(theory.name, exact.figure, exact.value, ours.mean(), ours.halfWidth(), agrees, study.plan().seed() == SECOND_SEED));
+            told.put(theory.name + exact.figure, new ValidationPage.Line(theory.name, exact.figure, exact.value, ours.mean(),
+                    ours.halfWidth(), agrees, study.plan().seed() == SECOND_SEED));
             if (!agrees) {
                 misses.add(exact);
             }
@@ -115,13 +116,17 @@ abstract class Theory {
                 queue("M/M/1 (1-MM1-A)", "exponential(1.25 min)", 1, 1, "exponential(1 min)", 20_000, 60, 4.0, 4.0, 0.8, Double.NaN),
                 queue("M/M/3 (1-MM3-A)", "exponential(25 s)", 1, 3, "exponential(60 s)", 4_000, 60, 64.7191 / 60, 4.98876, 0.8, 0.647191),
                 queue("M/D/1 (1-MD1-A)", "exponential(1.25 min)", 1, 1, "1 min", 8_000, 60, 2.0, 2.4, 0.8, Double.NaN),
-                queue("M/G/1 triangular (1-MG1tri-A)", "exponential(1.333333333 min)", 1, 1, "triangular(0.5 min, 0.8 min, 1.7 min)", 8_000, 60, 1.5975,
+                queue("M/G/1 triangular (1-MG1tri-A)", "exponential(1.333333333 min)", 1, 1, "triangular(0.5 min, 0.8 min, 1.7 min)", 8_000,
+                        60, 1.5975,
                         1.94813, 0.75, Double.NaN),
-                queue("M/G/1 lognormal (1-MG1logn-A)", "exponential(1.25 min)", 1, 1, "lognormal(1 min, 0.5 min)", 10_000, 60, 2.5, 2.8, 0.8, Double.NaN),
+                queue("M/G/1 lognormal (1-MG1logn-A)", "exponential(1.25 min)", 1, 1, "lognormal(1 min, 0.5 min)", 10_000, 60, 2.5, 2.8,
+                        0.8, Double.NaN),
                 queue("D/M/1 (1-DM1-A)", "75 s", 1, 1, "exponential(60 s)", 10_000, 60, 101.564 / 60, 2.15418, 0.8, 0.62863),
                 queue("M[4]/M/1 (6-BULK-A)", "exponential(10 min)", 4, 1, "exponential(2 min)", 60_000, 60, 23, 10, 0.8, Double.NaN),
-                queue("M/M/5 (11-ERLC-A)", "exponential(0.25 min)", 1, 5, "exponential(1 min)", 5_000, 60, 0.554113, 6.21645, 0.8, 0.554113),
-                queue("pooled M/M/2 (12-POOL-A)", "exponential(0.625 min)", 1, 2, "exponential(1 min)", 8_000, 60, 1.77778, 4.44444, 0.8, Double.NaN));
+                queue("M/M/5 (11-ERLC-A)", "exponential(0.25 min)", 1, 5, "exponential(1 min)", 5_000, 60, 0.554113, 6.21645, 0.8,
+                        0.554113),
+                queue("pooled M/M/2 (12-POOL-A)", "exponential(0.625 min)", 1, 2, "exponential(1 min)", 8_000, 60, 1.77778, 4.44444, 0.8,
+                        Double.NaN));
     }
 
     private static Case queue(String name, String between, int together, int servers, String service, double hours, double secondsPerMinute,
@@ -160,7 +165,8 @@ abstract class Theory {
                 new Exact("last starved", lastStarved, 0.01, run -> named(run, last).share(EquipmentState.STARVED))));
     }
 
-    private static Case bowl(String name, double[] means, double perMinute, double blocked1, double blocked2, double starved2, double starved3) {
+    private static Case bowl(String name, double[] means, double perMinute, double blocked1, double blocked2, double starved2,
+            double starved3) {
         return new Case(name, lineStudy(0, means), List.of(
                 new Exact("throughput, 1/min", perMinute, 0.01, run -> run.throughputPerHour() / 60),
                 new Exact("1 blocked", blocked1, 0.01, run -> named(run, "S1").share(EquipmentState.BLOCKED)),
@@ -208,7 +214,8 @@ abstract class Theory {
 
     private static Study lossStudy(String between, int servers, int waitingPlaces, String service) {
         GoodsIn turnsAway = arrivals("In", between, 1).withWhenFull(GoodsIn.WhenFull.TURN_AWAY);
-        return new Lines().chain(turnsAway, station("Server", servers, waitingPlaces, service), goodsOut("Out")).study(3_000, 50, REPLICATIONS);
+        return new Lines().chain(turnsAway, station("Server", servers, waitingPlaces, service), goodsOut("Out")).study(3_000, 50,
+                REPLICATIONS);
     }
 
     private static double lost(RunFigures run) {
@@ -224,12 +231,14 @@ abstract class Theory {
     /** Open Jackson network: the rejected go to the end of the queue with a fresh time. */
     private static Case rework() {
         Study study = new Lines()
-                .chain(arrivals("In", "exponential(6 min)", 1), buffer("Assembly queue", -1), station("Assembly", 1, 0, "exponential(4 min)"),
+                .chain(arrivals("In", "exponential(6 min)", 1), buffer("Assembly queue", -1),
+                        station("Assembly", 1, 0, "exponential(4 min)"),
                         buffer("Inspection queue", -1), station("Inspection", 1, 0, "exponential(3 min)"))
                 .chain(goodsOut("Out")).link("Inspection", "Out", 80).link("Inspection", "Assembly queue", 20)
                 .study(60_000, 500, REPLICATIONS);
         return new Case("rework (2-REWORK-A)", study, List.of(
-                new Exact("mean number at assembly", 5, 0.02, run -> named(run, "Assembly queue").contentMean() + named(run, "Assembly").contentMean()),
+                new Exact("mean number at assembly", 5, 0.02,
+                        run -> named(run, "Assembly queue").contentMean() + named(run, "Assembly").contentMean()),
                 new Exact("mean number at inspection", 1.66667, 0.01,
                         run -> named(run, "Inspection queue").contentMean() + named(run, "Inspection").contentMean()),
                 new Exact("mean lead time, min", 40, 0.02, run -> run.lead().mean() / 60),
@@ -242,8 +251,10 @@ abstract class Theory {
         GoodsIn five = new GoodsIn("In", Lines.SOMEWHERE, "Piece",
                 Optional.of(new Supply.Spaced(Lines.time("0 s"), 5, Optional.empty())), GoodsIn.WhenFull.WAIT, OptionalInt.of(5));
         Study study = new Lines()
-                .chain(five, buffer("B1", -1), station("S1", 1, 0, "exponential(1 min)"), buffer("B2", -1), station("S2", 1, 0, "exponential(1 min)"),
-                        buffer("B3", -1), station("S3", 1, 0, "exponential(1 min)"), buffer("B4", -1), station("S4", 1, 0, "exponential(1 min)"))
+                .chain(five, buffer("B1", -1), station("S1", 1, 0, "exponential(1 min)"), buffer("B2", -1),
+                        station("S2", 1, 0, "exponential(1 min)"),
+                        buffer("B3", -1), station("S3", 1, 0, "exponential(1 min)"), buffer("B4", -1),
+                        station("S4", 1, 0, "exponential(1 min)"))
                 .link("S4", "B1")
                 .study(2_500, 50, REPLICATIONS);
         return new Case("closed loop (13-LOOP-A)", study, List.of(
@@ -254,8 +265,10 @@ abstract class Theory {
     /** The same network by inspection: in a queue of equal exponential works the order changes no mean number. */
     private static Case reworkBeforeNewWork() {
         Station made = station("Assembly", 1, 1_000_000, "exponential(4 min)");
-        Station inspected = station("Inspection", 1, 1_000_000, "exponential(3 min)").withInspection(new Inspection(Quantity.percent(20), "", 1, 1_000_000, 1_000_000));
-        Study study = new Lines().chain(arrivals("In", "exponential(6 min)", 1), made, inspected, goodsOut("Out")).study(60_000, 500, REPLICATIONS);
+        Station inspected = station("Inspection", 1, 1_000_000, "exponential(3 min)")
+                .withInspection(new Inspection(Quantity.percent(20), "", 1, 1_000_000, 1_000_000));
+        Study study = new Lines().chain(arrivals("In", "exponential(6 min)", 1), made, inspected, goodsOut("Out")).study(60_000, 500,
+                REPLICATIONS);
         return new Case("rework before new work (2-REWORK-A)", study, List.of(
                 new Exact("mean number at assembly", 5, 0.02, run -> named(run, "Assembly").contentMean()),
                 new Exact("mean number at inspection", 1.66667, 0.01, run -> named(run, "Inspection").contentMean()),
@@ -265,11 +278,14 @@ abstract class Theory {
 
     /** Ten pieces form a batch; the batches are an Erlang-10/M/1 queue. */
     private static Case batches() {
-        AssemblyStation forms = new AssemblyStation(Basics.of("Forming", Lines.SOMEWHERE), Work.of(1, 0, new TimeSource.Drawn(Lines.time("0 s"))), AssemblyStation.Way.BATCH, List.of(),
+        AssemblyStation forms = new AssemblyStation(Basics.of("Forming", Lines.SOMEWHERE),
+                Work.of(1, 0, new TimeSource.Drawn(Lines.time("0 s"))), AssemblyStation.Way.BATCH, List.of(),
                 new Recipe.Fixed(List.of(new Recipe.Part("Piece", 10))), 10, "Batch");
-        UnpackingStation undoes = new UnpackingStation(Basics.of("Undoing", Lines.SOMEWHERE), Work.of(1, 0, new TimeSource.Drawn(Lines.time("0 s"))), new UnpackingStation.Parting.TakeOff());
+        UnpackingStation undoes = new UnpackingStation(Basics.of("Undoing", Lines.SOMEWHERE),
+                Work.of(1, 0, new TimeSource.Drawn(Lines.time("0 s"))), new UnpackingStation.Parting.TakeOff());
         Study study = new Lines().types(PieceType.usual("Piece"), PieceType.usual("Batch"))
-                .chain(arrivals("In", "exponential(2 min)", 1), forms, buffer("Queue", -1), station("Server", 1, 0, "exponential(12 min)"), undoes, goodsOut("Out"))
+                .chain(arrivals("In", "exponential(2 min)", 1), forms, buffer("Queue", -1), station("Server", 1, 0, "exponential(12 min)"),
+                        undoes, goodsOut("Out"))
                 .study(30_000, 500, REPLICATIONS);
         return new Case("batches of 10 (6-BATCH10-A)", study, List.of(
                 new Exact("mean wait of a piece for its batch, min", 9, 0.01, run -> named(run, "Forming").contentMean() * 2),
@@ -292,7 +308,8 @@ abstract class Theory {
         GoodsIn usual = arrivals("Usual in", "exponential(2.5 min)", 1).withMix(List.of(new MixPart("Usual", 1)));
         Equipment server = station("Server", 1, 1_000_000, "exponential(1 min)");
         Study study = new Lines().types(PieceType.usual("Urgent"), PieceType.usual("Usual")).chain(urgent).chain(usual)
-                .chain(server.with(server.basics().withTaking(Taking.byType(List.of("Urgent", "Usual")))), goodsOut("Out")).link("Urgent in", "Server").link("Usual in", "Server")
+                .chain(server.with(server.basics().withTaking(Taking.byType(List.of("Urgent", "Usual")))), goodsOut("Out"))
+                .link("Urgent in", "Server").link("Usual in", "Server")
                 .study(30_000, 500, REPLICATIONS);
         return new Case("two priority classes (7-PRIO-A)", study, List.of(
                 new Exact("mean wait of the urgent, min", 1.33333, 0.01, run -> run.types().get(0).waitMean() / 60),
@@ -313,7 +330,8 @@ abstract class Theory {
      */
     private static Case transit() {
         Study study = new Lines()
-                .chain(arrivals("In", "exponential(1.25 min)", 1), buffer("Queue", -1), station("Server", 1, 0, "exponential(1 min)"), goodsOut("Out"))
+                .chain(arrivals("In", "exponential(1.25 min)", 1), buffer("Queue", -1), station("Server", 1, 0, "exponential(1 min)"),
+                        goodsOut("Out"))
                 .study(10_000, 500, REPLICATIONS);
         Study travelled = study.withLinks(study.links().stream()
                 .map(link -> link.to().equals("Queue") ? link.withTravel(new Travel.InTime(Lines.time("gamma(3, 40 s)"), 0)) : link)

@@ -30,17 +30,19 @@ final class ValidationPage {
                 |---|---|---|---|---|---|
                 """);
         for (Line line : lines) {
-            page.append(String.format(Locale.ROOT, "| %s | %s | %.6g | %.6g | %.2g | %s |%n", line.name, line.figure, line.exact, line.ours, line.halfWidth,
+            page.append(String.format(Locale.ROOT, "| %s | %s | %.6g | %.6g | %.2g | %s |%n", line.name, line.figure, line.exact, line.ours,
+                    line.halfWidth,
                     (line.agrees ? "agrees" : "misses") + (line.second ? ", on the second seed" : "")));
         }
-        page.append("""
+        page.append(
+                """
 
-                Not covered yet, since their kinds are still to come: failures (3, 5), racks (8), vehicles (9), conveyors (10) and crews (12)
-                of the list of exact values. Everything else that the flow can do is checked against hand calculations in deterministic
-                plants, to the last digit: `HandOverTest`, `StationTest`, `RoutingTest`, `InspectionTest`, `JoiningTest`, `SupplyTest`,
-                `RulesTest`, `RunEndTest`, `HandOverDetailsTest`; on 250 random plants of all kinds mixed: `PlantPropertiesTest`,
-                `WaitsHaveReasonsTest`; and against laws that hold on every path, such as Little’s, monotony and reversibility: `LawsTest`.
-                """);
+                        Not covered yet, since their kinds are still to come: failures (3, 5), racks (8), vehicles (9), conveyors (10) and crews (12)
+                        of the list of exact values. Everything else that the flow can do is checked against hand calculations in deterministic
+                        plants, to the last digit: `HandOverTest`, `StationTest`, `RoutingTest`, `InspectionTest`, `JoiningTest`, `SupplyTest`,
+                        `RulesTest`, `RunEndTest`, `HandOverDetailsTest`; on 250 random plants of all kinds mixed: `PlantPropertiesTest`,
+                        `WaitsHaveReasonsTest`; and against laws that hold on every path, such as Little’s, monotony and reversibility: `LawsTest`.
+                        """);
         Files.writeString(PAGE, page.toString());
     }
 }

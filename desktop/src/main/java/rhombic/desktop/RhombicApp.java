@@ -43,8 +43,11 @@ public final class RhombicApp extends Application {
             return;
         }
         boolean forShot = getParameters().getNamed().containsKey("shot");
-        Path state = forShot ? Path.of(System.getProperty("java.io.tmpdir"), "rhombic-shot-" + ProcessHandle.current().pid()) : stateFolder();
-        MainWindow made = new MainWindow(new Workbench(Study.empty()), FileAsker.dialogs(stage), new Journal(state), new RecentFiles(state));
+        Path state = forShot
+                ? Path.of(System.getProperty("java.io.tmpdir"), "rhombic-shot-" + ProcessHandle.current().pid())
+                : stateFolder();
+        MainWindow made = new MainWindow(new Workbench(Study.empty()), FileAsker.dialogs(stage), new Journal(state),
+                new RecentFiles(state));
         window = made;
         stage.setScene(scene(made.root(), WIDTH, HEIGHT));
         stage.show();

@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.animation.AnimationTimer;
@@ -58,7 +59,8 @@ final class Shot {
         }
         String place = wanted.getOrDefault("place", "build");
         window.go(Arrays.stream(Place.values()).filter(p -> p.name().equalsIgnoreCase(place)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("there is no place \u201c" + place + "\u201d; use build, watch, diagnose or compare")));
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "there is no place \u201c" + place + "\u201d; use build, watch, diagnose or compare")));
         for (String named : List.of("select", "double")) {
             for (String name : names(named)) {
                 if (window.bench().study().find(name).isEmpty()) {
@@ -91,7 +93,9 @@ final class Shot {
             @Override
             public void handle(long now) {
                 boolean empty = window.bench().study().equipment().isEmpty();
-                boolean fresh = empty || window.outlook().last().filter(f -> f.summary().study().equals(window.bench().study())).isPresent() && player.study().filter(study -> study == window.bench().study()).isPresent() && player.writtenNanos() >= player.playheadNanos();
+                boolean fresh = empty || window.outlook().last().filter(f -> f.summary().study().equals(window.bench().study())).isPresent()
+                        && player.study().filter(study -> study == window.bench().study()).isPresent()
+                        && player.writtenNanos() >= player.playheadNanos();
                 double waited = (System.nanoTime() - begun) / 1e9;
                 if (waited > GIVE_UP_SECONDS) {
                     stop();
@@ -124,12 +128,13 @@ final class Shot {
 
     /** An edit to show the change of: the station gets twice its places. */
     private void doublePlaces(String station) {
-        window.bench().edit("double the places of " + station, study -> study.changed(station, e -> e instanceof Station s ? s.withPlaces(2 * s.work().places()) : e));
+        window.bench().edit("double the places of " + station,
+                study -> study.changed(station, e -> e instanceof Station s ? s.withPlaces(2 * s.work().places()) : e));
     }
 
     private void write() {
         WritableImage image = stage.getScene().snapshot(null);
-        File file = new File(wanted.get("shot"));
+        File file = new File(Objects.requireNonNull(wanted.get("shot")));
         try {
             if (!ImageIO.write(SwingFXUtils.fromFXImage(image, null), "png", file)) {
                 throw new IOException("PNG is not available here");

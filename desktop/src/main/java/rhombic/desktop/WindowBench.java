@@ -53,7 +53,8 @@ public final class WindowBench extends Application {
     public void start(Stage stage) throws Exception {
         RhombicApp.prepare();
         Path state = Files.createTempDirectory("rhombic-bench");
-        MainWindow made = new MainWindow(new Workbench(Study.empty()), FileAsker.dialogs(stage), new Journal(state), new RecentFiles(state));
+        MainWindow made = new MainWindow(new Workbench(Study.empty()), FileAsker.dialogs(stage), new Journal(state),
+                new RecentFiles(state));
         window = made;
         stage.setScene(RhombicApp.scene(made.root(), 1280, 800));
         stage.show();
@@ -109,7 +110,8 @@ public final class WindowBench extends Application {
             with[i] = millisForAFrame(window, lanes(true));
             ratios[i] = with[i] / empty;
         }
-        say("a frame with %d moving pieces takes %.0f ms, %.2f times one with none (asked: at most 1.6)", LANES * IN_EACH_LANE, median(with), median(ratios));
+        say("a frame with %d moving pieces takes %.0f ms, %.2f times one with none (asked: at most 1.6)", LANES * IN_EACH_LANE,
+                median(with), median(ratios));
     }
 
     private static double millisForAFrame(MainWindow window, Study study) throws Exception {
@@ -162,8 +164,10 @@ public final class WindowBench extends Application {
             double y = (lane - LANES / 2) * 1.5;
             String n = " " + (lane + 1);
             GoodsIn in = new GoodsIn("In" + n, Placement.at(-12, y), "Piece",
-                    withPieces ? Optional.of(new Supply.OnDemand()) : Optional.of(new Supply.Spaced(DistributionText.parse("300 d"))), GoodsIn.WhenFull.WAIT, OptionalInt.empty());
-            Station station = new Station("S" + n, Placement.at(0, y), 1, IN_EACH_LANE - 1, Optional.of(DistributionText.parse("uniform(200 ms, 400 ms)")));
+                    withPieces ? Optional.of(new Supply.OnDemand()) : Optional.of(new Supply.Spaced(DistributionText.parse("300 d"))),
+                    GoodsIn.WhenFull.WAIT, OptionalInt.empty());
+            Station station = new Station("S" + n, Placement.at(0, y), 1, IN_EACH_LANE - 1,
+                    Optional.of(DistributionText.parse("uniform(200 ms, 400 ms)")));
             GoodsOut out = new GoodsOut("Out" + n, Placement.at(8, y));
             things.addAll(List.of(in, station, out));
             links.addAll(List.of(new Link(in.name(), station.name()), new Link(station.name(), out.name())));

@@ -10,17 +10,21 @@ import org.junit.jupiter.api.Test;
 
 /** One direction within the window, and what needs no toolkit knows none. */
 class DesktopLayersTest {
-    private static final JavaClasses DESKTOP = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("rhombic.desktop");
+    private static final JavaClasses DESKTOP = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests())
+            .importPackages("rhombic.desktop");
 
     @Test
     void workIsDoneWithoutAToolkit() {
-        noClasses().that().resideInAPackage("rhombic.desktop.work").should().dependOnClassesThat().resideInAnyPackage("javafx..", "java.awt..", "javax.swing..").check(DESKTOP);
+        noClasses().that().resideInAPackage("rhombic.desktop.work").should().dependOnClassesThat()
+                .resideInAnyPackage("javafx..", "java.awt..", "javax.swing..").check(DESKTOP);
     }
 
     /** A view asks traces, figures and scenes; how a plant runs is none of its business. */
     @Test
     void whatIsShownKnowsNoPlant() {
-        noClasses().that().resideInAnyPackage("rhombic.desktop.floor", "rhombic.desktop.card", "rhombic.desktop.watch", "rhombic.desktop.frame").should()
+        noClasses().that()
+                .resideInAnyPackage("rhombic.desktop.floor", "rhombic.desktop.card", "rhombic.desktop.watch", "rhombic.desktop.frame")
+                .should()
                 .dependOnClassesThat().resideInAnyPackage("rhombic.plant..", "rhombic.kernel..").check(DESKTOP);
     }
 

@@ -59,7 +59,8 @@ class SceneTest {
             List<Drawn> all = drawn(HOUR / 2 * i, 0);
             assertEquals(moment.inside(), all.size());
             Set<String> spots = new HashSet<>();
-            all.forEach(d -> assertTrue(spots.add(Math.round(d.x() * 100) + " " + Math.round(d.y() * 100) + " " + Math.round(d.z() * 100)), at(d).name() + " holds two pieces at one spot"));
+            all.forEach(d -> assertTrue(spots.add(Math.round(d.x() * 100) + " " + Math.round(d.y() * 100) + " " + Math.round(d.z() * 100)),
+                    at(d).name() + " holds two pieces at one spot"));
         }
     }
 
@@ -110,9 +111,12 @@ class SceneTest {
     void aPieceIsDrawnAtItsEquipmentWhicheverWayThatIsTurned() {
         for (Drawn d : drawn(4 * HOUR, 0)) {
             double distance = Math.hypot(d.x() - at(d).placement().xMetres(), d.y() - at(d).placement().yMetres());
-            assertTrue(distance < at(d).footprint().lengthMetres() / 2 + 13 * Scene.PITCH_METRES, at(d).name() + ": " + distance + " m away");
+            assertTrue(distance < at(d).footprint().lengthMetres() / 2 + 13 * Scene.PITCH_METRES,
+                    at(d).name() + ": " + distance + " m away");
         }
-        Drawn wrapped = drawn(4 * HOUR, 0).stream().filter(d -> at(d).placement().turnedDegrees() == 180 && at(d) instanceof rhombic.study.kind.Station one && one.work().places() == 1 && d.spot().place() == 0).findFirst().orElseThrow();
+        Drawn wrapped = drawn(4 * HOUR, 0).stream().filter(d -> at(d).placement().turnedDegrees() == 180
+                && at(d) instanceof rhombic.study.kind.Station one && one.work().places() == 1 && d.spot().place() == 0).findFirst()
+                .orElseThrow();
         assertTrue(wrapped.y() > at(wrapped).placement().yMetres(), "the tables of a turned station face north");
     }
 

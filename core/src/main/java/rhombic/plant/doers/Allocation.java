@@ -9,17 +9,14 @@ import java.util.function.LongSupplier;
 public final class Allocation {
     /** Which doer a job gets, among those who are free and able. A preferred one goes first. */
     public enum DoerRule {
-        NEAREST,
-        LEAST_USED,
-        IN_TURN,
+        NEAREST, LEAST_USED, IN_TURN,
         /** In the order of the group. */
         IN_ORDER
     }
 
     /** Which job a doer gets, among those of the highest priority. */
     public enum JobRule {
-        OLDEST,
-        NEAREST
+        OLDEST, NEAREST
     }
 
     private final List<Doer> doers;
@@ -96,7 +93,8 @@ public final class Allocation {
     }
 
     private double nearestDistance(Job job) {
-        return doers.stream().filter(doer -> doer.isFree() && doer.can(job)).mapToDouble(doer -> doer.place().distanceTo(job.where())).min().orElse(Double.MAX_VALUE);
+        return doers.stream().filter(doer -> doer.isFree() && doer.can(job)).mapToDouble(doer -> doer.place().distanceTo(job.where())).min()
+                .orElse(Double.MAX_VALUE);
     }
 
     private List<Doer> chosenFor(Job job) {

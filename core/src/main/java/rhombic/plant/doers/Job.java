@@ -9,23 +9,12 @@ import rhombic.space.Pose;
 public final class Job {
     /** What is to be done. */
     public enum What {
-        WORK,
-        CHANGEOVER,
-        SERVICE,
-        REPAIR,
-        CARRY,
-        DRIVE,
-        GO_TO
+        WORK, CHANGEOVER, SERVICE, REPAIR, CARRY, DRIVE, GO_TO
     }
 
     /** How far it has come. */
     public enum State {
-        ASKED,
-        GIVEN,
-        ON_THE_WAY,
-        BEGUN,
-        PAUSED,
-        DONE
+        ASKED, GIVEN, ON_THE_WAY, BEGUN, PAUSED, DONE
     }
 
     /** Hears that the job has its doers. */
@@ -91,7 +80,8 @@ public final class Job {
         return askedNanos;
     }
 
-    @Nullable Doer preferred() {
+    @Nullable
+    Doer preferred() {
         return preferred;
     }
 

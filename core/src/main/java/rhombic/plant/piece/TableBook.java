@@ -51,20 +51,25 @@ public final class TableBook {
             if (value instanceof Double number && number == Math.rint(number) && number >= 0 && number <= 10_000) {
                 return number.intValue();
             }
-            throw new FormulaException("Table " + table.name() + " must give a whole number of parts from 0 to 10000 for " + String.join(", ", keys) + "; it gives \u201c" + text + "\u201d");
+            throw new FormulaException("Table " + table.name() + " must give a whole number of parts from 0 to 10000 for "
+                    + String.join(", ", keys) + "; it gives \u201c" + text + "\u201d");
         }
 
         private Object key(Object[] keys) {
             if (keys.length != table.keys().size()) {
-                throw new FormulaException("Table " + table.name() + " has " + (table.keys().size() == 1 ? "one key" : "two keys") + "; " + keys.length + " given");
+                throw new FormulaException("Table " + table.name() + " has " + (table.keys().size() == 1 ? "one key" : "two keys") + "; "
+                        + keys.length + " given");
             }
             return keys.length == 1 ? Formula.plain(keys[0]) : List.of(Formula.plain(keys[0]), Formula.plain(keys[1]));
         }
 
         private String otherwise(Object[] keys) {
             if (table.otherwise().isEmpty()) {
-                String asked = IntStream.range(0, keys.length).mapToObj(i -> table.keys().get(i) + " \u201c" + Formula.plain(keys[i]) + "\u201d").collect(Collectors.joining(" and "));
-                throw new FormulaException("Table " + table.name() + " has no row for " + asked + ": add one, or give the table a value for all others");
+                String asked = IntStream.range(0, keys.length)
+                        .mapToObj(i -> table.keys().get(i) + " \u201c" + Formula.plain(keys[i]) + "\u201d")
+                        .collect(Collectors.joining(" and "));
+                throw new FormulaException(
+                        "Table " + table.name() + " has no row for " + asked + ": add one, or give the table a value for all others");
             }
             return table.otherwise();
         }
@@ -86,7 +91,8 @@ public final class TableBook {
     }
 
     public Lookup find(String name) {
-        @Nullable Lookup lookup = tables.get(name);
+        @Nullable
+        Lookup lookup = tables.get(name);
         if (lookup == null) {
             throw new FormulaException("There is no table \u201c" + name + "\u201d");
         }

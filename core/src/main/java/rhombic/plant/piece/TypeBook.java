@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Look;
@@ -25,7 +26,7 @@ public final class TypeBook {
         usual = new Object[types.size()][slots.size()];
         for (int i = 0; i < types.size(); i++) {
             for (Attribute attribute : types.get(i).attributes()) {
-                usual[i][slots.get(attribute.name())] = attribute.value().asObject();
+                usual[i][Objects.requireNonNull(slots.get(attribute.name()))] = attribute.value().asObject();
             }
         }
     }
@@ -56,7 +57,8 @@ public final class TypeBook {
         if (slot == null) {
             return null;
         }
-        @Nullable Object[] own = piece.values;
+        @Nullable
+        Object[] own = piece.values;
         Object set = own == null ? null : own[slot];
         return set == null ? usual[piece.type][slot] : set;
     }
@@ -72,7 +74,8 @@ public final class TypeBook {
         if (before == null || before.getClass() != value.getClass()) {
             return false;
         }
-        @Nullable Object[] own = piece.values;
+        @Nullable
+        Object[] own = piece.values;
         if (own == null) {
             own = new Object[slots.size()];
             piece.values = own;
@@ -83,7 +86,8 @@ public final class TypeBook {
 
     /** Tells every attribute whose value is the piece's own. */
     public void own(Piece piece, java.util.function.BiConsumer<String, String> told) {
-        @Nullable Object[] values = piece.values;
+        @Nullable
+        Object[] values = piece.values;
         slots.forEach((attribute, slot) -> {
             Object value = values == null ? null : values[slot];
             if (value != null) {

@@ -70,7 +70,9 @@ public sealed interface Change extends Serializable {
 
         @Override
         public void applyTo(Draft draft) {
-            draft.become(renaming.what() == Renaming.What.EQUIPMENT ? draft.study().changed(renaming.from(), e -> e.named(renaming.to())) : draft.study().renamed(renaming));
+            draft.become(renaming.what() == Renaming.What.EQUIPMENT
+                    ? draft.study().changed(renaming.from(), e -> e.named(renaming.to()))
+                    : draft.study().renamed(renaming));
         }
     }
 
@@ -113,7 +115,8 @@ public sealed interface Change extends Serializable {
         }
 
         private <E extends Equipment> E set(Kind<E> of, Equipment thing) {
-            Field<E, ?> field = of.field(at.field()).orElseThrow(() -> new StudyException("A " + of.fileWord() + " has no " + at.field() + " that could be set"));
+            Field<E, ?> field = of.field(at.field())
+                    .orElseThrow(() -> new StudyException("A " + of.fileWord() + " has no " + at.field() + " that could be set"));
             return set(field, of.type().cast(thing));
         }
 

@@ -30,7 +30,8 @@ public record Changes(List<Change> all) implements Serializable {
 
     /** One value of equipment set to another. */
     public static Change set(Equipment thing, String field, Object after) {
-        Object before = Address.of(thing, field).value(new Study("-", RunPlan.ONE_SHIFT, List.of(), List.of(thing), List.of())).orElseThrow();
+        Object before = Address.of(thing, field).value(new Study("-", RunPlan.ONE_SHIFT, List.of(), List.of(thing), List.of()))
+                .orElseThrow();
         return new Change.Set(Address.of(thing, field), Kinds.of(thing).fileWord(), Stored.stored(before), Stored.stored(after));
     }
 
@@ -89,20 +90,22 @@ public record Changes(List<Change> all) implements Serializable {
                 ofItem(part, item, now, changes);
             }
         }
-        List<String> wanted = new ArrayList<>(there.keySet());
-        List<String> keptInOrder = wanted.stream().filter(kept::contains).toList();
+        List<String> keptInOrder = there.keySet().stream().filter(kept::contains).toList();
         if (!keptInOrder.equals(keys)) {
             changes.add(new Change.Order(part, keys, keptInOrder));
         }
-        for (int i = 0; i < wanted.size(); i++) {
-            if (!kept.contains(wanted.get(i))) {
-                changes.add(new Change.Add(part, i, (Serializable) there.get(wanted.get(i))));
+        int at = 0;
+        for (Map.Entry<String, Object> item : there.entrySet()) {
+            if (!kept.contains(item.getKey())) {
+                changes.add(new Change.Add(part, at, (Serializable) item.getValue()));
             }
+            at++;
         }
     }
 
     private static void ofItem(Part part, Object before, Object after, List<Change> changes) {
-        if (before instanceof Equipment thing && after instanceof Equipment changed && Kinds.of(thing) == Kinds.of(changed) && thing.name().equals(changed.name())) {
+        if (before instanceof Equipment thing && after instanceof Equipment changed && Kinds.of(thing) == Kinds.of(changed)
+                && thing.name().equals(changed.name())) {
             List<Change> sets = new ArrayList<>();
             ofFields(Kinds.of(thing), thing, changed, sets);
             if (leads(sets, thing, changed) && leads(new Changes(sets).undone().all(), changed, thing)) {

@@ -39,7 +39,8 @@ final class Draft {
                 return i;
             }
         }
-        throw new StudyException("The change is about a " + part.word() + " \u201c" + key.replace('\u0000', ' ').strip() + "\u201d, which is not there");
+        throw new StudyException(
+                "The change is about a " + part.word() + " \u201c" + key.replace('\u0000', ' ').strip() + "\u201d, which is not there");
     }
 
     private <T> List<T> all(Part part, Class<T> type) {
@@ -47,7 +48,8 @@ final class Draft {
     }
 
     Study study() {
-        return new Study(name, plan, all(Part.PIECE_TYPE, PieceType.class), all(Part.EQUIPMENT, Equipment.class), all(Part.LINK, Link.class), all(Part.TABLE, Table.class),
+        return new Study(name, plan, all(Part.PIECE_TYPE, PieceType.class), all(Part.EQUIPMENT, Equipment.class),
+                all(Part.LINK, Link.class), all(Part.TABLE, Table.class),
                 all(Part.RULE, Rule.class));
     }
 

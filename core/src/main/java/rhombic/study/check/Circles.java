@@ -9,6 +9,7 @@ import java.util.HashSet;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.Function;
 
@@ -77,7 +78,7 @@ final class Circles {
     }
 
     private void leave(String node) {
-        if (!low.get(node).equals(index.get(node))) {
+        if (!Objects.equals(low.get(node), index.get(node))) {
             return;
         }
         List<String> component = new ArrayList<>();

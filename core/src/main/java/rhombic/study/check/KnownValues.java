@@ -45,7 +45,8 @@ final class KnownValues {
         Set<String> values = new TreeSet<>();
         for (String type : types) {
             usual(type, name).filter(value -> comesAsUsual(type, name)).ifPresent(values::add);
-            rows().filter(row -> row.type().equals(type) && row.attributes().containsKey(name)).forEach(row -> values.add(Formula.plain(row.attributes().get(name).asObject())));
+            rows().filter(row -> row.type().equals(type) && row.attributes().containsKey(name))
+                    .forEach(row -> values.add(Formula.plain(row.attributes().get(name).asObject())));
         }
         return Optional.of(values);
     }
@@ -56,21 +57,26 @@ final class KnownValues {
     }
 
     private Optional<String> usual(String type, String attribute) {
-        return study.type(type).flatMap(t -> t.attributes().stream().filter(a -> a.name().equals(attribute)).findFirst()).map(a -> Formula.plain(a.value().asObject()));
+        return study.type(type).flatMap(t -> t.attributes().stream().filter(a -> a.name().equals(attribute)).findFirst())
+                .map(a -> Formula.plain(a.value().asObject()));
     }
 
     /** Whether a piece of the type can come into being without a value of its own. */
     private boolean comesAsUsual(String type, String attribute) {
         boolean byRow = rows().anyMatch(row -> row.type().equals(type) && !row.attributes().containsKey(attribute));
-        return byRow || study.rules().stream().flatMap(rule -> rule.then().stream()).anyMatch(action -> action instanceof Rule.Action.Create create && create.type().equals(type))
+        return byRow
+                || study.rules().stream().flatMap(rule -> rule.then().stream())
+                        .anyMatch(action -> action instanceof Rule.Action.Create create && create.type().equals(type))
                 || study.equipment().stream().anyMatch(thing -> makes(thing, type));
     }
 
     private static boolean makes(Equipment thing, String type) {
         return switch (thing) {
-            case GoodsIn in -> !(in.supply().orElse(null) instanceof Supply.ByTimetable) && in.mix().stream().anyMatch(part -> part.type().equals(type) && part.weight() > 0);
+            case GoodsIn in -> !(in.supply().orElse(null) instanceof Supply.ByTimetable)
+                    && in.mix().stream().anyMatch(part -> part.type().equals(type) && part.weight() > 0);
             case AssemblyStation assembly -> assembly.result().equals(type);
-            case UnpackingStation unpacking -> unpacking.parting() instanceof UnpackingStation.Parting.Split split && split.type().equals(type);
+            case UnpackingStation unpacking ->
+                unpacking.parting() instanceof UnpackingStation.Parting.Split split && split.type().equals(type);
             case Station station -> false;
             case Buffer buffer -> false;
             case GoodsOut out -> false;
@@ -78,6 +84,9 @@ final class KnownValues {
     }
 
     private Stream<Timetable.Row> rows() {
-        return study.equipment().stream().flatMap(thing -> thing instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.ByTimetable table ? table.timetable().rows().stream() : Stream.empty());
+        return study.equipment().stream()
+                .flatMap(thing -> thing instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.ByTimetable table
+                        ? table.timetable().rows().stream()
+                        : Stream.empty());
     }
 }

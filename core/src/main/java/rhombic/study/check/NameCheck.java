@@ -46,18 +46,22 @@ final class NameCheck {
         Set<String> seen = new HashSet<>();
         for (Uses.Named use : uses.types) {
             if (study.type(use.name()).isEmpty() && seen.add(use.place() + "\u0000" + use.name())) {
-                add(Problem.Grade.ERROR, Problem.Kind.UNKNOWN_NAME, use.place(), "It names the piece type \u201c" + use.name() + "\u201d, which is not there", "Add the type, or choose another",
+                add(Problem.Grade.ERROR, Problem.Kind.UNKNOWN_NAME, use.place(),
+                        "It names the piece type \u201c" + use.name() + "\u201d, which is not there", "Add the type, or choose another",
                         fix("Add the type " + use.name(), s -> s.withPieceTypes(with(s.pieceTypes(), PieceType.usual(use.name())))));
             }
         }
         for (Uses.Named use : uses.tables) {
             if (study.table(use.name()).isEmpty() && seen.add(use.place() + "\u0001" + use.name())) {
-                add(Problem.Grade.ERROR, Problem.Kind.UNKNOWN_NAME, use.place(), "It looks up the table \u201c" + use.name() + "\u201d, which is not there", "Add the table, or choose another", null);
+                add(Problem.Grade.ERROR, Problem.Kind.UNKNOWN_NAME, use.place(),
+                        "It looks up the table \u201c" + use.name() + "\u201d, which is not there", "Add the table, or choose another",
+                        null);
             }
         }
         for (Uses.Named use : uses.equipment) {
             if (study.find(use.name()).isEmpty() && seen.add(use.place() + "\u0002" + use.name())) {
-                add(Problem.Grade.ERROR, Problem.Kind.UNKNOWN_NAME, use.place(), "It names the equipment \u201c" + use.name() + "\u201d, which is not there", "Choose other equipment", null);
+                add(Problem.Grade.ERROR, Problem.Kind.UNKNOWN_NAME, use.place(),
+                        "It names the equipment \u201c" + use.name() + "\u201d, which is not there", "Choose other equipment", null);
             }
         }
     }
@@ -66,7 +70,9 @@ final class NameCheck {
         for (Uses.FormulaUse use : new java.util.LinkedHashSet<>(uses.formulas)) {
             Formula formula = uses.read.get(use.text());
             if (formula == null) {
-                add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(), "Its formula \u201c" + use.text() + "\u201d can\u2019t be read. " + uses.unreadable.get(use.text()), "Change the formula", null);
+                add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(),
+                        "Its formula \u201c" + use.text() + "\u201d can\u2019t be read. " + uses.unreadable.get(use.text()),
+                        "Change the formula", null);
                 continue;
             }
             for (Formula.Read read : formula.reads()) {
@@ -82,33 +88,47 @@ final class NameCheck {
         switch (read.root()) {
             case "piece" -> {
                 if (!use.aboutPiece()) {
-                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(), "Its formula \u201c" + use.text() + "\u201d reads piece." + read.name() + ", but there is no piece",
+                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(),
+                            "Its formula \u201c" + use.text() + "\u201d reads piece." + read.name() + ", but there is no piece",
                             "Let a piece set the rule off, or leave it out", null);
-                } else if (!Formula.OF_PIECE.contains(read.name()) && study.pieceTypes().stream().noneMatch(type -> has(type.attributes(), read.name()))) {
-                    add(Problem.Grade.ERROR, Problem.Kind.ATTRIBUTE_NEVER_SET, use.place(), "It reads piece." + read.name() + ", which no piece type has", "Add the attribute " + read.name() + " to the piece types",
-                            fix("Add " + read.name() + " to all piece types", s -> s.withPieceTypes(s.pieceTypes().stream()
-                                    .map(type -> type.withAttributes(with(type.attributes(), new Attribute(read.name(), new Value.Num(0))))).toList())));
-                }
+                } else
+                    if (!Formula.OF_PIECE.contains(read.name())
+                            && study.pieceTypes().stream().noneMatch(type -> has(type.attributes(), read.name()))) {
+                                add(Problem.Grade.ERROR, Problem.Kind.ATTRIBUTE_NEVER_SET, use.place(),
+                                        "It reads piece." + read.name() + ", which no piece type has",
+                                        "Add the attribute " + read.name() + " to the piece types",
+                                        fix("Add " + read.name() + " to all piece types", s -> s.withPieceTypes(s.pieceTypes().stream()
+                                                .map(type -> type.withAttributes(
+                                                        with(type.attributes(), new Attribute(read.name(), new Value.Num(0)))))
+                                                .toList())));
+                            }
             }
             case "here" -> {
                 if (!use.atEquipment()) {
-                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(), "Its formula \u201c" + use.text() + "\u201d reads here." + read.name() + ", but stands at no equipment", "Write at('Name')." + read.name(), null);
+                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(),
+                            "Its formula \u201c" + use.text() + "\u201d reads here." + read.name() + ", but stands at no equipment",
+                            "Write at('Name')." + read.name(), null);
                 }
                 study.find(use.place()).ifPresent(thing -> attributeOf(use.place(), thing, read.name()));
             }
             case "clock" -> {
                 if (!Formula.OF_CLOCK.contains(read.name())) {
-                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(), "It reads clock." + read.name() + ", which the clock does not have", "Use clock.seconds, clock.hours, clock.hour or clock.weekday", null);
+                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(),
+                            "It reads clock." + read.name() + ", which the clock does not have",
+                            "Use clock.seconds, clock.hours, clock.hour or clock.weekday", null);
                 }
             }
-            default -> { }
+            default -> {}
         }
     }
 
     private void attributeOf(String place, Equipment thing, String name) {
         if (!Formula.OF_EQUIPMENT.contains(name) && !has(thing.basics().attributes(), name)) {
-            add(Problem.Grade.ERROR, Problem.Kind.ATTRIBUTE_NEVER_SET, place, "It reads " + name + " of " + thing.name() + ", which does not have it", "Add the attribute " + name + " to " + thing.name(),
-                    fix("Add " + name + " to " + thing.name(), s -> s.changed(thing.name(), e -> e.with(e.basics().withAttributes(with(e.basics().attributes(), new Attribute(name, new Value.Num(0))))))));
+            add(Problem.Grade.ERROR, Problem.Kind.ATTRIBUTE_NEVER_SET, place,
+                    "It reads " + name + " of " + thing.name() + ", which does not have it",
+                    "Add the attribute " + name + " to " + thing.name(),
+                    fix("Add " + name + " to " + thing.name(), s -> s.changed(thing.name(),
+                            e -> e.with(e.basics().withAttributes(with(e.basics().attributes(), new Attribute(name, new Value.Num(0))))))));
         }
     }
 
@@ -118,7 +138,8 @@ final class NameCheck {
         }
         List<Timetable.Row> rows = supply.timetable().rows();
         if (rows.isEmpty()) {
-            add(Problem.Grade.ERROR, Problem.Kind.NO_SUPPLY, in.name(), "Its timetable is empty, so nothing comes", "Type rows into it, paste them or read a file", null);
+            add(Problem.Grade.ERROR, Problem.Kind.NO_SUPPLY, in.name(), "Its timetable is empty, so nothing comes",
+                    "Type rows into it, paste them or read a file", null);
         }
         for (int i = 0; i < rows.size(); i++) {
             Timetable.Row row = rows.get(i);
@@ -126,10 +147,17 @@ final class NameCheck {
             row.attributes().forEach((name, value) -> study.type(row.type()).ifPresent(type -> {
                 boolean fits = type.attributes().stream().anyMatch(a -> a.name().equals(name) && a.value().kind() == value.kind());
                 if (!fits) {
-                    add(Problem.Grade.ERROR, Problem.Kind.ATTRIBUTE_NEVER_SET, in.name(), "Row " + number + " of its timetable sets " + name + " to \u201c" + value + "\u201d, but " + row.type()
-                                    + (has(type.attributes(), name) ? " has it as " + kindOf(type, name) : " has no such attribute"), "Add the attribute to the type, or change the row",
-                            has(type.attributes(), name) ? null : fix("Add " + name + " to " + type.name(), s -> s.withPieceTypes(s.pieceTypes().stream()
-                                    .map(t -> t.name().equals(type.name()) && !has(t.attributes(), name) ? t.withAttributes(with(t.attributes(), new Attribute(name, value))) : t).toList())));
+                    add(Problem.Grade.ERROR, Problem.Kind.ATTRIBUTE_NEVER_SET, in.name(),
+                            "Row " + number + " of its timetable sets " + name + " to \u201c" + value + "\u201d, but " + row.type()
+                                    + (has(type.attributes(), name) ? " has it as " + kindOf(type, name) : " has no such attribute"),
+                            "Add the attribute to the type, or change the row",
+                            has(type.attributes(), name)
+                                    ? null
+                                    : fix("Add " + name + " to " + type.name(), s -> s.withPieceTypes(s.pieceTypes().stream()
+                                            .map(t -> t.name().equals(type.name()) && !has(t.attributes(), name)
+                                                    ? t.withAttributes(with(t.attributes(), new Attribute(name, value)))
+                                                    : t)
+                                            .toList())));
                 }
             }));
         }
@@ -141,32 +169,43 @@ final class NameCheck {
             add(Problem.Grade.HINT, Problem.Kind.RULE, rule.name(), "It does nothing", "Add an action, or take the rule out", null);
         }
         if (rule.when() instanceof Rule.When.Signal signal && !uses.signalsSent.contains(signal.name())) {
-            add(Problem.Grade.WARNING, Problem.Kind.RULE, rule.name(), "Nothing ever sends the signal \u201c" + signal.name() + "\u201d", "Let another rule send it, or choose another signal", null);
+            add(Problem.Grade.WARNING, Problem.Kind.RULE, rule.name(), "Nothing ever sends the signal \u201c" + signal.name() + "\u201d",
+                    "Let another rule send it, or choose another signal", null);
         }
         if (rule.when() instanceof Rule.When.StateChanges change && !change.state().isEmpty()) {
             boolean isBuffer = study.find(change.at()).filter(Buffer.class::isInstance).isPresent();
             List<String> words = isBuffer ? Rule.OF_BUFFERS : Rule.STATES;
             if (!words.contains(change.state())) {
-                error(rule, (isBuffer ? "A buffer never becomes \u201c" : "There is no state \u201c") + change.state() + "\u201d", "Use one of " + String.join(", ", isBuffer ? words.subList(0, 2) : words));
+                error(rule, (isBuffer ? "A buffer never becomes \u201c" : "There is no state \u201c") + change.state() + "\u201d",
+                        "Use one of " + String.join(", ", isBuffer ? words.subList(0, 2) : words));
             }
         }
         if (rule.when() instanceof Rule.When.Piece piece) {
             study.find(piece.at()).filter(thing -> !canHappen(piece.event(), thing)).ifPresent(thing -> error(rule,
-                    "It waits for a piece that " + piece.event().word() + " " + thing.name() + ", which never happens at a " + thing.kind().toLowerCase(java.util.Locale.ROOT),
-                    thing instanceof GoodsOut ? "Let the rule begin when a piece enters there" : "Let the rule begin when a piece enters or leaves there"));
+                    "It waits for a piece that " + piece.event().word() + " " + thing.name() + ", which never happens at a "
+                            + thing.kind().toLowerCase(java.util.Locale.ROOT),
+                    thing instanceof GoodsOut
+                            ? "Let the rule begin when a piece enters there"
+                            : "Let the rule begin when a piece enters or leaves there"));
         }
         for (Rule.Action action : rule.then()) {
             switch (action) {
                 case Rule.Action.Set set -> sets(rule, set, aboutPiece);
                 case Rule.Action.ChangeLook look -> {
-                    if (!aboutPiece || study.pieceTypes().stream().noneMatch(type -> type.looks().stream().anyMatch(l -> l.name().equals(look.look())))) {
-                        error(rule, aboutPiece ? "It gives the look \u201c" + look.look() + "\u201d, which no piece type has" : "It gives a look, but there is no piece", "Add the look to the piece type, or choose another");
+                    if (!aboutPiece || study.pieceTypes().stream()
+                            .noneMatch(type -> type.looks().stream().anyMatch(l -> l.name().equals(look.look())))) {
+                        error(rule,
+                                aboutPiece
+                                        ? "It gives the look \u201c" + look.look() + "\u201d, which no piece type has"
+                                        : "It gives a look, but there is no piece",
+                                "Add the look to the piece type, or choose another");
                     }
                 }
                 case Rule.Action.Scrap() -> {
                     boolean finishes = rule.when() instanceof Rule.When.Piece piece && piece.event() == Rule.PieceEvent.FINISHES;
                     if (!finishes) {
-                        error(rule, "It scraps a piece, which can be done only when a piece finishes at a station", "Let the rule begin when a piece finishes");
+                        error(rule, "It scraps a piece, which can be done only when a piece finishes at a station",
+                                "Let the rule begin when a piece finishes");
                     }
                 }
                 case Rule.Action.Create create -> {
@@ -174,13 +213,13 @@ final class NameCheck {
                         error(rule, "It creates pieces at " + create.goodsIn() + ", which is no goods in", "Choose a goods in");
                     }
                 }
-                case Rule.Action.Shut shut -> { }
-                case Rule.Action.Open open -> { }
-                case Rule.Action.ShutOutlet shut -> { }
-                case Rule.Action.OpenOutlet open -> { }
-                case Rule.Action.Signal signal -> { }
-                case Rule.Action.Wait wait -> { }
-                case Rule.Action.StopRun() -> { }
+                case Rule.Action.Shut shut -> {}
+                case Rule.Action.Open open -> {}
+                case Rule.Action.ShutOutlet shut -> {}
+                case Rule.Action.OpenOutlet open -> {}
+                case Rule.Action.Signal signal -> {}
+                case Rule.Action.Wait wait -> {}
+                case Rule.Action.StopRun() -> {}
             }
         }
     }
@@ -196,9 +235,11 @@ final class NameCheck {
     private void sets(Rule rule, Rule.Action.Set set, boolean aboutPiece) {
         if (!set.of().isEmpty()) {
             study.find(set.of()).filter(thing -> !has(thing.basics().attributes(), set.attribute()))
-                    .ifPresent(thing -> error(rule, "It sets " + set.attribute() + " of " + thing.name() + ", which does not have it", "Add the attribute to " + thing.name()));
+                    .ifPresent(thing -> error(rule, "It sets " + set.attribute() + " of " + thing.name() + ", which does not have it",
+                            "Add the attribute to " + thing.name()));
         } else if (!aboutPiece) {
-            error(rule, "It sets " + set.attribute() + " of a piece, but there is no piece", "Let a piece set the rule off, or name the equipment");
+            error(rule, "It sets " + set.attribute() + " of a piece, but there is no piece",
+                    "Let a piece set the rule off, or name the equipment");
         } else if (study.pieceTypes().stream().noneMatch(type -> has(type.attributes(), set.attribute()))) {
             error(rule, "It sets piece." + set.attribute() + ", which no piece type has", "Add the attribute to the piece types");
         }
@@ -208,15 +249,20 @@ final class NameCheck {
         Set<String> usedTypes = new HashSet<>(uses.types.stream().map(Uses.Named::name).toList());
         for (PieceType type : study.equipment().isEmpty() ? List.<PieceType>of() : study.pieceTypes()) {
             if (!usedTypes.contains(type.name())) {
-                add(Problem.Grade.HINT, Problem.Kind.UNUSED_TYPE, "", "No goods in brings the piece type \u201c" + type.name() + "\u201d, and nothing makes it", "Choose it at a goods in, or take it out",
-                        fix("Take " + type.name() + " out", s -> s.withPieceTypes(s.pieceTypes().stream().filter(t -> !t.name().equals(type.name())).toList())));
+                add(Problem.Grade.HINT, Problem.Kind.UNUSED_TYPE, "",
+                        "No goods in brings the piece type \u201c" + type.name() + "\u201d, and nothing makes it",
+                        "Choose it at a goods in, or take it out",
+                        fix("Take " + type.name() + " out",
+                                s -> s.withPieceTypes(s.pieceTypes().stream().filter(t -> !t.name().equals(type.name())).toList())));
             }
         }
         Set<String> usedTables = new HashSet<>(uses.tables.stream().map(Uses.Named::name).toList());
         for (Table table : study.tables()) {
             if (!usedTables.contains(table.name())) {
-                add(Problem.Grade.HINT, Problem.Kind.UNUSED_TABLE, "", "Nothing looks up the table \u201c" + table.name() + "\u201d", "Use it in a time, a recipe or a formula, or take it out",
-                        fix("Take " + table.name() + " out", s -> s.withTables(s.tables().stream().filter(t -> !t.name().equals(table.name())).toList())));
+                add(Problem.Grade.HINT, Problem.Kind.UNUSED_TABLE, "", "Nothing looks up the table \u201c" + table.name() + "\u201d",
+                        "Use it in a time, a recipe or a formula, or take it out",
+                        fix("Take " + table.name() + " out",
+                                s -> s.withTables(s.tables().stream().filter(t -> !t.name().equals(table.name())).toList())));
             }
         }
         attributesNeverRead();
@@ -228,7 +274,8 @@ final class NameCheck {
         for (Uses.FormulaUse use : uses.formulas) {
             Formula formula = uses.read.get(use.text());
             if (formula != null) {
-                formula.reads().forEach(read -> (read.root().equals("piece") ? readOfPieces : readOfEquipment).add(read.root().equals("piece") ? read.name() : use.place() + "\u0000" + read.name()));
+                formula.reads().forEach(read -> (read.root().equals("piece") ? readOfPieces : readOfEquipment)
+                        .add(read.root().equals("piece") ? read.name() : use.place() + "\u0000" + read.name()));
                 formula.readsAt().forEach(read -> readOfEquipment.add(read.equipment() + "\u0000" + read.name()));
             }
         }
@@ -236,16 +283,22 @@ final class NameCheck {
         for (PieceType type : study.pieceTypes()) {
             for (Attribute attribute : type.attributes()) {
                 if (!readOfPieces.contains(attribute.name()) && told.add(attribute.name())) {
-                    add(Problem.Grade.HINT, Problem.Kind.ATTRIBUTE_NEVER_READ, "", "The attribute " + attribute.name() + " of pieces is set but never read", "Use it in a time, a way out, a recipe or a rule, or take it out",
+                    add(Problem.Grade.HINT, Problem.Kind.ATTRIBUTE_NEVER_READ, "",
+                            "The attribute " + attribute.name() + " of pieces is set but never read",
+                            "Use it in a time, a way out, a recipe or a rule, or take it out",
                             fix("Take " + attribute.name() + " out", s -> s.withPieceTypes(s.pieceTypes().stream()
-                                    .map(t -> t.withAttributes(t.attributes().stream().filter(a -> !a.name().equals(attribute.name())).toList())).toList())));
+                                    .map(t -> t.withAttributes(
+                                            t.attributes().stream().filter(a -> !a.name().equals(attribute.name())).toList()))
+                                    .toList())));
                 }
             }
         }
         for (Equipment thing : study.equipment()) {
             for (Attribute attribute : thing.basics().attributes()) {
                 if (!readOfEquipment.contains(thing.name() + "\u0000" + attribute.name())) {
-                    add(Problem.Grade.HINT, Problem.Kind.ATTRIBUTE_NEVER_READ, thing.name(), "Its attribute " + attribute.name() + " is set but never read", "Use it in a formula as here." + attribute.name() + ", or take it out",
+                    add(Problem.Grade.HINT, Problem.Kind.ATTRIBUTE_NEVER_READ, thing.name(),
+                            "Its attribute " + attribute.name() + " is set but never read",
+                            "Use it in a formula as here." + attribute.name() + ", or take it out",
                             fix("Take " + attribute.name() + " out", s -> s.changed(thing.name(), e -> e.with(e.basics().withAttributes(
                                     e.basics().attributes().stream().filter(a -> !a.name().equals(attribute.name())).toList())))));
                 }
@@ -275,7 +328,8 @@ final class NameCheck {
 
     private static <T> List<T> with(List<T> list, T more) {
         List<T> all = new ArrayList<>(list);
-        if (!(more instanceof Attribute attribute) || list.stream().noneMatch(a -> a instanceof Attribute other && other.name().equals(attribute.name()))) {
+        if (!(more instanceof Attribute attribute)
+                || list.stream().noneMatch(a -> a instanceof Attribute other && other.name().equals(attribute.name()))) {
             all.add(more);
         }
         return all;

@@ -16,9 +16,7 @@ public record Problem(Grade grade, Kind kind, String place, String what, String 
     /** How much it matters. */
     public enum Grade {
         /** The thing takes and gives nothing until it is mended; the rest runs. */
-        ERROR,
-        WARNING,
-        HINT
+        ERROR, WARNING, HINT
     }
 
     /**
@@ -30,29 +28,7 @@ public record Problem(Grade grade, Kind kind, String place, String what, String 
 
     /** Which check found it. */
     public enum Kind {
-        NO_SUPPLY,
-        NO_TIME,
-        ENDLESS_SUPPLY,
-        CIRCLE_WITHOUT_TIME,
-        NO_WAY_OUT,
-        UNREACHABLE,
-        SHARES,
-        NOTHING_LEAVES,
-        NOTHING_ENTERS,
-        OVERLOAD,
-        UNUSED_TYPE,
-        UNUSED_TABLE,
-        UNKNOWN_NAME,
-        MIX,
-        RECIPE,
-        ROOM_TOO_SMALL,
-        FORMULA,
-        TABLE,
-        TIME_UNIT,
-        ATTRIBUTE_NEVER_READ,
-        ATTRIBUTE_NEVER_SET,
-        SHUT,
-        RULE
+        NO_SUPPLY, NO_TIME, ENDLESS_SUPPLY, CIRCLE_WITHOUT_TIME, NO_WAY_OUT, UNREACHABLE, SHARES, NOTHING_LEAVES, NOTHING_ENTERS, OVERLOAD, UNUSED_TYPE, UNUSED_TABLE, UNKNOWN_NAME, MIX, RECIPE, ROOM_TOO_SMALL, FORMULA, TABLE, TIME_UNIT, ATTRIBUTE_NEVER_READ, ATTRIBUTE_NEVER_SET, SHUT, RULE
     }
 
     public Problem(Grade grade, Kind kind, String place, String what, String remedy) {

@@ -67,8 +67,12 @@ final class RateCheck {
         if (comes.getAsDouble() > works * (1 + 1e-9)) {
             int needed = (int) Math.ceil(comes.getAsDouble() / works * station.work().places() - 1e-9);
             problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.OVERLOAD, station.name(),
-                    String.format(Locale.ROOT, "%.1f pieces an hour come but it can work only %.1f", comes.getAsDouble(), works), "Let fewer come, or give it a shorter time or more places",
-                    needed > 10_000 ? null : new Problem.Fix("Give it " + needed + " places", s -> s.changed(station.name(), e -> e instanceof Station one ? one.withPlaces(needed) : e))));
+                    String.format(Locale.ROOT, "%.1f pieces an hour come but it can work only %.1f", comes.getAsDouble(), works),
+                    "Let fewer come, or give it a shorter time or more places",
+                    needed > 10_000
+                            ? null
+                            : new Problem.Fix("Give it " + needed + " places",
+                                    s -> s.changed(station.name(), e -> e instanceof Station one ? one.withPlaces(needed) : e))));
         }
     }
 
@@ -116,7 +120,8 @@ final class RateCheck {
             return OptionalDouble.empty();
         }
         return in.supply().orElse(null) instanceof Supply.Spaced spaced && spaced.between().meanSeconds() > 0
-                ? OptionalDouble.of(3600.0 * spaced.pieces() / spaced.between().meanSeconds()) : OptionalDouble.empty();
+                ? OptionalDouble.of(3600.0 * spaced.pieces() / spaced.between().meanSeconds())
+                : OptionalDouble.empty();
     }
 
     /** Mean time of all its operations, where it is the same for every piece. */
@@ -141,16 +146,23 @@ final class RateCheck {
         List<Double> neighbours = new ArrayList<>();
         neighbour(in, station.name(), true).ifPresent(neighbours::add);
         neighbour(out, station.name(), false).ifPresent(neighbours::add);
-        boolean tooLong = !neighbours.isEmpty() && neighbours.stream().allMatch(other -> each / other >= SIXTY_FROM && each / other <= SIXTY_TO);
-        boolean tooShort = neighbours.size() > 1 && neighbours.stream().allMatch(other -> other / each >= SIXTY_FROM && other / each <= SIXTY_TO);
+        boolean tooLong = !neighbours.isEmpty()
+                && neighbours.stream().allMatch(other -> each / other >= SIXTY_FROM && each / other <= SIXTY_TO);
+        boolean tooShort = neighbours.size() > 1
+                && neighbours.stream().allMatch(other -> other / each >= SIXTY_FROM && other / each <= SIXTY_TO);
         if (!tooLong && !tooShort) {
             return;
         }
         Distribution time = ((TimeSource.Drawn) station.work().operations().getFirst().time()).time();
         Optional<Distribution> other = inOtherUnit(time, tooLong);
         problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.TIME_UNIT, station.name(),
-                String.format(Locale.ROOT, "Its time of %s is about %s of its neighbours\u2019", time, tooLong ? "60 times that" : "a sixtieth of those"), "Check its unit",
-                other.map(right -> new Problem.Fix("Make it " + right, s -> s.changed(station.name(), e -> e instanceof Station one ? one.with(one.work().withTime(new TimeSource.Drawn(right))) : e))).orElse(null)));
+                String.format(Locale.ROOT, "Its time of %s is about %s of its neighbours\u2019", time,
+                        tooLong ? "60 times that" : "a sixtieth of those"),
+                "Check its unit",
+                other.map(right -> new Problem.Fix("Make it " + right,
+                        s -> s.changed(station.name(),
+                                e -> e instanceof Station one ? one.with(one.work().withTime(new TimeSource.Drawn(right))) : e)))
+                        .orElse(null)));
     }
 
     private Optional<Double> neighbour(Map<String, List<Link>> links, String name, boolean before) {
@@ -167,13 +179,17 @@ final class RateCheck {
         if (thing instanceof Station station && seconds(station).orElse(0) > 0) {
             return Optional.of(seconds(station).getAsDouble() / station.work().places() / station.load().pieces());
         }
-        return thing instanceof GoodsIn goodsIn && goodsIn.supply().orElse(null) instanceof Supply.Spaced spaced && spaced.between().meanSeconds() > 0
-                ? Optional.of(spaced.between().meanSeconds() / spaced.pieces()) : Optional.empty();
+        return thing instanceof GoodsIn goodsIn && goodsIn.supply().orElse(null) instanceof Supply.Spaced spaced
+                && spaced.between().meanSeconds() > 0
+                        ? Optional.of(spaced.between().meanSeconds() / spaced.pieces())
+                        : Optional.empty();
     }
 
     private static Optional<Distribution> inOtherUnit(Distribution time, boolean tooLong) {
         String text = time.toString();
-        String changed = tooLong ? text.replaceAll("(?<=\\d) min\\b", " s").replaceAll("(?<=\\d) h\\b", " min") : text.replaceAll("(?<=\\d) min\\b", " h").replaceAll("(?<=\\d) s\\b", " min");
+        String changed = tooLong
+                ? text.replaceAll("(?<=\\d) min\\b", " s").replaceAll("(?<=\\d) h\\b", " min")
+                : text.replaceAll("(?<=\\d) min\\b", " h").replaceAll("(?<=\\d) s\\b", " min");
         return changed.equals(text) ? Optional.empty() : Optional.of(DistributionText.parse(changed));
     }
 }

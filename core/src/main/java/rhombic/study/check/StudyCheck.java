@@ -70,7 +70,8 @@ public final class StudyCheck {
             warn(Problem.Kind.NOTHING_ENTERS, "", "No piece ever enters", "Place a goods in and link it to the first equipment");
         }
         if (things.values().stream().noneMatch(GoodsOut.class::isInstance)) {
-            add(Problem.Grade.HINT, Problem.Kind.NOTHING_LEAVES, "", "No piece ever leaves", "Place a goods out and link the last equipment to it");
+            add(Problem.Grade.HINT, Problem.Kind.NOTHING_LEAVES, "", "No piece ever leaves",
+                    "Place a goods out and link the last equipment to it");
         }
     }
 
@@ -86,7 +87,9 @@ public final class StudyCheck {
         }
         for (String type : flow.leaving(thing)) {
             if (!ways.isEmpty() && ways.stream().noneMatch(link -> flow.mayGo(link, type))) {
-                warn(Problem.Kind.NO_WAY_OUT, thing.name(), "None of its links is for pieces of type " + type + ", so they stay and block it", "Let one link take " + type + ", or add a link for the rest");
+                warn(Problem.Kind.NO_WAY_OUT, thing.name(),
+                        "None of its links is for pieces of type " + type + ", so they stay and block it",
+                        "Let one link take " + type + ", or add a link for the rest");
             }
         }
     }
@@ -100,7 +103,9 @@ public final class StudyCheck {
         Quantity length = study.plan().length();
         List<ShutTime> inTime = times.stream().filter(time -> time.from().nanos() < length.nanos()).toList();
         if (inTime.size() < times.size()) {
-            warn(Problem.Kind.SHUT, thing.name(), "Its " + side + " is shut at " + times.get(inTime.size()).from() + ", but the run ends at " + length, "Shut it earlier, or make the run longer",
+            warn(Problem.Kind.SHUT, thing.name(),
+                    "Its " + side + " is shut at " + times.get(inTime.size()).from() + ", but the run ends at " + length,
+                    "Shut it earlier, or make the run longer",
                     new Problem.Fix("Leave that out", s -> s.changed(thing.name(), e -> e.with(with.apply(e.basics(), inTime)))));
         } else if (ShutTime.within(times, 0, length.nanos()) == length.nanos()) {
             warn(Problem.Kind.SHUT, thing.name(), "Its " + side + " is shut for the whole run, so " + effect, "Open it for a time",
@@ -118,26 +123,35 @@ public final class StudyCheck {
         }
         double sum = ways.stream().mapToDouble(link -> link.share().map(Quantity::amount).orElse(0.0)).sum();
         if (sum == 0) {
-            error(Problem.Kind.SHARES, thing.name(), "All its shares are 0 %, so no piece can go on", "Give at least one link a share above 0 %");
+            error(Problem.Kind.SHARES, thing.name(), "All its shares are 0 %, so no piece can go on",
+                    "Give at least one link a share above 0 %");
         } else if (set < ways.size()) {
             warn(Problem.Kind.SHARES, thing.name(), "Some of its links have a share and some have none, which counts as 0 %",
                     "Give every link a share, or none");
         } else if (Math.abs(sum - 100) > SHARES_MAY_MISS) {
-            warn(Problem.Kind.SHARES, thing.name(), "Its shares add up to " + Quantity.plain(Math.round(sum * 1e6) / 1e6) + " %; they are used in proportion",
+            warn(Problem.Kind.SHARES, thing.name(),
+                    "Its shares add up to " + Quantity.plain(Math.round(sum * 1e6) / 1e6) + " %; they are used in proportion",
                     "Make them add up to 100 %", new Problem.Fix("Scale them to 100 %", s -> s.withLinks(s.links().stream()
-                            .map(l -> l.from().equals(thing.name()) ? l.withShare(l.share().map(share -> Quantity.percent(Math.round(share.amount() / sum * 1e5) / 1e3))) : l).toList())));
+                            .map(l -> l.from().equals(thing.name())
+                                    ? l.withShare(l.share().map(share -> Quantity.percent(Math.round(share.amount() / sum * 1e5) / 1e3)))
+                                    : l)
+                            .toList())));
         }
     }
 
     private void supply(GoodsIn goodsIn, List<Link> ways) {
         Optional<Supply> supply = goodsIn.supply();
         if (supply.isEmpty()) {
-            error(Problem.Kind.NO_SUPPLY, goodsIn.name(), "It is not said when pieces come, so none do", "Set the time between arrivals, such as 75 s");
+            error(Problem.Kind.NO_SUPPLY, goodsIn.name(), "It is not said when pieces come, so none do",
+                    "Set the time between arrivals, such as 75 s");
             return;
         }
         boolean limited = goodsIn.most().isPresent();
         if (!(supply.get() instanceof Supply.ByTimetable) && goodsIn.mix().stream().mapToDouble(MixPart::weight).sum() <= 0) {
-            error(Problem.Kind.MIX, goodsIn.name(), goodsIn.mix().isEmpty() ? "It is not said which piece type comes" : "All weights of its mix are 0, so no piece can be chosen",
+            error(Problem.Kind.MIX, goodsIn.name(),
+                    goodsIn.mix().isEmpty()
+                            ? "It is not said which piece type comes"
+                            : "All weights of its mix are 0, so no piece can be chosen",
                     "Give at least one type a weight above 0");
         }
         if (supply.get() instanceof Supply.Spaced spaced && spaced.between().isAlwaysZero() && !limited) {
@@ -187,7 +201,8 @@ public final class StudyCheck {
             Set<String> members = Set.copyOf(circle);
             boolean leftByChance = circle.stream().anyMatch(name -> out.getOrDefault(name, List.of()).stream()
                     .anyMatch(l -> !members.contains(l.to()) && l.share().map(s -> s.amount() > 0).orElse(false)));
-            String names = String.join(" \u2192 ", circle.size() > 6 ? circle.subList(0, 6) : circle) + (circle.size() > 6 ? " \u2192 \u2026" : "");
+            String names = String.join(" \u2192 ", circle.size() > 6 ? circle.subList(0, 6) : circle)
+                    + (circle.size() > 6 ? " \u2192 \u2026" : "");
             for (String name : leftByChance ? List.<String>of() : circle) {
                 error(Problem.Kind.CIRCLE_WITHOUT_TIME, name, "Pieces could go round in no time: " + names,
                         "Give one of them a time above 0 s, or take one link of the circle out");
@@ -208,7 +223,8 @@ public final class StudyCheck {
         for (Equipment thing : things.values()) {
             if (thing.takesPieces() && !reached.contains(thing.name())) {
                 boolean linked = in.containsKey(thing.name());
-                warn(Problem.Kind.UNREACHABLE, thing.name(), linked ? "No goods in leads to it" : "Nothing is linked to it, so it stays empty",
+                warn(Problem.Kind.UNREACHABLE, thing.name(),
+                        linked ? "No goods in leads to it" : "Nothing is linked to it, so it stays empty",
                         "Link the equipment before it to it");
             }
         }

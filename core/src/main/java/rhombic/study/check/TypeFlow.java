@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
@@ -44,7 +45,7 @@ final class TypeFlow {
                     more |= mayGo(link, type) && there.add(type);
                 }
                 if (more) {
-                    open.add(things.get(link.to()));
+                    open.add(Objects.requireNonNull(things.get(link.to())));
                 }
             }
         }
@@ -66,9 +67,11 @@ final class TypeFlow {
                 }));
                 yield types;
             }
-            case AssemblyStation assembly when assembly.way() == AssemblyStation.Way.BATCH || !assembly.result().isEmpty() -> Set.of(assembly.result());
+            case AssemblyStation assembly when assembly.way() == AssemblyStation.Way.BATCH || !assembly.result().isEmpty() ->
+                Set.of(assembly.result());
             case AssemblyStation assembly -> new HashSet<>(assembly.bases());
-            case UnpackingStation unpacking when unpacking.parting() instanceof UnpackingStation.Parting.Split split -> Set.of(split.type());
+            case UnpackingStation unpacking when unpacking.parting() instanceof UnpackingStation.Parting.Split split ->
+                Set.of(split.type());
             case UnpackingStation unpacking -> {
                 Set<String> types = new HashSet<>(here);
                 study.equipment().forEach(thing -> {

@@ -41,9 +41,9 @@ final class Uses {
             switch (link.filter()) {
                 case LinkFilter.Types named -> types(link.from(), named.types());
                 case LinkFilter.Where where -> formula(link.from(), where.formula());
-                case LinkFilter.All all -> { }
-                case LinkFilter.Carriers carriers -> { }
-                case LinkFilter.Contents contents -> { }
+                case LinkFilter.All all -> {}
+                case LinkFilter.Carriers carriers -> {}
+                case LinkFilter.Contents contents -> {}
             }
         }
         study.rules().forEach(this::ofRule);
@@ -92,9 +92,9 @@ final class Uses {
         switch (rule.when()) {
             case Rule.When.Piece piece -> equipment.add(new Named(rule.name(), piece.at()));
             case Rule.When.StateChanges state -> equipment.add(new Named(rule.name(), state.at()));
-            case Rule.When.Signal signal -> { }
-            case Rule.When.TimeOfDay time -> { }
-            case Rule.When.Every every -> { }
+            case Rule.When.Signal signal -> {}
+            case Rule.When.TimeOfDay time -> {}
+            case Rule.When.Every every -> {}
         }
         if (!rule.condition().isBlank()) {
             formulas.add(new FormulaUse(rule.name(), rule.condition(), aboutPiece, atEquipment));
@@ -116,10 +116,10 @@ final class Uses {
                     types(rule.name(), List.of(create.type()));
                 }
                 case Rule.Action.Signal signal -> signalsSent.add(signal.name());
-                case Rule.Action.ChangeLook look -> { }
-                case Rule.Action.Wait wait -> { }
-                case Rule.Action.Scrap scrap -> { }
-                case Rule.Action.StopRun stop -> { }
+                case Rule.Action.ChangeLook look -> {}
+                case Rule.Action.Wait wait -> {}
+                case Rule.Action.Scrap scrap -> {}
+                case Rule.Action.StopRun stop -> {}
             }
         }
     }

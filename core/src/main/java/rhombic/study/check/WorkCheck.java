@@ -56,7 +56,8 @@ final class WorkCheck {
     private void work(WorkEquipment station) {
         Work work = station.work();
         if (!work.isTimeSet()) {
-            error(Problem.Kind.NO_TIME, station.name(), "Its time is not set, so it takes nothing", "Set the time of its work, such as 90 s", null);
+            error(Problem.Kind.NO_TIME, station.name(), "Its time is not set, so it takes nothing",
+                    "Set the time of its work, such as 90 s", null);
         }
         work.operations().forEach(operation -> time(station, operation.time(), false));
         TimeSource changeover = work.changeover();
@@ -65,13 +66,19 @@ final class WorkCheck {
         }
         switch (station) {
             case AssemblyStation assembly -> assembly(assembly);
-            case UnpackingStation unpacking -> { }
+            case UnpackingStation unpacking -> {}
             case Station single -> {
-                if (single.inspection() != null && !single.inspection().look().isEmpty()
-                        && flow.comingTo(single.name()).stream().noneMatch(type -> hasLook(type, single.inspection().look())) && !flow.comingTo(single.name()).isEmpty()) {
-                    add(Problem.Grade.WARNING, Problem.Kind.UNKNOWN_NAME, single.name(), "Failed pieces are to look \u201c" + single.inspection().look() + "\u201d, but no type that comes has that look",
+                String look = single.inspection() == null ? "" : single.inspection().look();
+                if (!look.isEmpty() && flow.comingTo(single.name()).stream().noneMatch(type -> hasLook(type, look))
+                        && !flow.comingTo(single.name()).isEmpty()) {
+                    add(Problem.Grade.WARNING, Problem.Kind.UNKNOWN_NAME, single.name(),
+                            "Failed pieces are to look \u201c" + look
+                                    + "\u201d, but no type that comes has that look",
                             "Add the look to the piece type", new Problem.Fix("Add the look", s -> s.withPieceTypes(s.pieceTypes().stream()
-                                    .map(type -> flow.comingTo(single.name()).contains(type.name()) ? withLook(type, single.inspection().look()) : type).toList())));
+                                    .map(type -> flow.comingTo(single.name()).contains(type.name())
+                                            ? withLook(type, look)
+                                            : type)
+                                    .toList())));
                 }
             }
         }
@@ -91,21 +98,27 @@ final class WorkCheck {
         Collection<String> coming = workedOn(station);
         switch (time) {
             case TimeSource.ByType byType -> {
-                List<String> missing = byType.otherwise() != null ? List.of() : coming.stream().filter(type -> !byType.times().containsKey(type)).sorted().toList();
+                List<String> missing = byType.otherwise() != null
+                        ? List.of()
+                        : coming.stream().filter(type -> !byType.times().containsKey(type)).sorted().toList();
                 if (!missing.isEmpty()) {
-                    add(Problem.Grade.WARNING, Problem.Kind.NO_TIME, station.name(), "It has no " + (isChangeover ? "changeover" : "time") + " for " + named(missing) + ", which can come; the run would stop there",
+                    add(Problem.Grade.WARNING, Problem.Kind.NO_TIME, station.name(),
+                            "It has no " + (isChangeover ? "changeover" : "time") + " for " + named(missing)
+                                    + ", which can come; the run would stop there",
                             "Add a time for each type, or one for all others", null);
                 }
             }
             case TimeSource.FromTable source -> study.table(source.table()).ifPresent(table -> table(station, source, table, isChangeover));
-            case TimeSource.Drawn drawn -> { }
-            case TimeSource.ByFormula formula -> { }
+            case TimeSource.Drawn drawn -> {}
+            case TimeSource.ByFormula formula -> {}
         }
     }
 
     private void table(WorkEquipment station, TimeSource.FromTable source, Table table, boolean isChangeover) {
         if (source.keys().size() != table.keys().size()) {
-            error(Problem.Kind.TABLE, station.name(), "It looks up table " + table.name() + " with " + source.keys().size() + " key" + (source.keys().size() == 1 ? "" : "s") + ", but the table has " + table.keys().size(),
+            error(Problem.Kind.TABLE, station.name(),
+                    "It looks up table " + table.name() + " with " + source.keys().size() + " key" + (source.keys().size() == 1 ? "" : "s")
+                            + ", but the table has " + table.keys().size(),
                     "Use as many keys as the table has", null);
             return;
         }
@@ -120,7 +133,9 @@ final class WorkCheck {
         table.rows().forEach(row -> asked.remove(row.keys()));
         List<String> holes = asked.stream().map(keys -> String.join(isFromTo(source) ? " to " : " with ", keys)).toList();
         if (!holes.isEmpty()) {
-            add(Problem.Grade.WARNING, Problem.Kind.TABLE, station.name(), "Table " + table.name() + " has no " + (isChangeover ? "changeover" : "time") + " for " + named(holes) + "; the run would stop there",
+            add(Problem.Grade.WARNING, Problem.Kind.TABLE, station.name(),
+                    "Table " + table.name() + " has no " + (isChangeover ? "changeover" : "time") + " for " + named(holes)
+                            + "; the run would stop there",
                     "Add the rows, or give the table a value for all others", null);
         }
     }
@@ -154,13 +169,16 @@ final class WorkCheck {
 
     /** Types whose pieces the work is about: what is built on, where parts are joined to it. */
     private Collection<String> workedOn(WorkEquipment station) {
-        return station instanceof AssemblyStation assembly && assembly.way() != AssemblyStation.Way.BATCH ? assembly.bases() : flow.comingTo(station.name());
+        return station instanceof AssemblyStation assembly && assembly.way() != AssemblyStation.Way.BATCH
+                ? assembly.bases()
+                : flow.comingTo(station.name());
     }
 
     private void notATime(String text, WorkEquipment station, Table table, String where) {
         String fault = faultOfTime.computeIfAbsent(text, WorkCheck::faultOfTime);
         if (!fault.isEmpty()) {
-            error(Problem.Kind.TABLE, station.name(), where + " can\u2019t be used as a time. " + fault, "Write a time with its unit there, such as 90 s", null);
+            error(Problem.Kind.TABLE, station.name(), where + " can\u2019t be used as a time. " + fault,
+                    "Write a time with its unit there, such as 90 s", null);
         }
     }
 
@@ -177,15 +195,20 @@ final class WorkCheck {
         boolean batch = assembly.way() == AssemblyStation.Way.BATCH;
         String place = assembly.name();
         if (!batch && assembly.bases().isEmpty()) {
-            error(Problem.Kind.RECIPE, place, assembly.way() == AssemblyStation.Way.PACK ? "It is not said which carrier it packs" : "It is not said which part the others are built into",
+            error(Problem.Kind.RECIPE, place,
+                    assembly.way() == AssemblyStation.Way.PACK
+                            ? "It is not said which carrier it packs"
+                            : "It is not said which part the others are built into",
                     "Name the type of the " + (assembly.way() == AssemblyStation.Way.PACK ? "carrier" : "base part"), null);
         }
         if (batch && assembly.result().isEmpty()) {
             error(Problem.Kind.RECIPE, place, "It is not said what a batch is", "Name the type of the batch", null);
         }
         for (String base : assembly.way() == AssemblyStation.Way.PACK ? assembly.bases() : List.<String>of()) {
-            study.type(base).filter(type -> !type.carrier()).ifPresent(type -> add(Problem.Grade.WARNING, Problem.Kind.RECIPE, place, "It packs onto " + base + ", which is no carrier, so unpacking would end it",
-                    "Make it a carrier", new Problem.Fix("Make " + base + " a carrier", s -> s.withPieceTypes(s.pieceTypes().stream().map(t -> t.name().equals(base) ? t.asCarrier(true) : t).toList()))));
+            study.type(base).filter(type -> !type.carrier()).ifPresent(type -> add(Problem.Grade.WARNING, Problem.Kind.RECIPE, place,
+                    "It packs onto " + base + ", which is no carrier, so unpacking would end it",
+                    "Make it a carrier", new Problem.Fix("Make " + base + " a carrier", s -> s
+                            .withPieceTypes(s.pieceTypes().stream().map(t -> t.name().equals(base) ? t.asCarrier(true) : t).toList()))));
         }
         switch (assembly.recipe()) {
             case Recipe.Fixed fixed -> {
@@ -196,9 +219,11 @@ final class WorkCheck {
             }
             case Recipe.ByKey byKey -> {
                 byKey.parts().forEach((value, parts) -> parts(assembly, parts, " for " + value));
-                List<String> missing = known.of(byKey.key(), assembly.bases()).orElse(Set.of()).stream().filter(value -> !byKey.parts().containsKey(value)).toList();
+                List<String> missing = known.of(byKey.key(), assembly.bases()).orElse(Set.of()).stream()
+                        .filter(value -> !byKey.parts().containsKey(value)).toList();
                 if (!missing.isEmpty()) {
-                    add(Problem.Grade.WARNING, Problem.Kind.RECIPE, place, "Its recipe says nothing for " + named(missing) + "; the run would stop there", "Add the parts for it", null);
+                    add(Problem.Grade.WARNING, Problem.Kind.RECIPE, place,
+                            "Its recipe says nothing for " + named(missing) + "; the run would stop there", "Add the parts for it", null);
                 }
             }
             case Recipe.FromTable from -> study.table(from.table()).ifPresent(table -> fromTable(assembly, table));
@@ -207,16 +232,20 @@ final class WorkCheck {
 
     private void fromTable(AssemblyStation assembly, Table table) {
         if (table.keys().size() != 2) {
-            error(Problem.Kind.TABLE, assembly.name(), "Table " + table.name() + " has one key, but a recipe needs two: what the base is, and the part", "Give the table two keys", null);
+            error(Problem.Kind.TABLE, assembly.name(),
+                    "Table " + table.name() + " has one key, but a recipe needs two: what the base is, and the part",
+                    "Give the table two keys", null);
             return;
         }
         List<Recipe.Part> parts = new ArrayList<>();
         for (int i = 0; i < table.rows().size(); i++) {
             Table.Row row = table.rows().get(i);
             if (!row.value().matches("[0-9]{1,4}")) {
-                error(Problem.Kind.TABLE, assembly.name(), "Row " + (i + 1) + " of table " + table.name() + " must give a whole number of parts; it gives \u201c" + row.value() + "\u201d", "Change the value", null);
+                error(Problem.Kind.TABLE, assembly.name(), "Row " + (i + 1) + " of table " + table.name()
+                        + " must give a whole number of parts; it gives \u201c" + row.value() + "\u201d", "Change the value", null);
             } else if (study.type(row.keys().get(1)).isEmpty()) {
-                error(Problem.Kind.UNKNOWN_NAME, assembly.name(), "Row " + (i + 1) + " of table " + table.name() + " names the part \u201c" + row.keys().get(1) + "\u201d, which is no piece type", "Add the type, or change the row", null);
+                error(Problem.Kind.UNKNOWN_NAME, assembly.name(), "Row " + (i + 1) + " of table " + table.name() + " names the part \u201c"
+                        + row.keys().get(1) + "\u201d, which is no piece type", "Add the type, or change the row", null);
             } else if (!row.value().matches("0+")) {
                 parts.add(new Recipe.Part(row.keys().get(1), Integer.parseInt(row.value())));
             }
@@ -228,33 +257,47 @@ final class WorkCheck {
         Set<String> coming = flow.comingTo(assembly.name());
         Set<String> told = new HashSet<>();
         for (Recipe.Part part : parts) {
-            if (assembly.bases().contains(part.type()) || (assembly.way() == AssemblyStation.Way.BATCH && part.type().equals(assembly.result()))) {
-                error(Problem.Kind.RECIPE, assembly.name(), "Its recipe" + forWhat + " needs " + part.type() + ", which is what it " + (assembly.way() == AssemblyStation.Way.BATCH ? "makes" : "builds on") + ": it needs itself",
+            if (assembly.bases().contains(part.type())
+                    || (assembly.way() == AssemblyStation.Way.BATCH && part.type().equals(assembly.result()))) {
+                error(Problem.Kind.RECIPE, assembly.name(),
+                        "Its recipe" + forWhat + " needs " + part.type() + ", which is what it "
+                                + (assembly.way() == AssemblyStation.Way.BATCH ? "makes" : "builds on") + ": it needs itself",
                         "Take " + part.type() + " out of the recipe", null);
             } else if (!part.type().equals(Recipe.ANY_TYPE) && !coming.contains(part.type()) && told.add(part.type())) {
-                add(Problem.Grade.WARNING, Problem.Kind.RECIPE, assembly.name(), "Its recipe" + forWhat + " can never be filled: no " + part.type() + " comes to it", "Bring " + part.type() + " by a link, or take it out of the recipe", null);
+                add(Problem.Grade.WARNING, Problem.Kind.RECIPE, assembly.name(),
+                        "Its recipe" + forWhat + " can never be filled: no " + part.type() + " comes to it",
+                        "Bring " + part.type() + " by a link, or take it out of the recipe", null);
             }
             if (part.count() > assembly.partRoom()) {
-                error(Problem.Kind.ROOM_TOO_SMALL, assembly.name(), "Its recipe" + forWhat + " needs " + part.count() + " " + part.type() + ", but only " + assembly.partRoom() + " can wait, so it never begins", "Give parts more room",
-                        new Problem.Fix("Make room for " + part.count(), s -> s.changed(assembly.name(), e -> e instanceof AssemblyStation a ? a.withPartRoom(Math.max(a.partRoom(), part.count())) : e)));
+                error(Problem.Kind.ROOM_TOO_SMALL, assembly.name(),
+                        "Its recipe" + forWhat + " needs " + part.count() + " " + part.type() + ", but only " + assembly.partRoom()
+                                + " can wait, so it never begins",
+                        "Give parts more room",
+                        new Problem.Fix("Make room for " + part.count(), s -> s.changed(assembly.name(),
+                                e -> e instanceof AssemblyStation a ? a.withPartRoom(Math.max(a.partRoom(), part.count())) : e)));
             }
         }
         for (String base : assembly.bases()) {
             if (!coming.contains(base) && told.add(base)) {
-                add(Problem.Grade.WARNING, Problem.Kind.RECIPE, assembly.name(), "No " + base + " comes to it, so it never begins with one", "Bring " + base + " by a link", null);
+                add(Problem.Grade.WARNING, Problem.Kind.RECIPE, assembly.name(), "No " + base + " comes to it, so it never begins with one",
+                        "Bring " + base + " by a link", null);
             }
         }
         boolean any = parts.stream().anyMatch(part -> part.type().equals(Recipe.ANY_TYPE)) || assembly.recipe() instanceof Recipe.ByKey;
         Set<String> needed = parts.stream().map(Recipe.Part::type).collect(Collectors.toSet());
-        List<String> strangers = coming.stream().filter(type -> !any && !needed.contains(type) && !assembly.bases().contains(type)).sorted().toList();
+        List<String> strangers = coming.stream().filter(type -> !any && !needed.contains(type) && !assembly.bases().contains(type)).sorted()
+                .toList();
         if (!strangers.isEmpty()) {
-            add(Problem.Grade.WARNING, Problem.Kind.RECIPE, assembly.name(), named(strangers) + " can come to it but " + (strangers.size() == 1 ? "is" : "are") + " in no recipe, so it takes none and they wait where they are",
+            add(Problem.Grade.WARNING, Problem.Kind.RECIPE, assembly.name(),
+                    named(strangers) + " can come to it but " + (strangers.size() == 1 ? "is" : "are")
+                            + " in no recipe, so it takes none and they wait where they are",
                     "Lead them elsewhere, or put them into the recipe", null);
         }
     }
 
     private static String named(List<String> names) {
-        return String.join(", ", names.subList(0, Math.min(MOST_NAMED, names.size()))) + (names.size() > MOST_NAMED ? " and " + (names.size() - MOST_NAMED) + " more" : "");
+        return String.join(", ", names.subList(0, Math.min(MOST_NAMED, names.size())))
+                + (names.size() > MOST_NAMED ? " and " + (names.size() - MOST_NAMED) + " more" : "");
     }
 
     private void error(Problem.Kind kind, String place, String what, String remedy, Problem.@Nullable Fix fix) {

@@ -15,7 +15,8 @@ import rhombic.study.value.StudyException;
  * @param partRoom pieces of each part type that may wait, 1 or more
  * @param result type that comes out: of a batch always; of an assembly, empty: the base stays what it is
  */
-public record AssemblyStation(Basics basics, Work work, Way way, List<String> bases, Recipe recipe, int partRoom, String result) implements WorkEquipment {
+public record AssemblyStation(Basics basics, Work work, Way way, List<String> bases, Recipe recipe, int partRoom,
+        String result) implements WorkEquipment {
     /** Name of the port where parts come in. */
     public static final String PARTS = "parts";
 
@@ -49,7 +50,8 @@ public record AssemblyStation(Basics basics, Work work, Way way, List<String> ba
 
     public AssemblyStation withWay(Way newWay) {
         return new AssemblyStation(basics, work, newWay, newWay == Way.BATCH ? List.of() : bases,
-                newWay == Way.BATCH && !(recipe instanceof Recipe.Fixed) ? new Recipe.Fixed(List.of()) : recipe, partRoom, newWay == Way.PACK ? "" : result);
+                newWay == Way.BATCH && !(recipe instanceof Recipe.Fixed) ? new Recipe.Fixed(List.of()) : recipe, partRoom,
+                newWay == Way.PACK ? "" : result);
     }
 
     public AssemblyStation withBases(List<String> newBases) {
@@ -82,6 +84,8 @@ public record AssemblyStation(Basics basics, Work work, Way way, List<String> ba
     @Override
     public List<Port> ports() {
         double half = footprint().lengthMetres() / 2;
-        return List.of(Port.in(Port.IN, -half, 0), new Port(PARTS, Pose.at(0, -footprint().widthMetres() / 2 - 0.9, Port.TABLE_METRES, 90), true), Port.out(Port.OUT, half, 0));
+        return List.of(Port.in(Port.IN, -half, 0),
+                new Port(PARTS, Pose.at(0, -footprint().widthMetres() / 2 - 0.9, Port.TABLE_METRES, 90), true),
+                Port.out(Port.OUT, half, 0));
     }
 }

@@ -23,7 +23,8 @@ import rhombic.study.value.WayOut;
  * @param shut when its inlet is shut by hand; a rule may shut or open it besides, and what comes last counts
  * @param outletShut the same for its outlet
  */
-public record Basics(String id, String name, Placement placement, @Nullable Footprint size, Seat seat, List<Attribute> attributes, WayOut wayOut, Taking taking,
+public record Basics(String id, String name, Placement placement, @Nullable Footprint size, Seat seat, List<Attribute> attributes,
+        WayOut wayOut, Taking taking,
         List<ShutTime> shut, List<ShutTime> outletShut) implements Serializable {
     public Basics {
         Names.checked(id);

@@ -38,7 +38,8 @@ public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, 
     /** The port of that name on that side, or the first of the side if the name is empty or not there. */
     default Port port(String name, boolean isIn) {
         List<Port> side = ports().stream().filter(port -> port.isIn() == isIn).toList();
-        return side.stream().filter(port -> port.name().equals(name)).findFirst().orElseGet(() -> side.isEmpty() ? isIn ? Port.in(Port.IN, 0, 0) : Port.out(Port.OUT, 0, 0) : side.getFirst());
+        return side.stream().filter(port -> port.name().equals(name)).findFirst()
+                .orElseGet(() -> side.isEmpty() ? isIn ? Port.in(Port.IN, 0, 0) : Port.out(Port.OUT, 0, 0) : side.getFirst());
     }
 
     /** The word for this kind of equipment, as WORDS.md has it. */

@@ -106,7 +106,7 @@ public sealed interface FieldType<V> {
 
         static void uses(TimeSource time, NameUse use) {
             switch (time) {
-                case TimeSource.Drawn drawn -> { }
+                case TimeSource.Drawn drawn -> {}
                 case TimeSource.ByType byType -> byType.times().keySet().forEach(use::type);
                 case TimeSource.FromTable table -> {
                     use.table(table.table());
@@ -129,7 +129,8 @@ public sealed interface FieldType<V> {
                     byType.times().forEach((type, value) -> times.put(change.type(type), value));
                     yield new TimeSource.ByType(times, byType.otherwise());
                 }
-                case TimeSource.FromTable table -> new TimeSource.FromTable(change.table(table.table()), table.keys().stream().map(change::formula).toList());
+                case TimeSource.FromTable table ->
+                    new TimeSource.FromTable(change.table(table.table()), table.keys().stream().map(change::formula).toList());
                 case TimeSource.ByFormula formula -> new TimeSource.ByFormula(change.formula(formula.formula()), formula.unit());
             };
         }
@@ -207,7 +208,10 @@ public sealed interface FieldType<V> {
                 }
                 Timetable table = by.timetable();
                 return new Supply.ByTimetable(new Timetable(table.repeat(),
-                        table.rows().stream().map(row -> new Timetable.Row(row.atSeconds(), change.type(row.type()), row.quantity(), row.attributes())).toList(), table.source()));
+                        table.rows().stream()
+                                .map(row -> new Timetable.Row(row.atSeconds(), change.type(row.type()), row.quantity(), row.attributes()))
+                                .toList(),
+                        table.source()));
             });
         }
 
@@ -280,7 +284,9 @@ public sealed interface FieldType<V> {
 
         @Override
         public UnpackingStation.Parting renamed(UnpackingStation.Parting value, NameChange change) {
-            return value instanceof UnpackingStation.Parting.Split split ? new UnpackingStation.Parting.Split(split.pieces(), change.type(split.type())) : value;
+            return value instanceof UnpackingStation.Parting.Split split
+                    ? new UnpackingStation.Parting.Split(split.pieces(), change.type(split.type()))
+                    : value;
         }
 
         @Override

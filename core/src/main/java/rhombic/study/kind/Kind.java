@@ -69,7 +69,8 @@ public final class Kind<E extends Equipment> {
     }
 
     private <V> Field<E, V> narrowed(Field<Equipment, V> field) {
-        return new Field<>(field.name(), field.type(), field.usual(), field.get()::apply, (thing, value) -> type.cast(field.with().apply(thing, value)));
+        return new Field<>(field.name(), field.type(), field.usual(), field.get()::apply,
+                (thing, value) -> type.cast(field.with().apply(thing, value)));
     }
 
     /** The equipment, which is of this kind, with new names in all its fields. */

@@ -20,7 +20,8 @@ public final class Kinds {
 
     private static final List<Field<Equipment, ?>> OF_ALL = List.of(
             basics("at", new FieldType.Placed(), Placement.at(0, 0), Basics::placement, Basics::placed),
-            basics("size", new FieldType.Sized(), Optional.empty(), b -> Optional.ofNullable(b.size()), (b, size) -> b.withSize(size.orElse(null))),
+            basics("size", new FieldType.Sized(), Optional.empty(), b -> Optional.ofNullable(b.size()),
+                    (b, size) -> b.withSize(size.orElse(null))),
             basics("seat", new FieldType.Seated(), Seat.USUAL, Basics::seat, Basics::withSeat),
             basics("attributes", new FieldType.Attributes(), List.of(), Basics::attributes, Basics::withAttributes),
             basics("wayOut", new FieldType.WaysOut(), WayOut.PREFERENCE, Basics::wayOut, Basics::withWayOut),
@@ -32,33 +33,43 @@ public final class Kinds {
 
     public static final Kind<GoodsIn> GOODS_IN = new Kind<>("Goods in", GoodsIn.class, List.of(
             new Field<>("mix", new FieldType.Mixed(), List.of(), GoodsIn::mix, GoodsIn::withMix),
-            new Field<>("supply", new FieldType.Supplied(), Optional.empty(), GoodsIn::supply, (in, supply) -> new GoodsIn(in.basics(), in.mix(), supply, in.whenFull(), in.most())),
-            new Field<>("whenFull", new FieldType.Choice<>(List.of(GoodsIn.WhenFull.values()), null), GoodsIn.WhenFull.WAIT, GoodsIn::whenFull, GoodsIn::withWhenFull),
+            new Field<>("supply", new FieldType.Supplied(), Optional.empty(), GoodsIn::supply,
+                    (in, supply) -> new GoodsIn(in.basics(), in.mix(), supply, in.whenFull(), in.most())),
+            new Field<>("whenFull", new FieldType.Choice<>(List.of(GoodsIn.WhenFull.values()), null), GoodsIn.WhenFull.WAIT,
+                    GoodsIn::whenFull, GoodsIn::withWhenFull),
             new Field<>("most", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), GoodsIn::most, GoodsIn::withMost)),
             basics -> new GoodsIn(basics, List.of(), Optional.empty(), GoodsIn.WhenFull.WAIT, OptionalInt.empty()));
 
     public static final Kind<Buffer> BUFFER = new Kind<>("Buffer", Buffer.class, List.of(
             new Field<>("room", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), Buffer::room, Buffer::withRoom),
-            new Field<>("order", new FieldType.Choice<>(List.of(Buffer.Order.values()), null), Buffer.Order.OLDEST_FIRST, Buffer::order, Buffer::withOrder),
-            new Field<>("arrangement", new FieldType.Choice<>(List.of(Buffer.Arrangement.values()), Buffer.Arrangement.ON_ROLLERS), Buffer.Arrangement.ON_ROLLERS, Buffer::arrangement,
+            new Field<>("order", new FieldType.Choice<>(List.of(Buffer.Order.values()), null), Buffer.Order.OLDEST_FIRST, Buffer::order,
+                    Buffer::withOrder),
+            new Field<>("arrangement", new FieldType.Choice<>(List.of(Buffer.Arrangement.values()), Buffer.Arrangement.ON_ROLLERS),
+                    Buffer.Arrangement.ON_ROLLERS, Buffer::arrangement,
                     Buffer::withArrangement)),
             basics -> new Buffer(basics, OptionalInt.empty(), Buffer.Order.OLDEST_FIRST));
 
     public static final Kind<Station> STATION = new Kind<>("Station", Station.class, withWork(Station::with, List.of(
             new Field<>("load", new FieldType.Loaded(), Work.Load.SINGLE, Station::load, Station::withLoad),
-            new Field<>("inspection", new FieldType.Inspected(), Optional.empty(), s -> Optional.ofNullable(s.inspection()), (s, i) -> s.withInspection(i.orElse(null))))),
+            new Field<>("inspection", new FieldType.Inspected(), Optional.empty(), s -> Optional.ofNullable(s.inspection()),
+                    (s, i) -> s.withInspection(i.orElse(null))))),
             basics -> new Station(basics, NO_WORK, Work.Load.SINGLE, null));
 
-    public static final Kind<AssemblyStation> ASSEMBLY = new Kind<>("Assembly station", AssemblyStation.class, withWork(AssemblyStation::with, List.of(
-            new Field<>("way", new FieldType.Choice<>(List.of(AssemblyStation.Way.values()), null), AssemblyStation.Way.PACK, AssemblyStation::way, AssemblyStation::withWay),
-            new Field<>("bases", new FieldType.TypeNames(), List.of(), AssemblyStation::bases, AssemblyStation::withBases),
-            new Field<>("recipe", new FieldType.Recipes(), new Recipe.Fixed(List.of()), AssemblyStation::recipe, AssemblyStation::withRecipe),
-            new Field<>("partRoom", new FieldType.Whole(1, MOST), 1, AssemblyStation::partRoom, AssemblyStation::withPartRoom),
-            new Field<>("result", new FieldType.TypeName(), "", AssemblyStation::result, AssemblyStation::withResult))),
+    public static final Kind<AssemblyStation> ASSEMBLY = new Kind<>(
+            "Assembly station", AssemblyStation.class, withWork(AssemblyStation::with, List.of(
+                    new Field<>("way", new FieldType.Choice<>(List.of(AssemblyStation.Way.values()), null), AssemblyStation.Way.PACK,
+                            AssemblyStation::way, AssemblyStation::withWay),
+                    new Field<>("bases", new FieldType.TypeNames(), List.of(), AssemblyStation::bases, AssemblyStation::withBases),
+                    new Field<>("recipe", new FieldType.Recipes(), new Recipe.Fixed(List.of()), AssemblyStation::recipe,
+                            AssemblyStation::withRecipe),
+                    new Field<>("partRoom", new FieldType.Whole(1, MOST), 1, AssemblyStation::partRoom, AssemblyStation::withPartRoom),
+                    new Field<>("result", new FieldType.TypeName(), "", AssemblyStation::result, AssemblyStation::withResult))),
             basics -> new AssemblyStation(basics, NO_WORK, AssemblyStation.Way.PACK, List.of(), new Recipe.Fixed(List.of()), 1, ""));
 
-    public static final Kind<UnpackingStation> UNPACKING = new Kind<>("Unpacking station", UnpackingStation.class, withWork(UnpackingStation::with, List.of(
-            new Field<>("split", new FieldType.Parted(), new UnpackingStation.Parting.TakeOff(), UnpackingStation::parting, UnpackingStation::withParting))),
+    public static final Kind<UnpackingStation> UNPACKING = new Kind<>(
+            "Unpacking station", UnpackingStation.class, withWork(UnpackingStation::with, List.of(
+                    new Field<>("split", new FieldType.Parted(), new UnpackingStation.Parting.TakeOff(), UnpackingStation::parting,
+                            UnpackingStation::withParting))),
             basics -> new UnpackingStation(basics, NO_WORK, new UnpackingStation.Parting.TakeOff()));
 
     public static final Kind<GoodsOut> GOODS_OUT = new Kind<>("Goods out", GoodsOut.class, List.of(), GoodsOut::new);
@@ -126,11 +137,14 @@ public final class Kinds {
 
     private static <F extends Equipment> Optional<Object> valueIn(Kind<F> kind, Equipment from, String name, FieldType<?> type) {
         F thing = kind.type().cast(from);
-        return kind.fields().stream().filter(field -> field.name().equals(name) && field.type().equals(type)).findFirst().map(field -> (Object) field.of(thing));
+        return kind.fields().stream().filter(field -> field.name().equals(name) && field.type().equals(type)).findFirst()
+                .map(field -> (Object) field.of(thing));
     }
 
-    private static <V> Field<Equipment, V> basics(String name, FieldType<V> type, V usual, Function<Basics, V> get, BiFunction<Basics, V, Basics> with) {
-        return new Field<>(name, type, usual, thing -> get.apply(thing.basics()), (thing, value) -> thing.with(with.apply(thing.basics(), value)));
+    private static <V> Field<Equipment, V> basics(String name, FieldType<V> type, V usual, Function<Basics, V> get,
+            BiFunction<Basics, V, Basics> with) {
+        return new Field<>(name, type, usual, thing -> get.apply(thing.basics()),
+                (thing, value) -> thing.with(with.apply(thing.basics(), value)));
     }
 
     /** The fields of work, then the others. */
@@ -139,15 +153,20 @@ public final class Kinds {
                 work(withWork, "places", new FieldType.Whole(1, 10_000), 1, Work::places, Work::withPlaces),
                 work(withWork, "inputRoom", new FieldType.Whole(0, MOST), 0, Work::inputRoom, Work::withInputRoom),
                 work(withWork, "operations", new FieldType.Operations(), List.of(), Work::operations, Work::withOperations),
-                work(withWork, "changeover", new FieldType.Time(), Optional.empty(), w -> Optional.ofNullable(w.changeover()), (w, time) -> w.withChangeover(time.orElse(null))),
-                work(withWork, "service", new FieldType.Serviced(), Optional.empty(), w -> Optional.ofNullable(w.service()), (w, service) -> w.withService(service.orElse(null))),
-                work(withWork, "pause", new FieldType.Drawn(), Optional.empty(), w -> Optional.ofNullable(w.pause()), (w, pause) -> w.withPause(pause.orElse(null)))));
+                work(withWork, "changeover", new FieldType.Time(), Optional.empty(), w -> Optional.ofNullable(w.changeover()),
+                        (w, time) -> w.withChangeover(time.orElse(null))),
+                work(withWork, "service", new FieldType.Serviced(), Optional.empty(), w -> Optional.ofNullable(w.service()),
+                        (w, service) -> w.withService(service.orElse(null))),
+                work(withWork, "pause", new FieldType.Drawn(), Optional.empty(), w -> Optional.ofNullable(w.pause()),
+                        (w, pause) -> w.withPause(pause.orElse(null)))));
         fields.addAll(others);
         return fields;
     }
 
-    private static <E extends WorkEquipment, V> Field<E, V> work(BiFunction<E, Work, E> withWork, String name, FieldType<V> type, V usual, Function<Work, V> get,
+    private static <E extends WorkEquipment, V> Field<E, V> work(BiFunction<E, Work, E> withWork, String name, FieldType<V> type, V usual,
+            Function<Work, V> get,
             BiFunction<Work, V, Work> with) {
-        return new Field<>(name, type, usual, thing -> get.apply(thing.work()), (thing, value) -> withWork.apply(thing, with.apply(thing.work(), value)));
+        return new Field<>(name, type, usual, thing -> get.apply(thing.work()),
+                (thing, value) -> withWork.apply(thing, with.apply(thing.work(), value)));
     }
 }

@@ -15,7 +15,9 @@ import rhombic.formula.Formula;
 public record Attribute(String name, Value value) implements Serializable {
     public Attribute {
         if (!name.matches("[A-Za-z][A-Za-z0-9_]{0,39}")) {
-            throw new StudyException("An attribute must be called by a letter, then letters, digits and _, 40 at most, such as joints; got \u201c" + name + "\u201d");
+            throw new StudyException(
+                    "An attribute must be called by a letter, then letters, digits and _, 40 at most, such as joints; got \u201c" + name
+                            + "\u201d");
         }
         if (Formula.OF_PIECE.contains(name) || Formula.OF_EQUIPMENT.contains(name)) {
             throw new StudyException("\u201c" + name + "\u201d is there already and can\u2019t be an attribute: choose another name");

@@ -17,7 +17,8 @@ public final class Names {
             throw new StudyException("A name must have at most " + LONGEST + " characters; got " + name.length());
         }
         if (!name.equals(name.strip()) || name.chars().anyMatch(Character::isISOControl)) {
-            throw new StudyException("A name must not begin or end with a blank or contain a line break; got \u201c" + name.strip() + "\u201d");
+            throw new StudyException(
+                    "A name must not begin or end with a blank or contain a line break; got \u201c" + name.strip() + "\u201d");
         }
         return name;
     }
@@ -28,7 +29,7 @@ public final class Names {
             return wanted;
         }
         String stem = wanted.replaceFirst(" \\d+$", "");
-        for (int i = 2; ; i++) {
+        for (int i = 2;; i++) {
             String suffix = " " + i;
             String candidate = stem.substring(0, Math.min(stem.length(), LONGEST - suffix.length())) + suffix;
             if (!taken.contains(candidate)) {

@@ -30,7 +30,8 @@ public record ShutTime(Quantity from, @Nullable Quantity until) implements Seria
         for (int i = 1; i < times.size(); i++) {
             Quantity before = times.get(i - 1).until;
             if (before == null || before.inBaseUnit() > times.get(i).from.inBaseUnit()) {
-                throw new StudyException(what + " is shut at " + times.get(i).from + ", but it is shut then already: write the times in order, as in 1 h to 2 h, 5 h on");
+                throw new StudyException(what + " is shut at " + times.get(i).from
+                        + ", but it is shut then already: write the times in order, as in 1 h to 2 h, 5 h on");
             }
         }
         return List.copyOf(times);
@@ -38,12 +39,15 @@ public record ShutTime(Quantity from, @Nullable Quantity until) implements Seria
 
     /** Such as {@code 1 h to 2 h, 5 h on}. */
     public static String text(List<ShutTime> times) {
-        return times.stream().map(time -> time.until == null ? time.from + " on" : time.from + " to " + time.until).collect(Collectors.joining(", "));
+        return times.stream().map(time -> time.until == null ? time.from + " on" : time.from + " to " + time.until)
+                .collect(Collectors.joining(", "));
     }
 
     /** The same for reading, such as {@code 4 h 2 min 32 s on}. */
     public static String shown(List<ShutTime> times) {
-        return times.stream().map(time -> Clock.exact(time.from.nanos()) + (time.until == null ? " on" : " to " + Clock.exact(time.until.nanos()))).collect(Collectors.joining(", "));
+        return times.stream()
+                .map(time -> Clock.exact(time.from.nanos()) + (time.until == null ? " on" : " to " + Clock.exact(time.until.nanos())))
+                .collect(Collectors.joining(", "));
     }
 
     /** Reads what {@link #text} writes; an empty text is no time at all. */
@@ -57,7 +61,8 @@ public record ShutTime(Quantity from, @Nullable Quantity until) implements Seria
             } else if (one.endsWith(" on")) {
                 times.add(new ShutTime(Quantity.parse(one.substring(0, one.length() - 3), Dimension.TIME), null));
             } else {
-                throw new StudyException("Write when it is shut and when it opens, as in 1 h to 2 h, or 5 h on; got \u201c" + one + "\u201d");
+                throw new StudyException(
+                        "Write when it is shut and when it opens, as in 1 h to 2 h, or 5 h on; got \u201c" + one + "\u201d");
             }
         }
         return times;

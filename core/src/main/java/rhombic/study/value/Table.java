@@ -38,14 +38,16 @@ public record Table(String name, List<String> keys, List<Row> rows, String other
         for (int i = 0; i < rows.size(); i++) {
             Row row = rows.get(i);
             if (row.keys().size() != keys.size() || row.keys().stream().anyMatch(String::isEmpty)) {
-                throw new StudyException("Row " + (i + 1) + " of table " + name + " must have " + (keys.size() == 1 ? "one key" : "two keys"));
+                throw new StudyException(
+                        "Row " + (i + 1) + " of table " + name + " must have " + (keys.size() == 1 ? "one key" : "two keys"));
             }
             if (row.value().isEmpty()) {
                 throw new StudyException("Row " + (i + 1) + " of table " + name + " has no value for " + String.join(", ", row.keys()));
             }
             Integer before = seen.putIfAbsent(row.keys(), i + 1);
             if (before != null) {
-                throw new StudyException("Rows " + before + " and " + (i + 1) + " of table " + name + " have the same key " + String.join(", ", row.keys()) + ": keep one");
+                throw new StudyException("Rows " + before + " and " + (i + 1) + " of table " + name + " have the same key "
+                        + String.join(", ", row.keys()) + ": keep one");
             }
         }
     }

@@ -15,9 +15,7 @@ public record Taking(Choice choice, List<String> types, String formula) implemen
 
     /** Rules of choice. */
     public enum Choice {
-        OLDEST("the one that has waited longest"),
-        TYPE("by type"),
-        FORMULA("the highest of a formula");
+        OLDEST("the one that has waited longest"), TYPE("by type"), FORMULA("the highest of a formula");
 
         private final String word;
 

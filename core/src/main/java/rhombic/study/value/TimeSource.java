@@ -51,7 +51,8 @@ public sealed interface TimeSource extends Serializable {
     record ByFormula(String formula, Unit unit) implements TimeSource {
         public ByFormula {
             if (formula.isBlank() || unit.dimension() != Dimension.TIME) {
-                throw new StudyException("A time by formula needs a formula and the unit of its result, such as 45 + 8 * piece.joints in s");
+                throw new StudyException(
+                        "A time by formula needs a formula and the unit of its result, such as 45 + 8 * piece.joints in s");
             }
         }
     }

@@ -74,7 +74,8 @@ public record Timetable(Repeat repeat, List<Row> rows, String source) implements
         }
         for (Row row : rows) {
             if (row.atSeconds() >= repeat.periodSeconds()) {
-                throw new StudyException("The time " + text(Repeat.ONCE, row.atSeconds()) + " lies beyond the " + (repeat == Repeat.DAILY ? "day" : "week") + " that is repeated");
+                throw new StudyException("The time " + text(Repeat.ONCE, row.atSeconds()) + " lies beyond the "
+                        + (repeat == Repeat.DAILY ? "day" : "week") + " that is repeated");
             }
         }
     }
@@ -94,10 +95,12 @@ public record Timetable(Repeat repeat, List<Row> rows, String source) implements
                 try {
                     return Quantity.parse(text, Dimension.TIME).inBaseUnit();
                 } catch (QuantityException e) {
-                    throw new StudyException("\u201c" + text.strip() + "\u201d is no time since the start; write one such as 1.5 h or 01:30");
+                    throw new StudyException(
+                            "\u201c" + text.strip() + "\u201d is no time since the start; write one such as 1.5 h or 01:30");
                 }
             }
-            throw new StudyException("\u201c" + text.strip() + "\u201d is no time; write one such as " + (repeat == Repeat.DAILY ? "08:30" : "Tue 08:30"));
+            throw new StudyException(
+                    "\u201c" + text.strip() + "\u201d is no time; write one such as " + (repeat == Repeat.DAILY ? "08:30" : "Tue 08:30"));
         }
         int hours = Integer.parseInt(m.group(2));
         int minutes = Integer.parseInt(m.group(3));
@@ -108,7 +111,8 @@ public record Timetable(Repeat repeat, List<Row> rows, String source) implements
         double time = hours * 3600.0 + minutes * 60.0 + seconds;
         if (repeat != Repeat.WEEKLY) {
             if (m.group(1) != null) {
-                throw new StudyException("\u201c" + text.strip() + "\u201d names a day, but this timetable is for " + repeat.word() + ": repeat it every week, or leave the day out");
+                throw new StudyException("\u201c" + text.strip() + "\u201d names a day, but this timetable is for " + repeat.word()
+                        + ": repeat it every week, or leave the day out");
             }
             return time;
         }
@@ -127,7 +131,8 @@ public record Timetable(Repeat repeat, List<Row> rows, String source) implements
         long whole = Math.round(atSeconds);
         String day = repeat == Repeat.WEEKLY ? DAYS.get((int) (whole / 86_400)) + " " : "";
         long inDay = repeat == Repeat.ONCE ? whole : whole % 86_400;
-        String clock = String.format(Locale.ROOT, inDay % 60 == 0 ? "%02d:%02d" : "%02d:%02d:%02d", inDay / 3600, inDay / 60 % 60, inDay % 60);
+        String clock = String.format(Locale.ROOT, inDay % 60 == 0 ? "%02d:%02d" : "%02d:%02d:%02d", inDay / 3600, inDay / 60 % 60,
+                inDay % 60);
         return (day.isEmpty() ? "" : day.substring(0, 1).toUpperCase(Locale.ROOT) + day.substring(1)) + clock;
     }
 }

@@ -7,9 +7,7 @@ import rhombic.formula.Formula;
 public sealed interface Value extends Serializable {
     /** The kinds a value can have. */
     enum Kind {
-        NUMBER("number"),
-        TEXT("text"),
-        YES_NO("yes/no");
+        NUMBER("number"), TEXT("text"), YES_NO("yes/no");
 
         private final String word;
 

@@ -37,7 +37,8 @@ public record WayOut(Choice choice, String formula) implements Serializable {
 
     public WayOut {
         if ((choice == Choice.FORMULA) == formula.isBlank()) {
-            throw new StudyException(choice == Choice.FORMULA ? "A way out by formula needs a formula that gives a name, such as table('Routes', piece.type)"
+            throw new StudyException(choice == Choice.FORMULA
+                    ? "A way out by formula needs a formula that gives a name, such as table('Routes', piece.type)"
                     : "Only a way out by formula has a formula; got " + formula);
         }
     }

@@ -26,7 +26,8 @@ class AllocationTest {
     }
 
     private Job job(String skill, double x, int priority, int doers, @Nullable Doer preferred) {
-        return new Job(Job.What.WORK, Pose.at(x, 0, 0, 0), skill, doers, priority, now++, preferred, (job, who) -> given.add(who.stream().map(Doer::name).reduce((a, b) -> a + "+" + b).orElseThrow()));
+        return new Job(Job.What.WORK, Pose.at(x, 0, 0, 0), skill, doers, priority, now++, preferred,
+                (job, who) -> given.add(who.stream().map(Doer::name).reduce((a, b) -> a + "+" + b).orElseThrow()));
     }
 
     private void finish(Allocation group, Job job) {
@@ -122,12 +123,14 @@ class AllocationTest {
         for (int i = 0; i < 5; i++) {
             doers.add(new Doer("D" + i, random.nextBoolean() ? Set.of("a") : Set.of("a", "b"), 1, Pose.at(random.nextInt(9), 0, 0, 0)));
         }
-        Allocation group = new Allocation(doers, Allocation.DoerRule.values()[random.nextInt(4)], Allocation.JobRule.values()[random.nextInt(2)], () -> now);
+        Allocation group = new Allocation(doers, Allocation.DoerRule.values()[random.nextInt(4)],
+                Allocation.JobRule.values()[random.nextInt(2)], () -> now);
         List<Job> under = new ArrayList<>();
         for (int step = 0; step < 80; step++) {
             now++;
             if (random.nextBoolean() || under.isEmpty()) {
-                group.ask(new Job(Job.What.CARRY, Pose.at(random.nextInt(9), 0, 0, 0), random.nextBoolean() ? "a" : "b", 1 + random.nextInt(2), random.nextInt(3), now, null, (job, who) -> under.add(job)));
+                group.ask(new Job(Job.What.CARRY, Pose.at(random.nextInt(9), 0, 0, 0), random.nextBoolean() ? "a" : "b",
+                        1 + random.nextInt(2), random.nextInt(3), now, null, (job, who) -> under.add(job)));
             } else {
                 Job done = under.remove(random.nextInt(under.size()));
                 done.begins();

@@ -53,7 +53,8 @@ class WaitingTest {
             assertEquals(plain.size(), waiting.size());
             assertEquals(plain.stream().filter(entry -> entry.piece().isFailed()).count(), waiting.urgent());
             if (!plain.isEmpty()) {
-                Comparator<Entry> order = Comparator.comparing((Entry e) -> !e.piece().isFailed()).thenComparingDouble(e -> e.piece().isFailed() ? 0 : ranking.rank(e.piece())).thenComparingLong(Entry::turn);
+                Comparator<Entry> order = Comparator.comparing((Entry e) -> !e.piece().isFailed())
+                        .thenComparingDouble(e -> e.piece().isFailed() ? 0 : ranking.rank(e.piece())).thenComparingLong(Entry::turn);
                 assertSame(plain.stream().min(order).orElseThrow().piece(), waiting.best());
             }
         }

@@ -64,15 +64,18 @@ class FlowCheckTest {
     }
 
     private static Lines around(Station station) {
-        return new Lines().types(PieceType.usual("Piece"), PieceType.usual("Other")).chain(timetable("In", "0 s Piece", "0 s Other"), station, goodsOut("Out"));
+        return new Lines().types(PieceType.usual("Piece"), PieceType.usual("Other")).chain(timetable("In", "0 s Piece", "0 s Other"),
+                station, goodsOut("Out"));
     }
 
     private static AssemblyStation join(AssemblyStation.Way way, List<String> bases, Recipe recipe, int room, String result) {
-        return new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 1, new TimeSource.Drawn(time("9 s"))), way, bases, recipe, room, result);
+        return new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 1, new TimeSource.Drawn(time("9 s"))), way, bases, recipe, room,
+                result);
     }
 
     private static Study joined(AssemblyStation join, String... stocks) {
-        Lines lines = new Lines().types(PieceType.usual("Frame"), PieceType.usual("Coil"), PieceType.pallet("Pallet")).chain(join, goodsOut("Out"));
+        Lines lines = new Lines().types(PieceType.usual("Frame"), PieceType.usual("Coil"), PieceType.pallet("Pallet")).chain(join,
+                goodsOut("Out"));
         for (String type : stocks) {
             lines.chain(stock("In " + type, type, 5)).link("In " + type, "Join");
         }
@@ -81,8 +84,10 @@ class FlowCheckTest {
 
     @Test
     void namesThatAreNotThereAreErrorsAtTheirPlace() {
-        Study study = around(station(new TimeSource.FromTable("Times", List.of("piece.type")))).study(8, 0, 1).with(stock("Third", "Ghost", 1)).linked("Third", "Out");
-        assertEquals(List.of("S", "Third"), StudyCheck.of(study).stream().filter(p -> p.kind() == Problem.Kind.UNKNOWN_NAME).map(Problem::place).sorted().toList());
+        Study study = around(station(new TimeSource.FromTable("Times", List.of("piece.type")))).study(8, 0, 1)
+                .with(stock("Third", "Ghost", 1)).linked("Third", "Out");
+        assertEquals(List.of("S", "Third"),
+                StudyCheck.of(study).stream().filter(p -> p.kind() == Problem.Kind.UNKNOWN_NAME).map(Problem::place).sorted().toList());
         Problem type = StudyCheck.of(study).stream().filter(p -> p.what().contains("Ghost")).findFirst().orElseThrow();
         assertTrue(type.fix().change().apply(study).type("Ghost").isPresent());
     }
@@ -101,7 +106,8 @@ class FlowCheckTest {
         }
         Problem late = only(shut("1 h to 2 h, 8 h on"), Problem.Kind.SHUT);
         assertEquals("Its inlet is shut at 8 h, but the run ends at 8 h", late.what());
-        assertEquals("1 h to 2 h", ShutTime.text(late.fix().change().apply(shut("1 h to 2 h, 8 h on")).find("S").orElseThrow().basics().shut()));
+        assertEquals("1 h to 2 h",
+                ShutTime.text(late.fix().change().apply(shut("1 h to 2 h, 8 h on")).find("S").orElseThrow().basics().shut()));
         for (String fine : List.of("", "1 s on", "0 s to 479 min", "0 s to 1 h, 1 h to 7 h")) {
             assertTrue(StudyCheck.of(shut(fine)).stream().noneMatch(p -> p.kind() == Problem.Kind.SHUT), fine);
         }
@@ -110,7 +116,8 @@ class FlowCheckTest {
     @Test
     void anOutletThatIsNeverOpenIsToldAndMended() {
         Station station = station(new TimeSource.Drawn(time("9 s")));
-        Study study = around(new Station(station.basics().withOutletShut(ShutTime.parse("0 s on")), station.work(), station.load(), null)).study(8, 0, 1);
+        Study study = around(new Station(station.basics().withOutletShut(ShutTime.parse("0 s on")), station.work(), station.load(), null))
+                .study(8, 0, 1);
         Problem problem = only(study, Problem.Kind.SHUT);
         assertEquals("S: Its outlet is shut for the whole run, so nothing goes on. Open it for a time.", problem.toString());
         assertEquals(List.of(), problem.fix().change().apply(study).find("S").orElseThrow().basics().outletShut());
@@ -137,81 +144,106 @@ class FlowCheckTest {
     @Test
     void attributesThatNothingReadsAreTakenOutByOneClick() {
         PieceType type = PieceType.usual("Piece").withAttributes(List.of(new Attribute("joints", new Value.Num(1))));
-        Study study = new Lines().types(type).chain(arrivals("In", "90 s", 1), rhombic.validation.Lines.station("S", 1, 1, "60 s"), goodsOut("Out")).study(8, 0, 1);
+        Study study = new Lines().types(type)
+                .chain(arrivals("In", "90 s", 1), rhombic.validation.Lines.station("S", 1, 1, "60 s"), goodsOut("Out")).study(8, 0, 1);
         assertEquals(List.of(), mended(study, Problem.Kind.ATTRIBUTE_NEVER_READ).pieceTypes().getFirst().attributes());
     }
 
     @Test
     void aTimetableIsToldByRowWhatItSetsWrongly() {
         PieceType type = PieceType.usual("Piece").withAttributes(List.of(new Attribute("joints", new Value.Num(1))));
-        Timetable table = new Timetable(Timetable.Repeat.ONCE, List.of(new Timetable.Row(0, "Piece", 1, Map.of("joints", new Value.Text("many"))), new Timetable.Row(0, "Piece", 1, Map.of("colour", new Value.Text("red")))), "");
-        GoodsIn in = new GoodsIn(Basics.of("In", SOMEWHERE), List.of(), Optional.of(new Supply.ByTimetable(table)), GoodsIn.WhenFull.WAIT, java.util.OptionalInt.empty());
-        List<String> said = StudyCheck.of(new Lines().types(type).chain(in, goodsOut("Out")).study(8, 0, 1)).stream().filter(Problem::isError).map(Problem::what).toList();
-        assertEquals(List.of("Row 1 of its timetable sets joints to \u201cmany\u201d, but Piece has it as number", "Row 2 of its timetable sets colour to \u201cred\u201d, but Piece has no such attribute"), said);
+        Timetable table = new Timetable(Timetable.Repeat.ONCE,
+                List.of(new Timetable.Row(0, "Piece", 1, Map.of("joints", new Value.Text("many"))),
+                        new Timetable.Row(0, "Piece", 1, Map.of("colour", new Value.Text("red")))),
+                "");
+        GoodsIn in = new GoodsIn(Basics.of("In", SOMEWHERE), List.of(), Optional.of(new Supply.ByTimetable(table)), GoodsIn.WhenFull.WAIT,
+                java.util.OptionalInt.empty());
+        List<String> said = StudyCheck.of(new Lines().types(type).chain(in, goodsOut("Out")).study(8, 0, 1)).stream()
+                .filter(Problem::isError).map(Problem::what).toList();
+        assertEquals(List.of("Row 1 of its timetable sets joints to \u201cmany\u201d, but Piece has it as number",
+                "Row 2 of its timetable sets colour to \u201cred\u201d, but Piece has no such attribute"), said);
     }
 
     @Test
     void aMixOfNothingIsAnError() {
         GoodsIn in = arrivals("In", "60 s", 1).withMix(List.of(new MixPart("Piece", 0)));
-        assertEquals("All weights of its mix are 0, so no piece can be chosen", only(new Lines().chain(in, goodsOut("Out")).study(8, 0, 1), Problem.Kind.MIX).what());
+        assertEquals("All weights of its mix are 0, so no piece can be chosen",
+                only(new Lines().chain(in, goodsOut("Out")).study(8, 0, 1), Problem.Kind.MIX).what());
     }
 
     @Test
     void aRecipeThatNeedsItselfIsFound() {
-        assertTrue(only(joined(join(AssemblyStation.Way.ASSEMBLE, List.of("Frame"), new Recipe.Fixed(List.of(new Recipe.Part("Frame", 1), new Recipe.Part("Coil", 1))), 4, ""), "Frame", "Coil"), Problem.Kind.RECIPE).what().contains("needs itself"));
+        assertTrue(only(
+                joined(join(AssemblyStation.Way.ASSEMBLE, List.of("Frame"),
+                        new Recipe.Fixed(List.of(new Recipe.Part("Frame", 1), new Recipe.Part("Coil", 1))), 4, ""), "Frame", "Coil"),
+                Problem.Kind.RECIPE).what().contains("needs itself"));
     }
 
     @Test
     void aRecipeThatCanNeverBeFilledIsFound() {
-        Problem never = only(joined(join(AssemblyStation.Way.ASSEMBLE, List.of("Frame"), new Recipe.Fixed(List.of(new Recipe.Part("Coil", 1))), 4, ""), "Frame"), Problem.Kind.RECIPE);
+        Problem never = only(
+                joined(join(AssemblyStation.Way.ASSEMBLE, List.of("Frame"), new Recipe.Fixed(List.of(new Recipe.Part("Coil", 1))), 4, ""),
+                        "Frame"),
+                Problem.Kind.RECIPE);
         assertEquals("Its recipe can never be filled: no Coil comes to it", never.what());
-        assertEquals("Its recipe is empty", only(joined(join(AssemblyStation.Way.ASSEMBLE, List.of("Frame"), new Recipe.Fixed(List.of()), 4, ""), "Frame"), Problem.Kind.RECIPE).what());
+        assertEquals("Its recipe is empty",
+                only(joined(join(AssemblyStation.Way.ASSEMBLE, List.of("Frame"), new Recipe.Fixed(List.of()), 4, ""), "Frame"),
+                        Problem.Kind.RECIPE).what());
     }
 
     @Test
     void roomTooSmallForTheRecipeIsMendedByOneClick() {
-        Study study = joined(join(AssemblyStation.Way.ASSEMBLE, List.of("Frame"), new Recipe.Fixed(List.of(new Recipe.Part("Coil", 6))), 4, ""), "Frame", "Coil");
+        Study study = joined(
+                join(AssemblyStation.Way.ASSEMBLE, List.of("Frame"), new Recipe.Fixed(List.of(new Recipe.Part("Coil", 6))), 4, ""), "Frame",
+                "Coil");
         assertEquals(6, ((AssemblyStation) mended(study, Problem.Kind.ROOM_TOO_SMALL).find("Join").orElseThrow()).partRoom());
     }
 
     @Test
     void packingOntoWhatIsNoCarrierIsMendedByOneClick() {
-        Study study = joined(join(AssemblyStation.Way.PACK, List.of("Frame"), new Recipe.Fixed(List.of(new Recipe.Part("Coil", 1))), 4, ""), "Frame", "Coil");
+        Study study = joined(join(AssemblyStation.Way.PACK, List.of("Frame"), new Recipe.Fixed(List.of(new Recipe.Part("Coil", 1))), 4, ""),
+                "Frame", "Coil");
         assertTrue(mended(study, Problem.Kind.RECIPE).type("Frame").orElseThrow().carrier());
     }
 
     @Test
     void changeoverTablesWithHolesNameThem() {
         Station station = station(new TimeSource.Drawn(time("60 s")));
-        Study study = around(station.with(station.work().withChangeover(new TimeSource.FromTable("Changes", List.of("from", "to"))))).tables(table("Changes", "Piece:Other:5 min")).study(8, 0, 1);
+        Study study = around(station.with(station.work().withChangeover(new TimeSource.FromTable("Changes", List.of("from", "to")))))
+                .tables(table("Changes", "Piece:Other:5 min")).study(8, 0, 1);
         Problem holes = only(study, Problem.Kind.TABLE);
         assertEquals("Table Changes has no changeover for Other to Piece; the run would stop there", holes.what());
     }
 
     @Test
     void valuesOfATableThatAreNoTimesAreToldByRow() {
-        Study study = around(station(new TimeSource.FromTable("Times", List.of("piece.type")))).tables(table("Times", "Piece:60", "Other:5 s")).study(8, 0, 1);
+        Study study = around(station(new TimeSource.FromTable("Times", List.of("piece.type"))))
+                .tables(table("Times", "Piece:60", "Other:5 s")).study(8, 0, 1);
         assertTrue(only(study, Problem.Kind.TABLE).what().startsWith("Row 1 of table Times can\u2019t be used as a time. 60 has no unit"));
     }
 
     @Test
     void aTypeThatNoLinkIsForIsTold() {
-        Study study = new Lines().types(PieceType.usual("Piece"), PieceType.usual("Other")).chain(timetable("In", "0 s Piece", "0 s Other")).chain(goodsOut("Out"))
+        Study study = new Lines().types(PieceType.usual("Piece"), PieceType.usual("Other")).chain(timetable("In", "0 s Piece", "0 s Other"))
+                .chain(goodsOut("Out"))
                 .link(new Link("In", "Out", Optional.empty(), new LinkFilter.Types(List.of("Piece")))).study(8, 0, 1);
         assertTrue(only(study, Problem.Kind.NO_WAY_OUT).what().contains("pieces of type Other"));
     }
 
     @Test
     void aTimeSixtyTimesItsNeighboursIsProbablyOfTheWrongUnit() {
-        Study study = new Lines().chain(arrivals("In", "80 s", 1), rhombic.validation.Lines.station("A", 1, 1, "60 s"), buffer("B", 2), rhombic.validation.Lines.station("C", 1, 1, "triangular(50 min, 60 min, 70 min)"),
+        Study study = new Lines().chain(arrivals("In", "80 s", 1), rhombic.validation.Lines.station("A", 1, 1, "60 s"), buffer("B", 2),
+                rhombic.validation.Lines.station("C", 1, 1, "triangular(50 min, 60 min, 70 min)"),
                 rhombic.validation.Lines.station("D", 1, 1, "65 s"), goodsOut("Out")).study(8, 0, 1);
         Study mended = mended(study, Problem.Kind.TIME_UNIT);
-        assertEquals("triangular(50 s, 60 s, 70 s)", ((Station) mended.find("C").orElseThrow()).work().operations().getFirst().time().toString());
+        assertEquals("triangular(50 s, 60 s, 70 s)",
+                ((Station) mended.find("C").orElseThrow()).work().operations().getFirst().time().toString());
     }
 
     @Test
     void overloadIsFollowedThroughSharesAndMended() {
-        Study study = new Lines().chain(arrivals("In", "30 s", 1), buffer("B", 4)).chain(rhombic.validation.Lines.station("S", 1, 1, "60 s")).chain(goodsOut("Out"))
+        Study study = new Lines().chain(arrivals("In", "30 s", 1), buffer("B", 4))
+                .chain(rhombic.validation.Lines.station("S", 1, 1, "60 s")).chain(goodsOut("Out"))
                 .link("B", "S", 75).link("B", "Out", 25).link("S", "Out").study(8, 0, 1);
         Problem overload = only(study, Problem.Kind.OVERLOAD);
         assertEquals("90.0 pieces an hour come but it can work only 60.0", overload.what());
@@ -220,13 +252,16 @@ class FlowCheckTest {
 
     @Test
     void sharesThatDoNotAddUpAreScaledByOneClick() {
-        Study study = new Lines().chain(arrivals("In", "30 s", 1)).chain(goodsOut("A")).chain(goodsOut("B")).link("In", "A", 60).link("In", "B", 20).study(8, 0, 1);
-        assertEquals(List.of(75.0, 25.0), mended(study, Problem.Kind.SHARES).links().stream().map(l -> l.share().orElseThrow().amount()).toList());
+        Study study = new Lines().chain(arrivals("In", "30 s", 1)).chain(goodsOut("A")).chain(goodsOut("B")).link("In", "A", 60)
+                .link("In", "B", 20).study(8, 0, 1);
+        assertEquals(List.of(75.0, 25.0),
+                mended(study, Problem.Kind.SHARES).links().stream().map(l -> l.share().orElseThrow().amount()).toList());
     }
 
     @Test
     void unusedTypesAndTablesAreTakenOutByOneClick() {
-        Study study = new Lines().types(PieceType.usual("Piece"), PieceType.usual("Odd")).chain(arrivals("In", "90 s", 1), goodsOut("Out")).tables(table("Lost", "a:1")).study(8, 0, 1);
+        Study study = new Lines().types(PieceType.usual("Piece"), PieceType.usual("Odd")).chain(arrivals("In", "90 s", 1), goodsOut("Out"))
+                .tables(table("Lost", "a:1")).study(8, 0, 1);
         assertEquals(1, mended(study, Problem.Kind.UNUSED_TYPE).pieceTypes().size());
         assertEquals(0, mended(study, Problem.Kind.UNUSED_TABLE).tables().size());
     }
@@ -234,18 +269,23 @@ class FlowCheckTest {
     @Test
     void rulesAreHeldAgainstWhatIsThere() {
         Lines lines = new Lines().chain(arrivals("In", "90 s", 1), rhombic.validation.Lines.station("S", 1, 1, "60 s"), goodsOut("Out"));
-        for (String[] wrong : new String[][] {{"a piece enters Nowhere", "scrap"}, {"a piece enters S", "scrap"}, {"every 5 min", "look red"}, {"a piece enters S", "set joints to 1"}, {"every 5 min", "set joints to 1"},
-            {"S becomes lazy", "signal a"}, {"a piece enters S", "create 1 Piece at S"}, {"every 5 min", "set skill of S to piece.joints"}, {"it is 08:00", "shut Nowhere"}}) {
+        for (String[] wrong : new String[][] {{"a piece enters Nowhere", "scrap"}, {"a piece enters S", "scrap"},
+                {"every 5 min", "look red"}, {"a piece enters S", "set joints to 1"}, {"every 5 min", "set joints to 1"},
+                {"S becomes lazy", "signal a"}, {"a piece enters S", "create 1 Piece at S"},
+                {"every 5 min", "set skill of S to piece.joints"}, {"it is 08:00", "shut Nowhere"}}) {
             Study study = lines.rules(new Rule("R", RuleText.when(wrong[0]), "", List.of(RuleText.action(wrong[1])))).study(8, 0, 1);
-            assertTrue(StudyCheck.of(study).stream().anyMatch(p -> p.isError() && p.place().equals("R")), String.join(", then ", wrong) + ": " + StudyCheck.of(study));
+            assertTrue(StudyCheck.of(study).stream().anyMatch(p -> p.isError() && p.place().equals("R")),
+                    String.join(", then ", wrong) + ": " + StudyCheck.of(study));
         }
-        Study silent = lines.rules(new Rule("R", RuleText.when("signal nobody"), "", List.of(RuleText.action("stop the run")))).study(8, 0, 1);
+        Study silent = lines.rules(new Rule("R", RuleText.when("signal nobody"), "", List.of(RuleText.action("stop the run")))).study(8, 0,
+                1);
         assertTrue(only(silent, Problem.Kind.RULE).what().contains("Nothing ever sends"));
     }
 
     @Test
     void inspectionWithALookThatNoTypeHasIsMendedByOneClick() {
-        Station check = new Station(Basics.of("S", SOMEWHERE), Work.of(1, 5, new TimeSource.Drawn(time("60 s"))), Work.Load.SINGLE, new Inspection(Quantity.percent(5), "failed", 1, 1, 1));
+        Station check = new Station(Basics.of("S", SOMEWHERE), Work.of(1, 5, new TimeSource.Drawn(time("60 s"))), Work.Load.SINGLE,
+                new Inspection(Quantity.percent(5), "failed", 1, 1, 1));
         Study study = new Lines().chain(arrivals("In", "90 s", 1), check, goodsOut("Out")).study(8, 0, 1);
         assertEquals(2, mended(study, Problem.Kind.UNKNOWN_NAME).pieceTypes().getFirst().looks().size());
     }

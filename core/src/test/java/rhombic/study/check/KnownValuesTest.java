@@ -37,13 +37,17 @@ import rhombic.validation.Lines;
 
 /** What a key of a recipe or table can be is known before the run where the study says it, and its holes are told. */
 class KnownValuesTest {
-    private static final PieceType FRAME = PieceType.usual("Frame").withAttributes(List.of(new Attribute("model", Value.of("S")), new Attribute("joints", Value.of(4))));
+    private static final PieceType FRAME = PieceType.usual("Frame")
+            .withAttributes(List.of(new Attribute("model", Value.of("S")), new Attribute("joints", Value.of(4))));
     private static final PieceType COIL = PieceType.usual("Coil");
 
     private static GoodsIn arrivals(String... models) {
         List<Timetable.Row> rows = java.util.stream.IntStream.range(0, models.length)
-                .mapToObj(i -> new Timetable.Row(60 * i, "Frame", 1, models[i].isEmpty() ? Map.<String, Value>of() : Map.of("model", Value.of(models[i])))).toList();
-        return new GoodsIn("In", SOMEWHERE, "Frame", Optional.of(new Supply.ByTimetable(new Timetable(Timetable.Repeat.ONCE, rows, ""))), GoodsIn.WhenFull.WAIT, OptionalInt.empty());
+                .mapToObj(i -> new Timetable.Row(60 * i, "Frame", 1,
+                        models[i].isEmpty() ? Map.<String, Value>of() : Map.of("model", Value.of(models[i]))))
+                .toList();
+        return new GoodsIn("In", SOMEWHERE, "Frame", Optional.of(new Supply.ByTimetable(new Timetable(Timetable.Repeat.ONCE, rows, ""))),
+                GoodsIn.WhenFull.WAIT, OptionalInt.empty());
     }
 
     private static AssemblyStation join(String key, String... values) {
@@ -51,7 +55,8 @@ class KnownValuesTest {
         for (String value : values) {
             parts.put(value, List.of(new Recipe.Part("Coil", 1)));
         }
-        return new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 1, new TimeSource.Drawn(time("9 s"))), AssemblyStation.Way.ASSEMBLE, List.of("Frame"), new Recipe.ByKey(key, parts), 5, "");
+        return new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 1, new TimeSource.Drawn(time("9 s"))),
+                AssemblyStation.Way.ASSEMBLE, List.of("Frame"), new Recipe.ByKey(key, parts), 5, "");
     }
 
     private static Lines line(Equipment goodsIn, WorkEquipment work) {
@@ -78,9 +83,12 @@ class KnownValuesTest {
 
     @Test
     void theUsualValueCountsOnlyIfAPieceCanHaveIt() {
-        assertEquals(List.of(), told(joining(arrivals("M"), join("piece.model", "M")).study(8, 0, 1), Problem.Kind.RECIPE), "every frame has a model of its own, so S never comes");
-        assertEquals(List.of("Its recipe says nothing for S; the run would stop there"), told(joining(arrivals("M", ""), join("piece.model", "M")).study(8, 0, 1), Problem.Kind.RECIPE));
-        assertEquals(List.of("Its recipe says nothing for S; the run would stop there"), told(joining(stock("In", "Frame", 3), join("piece.model", "M")).study(8, 0, 1), Problem.Kind.RECIPE));
+        assertEquals(List.of(), told(joining(arrivals("M"), join("piece.model", "M")).study(8, 0, 1), Problem.Kind.RECIPE),
+                "every frame has a model of its own, so S never comes");
+        assertEquals(List.of("Its recipe says nothing for S; the run would stop there"),
+                told(joining(arrivals("M", ""), join("piece.model", "M")).study(8, 0, 1), Problem.Kind.RECIPE));
+        assertEquals(List.of("Its recipe says nothing for S; the run would stop there"),
+                told(joining(stock("In", "Frame", 3), join("piece.model", "M")).study(8, 0, 1), Problem.Kind.RECIPE));
     }
 
     @Test
@@ -94,25 +102,31 @@ class KnownValuesTest {
         Lines lines = joining(stock("In", "Frame", 3), join("piece.model", "XL"));
         assertEquals(List.of("Its recipe says nothing for S; the run would stop there"), told(lines.study(8, 0, 1), Problem.Kind.RECIPE));
         for (String action : List.of("set model to 'XL'", "set model to 'X' + piece.model")) {
-            assertEquals(List.of(), told(lines.rules(rule(action)).study(8, 0, 1), Problem.Kind.RECIPE), "the rule may act before the piece comes here, or after");
+            assertEquals(List.of(), told(lines.rules(rule(action)).study(8, 0, 1), Problem.Kind.RECIPE),
+                    "the rule may act before the piece comes here, or after");
         }
-        assertEquals(1, told(lines.rules(rule("set joints to 4")).study(8, 0, 1), Problem.Kind.RECIPE).size(), "another attribute is of no account");
+        assertEquals(1, told(lines.rules(rule("set joints to 4")).study(8, 0, 1), Problem.Kind.RECIPE).size(),
+                "another attribute is of no account");
     }
 
     @Test
     void aTableOfTimesIsAskedForEveryValueThatCanCome() {
-        Station station = new Station(Basics.of("Drill", SOMEWHERE), Work.of(1, 5, new TimeSource.FromTable("Times", List.of("piece.model"))), Work.Load.SINGLE, null);
+        Station station = new Station(Basics.of("Drill", SOMEWHERE),
+                Work.of(1, 5, new TimeSource.FromTable("Times", List.of("piece.model"))), Work.Load.SINGLE, null);
         Study study = line(arrivals("S", "M", "L"), station).tables(table("Times", "S:48 s", "M:60 s")).study(8, 0, 1);
         assertEquals(List.of("Table Times has no time for L; the run would stop there"), told(study, Problem.Kind.TABLE));
-        assertEquals(List.of(), told(line(arrivals("S", "M"), station).tables(table("Times", "S:48 s", "M:60 s")).study(8, 0, 1), Problem.Kind.TABLE));
+        assertEquals(List.of(),
+                told(line(arrivals("S", "M"), station).tables(table("Times", "S:48 s", "M:60 s")).study(8, 0, 1), Problem.Kind.TABLE));
     }
 
     @Test
     void twoKeysAreAskedTogether() {
-        Station station = new Station(Basics.of("Drill", SOMEWHERE), Work.of(1, 5, new TimeSource.FromTable("Times", List.of("piece.type", "piece.model"))), Work.Load.SINGLE, null);
+        Station station = new Station(Basics.of("Drill", SOMEWHERE),
+                Work.of(1, 5, new TimeSource.FromTable("Times", List.of("piece.type", "piece.model"))), Work.Load.SINGLE, null);
         Study study = line(arrivals("S", "M"), station).tables(table("Times", "Frame:S:48 s", "Coil:M:60 s")).study(8, 0, 1);
         assertEquals(List.of("Table Times has no time for Frame with M; the run would stop there"), told(study, Problem.Kind.TABLE));
-        Station both = new Station(Basics.of("Drill", SOMEWHERE), Work.of(1, 5, new TimeSource.FromTable("Times", List.of("piece.model", "piece.joints"))), Work.Load.SINGLE, null);
+        Station both = new Station(Basics.of("Drill", SOMEWHERE),
+                Work.of(1, 5, new TimeSource.FromTable("Times", List.of("piece.model", "piece.joints"))), Work.Load.SINGLE, null);
         Study some = line(arrivals("S", "M"), both).tables(table("Times", "S:4:48 s")).study(8, 0, 1);
         assertEquals(List.of("Table Times has no time for M with 4; the run would stop there"), told(some, Problem.Kind.TABLE));
     }

@@ -44,7 +44,8 @@ class StudyCheckTest {
 
     @Test
     void aCircleWithoutTimeIsNamedWithItsMembers() {
-        Study study = new Lines().chain(arrivals("In", "60 s", 1), buffer("A", 3), station("Zero", 1, 0, "0 s"), buffer("C", 3)).link("C", "A").study(8, 0, 1);
+        Study study = new Lines().chain(arrivals("In", "60 s", 1), buffer("A", 3), station("Zero", 1, 0, "0 s"), buffer("C", 3))
+                .link("C", "A").study(8, 0, 1);
         List<Problem> circle = StudyCheck.of(study).stream().filter(p -> p.kind() == Problem.Kind.CIRCLE_WITHOUT_TIME).toList();
         assertEquals(List.of("A", "Zero", "C"), circle.stream().map(Problem::place).toList());
         assertTrue(circle.getFirst().what().contains("A \u2192 Zero \u2192 C"), circle.getFirst().what());

@@ -37,7 +37,8 @@ class NamesTest {
     }
 
     @Property(tries = 40, seed = "20261123")
-    void freeNamesAreAlwaysFreeAndAlwaysNames(@ForAll @IntRange(min = 1, max = Names.LONGEST) int length, @ForAll @IntRange(min = 1, max = 120) int times) {
+    void freeNamesAreAlwaysFreeAndAlwaysNames(@ForAll @IntRange(min = 1, max = Names.LONGEST) int length,
+            @ForAll @IntRange(min = 1, max = 120) int times) {
         Set<String> taken = new HashSet<>();
         for (int i = 0; i < times; i++) {
             String free = Names.free("x".repeat(length), taken);

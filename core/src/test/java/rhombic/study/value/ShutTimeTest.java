@@ -32,8 +32,9 @@ class ShutTimeTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {"1 h; got “1 h”", "1 h to; got “1 h to”", "2 h to 1 h; opens later", "1 h to 1 h; opens later", "-1 h on; at least 0 s", "1 to 2 h; h", "1 m to 2 m; time", "soon on; soon",
-        "1 h to 2 h 5 h on; on"})
+    @CsvSource(delimiter = ';', value = {"1 h; got “1 h”", "1 h to; got “1 h to”", "2 h to 1 h; opens later", "1 h to 1 h; opens later",
+            "-1 h on; at least 0 s", "1 to 2 h; h", "1 m to 2 m; time", "soon on; soon",
+            "1 h to 2 h 5 h on; on"})
     void whatIsNoTimeIsRefusedWithTheReason(String text, String hint) {
         String message = String.valueOf(assertThrows(IllegalArgumentException.class, () -> ShutTime.parse(text)).getMessage());
         assertTrue(message.contains(hint), message);
@@ -60,15 +61,17 @@ class ShutTimeTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {"''; 30 min; 30 min on", "10 min to 20 min; 30 min; 10 min to 20 min, 30 min on", "10 min on; 30 min; 10 min to 30 min, 30 min on",
-        "10 min to 20 min, 40 min to 50 min; 15 min; 10 min to 15 min, 15 min on", "10 min to 20 min; 10 min; 10 min on"})
+    @CsvSource(delimiter = ';', value = {"''; 30 min; 30 min on", "10 min to 20 min; 30 min; 10 min to 20 min, 30 min on",
+            "10 min on; 30 min; 10 min to 30 min, 30 min on",
+            "10 min to 20 min, 40 min to 50 min; 15 min; 10 min to 15 min, 15 min on", "10 min to 20 min; 10 min; 10 min on"})
     void shuttingFromAMomentDropsWhatWasToComeAfterIt(String before, String moment, String after) {
         assertEquals(after, ShutTime.text(basics(ShutTime.shutFrom(ShutTime.parse(before), minutes(moment))).shut()));
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {"10 min on; 30 min; 10 min to 30 min", "10 min to 20 min, 40 min on; 45 min; 10 min to 20 min, 40 min to 45 min", "10 min to 50 min; 20 min; 10 min to 20 min",
-        "10 min on; 10 min; ''", "10 min to 20 min; 20 min; 10 min to 20 min"})
+    @CsvSource(delimiter = ';', value = {"10 min on; 30 min; 10 min to 30 min",
+            "10 min to 20 min, 40 min on; 45 min; 10 min to 20 min, 40 min to 45 min", "10 min to 50 min; 20 min; 10 min to 20 min",
+            "10 min on; 10 min; ''", "10 min to 20 min; 20 min; 10 min to 20 min"})
     void openingFromAMomentEndsTheTimeThatIsOn(String before, String moment, String after) {
         assertEquals(after, ShutTime.text(basics(ShutTime.openFrom(ShutTime.parse(before), minutes(moment))).shut()));
     }

@@ -52,7 +52,10 @@ final class CurveView extends Canvas {
         g.strokeLine(mean, 4, mean, BASE);
         g.setFont(Font.font("IBM Plex Sans", 10.5));
         g.setFill(SOFT);
-        g.fillText(constant ? "always " + Clock.span(sketch.meanSeconds())
-                : "mean " + Clock.span(sketch.meanSeconds()) + ", 90 % from " + Clock.span(sketch.lowSeconds()) + " to " + Clock.span(sketch.highSeconds()), 0, HEIGHT - 3);
+        g.fillText(constant
+                ? "always " + Clock.span(sketch.meanSeconds())
+                : "mean " + Clock.span(sketch.meanSeconds()) + ", 90 % from " + Clock.span(sketch.lowSeconds()) + " to "
+                        + Clock.span(sketch.highSeconds()),
+                0, HEIGHT - 3);
     }
 }

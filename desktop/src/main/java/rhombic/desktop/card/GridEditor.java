@@ -80,7 +80,8 @@ final class GridEditor extends VBox {
     }
 
     Sentence.Filled filled() {
-        return new Sentence.Filled(headings, rows.stream().filter(row -> row.stream().anyMatch(cell -> !cell.isBlank())).map(row -> row.stream().map(String::strip).toList()).toList(), source);
+        return new Sentence.Filled(headings, rows.stream().filter(row -> row.stream().anyMatch(cell -> !cell.isBlank()))
+                .map(row -> row.stream().map(String::strip).toList()).toList(), source);
     }
 
     private void fill(List<List<String>> filling) {
@@ -172,7 +173,8 @@ final class GridEditor extends VBox {
         }
         sheet.rows().forEach(row -> taken.add(row.cells()));
         if (taken.stream().anyMatch(row -> row.size() > headings.size()) && !grid.headingsCount()) {
-            throw new SheetException("There are " + headings.size() + " columns here, but more were copied: " + text.lines().findFirst().orElse(""));
+            throw new SheetException(
+                    "There are " + headings.size() + " columns here, but more were copied: " + text.lines().findFirst().orElse(""));
         }
         fill(taken);
         columns();

@@ -90,7 +90,8 @@ public final class JobCardView extends ScrollPane {
         piece.ifPresent(note -> said.add(pieceNote(note)));
         if (single.isPresent()) {
             String name = single.get().name();
-            said.add(header(name, single.get().kind(), text -> study -> study.changed(name, e -> e.named(Names.checked(text.strip()))), true));
+            said.add(header(name, single.get().kind(), text -> study -> study.changed(name, e -> e.named(Names.checked(text.strip()))),
+                    true));
             List<Sentence> sentences = new ArrayList<>(Sentences.of(bench.study(), single.get()));
             sentences.addAll(SharedSentences.layout(Set.of(name)));
             said.addAll(blocks(sentences));
@@ -107,7 +108,8 @@ public final class JobCardView extends ScrollPane {
             said.addAll(blocks(Sentences.of(bench.study())));
             said.addAll(faults(problems));
             if (bench.study().equipment().isEmpty()) {
-                said.add(quiet("The floor is empty. Take a goods in from the shelf on the left and click where it stands, or type / and a few letters."));
+                said.add(quiet(
+                        "The floor is empty. Take a goods in from the shelf on the left and click where it stands, or type / and a few letters."));
             }
         }
         replace(said);
@@ -234,7 +236,7 @@ public final class JobCardView extends ScrollPane {
         try {
             bench.edit("change " + token.id(), token.change().apply(text));
         } catch (IllegalArgumentException e) {
-            TokenEditors.say(message, e.getMessage());
+            TokenEditors.say(message, String.valueOf(e.getMessage()));
             showFault(e);
             return;
         }
@@ -249,7 +251,8 @@ public final class JobCardView extends ScrollPane {
 
     /** Marks the character that a formula can't be read at. */
     private void showFault(IllegalArgumentException fault) {
-        if (fault instanceof FormulaException formula && formula.position() >= 0 && content.lookup("#editor-field") instanceof TextField field) {
+        if (fault instanceof FormulaException formula && formula.position() >= 0
+                && content.lookup("#editor-field") instanceof TextField field) {
             int at = Math.min(formula.position(), field.getLength());
             field.selectRange(at, Math.min(at + 1, field.getLength()));
         }
@@ -292,14 +295,16 @@ public final class JobCardView extends ScrollPane {
         Button button = new Button("Select all of this kind");
         button.getStyleClass().add("quiet-button");
         button.setId("all-of-kind");
-        button.setOnAction(e -> bench.select(bench.study().equipment().stream().filter(other -> other.kind().equals(thing.kind())).map(Equipment::name).collect(java.util.stream.Collectors.toSet())));
+        button.setOnAction(e -> bench.select(bench.study().equipment().stream().filter(other -> other.kind().equals(thing.kind()))
+                .map(Equipment::name).collect(java.util.stream.Collectors.toSet())));
         return button;
     }
 
     private List<Node> faults(List<Problem> found) {
         List<Node> faults = new ArrayList<>();
         for (Problem problem : found.stream().limit(30).toList()) {
-            Label text = new Label((bench.single().isEmpty() && !problem.place().isEmpty() ? problem.place() + ": " : "") + problem.what() + ". " + problem.remedy() + ".");
+            Label text = new Label((bench.single().isEmpty() && !problem.place().isEmpty() ? problem.place() + ": " : "") + problem.what()
+                    + ". " + problem.remedy() + ".");
             text.setWrapText(true);
             text.getStyleClass().addAll("problem", problem.grade().name().toLowerCase(Locale.ROOT));
             if (!problem.place().isEmpty()) {
@@ -328,13 +333,15 @@ public final class JobCardView extends ScrollPane {
         VBox box = new VBox(4, title, doing);
         box.getStyleClass().add("piece-note");
         if (!note.values().isEmpty()) {
-            Label values = new Label(note.values().entrySet().stream().map(e -> e.getKey() + " " + e.getValue()).collect(java.util.stream.Collectors.joining(", ")));
+            Label values = new Label(note.values().entrySet().stream().map(e -> e.getKey() + " " + e.getValue())
+                    .collect(java.util.stream.Collectors.joining(", ")));
             values.setWrapText(true);
             values.setId("piece-values");
             box.getChildren().add(values);
         }
         if (note.history().size() > 1) {
-            Label was = new Label("Was at " + String.join("; ", note.history().subList(Math.max(0, note.history().size() - 9), note.history().size() - 1)) + ".");
+            Label was = new Label("Was at "
+                    + String.join("; ", note.history().subList(Math.max(0, note.history().size() - 9), note.history().size() - 1)) + ".");
             was.setWrapText(true);
             was.getStyleClass().add("caption");
             box.getChildren().add(was);
@@ -392,11 +399,14 @@ public final class JobCardView extends ScrollPane {
     /** What can be shut or opened by hand from the moment shown on; what a rule has shut is not. */
     private void showSwitches(Equipment thing, int node, Moment moment) {
         Quantity now = Clock.quantity(moment.timeNanos());
-        show(inletSwitch, "inlet", thing.takesPieces(), moment.isShut(node), thing.basics().shut(), now, shut -> Sentences.switchedInlet(thing, shut, now));
-        show(outletSwitch, "outlet", thing.givesPieces(), moment.isOutletShut(node), thing.basics().outletShut(), now, shut -> Sentences.switchedOutlet(thing, shut, now));
+        show(inletSwitch, "inlet", thing.takesPieces(), moment.isShut(node), thing.basics().shut(), now,
+                shut -> Sentences.switchedInlet(thing, shut, now));
+        show(outletSwitch, "outlet", thing.givesPieces(), moment.isOutletShut(node), thing.basics().outletShut(), now,
+                shut -> Sentences.switchedOutlet(thing, shut, now));
     }
 
-    private void show(Button button, String side, boolean isThere, boolean isShut, List<ShutTime> byHand, Quantity now, java.util.function.Function<Boolean, UnaryOperator<Study>> change) {
+    private void show(Button button, String side, boolean isThere, boolean isShut, List<ShutTime> byHand, Quantity now,
+            java.util.function.Function<Boolean, UnaryOperator<Study>> change) {
         boolean byRule = isShut && !ShutTime.isShut(byHand, now.nanos());
         button.setVisible(isThere && !byRule);
         button.setText((isShut ? "Open" : "Shut") + " the " + side + " from here on");
@@ -405,7 +415,8 @@ public final class JobCardView extends ScrollPane {
 
     /** The first three always, the others once they have been. */
     private static List<EquipmentState> shownStates(Moment now, int node) {
-        return java.util.Arrays.stream(EquipmentState.values()).filter(state -> state.isAlwaysShown() || now.share(node, state) > 0).toList();
+        return java.util.Arrays.stream(EquipmentState.values()).filter(state -> state.isAlwaysShown() || now.share(node, state) > 0)
+                .toList();
     }
 
     private Canvas bar(Moment now, int node) {

@@ -55,17 +55,21 @@ final class LinkSentences {
         return switch (link.travel()) {
             case Travel.AtOnce once -> Optional.empty();
             case Travel.InTime in -> Optional.of(new Sentence(new Words("They come there "), sentences.mode(IN_TIME), new Words(", "),
-                    time("travel time " + number, in.time().toString(), in.time().toString(), text -> sentences.travels(new Travel.InTime(DistributionText.parse(text), in.most()))),
-                    new Words(" over " + sentences.length() + ", with "), sentences.most(), new Words(" on the way at a time. "), sentences.bends()));
+                    time("travel time " + number, in.time().toString(), in.time().toString(),
+                            text -> sentences.travels(new Travel.InTime(DistributionText.parse(text), in.most()))),
+                    new Words(" over " + sentences.length() + ", with "), sentences.most(), new Words(" on the way at a time. "),
+                    sentences.bends()));
             case Travel.AtSpeed at -> Optional.of(new Sentence(new Words("They come there "), sentences.mode(AT_SPEED), new Words(", "),
                     typed("travel speed " + number, at.speed().toString(), at.speed().toString(), "A speed such as 0.5 m/s",
                             text -> sentences.travels(new Travel.AtSpeed(Quantity.parse(text, Dimension.SPEED), at.most()))),
-                    new Words(" over " + sentences.length() + ", with "), sentences.most(), new Words(" on the way at a time. "), sentences.bends()));
+                    new Words(" over " + sentences.length() + ", with "), sentences.most(), new Words(" on the way at a time. "),
+                    sentences.bends()));
         };
     }
 
     private String length() {
-        return study.find(link.from()).flatMap(from -> study.find(link.to()).map(to -> PlaceSentences.metres(Math.round(Layout.path(link, from, to).metres() * 100) / 100.0))).orElse("\u2013");
+        return study.find(link.from()).flatMap(from -> study.find(link.to())
+                .map(to -> PlaceSentences.metres(Math.round(Layout.path(link, from, to).metres() * 100) / 100.0))).orElse("\u2013");
     }
 
     private Part mode(String shown) {
@@ -79,20 +83,25 @@ final class LinkSentences {
 
     private Part most() {
         int most = link.travel().most();
-        return typed("travel most " + number, most == 0 ? "any number" : Typed.pieces(most), most == 0 ? "" : String.valueOf(most), "The most pieces on the way at a time, such as 4; empty for no limit", text -> {
-            int wanted = Typed.isNone(text) || text.strip().equals("any number") ? 0 : Typed.whole(text, "The most pieces on the way");
-            return travels(switch (link.travel()) {
-                case Travel.AtOnce once -> once;
-                case Travel.InTime in -> new Travel.InTime(in.time(), wanted);
-                case Travel.AtSpeed at -> new Travel.AtSpeed(at.speed(), wanted);
-            });
-        });
+        return typed("travel most " + number, most == 0 ? "any number" : Typed.pieces(most), most == 0 ? "" : String.valueOf(most),
+                "The most pieces on the way at a time, such as 4; empty for no limit", text -> {
+                    int wanted = Typed.isNone(text) || text.strip().equals("any number")
+                            ? 0
+                            : Typed.whole(text, "The most pieces on the way");
+                    return travels(switch (link.travel()) {
+                        case Travel.AtOnce once -> once;
+                        case Travel.InTime in -> new Travel.InTime(in.time(), wanted);
+                        case Travel.AtSpeed at -> new Travel.AtSpeed(at.speed(), wanted);
+                    });
+                });
     }
 
     private Part bends() {
-        String typed = link.bends().stream().map(b -> PlaceSentences.metres(b.xMetres()) + " " + PlaceSentences.metres(b.yMetres())).collect(Collectors.joining("; "));
+        String typed = link.bends().stream().map(b -> PlaceSentences.metres(b.xMetres()) + " " + PlaceSentences.metres(b.yMetres()))
+                .collect(Collectors.joining("; "));
         int count = link.bends().size();
-        return typed("bends " + number, count == 0 ? "+ bends" : count == 1 ? "1 bend" : count + " bends", typed, "East and north of each bend: 3 m 4 m; 6 m 4 m. Or drag the link on the floor",
+        return typed("bends " + number, count == 0 ? "+ bends" : count == 1 ? "1 bend" : count + " bends", typed,
+                "East and north of each bend: 3 m 4 m; 6 m 4 m. Or drag the link on the floor",
                 text -> {
                     List<Bend> typedBends = parse(text);
                     return change(l -> l.withBends(typedBends));
@@ -111,9 +120,11 @@ final class LinkSentences {
             }
             String[] words = one.strip().split("\\s*,\\s*|(?<=[A-Za-z])\\s+");
             if (words.length != 2) {
-                throw new IllegalArgumentException("A bend is two lengths, east and north, such as 3 m 4 m; got \u201c" + one.strip() + "\u201d");
+                throw new IllegalArgumentException(
+                        "A bend is two lengths, east and north, such as 3 m 4 m; got \u201c" + one.strip() + "\u201d");
             }
-            bends.add(new Bend(Quantity.parse(words[0], Dimension.LENGTH).inBaseUnit(), Quantity.parse(words[1], Dimension.LENGTH).inBaseUnit()));
+            bends.add(new Bend(Quantity.parse(words[0], Dimension.LENGTH).inBaseUnit(),
+                    Quantity.parse(words[1], Dimension.LENGTH).inBaseUnit()));
         }
         return bends;
     }

@@ -21,12 +21,14 @@ final class Offers {
         here.forEach(a -> offers.add("here." + a.name()));
         new TreeSet<>(Formula.OF_EQUIPMENT).forEach(name -> offers.add("here." + name));
         new TreeSet<>(Formula.OF_CLOCK).forEach(name -> offers.add("clock." + name));
-        study.tables().forEach(table -> offers.add("table('" + table.name() + "', " + (table.keys().size() == 1 ? "piece.type)" : "piece.type, here.name)")));
+        study.tables().forEach(table -> offers
+                .add("table('" + table.name() + "', " + (table.keys().size() == 1 ? "piece.type)" : "piece.type, here.name)")));
         for (Equipment thing : study.equipment()) {
             thing.basics().attributes().forEach(a -> offers.add("at('" + thing.name() + "')." + a.name()));
             offers.add("at('" + thing.name() + "').content");
         }
-        new TreeSet<>(Formula.FUNCTIONS.keySet()).stream().filter(name -> !name.equals("at") && !name.equals("table")).forEach(name -> offers.add(Formula.FUNCTIONS.get(name)));
+        new TreeSet<>(Formula.FUNCTIONS.keySet()).stream().filter(name -> !name.equals("at") && !name.equals("table"))
+                .forEach(name -> offers.add(Formula.FUNCTIONS.get(name)));
         return new ArrayList<>(offers);
     }
 }

@@ -43,7 +43,8 @@ final class PlaceSentences {
                 new Words(" wide, "),
                 side("height", size.heightMetres(), metres -> new Footprint(size.lengthMetres(), size.widthMetres(), metres)),
                 new Words(" high and stands "),
-                typed("z", z == 0 ? "on the floor" : metres(z) + " above it", metres(z), "Height above the floor, such as 2.5 m; 0 m stands on it",
+                typed("z", z == 0 ? "on the floor" : metres(z) + " above it", metres(z),
+                        "Height above the floor, such as 2.5 m; 0 m stands on it",
                         text -> change(e -> e.placed(e.placement().raisedTo(metres(text))))),
                 new Words(". ")));
         if (thing.basics().seat().equals(Seat.USUAL)) {
@@ -64,11 +65,16 @@ final class PlaceSentences {
     private Sentence seat() {
         Seat seat = thing.basics().seat();
         return new Sentence(new Words("Pieces sit "),
-                seat("seat x", seat.xMetres(), x -> new Seat(x, seat.yMetres(), seat.zMetres(), seat.turnedDegrees())), new Words(" along the flow, "),
-                seat("seat y", seat.yMetres(), y -> new Seat(seat.xMetres(), y, seat.zMetres(), seat.turnedDegrees())), new Words(" to its left and "),
-                seat("seat z", seat.zMetres(), z -> new Seat(seat.xMetres(), seat.yMetres(), z, seat.turnedDegrees())), new Words(" above where they usually do, turned "),
-                typed("seat turned", Typed.degreesText(seat.turnedDegrees()), Typed.degreesText(seat.turnedDegrees()), "Anticlockwise, such as 90\u00b0",
-                        text -> change(e -> e.with(e.basics().withSeat(new Seat(seat.xMetres(), seat.yMetres(), seat.zMetres(), Typed.degrees(text)))))),
+                seat("seat x", seat.xMetres(), x -> new Seat(x, seat.yMetres(), seat.zMetres(), seat.turnedDegrees())),
+                new Words(" along the flow, "),
+                seat("seat y", seat.yMetres(), y -> new Seat(seat.xMetres(), y, seat.zMetres(), seat.turnedDegrees())),
+                new Words(" to its left and "),
+                seat("seat z", seat.zMetres(), z -> new Seat(seat.xMetres(), seat.yMetres(), z, seat.turnedDegrees())),
+                new Words(" above where they usually do, turned "),
+                typed("seat turned", Typed.degreesText(seat.turnedDegrees()), Typed.degreesText(seat.turnedDegrees()),
+                        "Anticlockwise, such as 90\u00b0",
+                        text -> change(e -> e
+                                .with(e.basics().withSeat(new Seat(seat.xMetres(), seat.yMetres(), seat.zMetres(), Typed.degrees(text)))))),
                 new Words(". "), Sentence.Token.act("seat usual", "as usual", change(e -> e.with(e.basics().withSeat(Seat.USUAL)))));
     }
 

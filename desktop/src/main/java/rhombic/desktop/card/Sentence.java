@@ -54,7 +54,8 @@ record Sentence(List<Part> parts) {
      * @param headingsCount whether the headings are part of what is edited, as those of a timetable are
      * @param change makes an edit of headings and rows
      */
-    record Grid(List<String> headings, List<List<String>> rows, String hint, boolean headingsCount, Function<Filled, UnaryOperator<Study>> change) {}
+    record Grid(List<String> headings, List<List<String>> rows, String hint, boolean headingsCount,
+            Function<Filled, UnaryOperator<Study>> change) {}
 
     /**
      * What was filled in.
@@ -81,7 +82,8 @@ record Sentence(List<Part> parts) {
             return new Token(id, shown, typed, new Editor.Time(), change);
         }
 
-        static Token script(String id, String shown, String typed, String hint, List<String> offers, Function<String, UnaryOperator<Study>> change) {
+        static Token script(String id, String shown, String typed, String hint, List<String> offers,
+                Function<String, UnaryOperator<Study>> change) {
             return new Token(id, shown, typed, new Editor.Script(hint, offers), change);
         }
 
@@ -90,8 +92,10 @@ record Sentence(List<Part> parts) {
         }
 
         /** Several choices, one on each line of what is handed over. */
-        static Token several(String id, String shown, List<String> now, List<String> choices, Function<List<String>, UnaryOperator<Study>> change) {
-            return new Token(id, shown, String.join("\n", now), new Editor.PickSeveral(choices), text -> change.apply(text.lines().filter(line -> !line.isBlank()).toList()));
+        static Token several(String id, String shown, List<String> now, List<String> choices,
+                Function<List<String>, UnaryOperator<Study>> change) {
+            return new Token(id, shown, String.join("\n", now), new Editor.PickSeveral(choices),
+                    text -> change.apply(text.lines().filter(line -> !line.isBlank()).toList()));
         }
 
         static Token cells(String id, String shown, Grid grid) {

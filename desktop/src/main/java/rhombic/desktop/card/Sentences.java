@@ -54,7 +54,8 @@ final class Sentences {
             case GoodsIn in -> GoodsInSentences.of(study, in);
             case Buffer buffer -> sentences.buffer(buffer);
             case WorkEquipment station -> WorkSentences.of(study, station);
-            case GoodsOut out -> List.of(new Sentence(Stream.concat(Stream.of(words("Lets every piece go that reaches it. ")), sentences.inlet(out).stream()).toList()));
+            case GoodsOut out -> List.of(new Sentence(
+                    Stream.concat(Stream.of(words("Lets every piece go that reaches it. ")), sentences.inlet(out).stream()).toList()));
         });
         if (thing.takesPieces() && !(thing instanceof GoodsOut)) {
             all.add(sentences.taking(thing));
@@ -73,22 +74,38 @@ final class Sentences {
 
     private List<Sentence> buffer(Buffer buffer) {
         return List.of(new Sentence(words("Has room for "),
-                typed("room", buffer.room().isPresent() ? Typed.pieces(buffer.room().getAsInt()) : buffer.arrangement().isArea() ? "what fits" : "any number", buffer.room().isPresent() ? String.valueOf(buffer.room().getAsInt()) : "",
+                typed("room",
+                        buffer.room().isPresent()
+                                ? Typed.pieces(buffer.room().getAsInt())
+                                : buffer.arrangement().isArea() ? "what fits" : "any number",
+                        buffer.room().isPresent() ? String.valueOf(buffer.room().getAsInt()) : "",
                         "A whole number such as 6; empty for no limit",
-                        text -> change(buffer, e -> ((Buffer) e).withRoom(Typed.isNone(text) ? OptionalInt.empty() : OptionalInt.of(Typed.whole(text, "The room"))))),
-                words(buffer.arrangement().isArea() && buffer.room().isEmpty() ? ", as many as fit (" + buffer.roomFor(study.pieceTypes()) + "), " : ", "),
-                picked("arrangement", buffer.arrangement().word(), Arrays.stream(Buffer.Arrangement.values()).map(Buffer.Arrangement::word).toList(),
-                        text -> change(buffer, e -> arranged((Buffer) e, Arrays.stream(Buffer.Arrangement.values()).filter(a -> a.word().equals(text)).findFirst().orElseThrow()))),
+                        text -> change(buffer,
+                                e -> ((Buffer) e).withRoom(
+                                        Typed.isNone(text) ? OptionalInt.empty() : OptionalInt.of(Typed.whole(text, "The room"))))),
+                words(buffer.arrangement().isArea() && buffer.room().isEmpty()
+                        ? ", as many as fit (" + buffer.roomFor(study.pieceTypes()) + "), "
+                        : ", "),
+                picked("arrangement", buffer.arrangement().word(),
+                        Arrays.stream(Buffer.Arrangement.values()).map(Buffer.Arrangement::word).toList(),
+                        text -> change(buffer,
+                                e -> arranged((Buffer) e,
+                                        Arrays.stream(Buffer.Arrangement.values()).filter(a -> a.word().equals(text)).findFirst()
+                                                .orElseThrow()))),
                 words(", and hands on "),
                 picked("order", buffer.order().word(), Arrays.stream(Buffer.Order.values()).map(Buffer.Order::word).toList(),
-                        text -> change(buffer, e -> ((Buffer) e).withOrder(Arrays.stream(Buffer.Order.values()).filter(o -> o.word().equals(text)).findFirst().orElseThrow()))),
+                        text -> change(buffer,
+                                e -> ((Buffer) e).withOrder(Arrays.stream(Buffer.Order.values()).filter(o -> o.word().equals(text))
+                                        .findFirst().orElseThrow()))),
                 words(".")));
     }
 
     /** An area that has no size of its own yet gets one that a few pieces fit on. */
     private static Buffer arranged(Buffer buffer, Buffer.Arrangement arrangement) {
         boolean needsSize = arrangement.isArea() && buffer.basics().size() == null;
-        Buffer sized = needsSize ? buffer.with(buffer.basics().withSize(new Footprint(Math.max(3, buffer.footprint().lengthMetres()), 3, 0.1))) : buffer;
+        Buffer sized = needsSize
+                ? buffer.with(buffer.basics().withSize(new Footprint(Math.max(3, buffer.footprint().lengthMetres()), 3, 0.1)))
+                : buffer;
         return sized.withArrangement(arrangement);
     }
 
@@ -96,17 +113,24 @@ final class Sentences {
         Taking taking = thing.basics().taking();
         List<String> types = study.pieceTypes().stream().map(PieceType::name).toList();
         List<Part> parts = new ArrayList<>(List.of(words("Of those that wait it takes "),
-                picked("taking", taking.choice().word(), Arrays.stream(Taking.Choice.values()).map(Taking.Choice::word).toList(), text -> basics(thing, b -> b.withTaking(
-                        text.equals(Taking.Choice.OLDEST.word()) ? Taking.OLDEST : text.equals(Taking.Choice.TYPE.word()) ? Taking.byType(types) : Taking.byFormula("piece.age"))))));
+                picked("taking", taking.choice().word(), Arrays.stream(Taking.Choice.values()).map(Taking.Choice::word).toList(),
+                        text -> basics(thing, b -> b.withTaking(
+                                text.equals(Taking.Choice.OLDEST.word())
+                                        ? Taking.OLDEST
+                                        : text.equals(Taking.Choice.TYPE.word())
+                                                ? Taking.byType(types)
+                                                : Taking.byFormula("piece.age"))))));
         switch (taking.choice()) {
-            case OLDEST -> { }
+            case OLDEST -> {}
             case TYPE -> {
                 parts.add(words(", first "));
-                parts.add(several("taking types", taking.types().isEmpty() ? "+ types" : String.join(", then ", taking.types()), taking.types(), types, names -> basics(thing, b -> b.withTaking(Taking.byType(names)))));
+                parts.add(several("taking types", taking.types().isEmpty() ? "+ types" : String.join(", then ", taking.types()),
+                        taking.types(), types, names -> basics(thing, b -> b.withTaking(Taking.byType(names)))));
             }
             case FORMULA -> {
                 parts.add(words(", "));
-                parts.add(script("taking formula", taking.formula(), taking.formula(), "A formula that gives a number; the highest comes first", Offers.at(study, thing.basics().attributes()),
+                parts.add(script("taking formula", taking.formula(), taking.formula(),
+                        "A formula that gives a number; the highest comes first", Offers.at(study, thing.basics().attributes()),
                         text -> basics(thing, b -> b.withTaking(Taking.byFormula(Formula.parse(text.strip()).text())))));
             }
         }
@@ -117,14 +141,16 @@ final class Sentences {
 
     private List<Part> inlet(Equipment thing) {
         String times = ShutTime.text(thing.basics().shut());
-        Part token = typed("inlet shut", times.isEmpty() ? "+ shut the inlet" : ShutTime.shown(thing.basics().shut()), times, "Elapsed times such as 1 h to 2 h, 5 h on; empty: always open",
+        Part token = typed("inlet shut", times.isEmpty() ? "+ shut the inlet" : ShutTime.shown(thing.basics().shut()), times,
+                "Elapsed times such as 1 h to 2 h, 5 h on; empty: always open",
                 text -> basics(thing, b -> b.withShut(ShutTime.parse(text))));
         return times.isEmpty() ? List.of(token) : List.of(words("Its inlet is shut "), token, words("."));
     }
 
     private List<Part> outlet(Equipment thing) {
         String times = ShutTime.text(thing.basics().outletShut());
-        Part token = typed("outlet shut", times.isEmpty() ? "+ shut the outlet" : ShutTime.shown(thing.basics().outletShut()), times, "Elapsed times such as 1 h to 2 h, 5 h on; empty: always open",
+        Part token = typed("outlet shut", times.isEmpty() ? "+ shut the outlet" : ShutTime.shown(thing.basics().outletShut()), times,
+                "Elapsed times such as 1 h to 2 h, 5 h on; empty: always open",
                 text -> basics(thing, b -> b.withOutletShut(ShutTime.parse(text))));
         return times.isEmpty() ? List.of(token) : List.of(words("Its outlet is shut "), token, words("."));
     }
@@ -153,9 +179,12 @@ final class Sentences {
             Link link = links.get(i);
             List<Part> parts = new ArrayList<>(List.of(
                     words(i == 0 ? "Hands on to " : byShares || !inOrder ? "and to " : "or, if that is full, to "),
-                    picked("way " + (i + 1), link.to(), List.of("keep this way", "prefer it", "take the link out"), text -> way(link, text))));
-            Part share = typed("share " + (i + 1), link.share().map(Quantity::toString).orElse("+ share"), link.share().map(Quantity::toString).orElse(""), "A share such as 95 %; empty for none",
-                    text -> link(link, l -> l.withShare(text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SHARE)))));
+                    picked("way " + (i + 1), link.to(), List.of("keep this way", "prefer it", "take the link out"),
+                            text -> way(link, text))));
+            Part share = typed("share " + (i + 1), link.share().map(Quantity::toString).orElse("+ share"),
+                    link.share().map(Quantity::toString).orElse(""), "A share such as 95 %; empty for none",
+                    text -> link(link,
+                            l -> l.withShare(text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SHARE)))));
             // What is said comes first, what could be added after the stop.
             boolean isForAll = link.filter() instanceof LinkFilter.All;
             link.share().ifPresent(said -> parts.addAll(List.of(words(" "), share)));
@@ -179,7 +208,8 @@ final class Sentences {
                 .filter(name -> !name.equals(thing.name()) && links.stream().noneMatch(l -> l.to().equals(name))).limit(200).toList();
         List<Part> more = new ArrayList<>();
         if (!others.isEmpty()) {
-            more.addAll(List.of(words(links.isEmpty() ? "Hands on to nobody yet. " : ""), picked("link", "+ link", others, text -> s -> s.linked(thing.name(), text)), words(" ")));
+            more.addAll(List.of(words(links.isEmpty() ? "Hands on to nobody yet. " : ""),
+                    picked("link", "+ link", others, text -> s -> s.linked(thing.name(), text)), words(" ")));
         }
         more.addAll(outlet(thing));
         all.add(new Sentence(more));
@@ -189,27 +219,37 @@ final class Sentences {
     /** The shares of all its links in one table; they are seen on the links. */
     private static Part shares(Equipment thing, List<Link> links, String shown) {
         List<List<String>> rows = links.stream().map(link -> List.of(link.to(), link.share().map(Quantity::toString).orElse(""))).toList();
-        return cells("shares", shown, new Grid(List.of("to", "share"), rows, "Shares such as 95 % and 5 %; all empty: not by chance", false, filled -> {
-            Map<String, Optional<Quantity>> given = new HashMap<>();
-            filled.rows().forEach(row -> given.put(row.get(0), row.get(1).isBlank() ? Optional.empty() : Optional.of(Quantity.parse(row.get(1), Dimension.SHARE))));
-            List<String> strangers = given.keySet().stream().filter(name -> links.stream().noneMatch(l -> l.to().equals(name))).toList();
-            if (!strangers.isEmpty()) {
-                throw new IllegalArgumentException("No link leads to \u201c" + strangers.getFirst() + "\u201d");
-            }
-            return s -> s.withLinks(s.links().stream().map(l -> l.from().equals(thing.name()) ? l.withShare(given.getOrDefault(l.to(), Optional.empty())) : l).toList());
-        }));
+        return cells("shares", shown,
+                new Grid(List.of("to", "share"), rows, "Shares such as 95 % and 5 %; all empty: not by chance", false, filled -> {
+                    Map<String, Optional<Quantity>> given = new HashMap<>();
+                    filled.rows().forEach(row -> given.put(row.get(0),
+                            row.get(1).isBlank() ? Optional.empty() : Optional.of(Quantity.parse(row.get(1), Dimension.SHARE))));
+                    List<String> strangers = given.keySet().stream().filter(name -> links.stream().noneMatch(l -> l.to().equals(name)))
+                            .toList();
+                    if (!strangers.isEmpty()) {
+                        throw new IllegalArgumentException("No link leads to \u201c" + strangers.getFirst() + "\u201d");
+                    }
+                    return s -> s.withLinks(s.links().stream()
+                            .map(l -> l.from().equals(thing.name()) ? l.withShare(given.getOrDefault(l.to(), Optional.empty())) : l)
+                            .toList());
+                }));
     }
 
     private Sentence wayOut(Equipment thing, List<Link> links) {
         WayOut way = thing.basics().wayOut();
         List<Part> parts = new ArrayList<>(List.of(words("Chooses "),
-                picked("way out", way.choice().word(), Arrays.stream(WayOut.Choice.values()).map(WayOut.Choice::word).toList(), text -> basics(thing, b -> {
-                    WayOut.Choice choice = Arrays.stream(WayOut.Choice.values()).filter(c -> c.word().equals(text)).findFirst().orElseThrow();
-                    return b.withWayOut(new WayOut(choice, choice == WayOut.Choice.FORMULA ? "'" + study.linksFrom(thing.name()).getFirst().to() + "'" : ""));
-                }))));
+                picked("way out", way.choice().word(), Arrays.stream(WayOut.Choice.values()).map(WayOut.Choice::word).toList(),
+                        text -> basics(thing, b -> {
+                            WayOut.Choice choice = Arrays.stream(WayOut.Choice.values()).filter(c -> c.word().equals(text)).findFirst()
+                                    .orElseThrow();
+                            return b.withWayOut(new WayOut(choice,
+                                    choice == WayOut.Choice.FORMULA ? "'" + study.linksFrom(thing.name()).getFirst().to() + "'" : ""));
+                        }))));
         if (way.choice() == WayOut.Choice.FORMULA) {
             parts.add(words(", "));
-            parts.add(script("way formula", way.formula(), way.formula(), "A formula that gives the name of one of the links, such as table('Routes', piece.type)", Offers.at(study, thing.basics().attributes()),
+            parts.add(script("way formula", way.formula(), way.formula(),
+                    "A formula that gives the name of one of the links, such as table('Routes', piece.type)",
+                    Offers.at(study, thing.basics().attributes()),
                     text -> basics(thing, b -> b.withWayOut(new WayOut(WayOut.Choice.FORMULA, Formula.parse(text.strip()).text())))));
         }
         parts.add(words(". "));
@@ -232,10 +272,14 @@ final class Sentences {
             default -> LinkFilter.ALL;
         })));
         return switch (link.filter()) {
-            case LinkFilter.Types only -> List.of(words("only "), pick, words(" "), several(id + " types", String.join(" or ", only.types()), only.types(), types,
-                    names -> link(link, l -> l.withFilter(new LinkFilter.Types(names)))));
-            case LinkFilter.Where where -> List.of(words("only where "), script(id + " where", where.formula(), where.formula(), "A formula that gives yes or no, such as piece.joints > 4",
-                    Offers.at(study, thing.basics().attributes()), text -> link(link, l -> l.withFilter(new LinkFilter.Where(Formula.parse(text.strip()).text())))), words(" "), pick);
+            case LinkFilter.Types only ->
+                List.of(words("only "), pick, words(" "), several(id + " types", String.join(" or ", only.types()), only.types(), types,
+                        names -> link(link, l -> l.withFilter(new LinkFilter.Types(names)))));
+            case LinkFilter.Where where -> List.of(words("only where "),
+                    script(id + " where", where.formula(), where.formula(), "A formula that gives yes or no, such as piece.joints > 4",
+                            Offers.at(study, thing.basics().attributes()),
+                            text -> link(link, l -> l.withFilter(new LinkFilter.Where(Formula.parse(text.strip()).text())))),
+                    words(" "), pick);
             case LinkFilter.Carriers carriers -> List.of(words("only "), pick);
             case LinkFilter.Contents contents -> List.of(words("only "), pick);
             case LinkFilter.All all -> List.of(pick);
@@ -261,7 +305,8 @@ final class Sentences {
     }
 
     static UnaryOperator<Study> link(Link link, UnaryOperator<Link> change) {
-        return s -> s.withLinks(s.links().stream().map(l -> l.from().equals(link.from()) && l.to().equals(link.to()) ? change.apply(l) : l).toList());
+        return s -> s.withLinks(
+                s.links().stream().map(l -> l.from().equals(link.from()) && l.to().equals(link.to()) ? change.apply(l) : l).toList());
     }
 
     private Sentence place(Equipment thing) {
@@ -276,10 +321,12 @@ final class Sentences {
                 typed("y", y.toString(), y.toString(), "North of the middle, such as -2 m",
                         text -> change(thing, e -> e.placed(e.placement().movedTo(e.placement().xMetres(), metres(text))))),
                 words(" north, turned "),
-                typed("turned", Typed.degreesText(at.turnedDegrees()), Typed.degreesText(at.turnedDegrees()), "Anticlockwise, such as 90\u00b0",
+                typed("turned", Typed.degreesText(at.turnedDegrees()), Typed.degreesText(at.turnedDegrees()),
+                        "Anticlockwise, such as 90\u00b0",
                         text -> change(thing, e -> e.placed(e.placement().turnedTo(Typed.degrees(text))))),
                 words(". "),
-                cells("attributes", attributes.isEmpty() ? "+ attribute" : attributes, StudySentences.attributes(thing.basics().attributes(), list -> basics(thing, b -> b.withAttributes(list)))),
+                cells("attributes", attributes.isEmpty() ? "+ attribute" : attributes,
+                        StudySentences.attributes(thing.basics().attributes(), list -> basics(thing, b -> b.withAttributes(list)))),
                 words(attributes.isEmpty() ? "" : "."));
     }
 

@@ -29,7 +29,8 @@ final class SharedSentences {
     /** Shown where they differ. */
     static final String DIFFERS = "differs";
 
-    private static final Pattern REPEAT = Pattern.compile("(\\d{1,4})\\s*[x\u00d7]\\s*(\\d{1,4})\\s*,\\s*([^,]+?)\\s*(?:,\\s*([^,]+?)\\s*)?");
+    private static final Pattern REPEAT = Pattern
+            .compile("(\\d{1,4})\\s*[x\u00d7]\\s*(\\d{1,4})\\s*,\\s*([^,]+?)\\s*(?:,\\s*([^,]+?)\\s*)?");
     /** Tokens whose sentences are of one thing alone: where its links lead, and what it is called. */
     private static final List<String> OF_ONE_ALONE = List.of("way ", "share ", "only ", "travel", "bends", "link", "shares");
 
@@ -43,16 +44,28 @@ final class SharedSentences {
         if (several) {
             List<String> lines = Arrays.stream(Arranging.Line.values()).map(Arranging.Line::word).toList();
             all.add(new Sentence(new Words("Line them up: "), picked("align", "+ middles or edges", lines,
-                    text -> s -> Arranging.aligned(s, names, Arrays.stream(Arranging.Line.values()).filter(l -> l.word().equals(text)).findFirst().orElseThrow())),
-                    new Words(", space them evenly: "), picked("distribute", "+ in a row or column", List.of("in a row", "in a column"), text -> s -> Arranging.distributed(s, names, text.equals("in a row"))),
+                    text -> s -> Arranging.aligned(s, names,
+                            Arrays.stream(Arranging.Line.values()).filter(l -> l.word().equals(text)).findFirst().orElseThrow())),
+                    new Words(", space them evenly: "),
+                    picked("distribute", "+ in a row or column", List.of("in a row", "in a column"),
+                            text -> s -> Arranging.distributed(s, names, text.equals("in a row"))),
                     new Words(".")));
-            all.add(new Sentence(new Words("Turn them as one: "), typed("turn by", "+ degrees", "90\u00b0", "Anticlockwise, such as 90\u00b0", text -> s -> Arranging.turned(s, names, Typed.degrees(text))),
-                    new Words(", mirror them: "), picked("mirror", "+ about their middle", List.of("east to west", "north to south"), text -> s -> Arranging.mirrored(s, names, text.equals("east to west"))),
+            all.add(new Sentence(new Words("Turn them as one: "),
+                    typed("turn by", "+ degrees", "90\u00b0", "Anticlockwise, such as 90\u00b0",
+                            text -> s -> Arranging.turned(s, names, Typed.degrees(text))),
+                    new Words(", mirror them: "),
+                    picked("mirror", "+ about their middle", List.of("east to west", "north to south"),
+                            text -> s -> Arranging.mirrored(s, names, text.equals("east to west"))),
                     new Words(".")));
         }
         List<String> kinds = Kinds.ALL.stream().map(Kind::word).toList();
-        all.add(new Sentence(new Words("Repeat " + them + ": "), typed("repeat", "+ in columns and rows", "3 x 1, 4 m", "Columns x rows, the pitch east, and north: 3 x 2, 5 m, 4 m", text -> repeat(names, text)),
-                new Words(", make " + them + ": "), picked("kind", "+ another kind", kinds, text -> s -> Arranging.changedTo(s, names, Kinds.ALL.stream().filter(k -> k.word().equals(text)).findFirst().orElseThrow())),
+        all.add(new Sentence(new Words("Repeat " + them + ": "),
+                typed("repeat", "+ in columns and rows", "3 x 1, 4 m", "Columns x rows, the pitch east, and north: 3 x 2, 5 m, 4 m",
+                        text -> repeat(names, text)),
+                new Words(", make " + them + ": "),
+                picked("kind", "+ another kind", kinds,
+                        text -> s -> Arranging.changedTo(s, names,
+                                Kinds.ALL.stream().filter(k -> k.word().equals(text)).findFirst().orElseThrow())),
                 new Words(".")));
         return all;
     }
@@ -60,7 +73,8 @@ final class SharedSentences {
     private static UnaryOperator<Study> repeat(Set<String> names, String text) {
         Matcher m = REPEAT.matcher(text.strip());
         if (!m.matches()) {
-            throw new IllegalArgumentException("Write columns x rows and the pitches, such as 3 x 2, 5 m, 4 m; got \u201c" + text.strip() + "\u201d");
+            throw new IllegalArgumentException(
+                    "Write columns x rows and the pitches, such as 3 x 2, 5 m, 4 m; got \u201c" + text.strip() + "\u201d");
         }
         double east = Quantity.parse(m.group(3), Dimension.LENGTH).inBaseUnit();
         double north = m.group(4) == null ? east : Quantity.parse(m.group(4), Dimension.LENGTH).inBaseUnit();
@@ -69,7 +83,8 @@ final class SharedSentences {
 
     /** Sentences that all things have; a token that is changed changes all of them. */
     static List<Sentence> of(Study study, List<Equipment> things) {
-        List<Map<String, Sentence>> others = things.subList(1, things.size()).stream().map(thing -> byTokens(Sentences.of(study, thing))).toList();
+        List<Map<String, Sentence>> others = things.subList(1, things.size()).stream().map(thing -> byTokens(Sentences.of(study, thing)))
+                .toList();
         List<Sentence> shared = new ArrayList<>();
         byTokens(Sentences.of(study, things.getFirst())).forEach((key, sentence) -> {
             if (isForAll(sentence) && others.stream().allMatch(map -> map.containsKey(key))) {
@@ -81,7 +96,8 @@ final class SharedSentences {
 
     private static boolean isForAll(Sentence sentence) {
         List<Token> tokens = tokens(sentence);
-        return !tokens.isEmpty() && tokens.stream().noneMatch(token -> OF_ONE_ALONE.stream().anyMatch(token.id()::startsWith) || isTableOfOne(token));
+        return !tokens.isEmpty()
+                && tokens.stream().noneMatch(token -> OF_ONE_ALONE.stream().anyMatch(token.id()::startsWith) || isTableOfOne(token));
     }
 
     /** A timetable, or another table that a whole sentence is about. */

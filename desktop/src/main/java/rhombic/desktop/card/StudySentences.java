@@ -48,7 +48,8 @@ final class StudySentences {
         List<Sentence> all = new ArrayList<>(sentences.plan());
         all.add(new Sentence(new Heading("Pieces")));
         study.pieceTypes().forEach(type -> all.addAll(sentences.pieceType(type)));
-        all.add(new Sentence(act("add type", "+ piece type", s -> Edits.withNewType(s, false)), act("add carrier", "+ carrier", s -> Edits.withNewType(s, true))));
+        all.add(new Sentence(act("add type", "+ piece type", s -> Edits.withNewType(s, false)),
+                act("add carrier", "+ carrier", s -> Edits.withNewType(s, true))));
         if (!study.tables().isEmpty()) {
             all.add(new Sentence(new Heading("Tables")));
         }
@@ -65,50 +66,75 @@ final class StudySentences {
         RunPlan plan = study.plan();
         return List.of(
                 new Sentence(new Words("Runs from "),
-                        typed("start", plan.start().toString().replace('T', ' '), plan.start().toString(), "A date and time such as 2027-01-04T06:00",
+                        typed("start", plan.start().toString().replace('T', ' '), plan.start().toString(),
+                                "A date and time such as 2027-01-04T06:00",
                                 text -> plan(p -> p.withStart(dateTime(text)))),
                         new Words(" for "),
-                        typed("length", plan.length().toString(), plan.length().toString(), "A time such as 8 h", text -> plan(p -> p.withLength(Quantity.parse(text, Dimension.TIME)))),
+                        typed("length", plan.length().toString(), plan.length().toString(), "A time such as 8 h",
+                                text -> plan(p -> p.withLength(Quantity.parse(text, Dimension.TIME)))),
                         new Words(", to "),
-                        typed("end", day(plan.end(), plan.start()), plan.end().toString(), "A date and time such as 2027-01-04T14:00", text -> plan(p -> p.withEnd(dateTime(text)))),
+                        typed("end", day(plan.end(), plan.start()), plan.end().toString(), "A date and time such as 2027-01-04T14:00",
+                                text -> plan(p -> p.withEnd(dateTime(text)))),
                         new Words(plan.untilOut() == 0 ? ". " : ", or until "),
-                        typed("until out", plan.untilOut() == 0 ? "+ end by pieces" : plan.untilOut() + (plan.untilOut() == 1 ? " piece has left" : " pieces have left"),
-                                plan.untilOut() == 0 ? "" : String.valueOf(plan.untilOut()), "How many pieces, carriers apart, end the run; empty: none do",
-                                text -> plan(p -> p.withUntilOut(text.isBlank() ? 0 : Typed.whole(text, "The number of pieces after which the run ends")))),
+                        typed("until out",
+                                plan.untilOut() == 0
+                                        ? "+ end by pieces"
+                                        : plan.untilOut() + (plan.untilOut() == 1 ? " piece has left" : " pieces have left"),
+                                plan.untilOut() == 0 ? "" : String.valueOf(plan.untilOut()),
+                                "How many pieces, carriers apart, end the run; empty: none do",
+                                text -> plan(p -> p.withUntilOut(
+                                        text.isBlank() ? 0 : Typed.whole(text, "The number of pieces after which the run ends")))),
                         new Words(plan.untilOut() == 0 ? "" : ".")),
                 new Sentence(new Words("The first "),
-                        typed("warm-up", plan.warmUp().toString(), plan.warmUp().toString(), "A time such as 1 h, or 0 h to measure from the start",
+                        typed("warm-up", plan.warmUp().toString(), plan.warmUp().toString(),
+                                "A time such as 1 h, or 0 h to measure from the start",
                                 text -> plan(p -> p.withWarmUp(Quantity.parse(text, Dimension.TIME)))),
                         new Words(" are warm-up and not measured.")),
                 new Sentence(new Words("Is repeated "),
-                        typed("replications", plan.replications() + (plan.replications() == 1 ? " time" : " times"), String.valueOf(plan.replications()),
-                                "A whole number such as 10; more runs give narrower intervals", text -> plan(p -> p.withReplications(Typed.whole(text, "The number of runs")))),
+                        typed("replications", plan.replications() + (plan.replications() == 1 ? " time" : " times"),
+                                String.valueOf(plan.replications()),
+                                "A whole number such as 10; more runs give narrower intervals",
+                                text -> plan(p -> p.withReplications(Typed.whole(text, "The number of runs")))),
                         new Words(" with random numbers from seed "),
-                        typed("seed", String.valueOf(plan.seed()), String.valueOf(plan.seed()), "A whole number; the same seed gives the same run",
+                        typed("seed", String.valueOf(plan.seed()), String.valueOf(plan.seed()),
+                                "A whole number; the same seed gives the same run",
                                 text -> plan(p -> p.withSeed(Typed.seed(text)))),
                         new Words(".")));
     }
 
     /** Only the time, where it is of the same day. */
     private static String day(LocalDateTime at, LocalDateTime of) {
-        return at.toLocalDate().equals(of.toLocalDate()) ? at.toLocalTime().truncatedTo(ChronoUnit.SECONDS).toString() : at.truncatedTo(ChronoUnit.SECONDS).toString().replace('T', ' ');
+        return at.toLocalDate().equals(of.toLocalDate())
+                ? at.toLocalTime().truncatedTo(ChronoUnit.SECONDS).toString()
+                : at.truncatedTo(ChronoUnit.SECONDS).toString().replace('T', ' ');
     }
 
     private List<Sentence> pieceType(PieceType type) {
         String name = type.name();
         List<Part> parts = new ArrayList<>(List.of(
-                typed(name + " name", name, name, "A name", text -> s -> s.renamed(new Renaming(Renaming.What.PIECE_TYPE, name, text.strip()))),
+                typed(name + " name", name, name, "A name",
+                        text -> s -> s.renamed(new Renaming(Renaming.What.PIECE_TYPE, name, text.strip()))),
                 new Words(" is "),
-                picked(name + " carrier", type.carrier() ? "a carrier" : "a piece", List.of("a piece", "a carrier"), text -> type(name, t -> t.asCarrier(text.equals("a carrier")))),
+                picked(name + " carrier", type.carrier() ? "a carrier" : "a piece", List.of("a piece", "a carrier"),
+                        text -> type(name, t -> t.asCarrier(text.equals("a carrier")))),
                 new Words(" of "),
-                typed(name + " size", type.length() + " \u00d7 " + type.width() + " \u00d7 " + type.height(), type.length() + ", " + type.width() + ", " + type.height(),
+                typed(name + " size", type.length() + " \u00d7 " + type.width() + " \u00d7 " + type.height(),
+                        type.length() + ", " + type.width() + ", " + type.height(),
                         "Length, width and height, such as 0.6 m, 0.4 m, 0.4 m", text -> resized(name, text)),
                 new Words(" and "),
-                typed(name + " weight", type.weight().toString(), type.weight().toString(), "A weight such as 12 kg", text -> type(name, t -> t.withWeight(Quantity.parse(text, Dimension.MASS)))),
+                typed(name + " weight", type.weight().toString(), type.weight().toString(), "A weight such as 12 kg",
+                        text -> type(name, t -> t.withWeight(Quantity.parse(text, Dimension.MASS)))),
                 new Words(", looks "),
-                cells(name + " looks", type.looks().size() == 1 ? look(type.looks().getFirst()) : type.looks().stream().map(Look::name).collect(Collectors.joining(", ")), looks(type)),
+                cells(name + " looks",
+                        type.looks().size() == 1
+                                ? look(type.looks().getFirst())
+                                : type.looks().stream().map(Look::name).collect(Collectors.joining(", ")),
+                        looks(type)),
                 new Words(". ")));
-        parts.add(cells(name + " attributes", type.attributes().isEmpty() ? "+ attribute" : type.attributes().stream().map(a -> a.name() + " " + a.value()).collect(Collectors.joining(", ")),
+        parts.add(cells(name + " attributes",
+                type.attributes().isEmpty()
+                        ? "+ attribute"
+                        : type.attributes().stream().map(a -> a.name() + " " + a.value()).collect(Collectors.joining(", ")),
                 attributes(type.attributes(), list -> type(name, t -> t.withAttributes(list)))));
         if (!type.attributes().isEmpty()) {
             parts.add(new Words("."));
@@ -121,10 +147,12 @@ final class StudySentences {
     }
 
     private static Grid looks(PieceType type) {
-        return new Grid(List.of("look", "colour", "form"), type.looks().stream().map(look -> List.of(look.name(), look.colour(), look.form().word())).toList(),
+        return new Grid(List.of("look", "colour", "form"),
+                type.looks().stream().map(look -> List.of(look.name(), look.colour(), look.form().word())).toList(),
                 "A piece begins with the first; colours as #2E7F9E; forms: box, drum, pallet", false,
                 filled -> {
-                    List<Look> looks = filled.rows().stream().map(row -> new Look(row.get(0), row.get(1), row.size() < 3 || row.get(2).isBlank() ? Look.Form.BOX : Look.Form.of(row.get(2)))).toList();
+                    List<Look> looks = filled.rows().stream().map(row -> new Look(row.get(0), row.get(1),
+                            row.size() < 3 || row.get(2).isBlank() ? Look.Form.BOX : Look.Form.of(row.get(2)))).toList();
                     return type(type.name(), t -> t.withLooks(looks));
                 });
     }
@@ -139,11 +167,13 @@ final class StudySentences {
     private Sentence table(Table table) {
         String name = table.name();
         return new Sentence(
-                typed(name + " table name", name, name, "A name", text -> s -> s.renamed(new Renaming(Renaming.What.TABLE, name, text.strip()))),
+                typed(name + " table name", name, name, "A name",
+                        text -> s -> s.renamed(new Renaming(Renaming.What.TABLE, name, text.strip()))),
                 new Words(" gives "),
                 cells(name + " rows", table.rows().size() + (table.rows().size() == 1 ? " value" : " values"), grid(table)),
                 new Words(" by " + String.join(" and ", table.keys()) + ", otherwise "),
-                typed(name + " otherwise", table.otherwise().isEmpty() ? "none" : table.otherwise(), table.otherwise(), "The value for keys that are not in it; empty if there must be none",
+                typed(name + " otherwise", table.otherwise().isEmpty() ? "none" : table.otherwise(), table.otherwise(),
+                        "The value for keys that are not in it; empty if there must be none",
                         text -> table(name, t -> t.withOtherwise(text))),
                 new Words((table.source().isEmpty() ? "" : ", from " + table.source()) + ". "),
                 act(name + " drop", "take out", s -> s.withTables(s.tables().stream().filter(t -> !t.name().equals(name)).toList())));
@@ -151,34 +181,40 @@ final class StudySentences {
 
     private static Grid grid(Table table) {
         List<List<String>> lines = TableSheet.write(table);
-        return new Grid(lines.getFirst(), lines.subList(1, lines.size()), "One or two keys, then the value: a number, a time such as 48 s, a name", true, filled -> {
-            try {
-                Table read = TableSheet.read(Sheets.of(filled), table.name(), table.otherwise());
-                return table(table.name(), t -> t.withRows(read.keys(), read.rows(), filled.source()));
-            } catch (SheetException e) {
-                throw new IllegalArgumentException(e.getMessage(), e);
-            }
-        });
+        return new Grid(lines.getFirst(), lines.subList(1, lines.size()),
+                "One or two keys, then the value: a number, a time such as 48 s, a name", true, filled -> {
+                    try {
+                        Table read = TableSheet.read(Sheets.of(filled), table.name(), table.otherwise());
+                        return table(table.name(), t -> t.withRows(read.keys(), read.rows(), filled.source()));
+                    } catch (SheetException e) {
+                        throw new IllegalArgumentException(e.getMessage(), e);
+                    }
+                });
     }
 
     private Sentence rule(Rule rule) {
         String name = rule.name();
         Set<String> offers = new java.util.LinkedHashSet<>(Offers.at(study, List.of()));
         List<Part> parts = new ArrayList<>(List.of(
-                typed(name + " rule name", name, name, "A name", text -> rule(name, r -> new Rule(text.strip(), r.when(), r.condition(), r.then()))),
+                typed(name + " rule name", name, name, "A name",
+                        text -> rule(name, r -> new Rule(text.strip(), r.when(), r.condition(), r.then()))),
                 new Words(": when "),
-                script(name + " when", RuleText.of(rule.when()), RuleText.of(rule.when()), "What sets it off", whens(), text -> rule(name, r -> new Rule(r.name(), RuleText.when(text), r.condition(), r.then()))),
+                script(name + " when", RuleText.of(rule.when()), RuleText.of(rule.when()), "What sets it off", whens(),
+                        text -> rule(name, r -> new Rule(r.name(), RuleText.when(text), r.condition(), r.then()))),
                 new Words(rule.condition().isEmpty() ? " " : ", if "),
-                script(name + " if", rule.condition().isEmpty() ? "+ if" : rule.condition(), rule.condition(), "A formula that gives yes or no, such as piece.joints > 4; empty: always", List.copyOf(offers),
+                script(name + " if", rule.condition().isEmpty() ? "+ if" : rule.condition(), rule.condition(),
+                        "A formula that gives yes or no, such as piece.joints > 4; empty: always", List.copyOf(offers),
                         text -> rule(name, r -> new Rule(r.name(), r.when(), text.strip(), r.then()))),
                 new Words(", then ")));
         for (int i = 0; i < rule.then().size(); i++) {
             int at = i;
             String text = RuleText.of(rule.then().get(i));
-            parts.add(script(name + " then " + (i + 1), text, text, "What it does; empty takes it out", actions(), typed -> rule(name, r -> withAction(r, at, typed))));
+            parts.add(script(name + " then " + (i + 1), text, text, "What it does; empty takes it out", actions(),
+                    typed -> rule(name, r -> withAction(r, at, typed))));
             parts.add(new Words(i + 1 < rule.then().size() ? ", " : " "));
         }
-        parts.add(script(name + " add action", "+ action", "", "What it does", actions(), typed -> rule(name, r -> withAction(r, r.then().size(), typed))));
+        parts.add(script(name + " add action", "+ action", "", "What it does", actions(),
+                typed -> rule(name, r -> withAction(r, r.then().size(), typed))));
         parts.add(new Words(". "));
         parts.add(act(name + " drop", "take out", s -> s.withRules(s.rules().stream().filter(r -> !r.name().equals(name)).toList())));
         return new Sentence(parts);
@@ -186,13 +222,15 @@ final class StudySentences {
 
     private List<String> whens() {
         List<String> all = new ArrayList<>();
-        study.equipment().forEach(thing -> RuleText.WHEN_FORMS.stream().filter(form -> form.contains("Oven")).forEach(form -> all.add(form.replace("Oven", thing.name()))));
+        study.equipment().forEach(thing -> RuleText.WHEN_FORMS.stream().filter(form -> form.contains("Oven"))
+                .forEach(form -> all.add(form.replace("Oven", thing.name()))));
         RuleText.WHEN_FORMS.stream().filter(form -> !form.contains("Oven")).forEach(all::add);
         return all;
     }
 
     private List<String> actions() {
-        List<String> all = new ArrayList<>(RuleText.ACTION_FORMS.stream().filter(form -> !form.contains("Oven") && !form.startsWith("create")).toList());
+        List<String> all = new ArrayList<>(
+                RuleText.ACTION_FORMS.stream().filter(form -> !form.contains("Oven") && !form.startsWith("create")).toList());
         study.equipment().forEach(thing -> all.addAll(List.of("shut " + thing.name(), "open " + thing.name())));
         return all;
     }
@@ -240,7 +278,8 @@ final class StudySentences {
         try {
             return LocalDateTime.parse(text.strip().replace(' ', 'T'));
         } catch (DateTimeException e) {
-            throw new IllegalArgumentException("The start must be a date and time such as 2027-01-04T06:00; got \u201c" + text.strip() + "\u201d", e);
+            throw new IllegalArgumentException(
+                    "The start must be a date and time such as 2027-01-04T06:00; got \u201c" + text.strip() + "\u201d", e);
         }
     }
 }

@@ -45,7 +45,8 @@ final class TokenEditors {
             case Sentence.Editor.Pick pick -> pick(token, pick.choices(), apply);
             case Sentence.Editor.PickSeveral several -> several(token, several.choices(), apply);
             case Sentence.Editor.Cells cells -> new GridEditor(cells.grid(), filled -> apply.accept(
-                    new Sentence.Token(token.id(), token.shown(), "", token.editor(), text -> cells.grid().change().apply(filled)), ""), text -> say(message, text), asker);
+                    new Sentence.Token(token.id(), token.shown(), "", token.editor(), text -> cells.grid().change().apply(filled)), ""),
+                    text -> say(message, text), asker);
             case Sentence.Editor.Act act -> new VBox();
         };
     }
@@ -96,7 +97,8 @@ final class TokenEditors {
     }
 
     /** A field with all that can be said offered under it, narrowed by the word at the caret. */
-    private static Node script(Sentence.Token token, Sentence.Editor.Script script, Label message, BiConsumer<Sentence.Token, String> apply) {
+    private static Node script(Sentence.Token token, Sentence.Editor.Script script, Label message,
+            BiConsumer<Sentence.Token, String> apply) {
         TextField field = field(token, apply);
         VBox offers = new VBox();
         offers.setId("editor-offers");
@@ -122,14 +124,18 @@ final class TokenEditors {
     }
 
     private static List<String> offered(List<String> offers, TextField field) {
-        String word = word(field.getText().substring(0, Math.min(field.getCaretPosition(), field.getText().length()))).toLowerCase(Locale.ROOT);
-        return offers.stream().filter(offer -> word.isEmpty() || offer.toLowerCase(Locale.ROOT).contains(word) && !offer.equalsIgnoreCase(word)).limit(MOST_OFFERED).toList();
+        String word = word(field.getText().substring(0, Math.min(field.getCaretPosition(), field.getText().length())))
+                .toLowerCase(Locale.ROOT);
+        return offers.stream()
+                .filter(offer -> word.isEmpty() || offer.toLowerCase(Locale.ROOT).contains(word) && !offer.equalsIgnoreCase(word))
+                .limit(MOST_OFFERED).toList();
     }
 
     /** The word before the caret: letters, digits, points. */
     private static String word(String before) {
         int from = before.length();
-        while (from > 0 && (Character.isLetterOrDigit(before.charAt(from - 1)) || before.charAt(from - 1) == '.' || before.charAt(from - 1) == '_')) {
+        while (from > 0 && (Character.isLetterOrDigit(before.charAt(from - 1)) || before.charAt(from - 1) == '.'
+                || before.charAt(from - 1) == '_')) {
             from--;
         }
         return before.substring(from);
@@ -141,7 +147,8 @@ final class TokenEditors {
         list.getItems().setAll(choices);
         list.setPrefHeight(Math.min(6, choices.size()) * 26 + 4);
         list.getSelectionModel().select(Math.max(0, choices.indexOf(token.shown())));
-        Runnable choose = () -> Optional.ofNullable(list.getSelectionModel().getSelectedItem()).ifPresent(choice -> apply.accept(token, choice));
+        Runnable choose = () -> Optional.ofNullable(list.getSelectionModel().getSelectedItem())
+                .ifPresent(choice -> apply.accept(token, choice));
         list.setOnMouseClicked(e -> choose.run());
         list.setOnKeyPressed(e -> {
             if (e.getCode() == KeyCode.ENTER) {

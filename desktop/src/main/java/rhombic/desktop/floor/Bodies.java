@@ -36,9 +36,11 @@ final class Bodies {
         return switch (thing) {
             case GoodsIn in -> made.computeIfAbsent("in", key -> portal(in.usualSize(), true));
             case GoodsOut out -> made.computeIfAbsent("out", key -> portal(out.usualSize(), false));
-            case Buffer buffer when buffer.arrangement().isArea() -> made.computeIfAbsent(List.of("area", buffer.footprint()), key -> area(buffer.footprint()));
+            case Buffer buffer when buffer.arrangement().isArea() ->
+                made.computeIfAbsent(List.of("area", buffer.footprint()), key -> area(buffer.footprint()));
             case Buffer buffer -> made.computeIfAbsent(buffer.footprint(), key -> rollers(buffer.footprint()));
-            case WorkEquipment work -> made.computeIfAbsent(new StationShape(shape(work), Math.min(8, work.work().places()), Math.min(MOST_INPUT_DRAWN, work.work().inputRoom())),
+            case WorkEquipment work -> made.computeIfAbsent(
+                    new StationShape(shape(work), Math.min(8, work.work().places()), Math.min(MOST_INPUT_DRAWN, work.work().inputRoom())),
                     key -> switch (work) {
                         case Station station when station.load().pieces() > 1 -> oven(station);
                         case Station station -> machine(station);
@@ -51,9 +53,12 @@ final class Bodies {
     /** How much the shape of its kind is stretched along the flow, across it, and up, if it has a size of its own. */
     static double[] stretch(Equipment thing) {
         Footprint own = thing.footprint();
-        Footprint drawn = thing instanceof Buffer buffer ? new Footprint(own.lengthMetres(), own.widthMetres(), buffer.usualSize().heightMetres()) : thing.usualSize();
+        Footprint drawn = thing instanceof Buffer buffer
+                ? new Footprint(own.lengthMetres(), own.widthMetres(), buffer.usualSize().heightMetres())
+                : thing.usualSize();
         boolean isFlat = thing instanceof Buffer buffer && buffer.arrangement().isArea();
-        return new double[] {own.lengthMetres() / drawn.lengthMetres(), own.widthMetres() / drawn.widthMetres(), isFlat ? 1 : own.heightMetres() / drawn.heightMetres()};
+        return new double[] {own.lengthMetres() / drawn.lengthMetres(), own.widthMetres() / drawn.widthMetres(),
+                isFlat ? 1 : own.heightMetres() / drawn.heightMetres()};
     }
 
     /** A mat on the floor with a line round it. */

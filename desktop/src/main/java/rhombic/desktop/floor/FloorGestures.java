@@ -36,11 +36,7 @@ public final class FloorGestures {
 
     /** What the left button is doing while it is down. */
     private enum Doing {
-        NOTHING,
-        MOVE,
-        BAND,
-        LINK,
-        BEND
+        NOTHING, MOVE, BAND, LINK, BEND
     }
 
     private final FloorView floor;
@@ -221,8 +217,10 @@ public final class FloorGestures {
     private Optional<Equipment> handleAt(double x, double y) {
         return bench.study().equipment().stream()
                 .filter(Equipment::givesPieces)
-                .filter(thing -> bench.selection().equals(Set.of(thing.name())) || floor.equipmentAt(x, y).filter(thing::equals).isPresent())
-                .filter(thing -> floor.overlay().handle(thing, floor.view()).filter(p -> Math.hypot(p.x() - x, p.y() - y) < HANDLE_PIXELS).isPresent())
+                .filter(thing -> bench.selection().equals(Set.of(thing.name()))
+                        || floor.equipmentAt(x, y).filter(thing::equals).isPresent())
+                .filter(thing -> floor.overlay().handle(thing, floor.view()).filter(p -> Math.hypot(p.x() - x, p.y() - y) < HANDLE_PIXELS)
+                        .isPresent())
                 .findFirst();
     }
 
@@ -244,7 +242,8 @@ public final class FloorGestures {
     private void drag(MouseEvent e) {
         double dx = e.getX() - lastX;
         double dy = e.getY() - lastY;
-        boolean isPan = e.getButton() == MouseButton.MIDDLE || e.getButton() == MouseButton.SECONDARY && (e.isShiftDown() || floor.isPlan());
+        boolean isPan = e.getButton() == MouseButton.MIDDLE
+                || e.getButton() == MouseButton.SECONDARY && (e.isShiftDown() || floor.isPlan());
         if (isPan) {
             pan(lastX, lastY, e.getX(), e.getY());
         } else if (e.getButton() == MouseButton.SECONDARY) {
@@ -267,18 +266,20 @@ public final class FloorGestures {
     private void dragLeft(MouseEvent e) {
         if (doing == Doing.NOTHING && Math.hypot(e.getX() - pressX, e.getY() - pressY) > CLICK_PIXELS) {
             doing = grip != null ? Doing.BEND : pressed == null ? Doing.BAND : Doing.MOVE;
-            if (doing == Doing.MOVE && !bench.selection().contains(pressed)) {
+            if (doing == Doing.MOVE && pressed != null && !bench.selection().contains(pressed)) {
                 bench.select(pressed);
             }
         }
         switch (doing) {
-            case NOTHING -> { }
+            case NOTHING -> {}
             case BAND -> {
-                floor.overlay().setBand(new Rectangle2D(Math.min(pressX, e.getX()), Math.min(pressY, e.getY()), Math.abs(e.getX() - pressX), Math.abs(e.getY() - pressY)));
+                floor.overlay().setBand(new Rectangle2D(Math.min(pressX, e.getX()), Math.min(pressY, e.getY()), Math.abs(e.getX() - pressX),
+                        Math.abs(e.getY() - pressY)));
                 floor.drawOverlay();
             }
             case MOVE -> showMove(e.getX(), e.getY());
-            case BEND -> floor.floorAt(e.getX(), e.getY()).filter(FloorGestures::isNear).ifPresent(spot -> showBend(spot, e.getX(), e.getY()));
+            case BEND ->
+                floor.floorAt(e.getX(), e.getY()).filter(FloorGestures::isNear).ifPresent(spot -> showBend(spot, e.getX(), e.getY()));
             case LINK -> {
                 floor.overlay().setHovered(floor.equipmentAt(e.getX(), e.getY()).map(Equipment::name));
                 floor.overlay().setSweep(new double[] {pressX, pressY, e.getX(), e.getY()});
@@ -307,7 +308,8 @@ public final class FloorGestures {
         }
         Equipment wanted = held.get().placed(held.get().placement().movedBy(dx, dy));
         Snapping.Snap snap = Snapping.of(bench.study(), wanted, bench.selection());
-        return new Shift(snap.at().xMetres() - held.get().placement().xMetres(), snap.at().yMetres() - held.get().placement().yMetres(), snap.guides());
+        return new Shift(snap.at().xMetres() - held.get().placement().xMetres(), snap.at().yMetres() - held.get().placement().yMetres(),
+                snap.guides());
     }
 
     private void showMove(double x, double y) {
@@ -335,14 +337,16 @@ public final class FloorGestures {
             return;
         }
         Study bent = held.dragged(bench.study(), spot);
-        Link link = bent.links().stream().filter(l -> l.from().equals(held.link().from()) && l.to().equals(held.link().to())).findFirst().orElse(held.link());
+        Link link = bent.links().stream().filter(l -> l.from().equals(held.link().from()) && l.to().equals(held.link().to())).findFirst()
+                .orElse(held.link());
         Optional<Path> path = bent.find(link.from()).flatMap(from -> bent.find(link.to()).map(to -> Layout.path(link, from, to)));
         List<Viewpoint.Pixel> pixels = path.map(floor::pixelsOf).orElse(List.of());
         List<double[]> lines = new ArrayList<>();
         for (int i = 0; i + 1 < pixels.size(); i++) {
             lines.add(new double[] {pixels.get(i).x(), pixels.get(i).y(), pixels.get(i + 1).x(), pixels.get(i + 1).y()});
         }
-        String note = String.format(Locale.ROOT, "%.2f m east, %.2f m north; %.2f m long", LinkGrip.fine(spot.x()), LinkGrip.fine(spot.y()), path.map(Path::metres).orElse(0.0));
+        String note = String.format(Locale.ROOT, "%.2f m east, %.2f m north; %.2f m long", LinkGrip.fine(spot.x()), LinkGrip.fine(spot.y()),
+                path.map(Path::metres).orElse(0.0));
         floor.overlay().setMarks(new FloorOverlay.Marks(lines, grips(link), note, x, y));
         floor.drawOverlay();
     }
@@ -420,7 +424,8 @@ public final class FloorGestures {
     }
 
     private void selectInBand(boolean add) {
-        Rectangle2D band = new Rectangle2D(Math.min(pressX, lastX), Math.min(pressY, lastY), Math.abs(lastX - pressX), Math.abs(lastY - pressY));
+        Rectangle2D band = new Rectangle2D(Math.min(pressX, lastX), Math.min(pressY, lastY), Math.abs(lastX - pressX),
+                Math.abs(lastY - pressY));
         Set<String> names = new HashSet<>(add ? bench.selection() : Set.of());
         for (Equipment thing : bench.study().equipment()) {
             floor.pixelOf(thing.placement().xMetres(), thing.placement().yMetres(), 0.5)
@@ -444,9 +449,12 @@ public final class FloorGestures {
         Optional<String> over = floor.equipmentAt(e.getX(), e.getY()).map(Equipment::name);
         floor.overlay().setHovered(over);
         Optional<LinkGrip> near = over.isPresent() || linking ? Optional.empty() : LinkGrip.at(floor, e.getX(), e.getY());
-        List<Viewpoint.Pixel> grips = near.map(g -> g.isNew() ? List.of(new Viewpoint.Pixel(e.getX(), e.getY(), 0)) : grips(g.link())).orElse(List.of());
-        floor.overlay().setMarks(near.isEmpty() ? FloorOverlay.Marks.NONE
-                : new FloorOverlay.Marks(List.of(), grips, near.get().isNew() ? "drag to bend" : "drag, or double-click to straighten", e.getX(), e.getY()));
+        List<Viewpoint.Pixel> grips = near.map(g -> g.isNew() ? List.of(new Viewpoint.Pixel(e.getX(), e.getY(), 0)) : grips(g.link()))
+                .orElse(List.of());
+        floor.overlay().setMarks(near.isEmpty()
+                ? FloorOverlay.Marks.NONE
+                : new FloorOverlay.Marks(List.of(), grips, near.get().isNew() ? "drag to bend" : "drag, or double-click to straighten",
+                        e.getX(), e.getY()));
         if (linking && !chain.isEmpty()) {
             bench.study().find(chain.getLast()).flatMap(from -> floor.pixelOf(from.placement().xMetres(), from.placement().yMetres(), 0.5))
                     .ifPresent(p -> floor.overlay().setSweep(new double[] {p.x(), p.y(), e.getX(), e.getY()}));
@@ -468,7 +476,8 @@ public final class FloorGestures {
         floor.pixelOf(from.x(), from.y(), 0.02).ifPresent(p -> lines.add(new double[] {p.x(), p.y(), x, y}));
         double dx = to.get().x() - from.x();
         double dy = to.get().y() - from.y();
-        floor.overlay().setMarks(new FloorOverlay.Marks(lines, List.of(), String.format(Locale.ROOT, "%.3f m apart: ", Math.hypot(dx, dy)) + TypedDistance.shown(dx, dy), x, y));
+        floor.overlay().setMarks(new FloorOverlay.Marks(lines, List.of(),
+                String.format(Locale.ROOT, "%.3f m apart: ", Math.hypot(dx, dy)) + TypedDistance.shown(dx, dy), x, y));
         floor.drawOverlay();
     }
 

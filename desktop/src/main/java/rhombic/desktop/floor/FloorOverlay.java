@@ -93,8 +93,10 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** All that a drawing depends on beside the moment; drawing the same again would only cost a frame. */
-    private record Drawn(Scenery.Ground ground, Viewpoint view, double leastPixels, boolean names, boolean numbers, Set<String> selection, Set<String> faulty,
-            Optional<String> hovered, @Nullable Rectangle2D band, double @Nullable [] sweep, List<String> chain, Marks marks, double width, double height) {}
+    private record Drawn(Scenery.Ground ground, Viewpoint view, double leastPixels, boolean names, boolean numbers, Set<String> selection,
+            Set<String> faulty,
+            Optional<String> hovered, @Nullable Rectangle2D band, double @Nullable [] sweep, List<String> chain, Marks marks, double width,
+            double height) {}
 
     private @Nullable Drawn drawn;
     private @Nullable Moment drawnMoment;
@@ -156,12 +158,14 @@ public final class FloorOverlay extends Canvas {
     Optional<Viewpoint.Pixel> handle(Equipment thing, Viewpoint view) {
         Pose end = Layout.outlet(thing, "");
         double angle = Math.toRadians(end.heading());
-        return view.project(end.x() + 0.35 * Math.cos(angle), end.y() + 0.35 * Math.sin(angle), thing.placement().zMetres() + 0.1, getWidth(), getHeight());
+        return view.project(end.x() + 0.35 * Math.cos(angle), end.y() + 0.35 * Math.sin(angle), thing.placement().zMetres() + 0.1,
+                getWidth(), getHeight());
     }
 
     /** @param leastPixels a metre must have for equipment to be named; 0 names all that there is room for */
     void draw(Study study, Scenery.Ground ground, Viewpoint view, double leastPixels) {
-        Drawn now = new Drawn(ground, view, leastPixels, options.names, options.numbers, selection, faulty, hovered, band, sweep, chain, marks, getWidth(), getHeight());
+        Drawn now = new Drawn(ground, view, leastPixels, options.names, options.numbers, selection, faulty, hovered, band, sweep, chain,
+                marks, getWidth(), getHeight());
         long momentNanos = moment == null ? -1 : moment.timeNanos();
         if (now.equals(drawn) && moment == drawnMoment && momentNanos == drawnNanos) {
             return;
@@ -244,18 +248,19 @@ public final class FloorOverlay extends Canvas {
             Pose middle = path.at(path.metres() / 2);
             view.project(middle.x(), middle.y(), Scenery.LINK_Z, getWidth(), getHeight())
                     .filter(p -> view.pixelsPerMetre(p.depth(), getHeight()) >= LEAST_FOR_LINKS).ifPresent(p -> {
-                double half = width(text, FIGURES) / 2 + 5;
-                g.setFill(CARD);
-                g.fillRoundRect(p.x() - half, p.y() - 8, 2 * half, 16, 6, 6);
-                g.setFill(VERDIGRIS);
-                g.fillText(text, p.x(), p.y());
-            });
+                        double half = width(text, FIGURES) / 2 + 5;
+                        g.setFill(CARD);
+                        g.fillRoundRect(p.x() - half, p.y() - 8, 2 * half, 16, 6, 6);
+                        g.setFill(VERDIGRIS);
+                        g.fillText(text, p.x(), p.y());
+                    });
         }
     }
 
     private void handles(GraphicsContext g, Study study, Viewpoint view) {
         for (Equipment thing : study.equipment()) {
-            boolean wanted = thing.givesPieces() && (selection.contains(thing.name()) && selection.size() == 1 || hovered.filter(thing.name()::equals).isPresent());
+            boolean wanted = thing.givesPieces()
+                    && (selection.contains(thing.name()) && selection.size() == 1 || hovered.filter(thing.name()::equals).isPresent());
             if (wanted) {
                 handle(thing, view).ifPresent(p -> {
                     rhombus(g, p.x(), p.y(), HANDLE_PIXELS + 2, Color.web("#FFFDF8"));
@@ -299,7 +304,8 @@ public final class FloorOverlay extends Canvas {
             int node = i;
             boolean urgent = selection.contains(thing.name()) || hovered.filter(thing.name()::equals).isPresent();
             double north = view.isPlan() ? reach(thing) + 0.2 : 0;
-            view.project(thing.placement().xMetres(), thing.placement().yMetres() + north, view.isPlan() ? 0 : top(thing), getWidth(), getHeight())
+            view.project(thing.placement().xMetres(), thing.placement().yMetres() + north, view.isPlan() ? 0 : top(thing), getWidth(),
+                    getHeight())
                     .filter(p -> p.x() > -60 && p.y() > -20 && p.x() < getWidth() + 60 && p.y() < getHeight() + 40)
                     .filter(p -> urgent || view.pixelsPerMetre(p.depth(), getHeight()) >= leastPixels)
                     .ifPresent(p -> labels.add(new Label(thing, node, p, urgent)));
@@ -317,11 +323,14 @@ public final class FloorOverlay extends Canvas {
     /** How far the footprint reaches to the north. */
     private static double reach(Equipment thing) {
         double angle = Math.toRadians(thing.placement().turnedDegrees());
-        return Math.abs(Math.sin(angle)) * thing.footprint().lengthMetres() / 2 + Math.abs(Math.cos(angle)) * thing.footprint().widthMetres() / 2;
+        return Math.abs(Math.sin(angle)) * thing.footprint().lengthMetres() / 2
+                + Math.abs(Math.cos(angle)) * thing.footprint().widthMetres() / 2;
     }
 
     private static double top(Equipment thing) {
-        return thing.placement().zMetres() + (thing instanceof WorkEquipment ? Math.max(2.75, thing.footprint().heightMetres() + 0.3) : thing.footprint().heightMetres() + 0.55);
+        return thing.placement().zMetres() + (thing instanceof WorkEquipment
+                ? Math.max(2.75, thing.footprint().heightMetres() + 0.3)
+                : thing.footprint().heightMetres() + 0.55);
     }
 
     private Optional<String> place(GraphicsContext g, Label label, List<Rectangle2D> taken) {
@@ -369,7 +378,8 @@ public final class FloorOverlay extends Canvas {
     /** The place over the thing, or the first free one a little above it; none if it is crowded there. */
     private static @Nullable Rectangle2D free(Label label, double width, double height, List<Rectangle2D> taken) {
         for (int lift = 0; lift < MOST_LIFTS; lift++) {
-            Rectangle2D box = new Rectangle2D(Math.rint(label.at.x() - width / 2), Math.rint(label.at.y() - height - lift * (height + 3)), width, height);
+            Rectangle2D box = new Rectangle2D(Math.rint(label.at.x() - width / 2), Math.rint(label.at.y() - height - lift * (height + 3)),
+                    width, height);
             if (label.urgent || taken.stream().noneMatch(box::intersects)) {
                 return box;
             }

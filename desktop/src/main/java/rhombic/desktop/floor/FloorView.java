@@ -129,7 +129,8 @@ public final class FloorView extends Region {
         study = newStudy;
         poser = new Scene(study);
         if (newTypes || pieceSwarms.isEmpty()) {
-            pieceSwarms = study.pieceTypes().stream().flatMap(type -> type.looks().stream().map(look -> new PieceSwarm(type, look))).toList();
+            pieceSwarms = study.pieceTypes().stream().flatMap(type -> type.looks().stream().map(look -> new PieceSwarm(type, look)))
+                    .toList();
             swarms.getChildren().setAll(pieceSwarms.stream().map(PieceSwarm::view).toList());
         }
         shown = null;
@@ -449,7 +450,8 @@ public final class FloorView extends Region {
     private static WritableImage plain(Color colour) {
         WritableImage image = new WritableImage(2, 2);
         int[] argb = new int[4];
-        Arrays.fill(argb, 0xff000000 | (int) (colour.getRed() * 255) << 16 | (int) (colour.getGreen() * 255) << 8 | (int) (colour.getBlue() * 255));
+        Arrays.fill(argb,
+                0xff000000 | (int) (colour.getRed() * 255) << 16 | (int) (colour.getGreen() * 255) << 8 | (int) (colour.getBlue() * 255));
         image.getPixelWriter().setPixels(0, 0, 2, 2, javafx.scene.image.PixelFormat.getIntArgbInstance(), argb, 0, 2);
         return image;
     }
@@ -464,8 +466,9 @@ public final class FloorView extends Region {
         floor.overlay.setVisible(false);
         floor.layout();
         double half = Math.min(2, thing.footprint().lengthMetres() / 2);
-        floor.look(new Viewpoint(0, 0, 28, 26, 10, Viewpoint.USUAL_FIELD).fitted(List.of(new double[] {-half, -0.8, 0}, new double[] {half, 0.8, 0},
-                new double[] {half, -0.8, 0}, new double[] {-half, 0.8, 0}, new double[] {0, 0, 2.2}), width, height));
+        floor.look(new Viewpoint(0, 0, 28, 26, 10, Viewpoint.USUAL_FIELD)
+                .fitted(List.of(new double[] {-half, -0.8, 0}, new double[] {half, 0.8, 0},
+                        new double[] {half, -0.8, 0}, new double[] {-half, 0.8, 0}, new double[] {0, 0, 2.2}), width, height));
         javafx.scene.Scene alone = new javafx.scene.Scene(floor, width, height);
         alone.setFill(Color.TRANSPARENT);
         return alone.snapshot(null);

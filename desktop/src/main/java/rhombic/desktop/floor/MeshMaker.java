@@ -121,7 +121,8 @@ final class MeshMaker {
         }
         double nx = -(y1 - y0) / length * width / 2;
         double ny = (x1 - x0) / length * width / 2;
-        return quad(new Point(x0 - nx, y0 - ny, z), new Point(x1 - nx, y1 - ny, z), new Point(x1 + nx, y1 + ny, z), new Point(x0 + nx, y0 + ny, z), swatch);
+        return quad(new Point(x0 - nx, y0 - ny, z), new Point(x1 - nx, y1 - ny, z), new Point(x1 + nx, y1 + ny, z),
+                new Point(x0 + nx, y0 + ny, z), swatch);
     }
 
     /** A flat beam from one point to another, its top at their height, level or sloping. */

@@ -3,6 +3,7 @@ package rhombic.desktop.floor;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import javafx.scene.Node;
 import javafx.scene.image.WritableImage;
 import javafx.scene.paint.Color;
@@ -38,7 +39,9 @@ final class Scenery {
 
         static Ground of(Study study) {
             return new Ground(study.equipment().stream().map(e -> new Stand(e.name(), e.kind(), e.placement(), e.footprint())).toList(),
-                    study.links().stream().map(link -> new Way(link.from(), link.to(), LinkText.of(link), link.bends(), link.fromPort(), link.toPort(), !(link.travel() instanceof Travel.AtOnce)))
+                    study.links().stream()
+                            .map(link -> new Way(link.from(), link.to(), LinkText.of(link), link.bends(), link.fromPort(), link.toPort(),
+                                    !(link.travel() instanceof Travel.AtOnce)))
                             .toList());
         }
     }
@@ -109,7 +112,7 @@ final class Scenery {
 
     /** From the outlet of the giver to the inlet of the taker. */
     static Path path(Link link, Map<String, Equipment> byName) {
-        return Layout.path(link, byName.get(link.from()), byName.get(link.to()));
+        return Layout.path(link, Objects.requireNonNull(byName.get(link.from())), Objects.requireNonNull(byName.get(link.to())));
     }
 
     /** Every equipment as a plain block, a little smaller than its body, which hides it where it is drawn. */
@@ -119,7 +122,8 @@ final class Scenery {
             boolean lengthways = Math.round(thing.placement().turnedDegrees() / 90) % 2 == 0;
             double length = lengthways ? thing.footprint().lengthMetres() : thing.footprint().widthMetres();
             double width = lengthways ? thing.footprint().widthMetres() : thing.footprint().lengthMetres();
-            maker.bar(thing.placement().xMetres(), thing.placement().yMetres(), 0.1, 0.85 * length, 0.8 * width, 0.55 * thing.footprint().heightMetres(), Swatch.BODY);
+            maker.bar(thing.placement().xMetres(), thing.placement().yMetres(), 0.1, 0.85 * length, 0.8 * width,
+                    0.55 * thing.footprint().heightMetres(), Swatch.BODY);
         }
         return flat(maker);
     }
@@ -146,9 +150,11 @@ final class Scenery {
             double w = thing.footprint().widthMetres() / 2 + 0.35;
             double[][] corners = {{-l, -w}, {l, -w}, {l, w}, {-l, w}};
             for (int c = 0; c < 4; c++) {
-                points[i * 12 + c * 3] = (float) (thing.placement().xMetres() + 0.08 + corners[c][0] * Math.cos(angle) - corners[c][1] * Math.sin(angle));
+                points[i * 12 + c * 3] = (float) (thing.placement().xMetres() + 0.08 + corners[c][0] * Math.cos(angle)
+                        - corners[c][1] * Math.sin(angle));
                 points[i * 12 + c * 3 + 1] = -0.012f;
-                points[i * 12 + c * 3 + 2] = (float) (thing.placement().yMetres() + 0.08 + corners[c][0] * Math.sin(angle) + corners[c][1] * Math.cos(angle));
+                points[i * 12 + c * 3 + 2] = (float) (thing.placement().yMetres() + 0.08 + corners[c][0] * Math.sin(angle)
+                        + corners[c][1] * Math.cos(angle));
             }
             int[] order = {0, 1, 2, 0, 2, 3};
             for (int k = 0; k < 6; k++) {

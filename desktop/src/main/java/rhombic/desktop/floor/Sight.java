@@ -29,7 +29,8 @@ final class Sight {
         double[] start = {dx * cos - dy * sin, dx * sin + dy * cos, from[2]};
         double[] way = {ray[0] * cos - ray[1] * sin, ray[0] * sin + ray[1] * cos, ray[2]};
         double[] low = {-thing.footprint().lengthMetres() / 2, -thing.footprint().widthMetres() / 2, thing.placement().zMetres()};
-        double[] high = {thing.footprint().lengthMetres() / 2, thing.footprint().widthMetres() / 2, thing.placement().zMetres() + thing.footprint().heightMetres()};
+        double[] high = {thing.footprint().lengthMetres() / 2, thing.footprint().widthMetres() / 2,
+                thing.placement().zMetres() + thing.footprint().heightMetres()};
         double enter = 0;
         double leave = Double.POSITIVE_INFINITY;
         for (int axis = 0; axis < 3; axis++) {

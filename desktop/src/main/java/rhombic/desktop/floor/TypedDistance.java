@@ -21,7 +21,9 @@ final class TypedDistance {
                 boolean eastWest = Math.abs(dx) >= Math.abs(dy);
                 return Optional.of(eastWest ? new double[] {Math.copySign(1, dx) * by, 0} : new double[] {0, Math.copySign(1, dy) * by});
             }
-            return parts.length == 2 ? Optional.of(new double[] {Double.parseDouble(parts[0]), Double.parseDouble(parts[1])}) : Optional.empty();
+            return parts.length == 2
+                    ? Optional.of(new double[] {Double.parseDouble(parts[0]), Double.parseDouble(parts[1])})
+                    : Optional.empty();
         } catch (NumberFormatException e) {
             return Optional.empty(); // half typed, such as "-"
         }

@@ -54,13 +54,16 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
                 new Command("Turn by 90\u00b0 as a group", "R", () -> editing.turn(90)),
                 new Command("Mirror east to west", "", () -> onSelection("mirror", (st, names) -> Arranging.mirrored(st, names, true))),
                 new Command("Mirror north to south", "", () -> onSelection("mirror", (st, names) -> Arranging.mirrored(st, names, false))),
-                new Command("Space evenly in a row", "", () -> onSelection("space evenly", (st, names) -> Arranging.distributed(st, names, true))),
-                new Command("Space evenly in a column", "", () -> onSelection("space evenly", (st, names) -> Arranging.distributed(st, names, false))),
+                new Command("Space evenly in a row", "",
+                        () -> onSelection("space evenly", (st, names) -> Arranging.distributed(st, names, true))),
+                new Command("Space evenly in a column", "",
+                        () -> onSelection("space evenly", (st, names) -> Arranging.distributed(st, names, false))),
                 new Command("Select all", "Ctrl+A", () -> window.bench().select(window.bench().study().names())),
                 new Command("Undo", "Ctrl+Z", editing::undo),
                 new Command("Redo", "Ctrl+Y", editing::redo)));
         for (Arranging.Line line : Arranging.Line.values()) {
-            all.add(new Command("Align " + line.word(), "", () -> onSelection("align " + line.word(), (st, names) -> Arranging.aligned(st, names, line))));
+            all.add(new Command("Align " + line.word(), "",
+                    () -> onSelection("align " + line.word(), (st, names) -> Arranging.aligned(st, names, line))));
         }
         for (Place target : Place.values()) {
             all.add(new Command("Go to " + target.word(), String.valueOf(target.ordinal() + 1), () -> window.go(target)));

@@ -35,7 +35,8 @@ public interface FileAsker {
             public Optional<Path> toRead() {
                 FileChooser chooser = new FileChooser();
                 chooser.setTitle("Read a table");
-                chooser.getExtensionFilters().addAll(new FileChooser.ExtensionFilter("Tables", "*.csv", "*.xlsx", "*.xls", "*.txt"), new FileChooser.ExtensionFilter("All files", "*"));
+                chooser.getExtensionFilters().addAll(new FileChooser.ExtensionFilter("Tables", "*.csv", "*.xlsx", "*.xls", "*.txt"),
+                        new FileChooser.ExtensionFilter("All files", "*"));
                 return Optional.ofNullable(chooser.showOpenDialog(window)).map(File::toPath);
             }
 

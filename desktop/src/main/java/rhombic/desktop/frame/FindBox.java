@@ -67,14 +67,16 @@ final class FindBox extends VBox {
     }
 
     private void filter(String letters) {
-        list.getItems().setAll(commands.get().stream().filter(c -> c.match(letters) >= 0).sorted(Comparator.comparingInt(c -> c.match(letters))).limit(40).toList());
+        list.getItems().setAll(commands.get().stream().filter(c -> c.match(letters) >= 0)
+                .sorted(Comparator.comparingInt(c -> c.match(letters))).limit(40).toList());
         list.getSelectionModel().selectFirst();
     }
 
     private void key(KeyEvent e) {
         int step = e.getCode() == KeyCode.DOWN ? 1 : e.getCode() == KeyCode.UP ? -1 : 0;
         if (step != 0) {
-            list.getSelectionModel().select(Math.clamp(list.getSelectionModel().getSelectedIndex() + step, 0, Math.max(0, list.getItems().size() - 1)));
+            list.getSelectionModel()
+                    .select(Math.clamp(list.getSelectionModel().getSelectedIndex() + step, 0, Math.max(0, list.getItems().size() - 1)));
             list.scrollTo(list.getSelectionModel().getSelectedIndex());
         } else if (e.getCode() == KeyCode.ENTER) {
             run();

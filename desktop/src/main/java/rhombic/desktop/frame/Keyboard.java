@@ -10,7 +10,8 @@ import rhombic.desktop.watch.TransportBar;
 /** What each key does in the window; keys typed into a text are left alone. */
 record Keyboard(MainWindow window, Editing editing, StudyFiles files, FloorGestures gestures, TransportBar transport) {
     void press(KeyEvent e) {
-        boolean typing = e.getTarget() instanceof TextInputControl || window.isFinding() || isInEditor(e.getTarget()) || gestures.isDragging() && e.getCode() != KeyCode.ESCAPE;
+        boolean typing = e.getTarget() instanceof TextInputControl || window.isFinding() || isInEditor(e.getTarget())
+                || gestures.isDragging() && e.getCode() != KeyCode.ESCAPE;
         boolean handled = e.isControlDown() ? controlKey(e, typing) : !typing && plainKey(e);
         if (handled) {
             e.consume();

@@ -295,8 +295,9 @@ public final class MainWindow implements AutoCloseable {
         }
         PieceStory story = new PieceStory(bench.study(), player.trace().get());
         String type = bench.study().pieceTypes().get(spot.get().type()).name();
-        card.showPiece(Optional.of(new JobCardView.PieceNote(type + ", piece " + (spot.get().piece() + 1), story.doing(spot.get(), moment.get()),
-                story.values(spot.get(), moment.get()), story.history(spot.get(), moment.get().timeNanos()))));
+        card.showPiece(
+                Optional.of(new JobCardView.PieceNote(type + ", piece " + (spot.get().piece() + 1), story.doing(spot.get(), moment.get()),
+                        story.values(spot.get(), moment.get()), story.history(spot.get(), moment.get().timeNanos()))));
     }
 
     private void showHand() {

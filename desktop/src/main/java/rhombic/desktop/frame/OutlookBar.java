@@ -82,12 +82,14 @@ final class OutlookBar extends HBox {
         Interval inside = fresh.summary().interval(Response.INSIDE);
         figures.getChildren().setAll(
                 figure("throughput", number(rate.mean()), "pieces/h", number(rate.halfWidth()), fresh.change(Response.THROUGHPUT), 1, true),
-                figure("lead-time", minutes(lead.mean()), "min lead time", minutes(lead.halfWidth()), fresh.change(Response.LEAD_TIME), 60, false),
+                figure("lead-time", minutes(lead.mean()), "min lead time", minutes(lead.halfWidth()), fresh.change(Response.LEAD_TIME), 60,
+                        false),
                 figure("inside", number(inside.mean()), "inside", number(inside.halfWidth()), fresh.change(Response.INSIDE), 1, false));
         limit.setText(fresh.limit().map(finding -> "\u25C6  " + finding.what()).orElse(""));
     }
 
-    private static HBox figure(String id, String value, String unit, String margin, Optional<Interval> change, double scale, boolean moreIsBetter) {
+    private static HBox figure(String id, String value, String unit, String margin, Optional<Interval> change, double scale,
+            boolean moreIsBetter) {
         Label large = new Label(value);
         large.getStyleClass().add("figure");
         large.setId("outlook-" + id);

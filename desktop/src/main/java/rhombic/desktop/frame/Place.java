@@ -2,10 +2,7 @@ package rhombic.desktop.frame;
 
 /** The four places of the window, in the order of the job. */
 public enum Place {
-    BUILD("Build"),
-    WATCH("Watch"),
-    DIAGNOSE("Diagnose"),
-    COMPARE("Compare");
+    BUILD("Build"), WATCH("Watch"), DIAGNOSE("Diagnose"), COMPARE("Compare");
 
     private final String word;
 

@@ -59,7 +59,8 @@ final class ResultsPage extends VBox {
             getChildren().add(subjects());
         }
         getChildren().addAll(note, table);
-        table.getSelectionModel().selectedItemProperty().addListener((o, was, row) -> Optional.ofNullable(row).ifPresent(r -> select(r.getFirst())));
+        table.getSelectionModel().selectedItemProperty()
+                .addListener((o, was, row) -> Optional.ofNullable(row).ifPresent(r -> select(r.getFirst())));
         sceneProperty().addListener((o, was, is) -> showIfSeen());
     }
 

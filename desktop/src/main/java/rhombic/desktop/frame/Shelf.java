@@ -120,7 +120,8 @@ final class Shelf extends HBox {
     }
 
     private Button made(Edits.Kind kind) {
-        ImageView picture = new ImageView(FloorView.thumbnail(Edits.made(kind, Study.empty(), Placement.at(0, 0)), THUMB_WIDTH, THUMB_HEIGHT));
+        ImageView picture = new ImageView(
+                FloorView.thumbnail(Edits.made(kind, Study.empty(), Placement.at(0, 0)), THUMB_WIDTH, THUMB_HEIGHT));
         Button button = new Button(kind.word(), picture);
         button.setContentDisplay(javafx.scene.control.ContentDisplay.TOP);
         button.getStyleClass().add("thing");

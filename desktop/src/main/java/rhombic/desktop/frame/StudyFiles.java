@@ -25,7 +25,8 @@ final class StudyFiles implements AutoCloseable {
     private final Journal journal;
     private final RecentFiles recent;
     private final Consumer<String> say;
-    private final ExecutorService journalThread = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-journal").factory());
+    private final ExecutorService journalThread = Executors
+            .newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-journal").factory());
     private Optional<FileTime> fileTime = Optional.empty();
     private boolean replaceNext;
     private @Nullable Study givenUp;
@@ -76,7 +77,8 @@ final class StudyFiles implements AutoCloseable {
             say.accept(FileTrouble.reading(file, e));
         } catch (StudyFormatException e) {
             List<StudyFormatException.Fault> faults = e.faults();
-            say.accept(file.getFileName() + " can't be read. " + faults.getFirst() + (faults.size() > 1 ? " (and " + (faults.size() - 1) + " more)" : "") + ". The study on the floor stays as it is.");
+            say.accept(file.getFileName() + " can't be read. " + faults.getFirst()
+                    + (faults.size() > 1 ? " (and " + (faults.size() - 1) + " more)" : "") + ". The study on the floor stays as it is.");
         }
         return false;
     }
@@ -87,7 +89,8 @@ final class StudyFiles implements AutoCloseable {
             saveAs();
         } else if (changedElsewhere(file.get()) && !replaceNext) {
             replaceNext = true;
-            say.accept(file.get().getFileName() + " was changed by another program since it was opened. Save once more to replace it, or save under another name.");
+            say.accept(file.get().getFileName()
+                    + " was changed by another program since it was opened. Save once more to replace it, or save under another name.");
         } else {
             replaceNext = false;
             write(file.get());
@@ -95,7 +98,8 @@ final class StudyFiles implements AutoCloseable {
     }
 
     void saveAs() {
-        String suggested = bench.study().name().replaceAll("[^\\p{L}\\p{N} _-]", "").strip().replace(' ', '-').toLowerCase(java.util.Locale.ROOT);
+        String suggested = bench.study().name().replaceAll("[^\\p{L}\\p{N} _-]", "").strip().replace(' ', '-')
+                .toLowerCase(java.util.Locale.ROOT);
         asker.toSave((suggested.isEmpty() ? "study" : suggested) + ".rhombic.json").ifPresent(file -> {
             String name = file.getFileName().toString();
             write(name.contains(".") ? file : file.resolveSibling(name + ".rhombic.json"));
@@ -140,7 +144,8 @@ final class StudyFiles implements AutoCloseable {
                     journal.keep(study, file);
                 }
             } catch (IOException e) {
-                javafx.application.Platform.runLater(() -> say.accept("Unsaved work can't be journalled: " + e.getMessage() + ". Save it yourself often."));
+                javafx.application.Platform
+                        .runLater(() -> say.accept("Unsaved work can't be journalled: " + e.getMessage() + ". Save it yourself often."));
             }
         });
     }

@@ -171,7 +171,11 @@ public final class StripsView extends Region {
             g.strokeLine(x, AXIS - 3, x, getHeight());
             g.setFill(SOFT);
             if (x > left() + 14 && x < left() + width() - 14) {
-                g.fillText(step >= 86_400 ? (long) (s / 86_400) + " d" : java.time.format.DateTimeFormatter.ofPattern(step < 60 ? "HH:mm:ss" : "HH:mm").format(study.plan().start().plusSeconds((long) s)), x, 7);
+                g.fillText(step >= 86_400
+                        ? (long) (s / 86_400) + " d"
+                        : java.time.format.DateTimeFormatter.ofPattern(step < 60 ? "HH:mm:ss" : "HH:mm")
+                                .format(study.plan().start().plusSeconds((long) s)),
+                        x, 7);
             }
         }
     }

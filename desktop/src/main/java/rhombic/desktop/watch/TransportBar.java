@@ -105,7 +105,11 @@ public final class TransportBar extends HBox {
         elapsed.setText(into);
         boolean behind = player.writtenNanos() < player.playheadNanos();
         message.pseudoClassStateChanged(FAILED, player.failure().isPresent());
-        message.setText(player.failure().orElse(behind ? String.format(Locale.ROOT, "computing, %.0f %% there", 100.0 * player.writtenNanos() / Math.max(1, player.playheadNanos())) : ""));
+        message.setText(player.failure()
+                .orElse(behind
+                        ? String.format(Locale.ROOT, "computing, %.0f %% there",
+                                100.0 * player.writtenNanos() / Math.max(1, player.playheadNanos()))
+                        : ""));
         if (player.isPlaying() != shownPlaying) {
             shownPlaying = player.isPlaying();
             play.setGraphic(new FontIcon(shownPlaying ? Feather.PAUSE : Feather.PLAY));

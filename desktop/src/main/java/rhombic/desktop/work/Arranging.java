@@ -23,12 +23,8 @@ public final class Arranging {
 
     /** Which line several things are brought to. */
     public enum Line {
-        MIDDLES_IN_A_ROW("middles in a row"),
-        MIDDLES_IN_A_COLUMN("middles in a column"),
-        WEST("west edges"),
-        EAST("east edges"),
-        NORTH("north edges"),
-        SOUTH("south edges");
+        MIDDLES_IN_A_ROW("middles in a row"), MIDDLES_IN_A_COLUMN("middles in a column"), WEST("west edges"), EAST("east edges"), NORTH(
+                "north edges"), SOUTH("south edges");
 
         private final String word;
 
@@ -87,7 +83,8 @@ public final class Arranging {
         Study result = study;
         for (int i = 0; i < things.size(); i++) {
             double value = tidy(first + i * step);
-            result = result.changed(things.get(i).name(), e -> alongX ? at(e, value, e.placement().yMetres()) : at(e, e.placement().xMetres(), value));
+            result = result.changed(things.get(i).name(),
+                    e -> alongX ? at(e, value, e.placement().yMetres()) : at(e, e.placement().xMetres(), value));
         }
         return result;
     }
@@ -107,7 +104,8 @@ public final class Arranging {
             double dy = e.placement().yMetres() - cy;
             return e.placed(e.placement().movedTo(tidy(cx + dx * cos - dy * sin), tidy(cy + dx * sin + dy * cos)).turnedBy(degrees));
         });
-        return withBends(turned, names, b -> new Bend(tidy(cx + (b.xMetres() - cx) * cos - (b.yMetres() - cy) * sin), tidy(cy + (b.xMetres() - cx) * sin + (b.yMetres() - cy) * cos)));
+        return withBends(turned, names, b -> new Bend(tidy(cx + (b.xMetres() - cx) * cos - (b.yMetres() - cy) * sin),
+                tidy(cy + (b.xMetres() - cx) * sin + (b.yMetres() - cy) * cos)));
     }
 
     /** Reflects the group about its middle: east and west change places, or north and south. */
@@ -120,10 +118,12 @@ public final class Arranging {
         double twiceY = 2 * middle(things, false);
         Study mirrored = study.changedAll(names, e -> {
             Placement at = e.placement();
-            return e.placed(eastWest ? at.movedTo(tidy(twiceX - at.xMetres()), at.yMetres()).turnedTo(180 - at.turnedDegrees())
+            return e.placed(eastWest
+                    ? at.movedTo(tidy(twiceX - at.xMetres()), at.yMetres()).turnedTo(180 - at.turnedDegrees())
                     : at.movedTo(at.xMetres(), tidy(twiceY - at.yMetres())).turnedTo(-at.turnedDegrees()));
         });
-        return withBends(mirrored, names, b -> eastWest ? new Bend(tidy(twiceX - b.xMetres()), b.yMetres()) : new Bend(b.xMetres(), tidy(twiceY - b.yMetres())));
+        return withBends(mirrored, names,
+                b -> eastWest ? new Bend(tidy(twiceX - b.xMetres()), b.yMetres()) : new Bend(b.xMetres(), tidy(twiceY - b.yMetres())));
     }
 
     /**
@@ -134,7 +134,8 @@ public final class Arranging {
      */
     public static Edits.Pasted repeated(Study study, Set<String> names, int columns, int rows, double columnPitch, double rowPitch) {
         if (columns < 1 || rows < 1 || columns * (long) rows * Math.max(1, names.size()) > MOST_COPIES) {
-            throw new IllegalArgumentException("Columns and rows count from 1, and at most " + MOST_COPIES + " things come of it; got " + columns + " by " + rows + " of " + names.size());
+            throw new IllegalArgumentException("Columns and rows count from 1, and at most " + MOST_COPIES + " things come of it; got "
+                    + columns + " by " + rows + " of " + names.size());
         }
         Edits.Clip clip = Edits.copied(study, names);
         Study result = study;
@@ -168,8 +169,11 @@ public final class Arranging {
     /** Bends of the links among the named things. */
     static Study withBends(Study study, Set<String> names, UnaryOperator<Bend> change) {
         boolean any = study.links().stream().anyMatch(l -> !l.bends().isEmpty() && names.contains(l.from()) && names.contains(l.to()));
-        return !any ? study
-                : study.withLinks(study.links().stream().map(l -> names.contains(l.from()) && names.contains(l.to()) ? l.withBends(l.bends().stream().map(change).toList()) : l).toList());
+        return !any
+                ? study
+                : study.withLinks(study.links().stream().map(
+                        l -> names.contains(l.from()) && names.contains(l.to()) ? l.withBends(l.bends().stream().map(change).toList()) : l)
+                        .toList());
     }
 
     private static double middle(List<Equipment> things, boolean ofX) {

@@ -42,12 +42,8 @@ public final class Edits {
 
     /** A thing that can be taken from the shelf. */
     public enum Kind {
-        GOODS_IN("Goods in"),
-        BUFFER("Buffer"),
-        STATION("Station"),
-        ASSEMBLY("Assembly station"),
-        UNPACKING("Unpacking station"),
-        GOODS_OUT("Goods out");
+        GOODS_IN("Goods in"), BUFFER("Buffer"), STATION("Station"), ASSEMBLY("Assembly station"), UNPACKING("Unpacking station"), GOODS_OUT(
+                "Goods out");
 
         private final String word;
 
@@ -80,7 +76,8 @@ public final class Edits {
             case BUFFER -> new Buffer(name, at, OptionalInt.of(6), Buffer.Order.OLDEST_FIRST);
             case STATION -> new Station(name, at, 1, 0, Optional.of(DistributionText.parse("60 s")));
             case ASSEMBLY -> new AssemblyStation(Basics.of(name, at), minute, AssemblyStation.Way.PACK,
-                    study.pieceTypes().stream().filter(PieceType::carrier).map(PieceType::name).limit(1).toList(), new Recipe.Fixed(List.of(new Recipe.Part(type, 4))), 8, "");
+                    study.pieceTypes().stream().filter(PieceType::carrier).map(PieceType::name).limit(1).toList(),
+                    new Recipe.Fixed(List.of(new Recipe.Part(type, 4))), 8, "");
             case UNPACKING -> new UnpackingStation(Basics.of(name, at), minute, new UnpackingStation.Parting.TakeOff());
             case GOODS_OUT -> new GoodsOut(name, at);
         };
@@ -107,7 +104,8 @@ public final class Edits {
     public static Study withNewRule(Study study) {
         Set<String> taken = new HashSet<>(study.rules().stream().map(Rule::name).toList());
         List<Rule> rules = new ArrayList<>(study.rules());
-        Rule.When when = study.equipment().stream().filter(Equipment::takesPieces).findFirst().map(thing -> (Rule.When) new Rule.When.Piece(Rule.PieceEvent.ENTERS, thing.name()))
+        Rule.When when = study.equipment().stream().filter(Equipment::takesPieces).findFirst()
+                .map(thing -> (Rule.When) new Rule.When.Piece(Rule.PieceEvent.ENTERS, thing.name()))
                 .orElse(new Rule.When.TimeOfDay("08:00"));
         rules.add(new Rule(Names.free("Rule 1", taken), when, "", List.of()));
         return study.withRules(rules);
@@ -144,7 +142,8 @@ public final class Edits {
     }
 
     private static Study withBends(Study study, Link link, List<Bend> bends) {
-        return study.withLinks(study.links().stream().map(l -> l.from().equals(link.from()) && l.to().equals(link.to()) ? l.withBends(bends) : l).toList());
+        return study.withLinks(study.links().stream()
+                .map(l -> l.from().equals(link.from()) && l.to().equals(link.to()) ? l.withBends(bends) : l).toList());
     }
 
     /** Links each to the next. */
@@ -160,7 +159,8 @@ public final class Edits {
     public record Clip(List<Equipment> things, List<Link> links) {}
 
     public static Clip copied(Study study, Set<String> names) {
-        return new Clip(things(study, names), study.links().stream().filter(l -> names.contains(l.from()) && names.contains(l.to())).toList());
+        return new Clip(things(study, names),
+                study.links().stream().filter(l -> names.contains(l.from()) && names.contains(l.to())).toList());
     }
 
     /** What pasting leads to. */
@@ -179,14 +179,17 @@ public final class Edits {
             things.add(thing.named(name).placed(thing.placement().movedBy(dx, dy)));
             missingTypes(thing, allTypes);
         }
-        List<Link> links = clip.links.stream().map(l -> l.between(renamed.get(l.from()), renamed.get(l.to()))
-                .withBends(l.bends().stream().map(b -> new Bend(b.xMetres() + dx, b.yMetres() + dy)).toList())).toList();
+        List<Link> links = clip.links.stream()
+                .map(l -> l.between(renamed.getOrDefault(l.from(), l.from()), renamed.getOrDefault(l.to(), l.to()))
+                        .withBends(l.bends().stream().map(b -> new Bend(b.xMetres() + dx, b.yMetres() + dy)).toList()))
+                .toList();
         return new Pasted(study.withPieceTypes(allTypes).with(things, links), Set.copyOf(renamed.values()));
     }
 
     private static void missingTypes(Equipment thing, List<PieceType> types) {
         if (thing instanceof GoodsIn in) {
-            in.types().stream().filter(name -> types.stream().noneMatch(t -> t.name().equals(name))).forEach(name -> types.add(PieceType.usual(name)));
+            in.types().stream().filter(name -> types.stream().noneMatch(t -> t.name().equals(name)))
+                    .forEach(name -> types.add(PieceType.usual(name)));
         }
     }
 

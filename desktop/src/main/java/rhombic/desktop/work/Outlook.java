@@ -56,7 +56,8 @@ public final class Outlook implements AutoCloseable {
     private static final long SILENT_NANOS = 400_000_000L;
 
     private final LocalEngine engine = LocalEngine.onAllCores();
-    private final ExecutorService thread = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-outlook").factory());
+    private final ExecutorService thread = Executors
+            .newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-outlook").factory());
     private final AtomicLong current = new AtomicLong();
     private final AtomicReference<@Nullable Told> untold = new AtomicReference<>();
     private final Executor window;

@@ -20,7 +20,9 @@ public final class RecentFiles {
     /** Those that still exist; none if the list can't be read, since nothing depends on it. */
     public List<Path> list() {
         try {
-            return Files.exists(store) ? Files.readAllLines(store).stream().filter(line -> !line.isBlank()).map(Path::of).filter(Files::exists).toList() : List.of();
+            return Files.exists(store)
+                    ? Files.readAllLines(store).stream().filter(line -> !line.isBlank()).map(Path::of).filter(Files::exists).toList()
+                    : List.of();
         } catch (IOException | java.nio.file.InvalidPathException e) {
             return List.of();
         }

@@ -31,10 +31,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
 
     /** What the sheets of Diagnose are about. */
     public enum Subject {
-        EQUIPMENT("Equipment"),
-        STATES("Time in states"),
-        PIECES("Piece types"),
-        LINKS("On the way");
+        EQUIPMENT("Equipment"), STATES("Time in states"), PIECES("Piece types"), LINKS("On the way");
 
         private final String word;
 
@@ -59,15 +56,26 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
     }
 
     private static ResultSheet equipment(Summary summary) {
-        List<Column> columns = List.of(new Column("Equipment", 116), new Column("In", 40), new Column("Out", 40), new Column("Inside", 48), new Column("Most", 42), new Column("Stay", 70),
-                new Column("of it wait", 60), new Column("95 % in", 60), new Column("Working", 60), new Column("Starved", 58), new Column("Blocked", 62), new Column("\u00b1", 44));
-        return new ResultSheet("Means of each equipment. \u00b1 is the 95 % margin of the working share.", columns, rows(summary.study().equipment().size(), index -> {
-            Function<ToDoubleFunction<EquipmentFigures>, Double> mean = figure -> mean(summary, run -> figure.applyAsDouble(run.equipment().get(index)));
-            return List.of(summary.study().equipment().get(index).name(), number(mean.apply(EquipmentFigures::in)), number(mean.apply(EquipmentFigures::out)),
-                    number(mean.apply(EquipmentFigures::contentMean)), number(mean.apply(EquipmentFigures::contentMost)), Clock.span(mean.apply(e -> e.stay().mean())),
-                    summary.study().equipment().get(index) instanceof WorkEquipment ? Clock.span(mean.apply(e -> e.waits().mean())) : "", Clock.span(mean.apply(e -> e.stay().p95())), share(summary, index, EquipmentState.WORKING), share(summary, index, EquipmentState.STARVED),
-                    share(summary, index, EquipmentState.BLOCKED), percent(summary.interval(Response.share(index, "", EquipmentState.WORKING)).halfWidth()));
-        }));
+        List<Column> columns = List.of(new Column("Equipment", 116), new Column("In", 40), new Column("Out", 40), new Column("Inside", 48),
+                new Column("Most", 42), new Column("Stay", 70),
+                new Column("of it wait", 60), new Column("95 % in", 60), new Column("Working", 60), new Column("Starved", 58),
+                new Column("Blocked", 62), new Column("\u00b1", 44));
+        return new ResultSheet("Means of each equipment. \u00b1 is the 95 % margin of the working share.", columns,
+                rows(summary.study().equipment().size(), index -> {
+                    Function<ToDoubleFunction<EquipmentFigures>, Double> mean = figure -> mean(summary,
+                            run -> figure.applyAsDouble(run.equipment().get(index)));
+                    return List.of(summary.study().equipment().get(index).name(), number(mean.apply(EquipmentFigures::in)),
+                            number(mean.apply(EquipmentFigures::out)),
+                            number(mean.apply(EquipmentFigures::contentMean)), number(mean.apply(EquipmentFigures::contentMost)),
+                            Clock.span(mean.apply(e -> e.stay().mean())),
+                            summary.study().equipment().get(index) instanceof WorkEquipment
+                                    ? Clock.span(mean.apply(e -> e.waits().mean()))
+                                    : "",
+                            Clock.span(mean.apply(e -> e.stay().p95())), share(summary, index, EquipmentState.WORKING),
+                            share(summary, index, EquipmentState.STARVED),
+                            share(summary, index, EquipmentState.BLOCKED),
+                            percent(summary.interval(Response.share(index, "", EquipmentState.WORKING)).halfWidth()));
+                }));
     }
 
     private static ResultSheet states(Summary summary) {
@@ -76,43 +84,59 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
             columns.add(new Column(capital(state.word()), 78));
         }
         columns.add(new Column("Adding value", 88));
-        return new ResultSheet("Share of the time that each place spends in each state; and in work that adds value.", columns, rows(summary.study().equipment().size(), index -> {
-            List<String> cells = new ArrayList<>(List.of(summary.study().equipment().get(index).name()));
-            Arrays.stream(EquipmentState.values()).forEach(state -> cells.add(share(summary, index, state)));
-            cells.add(summary.study().equipment().get(index) instanceof WorkEquipment ? percent(mean(summary, run -> run.equipment().get(index).valueShare())) : "");
-            return cells;
-        }));
+        return new ResultSheet("Share of the time that each place spends in each state; and in work that adds value.", columns,
+                rows(summary.study().equipment().size(), index -> {
+                    List<String> cells = new ArrayList<>(List.of(summary.study().equipment().get(index).name()));
+                    Arrays.stream(EquipmentState.values()).forEach(state -> cells.add(share(summary, index, state)));
+                    cells.add(summary.study().equipment().get(index) instanceof WorkEquipment
+                            ? percent(mean(summary, run -> run.equipment().get(index).valueShare()))
+                            : "");
+                    return cells;
+                }));
     }
 
     private static ResultSheet pieces(Summary summary) {
-        List<Column> columns = List.of(new Column("Piece type", 80), new Column("In", 42), new Column("Made", 44), new Column("Joined", 50), new Column("Scrap", 42), new Column("Out", 42),
-                new Column("Inside", 46), new Column("Lead time", 64), new Column("95 % in", 62), new Column("Worked on", 66), new Column("Waiting", 58), new Column("Blocked", 58), new Column("Moving", 58));
-        return new ResultSheet("Means of each piece type. Lead time, and how it splits, is of those that have left.", columns, rows(summary.study().pieceTypes().size(), index -> {
-            Function<ToDoubleFunction<TypeFigures>, Double> mean = figure -> mean(summary, run -> figure.applyAsDouble(run.types().get(index)));
-            return List.of(summary.study().pieceTypes().get(index).name(), number(mean.apply(TypeFigures::in)), number(mean.apply(TypeFigures::made)), number(mean.apply(TypeFigures::joined)),
-                    number(mean.apply(TypeFigures::scrapped)), number(mean.apply(TypeFigures::out)), number(mean.apply(TypeFigures::inside)), Clock.span(mean.apply(t -> t.lead().mean())),
-                    Clock.span(mean.apply(t -> t.lead().p95())), Clock.span(mean.apply(TypeFigures::workMean)), Clock.span(mean.apply(TypeFigures::waitMean)),
-                    Clock.span(mean.apply(TypeFigures::blockedMean)), Clock.span(mean.apply(TypeFigures::moveMean)));
-        }));
+        List<Column> columns = List.of(new Column("Piece type", 80), new Column("In", 42), new Column("Made", 44), new Column("Joined", 50),
+                new Column("Scrap", 42), new Column("Out", 42),
+                new Column("Inside", 46), new Column("Lead time", 64), new Column("95 % in", 62), new Column("Worked on", 66),
+                new Column("Waiting", 58), new Column("Blocked", 58), new Column("Moving", 58));
+        return new ResultSheet("Means of each piece type. Lead time, and how it splits, is of those that have left.", columns,
+                rows(summary.study().pieceTypes().size(), index -> {
+                    Function<ToDoubleFunction<TypeFigures>, Double> mean = figure -> mean(summary,
+                            run -> figure.applyAsDouble(run.types().get(index)));
+                    return List.of(summary.study().pieceTypes().get(index).name(), number(mean.apply(TypeFigures::in)),
+                            number(mean.apply(TypeFigures::made)), number(mean.apply(TypeFigures::joined)),
+                            number(mean.apply(TypeFigures::scrapped)), number(mean.apply(TypeFigures::out)),
+                            number(mean.apply(TypeFigures::inside)), Clock.span(mean.apply(t -> t.lead().mean())),
+                            Clock.span(mean.apply(t -> t.lead().p95())), Clock.span(mean.apply(TypeFigures::workMean)),
+                            Clock.span(mean.apply(TypeFigures::waitMean)),
+                            Clock.span(mean.apply(TypeFigures::blockedMean)), Clock.span(mean.apply(TypeFigures::moveMean)));
+                }));
     }
 
     private static ResultSheet links(Summary summary) {
-        List<Column> columns = List.of(new Column("From", 150), new Column("To", 150), new Column("Departed", 70), new Column("Arrived", 66), new Column("On the way", 78), new Column("Most", 50),
+        List<Column> columns = List.of(new Column("From", 150), new Column("To", 150), new Column("Departed", 70),
+                new Column("Arrived", 66), new Column("On the way", 78), new Column("Most", 50),
                 new Column("Travel", 80));
         List<LinkFigures> links = summary.runs().isEmpty() ? List.of() : summary.runs().getFirst().links();
-        String note = links.isEmpty() ? "No link takes time: pieces come from one place to the next at once. Set it on the job card of the giver, + time on the way."
+        String note = links.isEmpty()
+                ? "No link takes time: pieces come from one place to the next at once. Set it on the job card of the giver, + time on the way."
                 : "Means of each link on which pieces take time. Travel is from departure to arrival.";
         return new ResultSheet(note, columns, rows(links.size(), index -> {
-            Function<ToDoubleFunction<LinkFigures>, Double> mean = figure -> mean(summary, run -> figure.applyAsDouble(run.links().get(index)));
-            return List.of(links.get(index).from(), links.get(index).to(), number(mean.apply(LinkFigures::departed)), number(mean.apply(LinkFigures::arrived)),
-                    number(mean.apply(LinkFigures::onTheWayMean)), number(mean.apply(LinkFigures::onTheWayMost)), Clock.span(mean.apply(LinkFigures::travelMean)));
+            Function<ToDoubleFunction<LinkFigures>, Double> mean = figure -> mean(summary,
+                    run -> figure.applyAsDouble(run.links().get(index)));
+            return List.of(links.get(index).from(), links.get(index).to(), number(mean.apply(LinkFigures::departed)),
+                    number(mean.apply(LinkFigures::arrived)),
+                    number(mean.apply(LinkFigures::onTheWayMean)), number(mean.apply(LinkFigures::onTheWayMost)),
+                    Clock.span(mean.apply(LinkFigures::travelMean)));
         }));
     }
 
     /** The whole plant as it stands against the state before the last edit. */
     public static ResultSheet comparison(Outlook.State.Fresh fresh) {
         List<Column> columns = new ArrayList<>(List.of(new Column("Whole plant", 180)));
-        List.of("Now", "\u00b1", "Before the last edit", "\u00b1", "Difference", "\u00b1").forEach(heading -> columns.add(new Column(heading, 122)));
+        List.of("Now", "\u00b1", "Before the last edit", "\u00b1", "Difference", "\u00b1")
+                .forEach(heading -> columns.add(new Column(heading, 122)));
         List<List<String>> rows = Response.OF_PLANT.stream().map(response -> {
             Interval now = fresh.summary().interval(response);
             Optional<Interval> before = fresh.before().map(b -> b.interval(response));
@@ -122,20 +146,28 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
                 case "1" -> Double.isNaN(value) ? NONE : percent(value);
                 default -> number(value) + (response.unit().isEmpty() ? "" : " " + response.unit());
             };
-            return List.of(response.name(), text.apply(now.mean(), now.mean()), text.apply(now.mean(), now.halfWidth()), before.map(b -> text.apply(b.mean(), b.mean())).orElse(NONE),
-                    before.map(b -> text.apply(b.mean(), b.halfWidth())).orElse(NONE), change.map(c -> text.apply(c.mean(), c.mean())).orElse(NONE),
-                    change.map(c -> text.apply(c.mean(), c.halfWidth()) + (c.isClear() || c.mean() == 0 ? "" : " (may be chance)")).orElse(NONE));
+            return List.of(response.name(), text.apply(now.mean(), now.mean()), text.apply(now.mean(), now.halfWidth()),
+                    before.map(b -> text.apply(b.mean(), b.mean())).orElse(NONE),
+                    before.map(b -> text.apply(b.mean(), b.halfWidth())).orElse(NONE),
+                    change.map(c -> text.apply(c.mean(), c.mean())).orElse(NONE),
+                    change.map(c -> text.apply(c.mean(), c.halfWidth()) + (c.isClear() || c.mean() == 0 ? "" : " (may be chance)"))
+                            .orElse(NONE));
         }).toList();
-        return new ResultSheet("Alternatives will stand here side by side, with intervals and two floors on one clock. For now: the study as it stands against the state before the last edit.", columns, rows);
+        return new ResultSheet(
+                "Alternatives will stand here side by side, with intervals and two floors on one clock. For now: the study as it stands against the state before the last edit.",
+                columns, rows);
     }
 
     /** What came in, went out and is inside, in one line. */
     public static String balance(Summary summary) {
         int runs = summary.runs().size();
         double turnedAway = mean(summary, RunFigures::turnedAway);
-        return String.format(Locale.ROOT, "Mean of %d %s after the warm-up: %.1f inside at the start + %.1f in%s%s%s \u2212 %.1f out = %.1f inside at the end%s.",
-                runs, runs == 1 ? "run" : "runs", mean(summary, RunFigures::insideAtStart), mean(summary, RunFigures::in), some(" + ", mean(summary, RunFigures::made), " made"),
-                some(" \u2212 ", mean(summary, RunFigures::joined), " joined"), some(" \u2212 ", mean(summary, RunFigures::scrapped), " scrapped"), mean(summary, RunFigures::out),
+        return String.format(Locale.ROOT,
+                "Mean of %d %s after the warm-up: %.1f inside at the start + %.1f in%s%s%s \u2212 %.1f out = %.1f inside at the end%s.",
+                runs, runs == 1 ? "run" : "runs", mean(summary, RunFigures::insideAtStart), mean(summary, RunFigures::in),
+                some(" + ", mean(summary, RunFigures::made), " made"),
+                some(" \u2212 ", mean(summary, RunFigures::joined), " joined"),
+                some(" \u2212 ", mean(summary, RunFigures::scrapped), " scrapped"), mean(summary, RunFigures::out),
                 mean(summary, RunFigures::inside), some("; ", turnedAway, " turned away"));
     }
 

@@ -34,7 +34,8 @@ public final class Snapping {
 
     /** @param without things that are no neighbours, since they move along */
     public static Snap of(Study study, Equipment thing, Set<String> without) {
-        List<Equipment> others = study.equipment().stream().filter(other -> !without.contains(other.name()) && !other.name().equals(thing.name())).toList();
+        List<Equipment> others = study.equipment().stream()
+                .filter(other -> !without.contains(other.name()) && !other.name().equals(thing.name())).toList();
         for (Equipment other : others) {
             if (thing.givesPieces() && other.takesPieces()) {
                 Pose mine = Layout.outlet(thing, "");

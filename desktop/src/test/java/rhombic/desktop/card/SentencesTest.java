@@ -37,104 +37,119 @@ class SentencesTest {
 
     @Test
     void aStationReadsAsPlainSentences() {
-        assertEquals(List.of("Has 1 place for one piece each, and room for 1 before it.", "Works as table Brazing times says for piece.type on each, which adds value. + depends on",
-                "+ operation+ changeover+ service+ pause+ several together+ inspection", "Of those that wait it takes the one that has waited longest. + shut the inlet", "Hands on to Test buffer. + share + only + time on the way"), said("Brazing 1").subList(0, 5));
+        assertEquals(List.of("Has 1 place for one piece each, and room for 1 before it.",
+                "Works as table Brazing times says for piece.type on each, which adds value. + depends on",
+                "+ operation+ changeover+ service+ pause+ several together+ inspection",
+                "Of those that wait it takes the one that has waited longest. + shut the inlet",
+                "Hands on to Test buffer. + share + only + time on the way"), said("Brazing 1").subList(0, 5));
         assertEquals("Does leak test for triangular(66 s, 84 s, 108 s), which adds no value. + depends on", said("Leak test").get(1));
-        assertEquals("Of the pieces 5 % fail and look leaking. They go back to the station that made them, where 2 may wait and are worked on before new ones, at 1.25 times the time.", said("Leak test").get(2));
+        assertEquals(
+                "Of the pieces 5 % fail and look leaking. They go back to the station that made them, where 2 may wait and are worked on before new ones, at 1.25 times the time.",
+                said("Leak test").get(2));
         assertEquals("After every 40 pieces it is serviced for triangular(4 min, 5 min, 8 min). take out", said("Charging").get(2));
-        assertEquals("Has 1 place for 6 pieces together, after 20 min at the latest, and room for 6 before it.", said("Curing oven").get(0));
+        assertEquals("Has 1 place for 6 pieces together, after 20 min at the latest, and room for 6 before it.",
+                said("Curing oven").get(0));
     }
 
     @Test
     void joiningAndPartingReadAsPlainSentences() {
-        assertEquals(List.of("Packs onto a carrier, Pallet.", "Needs 2 S for S; 2 M for M; 1 L for L by piece.model. + depends on", "Has 6 places, room for 12 of each part and for 0 that it builds on."), said("Palletising").subList(0, 3));
-        assertEquals(List.of("Assembles into a base part, S or M or L, which becomes itself.", "Needs what table Parts says for piece.type. + depends on"), said("Frame assembly").subList(0, 2));
+        assertEquals(List.of("Packs onto a carrier, Pallet.", "Needs 2 S for S; 2 M for M; 1 L for L by piece.model. + depends on",
+                "Has 6 places, room for 12 of each part and for 0 that it builds on."), said("Palletising").subList(0, 3));
+        assertEquals(List.of("Assembles into a base part, S or M or L, which becomes itself.",
+                "Needs what table Parts says for piece.type. + depends on"), said("Frame assembly").subList(0, 2));
         assertEquals("Takes off what is on it; a carrier goes on, a batch ends.", said("Loading").getFirst());
         assertEquals("Hands on to Dispatch only contents, + share + time on the way", said("Loading").get(6));
     }
 
     @Test
     void aGoodsInReadsAsPlainSentences() {
-        assertEquals(List.of("Brings 1 piece of S 50 %, M 30 %, L 20 % every exponential(82 s).", "The first come at 0 s. They come at their times.",
-                "While there is no room for them they wait here.", "Brings at most any number."), said("Housings in").subList(0, 4));
-        assertEquals("Brings what its timetable of 18 rows says, 2214 pieces, every day, read from arrivals.xlsx. They come by timetable.", said("Truck dock").getFirst());
+        assertEquals(
+                List.of("Brings 1 piece of S 50 %, M 30 %, L 20 % every exponential(82 s).",
+                        "The first come at 0 s. They come at their times.",
+                        "While there is no room for them they wait here.", "Brings at most any number."),
+                said("Housings in").subList(0, 4));
+        assertEquals("Brings what its timetable of 18 rows says, 2214 pieces, every day, read from arrivals.xlsx. They come by timetable.",
+                said("Truck dock").getFirst());
     }
 
     @Test
     void theStudyTellsItsPiecesTablesAndRules() {
-        assertTrue(said("").contains("Pallet is a carrier of 1.2 m × 0.8 m × 0.15 m and 25 kg, looks #A9855A, a pallet. model S."), said("").toString());
+        assertTrue(said("").contains("Pallet is a carrier of 1.2 m × 0.8 m × 0.15 m and 25 kg, looks #A9855A, a pallet. model S."),
+                said("").toString());
         assertTrue(said("").contains("Brazing times gives 3 values by model, otherwise none. take out"), said("").toString());
-        assertTrue(said("").contains("Suspect: when a piece finishes at Leak test, if piece.reworked > 1, then signal look at the brazers + action. take out"), said("").toString());
+        assertTrue(said("").contains(
+                "Suspect: when a piece finishes at Leak test, if piece.reworked > 1, then signal look at the brazers + action. take out"),
+                said("").toString());
     }
 
     /** What is typed into a token shows in the sentence afterwards. */
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "Brazing 1 | places | 3 | Has 3 places",
-        "Charging | time | exponential(2 min) | Works exponential(2 min) on each",
-        "Charging | time depends | by type | Works S triangular(58 s, 66 s, 80 s), M",
-        "Charging | time depends | by a formula | Works 68 s on each",
-        "Charging | time depends | from a table | Works as table Parts says for piece.type and here.name",
-        "Charging | adds value | adds no value | which adds no value",
-        "Charging | add changeover | x | Changes over to another type in 5 min + depends on. take out",
-        "Charging | drop service | x | Works triangular(58 s, 66 s, 80 s) on each",
-        "Charging | add operation | x | then step 2 for 20 s",
-        "Charging | add pause | x | Pauses 10 s before it lets the next in",
-        "Charging | add load | x | for 6 pieces together, only when full",
-        "Charging | add inspection | x | Of the pieces 5 % fail",
-        "Charging | service pieces | 50 | After every 50 pieces",
-        "Curing oven | load | 8 | for 8 pieces together",
-        "Curing oven | longest wait | '' | only when full",
-        "Curing oven | pause | 1 min | Pauses 1 min",
-        "Leak test | fails | 7 % | Of the pieces 7 % fail",
-        "Leak test | rework factor | 1.5 | at 1.5 times the time",
-        "Leak test | most reworks | 1 | What fails after 1 rework is scrapped",
-        "Electrical test | time | 40 + piece.joints | for 40 + piece.joints s",
-        "Electrical test | time unit | min | 38 + 2 * piece.joints * here.care min",
-        "Electrical test | changeover keys | to, from | says for to and from",
-        "Palletising | way | Gathers into a batch | Gathers into a batch, called + what",
-        "Palletising | part room | 20 | room for 20 of each part",
-        "Palletising | recipe depends | a table | Needs what table Parts says for piece.type",
-        "Palletising | recipe key | piece.type | for L by piece.type",
-        "Frame assembly | result | L | which becomes L",
-        "Frame assembly | base | S | into a base part, S, which",
-        "Loading | parting | Splits one piece | Splits one piece into 2 of S",
-        "Loading | only 1 | all | Hands on to Dispatch, + share + only",
-        "Loading | way out | the shortest queue | Chooses the shortest queue",
-        "Loading | way out | a formula | Chooses a formula, 'Dispatch'",
-        "Frame buffer | room | 9 | Has room for 9 pieces",
-        "Frame buffer | room | no limit | Has room for any number",
-        "Frame buffer | order | whichever can go | hands on whichever can go",
-        "Frame buffer | taking | by type | it takes by type, first S, then M",
-        "Frame buffer | taking | the highest of a formula | the highest of a formula, piece.age",
-        "Housings in | pieces | 4 | Brings 4 pieces of S 50 %",
-        "Housings in | when full | are turned away | they are turned away",
-        "Housings in | supply | on demand | They come on demand",
-        "Housings in | supply | all at the start | Brings 10 pieces of S 50 %",
-        "Housings in | supply | by timetable | timetable of 1 row says, 10 pieces, every day",
-        "Truck dock | repeat | every week | every week, read from",
-        "Housings in | most | 500 | Brings at most 500 pieces",
-        "Frame buffer | share 1 | 90 % | Hands on to Brazing 1 90 %",
-        "Frame buffer | way 2 | prefer it | Hands on to Brazing 2",
-        "Frame buffer | link | Dispatch | and to Dispatch",
-        "Wrapping | inlet shut | 1 h to 2 h, 5 h on | Its inlet is shut 1 h to 2 h, 5 h on.",
-        "Dispatch | inlet shut | 90 min on | that reaches it. Its inlet is shut 1 h 30 min on.",
-        "Loading | share 1 | 95 % | Hands on to Dispatch 95 % only contents, ",
-        "Wrapping | x | 4.25 m | Stands at 4.25 m east",
-        "Wrapping | turned | 45 | turned 45°",
-        "'' | length | 16 h | for 16 h",
-        "'' | seed | -3 | from seed -3",
-        "'' | S weight | 50 kg | and 50 kg",
-        "'' | S carrier | a carrier | S is a carrier",
-        "'' | S name | Small | Small is a piece",
-        "'' | Parts otherwise | 1 | by model and part, otherwise 1",
-        "'' | Suspect if | piece.age > 90 | if piece.age > 90, then",
-        "'' | Suspect when | every 5 min | when every 5 min",
-        "'' | Suspect add action | wait 2 min | signal look at the brazers, wait 2 min + action",
-        "'' | Suspect then 1 | '' | then + action",
-        "'' | add type | x | Piece is a piece of",
-        "'' | add table | x | Times gives 6 values by type",
-        "'' | add rule | x | Rule 1: when a piece enters"})
+            "Brazing 1 | places | 3 | Has 3 places",
+            "Charging | time | exponential(2 min) | Works exponential(2 min) on each",
+            "Charging | time depends | by type | Works S triangular(58 s, 66 s, 80 s), M",
+            "Charging | time depends | by a formula | Works 68 s on each",
+            "Charging | time depends | from a table | Works as table Parts says for piece.type and here.name",
+            "Charging | adds value | adds no value | which adds no value",
+            "Charging | add changeover | x | Changes over to another type in 5 min + depends on. take out",
+            "Charging | drop service | x | Works triangular(58 s, 66 s, 80 s) on each",
+            "Charging | add operation | x | then step 2 for 20 s",
+            "Charging | add pause | x | Pauses 10 s before it lets the next in",
+            "Charging | add load | x | for 6 pieces together, only when full",
+            "Charging | add inspection | x | Of the pieces 5 % fail",
+            "Charging | service pieces | 50 | After every 50 pieces",
+            "Curing oven | load | 8 | for 8 pieces together",
+            "Curing oven | longest wait | '' | only when full",
+            "Curing oven | pause | 1 min | Pauses 1 min",
+            "Leak test | fails | 7 % | Of the pieces 7 % fail",
+            "Leak test | rework factor | 1.5 | at 1.5 times the time",
+            "Leak test | most reworks | 1 | What fails after 1 rework is scrapped",
+            "Electrical test | time | 40 + piece.joints | for 40 + piece.joints s",
+            "Electrical test | time unit | min | 38 + 2 * piece.joints * here.care min",
+            "Electrical test | changeover keys | to, from | says for to and from",
+            "Palletising | way | Gathers into a batch | Gathers into a batch, called + what",
+            "Palletising | part room | 20 | room for 20 of each part",
+            "Palletising | recipe depends | a table | Needs what table Parts says for piece.type",
+            "Palletising | recipe key | piece.type | for L by piece.type",
+            "Frame assembly | result | L | which becomes L",
+            "Frame assembly | base | S | into a base part, S, which",
+            "Loading | parting | Splits one piece | Splits one piece into 2 of S",
+            "Loading | only 1 | all | Hands on to Dispatch, + share + only",
+            "Loading | way out | the shortest queue | Chooses the shortest queue",
+            "Loading | way out | a formula | Chooses a formula, 'Dispatch'",
+            "Frame buffer | room | 9 | Has room for 9 pieces",
+            "Frame buffer | room | no limit | Has room for any number",
+            "Frame buffer | order | whichever can go | hands on whichever can go",
+            "Frame buffer | taking | by type | it takes by type, first S, then M",
+            "Frame buffer | taking | the highest of a formula | the highest of a formula, piece.age",
+            "Housings in | pieces | 4 | Brings 4 pieces of S 50 %",
+            "Housings in | when full | are turned away | they are turned away",
+            "Housings in | supply | on demand | They come on demand",
+            "Housings in | supply | all at the start | Brings 10 pieces of S 50 %",
+            "Housings in | supply | by timetable | timetable of 1 row says, 10 pieces, every day",
+            "Truck dock | repeat | every week | every week, read from",
+            "Housings in | most | 500 | Brings at most 500 pieces",
+            "Frame buffer | share 1 | 90 % | Hands on to Brazing 1 90 %",
+            "Frame buffer | way 2 | prefer it | Hands on to Brazing 2",
+            "Frame buffer | link | Dispatch | and to Dispatch",
+            "Wrapping | inlet shut | 1 h to 2 h, 5 h on | Its inlet is shut 1 h to 2 h, 5 h on.",
+            "Dispatch | inlet shut | 90 min on | that reaches it. Its inlet is shut 1 h 30 min on.",
+            "Loading | share 1 | 95 % | Hands on to Dispatch 95 % only contents, ",
+            "Wrapping | x | 4.25 m | Stands at 4.25 m east",
+            "Wrapping | turned | 45 | turned 45°",
+            "'' | length | 16 h | for 16 h",
+            "'' | seed | -3 | from seed -3",
+            "'' | S weight | 50 kg | and 50 kg",
+            "'' | S carrier | a carrier | S is a carrier",
+            "'' | S name | Small | Small is a piece",
+            "'' | Parts otherwise | 1 | by model and part, otherwise 1",
+            "'' | Suspect if | piece.age > 90 | if piece.age > 90, then",
+            "'' | Suspect when | every 5 min | when every 5 min",
+            "'' | Suspect add action | wait 2 min | signal look at the brazers, wait 2 min + action",
+            "'' | Suspect then 1 | '' | then + action",
+            "'' | add type | x | Piece is a piece of",
+            "'' | add table | x | Times gives 6 values by type",
+            "'' | add rule | x | Rule 1: when a piece enters"})
     void aTokenChangesWhatItSays(String thing, String id, String typed, String said) {
         study = token(thing, id).change().apply(typed).apply(study);
         assertTrue(of(thing).stream().anyMatch(s -> s.text().contains(said)), of(thing).stream().map(Sentence::text).toList().toString());
@@ -163,48 +178,60 @@ class SentencesTest {
         assertTrue(said("").stream().anyMatch(s -> s.startsWith("Brazing times gives 1 value by model")));
         fill("", "L looks", List.of("look", "colour"), List.of(List.of("usual", "#102030"), List.of("hot", "#C04020")));
         fill("", "L attributes", List.of("attribute", "value"), List.of(List.of("joints", "12"), List.of("export", "yes")));
-        assertTrue(said("").stream().anyMatch(s -> s.startsWith("L is") && s.contains("looks usual, hot. joints 12, export yes.")), said("").toString());
+        assertTrue(said("").stream().anyMatch(s -> s.startsWith("L is") && s.contains("looks usual, hot. joints 12, export yes.")),
+                said("").toString());
     }
 
     @Test
     void gridsRefuseWhatCanNotBeUsedAndChangeNothing() {
         Study before = study;
-        assertTrue(assertThrows(IllegalArgumentException.class, () -> fill("Housings in", "piece type", List.of("type", "weight"), List.of(List.of("XL", "1")))).getMessage().contains("There is no piece type"));
-        assertTrue(assertThrows(IllegalArgumentException.class, () -> fill("Housings in", "piece type", List.of("type", "weight"), List.of(List.of("S", "some")))).getMessage().contains("must be a number"));
-        assertTrue(assertThrows(IllegalArgumentException.class, () -> fill("Truck dock", "timetable", List.of("time", "type"), List.of(List.of("late", "Coil")))).getMessage().contains("Row 1: "));
-        assertTrue(assertThrows(IllegalArgumentException.class, () -> fill("", "Brazing times rows", List.of("model", "value"), List.of(List.of("S", "1 s"), List.of("S", "2 s")))).getMessage().contains("same key"));
-        assertTrue(assertThrows(IllegalArgumentException.class, () -> fill("", "L attributes", List.of("attribute", "value"), List.of(List.of("2x", "12")))).getMessage().contains("An attribute must be called"));
+        assertTrue(assertThrows(IllegalArgumentException.class,
+                () -> fill("Housings in", "piece type", List.of("type", "weight"), List.of(List.of("XL", "1")))).getMessage()
+                .contains("There is no piece type"));
+        assertTrue(assertThrows(IllegalArgumentException.class,
+                () -> fill("Housings in", "piece type", List.of("type", "weight"), List.of(List.of("S", "some")))).getMessage()
+                .contains("must be a number"));
+        assertTrue(assertThrows(IllegalArgumentException.class,
+                () -> fill("Truck dock", "timetable", List.of("time", "type"), List.of(List.of("late", "Coil")))).getMessage()
+                .contains("Row 1: "));
+        assertTrue(assertThrows(IllegalArgumentException.class,
+                () -> fill("", "Brazing times rows", List.of("model", "value"), List.of(List.of("S", "1 s"), List.of("S", "2 s"))))
+                .getMessage().contains("same key"));
+        assertTrue(assertThrows(IllegalArgumentException.class,
+                () -> fill("", "L attributes", List.of("attribute", "value"), List.of(List.of("2x", "12")))).getMessage()
+                .contains("An attribute must be called"));
         assertEquals(before, study);
     }
 
     @Test
     void formulasAreOfferedAllThatTheyCanRead() {
         List<String> offers = ((Sentence.Editor.Script) token("Electrical test", "time").editor()).offers();
-        assertTrue(offers.containsAll(List.of("piece.joints", "piece.type", "here.care", "clock.hour", "at('Leak test').content", "table('Brazing times', piece.type)", "triangular(least, mode, most)")), offers.toString());
+        assertTrue(offers.containsAll(List.of("piece.joints", "piece.type", "here.care", "clock.hour", "at('Leak test').content",
+                "table('Brazing times', piece.type)", "triangular(least, mode, most)")), offers.toString());
     }
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "Brazing 1 | places | many | must be a whole number",
-        "Brazing 1 | places | 0 | from 1 to 10000; got 0",
-        "Charging | time | 90 | 90 has no unit: write 90 s, 90 min or 90 h",
-        "Charging | time | triangular(9 s) | Write 3 values here",
-        "Frame buffer | share 1 | 95 | 95 has no unit: write 95 %",
-        "Frame buffer | share 1 | 120 % | from 0 % to 100 %",
-        "Electrical test | time | 40 + | is missing or one too many",
-        "Electrical test | time | peice.joints | There is nothing called",
-        "Leak test | rework factor | twice | must be a number such as 1.25",
-        "'' | Suspect when | sometimes | nothing that can set a rule off",
-        "'' | Suspect add action | explode | nothing that a rule can do",
-        "'' | S name | M | is there already",
-        "Wrapping | x | 4 | 4 has no unit",
-        "Wrapping | turned | north | must be a number of degrees",
-        "Frame buffer | name | Wrapping | are called",
-        "'' | start | tomorrow | must be a date and time",
-        "'' | length | 0 h | must be above 0",
-        "'' | warm-up | 9 h | shorter than the run",
-        "'' | seed | x | must be a whole number",
-        "'' | S size | 1 m | Write length, width and height"})
+            "Brazing 1 | places | many | must be a whole number",
+            "Brazing 1 | places | 0 | from 1 to 10000; got 0",
+            "Charging | time | 90 | 90 has no unit: write 90 s, 90 min or 90 h",
+            "Charging | time | triangular(9 s) | Write 3 values here",
+            "Frame buffer | share 1 | 95 | 95 has no unit: write 95 %",
+            "Frame buffer | share 1 | 120 % | from 0 % to 100 %",
+            "Electrical test | time | 40 + | is missing or one too many",
+            "Electrical test | time | peice.joints | There is nothing called",
+            "Leak test | rework factor | twice | must be a number such as 1.25",
+            "'' | Suspect when | sometimes | nothing that can set a rule off",
+            "'' | Suspect add action | explode | nothing that a rule can do",
+            "'' | S name | M | is there already",
+            "Wrapping | x | 4 | 4 has no unit",
+            "Wrapping | turned | north | must be a number of degrees",
+            "Frame buffer | name | Wrapping | are called",
+            "'' | start | tomorrow | must be a date and time",
+            "'' | length | 0 h | must be above 0",
+            "'' | warm-up | 9 h | shorter than the run",
+            "'' | seed | x | must be a whole number",
+            "'' | S size | 1 m | Write length, width and height"})
     void aWrongTokenIsRefusedWithTheRule(String thing, String id, String typed, String message) {
         Study before = study;
         String said = assertThrows(IllegalArgumentException.class, () -> {
@@ -238,14 +265,18 @@ class SentencesTest {
         change("Brazing 1", "travel 1", "in a time");
         change("Brazing 1", "travel time 1", "exponential(30 s)");
         change("Brazing 1", "travel most 1", "3");
-        assertEquals(new rhombic.study.Travel.InTime(rhombic.chance.DistributionText.parse("exponential(30 s)"), 3), link("Brazing 1").travel());
+        assertEquals(new rhombic.study.Travel.InTime(rhombic.chance.DistributionText.parse("exponential(30 s)"), 3),
+                link("Brazing 1").travel());
         change("Brazing 1", "travel 1", "at a speed");
         change("Brazing 1", "travel speed 1", "12 m/min");
         assertEquals(0.2, ((rhombic.study.Travel.AtSpeed) link("Brazing 1").travel()).speed().inBaseUnit(), 1e-12);
         assertEquals(3, link("Brazing 1").travel().most(), "the limit stays");
         change("Brazing 1", "bends 1", "3 m 4 m; -6.5 m, 4 m");
         assertEquals(List.of(new rhombic.study.value.Bend(3, 4), new rhombic.study.value.Bend(-6.5, 4)), link("Brazing 1").bends());
-        assertTrue(said("Brazing 1").stream().anyMatch(line -> line.startsWith("They come there at a speed, 12 m/min over ") && line.endsWith("2 bends")), said("Brazing 1")::toString);
+        assertTrue(
+                said("Brazing 1").stream()
+                        .anyMatch(line -> line.startsWith("They come there at a speed, 12 m/min over ") && line.endsWith("2 bends")),
+                said("Brazing 1")::toString);
         assertThrows(IllegalArgumentException.class, () -> token("Brazing 1", "bends 1").change().apply("3 m"));
         assertThrows(IllegalArgumentException.class, () -> token("Brazing 1", "travel speed 1").change().apply("0 m/s"));
         change("Brazing 1", "travel 1", "at once");
@@ -262,7 +293,8 @@ class SentencesTest {
         assertEquals(3.2, thing.footprint().lengthMetres());
         assertEquals(1.5, thing.placement().zMetres());
         assertEquals(90, thing.basics().seat().turnedDegrees());
-        assertTrue(said("Brazing 1").stream().anyMatch(line -> line.contains("3.2 m long") && line.contains("1.5 m above it")), said("Brazing 1")::toString);
+        assertTrue(said("Brazing 1").stream().anyMatch(line -> line.contains("3.2 m long") && line.contains("1.5 m above it")),
+                said("Brazing 1")::toString);
         assertThrows(IllegalArgumentException.class, () -> token("Brazing 1", "width").change().apply("0 m").apply(study));
         change("Brazing 1", "length", "");
         assertTrue(study.find("Brazing 1").orElseThrow().basics().size() == null, "empty is the usual size");
@@ -275,7 +307,8 @@ class SentencesTest {
         change("Test buffer", "length", "4 m");
         change("Test buffer", "width", "2 m");
         rhombic.study.kind.Buffer buffer = (rhombic.study.kind.Buffer) study.find("Test buffer").orElseThrow();
-        assertTrue(said("Test buffer").getFirst().contains("as many as fit (" + buffer.roomFor(study.pieceTypes()) + ")"), said("Test buffer")::toString);
+        assertTrue(said("Test buffer").getFirst().contains("as many as fit (" + buffer.roomFor(study.pieceTypes()) + ")"),
+                said("Test buffer")::toString);
         change("Test buffer", "outlet shut", "1 h to 2 h");
         assertEquals(1, study.find("Test buffer").orElseThrow().basics().outletShut().size());
     }
@@ -286,13 +319,16 @@ class SentencesTest {
         List<Sentence> shared = SharedSentences.of(study, two);
         Sentence place = shared.stream().filter(s -> s.text().startsWith("Stands at")).findFirst().orElseThrow();
         assertTrue(place.text().contains(SharedSentences.DIFFERS), place.text());
-        Sentence.Token places = shared.stream().flatMap(s -> s.parts().stream()).filter(p -> p instanceof Sentence.Token t && t.id().equals("places")).map(p -> (Sentence.Token) p).findFirst().orElseThrow();
+        Sentence.Token places = shared.stream().flatMap(s -> s.parts().stream())
+                .filter(p -> p instanceof Sentence.Token t && t.id().equals("places")).map(p -> (Sentence.Token) p).findFirst()
+                .orElseThrow();
         Study changed = places.change().apply("4").apply(study);
         for (Equipment thing : two) {
             assertEquals(4, ((rhombic.study.kind.Station) changed.find(thing.name()).orElseThrow()).work().places());
         }
         assertTrue(shared.stream().noneMatch(s -> s.text().startsWith("Hands on")), "links are of one alone");
         List<Sentence> mixed = SharedSentences.of(study, List.of(two.get(0), study.find("Test buffer").orElseThrow()));
-        assertTrue(mixed.stream().anyMatch(s -> s.text().startsWith("Is ")) && mixed.stream().noneMatch(s -> s.text().startsWith("Has ")), mixed::toString);
+        assertTrue(mixed.stream().anyMatch(s -> s.text().startsWith("Is ")) && mixed.stream().noneMatch(s -> s.text().startsWith("Has ")),
+                mixed::toString);
     }
 }

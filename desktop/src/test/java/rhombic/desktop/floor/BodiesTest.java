@@ -47,11 +47,15 @@ class BodiesTest {
     }
 
     static Stream<Equipment> kinds() {
-        return Stream.of(new GoodsIn("In", AT, "Piece", Optional.empty(), GoodsIn.WhenFull.WAIT, OptionalInt.empty()), new GoodsOut("Out", AT),
-                new Buffer("Short", AT, OptionalInt.of(2), Buffer.Order.OLDEST_FIRST), new Buffer("Endless", AT, OptionalInt.empty(), Buffer.Order.OLDEST_FIRST),
+        return Stream.of(new GoodsIn("In", AT, "Piece", Optional.empty(), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
+                new GoodsOut("Out", AT),
+                new Buffer("Short", AT, OptionalInt.of(2), Buffer.Order.OLDEST_FIRST),
+                new Buffer("Endless", AT, OptionalInt.empty(), Buffer.Order.OLDEST_FIRST),
                 station(1, 0, 1), station(1, 6, 1), station(3, 2, 1), station(12, 40, 1), station(1, 2, 6), station(2, 0, 4),
-                new AssemblyStation(Basics.of("A", AT), work(1, 2), AssemblyStation.Way.PACK, List.of("Pallet"), new Recipe.Fixed(List.of()), 4, ""),
-                new AssemblyStation(Basics.of("B", AT), work(2, 0), AssemblyStation.Way.BATCH, List.of(), new Recipe.Fixed(List.of()), 4, "Batch"),
+                new AssemblyStation(Basics.of("A", AT), work(1, 2), AssemblyStation.Way.PACK, List.of("Pallet"),
+                        new Recipe.Fixed(List.of()), 4, ""),
+                new AssemblyStation(Basics.of("B", AT), work(2, 0), AssemblyStation.Way.BATCH, List.of(), new Recipe.Fixed(List.of()), 4,
+                        "Batch"),
                 new UnpackingStation(Basics.of("U", AT), work(1, 1), new UnpackingStation.Parting.TakeOff()),
                 new UnpackingStation(Basics.of("V", AT), work(2, 1), new UnpackingStation.Parting.Split(4, "Piece")));
     }
@@ -61,7 +65,8 @@ class BodiesTest {
         float[][] corners = new float[3][];
         for (int i = 0; i < 3; i++) {
             int point = mesh.getFaces().get(face * 9 + i * 3);
-            corners[i] = new float[] {mesh.getPoints().get(point * 3), mesh.getPoints().get(point * 3 + 1), mesh.getPoints().get(point * 3 + 2)};
+            corners[i] = new float[] {mesh.getPoints().get(point * 3), mesh.getPoints().get(point * 3 + 1),
+                    mesh.getPoints().get(point * 3 + 2)};
         }
         return corners;
     }
@@ -96,7 +101,8 @@ class BodiesTest {
             width = Math.max(width, Math.abs(mesh.getPoints().get(i + 2)));
         }
         // Parts wait on stands in front of an assembly, and rollers lead up to a station.
-        assertTrue(length > 0.3 * footprint.lengthMetres() && width > 0.3 * footprint.widthMetres(), thing.name() + " is far smaller than its footprint: " + length + ", " + width);
+        assertTrue(length > 0.3 * footprint.lengthMetres() && width > 0.3 * footprint.widthMetres(),
+                thing.name() + " is far smaller than its footprint: " + length + ", " + width);
         assertTrue(width <= footprint.widthMetres() / 2 + 1.2, thing.name() + " is wider than its footprint: " + width);
     }
 
@@ -136,7 +142,8 @@ class BodiesTest {
                 double y = (c[1][2] - c[0][2]) * (c[2][0] - c[0][0]) - (c[1][0] - c[0][0]) * (c[2][2] - c[0][2]);
                 double z = (c[1][0] - c[0][0]) * (c[2][1] - c[0][1]) - (c[1][1] - c[0][1]) * (c[2][0] - c[0][0]);
                 int normal = mesh.getFaces().get(face * 9 + 1) * 3;
-                double along = x * mesh.getNormals().get(normal) + y * mesh.getNormals().get(normal + 1) + z * mesh.getNormals().get(normal + 2);
+                double along = x * mesh.getNormals().get(normal) + y * mesh.getNormals().get(normal + 1)
+                        + z * mesh.getNormals().get(normal + 2);
                 if (Math.abs(along) > 1e-5) {
                     turns.add((int) Math.signum(along));
                 }
@@ -159,7 +166,8 @@ class BodiesTest {
     void theLampStandsOverItsStation() {
         for (Equipment thing : kinds().filter(t -> t instanceof Station).toList()) {
             MeshMaker.Point lamp = Bodies.lamp(thing.footprint());
-            assertTrue(Math.abs(lamp.x()) <= thing.footprint().lengthMetres() / 2 && Math.abs(lamp.y()) <= thing.footprint().widthMetres() / 2);
+            assertTrue(Math.abs(lamp.x()) <= thing.footprint().lengthMetres() / 2
+                    && Math.abs(lamp.y()) <= thing.footprint().widthMetres() / 2);
             assertTrue(lamp.z() > 1.8, "over what is worked on");
         }
     }
@@ -171,7 +179,10 @@ class BodiesTest {
         for (EquipmentState state : EquipmentState.values()) {
             GraphicsContext g = mock(GraphicsContext.class);
             StatePattern.draw(g, state, 0, 0, 40, 12);
-            assertTrue(drawn.add(mockingDetails(g).getInvocations().stream().map(call -> call.getMethod().getName() + java.util.Arrays.toString(call.getArguments())).toList().toString()), state.word());
+            assertTrue(
+                    drawn.add(mockingDetails(g).getInvocations().stream()
+                            .map(call -> call.getMethod().getName() + java.util.Arrays.toString(call.getArguments())).toList().toString()),
+                    state.word());
         }
     }
 

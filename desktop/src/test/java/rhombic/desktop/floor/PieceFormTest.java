@@ -133,7 +133,8 @@ class PieceFormTest {
         swarm.begin();
         swarm.add(10, 20, 1, 0);
         swarm.end();
-        assertArrayEquals(new double[] {0, 0}, range(((TriangleMesh) swarm.view().getMesh()).getPoints(), each, 2 * each, 0), 0, "what is gone has no size");
+        assertArrayEquals(new double[] {0, 0}, range(((TriangleMesh) swarm.view().getMesh()).getPoints(), each, 2 * each, 0), 0,
+                "what is gone has no size");
         swarm.begin();
         swarm.end();
         assertTrue(!swarm.view().isVisible());

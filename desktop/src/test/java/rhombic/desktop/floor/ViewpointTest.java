@@ -18,7 +18,8 @@ class ViewpointTest {
     private static final double H = 600;
 
     @Property(seed = "20261123")
-    void aFloorPointIsFoundWhereItIsSeen(@ForAll @DoubleRange(min = -15, max = 15) double x, @ForAll @DoubleRange(min = -15, max = 15) double y,
+    void aFloorPointIsFoundWhereItIsSeen(@ForAll @DoubleRange(min = -15, max = 15) double x,
+            @ForAll @DoubleRange(min = -15, max = 15) double y,
             @ForAll @DoubleRange(min = -180, max = 180) double yaw, @ForAll @DoubleRange(min = 15, max = 88) double pitch) {
         Viewpoint view = new Viewpoint(1, 2, yaw, pitch, 60, Viewpoint.USUAL_FIELD);
         Viewpoint.Pixel pixel = view.project(x, y, 0, W, H).orElseThrow();
@@ -28,7 +29,8 @@ class ViewpointTest {
     }
 
     @Property(seed = "20261123")
-    void zoomingKeepsTheFloorUnderThePointer(@ForAll @DoubleRange(min = 100, max = 800) double px, @ForAll @DoubleRange(min = 250, max = 550) double py,
+    void zoomingKeepsTheFloorUnderThePointer(@ForAll @DoubleRange(min = 100, max = 800) double px,
+            @ForAll @DoubleRange(min = 250, max = 550) double py,
             @ForAll @DoubleRange(min = 0.6, max = 1.6) double factor) {
         Viewpoint view = Viewpoint.usual();
         Viewpoint.Spot before = view.floorAt(px, py, W, H).orElseThrow();
@@ -53,7 +55,8 @@ class ViewpointTest {
 
     @Test
     void aFitHasEverythingInView() {
-        List<double[]> points = List.of(new double[] {100, 40, 0}, new double[] {180, 40, 0}, new double[] {180, 44, 3}, new double[] {100, 90, 0});
+        List<double[]> points = List.of(new double[] {100, 40, 0}, new double[] {180, 40, 0}, new double[] {180, 44, 3},
+                new double[] {100, 90, 0});
         for (Viewpoint view : List.of(Viewpoint.usual(), Viewpoint.usual().asPlan())) {
             Viewpoint fit = view.fitted(points, W, H);
             for (double[] p : points) {

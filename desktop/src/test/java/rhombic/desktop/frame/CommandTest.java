@@ -15,7 +15,7 @@ import rhombic.desktop.work.RecentFiles;
 class CommandTest {
     private static List<String> found(String letters) {
         return Stream.of("Place a station", "Place a goods in", "Stop", "Go to Build", "Leak test", "Select all")
-                .map(name -> new Command(name, "", () -> { }))
+                .map(name -> new Command(name, "", () -> {}))
                 .filter(c -> c.match(letters) >= 0)
                 .sorted(Comparator.comparingInt(c -> c.match(letters)))
                 .map(Command::name).toList();

@@ -80,7 +80,8 @@ class FlowWindowTest extends WindowBase {
         assertEquals(List.of(25), rows().stream().map(Timetable.Row::quantity).toList());
         Files.writeString(answer.resolveSibling("table.csv"), "when;pieces;colour\n06:30;25;red\n");
         robot.clickOn("#token-timetable").clickOn("#editor-read").clickOn("#editor-use");
-        assertTrue(text(robot, "editor-message").contains("\u201ccolour\u201d is neither time, type nor quantity"), text(robot, "editor-message"));
+        assertTrue(text(robot, "editor-message").contains("\u201ccolour\u201d is neither time, type nor quantity"),
+                text(robot, "editor-message"));
     }
 
     private List<Timetable.Row> rows() {
@@ -98,7 +99,8 @@ class FlowWindowTest extends WindowBase {
         robot.clickOn("#token-piece-type");
         copy(robot, "Pallet\t1");
         robot.clickOn("#editor-paste").clickOn("#editor-use");
-        robot.interact(() -> window.bench().edit("link", s -> s.linked("Goods in", "Assembly station 1").linked("Goods in 2", "Assembly station 1").linked("Assembly station 1", "Buffer 1")));
+        robot.interact(() -> window.bench().edit("link", s -> s.linked("Goods in", "Assembly station 1")
+                .linked("Goods in 2", "Assembly station 1").linked("Assembly station 1", "Buffer 1")));
         await(this::isRunWritten);
         robot.interact(() -> window.player().seek(3_600_000_000_000L * 2));
         int buffer = study().equipment().indexOf(study().find("Buffer 1").orElseThrow());
@@ -186,9 +188,12 @@ class FlowWindowTest extends WindowBase {
     private static Study flowing(String formula) {
         PieceType type = PieceType.usual("Piece").withAttributes(List.of(new Attribute("joints", Value.of(6))));
         Placement at = Placement.at(0, 0);
-        GoodsIn in = new GoodsIn("In", at.movedBy(-6, 0), "Piece", Optional.of(new Supply.AtStart(50)), GoodsIn.WhenFull.WAIT, OptionalInt.empty());
-        Station drill = new Station(Basics.of("Drill", at), Work.of(1, 3, new TimeSource.ByFormula(formula, Unit.SECOND)), Work.Load.SINGLE, null);
-        return new Study("Line", RunPlan.ONE_SHIFT.withReplications(2), List.of(type), List.of(in, drill, new GoodsOut("Out", at.movedBy(6, 0))),
+        GoodsIn in = new GoodsIn("In", at.movedBy(-6, 0), "Piece", Optional.of(new Supply.AtStart(50)), GoodsIn.WhenFull.WAIT,
+                OptionalInt.empty());
+        Station drill = new Station(Basics.of("Drill", at), Work.of(1, 3, new TimeSource.ByFormula(formula, Unit.SECOND)), Work.Load.SINGLE,
+                null);
+        return new Study("Line", RunPlan.ONE_SHIFT.withReplications(2), List.of(type),
+                List.of(in, drill, new GoodsOut("Out", at.movedBy(6, 0))),
                 List.of(new Link("In", "Drill"), new Link("Drill", "Out")));
     }
 
@@ -253,7 +258,8 @@ class FlowWindowTest extends WindowBase {
         WaitForAsyncUtils.waitForFxEvents();
         List<Integer> pixels = new java.util.ArrayList<>();
         robot.interact(() -> {
-            var canvas = window.floor().getChildrenUnmodifiable().stream().filter(javafx.scene.canvas.Canvas.class::isInstance).findFirst().orElseThrow();
+            var canvas = window.floor().getChildrenUnmodifiable().stream().filter(javafx.scene.canvas.Canvas.class::isInstance).findFirst()
+                    .orElseThrow();
             javafx.scene.image.WritableImage image = canvas.snapshot(null, null);
             for (int y = 0; y < image.getHeight(); y++) {
                 for (int x = 0; x < image.getWidth(); x++) {

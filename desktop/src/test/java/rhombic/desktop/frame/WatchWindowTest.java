@@ -46,7 +46,8 @@ class WatchWindowTest extends WindowBase {
     /** Supply on demand, a station that takes a minute, and so many buffers behind it. */
     private static Study line(int buffers) {
         List<Equipment> things = new ArrayList<>();
-        things.add(new GoodsIn("In", Placement.at(-6, 0), "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT, OptionalInt.empty()));
+        things.add(new GoodsIn("In", Placement.at(-6, 0), "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT,
+                OptionalInt.empty()));
         things.add(new Station("Oven", Placement.at(0, 0), 1, 0, Optional.of(DistributionText.parse("60 s"))));
         for (int i = 1; i <= buffers; i++) {
             things.add(new Buffer("Buffer " + i, Placement.at(3 * i, 0), OptionalInt.of(4), Buffer.Order.OLDEST_FIRST));
@@ -158,7 +159,8 @@ class WatchWindowTest extends WindowBase {
         assertTrue(text(robot, "editor-message").contains("one of box, drum and pallet"), text(robot, "editor-message"));
         copy(robot, "usual\t#3A4A63\tdrum\nhot\t#C8452F\t\n");
         robot.clickOn("#editor-paste").clickOn("#editor-use");
-        assertEquals(List.of(new Look("usual", "#3A4A63", Look.Form.DRUM), new Look("hot", "#C8452F")), study().pieceTypes().getFirst().looks());
+        assertEquals(List.of(new Look("usual", "#3A4A63", Look.Form.DRUM), new Look("hot", "#C8452F")),
+                study().pieceTypes().getFirst().looks());
     }
 
     @Test

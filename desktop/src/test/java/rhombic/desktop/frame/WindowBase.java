@@ -28,8 +28,7 @@ import rhombic.study.Study;
 /** The real window for tests, on an empty study, and what hands do with it. */
 @ExtendWith(ApplicationExtension.class)
 abstract class WindowBase {
-    @TempDir
-    static Path folder;
+    @TempDir static Path folder;
 
     MainWindow window;
     Path answer;
@@ -79,7 +78,8 @@ abstract class WindowBase {
     }
 
     boolean isRunWritten() {
-        return window.player().study().filter(s -> s == study()).isPresent() && window.player().writtenNanos() >= window.player().lengthNanos();
+        return window.player().study().filter(s -> s == study()).isPresent()
+                && window.player().writtenNanos() >= window.player().lengthNanos();
     }
 
     Point2D onScreen(double x, double y, double z) {

@@ -38,8 +38,10 @@ class WindowTest extends WindowBase {
     @Test
     void aLineIsBuiltRunScrubbedUndoneSavedAndOpened(FxRobot robot) throws Exception {
         buildLine(robot);
-        assertEquals(List.of("Goods in", "Station 1", "Station 2", "Goods out"), study().equipment().stream().map(Equipment::name).toList());
-        assertEquals(List.of(new Link("Goods in", "Station 1"), new Link("Station 1", "Station 2"), new Link("Station 2", "Goods out")), study().links());
+        assertEquals(List.of("Goods in", "Station 1", "Station 2", "Goods out"),
+                study().equipment().stream().map(Equipment::name).toList());
+        assertEquals(List.of(new Link("Goods in", "Station 1"), new Link("Station 1", "Station 2"), new Link("Station 2", "Goods out")),
+                study().links());
         await(() -> window.outlook().last().filter(f -> f.summary().study().equals(study())).isPresent());
         assertEquals(40, Double.parseDouble(text(robot, "outlook-throughput")), 2, "exponential(90 s) brings 40 an hour");
 
@@ -71,7 +73,8 @@ class WindowTest extends WindowBase {
         await(() -> study().equals(built));
 
         robot.push(KeyCode.DIGIT4);
-        await(() -> robot.lookup("#compare-table").queryAs(TableView.class).getItems().size() == rhombic.experiment.Response.OF_PLANT.size());
+        await(() -> robot.lookup("#compare-table").queryAs(TableView.class).getItems().size() == rhombic.experiment.Response.OF_PLANT
+                .size());
     }
 
     @Test
@@ -81,7 +84,8 @@ class WindowTest extends WindowBase {
         assertTrue(study().find("Station 1").orElseThrow().placement().yMetres() > 1.5);
         robot.interact(() -> window.floor().fit(Set.of()));
         Point2D corner = window.floor().localToScreen(window.floor().getWidth() - 6, window.floor().getHeight() - 6);
-        robot.drag(window.floor().localToScreen(6, 30), MouseButton.PRIMARY).moveTo(window.floor().localToScreen(200, 200)).moveTo(corner).drop();
+        robot.drag(window.floor().localToScreen(6, 30), MouseButton.PRIMARY).moveTo(window.floor().localToScreen(200, 200)).moveTo(corner)
+                .drop();
         assertEquals(Set.of("Station 1", "Station 2"), window.bench().selection());
         robot.push(KeyCode.CONTROL, KeyCode.D);
         assertEquals(4, study().equipment().size());
@@ -271,7 +275,8 @@ class WindowTest extends WindowBase {
     @Test
     void aRunOfTenYearsTellsItsProgressAndCanBeStopped(FxRobot robot) {
         buildLine(robot);
-        robot.interact(() -> window.bench().edit("ten years", s -> s.withPlan(s.plan().withLength(rhombic.quantity.Quantity.parse("3650 d", rhombic.quantity.Dimension.TIME)))));
+        robot.interact(() -> window.bench().edit("ten years",
+                s -> s.withPlan(s.plan().withLength(rhombic.quantity.Quantity.parse("3650 d", rhombic.quantity.Dimension.TIME)))));
         await(() -> robot.lookup("Stop").tryQuery().filter(javafx.scene.Node::isVisible).isPresent());
         robot.clickOn("Stop");
         assertEquals("Stopped. The next edit runs it again.", text(robot, "outlook-message"));

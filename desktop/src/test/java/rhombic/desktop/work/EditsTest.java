@@ -27,7 +27,8 @@ class EditsTest {
 
     @Test
     void newThingsGetFreeNames() {
-        Study study = placed(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.STATION, 9, 9), Edits.Kind.GOODS_IN, 20, 20);
+        Study study = placed(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.STATION, 9, 9), Edits.Kind.GOODS_IN, 20,
+                20);
         assertEquals(Set.of("Station 1", "Station 2", "Goods in"), study.names());
     }
 
@@ -62,7 +63,8 @@ class EditsTest {
 
     @Test
     void pastingKeepsLinksInsideTheGroupAndRenames() {
-        Study study = Edits.linkedInOrder(placed(placed(placed(Study.empty(), Edits.Kind.GOODS_IN, 0, 0), Edits.Kind.STATION, 9, 0), Edits.Kind.GOODS_OUT, 20, 0),
+        Study study = Edits.linkedInOrder(
+                placed(placed(placed(Study.empty(), Edits.Kind.GOODS_IN, 0, 0), Edits.Kind.STATION, 9, 0), Edits.Kind.GOODS_OUT, 20, 0),
                 List.of("Goods in", "Station 1", "Goods out"));
         Edits.Pasted pasted = Edits.pasted(study, Edits.copied(study, Set.of("Goods in", "Station 1")), 0, -4);
         assertEquals(Set.of("Goods in 2", "Station 2"), pasted.names());
@@ -73,7 +75,8 @@ class EditsTest {
 
     @Test
     void aSweepLinksEachToTheNextAndPassesOverWhatCannotBe() {
-        Study study = placed(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.GOODS_OUT, 9, 0), Edits.Kind.STATION, 20, 0);
+        Study study = placed(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.GOODS_OUT, 9, 0), Edits.Kind.STATION, 20,
+                0);
         Study linked = Edits.linkedInOrder(study, List.of("Station 1", "Goods out", "Station 2"));
         assertEquals(List.of(new Link("Station 1", "Goods out")), linked.links());
         assertEquals(linked, Edits.linkedInOrder(linked, List.of("Station 1", "Goods out")));
@@ -84,7 +87,8 @@ class EditsTest {
         Study study = placed(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.GOODS_OUT, 9, 0), Edits.Kind.BUFFER, 20, 0);
         Study linked = study.linked("Station 1", "Goods out").linked("Station 1", "Buffer 1");
         assertEquals("Buffer 1", Edits.preferred(linked, "Station 1", "Buffer 1").linksFrom("Station 1").getFirst().to());
-        assertEquals(List.of("Buffer 1"), Edits.unlinked(linked, "Station 1", "Goods out").linksFrom("Station 1").stream().map(Link::to).toList());
+        assertEquals(List.of("Buffer 1"),
+                Edits.unlinked(linked, "Station 1", "Goods out").linksFrom("Station 1").stream().map(Link::to).toList());
     }
 
     @Test
@@ -103,16 +107,19 @@ class EditsTest {
         for (Arranging.Line line : List.of(Arranging.Line.WEST, Arranging.Line.EAST)) {
             Study aligned = Arranging.aligned(study, study.names(), line);
             int side = line == Arranging.Line.WEST ? -1 : 1;
-            double[] edges = aligned.equipment().stream().mapToDouble(e -> e.placement().xMetres() + side * Arranging.reach(e, true)).toArray();
+            double[] edges = aligned.equipment().stream().mapToDouble(e -> e.placement().xMetres() + side * Arranging.reach(e, true))
+                    .toArray();
             assertEquals(edges[0], edges[1], 1e-3);
         }
         Equipment buffer = study.find("Buffer 1").orElseThrow();
-        assertEquals(buffer.footprint().widthMetres() / 2, Arranging.reach(buffer, true), 1e-9, "turned by 90 degrees it reaches east by half its width");
+        assertEquals(buffer.footprint().widthMetres() / 2, Arranging.reach(buffer, true), 1e-9,
+                "turned by 90 degrees it reaches east by half its width");
     }
 
     @Test
     void mirroringTwiceComesBackAndTakesBendsAlong() {
-        Study study = Edits.linkedInOrder(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.BUFFER, 10, 4), List.of("Station 1", "Buffer 1"));
+        Study study = Edits.linkedInOrder(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.BUFFER, 10, 4),
+                List.of("Station 1", "Buffer 1"));
         study = study.changed("Buffer 1", e -> e.placed(e.placement().turnedTo(30)));
         Study bent = Edits.bent(study, study.links().getFirst(), 0, true, new Bend(3, 1));
         Study once = Arranging.mirrored(bent, bent.names(), true);
@@ -126,7 +133,8 @@ class EditsTest {
 
     @Test
     void repeatingMakesRowsWithTheirLinks() {
-        Study study = Edits.linkedInOrder(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.BUFFER, 10, 0), List.of("Station 1", "Buffer 1"));
+        Study study = Edits.linkedInOrder(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.BUFFER, 10, 0),
+                List.of("Station 1", "Buffer 1"));
         Edits.Pasted repeated = Arranging.repeated(study, study.names(), 3, 2, 20, 5);
         assertEquals(12, repeated.study().equipment().size());
         assertEquals(6, repeated.study().links().size());
@@ -137,7 +145,8 @@ class EditsTest {
 
     @Test
     void anotherKindKeepsPlaceLinksAndWhatBothHave() {
-        Study study = Edits.linkedInOrder(placed(placed(placed(Study.empty(), Edits.Kind.GOODS_IN, -9, 0), Edits.Kind.STATION, 0, 0), Edits.Kind.GOODS_OUT, 20, 0),
+        Study study = Edits.linkedInOrder(
+                placed(placed(placed(Study.empty(), Edits.Kind.GOODS_IN, -9, 0), Edits.Kind.STATION, 0, 0), Edits.Kind.GOODS_OUT, 20, 0),
                 List.of("Goods in", "Station 1", "Goods out"));
         Study changed = Arranging.changedTo(study, Set.of("Station 1"), Kinds.UNPACKING);
         Equipment now = changed.find("Station 1").orElseThrow();
@@ -146,7 +155,8 @@ class EditsTest {
         assertEquals(study.links(), changed.links());
         Study ended = Arranging.changedTo(study, Set.of("Station 1"), Kinds.GOODS_OUT);
         assertEquals(List.of(new Link("Goods in", "Station 1")), ended.links(), "a goods out gives nothing on");
-        assertEquals(study, Arranging.changedTo(study, study.names().stream().filter("Station 1"::equals).collect(java.util.stream.Collectors.toSet()), Kinds.STATION));
+        assertEquals(study, Arranging.changedTo(study,
+                study.names().stream().filter("Station 1"::equals).collect(java.util.stream.Collectors.toSet()), Kinds.STATION));
     }
 
     @Test
@@ -160,7 +170,8 @@ class EditsTest {
 
     @Test
     void stripsFollowTheFlow() {
-        Study study = placed(placed(placed(Study.empty(), Edits.Kind.GOODS_OUT, 0, 0), Edits.Kind.STATION, 9, 9), Edits.Kind.GOODS_IN, 30, 30);
+        Study study = placed(placed(placed(Study.empty(), Edits.Kind.GOODS_OUT, 0, 0), Edits.Kind.STATION, 9, 9), Edits.Kind.GOODS_IN, 30,
+                30);
         Study linked = Edits.linkedInOrder(study, List.of("Goods in", "Station 1", "Goods out"));
         assertEquals(List.of(2, 1, 0), FlowOrder.of(linked));
         assertEquals(List.of(2, 0, 1), FlowOrder.of(study), "what no goods in leads to comes last");

@@ -106,7 +106,8 @@ class PlayerTest {
 
     @Test
     void stripsOfALongRunBeginWithTheStatesThatLastedThen() {
-        rhombic.experiment.LiveRun cut = new rhombic.experiment.LiveRun(study.withPlan(study.plan().withLength(Quantity.hours(200))), 30_000);
+        rhombic.experiment.LiveRun cut = new rhombic.experiment.LiveRun(study.withPlan(study.plan().withLength(Quantity.hours(200))),
+                30_000);
         cut.advance(200 * HOUR, () -> false);
         assertTrue(cut.trace().startNanos() > 0);
         StripLog log = new StripLog(cut.trace(), study.equipment().size());
@@ -120,7 +121,8 @@ class PlayerTest {
 
     @Test
     void aRunThatARuleStopsEndsThere() throws Exception {
-        rhombic.study.Rule stop = new rhombic.study.Rule("Enough", rhombic.study.RuleText.when("every 2 h"), "", List.of(rhombic.study.RuleText.action("stop the run")));
+        rhombic.study.Rule stop = new rhombic.study.Rule("Enough", rhombic.study.RuleText.when("every 2 h"), "",
+                List.of(rhombic.study.RuleText.action("stop the run")));
         player.load(study.withRules(List.of(stop)));
         await(() -> player.lengthNanos() == 2 * HOUR);
         player.seek(8 * HOUR);
@@ -130,12 +132,16 @@ class PlayerTest {
 
     @Test
     void aRunThatComesToNothingSaysWhyAtOnceOrLater() throws Exception {
-        Study missing = study.withTables(study.tables().stream().map(t -> t.name().equals("Brazing times") ? t.withRows(t.keys(), t.rows().subList(1, 3), "") : t).toList());
+        Study missing = study.withTables(study.tables().stream()
+                .map(t -> t.name().equals("Brazing times") ? t.withRows(t.keys(), t.rows().subList(1, 3), "") : t).toList());
         player.load(missing);
         await(() -> player.failure().isPresent());
-        assertTrue(player.failure().orElseThrow().contains("Table Brazing times has no row for model \u201cS\u201d"), player.failure().orElseThrow());
-        Study atOnce = study.changed("Housings in", e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.kind.Supply.AtStart(3)))
-                .withRules(List.of(new rhombic.study.Rule("Bad", rhombic.study.RuleText.when("a piece enters Housings in"), "", List.of(rhombic.study.RuleText.action("set joints to 1 / (piece.age * 1)")))));
+        assertTrue(player.failure().orElseThrow().contains("Table Brazing times has no row for model \u201cS\u201d"),
+                player.failure().orElseThrow());
+        Study atOnce = study
+                .changed("Housings in", e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.kind.Supply.AtStart(3)))
+                .withRules(List.of(new rhombic.study.Rule("Bad", rhombic.study.RuleText.when("a piece enters Housings in"), "",
+                        List.of(rhombic.study.RuleText.action("set joints to 1 / (piece.age * 1)")))));
         player.load(atOnce);
         assertTrue(player.failure().orElseThrow().contains("divides by zero"), player.failure().toString());
         player.load(study);

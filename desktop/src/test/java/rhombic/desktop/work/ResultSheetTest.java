@@ -35,10 +35,13 @@ class ResultSheetTest {
     private final LocalEngine engine = new LocalEngine(1);
 
     private static Study study(String time, UnaryOperator<Work> change) {
-        GoodsIn in = new GoodsIn("In", AT, "Piece", Optional.of(new Supply.Spaced(DistributionText.parse("2 min"), 1, Optional.of(Quantity.seconds(0)))), GoodsIn.WhenFull.WAIT, OptionalInt.empty());
+        GoodsIn in = new GoodsIn("In", AT, "Piece",
+                Optional.of(new Supply.Spaced(DistributionText.parse("2 min"), 1, Optional.of(Quantity.seconds(0)))), GoodsIn.WhenFull.WAIT,
+                OptionalInt.empty());
         Station drill = new Station("Drill", AT, 1, 2, Optional.of(DistributionText.parse(time)));
         Station changed = drill.with(change.apply(drill.work()));
-        return new Study("Line", RunPlan.ONE_SHIFT.withLength(Quantity.hours(1)).withReplications(3), List.of(PieceType.usual("Piece"), PieceType.usual("Spare")), List.of(in, changed, new GoodsOut("Out", AT)),
+        return new Study("Line", RunPlan.ONE_SHIFT.withLength(Quantity.hours(1)).withReplications(3),
+                List.of(PieceType.usual("Piece"), PieceType.usual("Spare")), List.of(in, changed, new GoodsOut("Out", AT)),
                 List.of(new Link("In", "Drill"), new Link("Drill", "Out")));
     }
 
@@ -76,7 +79,9 @@ class ResultSheetTest {
 
     @Test
     void everyStateHasAColumnAndOnlyThoseThatOccurAFigure() {
-        ResultSheet sheet = ResultSheet.of(summary(study("60 s", work -> work.withPause(DistributionText.parse("30 s")).withService(new Work.Service(10, DistributionText.parse("20 s"))))), ResultSheet.Subject.STATES);
+        ResultSheet sheet = ResultSheet.of(summary(study("60 s",
+                work -> work.withPause(DistributionText.parse("30 s")).withService(new Work.Service(10, DistributionText.parse("20 s"))))),
+                ResultSheet.Subject.STATES);
         assertEquals(1 + EquipmentState.values().length + 1, sheet.columns().size());
         // Of each 2 min: 60 s work, 30 s pause; 20 s service after each tenth piece, three times an hour.
         assertRow(sheet, "Drill", "Working = 50.0 %", "Pause = 25.0 %", "Service = 1.7 %", "Changeover = ", "Adding value = 50.0 %");
@@ -86,7 +91,8 @@ class ResultSheetTest {
     @Test
     void pieceTypesTellTheirLeadTimeAndWhatItWasSpentOn() {
         ResultSheet sheet = ResultSheet.of(summary(study("90 s", work -> work)), ResultSheet.Subject.PIECES);
-        assertRow(sheet, "Piece", "In = 31.0", "Out = 30.0", "Inside = 1.0", "Lead time = 90.0 s", "Worked on = 90.0 s", "Waiting = 0.00 s");
+        assertRow(sheet, "Piece", "In = 31.0", "Out = 30.0", "Inside = 1.0", "Lead time = 90.0 s", "Worked on = 90.0 s",
+                "Waiting = 0.00 s");
         assertEquals("0.0", cell(sheet, "Spare", "Out"));
         assertEquals("\u2013", cell(sheet, "Spare", "Lead time"), "none has left, so there is no lead time");
     }
@@ -109,7 +115,8 @@ class ResultSheetTest {
 
     @Test
     void theBalanceNamesOnlyWhatThereWas() {
-        assertEquals("Mean of 3 runs after the warm-up: 0.0 inside at the start + 31.0 in \u2212 30.0 out = 1.0 inside at the end.", ResultSheet.balance(summary(study("90 s", work -> work))));
+        assertEquals("Mean of 3 runs after the warm-up: 0.0 inside at the start + 31.0 in \u2212 30.0 out = 1.0 inside at the end.",
+                ResultSheet.balance(summary(study("90 s", work -> work))));
         Study full = study("10 min", work -> work).changed("In", e -> ((GoodsIn) e).withWhenFull(GoodsIn.WhenFull.TURN_AWAY));
         String balance = ResultSheet.balance(summary(full.withPlan(full.plan().withReplications(1))));
         assertTrue(balance.startsWith("Mean of 1 run after"), balance);
@@ -126,7 +133,8 @@ class ResultSheetTest {
         Summary other = summary(study("exponential(90.1 s)", work -> work));
         ResultSheet both = ResultSheet.comparison(new Outlook.State.Fresh(other, Optional.empty(), Optional.of(random)));
         assertTrue(both.rows().stream().allMatch(row -> !row.get(3).equals("\u2013")), both.rows()::toString);
-        ResultSheet clear = ResultSheet.comparison(new Outlook.State.Fresh(summary(study("60 s", work -> work)), Optional.empty(), Optional.of(now)));
+        ResultSheet clear = ResultSheet
+                .comparison(new Outlook.State.Fresh(summary(study("60 s", work -> work)), Optional.empty(), Optional.of(now)));
         String lead = clear.rows().stream().filter(row -> row.getFirst().contains("lead")).findFirst().orElseThrow().get(5);
         assertTrue(lead.contains("30"), lead);
     }
@@ -134,7 +142,9 @@ class ResultSheetTest {
     @Test
     void aBufferSpendsNoTimeOnWork() {
         Study line = study("90 s", work -> work);
-        Study with = new Study("Line", line.plan(), line.pieceTypes(), List.of(line.equipment().get(0), new Buffer("Shelf", AT, OptionalInt.empty(), Buffer.Order.OLDEST_FIRST)), List.of(new Link("In", "Shelf")));
+        Study with = new Study("Line", line.plan(), line.pieceTypes(),
+                List.of(line.equipment().get(0), new Buffer("Shelf", AT, OptionalInt.empty(), Buffer.Order.OLDEST_FIRST)),
+                List.of(new Link("In", "Shelf")));
         ResultSheet sheet = ResultSheet.of(summary(with), ResultSheet.Subject.EQUIPMENT);
         assertEquals("", cell(sheet, "Shelf", "Working"), "a buffer has no states");
         assertEquals("31.0", cell(sheet, "Shelf", "In"));

@@ -192,7 +192,8 @@ public final class ResultWriter {
 
     private record Percentile(String name, ToDoubleFunction<StayFigures> value) {}
 
-    private static final List<Percentile> PERCENTILES = List.of(new Percentile("mean", StayFigures::mean), new Percentile("least", StayFigures::least),
+    private static final List<Percentile> PERCENTILES = List.of(new Percentile("mean", StayFigures::mean),
+            new Percentile("least", StayFigures::least),
             new Percentile("p10", StayFigures::p10), new Percentile("median", StayFigures::median), new Percentile("p90", StayFigures::p90),
             new Percentile("p95", StayFigures::p95), new Percentile("p99", StayFigures::p99), new Percentile("most", StayFigures::most),
             new Percentile("atOnceShare", StayFigures::atOnceShare));
@@ -220,8 +221,10 @@ public final class ResultWriter {
     }
 
     private static void equipment(Summary summary, CSVPrinter out) throws IOException {
-        for (String heading : List.of("replication", "equipment", "kind", "in", "out", "made", "joined", "scrapped", "content at start", "content now",
-                "content mean", "content most", "turned away", "wait mean s", "wait longest s", "waited", "stay mean s", "stay least s", "stay p95 s", "stay most s")) {
+        for (String heading : List.of("replication", "equipment", "kind", "in", "out", "made", "joined", "scrapped", "content at start",
+                "content now",
+                "content mean", "content most", "turned away", "wait mean s", "wait longest s", "waited", "stay mean s", "stay least s",
+                "stay p95 s", "stay most s")) {
             out.print(heading);
         }
         for (EquipmentState state : EquipmentState.values()) {
@@ -233,9 +236,11 @@ public final class ResultWriter {
         out.println();
         for (RunFigures run : summary.runs()) {
             for (EquipmentFigures e : run.equipment()) {
-                for (Object cell : List.of(run.replication(), e.name(), e.kind(), e.in(), e.out(), e.made(), e.joined(), e.scrapped(), e.contentAtStart(),
+                for (Object cell : List.of(run.replication(), e.name(), e.kind(), e.in(), e.out(), e.made(), e.joined(), e.scrapped(),
+                        e.contentAtStart(),
                         e.contentNow(), e.contentMean(), e.contentMost(), e.turnedAway(), cell(e.waits().mean()),
-                        cell(e.waits().begun() == 0 ? Double.NaN : e.waits().longest()), cell(e.waits().waitedShare()), cell(e.stay().mean()), cell(e.stay().least()), cell(e.stay().p95()),
+                        cell(e.waits().begun() == 0 ? Double.NaN : e.waits().longest()), cell(e.waits().waitedShare()),
+                        cell(e.stay().mean()), cell(e.stay().least()), cell(e.stay().p95()),
                         cell(e.stay().most()))) {
                     out.print(cell);
                 }
@@ -251,10 +256,12 @@ public final class ResultWriter {
     }
 
     private static void links(Summary summary, CSVPrinter out) throws IOException {
-        out.printRecord("replication", "from", "to", "departed", "arrived", "on the way at start", "on the way", "on the way mean", "on the way most", "travel mean s");
+        out.printRecord("replication", "from", "to", "departed", "arrived", "on the way at start", "on the way", "on the way mean",
+                "on the way most", "travel mean s");
         for (RunFigures run : summary.runs()) {
             for (LinkFigures l : run.links()) {
-                out.printRecord(run.replication(), l.from(), l.to(), l.departed(), l.arrived(), l.onTheWayAtStart(), l.onTheWay(), cell(l.onTheWayMean()), l.onTheWayMost(),
+                out.printRecord(run.replication(), l.from(), l.to(), l.departed(), l.arrived(), l.onTheWayAtStart(), l.onTheWay(),
+                        cell(l.onTheWayMean()), l.onTheWayMost(),
                         cell(l.travelMean()));
             }
         }
@@ -262,17 +269,20 @@ public final class ResultWriter {
 
     /** What the runs measured as a whole, one row for each. */
     private static void runs(Summary summary, CSVPrinter out) throws IOException {
-        out.printRecord("replication", "in", "out", "made", "joined", "scrapped", "inside at start", "inside", "inside mean", "turned away", "loss share", "throughput 1/h",
+        out.printRecord("replication", "in", "out", "made", "joined", "scrapped", "inside at start", "inside", "inside mean", "turned away",
+                "loss share", "throughput 1/h",
                 "lead time mean s", "lead time p95 s", "stopped by", "stands still since s");
         for (RunFigures run : summary.runs()) {
-            out.printRecord(run.replication(), run.in(), run.out(), run.made(), run.joined(), run.scrapped(), run.insideAtStart(), run.inside(), cell(run.insideMean()), run.turnedAway(),
+            out.printRecord(run.replication(), run.in(), run.out(), run.made(), run.joined(), run.scrapped(), run.insideAtStart(),
+                    run.inside(), cell(run.insideMean()), run.turnedAway(),
                     cell(run.lossShare()), run.throughputPerHour(), cell(run.lead().mean()), cell(run.lead().p95()), run.stoppedBy(),
                     run.standstill().isNone() ? "" : run.standstill().sinceSeconds());
         }
     }
 
     private static void types(Summary summary, CSVPrinter out) throws IOException {
-        out.printRecord("replication", "piece type", "in", "out", "made", "joined", "scrapped", "inside at start", "inside", "lead time mean s", "lead time p95 s", "work mean s",
+        out.printRecord("replication", "piece type", "in", "out", "made", "joined", "scrapped", "inside at start", "inside",
+                "lead time mean s", "lead time p95 s", "work mean s",
                 "wait mean s", "blocked mean s", "move mean s");
         List<ToLongFunction<TypeFigures>> counts = List.of(TypeFigures::in, TypeFigures::out, TypeFigures::made, TypeFigures::joined,
                 TypeFigures::scrapped, TypeFigures::insideAtStart, TypeFigures::inside);
@@ -283,7 +293,8 @@ public final class ResultWriter {
                 for (ToLongFunction<TypeFigures> count : counts) {
                     out.print(count.applyAsLong(t));
                 }
-                for (double value : new double[] {t.lead().mean(), t.lead().p95(), t.workMean(), t.waitMean(), t.blockedMean(), t.moveMean()}) {
+                for (double value : new double[] {t.lead().mean(), t.lead().p95(), t.workMean(), t.waitMean(), t.blockedMean(),
+                        t.moveMean()}) {
                     out.print(cell(value));
                 }
                 out.println();

@@ -52,8 +52,9 @@ public final class ChangeFile {
                 node.put("change", "plan").set("before", StudyWriter.plan(plan.before()));
                 node.set("after", StudyWriter.plan(plan.after()));
             }
-            case Change.Rename rename -> node.put("change", "rename").put("what", StudyWriter.word(rename.renaming().what())).put("before", rename.renaming().from())
-                    .put("after", rename.renaming().to());
+            case Change.Rename rename ->
+                node.put("change", "rename").put("what", StudyWriter.word(rename.renaming().what())).put("before", rename.renaming().from())
+                        .put("after", rename.renaming().to());
             case Change.Set set -> {
                 node.put("change", "set");
                 StudyWriter.optional(node, "cell", set.at().cell());
@@ -63,7 +64,8 @@ public final class ChangeFile {
                 value(kind, set.at().field(), set.valueAfter(), node.putObject("after"));
             }
             case Change.Add add -> item(node.put("change", "add").put("part", add.part().word()).put("at", add.at()), "item", add.item());
-            case Change.TakeOut out -> item(node.put("change", "take out").put("part", out.part().word()).put("at", out.at()), "item", out.item());
+            case Change.TakeOut out ->
+                item(node.put("change", "take out").put("part", out.part().word()).put("at", out.at()), "item", out.item());
             case Change.Replace replace -> {
                 item(node.put("change", "replace").put("part", replace.part().word()), "before", replace.before());
                 item(node, "after", replace.after());
@@ -122,8 +124,10 @@ public final class ChangeFile {
             case "name" -> Optional.of(new Change.NameStudy(fields.text("before", ""), fields.text("after", "")));
             case "plan" -> both(fields, StudyReader::plan, (RunPlan before, RunPlan after) -> new Change.SetPlan(before, after));
             case "rename" -> {
-                Renaming.What what = fields.word("what", Arrays.stream(Renaming.What.values()).map(StudyWriter::word).toList(), List.of(Renaming.What.values()));
-                yield fields.tried("after", () -> new Change.Rename(new Renaming(what, fields.text("before", ""), fields.text("after", ""))));
+                Renaming.What what = fields.word("what", Arrays.stream(Renaming.What.values()).map(StudyWriter::word).toList(),
+                        List.of(Renaming.What.values()));
+                yield fields.tried("after",
+                        () -> new Change.Rename(new Renaming(what, fields.text("before", ""), fields.text("after", ""))));
             }
             case "set" -> set(fields);
             case "add" -> item(fields, "item").map(item -> new Change.Add(part(fields), fields.whole("at", 0), item));
@@ -134,7 +138,8 @@ public final class ChangeFile {
             }
             case "order" -> Optional.of(new Change.Order(part(fields), fields.texts("before"), fields.texts("after")));
             default -> {
-                fields.fault(fields.at("change"), "must be one of name, plan, rename, set, add, take out, replace and order; got \u201c" + word + "\u201d");
+                fields.fault(fields.at("change"),
+                        "must be one of name, plan, rename, set, add, take out, replace and order; got \u201c" + word + "\u201d");
                 yield Optional.empty();
             }
         };

@@ -35,7 +35,8 @@ final class EquipmentReader {
     private static final int IN_A_ROW = 20;
 
     private static final double APART_METRES = 5;
-    private static final List<WayOut.Choice> CHOICES = Arrays.stream(WayOut.Choice.values()).filter(c -> c != WayOut.Choice.FORMULA).toList();
+    private static final List<WayOut.Choice> CHOICES = Arrays.stream(WayOut.Choice.values()).filter(c -> c != WayOut.Choice.FORMULA)
+            .toList();
 
     private EquipmentReader() {}
 
@@ -49,7 +50,8 @@ final class EquipmentReader {
             fields.fault(fields.at("kind"), "must be " + words() + "; got \u201c" + word + "\u201d");
         }
         Placement inRow = Placement.at(number % IN_A_ROW * APART_METRES, -(number / IN_A_ROW) * APART_METRES);
-        Optional<Basics> basics = fields.tried("name", () -> Basics.of(name, inRow)).flatMap(named -> fields.tried("id", () -> named.withId(id)));
+        Optional<Basics> basics = fields.tried("name", () -> Basics.of(name, inRow))
+                .flatMap(named -> fields.tried("id", () -> named.withId(id)));
         if (kind.isEmpty()) {
             return Optional.empty();
         }
@@ -73,7 +75,8 @@ final class EquipmentReader {
 
     private static <E extends Equipment, V> E read(E into, Field<E, V> field, Fields fields) {
         E before = into;
-        return FieldReader.value(field, fields).flatMap(value -> fields.tried(field.name(), () -> field.with().apply(before, value))).orElse(into);
+        return FieldReader.value(field, fields).flatMap(value -> fields.tried(field.name(), () -> field.with().apply(before, value)))
+                .orElse(into);
     }
 
     static List<Attribute> attributes(Fields fields) {
@@ -141,7 +144,8 @@ final class EquipmentReader {
     }
 
     private static Optional<Timetable> timetable(Fields fields) {
-        Timetable.Repeat repeat = fields.word("repeat", Arrays.stream(Timetable.Repeat.values()).map(Timetable.Repeat::word).toList(), List.of(Timetable.Repeat.values()));
+        Timetable.Repeat repeat = fields.word("repeat", Arrays.stream(Timetable.Repeat.values()).map(Timetable.Repeat::word).toList(),
+                List.of(Timetable.Repeat.values()));
         List<Timetable.Row> rows = fields.listUnless("source", "rows", row -> {
             Optional<Double> at = row.tried("at", () -> Timetable.seconds(repeat, row.text("at", "00:00")));
             String type = row.text("type", "Piece");

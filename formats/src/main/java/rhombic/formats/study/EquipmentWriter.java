@@ -104,8 +104,10 @@ final class EquipmentWriter {
                     one.put("otherwise", otherwise.toString());
                 }
             }
-            case TimeSource.FromTable table -> StudyWriter.texts(node.putObject(field).put("table", table.table()).putArray("keys"), table.keys());
-            case TimeSource.ByFormula formula -> node.putObject(field).put("formula", formula.formula()).put("unit", formula.unit().symbol());
+            case TimeSource.FromTable table ->
+                StudyWriter.texts(node.putObject(field).put("table", table.table()).putArray("keys"), table.keys());
+            case TimeSource.ByFormula formula ->
+                node.putObject(field).put("formula", formula.formula()).put("unit", formula.unit().symbol());
         }
     }
 

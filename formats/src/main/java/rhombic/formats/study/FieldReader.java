@@ -32,7 +32,8 @@ final class FieldReader {
             case FieldType.Supplied supply -> fields.optionalObject(name).flatMap(EquipmentReader::supply).map(Optional::of);
             case FieldType.Mixed mix -> Optional.of(EquipmentReader.mix(fields));
             case FieldType.Recipes recipe -> fields.optionalObject(name).flatMap(EquipmentReader::recipe);
-            case FieldType.Parted parting -> fields.optionalObject(name).flatMap(EquipmentReader::split).map(split -> (UnpackingStation.Parting) split);
+            case FieldType.Parted parting ->
+                fields.optionalObject(name).flatMap(EquipmentReader::split).map(split -> (UnpackingStation.Parting) split);
             case FieldType.Placed placed -> fields.optionalObject(name).flatMap(EquipmentReader::placement);
             case FieldType.Sized sized -> fields.optionalObject(name).flatMap(EquipmentReader::size).map(Optional::of);
             case FieldType.Seated seated -> fields.optionalObject(name).flatMap(EquipmentReader::seat);

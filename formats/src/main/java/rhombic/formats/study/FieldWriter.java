@@ -39,7 +39,8 @@ final class FieldWriter {
             case FieldType.Time time -> ((Optional<TimeSource>) value).ifPresent(source -> EquipmentWriter.time(node, name, source));
             case FieldType.Drawn drawn -> ((Optional<Distribution>) value).ifPresent(time -> node.put(name, time.toString()));
             case FieldType.Operations operations -> EquipmentWriter.operations((List<Operation>) value, node);
-            case FieldType.Serviced service -> ((Optional<Work.Service>) value).ifPresent(s -> node.putObject(name).put("everyPieces", s.everyPieces()).put("time", s.time().toString()));
+            case FieldType.Serviced service -> ((Optional<Work.Service>) value)
+                    .ifPresent(s -> node.putObject(name).put("everyPieces", s.everyPieces()).put("time", s.time().toString()));
             case FieldType.Loaded load -> load((Work.Load) value, node.putObject(name));
             case FieldType.Inspected inspection -> ((Optional<Inspection>) value).ifPresent(i -> inspection(i, node.putObject(name)));
             case FieldType.Supplied supply -> ((Optional<Supply>) value).ifPresent(s -> EquipmentWriter.supply(s, node.putObject(name)));
@@ -51,8 +52,9 @@ final class FieldWriter {
                 }
             }
             case FieldType.Placed placed -> placement((Placement) value, node.putObject(name));
-            case FieldType.Sized sized -> ((Optional<Footprint>) value).ifPresent(size -> node.putObject(name).put("length", metres(size.lengthMetres()))
-                    .put("width", metres(size.widthMetres())).put("height", metres(size.heightMetres())));
+            case FieldType.Sized sized ->
+                ((Optional<Footprint>) value).ifPresent(size -> node.putObject(name).put("length", metres(size.lengthMetres()))
+                        .put("width", metres(size.widthMetres())).put("height", metres(size.heightMetres())));
             case FieldType.Seated seated -> seat((Seat) value, node.putObject(name));
             case FieldType.Attributes attributes -> StudyWriter.attributes(node, (List<Attribute>) value);
             case FieldType.WaysOut way -> {
@@ -96,7 +98,8 @@ final class FieldWriter {
     }
 
     private static void seat(Seat seat, ObjectNode node) {
-        node.put("x", metres(seat.xMetres())).put("y", metres(seat.yMetres())).put("z", metres(seat.zMetres())).put("turned", seat.turnedDegrees());
+        node.put("x", metres(seat.xMetres())).put("y", metres(seat.yMetres())).put("z", metres(seat.zMetres())).put("turned",
+                seat.turnedDegrees());
     }
 
     private static void shut(List<ShutTime> times, ArrayNode array) {

@@ -174,7 +174,8 @@ final class Fields {
     }
 
     Fields object(String field) {
-        return new Fields(read(field, true).orElse(com.fasterxml.jackson.databind.node.JsonNodeFactory.instance.objectNode()), at(field), faults);
+        return new Fields(read(field, true).orElse(com.fasterxml.jackson.databind.node.JsonNodeFactory.instance.objectNode()), at(field),
+                faults);
     }
 
     /** Reads each object of a list; what can't be read is left out, its faults noted. */

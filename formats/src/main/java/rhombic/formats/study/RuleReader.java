@@ -82,7 +82,8 @@ final class RuleReader {
         if (fields.isTrue("stop")) {
             return Optional.of(new Rule.Action.StopRun());
         }
-        fields.fault(fields.at("set"), "is missing: an action is \"set\", \"look\", \"shut\", \"open\", \"shutOutlet\", \"openOutlet\", \"wait\", \"signal\", \"create\", \"scrap\" or \"stop\"");
+        fields.fault(fields.at("set"),
+                "is missing: an action is \"set\", \"look\", \"shut\", \"open\", \"shutOutlet\", \"openOutlet\", \"wait\", \"signal\", \"create\", \"scrap\" or \"stop\"");
         return Optional.empty();
     }
 }

@@ -43,9 +43,9 @@ public final class StudyReader {
 
     private static final long LARGEST_FILE = 200_000_000;
     private static final ObjectMapper JSON = JsonMapper.builder(JsonFactory.builder()
-                    .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
-                    .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(50).maxNumberLength(100).build())
-                    .build())
+            .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+            .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(50).maxNumberLength(100).build())
+            .build())
             .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
             .build();
 
@@ -150,18 +150,24 @@ public final class StudyReader {
         Quantity width = fields.optionalQuantity("width", Dimension.LENGTH).orElse(usual.width());
         Quantity height = fields.optionalQuantity("height", Dimension.LENGTH).orElse(usual.height());
         Quantity weight = fields.optionalQuantity("weight", Dimension.MASS).orElse(new Quantity(1, Unit.KILOGRAM));
-        List<Look> looks = fields.has("looks") ? fields.list("looks", StudyReader::look)
-                : fields.tried("colour", () -> new Look(Look.USUAL, fields.has("colour") ? fields.text("colour", "#000000") : usual.colour())).map(List::of).orElse(List.of());
+        List<Look> looks = fields.has("looks")
+                ? fields.list("looks", StudyReader::look)
+                : fields.tried("colour",
+                        () -> new Look(Look.USUAL, fields.has("colour") ? fields.text("colour", "#000000") : usual.colour())).map(List::of)
+                        .orElse(List.of());
         boolean carrier = fields.isTrue("carrier");
         List<Attribute> attributes = EquipmentReader.attributes(fields);
-        return looks.isEmpty() && !fields.has("looks") ? Optional.empty()
+        return looks.isEmpty() && !fields.has("looks")
+                ? Optional.empty()
                 : fields.tried(null, () -> new PieceType(name, length, width, height, weight, looks, carrier, attributes));
     }
 
     static Optional<Look> look(Fields fields) {
         String name = fields.text("name", Look.USUAL);
         String colour = fields.text("colour", "#000000");
-        Optional<Look.Form> form = !fields.has("form") ? Optional.of(Look.Form.BOX) : fields.tried("form", () -> Look.Form.of(fields.textOr("form")));
+        Optional<Look.Form> form = !fields.has("form")
+                ? Optional.of(Look.Form.BOX)
+                : fields.tried("form", () -> Look.Form.of(fields.textOr("form")));
         return form.flatMap(known -> fields.tried(null, () -> new Look(name, colour, known)));
     }
 
@@ -183,7 +189,9 @@ public final class StudyReader {
         String to = fields.text("to", "b");
         Optional<Quantity> share = fields.optionalQuantity("share", Dimension.SHARE);
         LinkFilter filter = filter(fields);
-        Optional<Travel> travel = fields.has("travel") ? fields.optionalObject("travel").flatMap(StudyReader::travel) : Optional.of(Travel.AT_ONCE);
+        Optional<Travel> travel = fields.has("travel")
+                ? fields.optionalObject("travel").flatMap(StudyReader::travel)
+                : Optional.of(Travel.AT_ONCE);
         List<Bend> bends = fields.optionalList("bends", StudyReader::bend);
         String fromPort = fields.textOr("fromPort");
         String toPort = fields.textOr("toPort");
@@ -199,7 +207,8 @@ public final class StudyReader {
             Quantity speed = fields.quantity("speed", Dimension.SPEED);
             travel = fields.tried("speed", () -> new Travel.AtSpeed(speed, most));
         } else {
-            fields.fault(fields.at("time"), "is missing: add \"time\", such as \"20 s\", or \"speed\", such as \"0.5 m/s\"; without travel the link takes no time");
+            fields.fault(fields.at("time"),
+                    "is missing: add \"time\", such as \"20 s\", or \"speed\", such as \"0.5 m/s\"; without travel the link takes no time");
             travel = Optional.empty();
         }
         fields.refuseUnread();

@@ -40,7 +40,8 @@ public final class StudySchema {
         ObjectNode properties = schema.putObject("properties");
         properties.putObject("kind").put("const", kind.fileWord());
         properties.putObject("name").put("$ref", "#/$defs/name");
-        properties.putObject("id").put("$ref", "#/$defs/name").put("description", "Made once and kept whatever the name becomes; missing: the name.");
+        properties.putObject("id").put("$ref", "#/$defs/name").put("description",
+                "Made once and kept whatever the name becomes; missing: the name.");
         for (Field<?, ?> field : kind.allFields()) {
             field(field.name(), field.type(), required, properties);
         }
@@ -52,7 +53,8 @@ public final class StudySchema {
                 required.add(name);
                 properties.putObject(name).put("type", "integer").put("minimum", whole.least()).put("maximum", whole.most());
             }
-            case FieldType.WholeOrNone whole -> properties.putObject(name).put("type", "integer").put("minimum", whole.least()).put("maximum", whole.most());
+            case FieldType.WholeOrNone whole ->
+                properties.putObject(name).put("type", "integer").put("minimum", whole.least()).put("maximum", whole.most());
             case FieldType.Choice<?> choice -> {
                 if (choice.leftOut() == null) {
                     required.add(name);
@@ -60,7 +62,8 @@ public final class StudySchema {
                 ArrayNode words = properties.putObject(name).putArray("enum");
                 choice.values().forEach(value -> words.add(StudyWriter.word(value)));
             }
-            case FieldType.TypeNames names -> properties.putObject(name).put("type", "array").putObject("items").put("$ref", "#/$defs/name");
+            case FieldType.TypeNames names ->
+                properties.putObject(name).put("type", "array").putObject("items").put("$ref", "#/$defs/name");
             case FieldType.Operations operations -> {
                 properties.putObject("time").put("$ref", "#/$defs/timeSource");
                 part(properties, name, "operations");

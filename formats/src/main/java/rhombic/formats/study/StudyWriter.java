@@ -109,7 +109,8 @@ public final class StudyWriter {
 
     static void value(ObjectNode map, String name, Value value) {
         switch (value) {
-            case Value.Num number when number.number() == Math.rint(number.number()) && Math.abs(number.number()) < 1e15 -> map.put(name, (long) number.number());
+            case Value.Num number when number.number() == Math.rint(number.number()) && Math.abs(number.number()) < 1e15 ->
+                map.put(name, (long) number.number());
             case Value.Num number -> map.put(name, number.number());
             case Value.Text text -> map.put(name, text.text());
             case Value.YesNo yesNo -> map.put(name, yesNo.yes());
@@ -122,20 +123,21 @@ public final class StudyWriter {
         node.put("to", link.to());
         link.share().ifPresent(share -> node.put("share", share.toString()));
         switch (link.filter()) {
-            case LinkFilter.All() -> { }
+            case LinkFilter.All() -> {}
             case LinkFilter.Types types -> texts(node.putObject("only").putArray("types"), types.types());
             case LinkFilter.Where where -> node.putObject("only").put("where", where.formula());
             case LinkFilter.Carriers() -> node.put("only", "carriers");
             case LinkFilter.Contents() -> node.put("only", "contents");
         }
         switch (link.travel()) {
-            case Travel.AtOnce once -> { }
+            case Travel.AtOnce once -> {}
             case Travel.InTime in -> most(node.putObject("travel").put("time", in.time().toString()), in.most());
             case Travel.AtSpeed at -> most(node.putObject("travel").put("speed", at.speed().toString()), at.most());
         }
         if (!link.bends().isEmpty()) {
             ArrayNode bends = node.putArray("bends");
-            link.bends().forEach(bend -> bends.addObject().put("x", FieldWriter.metres(bend.xMetres())).put("y", FieldWriter.metres(bend.yMetres())));
+            link.bends().forEach(
+                    bend -> bends.addObject().put("x", FieldWriter.metres(bend.xMetres())).put("y", FieldWriter.metres(bend.yMetres())));
         }
         optional(node, "fromPort", link.fromPort());
         optional(node, "toPort", link.toPort());

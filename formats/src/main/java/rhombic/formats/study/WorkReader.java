@@ -13,7 +13,8 @@ import rhombic.study.value.TimeSource;
 
 /** Reads how a station works. */
 final class WorkReader {
-    private static final List<Unit> TIME_UNITS = List.of(Unit.values()).stream().filter(unit -> unit.dimension() == Dimension.TIME).toList();
+    private static final List<Unit> TIME_UNITS = List.of(Unit.values()).stream().filter(unit -> unit.dimension() == Dimension.TIME)
+            .toList();
 
     private WorkReader() {}
 
@@ -21,7 +22,8 @@ final class WorkReader {
     static List<Operation> operations(Fields fields) {
         if (fields.has("operations")) {
             if (fields.has("time")) {
-                fields.fault(fields.at("time"), "must not be there beside \"operations\": put the time into one of the operations, or leave the operations out");
+                fields.fault(fields.at("time"),
+                        "must not be there beside \"operations\": put the time into one of the operations, or leave the operations out");
                 time(fields, "time");
             }
             return fields.list("operations", WorkReader::operation);

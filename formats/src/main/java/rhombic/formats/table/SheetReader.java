@@ -74,7 +74,8 @@ public final class SheetReader {
         String first = clean.lines().filter(line -> !line.isBlank()).findFirst().orElse("");
         char delimiter = first.indexOf('\t') >= 0 ? '\t' : first.indexOf(';') >= 0 ? ';' : ',';
         List<Sheet.Row> rows = new ArrayList<>();
-        try (CSVParser parser = CSVFormat.DEFAULT.builder().setDelimiter(delimiter).setIgnoreSurroundingSpaces(true).setIgnoreEmptyLines(false).get().parse(new StringReader(clean))) {
+        try (CSVParser parser = CSVFormat.DEFAULT.builder().setDelimiter(delimiter).setIgnoreSurroundingSpaces(true)
+                .setIgnoreEmptyLines(false).get().parse(new StringReader(clean))) {
             for (CSVRecord record : parser) {
                 add(rows, (int) record.getRecordNumber(), record.toList());
             }
@@ -92,7 +93,8 @@ public final class SheetReader {
             org.apache.poi.ss.usermodel.Sheet sheet = book.getSheetAt(0);
             List<String> faults = new ArrayList<>();
             for (CellRangeAddress merged : sheet.getMergedRegions()) {
-                faults.add("Row " + (merged.getFirstRow() + 1) + ": the cells " + merged.formatAsString() + " are merged; split them, so that every row has cells of its own");
+                faults.add("Row " + (merged.getFirstRow() + 1) + ": the cells " + merged.formatAsString()
+                        + " are merged; split them, so that every row has cells of its own");
             }
             List<Sheet.Row> rows = new ArrayList<>();
             for (Row row : sheet) {
@@ -105,7 +107,8 @@ public final class SheetReader {
             return sheet(name, rows, faults);
         } catch (IOException e) {
             if (String.valueOf(e.getMessage()).contains("Zip bomb")) {
-                throw new SheetException(name + " unpacks to far more than it should, as files made to do harm do; it was not read. Save the table as CSV");
+                throw new SheetException(
+                        name + " unpacks to far more than it should, as files made to do harm do; it was not read. Save the table as CSV");
             }
             throw new SheetException(name + " can\u2019t be read as a spreadsheet: it is damaged or of another kind");
         } catch (RuntimeException e) {
@@ -144,7 +147,8 @@ public final class SheetReader {
                 cells.add("");
             }
             if (cells.subList(width, cells.size()).stream().anyMatch(cell -> !cell.isEmpty())) {
-                wrong.add("Row " + row.number() + ": it has more cells than there are headings; give column " + CellReference.convertNumToColString(width) + " a heading, or empty the cell");
+                wrong.add("Row " + row.number() + ": it has more cells than there are headings; give column "
+                        + CellReference.convertNumToColString(width) + " a heading, or empty the cell");
             }
             rows.add(new Sheet.Row(row.number(), cells.subList(0, width)));
         }
@@ -165,7 +169,8 @@ public final class SheetReader {
             case BOOLEAN -> cell.getBooleanCellValue() ? "yes" : "no";
             case NUMERIC -> number(cell);
             case ERROR -> {
-                faults.add("Row " + (cell.getRowIndex() + 1) + ": cell " + cell.getAddress() + " holds the error " + FormulaError.forInt(cell.getErrorCellValue()).getString() + "; mend its formula");
+                faults.add("Row " + (cell.getRowIndex() + 1) + ": cell " + cell.getAddress() + " holds the error "
+                        + FormulaError.forInt(cell.getErrorCellValue()).getString() + "; mend its formula");
                 yield "";
             }
             case BLANK, _NONE, FORMULA -> "";
@@ -179,7 +184,8 @@ public final class SheetReader {
         }
         if (value >= 0 && value < 1) {
             long seconds = Math.round(value * 86_400);
-            return String.format(Locale.ROOT, seconds % 60 == 0 ? "%02d:%02d" : "%02d:%02d:%02d", seconds / 3600, seconds / 60 % 60, seconds % 60);
+            return String.format(Locale.ROOT, seconds % 60 == 0 ? "%02d:%02d" : "%02d:%02d:%02d", seconds / 3600, seconds / 60 % 60,
+                    seconds % 60);
         }
         return new DataFormatter(Locale.ROOT).formatCellValue(cell);
     }

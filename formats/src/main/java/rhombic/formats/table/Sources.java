@@ -39,7 +39,8 @@ public final class Sources {
             if (thing instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.ByTimetable by) {
                 Timetable timetable = sources.timetable(in, by.timetable(), study);
                 if (!timetable.equals(by.timetable())) {
-                    read = read.changed(in.name(), other -> other instanceof GoodsIn same ? same.withSupply(new Supply.ByTimetable(timetable)) : other);
+                    read = read.changed(in.name(),
+                            other -> other instanceof GoodsIn same ? same.withSupply(new Supply.ByTimetable(timetable)) : other);
                 }
             }
         }
@@ -54,11 +55,16 @@ public final class Sources {
     }
 
     private Table table(Table table) {
-        return isWanted(table.source(), table.rows()) ? read(table, "Table " + table.name(), table.source(), sheet -> TableSheet.read(sheet, table.name(), table.otherwise())) : table;
+        return isWanted(table.source(), table.rows())
+                ? read(table, "Table " + table.name(), table.source(), sheet -> TableSheet.read(sheet, table.name(), table.otherwise()))
+                : table;
     }
 
     private Timetable timetable(GoodsIn in, Timetable table, Study study) {
-        return isWanted(table.source(), table.rows()) ? read(table, "Timetable of " + in.name(), table.source(), sheet -> TimetableSheet.read(sheet, table.repeat(), study.pieceTypes())) : table;
+        return isWanted(table.source(), table.rows())
+                ? read(table, "Timetable of " + in.name(), table.source(),
+                        sheet -> TimetableSheet.read(sheet, table.repeat(), study.pieceTypes()))
+                : table;
     }
 
     private boolean isWanted(String source, List<?> rows) {

@@ -45,7 +45,9 @@ public final class TableSheet {
         if (!faults.isEmpty()) {
             throw new SheetException(faults);
         }
-        List<String> keys = matrix ? List.of(sheet.headings().getFirst().isEmpty() ? "from" : sheet.headings().getFirst(), "to") : sheet.headings().subList(0, width - 1);
+        List<String> keys = matrix
+                ? List.of(sheet.headings().getFirst().isEmpty() ? "from" : sheet.headings().getFirst(), "to")
+                : sheet.headings().subList(0, width - 1);
         try {
             return new Table(name, keys, rows, otherwise, sheet.source());
         } catch (StudyException e) {

@@ -43,7 +43,8 @@ public final class TimetableSheet {
         for (int i = 0; i < sheet.headings().size(); i++) {
             String heading = sheet.headings().get(i);
             if (i != time && i != type && i != quantity && attribute(types, heading).isEmpty()) {
-                faults.add("The column \u201c" + heading + "\u201d is neither time, type nor quantity, and no piece type has an attribute of that name: rename it, or add the attribute");
+                faults.add("The column \u201c" + heading
+                        + "\u201d is neither time, type nor quantity, and no piece type has an attribute of that name: rename it, or add the attribute");
             }
         }
         List<Timetable.Row> rows = new ArrayList<>();
@@ -75,17 +76,20 @@ public final class TimetableSheet {
         headings.addAll(attributes);
         lines.add(headings);
         for (Timetable.Row row : table.rows()) {
-            List<String> line = new ArrayList<>(List.of(Timetable.text(table.repeat(), row.atSeconds()), row.type(), String.valueOf(row.quantity())));
+            List<String> line = new ArrayList<>(
+                    List.of(Timetable.text(table.repeat(), row.atSeconds()), row.type(), String.valueOf(row.quantity())));
             attributes.forEach(name -> line.add(Optional.ofNullable(row.attributes().get(name)).map(Value::toString).orElse("")));
             lines.add(line);
         }
         return lines;
     }
 
-    private static Timetable.Row row(Sheet sheet, Sheet.Row row, Timetable.Repeat repeat, List<PieceType> types, int time, int type, int quantity) {
+    private static Timetable.Row row(Sheet sheet, Sheet.Row row, Timetable.Repeat repeat, List<PieceType> types, int time, int type,
+            int quantity) {
         String typeName = type < 0 ? types.getFirst().name() : row.cells().get(type);
         PieceType known = types.stream().filter(t -> t.name().equalsIgnoreCase(typeName)).findFirst()
-                .orElseThrow(() -> new StudyException(typeName.isEmpty() ? "its type is missing" : "there is no piece type \u201c" + typeName + "\u201d"));
+                .orElseThrow(() -> new StudyException(
+                        typeName.isEmpty() ? "its type is missing" : "there is no piece type \u201c" + typeName + "\u201d"));
         String count = quantity < 0 || row.cells().get(quantity).isEmpty() ? "1" : row.cells().get(quantity);
         if (!count.matches("[0-9]{1,6}")) {
             throw new StudyException("the quantity \u201c" + count + "\u201d must be a whole number such as 12");
@@ -110,13 +114,15 @@ public final class TimetableSheet {
     }
 
     private static java.util.function.Supplier<StudyException> notOf(PieceType type, String heading) {
-        return () -> new StudyException(type.name() + " has no attribute \u201c" + heading + "\u201d: add it to the type, or empty the cell");
+        return () -> new StudyException(
+                type.name() + " has no attribute \u201c" + heading + "\u201d: add it to the type, or empty the cell");
     }
 
     private static Value value(Attribute attribute, String cell) {
         Value value = attribute.value() instanceof Value.Text ? new Value.Text(cell) : Value.parse(cell);
         if (value.kind() != attribute.value().kind()) {
-            throw new StudyException(attribute.name() + " must be " + (attribute.value().kind() == Value.Kind.NUMBER ? "a number" : "yes or no") + "; got \u201c" + cell + "\u201d");
+            throw new StudyException(attribute.name() + " must be "
+                    + (attribute.value().kind() == Value.Kind.NUMBER ? "a number" : "yes or no") + "; got \u201c" + cell + "\u201d");
         }
         return value;
     }

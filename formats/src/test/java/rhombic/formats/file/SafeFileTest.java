@@ -16,8 +16,7 @@ import org.junit.jupiter.api.io.TempDir;
 import rhombic.study.Study;
 
 class SafeFileTest {
-    @TempDir
-    Path folder;
+    @TempDir Path folder;
 
     private static byte[] bytes(String text) {
         return text.getBytes(StandardCharsets.UTF_8);
@@ -48,7 +47,8 @@ class SafeFileTest {
         Path file = folder.resolve("study");
         SafeFile.write(file, out -> out.write(bytes("old")));
         String java = ProcessHandle.current().info().command().orElseThrow();
-        Process process = new ProcessBuilder(java, "-cp", System.getProperty("java.class.path"), Killed.class.getName(), file.toString()).inheritIO().start();
+        Process process = new ProcessBuilder(java, "-cp", System.getProperty("java.class.path"), Killed.class.getName(), file.toString())
+                .inheritIO().start();
         assertEquals(Killed.CODE, process.waitFor());
         assertEquals("old", Files.readString(file));
         SafeFile.write(file, out -> out.write(bytes("new")));
@@ -69,9 +69,11 @@ class SafeFileTest {
 
     @Test
     void whatCannotBeWrittenIsSaid() {
-        assertTrue(assertThrows(IOException.class, () -> SafeFile.write(folder, out -> out.write(1))).getMessage().contains("it is a folder"));
+        assertTrue(
+                assertThrows(IOException.class, () -> SafeFile.write(folder, out -> out.write(1))).getMessage().contains("it is a folder"));
         Path nowhere = folder.resolve("none/study");
-        assertTrue(assertThrows(IOException.class, () -> SafeFile.write(nowhere, out -> out.write(1))).getMessage().contains("does not exist"));
+        assertTrue(assertThrows(IOException.class, () -> SafeFile.write(nowhere, out -> out.write(1))).getMessage()
+                .contains("does not exist"));
     }
 
     @Test

@@ -22,8 +22,7 @@ import rhombic.formats.study.StudyReader;
 import rhombic.measure.RunFigures;
 
 class ResultWriterTest {
-    @TempDir
-    Path folder;
+    @TempDir Path folder;
 
     private Summary summary;
 
@@ -49,8 +48,9 @@ class ResultWriterTest {
         for (JsonNode run : root.get("replications")) {
             assertEquals(summary.study().equipment().size(), run.get("equipment").size());
             for (JsonNode e : run.get("equipment")) {
-                assertEquals(e.get("contentNow").asLong(), e.get("contentAtStart").asLong() + e.get("in").asLong() + e.get("made").asLong() - e.get("joined").asLong()
-                        - e.get("scrapped").asLong() - e.get("out").asLong());
+                assertEquals(e.get("contentNow").asLong(),
+                        e.get("contentAtStart").asLong() + e.get("in").asLong() + e.get("made").asLong() - e.get("joined").asLong()
+                                - e.get("scrapped").asLong() - e.get("out").asLong());
                 double shares = 0;
                 for (JsonNode share : e.get("shares")) {
                     shares += share.asDouble();
@@ -69,7 +69,8 @@ class ResultWriterTest {
         for (int i = 0; i < things; i++) {
             var figures = summary.runs().getFirst().equipment().get(i);
             assertEquals(figures.name(), equipment.get(i).get("equipment"));
-            assertEquals(figures.in() + figures.made() - figures.joined(), Long.parseLong(equipment.get(i).get("in")) + Long.parseLong(equipment.get(i).get("made")) - Long.parseLong(equipment.get(i).get("joined")));
+            assertEquals(figures.in() + figures.made() - figures.joined(), Long.parseLong(equipment.get(i).get("in"))
+                    + Long.parseLong(equipment.get(i).get("made")) - Long.parseLong(equipment.get(i).get("joined")));
             boolean hasStates = !figures.kind().equals("Goods out") && !figures.kind().equals("Buffer");
             assertEquals(hasStates, !equipment.get(i).get("working").isEmpty(), figures.kind());
             assertEquals(hasStates, equipment.get(i).get("empty").isEmpty(), figures.kind());
@@ -87,15 +88,16 @@ class ResultWriterTest {
     /** Hand calculation: a piece a minute, 30 s on the way and 20 s of work; one of two is on its way half of the time. */
     @Test
     void waysAndWaitsAreInTheResults() throws Exception {
-        var read = StudyReader.read("""
-                {"rhombicStudy": 1, "name": "Way", "run": {"start": "2027-01-04T06:00", "length": "2 h", "warmUp": "1 h", "seed": 1, "replications": 2},
-                 "pieceTypes": [{"name": "Box"}],
-                 "equipment": [
-                  {"kind": "goods in", "name": "In", "pieceType": "Box", "supply": {"between": "60 s", "pieces": 1}, "whenFull": "wait"},
-                  {"kind": "station", "name": "Drill", "places": 1, "inputRoom": 0, "time": "20 s"},
-                  {"kind": "goods out", "name": "Out"}],
-                 "links": [{"from": "In", "to": "Drill", "travel": {"time": "30 s"}}, {"from": "Drill", "to": "Out"}]}
-                """);
+        var read = StudyReader
+                .read("""
+                        {"rhombicStudy": 1, "name": "Way", "run": {"start": "2027-01-04T06:00", "length": "2 h", "warmUp": "1 h", "seed": 1, "replications": 2},
+                         "pieceTypes": [{"name": "Box"}],
+                         "equipment": [
+                          {"kind": "goods in", "name": "In", "pieceType": "Box", "supply": {"between": "60 s", "pieces": 1}, "whenFull": "wait"},
+                          {"kind": "station", "name": "Drill", "places": 1, "inputRoom": 0, "time": "20 s"},
+                          {"kind": "goods out", "name": "Out"}],
+                         "links": [{"from": "In", "to": "Drill", "travel": {"time": "30 s"}}, {"from": "Drill", "to": "Out"}]}
+                        """);
         try (LocalEngine engine = new LocalEngine(1)) {
             summary = Summary.of(read, engine, RunListener.NONE, () -> false);
         }

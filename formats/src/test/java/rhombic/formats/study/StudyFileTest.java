@@ -34,7 +34,8 @@ class StudyFileTest {
 
     private static JsonSchema schema() {
         try {
-            return JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.readString(Path.of("../docs/study.schema.json")));
+            return JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                    .getSchema(Files.readString(Path.of("../docs/study.schema.json")));
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         }
@@ -63,7 +64,8 @@ class StudyFileTest {
 
     @Test
     void aStudyWithoutAPictureNeedsNoPlacesSizesAndLooks() throws Exception {
-        String bare = SMALL.replace("\"at\": {\"x\": \"0 m\", \"y\": \"0 m\", \"turned\": 0}, ", "").replace("\"at\": {\"x\": \"4 m\", \"y\": \"0 m\", \"turned\": 0}, ", "")
+        String bare = SMALL.replace("\"at\": {\"x\": \"0 m\", \"y\": \"0 m\", \"turned\": 0}, ", "")
+                .replace("\"at\": {\"x\": \"4 m\", \"y\": \"0 m\", \"turned\": 0}, ", "")
                 .replace(", \"length\": \"1 m\", \"width\": \"1 m\", \"height\": \"1 m\", \"colour\": \"#112233\"", "");
         Study study = StudyReader.read(bare);
         assertEquals(Set.of(), schemaFaults(bare));
@@ -124,7 +126,8 @@ class StudyFileTest {
                 String[] swaps = {"null", "-1", "[]", "{}", "1e999", "\"\"", "true", "99999999999999999999"};
                 int at = text.indexOf(": ", random.nextInt(text.length() / 2));
                 int end = text.indexOf('\n', at);
-                copy = (text.substring(0, at + 2) + swaps[random.nextInt(swaps.length)] + text.substring(end)).getBytes(StandardCharsets.UTF_8);
+                copy = (text.substring(0, at + 2) + swaps[random.nextInt(swaps.length)] + text.substring(end))
+                        .getBytes(StandardCharsets.UTF_8);
             }
         }
         return copy;
@@ -149,8 +152,10 @@ class StudyFileTest {
 
     @Test
     void formsAndShutTimesAreReadAndWhatIsUsualNeedNotBeSaid() throws Exception {
-        Study study = StudyReader.read(SMALL.replace("\"colour\": \"#112233\"", "\"looks\": [{\"name\": \"usual\", \"colour\": \"#112233\", \"form\": \"drum\"}, {\"name\": \"red\", \"colour\": \"#FF0000\"}]")
-                .replace("\"time\": \"60 s\"", "\"time\": \"60 s\", \"inletShut\": [{\"from\": \"0 s\", \"until\": \"90 min\"}, {\"from\": \"4 h\"}]"));
+        Study study = StudyReader.read(SMALL.replace("\"colour\": \"#112233\"",
+                "\"looks\": [{\"name\": \"usual\", \"colour\": \"#112233\", \"form\": \"drum\"}, {\"name\": \"red\", \"colour\": \"#FF0000\"}]")
+                .replace("\"time\": \"60 s\"",
+                        "\"time\": \"60 s\", \"inletShut\": [{\"from\": \"0 s\", \"until\": \"90 min\"}, {\"from\": \"4 h\"}]"));
         assertEquals(List.of(Look.Form.DRUM, Look.Form.BOX), study.pieceTypes().getFirst().looks().stream().map(Look::form).toList());
         assertEquals("0 s to 90 min, 4 h on", ShutTime.text(study.equipment().get(1).basics().shut()));
         String written = StudyWriter.write(study);
@@ -162,54 +167,54 @@ class StudyFileTest {
     /** Each fault is told with its place and what to do. */
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '~', value = {
-        "\"time\": \"60 s\" | \"time\": 60 | equipment[1].time | 60 has no unit: write 60 s, 60 min or 60 h",
-        "\"time\": \"60 s\" | \"time\": \"60 m\" | equipment[1].time | is not a unit of a time",
-        "\"time\": \"60 s\" | \"time\": \"-60 s\" | equipment[1].time | must not be negative",
-        "\"time\": \"60 s\" | \"tiem\": \"60 s\" | equipment[1].tiem | is not a field known here",
-        "\"places\": 1 | \"places\": 1.5 | equipment[1].places | must be a whole number without a unit",
-        "\"places\": 1 | \"places\": 0 | equipment[1].places | The places of a station must be a whole number from 1",
-        "\"places\": 1, | ~~ | equipment[1].places | is missing: add \"places\"",
-        "\"time\": \"60 s\" | \"time\": \"60 s\", \"operations\": [{\"name\": \"a\", \"time\": \"5 s\", \"addsValue\": true}] | equipment[1].time | must not be there beside",
-        "\"to\": \"S\" | \"to\": \"S\", \"travel\": {} | links[0].travel.time | is missing: add \"time\"",
-        "\"to\": \"S\" | \"to\": \"S\", \"travel\": {\"speed\": \"0 m/s\"} | links[0].travel.speed | must be above 0 m/s",
-        "\"to\": \"S\" | \"to\": \"S\", \"bends\": [{\"x\": \"1 m\"}] | links[0].bends[0].y | is missing",
-        "\"time\": \"60 s\" | \"time\": \"60 s\", \"size\": {\"length\": \"0 m\", \"width\": \"1 m\", \"height\": \"1 m\"} | equipment[1].size | from 0.1 m to 1000 m",
-        "\"start\": \"2027-01-04T06:00\" | \"start\": \"-999999999-01-01T00:00\" | run | years 1900 to 9999",
-        "\"start\": \"2027-01-04T06:00\" | \"start\": \"+999999999-12-31T23:59\" | run | years 1900 to 9999",
-        "\"kind\": \"station\" | \"kind\": \"robot\" | equipment[1].kind | must be",
-        "\"x\": \"4 m\" | \"x\": \"4 km/h\" | equipment[1].at.x | is not a unit of a length",
-        "\"x\": \"4 m\" | \"x\": \"99999 m\" | equipment[1].at | must be within",
-        "\"turned\": 0}, \"places\" | \"turned\": \"north\"}, \"places\" | equipment[1].at.turned | must be a number",
-        "\"to\": \"S\" | \"to\": \"T\" | the file | There is no equipment",
-        "\"name\": \"S\" | \"name\": \"In\" | the file | Two pieces of equipment are called",
-        "\"time\": \"60 s\" | \"time\": {\"formula\": \"45\", \"unit\": \"m\"} | equipment[1].time.unit | must be one of",
-        "\"time\": \"60 s\" | \"time\": {\"table\": \"T\", \"keys\": []} | equipment[1].time | The keys of a look-up",
-        "\"time\": \"60 s\" | \"time\": \"60 s\", \"load\": {\"pieces\": 0} | equipment[1].load | The pieces worked on together",
-        "\"time\": \"60 s\" | \"time\": \"60 s\", \"inspection\": {\"fails\": \"120 %\", \"factor\": 1, \"mostTimes\": 1, \"room\": 1} | equipment[1].inspection | from 0 % to 100 %",
-        "\"time\": \"60 s\" | \"time\": \"60 s\", \"attributes\": {\"2x\": 1} | equipment[1].attributes.2x | An attribute must be called",
-        "\"time\": \"60 s\" | \"time\": \"60 s\", \"service\": {\"everyPieces\": 40} | equipment[1].service.time | is missing",
-        "\"time\": \"60 s\" | \"time\": \"60 s\", \"wayOut\": \"somehow\" | equipment[1].wayOut | must be one of",
-        "\"between\": \"75 s\", \"pieces\": 1 | \"timetable\": {\"repeat\": \"every day\", \"rows\": [{\"at\": \"25:00\", \"type\": \"Box\", \"quantity\": 1}]} | equipment[0].supply.timetable.rows[0].at | is no time of day",
-        "\"time\": \"60 s\" | \"time\": \"60 s\", \"inletShut\": [{\"from\": \"2 h\", \"until\": \"1 h\"}] | equipment[1].inletShut[0] | opens later than that",
-        "\"time\": \"60 s\" | \"time\": \"60 s\", \"inletShut\": [{\"from\": \"1 h\"}, {\"from\": \"2 h\"}] | equipment[1] | write the times in order",
-        "\"time\": \"60 s\" | \"time\": \"60 s\", \"inletShut\": [{\"until\": \"1 h\"}] | equipment[1].inletShut[0].from | is missing",
-        "\"pieceType\": \"Box\" | \"pieceType\": \"Box\", \"inletShut\": [] | equipment[0].inletShut | is not a field known here",
-        "\"colour\": \"#112233\" | \"looks\": [{\"name\": \"usual\", \"colour\": \"#112233\", \"form\": \"ball\"}] | pieceTypes[0].looks[0].form | A form is one of box, drum and pallet",
-        "\"colour\": \"#112233\" | \"looks\": [{\"name\": \"usual\", \"colour\": \"red\"}] | pieceTypes[0].looks[0] | six digits",
-        "\"pieceType\": \"Box\" | \"mix\": [{\"type\": \"Box\", \"weight\": -1}] | equipment[0].mix[0] | The weight of Box",
-        "\"links\": [ | \"rules\": [{\"name\": \"R\", \"when\": {}, \"then\": []}], \"links\": [ | rules[0].when.piece | a rule begins with",
-        "\"links\": [ | \"tables\": [{\"name\": \"T\", \"keys\": [\"a\"], \"rows\": [{\"keys\": [\"x\"], \"value\": \"1\"}, {\"keys\": [\"x\"], \"value\": \"2\"}]}], \"links\": [ | tables[0] | Rows 1 and 2 of table T have the same key",
-        "\"to\": \"S\" | \"to\": \"S\", \"only\": {\"types\": []} | links[0].only.types | must name at least one",
-        "\"length\": \"8 h\" | \"length\": \"0 h\" | run | must be above 0",
-        "\"seed\": 1 | \"seed\": \"one\" | run.seed | must be a whole number",
-        "\"replications\": 3 | \"replications\": null | run.replications | must not be null",
-        "\"start\": \"2027-01-04T06:00\" | \"start\": \"tomorrow\" | run.start | must be a date and time",
-        "\"rhombicStudy\": 1 | \"rhombicStudy\": 7 | rhombicStudy | open it with a newer program",
-        "\"rhombicStudy\": 1, | ~~ | rhombicStudy | this is not a Rhombic study",
-        "\"name\": \"Small\" | \"name\": \"Small\", \"name\": \"Again\" | line 1, column | Duplicate field",
-        "\"seed\": 1 | \"seed\": NaN | line 2, column | can't be read as JSON",
-        "\"links\": [{\"from\": \"In\", \"to\": \"S\"}] | \"links\": {} | links | must be a list",
-        "\"whenFull\": \"wait\" | \"whenFull\": \"explode\" | equipment[0].whenFull | must be one of"})
+            "\"time\": \"60 s\" | \"time\": 60 | equipment[1].time | 60 has no unit: write 60 s, 60 min or 60 h",
+            "\"time\": \"60 s\" | \"time\": \"60 m\" | equipment[1].time | is not a unit of a time",
+            "\"time\": \"60 s\" | \"time\": \"-60 s\" | equipment[1].time | must not be negative",
+            "\"time\": \"60 s\" | \"tiem\": \"60 s\" | equipment[1].tiem | is not a field known here",
+            "\"places\": 1 | \"places\": 1.5 | equipment[1].places | must be a whole number without a unit",
+            "\"places\": 1 | \"places\": 0 | equipment[1].places | The places of a station must be a whole number from 1",
+            "\"places\": 1, | ~~ | equipment[1].places | is missing: add \"places\"",
+            "\"time\": \"60 s\" | \"time\": \"60 s\", \"operations\": [{\"name\": \"a\", \"time\": \"5 s\", \"addsValue\": true}] | equipment[1].time | must not be there beside",
+            "\"to\": \"S\" | \"to\": \"S\", \"travel\": {} | links[0].travel.time | is missing: add \"time\"",
+            "\"to\": \"S\" | \"to\": \"S\", \"travel\": {\"speed\": \"0 m/s\"} | links[0].travel.speed | must be above 0 m/s",
+            "\"to\": \"S\" | \"to\": \"S\", \"bends\": [{\"x\": \"1 m\"}] | links[0].bends[0].y | is missing",
+            "\"time\": \"60 s\" | \"time\": \"60 s\", \"size\": {\"length\": \"0 m\", \"width\": \"1 m\", \"height\": \"1 m\"} | equipment[1].size | from 0.1 m to 1000 m",
+            "\"start\": \"2027-01-04T06:00\" | \"start\": \"-999999999-01-01T00:00\" | run | years 1900 to 9999",
+            "\"start\": \"2027-01-04T06:00\" | \"start\": \"+999999999-12-31T23:59\" | run | years 1900 to 9999",
+            "\"kind\": \"station\" | \"kind\": \"robot\" | equipment[1].kind | must be",
+            "\"x\": \"4 m\" | \"x\": \"4 km/h\" | equipment[1].at.x | is not a unit of a length",
+            "\"x\": \"4 m\" | \"x\": \"99999 m\" | equipment[1].at | must be within",
+            "\"turned\": 0}, \"places\" | \"turned\": \"north\"}, \"places\" | equipment[1].at.turned | must be a number",
+            "\"to\": \"S\" | \"to\": \"T\" | the file | There is no equipment",
+            "\"name\": \"S\" | \"name\": \"In\" | the file | Two pieces of equipment are called",
+            "\"time\": \"60 s\" | \"time\": {\"formula\": \"45\", \"unit\": \"m\"} | equipment[1].time.unit | must be one of",
+            "\"time\": \"60 s\" | \"time\": {\"table\": \"T\", \"keys\": []} | equipment[1].time | The keys of a look-up",
+            "\"time\": \"60 s\" | \"time\": \"60 s\", \"load\": {\"pieces\": 0} | equipment[1].load | The pieces worked on together",
+            "\"time\": \"60 s\" | \"time\": \"60 s\", \"inspection\": {\"fails\": \"120 %\", \"factor\": 1, \"mostTimes\": 1, \"room\": 1} | equipment[1].inspection | from 0 % to 100 %",
+            "\"time\": \"60 s\" | \"time\": \"60 s\", \"attributes\": {\"2x\": 1} | equipment[1].attributes.2x | An attribute must be called",
+            "\"time\": \"60 s\" | \"time\": \"60 s\", \"service\": {\"everyPieces\": 40} | equipment[1].service.time | is missing",
+            "\"time\": \"60 s\" | \"time\": \"60 s\", \"wayOut\": \"somehow\" | equipment[1].wayOut | must be one of",
+            "\"between\": \"75 s\", \"pieces\": 1 | \"timetable\": {\"repeat\": \"every day\", \"rows\": [{\"at\": \"25:00\", \"type\": \"Box\", \"quantity\": 1}]} | equipment[0].supply.timetable.rows[0].at | is no time of day",
+            "\"time\": \"60 s\" | \"time\": \"60 s\", \"inletShut\": [{\"from\": \"2 h\", \"until\": \"1 h\"}] | equipment[1].inletShut[0] | opens later than that",
+            "\"time\": \"60 s\" | \"time\": \"60 s\", \"inletShut\": [{\"from\": \"1 h\"}, {\"from\": \"2 h\"}] | equipment[1] | write the times in order",
+            "\"time\": \"60 s\" | \"time\": \"60 s\", \"inletShut\": [{\"until\": \"1 h\"}] | equipment[1].inletShut[0].from | is missing",
+            "\"pieceType\": \"Box\" | \"pieceType\": \"Box\", \"inletShut\": [] | equipment[0].inletShut | is not a field known here",
+            "\"colour\": \"#112233\" | \"looks\": [{\"name\": \"usual\", \"colour\": \"#112233\", \"form\": \"ball\"}] | pieceTypes[0].looks[0].form | A form is one of box, drum and pallet",
+            "\"colour\": \"#112233\" | \"looks\": [{\"name\": \"usual\", \"colour\": \"red\"}] | pieceTypes[0].looks[0] | six digits",
+            "\"pieceType\": \"Box\" | \"mix\": [{\"type\": \"Box\", \"weight\": -1}] | equipment[0].mix[0] | The weight of Box",
+            "\"links\": [ | \"rules\": [{\"name\": \"R\", \"when\": {}, \"then\": []}], \"links\": [ | rules[0].when.piece | a rule begins with",
+            "\"links\": [ | \"tables\": [{\"name\": \"T\", \"keys\": [\"a\"], \"rows\": [{\"keys\": [\"x\"], \"value\": \"1\"}, {\"keys\": [\"x\"], \"value\": \"2\"}]}], \"links\": [ | tables[0] | Rows 1 and 2 of table T have the same key",
+            "\"to\": \"S\" | \"to\": \"S\", \"only\": {\"types\": []} | links[0].only.types | must name at least one",
+            "\"length\": \"8 h\" | \"length\": \"0 h\" | run | must be above 0",
+            "\"seed\": 1 | \"seed\": \"one\" | run.seed | must be a whole number",
+            "\"replications\": 3 | \"replications\": null | run.replications | must not be null",
+            "\"start\": \"2027-01-04T06:00\" | \"start\": \"tomorrow\" | run.start | must be a date and time",
+            "\"rhombicStudy\": 1 | \"rhombicStudy\": 7 | rhombicStudy | open it with a newer program",
+            "\"rhombicStudy\": 1, | ~~ | rhombicStudy | this is not a Rhombic study",
+            "\"name\": \"Small\" | \"name\": \"Small\", \"name\": \"Again\" | line 1, column | Duplicate field",
+            "\"seed\": 1 | \"seed\": NaN | line 2, column | can't be read as JSON",
+            "\"links\": [{\"from\": \"In\", \"to\": \"S\"}] | \"links\": {} | links | must be a list",
+            "\"whenFull\": \"wait\" | \"whenFull\": \"explode\" | equipment[0].whenFull | must be one of"})
     void faultsAreToldAtTheirPlace(String what, String instead, String place, String message) {
         String broken = SMALL.replace(what.strip(), instead == null ? "" : instead.strip());
         assertTrue(!broken.equals(SMALL), "the replacement must hit");
@@ -219,8 +224,10 @@ class StudyFileTest {
 
     @Test
     void allFaultsAreToldAtOnce() {
-        List<StudyFormatException.Fault> faults = faults(SMALL.replace("\"time\": \"60 s\"", "\"time\": 60").replace("\"8 h\"", "8").replace("#112233", "red"));
-        assertEquals(List.of("run.length", "pieceTypes[0].colour", "equipment[1].time"), faults.stream().map(StudyFormatException.Fault::place).toList());
+        List<StudyFormatException.Fault> faults = faults(
+                SMALL.replace("\"time\": \"60 s\"", "\"time\": 60").replace("\"8 h\"", "8").replace("#112233", "red"));
+        assertEquals(List.of("run.length", "pieceTypes[0].colour", "equipment[1].time"),
+                faults.stream().map(StudyFormatException.Fault::place).toList());
     }
 
     @Test

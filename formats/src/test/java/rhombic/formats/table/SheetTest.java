@@ -31,10 +31,11 @@ import rhombic.study.value.Value;
 
 class SheetTest {
     private static final List<PieceType> TYPES = List.of(
-            PieceType.usual("Coil").withAttributes(List.of(new Attribute("turns", new Value.Num(8)), new Attribute("supplier", new Value.Text("A")))), PieceType.usual("Compressor"));
+            PieceType.usual("Coil")
+                    .withAttributes(List.of(new Attribute("turns", new Value.Num(8)), new Attribute("supplier", new Value.Text("A")))),
+            PieceType.usual("Compressor"));
 
-    @TempDir
-    Path folder;
+    @TempDir Path folder;
 
     private interface Filling {
         void fill(XSSFWorkbook book, Sheet sheet);
@@ -70,7 +71,8 @@ class SheetTest {
             clock.setDataFormat(book.createDataFormat().getFormat("hh:mm"));
         });
         Timetable table = TimetableSheet.read(SheetReader.open(file), Timetable.Repeat.WEEKLY, TYPES);
-        assertEquals(List.of(new Timetable.Row(8.5 * 3600, "Coil", 12, Map.of("turns", new Value.Num(9))), new Timetable.Row(86_400 + 14 * 3600, "Compressor", 4, Map.of())), table.rows());
+        assertEquals(List.of(new Timetable.Row(8.5 * 3600, "Coil", 12, Map.of("turns", new Value.Num(9))),
+                new Timetable.Row(86_400 + 14 * 3600, "Compressor", 4, Map.of())), table.rows());
         assertEquals("table.xlsx", table.source());
     }
 
@@ -103,7 +105,8 @@ class SheetTest {
                 """);
         SheetException e = assertThrows(SheetException.class, () -> TimetableSheet.read(text.sheet(), Timetable.Repeat.DAILY, TYPES));
         assertEquals(6, e.faults().size(), e.getMessage());
-        for (String start : List.of("Row 3: \u201c25:10\u201d is no time of day", "Row 4: there is no piece type \u201cPump\u201d", "Row 5: the quantity", "Row 6: its time is missing",
+        for (String start : List.of("Row 3: \u201c25:10\u201d is no time of day", "Row 4: there is no piece type \u201cPump\u201d",
+                "Row 5: the quantity", "Row 6: its time is missing",
                 "Row 7: Compressor has no attribute", "Row 8: turns must be a number")) {
             assertTrue(e.faults().stream().anyMatch(f -> f.startsWith(start)), start + " in " + e.faults());
         }
@@ -116,10 +119,13 @@ class SheetTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"type;quantity\\nCoil;3 | no column for the time", "time;quantity\\n08:00;3 | no column for the piece type", "time;type;colour\\n08:00;Coil;red | neither time, type nor quantity",
-        "time;type | no rows below", "\"\" | is empty", "time;type\\n08:00;Coil;surplus | more cells than there are headings", "time;type\\n\"08:00;Coil | quote is not closed"})
+    @CsvSource(delimiter = '|', value = {"type;quantity\\nCoil;3 | no column for the time",
+            "time;quantity\\n08:00;3 | no column for the piece type", "time;type;colour\\n08:00;Coil;red | neither time, type nor quantity",
+            "time;type | no rows below", "\"\" | is empty", "time;type\\n08:00;Coil;surplus | more cells than there are headings",
+            "time;type\\n\"08:00;Coil | quote is not closed"})
     void whatIsNoTimetableIsRefusedInWords(String text, String message) {
-        SheetException e = assertThrows(SheetException.class, () -> TimetableSheet.read(SheetReader.parse(text.equals("\"\"") ? "" : text.replace("\\n", "\n"), "pasted"), Timetable.Repeat.DAILY, TYPES));
+        SheetException e = assertThrows(SheetException.class, () -> TimetableSheet
+                .read(SheetReader.parse(text.equals("\"\"") ? "" : text.replace("\\n", "\n"), "pasted"), Timetable.Repeat.DAILY, TYPES));
         assertTrue(String.valueOf(e.getMessage()).contains(message), e.getMessage());
     }
 
@@ -130,14 +136,16 @@ class SheetTest {
             row(sheet, 1, "08:00", "Coil");
             sheet.addMergedRegion(new CellRangeAddress(1, 2, 0, 0));
         });
-        assertTrue(assertThrows(SheetException.class, () -> SheetReader.open(merged)).getMessage().contains("Row 2: the cells A2:A3 are merged"));
+        assertTrue(assertThrows(SheetException.class, () -> SheetReader.open(merged)).getMessage()
+                .contains("Row 2: the cells A2:A3 are merged"));
         Path error = spreadsheet((book, sheet) -> {
             row(sheet, 0, "time", "type");
             row(sheet, 1, "08:00", "Coil");
             sheet.getRow(1).createCell(1).setCellFormula("1/0");
             book.getCreationHelper().createFormulaEvaluator().evaluateAll();
         });
-        assertTrue(assertThrows(SheetException.class, () -> SheetReader.open(error)).getMessage().contains("Row 2: cell B2 holds the error #DIV/0!"));
+        assertTrue(assertThrows(SheetException.class, () -> SheetReader.open(error)).getMessage()
+                .contains("Row 2: cell B2 holds the error #DIV/0!"));
     }
 
     @Test
@@ -145,7 +153,9 @@ class SheetTest {
         Path bomb = folder.resolve("bomb.xlsx");
         try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(bomb))) {
             zip.putNextEntry(new ZipEntry("[Content_Types].xml"));
-            zip.write("<?xml version=\"1.0\"?><Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\"><Default Extension=\"xml\" ContentType=\"application/xml\"/></Types>".getBytes(StandardCharsets.UTF_8));
+            zip.write(
+                    "<?xml version=\"1.0\"?><Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\"><Default Extension=\"xml\" ContentType=\"application/xml\"/></Types>"
+                            .getBytes(StandardCharsets.UTF_8));
             zip.closeEntry();
             zip.putNextEntry(new ZipEntry("xl/worksheets/sheet1.xml"));
             byte[] zeros = new byte[1_000_000];
@@ -155,14 +165,16 @@ class SheetTest {
             zip.closeEntry();
         }
         assertTrue(Files.size(bomb) < 1_000_000);
-        SheetException e = assertTimeoutPreemptively(Duration.ofSeconds(20), () -> assertThrows(SheetException.class, () -> SheetReader.open(bomb)));
+        SheetException e = assertTimeoutPreemptively(Duration.ofSeconds(20),
+                () -> assertThrows(SheetException.class, () -> SheetReader.open(bomb)));
         assertTrue(String.valueOf(e.getMessage()).contains("bomb.xlsx"), e.getMessage());
     }
 
     @Test
     void whatIsNoSpreadsheetIsRefusedInWords() throws Exception {
         Path text = Files.writeString(folder.resolve("text.xlsx"), "time;type");
-        assertTrue(assertThrows(SheetException.class, () -> SheetReader.open(text)).getMessage().contains("can\u2019t be read as a spreadsheet"));
+        assertTrue(assertThrows(SheetException.class, () -> SheetReader.open(text)).getMessage()
+                .contains("can\u2019t be read as a spreadsheet"));
         Path empty = Files.createFile(folder.resolve("empty.xlsx"));
         assertThrows(SheetException.class, () -> SheetReader.open(empty));
         Path binary = Files.write(folder.resolve("binary.csv"), new byte[] {(byte) 0xff, 0, 1});
@@ -176,18 +188,24 @@ class SheetTest {
         Table list = TableSheet.read(SheetReader.parse("type,time\nS,48 s\nM,65 s", "times.csv"), "Times", "");
         assertEquals(List.of("type"), list.keys());
         assertEquals(new Table.Row(List.of("M"), "65 s"), list.rows().get(1));
-        Table matrix = TableSheet.read(SheetReader.parse("from\tS\tM\tL\nS\t\t5 min\t8 min\nM\t4 min\t\t6 min\n", "pasted"), "Changes", "1 min");
+        Table matrix = TableSheet.read(SheetReader.parse("from\tS\tM\tL\nS\t\t5 min\t8 min\nM\t4 min\t\t6 min\n", "pasted"), "Changes",
+                "1 min");
         assertEquals(2, matrix.keys().size());
         assertEquals(4, matrix.rows().size());
         assertTrue(matrix.rows().contains(new Table.Row(List.of("S", "L"), "8 min")));
-        SheetException e = assertThrows(SheetException.class, () -> TableSheet.read(SheetReader.parse("type,time\nS,\n,4 s\nS,1 s\nS,2 s", "t"), "Times", ""));
+        SheetException e = assertThrows(SheetException.class,
+                () -> TableSheet.read(SheetReader.parse("type,time\nS,\n,4 s\nS,1 s\nS,2 s", "t"), "Times", ""));
         assertTrue(e.faults().size() == 2 && e.faults().getFirst().contains("Row 2: its value in column"), e.getMessage());
-        assertTrue(assertThrows(SheetException.class, () -> TableSheet.read(SheetReader.parse("type,time\nS,1 s\nS,2 s", "t"), "Times", "")).getMessage().contains("same key S"));
+        assertTrue(assertThrows(SheetException.class, () -> TableSheet.read(SheetReader.parse("type,time\nS,1 s\nS,2 s", "t"), "Times", ""))
+                .getMessage().contains("same key S"));
     }
 
     @Test
     void whatIsWrittenReadsBackTheSame() throws Exception {
-        Timetable table = new Timetable(Timetable.Repeat.WEEKLY, List.of(new Timetable.Row(30_600, "Coil", 12, Map.of("turns", new Value.Num(9.5), "supplier", new Value.Text("B"))), new Timetable.Row(90_000, "Compressor", 1, Map.of())), "arrivals.xlsx");
+        Timetable table = new Timetable(Timetable.Repeat.WEEKLY,
+                List.of(new Timetable.Row(30_600, "Coil", 12, Map.of("turns", new Value.Num(9.5), "supplier", new Value.Text("B"))),
+                        new Timetable.Row(90_000, "Compressor", 1, Map.of())),
+                "arrivals.xlsx");
         Path file = folder.resolve("arrivals.xlsx");
         SheetWriter.save("Arrivals", TimetableSheet.write(table), file);
         assertEquals(table, TimetableSheet.read(SheetReader.open(file), Timetable.Repeat.WEEKLY, TYPES));
@@ -198,6 +216,7 @@ class SheetTest {
         var study = rhombic.formats.study.StudyReader.open(Path.of("../demo/heat-pump-line.rhombic.json"));
         var dock = (rhombic.study.kind.GoodsIn) study.find("Truck dock").orElseThrow();
         Timetable inStudy = ((rhombic.study.kind.Supply.ByTimetable) dock.supply().orElseThrow()).timetable();
-        assertEquals(inStudy, TimetableSheet.read(SheetReader.open(Path.of("../demo/arrivals.xlsx")), inStudy.repeat(), study.pieceTypes()));
+        assertEquals(inStudy,
+                TimetableSheet.read(SheetReader.open(Path.of("../demo/arrivals.xlsx")), inStudy.repeat(), study.pieceTypes()));
     }
 }

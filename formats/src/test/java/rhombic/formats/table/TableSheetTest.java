@@ -15,8 +15,7 @@ import rhombic.study.value.Table;
 
 /** Look-up tables out of sheets: one key, two keys in columns, two keys as a matrix. */
 class TableSheetTest {
-    @TempDir
-    private Path folder;
+    @TempDir private Path folder;
 
     private Table read(String csv) throws Exception {
         Path file = folder.resolve("table.csv");
@@ -54,10 +53,10 @@ class TableSheetTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "type;time/;48 s | Row 2: its key in column \u201ctype\u201d is missing",
-        "type;time/S; | Row 2: its value in column \u201ctime\u201d is missing",
-        "from;to;time/S;;5 min | Row 2: its key in column \u201cto\u201d is missing",
-        "only/S | A table needs at least two columns: a key, and a value"})
+            "type;time/;48 s | Row 2: its key in column \u201ctype\u201d is missing",
+            "type;time/S; | Row 2: its value in column \u201ctime\u201d is missing",
+            "from;to;time/S;;5 min | Row 2: its key in column \u201cto\u201d is missing",
+            "only/S | A table needs at least two columns: a key, and a value"})
     void whatIsMissingIsToldByRowAndColumn(String csv, String message) {
         assertTrue(refused(csv.replace('/', '\n') + "\n").contains(message), () -> refused(csv.replace('/', '\n') + "\n"));
     }
