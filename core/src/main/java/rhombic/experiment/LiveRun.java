@@ -1,6 +1,7 @@
 package rhombic.experiment;
 
 import java.util.function.BooleanSupplier;
+import rhombic.plant.Blueprint;
 import rhombic.plant.Plant;
 import rhombic.study.Study;
 import rhombic.trace.Trace;
@@ -24,10 +25,19 @@ public final class LiveRun {
         this(study, TraceWriter.USUALLY_KEPT);
     }
 
+    public LiveRun(Blueprint blueprint) {
+        this(blueprint, TraceWriter.USUALLY_KEPT);
+    }
+
     /** @param mostKept records of the trace after which the oldest are dropped */
     public LiveRun(Study study, int mostKept) {
+        this(Blueprint.of(study), mostKept);
+    }
+
+    private LiveRun(Blueprint blueprint, int mostKept) {
+        Study study = blueprint.study();
         writer = new TraceWriter(study.equipment().size(), study.links().size(), mostKept);
-        plant = Plant.build(study, 1, writer);
+        plant = blueprint.build(1, writer);
         plannedNanos = study.plan().length().nanos();
         writer.publish(-1);
     }

@@ -21,18 +21,24 @@ public final class LocalEngine implements RunEngine, AutoCloseable {
     private static final int PROGRESS_STEPS = 50;
 
     private final ExecutorService threads;
+    private final Preparation preparation;
 
     /** @param threadCount at least 1 */
     public LocalEngine(int threadCount) {
+        this(threadCount, new Preparation());
+    }
+
+    private LocalEngine(int threadCount, Preparation preparation) {
         if (threadCount < 1) {
             throw new IllegalArgumentException("At least 1 thread is needed; got " + threadCount);
         }
+        this.preparation = preparation;
         threads = Executors.newFixedThreadPool(threadCount, Thread.ofPlatform().daemon().name("rhombic-run-", 1).factory());
     }
 
-    /** One thread for each core. */
-    public static LocalEngine onAllCores() {
-        return new LocalEngine(Runtime.getRuntime().availableProcessors());
+    /** One thread for each core, which shares what is worked out of a study with whoever has the same preparation. */
+    public static LocalEngine onAllCores(Preparation preparation) {
+        return new LocalEngine(Runtime.getRuntime().availableProcessors(), preparation);
     }
 
     @Override
@@ -42,7 +48,7 @@ public final class LocalEngine implements RunEngine, AutoCloseable {
         Map<Study, Blueprint> blueprints = new IdentityHashMap<>();
         List<Future<RunFigures>> open = new ArrayList<>(tasks.size());
         for (RunTask task : tasks) {
-            Blueprint blueprint = blueprints.computeIfAbsent(task.study(), Blueprint::of);
+            Blueprint blueprint = blueprints.computeIfAbsent(task.study(), preparation::of);
             open.add(threads.submit(() -> run(task, blueprint, listener, stop)));
         }
         List<RunFigures> figures = new ArrayList<>(tasks.size());

@@ -26,6 +26,7 @@ import rhombic.trace.TraceWriter;
  */
 public final class Blueprint {
     private final Study study;
+    private final List<Problem> problems;
     private final Set<String> broken;
     private final TypeBook types;
     private final TableBook tables;
@@ -36,7 +37,8 @@ public final class Blueprint {
 
     private Blueprint(Study study) {
         this.study = study;
-        broken = StudyCheck.of(study).stream().filter(Problem::isError).map(Problem::place).collect(Collectors.toUnmodifiableSet());
+        problems = StudyCheck.of(study);
+        broken = problems.stream().filter(Problem::isError).map(Problem::place).collect(Collectors.toUnmodifiableSet());
         beforeInspection = beforeInspection(study);
         types = new TypeBook(study.pieceTypes());
         tables = new TableBook(study.tables());
@@ -77,7 +79,12 @@ public final class Blueprint {
         return beforeInspection.contains(name);
     }
 
-    Study study() {
+    /** What is wrong or missing in the study, errors first. */
+    public List<Problem> problems() {
+        return problems;
+    }
+
+    public Study study() {
         return study;
     }
 

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import rhombic.study.kind.Equipment;
+import rhombic.study.value.NamedView;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.StudyException;
@@ -20,9 +21,10 @@ import rhombic.study.value.Table;
  *
  * @param links in order; those of one equipment stand in its order of preference
  * @param rules in the order in which they are looked at
+ * @param views of the floor, kept by name; no run depends on them
  */
 public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links, List<Table> tables,
-        List<Rule> rules) implements Serializable {
+        List<Rule> rules, List<NamedView> views) implements Serializable {
     public static final int MOST_EQUIPMENT = 50_000;
 
     public Study {
@@ -35,9 +37,11 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         }
         tables = List.copyOf(tables);
         rules = List.copyOf(rules);
+        views = List.copyOf(views);
         unique("piece types", pieceTypes.stream().map(PieceType::name).toList());
         unique("tables", tables.stream().map(Table::name).toList());
         unique("rules", rules.stream().map(Rule::name).toList());
+        unique("views", views.stream().map(NamedView::name).toList());
         Set<String> names = unique("pieces of equipment", equipment.stream().map(Equipment::name).toList());
         unique("pieces of equipment have the id", equipment.stream().map(Equipment::id).toList());
         Set<Link.Ends> ways = new HashSet<>();
@@ -56,7 +60,13 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
 
     /** A study without tables and rules. */
     public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links) {
-        this(name, plan, pieceTypes, equipment, links, List.of(), List.of());
+        this(name, plan, pieceTypes, equipment, links, List.of(), List.of(), List.of());
+    }
+
+    /** A study without views. */
+    public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links, List<Table> tables,
+            List<Rule> rules) {
+        this(name, plan, pieceTypes, equipment, links, tables, rules, List.of());
     }
 
     /** An empty floor. */
@@ -79,23 +89,27 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     }
 
     public Study named(String newName) {
-        return new Study(newName, plan, pieceTypes, equipment, links, tables, rules);
+        return new Study(newName, plan, pieceTypes, equipment, links, tables, rules, views);
     }
 
     public Study withPlan(RunPlan newPlan) {
-        return new Study(name, newPlan, pieceTypes, equipment, links, tables, rules);
+        return new Study(name, newPlan, pieceTypes, equipment, links, tables, rules, views);
     }
 
     public Study withPieceTypes(List<PieceType> newTypes) {
-        return new Study(name, plan, newTypes, equipment, links, tables, rules);
+        return new Study(name, plan, newTypes, equipment, links, tables, rules, views);
     }
 
     public Study withTables(List<Table> newTables) {
-        return new Study(name, plan, pieceTypes, equipment, links, newTables, rules);
+        return new Study(name, plan, pieceTypes, equipment, links, newTables, rules, views);
     }
 
     public Study withRules(List<Rule> newRules) {
-        return new Study(name, plan, pieceTypes, equipment, links, tables, newRules);
+        return new Study(name, plan, pieceTypes, equipment, links, tables, newRules, views);
+    }
+
+    public Study withViews(List<NamedView> newViews) {
+        return new Study(name, plan, pieceTypes, equipment, links, tables, rules, newViews);
     }
 
     public Optional<PieceType> type(String wanted) {
@@ -107,7 +121,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     }
 
     public Study withLinks(List<Link> newLinks) {
-        return new Study(name, plan, pieceTypes, equipment, newLinks, tables, rules);
+        return new Study(name, plan, pieceTypes, equipment, newLinks, tables, rules, views);
     }
 
     /** Adds equipment, and links that may lead to it. */
@@ -123,7 +137,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         }
         List<Link> allLinks = new ArrayList<>(links);
         allLinks.addAll(moreLinks);
-        return new Study(name, plan, pieceTypes, allThings, allLinks, tables, rules);
+        return new Study(name, plan, pieceTypes, allThings, allLinks, tables, rules, views);
     }
 
     public Study with(Equipment thing) {
@@ -142,7 +156,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     public Study without(Set<String> gone) {
         return new Study(name, plan, pieceTypes,
                 equipment.stream().filter(e -> !gone.contains(e.name())).toList(),
-                links.stream().filter(l -> !gone.contains(l.from()) && !gone.contains(l.to())).toList(), tables, rules);
+                links.stream().filter(l -> !gone.contains(l.from()) && !gone.contains(l.to())).toList(), tables, rules, views);
     }
 
     /** Puts a changed version in the place of the equipment; if its name changes, all that names it follows. */
@@ -159,9 +173,9 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
             Renaming renaming = new Renaming(Renaming.What.EQUIPMENT, which, newName);
             all.replaceAll(renaming::in);
             allLinks = links.stream().map(renaming::in).toList();
-            return new Study(name, plan, pieceTypes, all, allLinks, tables, rules.stream().map(renaming::in).toList());
+            return new Study(name, plan, pieceTypes, all, allLinks, tables, rules.stream().map(renaming::in).toList(), views);
         }
-        return new Study(name, plan, pieceTypes, all, allLinks, tables, rules);
+        return new Study(name, plan, pieceTypes, all, allLinks, tables, rules, views);
     }
 
     /** Renames a piece type, a table or an attribute everywhere; equipment is renamed by {@link #changed}. */
@@ -176,13 +190,13 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         }
         return new Study(name, plan, pieceTypes.stream().map(renaming::in).toList(), equipment.stream().map(renaming::in).toList(),
                 links.stream().map(renaming::in).toList(), tables.stream().map(renaming::in).toList(),
-                rules.stream().map(renaming::in).toList());
+                rules.stream().map(renaming::in).toList(), views);
     }
 
     /** Changes every piece of equipment that is named, names kept. */
     public Study changedAll(Set<String> which, UnaryOperator<Equipment> change) {
         return new Study(name, plan, pieceTypes,
-                equipment.stream().map(e -> which.contains(e.name()) ? change.apply(e) : e).toList(), links, tables, rules);
+                equipment.stream().map(e -> which.contains(e.name()) ? change.apply(e) : e).toList(), links, tables, rules, views);
     }
 
     private static Set<String> unique(String what, List<String> names) {

@@ -33,6 +33,7 @@ import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Bend;
+import rhombic.study.value.NamedView;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.Seat;
 import rhombic.study.value.Look;
@@ -103,7 +104,8 @@ public final class RandomStudies {
             }
         }
         RunPlan plan = RunPlan.ONE_SHIFT.withLength(Quantity.hours(1)).withWarmUp(Quantity.minutes(random.nextInt(3) * 10)).withSeed(seed).withReplications(3).withUntilOut(seed % 5 == 0 ? 20 : 0);
-        return new Study("Random " + Math.abs(seed % 1000), plan, types(), things, links, tables(), rules(things));
+        List<NamedView> views = more.nextBoolean() ? List.of() : List.of(new NamedView("From the gate", more.nextInt(9), -3.5, more.nextInt(360) - 180, 40, 25, more.nextBoolean()));
+        return new Study("Random " + Math.abs(seed % 1000), plan, types(), things, links, tables(), rules(things), views);
     }
 
     private List<PieceType> types() {

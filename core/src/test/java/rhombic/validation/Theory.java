@@ -17,6 +17,7 @@ import java.util.OptionalInt;
 import java.util.function.ToDoubleFunction;
 import rhombic.experiment.Interval;
 import rhombic.experiment.LocalEngine;
+import rhombic.experiment.Preparation;
 import rhombic.experiment.RunListener;
 import rhombic.experiment.Summary;
 import rhombic.measure.EquipmentFigures;
@@ -48,7 +49,7 @@ abstract class Theory {
     private static final int REPLICATIONS = 20;
     private static final long SECOND_SEED = 97;
 
-    private final LocalEngine engine = LocalEngine.onAllCores();
+    private final LocalEngine engine = LocalEngine.onAllCores(new Preparation());
     /** Every figure that was judged, by case and figure. */
     final Map<String, ValidationPage.Line> told = new LinkedHashMap<>();
 

@@ -35,6 +35,15 @@ public record Changes(List<Change> all) implements Serializable {
         return new Change.Set(Address.of(thing, field), Kinds.of(thing).fileWord(), Stored.stored(before), Stored.stored(after));
     }
 
+    /** What leads from the equipment to the same one otherwise. */
+    public static Changes of(Equipment before, Equipment after) {
+        List<Change> changes = new ArrayList<>();
+        if (!before.equals(after)) {
+            ofItem(Part.EQUIPMENT, before, after, changes);
+        }
+        return new Changes(changes);
+    }
+
     /** What leads from one study to the other. Takes time in proportion to their size; what both share is not looked into. */
     public static Changes between(Study before, Study after) {
         List<Change> changes = new ArrayList<>();

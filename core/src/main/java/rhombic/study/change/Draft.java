@@ -9,6 +9,7 @@ import rhombic.study.Rule;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
+import rhombic.study.value.NamedView;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.StudyException;
 import rhombic.study.value.Table;
@@ -50,7 +51,7 @@ final class Draft {
     Study study() {
         return new Study(name, plan, all(Part.PIECE_TYPE, PieceType.class), all(Part.EQUIPMENT, Equipment.class),
                 all(Part.LINK, Link.class), all(Part.TABLE, Table.class),
-                all(Part.RULE, Rule.class));
+                all(Part.RULE, Rule.class), all(Part.VIEW, NamedView.class));
     }
 
     /** Takes over a study that was changed as a whole. */

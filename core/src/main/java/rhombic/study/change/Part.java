@@ -5,6 +5,7 @@ import rhombic.study.Link;
 import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
+import rhombic.study.value.NamedView;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
 
@@ -39,6 +40,12 @@ public enum Part {
         List<?> of(Study study) {
             return study.rules();
         }
+    },
+    VIEW("view") {
+        @Override
+        List<?> of(Study study) {
+            return study.views();
+        }
     };
 
     private final String word;
@@ -61,6 +68,7 @@ public enum Part {
             case PieceType type -> type.name();
             case Table table -> table.name();
             case Rule rule -> rule.name();
+            case NamedView view -> view.name();
             default -> throw new IllegalArgumentException("No part of a study: " + item);
         };
     }
@@ -73,6 +81,7 @@ public enum Part {
             case PieceType type -> "piece type " + type.name();
             case Table table -> "table " + table.name();
             case Rule rule -> "rule " + rule.name();
+            case NamedView view -> "view " + view.name();
             default -> throw new IllegalArgumentException("No part of a study: " + item);
         };
     }

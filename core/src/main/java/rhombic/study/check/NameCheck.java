@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;
 import rhombic.study.Rule;
 import rhombic.study.Study;
+import rhombic.study.change.Part;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
@@ -48,7 +48,7 @@ final class NameCheck {
             if (study.type(use.name()).isEmpty() && seen.add(use.place() + "\u0000" + use.name())) {
                 add(Problem.Grade.ERROR, Problem.Kind.UNKNOWN_NAME, use.place(),
                         "It names the piece type \u201c" + use.name() + "\u201d, which is not there", "Add the type, or choose another",
-                        fix("Add the type " + use.name(), s -> s.withPieceTypes(with(s.pieceTypes(), PieceType.usual(use.name())))));
+                        Problem.Fix.adds("Add the type " + use.name(), Part.PIECE_TYPE, study.pieceTypes(), PieceType.usual(use.name())));
             }
         }
         for (Uses.Named use : uses.tables) {
@@ -97,10 +97,9 @@ final class NameCheck {
                                 add(Problem.Grade.ERROR, Problem.Kind.ATTRIBUTE_NEVER_SET, use.place(),
                                         "It reads piece." + read.name() + ", which no piece type has",
                                         "Add the attribute " + read.name() + " to the piece types",
-                                        fix("Add " + read.name() + " to all piece types", s -> s.withPieceTypes(s.pieceTypes().stream()
-                                                .map(type -> type.withAttributes(
-                                                        with(type.attributes(), new Attribute(read.name(), new Value.Num(0)))))
-                                                .toList())));
+                                        Problem.Fix.of("Add " + read.name() + " to all piece types", Part.PIECE_TYPE, study.pieceTypes(),
+                                                type -> type.withAttributes(
+                                                        with(type.attributes(), new Attribute(read.name(), new Value.Num(0))))));
                             }
             }
             case "here" -> {
@@ -127,8 +126,8 @@ final class NameCheck {
             add(Problem.Grade.ERROR, Problem.Kind.ATTRIBUTE_NEVER_SET, place,
                     "It reads " + name + " of " + thing.name() + ", which does not have it",
                     "Add the attribute " + name + " to " + thing.name(),
-                    fix("Add " + name + " to " + thing.name(), s -> s.changed(thing.name(),
-                            e -> e.with(e.basics().withAttributes(with(e.basics().attributes(), new Attribute(name, new Value.Num(0))))))));
+                    Problem.Fix.of("Add " + name + " to " + thing.name(), thing,
+                            e -> e.with(e.basics().withAttributes(with(e.basics().attributes(), new Attribute(name, new Value.Num(0)))))));
         }
     }
 
@@ -153,11 +152,8 @@ final class NameCheck {
                             "Add the attribute to the type, or change the row",
                             has(type.attributes(), name)
                                     ? null
-                                    : fix("Add " + name + " to " + type.name(), s -> s.withPieceTypes(s.pieceTypes().stream()
-                                            .map(t -> t.name().equals(type.name()) && !has(t.attributes(), name)
-                                                    ? t.withAttributes(with(t.attributes(), new Attribute(name, value)))
-                                                    : t)
-                                            .toList())));
+                                    : Problem.Fix.of("Add " + name + " to " + type.name(), Part.PIECE_TYPE, List.of(type),
+                                            t -> t.withAttributes(with(t.attributes(), new Attribute(name, value)))));
                 }
             }));
         }
@@ -252,8 +248,7 @@ final class NameCheck {
                 add(Problem.Grade.HINT, Problem.Kind.UNUSED_TYPE, "",
                         "No goods in brings the piece type \u201c" + type.name() + "\u201d, and nothing makes it",
                         "Choose it at a goods in, or take it out",
-                        fix("Take " + type.name() + " out",
-                                s -> s.withPieceTypes(s.pieceTypes().stream().filter(t -> !t.name().equals(type.name())).toList())));
+                        Problem.Fix.takesOut("Take " + type.name() + " out", Part.PIECE_TYPE, study.pieceTypes(), type));
             }
         }
         Set<String> usedTables = new HashSet<>(uses.tables.stream().map(Uses.Named::name).toList());
@@ -261,8 +256,7 @@ final class NameCheck {
             if (!usedTables.contains(table.name())) {
                 add(Problem.Grade.HINT, Problem.Kind.UNUSED_TABLE, "", "Nothing looks up the table \u201c" + table.name() + "\u201d",
                         "Use it in a time, a recipe or a formula, or take it out",
-                        fix("Take " + table.name() + " out",
-                                s -> s.withTables(s.tables().stream().filter(t -> !t.name().equals(table.name())).toList())));
+                        Problem.Fix.takesOut("Take " + table.name() + " out", Part.TABLE, study.tables(), table));
             }
         }
         attributesNeverRead();
@@ -286,10 +280,8 @@ final class NameCheck {
                     add(Problem.Grade.HINT, Problem.Kind.ATTRIBUTE_NEVER_READ, "",
                             "The attribute " + attribute.name() + " of pieces is set but never read",
                             "Use it in a time, a way out, a recipe or a rule, or take it out",
-                            fix("Take " + attribute.name() + " out", s -> s.withPieceTypes(s.pieceTypes().stream()
-                                    .map(t -> t.withAttributes(
-                                            t.attributes().stream().filter(a -> !a.name().equals(attribute.name())).toList()))
-                                    .toList())));
+                            Problem.Fix.of("Take " + attribute.name() + " out", Part.PIECE_TYPE, study.pieceTypes(),
+                                    t -> t.withAttributes(without(t.attributes(), attribute.name()))));
                 }
             }
         }
@@ -299,8 +291,8 @@ final class NameCheck {
                     add(Problem.Grade.HINT, Problem.Kind.ATTRIBUTE_NEVER_READ, thing.name(),
                             "Its attribute " + attribute.name() + " is set but never read",
                             "Use it in a formula as here." + attribute.name() + ", or take it out",
-                            fix("Take " + attribute.name() + " out", s -> s.changed(thing.name(), e -> e.with(e.basics().withAttributes(
-                                    e.basics().attributes().stream().filter(a -> !a.name().equals(attribute.name())).toList())))));
+                            Problem.Fix.of("Take " + attribute.name() + " out", thing,
+                                    e -> e.with(e.basics().withAttributes(without(e.basics().attributes(), attribute.name())))));
                 }
             }
         }
@@ -314,8 +306,8 @@ final class NameCheck {
         problems.add(new Problem(grade, kind, place, what, remedy, fix));
     }
 
-    private static Problem.Fix fix(String name, UnaryOperator<Study> change) {
-        return new Problem.Fix(name, change);
+    private static List<Attribute> without(List<Attribute> attributes, String name) {
+        return attributes.stream().filter(a -> !a.name().equals(name)).toList();
     }
 
     private static boolean has(List<Attribute> attributes, String name) {

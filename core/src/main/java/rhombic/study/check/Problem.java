@@ -1,8 +1,14 @@
 package rhombic.study.check;
 
+import java.io.Serializable;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
-import rhombic.study.Study;
+import rhombic.study.change.Change;
+import rhombic.study.change.Changes;
+import rhombic.study.change.Part;
+import rhombic.study.kind.Equipment;
 
 /**
  * Something wrong or missing in a study.
@@ -20,11 +26,35 @@ public record Problem(Grade grade, Kind kind, String place, String what, String 
     }
 
     /**
-     * A change that mends it.
+     * What mends it.
      *
      * @param name what it does, for a button
      */
-    public record Fix(String name, UnaryOperator<Study> change) {}
+    public record Fix(String name, Changes changes) {
+        static Fix of(String name, Equipment thing, UnaryOperator<Equipment> change) {
+            return new Fix(name, Changes.of(thing, change.apply(thing)));
+        }
+
+        /** Changes those of the items of one list that the change makes another of. */
+        static <T extends Serializable> Fix of(String name, Part part, List<T> items, UnaryOperator<T> change) {
+            List<Change> changes = new ArrayList<>();
+            for (T item : items) {
+                T changed = change.apply(item);
+                if (!changed.equals(item)) {
+                    changes.add(new Change.Replace(part, item, changed));
+                }
+            }
+            return new Fix(name, new Changes(changes));
+        }
+
+        static Fix adds(String name, Part part, List<?> to, Serializable item) {
+            return new Fix(name, new Changes(List.of(new Change.Add(part, to.size(), item))));
+        }
+
+        static Fix takesOut(String name, Part part, List<?> from, Serializable item) {
+            return new Fix(name, new Changes(List.of(new Change.TakeOut(part, from.indexOf(item), item))));
+        }
+    }
 
     /** Which check found it. */
     public enum Kind {

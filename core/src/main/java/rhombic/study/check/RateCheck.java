@@ -71,8 +71,7 @@ final class RateCheck {
                     "Let fewer come, or give it a shorter time or more places",
                     needed > 10_000
                             ? null
-                            : new Problem.Fix("Give it " + needed + " places",
-                                    s -> s.changed(station.name(), e -> e instanceof Station one ? one.withPlaces(needed) : e))));
+                            : Problem.Fix.of("Give it " + needed + " places", station, e -> station.withPlaces(needed))));
         }
     }
 
@@ -159,9 +158,8 @@ final class RateCheck {
                 String.format(Locale.ROOT, "Its time of %s is about %s of its neighbours\u2019", time,
                         tooLong ? "60 times that" : "a sixtieth of those"),
                 "Check its unit",
-                other.map(right -> new Problem.Fix("Make it " + right,
-                        s -> s.changed(station.name(),
-                                e -> e instanceof Station one ? one.with(one.work().withTime(new TimeSource.Drawn(right))) : e)))
+                other.map(right -> Problem.Fix.of("Make it " + right, station,
+                        e -> station.with(station.work().withTime(new TimeSource.Drawn(right)))))
                         .orElse(null)));
     }
 

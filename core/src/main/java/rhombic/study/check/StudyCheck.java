@@ -16,6 +16,7 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.Study;
+import rhombic.study.change.Part;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
@@ -106,10 +107,10 @@ public final class StudyCheck {
             warn(Problem.Kind.SHUT, thing.name(),
                     "Its " + side + " is shut at " + times.get(inTime.size()).from() + ", but the run ends at " + length,
                     "Shut it earlier, or make the run longer",
-                    new Problem.Fix("Leave that out", s -> s.changed(thing.name(), e -> e.with(with.apply(e.basics(), inTime)))));
+                    Problem.Fix.of("Leave that out", thing, e -> e.with(with.apply(e.basics(), inTime))));
         } else if (ShutTime.within(times, 0, length.nanos()) == length.nanos()) {
             warn(Problem.Kind.SHUT, thing.name(), "Its " + side + " is shut for the whole run, so " + effect, "Open it for a time",
-                    new Problem.Fix("Open it", s -> s.changed(thing.name(), e -> e.with(with.apply(e.basics(), List.of())))));
+                    Problem.Fix.of("Open it", thing, e -> e.with(with.apply(e.basics(), List.of()))));
         }
     }
 
@@ -131,11 +132,8 @@ public final class StudyCheck {
         } else if (Math.abs(sum - 100) > SHARES_MAY_MISS) {
             warn(Problem.Kind.SHARES, thing.name(),
                     "Its shares add up to " + Quantity.plain(Math.round(sum * 1e6) / 1e6) + " %; they are used in proportion",
-                    "Make them add up to 100 %", new Problem.Fix("Scale them to 100 %", s -> s.withLinks(s.links().stream()
-                            .map(l -> l.from().equals(thing.name())
-                                    ? l.withShare(l.share().map(share -> Quantity.percent(Math.round(share.amount() / sum * 1e5) / 1e3)))
-                                    : l)
-                            .toList())));
+                    "Make them add up to 100 %", Problem.Fix.of("Scale them to 100 %", Part.LINK, ways,
+                            l -> l.withShare(l.share().map(share -> Quantity.percent(Math.round(share.amount() / sum * 1e5) / 1e3)))));
         }
     }
 

@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.chance.DistributionException;
 import rhombic.chance.DistributionText;
 import rhombic.study.Study;
+import rhombic.study.change.Part;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Recipe;
@@ -74,11 +75,8 @@ final class WorkCheck {
                     add(Problem.Grade.WARNING, Problem.Kind.UNKNOWN_NAME, single.name(),
                             "Failed pieces are to look \u201c" + look
                                     + "\u201d, but no type that comes has that look",
-                            "Add the look to the piece type", new Problem.Fix("Add the look", s -> s.withPieceTypes(s.pieceTypes().stream()
-                                    .map(type -> flow.comingTo(single.name()).contains(type.name())
-                                            ? withLook(type, look)
-                                            : type)
-                                    .toList())));
+                            "Add the look to the piece type", Problem.Fix.of("Add the look", Part.PIECE_TYPE, study.pieceTypes(),
+                                    type -> flow.comingTo(single.name()).contains(type.name()) ? withLook(type, look) : type));
                 }
             }
         }
@@ -207,8 +205,8 @@ final class WorkCheck {
         for (String base : assembly.way() == AssemblyStation.Way.PACK ? assembly.bases() : List.<String>of()) {
             study.type(base).filter(type -> !type.carrier()).ifPresent(type -> add(Problem.Grade.WARNING, Problem.Kind.RECIPE, place,
                     "It packs onto " + base + ", which is no carrier, so unpacking would end it",
-                    "Make it a carrier", new Problem.Fix("Make " + base + " a carrier", s -> s
-                            .withPieceTypes(s.pieceTypes().stream().map(t -> t.name().equals(base) ? t.asCarrier(true) : t).toList()))));
+                    "Make it a carrier",
+                    Problem.Fix.of("Make " + base + " a carrier", Part.PIECE_TYPE, List.of(type), t -> t.asCarrier(true))));
         }
         switch (assembly.recipe()) {
             case Recipe.Fixed fixed -> {
@@ -273,8 +271,7 @@ final class WorkCheck {
                         "Its recipe" + forWhat + " needs " + part.count() + " " + part.type() + ", but only " + assembly.partRoom()
                                 + " can wait, so it never begins",
                         "Give parts more room",
-                        new Problem.Fix("Make room for " + part.count(), s -> s.changed(assembly.name(),
-                                e -> e instanceof AssemblyStation a ? a.withPartRoom(Math.max(a.partRoom(), part.count())) : e)));
+                        Problem.Fix.of("Make room for " + part.count(), assembly, e -> assembly.withPartRoom(part.count())));
             }
         }
         for (String base : assembly.bases()) {

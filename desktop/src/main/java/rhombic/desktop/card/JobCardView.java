@@ -50,6 +50,8 @@ public final class JobCardView extends ScrollPane {
     private final VBox live = new VBox(6);
     private @Nullable Moment moment;
     private List<Problem> problems = List.of();
+    /** They come a little later than the sentences, and must not disturb who edits these. */
+    private final VBox faults = new VBox(8);
     /** The line with the name at the top, kept as long as it says the same. */
     private @Nullable VBox header;
     /** Shuts or opens the inlet of what is selected, from the moment that is shown. Kept, since figures come and go while it is pressed. */
@@ -84,6 +86,7 @@ public final class JobCardView extends ScrollPane {
 
     /** Says everything anew; call after the study or the selection has changed. What reads as before stays as it is. */
     public void rebuild() {
+        showFaults();
         List<Node> said = new ArrayList<>();
         live.getChildren().clear();
         Optional<Equipment> single = bench.single();
@@ -96,7 +99,7 @@ public final class JobCardView extends ScrollPane {
             sentences.addAll(SharedSentences.layout(Set.of(name)));
             said.addAll(blocks(sentences));
             said.add(allOfKind(single.get()));
-            said.addAll(faults(problems.stream().filter(p -> p.place().equals(name)).toList()));
+            said.add(faults);
             said.add(live);
             said.add(inletSwitch);
             said.add(outletSwitch);
@@ -106,7 +109,7 @@ public final class JobCardView extends ScrollPane {
         } else {
             said.add(header(bench.study().name(), "Study", text -> study -> study.named(Names.checked(text.strip())), false));
             said.addAll(blocks(Sentences.of(bench.study())));
-            said.addAll(faults(problems));
+            said.add(faults);
             if (bench.study().equipment().isEmpty()) {
                 said.add(quiet(
                         "The floor is empty. Take a goods in from the shelf on the left and click where it stands, or type / and a few letters."));
@@ -149,7 +152,18 @@ public final class JobCardView extends ScrollPane {
 
     public void setProblems(List<Problem> found) {
         problems = found;
-        rebuild();
+        showFaults();
+    }
+
+    private void showFaults() {
+        List<Problem> shown = bench.single().map(thing -> problems.stream().filter(p -> p.place().equals(thing.name())).toList())
+                .orElse(problems);
+        if (!shown.equals(faults.getUserData())) {
+            faults.setUserData(shown);
+            faults.getChildren().setAll(faults(shown));
+        }
+        faults.setVisible(!shown.isEmpty());
+        faults.setManaged(!shown.isEmpty());
     }
 
     public void showPiece(Optional<PieceNote> note) {
@@ -316,7 +330,7 @@ public final class JobCardView extends ScrollPane {
                 Button mend = new Button(fix.name());
                 mend.getStyleClass().add("quiet-button");
                 mend.setId("fix-" + problem.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'));
-                mend.setOnAction(e -> bench.edit(fix.name(), fix.change()));
+                mend.setOnAction(e -> bench.edit(fix.name(), fix.changes()::applyTo));
                 faults.add(mend);
             }
         }

@@ -32,6 +32,7 @@ import rhombic.scene.Scene;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Study;
+import rhombic.study.value.NamedView;
 import rhombic.study.Travel;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.WorkEquipment;
@@ -285,6 +286,21 @@ public final class FloorView extends Region {
 
     public boolean isPlan() {
         return view.isPlan();
+    }
+
+    /** The present view under that name, to the centimetre and a tenth of a degree. */
+    public NamedView seen(String name) {
+        return new NamedView(name, rounded(view.targetX(), 100), rounded(view.targetY(), 100), rounded(view.yawDegrees() % 360, 10),
+                rounded(view.pitchDegrees(), 10), rounded(view.distance(), 100), view.isPlan());
+    }
+
+    private static double rounded(double value, double parts) {
+        return Math.round(value * parts) / parts;
+    }
+
+    public void look(NamedView kept) {
+        look(new Viewpoint(kept.xMetres(), kept.yMetres(), kept.yawDegrees(), kept.pitchDegrees(), kept.distanceMetres(),
+                kept.plan() ? Viewpoint.PLAN_FIELD : Viewpoint.USUAL_FIELD));
     }
 
     void look(Viewpoint from) {

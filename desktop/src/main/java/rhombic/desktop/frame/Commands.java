@@ -44,6 +44,7 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
                 new Command("One event on", ".", window.player()::stepOne),
                 new Command("Plan or 3D", "P", window.floor()::togglePlan),
                 new Command("Fit the selection", "F", () -> window.floor().fit(window.bench().selection())),
+                new Command("Keep this view by name", "", window::keepView),
                 new Command("Numbers on or off", "N", window::toggleNumbers),
                 new Command("Names on or off", "", window::toggleNames),
                 new Command("Add a piece type", "", () -> onStudyCard("add a piece type", st -> Edits.withNewType(st, false))),
@@ -68,6 +69,8 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
         for (Place target : Place.values()) {
             all.add(new Command("Go to " + target.word(), String.valueOf(target.ordinal() + 1), () -> window.go(target)));
         }
+        window.bench().study().views()
+                .forEach(view -> all.add(new Command("See " + view.name(), "kept view", () -> window.floor().look(view))));
         all.addAll(ofFiles());
         for (Equipment thing : window.bench().study().equipment()) {
             all.add(new Command(thing.name(), thing.kind(), () -> {

@@ -27,15 +27,16 @@ import rhombic.desktop.floor.FloorGestures;
 import rhombic.desktop.floor.FloorView;
 import rhombic.desktop.watch.StripsView;
 import rhombic.desktop.watch.TransportBar;
+import rhombic.desktop.work.Checks;
 import rhombic.desktop.work.Outlook;
 import rhombic.desktop.work.Player;
 import rhombic.desktop.work.RecentFiles;
 import rhombic.desktop.work.Workbench;
+import rhombic.experiment.Preparation;
 import rhombic.formats.file.Journal;
 import rhombic.insight.PieceStory;
 import rhombic.study.Study;
 import rhombic.study.check.Problem;
-import rhombic.study.check.StudyCheck;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceSpot;
 import rhombic.trace.Trace;
@@ -53,8 +54,10 @@ public final class MainWindow implements AutoCloseable {
     private static final double STRIPS_HEIGHT = 196;
 
     private final Workbench bench;
-    private final Player player = new Player();
+    private final Preparation preparation = new Preparation();
+    private final Player player = new Player(preparation);
     private final Outlook outlook;
+    private final Checks checks;
     private final StudyFiles files;
     private final Editing editing;
 
@@ -63,6 +66,7 @@ public final class MainWindow implements AutoCloseable {
     private final JobCardView card;
     private final OutlookBar outlookBar;
     private final TopBar topBar;
+    private final ViewsBar views;
     private final Shelf shelf;
     private final TransportBar transport;
     private final StripsView strips;
@@ -95,6 +99,7 @@ public final class MainWindow implements AutoCloseable {
         editing = new Editing(bench, this::say);
         gestures = new FloorGestures(floor, bench, this::choosePiece, this::showHand);
         card = new JobCardView(bench, asker::toRead);
+        views = new ViewsBar(bench, floor::look, floor::seen, this::say);
         shelf = new Shelf(floor, gestures);
         transport = new TransportBar(player, this::refreshFrame);
         strips = new StripsView(nanos -> {
@@ -103,7 +108,8 @@ public final class MainWindow implements AutoCloseable {
         }, bench::select);
         diagnose = new ResultsPage(bench, false);
         compare = new ResultsPage(bench, true);
-        outlook = new Outlook(Platform::runLater, this::showOutlook);
+        outlook = new Outlook(preparation, Platform::runLater, this::showOutlook);
+        checks = new Checks(preparation, Platform::runLater, this::showProblems);
         outlookBar = new OutlookBar(outlook::cancel);
         commands = new Commands(this, editing, files, gestures, transport);
         topBar = new TopBar(this::go, () -> openFind(floor.getScene().getWidth() - 340, 50), commands::ofFiles);
@@ -187,7 +193,9 @@ public final class MainWindow implements AutoCloseable {
         middle.setMinSize(200, 120);
         keys.visibleProperty().bind(hand.visibleProperty().not().and(shelf.things().visibleProperty().not()));
         StackPane.setAlignment(shelf.things(), Pos.TOP_LEFT);
-        middle.getChildren().addAll(floor, keys, hand, message, shelf.things());
+        StackPane.setAlignment(views, Pos.TOP_RIGHT);
+        StackPane.setMargin(views, new Insets(6, 10, 0, 0));
+        middle.getChildren().addAll(floor, keys, hand, views, message, shelf.things());
         strips.setPrefHeight(STRIPS_HEIGHT);
         VBox bottom = new VBox(transport, strips);
         bottom.getStyleClass().add("time");
@@ -244,15 +252,20 @@ public final class MainWindow implements AutoCloseable {
     private void studyChanged() {
         Study study = bench.study();
         floor.setStudy(study);
-        List<Problem> problems = StudyCheck.of(study);
-        floor.markFaulty(problems.stream().filter(Problem::isError).map(Problem::place).collect(Collectors.toSet()));
-        card.setProblems(problems);
+        views.update(study);
+        card.rebuild();
+        checks.refresh(study);
         chosenPiece = Optional.empty();
         card.showPiece(Optional.empty());
         loadDue = System.nanoTime() + LONGEST_LOAD_DELAY_NANOS;
         outlook.refresh(study);
         files.journal();
         topBar.update(bench, place);
+    }
+
+    private void showProblems(List<Problem> problems) {
+        floor.markFaulty(problems.stream().filter(Problem::isError).map(Problem::place).collect(Collectors.toSet()));
+        card.setProblems(problems);
     }
 
     private void selectionChanged() {
@@ -396,6 +409,10 @@ public final class MainWindow implements AutoCloseable {
         floor.drawOverlay();
     }
 
+    void keepView() {
+        views.askName();
+    }
+
     void toggleNames() {
         floor.options().setNames(!floor.options().names());
         floor.drawOverlay();
@@ -435,6 +452,7 @@ public final class MainWindow implements AutoCloseable {
         timer.stop();
         player.close();
         outlook.close();
+        checks.close();
         files.journal();
         files.close();
     }

@@ -10,6 +10,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import org.jspecify.annotations.Nullable;
 import rhombic.experiment.Interval;
 import rhombic.experiment.LocalEngine;
+import rhombic.experiment.Preparation;
 import rhombic.experiment.Response;
 import rhombic.experiment.RunListener;
 import rhombic.experiment.RunTask;
@@ -55,7 +56,7 @@ public final class Outlook implements AutoCloseable {
     /** Runs shorter than this pass without a word of progress, which would only cost frames. */
     private static final long SILENT_NANOS = 400_000_000L;
 
-    private final LocalEngine engine = LocalEngine.onAllCores();
+    private final LocalEngine engine;
     private final ExecutorService thread = Executors
             .newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-outlook").factory());
     private final AtomicLong current = new AtomicLong();
@@ -65,7 +66,8 @@ public final class Outlook implements AutoCloseable {
     /** Written by the window's thread, read by those of the runs, too. */
     private volatile Optional<State.Fresh> last = Optional.empty();
 
-    public Outlook(Executor window, Listener listener) {
+    public Outlook(Preparation preparation, Executor window, Listener listener) {
+        engine = LocalEngine.onAllCores(preparation);
         this.window = window;
         this.listener = listener;
     }

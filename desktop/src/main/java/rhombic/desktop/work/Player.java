@@ -9,6 +9,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import org.jspecify.annotations.Nullable;
 import rhombic.experiment.LiveRun;
+import rhombic.experiment.Preparation;
 import rhombic.study.Study;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
@@ -26,6 +27,7 @@ public final class Player implements AutoCloseable {
     private static final long AT_ONCE_MILLIS = 20;
 
     private final ExecutorService thread = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-watch").factory());
+    private final Preparation preparation;
     private volatile long generation;
     private volatile long playheadNanos;
     private volatile @Nullable String failure;
@@ -35,6 +37,10 @@ public final class Player implements AutoCloseable {
     private @Nullable Moment moment;
     private boolean playing;
     private int speed = 5;
+
+    public Player(Preparation preparation) {
+        this.preparation = preparation;
+    }
 
     /** Starts over with the study as it stands now; the playhead stays where it is. */
     public void load(Study newStudy) {
@@ -78,7 +84,7 @@ public final class Player implements AutoCloseable {
             return;
         }
         try {
-            LiveRun fresh = new LiveRun(current);
+            LiveRun fresh = new LiveRun(preparation.of(current));
             if (generation == mine) {
                 run = fresh;
             }

@@ -13,6 +13,7 @@ import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import rhombic.experiment.Preparation;
 import rhombic.experiment.Response;
 import rhombic.formats.study.StudyReader;
 import rhombic.quantity.Quantity;
@@ -24,7 +25,7 @@ import rhombic.trace.Moment;
 class PlayerTest {
     private static final long HOUR = 3_600_000_000_000L;
 
-    private final Player player = new Player();
+    private final Player player = new Player(new Preparation());
     private Study study;
 
     @BeforeEach
@@ -161,7 +162,7 @@ class PlayerTest {
     void theOutlookTellsTheChangeOfEachEditAndDropsWhatIsOutdated() throws Exception {
         ConcurrentLinkedQueue<Runnable> window = new ConcurrentLinkedQueue<>();
         List<Outlook.State> heard = new ArrayList<>();
-        try (Outlook outlook = new Outlook(window::add, heard::add)) {
+        try (Outlook outlook = new Outlook(new Preparation(), window::add, heard::add)) {
             outlook.refresh(study);
             await(() -> drained(window) && outlook.last().isPresent());
             Study slow = study;

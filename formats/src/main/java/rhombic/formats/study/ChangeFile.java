@@ -22,6 +22,7 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Field;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
+import rhombic.study.value.NamedView;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Table;
@@ -96,6 +97,7 @@ public final class ChangeFile {
             case PieceType type -> StudyWriter.type(type);
             case Table table -> StudyWriter.table(table);
             case Rule rule -> StudyWriter.rule(rule);
+            case NamedView view -> StudyWriter.view(view);
             default -> throw new IllegalArgumentException("No part of a study: " + item);
         });
     }
@@ -166,6 +168,7 @@ public final class ChangeFile {
             case PIECE_TYPE -> StudyReader.type(item);
             case TABLE -> StudyReader.table(item);
             case RULE -> RuleReader.read(item);
+            case VIEW -> StudyReader.view(item);
         };
     }
 

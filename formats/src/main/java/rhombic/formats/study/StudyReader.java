@@ -33,6 +33,7 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Look;
+import rhombic.study.value.NamedView;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
 
@@ -118,11 +119,12 @@ public final class StudyReader {
         List<Link> links = fields.list("links", StudyReader::link);
         List<Table> tables = fields.optionalList("tables", StudyReader::table);
         List<Rule> rules = fields.optionalList("rules", RuleReader::read);
+        List<NamedView> views = fields.optionalList("views", StudyReader::view);
         fields.refuseUnread();
         if (!faults.isEmpty() || plan.isEmpty()) {
             return Optional.empty(); // what refers to a faulty thing would be reported as missing
         }
-        return fields.tried(null, () -> new Study(name, plan.get(), types, equipment, links, tables, rules));
+        return fields.tried(null, () -> new Study(name, plan.get(), types, equipment, links, tables, rules, views));
     }
 
     static Optional<RunPlan> plan(Fields fields) {
@@ -182,6 +184,17 @@ public final class StudyReader {
         String otherwise = fields.textOr("otherwise");
         String source = fields.textOr("source");
         return fields.tried(null, () -> new Table(name, keys, rows, otherwise, source));
+    }
+
+    static Optional<NamedView> view(Fields fields) {
+        String name = fields.text("name", "View");
+        double x = fields.quantity("x", Dimension.LENGTH).inBaseUnit();
+        double y = fields.quantity("y", Dimension.LENGTH).inBaseUnit();
+        double yaw = fields.number("yaw");
+        double pitch = fields.number("pitch");
+        double distance = fields.quantity("distance", Dimension.LENGTH).inBaseUnit();
+        boolean plan = fields.isTrue("plan");
+        return fields.tried(null, () -> new NamedView(name, x, y, yaw, pitch, distance, plan));
     }
 
     static Optional<Link> link(Fields fields) {

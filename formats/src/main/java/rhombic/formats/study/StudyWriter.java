@@ -20,6 +20,7 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Look;
+import rhombic.study.value.NamedView;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
 import rhombic.study.value.Value;
@@ -54,6 +55,10 @@ public final class StudyWriter {
         if (!study.rules().isEmpty()) {
             ArrayNode rules = root.putArray("rules");
             study.rules().forEach(rule -> rules.add(rule(rule)));
+        }
+        if (!study.views().isEmpty()) {
+            ArrayNode views = root.putArray("views");
+            study.views().forEach(view -> views.add(view(view)));
         }
         try {
             return JSON.writeValueAsString(root) + "\n";
@@ -162,6 +167,16 @@ public final class StudyWriter {
         }
         optional(node, "otherwise", table.otherwise());
         optional(node, "source", table.source());
+        return node;
+    }
+
+    static ObjectNode view(NamedView view) {
+        ObjectNode node = JSON.createObjectNode();
+        node.put("name", view.name()).put("x", FieldWriter.metres(view.xMetres())).put("y", FieldWriter.metres(view.yMetres()));
+        node.put("yaw", view.yawDegrees()).put("pitch", view.pitchDegrees()).put("distance", FieldWriter.metres(view.distanceMetres()));
+        if (view.plan()) {
+            node.put("plan", true);
+        }
         return node;
     }
 
