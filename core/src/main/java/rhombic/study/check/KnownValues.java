@@ -8,14 +8,8 @@ import java.util.stream.Stream;
 import rhombic.formula.Formula;
 import rhombic.study.Rule;
 import rhombic.study.Study;
-import rhombic.study.kind.AssemblyStation;
-import rhombic.study.kind.Buffer;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
-import rhombic.study.kind.GoodsOut;
-import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
-import rhombic.study.kind.UnpackingStation;
 import rhombic.study.value.Timetable;
 
 /** Which values a key such as {@code piece.model} can have, as far as the study says it without a run. */
@@ -67,20 +61,7 @@ final class KnownValues {
         return byRow
                 || study.rules().stream().flatMap(rule -> rule.then().stream())
                         .anyMatch(action -> action instanceof Rule.Action.Create create && create.type().equals(type))
-                || study.equipment().stream().anyMatch(thing -> makes(thing, type));
-    }
-
-    private static boolean makes(Equipment thing, String type) {
-        return switch (thing) {
-            case GoodsIn in -> !(in.supply().orElse(null) instanceof Supply.ByTimetable)
-                    && in.mix().stream().anyMatch(part -> part.type().equals(type) && part.weight() > 0);
-            case AssemblyStation assembly -> assembly.result().equals(type);
-            case UnpackingStation unpacking ->
-                unpacking.parting() instanceof UnpackingStation.Parting.Split split && split.type().equals(type);
-            case Station station -> false;
-            case Buffer buffer -> false;
-            case GoodsOut out -> false;
-        };
+                || study.equipment().stream().anyMatch(thing -> thing.makes(type));
     }
 
     private Stream<Timetable.Row> rows() {

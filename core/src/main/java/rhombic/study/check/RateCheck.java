@@ -14,15 +14,12 @@ import rhombic.chance.DistributionText;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.Study;
-import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
-import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Operation;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
-import rhombic.study.kind.UnpackingStation;
 import rhombic.study.value.TimeSource;
 
 /** Checks rates against each other: what comes against what can be worked off, and times against their neighbours'. */
@@ -103,14 +100,9 @@ final class RateCheck {
             return OptionalDouble.empty();
         }
         double part = ways.size() == 1 ? 1 : link.share().map(rhombic.quantity.Quantity::amount).orElse(0.0) / sum;
-        OptionalDouble leaves = switch (giver) {
-            case GoodsIn goodsIn -> arrivals(goodsIn);
-            case Buffer buffer -> comingPerHour(buffer.name());
-            case Station station -> station.inspection() == null ? comingPerHour(station.name()) : OptionalDouble.empty();
-            case AssemblyStation assembly -> OptionalDouble.empty();
-            case UnpackingStation unpacking -> OptionalDouble.empty();
-            case GoodsOut goodsOut -> OptionalDouble.of(0);
-        };
+        OptionalDouble leaves = giver instanceof GoodsIn goodsIn
+                ? arrivals(goodsIn)
+                : giver.handsOnWhatComes() ? comingPerHour(giver.name()) : OptionalDouble.empty();
         return leaves.isPresent() ? OptionalDouble.of(leaves.getAsDouble() * part) : leaves;
     }
 

@@ -23,10 +23,8 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Supply;
-import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.ShutTime;
-import rhombic.study.value.TimeSource;
 
 /** Finds all problems of a study at once. Time and memory grow with equipment plus links. */
 public final class StudyCheck {
@@ -176,25 +174,15 @@ public final class StudyCheck {
             if (taker instanceof GoodsOut || (taker instanceof Buffer buffer && buffer.room().isEmpty())) {
                 return Optional.of(name);
             }
-            if (taker != null && passesInNoTime(taker)) {
+            if (taker != null && taker.takesNoTime()) {
                 open.addAll(out.getOrDefault(name, List.of()));
             }
         }
         return Optional.empty();
     }
 
-    private static boolean passesInNoTime(Equipment thing) {
-        return switch (thing) {
-            case Buffer buffer -> true;
-            case WorkEquipment station -> station.work().isTimeSet() && station.work().operations().stream()
-                    .allMatch(op -> op.time() instanceof TimeSource.Drawn drawn && drawn.time().isAlwaysZero());
-            case GoodsIn goodsIn -> false;
-            case GoodsOut goodsOut -> false;
-        };
-    }
-
     private void circlesWithoutTime() {
-        Set<String> timeless = things.values().stream().filter(StudyCheck::passesInNoTime).map(Equipment::name).collect(Collectors.toSet());
+        Set<String> timeless = things.values().stream().filter(Equipment::takesNoTime).map(Equipment::name).collect(Collectors.toSet());
         for (List<String> circle : Circles.in(timeless, name -> out.getOrDefault(name, List.of()).stream().map(Link::to).toList())) {
             Set<String> members = Set.copyOf(circle);
             boolean leftByChance = circle.stream().anyMatch(name -> out.getOrDefault(name, List.of()).stream()

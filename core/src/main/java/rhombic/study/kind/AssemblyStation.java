@@ -88,4 +88,14 @@ public record AssemblyStation(Basics basics, Work work, Way way, List<String> ba
                 new Port(PARTS, Pose.at(0, -footprint().widthMetres() / 2 - 0.9, Port.TABLE_METRES, 90), true),
                 Port.out(Port.OUT, half, 0));
     }
+
+    @Override
+    public boolean makes(String type) {
+        return result.equals(type);
+    }
+
+    @Override
+    public boolean handsOnWhatComes() {
+        return false;
+    }
 }

@@ -129,4 +129,9 @@ public record Buffer(Basics basics, OptionalInt room, Order order, Arrangement a
     private Object writeReplace() {
         return new Stored(basics, room.orElse(0), order, arrangement);
     }
+
+    @Override
+    public boolean takesNoTime() {
+        return true;
+    }
 }

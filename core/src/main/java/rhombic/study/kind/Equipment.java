@@ -67,6 +67,21 @@ public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, 
         return with(basics().placed(placement));
     }
 
+    /** Whether pieces of the type come into being here, as the type has them. */
+    default boolean makes(String type) {
+        return false;
+    }
+
+    /** Whether pieces go on in the instant in which they come, if they can. */
+    default boolean takesNoTime() {
+        return false;
+    }
+
+    /** Whether it hands on what comes to it, and nothing else. */
+    default boolean handsOnWhatComes() {
+        return true;
+    }
+
     default boolean givesPieces() {
         return !(this instanceof GoodsOut);
     }

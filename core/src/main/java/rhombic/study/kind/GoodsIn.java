@@ -85,4 +85,15 @@ public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply,
     private Object writeReplace() {
         return new Stored(basics, mix, supply.orElse(null), whenFull, most.orElse(0));
     }
+
+    @Override
+    public boolean makes(String type) {
+        return !(supply.orElse(null) instanceof Supply.ByTimetable)
+                && mix.stream().anyMatch(part -> part.type().equals(type) && part.weight() > 0);
+    }
+
+    @Override
+    public boolean handsOnWhatComes() {
+        return false;
+    }
 }

@@ -4,7 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.BiFunction;
 import java.util.function.Function;
+import rhombic.study.value.Names;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Placement;
 
 /**
  * How one kind of equipment is declared: its word, its fields, and one with usual values to begin with. What reads, writes,
@@ -13,10 +18,12 @@ import java.util.function.Function;
  */
 public final class Kind<E extends Equipment> {
     private final String word;
+    private final Family family;
     private final Class<E> type;
     private final List<Field<E, ?>> fields;
     private final List<Field<E, ?>> allFields;
     private final Function<Basics, E> blank;
+    private final BiFunction<Basics, List<PieceType>, E> fresh;
 
     /**
      * Declares a kind.
@@ -24,9 +31,13 @@ public final class Kind<E extends Equipment> {
      * @param word as WORDS.md has it
      * @param fields those that only this kind has, in the order in which they are written
      * @param blank makes one with the usual value in every field
+     * @param fresh makes one as it is placed by hand: ready to run with the piece types there are
      */
-    Kind(String word, Class<E> type, List<Field<E, ?>> fields, Function<Basics, E> blank) {
+    Kind(String word, Family family, Class<E> type, List<Field<E, ?>> fields, Function<Basics, E> blank,
+            BiFunction<Basics, List<PieceType>, E> fresh) {
         this.word = word;
+        this.family = family;
+        this.fresh = fresh;
         this.type = type;
         this.fields = List.copyOf(fields);
         this.blank = blank;
@@ -38,6 +49,22 @@ public final class Kind<E extends Equipment> {
 
     public String word() {
         return word;
+    }
+
+    /** With its article, as in "an assembly station". */
+    public String oneOf() {
+        boolean isCounted = family != Family.IN_OUT;
+        return (!isCounted ? "" : "aeiou".indexOf(fileWord().charAt(0)) >= 0 ? "an " : "a ") + fileWord();
+    }
+
+    public Family family() {
+        return family;
+    }
+
+    /** A new one as it is placed by hand, with a name that is not taken. */
+    public E placed(Set<String> taken, List<PieceType> types, Placement at) {
+        String name = Names.free(family == Family.IN_OUT ? word : word + " 1", taken);
+        return fresh.apply(Basics.of(name, at), types);
     }
 
     public Class<E> type() {

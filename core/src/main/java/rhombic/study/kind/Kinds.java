@@ -6,9 +6,13 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import rhombic.chance.DistributionText;
+import rhombic.study.value.MixPart;
+import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Seat;
 import rhombic.study.value.Taking;
+import rhombic.study.value.TimeSource;
 import rhombic.study.value.WayOut;
 
 /** All kinds of equipment. A new kind is declared here. */
@@ -30,33 +34,39 @@ public final class Kinds {
             basics("outletShut", new FieldType.Shut(), List.of(), Basics::outletShut, Basics::withOutletShut));
 
     private static final Work NO_WORK = new Work(1, 0, List.of(), null, null, null);
+    private static final Work ONE_MINUTE = Work.of(1, 0, new TimeSource.Drawn(DistributionText.parse("60 s")));
 
-    public static final Kind<GoodsIn> GOODS_IN = new Kind<>("Goods in", GoodsIn.class, List.of(
+    public static final Kind<GoodsIn> GOODS_IN = new Kind<>("Goods in", Family.IN_OUT, GoodsIn.class, List.of(
             new Field<>("mix", new FieldType.Mixed(), List.of(), GoodsIn::mix, GoodsIn::withMix),
             new Field<>("supply", new FieldType.Supplied(), Optional.empty(), GoodsIn::supply,
                     (in, supply) -> new GoodsIn(in.basics(), in.mix(), supply, in.whenFull(), in.most())),
             new Field<>("whenFull", new FieldType.Choice<>(List.of(GoodsIn.WhenFull.values()), null), GoodsIn.WhenFull.WAIT,
                     GoodsIn::whenFull, GoodsIn::withWhenFull),
             new Field<>("most", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), GoodsIn::most, GoodsIn::withMost)),
-            basics -> new GoodsIn(basics, List.of(), Optional.empty(), GoodsIn.WhenFull.WAIT, OptionalInt.empty()));
+            basics -> new GoodsIn(basics, List.of(), Optional.empty(), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
+            (basics, types) -> new GoodsIn(basics, List.of(new MixPart(usualType(types), 1)),
+                    Optional.of(new Supply.Spaced(DistributionText.parse("exponential(90 s)"))), GoodsIn.WhenFull.WAIT,
+                    OptionalInt.empty()));
 
-    public static final Kind<Buffer> BUFFER = new Kind<>("Buffer", Buffer.class, List.of(
+    public static final Kind<Buffer> BUFFER = new Kind<>("Buffer", Family.STORE, Buffer.class, List.of(
             new Field<>("room", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), Buffer::room, Buffer::withRoom),
             new Field<>("order", new FieldType.Choice<>(List.of(Buffer.Order.values()), null), Buffer.Order.OLDEST_FIRST, Buffer::order,
                     Buffer::withOrder),
             new Field<>("arrangement", new FieldType.Choice<>(List.of(Buffer.Arrangement.values()), Buffer.Arrangement.ON_ROLLERS),
                     Buffer.Arrangement.ON_ROLLERS, Buffer::arrangement,
                     Buffer::withArrangement)),
-            basics -> new Buffer(basics, OptionalInt.empty(), Buffer.Order.OLDEST_FIRST));
+            basics -> new Buffer(basics, OptionalInt.empty(), Buffer.Order.OLDEST_FIRST),
+            (basics, types) -> new Buffer(basics, OptionalInt.of(6), Buffer.Order.OLDEST_FIRST));
 
-    public static final Kind<Station> STATION = new Kind<>("Station", Station.class, withWork(Station::with, List.of(
+    public static final Kind<Station> STATION = new Kind<>("Station", Family.WORK, Station.class, withWork(Station::with, List.of(
             new Field<>("load", new FieldType.Loaded(), Work.Load.SINGLE, Station::load, Station::withLoad),
             new Field<>("inspection", new FieldType.Inspected(), Optional.empty(), s -> Optional.ofNullable(s.inspection()),
                     (s, i) -> s.withInspection(i.orElse(null))))),
-            basics -> new Station(basics, NO_WORK, Work.Load.SINGLE, null));
+            basics -> new Station(basics, NO_WORK, Work.Load.SINGLE, null),
+            (basics, types) -> new Station(basics, ONE_MINUTE, Work.Load.SINGLE, null));
 
     public static final Kind<AssemblyStation> ASSEMBLY = new Kind<>(
-            "Assembly station", AssemblyStation.class, withWork(AssemblyStation::with, List.of(
+            "Assembly station", Family.JOIN_PART, AssemblyStation.class, withWork(AssemblyStation::with, List.of(
                     new Field<>("way", new FieldType.Choice<>(List.of(AssemblyStation.Way.values()), null), AssemblyStation.Way.PACK,
                             AssemblyStation::way, AssemblyStation::withWay),
                     new Field<>("bases", new FieldType.TypeNames(), List.of(), AssemblyStation::bases, AssemblyStation::withBases),
@@ -64,20 +74,30 @@ public final class Kinds {
                             AssemblyStation::withRecipe),
                     new Field<>("partRoom", new FieldType.Whole(1, MOST), 1, AssemblyStation::partRoom, AssemblyStation::withPartRoom),
                     new Field<>("result", new FieldType.TypeName(), "", AssemblyStation::result, AssemblyStation::withResult))),
-            basics -> new AssemblyStation(basics, NO_WORK, AssemblyStation.Way.PACK, List.of(), new Recipe.Fixed(List.of()), 1, ""));
+            basics -> new AssemblyStation(basics, NO_WORK, AssemblyStation.Way.PACK, List.of(), new Recipe.Fixed(List.of()), 1, ""),
+            (basics, types) -> new AssemblyStation(basics, ONE_MINUTE, AssemblyStation.Way.PACK,
+                    types.stream().filter(PieceType::carrier).map(PieceType::name).limit(1).toList(),
+                    new Recipe.Fixed(List.of(new Recipe.Part(usualType(types), 4))), 8, ""));
 
     public static final Kind<UnpackingStation> UNPACKING = new Kind<>(
-            "Unpacking station", UnpackingStation.class, withWork(UnpackingStation::with, List.of(
+            "Unpacking station", Family.JOIN_PART, UnpackingStation.class, withWork(UnpackingStation::with, List.of(
                     new Field<>("split", new FieldType.Parted(), new UnpackingStation.Parting.TakeOff(), UnpackingStation::parting,
                             UnpackingStation::withParting))),
-            basics -> new UnpackingStation(basics, NO_WORK, new UnpackingStation.Parting.TakeOff()));
+            basics -> new UnpackingStation(basics, NO_WORK, new UnpackingStation.Parting.TakeOff()),
+            (basics, types) -> new UnpackingStation(basics, ONE_MINUTE, new UnpackingStation.Parting.TakeOff()));
 
-    public static final Kind<GoodsOut> GOODS_OUT = new Kind<>("Goods out", GoodsOut.class, List.of(), GoodsOut::new);
+    public static final Kind<GoodsOut> GOODS_OUT = new Kind<>("Goods out", Family.IN_OUT, GoodsOut.class, List.of(), GoodsOut::new,
+            (basics, types) -> new GoodsOut(basics));
 
     /** In the order in which they are offered. */
     public static final List<Kind<?>> ALL = List.of(GOODS_IN, BUFFER, STATION, ASSEMBLY, UNPACKING, GOODS_OUT);
 
     private Kinds() {}
+
+    /** The first there is. */
+    private static String usualType(List<PieceType> types) {
+        return types.isEmpty() ? "Piece" : types.getFirst().name();
+    }
 
     public static Kind<?> of(Equipment thing) {
         return switch (thing) {

@@ -45,4 +45,9 @@ public record Station(Basics basics, Work work, Work.Load load, @Nullable Inspec
     public Station with(Work newWork) {
         return new Station(basics, newWork, load, inspection);
     }
+
+    @Override
+    public boolean handsOnWhatComes() {
+        return inspection == null;
+    }
 }

@@ -36,4 +36,14 @@ public record UnpackingStation(Basics basics, Work work, Parting parting) implem
     public UnpackingStation with(Work newWork) {
         return new UnpackingStation(basics, newWork, parting);
     }
+
+    @Override
+    public boolean makes(String type) {
+        return parting instanceof Parting.Split split && split.type().equals(type);
+    }
+
+    @Override
+    public boolean handsOnWhatComes() {
+        return false;
+    }
 }

@@ -1,5 +1,6 @@
 package rhombic.study.kind;
 
+import rhombic.study.value.TimeSource;
 import rhombic.study.value.Footprint;
 
 /** Equipment that works on pieces at places. */
@@ -17,5 +18,11 @@ public sealed interface WorkEquipment extends Equipment permits Station, Assembl
     @Override
     default Footprint usualSize() {
         return new Footprint(2, Math.min(work().places(), MOST_DRAWN_PLACES) * PLACE_METRES, 1.9);
+    }
+
+    @Override
+    default boolean takesNoTime() {
+        return work().isTimeSet() && work().operations().stream()
+                .allMatch(op -> op.time() instanceof TimeSource.Drawn drawn && drawn.time().isAlwaysZero());
     }
 }

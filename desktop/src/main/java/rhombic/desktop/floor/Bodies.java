@@ -19,7 +19,7 @@ import rhombic.study.value.Footprint;
 /** The shape of each kind of equipment, standing at the origin, its flow towards the east. Equal ones share a mesh. */
 final class Bodies {
     private static final double LEG = 0.07;
-    private static final int MOST_INPUT_DRAWN = 6;
+    static final int MOST_INPUT_DRAWN = 6;
     private static final double LOCK_METRES = 1.2;
     private static final int STRIPS = 6;
 

@@ -23,6 +23,7 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Kind;
 import rhombic.study.value.Placement;
 
 /**
@@ -43,7 +44,7 @@ public final class FloorGestures {
     private final Workbench bench;
     private final Consumer<Optional<Integer>> pieceChosen;
     private final Runnable handChanged;
-    private Optional<Edits.Kind> inHand = Optional.empty();
+    private Optional<Kind<?>> inHand = Optional.empty();
     private boolean linking;
     private List<String> chain = List.of();
     private double handTurned;
@@ -81,7 +82,7 @@ public final class FloorGestures {
 
     // ---- what is in hand
 
-    public Optional<Edits.Kind> inHand() {
+    public Optional<Kind<?>> inHand() {
         return inHand;
     }
 
@@ -90,7 +91,7 @@ public final class FloorGestures {
     }
 
     /** Takes a kind in hand; each click on the floor then places one, until Esc. */
-    public void take(Edits.Kind kind) {
+    public void take(Kind<?> kind) {
         putAway();
         inHand = Optional.of(kind);
         chain = List.of();
@@ -151,12 +152,12 @@ public final class FloorGestures {
     }
 
     /** Shows the kind where it would be placed, at a pixel of the floor. */
-    public void ghostAt(Edits.Kind kind, double x, double y) {
+    public void ghostAt(Kind<?> kind, double x, double y) {
         floor.floorAt(x, y).ifPresent(spot -> floor.showGhost(List.of(candidate(kind, spot))));
     }
 
     /** Places one of the kind at a pixel of the floor. */
-    public void placeAt(Edits.Kind kind, double x, double y) {
+    public void placeAt(Kind<?> kind, double x, double y) {
         floor.floorAt(x, y).filter(FloorGestures::isNear).ifPresent(spot -> {
             Equipment thing = candidate(kind, spot);
             bench.edit("place " + thing.name(), study -> Edits.placed(study, thing));
@@ -169,7 +170,7 @@ public final class FloorGestures {
         return Math.abs(spot.x()) < Placement.FARTHEST_METRES - 1 && Math.abs(spot.y()) < Placement.FARTHEST_METRES - 1;
     }
 
-    private Equipment candidate(Edits.Kind kind, Viewpoint.Spot spot) {
+    private Equipment candidate(Kind<?> kind, Viewpoint.Spot spot) {
         double limit = Placement.FARTHEST_METRES - 1;
         Placement at = new Placement(Math.clamp(spot.x(), -limit, limit), Math.clamp(spot.y(), -limit, limit), handTurned);
         Equipment thing = Edits.made(kind, bench.study(), at);

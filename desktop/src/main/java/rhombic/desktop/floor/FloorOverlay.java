@@ -43,7 +43,19 @@ public final class FloorOverlay extends Canvas {
     private static final Font FIGURES = Font.font("IBM Plex Sans", 10);
     private static final Font LETTER = Font.font("IBM Plex Sans", FontWeight.SEMI_BOLD, 8.5);
     private static final double HANDLE_PIXELS = 7;
-    private static final int MOST_LIFTS = 2;
+    private static final double LETTER_PIXELS = 16;
+    /** Widths of figures grow in such steps, so that a digit more does not make the labels jump. */
+    private static final double WIDTH_STEP = 28;
+    /** Pixels that a metre has where names, and numbers, can be read beside each other. */
+    private static final double LEAST_FOR_NAMES = 5;
+    private static final double LEAST_FOR_NUMBERS = 11;
+    private static final int MOST_LABELS = 200;
+    /** With more bodies than that, labels keep clear of each other only. */
+    private static final int MOST_KEPT_CLEAR = 400;
+    /** With a piece on it, even a low table is that high. */
+    private static final double LEAST_BODY_METRES = 1.2;
+    /** Parts of a link at which its text may stand. */
+    private static final double[] ALONG_LINK = {0.5, 0.35, 0.65, 0.22, 0.78};
     private static final double LEAST_FOR_LINKS = 7;
     private static final int MOST_WIDTHS_KEPT = 5000;
 
@@ -79,6 +91,9 @@ public final class FloorOverlay extends Canvas {
     private double @Nullable [] sweep;
     private List<String> chain = List.of();
     private Marks marks = Marks.NONE;
+    private Set<String> limit = Set.of();
+    private List<LabelRoom.Wanted> wantedBefore = List.of();
+    private List<LabelRoom.@Nullable Found> foundBefore = List.of();
     /** Where the labels were drawn last, so that they can be clicked. */
     private final Map<String, Rectangle2D> boxes = new LinkedHashMap<>();
 
@@ -94,7 +109,7 @@ public final class FloorOverlay extends Canvas {
 
     /** All that a drawing depends on beside the moment; drawing the same again would only cost a frame. */
     private record Drawn(Scenery.Ground ground, Viewpoint view, double leastPixels, boolean names, boolean numbers, Set<String> selection,
-            Set<String> faulty,
+            Set<String> faulty, Set<String> limit,
             Optional<String> hovered, @Nullable Rectangle2D band, double @Nullable [] sweep, List<String> chain, Marks marks, double width,
             double height) {}
 
@@ -117,6 +132,11 @@ public final class FloorOverlay extends Canvas {
 
     void setFaulty(Set<String> names) {
         faulty = Set.copyOf(names);
+    }
+
+    /** What limits the output: its label is left out last. */
+    void setLimit(Set<String> names) {
+        limit = Set.copyOf(names);
     }
 
     void setHovered(Optional<String> name) {
@@ -164,7 +184,8 @@ public final class FloorOverlay extends Canvas {
 
     /** @param leastPixels a metre must have for equipment to be named; 0 names all that there is room for */
     void draw(Study study, Scenery.Ground ground, Viewpoint view, double leastPixels) {
-        Drawn now = new Drawn(ground, view, leastPixels, options.names, options.numbers, selection, faulty, hovered, band, sweep, chain,
+        Drawn now = new Drawn(ground, view, leastPixels, options.names, options.numbers, selection, faulty, limit, hovered, band, sweep,
+                chain,
                 marks, getWidth(), getHeight());
         long momentNanos = moment == null ? -1 : moment.timeNanos();
         if (now.equals(drawn) && moment == drawnMoment && momentNanos == drawnNanos) {
@@ -183,11 +204,12 @@ public final class FloorOverlay extends Canvas {
             }
         }
         boxes.clear();
-        if (options.names) {
-            linkLabels(g, study, view);
-        }
+        List<LabelRoom.Obstacle> bodies = options.names || options.numbers || !selection.isEmpty() ? bodies(study, view) : List.of();
         if (options.names || options.numbers) {
-            labels(g, study, view, leastPixels);
+            labels(g, study, view, leastPixels, bodies);
+        }
+        if (options.names) {
+            linkLabels(g, study, view, bodies);
         }
         handles(g, study, view);
         if (band != null) {
@@ -230,12 +252,13 @@ public final class FloorOverlay extends Canvas {
         }
     }
 
-    /** What a link is for, and its share, in its middle; where there is room to read it. */
-    private void linkLabels(GraphicsContext g, Study study, Viewpoint view) {
+    /** What a link is for, and its share, on its way; where there is room to read it, clear of bodies and labels. */
+    private void linkLabels(GraphicsContext g, Study study, Viewpoint view, List<LabelRoom.Obstacle> bodies) {
         Map<String, Equipment> byName = new HashMap<>();
         g.setFont(FIGURES);
         g.setTextAlign(TextAlignment.CENTER);
         g.setTextBaseline(VPos.CENTER);
+        List<Rectangle2D> taken = new ArrayList<>(boxes.values());
         for (Link link : study.links()) {
             String text = LinkText.of(link);
             if (text.isEmpty()) {
@@ -245,16 +268,58 @@ public final class FloorOverlay extends Canvas {
                 study.equipment().forEach(thing -> byName.put(thing.name(), thing));
             }
             Path path = Scenery.path(link, byName);
-            Pose middle = path.at(path.metres() / 2);
-            view.project(middle.x(), middle.y(), Scenery.LINK_Z, getWidth(), getHeight())
-                    .filter(p -> view.pixelsPerMetre(p.depth(), getHeight()) >= LEAST_FOR_LINKS).ifPresent(p -> {
-                        double half = width(text, FIGURES) / 2 + 5;
-                        g.setFill(CARD);
-                        g.fillRoundRect(p.x() - half, p.y() - 8, 2 * half, 16, 6, 6);
-                        g.setFill(VERDIGRIS);
-                        g.fillText(text, p.x(), p.y());
-                    });
+            for (double part : ALONG_LINK) {
+                Pose at = path.at(path.metres() * part);
+                Optional<Viewpoint.Pixel> p = view.project(at.x(), at.y(), Scenery.LINK_Z, getWidth(), getHeight());
+                if (p.isPresent() && linkLabel(g, text, p.get(), view, bodies, taken)) {
+                    break;
+                }
+            }
         }
+    }
+
+    private boolean linkLabel(GraphicsContext g, String text, Viewpoint.Pixel p, Viewpoint view, List<LabelRoom.Obstacle> bodies,
+            List<Rectangle2D> taken) {
+        double half = width(text, FIGURES) / 2 + 5;
+        Rectangle2D box = new Rectangle2D(p.x() - half, p.y() - 8, 2 * half, 16);
+        if (view.pixelsPerMetre(p.depth(), getHeight()) < LEAST_FOR_LINKS || taken.stream().anyMatch(box::intersects)
+                || bodies.stream().anyMatch(body -> body.meets(box.getMinX(), box.getMinY(), box.getMaxX(), box.getMaxY()))) {
+            return false;
+        }
+        taken.add(box);
+        g.setFill(CARD);
+        g.fillRoundRect(box.getMinX(), box.getMinY(), box.getWidth(), box.getHeight(), 6, 6);
+        g.setFill(VERDIGRIS);
+        g.fillText(text, p.x(), p.y());
+        return true;
+    }
+
+    /** How the bodies are seen, with what stands on them; none of them where there are too many to keep clear of. */
+    private List<LabelRoom.Obstacle> bodies(Study study, Viewpoint view) {
+        List<LabelRoom.Obstacle> bodies = new ArrayList<>();
+        for (Equipment thing : study.equipment()) {
+            double angle = Math.toRadians(thing.placement().turnedDegrees());
+            double l = thing.footprint().lengthMetres() / 2;
+            double w = thing.footprint().widthMetres() / 2;
+            double z = thing.placement().zMetres();
+            List<Viewpoint.Pixel> pixels = new ArrayList<>();
+            double before = thing instanceof WorkEquipment work
+                    ? Math.min(Bodies.MOST_INPUT_DRAWN, work.work().inputRoom()) * rhombic.scene.Scene.PITCH_METRES
+                    : 0;
+            for (double[] c : new double[][] {{-l - before, -w}, {l, -w}, {l, w}, {-l - before, w}}) {
+                double x = thing.placement().xMetres() + c[0] * Math.cos(angle) - c[1] * Math.sin(angle);
+                double y = thing.placement().yMetres() + c[0] * Math.sin(angle) + c[1] * Math.cos(angle);
+                view.project(x, y, z, getWidth(), getHeight()).ifPresent(pixels::add);
+                view.project(x, y, z + Math.max(LEAST_BODY_METRES, thing.footprint().heightMetres()), getWidth(), getHeight())
+                        .ifPresent(pixels::add);
+            }
+            double depth = view.project(thing.placement().xMetres(), thing.placement().yMetres(), z, getWidth(), getHeight())
+                    .map(Viewpoint.Pixel::depth).orElse(Double.MAX_VALUE);
+            bodies.add(pixels.size() < 8 || study.equipment().size() > MOST_KEPT_CLEAR
+                    ? new LabelRoom.Obstacle(new double[0], depth)
+                    : LabelRoom.Obstacle.around(pixels, depth));
+        }
+        return bodies;
     }
 
     private void handles(GraphicsContext g, Study study, Viewpoint view) {
@@ -295,9 +360,11 @@ public final class FloorOverlay extends Canvas {
         }
     }
 
-    private record Label(Equipment thing, int node, Viewpoint.Pixel at, boolean urgent) {}
+    /** @param name as it is written there: empty if it is far away; the same for the figures */
+    private record Label(Equipment thing, int node, Viewpoint.Pixel at, boolean urgent, String name, String figures,
+            Optional<EquipmentState> state) {}
 
-    private void labels(GraphicsContext g, Study study, Viewpoint view, double leastPixels) {
+    private void labels(GraphicsContext g, Study study, Viewpoint view, double leastPixels, List<LabelRoom.Obstacle> bodies) {
         List<Label> labels = new ArrayList<>();
         for (int i = 0; i < study.equipment().size(); i++) {
             Equipment thing = study.equipment().get(i);
@@ -308,16 +375,70 @@ public final class FloorOverlay extends Canvas {
                     getHeight())
                     .filter(p -> p.x() > -60 && p.y() > -20 && p.x() < getWidth() + 60 && p.y() < getHeight() + 40)
                     .filter(p -> urgent || view.pixelsPerMetre(p.depth(), getHeight()) >= leastPixels)
-                    .ifPresent(p -> labels.add(new Label(thing, node, p, urgent)));
+                    .ifPresent(p -> labels.add(label(thing, node, p, view.pixelsPerMetre(p.depth(), getHeight()), urgent)));
         }
         labels.sort(Comparator.comparing((Label l) -> !l.urgent).thenComparingDouble(l -> l.at.depth()));
-        List<Rectangle2D> taken = new ArrayList<>();
-        Set<String> drawn = new HashSet<>();
-        for (Label label : labels) {
-            if (drawn.size() < 200) {
-                place(g, label, taken).ifPresent(name -> drawn.add(name));
+        List<Label> shown = labels.subList(0, Math.min(MOST_LABELS, labels.size()));
+        List<LabelRoom.@Nullable Found> found = found(shown, bodies);
+        for (int i = 0; i < shown.size(); i++) {
+            LabelRoom.Found place = found.get(i);
+            if (place != null) {
+                draw(g, shown.get(i), place);
             }
         }
+    }
+
+    private Label label(Equipment thing, int node, Viewpoint.Pixel at, double pixelsPerMetre, boolean urgent) {
+        boolean isFar = pixelsPerMetre < LEAST_FOR_NAMES && !urgent;
+        boolean isNear = pixelsPerMetre >= LEAST_FOR_NUMBERS || urgent;
+        Moment now = moment != null && node < moment.nodes() ? moment : null;
+        return new Label(thing, node, at, urgent, (options.names || urgent) && !isFar ? thing.name() : "",
+                now == null || !isNear ? "" : figures(thing, node, now), now == null ? Optional.empty() : now.state(node));
+    }
+
+    /** How much of a label is written. */
+    private enum Form {
+        ALL, NAME, LETTER
+    }
+
+    private static List<Form> forms(Label label) {
+        List<Form> forms = new ArrayList<>();
+        if (!label.figures.isEmpty()) {
+            forms.add(Form.ALL);
+        }
+        if (!label.name.isEmpty()) {
+            forms.add(Form.NAME);
+        }
+        if (label.state.isPresent() || forms.isEmpty()) {
+            forms.add(Form.LETTER);
+        }
+        return forms;
+    }
+
+    private LabelRoom.Size size(Label label, Form form) {
+        double letter = label.state.isPresent() ? LETTER_PIXELS : 0;
+        double name = width(label.name, NAME);
+        return switch (form) {
+            case ALL -> new LabelRoom.Size(
+                    Math.max(name, Math.ceil(width(label.figures, FIGURES) / WIDTH_STEP) * WIDTH_STEP) + 12 + letter,
+                    (label.name.isEmpty() && label.state.isEmpty() ? 0 : 15) + 17);
+            case NAME -> new LabelRoom.Size(name + 12 + letter, 18);
+            case LETTER -> new LabelRoom.Size(letter, letter == 0 ? 0 : 18);
+        };
+    }
+
+    /** Room for the labels; the same as long as neither the view nor their sizes change, so that none of them jumps. */
+    private List<LabelRoom.@Nullable Found> found(List<Label> labels, List<LabelRoom.Obstacle> bodies) {
+        List<LabelRoom.Wanted> wanted = labels.stream().map(label -> {
+            boolean isLimit = limit.contains(label.thing.name());
+            return new LabelRoom.Wanted(label.at.x(), label.at.y(), label.at.depth(), label.urgent ? 0 : isLimit ? 1 : 2,
+                    forms(label).stream().map(form -> size(label, form)).toList(), label.urgent || isLimit, label.node);
+        }).toList();
+        if (!wanted.equals(wantedBefore)) {
+            wantedBefore = wanted;
+            foundBefore = new LabelRoom(bodies, getWidth(), getHeight()).find(wanted);
+        }
+        return foundBefore;
     }
 
     /** How far the footprint reaches to the north. */
@@ -333,70 +454,55 @@ public final class FloorOverlay extends Canvas {
                 : thing.footprint().heightMetres() + 0.55);
     }
 
-    private Optional<String> place(GraphicsContext g, Label label, List<Rectangle2D> taken) {
-        String name = options.names || label.urgent ? label.thing.name() : "";
-        String figures = moment != null && label.node < moment.nodes() ? figures(label, moment) : "";
-        Optional<EquipmentState> state = moment != null && label.node < moment.nodes() ? moment.state(label.node) : Optional.empty();
-        double width = Math.max(width(name, NAME), width(figures, FIGURES)) + 12 + (state.isPresent() ? 16 : 0);
-        double height = (name.isEmpty() ? 0 : 15) + (figures.isEmpty() ? 0 : 14) + 3;
-        Rectangle2D box = free(label, width, height, taken);
-        if (height < 6 || box == null) {
-            return Optional.empty();
+    private void draw(GraphicsContext g, Label label, LabelRoom.Found place) {
+        Rectangle2D box = place.box();
+        if (box.getHeight() < 6 || box.getWidth() < 6) {
+            return;
         }
-        taken.add(box);
         boxes.put(label.thing.name(), box);
         g.setStroke(SOFT);
         g.setLineWidth(0.6);
-        g.strokeLine(label.at.x(), box.getMaxY(), label.at.x(), label.at.y() + 8);
+        g.strokeLine(Math.clamp(label.at.x(), box.getMinX(), box.getMaxX()), box.getMaxY(), label.at.x(), label.at.y() + 8);
+        Form form = forms(label).get(place.form());
+        if (form == Form.LETTER) {
+            label.state.ifPresent(state -> letter(g, box.getMinX() + box.getWidth() / 2, box.getMinY() + 9, state));
+            return;
+        }
         g.setFill(CARD);
-        g.fillRoundRect(box.getMinX(), box.getMinY(), width, height, 6, 6);
+        g.fillRoundRect(box.getMinX(), box.getMinY(), box.getWidth(), box.getHeight(), 6, 6);
         g.setStroke(faulty.contains(label.thing.name()) ? Color.web("#C8452F") : HAIR);
         g.setLineWidth(1);
-        g.strokeRoundRect(box.getMinX() + 0.5, box.getMinY() + 0.5, width - 1, height - 1, 6, 6);
+        g.strokeRoundRect(box.getMinX() + 0.5, box.getMinY() + 0.5, box.getWidth() - 1, box.getHeight() - 1, 6, 6);
         double left = box.getMinX() + 6;
-        if (state.isPresent()) {
-            letter(g, left + 5, box.getMinY() + 9, state.get());
-            left += 16;
+        if (label.state.isPresent()) {
+            letter(g, left + 5, box.getMinY() + 9, label.state.get());
+            left += LETTER_PIXELS;
         }
         g.setTextAlign(TextAlignment.LEFT);
         g.setTextBaseline(VPos.CENTER);
         double y = box.getMinY() + 9;
-        if (!name.isEmpty()) {
+        if (!label.name.isEmpty()) {
             g.setFont(NAME);
             g.setFill(INK);
-            g.fillText(name, left, y);
+            g.fillText(label.name, left, y);
             y += 14;
         }
-        if (!figures.isEmpty()) {
+        if (form == Form.ALL) {
             g.setFont(FIGURES);
             g.setFill(SOFT);
-            g.fillText(figures, left, y);
+            g.fillText(label.figures, left, y);
         }
-        return Optional.of(label.thing.name());
-    }
-
-    /** The place over the thing, or the first free one a little above it; none if it is crowded there. */
-    private static @Nullable Rectangle2D free(Label label, double width, double height, List<Rectangle2D> taken) {
-        for (int lift = 0; lift < MOST_LIFTS; lift++) {
-            Rectangle2D box = new Rectangle2D(Math.rint(label.at.x() - width / 2), Math.rint(label.at.y() - height - lift * (height + 3)),
-                    width, height);
-            if (label.urgent || taken.stream().noneMatch(box::intersects)) {
-                return box;
-            }
-        }
-        return null;
     }
 
     /** Whether its inlet is shut; content, done and utilisation, if wanted. */
-    private String figures(Label label, Moment moment) {
-        String shut = moment.isShut(label.node) ? "inlet shut" : "";
-        return !options.numbers ? shut : shut.isEmpty() ? numbers(label, moment) : shut + ", " + numbers(label, moment);
+    private String figures(Equipment thing, int node, Moment now) {
+        String shut = now.isShut(node) ? "inlet shut" : "";
+        return !options.numbers ? shut : shut.isEmpty() ? numbers(thing, node, now) : shut + ", " + numbers(thing, node, now);
     }
 
-    private static String numbers(Label label, Moment moment) {
-        int node = label.node;
+    private static String numbers(Equipment thing, int node, Moment moment) {
         String holds = moment.content(node) + " inside, " + moment.out(node) + " done";
-        return switch (label.thing) {
+        return switch (thing) {
             case WorkEquipment s -> holds + String.format(Locale.ROOT, ", %.0f %%", 100 * moment.share(node, EquipmentState.WORKING));
             case GoodsIn in when moment.turnedAway(node) > 0 -> holds + ", " + moment.turnedAway(node) + " turned away";
             default -> holds;

@@ -87,9 +87,9 @@ public final class FloorView extends Region {
             material.setSelfIlluminationMap(plain(StateColours.lamp(state).deriveColor(0, 1, 0.55, 1)));
             lamps.put(state, material);
         }
-        DirectionalLight sun = new DirectionalLight(Color.gray(0.52));
+        DirectionalLight sun = new DirectionalLight(Color.gray(0.68));
         sun.setDirection(new Point3D(0.45, 0.85, 0.62));
-        Group world = new Group(underlay, bodies, swarms, travelling, ghost, new AmbientLight(Color.gray(0.62)), sun);
+        Group world = new Group(underlay, bodies, swarms, travelling, ghost, new AmbientLight(Color.gray(0.5)), sun);
         travelling.setMaterial(palette);
         scene = new SubScene(world, 640, 480, true, smooth() ? SceneAntialiasing.BALANCED : SceneAntialiasing.DISABLED);
         scene.setFill(PAPER);
@@ -198,6 +198,12 @@ public final class FloorView extends Region {
     /** Rims the labels of what has errors. */
     public void markFaulty(java.util.Set<String> names) {
         overlay.setFaulty(names);
+        drawOverlay();
+    }
+
+    /** What limits the output is named before all others. */
+    public void markLimit(java.util.Set<String> names) {
+        overlay.setLimit(names);
         drawOverlay();
     }
 

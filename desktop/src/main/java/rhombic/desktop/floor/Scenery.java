@@ -146,14 +146,14 @@ final class Scenery {
         for (int i = 0; i < n; i++) {
             Equipment thing = study.equipment().get(i);
             double angle = Math.toRadians(thing.placement().turnedDegrees());
-            double l = thing.footprint().lengthMetres() / 2 + 0.35;
-            double w = thing.footprint().widthMetres() / 2 + 0.35;
+            double l = thing.footprint().lengthMetres() / 2 + 0.5;
+            double w = thing.footprint().widthMetres() / 2 + 0.5;
             double[][] corners = {{-l, -w}, {l, -w}, {l, w}, {-l, w}};
             for (int c = 0; c < 4; c++) {
-                points[i * 12 + c * 3] = (float) (thing.placement().xMetres() + 0.08 + corners[c][0] * Math.cos(angle)
+                points[i * 12 + c * 3] = (float) (thing.placement().xMetres() + 0.16 + corners[c][0] * Math.cos(angle)
                         - corners[c][1] * Math.sin(angle));
                 points[i * 12 + c * 3 + 1] = -0.012f;
-                points[i * 12 + c * 3 + 2] = (float) (thing.placement().yMetres() + 0.08 + corners[c][0] * Math.sin(angle)
+                points[i * 12 + c * 3 + 2] = (float) (thing.placement().yMetres() + 0.16 + corners[c][0] * Math.sin(angle)
                         + corners[c][1] * Math.cos(angle));
             }
             int[] order = {0, 1, 2, 0, 2, 3};
@@ -179,8 +179,8 @@ final class Scenery {
         WritableImage image = new WritableImage(size, size);
         for (int x = 0; x < size; x++) {
             for (int y = 0; y < size; y++) {
-                double edge = Math.min(Math.min(x, size - 1 - x), Math.min(y, size - 1 - y)) / (size * 0.3);
-                image.getPixelWriter().setColor(x, y, Color.color(0.2, 0.18, 0.14, 0.22 * Math.min(1, edge)));
+                double edge = Math.min(Math.min(x, size - 1 - x), Math.min(y, size - 1 - y)) / (size * 0.26);
+                image.getPixelWriter().setColor(x, y, Color.color(0.2, 0.18, 0.14, 0.42 * Math.min(1, edge) * Math.min(1, edge)));
             }
         }
         return image;

@@ -5,7 +5,7 @@ import javafx.scene.paint.Color;
 
 /** The colours of bodies on the floor, as cells of one small texture, so that a whole body is one mesh. */
 enum Swatch {
-    BODY("#E9E5DA"), BODY_EDGE("#B9B3A4"), BODY_DARK("#CFC9BB"), TABLE("#DBD6C9"), GLASS("#6F7F84"), STEEL("#A9A597"), STEEL_DARK(
+    BODY("#DAD5C9"), BODY_EDGE("#7E796C"), BODY_DARK("#BDB7A9"), TABLE("#CBC5B7"), GLASS("#6F7F84"), STEEL("#A9A597"), STEEL_DARK(
             "#7F7C72"), ROLLER("#C9C4B6"), VERDIGRIS("#1D6B66"), SAFFRON(
                     "#D9952B"), INK("#3A4347"), MAT("#D2CCBC"), LINK("#7C8487"), FLOOR("#EFEBE0"), GRID("#E0DACB"), GRID_STRONG("#CDC6B5");
 

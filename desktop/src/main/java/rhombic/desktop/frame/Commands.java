@@ -12,6 +12,8 @@ import rhombic.desktop.work.Arranging;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Kind;
+import rhombic.study.kind.Kinds;
 
 /** All that can be found or done by its name. */
 record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestures gestures, TransportBar transport) {
@@ -29,7 +31,7 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
     /** Everything that can be found or done. */
     List<Command> all() {
         List<Command> all = new ArrayList<>();
-        for (Edits.Kind kind : Edits.Kind.values()) {
+        for (Kind<?> kind : Kinds.ALL) {
             all.add(new Command("Place " + kind.oneOf(), "", () -> {
                 window.go(Place.BUILD);
                 gestures.placeAt(kind, gestures.pointerX(), gestures.pointerY());

@@ -290,6 +290,9 @@ public final class MainWindow implements AutoCloseable {
     private void showOutlook(Outlook.State state) {
         outlookState = state;
         outlookBar.show(state);
+        if (state instanceof Outlook.State.Fresh fresh) {
+            floor.markLimit(fresh.limit().map(found -> Set.of(found.place())).orElse(Set.of()));
+        }
         diagnose.show(state);
         compare.show(state);
     }

@@ -3,6 +3,7 @@ package rhombic.desktop.frame;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import javafx.geometry.Bounds;
 import javafx.geometry.Insets;
 import javafx.geometry.Point2D;
@@ -15,12 +16,16 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Polygon;
+import org.jspecify.annotations.Nullable;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
 import rhombic.desktop.floor.FloorGestures;
 import rhombic.desktop.floor.FloorView;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Study;
+import rhombic.study.kind.Family;
+import rhombic.study.kind.Kind;
+import rhombic.study.kind.Kinds;
 import rhombic.study.value.Placement;
 
 /** The rail of rhombus tiles; each unfolds its things, to be clicked or dragged onto the floor. */
@@ -28,20 +33,13 @@ final class Shelf extends HBox {
     private static final int THUMB_WIDTH = 96;
     private static final int THUMB_HEIGHT = 64;
 
-    private record Family(String name, Feather glyph, List<Edits.Kind> kinds) {}
-
-    private static final List<Family> FAMILIES = List.of(
-            new Family("In & out", Feather.LOG_IN, List.of(Edits.Kind.GOODS_IN, Edits.Kind.GOODS_OUT)),
-            new Family("Work", Feather.TOOL, List.of(Edits.Kind.STATION)),
-            new Family("Join & part", Feather.GIT_MERGE, List.of(Edits.Kind.ASSEMBLY, Edits.Kind.UNPACKING)),
-            new Family("Store", Feather.LAYERS, List.of(Edits.Kind.BUFFER)));
-
+    private final List<Family> families = Stream.of(Family.values()).filter(family -> !kindsOf(family).isEmpty()).toList();
     private final FloorView floor;
     private final FloorGestures gestures;
     private final VBox rail = new VBox(10);
     private final VBox things = new VBox(6);
-    private final Map<Edits.Kind, Button> buttons = new LinkedHashMap<>();
-    private String open = "";
+    private final Map<Kind<?>, Button> buttons = new LinkedHashMap<>();
+    private @Nullable Family open;
 
     Shelf(FloorView floor, FloorGestures gestures) {
         this.floor = floor;
@@ -56,24 +54,38 @@ final class Shelf extends HBox {
         things.setPadding(new Insets(12, 10, 12, 10));
         things.setMaxSize(javafx.scene.layout.Region.USE_PREF_SIZE, javafx.scene.layout.Region.USE_PREF_SIZE);
         things.setVisible(false);
-        for (Family family : FAMILIES) {
+        for (Family family : families) {
             rail.getChildren().add(tile(family));
         }
         getChildren().add(rail);
         setPickOnBounds(false);
     }
 
+    private static List<Kind<?>> kindsOf(Family family) {
+        return Kinds.ALL.stream().<Kind<?>>filter(kind -> kind.family() == family).toList();
+    }
+
+    private static Feather glyph(Family family) {
+        return switch (family) {
+            case IN_OUT -> Feather.LOG_IN;
+            case WORK -> Feather.TOOL;
+            case JOIN_PART -> Feather.GIT_MERGE;
+            case MOVE -> Feather.CHEVRONS_RIGHT;
+            case STORE -> Feather.LAYERS;
+        };
+    }
+
     private VBox tile(Family family) {
         Polygon rhombus = new Polygon(0, -21, 17, 0, 0, 21, -17, 0);
         rhombus.getStyleClass().add("tile-rhombus");
-        FontIcon glyph = new FontIcon(family.glyph);
+        FontIcon glyph = new FontIcon(glyph(family));
         glyph.getStyleClass().add("tile-glyph");
         Button button = new Button("", new StackPane(rhombus, glyph));
         button.getStyleClass().add("tile");
-        button.setId("family-" + family.name.replaceAll("[^A-Za-z]+", "-").toLowerCase(java.util.Locale.ROOT));
-        button.setAccessibleText(family.name);
+        button.setId("family-" + family.word().replaceAll("[^A-Za-z]+", "-").toLowerCase(java.util.Locale.ROOT));
+        button.setAccessibleText(family.word());
         button.setOnAction(e -> toggle(family));
-        Label name = new Label(family.name);
+        Label name = new Label(family.word());
         name.getStyleClass().add("tile-name");
         VBox box = new VBox(1, button, name);
         box.setAlignment(Pos.CENTER);
@@ -86,12 +98,12 @@ final class Shelf extends HBox {
     }
 
     private void toggle(Family family) {
-        if (open.equals(family.name)) {
+        if (open == family) {
             fold();
             return;
         }
-        open = family.name;
-        things.getChildren().setAll(family.kinds.stream().map(this::button).toList());
+        open = family;
+        things.getChildren().setAll(kindsOf(family).stream().map(kind -> button(kind)).toList());
         things.setVisible(true);
         things.getChildren().getFirst().requestFocus();
         mark();
@@ -99,7 +111,7 @@ final class Shelf extends HBox {
 
     /** Shows only the rail. */
     void fold() {
-        open = "";
+        open = null;
         things.setVisible(false);
         mark();
     }
@@ -108,18 +120,18 @@ final class Shelf extends HBox {
     void mark() {
         buttons.forEach((kind, button) -> button.pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("in-hand"),
                 gestures.inHand().filter(kind::equals).isPresent()));
-        for (int i = 0; i < FAMILIES.size(); i++) {
-            Family family = FAMILIES.get(i);
-            boolean lit = open.equals(family.name) || gestures.inHand().filter(family.kinds::contains).isPresent();
+        for (int i = 0; i < families.size(); i++) {
+            Family family = families.get(i);
+            boolean lit = open == family || gestures.inHand().filter(kind -> kind.family() == family).isPresent();
             rail.getChildren().get(i).pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("lit"), lit);
         }
     }
 
-    private Button button(Edits.Kind kind) {
+    private Button button(Kind<?> kind) {
         return buttons.computeIfAbsent(kind, this::made);
     }
 
-    private Button made(Edits.Kind kind) {
+    private Button made(Kind<?> kind) {
         ImageView picture = new ImageView(
                 FloorView.thumbnail(Edits.made(kind, Study.empty(), Placement.at(0, 0)), THUMB_WIDTH, THUMB_HEIGHT));
         Button button = new Button(kind.word(), picture);

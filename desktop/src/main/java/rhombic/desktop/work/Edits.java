@@ -4,34 +4,22 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.Set;
-import rhombic.chance.DistributionText;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Rule;
 import rhombic.study.Study;
-import rhombic.study.kind.AssemblyStation;
-import rhombic.study.kind.Basics;
-import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Kind;
 import rhombic.study.kind.GoodsIn;
-import rhombic.study.kind.GoodsOut;
-import rhombic.study.kind.Recipe;
-import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
-import rhombic.study.kind.UnpackingStation;
-import rhombic.study.kind.Work;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Table;
-import rhombic.study.value.TimeSource;
 
 /** What hands do on the floor, as functions from study to study. */
 public final class Edits {
@@ -40,47 +28,9 @@ public final class Edits {
 
     private Edits() {}
 
-    /** A thing that can be taken from the shelf. */
-    public enum Kind {
-        GOODS_IN("Goods in"), BUFFER("Buffer"), STATION("Station"), ASSEMBLY("Assembly station"), UNPACKING("Unpacking station"), GOODS_OUT(
-                "Goods out");
-
-        private final String word;
-
-        Kind(String word) {
-            this.word = word;
-        }
-
-        public String word() {
-            return word;
-        }
-
-        /** With its article, as in "an assembly station". */
-        public String oneOf() {
-            String lower = word.toLowerCase(Locale.ROOT);
-            return switch (this) {
-                case GOODS_IN, GOODS_OUT -> lower;
-                default -> ("aeiou".indexOf(lower.charAt(0)) >= 0 ? "an " : "a ") + lower;
-            };
-        }
-    }
-
     /** A new thing with usual values; its name is free in the study. */
-    public static Equipment made(Kind kind, Study study, Placement at) {
-        String name = Names.free(kind == Kind.GOODS_IN || kind == Kind.GOODS_OUT ? kind.word : kind.word + " 1", study.names());
-        String type = study.pieceTypes().isEmpty() ? "Piece" : study.pieceTypes().getFirst().name();
-        Work minute = Work.of(1, 0, new TimeSource.Drawn(DistributionText.parse("60 s")));
-        return switch (kind) {
-            case GOODS_IN -> new GoodsIn(name, at, type, Optional.of(new Supply.Spaced(DistributionText.parse("exponential(90 s)"))),
-                    GoodsIn.WhenFull.WAIT, OptionalInt.empty());
-            case BUFFER -> new Buffer(name, at, OptionalInt.of(6), Buffer.Order.OLDEST_FIRST);
-            case STATION -> new Station(name, at, 1, 0, Optional.of(DistributionText.parse("60 s")));
-            case ASSEMBLY -> new AssemblyStation(Basics.of(name, at), minute, AssemblyStation.Way.PACK,
-                    study.pieceTypes().stream().filter(PieceType::carrier).map(PieceType::name).limit(1).toList(),
-                    new Recipe.Fixed(List.of(new Recipe.Part(type, 4))), 8, "");
-            case UNPACKING -> new UnpackingStation(Basics.of(name, at), minute, new UnpackingStation.Parting.TakeOff());
-            case GOODS_OUT -> new GoodsOut(name, at);
-        };
+    public static Equipment made(Kind<?> kind, Study study, Placement at) {
+        return kind.placed(study.names(), study.pieceTypes(), at);
     }
 
     /** Adds a piece type, or a carrier, under a free name. */

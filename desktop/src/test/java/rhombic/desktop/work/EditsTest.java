@@ -9,6 +9,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.kind.Kind;
 import rhombic.study.value.Bend;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.kind.Station;
@@ -17,7 +18,7 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.value.Placement;
 
 class EditsTest {
-    private static Study placed(Study study, Edits.Kind kind, double x, double y) {
+    private static Study placed(Study study, Kind<?> kind, double x, double y) {
         return Edits.placed(study, Edits.made(kind, study, Placement.at(x, y)));
     }
 
@@ -27,32 +28,32 @@ class EditsTest {
 
     @Test
     void newThingsGetFreeNames() {
-        Study study = placed(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.STATION, 9, 9), Edits.Kind.GOODS_IN, 20,
+        Study study = placed(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.STATION, 9, 9), Kinds.GOODS_IN, 20,
                 20);
         assertEquals(Set.of("Station 1", "Station 2", "Goods in"), study.names());
     }
 
     @Test
     void whatIsDroppedEndToEndIsLinkedInTheDirectionOfTheFlow() {
-        Study study = placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.STATION, 2, 0);
+        Study study = placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.STATION, 2, 0);
         assertEquals(List.of(new Link("Station 1", "Station 2")), study.links());
-        Study apart = placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.STATION, 3, 0);
+        Study apart = placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.STATION, 3, 0);
         assertEquals(List.of(), apart.links());
         assertEquals(List.of(new Link("Station 2", "Station 1")), Edits.moved(apart, Set.of("Station 2"), -5, 0).links());
     }
 
     @Test
     void aThingSnapsToANeighboursEndElseToTheGrid() {
-        Study study = placed(Study.empty(), Edits.Kind.STATION, 0.25, 0);
-        Equipment near = Edits.made(Edits.Kind.STATION, study, Placement.at(2.6, 0.3));
+        Study study = placed(Study.empty(), Kinds.STATION, 0.25, 0);
+        Equipment near = Edits.made(Kinds.STATION, study, Placement.at(2.6, 0.3));
         assertEquals(Placement.at(2.25, 0), Snapping.of(study, near, Set.of()).at());
-        Equipment far = Edits.made(Edits.Kind.STATION, study, Placement.at(7.6, 3.3));
+        Equipment far = Edits.made(Kinds.STATION, study, Placement.at(7.6, 3.3));
         assertEquals(Placement.at(7.5, 3.5), Snapping.of(study, far, Set.of()).at());
     }
 
     @Test
     void turningFourTimesComesBack() {
-        Study study = placed(placed(Study.empty(), Edits.Kind.STATION, 1, 2), Edits.Kind.BUFFER, 7, -3);
+        Study study = placed(placed(Study.empty(), Kinds.STATION, 1, 2), Kinds.BUFFER, 7, -3);
         Study turned = study;
         for (int i = 0; i < 4; i++) {
             turned = Arranging.turned(turned, study.names(), 90);
@@ -64,7 +65,7 @@ class EditsTest {
     @Test
     void pastingKeepsLinksInsideTheGroupAndRenames() {
         Study study = Edits.linkedInOrder(
-                placed(placed(placed(Study.empty(), Edits.Kind.GOODS_IN, 0, 0), Edits.Kind.STATION, 9, 0), Edits.Kind.GOODS_OUT, 20, 0),
+                placed(placed(placed(Study.empty(), Kinds.GOODS_IN, 0, 0), Kinds.STATION, 9, 0), Kinds.GOODS_OUT, 20, 0),
                 List.of("Goods in", "Station 1", "Goods out"));
         Edits.Pasted pasted = Edits.pasted(study, Edits.copied(study, Set.of("Goods in", "Station 1")), 0, -4);
         assertEquals(Set.of("Goods in 2", "Station 2"), pasted.names());
@@ -75,7 +76,7 @@ class EditsTest {
 
     @Test
     void aSweepLinksEachToTheNextAndPassesOverWhatCannotBe() {
-        Study study = placed(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.GOODS_OUT, 9, 0), Edits.Kind.STATION, 20,
+        Study study = placed(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.GOODS_OUT, 9, 0), Kinds.STATION, 20,
                 0);
         Study linked = Edits.linkedInOrder(study, List.of("Station 1", "Goods out", "Station 2"));
         assertEquals(List.of(new Link("Station 1", "Goods out")), linked.links());
@@ -84,7 +85,7 @@ class EditsTest {
 
     @Test
     void preferenceIsTheOrderOfLinks() {
-        Study study = placed(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.GOODS_OUT, 9, 0), Edits.Kind.BUFFER, 20, 0);
+        Study study = placed(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.GOODS_OUT, 9, 0), Kinds.BUFFER, 20, 0);
         Study linked = study.linked("Station 1", "Goods out").linked("Station 1", "Buffer 1");
         assertEquals("Buffer 1", Edits.preferred(linked, "Station 1", "Buffer 1").linksFrom("Station 1").getFirst().to());
         assertEquals(List.of("Buffer 1"),
@@ -93,7 +94,7 @@ class EditsTest {
 
     @Test
     void aligningAndDistributingSetRowsInOrder() {
-        Study study = placed(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.STATION, 5, 3), Edits.Kind.STATION, 20, 6);
+        Study study = placed(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.STATION, 5, 3), Kinds.STATION, 20, 6);
         Study row = Arranging.distributed(Arranging.aligned(study, study.names(), Arranging.Line.MIDDLES_IN_A_ROW), study.names(), true);
         assertEquals(Placement.at(0, 3), at(row, "Station 1"));
         assertEquals(Placement.at(10, 3), at(row, "Station 2"));
@@ -102,7 +103,7 @@ class EditsTest {
 
     @Test
     void edgesAreAlignedByTheTurnedFootprint() {
-        Study study = placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.BUFFER, 5, 3);
+        Study study = placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.BUFFER, 5, 3);
         study = study.changed("Buffer 1", e -> e.placed(e.placement().turnedTo(90)));
         for (Arranging.Line line : List.of(Arranging.Line.WEST, Arranging.Line.EAST)) {
             Study aligned = Arranging.aligned(study, study.names(), line);
@@ -118,7 +119,7 @@ class EditsTest {
 
     @Test
     void mirroringTwiceComesBackAndTakesBendsAlong() {
-        Study study = Edits.linkedInOrder(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.BUFFER, 10, 4),
+        Study study = Edits.linkedInOrder(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.BUFFER, 10, 4),
                 List.of("Station 1", "Buffer 1"));
         study = study.changed("Buffer 1", e -> e.placed(e.placement().turnedTo(30)));
         Study bent = Edits.bent(study, study.links().getFirst(), 0, true, new Bend(3, 1));
@@ -133,7 +134,7 @@ class EditsTest {
 
     @Test
     void repeatingMakesRowsWithTheirLinks() {
-        Study study = Edits.linkedInOrder(placed(placed(Study.empty(), Edits.Kind.STATION, 0, 0), Edits.Kind.BUFFER, 10, 0),
+        Study study = Edits.linkedInOrder(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.BUFFER, 10, 0),
                 List.of("Station 1", "Buffer 1"));
         Edits.Pasted repeated = Arranging.repeated(study, study.names(), 3, 2, 20, 5);
         assertEquals(12, repeated.study().equipment().size());
@@ -146,7 +147,7 @@ class EditsTest {
     @Test
     void anotherKindKeepsPlaceLinksAndWhatBothHave() {
         Study study = Edits.linkedInOrder(
-                placed(placed(placed(Study.empty(), Edits.Kind.GOODS_IN, -9, 0), Edits.Kind.STATION, 0, 0), Edits.Kind.GOODS_OUT, 20, 0),
+                placed(placed(placed(Study.empty(), Kinds.GOODS_IN, -9, 0), Kinds.STATION, 0, 0), Kinds.GOODS_OUT, 20, 0),
                 List.of("Goods in", "Station 1", "Goods out"));
         Study changed = Arranging.changedTo(study, Set.of("Station 1"), Kinds.UNPACKING);
         Equipment now = changed.find("Station 1").orElseThrow();
@@ -161,8 +162,8 @@ class EditsTest {
 
     @Test
     void middlesSnapToTheLinesOfOthersWithAGuide() {
-        Study study = placed(Study.empty(), Edits.Kind.STATION, 0.3, 0);
-        Equipment above = Edits.made(Edits.Kind.STATION, study, Placement.at(0.4, 8.1));
+        Study study = placed(Study.empty(), Kinds.STATION, 0.3, 0);
+        Equipment above = Edits.made(Kinds.STATION, study, Placement.at(0.4, 8.1));
         Snapping.Snap snap = Snapping.of(study, above, Set.of());
         assertEquals(Placement.at(0.3, 8), snap.at());
         assertEquals(List.of(new Snapping.Guide(0.3, 0, 0.3, 8)), snap.guides());
@@ -170,7 +171,7 @@ class EditsTest {
 
     @Test
     void stripsFollowTheFlow() {
-        Study study = placed(placed(placed(Study.empty(), Edits.Kind.GOODS_OUT, 0, 0), Edits.Kind.STATION, 9, 9), Edits.Kind.GOODS_IN, 30,
+        Study study = placed(placed(placed(Study.empty(), Kinds.GOODS_OUT, 0, 0), Kinds.STATION, 9, 9), Kinds.GOODS_IN, 30,
                 30);
         Study linked = Edits.linkedInOrder(study, List.of("Goods in", "Station 1", "Goods out"));
         assertEquals(List.of(2, 1, 0), FlowOrder.of(linked));

@@ -17,12 +17,14 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Kind;
+import rhombic.study.kind.Kinds;
 import rhombic.study.value.Placement;
 
 class WorkbenchTest {
     private final Workbench bench = new Workbench(Study.empty());
 
-    private void place(Edits.Kind kind, double x, double y) {
+    private void place(Kind<?> kind, double x, double y) {
         Equipment thing = Edits.made(kind, bench.study(), Placement.at(x, y));
         bench.edit("place " + thing.name(), study -> Edits.placed(study, thing));
     }
@@ -32,7 +34,7 @@ class WorkbenchTest {
         Random random = new Random(3);
         List<Study> values = new java.util.ArrayList<>(List.of(bench.study()));
         for (int i = 0; i < 40; i++) {
-            place(Edits.Kind.values()[random.nextInt(4)], random.nextInt(60), random.nextInt(60));
+            place(Kinds.ALL.get(random.nextInt(4)), random.nextInt(60), random.nextInt(60));
             values.add(bench.study());
         }
         for (int i = values.size() - 2; i >= 0; i--) {
@@ -45,13 +47,13 @@ class WorkbenchTest {
             assertEquals(values.get(i), bench.study());
         }
         bench.undo();
-        place(Edits.Kind.BUFFER, 90, 90);
+        place(Kinds.BUFFER, 90, 90);
         assertFalse(bench.canRedo(), "a new edit ends the old future");
     }
 
     @Test
     void anEditThatBreaksARuleChangesNothing() {
-        place(Edits.Kind.BUFFER, 0, 0);
+        place(Kinds.BUFFER, 0, 0);
         Study before = bench.study();
         assertThrows(IllegalArgumentException.class, () -> bench.edit("double", s -> s.with(s.equipment().getFirst())));
         assertEquals(before, bench.study());
@@ -63,7 +65,7 @@ class WorkbenchTest {
         bench.addListener(listener);
         bench.edit("nothing", s -> s);
         verify(listener, never()).studyChanged();
-        place(Edits.Kind.STATION, 0, 0);
+        place(Kinds.STATION, 0, 0);
         bench.select("Station 1");
         bench.select("Station 1");
         verify(listener, times(1)).studyChanged();
@@ -72,7 +74,7 @@ class WorkbenchTest {
 
     @Test
     void whatIsGoneIsNotSelected() {
-        place(Edits.Kind.STATION, 0, 0);
+        place(Kinds.STATION, 0, 0);
         bench.select(Set.of("Station 1", "Nobody"));
         assertEquals(Set.of("Station 1"), bench.selection());
         bench.undo();
@@ -81,10 +83,10 @@ class WorkbenchTest {
 
     @Test
     void savedIsAValueNotACounter() {
-        place(Edits.Kind.STATION, 0, 0);
+        place(Kinds.STATION, 0, 0);
         bench.savedTo(Path.of("x"), bench.study());
         assertTrue(bench.isSaved());
-        place(Edits.Kind.STATION, 9, 0);
+        place(Kinds.STATION, 9, 0);
         assertFalse(bench.isSaved());
         bench.undo();
         assertTrue(bench.isSaved());
@@ -92,7 +94,7 @@ class WorkbenchTest {
 
     @Test
     void stepsAreToldByTheirWords() {
-        place(Edits.Kind.STATION, 0, 0);
+        place(Kinds.STATION, 0, 0);
         bench.edit("move it", s -> s.changed("Station 1", e -> e.placed(e.placement().movedBy(1, 0))));
         assertEquals(Optional.of("move it"), bench.undo());
         assertEquals(Optional.of("place Station 1"), bench.undo());
@@ -103,8 +105,8 @@ class WorkbenchTest {
 
     @Test
     void aThingIsAddedToTheSelectionAndTakenOutAgain() {
-        place(Edits.Kind.STATION, 0, 0);
-        place(Edits.Kind.STATION, 9, 0);
+        place(Kinds.STATION, 0, 0);
+        place(Kinds.STATION, 9, 0);
         bench.toggle("Station 1");
         assertEquals("Station 1", bench.single().orElseThrow().name());
         bench.toggle("Station 2");
@@ -116,7 +118,7 @@ class WorkbenchTest {
 
     @Test
     void anotherStudyBeginsWithoutHistoryAndSelection() {
-        place(Edits.Kind.STATION, 0, 0);
+        place(Kinds.STATION, 0, 0);
         bench.select("Station 1");
         Workbench.Listener listener = mock(Workbench.Listener.class);
         bench.addListener(listener);

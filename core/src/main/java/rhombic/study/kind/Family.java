@@ -1,0 +1,16 @@
+package rhombic.study.kind;
+
+/** What kinds are offered together. */
+public enum Family {
+    IN_OUT("In & out"), WORK("Work"), JOIN_PART("Join & part"), MOVE("Move"), STORE("Store");
+
+    private final String word;
+
+    Family(String word) {
+        this.word = word;
+    }
+
+    public String word() {
+        return word;
+    }
+}

@@ -1,0 +1,96 @@
+package rhombic.desktop.floor;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import javafx.geometry.Rectangle2D;
+import org.junit.jupiter.api.Test;
+
+/** Labels cover neither bodies in front nor each other, and what must be seen is. */
+class LabelRoomTest {
+    private static LabelRoom.Obstacle box(double x0, double y0, double x1, double y1, double depth) {
+        return LabelRoom.Obstacle.around(List.of(pixel(x0, y0), pixel(x1, y0), pixel(x1, y1), pixel(x0, y1), pixel((x0 + x1) / 2, y0)),
+                depth);
+    }
+
+    private static Viewpoint.Pixel pixel(double x, double y) {
+        return new Viewpoint.Pixel(x, y, 1);
+    }
+
+    private static LabelRoom.Wanted label(double x, double y, double depth, int rank, int owner) {
+        return new LabelRoom.Wanted(x, y, depth, rank, List.of(new LabelRoom.Size(80, 18), new LabelRoom.Size(16, 18)), rank == 0, owner);
+    }
+
+    @Test
+    void anOutlineIsMetByWhatReachesIntoItAndByNothingElse() {
+        LabelRoom.Obstacle rhombus = LabelRoom.Obstacle.around(
+                List.of(pixel(0, 50), pixel(50, 0), pixel(100, 50), pixel(50, 100), pixel(50, 50)), 1);
+        assertEquals(8, rhombus.outline().length, "the middle is no corner");
+        assertTrue(rhombus.meets(40, 40, 60, 60));
+        assertTrue(rhombus.meets(-5, 45, 10, 55));
+        assertFalse(rhombus.meets(2, 2, 20, 20), "within the box round it, but beside it");
+        assertFalse(rhombus.meets(80, 80, 99, 99));
+        assertFalse(rhombus.meets(101, 40, 120, 60));
+        assertTrue(rhombus.meets(20, 20, 40, 40));
+    }
+
+    @Test
+    void aLabelMovesUpOrAsideForABodyInFrontAndOnlyIfItMustNotForOneBehind() {
+        LabelRoom.Obstacle front = box(100, 60, 200, 100, 5);
+        LabelRoom.Obstacle own = box(120, 100, 180, 160, 10);
+        var found = new LabelRoom(List.of(own, front), 400, 400).find(List.of(label(150, 98, 10, 2, 0))).getFirst();
+        assertEquals(0, found.form());
+        assertFalse(front.meets(found.box().getMinX(), found.box().getMinY(), found.box().getMaxX(), found.box().getMaxY()));
+        LabelRoom.Obstacle behind = box(0, 0, 400, 99, 50);
+        var over = new LabelRoom(List.of(own, behind), 400, 400).find(List.of(label(150, 98, 10, 2, 0))).getFirst();
+        assertEquals(new Rectangle2D(142, 80, 16, 18), over.box(), "a little over what is behind, since there is no other room");
+        LabelRoom.Obstacle beside = box(60, 0, 140, 99, 50);
+        var smaller = new LabelRoom(List.of(own, beside), 180, 400).find(List.of(label(150, 98, 10, 2, 0))).getFirst();
+        assertEquals(1, smaller.form(), "rather its small form than over what is behind");
+    }
+
+    @Test
+    void whatMustBeSeenIsFoundFirstAndAlways() {
+        LabelRoom.Obstacle wall = box(0, 0, 400, 400, 1);
+        var found = new LabelRoom(List.of(wall), 400, 400).find(List.of(label(150, 98, 10, 2, 0), label(150, 98, 20, 0, 0)));
+        assertEquals(null, found.getFirst());
+        assertEquals(new Rectangle2D(110, 80, 80, 18), found.get(1).box());
+    }
+
+    @Test
+    void noTwoLabelsOverlapAndNoneCoversABodyInFrontHoweverCrowdedItIs() {
+        Random random = new Random(20261125);
+        for (int round = 0; round < 200; round++) {
+            List<LabelRoom.Obstacle> bodies = new ArrayList<>();
+            List<LabelRoom.Wanted> wanted = new ArrayList<>();
+            for (int i = 0; i < 40; i++) {
+                double x = random.nextInt(900);
+                double y = 60 + random.nextInt(500);
+                double depth = 800 - y;
+                bodies.add(box(x, y, x + 20 + random.nextInt(60), y + 20 + random.nextInt(40), depth));
+                wanted.add(label(x + 20, y - 2, depth, 2, i));
+            }
+            var found = new LabelRoom(bodies, 1000, 600).find(wanted);
+            int drawn = 0;
+            for (int i = 0; i < found.size(); i++) {
+                var one = found.get(i);
+                if (one == null) {
+                    continue;
+                }
+                drawn++;
+                Rectangle2D box = one.box();
+                assertTrue(box.getMinX() >= 0 && box.getMaxX() <= 1000 && box.getMinY() >= 0, box.toString());
+                for (int k = 0; k < found.size(); k++) {
+                    boolean inFront = k == i || bodies.get(k).depth() < wanted.get(i).depth();
+                    assertFalse(inFront && bodies.get(k).meets(box.getMinX(), box.getMinY(), box.getMaxX(), box.getMaxY()));
+                    assertFalse(k != i && found.get(k) != null && box.intersects(found.get(k).box()));
+                }
+            }
+            assertTrue(drawn > 20, "few are left out: " + drawn);
+        }
+    }
+}
