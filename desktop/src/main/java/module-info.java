@@ -1,6 +1,7 @@
 /** The window of Rhombic. Shows values and passes on edits; computes nothing itself. */
 module rhombic.desktop {
     requires rhombic.formats;
+    requires java.management;
     requires javafx.controls;
     requires javafx.swing;
     requires java.desktop;

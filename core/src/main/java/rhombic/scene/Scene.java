@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
@@ -53,10 +54,14 @@ public final class Scene {
     private final double[] lengths;
     private final double[] widths;
     private final double[] heights;
-    private final Path[] paths;
+    private final List<Link> links;
+    private final Map<String, Integer> index;
+    /** Of links, made when first asked for: after each edit most are never looked at. */
+    private final @Nullable Path[] paths;
     /** For each equipment, where what comes from another is seen first. */
     private final List<Map<Integer, Pose>> entries;
-    private final Pose[] exits;
+    /** Of equipment, made when first asked for. */
+    private final @Nullable Pose[] exits;
     private final double[] cos;
     private final double[] sin;
     private final int[] together;
@@ -83,7 +88,8 @@ public final class Scene {
             widths[i] = types.get(i).width().inBaseUnit();
             heights[i] = types.get(i).height().inBaseUnit();
         }
-        Map<String, Integer> index = HashMap.newHashMap(equipment.size());
+        links = study.links();
+        index = HashMap.newHashMap(equipment.size());
         cos = new double[equipment.size()];
         sin = new double[equipment.size()];
         exits = new Pose[equipment.size()];
@@ -94,21 +100,31 @@ public final class Scene {
             index.put(thing.name(), i);
             cos[i] = Math.cos(Math.toRadians(thing.placement().turnedDegrees()));
             sin[i] = Math.sin(Math.toRadians(thing.placement().turnedDegrees()));
-            exits[i] = Layout.outlet(thing, "");
             entries.add(new HashMap<>());
             mostPlaces = thing instanceof WorkEquipment work ? Math.max(mostPlaces, work.work().places()) : mostPlaces;
         }
         together = new int[mostPlaces];
         paths = new Path[study.links().size()];
         for (int i = 0; i < paths.length; i++) {
-            Link link = study.links().get(i);
-            int from = Objects.requireNonNull(index.get(link.from()));
-            int to = Objects.requireNonNull(index.get(link.to()));
-            paths[i] = Layout.path(link, equipment.get(from), equipment.get(to));
+            Link link = links.get(i);
             if (!(link.travel() instanceof Travel.AtOnce)) {
-                entries.get(to).put(from, Layout.inlet(equipment.get(to), link.toPort()));
+                int to = indexOf(link.to());
+                entries.get(to).put(indexOf(link.from()), Layout.inlet(equipment.get(to), link.toPort()));
             }
         }
+    }
+
+    private int indexOf(String name) {
+        return Objects.requireNonNull(index.get(name));
+    }
+
+    private Pose exit(int node) {
+        Pose exit = exits[node];
+        if (exit == null) {
+            exit = Layout.outlet(equipment.get(node), "");
+            exits[node] = exit;
+        }
+        return exit;
     }
 
     /** How many types and looks there are in all. */
@@ -123,7 +139,13 @@ public final class Scene {
 
     /** The path of a link, by its index in the study. */
     public Path path(int link) {
-        return paths[link];
+        Path path = paths[link];
+        if (path == null) {
+            Link way = links.get(link);
+            path = Layout.path(way, equipment.get(indexOf(way.from())), equipment.get(indexOf(way.to())));
+            paths[link] = path;
+        }
+        return path;
     }
 
     /**
@@ -141,7 +163,7 @@ public final class Scene {
         }
         for (int link = 0; link < paths.length; link++) {
             for (int body = moment.firstOnLink(link); body >= 0; body = moment.next(body)) {
-                Pose pose = paths[link].at(moment.metresAlong(body));
+                Pose pose = path(link).at(moment.metresAlong(body));
                 add(body, moment, pose.x(), pose.y(), pose.z(), pose.heading(), into);
             }
         }
@@ -177,7 +199,7 @@ public final class Scene {
             int from = moment.fromNodeOf(body);
             double done = glideNanos <= 0 ? 1 : (moment.timeNanos() - moment.sinceNanos(body)) / glideNanos;
             if (done < 1 && from >= 0 && !moment.isDone(body)) {
-                Pose start = entries.get(node).getOrDefault(from, exits[from]);
+                Pose start = entries.get(node).getOrDefault(from, exit(from));
                 double smooth = done * done * (3 - 2 * done);
                 worldX = start.x() + (worldX - start.x()) * smooth;
                 worldY = start.y() + (worldY - start.y()) * smooth;
