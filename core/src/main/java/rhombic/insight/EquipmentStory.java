@@ -8,6 +8,7 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
@@ -38,9 +39,21 @@ public final class EquipmentStory {
             case Buffer buffer -> (moment.content(node) == 0
                     ? "Is empty: " + waitsForPieces(thing)
                     : "Holds " + pieces(moment.content(node)) + "; " + first(node, moment)) + "." + shut;
+            case Conveyor conveyor -> onConveyor(node, thing, moment) + "." + shut;
             case WorkEquipment work -> state.isEmpty() ? "Does nothing." : ofWork(node, work, state.get(), since, moment) + "." + shut;
             case GoodsOut out -> "Has let " + moment.in(node) + " out." + shut;
         };
+    }
+
+    private String onConveyor(int node, Equipment thing, Moment moment) {
+        if (moment.content(node) == 0) {
+            return "Is empty: " + waitsForPieces(thing);
+        }
+        String stands = moment.at(node).stream()
+                .filter(spot -> moment.isLeader(spot.body()) && moment.speedOfLeader(spot.body()) == 0).findFirst()
+                .map(spot -> "; " + waits.type(spot).name() + " " + (spot.piece() + 1) + " stands and waits " + waits.forRoom(spot, moment))
+                .orElse("");
+        return "Carries " + pieces(moment.content(node)) + stands;
     }
 
     private static String gates(Equipment thing, int node, Moment moment) {

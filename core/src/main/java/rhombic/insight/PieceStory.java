@@ -46,6 +46,10 @@ public final class PieceStory {
                         ? "Has come from " + way + " and has waited there " + Clock.elapsed(stands) + " for room at " + where.name() + "."
                         : "Is on its way from " + way + " for " + since + ".";
             }
+            case RIDES -> "Is on " + where.name() + " for " + since
+                    + (moment.isLeader(spot.body()) && moment.speedOfLeader(spot.body()) == 0
+                            ? " and stands at its end, waiting " + waits.forRoom(spot, moment) + "."
+                            : ".");
             case IS_WORKED_ON -> "Is worked on at " + where.name() + " for " + since + ".";
             case IS_DONE -> "Is done at " + where.name() + " and has waited " + since + " " + waits.forRoom(spot, moment) + ".";
             case WAITS -> "Waits at " + where.name() + " for " + since + " " + waitingFor(spot, where, moment) + ".";

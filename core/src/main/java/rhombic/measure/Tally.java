@@ -39,6 +39,11 @@ public final class Tally {
     /** Pieces that fill it; 0 for equipment whose contents are not told. */
     private final int room;
 
+    /** Which part of it stands since when, where pieces move along it. */
+    private double standing;
+
+    private long standingSince;
+    private double standingTime;
     private double emptyTime;
     private double fullTime;
 
@@ -111,6 +116,13 @@ public final class Tally {
         }
     }
 
+    /** That part of it stands from now on, since what is at its end can't go on. */
+    public void stands(long now, double share) {
+        standingTime += standing * (now - standingSince);
+        standing = share;
+        standingSince = now;
+    }
+
     /** Adds to the time in which value was added. */
     public void addsValue(long nanos) {
         valueTime += nanos;
@@ -160,6 +172,8 @@ public final class Tally {
         waited = 0;
         waitTime = 0;
         longestWait = 0;
+        standingTime = 0;
+        standingSince = now;
         emptyTime = 0;
         fullTime = 0;
         most = content;
@@ -170,13 +184,15 @@ public final class Tally {
     public EquipmentFigures figures(String name, String kind, long now) {
         advance(now);
         double time = now - windowStart;
+        stands(now, standing);
         double value = units > 0 && time > 0 ? valueTime / time / units : 0;
         return new EquipmentFigures(name, kind, in, out, made, joined, scrapped, contentAtStart, content,
                 time > 0 ? contentTime / time : content, most,
                 turnedAway, stays.figures(),
                 new WaitFigures(begun, waited, begun == 0 ? Double.NaN : waitTime / begun / 1e9, longestWait / 1e9), shares(now, time),
                 value,
-                room > 0 && time > 0 ? emptyTime / time : 0, room > 0 && time > 0 ? fullTime / time : 0);
+                room > 0 && time > 0 ? emptyTime / time : 0, room > 0 && time > 0 ? fullTime / time : 0,
+                time > 0 ? standingTime / time : 0);
     }
 
     private Map<EquipmentState, Double> shares(long now, double time) {

@@ -35,6 +35,7 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
@@ -125,6 +126,7 @@ public final class Plant {
         return switch (equipment) {
             case GoodsIn in -> new GoodsInNode(this, index, in, in.supply().orElseThrow());
             case Buffer buffer -> new BufferNode(this, index, buffer);
+            case Conveyor conveyor -> new ConveyorNode(this, index, conveyor);
             case Station station -> new StationNode(this, index, station);
             case AssemblyStation station -> new AssemblyNode(this, index, station);
             case UnpackingStation station -> new UnpackingNode(this, index, station);

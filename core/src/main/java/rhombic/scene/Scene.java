@@ -15,6 +15,7 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
@@ -60,6 +61,10 @@ public final class Scene {
     private final @Nullable Path[] paths;
     /** For each equipment, where what comes from another is seen first. */
     private final List<Map<Integer, Pose>> entries;
+    /** Of conveyors, made when first asked for. */
+    private final @Nullable Path[] ways;
+    private final double[] headMetres = new double[Conveyor.MOST_LANES];
+    private final double[] headMeasure = new double[Conveyor.MOST_LANES];
     /** Of equipment, made when first asked for. */
     private final @Nullable Pose[] exits;
     private final double[] cos;
@@ -93,6 +98,7 @@ public final class Scene {
         cos = new double[equipment.size()];
         sin = new double[equipment.size()];
         exits = new Pose[equipment.size()];
+        ways = new Path[equipment.size()];
         entries = new ArrayList<>(equipment.size());
         int mostPlaces = 1;
         for (int i = 0; i < equipment.size(); i++) {
@@ -169,8 +175,47 @@ public final class Scene {
         }
     }
 
+    /** Pieces on a conveyor: the place of each follows from that of the head of its train. They come in the order of each lane. */
+    private void poseOnConveyor(Conveyor conveyor, int node, int first, Moment moment, Poses into) {
+        Path way = wayOf(node, conveyor);
+        Seat seat = conveyor.basics().seat();
+        double across = conveyor.lie() == Conveyor.Lie.ACROSS ? 90 : 0;
+        Arrays.fill(headMetres, 0, conveyor.lanes(), 0);
+        for (int body = first; body >= 0; body = moment.next(body)) {
+            if (!moment.rides(body)) {
+                continue; // it waits to come on, where the link has brought it
+            }
+            int lane = moment.placeOf(body);
+            if (moment.isLeader(body)) {
+                headMetres[lane] = moment.metresOfLeader(body);
+                headMeasure[lane] = moment.measureOf(body);
+            }
+            double front = headMetres[lane] - (moment.measureOf(body) - headMeasure[lane]);
+            int type = moment.typeOf(body);
+            double length = across == 0 ? lengths[type] : widths[type];
+            Pose pose = way.at(front - length / 2);
+            double heading = Math.toRadians(pose.heading());
+            double aside = conveyor.laneOffset(lane) + seat.yMetres();
+            add(body, moment, pose.x() - aside * Math.sin(heading), pose.y() + aside * Math.cos(heading), pose.z() + seat.zMetres(),
+                    pose.heading() + across + seat.turnedDegrees(), into);
+        }
+    }
+
+    private Path wayOf(int node, Conveyor conveyor) {
+        Path way = ways[node];
+        if (way == null) {
+            way = conveyor.path();
+            ways[node] = way;
+        }
+        return way;
+    }
+
     private void poseAt(int node, int first, Moment moment, double glideNanos, Poses into) {
         Equipment thing = equipment.get(node);
+        if (thing instanceof Conveyor conveyor) {
+            poseOnConveyor(conveyor, node, first, moment, into);
+            return;
+        }
         WorkEquipment work = thing instanceof WorkEquipment w ? w : null;
         if (work != null) {
             Arrays.fill(together, 0, work.work().places(), 0);
@@ -299,6 +344,7 @@ public final class Scene {
             case GoodsIn in -> at(-in.footprint().lengthMetres() / 2 - 0.4 - PITCH_METRES * (index / 5 % 8), (index % 5 - 2) * PITCH_METRES,
                     index / 40 * stack(type));
             case GoodsOut out -> at(0, 0, 0);
+            case Conveyor conveyor -> throw new IllegalStateException("Pieces on a conveyor are posed by train");
         }
         return 0;
     }

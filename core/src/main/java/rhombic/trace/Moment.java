@@ -22,6 +22,8 @@ public final class Moment {
     private static final int STATES = EquipmentState.values().length;
     private static final EquipmentState[] STATE = EquipmentState.values();
     private static final int NONE = -1;
+    /** In the column of the way of a piece on a conveyor: it is the head of a train. */
+    private static final int LEADER = 1;
 
     // columns of a body
     private static final int PIECE = 0;
@@ -178,6 +180,30 @@ public final class Moment {
         double seconds = Math.clamp(timeNanos - sinceNanos(body), 0, bodies.getLong(body, MOVE_NANOS)) / 1e9;
         return bodies.getDouble(body, MOVE_FROM) + bodies.getDouble(body, MOVE_SPEED) * seconds
                 + bodies.getDouble(body, MOVE_GAIN) * seconds * seconds / 2;
+    }
+
+    /** Whether it is the head of a train on a conveyor, so that those behind it go by it. */
+    public boolean isLeader(int body) {
+        return bodies.get(body, WAY) == LEADER;
+    }
+
+    /** How far a head of a train is along the way of its conveyor. */
+    public double metresOfLeader(int body) {
+        return bodies.getDouble(body, MOVE_GAIN)
+                + bodies.getDouble(body, MOVE_SPEED) * ((timeNanos - bodies.getLong(body, MOVE_NANOS)) / 1e9);
+    }
+
+    public double speedOfLeader(int body) {
+        return bodies.getDouble(body, MOVE_SPEED);
+    }
+
+    /** Place of a piece on a conveyor along the measure of its lane. */
+    public double measureOf(int body) {
+        return bodies.getDouble(body, MOVE_FROM);
+    }
+
+    public boolean rides(int body) {
+        return bodies.get(body, DOING) == PieceSpot.Doing.RIDES.ordinal();
     }
 
     /** For how long a body that moves has stood at the end of its link; 0 while it is still on the way. */
@@ -350,6 +376,18 @@ public final class Moment {
             case BEGINS -> change(body, slot, PieceSpot.Doing.IS_WORKED_ON, NONE);
             case DONE -> change(body, slot & 0xffff, PieceSpot.Doing.IS_DONE, (slot >>> 16) - 1);
             case MOVES -> move(time, body, node, slot, extras);
+            case RIDES -> {
+                enter(body, node, (int) extras[slot], PieceSpot.Doing.RIDES);
+                bodies.setLong(body, MOVE_FROM, extras[slot + 1]);
+                bodies.set(body, WAY, NONE);
+            }
+            case LEADS -> {
+                bodies.set(body, WAY, LEADER);
+                bodies.setLong(body, MOVE_NANOS, time);
+                bodies.setLong(body, MOVE_GAIN, extras[slot]);
+                bodies.setLong(body, MOVE_SPEED, extras[slot + 1]);
+            }
+            case FOLLOWS -> bodies.set(body, WAY, NONE);
             case GONE -> {
                 leave(body);
                 end(body, freed);

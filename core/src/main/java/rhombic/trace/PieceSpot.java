@@ -39,7 +39,9 @@ public record PieceSpot(int piece, int body, int type, int look, long bornNanos,
     public enum Doing {
         WAITS, IS_WORKED_ON, IS_DONE,
         /** It is on its way along a link. */
-        MOVES;
+        MOVES,
+        /** It lies on a conveyor. */
+        RIDES;
 
         static final Doing[] ALL = values();
     }

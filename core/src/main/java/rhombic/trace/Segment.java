@@ -41,6 +41,12 @@ final class Segment {
         SET,
         /** A piece moves along the link that the slot names, towards the equipment; four further numbers say how. */
         MOVES,
+        /** A piece came onto a conveyor; further numbers say which lane, and where along the measure of the lane. */
+        RIDES,
+        /** A piece on a conveyor is the head of a train; further numbers say how far it is along the way, and how fast. */
+        LEADS,
+        /** A piece on a conveyor goes with the train before it. */
+        FOLLOWS,
         /** The inlet or outlet of the equipment was shut or opened; the slot holds which, see {@link Moment}. */
         GATE,
         /** A piece was turned away. */

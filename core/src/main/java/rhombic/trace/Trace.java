@@ -162,8 +162,8 @@ public final class Trace {
         backwards(piece.lastRecord(), (segment, r) -> {
             Segment.What what = segment.what(r);
             boolean comes = switch (what) {
-                case BORN, WAITS, WORKS, MADE, OFF, ONTO, MOVES -> true;
-                case STANDS, BEGINS, DONE, AWAY, STATE, HOLDS, JOINED, SCRAPPED, GONE, LOOK, TYPE, SET, GATE -> false;
+                case BORN, WAITS, WORKS, MADE, OFF, ONTO, MOVES, RIDES -> true;
+                case STANDS, BEGINS, DONE, AWAY, STATE, HOLDS, JOINED, SCRAPPED, GONE, LOOK, TYPE, SET, GATE, LEADS, FOLLOWS -> false;
             };
             if (comes) {
                 int link = what == Segment.What.MOVES ? (int) segment.extras[segment.slots[r]] : -1;

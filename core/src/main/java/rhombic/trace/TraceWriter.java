@@ -187,6 +187,33 @@ public final class TraceWriter {
         write(timeNanos, body, node, at, Segment.What.MOVES);
     }
 
+    /** A piece comes onto a lane of a conveyor, at that place of the measure by which those of a train are apart. */
+    public void rides(long timeNanos, int body, int node, int lane, double measure) {
+        further(timeNanos, lane, Double.doubleToRawLongBits(measure));
+        write(timeNanos, body, node, extraSize - 2, Segment.What.RIDES);
+    }
+
+    /** A piece on a conveyor is the head of a train, so far along the way, and moves at that speed; 0 if it stands. */
+    public void leads(long timeNanos, int body, int node, double metres, double speed) {
+        further(timeNanos, Double.doubleToRawLongBits(metres), Double.doubleToRawLongBits(speed));
+        write(timeNanos, body, node, extraSize - 2, Segment.What.LEADS);
+    }
+
+    /** A piece on a conveyor goes with the train before it. */
+    public void follows(long timeNanos, int body, int node) {
+        add(timeNanos, body, node, 0, Segment.What.FOLLOWS);
+    }
+
+    private void further(long timeNanos, long one, long other) {
+        writeLater(timeNanos);
+        if (extraSize + 2 > extras.length) {
+            extras = Arrays.copyOf(extras, extras.length * 2);
+        }
+        room(timeNanos); // a new segment begins with no extras
+        extras[extraSize++] = one;
+        extras[extraSize++] = other;
+    }
+
     /** A piece goes onto another. */
     public void onto(long timeNanos, int body, int node, int holder) {
         add(timeNanos, body, node, holder, Segment.What.ONTO);

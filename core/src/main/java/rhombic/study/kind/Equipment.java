@@ -8,7 +8,7 @@ import rhombic.study.value.Placement;
 import rhombic.study.value.Port;
 
 /** Anything fixed that pieces meet. */
-public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, WorkEquipment, GoodsOut {
+public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, Conveyor, WorkEquipment, GoodsOut {
     Basics basics();
 
     Equipment with(Basics basics);

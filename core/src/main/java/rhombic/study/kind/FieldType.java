@@ -7,10 +7,13 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.Placement;
+import rhombic.study.value.Route;
 import rhombic.study.value.Seat;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Taking;
@@ -362,6 +365,12 @@ public sealed interface FieldType<V> {
             return value.choice() == Taking.Choice.OLDEST;
         }
     }
+
+    /** A quantity; its range is kept by what has the field. */
+    record Measured(Dimension dimension) implements FieldType<Quantity> {}
+
+    /** The way of a conveyor. */
+    record Routed() implements FieldType<Route> {}
 
     /** Times at which it is shut. */
     record Shut() implements FieldType<List<ShutTime>> {

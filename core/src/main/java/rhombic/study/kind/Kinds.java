@@ -7,9 +7,11 @@ import java.util.OptionalInt;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import rhombic.chance.DistributionText;
+import rhombic.quantity.Dimension;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
+import rhombic.study.value.Route;
 import rhombic.study.value.Seat;
 import rhombic.study.value.Taking;
 import rhombic.study.value.TimeSource;
@@ -86,11 +88,25 @@ public final class Kinds {
             basics -> new UnpackingStation(basics, NO_WORK, new UnpackingStation.Parting.TakeOff()),
             (basics, types) -> new UnpackingStation(basics, ONE_MINUTE, new UnpackingStation.Parting.TakeOff()));
 
+    public static final Kind<Conveyor> CONVEYOR = new Kind<>("Conveyor", Family.MOVE, Conveyor.class, List.of(
+            new Field<>("path", new FieldType.Routed(), Route.straight(5), Conveyor::route, Conveyor::withRoute),
+            new Field<>("width", new FieldType.Measured(Dimension.LENGTH), Conveyor.USUAL_WIDTH, Conveyor::width, Conveyor::withWidth),
+            new Field<>("speed", new FieldType.Measured(Dimension.SPEED), Conveyor.USUAL_SPEED, Conveyor::speed, Conveyor::withSpeed),
+            new Field<>("gap", new FieldType.Measured(Dimension.LENGTH), Conveyor.USUAL_GAP, Conveyor::gap, Conveyor::withGap),
+            new Field<>("mode", new FieldType.Choice<>(List.of(Conveyor.Mode.values()), null), Conveyor.Mode.ACCUMULATING, Conveyor::mode,
+                    Conveyor::withMode),
+            new Field<>("lie", new FieldType.Choice<>(List.of(Conveyor.Lie.values()), Conveyor.Lie.LENGTHWISE), Conveyor.Lie.LENGTHWISE,
+                    Conveyor::lie, Conveyor::withLie),
+            new Field<>("most", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), Conveyor::most, Conveyor::withMost),
+            new Field<>("lanes", new FieldType.Whole(1, Conveyor.MOST_LANES), 1, Conveyor::lanes, Conveyor::withLanes),
+            new Field<>("off", new FieldType.Shut(), List.of(), Conveyor::off, Conveyor::withOff)),
+            basics -> Conveyor.usual(basics, Route.straight(5)), (basics, types) -> Conveyor.usual(basics, Route.straight(5)));
+
     public static final Kind<GoodsOut> GOODS_OUT = new Kind<>("Goods out", Family.IN_OUT, GoodsOut.class, List.of(), GoodsOut::new,
             (basics, types) -> new GoodsOut(basics));
 
     /** In the order in which they are offered. */
-    public static final List<Kind<?>> ALL = List.of(GOODS_IN, BUFFER, STATION, ASSEMBLY, UNPACKING, GOODS_OUT);
+    public static final List<Kind<?>> ALL = List.of(GOODS_IN, BUFFER, CONVEYOR, STATION, ASSEMBLY, UNPACKING, GOODS_OUT);
 
     private Kinds() {}
 
@@ -103,6 +119,7 @@ public final class Kinds {
         return switch (thing) {
             case GoodsIn in -> GOODS_IN;
             case Buffer buffer -> BUFFER;
+            case Conveyor conveyor -> CONVEYOR;
             case Station station -> STATION;
             case AssemblyStation assembly -> ASSEMBLY;
             case UnpackingStation unpacking -> UNPACKING;

@@ -22,6 +22,7 @@ import rhombic.study.value.Attribute;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.Placement;
+import rhombic.study.value.Route;
 import rhombic.study.value.Seat;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Taking;
@@ -246,6 +247,22 @@ final class EquipmentReader {
         double turned = fields.has("turned") ? fields.number("turned") : 0;
         fields.refuseUnread();
         return fields.tried(null, () -> new Seat(x, y, z, turned));
+    }
+
+    static Optional<Route> route(Fields fields, String name) {
+        List<Route.Leg> legs = fields.list(name, EquipmentReader::leg);
+        return fields.tried(name, () -> new Route(legs));
+    }
+
+    private static Optional<Route.Leg> leg(Fields fields) {
+        if (fields.has("straight") || !fields.has("radius")) {
+            double length = fields.quantity("straight", Dimension.LENGTH).inBaseUnit();
+            double slope = fields.has("slope") ? fields.number("slope") : 0;
+            return fields.tried(null, () -> new Route.Leg.Straight(length, slope));
+        }
+        double radius = fields.quantity("radius", Dimension.LENGTH).inBaseUnit();
+        double turn = fields.number("turn");
+        return fields.tried(null, () -> new Route.Leg.Arc(radius, turn));
     }
 
     private static double metres(Fields fields, String field, double usual) {

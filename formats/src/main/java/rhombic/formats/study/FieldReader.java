@@ -40,6 +40,8 @@ final class FieldReader {
             case FieldType.Attributes attributes -> Optional.of(EquipmentReader.attributes(fields));
             case FieldType.WaysOut way -> EquipmentReader.wayOut(fields);
             case FieldType.Takings taking -> EquipmentReader.taking(fields);
+            case FieldType.Measured measured -> fields.optionalQuantity(name, measured.dimension());
+            case FieldType.Routed routed -> fields.has(name) ? EquipmentReader.route(fields, name) : Optional.empty();
             case FieldType.Shut shut -> fields.has(name) ? Optional.of(fields.list(name, EquipmentReader::shutTime)) : Optional.empty();
         };
     }

@@ -18,6 +18,7 @@ import rhombic.study.value.Attribute;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.Placement;
+import rhombic.study.value.Route;
 import rhombic.study.value.Seat;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Taking;
@@ -72,7 +73,21 @@ final class FieldWriter {
                     StudyWriter.texts(node.putObject(name).putArray("types"), taking.types());
                 }
             }
+            case FieldType.Measured measured -> node.put(name, value.toString());
+            case FieldType.Routed routed -> ((Route) value).legs().forEach(leg -> leg(leg, node.withArray(name).addObject()));
             case FieldType.Shut shut -> shut((List<ShutTime>) value, node.putArray(name));
+        }
+    }
+
+    private static void leg(Route.Leg leg, ObjectNode node) {
+        switch (leg) {
+            case Route.Leg.Straight straight -> {
+                node.put("straight", metres(straight.metres()));
+                if (straight.slopeDegrees() != 0) {
+                    node.put("slope", straight.slopeDegrees());
+                }
+            }
+            case Route.Leg.Arc arc -> node.put("radius", metres(arc.radiusMetres())).put("turn", arc.turnDegrees());
         }
     }
 

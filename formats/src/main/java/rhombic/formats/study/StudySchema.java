@@ -87,6 +87,14 @@ public final class StudySchema {
             case FieldType.Attributes attributes -> part(properties, name, "attributes");
             case FieldType.WaysOut way -> part(properties, name, "wayOut");
             case FieldType.Takings taking -> part(properties, name, "taking");
+            case FieldType.Measured measured -> part(properties, name, switch (measured.dimension()) {
+                case LENGTH -> "length";
+                case SPEED -> "speed";
+                case TIME -> "duration";
+                case MASS -> "mass";
+                case SHARE -> "share";
+            });
+            case FieldType.Routed routed -> part(properties, name, "routed");
             case FieldType.Shut shut -> part(properties, name, "shut");
         }
     }
