@@ -21,6 +21,7 @@ import rhombic.study.Travel;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
@@ -35,6 +36,7 @@ import rhombic.study.value.Attribute;
 import rhombic.study.value.Bend;
 import rhombic.study.value.NamedView;
 import rhombic.study.value.Footprint;
+import rhombic.study.value.Route;
 import rhombic.study.value.Seat;
 import rhombic.study.value.Look;
 import rhombic.study.value.MixPart;
@@ -94,6 +96,8 @@ public final class RandomStudies {
         }
         Random more = new Random(seed * 31 + 7);
         things.replaceAll(thing -> furnished(thing, more));
+        Random conveyors = new Random(seed * 17 + 3);
+        things.replaceAll(thing -> thing instanceof Buffer && conveyors.nextInt(2) == 0 ? conveyor(thing.basics(), conveyors) : thing);
         List<Link> links = new ArrayList<>();
         for (int i = 0; i < count; i++) {
             for (int j = 0; j < count; j++) {
@@ -179,6 +183,18 @@ public final class RandomStudies {
             case 4 -> new GoodsOut(basics);
             default -> new Station(basics, work(), one(4) ? new Work.Load(2 + random.nextInt(4), one(2) ? Quantity.seconds(40) : null) : Work.Load.SINGLE, inspection());
         };
+    }
+
+    private static Conveyor conveyor(Basics basics, Random random) {
+        List<Route.Leg> legs = new ArrayList<>(List.of(new Route.Leg.Straight(1 + random.nextInt(12) / 2.0, random.nextInt(3))));
+        if (random.nextBoolean()) {
+            legs.add(new Route.Leg.Arc(1 + random.nextInt(3) / 2.0, random.nextBoolean() ? 90 : -45));
+            legs.add(new Route.Leg.Straight(2, 0));
+        }
+        return new Conveyor(basics.withSize(null), new Route(legs), new Quantity(0.6, Unit.METRE), new Quantity(0.1 + random.nextInt(10) / 10.0, Unit.METRE_PER_SECOND),
+                new Quantity(random.nextInt(4) / 10.0, Unit.METRE), Conveyor.Mode.values()[random.nextInt(2)], Conveyor.Lie.values()[random.nextInt(2)],
+                random.nextInt(4) == 0 ? OptionalInt.of(1 + random.nextInt(4)) : OptionalInt.empty(), 1 + random.nextInt(3),
+                random.nextInt(3) == 0 ? ShutTime.parse("8 min to 9.5 min, 20 min to 26 min") : List.of());
     }
 
     private AssemblyStation assembly(Basics basics) {
