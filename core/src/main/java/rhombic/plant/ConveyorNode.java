@@ -43,9 +43,9 @@ final class ConveyorNode extends Node {
     }
 
     ConveyorNode(Plant plant, int index, Conveyor conveyor) {
-        super(plant, index, conveyor, Tally.ofContents(roomOf(conveyor, plant)));
+        super(plant, index, conveyor, Tally.ofContents(conveyor.contentRoom(plant.study.pieceTypes()).orElseThrow()));
         this.conveyor = conveyor;
-        room = roomOf(conveyor, plant);
+        room = conveyor.contentRoom(plant.study.pieceTypes()).orElseThrow();
         List<PieceType> types = plant.study.pieceTypes();
         lengthOf = types.stream().mapToDouble(conveyor::lengthOf).toArray();
         longest = Arrays.stream(lengthOf).max().orElse(0);
@@ -59,12 +59,6 @@ final class ConveyorNode extends Node {
                     conveyor.most().orElse(Integer.MAX_VALUE), speed, watch);
         }
         offers = new LaneOffer[lanes.length];
-    }
-
-    /** Full is what the shortest pieces could fill. */
-    private static int roomOf(Conveyor conveyor, Plant plant) {
-        double shortest = plant.study.pieceTypes().stream().mapToDouble(conveyor::lengthOf).min().orElse(1);
-        return Math.max(1, conveyor.roomFor(shortest)) * conveyor.lanes();
     }
 
     @Override

@@ -1,20 +1,20 @@
 package rhombic.plant;
 
+import java.util.List;
 import rhombic.measure.Tally;
 import rhombic.plant.piece.Piece;
-import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.EquipmentState;
 
 /** Equipment with an error: takes and gives nothing, so that the rest can run. */
 final class IdleNode extends Node {
     IdleNode(Plant plant, int index, Equipment equipment) {
-        super(plant, index, equipment, equipment instanceof Buffer ? Tally.ofContents(1) : new Tally(1));
+        super(plant, index, equipment, equipment.contentRoom(List.of()).isPresent() ? Tally.ofContents(1) : new Tally(1));
     }
 
     @Override
     void begin() {
-        if (!(equipment() instanceof Buffer)) {
+        if (equipment().contentRoom(List.of()).isEmpty()) {
             noteState(EquipmentState.STARVED);
         }
     }

@@ -169,10 +169,15 @@ final class NameCheck {
                     "Let another rule send it, or choose another signal", null);
         }
         if (rule.when() instanceof Rule.When.StateChanges change && !change.state().isEmpty()) {
-            boolean isBuffer = study.find(change.at()).filter(Buffer.class::isInstance).isPresent();
+            boolean isBuffer = study.find(change.at()).flatMap(thing -> thing.contentRoom(List.of()).stream().boxed().findFirst())
+                    .isPresent();
             List<String> words = isBuffer ? Rule.OF_BUFFERS : Rule.STATES;
             if (!words.contains(change.state())) {
-                error(rule, (isBuffer ? "A buffer never becomes \u201c" : "There is no state \u201c") + change.state() + "\u201d",
+                error(rule,
+                        (isBuffer
+                                ? "A " + study.find(change.at()).orElseThrow().kind().toLowerCase(java.util.Locale.ROOT)
+                                        + " never becomes \u201c"
+                                : "There is no state \u201c") + change.state() + "\u201d",
                         "Use one of " + String.join(", ", isBuffer ? words.subList(0, 2) : words));
             }
         }

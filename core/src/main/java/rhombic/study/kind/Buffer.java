@@ -131,6 +131,11 @@ public record Buffer(Basics basics, OptionalInt room, Order order, Arrangement a
     }
 
     @Override
+    public OptionalInt contentRoom(List<PieceType> types) {
+        return OptionalInt.of(roomFor(types));
+    }
+
+    @Override
     public boolean takesNoTime() {
         return true;
     }

@@ -122,6 +122,14 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
         return ((lanes - 1) / 2.0 - lane) * width.inBaseUnit();
     }
 
+    /** With another way that begins where this one does. */
+    public Conveyor goingOn(Route other) {
+        Pose begins = placement().pose().of(route.start(0));
+        Pose offset = Pose.at(0, 0, 0, placement().turnedDegrees()).of(other.start(0));
+        return new Conveyor(basics.placed(placement().movedBy(begins.x() - offset.x() - placement().xMetres(),
+                begins.y() - offset.y() - placement().yMetres())), other, width, speed, gap, mode, lie, most, lanes, off);
+    }
+
     public Conveyor withRoute(Route newRoute) {
         return new Conveyor(basics, newRoute, width, speed, gap, mode, lie, most, lanes, off);
     }
@@ -161,6 +169,16 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
     @Override
     public Conveyor with(Basics newBasics) {
         return new Conveyor(newBasics, route, width, speed, gap, mode, lie, most, lanes, off);
+    }
+
+    @Override
+    public boolean hasOwnSize() {
+        return false;
+    }
+
+    @Override
+    public OptionalInt contentRoom(List<PieceType> types) {
+        return OptionalInt.of(lanes * Math.max(1, types.stream().mapToInt(type -> roomFor(lengthOf(type))).max().orElse(1)));
     }
 
     @Override

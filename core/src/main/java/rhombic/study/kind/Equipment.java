@@ -3,7 +3,9 @@ package rhombic.study.kind;
 import java.io.Serializable;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalInt;
 import rhombic.study.value.Footprint;
+import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Port;
 
@@ -65,6 +67,16 @@ public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, 
 
     default Equipment placed(Placement placement) {
         return with(basics().placed(placement));
+    }
+
+    /** Whether the room it takes can be chosen; else it follows from what it is. */
+    default boolean hasOwnSize() {
+        return true;
+    }
+
+    /** The most pieces it holds, for what has contents instead of states; {@link Integer#MAX_VALUE} if any number. */
+    default OptionalInt contentRoom(List<PieceType> types) {
+        return OptionalInt.empty();
     }
 
     /** Whether pieces of the type come into being here, as the type has them. */

@@ -36,13 +36,11 @@ final class PlaceSentences {
     private Sentence size() {
         Footprint size = thing.footprint();
         double z = thing.placement().zMetres();
-        List<Part> parts = new ArrayList<>(List.of(new Words("Is "),
-                side("length", size.lengthMetres(), metres -> new Footprint(metres, size.widthMetres(), size.heightMetres())),
-                new Words(" long, "),
-                side("width", size.widthMetres(), metres -> new Footprint(size.lengthMetres(), metres, size.heightMetres())),
-                new Words(" wide, "),
-                side("height", size.heightMetres(), metres -> new Footprint(size.lengthMetres(), size.widthMetres(), metres)),
-                new Words(" high and stands "),
+        List<Part> parts = new ArrayList<>();
+        if (thing.hasOwnSize()) {
+            parts.addAll(sides(size));
+        }
+        parts.addAll(List.of(new Words(thing.hasOwnSize() ? " high and stands " : "Stands "),
                 typed("z", z == 0 ? "on the floor" : metres(z) + " above it", metres(z),
                         "Height above the floor, such as 2.5 m; 0 m stands on it",
                         text -> change(e -> e.placed(e.placement().raisedTo(metres(text))))),
@@ -51,6 +49,15 @@ final class PlaceSentences {
             parts.add(Sentence.Token.act("seat", "+ where pieces sit", change(e -> e.with(e.basics().withSeat(new Seat(0, 0, 0.1, 0))))));
         }
         return new Sentence(parts);
+    }
+
+    private List<Part> sides(Footprint size) {
+        return List.of(new Words("Is "),
+                side("length", size.lengthMetres(), metres -> new Footprint(metres, size.widthMetres(), size.heightMetres())),
+                new Words(" long, "),
+                side("width", size.widthMetres(), metres -> new Footprint(size.lengthMetres(), metres, size.heightMetres())),
+                new Words(" wide, "),
+                side("height", size.heightMetres(), metres -> new Footprint(size.lengthMetres(), size.widthMetres(), metres)));
     }
 
     private Part side(String id, double metres, DoubleFunction<Footprint> with) {

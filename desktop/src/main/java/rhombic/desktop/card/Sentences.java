@@ -28,6 +28,7 @@ import rhombic.study.LinkFilter;
 import rhombic.study.Study;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
@@ -53,6 +54,7 @@ final class Sentences {
         List<Sentence> all = new ArrayList<>(switch (thing) {
             case GoodsIn in -> GoodsInSentences.of(study, in);
             case Buffer buffer -> sentences.buffer(buffer);
+            case Conveyor conveyor -> ConveyorSentences.of(conveyor);
             case WorkEquipment station -> WorkSentences.of(study, station);
             case GoodsOut out -> List.of(new Sentence(
                     Stream.concat(Stream.of(words("Lets every piece go that reaches it. ")), sentences.inlet(out).stream()).toList()));

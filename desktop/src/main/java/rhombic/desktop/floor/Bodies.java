@@ -8,6 +8,7 @@ import rhombic.desktop.floor.MeshMaker.Point;
 import rhombic.scene.Scene;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
@@ -39,6 +40,9 @@ final class Bodies {
             case Buffer buffer when buffer.arrangement().isArea() ->
                 made.computeIfAbsent(List.of("area", buffer.footprint()), key -> area(buffer.footprint()));
             case Buffer buffer -> made.computeIfAbsent(buffer.footprint(), key -> rollers(buffer.footprint()));
+            case Conveyor conveyor -> made.computeIfAbsent(
+                    List.of("conveyor", conveyor.route(), conveyor.width(), conveyor.lanes(), conveyor.mode()),
+                    key -> ConveyorBody.of(conveyor));
             case WorkEquipment work -> made.computeIfAbsent(
                     new StationShape(shape(work), Math.min(8, work.work().places()), Math.min(MOST_INPUT_DRAWN, work.work().inputRoom())),
                     key -> switch (work) {

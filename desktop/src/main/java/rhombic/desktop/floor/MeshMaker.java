@@ -20,6 +20,10 @@ final class MeshMaker {
             return new Point(x + (other.x - x) * part, y + (other.y - y) * part, z + (other.z - z) * part);
         }
 
+        Point lower(double by) {
+            return new Point(x, y, z - by);
+        }
+
         double to(Point other) {
             return Math.sqrt((x - other.x) * (x - other.x) + (y - other.y) * (y - other.y) + (z - other.z) * (z - other.z));
         }
@@ -140,6 +144,23 @@ final class MeshMaker {
         return quad(a, b, c, d, swatch)
                 .quad(new Point(a.x, a.y, a.z - deep), new Point(b.x, b.y, b.z - deep), b, a, swatch)
                 .quad(new Point(c.x, c.y, c.z - deep), new Point(d.x, d.y, d.z - deep), d, c, swatch);
+    }
+
+    /**
+     * A bar along a path between two poses, from that far to the left of it to that far; corners lie across the path at
+     * either end, so that bars one after the other join without a gap, in arcs too.
+     */
+    MeshMaker bar(rhombic.space.Pose from, rhombic.space.Pose to, double left, double right, double over, double deep, Swatch swatch) {
+        Point a = beside(from, right, over);
+        Point b = beside(to, right, over);
+        Point c = beside(to, left, over);
+        Point d = beside(from, left, over);
+        return quad(a, b, c, d, swatch).quad(a.lower(deep), b.lower(deep), b, a, swatch).quad(c.lower(deep), d.lower(deep), d, c, swatch);
+    }
+
+    private static Point beside(rhombic.space.Pose pose, double left, double over) {
+        double heading = Math.toRadians(pose.heading());
+        return new Point(pose.x() - left * Math.sin(heading), pose.y() + left * Math.cos(heading), pose.z() + over);
     }
 
     /** A rhombus lying on the floor, its long diagonal along the direction (dx, dy) of length 1. */

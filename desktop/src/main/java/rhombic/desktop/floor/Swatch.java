@@ -7,7 +7,8 @@ import javafx.scene.paint.Color;
 enum Swatch {
     BODY("#DAD5C9"), BODY_EDGE("#7E796C"), BODY_DARK("#BDB7A9"), TABLE("#CBC5B7"), GLASS("#6F7F84"), STEEL("#A9A597"), STEEL_DARK(
             "#7F7C72"), ROLLER("#C9C4B6"), VERDIGRIS("#1D6B66"), SAFFRON(
-                    "#D9952B"), INK("#3A4347"), MAT("#D2CCBC"), LINK("#7C8487"), FLOOR("#EFEBE0"), GRID("#E0DACB"), GRID_STRONG("#CDC6B5");
+                    "#D9952B"), INK("#3A4347"), MAT(
+                            "#D2CCBC"), BELT("#5B605F"), LINK("#7C8487"), FLOOR("#EFEBE0"), GRID("#E0DACB"), GRID_STRONG("#CDC6B5");
 
     private static final int CELL = 8;
 

@@ -1,6 +1,7 @@
 package rhombic.desktop.watch;
 
 import java.util.List;
+import java.util.OptionalInt;
 import java.util.function.Consumer;
 import java.util.function.LongConsumer;
 import javafx.geometry.Orientation;
@@ -26,7 +27,6 @@ import rhombic.desktop.floor.StatePattern;
 import rhombic.desktop.work.FlowOrder;
 import rhombic.desktop.work.StripLog;
 import rhombic.study.Study;
-import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.value.EquipmentState;
@@ -193,8 +193,9 @@ public final class StripsView extends Region {
         StripLog current = log;
         if (current != null) {
             int pixels = (int) width();
-            if (thing instanceof Buffer buffer) {
-                contents(g, current, node, buffer, y, pixels);
+            OptionalInt room = thing.contentRoom(study.pieceTypes());
+            if (room.isPresent()) {
+                contents(g, current, node, room.getAsInt(), y, pixels);
                 return;
             }
             byte[] states = current.dominant(node, 0, length, pixels);
@@ -211,9 +212,8 @@ public final class StripsView extends Region {
     }
 
     /** The silhouette of what a buffer holds against its room, amber where it was full. */
-    private void contents(GraphicsContext g, StripLog current, int node, Buffer buffer, double y, int pixels) {
+    private void contents(GraphicsContext g, StripLog current, int node, int room, double y, int pixels) {
         int[] most = current.most(node, 0, length, pixels);
-        int room = buffer.roomFor(study.pieceTypes());
         int scale = room < Integer.MAX_VALUE ? room : Math.max(1, java.util.Arrays.stream(most).max().orElse(1));
         double height = ROW - 4;
         for (int x = 0; x < pixels; x++) {

@@ -1,0 +1,84 @@
+package rhombic.desktop.floor;
+
+import java.util.List;
+import javafx.scene.shape.TriangleMesh;
+import rhombic.space.Path;
+import rhombic.space.Pose;
+import rhombic.study.kind.Conveyor;
+import rhombic.study.value.Port;
+
+/** The shape of a conveyor along its way: rollers where pieces close up, a belt where it stops as a whole. */
+final class ConveyorBody {
+    private static final double RAIL_METRES = 0.05;
+    private static final double RAIL_DEEP_METRES = 0.2;
+    private static final double RAIL_OVER_METRES = 0.03;
+    private static final double ROLLER_PITCH_METRES = 0.2;
+    private static final double ROLLER_METRES = 0.09;
+    private static final int MOST_ROLLERS = 600;
+    private static final double LEG_PITCH_METRES = 1.8;
+    private static final double LEG_METRES = 0.07;
+
+    private ConveyorBody() {}
+
+    static TriangleMesh of(Conveyor conveyor) {
+        MeshMaker maker = new MeshMaker();
+        Path way = conveyor.route().path(conveyor.route().start(Port.TABLE_METRES));
+        double side = conveyor.wholeWidthMetres() / 2;
+        List<Pose> points = way.outline();
+        boolean isBelt = conveyor.mode() == Conveyor.Mode.RIGID;
+        for (int i = 0; i + 1 < points.size(); i++) {
+            Pose from = points.get(i);
+            Pose to = points.get(i + 1);
+            maker.bar(from, to, side, side - RAIL_METRES, RAIL_OVER_METRES, RAIL_DEEP_METRES, Swatch.STEEL);
+            maker.bar(from, to, RAIL_METRES - side, -side, RAIL_OVER_METRES, RAIL_DEEP_METRES, Swatch.STEEL);
+            if (isBelt) {
+                maker.bar(from, to, side - RAIL_METRES, RAIL_METRES - side, 0, 0.1, Swatch.BELT);
+            }
+            for (int lane = 1; lane < conveyor.lanes(); lane++) {
+                double at = side - lane * conveyor.width().inBaseUnit();
+                maker.bar(from, to, at + 0.008, at - 0.008, RAIL_OVER_METRES, 0.1, Swatch.STEEL_DARK);
+            }
+        }
+        if (!isBelt) {
+            rollers(maker, way, side);
+        }
+        legs(maker, way, side);
+        drive(maker, way, side);
+        return maker.mesh();
+    }
+
+    private static void rollers(MeshMaker maker, Path way, double side) {
+        int count = (int) Math.clamp(Math.round(way.metres() / ROLLER_PITCH_METRES), 1, MOST_ROLLERS);
+        double pitch = way.metres() / count;
+        double half = Math.max(ROLLER_METRES, pitch * 0.45) / 2;
+        for (int i = 0; i < count; i++) {
+            double at = (i + 0.5) * pitch;
+            maker.bar(way.at(at - half), way.at(at + half), side - RAIL_METRES, RAIL_METRES - side, -0.005, 0.07, Swatch.ROLLER);
+        }
+    }
+
+    private static void legs(MeshMaker maker, Path way, double side) {
+        int pairs = Math.max(2, (int) Math.ceil(way.metres() / LEG_PITCH_METRES) + 1);
+        for (int i = 0; i < pairs; i++) {
+            Pose pose = way.at(0.12 + i * Math.max(0, way.metres() - 0.24) / (pairs - 1));
+            double heading = Math.toRadians(pose.heading());
+            double height = pose.z() + RAIL_OVER_METRES - RAIL_DEEP_METRES;
+            for (int to : new int[] {-1, 1}) {
+                double aside = to * (side - RAIL_METRES / 2);
+                if (height > 0.05) {
+                    maker.bar(pose.x() - aside * Math.sin(heading), pose.y() + aside * Math.cos(heading), 0, LEG_METRES, LEG_METRES, height,
+                            Swatch.STEEL_DARK);
+                }
+            }
+        }
+    }
+
+    /** The motor hangs beside the way near its beginning, on the right. */
+    private static void drive(MeshMaker maker, Path way, double side) {
+        double at = Math.min(0.7, way.metres() / 2);
+        Pose from = way.at(at - 0.18);
+        Pose to = way.at(at + 0.18);
+        maker.bar(from, to, -side, -side - 0.22, -0.06, 0.24, Swatch.BODY_DARK);
+        maker.bar(to, way.at(Math.min(way.metres(), at + 0.3)), -side - 0.05, -side - 0.17, -0.1, 0.14, Swatch.VERDIGRIS);
+    }
+}
