@@ -17,13 +17,16 @@ import javafx.scene.input.ScrollEvent;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.Edits;
 import rhombic.desktop.work.Snapping;
+import rhombic.desktop.work.WayDrawing;
 import rhombic.desktop.work.Workbench;
 import rhombic.space.Path;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kind;
+import rhombic.study.kind.Kinds;
 import rhombic.study.value.Placement;
 
 /**
@@ -45,6 +48,8 @@ public final class FloorGestures {
     private final Consumer<Optional<Integer>> pieceChosen;
     private final Runnable handChanged;
     private Optional<Kind<?>> inHand = Optional.empty();
+    /** The conveyor that is being drawn; null unless one is in hand. */
+    private @Nullable WayDrawing way;
     private boolean linking;
     private List<String> chain = List.of();
     private double handTurned;
@@ -94,6 +99,7 @@ public final class FloorGestures {
     public void take(Kind<?> kind) {
         putAway();
         inHand = Optional.of(kind);
+        way = kind == Kinds.CONVEYOR ? new WayDrawing() : null;
         chain = List.of();
         floor.overlay().setChain(chain);
         handTurned = 0;
@@ -104,6 +110,7 @@ public final class FloorGestures {
     /** Clicks on equipment then link each to the next, until Esc. */
     public void takeLink() {
         inHand = Optional.empty();
+        way = null;
         linking = true;
         chain = new ArrayList<>(bench.single().filter(Equipment::givesPieces).map(e -> List.of(e.name())).orElse(List.of()));
         floor.overlay().setChain(chain);
@@ -122,7 +129,7 @@ public final class FloorGestures {
 
     /** Whether something is dragged; digits are then the distance that it goes. */
     public boolean isDragging() {
-        return doing == Doing.MOVE;
+        return doing == Doing.MOVE || way != null && way.hasBegun();
     }
 
     public boolean isMeasuring() {
@@ -138,6 +145,7 @@ public final class FloorGestures {
         grip = null;
         floor.overlay().setMarks(FloorOverlay.Marks.NONE);
         inHand = Optional.empty();
+        way = null;
         linking = false;
         chain = List.of();
         doing = Doing.NOTHING;
@@ -186,6 +194,10 @@ public final class FloorGestures {
         if (e.getButton() != MouseButton.PRIMARY) {
             return;
         }
+        if (way != null) {
+            draw(way, e);
+            return;
+        }
         if (inHand.isPresent()) {
             placeAt(inHand.get(), e.getX(), e.getY());
             ghostAt(inHand.get(), e.getX(), e.getY());
@@ -213,6 +225,59 @@ public final class FloorGestures {
             pressed = handle.get().name();
             doing = Doing.LINK;
         }
+    }
+
+    // ---- drawing a conveyor
+
+    /** Each click sets a corner; a second click at the same place ends it. */
+    private void draw(WayDrawing drawn, MouseEvent e) {
+        if (e.getClickCount() > 1 && drawn.canEnd()) {
+            endWay(drawn);
+            return;
+        }
+        floor.floorAt(e.getX(), e.getY()).filter(FloorGestures::isNear).ifPresent(spot -> drawn.add(bench.study(), spot.x(), spot.y()));
+        showWay(drawn, e.getX(), e.getY());
+    }
+
+    private boolean drawByKeys(WayDrawing drawn, KeyEvent e) {
+        if (!drawn.hasBegun()) {
+            return false;
+        }
+        if (e.getCode() == KeyCode.ENTER) {
+            if (drawn.typed().isEmpty()) {
+                endWay(drawn);
+                return true;
+            }
+            floor.floorAt(lastX, lastY).ifPresent(spot -> drawn.add(bench.study(), spot.x(), spot.y()));
+        } else if (e.getCode() == KeyCode.BACK_SPACE) {
+            drawn.takeBack();
+        } else if (e.getText().matches("[0-9.,\\- ]")) {
+            drawn.type(e.getText());
+        } else {
+            return false;
+        }
+        showWay(drawn, lastX, lastY);
+        return true;
+    }
+
+    private void showWay(WayDrawing drawn, double x, double y) {
+        Optional<Conveyor> shown = floor.floorAt(x, y).filter(FloorGestures::isNear)
+                .flatMap(spot -> drawn.shown(bench.study(), spot.x(), spot.y()));
+        floor.showGhost(shown.map(List::<Equipment>of).orElse(List.of()));
+        String note = !drawn.hasBegun()
+                ? "click where it begins"
+                : shown.map(way -> String.format(Locale.ROOT, "%.2f m", way.route().metres())).orElse("")
+                        + (drawn.typed().isEmpty() ? "" : "  typed: " + drawn.typed());
+        floor.overlay().setMarks(new FloorOverlay.Marks(List.of(), List.of(), note, x, y));
+        floor.drawOverlay();
+    }
+
+    private void endWay(WayDrawing drawn) {
+        drawn.ended(bench.study()).ifPresent(conveyor -> {
+            bench.edit("draw " + conveyor.name(), study -> Edits.placed(study, conveyor));
+            bench.select(conveyor.name());
+        });
+        take(Kinds.CONVEYOR);
     }
 
     private Optional<Equipment> handleAt(double x, double y) {
@@ -439,6 +504,10 @@ public final class FloorGestures {
     private void hover(MouseEvent e) {
         lastX = e.getX();
         lastY = e.getY();
+        if (way != null) {
+            showWay(way, e.getX(), e.getY());
+            return;
+        }
         if (inHand.isPresent()) {
             ghostAt(inHand.get(), e.getX(), e.getY());
             return;
@@ -530,7 +599,7 @@ public final class FloorGestures {
     // ---- keys that only mean something on the floor
 
     private void key(KeyEvent e) {
-        if (typeDistance(e)) {
+        if (way != null && drawByKeys(way, e) || typeDistance(e)) {
             e.consume();
             return;
         }

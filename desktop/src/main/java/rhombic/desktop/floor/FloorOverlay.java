@@ -25,6 +25,7 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.WorkEquipment;
@@ -303,6 +304,15 @@ public final class FloorOverlay extends Canvas {
             double w = thing.footprint().widthMetres() / 2;
             double z = thing.placement().zMetres();
             List<Viewpoint.Pixel> pixels = new ArrayList<>();
+            if (thing instanceof Conveyor conveyor) {
+                conveyor.path().outline()
+                        .forEach(p -> view.project(p.x(), p.y(), p.z() + 0.4, getWidth(), getHeight()).ifPresent(pixels::add));
+                conveyor.path().outline().forEach(p -> view.project(p.x(), p.y(), z, getWidth(), getHeight()).ifPresent(pixels::add));
+                bodies.add(pixels.size() < 4 || study.equipment().size() > MOST_KEPT_CLEAR
+                        ? new LabelRoom.Obstacle(new double[0], Double.MAX_VALUE)
+                        : LabelRoom.Obstacle.around(pixels, pixels.getFirst().depth()));
+                continue;
+            }
             double before = thing instanceof WorkEquipment work
                     ? Math.min(Bodies.MOST_INPUT_DRAWN, work.work().inputRoom()) * rhombic.scene.Scene.PITCH_METRES
                     : 0;

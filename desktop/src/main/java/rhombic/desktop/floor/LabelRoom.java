@@ -17,6 +17,8 @@ final class LabelRoom {
     /** Parts of its width by which a label may stand to the side. */
     private static final double[] ASIDE = {0, 0.42, -0.42};
     private static final double GAP_PIXELS = 1;
+    /** Along the upper edge stand the views and the keys. */
+    private static final double BAR_PIXELS = 32;
 
     /**
      * A label that wants room.
@@ -173,7 +175,7 @@ final class LabelRoom {
     }
 
     private boolean isFree(Rectangle2D box, Wanted label, boolean ofAllBodies) {
-        if (box.getMinX() < 0 || box.getMinY() < 0 || box.getMaxX() > viewWidth || box.getMaxY() > viewHeight) {
+        if (box.getMinX() < 0 || box.getMinY() < BAR_PIXELS || box.getMaxX() > viewWidth || box.getMaxY() > viewHeight) {
             return false;
         }
         for (Rectangle2D other : taken) {

@@ -18,10 +18,12 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.Placement;
+import rhombic.study.value.Port;
 
 /** What lies under and around the bodies of a study: ground, contact shadows, links. */
 final class Scenery {
@@ -29,16 +31,22 @@ final class Scenery {
     private static final double TRACK_METRES = 0.5;
     private static final double TRACK_DEEP_METRES = 0.08;
     private static final double LEG_PITCH_METRES = 1.6;
+    private static final double SHADOW_OVER_METRES = 0.5;
+    private static final double SHADOW_ASIDE_METRES = 0.16;
+    /** Corners of the texture of a shadow that is soft all round, and of one that is soft at its sides. */
+    private static final int[] ROUND = {0, 1, 2, 3};
+    private static final int[] ALONG = {4, 4, 5, 5};
 
     /** All of a study that its ground, shadows, links and labels depend on. */
     record Ground(List<Stand> stands, List<Way> ways) {
-        record Stand(String name, String kind, Placement placement, Footprint footprint) {}
+        record Stand(String name, String kind, Placement placement, Footprint footprint, List<Port> ports) {}
 
         /** @param track whether pieces are seen on it */
         record Way(String from, String to, String text, List<Bend> bends, String fromPort, String toPort, boolean track) {}
 
         static Ground of(Study study) {
-            return new Ground(study.equipment().stream().map(e -> new Stand(e.name(), e.kind(), e.placement(), e.footprint())).toList(),
+            return new Ground(
+                    study.equipment().stream().map(e -> new Stand(e.name(), e.kind(), e.placement(), e.footprint(), e.ports())).toList(),
                     study.links().stream()
                             .map(link -> new Way(link.from(), link.to(), LinkText.of(link), link.bends(), link.fromPort(), link.toPort(),
                                     !(link.travel() instanceof Travel.AtOnce)))
@@ -135,32 +143,34 @@ final class Scenery {
         return flat;
     }
 
-    /** A soft dark spot under each body, all in one mesh. */
+    /** A soft dark spot under each body, along its way under a conveyor; all in one mesh. */
     private MeshView shadows() {
+        List<double[]> spots = new ArrayList<>();
+        for (Equipment thing : study.equipment()) {
+            if (thing instanceof Conveyor conveyor) {
+                alongWay(conveyor, spots);
+            } else {
+                spots.add(round(thing));
+            }
+        }
         TriangleMesh mesh = new TriangleMesh(VertexFormat.POINT_NORMAL_TEXCOORD);
         mesh.getNormals().addAll(0, -1, 0);
-        mesh.getTexCoords().addAll(0, 0, 1, 0, 1, 1, 0, 1);
-        int n = study.equipment().size();
+        mesh.getTexCoords().addAll(0, 0, 1, 0, 1, 1, 0, 1, 0.5f, 0, 0.5f, 1);
+        int n = spots.size();
         float[] points = new float[n * 12];
         int[] faces = new int[n * 18];
+        int[] order = {0, 1, 2, 0, 2, 3};
         for (int i = 0; i < n; i++) {
-            Equipment thing = study.equipment().get(i);
-            double angle = Math.toRadians(thing.placement().turnedDegrees());
-            double l = thing.footprint().lengthMetres() / 2 + 0.5;
-            double w = thing.footprint().widthMetres() / 2 + 0.5;
-            double[][] corners = {{-l, -w}, {l, -w}, {l, w}, {-l, w}};
+            double[] spot = spots.get(i);
             for (int c = 0; c < 4; c++) {
-                points[i * 12 + c * 3] = (float) (thing.placement().xMetres() + 0.16 + corners[c][0] * Math.cos(angle)
-                        - corners[c][1] * Math.sin(angle));
+                points[i * 12 + c * 3] = (float) (spot[2 * c] + SHADOW_ASIDE_METRES);
                 points[i * 12 + c * 3 + 1] = -0.012f;
-                points[i * 12 + c * 3 + 2] = (float) (thing.placement().yMetres() + 0.16 + corners[c][0] * Math.sin(angle)
-                        + corners[c][1] * Math.cos(angle));
+                points[i * 12 + c * 3 + 2] = (float) (spot[2 * c + 1] + SHADOW_ASIDE_METRES);
             }
-            int[] order = {0, 1, 2, 0, 2, 3};
+            int[] texture = spot.length > 8 ? ALONG : ROUND;
             for (int k = 0; k < 6; k++) {
                 faces[i * 18 + k * 3] = i * 4 + order[k];
-                faces[i * 18 + k * 3 + 1] = 0;
-                faces[i * 18 + k * 3 + 2] = order[k];
+                faces[i * 18 + k * 3 + 2] = texture[order[k]];
             }
         }
         mesh.getPoints().setAll(points);
@@ -172,6 +182,35 @@ final class Scenery {
         view.setMaterial(material);
         view.setMouseTransparent(true);
         return view;
+    }
+
+    private static double[] round(Equipment thing) {
+        double angle = Math.toRadians(thing.placement().turnedDegrees());
+        double l = thing.footprint().lengthMetres() / 2 + SHADOW_OVER_METRES;
+        double w = thing.footprint().widthMetres() / 2 + SHADOW_OVER_METRES;
+        double[][] corners = {{-l, -w}, {l, -w}, {l, w}, {-l, w}};
+        double[] spot = new double[8];
+        for (int c = 0; c < 4; c++) {
+            spot[2 * c] = thing.placement().xMetres() + corners[c][0] * Math.cos(angle) - corners[c][1] * Math.sin(angle);
+            spot[2 * c + 1] = thing.placement().yMetres() + corners[c][0] * Math.sin(angle) + corners[c][1] * Math.cos(angle);
+        }
+        return spot;
+    }
+
+    /** One spot after the other, soft at the sides only; a ninth number marks them. */
+    private static void alongWay(Conveyor conveyor, List<double[]> spots) {
+        double side = conveyor.wholeWidthMetres() / 2 + SHADOW_OVER_METRES * 0.7;
+        List<Pose> points = conveyor.path().outline();
+        for (int i = 0; i + 1 < points.size(); i++) {
+            Pose a = points.get(i);
+            Pose b = points.get(i + 1);
+            double sinA = Math.sin(Math.toRadians(a.heading())) * side;
+            double cosA = Math.cos(Math.toRadians(a.heading())) * side;
+            double sinB = Math.sin(Math.toRadians(b.heading())) * side;
+            double cosB = Math.cos(Math.toRadians(b.heading())) * side;
+            spots.add(new double[] {a.x() + sinA, a.y() - cosA, b.x() + sinB, b.y() - cosB, b.x() - sinB, b.y() + cosB, a.x() - sinA,
+                    a.y() + cosA, 1});
+        }
     }
 
     private static WritableImage shade() {

@@ -37,6 +37,7 @@ import rhombic.formats.file.Journal;
 import rhombic.insight.PieceStory;
 import rhombic.study.Study;
 import rhombic.study.check.Problem;
+import rhombic.study.kind.Kinds;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceSpot;
 import rhombic.trace.Trace;
@@ -318,7 +319,11 @@ public final class MainWindow implements AutoCloseable {
 
     private void showHand() {
         shelf.mark();
-        String text = gestures.inHand().map(kind -> kind.word() + " in hand: click the floor to place it, R turns it, Esc puts it away")
+        String text = gestures.inHand()
+                .map(kind -> kind.word() + (kind == Kinds.CONVEYOR
+                        ? " in hand: click where it begins and each corner, or type a length (4.5) or length and turn (4.5, 90);"
+                                + " a double click or Enter ends it"
+                        : " in hand: click the floor to place it, R turns it, Esc puts it away"))
                 .orElse(gestures.isLinking() ? "Linking: click one after the other, Esc ends it" : "");
         hand.setText(text);
         hand.setVisible(!text.isEmpty());

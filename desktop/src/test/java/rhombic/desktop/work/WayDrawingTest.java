@@ -1,0 +1,85 @@
+package rhombic.desktop.work;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import org.junit.jupiter.api.Test;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
+import rhombic.study.Study;
+import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Kinds;
+import rhombic.study.value.Placement;
+import rhombic.study.value.Route;
+
+/** Drawing a conveyor corner by corner: what is drawn is what it is. */
+class WayDrawingTest {
+    private final WayDrawing drawing = new WayDrawing();
+    private final Study empty = Study.empty();
+
+    @Test
+    void cornersBecomeStraightsAndArcsOfOneMetre() {
+        assertFalse(drawing.canEnd());
+        assertTrue(drawing.add(empty, 0.1, 0.2));
+        assertTrue(drawing.add(empty, 6.02, 0.3));
+        assertFalse(drawing.add(empty, 6.0, 0.0), "the same place is no corner");
+        assertTrue(drawing.add(empty, 6.1, 4.96));
+        Conveyor conveyor = drawing.ended(empty).orElseThrow();
+        assertEquals(new Route(java.util.List.of(new Route.Leg.Straight(5, 0), new Route.Leg.Arc(1, 90), new Route.Leg.Straight(4, 0))),
+                conveyor.route());
+        assertEquals(9 + Math.PI / 2, conveyor.path().metres(), 1e-9);
+        Pose in = Layout.inlet(conveyor, "");
+        Pose out = Layout.outlet(conveyor, "");
+        assertEquals(0, Math.hypot(in.x(), in.y()), 1e-9);
+        assertEquals(0, Math.hypot(out.x() - 6, out.y() - 5), 1e-3);
+        assertEquals(90, out.heading(), 1e-9);
+    }
+
+    @Test
+    void typedLengthsAndTurnsAreExact() {
+        drawing.add(empty, 0, 0);
+        "3.27".chars().forEach(c -> drawing.type(String.valueOf((char) c)));
+        drawing.add(empty, 9, 0.4);
+        "2.5, -90".chars().forEach(c -> drawing.type(String.valueOf((char) c)));
+        drawing.add(empty, 0, 0);
+        Pose out = Layout.outlet(drawing.ended(empty).orElseThrow(), "");
+        assertEquals(0, Math.hypot(out.x() - 3.27, out.y() + 2.5), 2e-3);
+        drawing.takeBack();
+        assertEquals(3.27, drawing.ended(empty).orElseThrow().route().metres(), 1e-9);
+    }
+
+    @Test
+    void itBeginsAtAnOutletAndEndsAtAnInletAndIsLinked() {
+        Study study = Edits.placed(Edits.placed(empty, Edits.made(Kinds.STATION, empty, Placement.at(0, 0))),
+                Edits.made(Kinds.STATION, Edits.placed(empty, Edits.made(Kinds.STATION, empty, Placement.at(0, 0))), Placement.at(8, 0)));
+        drawing.add(study, 1.2, 0.3);
+        drawing.add(study, 6.9, -0.2);
+        Study drawn = Edits.placed(study, drawing.ended(study).orElseThrow());
+        assertEquals(6, ((Conveyor) drawn.find("Conveyor 1").orElseThrow()).route().metres(), 1e-9);
+        assertEquals(1, drawn.linksFrom("Station 1").size());
+        assertEquals("Station 2", drawn.linksFrom("Conveyor 1").getFirst().to());
+    }
+
+    @Test
+    void whateverTheCornersTheWayEndsAtTheLastOne() {
+        java.util.Random random = new java.util.Random(20261125);
+        for (int round = 0; round < 500; round++) {
+            WayDrawing wild = new WayDrawing();
+            double x = 0;
+            double y = 0;
+            for (int i = 0; i < 2 + random.nextInt(6); i++) {
+                wild.add(empty, x, y);
+                x += random.nextInt(9) - 4;
+                y += random.nextInt(9) - 4;
+            }
+            wild.ended(empty).ifPresent(conveyor -> {
+                Pose out = Layout.outlet(conveyor, "");
+                Pose end = conveyor.path().at(conveyor.path().metres());
+                assertEquals(0, Math.hypot(out.x() - end.x(), out.y() - end.y()), 1e-6, conveyor.toString());
+                Pose in = Layout.inlet(conveyor, "");
+                assertEquals(0, Math.hypot(in.x() - conveyor.path().at(0).x(), in.y() - conveyor.path().at(0).y()), 1e-6);
+            });
+        }
+    }
+}
