@@ -130,11 +130,7 @@ final class ConveyorNode extends Node {
         if (laneFor(length) != null) {
             return true;
         }
-        for (Lane lane : lanes) {
-            if (lane.hasRoom(length)) {
-                lane.awaitClear();
-            }
-        }
+        awaitClear(length);
         return false;
     }
 
@@ -161,7 +157,7 @@ final class ConveyorNode extends Node {
             if (plant.trace != null) {
                 plant.trace.waits(now, piece.body, index);
             }
-            awaitClear(piece);
+            awaitClear(lengthOf[piece.type]);
         } else {
             comesOn(lane, piece);
         }
@@ -175,10 +171,10 @@ final class ConveyorNode extends Node {
         }
     }
 
-    private void awaitClear(Piece piece) {
+    private void awaitClear(double length) {
         for (Lane lane : lanes) {
-            if (lane.hasRoom(lengthOf[piece.type])) {
-                lane.awaitClear();
+            if (lane.mayTakeMore()) {
+                lane.awaitClear(length);
             }
         }
     }
@@ -194,7 +190,7 @@ final class ConveyorNode extends Node {
             Piece piece = before.element();
             Lane lane = laneFor(lengthOf[piece.type]);
             if (lane == null) {
-                awaitClear(piece);
+                awaitClear(lengthOf[piece.type]);
                 return;
             }
             before.remove();
@@ -246,6 +242,7 @@ final class ConveyorNode extends Node {
 
         @Override
         public void entryIsClear(Lane lane) {
+            plant.countStep(ConveyorNode.this);
             plant.toAgenda(ConveyorNode.this);
         }
 

@@ -8,6 +8,8 @@ import rhombic.plant.piece.Piece;
 /** One lane of a conveyor, with the pieces on it. Metres count from its beginning to the front edge of a piece. */
 public final class Lane {
     private static final double NANOS = 1e9;
+    /** Whether the first piece can go is known before another comes on at the same instant. */
+    private static final int AFTER_ALL = Simulator.LAST_PRIORITY - 2;
     /** Differences below this come from rounding and mean nothing. */
     private static final double TINY_METRES = 1e-9;
 
@@ -92,6 +94,8 @@ public final class Lane {
     private boolean isOff;
     /** Whether somebody wants to know when the beginning is clear. */
     private boolean isAwaited;
+    /** The least length that is wanted for. */
+    private double awaitedMetres;
     /** Whether a rigid lane has stopped because its first piece can't go on. */
     private boolean isStopped;
 
@@ -166,23 +170,28 @@ public final class Lane {
 
     // ---- coming on
 
-    /** Whether a piece of that length can come on now. */
+    /**
+     * Whether a piece of that length can come on now: the beginning is clear, the drive moves, and, where the last piece stands,
+     * it would be wholly on the lane before it has to stand, too.
+     */
     public boolean accepts(double pieceMetres) {
-        return rate > 0 && hasRoom(pieceMetres) && clearMetres() >= gap - TINY_METRES;
+        if (rate == 0 || count >= most) {
+            return false;
+        }
+        Train train = last;
+        double clear = clearMetres() - gap;
+        return clear >= -TINY_METRES && (train == null || !train.stands || clear >= pieceMetres - TINY_METRES);
     }
 
-    /** Whether it would be wholly on the lane once all have closed up, the number of pieces allowing. */
-    public boolean hasRoom(double pieceMetres) {
-        return count < most && (isRigid || closedUp + pieceMetres <= length + TINY_METRES);
+    /** Whether the number of pieces allows another, be it that it must wait. */
+    public boolean mayTakeMore() {
+        return count < most;
     }
 
     /** How many pieces could come on later beside one of that length, each of which takes so much with its gap. */
     public int roomFor(double each, double pieceMetres) {
-        if (!hasRoom(pieceMetres)) {
-            return 0;
-        }
-        int left = most - count;
-        return isRigid ? left : (int) Math.min(left, Math.floor((length - closedUp + gap) / each + TINY_METRES));
+        double left = length - closedUp + each - pieceMetres;
+        return (int) Math.clamp(Math.floor(left / each + TINY_METRES), 0, most - count);
     }
 
     /** Whether something will happen here by itself. */
@@ -190,9 +199,10 @@ public final class Lane {
         return isOff || toEnd.isPending() || closesUp.isPending();
     }
 
-    /** Has the watch told once when another piece may come on. */
-    public void awaitClear() {
-        if (!isAwaited) {
+    /** Has the watch told once when another piece of that length may come on. */
+    public void awaitClear(double pieceMetres) {
+        if (!isAwaited || pieceMetres < awaitedMetres) {
+            awaitedMetres = pieceMetres;
             isAwaited = true;
             scheduleClear();
         }
@@ -389,10 +399,11 @@ public final class Lane {
             return; // looked at again when the drive moves
         }
         double missing = gap - clearMetres();
-        if (missing <= TINY_METRES) {
-            simulator.schedule(clears, 0);
-        } else if (last != null && !last.stands) {
-            schedule(clears, missing);
+        boolean lastStands = last != null && last.stands;
+        if (lastStands ? missing <= TINY_METRES - awaitedMetres : missing <= TINY_METRES) {
+            simulator.schedule(clears, 0, AFTER_ALL);
+        } else if (!lastStands) {
+            simulator.schedule(clears, Math.max(0, Math.round(missing / rate * NANOS)), AFTER_ALL);
         }
     }
 

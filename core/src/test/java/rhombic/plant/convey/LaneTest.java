@@ -73,7 +73,7 @@ class LaneTest {
                 times.on.add(simulator.nowNanos() / NANOS);
             }
             if (!waiting.isEmpty()) {
-                lane.awaitClear();
+                lane.awaitClear(waiting.element());
             }
         }
 
@@ -184,9 +184,11 @@ class LaneTest {
         }
 
         private boolean fits(double length) {
-            double closedUp = pieces.stream().mapToDouble(p -> p[1] + belt.gap).sum();
-            return pieces.size() < belt.most && (belt.rigid || closedUp + length <= belt.length + TINY)
-                    && (pieces.isEmpty() || rear(pieces.size() - 1) >= belt.gap - TINY);
+            if (pieces.isEmpty() || pieces.size() >= belt.most) {
+                return pieces.size() < belt.most;
+            }
+            double clear = rear(pieces.size() - 1) - belt.gap;
+            return clear >= -TINY && (belt.rigid || moving()[pieces.size() - 1] || clear >= length - TINY);
         }
     }
 
