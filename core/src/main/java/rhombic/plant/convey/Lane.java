@@ -8,6 +8,8 @@ import rhombic.plant.piece.Piece;
 /** One lane of a conveyor, with the pieces on it. Metres count from its beginning to the front edge of a piece. */
 public final class Lane {
     private static final double NANOS = 1e9;
+    /** So far apart are pieces that would be at one place, had their comings not been rounded to nanoseconds. */
+    private static final double TIE_METRES = 2e-8;
     /** Whether the first piece can go is known before another comes on at the same instant. */
     private static final int AFTER_ALL = Simulator.LAST_PRIORITY - 2;
     /** Differences below this come from rounding and mean nothing. */
@@ -115,6 +117,13 @@ public final class Lane {
     private final Event clears = new Event() {
         @Override
         protected void occur() {
+            Train train = first;
+            double toGo = train == null ? 0 : length - place(train);
+            if (toEnd.isPending() && toGo < TIE_METRES) {
+                // Both fall into one instant, but for the rounding of earlier ones: the end comes first.
+                simulator.schedule(this, Math.max(1, Math.round(toGo / rate * NANOS)), AFTER_ALL);
+                return;
+            }
             isAwaited = false;
             watch.entryIsClear(Lane.this);
             watch.settle();
@@ -395,15 +404,15 @@ public final class Lane {
 
     private void scheduleClear() {
         simulator.cancel(clears);
-        if (!isAwaited || rate == 0) {
-            return; // looked at again when the drive moves
+        if (!isAwaited || rate == 0 || count >= most) {
+            return; // looked at again when the drive moves, or a piece leaves
         }
         double missing = gap - clearMetres();
         boolean lastStands = last != null && last.stands;
         if (lastStands ? missing <= TINY_METRES - awaitedMetres : missing <= TINY_METRES) {
             simulator.schedule(clears, 0, AFTER_ALL);
         } else if (!lastStands) {
-            simulator.schedule(clears, Math.max(0, Math.round(missing / rate * NANOS)), AFTER_ALL);
+            simulator.schedule(clears, Math.max(1, Math.round(missing / rate * NANOS)), AFTER_ALL);
         }
     }
 
