@@ -202,6 +202,20 @@ public final class Moment {
         return bodies.getDouble(body, MOVE_FROM);
     }
 
+    /** The head of the train that a piece on a conveyor goes with. */
+    public int leaderOf(int body) {
+        int leader = body;
+        for (int one = firstAt(bodies.get(body, NODE)); one >= 0; one = next(one)) {
+            if (placeOf(one) == placeOf(body) && rides(one) && isLeader(one)) {
+                leader = one;
+            }
+            if (one == body) {
+                break;
+            }
+        }
+        return leader;
+    }
+
     public boolean rides(int body) {
         return bodies.get(body, DOING) == PieceSpot.Doing.RIDES.ordinal();
     }
@@ -377,7 +391,13 @@ public final class Moment {
             case DONE -> change(body, slot & 0xffff, PieceSpot.Doing.IS_DONE, (slot >>> 16) - 1);
             case MOVES -> move(time, body, node, slot, extras);
             case RIDES -> {
-                enter(body, node, (int) extras[slot], PieceSpot.Doing.RIDES);
+                boolean hasWaitedThere = bodies.get(body, LINK) < 0 && bodies.get(body, NODE) == node
+                        && bodies.get(body, DOING) == PieceSpot.Doing.WAITS.ordinal();
+                if (hasWaitedThere) {
+                    change(body, (int) extras[slot], PieceSpot.Doing.RIDES, NONE);
+                } else {
+                    enter(body, node, (int) extras[slot], PieceSpot.Doing.RIDES);
+                }
                 bodies.setLong(body, MOVE_FROM, extras[slot + 1]);
                 bodies.set(body, WAY, NONE);
             }

@@ -32,7 +32,8 @@ class WaitsHaveReasonsTest {
             String doing = story.doing(spot, moment);
             assertTrue(doing.contains(study.equipment().get(moment.bottom(spot).node()).name()) && doing.endsWith("."), doing);
             boolean moves = spot.doing() == PieceSpot.Doing.MOVES && moment.atEndOfLinkNanos(spot.body()) == 0;
-            boolean waits = spot.doing() != PieceSpot.Doing.IS_WORKED_ON && !spot.isOnAnother() && !moves;
+            boolean rolls = spot.doing() == PieceSpot.Doing.RIDES && moment.speedOfLeader(moment.leaderOf(spot.body())) > 0;
+            boolean waits = !rolls && spot.doing() != PieceSpot.Doing.IS_WORKED_ON && !spot.isOnAnother() && !moves;
             boolean saysWhy = WHY.matcher(doing).find();
             assertEquals(waits, saysWhy, doing);
             List<String> history = story.history(spot, moment.timeNanos());
@@ -55,8 +56,10 @@ class WaitsHaveReasonsTest {
             Moment moment = run.trace().at(study.plan().length().nanos() / 4 * part);
             for (int node = 0; node < study.equipment().size(); node++) {
                 String doing = story.doing(node, moment);
-                assertTrue(doing.startsWith("Ha") || doing.startsWith("Holds") || doing.startsWith("Is empty: ")
-                        || doing.matches("\\d+ pieces? ha(ve|s) waited here.*"), doing);
+                assertTrue(
+                        doing.startsWith("Ha") || doing.startsWith("Holds") || doing.startsWith("Carries") || doing.startsWith("Is empty: ")
+                                || doing.matches("\\d+ pieces? ha(ve|s) waited here.*"),
+                        doing);
                 assertTrue(doing.endsWith(".") && !doing.contains("  ") && !doing.contains(" ."), doing);
                 EquipmentState state = moment.state(node).orElse(EquipmentState.WORKING);
                 assertTrue(state != EquipmentState.BLOCKED || WHY.matcher(doing).find(), doing);
