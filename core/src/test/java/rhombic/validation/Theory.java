@@ -22,11 +22,13 @@ import rhombic.experiment.RunListener;
 import rhombic.experiment.Summary;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
+import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Inspection;
@@ -38,6 +40,8 @@ import rhombic.study.kind.Work;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
+import rhombic.study.value.Route;
+import rhombic.study.value.ShutTime;
 import rhombic.study.value.Taking;
 import rhombic.study.value.TimeSource;
 
@@ -79,6 +83,10 @@ abstract class Theory {
         cases.add(loads());
         cases.add(priorities());
         cases.add(transit());
+        cases.add(conveyorEntry());
+        cases.add(conveyorFacts());
+        cases.add(shutEnd("accumulating", Conveyor.Mode.ACCUMULATING, 30));
+        cases.add(shutEnd("rigid", Conveyor.Mode.RIGID, 17));
         return cases;
     }
 
@@ -342,5 +350,46 @@ abstract class Theory {
                 new Exact("mean on the way", 1.6, 0.01, run -> run.links().getFirst().onTheWayMean()),
                 new Exact("move as part of the lead time, min", 2, 0.01, run -> run.types().getFirst().moveMean() / 60),
                 new Exact("mean wait, min", 4, 0.01, run -> named(run, "Queue").stay().mean() / 60)));
+    }
+
+    // ---- conveyors
+
+    /** 30 m at 0.5 m/s for pieces of 0.8 m, 0.2 m apart at least: none comes on sooner than 2 s after the one before. */
+    private static Conveyor thirtyMetres() {
+        return Conveyor.usual(Basics.of("Belt", Lines.SOMEWHERE), Route.straight(30))
+                .withSpeed(Quantity.parse("0.5 m/s", Dimension.SPEED)).withGap(Quantity.parse("0.2 m", Dimension.LENGTH));
+    }
+
+    private static PieceType long80() {
+        PieceType usual = PieceType.usual("Piece");
+        return usual.sized(Quantity.parse("0.8 m", Dimension.LENGTH), usual.width(), usual.height());
+    }
+
+    /** The beginning is an M/D/1 queue whose service is the headway; then comes a constant transit. */
+    private static Case conveyorEntry() {
+        Study study = new Lines().types(long80())
+                .chain(arrivals("In", "exponential(2.857142857 s)", 1), thirtyMetres(), goodsOut("Out")).study(600, 2, REPLICATIONS);
+        return new Case("random arrivals at a conveyor (10-ENTRY-A)", study, List.of(
+                new Exact("mean wait before entry, s", 2.33333, 0.01, run -> named(run, "In").stay().mean()),
+                new Exact("mean lead time, s", 62.3333, 0.01, run -> run.lead().mean()),
+                new Exact("mean number on it", 21, 0.01, run -> named(run, "Belt").contentMean())));
+    }
+
+    /** Pieces come every 3.6 s, and none can leave. */
+    private static Case shutEnd(String name, Conveyor.Mode mode, int full) {
+        Conveyor belt = thirtyMetres().withMode(mode);
+        Study study = new Lines().types(long80())
+                .chain(arrivals("In", "3.6 s", 1), belt.with(belt.basics().withOutletShut(ShutTime.parse("0 s on"))), goodsOut("Out"))
+                .study(1, 0, 2);
+        return new Case("straight conveyor, " + name + ", its end shut (10-CONV-A)", study, List.of(
+                new Exact("pieces wholly on it", full, 1e-9, run -> named(run, "Belt").contentNow())));
+    }
+
+    /** Facts of a straight conveyor: pieces come every 3.6 s, and its end is free. */
+    private static Case conveyorFacts() {
+        Study study = new Lines().types(long80()).chain(onDemand("In"), thirtyMetres(), goodsOut("Out")).study(12, 2, REPLICATIONS);
+        return new Case("straight conveyor (10-CONV-A)", study, List.of(
+                new Exact("transit time, unhindered, s", 60, 1e-9, run -> named(run, "Belt").stay().mean()),
+                new Exact("largest throughput, 1/h", 1800, 1e-9, run -> named(run, "Belt").out() / run.hours())));
     }
 }
