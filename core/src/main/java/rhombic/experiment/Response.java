@@ -59,7 +59,8 @@ public record Response(String place, String name, String unit, ToDoubleFunction<
                 equipment(index, name, "wait mean", "s", e -> e.waits().mean()),
                 equipment(index, name, "waited", "1", e -> e.waits().waitedShare()),
                 equipment(index, name, "empty", "1", e -> e.shares().isEmpty() ? e.emptyShare() : Double.NaN),
-                equipment(index, name, "full", "1", e -> e.shares().isEmpty() ? e.fullShare() : Double.NaN)));
+                equipment(index, name, "full", "1", e -> e.shares().isEmpty() ? e.fullShare() : Double.NaN),
+                equipment(index, name, "standing", "1", e -> e.shares().isEmpty() ? e.standingShare() : Double.NaN)));
         for (EquipmentState state : EquipmentState.values()) {
             responses.add(share(index, name, state));
         }

@@ -89,8 +89,8 @@ final class ConveyorNode extends Node {
         }, nanos, 0);
     }
 
-    /** Switches its drive off or on. */
-    private void setOff(boolean off) {
+    @Override
+    void setOff(boolean off) {
         for (Lane lane : lanes) {
             lane.setOff(off);
         }

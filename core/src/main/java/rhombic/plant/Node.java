@@ -272,6 +272,9 @@ abstract class Node implements Giver {
         }
     }
 
+    /** Switches its drive off or on, if it has one. */
+    void setOff(boolean off) {}
+
     private static void change(Holds holds, boolean nowShut) {
         if (nowShut) {
             holds.hold(Hold.SHUT);

@@ -66,6 +66,7 @@ final class RunningRule {
             case Rule.Action.Shut shut -> (node, piece) -> node(scope, shut.equipment()).setShut(true);
             case Rule.Action.Open open -> (node, piece) -> node(scope, open.equipment()).setShut(false);
             case Rule.Action.ShutOutlet shut -> (node, piece) -> node(scope, shut.equipment()).setOutletShut(true);
+            case Rule.Action.Switch drive -> (node, piece) -> node(scope, drive.equipment()).setOff(!drive.on());
             case Rule.Action.OpenOutlet open -> (node, piece) -> node(scope, open.equipment()).setOutletShut(false);
             case Rule.Action.Signal signal -> (node, piece) -> book.signal(signal.name());
             case Rule.Action.Create create -> (node, piece) -> plant.afterwards(rule.name(), () -> create(scope, create));

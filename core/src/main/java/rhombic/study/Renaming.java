@@ -67,6 +67,7 @@ public record Renaming(What what, String from, String to) implements NameChange,
                 case Rule.Action.Shut shut -> new Rule.Action.Shut(equipment(shut.equipment()));
                 case Rule.Action.Open open -> new Rule.Action.Open(equipment(open.equipment()));
                 case Rule.Action.ShutOutlet shut -> new Rule.Action.ShutOutlet(equipment(shut.equipment()));
+                case Rule.Action.Switch drive -> new Rule.Action.Switch(equipment(drive.equipment()), drive.on());
                 case Rule.Action.OpenOutlet open -> new Rule.Action.OpenOutlet(equipment(open.equipment()));
                 case Rule.Action.Create create -> new Rule.Action.Create(equipment(create.goodsIn()), type(create.type()), create.pieces());
                 case Rule.Action.ChangeLook look -> look;

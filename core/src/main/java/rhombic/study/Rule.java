@@ -97,6 +97,9 @@ public record Rule(String name, When when, String condition, List<Action> then) 
         /** Lets pieces out again. */
         record OpenOutlet(String equipment) implements Action {}
 
+        /** Switches the drive of a conveyor on or off; by hand or by a rule, what came last counts. */
+        record Switch(String equipment, boolean on) implements Action {}
+
         /** Does what follows only after this time. */
         record Wait(Quantity time) implements Action {
             public Wait {

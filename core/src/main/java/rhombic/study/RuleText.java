@@ -22,7 +22,8 @@ public final class RuleText {
             "Oven changes its state", "signal more", "it is 08:30", "every 5 min");
     /** How each action is written. */
     public static final List<String> ACTION_FORMS = List.of("set joints to piece.joints + 1", "set skill of Oven to 2", "look failed",
-            "shut Oven", "open Oven", "shut outlet of Oven", "open outlet of Oven", "wait 2 min", "signal more",
+            "shut Oven", "open Oven", "shut outlet of Oven", "open outlet of Oven", "switch off Belt", "switch on Belt", "wait 2 min",
+            "signal more",
             "create 2 Coil at Goods in", "scrap", "stop the run");
 
     private static final Pattern SET_OF = Pattern.compile("set\\s+(\\w+)\\s+of\\s+('[^']*'|.+?)\\s+to\\s+(.+)", Pattern.CASE_INSENSITIVE);
@@ -70,6 +71,7 @@ public final class RuleText {
             case Rule.Action.Shut shut -> "shut " + name.apply(shut.equipment());
             case Rule.Action.Open open -> "open " + name.apply(open.equipment());
             case Rule.Action.ShutOutlet shut -> "shut outlet of " + name.apply(shut.equipment());
+            case Rule.Action.Switch drive -> "switch " + (drive.on() ? "on " : "off ") + name.apply(drive.equipment());
             case Rule.Action.OpenOutlet open -> "open outlet of " + name.apply(open.equipment());
             case Rule.Action.Wait wait -> "wait " + wait.time();
             case Rule.Action.Signal signal -> "signal " + name.apply(signal.name());
@@ -141,6 +143,8 @@ public final class RuleText {
         }
         return Stream.<Optional<? extends Rule.Action>>of(
                 after(text, "look ").map(name -> new Rule.Action.ChangeLook(unquoted(name))),
+                after(text, "switch off ").map(name -> new Rule.Action.Switch(unquoted(name), false)),
+                after(text, "switch on ").map(name -> new Rule.Action.Switch(unquoted(name), true)),
                 after(text, "shut outlet of ").map(name -> new Rule.Action.ShutOutlet(unquoted(name))),
                 after(text, "open outlet of ").map(name -> new Rule.Action.OpenOutlet(unquoted(name))),
                 after(text, "shut ").map(name -> new Rule.Action.Shut(unquoted(name))),

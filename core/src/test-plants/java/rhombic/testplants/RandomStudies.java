@@ -139,7 +139,10 @@ public final class RandomStudies {
                 new Rule("More", new Rule.When.Signal("more"), "", List.of(new Rule.Action.Create(first, "Coil", 2))),
                 new Rule("Noon", new Rule.When.TimeOfDay("06:30"), "at('" + first + "').content < 1000", List.of(new Rule.Action.Create(first, "Pallet", 1))),
                 new Rule("Scrap", new Rule.When.Piece(Rule.PieceEvent.FINISHES, last), "piece.reworked > 1", List.of(new Rule.Action.Scrap())));
-        return all.stream().filter(rule -> one(3)).toList();
+        List<Rule> drawn = new ArrayList<>(all.stream().filter(rule -> one(3)).toList());
+        things.stream().filter(Conveyor.class::isInstance).findFirst().ifPresent(belt -> drawn.add(new Rule("Drive", new Rule.When.Every(Quantity.minutes(9)), "",
+                List.of(new Rule.Action.Switch(belt.name(), false), new Rule.Action.Wait(Quantity.minutes(1)), new Rule.Action.Switch(belt.name(), true)))));
+        return drawn;
     }
 
     private LinkFilter filter() {

@@ -133,6 +133,18 @@ class ConveyorTest {
     }
 
     @Test
+    void aRuleSwitchesTheDriveOffAndOn() {
+        Study study = lines().chain(timetable("In", "0 s Piece", "8 s Piece"), belt("Belt", 10, 0.5), goodsOut("Out"))
+                .rules(new rhombic.study.Rule("Stop", rhombic.study.RuleText.when("a piece leaves In"), "at('Belt').done == 0",
+                        List.of(rhombic.study.RuleText.action("wait 5 s"), rhombic.study.RuleText.action("switch off Belt"),
+                                rhombic.study.RuleText.action("wait 60 s"), rhombic.study.RuleText.action("switch on Belt"))))
+                .study(1, 0, 1);
+        RunFigures run = Runs.of(study);
+        assertEquals(80, at(run, "Belt").stay().most(), 1e-9, "20 s and the 60 s that it stood");
+        assertEquals(57, at(run, "In").stay().most(), 1e-9, "from 8 s to 65 s");
+    }
+
+    @Test
     void lanesAreFilledInTurnAndEachStopsByItself() {
         Conveyor lanes = belt("Lanes", 10, 0.5).withLanes(4);
         Study study = lines().chain(stock("In", "Piece", 8), lanes, station("S", 1, 0, "1 h"), goodsOut("Out")).study(1, 0, 1);

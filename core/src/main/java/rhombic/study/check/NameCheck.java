@@ -10,6 +10,7 @@ import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.change.Part;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
@@ -218,6 +219,12 @@ final class NameCheck {
                 case Rule.Action.Open open -> {}
                 case Rule.Action.ShutOutlet shut -> {}
                 case Rule.Action.OpenOutlet open -> {}
+                case Rule.Action.Switch drive -> {
+                    if (study.find(drive.equipment()).filter(e -> !(e instanceof Conveyor)).isPresent()) {
+                        error(rule, "It switches " + drive.equipment() + ", which has no drive",
+                                "Name a conveyor, or shut its inlet instead");
+                    }
+                }
                 case Rule.Action.Signal signal -> {}
                 case Rule.Action.Wait wait -> {}
                 case Rule.Action.StopRun() -> {}

@@ -110,6 +110,7 @@ final class Uses {
                 case Rule.Action.Shut shut -> equipment.add(new Named(rule.name(), shut.equipment()));
                 case Rule.Action.Open open -> equipment.add(new Named(rule.name(), open.equipment()));
                 case Rule.Action.ShutOutlet shut -> equipment.add(new Named(rule.name(), shut.equipment()));
+                case Rule.Action.Switch drive -> equipment.add(new Named(rule.name(), drive.equipment()));
                 case Rule.Action.OpenOutlet open -> equipment.add(new Named(rule.name(), open.equipment()));
                 case Rule.Action.Create create -> {
                     equipment.add(new Named(rule.name(), create.goodsIn()));

@@ -125,6 +125,7 @@ public final class ResultWriter {
             if (e.shares().isEmpty()) {
                 one.put("emptyShare", e.emptyShare());
                 one.put("fullShare", e.fullShare());
+                one.put("standingShare", e.standingShare());
             }
         }
         ArrayNode links = node.putArray("links");
@@ -233,6 +234,7 @@ public final class ResultWriter {
         out.print("adding value");
         out.print("empty");
         out.print("full");
+        out.print("standing");
         out.println();
         for (RunFigures run : summary.runs()) {
             for (EquipmentFigures e : run.equipment()) {
@@ -250,6 +252,7 @@ public final class ResultWriter {
                 out.print(e.shares().isEmpty() ? "" : e.valueShare());
                 out.print(e.shares().isEmpty() ? e.emptyShare() : "");
                 out.print(e.shares().isEmpty() ? e.fullShare() : "");
+                out.print(e.shares().isEmpty() ? e.standingShare() : "");
                 out.println();
             }
         }

@@ -63,6 +63,12 @@ final class RuleReader {
         if (fields.has("openOutlet")) {
             return Optional.of(new Rule.Action.OpenOutlet(fields.text("openOutlet", "")));
         }
+        if (fields.has("switchOff")) {
+            return Optional.of(new Rule.Action.Switch(fields.text("switchOff", ""), false));
+        }
+        if (fields.has("switchOn")) {
+            return Optional.of(new Rule.Action.Switch(fields.text("switchOn", ""), true));
+        }
         if (fields.has("wait")) {
             Quantity wait = fields.quantity("wait", Dimension.TIME);
             return fields.tried("wait", () -> new Rule.Action.Wait(wait));

@@ -208,6 +208,7 @@ public final class StudyWriter {
             case Rule.Action.Shut shut -> node.put("shut", shut.equipment());
             case Rule.Action.Open open -> node.put("open", open.equipment());
             case Rule.Action.ShutOutlet shut -> node.put("shutOutlet", shut.equipment());
+            case Rule.Action.Switch drive -> node.put(drive.on() ? "switchOn" : "switchOff", drive.equipment());
             case Rule.Action.OpenOutlet open -> node.put("openOutlet", open.equipment());
             case Rule.Action.Wait wait -> node.put("wait", wait.time().toString());
             case Rule.Action.Signal signal -> node.put("signal", signal.name());
