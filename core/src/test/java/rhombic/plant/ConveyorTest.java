@@ -135,7 +135,7 @@ class ConveyorTest {
     @Test
     void aRuleSwitchesTheDriveOffAndOn() {
         Study study = lines().chain(timetable("In", "0 s Piece", "8 s Piece"), belt("Belt", 10, 0.5), goodsOut("Out"))
-                .rules(new rhombic.study.Rule("Stop", rhombic.study.RuleText.when("a piece leaves In"), "at('Belt').done == 0",
+                .rules(new rhombic.study.Rule("Stop", rhombic.study.RuleText.when("a piece leaves In"), "at('Belt').content == 0",
                         List.of(rhombic.study.RuleText.action("wait 5 s"), rhombic.study.RuleText.action("switch off Belt"),
                                 rhombic.study.RuleText.action("wait 60 s"), rhombic.study.RuleText.action("switch on Belt"))))
                 .study(1, 0, 1);

@@ -440,10 +440,12 @@ public final class MainWindow implements AutoCloseable {
         boolean unfolded = card.lookup("#editor") != null;
         if (unfolded) {
             card.rebuild();
-        } else if (!gestures.putAway() && chosenPiece.isPresent()) {
-            choosePiece(Optional.empty());
-        } else {
-            bench.select(Set.of());
+        } else if (!gestures.putAway()) {
+            if (chosenPiece.isPresent()) {
+                choosePiece(Optional.empty());
+            } else {
+                bench.select(Set.of());
+            }
         }
         say("");
         floor.requestFocus();

@@ -1,0 +1,89 @@
+package rhombic.desktop.frame;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.Set;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+import rhombic.study.kind.Conveyor;
+import rhombic.study.value.Route;
+
+/** Conveyors are drawn, changed on the card, switched off and seen to fill, in the real window. */
+class ConveyorWindowTest extends WindowBase {
+    @Start
+    private void start(Stage stage) throws Exception {
+        show(stage);
+    }
+
+    private Conveyor conveyor(String name) {
+        return (Conveyor) study().find(name).orElseThrow();
+    }
+
+    private void takeInHand(FxRobot robot) {
+        robot.clickOn("#family-move").clickOn("#thing-conveyor");
+        robot.clickOn("#family-move"); // folded away, so that the floor is free
+        assertTrue(text(robot, "hand").startsWith("Conveyor in hand"), text(robot, "hand"));
+    }
+
+    @Test
+    void aConveyorIsDrawnByClicksAndTypedLengthsAndItsLegsAreChangedOnTheCard(FxRobot robot) {
+        takeInHand(robot);
+        robot.clickOn(onScreen(-6, -2, 0));
+        robot.moveTo(onScreen(0, -2, 0));
+        robot.push(KeyCode.DIGIT5).push(KeyCode.PERIOD).push(KeyCode.DIGIT5).push(KeyCode.ENTER);
+        robot.clickOn(onScreen(-0.5, 2, 0));
+        robot.push(KeyCode.ENTER);
+        robot.push(KeyCode.ESCAPE);
+        Conveyor drawn = conveyor("Conveyor 1");
+        assertEquals(3, drawn.route().legs().size(), drawn.route().toString());
+        assertEquals(4.5, ((Route.Leg.Straight) drawn.route().legs().getFirst()).metres(), 1e-9, "5.5 m less the metre of the arc");
+        assertEquals(90, ((Route.Leg.Arc) drawn.route().legs().get(1)).turnDegrees(), 1e-6);
+        robot.clickOn("#token-leg-2");
+        type(robot, "-45\u00b0, 2 m");
+        Route.Leg.Arc arc = (Route.Leg.Arc) conveyor("Conveyor 1").route().legs().get(1);
+        assertEquals(-45, arc.turnDegrees());
+        assertEquals(2, arc.radiusMetres());
+        assertEquals(0, Math.hypot(conveyor("Conveyor 1").path().at(0).x() - drawn.path().at(0).x(),
+                conveyor("Conveyor 1").path().at(0).y() - drawn.path().at(0).y()), 1e-6, "it begins where it did");
+        robot.clickOn("#token-leg-1");
+        type(robot, "0.001 m");
+        assertTrue(text(robot, "editor-message").contains("must be from 0.05 m"), text(robot, "editor-message"));
+        robot.push(KeyCode.ESCAPE);
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        assertEquals(drawn, conveyor("Conveyor 1"));
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        assertEquals(Set.of(), study().names());
+    }
+
+    @Test
+    void endsThatMeetAreLinkedAndAConveyorThatIsSwitchedOffFills(FxRobot robot) {
+        place(robot, "in-out", "goods-in", -8, 0);
+        place(robot, "in-out", "goods-out", 8, 0);
+        takeInHand(robot);
+        var out = rhombic.study.Layout.outlet(study().find("Goods in").orElseThrow(), "");
+        var in = rhombic.study.Layout.inlet(study().find("Goods out").orElseThrow(), "");
+        robot.clickOn(onScreen(out.x(), 0, 0));
+        robot.clickOn(onScreen(0, 0, 0));
+        robot.doubleClickOn(onScreen(0, 0, 0), MouseButton.PRIMARY);
+        robot.clickOn(onScreen(0, 0, 0));
+        robot.clickOn(onScreen(in.x(), 0, 0));
+        robot.push(KeyCode.ENTER).push(KeyCode.ESCAPE);
+        assertEquals(4, study().equipment().size(), study().names().toString());
+        assertEquals(3, study().links().size(), study().links().toString());
+        robot.interact(() -> window.bench().select("Conveyor 2"));
+        robot.clickOn("#token-off");
+        type(robot, "1 h on");
+        await(this::isRunWritten);
+        robot.interact(() -> window.player().seek(6 * 3_600_000_000_000L));
+        int node = study().equipment().indexOf(conveyor("Conveyor 1"));
+        await(() -> window.player().moment().filter(m -> m.timeNanos() == 6 * 3_600_000_000_000L).isPresent());
+        var moment = window.player().moment().orElseThrow();
+        int room = conveyor("Conveyor 1").contentRoom(study().pieceTypes()).getAsInt();
+        assertTrue(moment.content(node) >= room, moment.content(node) + " of " + room);
+    }
+}
