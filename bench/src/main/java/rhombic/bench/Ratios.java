@@ -71,6 +71,7 @@ public final class Ratios {
         demo();
         fiveThousand();
         WatchRatios.all();
+        ConveyorRatios.all();
     }
 
     private static double score(Collection<RunResult> results, String benchmark, String pending) {
