@@ -49,8 +49,17 @@ public final class EquipmentStory {
         if (moment.content(node) == 0) {
             return "Is empty: " + waitsForPieces(thing);
         }
+        double end = ((Conveyor) thing).route().metres() - 1e-6;
+        boolean isOff = moment.at(node).stream().anyMatch(spot -> moment.isLeader(spot.body()) && moment.speedOfLeader(spot.body()) == 0
+                && moment.metresOfLeader(spot.body()) < end);
+        if (isOff
+                && moment.at(node).stream().noneMatch(spot -> moment.isLeader(spot.body()) && moment.metresOfLeader(spot.body()) >= end)) {
+            return "Carries " + pieces(moment.content(node)) + "; its drive is switched off";
+        }
         String stands = moment.at(node).stream()
-                .filter(spot -> moment.isLeader(spot.body()) && moment.speedOfLeader(spot.body()) == 0).findFirst()
+                .filter(spot -> moment.isLeader(spot.body()) && moment.speedOfLeader(spot.body()) == 0
+                        && moment.metresOfLeader(spot.body()) >= end)
+                .findFirst()
                 .map(spot -> "; " + waits.type(spot).name() + " " + (spot.piece() + 1) + " stands and waits " + waits.forRoom(spot, moment))
                 .orElse("");
         return "Carries " + pieces(moment.content(node)) + stands;

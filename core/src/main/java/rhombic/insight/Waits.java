@@ -11,6 +11,7 @@ import rhombic.study.LinkFilter;
 import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
@@ -75,6 +76,7 @@ final class Waits {
             case Station station ->
                 " (" + content + " of " + (station.work().places() * station.load().pieces() + station.work().inputRoom()) + ")";
             case WorkEquipment work -> " (" + content + " of " + (work.work().places() + work.work().inputRoom()) + ")";
+            case Conveyor conveyor -> " (" + content + " on it, its beginning is not clear)";
             case Buffer buffer when buffer.room().isPresent() ->
                 " (" + content + " of " + buffer.room().getAsInt() + (coming > 0 ? ", " + coming + " on the way" : "") + ")";
             default -> "";

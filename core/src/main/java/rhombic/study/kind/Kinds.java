@@ -100,7 +100,8 @@ public final class Kinds {
             new Field<>("most", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), Conveyor::most, Conveyor::withMost),
             new Field<>("lanes", new FieldType.Whole(1, Conveyor.MOST_LANES), 1, Conveyor::lanes, Conveyor::withLanes),
             new Field<>("off", new FieldType.Shut(), List.of(), Conveyor::off, Conveyor::withOff)),
-            basics -> Conveyor.usual(basics, Route.straight(5)), (basics, types) -> Conveyor.usual(basics, Route.straight(5)));
+            basics -> Conveyor.usual(basics.withSize(null), Route.straight(5)),
+            (basics, types) -> Conveyor.usual(basics, Route.straight(5)));
 
     public static final Kind<GoodsOut> GOODS_OUT = new Kind<>("Goods out", Family.IN_OUT, GoodsOut.class, List.of(), GoodsOut::new,
             (basics, types) -> new GoodsOut(basics));

@@ -124,6 +124,12 @@ public final class Route implements Serializable {
         return by > 180 ? by - 360 : by <= -180 ? by + 360 : by;
     }
 
+    /** The same way with left and right exchanged. */
+    public Route mirrored() {
+        return new Route(
+                legs.stream().map(leg -> leg instanceof Leg.Arc arc ? new Leg.Arc(arc.radiusMetres(), -arc.turnDegrees()) : leg).toList());
+    }
+
     public List<Leg> legs() {
         return legs;
     }

@@ -1,36 +1,62 @@
 package rhombic.desktop.floor;
 
 import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import rhombic.space.Pose;
 import rhombic.study.Study;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 
-/** Which equipment a line of sight meets first: each counts as an upright box on its footprint. */
+/** Which equipment a line of sight meets first: each counts as an upright box on its footprint, a conveyor as one for each piece of its way. */
 final class Sight {
+    /** Pieces on a conveyor belong to it. */
+    private static final double PIECE_METRES = 0.15;
+
     private record Hit(Equipment thing, double along) {}
 
     private Sight() {}
 
     static Optional<Equipment> first(Study study, double[] from, double[] ray) {
         return study.equipment().stream()
-                .map(thing -> new Hit(thing, along(thing, from, ray)))
+                .flatMap(thing -> boxes(thing).map(box -> new Hit(thing, along(box, from, ray))))
                 .filter(hit -> !Double.isNaN(hit.along))
                 .min(Comparator.comparingDouble(Hit::along))
                 .map(Hit::thing);
     }
 
+    /** An upright box about a middle, turned. */
+    private record Box(double x, double y, double turned, double length, double width, double low, double high) {}
+
+    private static Stream<Box> boxes(Equipment thing) {
+        if (!(thing instanceof Conveyor conveyor)) {
+            return Stream.of(new Box(thing.placement().xMetres(), thing.placement().yMetres(), thing.placement().turnedDegrees(),
+                    thing.footprint().lengthMetres(), thing.footprint().widthMetres(), thing.placement().zMetres(),
+                    thing.placement().zMetres() + thing.footprint().heightMetres()));
+        }
+        List<Pose> points = conveyor.path().outline();
+        return IntStream.range(0, points.size() - 1).mapToObj(i -> {
+            Pose a = points.get(i);
+            Pose b = points.get(i + 1);
+            double level = Math.hypot(b.x() - a.x(), b.y() - a.y());
+            return new Box((a.x() + b.x()) / 2, (a.y() + b.y()) / 2, Math.toDegrees(Math.atan2(b.y() - a.y(), b.x() - a.x())), level,
+                    conveyor.wholeWidthMetres(), thing.placement().zMetres(), Math.max(a.z(), b.z()) + PIECE_METRES);
+        });
+    }
+
     /** Distance to the box in lengths of the ray; NaN if it misses. By slabs, in the box's own directions. */
-    private static double along(Equipment thing, double[] from, double[] ray) {
-        double angle = Math.toRadians(-thing.placement().turnedDegrees());
+    private static double along(Box box, double[] from, double[] ray) {
+        double angle = Math.toRadians(-box.turned);
         double cos = Math.cos(angle);
         double sin = Math.sin(angle);
-        double dx = from[0] - thing.placement().xMetres();
-        double dy = from[1] - thing.placement().yMetres();
+        double dx = from[0] - box.x;
+        double dy = from[1] - box.y;
         double[] start = {dx * cos - dy * sin, dx * sin + dy * cos, from[2]};
         double[] way = {ray[0] * cos - ray[1] * sin, ray[0] * sin + ray[1] * cos, ray[2]};
-        double[] low = {-thing.footprint().lengthMetres() / 2, -thing.footprint().widthMetres() / 2, thing.placement().zMetres()};
-        double[] high = {thing.footprint().lengthMetres() / 2, thing.footprint().widthMetres() / 2,
-                thing.placement().zMetres() + thing.footprint().heightMetres()};
+        double[] low = {-box.length / 2, -box.width / 2, box.low};
+        double[] high = {box.length / 2, box.width / 2, box.high};
         double enter = 0;
         double leave = Double.POSITIVE_INFINITY;
         for (int axis = 0; axis < 3; axis++) {

@@ -62,6 +62,33 @@ class WayDrawingTest {
     }
 
     @Test
+    void mirroringAConveyorMirrorsItsWay() {
+        drawing.add(empty, 0, 0);
+        drawing.add(empty, 6, 0);
+        drawing.add(empty, 6, 5);
+        Study study = Edits.placed(empty, drawing.ended(empty).orElseThrow());
+        Pose in = Layout.inlet(study.find("Conveyor 1").orElseThrow(), "");
+        Pose out = Layout.outlet(study.find("Conveyor 1").orElseThrow(), "");
+        Study mirrored = Arranging.mirrored(study, java.util.Set.of("Conveyor 1"), true);
+        Pose newIn = Layout.inlet(mirrored.find("Conveyor 1").orElseThrow(), "");
+        Pose newOut = Layout.outlet(mirrored.find("Conveyor 1").orElseThrow(), "");
+        assertEquals(in.y(), newIn.y(), 1e-3);
+        assertEquals(out.y(), newOut.y(), 1e-3);
+        assertEquals(out.x() - in.x(), newIn.x() - newOut.x(), 2e-3);
+        Study back = Arranging.mirrored(mirrored, java.util.Set.of("Conveyor 1"), true);
+        assertEquals(((Conveyor) study.find("Conveyor 1").orElseThrow()).route(),
+                ((Conveyor) back.find("Conveyor 1").orElseThrow()).route());
+    }
+
+    @Test
+    void aBufferBecomesAConveyorWithItsPlaceAndLinks() {
+        Study study = Edits.placed(empty, Edits.made(Kinds.BUFFER, empty, Placement.at(3, 4)));
+        Conveyor conveyor = Kinds.changedTo(Kinds.CONVEYOR, study.find("Buffer 1").orElseThrow());
+        assertEquals(Placement.at(3, 4), conveyor.placement());
+        assertEquals("Buffer 1", conveyor.name());
+    }
+
+    @Test
     void whateverTheCornersTheWayEndsAtTheLastOne() {
         java.util.Random random = new java.util.Random(20261125);
         for (int round = 0; round < 500; round++) {
