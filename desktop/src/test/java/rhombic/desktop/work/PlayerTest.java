@@ -144,6 +144,7 @@ class PlayerTest {
                 .withRules(List.of(new rhombic.study.Rule("Bad", rhombic.study.RuleText.when("a piece enters Housings in"), "",
                         List.of(rhombic.study.RuleText.action("set joints to 1 / (piece.age * 1)")))));
         player.load(atOnce);
+        await(() -> player.failure().isPresent());
         assertTrue(player.failure().orElseThrow().contains("divides by zero"), player.failure().toString());
         player.load(study);
         await(() -> player.writtenNanos() >= HOUR);
