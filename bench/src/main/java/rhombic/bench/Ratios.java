@@ -20,6 +20,7 @@ import org.openjdk.jmh.runner.options.TimeValue;
 import org.openjdk.jmh.runner.options.VerboseMode;
 import rhombic.chance.DistributionText;
 import rhombic.experiment.LocalEngine;
+import rhombic.experiment.Preparation;
 import rhombic.experiment.RunListener;
 import rhombic.experiment.Summary;
 import rhombic.formats.study.StudyFormatException;
@@ -191,7 +192,7 @@ public final class Ratios {
     private static void demo() throws IOException, StudyFormatException {
         Study study = StudyReader.open(Path.of("demo/heat-pump-line.rhombic.json"));
         Study thirty = study.withPlan(study.plan().withReplications(30));
-        try (LocalEngine engine = LocalEngine.onAllCores()) {
+        try (LocalEngine engine = LocalEngine.onAllCores(new Preparation())) {
             double first = seconds(thirty, engine);
             double[] later = new double[9];
             for (int i = 0; i < later.length; i++) {

@@ -168,10 +168,6 @@ public final class Lane {
         }
     }
 
-    public boolean isMoving() {
-        return rate > 0;
-    }
-
     /** Whether the first piece stands at the end and waits. */
     public boolean isStanding() {
         return isStopped || first != null && first.stands;
