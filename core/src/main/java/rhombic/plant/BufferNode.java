@@ -3,20 +3,17 @@ package rhombic.plant;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import rhombic.measure.Tally;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.Ranking;
 import rhombic.plant.piece.Waiting;
 import rhombic.study.Rule;
 import rhombic.study.kind.Buffer;
-import rhombic.study.value.EquipmentState;
 
 /**
  * Pieces wait here. In a fixed order, only the first is on offer; a better one that comes takes the offer over. In
  * any order, each piece is on offer by itself. It has contents and no states.
  */
-final class BufferNode extends Node {
-    private final int room;
+final class BufferNode extends ContentNode {
     private final Buffer.Order order;
     private Waiting queue = new Waiting(Ranking.BY_AGE);
     private boolean rankChanges;
@@ -26,8 +23,7 @@ final class BufferNode extends Node {
     private final List<Offer> unused = new ArrayList<>();
 
     BufferNode(Plant plant, int index, Buffer buffer) {
-        super(plant, index, buffer, Tally.ofContents(buffer.roomFor(plant.study.pieceTypes())));
-        room = buffer.roomFor(plant.study.pieceTypes());
+        super(plant, index, buffer);
         order = buffer.order();
     }
 
@@ -51,13 +47,10 @@ final class BufferNode extends Node {
 
     @Override
     void accept(Piece piece) {
-        long now = plant.now();
-        piece.arrivedNanos = now;
-        touchedNanos = now;
-        tally.enters(now);
+        counts(piece);
         assert tally.content() + promised() <= room : name() + " holds more than it has room for";
         if (plant.trace != null) {
-            plant.trace.waits(now, piece.body, index);
+            plant.trace.waits(plant.now(), piece.body, index);
         }
         tellRules(Rule.PieceEvent.ENTERS, piece);
         queue.add(piece);
@@ -65,13 +58,7 @@ final class BufferNode extends Node {
             toOffer.add(piece);
         }
         plant.toAgenda(this);
-        traceContent();
-        if (queue.size() == 1) {
-            tellRules(EquipmentState.BLOCKED.word());
-        }
-        if (queue.size() == room) {
-            tellRules(Rule.FULL);
-        }
+        tellMore();
     }
 
     @Override
@@ -148,23 +135,10 @@ final class BufferNode extends Node {
             unused.add(given);
         }
         queue.take(piece);
-        touchedNanos = plant.now();
-        tally.leaves(plant.now(), plant.now() - piece.arrivedNanos);
-        tellRules(Rule.PieceEvent.LEAVES, piece);
-        traceContent();
-        if (queue.isEmpty()) {
-            tellRules(Rule.EMPTY);
-            tellRules(EquipmentState.STARVED.word());
-        }
+        tellLess(piece);
         if (!queue.isEmpty() || !line.isEmpty()) {
             plant.toAgenda(this);
         }
         return piece;
-    }
-
-    private void traceContent() {
-        if (plant.trace != null) {
-            plant.trace.holds(plant.now(), index, queue.size());
-        }
     }
 }

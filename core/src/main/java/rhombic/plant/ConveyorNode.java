@@ -6,7 +6,6 @@ import java.util.Deque;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Event;
-import rhombic.measure.Tally;
 import rhombic.plant.convey.Lane;
 import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
@@ -18,14 +17,13 @@ import rhombic.study.value.ShutTime;
  * Carries pieces along its way, on one lane or several. The first piece of each lane is on offer once it is at the end; it
  * stands there until it can go. It has contents and no states.
  */
-final class ConveyorNode extends Node {
+final class ConveyorNode extends ContentNode {
     private final Conveyor conveyor;
     private final Lane[] lanes;
     private final LaneOffer[] offers;
     /** How much of a lane a piece of each type takes. */
     private final double[] lengthOf;
     private final long unhinderedNanos;
-    private final int room;
     /** Pieces that came along a link while the beginning was not clear: they come on as soon as it is. */
     private final Deque<Piece> before = new ArrayDeque<>();
     private final double longest;
@@ -43,9 +41,8 @@ final class ConveyorNode extends Node {
     }
 
     ConveyorNode(Plant plant, int index, Conveyor conveyor) {
-        super(plant, index, conveyor, Tally.ofContents(conveyor.contentRoom(plant.study.pieceTypes()).orElseThrow()));
+        super(plant, index, conveyor);
         this.conveyor = conveyor;
-        room = conveyor.contentRoom(plant.study.pieceTypes()).orElseThrow();
         List<PieceType> types = plant.study.pieceTypes();
         lengthOf = types.stream().mapToDouble(conveyor::lengthOf).toArray();
         longest = Arrays.stream(lengthOf).max().orElse(0);
@@ -147,28 +144,19 @@ final class ConveyorNode extends Node {
 
     @Override
     void accept(Piece piece) {
-        long now = plant.now();
-        piece.arrivedNanos = now;
-        touchedNanos = now;
-        tally.enters(now);
+        counts(piece);
         Lane lane = before.isEmpty() ? laneFor(lengthOf[piece.type]) : null;
         if (lane == null) {
             before.add(piece);
             if (plant.trace != null) {
-                plant.trace.waits(now, piece.body, index);
+                plant.trace.waits(plant.now(), piece.body, index);
             }
             awaitClear(lengthOf[piece.type]);
         } else {
             comesOn(lane, piece);
         }
         tellRules(Rule.PieceEvent.ENTERS, piece);
-        traceContent();
-        if (tally.content() == 1) {
-            tellRules(rhombic.study.value.EquipmentState.BLOCKED.word());
-        }
-        if (tally.content() == room) {
-            tellRules(Rule.FULL);
-        }
+        tellMore();
     }
 
     private void awaitClear(double length) {
@@ -205,29 +193,15 @@ final class ConveyorNode extends Node {
     public Piece hand(Offer given) {
         Lane lane = ((LaneOffer) given).lane;
         Piece piece = lane.leaves();
-        long now = plant.now();
-        touchedNanos = now;
-        long stay = now - piece.arrivedNanos;
+        long stay = plant.now() - piece.arrivedNanos;
         long moved = Math.min(stay, unhinderedNanos);
         piece.moveNanos += moved;
         piece.blockedNanos += stay - moved;
-        tally.leaves(now, stay);
-        tellRules(Rule.PieceEvent.LEAVES, piece);
-        traceContent();
-        if (tally.content() == 0) {
-            tellRules(Rule.EMPTY);
-            tellRules(rhombic.study.value.EquipmentState.STARVED.word());
-        }
+        tellLess(piece);
         if (!line.isEmpty() || !before.isEmpty()) {
             plant.toAgenda(this);
         }
         return piece;
-    }
-
-    private void traceContent() {
-        if (plant.trace != null) {
-            plant.trace.holds(plant.now(), index, tally.content());
-        }
     }
 
     /** What the lanes tell. */

@@ -75,10 +75,6 @@ public final class WindowBench extends Application {
     }
 
     private static void measure(MainWindow window) throws Exception {
-        if (Boolean.getBoolean("only.thousand")) {
-            thousandStations(window);
-            return;
-        }
         onWindow(() -> window.open(Path.of("demo/heat-pump-line.rhombic.json")));
         awaitFresh(window);
         double[] millis = new double[EDITS];

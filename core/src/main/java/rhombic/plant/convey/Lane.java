@@ -220,7 +220,7 @@ public final class Lane {
     }
 
     /** The piece comes on; only while the lane accepts it. */
-    public Rider comes(Piece piece, double pieceMetres) {
+    public void comes(Piece piece, double pieceMetres) {
         assert accepts(pieceMetres) : "the beginning is not clear";
         Rider rider = new Rider(piece, pieceMetres);
         Train before = last;
@@ -255,7 +255,6 @@ public final class Lane {
             }
         }
         scheduleClear();
-        return rider;
     }
 
     // ---- at the end

@@ -1,6 +1,7 @@
 package rhombic.study.kind;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalInt;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
@@ -115,6 +116,16 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
     /** Its way in space. */
     public Path path() {
         return route.path(placement().pose().of(route.start(Port.TABLE_METRES)));
+    }
+
+    @Override
+    public Optional<Along> along() {
+        return Optional.of(new Along(path(), wholeWidthMetres()));
+    }
+
+    @Override
+    public Conveyor mirrored() {
+        return withRoute(route.mirrored());
     }
 
     /** How far to the left of the middle a lane lies; the first lane is the leftmost. */

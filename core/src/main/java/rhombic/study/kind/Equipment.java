@@ -3,7 +3,9 @@ package rhombic.study.kind;
 import java.io.Serializable;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalInt;
+import rhombic.space.Path;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
@@ -67,6 +69,19 @@ public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, 
 
     default Equipment placed(Placement placement) {
         return with(basics().placed(placement));
+    }
+
+    /** A way in space that something lies along, and how wide it is. */
+    record Along(Path way, double widthMetres) {}
+
+    /** The way along which it lies in space, if it is long and thin; else it stands on its footprint. */
+    default Optional<Along> along() {
+        return Optional.empty();
+    }
+
+    /** The same with left and right exchanged. */
+    default Equipment mirrored() {
+        return this;
     }
 
     /** Whether the room it takes can be chosen; else it follows from what it is. */

@@ -61,6 +61,11 @@ public final class Kind<E extends Equipment> {
         return family;
     }
 
+    /** Whether it is drawn along a way, corner by corner, instead of being put down. */
+    public boolean isDrawn() {
+        return fields.stream().anyMatch(field -> field.type() instanceof FieldType.Routed);
+    }
+
     /** A new one as it is placed by hand, with a name that is not taken. */
     public E placed(Set<String> taken, List<PieceType> types, Placement at) {
         String name = Names.free(family == Family.IN_OUT ? word : word + " 1", taken);

@@ -17,16 +17,13 @@ import javafx.scene.input.ScrollEvent;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.Edits;
 import rhombic.desktop.work.Snapping;
-import rhombic.desktop.work.WayDrawing;
 import rhombic.desktop.work.Workbench;
 import rhombic.space.Path;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kind;
-import rhombic.study.kind.Kinds;
 import rhombic.study.value.Placement;
 
 /**
@@ -48,8 +45,8 @@ public final class FloorGestures {
     private final Consumer<Optional<Integer>> pieceChosen;
     private final Runnable handChanged;
     private Optional<Kind<?>> inHand = Optional.empty();
-    /** The conveyor that is being drawn; null unless one is in hand. */
-    private @Nullable WayDrawing way;
+    /** What is drawn corner by corner; null unless such a thing is in hand. */
+    private @Nullable WayHand way;
     private boolean linking;
     private List<String> chain = List.of();
     private double handTurned;
@@ -64,8 +61,8 @@ public final class FloorGestures {
     private String typed = "";
     /** Whether what was dragged stands already, by Enter, while the button is still down. */
     private boolean isPut;
-    private boolean measuring;
-    private Viewpoint.@Nullable Spot measuredFrom;
+    /** What is laid between two points; null unless it is in hand. */
+    private @Nullable MeasuringTape tape;
 
     /**
      * @param pieceChosen hears which piece was clicked, or that none was
@@ -99,7 +96,7 @@ public final class FloorGestures {
     public void take(Kind<?> kind) {
         putAway();
         inHand = Optional.of(kind);
-        way = kind == Kinds.CONVEYOR ? new WayDrawing() : null;
+        way = kind.isDrawn() ? new WayHand(floor, bench, () -> take(kind)) : null;
         chain = List.of();
         floor.overlay().setChain(chain);
         handTurned = 0;
@@ -122,7 +119,7 @@ public final class FloorGestures {
     /** The next two clicks tell how far they are apart, until Esc. */
     public void takeMeasure() {
         putAway();
-        measuring = true;
+        tape = new MeasuringTape(floor);
         floor.setCursor(Cursor.CROSSHAIR);
         handChanged.run();
     }
@@ -133,14 +130,13 @@ public final class FloorGestures {
     }
 
     public boolean isMeasuring() {
-        return measuring;
+        return tape != null;
     }
 
     /** Puts away what is in hand; says whether there was something. */
     public boolean putAway() {
-        boolean had = inHand.isPresent() || linking || measuring || doing != Doing.NOTHING;
-        measuring = false;
-        measuredFrom = null;
+        boolean had = inHand.isPresent() || linking || tape != null || doing != Doing.NOTHING;
+        tape = null;
         typed = "";
         grip = null;
         floor.overlay().setMarks(FloorOverlay.Marks.NONE);
@@ -174,7 +170,7 @@ public final class FloorGestures {
         floor.showGhost(List.of());
     }
 
-    private static boolean isNear(Viewpoint.Spot spot) {
+    static boolean isNear(Viewpoint.Spot spot) {
         return Math.abs(spot.x()) < Placement.FARTHEST_METRES - 1 && Math.abs(spot.y()) < Placement.FARTHEST_METRES - 1;
     }
 
@@ -195,7 +191,7 @@ public final class FloorGestures {
             return;
         }
         if (way != null) {
-            draw(way, e);
+            way.press(e);
             return;
         }
         if (inHand.isPresent()) {
@@ -203,8 +199,8 @@ public final class FloorGestures {
             ghostAt(inHand.get(), e.getX(), e.getY());
             return;
         }
-        if (measuring) {
-            measuredFrom = measuredFrom == null ? floor.floorAt(e.getX(), e.getY()).orElse(null) : null;
+        if (tape != null) {
+            tape.press(e.getX(), e.getY());
             return;
         }
         pressed = floor.equipmentAt(e.getX(), e.getY()).map(Equipment::name).orElse(null);
@@ -225,59 +221,6 @@ public final class FloorGestures {
             pressed = handle.get().name();
             doing = Doing.LINK;
         }
-    }
-
-    // ---- drawing a conveyor
-
-    /** Each click sets a corner; a second click at the same place ends it. */
-    private void draw(WayDrawing drawn, MouseEvent e) {
-        if (e.getClickCount() > 1 && drawn.canEnd()) {
-            endWay(drawn);
-            return;
-        }
-        floor.floorAt(e.getX(), e.getY()).filter(FloorGestures::isNear).ifPresent(spot -> drawn.add(bench.study(), spot.x(), spot.y()));
-        showWay(drawn, e.getX(), e.getY());
-    }
-
-    private boolean drawByKeys(WayDrawing drawn, KeyEvent e) {
-        if (!drawn.hasBegun()) {
-            return false;
-        }
-        if (e.getCode() == KeyCode.ENTER) {
-            if (drawn.typed().isEmpty()) {
-                endWay(drawn);
-                return true;
-            }
-            floor.floorAt(lastX, lastY).ifPresent(spot -> drawn.add(bench.study(), spot.x(), spot.y()));
-        } else if (e.getCode() == KeyCode.BACK_SPACE) {
-            drawn.takeBack();
-        } else if (e.getText().matches("[0-9.,\\- ]")) {
-            drawn.type(e.getText());
-        } else {
-            return false;
-        }
-        showWay(drawn, lastX, lastY);
-        return true;
-    }
-
-    private void showWay(WayDrawing drawn, double x, double y) {
-        Optional<Conveyor> shown = floor.floorAt(x, y).filter(FloorGestures::isNear)
-                .flatMap(spot -> drawn.shown(bench.study(), spot.x(), spot.y()));
-        floor.showGhost(shown.map(List::<Equipment>of).orElse(List.of()));
-        String note = !drawn.hasBegun()
-                ? "click where it begins"
-                : shown.map(way -> String.format(Locale.ROOT, "%.2f m", way.route().metres())).orElse("")
-                        + (drawn.typed().isEmpty() ? "" : "  typed: " + drawn.typed());
-        floor.overlay().setMarks(new FloorOverlay.Marks(List.of(), List.of(), note, x, y));
-        floor.drawOverlay();
-    }
-
-    private void endWay(WayDrawing drawn) {
-        drawn.ended(bench.study()).ifPresent(conveyor -> {
-            bench.edit("draw " + conveyor.name(), study -> Edits.placed(study, conveyor));
-            bench.select(conveyor.name());
-        });
-        take(Kinds.CONVEYOR);
     }
 
     private Optional<Equipment> handleAt(double x, double y) {
@@ -314,7 +257,7 @@ public final class FloorGestures {
             pan(lastX, lastY, e.getX(), e.getY());
         } else if (e.getButton() == MouseButton.SECONDARY) {
             floor.look(floor.view().turnedBy(dx * DEGREES_PER_PIXEL, dy * DEGREES_PER_PIXEL));
-        } else if (e.getButton() == MouseButton.PRIMARY && inHand.isEmpty() && !linking && !measuring && !isPut) {
+        } else if (e.getButton() == MouseButton.PRIMARY && inHand.isEmpty() && !linking && tape == null && !isPut) {
             dragLeft(e);
         }
         lastX = e.getX();
@@ -424,7 +367,7 @@ public final class FloorGestures {
     }
 
     private void release(MouseEvent e) {
-        if (e.getButton() != MouseButton.PRIMARY || inHand.isPresent() || linking || measuring) {
+        if (e.getButton() != MouseButton.PRIMARY || inHand.isPresent() || linking || tape != null) {
             return;
         }
         Doing done = doing;
@@ -505,15 +448,15 @@ public final class FloorGestures {
         lastX = e.getX();
         lastY = e.getY();
         if (way != null) {
-            showWay(way, e.getX(), e.getY());
+            way.show(e.getX(), e.getY());
             return;
         }
         if (inHand.isPresent()) {
             ghostAt(inHand.get(), e.getX(), e.getY());
             return;
         }
-        if (measuring) {
-            showMeasure(e.getX(), e.getY());
+        if (tape != null) {
+            tape.show(e.getX(), e.getY());
             return;
         }
         Optional<String> over = floor.equipmentAt(e.getX(), e.getY()).map(Equipment::name);
@@ -529,25 +472,6 @@ public final class FloorGestures {
             bench.study().find(chain.getLast()).flatMap(from -> floor.pixelOf(from.placement().xMetres(), from.placement().yMetres(), 0.5))
                     .ifPresent(p -> floor.overlay().setSweep(new double[] {p.x(), p.y(), e.getX(), e.getY()}));
         }
-        floor.drawOverlay();
-    }
-
-    private void showMeasure(double x, double y) {
-        Viewpoint.Spot from = measuredFrom;
-        Optional<Viewpoint.Spot> to = floor.floorAt(x, y);
-        if (from == null || to.isEmpty()) {
-            if (measuredFrom == null && floor.overlay().hasNoLines()) {
-                floor.overlay().setMarks(new FloorOverlay.Marks(List.of(), List.of(), "click the first point", x, y));
-            }
-            floor.drawOverlay();
-            return;
-        }
-        List<double[]> lines = new ArrayList<>();
-        floor.pixelOf(from.x(), from.y(), 0.02).ifPresent(p -> lines.add(new double[] {p.x(), p.y(), x, y}));
-        double dx = to.get().x() - from.x();
-        double dy = to.get().y() - from.y();
-        floor.overlay().setMarks(new FloorOverlay.Marks(lines, List.of(),
-                String.format(Locale.ROOT, "%.3f m apart: ", Math.hypot(dx, dy)) + TypedDistance.shown(dx, dy), x, y));
         floor.drawOverlay();
     }
 
@@ -599,7 +523,7 @@ public final class FloorGestures {
     // ---- keys that only mean something on the floor
 
     private void key(KeyEvent e) {
-        if (way != null && drawByKeys(way, e) || typeDistance(e)) {
+        if (way != null && way.key(e, lastX, lastY) || typeDistance(e)) {
             e.consume();
             return;
         }

@@ -18,7 +18,6 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
-import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Footprint;
@@ -143,15 +142,11 @@ final class Scenery {
         return flat;
     }
 
-    /** A soft dark spot under each body, along its way under a conveyor; all in one mesh. */
+    /** A soft dark spot under each body, along its way under what lies along one; all in one mesh. */
     private MeshView shadows() {
         List<double[]> spots = new ArrayList<>();
         for (Equipment thing : study.equipment()) {
-            if (thing instanceof Conveyor conveyor) {
-                alongWay(conveyor, spots);
-            } else {
-                spots.add(round(thing));
-            }
+            thing.along().ifPresentOrElse(along -> alongWay(along, spots), () -> spots.add(round(thing)));
         }
         TriangleMesh mesh = new TriangleMesh(VertexFormat.POINT_NORMAL_TEXCOORD);
         mesh.getNormals().addAll(0, -1, 0);
@@ -198,9 +193,9 @@ final class Scenery {
     }
 
     /** One spot after the other, soft at the sides only; a ninth number marks them. */
-    private static void alongWay(Conveyor conveyor, List<double[]> spots) {
-        double side = conveyor.wholeWidthMetres() / 2 + SHADOW_OVER_METRES * 0.7;
-        List<Pose> points = conveyor.path().outline();
+    private static void alongWay(Equipment.Along along, List<double[]> spots) {
+        double side = along.widthMetres() / 2 + SHADOW_OVER_METRES * 0.7;
+        List<Pose> points = along.way().outline();
         for (int i = 0; i + 1 < points.size(); i++) {
             Pose a = points.get(i);
             Pose b = points.get(i + 1);

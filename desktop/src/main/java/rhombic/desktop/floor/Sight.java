@@ -7,12 +7,11 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import rhombic.space.Pose;
 import rhombic.study.Study;
-import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 
-/** Which equipment a line of sight meets first: each counts as an upright box on its footprint, a conveyor as one for each piece of its way. */
+/** Which equipment a line of sight meets first: each counts as an upright box on its footprint, or, along a way, as one for each stretch of it. */
 final class Sight {
-    /** Pieces on a conveyor belong to it. */
+    /** Pieces on it belong to it. */
     private static final double PIECE_METRES = 0.15;
 
     private record Hit(Equipment thing, double along) {}
@@ -31,18 +30,20 @@ final class Sight {
     private record Box(double x, double y, double turned, double length, double width, double low, double high) {}
 
     private static Stream<Box> boxes(Equipment thing) {
-        if (!(thing instanceof Conveyor conveyor)) {
-            return Stream.of(new Box(thing.placement().xMetres(), thing.placement().yMetres(), thing.placement().turnedDegrees(),
-                    thing.footprint().lengthMetres(), thing.footprint().widthMetres(), thing.placement().zMetres(),
-                    thing.placement().zMetres() + thing.footprint().heightMetres()));
-        }
-        List<Pose> points = conveyor.path().outline();
+        return thing.along().map(along -> alongWay(thing, along)).orElseGet(
+                () -> Stream.of(new Box(thing.placement().xMetres(), thing.placement().yMetres(), thing.placement().turnedDegrees(),
+                        thing.footprint().lengthMetres(), thing.footprint().widthMetres(), thing.placement().zMetres(),
+                        thing.placement().zMetres() + thing.footprint().heightMetres())));
+    }
+
+    private static Stream<Box> alongWay(Equipment thing, Equipment.Along along) {
+        List<Pose> points = along.way().outline();
         return IntStream.range(0, points.size() - 1).mapToObj(i -> {
             Pose a = points.get(i);
             Pose b = points.get(i + 1);
             double level = Math.hypot(b.x() - a.x(), b.y() - a.y());
             return new Box((a.x() + b.x()) / 2, (a.y() + b.y()) / 2, Math.toDegrees(Math.atan2(b.y() - a.y(), b.x() - a.x())), level,
-                    conveyor.wholeWidthMetres(), thing.placement().zMetres(), Math.max(a.z(), b.z()) + PIECE_METRES);
+                    along.widthMetres(), thing.placement().zMetres(), Math.max(a.z(), b.z()) + PIECE_METRES);
         });
     }
 

@@ -37,7 +37,6 @@ import rhombic.formats.file.Journal;
 import rhombic.insight.PieceStory;
 import rhombic.study.Study;
 import rhombic.study.check.Problem;
-import rhombic.study.kind.Kinds;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceSpot;
 import rhombic.trace.Trace;
@@ -320,7 +319,7 @@ public final class MainWindow implements AutoCloseable {
     private void showHand() {
         shelf.mark();
         String text = gestures.inHand()
-                .map(kind -> kind.word() + (kind == Kinds.CONVEYOR
+                .map(kind -> kind.word() + (kind.isDrawn()
                         ? " in hand: click where it begins and each corner, or type a length (4.5) or length and turn (4.5, 90);"
                                 + " a double click or Enter ends it"
                         : " in hand: click the floor to place it, R turns it, Esc puts it away"))

@@ -9,7 +9,6 @@ import java.util.function.ToDoubleFunction;
 import java.util.function.UnaryOperator;
 import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
@@ -119,8 +118,7 @@ public final class Arranging {
         double twiceY = 2 * middle(things, false);
         Study mirrored = study.changedAll(names, e -> {
             Placement at = e.placement();
-            Equipment turned = e instanceof Conveyor conveyor ? conveyor.withRoute(conveyor.route().mirrored()) : e;
-            return turned.placed(eastWest
+            return e.mirrored().placed(eastWest
                     ? at.movedTo(tidy(twiceX - at.xMetres()), at.yMetres()).turnedTo(180 - at.turnedDegrees())
                     : at.movedTo(at.xMetres(), tidy(twiceY - at.yMetres())).turnedTo(-at.turnedDegrees()));
         });

@@ -1,0 +1,359 @@
+package rhombic.desktop.floor;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import javafx.geometry.Rectangle2D;
+import javafx.geometry.VPos;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.paint.Color;
+import javafx.scene.text.Font;
+import javafx.scene.text.FontWeight;
+import javafx.scene.text.Text;
+import javafx.scene.text.TextAlignment;
+import org.jspecify.annotations.Nullable;
+import rhombic.space.Path;
+import rhombic.space.Pose;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.EquipmentState;
+import rhombic.trace.Moment;
+
+/** The names, states and numbers that are written over equipment, and what links are for. */
+final class FloorLabels {
+    private static final Color SOFT = Color.web("#5C676C");
+    private static final Color HAIR = Color.web("#CFC8B7");
+    private static final Font FIGURES = Font.font("IBM Plex Sans", 10);
+    private static final Font LETTER = Font.font("IBM Plex Sans", FontWeight.SEMI_BOLD, 8.5);
+    private static final double LETTER_PIXELS = 16;
+    /** Widths of figures grow in such steps, so that a digit more does not make the labels jump. */
+    private static final double WIDTH_STEP = 28;
+    /** Pixels that a metre has where names, and numbers, can be read beside each other. */
+    private static final double LEAST_FOR_NAMES = 5;
+    private static final double LEAST_FOR_NUMBERS = 11;
+    private static final int MOST_LABELS = 200;
+    /** With more bodies than that, labels keep clear of each other only. */
+    private static final int MOST_KEPT_CLEAR = 400;
+    /** So high are pieces on what lies along a way. */
+    private static final double PIECE_METRES = 0.4;
+    /** With a piece on it, even a low table is that high. */
+    private static final double LEAST_BODY_METRES = 1.2;
+    /** Parts of a link at which its text may stand. */
+    private static final double[] ALONG_LINK = {0.5, 0.35, 0.65, 0.22, 0.78};
+    private static final double LEAST_FOR_LINKS = 7;
+    private static final int MOST_WIDTHS_KEPT = 5000;
+
+    /** All that labels depend on. */
+    record Shown(Study study, Viewpoint view, double width, double height, double leastPixels, boolean names,
+            boolean numbers, Set<String> selection, Set<String> faulty, Optional<String> hovered, Set<String> limit,
+            @Nullable Moment moment) {
+        Optional<Viewpoint.Pixel> pixel(double x, double y, double z) {
+            return view.project(x, y, z, width, height);
+        }
+
+        double pixelsPerMetre(Viewpoint.Pixel at) {
+            return view.pixelsPerMetre(at.depth(), height);
+        }
+    }
+
+    /** What the outlines of bodies follow from. */
+    private record Seen(Study study, Viewpoint view, double width, double height) {
+        boolean isOf(Shown shown) {
+            return study == shown.study && width == shown.width && height == shown.height && view.equals(shown.view);
+        }
+    }
+
+    private final Map<String, Double> widths = new HashMap<>();
+    /** Where the labels were drawn last, so that they can be clicked. */
+    private final Map<String, Rectangle2D> boxes = new LinkedHashMap<>();
+    private @Nullable Seen seen;
+    private List<LabelRoom.Obstacle> bodies = List.of();
+    private List<LabelRoom.Obstacle> bodiesOfFound = List.of();
+    private List<LabelRoom.Wanted> wantedBefore = List.of();
+    private List<LabelRoom.@Nullable Found> foundBefore = List.of();
+
+    /** The thing whose label is there. */
+    Optional<String> at(double x, double y) {
+        return boxes.entrySet().stream().filter(entry -> entry.getValue().contains(x, y)).map(Map.Entry::getKey).findFirst();
+    }
+
+    void draw(GraphicsContext g, Shown shown) {
+        boxes.clear();
+        if (shown.names || shown.numbers) {
+            if (seen == null || !seen.isOf(shown)) {
+                seen = new Seen(shown.study, shown.view, shown.width, shown.height);
+                bodies = bodies(shown);
+            }
+            names(g, shown, bodies);
+        }
+        if (shown.names) {
+            links(g, shown, bodies);
+        }
+    }
+
+    /** What a link is for, and its share, on its way; where there is room to read it, clear of bodies and labels. */
+    private void links(GraphicsContext g, Shown shown, List<LabelRoom.Obstacle> bodies) {
+        Map<String, Equipment> byName = new HashMap<>();
+        g.setFont(FIGURES);
+        g.setTextAlign(TextAlignment.CENTER);
+        g.setTextBaseline(VPos.CENTER);
+        List<Rectangle2D> taken = new ArrayList<>(boxes.values());
+        for (Link link : shown.study.links()) {
+            String text = LinkText.of(link);
+            if (text.isEmpty()) {
+                continue;
+            }
+            if (byName.isEmpty()) {
+                shown.study.equipment().forEach(thing -> byName.put(thing.name(), thing));
+            }
+            Path path = Scenery.path(link, byName);
+            for (double part : ALONG_LINK) {
+                Pose at = path.at(path.metres() * part);
+                Optional<Viewpoint.Pixel> p = shown.pixel(at.x(), at.y(), Scenery.LINK_Z);
+                if (p.isPresent() && link(g, text, p.get(), shown, bodies, taken)) {
+                    break;
+                }
+            }
+        }
+    }
+
+    private boolean link(GraphicsContext g, String text, Viewpoint.Pixel p, Shown shown, List<LabelRoom.Obstacle> bodies,
+            List<Rectangle2D> taken) {
+        double half = width(text, FIGURES) / 2 + 5;
+        Rectangle2D box = new Rectangle2D(p.x() - half, p.y() - 8, 2 * half, 16);
+        if (shown.pixelsPerMetre(p) < LEAST_FOR_LINKS || taken.stream().anyMatch(box::intersects)
+                || bodies.stream().anyMatch(body -> body.meets(box.getMinX(), box.getMinY(), box.getMaxX(), box.getMaxY()))) {
+            return false;
+        }
+        taken.add(box);
+        g.setFill(FloorOverlay.CARD);
+        g.fillRoundRect(box.getMinX(), box.getMinY(), box.getWidth(), box.getHeight(), 6, 6);
+        g.setFill(FloorOverlay.VERDIGRIS);
+        g.fillText(text, p.x(), p.y());
+        return true;
+    }
+
+    /** How the bodies are seen, with what stands on them; none where there are too many to keep clear of. */
+    private static List<LabelRoom.Obstacle> bodies(Shown shown) {
+        if (shown.study.equipment().size() > MOST_KEPT_CLEAR) {
+            return List.of();
+        }
+        List<LabelRoom.Obstacle> bodies = new ArrayList<>();
+        for (Equipment thing : shown.study.equipment()) {
+            double angle = Math.toRadians(thing.placement().turnedDegrees());
+            double l = thing.footprint().lengthMetres() / 2;
+            double w = thing.footprint().widthMetres() / 2;
+            double z = thing.placement().zMetres();
+            List<Viewpoint.Pixel> pixels = new ArrayList<>();
+            if (thing.along().isPresent()) {
+                List<Pose> points = thing.along().get().way().outline();
+                points.forEach(p -> shown.pixel(p.x(), p.y(), p.z() + PIECE_METRES).ifPresent(pixels::add));
+                points.forEach(p -> shown.pixel(p.x(), p.y(), z).ifPresent(pixels::add));
+                bodies.add(pixels.size() < 4
+                        ? new LabelRoom.Obstacle(new double[0], Double.MAX_VALUE)
+                        : LabelRoom.Obstacle.around(pixels, pixels.getFirst().depth()));
+                continue;
+            }
+            double before = thing instanceof WorkEquipment work
+                    ? Math.min(Bodies.MOST_INPUT_DRAWN, work.work().inputRoom()) * rhombic.scene.Scene.PITCH_METRES
+                    : 0;
+            for (double[] c : new double[][] {{-l - before, -w}, {l, -w}, {l, w}, {-l - before, w}}) {
+                double x = thing.placement().xMetres() + c[0] * Math.cos(angle) - c[1] * Math.sin(angle);
+                double y = thing.placement().yMetres() + c[0] * Math.sin(angle) + c[1] * Math.cos(angle);
+                shown.pixel(x, y, z).ifPresent(pixels::add);
+                shown.pixel(x, y, z + Math.max(LEAST_BODY_METRES, thing.footprint().heightMetres()))
+                        .ifPresent(pixels::add);
+            }
+            double depth = shown.pixel(thing.placement().xMetres(), thing.placement().yMetres(), z)
+                    .map(Viewpoint.Pixel::depth).orElse(Double.MAX_VALUE);
+            bodies.add(pixels.size() < 8
+                    ? new LabelRoom.Obstacle(new double[0], depth)
+                    : LabelRoom.Obstacle.around(pixels, depth));
+        }
+        return bodies;
+    }
+
+    /** @param name as it is written there: empty if it is far away; the same for the figures */
+    private record Label(Equipment thing, int node, Viewpoint.Pixel at, boolean urgent, String name, String figures,
+            Optional<EquipmentState> state) {}
+
+    private void names(GraphicsContext g, Shown shown, List<LabelRoom.Obstacle> bodies) {
+        List<Label> labels = new ArrayList<>();
+        for (int i = 0; i < shown.study.equipment().size(); i++) {
+            Equipment thing = shown.study.equipment().get(i);
+            int node = i;
+            boolean urgent = shown.selection.contains(thing.name()) || shown.hovered.filter(thing.name()::equals).isPresent();
+            double north = shown.view.isPlan() ? reach(thing) + 0.2 : 0;
+            shown.pixel(thing.placement().xMetres(), thing.placement().yMetres() + north, shown.view.isPlan() ? 0 : top(thing))
+                    .filter(p -> p.x() > -60 && p.y() > -20 && p.x() < shown.width + 60 && p.y() < shown.height + 40)
+                    .filter(p -> urgent || shown.pixelsPerMetre(p) >= shown.leastPixels)
+                    .ifPresent(p -> labels.add(label(shown, node, p, urgent)));
+        }
+        labels.sort(Comparator.comparing((Label l) -> !l.urgent).thenComparingDouble(l -> l.at.depth()));
+        List<Label> first = labels.subList(0, Math.min(MOST_LABELS, labels.size()));
+        List<LabelRoom.@Nullable Found> found = found(first, shown, bodies);
+        for (int i = 0; i < first.size(); i++) {
+            LabelRoom.Found place = found.get(i);
+            if (place != null) {
+                draw(g, first.get(i), place, shown.faulty.contains(first.get(i).thing.name()));
+            }
+        }
+    }
+
+    private static Label label(Shown shown, int node, Viewpoint.Pixel at, boolean urgent) {
+        Equipment thing = shown.study.equipment().get(node);
+        double pixelsPerMetre = shown.pixelsPerMetre(at);
+        boolean isFar = pixelsPerMetre < LEAST_FOR_NAMES && !urgent;
+        boolean isNear = pixelsPerMetre >= LEAST_FOR_NUMBERS || urgent;
+        Moment now = shown.moment != null && node < shown.moment.nodes() ? shown.moment : null;
+        return new Label(thing, node, at, urgent, (shown.names || urgent) && !isFar ? thing.name() : "",
+                now == null || !isNear ? "" : figures(thing, node, now, shown.numbers), now == null ? Optional.empty() : now.state(node));
+    }
+
+    /** How much of a label is written. */
+    private enum Form {
+        ALL, NAME, LETTER
+    }
+
+    private static List<Form> forms(Label label) {
+        List<Form> forms = new ArrayList<>();
+        if (!label.figures.isEmpty()) {
+            forms.add(Form.ALL);
+        }
+        if (!label.name.isEmpty()) {
+            forms.add(Form.NAME);
+        }
+        if (label.state.isPresent() || forms.isEmpty()) {
+            forms.add(Form.LETTER);
+        }
+        return forms;
+    }
+
+    private LabelRoom.Size size(Label label, Form form) {
+        double letter = label.state.isPresent() ? LETTER_PIXELS : 0;
+        double name = width(label.name, FloorOverlay.NAME);
+        return switch (form) {
+            case ALL -> new LabelRoom.Size(
+                    Math.max(name, Math.ceil(width(label.figures, FIGURES) / WIDTH_STEP) * WIDTH_STEP) + 12 + letter,
+                    (label.name.isEmpty() && label.state.isEmpty() ? 0 : 15) + 17);
+            case NAME -> new LabelRoom.Size(name + 12 + letter, 18);
+            case LETTER -> new LabelRoom.Size(letter, letter == 0 ? 0 : 18);
+        };
+    }
+
+    /** Room for the labels; the same as long as neither the view nor their sizes change, so that none of them jumps. */
+    private List<LabelRoom.@Nullable Found> found(List<Label> labels, Shown shown, List<LabelRoom.Obstacle> bodies) {
+        List<LabelRoom.Wanted> wanted = labels.stream().map(label -> {
+            boolean isLimit = shown.limit.contains(label.thing.name());
+            return new LabelRoom.Wanted(label.at.x(), label.at.y(), label.at.depth(), label.urgent ? 0 : isLimit ? 1 : 2,
+                    forms(label).stream().map(form -> size(label, form)).toList(), label.urgent || isLimit, label.node);
+        }).toList();
+        if (!wanted.equals(wantedBefore) || bodies != bodiesOfFound) {
+            wantedBefore = wanted;
+            bodiesOfFound = bodies;
+            foundBefore = new LabelRoom(bodies, shown.width, shown.height).find(wanted);
+        }
+        return foundBefore;
+    }
+
+    /** How far the footprint reaches to the north. */
+    private static double reach(Equipment thing) {
+        double angle = Math.toRadians(thing.placement().turnedDegrees());
+        return Math.abs(Math.sin(angle)) * thing.footprint().lengthMetres() / 2
+                + Math.abs(Math.cos(angle)) * thing.footprint().widthMetres() / 2;
+    }
+
+    private static double top(Equipment thing) {
+        return thing.placement().zMetres() + (thing instanceof WorkEquipment
+                ? Math.max(2.75, thing.footprint().heightMetres() + 0.3)
+                : thing.footprint().heightMetres() + 0.55);
+    }
+
+    private void draw(GraphicsContext g, Label label, LabelRoom.Found place, boolean isFaulty) {
+        Rectangle2D box = place.box();
+        if (box.getHeight() < 6 || box.getWidth() < 6) {
+            return;
+        }
+        boxes.put(label.thing.name(), box);
+        g.setStroke(SOFT);
+        g.setLineWidth(0.6);
+        g.strokeLine(Math.clamp(label.at.x(), box.getMinX(), box.getMaxX()), box.getMaxY(), label.at.x(), label.at.y() + 8);
+        Form form = forms(label).get(place.form());
+        if (form == Form.LETTER) {
+            label.state.ifPresent(state -> letter(g, box.getMinX() + box.getWidth() / 2, box.getMinY() + 9, state));
+            return;
+        }
+        g.setFill(FloorOverlay.CARD);
+        g.fillRoundRect(box.getMinX(), box.getMinY(), box.getWidth(), box.getHeight(), 6, 6);
+        g.setStroke(isFaulty ? Color.web("#C8452F") : HAIR);
+        g.setLineWidth(1);
+        g.strokeRoundRect(box.getMinX() + 0.5, box.getMinY() + 0.5, box.getWidth() - 1, box.getHeight() - 1, 6, 6);
+        double left = box.getMinX() + 6;
+        if (label.state.isPresent()) {
+            letter(g, left + 5, box.getMinY() + 9, label.state.get());
+            left += LETTER_PIXELS;
+        }
+        g.setTextAlign(TextAlignment.LEFT);
+        g.setTextBaseline(VPos.CENTER);
+        double y = box.getMinY() + 9;
+        if (!label.name.isEmpty()) {
+            g.setFont(FloorOverlay.NAME);
+            g.setFill(FloorOverlay.INK);
+            g.fillText(label.name, left, y);
+            y += 14;
+        }
+        if (form == Form.ALL) {
+            g.setFont(FIGURES);
+            g.setFill(SOFT);
+            g.fillText(label.figures, left, y);
+        }
+    }
+
+    /** Whether its inlet is shut; content, done and utilisation, if wanted. */
+    private static String figures(Equipment thing, int node, Moment now, boolean withNumbers) {
+        String shut = now.isShut(node) ? "inlet shut" : "";
+        return !withNumbers ? shut : shut.isEmpty() ? numbers(thing, node, now) : shut + ", " + numbers(thing, node, now);
+    }
+
+    private static String numbers(Equipment thing, int node, Moment moment) {
+        String holds = moment.content(node) + " inside, " + moment.out(node) + " done";
+        return switch (thing) {
+            case WorkEquipment s -> holds + String.format(Locale.ROOT, ", %.0f %%", 100 * moment.share(node, EquipmentState.WORKING));
+            case GoodsIn in when moment.turnedAway(node) > 0 -> holds + ", " + moment.turnedAway(node) + " turned away";
+            default -> holds;
+        };
+    }
+
+    private static void letter(GraphicsContext g, double x, double y, EquipmentState state) {
+        FloorOverlay.rhombus(g, x, y, 8, StateColours.of(state));
+        g.setFont(LETTER);
+        g.setTextAlign(TextAlignment.CENTER);
+        g.setTextBaseline(VPos.CENTER);
+        g.setFill(state == EquipmentState.WORKING ? Color.WHITE : FloorOverlay.INK);
+        g.fillText(String.valueOf(state.letter()), x, y + 0.5);
+    }
+
+    /** Laying out text is slow, and the same few texts come with every frame. */
+    double width(String text, Font font) {
+        if (text.isEmpty()) {
+            return 0;
+        }
+        if (widths.size() > MOST_WIDTHS_KEPT) {
+            widths.clear();
+        }
+        return widths.computeIfAbsent(font.getSize() + text, key -> {
+            Text measure = new Text(text);
+            measure.setFont(font);
+            return measure.getLayoutBounds().getWidth();
+        });
+    }
+}
