@@ -49,20 +49,7 @@ public final class EquipmentStory {
         if (moment.content(node) == 0) {
             return "Is empty: " + waitsForPieces(thing);
         }
-        double end = ((Conveyor) thing).route().metres() - 1e-6;
-        boolean isOff = moment.at(node).stream().anyMatch(spot -> moment.isLeader(spot.body()) && moment.speedOfLeader(spot.body()) == 0
-                && moment.metresOfLeader(spot.body()) < end);
-        if (isOff
-                && moment.at(node).stream().noneMatch(spot -> moment.isLeader(spot.body()) && moment.metresOfLeader(spot.body()) >= end)) {
-            return "Carries " + pieces(moment.content(node)) + "; its drive is switched off";
-        }
-        String stands = moment.at(node).stream()
-                .filter(spot -> moment.isLeader(spot.body()) && moment.speedOfLeader(spot.body()) == 0
-                        && moment.metresOfLeader(spot.body()) >= end)
-                .findFirst()
-                .map(spot -> "; " + waits.type(spot).name() + " " + (spot.piece() + 1) + " stands and waits " + waits.forRoom(spot, moment))
-                .orElse("");
-        return "Carries " + pieces(moment.content(node)) + stands;
+        return "Carries " + pieces(moment.content(node)) + new ConveyorStory(study, waits).ofWhole((Conveyor) thing, node, moment);
     }
 
     private static String gates(Equipment thing, int node, Moment moment) {
@@ -80,7 +67,8 @@ public final class EquipmentStory {
     private String ofGoodsIn(int node, EquipmentState state, String since, Moment moment) {
         return state == EquipmentState.BLOCKED
                 ? pieces(moment.content(node)) + (moment.content(node) == 1 ? " has" : " have") + " waited here, the first for "
-                        + sinceFirst(node, moment) + ", " + oldest(node, moment).map(spot -> waits.forRoom(spot, moment)).orElse("for room")
+                        + sinceFirst(node, moment) + ", "
+                        + oldest(node, moment).map(spot -> waits.forRoom(spot, "", moment)).orElse("for room")
                         + "."
                 : "Has had nothing waiting for " + since + ".";
     }
@@ -114,7 +102,7 @@ public final class EquipmentStory {
 
     private String blockedBy(int node, Moment moment) {
         return moment.at(node).stream().filter(spot -> spot.doing() == PieceSpot.Doing.IS_DONE).findFirst()
-                .map(spot -> waits.type(spot).name() + " " + (spot.piece() + 1) + " waits " + waits.forRoom(spot, moment))
+                .map(spot -> waits.type(spot).name() + " " + (spot.piece() + 1) + " waits " + waits.forRoom(spot, "", moment))
                 .orElse("what is done can\u2019t go on");
     }
 
@@ -147,7 +135,7 @@ public final class EquipmentStory {
     }
 
     private String first(int node, Moment moment) {
-        return oldest(node, moment).map(spot -> "the first has waited " + sinceFirst(node, moment) + " " + waits.forRoom(spot, moment))
+        return oldest(node, moment).map(spot -> "the first has waited " + sinceFirst(node, moment) + " " + waits.forRoom(spot, "", moment))
                 .orElse("");
     }
 

@@ -20,7 +20,6 @@ import rhombic.trace.Trace;
 
 /** Tells what a piece is, where it was, and what it waits for. */
 public final class PieceStory {
-    private static final double AT_END_METRES = 1e-6;
     private final Study study;
     private final Trace trace;
     private final Waits waits;
@@ -48,26 +47,11 @@ public final class PieceStory {
                         ? "Has come from " + way + " and has waited there " + Clock.elapsed(stands) + " for room at " + where.name() + "."
                         : "Is on its way from " + way + " for " + since + ".";
             }
-            case RIDES -> onConveyor(spot, (Conveyor) where, since, moment);
+            case RIDES -> new ConveyorStory(study, waits).ofPiece(spot, (Conveyor) where, since, moment);
             case IS_WORKED_ON -> "Is worked on at " + where.name() + " for " + since + ".";
-            case IS_DONE -> "Is done at " + where.name() + " and has waited " + since + " " + waits.forRoom(spot, moment) + ".";
+            case IS_DONE -> "Is done at " + where.name() + " and has waited " + since + " " + waits.forRoom(spot, "", moment) + ".";
             case WAITS -> "Waits at " + where.name() + " for " + since + " " + waitingFor(spot, where, moment) + ".";
         };
-    }
-
-    private String onConveyor(PieceSpot spot, Conveyor conveyor, String since, Moment moment) {
-        int leader = moment.leaderOf(spot.body());
-        if (moment.speedOfLeader(leader) > 0) {
-            return "Moves on " + conveyor.name() + " for " + since + ".";
-        }
-        if (moment.metresOfLeader(leader) < conveyor.route().metres() - AT_END_METRES) {
-            return "Stands on " + conveyor.name() + " and waits " + "until its drive moves again" + ".";
-        }
-        String why = waits.forRoom(moment.spot(leader), moment);
-        return leader == spot.body()
-                ? "Stands at the end of " + conveyor.name() + " and waits " + why + "."
-                : "Stands on " + conveyor.name() + " behind " + waits.type(moment.spot(leader)).name() + " "
-                        + (moment.spot(leader).piece() + 1) + ", which waits " + why + ".";
     }
 
     /** The equipment it has been at, oldest first, with how long. */
@@ -138,7 +122,7 @@ public final class PieceStory {
     private String inQueue(PieceSpot spot, Equipment where, Moment moment) {
         if (where instanceof Buffer buffer
                 && (buffer.order() == Buffer.Order.ANY || buffer.basics().taking().choice() != rhombic.study.value.Taking.Choice.OLDEST)) {
-            return waits.forRoom(spot, moment);
+            return waits.forRoom(spot, "", moment);
         }
         boolean newestFirst = where instanceof Buffer buffer && buffer.order() == Buffer.Order.NEWEST_FIRST;
         int before = 0;
@@ -151,6 +135,6 @@ public final class PieceStory {
             before++;
         }
         int ahead = newestFirst ? behind : before;
-        return ahead > 0 ? "behind " + ahead + (ahead == 1 ? " other" : " others") : waits.forRoom(spot, moment);
+        return ahead > 0 ? "behind " + ahead + (ahead == 1 ? " other" : " others") : waits.forRoom(spot, "", moment);
     }
 }

@@ -30,12 +30,18 @@ final class Waits {
         this.study = study;
     }
 
-    /** As in "for room at Leak test (2 of 2)". */
-    String forRoom(PieceSpot spot, Moment moment) {
+    /**
+     * As in "for room at Leak test (2 of 2)".
+     *
+     * @param outlet at which it waits; empty: the usual one
+     */
+    String forRoom(PieceSpot spot, String outlet, Moment moment) {
         if (spot.backTo() >= 0) {
             return "to go back to " + study.equipment().get(spot.backTo()).name() + " for rework" + why(spot.backTo(), moment);
         }
-        List<Link> links = study.linksFrom(study.equipment().get(spot.node()).name());
+        Equipment giver = study.equipment().get(spot.node());
+        List<Link> links = study.linksFrom(giver.name()).stream()
+                .filter(link -> giver.port(link.fromPort(), false).equals(giver.port(outlet, false))).toList();
         if (moment.isOutletShut(spot.node())) {
             return "until the outlet is opened";
         }
@@ -76,7 +82,7 @@ final class Waits {
             case Station station ->
                 " (" + content + " of " + (station.work().places() * station.load().pieces() + station.work().inputRoom()) + ")";
             case WorkEquipment work -> " (" + content + " of " + (work.work().places() + work.work().inputRoom()) + ")";
-            case Conveyor conveyor -> " (" + content + " on it, its beginning is not clear)";
+            case Conveyor conveyor -> " (" + content + " on it, its way in is not clear)";
             case Buffer buffer when buffer.room().isPresent() ->
                 " (" + content + " of " + buffer.room().getAsInt() + (coming > 0 ? ", " + coming + " on the way" : "") + ")";
             default -> "";

@@ -183,7 +183,7 @@ final class AssemblyNode extends WorkNode {
     }
 
     @Override
-    boolean hasRoom(Piece piece) {
+    boolean hasRoom(Way way, Piece piece) {
         if (isBase[piece.type]) {
             return hasSlot(piece);
         }
@@ -197,7 +197,7 @@ final class AssemblyNode extends WorkNode {
     }
 
     @Override
-    void accept(Piece piece) {
+    void accept(Way way, Piece piece) {
         comes(piece);
         tellRules(Rule.PieceEvent.ENTERS, piece);
         if (!isBase[piece.type]) {

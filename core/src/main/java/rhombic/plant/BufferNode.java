@@ -41,12 +41,12 @@ final class BufferNode extends ContentNode {
     }
 
     @Override
-    boolean hasRoom(Piece piece) {
+    boolean hasRoom(Way way, Piece piece) {
         return queue.size() + promised() < room;
     }
 
     @Override
-    void accept(Piece piece) {
+    void accept(Way way, Piece piece) {
         counts(piece);
         assert tally.content() + promised() <= room : name() + " holds more than it has room for";
         if (plant.trace != null) {
@@ -129,7 +129,7 @@ final class BufferNode extends ContentNode {
     }
 
     @Override
-    public Piece hand(Offer given) {
+    public Piece hand(Offer given, Way way) {
         Piece piece = given.piece();
         if (order == Buffer.Order.ANY) {
             unused.add(given);

@@ -32,6 +32,7 @@ final class Channel implements Giver {
     private final Deque<Trip> unused = new ArrayDeque<>();
     /** Those that wait at the end, the first of them on offer. */
     private final Deque<Trip> atEnd = new ArrayDeque<>();
+    private final Way arrival;
     private final WaysOut toTaker;
     private @Nullable Offer endOffer;
 
@@ -59,7 +60,7 @@ final class Channel implements Giver {
         }
     }
 
-    Channel(Plant plant, int index, Link link, String giverId, Node taker, Path path) {
+    Channel(Plant plant, int index, Link link, String giverId, Node taker, Way.Entry entry, Path path) {
         this.plant = plant;
         this.index = index;
         this.link = link;
@@ -79,7 +80,8 @@ final class Channel implements Giver {
             }
             case Travel.AtOnce once -> throw new IllegalArgumentException("A link that takes no time has nothing on its way");
         }
-        toTaker = WaysOut.only(new Way(WaysOut.ANY, taker, null));
+        arrival = new Way(WaysOut.ANY, taker, null, entry);
+        toTaker = WaysOut.only(arrival);
     }
 
     boolean hasRoom() {
@@ -118,7 +120,7 @@ final class Channel implements Giver {
     private void ends(Trip trip) {
         Piece piece = trip.piece();
         leaves(trip);
-        taker.accept(piece);
+        taker.accept(arrival, piece);
     }
 
     private void leaves(Trip trip) {
@@ -142,7 +144,7 @@ final class Channel implements Giver {
     }
 
     @Override
-    public Piece hand(Offer offer) {
+    public Piece hand(Offer offer, Way way) {
         Trip trip = atEnd.remove();
         Piece piece = trip.piece();
         leaves(trip);
@@ -166,8 +168,8 @@ final class Channel implements Giver {
         return false;
     }
 
-    int takerIndex() {
-        return taker.index;
+    Node taker() {
+        return taker;
     }
 
     /** Whether a piece waits at its end. */

@@ -1,42 +1,75 @@
 package rhombic.plant;
 
-import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Deque;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Event;
-import rhombic.plant.convey.Lane;
 import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.ShutTime;
 
 /**
- * Carries pieces along its way, on one lane or several. The first piece of each lane is on offer once it is at the end; it
- * stands there until it can go. It has contents and no states.
+ * A conveyor as a whole: its contents, its drive and its sensors. Pieces are on its stretches, which reach from one divert or
+ * merge to the next, and hand on to each other as any equipment does. It has contents and no states.
  */
 final class ConveyorNode extends ContentNode {
-    private final Conveyor conveyor;
-    private final Lane[] lanes;
-    private final LaneOffer[] offers;
+    final Conveyor conveyor;
     /** How much of a lane a piece of each type takes. */
-    private final double[] lengthOf;
-    private final long unhinderedNanos;
-    /** Pieces that came along a link while the beginning was not clear: they come on as soon as it is. */
-    private final Deque<Piece> before = new ArrayDeque<>();
-    private final double longest;
-    private int nextLane;
+    final double[] lengthOf;
+    final double longest;
+    private final List<Stretch> stretches = new ArrayList<>();
+    private final List<Sight> sights = new ArrayList<>();
+    private final double[] weightOf;
+    private final double heaviest;
+    private final int[] standingIn;
+    private double weight;
+    private double speed;
     private int standing;
+    /** The lane on which a piece goes on from one stretch to the next, in between, and where it came in. */
+    private int passingLane;
+    private double passingFrom;
 
-    /** The offer of the first piece of a lane. */
-    private final class LaneOffer extends Offer {
-        private final Lane lane;
+    /** What a sensor has seen. */
+    private final class Sight extends Event {
+        private final Fitting.Sensor sensor;
+        private int lanesCovered;
+        private boolean isCovered;
+        private long passed;
 
-        LaneOffer(Lane lane) {
-            super(ConveyorNode.this);
-            this.lane = lane;
+        Sight(Fitting.Sensor sensor) {
+            this.sensor = sensor;
+        }
+
+        void covers(boolean coversNow) {
+            lanesCovered += coversNow ? 1 : -1;
+            passed += coversNow ? 1 : 0;
+            if (coversNow && lanesCovered == 1) {
+                if (sensor.after().nanos() == 0) {
+                    become(true);
+                } else {
+                    plant.simulator.schedule(this, sensor.after().nanos());
+                }
+            } else if (lanesCovered == 0) {
+                plant.simulator.cancel(this);
+                become(false);
+            }
+        }
+
+        @Override
+        protected void occur() {
+            become(true);
+            plant.settle();
+        }
+
+        private void become(boolean coveredNow) {
+            if (coveredNow != isCovered) {
+                isCovered = coveredNow;
+                tellRules(coveredNow ? sensor.coveredWord() : sensor.clearWord());
+            }
         }
     }
 
@@ -46,23 +79,41 @@ final class ConveyorNode extends ContentNode {
         List<PieceType> types = plant.study.pieceTypes();
         lengthOf = types.stream().mapToDouble(conveyor::lengthOf).toArray();
         longest = Arrays.stream(lengthOf).max().orElse(0);
-        double metres = conveyor.route().metres();
-        double speed = conveyor.speed().inBaseUnit();
-        unhinderedNanos = Math.round(metres / speed * 1e9);
-        Lane.Watch watch = plant.trace == null ? new Motion() : new TracedMotion();
-        lanes = new Lane[conveyor.lanes()];
-        for (int i = 0; i < lanes.length; i++) {
-            lanes[i] = new Lane(i, plant.simulator, metres, conveyor.gap().inBaseUnit(), conveyor.mode() == Conveyor.Mode.RIGID,
-                    conveyor.most().orElse(Integer.MAX_VALUE), speed, watch);
+        weightOf = types.stream().mapToDouble(type -> type.weight().inBaseUnit()).toArray();
+        heaviest = conveyor.heaviest().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY);
+        speed = conveyor.speed().inBaseUnit();
+        standingIn = new int[conveyor.lanes()];
+        Stretch before = null;
+        Fitting begins = null;
+        double from = 0;
+        List<Fitting.Sensor> seen = new ArrayList<>();
+        for (Fitting fitting : conveyor.fittings()) {
+            if (fitting instanceof Fitting.Sensor sensor) {
+                sights.add(new Sight(sensor));
+                seen.add(sensor);
+            } else {
+                before = stretch(before, begins, fitting, from, conveyor.metresOf(fitting), seen);
+                begins = fitting;
+                from = conveyor.metresOf(fitting);
+                seen.clear();
+            }
         }
-        offers = new LaneOffer[lanes.length];
+        stretch(before, begins, null, from, conveyor.route().metres(), seen);
+    }
+
+    private Stretch stretch(@Nullable Stretch before, @Nullable Fitting begins, @Nullable Fitting ends, double from, double to,
+            List<Fitting.Sensor> seen) {
+        Stretch made = new Stretch(this, stretches.size(), before, begins, ends, from, to - from);
+        for (Fitting.Sensor sensor : seen) {
+            made.addSensor(conveyor.metresOf(sensor) - from, sights.stream().map(s -> s.sensor).toList().indexOf(sensor));
+        }
+        stretches.add(made);
+        return made;
     }
 
     @Override
     void begin() {
-        for (int i = 0; i < lanes.length; i++) {
-            offers[i] = new LaneOffer(lanes[i]);
-        }
+        stretches.forEach(Stretch::begin);
         for (ShutTime time : conveyor.off()) {
             switchAt(time.from().nanos(), true);
             if (time.until() != null) {
@@ -86,178 +137,160 @@ final class ConveyorNode extends ContentNode {
         }, nanos, 0);
     }
 
+    // ---- stretches
+
     @Override
-    void setOff(boolean off) {
-        for (Lane lane : lanes) {
-            lane.setOff(off);
-        }
-        plant.toAgenda(this);
+    List<Stretch> parts() {
+        return stretches;
     }
 
     @Override
-    boolean roomDependsOnPiece() {
-        return Arrays.stream(lengthOf).distinct().count() > 1;
+    Stretch takerAt(String port) {
+        return stretches.stream().filter(one -> one.begins() instanceof Fitting.Merge merge && merge.name().equals(port)).findFirst()
+                .orElse(stretches.getFirst());
     }
 
     @Override
-    boolean isAtWork() {
-        for (Lane lane : lanes) {
-            if (lane.isAtWork()) {
-                return true;
+    Stretch giverAt(String port) {
+        return stretches.stream().filter(one -> one.ends() instanceof Fitting.Divert divert && divert.name().equals(port)).findFirst()
+                .orElse(stretches.getLast());
+    }
+
+    /** Half a width is to go between the middle and the side. */
+    double halfWidth() {
+        return conveyor.wholeWidthMetres() / 2;
+    }
+
+    void passes(int lane, double from) {
+        passingLane = lane;
+        passingFrom = from;
+    }
+
+    double passingFrom() {
+        return passingFrom;
+    }
+
+    int passingLane() {
+        return passingLane;
+    }
+
+    /** Where a rigid lane has stopped, all of it stops. */
+    void halt(int lane, Stretch by, boolean nowHalted) {
+        for (Stretch stretch : stretches) {
+            if (stretch != by) {
+                stretch.halt(lane, nowHalted);
             }
         }
-        return false;
     }
 
-    // ---- coming on
-
-    @Override
-    boolean hasRoom(Piece piece) {
-        double length = lengthOf[piece.type];
-        int kept = before.size() + promised();
-        if (kept > 0) {
-            // room for those that come later must be left, too, wherever they will come on
-            double each = longest + conveyor.gap().inBaseUnit();
-            int free = 0;
-            for (Lane lane : lanes) {
-                free += lane.roomFor(each, length);
-            }
-            return before.isEmpty() && free > kept;
+    void stands(int lane, boolean standsNow) {
+        int before = standingIn[lane];
+        standingIn[lane] += standsNow ? 1 : -1;
+        if (before == 0 || standingIn[lane] == 0) {
+            standing += standsNow ? 1 : -1;
+            tally.stands(plant.now(), (double) standing / standingIn.length);
         }
-        if (laneFor(length) != null) {
-            return true;
-        }
-        awaitClear(length);
-        return false;
     }
 
-    /** The next lane in turn on which the piece can come on now. */
-    private @Nullable Lane laneFor(double length) {
-        for (int i = 0; i < lanes.length; i++) {
-            Lane lane = lanes[(nextLane + i) % lanes.length];
-            if (lane.accepts(length)) {
-                return lane;
+    void sees(int sensor, boolean coversNow) {
+        sights.get(sensor).covers(coversNow);
+    }
+
+    // ---- what comes and goes
+
+    boolean carries(Piece more) {
+        return weight + weightOf(more) <= heaviest * (1 + 1e-12);
+    }
+
+    private double weightOf(Piece piece) {
+        double sum = weightOf[piece.type];
+        if (piece.load != null) {
+            for (int i = 0; i < piece.load.size(); i++) {
+                sum += weightOf(piece.load.get(i));
             }
         }
-        return null;
+        return sum;
     }
 
-    @Override
-    void accept(Piece piece) {
+    void comesIn(Piece piece) {
         counts(piece);
-        Lane lane = before.isEmpty() ? laneFor(lengthOf[piece.type]) : null;
-        if (lane == null) {
-            before.add(piece);
-            if (plant.trace != null) {
-                plant.trace.waits(plant.now(), piece.body, index);
-            }
-            awaitClear(lengthOf[piece.type]);
-        } else {
-            comesOn(lane, piece);
+        if (heaviest < Double.POSITIVE_INFINITY) {
+            weight += weightOf(piece);
         }
+    }
+
+    void hasComeIn(Piece piece) {
         tellRules(Rule.PieceEvent.ENTERS, piece);
         tellMore();
     }
 
-    private void awaitClear(double length) {
-        for (Lane lane : lanes) {
-            if (lane.mayTakeMore()) {
-                lane.awaitClear(length);
-            }
+    void goesOut(Piece piece) {
+        if (heaviest < Double.POSITIVE_INFINITY) {
+            weight = tally.content() == 1 ? 0 : weight - weightOf(piece);
+            stretches.forEach(plant::toAgenda);
         }
-    }
-
-    private void comesOn(Lane lane, Piece piece) {
-        nextLane = (lane.number + 1) % lanes.length;
-        lane.comes(piece, lengthOf[piece.type]);
-    }
-
-    @Override
-    void attend() {
-        while (!before.isEmpty()) {
-            Piece piece = before.element();
-            Lane lane = laneFor(lengthOf[piece.type]);
-            if (lane == null) {
-                awaitClear(lengthOf[piece.type]);
-                return;
-            }
-            before.remove();
-            comesOn(lane, piece);
-        }
-        serveLine();
-    }
-
-    // ---- at the end
-
-    @Override
-    public Piece hand(Offer given) {
-        Lane lane = ((LaneOffer) given).lane;
-        Piece piece = lane.leaves();
-        long stay = plant.now() - piece.arrivedNanos;
-        long moved = Math.min(stay, unhinderedNanos);
-        piece.moveNanos += moved;
-        piece.blockedNanos += stay - moved;
         tellLess(piece);
-        if (!line.isEmpty() || !before.isEmpty()) {
-            plant.toAgenda(this);
-        }
-        return piece;
     }
 
-    /** What the lanes tell. */
-    private class Motion implements Lane.Watch {
-        @Override
-        public void cameToEnd(Lane lane) {
-            plant.countStep(ConveyorNode.this);
-            LaneOffer offer = offers[lane.number];
-            assert !offer.isOpen() : "two pieces of a lane are on offer";
-            offer.make(lane.front());
-        }
+    // ---- the drive
 
-        @Override
-        public void entryIsClear(Lane lane) {
-            plant.countStep(ConveyorNode.this);
-            plant.toAgenda(ConveyorNode.this);
-        }
-
-        @Override
-        public void stands(Lane lane, boolean standsNow) {
-            standing += standsNow ? 1 : -1;
-            tally.stands(plant.now(), (double) standing / lanes.length);
-        }
-
-        @Override
-        public void settle() {
-            plant.settle();
-        }
+    @Override
+    void setOff(boolean off) {
+        stretches.forEach(stretch -> stretch.setOff(off));
     }
 
-    /** The same, written down. */
-    private final class TracedMotion extends Motion {
-        @Override
-        public void comes(Lane lane, Lane.Rider rider) {
-            if (plant.trace != null) {
-                plant.trace.rides(plant.now(), rider.piece.body, index, lane.number, rider.measure());
-            }
-        }
-
-        @Override
-        public void leads(Lane lane, Lane.Rider head, double metres, double speed) {
-            if (plant.trace != null) {
-                plant.trace.leads(plant.now(), head.piece.body, index, metres, speed);
-            }
-        }
-
-        @Override
-        public void follows(Lane lane, Lane.Rider rider) {
-            if (plant.trace != null) {
-                plant.trace.follows(plant.now(), rider.piece.body, index);
-            }
-        }
-
-        @Override
-        public void rateChanged(Lane lane) {
-            lane.forEachTrain(this);
-        }
+    double speed() {
+        return speed;
     }
+
+    @Override
+    boolean set(String attribute, Object value) {
+        if (!attribute.equals(Conveyor.SPEED)) {
+            return super.set(attribute, value);
+        }
+        if (!(value instanceof Double metres && metres > 0 && metres <= 100)) {
+            return false;
+        }
+        speed = metres;
+        stretches.forEach(stretch -> stretch.setSpeed(metres));
+        return true;
+    }
+
+    @Override
+    Object value(String name) {
+        for (Sight sight : sights) {
+            if (sight.sensor.name().equals(name)) {
+                return sight.isCovered;
+            }
+            if (sight.sensor.passed().equals(name)) {
+                return (double) sight.passed;
+            }
+        }
+        return name.equals(Conveyor.SPEED) ? (Object) speed : super.value(name);
+    }
+
+    // ---- pieces are on its stretches alone
+
+    @Override
+    boolean isAtWork() {
+        return stretches.stream().anyMatch(Stretch::isAtWork);
+    }
+
+    @Override
+    boolean hasRoom(Way way, Piece piece) {
+        throw new IllegalStateException("Pieces come to a stretch of " + name());
+    }
+
+    @Override
+    void accept(Way way, Piece piece) {
+        throw new IllegalStateException("Pieces come to a stretch of " + name());
+    }
+
+    @Override
+    public Piece hand(Offer offer, Way way) {
+        throw new IllegalStateException("Pieces are on the stretches of " + name());
+    }
+
+    @Override
+    void attend() {}
 }

@@ -4,8 +4,8 @@ import rhombic.plant.piece.Piece;
 
 /** Who has pieces to hand on: equipment, or the end of a link at which a piece waits. */
 interface Giver {
-    /** The piece of the offer departs now. */
-    Piece hand(Offer offer);
+    /** The piece of the offer departs now, that way. */
+    Piece hand(Offer offer, Way way);
 
     /** The ways its pieces may go. */
     WaysOut waysOut();

@@ -242,7 +242,7 @@ final class GoodsInNode extends Node {
     }
 
     @Override
-    public Piece hand(Offer given) {
+    public Piece hand(Offer given, Way way) {
         Piece piece = given.piece();
         onOffer = null;
         if (piece.id == Piece.NOT_IN_YET) {
@@ -260,12 +260,12 @@ final class GoodsInNode extends Node {
     }
 
     @Override
-    boolean hasRoom(Piece piece) {
+    boolean hasRoom(Way way, Piece piece) {
         return false;
     }
 
     @Override
-    void accept(Piece piece) {
+    void accept(Way way, Piece piece) {
         throw new IllegalStateException("A goods in takes no pieces");
     }
 

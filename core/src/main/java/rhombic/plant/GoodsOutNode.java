@@ -12,19 +12,19 @@ final class GoodsOutNode extends Node {
     }
 
     @Override
-    boolean hasRoom(Piece piece) {
+    boolean hasRoom(Way way, Piece piece) {
         return true;
     }
 
     @Override
-    void accept(Piece piece) {
+    void accept(Way way, Piece piece) {
         tellRules(Rule.PieceEvent.ENTERS, piece);
         tally.passes();
         plant.pieceLeaves(piece, index);
     }
 
     @Override
-    public Piece hand(Offer offer) {
+    public Piece hand(Offer offer, Way way) {
         throw new IllegalStateException("A goods out gives no pieces");
     }
 

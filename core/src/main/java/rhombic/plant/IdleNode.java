@@ -20,17 +20,17 @@ final class IdleNode extends Node {
     }
 
     @Override
-    boolean hasRoom(Piece piece) {
+    boolean hasRoom(Way way, Piece piece) {
         return false;
     }
 
     @Override
-    void accept(Piece piece) {
+    void accept(Way way, Piece piece) {
         throw new IllegalStateException(name() + " takes nothing");
     }
 
     @Override
-    public Piece hand(Offer offer) {
+    public Piece hand(Offer offer, Way way) {
         throw new IllegalStateException(name() + " gives nothing");
     }
 

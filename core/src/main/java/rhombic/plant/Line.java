@@ -16,7 +16,8 @@ final class Line {
     private static final Comparator<Offer.Standing> BY_RANK = Comparator.comparingDouble((Offer.Standing s) -> s.rank)
             .thenComparingLong(s -> s.turn);
 
-    private Ranking ranking = Ranking.BY_AGE;
+    private Ranking.Kept kept = Ranking.Kept.AS_THEY_CAME;
+    private Rank rank = standing -> 0;
     private @Nullable TreeSet<Offer.Standing> ranked;
     private Offer.Standing[] asked = {};
     private Offer.@Nullable Standing first;
@@ -25,10 +26,21 @@ final class Line {
     private int size;
     private long turns;
 
+    /** Which goes first: the lowest. */
+    interface Rank {
+        double of(Offer.Standing standing);
+    }
+
     /** Called once, before anything stands in it. */
-    void rankBy(Ranking newRanking) {
-        ranking = newRanking;
-        ranked = newRanking.kept() == Ranking.Kept.WHILE_IT_WAITS ? new TreeSet<>(BY_RANK) : null;
+    void rankBy(Ranking ranking) {
+        rankBy(ranking.kept(), standing -> ranking.rank(standing.offer.piece()));
+    }
+
+    /** The same by where they come from. */
+    void rankBy(Ranking.Kept newKept, Rank newRank) {
+        kept = newKept;
+        rank = newRank;
+        ranked = newKept == Ranking.Kept.WHILE_IT_WAITS ? new TreeSet<>(BY_RANK) : null;
     }
 
     boolean isEmpty() {
@@ -44,7 +56,7 @@ final class Line {
         if (lastUrgent != null || first == null) {
             return first;
         }
-        return switch (ranking.kept()) {
+        return switch (kept) {
             case AS_THEY_CAME -> first;
             case WHILE_IT_WAITS -> firstRanked();
             case NOT_AT_ALL -> firstAsked();
@@ -56,7 +68,7 @@ final class Line {
         if (standing.urgent && standing != lastUrgent) {
             return standing.behind;
         }
-        return switch (ranking.kept()) {
+        return switch (kept) {
             case AS_THEY_CAME -> standing.behind;
             case WHILE_IT_WAITS -> standing.urgent ? firstRanked() : ranked == null ? null : ranked.higher(standing);
             case NOT_AT_ALL -> standing.urgent ? firstAsked() : standing.turn + 1 < asked.length ? asked[(int) standing.turn + 1] : null;
@@ -72,7 +84,7 @@ final class Line {
         Offer.Standing[] all = new Offer.Standing[size];
         int count = 0;
         for (; one != null; one = one.behind) {
-            one.rank = ranking.rank(one.offer.piece());
+            one.rank = rank.of(one);
             one.turn = count;
             all[count++] = one;
         }
@@ -96,7 +108,7 @@ final class Line {
         insert(standing, last);
         TreeSet<Offer.Standing> tree = ranked;
         if (tree != null) {
-            standing.rank = ranking.rank(standing.offer.piece());
+            standing.rank = rank.of(standing);
             standing.turn = turns++;
             tree.add(standing);
         }
@@ -146,7 +158,7 @@ final class Line {
     /** The piece on offer is another one now: it stands where the old one stood, unless it ranks otherwise. */
     void exchanged(Offer.Standing standing) {
         boolean urgent = standing.offer.piece().isFailed();
-        boolean ranksAlike = ranking.kept() != Ranking.Kept.WHILE_IT_WAITS || ranking.rank(standing.offer.piece()) == standing.rank;
+        boolean ranksAlike = kept != Ranking.Kept.WHILE_IT_WAITS || rank.of(standing) == standing.rank;
         if (urgent != standing.urgent || !ranksAlike) {
             remove(standing);
             add(standing);
@@ -159,7 +171,7 @@ final class Line {
         if (tree != null) {
             tree.clear();
             for (Offer.Standing one = lastUrgent == null ? first : lastUrgent.behind; one != null; one = one.behind) {
-                one.rank = ranking.rank(one.offer.piece());
+                one.rank = rank.of(one);
                 tree.add(one);
             }
         }
@@ -168,7 +180,7 @@ final class Line {
     /** Whether one of them could be served now, the taker having room for its piece. */
     boolean hasServable(Node taker) {
         for (Offer.Standing one = first; one != null; one = one.behind) {
-            if (one.mayGo() && taker.hasRoom(one.offer.piece())) {
+            if (one.mayGo() && taker.hasRoom(one.way, one.offer.piece())) {
                 return true;
             }
         }

@@ -19,6 +19,7 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.ShutTime;
+import rhombic.study.value.WayOut;
 
 /** One equipment of a running plant: may take pieces, may give them. */
 abstract class Node implements Giver {
@@ -68,7 +69,7 @@ abstract class Node implements Giver {
     }
 
     /** What formulas for one use here can see; each use draws from a stream of its own. */
-    final PlantScope scope(String use) {
+    PlantScope scope(String use) {
         return new PlantScope(plant, this, id() + "\u0000" + use);
     }
 
@@ -91,6 +92,45 @@ abstract class Node implements Giver {
         return waysOut;
     }
 
+    /** The one that takes and gives, each for itself: usually the equipment as a whole. */
+    List<? extends Node> parts() {
+        return List.of(this);
+    }
+
+    /** What takes the pieces that come in at a port. */
+    Node takerAt(String port) {
+        return this;
+    }
+
+    /** What gives the pieces that go out at a port. */
+    Node giverAt(String port) {
+        return this;
+    }
+
+    /** How pieces come in at a port. */
+    Way.Entry entry(String port) {
+        return Way.Entry.USUAL;
+    }
+
+    WayOut wayOut() {
+        return equipment.basics().wayOut();
+    }
+
+    /** Which of those that wait comes next. */
+    Ranking ranking() {
+        return Rankings.of(equipment.basics().taking(), plant, scope("taking"));
+    }
+
+    /** What its draws hang on. */
+    String streamId() {
+        return id();
+    }
+
+    /** Whether no piece is in it. */
+    boolean isEmpty() {
+        return tally.content() == 0;
+    }
+
     /** Called once at the start of the run, in the order of the study. */
     void begin() {}
 
@@ -103,11 +143,11 @@ abstract class Node implements Giver {
     /** Books the time of all that is under way up to now. */
     void book() {}
 
-    /** Whether there is room for the piece beside what was promised, inlet open or not. */
-    abstract boolean hasRoom(Piece piece);
+    /** Whether there is room for the piece, which comes that way, beside what was promised; inlet open or not. */
+    abstract boolean hasRoom(Way way, Piece piece);
 
     /** Takes a piece; only called while there is room. */
-    abstract void accept(Piece piece);
+    abstract void accept(Way way, Piece piece);
 
     /** Does what can be done at this instant; called from the agenda after something has changed here. */
     abstract void attend();
@@ -175,7 +215,7 @@ abstract class Node implements Giver {
 
     /** Whether a new offer is served now: there is room, and none waits that could be served as well. */
     final boolean takesAtOnce(Offer.Standing standing, Piece piece) {
-        if (inlet.isHeld() || !standing.way.isFree() || !hasRoom(piece)) {
+        if (isInletHeld(standing.way) || !standing.way.isFree() || !hasRoom(standing.way, piece)) {
             return false;
         }
         return line.isEmpty() || passesOver && !line.hasServable(this);
@@ -184,13 +224,13 @@ abstract class Node implements Giver {
     /** Lets those in line hand on while there is room. */
     final void serveLine() {
         Offer.Standing standing = line.first();
-        while (standing != null && !inlet.isHeld()) {
+        while (standing != null && !isInletHeld(standing.way)) {
             Offer offer = standing.offer;
             if (passesOver && !standing.mayGo()) {
                 standing = line.next(standing);
             } else if (!offer.giver.stillOffers(offer)) {
                 standing = line.first();
-            } else if (hasRoom(offer.piece())) {
+            } else if (hasRoom(standing.way, offer.piece())) {
                 offer.takeUp(standing);
                 standing = line.first();
             } else {
@@ -207,11 +247,16 @@ abstract class Node implements Giver {
     // ---- gates
 
     @Override
-    public final boolean isOutletHeld() {
+    public boolean isOutletHeld() {
         return outlet.isHeld();
     }
 
     final boolean isInletHeld() {
+        return inlet.isHeld();
+    }
+
+    /** Whether nothing comes in that way. */
+    boolean isInletHeld(Way way) {
         return inlet.isHeld();
     }
 
@@ -286,7 +331,7 @@ abstract class Node implements Giver {
     // ---- what formulas and rules see
 
     /** What formulas can ask of it. */
-    final Object value(String name) {
+    Object value(String name) {
         return switch (name) {
             case "name" -> name();
             case "content" -> (double) tally.content();
@@ -302,7 +347,7 @@ abstract class Node implements Giver {
     }
 
     /** Says whether it has the attribute, of that kind. */
-    final boolean set(String attribute, Object value) {
+    boolean set(String attribute, Object value) {
         Object before = attributes.get(attribute);
         if (before == null || before.getClass() != value.getClass()) {
             return false;

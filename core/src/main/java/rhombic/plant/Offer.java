@@ -99,7 +99,7 @@ class Offer {
         int at = held ? WaysOut.ANY : ways.pick(this, offered);
         if (at != WaysOut.ANY) {
             ways.gone(at);
-            standings[at].way.takes(giver.hand(this));
+            go(standings[at].way);
             return true;
         }
         for (int i = 0; i < standings.length; i++) {
@@ -121,7 +121,7 @@ class Offer {
         if (!held) {
             for (Standing standing : standings) {
                 if (standing.way.taker().takesAtOnce(standing, offered)) {
-                    standing.way.takes(giver.hand(this));
+                    go(standing.way);
                     return true;
                 }
             }
@@ -132,6 +132,10 @@ class Offer {
         way = WaysOut.ANY;
         open = true;
         return false;
+    }
+
+    private void go(Way to) {
+        to.takes(giver.hand(this, to));
     }
 
     /** Offers the piece to one taker that needs no link: where it goes back for rework. */
@@ -148,7 +152,7 @@ class Offer {
 
     private boolean makeTo(Standing standing, Piece offered) {
         if (!giver.isOutletHeld() && standing.way.taker().takesAtOnce(standing, offered)) {
-            standing.way.takes(giver.hand(this));
+            go(standing.way);
             return true;
         }
         standing.way.taker().line.add(standing);
@@ -173,7 +177,7 @@ class Offer {
         if (index != WaysOut.ANY && way == WaysOut.ANY) {
             giver.waysOut().gone(index);
         }
-        standing.way.takes(giver.hand(this));
+        go(standing.way);
     }
 
     void withdraw() {

@@ -4,11 +4,13 @@ import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.Collections;
 import java.util.HashMap;
-import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import org.apache.commons.rng.UniformRandomProvider;
@@ -28,6 +30,7 @@ import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.TableBook;
 import rhombic.plant.piece.TypeBook;
 import rhombic.quantity.Clock;
+import rhombic.quantity.Quantity;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Rule;
@@ -65,6 +68,8 @@ public final class Plant {
 
     private final RandomStreams streams;
     private final List<Node> nodes = new ArrayList<>();
+    /** What takes and gives: the nodes, or, of a conveyor, its stretches. */
+    private final List<Node> parts = new ArrayList<>();
     private final List<Channel> channels = new ArrayList<>();
     /** What rules want done to the plant, once what is agreed has been carried out. */
     private final Deque<Afterwards> afterwards = new ArrayDeque<>();
@@ -115,6 +120,7 @@ public final class Plant {
             plant.nodes.add(node);
             plant.byName.put(equipment.name(), node);
         }
+        plant.nodes.forEach(node -> plant.parts.addAll(node.parts()));
         plant.connect();
         RuleBook rules = new RuleBook(plant, study.rules(), broken);
         plant.begin(study.plan().warmUp().nanos(), rules);
@@ -135,40 +141,66 @@ public final class Plant {
     }
 
     private void connect() {
-        Map<String, List<Way>> waysFrom = new HashMap<>();
-        Map<String, List<Link>> linksFrom = new HashMap<>();
-        Set<String> limited = new HashSet<>();
+        Map<Node, List<Way>> waysFrom = new IdentityHashMap<>();
+        Map<Node, List<Link>> linksFrom = new IdentityHashMap<>();
+        Set<Node> limited = Collections.newSetFromMap(new IdentityHashMap<>());
         for (int i = 0; i < study.links().size(); i++) {
             Link link = study.links().get(i);
-            List<Way> ways = waysFrom.computeIfAbsent(link.from(), key -> new ArrayList<>());
-            linksFrom.computeIfAbsent(link.from(), key -> new ArrayList<>()).add(link);
-            ways.add(new Way(ways.size(), known(link.to()), channel(i, link)));
+            Node from = known(link.from()).giverAt(link.fromPort());
+            Node to = known(link.to()).takerAt(link.toPort());
+            List<Way> ways = waysFrom.computeIfAbsent(from, key -> new ArrayList<>());
+            linksFrom.computeIfAbsent(from, key -> new ArrayList<>()).add(link);
+            Way.Entry entry = entry(link, from, to);
+            ways.add(new Way(ways.size(), to, channel(i, link, to, entry), entry));
             if (link.travel().most() > 0) {
-                limited.add(link.to());
+                limited.add(to);
             }
         }
         boolean outletsShut = study.equipment().stream().anyMatch(thing -> !thing.basics().outletShut().isEmpty())
                 || study.rules().stream().flatMap(rule -> rule.then().stream()).anyMatch(Rule.Action.ShutOutlet.class::isInstance);
-        for (Node node : nodes) {
+        for (Node node : parts) {
+            if (node instanceof Stretch stretch && stretch.previous() != null) {
+                goesStraightOn(stretch.previous(), stretch, waysFrom, linksFrom);
+            }
+        }
+        for (Node node : parts) {
             if (node instanceof IdleNode) {
                 continue;
             }
             node.connect(
-                    new WaysOut(waysFrom.getOrDefault(node.name(), List.of()), linksFrom.getOrDefault(node.name(), List.of()),
-                            node.equipment().basics().wayOut(), this, node,
-                            stream(node.id(), Purpose.WAY_OUT)),
-                    Rankings.of(node.equipment().basics().taking(), this, node.scope("taking")),
-                    outletsShut || limited.contains(node.name()));
+                    new WaysOut(waysFrom.getOrDefault(node, List.of()), linksFrom.getOrDefault(node, List.of()), node.wayOut(), this, node,
+                            stream(node.streamId(), Purpose.WAY_OUT)),
+                    node.ranking(), outletsShut || limited.contains(node));
         }
     }
 
-    private @Nullable Channel channel(int index, Link link) {
+    /** From the middle of a divert to where the next conveyor begins, at its side, half its width is to go. */
+    private static Way.Entry entry(Link link, Node from, Node to) {
+        Way.Entry entry = to.entry(link.toPort());
+        boolean leavesAside = from instanceof Stretch stretch && stretch.ends() != null && link.travel() instanceof Travel.AtOnce;
+        return leavesAside && to instanceof Stretch
+                ? new Way.Entry(entry.entrance(), entry.beforeMetres() + ((Stretch) from).halfWidthMetres())
+                : entry;
+    }
+
+    /** What does not leave to the side goes straight on: the last of the ways, with what the shares leave over. */
+    private static void goesStraightOn(Stretch from, Stretch to, Map<Node, List<Way>> waysFrom, Map<Node, List<Link>> linksFrom) {
+        List<Way> ways = waysFrom.computeIfAbsent(from, key -> new ArrayList<>());
+        List<Link> links = linksFrom.computeIfAbsent(from, key -> new ArrayList<>());
+        boolean byShare = links.stream().anyMatch(link -> link.share().isPresent());
+        double shared = links.stream().mapToDouble(link -> link.share().map(Quantity::amount).orElse(0.0)).sum();
+        Link link = new Link(from.name(), from.name(),
+                byShare ? Optional.of(Quantity.percent(Math.max(0, 100 - shared))) : Optional.empty());
+        ways.add(new Way(ways.size(), to, null, new Way.Entry(Way.Entrance.STRAIGHT_ON, 0)));
+        links.add(link);
+    }
+
+    private @Nullable Channel channel(int index, Link link, Node to, Way.Entry entry) {
         if (link.travel() instanceof Travel.AtOnce) {
             return null;
         }
         Node from = known(link.from());
-        Node to = known(link.to());
-        Channel channel = new Channel(this, index, link, from.id(), to, Layout.path(link, from.equipment(), to.equipment()));
+        Channel channel = new Channel(this, index, link, from.id(), to, entry, Layout.path(link, from.equipment(), to.equipment()));
         channels.add(channel);
         return channel;
     }
@@ -283,7 +315,7 @@ public final class Plant {
 
     /** What stands still for good now, because each waits for the next. */
     public StandstillFigures standstill() {
-        return new Standstill(nodes, channels).figures();
+        return new Standstill(parts, channels).figures();
     }
 
     long inside() {
@@ -296,12 +328,12 @@ public final class Plant {
 
     /** A rule has changed a piece that may wait somewhere: ranks that are kept are asked for once more. */
     void ranksMayHaveChanged() {
-        nodes.forEach(Node::rankAnew);
+        parts.forEach(Node::rankAnew);
     }
 
     /** Something may go now that could not before. */
     void serveAllLines() {
-        for (Node node : nodes) {
+        for (Node node : parts) {
             if (!node.line.isEmpty()) {
                 toAgenda(node);
             }

@@ -50,7 +50,7 @@ final class Standstill {
         }
         for (Channel channel : channels) {
             if (channel.tally.onTheWay() > 0 && !channel.isStuck()) {
-                alive.add(nodes.get(channel.takerIndex()));
+                alive.add(channel.taker());
             }
         }
     }
@@ -90,7 +90,7 @@ final class Standstill {
         if (!offers.isEmpty()) {
             return false;
         }
-        return node.tally.content() == 0 || node.waitsForMore() && giversOf.getOrDefault(node, Set.of()).stream().anyMatch(alive::contains);
+        return node.isEmpty() || node.waitsForMore() && giversOf.getOrDefault(node, Set.of()).stream().anyMatch(alive::contains);
     }
 
     /** Whom a node that stands still waits for. */

@@ -36,12 +36,12 @@ final class StationNode extends WorkNode {
     }
 
     @Override
-    boolean hasRoom(Piece piece) {
+    boolean hasRoom(Way way, Piece piece) {
         return hasSlot(piece);
     }
 
     @Override
-    void accept(Piece piece) {
+    void accept(Way way, Piece piece) {
         comes(piece);
         tellRules(Rule.PieceEvent.ENTERS, piece);
         Place loading = gathering;

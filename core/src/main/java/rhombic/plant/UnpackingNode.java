@@ -15,12 +15,12 @@ final class UnpackingNode extends WorkNode {
     }
 
     @Override
-    boolean hasRoom(Piece piece) {
+    boolean hasRoom(Way way, Piece piece) {
         return hasSlot(piece);
     }
 
     @Override
-    void accept(Piece piece) {
+    void accept(Way way, Piece piece) {
         comes(piece);
         tellRules(Rule.PieceEvent.ENTERS, piece);
         if (hasFreePlace()) {

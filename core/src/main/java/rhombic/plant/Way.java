@@ -8,8 +8,36 @@ import rhombic.plant.piece.Piece;
  *
  * @param index among the ways of its giver; {@link WaysOut#ANY} for a way without a link
  * @param channel what is on its way; null if it takes no time
+ * @param entry how they come in at the taker
  */
-record Way(int index, Node taker, @Nullable Channel channel) {
+record Way(int index, Node taker, @Nullable Channel channel, Entry entry) {
+    /** How pieces come in at a taker. */
+    enum Entrance {
+        /** At its beginning. */
+        USUAL,
+        /** From the side. */
+        ASIDE,
+        /** They are in already, and only go on in it. */
+        STRAIGHT_ON
+    }
+
+    /** @param beforeMetres how far pieces have to go before they are where the place in the taker begins */
+    record Entry(Entrance entrance, double beforeMetres) {
+        static final Entry USUAL = new Entry(Entrance.USUAL, 0);
+    }
+
+    Way(int index, Node taker, @Nullable Channel channel) {
+        this(index, taker, channel, Entry.USUAL);
+    }
+
+    boolean isStraightOn() {
+        return entry.entrance == Entrance.STRAIGHT_ON;
+    }
+
+    boolean isAside() {
+        return entry.entrance == Entrance.ASIDE;
+    }
+
     /** Whether there is room on it. */
     boolean isFree() {
         return channel == null || channel.hasRoom();
@@ -18,7 +46,7 @@ record Way(int index, Node taker, @Nullable Channel channel) {
     /** Carries out what was agreed: the piece, which has departed, arrives or sets out. */
     void takes(Piece piece) {
         if (channel == null) {
-            taker.accept(piece);
+            taker.accept(this, piece);
         } else {
             channel.departs(piece);
         }

@@ -448,7 +448,7 @@ abstract class WorkNode extends Node {
     }
 
     @Override
-    public Piece hand(Offer given) {
+    public Piece hand(Offer given, Way way) {
         Outlet outlet = (Outlet) given;
         Place place = outlet.place;
         Piece piece = outlet.pieces.removeFirst();

@@ -22,6 +22,8 @@ public final class Moment {
     private static final int STATES = EquipmentState.values().length;
     private static final EquipmentState[] STATE = EquipmentState.values();
     private static final int NONE = -1;
+    /** Beside the lane of a piece on a conveyor: it has come in from the side. */
+    static final int ASIDE = 1 << 24;
     /** In the column of the way of a piece on a conveyor: it is the head of a train. */
     private static final int LEADER = 1;
 
@@ -47,7 +49,8 @@ public final class Moment {
     private static final int MOVE_FROM = 22;
     private static final int MOVE_SPEED = 24;
     private static final int MOVE_GAIN = 26;
-    private static final int BODY_WIDTH = 28;
+    private static final int MOVE_RAMP = 28;
+    private static final int BODY_WIDTH = 30;
 
     // columns of a place
     private static final int CONTENT = 0;
@@ -189,12 +192,24 @@ public final class Moment {
 
     /** How far a head of a train is along the way of its conveyor. */
     public double metresOfLeader(int body) {
+        double seconds = (timeNanos - bodies.getLong(body, MOVE_NANOS)) / 1e9;
         return bodies.getDouble(body, MOVE_GAIN)
-                + bodies.getDouble(body, MOVE_SPEED) * ((timeNanos - bodies.getLong(body, MOVE_NANOS)) / 1e9);
+                + seconds * (bodies.getDouble(body, MOVE_SPEED) + bodies.getDouble(body, MOVE_RAMP) * seconds / 2);
     }
 
     public double speedOfLeader(int body) {
-        return bodies.getDouble(body, MOVE_SPEED);
+        double seconds = (timeNanos - bodies.getLong(body, MOVE_NANOS)) / 1e9;
+        return bodies.getDouble(body, MOVE_SPEED) + bodies.getDouble(body, MOVE_RAMP) * seconds;
+    }
+
+    /** Whether a piece on a conveyor has come in from the side, where the part of the conveyor that it is on begins. */
+    public boolean cameAside(int body) {
+        return (bodies.get(body, PLACE) & ASIDE) != 0;
+    }
+
+    /** Which lane of which part of its conveyor a piece is on: the lanes of the first part, then those of the next. */
+    public int laneOf(int body) {
+        return bodies.get(body, PLACE) & ~ASIDE;
     }
 
     /** Place of a piece on a conveyor along the measure of its lane. */
@@ -206,7 +221,7 @@ public final class Moment {
     public int leaderOf(int body) {
         int leader = body;
         for (int one = firstAt(bodies.get(body, NODE)); one >= 0; one = next(one)) {
-            if (placeOf(one) == placeOf(body) && rides(one) && isLeader(one)) {
+            if (rides(one) && laneOf(one) == laneOf(body) && isLeader(one)) {
                 leader = one;
             }
             if (one == body) {
@@ -390,22 +405,13 @@ public final class Moment {
             case BEGINS -> change(body, slot, PieceSpot.Doing.IS_WORKED_ON, NONE);
             case DONE -> change(body, slot & 0xffff, PieceSpot.Doing.IS_DONE, (slot >>> 16) - 1);
             case MOVES -> move(time, body, node, slot, extras);
-            case RIDES -> {
-                boolean hasWaitedThere = bodies.get(body, LINK) < 0 && bodies.get(body, NODE) == node
-                        && bodies.get(body, DOING) == PieceSpot.Doing.WAITS.ordinal();
-                if (hasWaitedThere) {
-                    change(body, (int) extras[slot], PieceSpot.Doing.RIDES, NONE);
-                } else {
-                    enter(body, node, (int) extras[slot], PieceSpot.Doing.RIDES);
-                }
-                bodies.setLong(body, MOVE_FROM, extras[slot + 1]);
-                bodies.set(body, WAY, NONE);
-            }
+            case RIDES -> rides(body, node, (int) extras[slot], extras[slot + 1]);
             case LEADS -> {
                 bodies.set(body, WAY, LEADER);
                 bodies.setLong(body, MOVE_NANOS, time);
                 bodies.setLong(body, MOVE_GAIN, extras[slot]);
                 bodies.setLong(body, MOVE_SPEED, extras[slot + 1]);
+                bodies.setLong(body, MOVE_RAMP, extras[slot + 2]);
             }
             case FOLLOWS -> bodies.set(body, WAY, NONE);
             case GONE -> {
@@ -442,6 +448,22 @@ public final class Moment {
         if (body >= 0) {
             bodies.setLong(body, LAST, number);
         }
+    }
+
+    /** A piece comes onto a lane of a conveyor: from elsewhere, from before its beginning, or from another part of it. */
+    private void rides(int body, int node, int lane, long measure) {
+        boolean isThere = bodies.get(body, LINK) < 0 && bodies.get(body, NODE) == node && bodies.get(body, HOLDER) < 0;
+        boolean goesOn = isThere && (rides(body)
+                ? laneOf(body) < (lane & ~ASIDE)
+                : bodies.get(body, DOING) == PieceSpot.Doing.WAITS.ordinal());
+        if (goesOn) {
+            lift(body);
+            put(node, body); // it is the last of its lane now
+        } else {
+            enter(body, node, lane, PieceSpot.Doing.RIDES);
+        }
+        change(body, lane, PieceSpot.Doing.RIDES, NONE);
+        bodies.setLong(body, MOVE_FROM, measure);
     }
 
     private void appear(long time, int body, int node, int type) {

@@ -188,15 +188,19 @@ public final class TraceWriter {
     }
 
     /** A piece comes onto a lane of a conveyor, at that place of the measure by which those of a train are apart. */
-    public void rides(long timeNanos, int body, int node, int lane, double measure) {
-        further(timeNanos, lane, Double.doubleToRawLongBits(measure));
+    public void rides(long timeNanos, int body, int node, int lane, boolean aside, double measure) {
+        further(timeNanos, lane | (aside ? Moment.ASIDE : 0), Double.doubleToRawLongBits(measure));
         write(timeNanos, body, node, extraSize - 2, Segment.What.RIDES);
     }
 
-    /** A piece on a conveyor is the head of a train, so far along the way, and moves at that speed; 0 if it stands. */
-    public void leads(long timeNanos, int body, int node, double metres, double speed) {
-        further(timeNanos, Double.doubleToRawLongBits(metres), Double.doubleToRawLongBits(speed));
-        write(timeNanos, body, node, extraSize - 2, Segment.What.LEADS);
+    /**
+     * A piece on a conveyor is the head of a train, so far along the way, and moves at that speed; 0 if it stands.
+     *
+     * @param gain how much faster it gets each second
+     */
+    public void leads(long timeNanos, int body, int node, double metres, double speed, double gain) {
+        further(timeNanos, Double.doubleToRawLongBits(metres), Double.doubleToRawLongBits(speed), Double.doubleToRawLongBits(gain));
+        write(timeNanos, body, node, extraSize - 3, Segment.What.LEADS);
     }
 
     /** A piece on a conveyor goes with the train before it. */
@@ -204,14 +208,15 @@ public final class TraceWriter {
         add(timeNanos, body, node, 0, Segment.What.FOLLOWS);
     }
 
-    private void further(long timeNanos, long one, long other) {
+    private void further(long timeNanos, long... more) {
         writeLater(timeNanos);
-        if (extraSize + 2 > extras.length) {
+        if (extraSize + more.length > extras.length) {
             extras = Arrays.copyOf(extras, extras.length * 2);
         }
         room(timeNanos); // a new segment begins with no extras
-        extras[extraSize++] = one;
-        extras[extraSize++] = other;
+        for (long one : more) {
+            extras[extraSize++] = one;
+        }
     }
 
     /** A piece goes onto another. */

@@ -35,6 +35,7 @@ import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Bend;
 import rhombic.study.value.NamedView;
+import rhombic.study.value.Fitting;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.Route;
 import rhombic.study.value.Seat;
@@ -107,6 +108,7 @@ public final class RandomStudies {
                 }
             }
         }
+        links.replaceAll(link -> ported(link, things, conveyors));
         RunPlan plan = RunPlan.ONE_SHIFT.withLength(Quantity.hours(1)).withWarmUp(Quantity.minutes(random.nextInt(3) * 10)).withSeed(seed).withReplications(3).withUntilOut(seed % 5 == 0 ? 20 : 0);
         List<NamedView> views = more.nextBoolean() ? List.of() : List.of(new NamedView("From the gate", more.nextInt(9), -3.5, more.nextInt(360) - 180, 40, 25, more.nextBoolean()));
         return new Study("Random " + Math.abs(seed % 1000), plan, types(), things, links, tables(), rules(things), views);
@@ -141,7 +143,7 @@ public final class RandomStudies {
                 new Rule("Scrap", new Rule.When.Piece(Rule.PieceEvent.FINISHES, last), "piece.reworked > 1", List.of(new Rule.Action.Scrap())));
         List<Rule> drawn = new ArrayList<>(all.stream().filter(rule -> one(3)).toList());
         things.stream().filter(Conveyor.class::isInstance).findFirst().ifPresent(belt -> drawn.add(new Rule("Drive", new Rule.When.Every(Quantity.minutes(9)), "",
-                List.of(new Rule.Action.Switch(belt.name(), false), new Rule.Action.Wait(Quantity.minutes(1)), new Rule.Action.Switch(belt.name(), true)))));
+                List.of(new Rule.Action.Switch(belt.name(), false), new Rule.Action.Set(belt.name(), "speed", "0.2 + at('" + belt.name() + "').content / 10"), new Rule.Action.Wait(Quantity.minutes(1)), new Rule.Action.Switch(belt.name(), true)))));
         return drawn;
     }
 
@@ -197,7 +199,38 @@ public final class RandomStudies {
         return new Conveyor(basics.withSize(null), new Route(legs), new Quantity(0.6, Unit.METRE), new Quantity(0.1 + random.nextInt(10) / 10.0, Unit.METRE_PER_SECOND),
                 new Quantity(random.nextInt(4) / 10.0, Unit.METRE), Conveyor.Mode.values()[random.nextInt(2)], Conveyor.Lie.values()[random.nextInt(2)],
                 random.nextInt(4) == 0 ? OptionalInt.of(1 + random.nextInt(4)) : OptionalInt.empty(), 1 + random.nextInt(3),
-                random.nextInt(3) == 0 ? ShutTime.parse("8 min to 9.5 min, 20 min to 26 min") : List.of());
+                random.nextInt(3) == 0 ? ShutTime.parse("8 min to 9.5 min, 20 min to 26 min") : List.of(), fittings(random, new Route(legs).metres()),
+                random.nextInt(4) == 0 ? new Conveyor.Indexing(Optional.of(new Quantity(0.5 + random.nextInt(3) / 4.0, Unit.METRE)), OptionalInt.empty()) : Conveyor.Indexing.NONE,
+                random.nextInt(5) == 0 ? Optional.of(new Quantity(60 + random.nextInt(200), Unit.KILOGRAM)) : Optional.empty(),
+                random.nextInt(4) == 0 ? Optional.of(new Quantity(0.05 + random.nextInt(10) / 10.0, Unit.METRE_PER_SECOND_SQUARED)) : Optional.empty());
+    }
+
+    private static List<Fitting> fittings(Random random, double metres) {
+        List<Fitting> fittings = new ArrayList<>();
+        double at = 0;
+        for (int i = 0; i < 3 && random.nextInt(3) > 0; i++) {
+            at += metres * (0.15 + random.nextInt(15) / 100.0);
+            Quantity place = new Quantity(Math.round(at * 1000) / 1000.0, Unit.METRE);
+            Fitting.Side side = Fitting.Side.values()[random.nextInt(2)];
+            fittings.add(switch (random.nextInt(3)) {
+                case 0 -> new Fitting.Divert("Divert " + i, place, side, new WayOut(WayOut.Choice.values()[random.nextInt(4)], ""));
+                case 1 -> new Fitting.Merge("Merge " + i, place, side, Fitting.First.values()[random.nextInt(4)]);
+                default -> new Fitting.Sensor("S" + i, place, Quantity.seconds(random.nextInt(3) * 5));
+            });
+        }
+        return fittings;
+    }
+
+    /** A link from or to a conveyor may begin at a divert and end at a merge. */
+    private static Link ported(Link link, List<Equipment> things, Random random) {
+        Equipment from = things.stream().filter(thing -> thing.name().equals(link.from())).findFirst().orElseThrow();
+        Equipment to = things.stream().filter(thing -> thing.name().equals(link.to())).findFirst().orElseThrow();
+        return link.withPorts(port(from, false, random), port(to, true, random));
+    }
+
+    private static String port(Equipment thing, boolean isIn, Random random) {
+        List<String> names = thing.ports().stream().filter(port -> port.isIn() == isIn).skip(1).map(port -> port.name()).toList();
+        return names.isEmpty() || random.nextInt(3) == 0 ? "" : names.get(random.nextInt(names.size()));
     }
 
     private AssemblyStation assembly(Basics basics) {

@@ -1,5 +1,7 @@
 package rhombic.plant.convey;
 
+import java.util.ArrayList;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Event;
 import rhombic.kernel.Simulator;
@@ -7,9 +9,8 @@ import rhombic.plant.piece.Piece;
 
 /** One lane of a conveyor, with the pieces on it. Metres count from its beginning to the front edge of a piece. */
 public final class Lane {
-    private static final double NANOS = 1e9;
     /** So far apart are pieces that would be at one place, had their comings not been rounded to nanoseconds. */
-    private static final double TIE_METRES = 2e-8;
+    static final double TIE_METRES = 2e-8;
     /** Whether the first piece can go is known before another comes on at the same instant. */
     private static final int AFTER_ALL = Simulator.LAST_PRIORITY - 2;
     /** Differences below this come from rounding and mean nothing. */
@@ -29,8 +30,15 @@ public final class Lane {
         /** A piece has come on. */
         default void comes(Lane lane, Rider rider) {}
 
-        /** A train has its head there and moves on at that speed; 0 if it stands. */
-        default void leads(Lane lane, Rider head, double metres, double speed) {}
+        /**
+         * A train has its head there and moves on at that speed; 0 if it stands.
+         *
+         * @param gain how much faster it gets each second, until it is told anew
+         */
+        default void leads(Lane lane, Rider head, double metres, double speed, double gain) {}
+
+        /** A piece has come to the place of a sensor, or its rear edge is past it. */
+        default void covers(Lane lane, int sensor, boolean coversNow) {}
 
         /** It is no head any more, but goes with those before it. */
         default void follows(Lane lane, Rider rider) {}
@@ -48,6 +56,8 @@ public final class Lane {
         final double length;
         /** Along the measure of the lane; the front one has the least. */
         double measure;
+        /** Where on the whole way it has come in: kept for whoever has put it on. */
+        double fromMetres;
         @Nullable Rider behind;
 
         Rider(Piece piece, double length) {
@@ -58,9 +68,13 @@ public final class Lane {
         public double measure() {
             return measure;
         }
+
+        public double fromMetres() {
+            return fromMetres;
+        }
     }
 
-    private static final class Train {
+    static final class Train {
         Rider head;
         Rider tail;
         /** Where the head was when the drive had moved {@link #moved} metres. */
@@ -75,31 +89,45 @@ public final class Lane {
         }
     }
 
+    /**
+     * What a lane is like.
+     *
+     * @param lengthMetres above 0
+     * @param gapMetres least distance between pieces, 0 or more
+     * @param isRigid whether all stop with the first one
+     * @param most pieces at a time
+     * @param pocketMetres of the pockets that a rigid lane moves, into which pieces come on; 0: anywhere
+     * @param acceleration metres per second squared with which the drive changes its speed; 0: at once
+     */
+    public record Shape(double lengthMetres, double gapMetres, boolean isRigid, int most, double pocketMetres, double acceleration) {}
+
     public final int number;
     private final Simulator simulator;
     private final double length;
     private final double gap;
     private final boolean isRigid;
     private final int most;
+    private final double pocket;
     private final Watch watch;
+    private final Drive drive;
+    private final List<Sensor> sensors = new ArrayList<>();
 
     private @Nullable Train first;
     private @Nullable Train last;
     private int count;
     /** What all of them would take, closed up, each with its gap. */
     private double closedUp;
-    /** The drive: what it had moved at a time, and how fast it has been since. */
-    private double movedBefore;
-    private long movedAt;
-    private double rate;
     private double speed;
     private boolean isOff;
     /** Whether somebody wants to know when the beginning is clear. */
     private boolean isAwaited;
-    /** The least length that is wanted for. */
+    /** The least length that is wanted for, and how far the last piece must be on for it. */
     private double awaitedMetres;
+    private double awaitedClear;
     /** Whether a rigid lane has stopped because its first piece can't go on. */
     private boolean isStopped;
+    /** How many lanes that move with this one have stopped so. */
+    private int halts;
 
     private final Event toEnd = new Event() {
         @Override
@@ -121,7 +149,7 @@ public final class Lane {
             double toGo = train == null ? 0 : length - place(train);
             if (toEnd.isPending() && toGo < TIE_METRES) {
                 // Both fall into one instant, but for the rounding of earlier ones: the end comes first.
-                simulator.schedule(this, Math.max(1, Math.round(toGo / rate * NANOS)), AFTER_ALL);
+                simulator.schedule(this, Math.clamp(nanosFor(toGo), 1, 1000), AFTER_ALL);
                 return;
             }
             isAwaited = false;
@@ -130,24 +158,23 @@ public final class Lane {
         }
     };
 
-    /**
-     * @param lengthMetres above 0
-     * @param gapMetres least distance between pieces, 0 or more
-     * @param isRigid whether all stop with the first one
-     * @param most pieces at a time
-     * @param speed metres per second, above 0
-     */
-    public Lane(int number, Simulator simulator, double lengthMetres, double gapMetres, boolean isRigid, int most, double speed,
-            Watch watch) {
+    /** @param speed metres per second, above 0 */
+    public Lane(int number, Simulator simulator, Shape shape, double speed, Watch watch) {
         this.number = number;
         this.simulator = simulator;
-        length = lengthMetres;
-        gap = gapMetres;
-        this.isRigid = isRigid;
-        this.most = most;
+        length = shape.lengthMetres();
+        gap = shape.gapMetres();
+        isRigid = shape.isRigid();
+        most = shape.most();
+        pocket = shape.pocketMetres();
         this.speed = speed;
-        rate = speed;
         this.watch = watch;
+        drive = new Drive(simulator, speed, shape.acceleration(), this::speedChanged);
+    }
+
+    /** Has the watch told when pieces come to that place and are past it; to be called before anything comes on. */
+    public void addSensor(double metres) {
+        sensors.add(new Sensor(this, simulator, sensors.size(), metres, watch));
     }
 
     public int count() {
@@ -164,8 +191,17 @@ public final class Lane {
     /** Gives each train as {@link Watch#leads} does. */
     public void forEachTrain(Watch told) {
         for (Train train = first; train != null; train = train.behind) {
-            told.leads(this, train.head, place(train), train.stands ? 0 : rate);
+            tellLeads(told, train);
         }
+    }
+
+    private void tellLeads(Watch told, Train train) {
+        told.leads(this, train.head, place(train), train.stands ? 0 : drive.speed(), train.stands ? 0 : drive.gain());
+    }
+
+    /** From the first piece to the end; infinite if there is none. */
+    public double toEndMetres() {
+        return first == null ? Double.POSITIVE_INFINITY : length - place(first);
     }
 
     /** Whether the first piece stands at the end and waits. */
@@ -176,16 +212,28 @@ public final class Lane {
     // ---- coming on
 
     /**
-     * Whether a piece of that length can come on now: the beginning is clear, the drive moves, and, where the last piece stands,
-     * it would be wholly on the lane before it has to stand, too.
+     * Whether a piece of that length can come on now: the piece before it is far enough on, the drive moves, and, where the last
+     * piece stands, it would be wholly on the lane before it has to stand, too.
+     *
+     * @param clearMetres from the beginning to the rear edge of the piece before it; usually the gap
      */
-    public boolean accepts(double pieceMetres) {
-        if (rate == 0 || count >= most) {
+    public boolean accepts(double pieceMetres, double clearMetres) {
+        if (!drive.moves() || count >= most) {
             return false;
         }
-        Train train = last;
-        double clear = clearMetres() - gap;
-        return clear >= -TINY_METRES && (train == null || !train.stands || clear >= pieceMetres - TINY_METRES);
+        double clear = clearMetres();
+        boolean fits = last == null || !last.stands || clear - gap >= pieceMetres - TINY_METRES;
+        return clear >= clearMetres - (pocket == 0 ? TINY_METRES : TIE_METRES) && fits && toPocketMetres() == 0;
+    }
+
+    /** How far the drive has to move until a pocket is at the beginning. */
+    private double toPocketMetres() {
+        if (pocket == 0 || count == 0) {
+            return 0;
+        }
+        assert last != null : "count without a piece";
+        double since = place(last, last.tail) % pocket;
+        return since < TIE_METRES || pocket - since < TIE_METRES ? 0 : pocket - since;
     }
 
     /** Whether the number of pieces allows another, be it that it must wait. */
@@ -204,10 +252,11 @@ public final class Lane {
         return isOff || toEnd.isPending() || closesUp.isPending();
     }
 
-    /** Has the watch told once when another piece of that length may come on. */
-    public void awaitClear(double pieceMetres) {
-        if (!isAwaited || pieceMetres < awaitedMetres) {
-            awaitedMetres = pieceMetres;
+    /** Has the watch told once when a piece of that length may come on, the one before it being so far on. */
+    public void awaitClear(double pieceMetres, double clearMetres) {
+        if (!isAwaited || pieceMetres < awaitedMetres || clearMetres < awaitedClear) {
+            awaitedClear = isAwaited ? Math.min(clearMetres, awaitedClear) : clearMetres;
+            awaitedMetres = isAwaited ? Math.min(pieceMetres, awaitedMetres) : pieceMetres;
             isAwaited = true;
             scheduleClear();
         }
@@ -219,15 +268,21 @@ public final class Lane {
         return train == null ? Double.POSITIVE_INFINITY : place(train, train.tail) - train.tail.length;
     }
 
-    /** The piece comes on; only while the lane accepts it. */
-    public void comes(Piece piece, double pieceMetres) {
-        assert accepts(pieceMetres) : "the beginning is not clear";
+    /**
+     * The piece comes on; only while the lane accepts it.
+     *
+     * @param beforeMetres how far its front edge is before the beginning: what it has to go from the side of a conveyor
+     * @param fromMetres where on the whole way it has come in
+     */
+    public void comes(Piece piece, double pieceMetres, double beforeMetres, double fromMetres) {
+        assert drive.moves() && count < most : "the lane takes nothing";
         Rider rider = new Rider(piece, pieceMetres);
+        rider.fromMetres = fromMetres;
         Train before = last;
         if (before == null) {
             rider.measure = 0;
         } else if (isRigid) {
-            rider.measure = before.head.measure + place(before);
+            rider.measure = before.head.measure + place(before) + beforeMetres;
         } else {
             rider.measure = before.tail.measure + before.tail.length + gap;
         }
@@ -239,7 +294,8 @@ public final class Lane {
             before.tail = rider;
         } else {
             Train train = new Train(rider);
-            train.moved = moved();
+            train.metres = -beforeMetres;
+            train.moved = drive.moved();
             if (before == null) {
                 first = train;
             } else {
@@ -247,12 +303,17 @@ public final class Lane {
                 before.behind = train;
             }
             last = train;
-            watch.leads(this, rider, 0, rate);
+            tellLeads(watch, train);
             if (first == train) {
-                schedule(toEnd, length);
+                schedule(toEnd, length + beforeMetres);
             } else if (first != null && first.behind == train && first.stands) {
                 scheduleMerge(first, train);
             }
+        }
+        Train with = last;
+        assert with != null : "the piece is on no train";
+        for (Sensor sensor : sensors) {
+            sensor.comes(rider, with);
         }
         scheduleClear();
     }
@@ -263,7 +324,7 @@ public final class Lane {
         Train train = first;
         assert train != null : "nothing can come to the end";
         train.metres = length;
-        train.moved = moved();
+        train.moved = drive.moved();
         Rider head = train.head;
         watch.cameToEnd(this);
         if (first != train || train.head != head) {
@@ -274,7 +335,8 @@ public final class Lane {
             setRate();
         } else {
             train.stands = true;
-            watch.leads(this, head, length, 0);
+            tellLeads(watch, train);
+            lookAll();
             simulator.cancel(clears);
             scheduleClear();
             if (train.behind != null) {
@@ -285,7 +347,7 @@ public final class Lane {
     }
 
     /** The first piece, which is at the end, leaves. */
-    public Piece leaves() {
+    public Rider leaves() {
         Train train = first;
         assert train != null && place(train) >= length - TINY_METRES : "no piece is at the end";
         Rider gone = train.head;
@@ -302,22 +364,25 @@ public final class Lane {
         } else {
             assert next != null : "a train that ends before its tail";
             train.metres = length - (next.measure - gone.measure);
-            train.moved = moved();
+            train.moved = drive.moved();
             train.head = next;
             train.stands = false;
-            watch.leads(this, next, train.metres, rate);
+            tellLeads(watch, train);
         }
         if (isStopped) {
             isStopped = false;
             setRate();
-        } else if (first != null && rate > 0) {
+        } else if (first != null) {
             schedule(toEnd, length - place(first));
+        }
+        for (Sensor sensor : sensors) {
+            sensor.leaves(gone);
         }
         scheduleClear();
         if (stood) {
             watch.stands(this, false);
         }
-        return gone.piece;
+        return gone;
     }
 
     private void mergeSecond() {
@@ -329,6 +394,10 @@ public final class Lane {
         train.behind = second.behind;
         if (last == second) {
             last = train;
+        }
+        for (Sensor sensor : sensors) {
+            sensor.merged(second, train);
+            sensor.look();
         }
         if (train.behind != null) {
             scheduleMerge(train, train.behind);
@@ -350,43 +419,50 @@ public final class Lane {
         setRate();
     }
 
+    /** Another lane that moves with this one has stopped, or goes on. */
+    public void halt(boolean nowHalted) {
+        halts += nowHalted ? 1 : -1;
+        setRate();
+    }
+
     private void setRate() {
-        double now = isOff || isStopped ? 0 : speed;
-        if (now == rate) {
-            return;
+        if (isStopped || halts > 0) {
+            drive.jumpTo(0);
+        } else {
+            drive.goTo(isOff ? 0 : speed);
         }
-        movedBefore = moved();
-        movedAt = simulator.nowNanos();
-        rate = now;
+    }
+
+    private void speedChanged() {
         watch.rateChanged(this); // what moves is where the drive has brought it: no train need be touched
         simulator.cancel(toEnd);
         simulator.cancel(closesUp);
         simulator.cancel(clears);
         Train train = first;
-        if (rate == 0 || train == null) {
-            if (rate > 0) {
-                scheduleClear();
-            }
-            return;
-        }
-        if (!train.stands) {
+        if (train != null && !train.stands) {
             schedule(toEnd, length - place(train));
-        } else if (train.behind != null) {
+        } else if (train != null && train.behind != null) {
             scheduleMerge(train, train.behind);
         }
+        lookAll();
         scheduleClear();
     }
 
-    /** How far the drive has moved since the beginning of the run. */
-    private double moved() {
-        return movedBefore + rate * ((simulator.nowNanos() - movedAt) / NANOS);
+    private void lookAll() {
+        for (Sensor sensor : sensors) {
+            sensor.look();
+        }
+    }
+
+    long nanosFor(double metres) {
+        return drive.nanosFor(metres);
     }
 
     private double place(Train train) {
-        return train.stands ? train.metres : train.metres + (moved() - train.moved);
+        return train.stands ? train.metres : train.metres + (drive.moved() - train.moved);
     }
 
-    private double place(Train train, Rider rider) {
+    double place(Train train, Rider rider) {
         return place(train) - (rider.measure - train.head.measure);
     }
 
@@ -399,22 +475,37 @@ public final class Lane {
 
     private void scheduleClear() {
         simulator.cancel(clears);
-        if (!isAwaited || rate == 0 || count >= most) {
+        if (!isAwaited || !drive.moves() || count >= most) {
             return; // looked at again when the drive moves, or a piece leaves
         }
-        double missing = gap - clearMetres();
+        double clear = clearMetres();
+        double missing = Math.max(awaitedClear - clear, 0);
         boolean lastStands = last != null && last.stands;
-        if (lastStands ? missing <= TINY_METRES - awaitedMetres : missing <= TINY_METRES) {
+        if (lastStands && (missing > TINY_METRES || clear - gap < awaitedMetres - TINY_METRES)) {
+            return; // looked at again when it goes on
+        }
+        double toGo = pocket == 0 ? missing : nextPocket(missing);
+        if (toGo <= TINY_METRES) {
             simulator.schedule(clears, 0, AFTER_ALL);
-        } else if (!lastStands) {
-            simulator.schedule(clears, Math.max(1, Math.round(missing / rate * NANOS)), AFTER_ALL);
+        } else {
+            long nanos = drive.nanosFor(toGo);
+            if (nanos < Drive.NEVER) {
+                simulator.schedule(clears, Math.max(1, nanos), AFTER_ALL);
+            }
         }
     }
 
+    /** How far to the first pocket that is at the beginning when at least so much has been moved. */
+    private double nextPocket(double missing) {
+        double first = toPocketMetres();
+        return missing <= first + TIE_METRES ? first : first + Math.ceil((missing - first - TIE_METRES) / pocket) * pocket;
+    }
+
     private void schedule(Event event, double metres) {
-        if (rate > 0) {
-            simulator.cancel(event);
-            simulator.schedule(event, Math.max(0, Math.round(metres / rate * NANOS)));
+        simulator.cancel(event);
+        long nanos = drive.nanosFor(metres);
+        if (nanos < Drive.NEVER) {
+            simulator.schedule(event, nanos);
         }
     }
 }

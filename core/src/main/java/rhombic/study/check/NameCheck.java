@@ -123,7 +123,7 @@ final class NameCheck {
     }
 
     private void attributeOf(String place, Equipment thing, String name) {
-        if (!Formula.OF_EQUIPMENT.contains(name) && !has(thing.basics().attributes(), name)) {
+        if (!Formula.OF_EQUIPMENT.contains(name) && !thing.readable().contains(name) && !has(thing.basics().attributes(), name)) {
             add(Problem.Grade.ERROR, Problem.Kind.ATTRIBUTE_NEVER_SET, place,
                     "It reads " + name + " of " + thing.name() + ", which does not have it",
                     "Add the attribute " + name + " to " + thing.name(),
@@ -173,7 +173,8 @@ final class NameCheck {
             boolean isBuffer = study.find(change.at()).flatMap(thing -> thing.contentRoom(List.of()).stream().boxed().findFirst())
                     .isPresent();
             List<String> words = isBuffer ? Rule.OF_BUFFERS : Rule.STATES;
-            if (!words.contains(change.state())) {
+            boolean isOfItsOwn = study.find(change.at()).map(thing -> thing.becomes().contains(change.state())).orElse(false);
+            if (!isOfItsOwn && !words.contains(change.state())) {
                 error(rule,
                         (isBuffer
                                 ? "A " + study.find(change.at()).orElseThrow().kind().toLowerCase(java.util.Locale.ROOT)
@@ -242,7 +243,8 @@ final class NameCheck {
 
     private void sets(Rule rule, Rule.Action.Set set, boolean aboutPiece) {
         if (!set.of().isEmpty()) {
-            study.find(set.of()).filter(thing -> !has(thing.basics().attributes(), set.attribute()))
+            study.find(set.of())
+                    .filter(thing -> !has(thing.basics().attributes(), set.attribute()) && !thing.settable().contains(set.attribute()))
                     .ifPresent(thing -> error(rule, "It sets " + set.attribute() + " of " + thing.name() + ", which does not have it",
                             "Add the attribute to " + thing.name()));
         } else if (!aboutPiece) {

@@ -1,13 +1,17 @@
 package rhombic.study.kind;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.value.Count;
+import rhombic.study.value.Fitting;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Port;
@@ -27,10 +31,19 @@ import rhombic.study.value.StudyException;
  * @param most pieces on one lane; empty: as many as fit
  * @param lanes side by side, each of which stops by itself
  * @param off times at which its drive is switched off by hand
+ * @param fittings diverts, merges and sensors in the order of the way
+ * @param indexing whether each piece takes a position of fixed length
+ * @param heaviest most weight on the conveyor, all lanes together; empty: any
+ * @param acceleration with which the drive changes its speed; empty: at once
  */
 public record Conveyor(Basics basics, Route route, Quantity width, Quantity speed, Quantity gap, Mode mode, Lie lie, OptionalInt most,
-        int lanes, List<ShutTime> off) implements Equipment {
+        int lanes, List<ShutTime> off, List<Fitting> fittings, Indexing indexing, Optional<Quantity> heaviest,
+        Optional<Quantity> acceleration)
+        implements
+            Equipment {
     public static final int MOST_LANES = 64;
+    /** What formulas and rules call its speed, in metres per second. */
+    public static final String SPEED = "speed";
     public static final double DEEP_METRES = 0.2;
     static final Quantity USUAL_WIDTH = Quantity.parse("0.8 m", Dimension.LENGTH);
     static final Quantity USUAL_SPEED = Quantity.parse("0.3 m/s", Dimension.SPEED);
@@ -69,8 +82,38 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
         }
     }
 
+    /**
+     * Positions of fixed length, one for each piece.
+     *
+     * @param pitch from one position to the next; empty: pieces lie anywhere
+     * @param positions how many there are by other documents; compared with the way, and the most pieces on a lane
+     */
+    public record Indexing(Optional<Quantity> pitch, OptionalInt positions) {
+        public static final Indexing NONE = new Indexing(Optional.empty(), OptionalInt.empty());
+
+        public Indexing {
+            pitch.ifPresent(length -> {
+                if (!(length.inBaseUnit() >= 0.01 && length.inBaseUnit() <= 100)) {
+                    throw new StudyException("The pitch of a conveyor must be from 0.01 m to 100 m; got " + length);
+                }
+            });
+            positions.ifPresent(n -> Count.atLeast(1, "The positions of a conveyor", n));
+        }
+    }
+
     public Conveyor {
         off = List.copyOf(off);
+        fittings = Fitting.checked(fittings);
+        heaviest.ifPresent(weight -> {
+            if (!(weight.amount() > 0)) {
+                throw new StudyException("The most weight on a conveyor must be above 0 kg; got " + weight);
+            }
+        });
+        acceleration.ifPresent(gain -> {
+            if (!(gain.inBaseUnit() >= 0.001 && gain.inBaseUnit() <= 100)) {
+                throw new StudyException("The acceleration of a conveyor must be from 0.001 m/s² to 100 m/s²; got " + gain);
+            }
+        });
         most.ifPresent(n -> Count.atLeast(1, "The most pieces on a conveyor", n));
         if (!(speed.inBaseUnit() > 0 && speed.inBaseUnit() <= 100)) {
             throw new StudyException("The speed of a conveyor must be above 0 m/s and at most 100 m/s; got " + speed
@@ -93,7 +136,7 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
     /** With usual values: accumulating, one lane. */
     public static Conveyor usual(Basics basics, Route route) {
         return new Conveyor(basics, route, USUAL_WIDTH, USUAL_SPEED, USUAL_GAP, Mode.ACCUMULATING, Lie.LENGTHWISE, OptionalInt.empty(), 1,
-                List.of());
+                List.of(), List.of(), Indexing.NONE, Optional.empty(), Optional.empty());
     }
 
     /** Width of all lanes together. */
@@ -101,16 +144,31 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
         return lanes * width.inBaseUnit();
     }
 
-    /** How much of a lane a piece of the type takes, without the gap. */
+    /** How much of a lane a piece of the type takes, without the gap: its position, if it has one. */
     public double lengthOf(PieceType type) {
+        return indexing.pitch().map(Quantity::inBaseUnit).orElseGet(() -> ownLengthOf(type));
+    }
+
+    /** Least distance between the lengths that pieces take. */
+    public double gapMetres() {
+        return indexing.pitch().isPresent() ? 0 : gap.inBaseUnit();
+    }
+
+    /** How long a piece of the type is in the direction of the way. */
+    public double ownLengthOf(PieceType type) {
         return (lie == Lie.LENGTHWISE ? type.length() : type.width()).inBaseUnit();
     }
 
     /** The most pieces of that length that stand wholly on a lane, closed up. */
     public int roomFor(double pieceMetres) {
-        double metres = gap.inBaseUnit();
+        double metres = gapMetres();
         int fitting = (int) Math.floor((route.metres() + metres) / (pieceMetres + metres) + 1e-9);
-        return Math.min(fitting, most.orElse(Integer.MAX_VALUE));
+        return Math.min(fitting, mostOnLane());
+    }
+
+    /** What is set as the most pieces on a lane, and by the number of positions. */
+    public int mostOnLane() {
+        return Math.min(most.orElse(Integer.MAX_VALUE), indexing.positions().orElse(Integer.MAX_VALUE));
     }
 
     /** Its way in space. */
@@ -125,7 +183,11 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
 
     @Override
     public Conveyor mirrored() {
-        return withRoute(route.mirrored());
+        return withRoute(route.mirrored()).withFittings(fittings.stream().<Fitting>map(fitting -> switch (fitting) {
+            case Fitting.Divert divert -> new Fitting.Divert(divert.name(), divert.at(), divert.side().other(), divert.wayOut());
+            case Fitting.Merge merge -> new Fitting.Merge(merge.name(), merge.at(), merge.side().other(), merge.first());
+            case Fitting.Sensor sensor -> sensor;
+        }).toList());
     }
 
     /** How far to the left of the middle a lane lies; the first lane is the leftmost. */
@@ -137,54 +199,122 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
     public Conveyor goingOn(Route other) {
         Pose begins = placement().pose().of(route.start(0));
         Pose offset = Pose.at(0, 0, 0, placement().turnedDegrees()).of(other.start(0));
-        return new Conveyor(basics.placed(placement().movedBy(begins.x() - offset.x() - placement().xMetres(),
-                begins.y() - offset.y() - placement().yMetres())), other, width, speed, gap, mode, lie, most, lanes, off);
+        return with(basics.placed(placement().movedBy(begins.x() - offset.x() - placement().xMetres(),
+                begins.y() - offset.y() - placement().yMetres()))).withRoute(other);
     }
 
     public Conveyor withRoute(Route newRoute) {
-        return new Conveyor(basics, newRoute, width, speed, gap, mode, lie, most, lanes, off);
+        return new Conveyor(basics, newRoute, width, speed, gap, mode, lie, most, lanes, off, fittings, indexing, heaviest, acceleration);
     }
 
     public Conveyor withWidth(Quantity newWidth) {
-        return new Conveyor(basics, route, newWidth, speed, gap, mode, lie, most, lanes, off);
+        return new Conveyor(basics, route, newWidth, speed, gap, mode, lie, most, lanes, off, fittings, indexing, heaviest, acceleration);
     }
 
     public Conveyor withSpeed(Quantity newSpeed) {
-        return new Conveyor(basics, route, width, newSpeed, gap, mode, lie, most, lanes, off);
+        return new Conveyor(basics, route, width, newSpeed, gap, mode, lie, most, lanes, off, fittings, indexing, heaviest, acceleration);
     }
 
     public Conveyor withGap(Quantity newGap) {
-        return new Conveyor(basics, route, width, speed, newGap, mode, lie, most, lanes, off);
+        return new Conveyor(basics, route, width, speed, newGap, mode, lie, most, lanes, off, fittings, indexing, heaviest, acceleration);
     }
 
     public Conveyor withMode(Mode newMode) {
-        return new Conveyor(basics, route, width, speed, gap, newMode, lie, most, lanes, off);
+        return new Conveyor(basics, route, width, speed, gap, newMode, lie, most, lanes, off, fittings, indexing, heaviest, acceleration);
     }
 
     public Conveyor withLie(Lie newLie) {
-        return new Conveyor(basics, route, width, speed, gap, mode, newLie, most, lanes, off);
+        return new Conveyor(basics, route, width, speed, gap, mode, newLie, most, lanes, off, fittings, indexing, heaviest, acceleration);
     }
 
     public Conveyor withMost(OptionalInt newMost) {
-        return new Conveyor(basics, route, width, speed, gap, mode, lie, newMost, lanes, off);
+        return new Conveyor(basics, route, width, speed, gap, mode, lie, newMost, lanes, off, fittings, indexing, heaviest, acceleration);
     }
 
     public Conveyor withLanes(int newLanes) {
-        return new Conveyor(basics, route, width, speed, gap, mode, lie, most, newLanes, off);
+        return new Conveyor(basics, route, width, speed, gap, mode, lie, most, newLanes, off, fittings, indexing, heaviest, acceleration);
     }
 
     public Conveyor withOff(List<ShutTime> newOff) {
-        return new Conveyor(basics, route, width, speed, gap, mode, lie, most, lanes, newOff);
+        return new Conveyor(basics, route, width, speed, gap, mode, lie, most, lanes, newOff, fittings, indexing, heaviest, acceleration);
+    }
+
+    public Conveyor withFittings(List<Fitting> newFittings) {
+        return new Conveyor(basics, route, width, speed, gap, mode, lie, most, lanes, off, newFittings, indexing, heaviest, acceleration);
+    }
+
+    public Conveyor withIndexing(Indexing newIndexing) {
+        return new Conveyor(basics, route, width, speed, gap, mode, lie, most, lanes, off, fittings, newIndexing, heaviest, acceleration);
+    }
+
+    public Conveyor withHeaviest(Optional<Quantity> newHeaviest) {
+        return new Conveyor(basics, route, width, speed, gap, mode, lie, most, lanes, off, fittings, indexing, newHeaviest, acceleration);
+    }
+
+    public Conveyor withAcceleration(Optional<Quantity> newAcceleration) {
+        return new Conveyor(basics, route, width, speed, gap, mode, lie, most, lanes, off, fittings, indexing, heaviest, newAcceleration);
     }
 
     @Override
     public Conveyor with(Basics newBasics) {
-        return new Conveyor(newBasics, route, width, speed, gap, mode, lie, most, lanes, off);
+        return new Conveyor(newBasics, route, width, speed, gap, mode, lie, most, lanes, off, fittings, indexing, heaviest, acceleration);
+    }
+
+    /** With one of its diverts, merges and sensors in place of what is called so. */
+    public Conveyor withFitting(String called, Fitting fitting) {
+        return withFittings(fittings.stream().map(one -> one.name().equals(called) ? fitting : one).toList());
+    }
+
+    /** With one more. */
+    public Conveyor and(Fitting fitting) {
+        List<Fitting> more = new ArrayList<>(fittings);
+        more.add(fitting);
+        return withFittings(more);
+    }
+
+    /** Where along the way it is; never beyond its end. */
+    public double metresOf(Fitting fitting) {
+        return Math.min(fitting.at().inBaseUnit(), route.metres());
+    }
+
+    /** How far to the left of the middle its side is. */
+    private double aside(Fitting.Side side) {
+        return side.toLeft() * wholeWidthMetres() / 2;
+    }
+
+    private Port port(Fitting fitting, Fitting.Side side, boolean isIn) {
+        Pose on = route.path(route.start(Port.TABLE_METRES)).at(metresOf(fitting));
+        double heading = Math.toRadians(on.heading());
+        double aside = aside(side);
+        double turned = on.heading() + (isIn ? -90 : 90) * side.toLeft();
+        return new Port(fitting.name(), Pose.at(on.x() - aside * Math.sin(heading), on.y() + aside * Math.cos(heading), on.z(), turned),
+                isIn);
     }
 
     @Override
     public boolean hasOwnSize() {
         return false;
+    }
+
+    @Override
+    public List<String> readable() {
+        List<String> names = new ArrayList<>(settable());
+        sensors().forEach(sensor -> names.addAll(List.of(sensor.name(), sensor.passed())));
+        return names;
+    }
+
+    @Override
+    public List<String> settable() {
+        return List.of(SPEED);
+    }
+
+    @Override
+    public List<String> becomes() {
+        return sensors().flatMap(sensor -> Stream.of(sensor.coveredWord(), sensor.clearWord())).toList();
+    }
+
+    private Stream<Fitting.Sensor> sensors() {
+        return fittings.stream().filter(Fitting.Sensor.class::isInstance).map(Fitting.Sensor.class::cast);
     }
 
     @Override
@@ -201,20 +331,36 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
 
     @Override
     public List<Port> ports() {
-        Pose start = route.start(Port.TABLE_METRES);
-        return List.of(new Port(Port.IN, start, true), new Port(Port.OUT, route.end(Port.TABLE_METRES), false));
+        List<Port> ports = new ArrayList<>();
+        ports.add(new Port(Port.IN, route.start(Port.TABLE_METRES), true));
+        ports.add(new Port(Port.OUT, route.end(Port.TABLE_METRES), false));
+        for (Fitting fitting : fittings) {
+            switch (fitting) {
+                case Fitting.Divert divert -> ports.add(port(divert, divert.side(), false));
+                case Fitting.Merge merge -> ports.add(port(merge, merge.side(), true));
+                case Fitting.Sensor sensor -> {}
+            }
+        }
+        return ports;
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
     private record Stored(Basics basics, Route route, Quantity width, Quantity speed, Quantity gap, Mode mode, Lie lie, int most, int lanes,
-            List<ShutTime> off) implements java.io.Serializable {
+            List<ShutTime> off, List<Fitting> fittings, @Nullable Quantity pitch, int positions, @Nullable Quantity heaviest,
+            @Nullable Quantity acceleration) implements java.io.Serializable {
         private Object readResolve() {
-            return new Conveyor(basics, route, width, speed, gap, mode, lie, most == 0 ? OptionalInt.empty() : OptionalInt.of(most), lanes,
-                    off);
+            return new Conveyor(basics, route, width, speed, gap, mode, lie, some(most), lanes, off, fittings,
+                    new Indexing(Optional.ofNullable(pitch), some(positions)), Optional.ofNullable(heaviest),
+                    Optional.ofNullable(acceleration));
+        }
+
+        private static OptionalInt some(int number) {
+            return number == 0 ? OptionalInt.empty() : OptionalInt.of(number);
         }
     }
 
     private Object writeReplace() {
-        return new Stored(basics, route, width, speed, gap, mode, lie, most.orElse(0), lanes, off);
+        return new Stored(basics, route, width, speed, gap, mode, lie, most.orElse(0), lanes, off, fittings, indexing.pitch().orElse(null),
+                indexing.positions().orElse(0), heaviest.orElse(null), acceleration.orElse(null));
     }
 }

@@ -94,6 +94,21 @@ public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, 
         return OptionalInt.empty();
     }
 
+    /** What formulas can ask of it beside its attributes. */
+    default List<String> readable() {
+        return List.of();
+    }
+
+    /** What rules can set of it beside its attributes. */
+    default List<String> settable() {
+        return List.of();
+    }
+
+    /** What rules can wait for beside its states: the words of what it becomes. */
+    default List<String> becomes() {
+        return List.of();
+    }
+
     /** Whether pieces of the type come into being here, as the type has them. */
     default boolean makes(String type) {
         return false;

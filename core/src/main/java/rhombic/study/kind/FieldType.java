@@ -10,6 +10,7 @@ import rhombic.chance.Distribution;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.value.Attribute;
+import rhombic.study.value.Fitting;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.Placement;
@@ -368,6 +369,40 @@ public sealed interface FieldType<V> {
 
     /** A quantity; its range is kept by what has the field. */
     record Measured(Dimension dimension) implements FieldType<Quantity> {}
+
+    /** A quantity, or none. */
+    record MeasuredOrNone(Dimension dimension) implements FieldType<Optional<Quantity>> {
+        @Override
+        public boolean isLeftOut(Optional<Quantity> value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** Diverts, merges and sensors along a way. */
+    record Fitted() implements FieldType<List<Fitting>> {
+        @Override
+        public void uses(List<Fitting> value, NameUse use) {
+            value.forEach(fitting -> {
+                if (fitting instanceof Fitting.Divert divert) {
+                    new WaysOut().uses(divert.wayOut(), use);
+                }
+            });
+        }
+
+        @Override
+        public List<Fitting> renamed(List<Fitting> value, NameChange change) {
+            return value.stream()
+                    .map(fitting -> fitting instanceof Fitting.Divert divert
+                            ? new Fitting.Divert(divert.name(), divert.at(), divert.side(), new WaysOut().renamed(divert.wayOut(), change))
+                            : fitting)
+                    .toList();
+        }
+
+        @Override
+        public boolean isLeftOut(List<Fitting> value) {
+            return value.isEmpty();
+        }
+    }
 
     /** The way of a conveyor. */
     record Routed() implements FieldType<Route> {}

@@ -99,7 +99,16 @@ public final class Kinds {
                     Conveyor::lie, Conveyor::withLie),
             new Field<>("most", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), Conveyor::most, Conveyor::withMost),
             new Field<>("lanes", new FieldType.Whole(1, Conveyor.MOST_LANES), 1, Conveyor::lanes, Conveyor::withLanes),
-            new Field<>("off", new FieldType.Shut(), List.of(), Conveyor::off, Conveyor::withOff)),
+            new Field<>("off", new FieldType.Shut(), List.of(), Conveyor::off, Conveyor::withOff),
+            new Field<>("fittings", new FieldType.Fitted(), List.of(), Conveyor::fittings, Conveyor::withFittings),
+            new Field<>("pitch", new FieldType.MeasuredOrNone(Dimension.LENGTH), Optional.empty(), c -> c.indexing().pitch(),
+                    (c, pitch) -> c.withIndexing(new Conveyor.Indexing(pitch, c.indexing().positions()))),
+            new Field<>("positions", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), c -> c.indexing().positions(),
+                    (c, positions) -> c.withIndexing(new Conveyor.Indexing(c.indexing().pitch(), positions))),
+            new Field<>("heaviest", new FieldType.MeasuredOrNone(Dimension.MASS), Optional.empty(), Conveyor::heaviest,
+                    Conveyor::withHeaviest),
+            new Field<>("acceleration", new FieldType.MeasuredOrNone(Dimension.ACCELERATION), Optional.empty(), Conveyor::acceleration,
+                    Conveyor::withAcceleration)),
             basics -> Conveyor.usual(basics.withSize(null), Route.straight(5)),
             (basics, types) -> Conveyor.usual(basics, Route.straight(5)));
 

@@ -38,10 +38,12 @@ class LaneTest {
         final Lane lane;
         final Deque<Double> waiting = new ArrayDeque<>();
         final Times times = new Times(new ArrayList<>(), new ArrayList<>());
+        final double gap;
         boolean open = true;
 
         Fast(Belt belt) {
-            lane = new Lane(0, simulator, belt.length, belt.gap, belt.rigid, belt.most, belt.speed, this);
+            gap = belt.gap;
+            lane = new Lane(0, simulator, new Lane.Shape(belt.length, belt.gap, belt.rigid, belt.most, 0, 0), belt.speed, this);
             for (Act act : belt.acts) {
                 simulator.schedule(new Event() {
                     @Override
@@ -70,12 +72,12 @@ class LaneTest {
         }
 
         private void enter() {
-            while (!waiting.isEmpty() && lane.accepts(waiting.element())) {
-                lane.comes(new Piece(0), waiting.remove());
+            while (!waiting.isEmpty() && lane.accepts(waiting.element(), gap)) {
+                lane.comes(new Piece(0), waiting.remove(), 0, 0);
                 times.on.add(simulator.nowNanos() / NANOS);
             }
             if (!waiting.isEmpty()) {
-                lane.awaitClear(waiting.element());
+                lane.awaitClear(waiting.element(), gap);
             }
         }
 

@@ -41,6 +41,8 @@ final class FieldReader {
             case FieldType.WaysOut way -> EquipmentReader.wayOut(fields);
             case FieldType.Takings taking -> EquipmentReader.taking(fields);
             case FieldType.Measured measured -> fields.optionalQuantity(name, measured.dimension());
+            case FieldType.MeasuredOrNone measured -> fields.optionalQuantity(name, measured.dimension()).map(Optional::of);
+            case FieldType.Fitted fitted -> fields.has(name) ? Optional.of(fields.list(name, FittingReader::fitting)) : Optional.empty();
             case FieldType.Routed routed -> fields.has(name) ? EquipmentReader.route(fields, name) : Optional.empty();
             case FieldType.Shut shut -> fields.has(name) ? Optional.of(fields.list(name, EquipmentReader::shutTime)) : Optional.empty();
         };

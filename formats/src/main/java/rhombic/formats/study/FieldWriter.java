@@ -15,6 +15,7 @@ import rhombic.study.kind.Supply;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
+import rhombic.study.value.Fitting;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.Placement;
@@ -58,13 +59,7 @@ final class FieldWriter {
                         .put("width", metres(size.widthMetres())).put("height", metres(size.heightMetres())));
             case FieldType.Seated seated -> seat((Seat) value, node.putObject(name));
             case FieldType.Attributes attributes -> StudyWriter.attributes(node, (List<Attribute>) value);
-            case FieldType.WaysOut way -> {
-                if (((WayOut) value).choice() == WayOut.Choice.FORMULA) {
-                    node.putObject(name).put("formula", ((WayOut) value).formula());
-                } else {
-                    node.put(name, StudyWriter.word(((WayOut) value).choice()));
-                }
-            }
+            case FieldType.WaysOut way -> wayOut((WayOut) value, name, node);
             case FieldType.Takings takings -> {
                 Taking taking = (Taking) value;
                 if (taking.choice() == Taking.Choice.FORMULA) {
@@ -74,8 +69,22 @@ final class FieldWriter {
                 }
             }
             case FieldType.Measured measured -> node.put(name, value.toString());
+            case FieldType.MeasuredOrNone measured ->
+                ((Optional<Quantity>) value).ifPresent(quantity -> node.put(name, quantity.toString()));
+            case FieldType.Fitted fitted -> {
+                ArrayNode all = node.putArray(name);
+                ((List<Fitting>) value).forEach(fitting -> FittingReader.write(fitting, all.addObject()));
+            }
             case FieldType.Routed routed -> ((Route) value).legs().forEach(leg -> leg(leg, node.withArray(name).addObject()));
             case FieldType.Shut shut -> shut((List<ShutTime>) value, node.putArray(name));
+        }
+    }
+
+    static void wayOut(WayOut way, String name, ObjectNode node) {
+        if (way.choice() == WayOut.Choice.FORMULA) {
+            node.putObject(name).put("formula", way.formula());
+        } else {
+            node.put(name, StudyWriter.word(way.choice()));
         }
     }
 

@@ -275,6 +275,7 @@ final class Fields {
             case SPEED -> Unit.METRE_PER_SECOND;
             case MASS -> Unit.KILOGRAM;
             case SHARE -> Unit.PERCENT;
+            case ACCELERATION -> Unit.METRE_PER_SECOND_SQUARED;
         };
     }
 

@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.Objects;
+import rhombic.quantity.Dimension;
 import rhombic.study.kind.Field;
 import rhombic.study.kind.FieldType;
 import rhombic.study.kind.Kind;
@@ -87,16 +88,23 @@ public final class StudySchema {
             case FieldType.Attributes attributes -> part(properties, name, "attributes");
             case FieldType.WaysOut way -> part(properties, name, "wayOut");
             case FieldType.Takings taking -> part(properties, name, "taking");
-            case FieldType.Measured measured -> part(properties, name, switch (measured.dimension()) {
-                case LENGTH -> "length";
-                case SPEED -> "speed";
-                case TIME -> "duration";
-                case MASS -> "mass";
-                case SHARE -> "share";
-            });
+            case FieldType.Measured measured -> part(properties, name, part(measured.dimension()));
+            case FieldType.MeasuredOrNone measured -> part(properties, name, part(measured.dimension()));
+            case FieldType.Fitted fitted -> part(properties, name, "fitted");
             case FieldType.Routed routed -> part(properties, name, "routed");
             case FieldType.Shut shut -> part(properties, name, "shut");
         }
+    }
+
+    private static String part(Dimension dimension) {
+        return switch (dimension) {
+            case LENGTH -> "length";
+            case SPEED -> "speed";
+            case TIME -> "duration";
+            case MASS -> "mass";
+            case SHARE -> "share";
+            case ACCELERATION -> "acceleration";
+        };
     }
 
     private static void part(ObjectNode properties, String name, String part) {

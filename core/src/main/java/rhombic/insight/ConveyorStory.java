@@ -1,0 +1,77 @@
+package rhombic.insight;
+
+import java.util.Optional;
+import rhombic.study.Study;
+import rhombic.study.kind.Conveyor;
+import rhombic.study.value.Fitting;
+import rhombic.trace.Moment;
+import rhombic.trace.PieceSpot;
+
+/** Says what happens on a conveyor. */
+final class ConveyorStory {
+    /** So near is a piece that stands at the end. */
+    private static final double AT_END_METRES = 1e-6;
+
+    private final Study study;
+    private final Waits waits;
+
+    ConveyorStory(Study study, Waits waits) {
+        this.study = study;
+        this.waits = waits;
+    }
+
+    String ofPiece(PieceSpot spot, Conveyor conveyor, String since, Moment moment) {
+        int leader = moment.leaderOf(spot.body());
+        if (moment.speedOfLeader(leader) > 0) {
+            return "Moves on " + conveyor.name() + " for " + since + ".";
+        }
+        Optional<String> where = standsAt(conveyor, leader, moment);
+        if (where.isEmpty()) {
+            return "Stands on " + conveyor.name() + " and waits until its drive moves again.";
+        }
+        String why = why(conveyor, moment.spot(leader), moment);
+        return leader == spot.body()
+                ? "Stands at " + where.get() + " and waits " + why + "."
+                : "Stands on " + conveyor.name() + " behind " + waits.type(moment.spot(leader)).name() + " "
+                        + (moment.spot(leader).piece() + 1) + ", which waits " + why + ".";
+    }
+
+    /** What stands on it, if anything does; it is not empty. */
+    String ofWhole(Conveyor conveyor, int node, Moment moment) {
+        boolean isOff = false;
+        for (PieceSpot spot : moment.at(node)) {
+            if (moment.isLeader(spot.body()) && moment.speedOfLeader(spot.body()) == 0) {
+                if (standsAt(conveyor, spot.body(), moment).isPresent()) {
+                    return "; " + waits.type(spot).name() + " " + (spot.piece() + 1) + " stands and waits " + why(conveyor, spot, moment);
+                }
+                isOff = true;
+            }
+        }
+        return isOff ? "; its drive is switched off" : "";
+    }
+
+    /** What it stands at, as in "the end of Belt"; empty if it stands because nothing moves. */
+    private static Optional<String> standsAt(Conveyor conveyor, int leader, Moment moment) {
+        double at = moment.metresOfLeader(leader);
+        return before(conveyor, at).map(fitting -> fitting.name() + " on " + conveyor.name())
+                .or(() -> at < conveyor.route().metres() - AT_END_METRES ? Optional.empty() : Optional.of("the end of " + conveyor.name()));
+    }
+
+    private static Optional<Fitting> before(Conveyor conveyor, double at) {
+        return conveyor.fittings().stream()
+                .filter(fitting -> !(fitting instanceof Fitting.Sensor) && Math.abs(conveyor.metresOf(fitting) - at) < AT_END_METRES)
+                .findFirst();
+    }
+
+    private String why(Conveyor conveyor, PieceSpot spot, Moment moment) {
+        Optional<Fitting> before = before(conveyor, moment.metresOfLeader(spot.body()));
+        if (before.isEmpty()) {
+            return waits.forRoom(spot, "", moment);
+        }
+        String name = before.get().name();
+        boolean leads = study.linksFrom(conveyor.name()).stream().anyMatch(link -> link.fromPort().equals(name));
+        return before.get() instanceof Fitting.Divert && leads
+                ? waits.forRoom(spot, name, moment) + " or to go straight on"
+                : "for a gap behind it";
+    }
+}

@@ -1,0 +1,449 @@
+package rhombic.plant;
+
+import java.util.ArrayDeque;
+import java.util.Arrays;
+import java.util.Deque;
+import org.jspecify.annotations.Nullable;
+import rhombic.plant.convey.Lane;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.Ranking;
+import rhombic.study.kind.Conveyor;
+import rhombic.study.value.Fitting;
+import rhombic.study.value.WayOut;
+
+/**
+ * A stretch of a conveyor, up to its end or to the next divert or merge. The first piece of each lane is on offer once it is at
+ * the end of the stretch; it stands there until it can go, straight on or to the side.
+ */
+final class Stretch extends Node {
+    private static final double TINY_METRES = 1e-9;
+
+    private final ConveyorNode whole;
+    private final int number;
+    private final @Nullable Stretch previous;
+    private final @Nullable Fitting begins;
+    private final @Nullable Fitting ends;
+    private final double fromMetres;
+    private final double metres;
+    private final double gap;
+    private final boolean isRigid;
+    private final Lane[] lanes;
+    private final LaneOffer[] offers;
+    private final int[] sensors;
+    private int sensorCount;
+    /** How the last piece came to each lane. */
+    private final Way.Entry[] lastEntry;
+    /** Pieces that came along a link while the beginning was not clear: they come on as soon as it is. */
+    private final Deque<Arrived> before = new ArrayDeque<>();
+    private int nextLane;
+    /** Where pieces come together in turn: whether the last one came from the side. */
+    private boolean lastAside;
+
+    private record Arrived(Piece piece, Way way) {}
+
+    /** The offer of the first piece of a lane. */
+    private final class LaneOffer extends Offer {
+        private final Lane lane;
+
+        LaneOffer(Lane lane) {
+            super(Stretch.this);
+            this.lane = lane;
+        }
+    }
+
+    /**
+     * @param begins divert or merge where it begins; null: the conveyor begins there
+     * @param ends the same for its end
+     */
+    Stretch(ConveyorNode whole, int number, @Nullable Stretch previous, @Nullable Fitting begins, @Nullable Fitting ends, double fromMetres,
+            double metres) {
+        super(whole.plant, whole.index, whole.equipment(), whole.tally);
+        this.whole = whole;
+        this.number = number;
+        this.previous = previous;
+        this.begins = begins;
+        this.ends = ends;
+        this.fromMetres = fromMetres;
+        this.metres = metres;
+        Conveyor conveyor = whole.conveyor;
+        gap = conveyor.gapMetres();
+        isRigid = conveyor.mode() == Conveyor.Mode.RIGID;
+        double pocket = isRigid ? conveyor.indexing().pitch().map(q -> q.inBaseUnit()).orElse(0.0) : 0;
+        Lane.Shape shape = new Lane.Shape(metres, gap, isRigid, conveyor.mostOnLane(), pocket,
+                conveyor.acceleration().map(q -> q.inBaseUnit()).orElse(0.0));
+        Lane.Watch watch = plant.trace == null ? new Motion() : new TracedMotion();
+        lanes = new Lane[conveyor.lanes()];
+        for (int i = 0; i < lanes.length; i++) {
+            lanes[i] = new Lane(i, plant.simulator, shape, conveyor.speed().inBaseUnit(), watch);
+        }
+        offers = new LaneOffer[lanes.length];
+        lastEntry = new Way.Entry[lanes.length];
+        Arrays.fill(lastEntry, Way.Entry.USUAL);
+        sensors = new int[Fitting.MOST];
+    }
+
+    void addSensor(double atMetres, int sensor) {
+        sensors[sensorCount++] = sensor;
+        for (Lane lane : lanes) {
+            lane.addSensor(atMetres);
+        }
+    }
+
+    @Nullable
+    Fitting begins() {
+        return begins;
+    }
+
+    @Nullable
+    Fitting ends() {
+        return ends;
+    }
+
+    double halfWidthMetres() {
+        return whole.halfWidth();
+    }
+
+    @Nullable
+    Stretch previous() {
+        return previous;
+    }
+
+    @Override
+    void connect(WaysOut ways, Ranking ranking, boolean someMayNotGo) {
+        super.connect(ways, ranking, someMayNotGo);
+        if (begins instanceof Fitting.Merge merge) {
+            switch (merge.first()) {
+                case MAIN -> line.rankBy(Ranking.Kept.WHILE_IT_WAITS, standing -> standing.way.isAside() ? 1 : 0);
+                case SIDE -> line.rankBy(Ranking.Kept.WHILE_IT_WAITS, standing -> standing.way.isAside() ? 0 : 1);
+                case TURN -> line.rankBy(Ranking.Kept.NOT_AT_ALL, standing -> standing.way.isAside() == lastAside ? 1 : 0);
+                case OLDEST -> line.rankBy(Ranking.BY_AGE);
+            }
+        }
+    }
+
+    @Override
+    void begin() {
+        for (int i = 0; i < lanes.length; i++) {
+            offers[i] = new LaneOffer(lanes[i]);
+        }
+    }
+
+    @Override
+    PlantScope scope(String use) {
+        return whole.scope(ends == null ? use : use + "\u0000" + ends.name());
+    }
+
+    @Override
+    String streamId() {
+        return ends == null ? id() : id() + "\u0000" + ends.name();
+    }
+
+    @Override
+    WayOut wayOut() {
+        return ends == null ? super.wayOut() : ends instanceof Fitting.Divert divert ? divert.wayOut() : WayOut.PREFERENCE;
+    }
+
+    @Override
+    Ranking ranking() {
+        return previous == null ? super.ranking() : Ranking.BY_AGE;
+    }
+
+    @Override
+    boolean isInletHeld(Way way) {
+        return !way.isStraightOn() && whole.isInletHeld();
+    }
+
+    @Override
+    public boolean isOutletHeld() {
+        return ends == null && whole.isOutletHeld();
+    }
+
+    @Override
+    boolean roomDependsOnPiece() {
+        return begins instanceof Fitting.Merge || lanes.length > 1 && previous != null
+                || Arrays.stream(whole.lengthOf).distinct().count() > 1;
+    }
+
+    @Override
+    boolean isAtWork() {
+        for (Lane lane : lanes) {
+            if (lane.isAtWork()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    @Override
+    boolean isEmpty() {
+        for (Lane lane : lanes) {
+            if (lane.count() > 0) {
+                return false;
+            }
+        }
+        return before.isEmpty();
+    }
+
+    @Override
+    Way.Entry entry(String port) {
+        if (begins instanceof Fitting.Merge merge && merge.name().equals(port)) {
+            return new Way.Entry(Way.Entrance.ASIDE, whole.halfWidth());
+        }
+        return Way.Entry.USUAL;
+    }
+
+    // ---- coming on
+
+    @Override
+    boolean hasRoom(Way way, Piece piece) {
+        double length = whole.lengthOf[piece.type];
+        if (way.isStraightOn()) {
+            Lane lane = lanes[laneOf(piece)];
+            if (accepts(lane, way, length)) {
+                return true;
+            }
+            awaitClear(lane, way, length);
+            return false;
+        }
+        if (!whole.carries(piece)) {
+            return false;
+        }
+        int kept = before.size() + promised();
+        if (kept > 0) {
+            // room for those that come later must be left, too, wherever they will come on
+            double each = whole.longest + gap;
+            int free = 0;
+            for (Lane lane : lanes) {
+                free += lane.roomFor(each, length);
+            }
+            return before.isEmpty() && free > kept;
+        }
+        if (laneFor(way, length) != null) {
+            return true;
+        }
+        awaitClear(way, length);
+        return false;
+    }
+
+    /** The lane on which a piece comes to the end of the stretch before. */
+    private int laneOf(Piece piece) {
+        assert previous != null : "straight on from nowhere";
+        for (Lane lane : previous.lanes) {
+            if (lane.count() > 0 && lane.front() == piece) {
+                return lane.number;
+            }
+        }
+        throw new IllegalStateException("A piece goes straight on that is not there");
+    }
+
+    /** The next lane in turn, or from the side the nearest, on which the piece can come on now. */
+    private @Nullable Lane laneFor(Way way, double length) {
+        if (way.isAside()) {
+            Lane lane = nearest();
+            return accepts(lane, way, length) && isGapFree(lane, way, length) ? lane : null;
+        }
+        for (int i = 0; i < lanes.length; i++) {
+            Lane lane = lanes[(nextLane + i) % lanes.length];
+            if (accepts(lane, way, length)) {
+                return lane;
+            }
+        }
+        return null;
+    }
+
+    private Lane nearest() {
+        return begins instanceof Fitting.Merge merge && merge.side() == Fitting.Side.RIGHT ? lanes[lanes.length - 1] : lanes[0];
+    }
+
+    private boolean accepts(Lane lane, Way way, double length) {
+        return lane.accepts(length, clear(lane, way));
+    }
+
+    /** How far on the last piece must be: by its gap, or, where it came another way, out of where the ways meet. */
+    private double clear(Lane lane, Way way) {
+        if (way.entry().equals(lastEntry[lane.number])) {
+            return gap - way.entry().beforeMetres();
+        }
+        return begins instanceof Fitting.Merge ? Math.max(gap, whole.conveyor.wholeWidthMetres()) : gap;
+    }
+
+    /** Whether what comes along would not have to wait for it, where that goes first. */
+    private boolean isGapFree(Lane lane, Way way, double length) {
+        if (!(begins instanceof Fitting.Merge merge) || merge.first() != Fitting.First.MAIN || previous == null) {
+            return true;
+        }
+        double needed = length + way.entry().beforeMetres() + whole.conveyor.wholeWidthMetres();
+        return previous.lanes[lane.number].toEndMetres() >= needed - TINY_METRES;
+    }
+
+    @Override
+    void accept(Way way, Piece piece) {
+        touchedNanos = plant.now();
+        if (way.isStraightOn()) {
+            comesOn(lanes[whole.passingLane()], way, piece);
+            if (!line.isEmpty()) {
+                plant.toAgenda(this); // whoever waited for a gap behind it looks again
+            }
+            return;
+        }
+        whole.comesIn(piece);
+        Lane lane = before.isEmpty() ? laneFor(way, whole.lengthOf[piece.type]) : null;
+        if (lane == null) {
+            before.add(new Arrived(piece, way));
+            if (plant.trace != null) {
+                plant.trace.waits(plant.now(), piece.body, index);
+            }
+            awaitClear(way, whole.lengthOf[piece.type]);
+        } else {
+            nextLane = (lane.number + 1) % lanes.length;
+            comesOn(lane, way, piece);
+        }
+        whole.hasComeIn(piece);
+    }
+
+    private void awaitClear(Way way, double length) {
+        if (way.isAside()) {
+            awaitClear(nearest(), way, length);
+        } else {
+            for (Lane lane : lanes) {
+                awaitClear(lane, way, length);
+            }
+        }
+    }
+
+    /** Where it is clear already something else is missing, and the piece that is waited for looks again itself. */
+    private void awaitClear(Lane lane, Way way, double length) {
+        if (lane.mayTakeMore() && !accepts(lane, way, length)) {
+            lane.awaitClear(length, clear(lane, way));
+        }
+    }
+
+    private void comesOn(Lane lane, Way way, Piece piece) {
+        lastEntry[lane.number] = way.entry();
+        lastAside = way.isAside();
+        lane.comes(piece, whole.lengthOf[piece.type], way.entry().beforeMetres(),
+                way.isStraightOn() ? whole.passingFrom() : fromMetres - way.entry().beforeMetres());
+    }
+
+    @Override
+    void attend() {
+        while (!before.isEmpty()) {
+            Arrived next = before.element();
+            Lane lane = laneFor(next.way, whole.lengthOf[next.piece.type]);
+            if (lane == null) {
+                awaitClear(next.way, whole.lengthOf[next.piece.type]);
+                return;
+            }
+            before.remove();
+            nextLane = (lane.number + 1) % lanes.length;
+            comesOn(lane, next.way, next.piece);
+        }
+        serveLine();
+    }
+
+    // ---- at the end
+
+    @Override
+    public Piece hand(Offer given, Way way) {
+        Lane lane = ((LaneOffer) given).lane;
+        Lane.Rider rider = lane.leaves();
+        Piece piece = rider.piece;
+        touchedNanos = plant.now();
+        if (way.isStraightOn()) {
+            whole.passes(lane.number, rider.fromMetres());
+        } else {
+            long stay = plant.now() - piece.arrivedNanos;
+            long moved = Math.min(stay, Math.round((fromMetres + metres - rider.fromMetres()) / whole.speed() * 1e9));
+            piece.moveNanos += moved;
+            piece.blockedNanos += stay - moved;
+            whole.goesOut(piece);
+        }
+        if (!line.isEmpty() || !before.isEmpty()) {
+            plant.toAgenda(this);
+        }
+        return piece;
+    }
+
+    // ---- the drive
+
+    void setOff(boolean off) {
+        for (Lane lane : lanes) {
+            lane.setOff(off);
+        }
+        plant.toAgenda(this);
+    }
+
+    void setSpeed(double speed) {
+        for (Lane lane : lanes) {
+            lane.setSpeed(speed);
+        }
+    }
+
+    void halt(int lane, boolean nowHalted) {
+        lanes[lane].halt(nowHalted);
+    }
+
+    /** What the lanes tell. */
+    private class Motion implements Lane.Watch {
+        @Override
+        public void cameToEnd(Lane lane) {
+            plant.countStep(Stretch.this);
+            LaneOffer offer = offers[lane.number];
+            assert !offer.isOpen() : "two pieces of a lane are on offer";
+            offer.make(lane.front());
+        }
+
+        @Override
+        public void entryIsClear(Lane lane) {
+            plant.countStep(Stretch.this);
+            plant.toAgenda(Stretch.this);
+        }
+
+        @Override
+        public void stands(Lane lane, boolean standsNow) {
+            whole.stands(lane.number, standsNow);
+            if (isRigid) {
+                whole.halt(lane.number, Stretch.this, standsNow);
+            }
+        }
+
+        @Override
+        public void covers(Lane lane, int sensor, boolean coversNow) {
+            whole.sees(sensors[sensor], coversNow);
+        }
+
+        @Override
+        public void settle() {
+            plant.settle();
+        }
+    }
+
+    /** The same, written down. */
+    private final class TracedMotion extends Motion {
+        @Override
+        public void comes(Lane lane, Lane.Rider rider) {
+            if (plant.trace != null) {
+                plant.trace.rides(plant.now(), rider.piece.body, index, number * lanes.length + lane.number, lastAside, rider.measure());
+            }
+        }
+
+        @Override
+        public void leads(Lane lane, Lane.Rider head, double atMetres, double speed, double gain) {
+            if (plant.trace != null) {
+                plant.trace.leads(plant.now(), head.piece.body, index, fromMetres + atMetres, speed, gain);
+            }
+        }
+
+        @Override
+        public void follows(Lane lane, Lane.Rider rider) {
+            if (plant.trace != null) {
+                plant.trace.follows(plant.now(), rider.piece.body, index);
+            }
+        }
+
+        @Override
+        public void rateChanged(Lane lane) {
+            lane.forEachTrain(this);
+        }
+    }
+}

@@ -1,0 +1,153 @@
+package rhombic.study.value;
+
+import java.io.Serializable;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.regex.Pattern;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+
+/** What a conveyor has at a place along its way: a divert, a merge or a sensor. */
+public sealed interface Fitting extends Serializable {
+    int MOST = 60;
+
+    /** What links, formulas and rules call it by. */
+    String name();
+
+    /** How far along the way, to the front edge of the pieces. */
+    Quantity at();
+
+    Fitting at(Quantity newAt);
+
+    /** A side, seen in the direction in which pieces go. */
+    enum Side {
+        LEFT("left"), RIGHT("right");
+
+        private final String word;
+
+        Side(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+
+        /** How far to the left, in widths. */
+        public int toLeft() {
+            return this == LEFT ? 1 : -1;
+        }
+
+        public Side other() {
+            return this == LEFT ? RIGHT : LEFT;
+        }
+    }
+
+    /** Which goes first where pieces come together. */
+    enum First {
+        MAIN("what comes along"), SIDE("what comes from the side"), TURN("in turn"), OLDEST("who waits longest");
+
+        private final String word;
+
+        First(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+    }
+
+    /**
+     * Here pieces can leave to the side: by the links that begin here, the rest goes straight on.
+     *
+     * @param wayOut which of the ways a piece goes, straight on being the last of them
+     */
+    record Divert(String name, Quantity at, Side side, WayOut wayOut) implements Fitting {
+        public Divert {
+            checked(name, at);
+        }
+
+        @Override
+        public Divert at(Quantity newAt) {
+            return new Divert(name, newAt, side, wayOut);
+        }
+    }
+
+    /** Here pieces come in from the side, each into a gap that is free. */
+    record Merge(String name, Quantity at, Side side, First first) implements Fitting {
+        public Merge {
+            checked(name, at);
+        }
+
+        @Override
+        public Merge at(Quantity newAt) {
+            return new Merge(name, newAt, side, first);
+        }
+    }
+
+    /**
+     * Sees pieces go by.
+     *
+     * @param after how long a piece must cover it until it counts as covered; 0 s: at once
+     */
+    record Sensor(String name, Quantity at, Quantity after) implements Fitting {
+        /** A formula must be able to name it. */
+        private static final Pattern NAME = Pattern.compile("\\p{L}[\\p{L}\\d_]*");
+
+        public Sensor {
+            checked(name, at);
+            if (!NAME.matcher(name).matches()) {
+                throw new StudyException(
+                        "The name of a sensor must be one word of letters and digits, so that formulas can say it; got \u201c"
+                                + name + "\u201d");
+            }
+            if (after.unit().dimension() != Dimension.TIME || !(after.amount() >= 0)) {
+                throw new StudyException("A sensor counts as covered after a time of 0 s or more; got " + after);
+            }
+        }
+
+        @Override
+        public Sensor at(Quantity newAt) {
+            return new Sensor(name, newAt, after);
+        }
+
+        /** What a formula calls the number of pieces that have come to it. */
+        public String passed() {
+            return name + "_passed";
+        }
+
+        /** What a rule waits for. */
+        public String coveredWord() {
+            return name + " covered";
+        }
+
+        public String clearWord() {
+            return name + " clear";
+        }
+    }
+
+    private static void checked(String name, Quantity at) {
+        Names.checked(name);
+        if (name.equals(Port.IN) || name.equals(Port.OUT)) {
+            throw new StudyException("The beginning and the end of a conveyor are called in and out: give it another name than " + name);
+        }
+        if (at.unit().dimension() != Dimension.LENGTH || !(at.amount() > 0)) {
+            throw new StudyException("A place along a conveyor must be more than 0 m from its beginning; got " + at);
+        }
+    }
+
+    /** In the order of the way, each name once. */
+    static List<Fitting> checked(List<Fitting> fittings) {
+        Count.between(0, MOST, "The diverts, merges and sensors of a conveyor", fittings.size());
+        Set<String> names = new HashSet<>();
+        for (Fitting fitting : fittings) {
+            if (!names.add(fitting.name())) {
+                throw new StudyException(
+                        "Two places along a conveyor are called \u201c" + fitting.name() + "\u201d: give one another name");
+            }
+        }
+        return fittings.stream().sorted(java.util.Comparator.comparingDouble(f -> f.at().inBaseUnit())).toList();
+    }
+}

@@ -1,0 +1,72 @@
+package rhombic.formats.study;
+
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.List;
+import java.util.Optional;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.kind.FieldType;
+import rhombic.study.value.Fitting;
+import rhombic.study.value.WayOut;
+
+/** Reads and writes what a conveyor has along its way. */
+final class FittingReader {
+    private static final List<String> KINDS = List.of("divert", "merge", "sensor");
+
+    private FittingReader() {}
+
+    static Optional<Fitting> fitting(Fields fields) {
+        Optional<String> kind = KINDS.stream().filter(fields::has).findFirst();
+        if (kind.isEmpty()) {
+            fields.fault(fields.at("divert"), "is missing: name a divert, a merge or a sensor, as in \"merge\": \"From line 2\"");
+            return Optional.empty();
+        }
+        String name = fields.text(kind.get(), "");
+        Quantity at = fields.quantity("at", Dimension.LENGTH);
+        return switch (kind.get()) {
+            case "divert" -> {
+                Fitting.Side side = side(fields);
+                WayOut way = EquipmentReader.wayOut(fields).orElse(WayOut.PREFERENCE);
+                yield fields.tried(null, () -> new Fitting.Divert(name, at, side, way));
+            }
+            case "merge" -> {
+                Fitting.Side side = side(fields);
+                Fitting.First first = fields.has("first")
+                        ? fields.word("first", words(Fitting.First.values()), List.of(Fitting.First.values()))
+                        : Fitting.First.MAIN;
+                yield fields.tried(null, () -> new Fitting.Merge(name, at, side, first));
+            }
+            default -> {
+                Quantity after = fields.optionalQuantity("after", Dimension.TIME).orElse(Quantity.seconds(0));
+                yield fields.tried(null, () -> new Fitting.Sensor(name, at, after));
+            }
+        };
+    }
+
+    private static Fitting.Side side(Fields fields) {
+        return fields.has("side") ? fields.word("side", words(Fitting.Side.values()), List.of(Fitting.Side.values())) : Fitting.Side.LEFT;
+    }
+
+    private static List<String> words(Enum<?>[] values) {
+        return List.of(values).stream().map(StudyWriter::word).toList();
+    }
+
+    static void write(Fitting fitting, ObjectNode node) {
+        switch (fitting) {
+            case Fitting.Divert divert -> {
+                node.put("divert", divert.name()).put("at", divert.at().toString()).put("side", StudyWriter.word(divert.side()));
+                if (!new FieldType.WaysOut().isLeftOut(divert.wayOut())) {
+                    FieldWriter.wayOut(divert.wayOut(), "wayOut", node);
+                }
+            }
+            case Fitting.Merge merge -> node.put("merge", merge.name()).put("at", merge.at().toString())
+                    .put("side", StudyWriter.word(merge.side())).put("first", StudyWriter.word(merge.first()));
+            case Fitting.Sensor sensor -> {
+                node.put("sensor", sensor.name()).put("at", sensor.at().toString());
+                if (sensor.after().amount() > 0) {
+                    node.put("after", sensor.after().toString());
+                }
+            }
+        }
+    }
+}
