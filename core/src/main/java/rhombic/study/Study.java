@@ -146,10 +146,16 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
 
     /** Adds a link, unless the two are linked that way already or the ends cannot give or take. */
     public Study linked(String from, String to) {
+        return linked(from, "", to, "");
+    }
+
+    /** The same from one port to another; an empty name means the usual one. */
+    public Study linked(String from, String fromPort, String to, String toPort) {
         boolean giver = find(from).filter(Equipment::givesPieces).isPresent();
         boolean taker = find(to).filter(Equipment::takesPieces).isPresent();
-        boolean there = links.stream().anyMatch(l -> l.from().equals(from) && l.to().equals(to));
-        return !giver || !taker || there ? this : with(List.of(), List.of(new Link(from, to)));
+        Link link = new Link(from, to).withPorts(fromPort, toPort);
+        boolean there = links.stream().anyMatch(l -> l.ends().equals(link.ends()));
+        return !giver || !taker || there ? this : with(List.of(), List.of(link));
     }
 
     /** Takes the named equipment out, with every link that joins it. */

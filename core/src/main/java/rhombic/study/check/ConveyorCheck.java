@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalInt;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Route;
 
@@ -26,6 +28,8 @@ final class ConveyorCheck {
         study.equipment().forEach(thing -> {
             if (thing instanceof Conveyor conveyor) {
                 check.arcs(conveyor);
+                check.fittings(conveyor);
+                check.positions(conveyor);
                 flow.comingTo(conveyor.name()).stream().map(study::type).flatMap(Optional::stream)
                         .forEach(type -> check.piece(conveyor, type));
             }
@@ -47,6 +51,75 @@ final class ConveyorCheck {
         }
     }
 
+    private void fittings(Conveyor conveyor) {
+        double length = conveyor.route().metres();
+        double longest = flow.comingTo(conveyor.name()).stream().map(study::type).flatMap(Optional::stream)
+                .mapToDouble(conveyor::lengthOf).max().orElse(0);
+        double before = 0;
+        String from = "its beginning";
+        for (Fitting fitting : conveyor.fittings()) {
+            double at = fitting.at().inBaseUnit();
+            if (at >= length - 1e-9) {
+                Quantity inside = Quantity.metres(Math.max(0.01, Math.floor((length - 0.1) * 100) / 100));
+                add(Problem.Grade.ERROR, conveyor,
+                        fitting.name() + " is at " + metres(at) + ", but the conveyor is only " + metres(length) + " long",
+                        "Move it, or make the conveyor longer",
+                        Problem.Fix.of("Move it to " + inside, conveyor, e -> conveyor.withFitting(fitting.name(), fitting.at(inside))));
+                return;
+            }
+            if (fitting instanceof Fitting.Sensor) {
+                continue;
+            }
+            tooClose(conveyor, from, fitting.name(), at - before, longest);
+            before = at;
+            from = fitting.name();
+            if (fitting instanceof Fitting.Merge && study.links().stream()
+                    .noneMatch(link -> link.to().equals(conveyor.name()) && link.toPort().equals(fitting.name()))) {
+                add(Problem.Grade.WARNING, conveyor, "Nothing comes in at " + fitting.name(),
+                        "Link what comes from the side to it, or take it out",
+                        null);
+            }
+        }
+        if (before > 0) {
+            tooClose(conveyor, from, "its end", length - before, longest);
+        }
+        if (study.links().stream().anyMatch(link -> link.from().equals(conveyor.name()) && link.to().equals(conveyor.name()))) {
+            add(Problem.Grade.ERROR, conveyor, "It leads into itself", "Let another conveyor, or a buffer, lie between", null);
+        }
+    }
+
+    private void tooClose(Conveyor conveyor, String from, String to, double metres, double longest) {
+        if (metres < longest - 1e-9) {
+            add(Problem.Grade.WARNING, conveyor,
+                    "From " + from + " to " + to + " it is " + metres(metres) + ", less than a piece takes (" + metres(longest)
+                            + "), so pieces stand across both",
+                    "Put them further apart", null);
+        }
+    }
+
+    private void positions(Conveyor conveyor) {
+        Optional<Quantity> pitch = conveyor.indexing().pitch();
+        OptionalInt positions = conveyor.indexing().positions();
+        if (pitch.isEmpty() || positions.isEmpty()) {
+            return;
+        }
+        double length = conveyor.route().metres();
+        double stated = pitch.get().inBaseUnit() * positions.getAsInt();
+        if (Math.abs(stated - length) <= pitch.get().inBaseUnit() * 0.01) {
+            return;
+        }
+        int fitting = (int) Math.max(1, Math.floor(length / pitch.get().inBaseUnit() + 1e-9));
+        Quantity even = Quantity.metres(Math.round(length / positions.getAsInt() * 1e4) / 1e4);
+        Problem.Fix fewer = Problem.Fix.of("Let it have " + fitting + " positions", conveyor,
+                e -> conveyor.withIndexing(new Conveyor.Indexing(pitch, OptionalInt.of(fitting))));
+        Problem.Fix other = Problem.Fix.of("Let a position be " + even + " long", conveyor,
+                e -> conveyor.withIndexing(new Conveyor.Indexing(Optional.of(even), positions)));
+        problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.CONVEYOR, conveyor.name(),
+                positions.getAsInt() + " positions of " + pitch.get() + " are " + metres(stated) + ", but it is drawn " + metres(length)
+                        + " long",
+                "Change the positions, their pitch or the way", List.of(fewer, other)));
+    }
+
     private static Problem.Fix wider(Conveyor conveyor, double radius) {
         Route route = new Route(conveyor.route().legs().stream()
                 .map(leg -> leg instanceof Route.Leg.Arc arc && arc.radiusMetres() < radius
@@ -57,7 +130,18 @@ final class ConveyorCheck {
     }
 
     private void piece(Conveyor conveyor, PieceType type) {
-        double length = conveyor.lengthOf(type);
+        double length = conveyor.ownLengthOf(type);
+        conveyor.indexing().pitch().filter(pitch -> length > pitch.inBaseUnit() + 1e-9).ifPresent(pitch -> {
+            Quantity needed = Quantity.metres(Math.ceil(length * 100 - 1e-9) / 100);
+            add(Problem.Grade.ERROR, conveyor, type.name() + " is " + metres(length) + " long, longer than its position of " + pitch,
+                    "Make the positions longer, or let the piece lie the other way", Problem.Fix.of("Let a position be " + needed + " long",
+                            conveyor,
+                            e -> conveyor.withIndexing(new Conveyor.Indexing(Optional.of(needed), conveyor.indexing().positions()))));
+        });
+        conveyor.heaviest().filter(most -> type.weight().inBaseUnit() > most.inBaseUnit()).ifPresent(
+                most -> add(Problem.Grade.ERROR, conveyor,
+                        type.name() + " weighs " + type.weight() + ", more than the " + most + " it may carry",
+                        "Let it carry more, or send those pieces another way", null));
         double width = (conveyor.lie() == Conveyor.Lie.LENGTHWISE ? type.width() : type.length()).inBaseUnit();
         double lane = conveyor.width().inBaseUnit();
         if (length > conveyor.route().metres() + 1e-9) {

@@ -16,9 +16,9 @@ import rhombic.study.kind.Equipment;
  * @param place name of the equipment, or empty for the study as a whole
  * @param what is the matter
  * @param remedy what to do
- * @param fix that does it by itself; null: a person must choose
+ * @param fixes each of which mends it by itself; none: a person must choose
  */
-public record Problem(Grade grade, Kind kind, String place, String what, String remedy, @Nullable Fix fix) {
+public record Problem(Grade grade, Kind kind, String place, String what, String remedy, List<Fix> fixes) {
     /** How much it matters. */
     public enum Grade {
         /** The thing takes and gives nothing until it is mended; the rest runs. */
@@ -62,7 +62,11 @@ public record Problem(Grade grade, Kind kind, String place, String what, String 
     }
 
     public Problem(Grade grade, Kind kind, String place, String what, String remedy) {
-        this(grade, kind, place, what, remedy, null);
+        this(grade, kind, place, what, remedy, List.of());
+    }
+
+    Problem(Grade grade, Kind kind, String place, String what, String remedy, @Nullable Fix fix) {
+        this(grade, kind, place, what, remedy, fix == null ? List.of() : List.of(fix));
     }
 
     public boolean isError() {

@@ -24,6 +24,7 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Supply;
 import rhombic.study.value.MixPart;
+import rhombic.study.value.Port;
 import rhombic.study.value.ShutTime;
 
 /** Finds all problems of a study at once. Time and memory grow with equipment plus links. */
@@ -77,20 +78,69 @@ public final class StudyCheck {
 
     private void single(Equipment thing) {
         List<Link> ways = out.getOrDefault(thing.name(), List.of());
-        if (thing.givesPieces() && ways.isEmpty()) {
-            warn(Problem.Kind.NO_WAY_OUT, thing.name(), "Nothing takes its pieces", "Link it to the equipment that comes next");
+        ports(thing, ways);
+        List<Port> outlets = thing.ports().stream().filter(port -> !port.isIn()).toList();
+        for (Port outlet : outlets) {
+            List<Link> here = ways.stream().filter(link -> thing.port(link.fromPort(), false).equals(outlet)).toList();
+            if (outlet.equals(outlets.getFirst())) {
+                wayOut(thing, here);
+            } else {
+                aside(thing, outlet, here);
+            }
         }
-        shares(thing, ways);
         shut(thing);
         if (thing instanceof GoodsIn goodsIn) {
             supply(goodsIn, ways);
         }
+    }
+
+    /** Whether each link begins and ends where there is something to begin and to end at. */
+    private void ports(Equipment thing, List<Link> ways) {
+        for (Link link : ways) {
+            Equipment to = things.get(link.to());
+            if (!isThere(thing, link.fromPort(), false)) {
+                error(Problem.Kind.UNKNOWN_NAME, thing.name(),
+                        "Its link to " + link.to() + " begins at \u201c" + link.fromPort() + "\u201d, which it does not have",
+                        "Let the link begin at its end, or add a divert of that name");
+            }
+            if (to != null && !isThere(to, link.toPort(), true)) {
+                error(Problem.Kind.UNKNOWN_NAME, to.name(),
+                        "The link from " + thing.name() + " ends at \u201c" + link.toPort() + "\u201d, which it does not have",
+                        "Let the link end at its beginning, or add a merge of that name");
+            }
+        }
+    }
+
+    private static boolean isThere(Equipment thing, String port, boolean isIn) {
+        return port.isEmpty() || thing.port(port, isIn).name().equals(port);
+    }
+
+    private void wayOut(Equipment thing, List<Link> ways) {
+        if (ways.isEmpty()) {
+            warn(Problem.Kind.NO_WAY_OUT, thing.name(), "Nothing takes its pieces", "Link it to the equipment that comes next");
+        }
+        shares(thing, ways);
         for (String type : flow.leaving(thing)) {
-            if (!ways.isEmpty() && ways.stream().noneMatch(link -> flow.mayGo(link, type))) {
+            boolean leavesBefore = out.getOrDefault(thing.name(), List.of()).stream()
+                    .anyMatch(link -> !ways.contains(link) && flow.mayGo(link, type));
+            if (!ways.isEmpty() && !leavesBefore && ways.stream().noneMatch(link -> flow.mayGo(link, type))) {
                 warn(Problem.Kind.NO_WAY_OUT, thing.name(),
                         "None of its links is for pieces of type " + type + ", so they stay and block it",
                         "Let one link take " + type + ", or add a link for the rest");
             }
+        }
+    }
+
+    /** At a divert: what takes none of the links goes straight on. */
+    private void aside(Equipment thing, Port outlet, List<Link> ways) {
+        if (ways.isEmpty()) {
+            warn(Problem.Kind.NO_WAY_OUT, thing.name(), "Nothing leaves it at " + outlet.name() + ", so all goes straight on",
+                    "Link " + outlet.name() + " to what takes those pieces, or take it out");
+        }
+        double sum = ways.stream().mapToDouble(link -> link.share().map(Quantity::amount).orElse(0.0)).sum();
+        if (sum > 100 + SHARES_MAY_MISS) {
+            warn(Problem.Kind.SHARES, thing.name(), "The shares that leave it at " + outlet.name() + " add up to "
+                    + Quantity.plain(Math.round(sum * 1e6) / 1e6) + " %, so nothing goes straight on", "Make them add up to 100 % at most");
         }
     }
 

@@ -92,7 +92,8 @@ final class TypeFlow {
             case LinkFilter.Contents() -> !carriers.contains(type);
             case LinkFilter.Where where -> true;
             case LinkFilter.All() -> out.getOrDefault(link.from(), List.of()).stream()
-                    .noneMatch(other -> other.filter() instanceof LinkFilter.Types types && types.types().contains(type));
+                    .noneMatch(other -> other.fromPort().equals(link.fromPort()) && other.filter() instanceof LinkFilter.Types types
+                            && types.types().contains(type));
         };
     }
 }

@@ -14,6 +14,7 @@ import rhombic.study.value.Count;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceType;
+import rhombic.study.value.Placement;
 import rhombic.study.value.Port;
 import rhombic.study.value.Route;
 import rhombic.study.value.ShutTime;
@@ -195,6 +196,26 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
         return ((lanes - 1) / 2.0 - lane) * width.inBaseUnit();
     }
 
+    /** Laid through corners of the floor, the first being where it begins; inner ones are arcs. */
+    public Conveyor through(List<double[]> corners, double[] radiiMetres) {
+        Route laid = Route.through(corners, radiiMetres);
+        double[] first = corners.getFirst();
+        double heading = Math.toDegrees(Math.atan2(corners.get(1)[1] - first[1], corners.get(1)[0] - first[0]));
+        double rounded = Math.round(heading * 1000) / 1000.0;
+        Pose start = Pose.at(0, 0, 0, rounded).of(laid.start(0));
+        return with(basics.placed(new Placement(first[0] - start.x(), first[1] - start.y(), placement().zMetres(), rounded)))
+                .withRoute(laid);
+    }
+
+    /** Its corners on the floor, if it has some that can be moved. */
+    public Optional<Route.Corners> corners() {
+        Pose begins = placement().pose().of(route.start(0));
+        return route.corners().map(corners -> new Route.Corners(corners.places().stream().map(place -> {
+            Pose at = begins.of(Pose.at(place[0], place[1], 0, 0));
+            return new double[] {at.x(), at.y()};
+        }).toList(), corners.radiiMetres()));
+    }
+
     /** With another way that begins where this one does. */
     public Conveyor goingOn(Route other) {
         Pose begins = placement().pose().of(route.start(0));
@@ -275,6 +296,29 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
     /** Where along the way it is; never beyond its end. */
     public double metresOf(Fitting fitting) {
         return Math.min(fitting.at().inBaseUnit(), route.metres());
+    }
+
+    /** How far along the way the place is that is nearest to a point of the floor. */
+    public double nearest(double x, double y) {
+        Path way = path();
+        double length = way.metres();
+        int steps = (int) Math.clamp(Math.ceil(length / 0.25), 1, 20_000);
+        double best = 0;
+        for (double step = length / steps; step > 0.002; step /= 8) {
+            double from = step == length / steps ? 0 : Math.max(0, best - step * 8);
+            double to = step == length / steps ? length : Math.min(length, best + step * 8);
+            for (double at = from; at <= to + step / 2; at += step) {
+                if (away(way, at, x, y) < away(way, best, x, y)) {
+                    best = Math.min(at, length);
+                }
+            }
+        }
+        return best;
+    }
+
+    private static double away(Path way, double at, double x, double y) {
+        Pose pose = way.at(at);
+        return Math.hypot(pose.x() - x, pose.y() - y);
     }
 
     /** How far to the left of the middle its side is. */

@@ -20,6 +20,8 @@ public sealed interface Fitting extends Serializable {
 
     Fitting at(Quantity newAt);
 
+    Fitting named(String newName);
+
     /** A side, seen in the direction in which pieces go. */
     enum Side {
         LEFT("left"), RIGHT("right");
@@ -73,6 +75,11 @@ public sealed interface Fitting extends Serializable {
         public Divert at(Quantity newAt) {
             return new Divert(name, newAt, side, wayOut);
         }
+
+        @Override
+        public Divert named(String newName) {
+            return new Divert(newName, at, side, wayOut);
+        }
     }
 
     /** Here pieces come in from the side, each into a gap that is free. */
@@ -84,6 +91,11 @@ public sealed interface Fitting extends Serializable {
         @Override
         public Merge at(Quantity newAt) {
             return new Merge(name, newAt, side, first);
+        }
+
+        @Override
+        public Merge named(String newName) {
+            return new Merge(newName, at, side, first);
         }
     }
 
@@ -111,6 +123,11 @@ public sealed interface Fitting extends Serializable {
         @Override
         public Sensor at(Quantity newAt) {
             return new Sensor(name, newAt, after);
+        }
+
+        @Override
+        public Sensor named(String newName) {
+            return new Sensor(newName, at, after);
         }
 
         /** What a formula calls the number of pieces that have come to it. */

@@ -3,6 +3,7 @@ package rhombic.study.value;
 import java.io.Serializable;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 
@@ -14,6 +15,8 @@ public final class Route implements Serializable {
     public static final int MOST_LEGS = 200;
     public static final double STEEPEST_DEGREES = 30;
     private static final double MOST_METRES = 1000;
+    /** An arc that turns further has its corner too far away to be taken hold of. */
+    private static final double MOST_CORNER_DEGREES = 150;
 
     /** A stretch of the way. */
     public sealed interface Leg extends Serializable {
@@ -85,13 +88,20 @@ public final class Route implements Serializable {
      * @param corners each x, y; at least two that differ, the first leg looking along the first two
      */
     public static Route through(List<double[]> corners, double radiusMetres) {
+        double[] radii = new double[corners.size()];
+        java.util.Arrays.fill(radii, radiusMetres);
+        return through(corners, radii);
+    }
+
+    /** The same with a radius for each corner; those of the first and the last count for nothing. */
+    public static Route through(List<double[]> corners, double[] radiiMetres) {
         List<Leg> legs = new ArrayList<>();
         double cutBefore = 0;
         for (int i = 0; i + 1 < corners.size(); i++) {
             double length = between(corners.get(i), corners.get(i + 1));
             double cut = 0;
             double turn = 0;
-            double radius = radiusMetres;
+            double radius = radiiMetres[Math.min(i + 1, corners.size() - 1)];
             if (i + 2 < corners.size()) {
                 turn = turn(corners.get(i), corners.get(i + 1), corners.get(i + 2));
                 double half = Math.tan(Math.toRadians(Math.abs(turn) / 2));
@@ -109,6 +119,85 @@ public final class Route implements Serializable {
             cutBefore = cut;
         }
         return new Route(legs);
+    }
+
+    /** Where the straights would meet if there were no arcs, from the beginning to the end; it begins at 0, 0, and looks along x. */
+    public record Corners(List<double[]> places, double[] radiiMetres) {}
+
+    /** Its corners; empty where it slopes or an arc turns so far that there are none. */
+    public Optional<Corners> corners() {
+        List<double[]> places = new ArrayList<>();
+        List<Double> radii = new ArrayList<>();
+        places.add(new double[] {0, 0});
+        radii.add(0.0);
+        Path.Builder builder = Path.from(Pose.at(0, 0, 0, 0));
+        boolean arcBefore = true;
+        for (Leg leg : legs) {
+            switch (leg) {
+                case Leg.Straight straight -> {
+                    if (straight.slopeDegrees() != 0) {
+                        return Optional.empty();
+                    }
+                    builder.straight(straight.metres(), 0);
+                    arcBefore = false;
+                }
+                case Leg.Arc arc -> {
+                    if (arcBefore || Math.abs(arc.turnDegrees()) > MOST_CORNER_DEGREES) {
+                        return Optional.empty();
+                    }
+                    Path before = builder.build();
+                    Pose at = before.at(before.metres());
+                    double on = arc.radiusMetres() * Math.tan(Math.toRadians(Math.abs(arc.turnDegrees()) / 2));
+                    double heading = Math.toRadians(at.heading());
+                    places.add(new double[] {at.x() + on * Math.cos(heading), at.y() + on * Math.sin(heading)});
+                    radii.add(arc.radiusMetres());
+                    builder.arc(arc.radiusMetres(), arc.turnDegrees(), 0);
+                    arcBefore = true;
+                }
+            }
+        }
+        if (arcBefore) {
+            return Optional.empty();
+        }
+        Pose end = path.at(path.metres());
+        places.add(new double[] {end.x(), end.y()});
+        radii.add(0.0);
+        return Optional.of(new Corners(places, radii.stream().mapToDouble(Double::doubleValue).toArray()));
+    }
+
+    /** The part of it between two places along it; both lie on it, the second at least 5 cm behind the first. */
+    public Route part(double fromMetres, double toMetres) {
+        List<Leg> parts = new ArrayList<>();
+        double before = 0;
+        for (Leg leg : legs) {
+            double length = switch (leg) {
+                case Leg.Straight straight -> straight.metres();
+                case Leg.Arc arc -> arc.radiusMetres() * Math.toRadians(Math.abs(arc.turnDegrees()));
+            };
+            double begins = Math.max(0, fromMetres - before);
+            double ends = Math.min(length, toMetres - before);
+            if (ends - begins > 1e-6) {
+                parts.add(switch (leg) {
+                    case Leg.Straight straight -> new Leg.Straight(ends - begins, straight.slopeDegrees());
+                    case Leg.Arc arc -> new Leg.Arc(arc.radiusMetres(), arc.turnDegrees() * (ends - begins) / length);
+                });
+            }
+            before += length;
+        }
+        return new Route(parts);
+    }
+
+    /** This way, then the other. */
+    public Route then(Route other) {
+        List<Leg> all = new ArrayList<>(legs);
+        List<Leg> more = other.legs;
+        if (all.getLast() instanceof Leg.Straight last && more.getFirst() instanceof Leg.Straight first
+                && last.slopeDegrees() == first.slopeDegrees() && last.metres() + first.metres() <= MOST_METRES) {
+            all.set(all.size() - 1, new Leg.Straight(last.metres() + first.metres(), last.slopeDegrees()));
+            more = more.subList(1, more.size());
+        }
+        all.addAll(more);
+        return new Route(all);
     }
 
     private static double rounded(double value) {

@@ -64,7 +64,7 @@ class ConveyorCheckTest {
         Study study = study(usual(Route.straight(5)), "0.6 m", "1.13 m");
         Problem problem = found(usual(Route.straight(5)), "0.6 m", "1.13 m").getFirst();
         assertEquals("Piece is 1.13 m wide, wider than a lane of 0.8 m", problem.what());
-        Study mended = problem.fix().changes().applyTo(study);
+        Study mended = problem.fixes().getFirst().changes().applyTo(study);
         assertEquals(1.2, ((Conveyor) mended.find("Belt").orElseThrow()).width().inBaseUnit(), 1e-9);
         assertTrue(StudyCheck.of(mended).stream().noneMatch(p -> p.kind() == Problem.Kind.CONVEYOR));
     }
@@ -74,7 +74,7 @@ class ConveyorCheckTest {
         Problem turnsBack = found(usual(turning(0.3)), "0.2 m", "0.2 m").getFirst();
         assertTrue(turnsBack.isError() && turnsBack.what().contains("its inner side would turn back"), turnsBack.toString());
         Study study = study(usual(turning(0.3)), "0.2 m", "0.2 m");
-        Study mended = turnsBack.fix().changes().applyTo(study);
+        Study mended = turnsBack.fixes().getFirst().changes().applyTo(study);
         Conveyor wide = (Conveyor) mended.find("Belt").orElseThrow();
         assertEquals(0.8, wide.route().leastRadius(), 1e-9);
         assertEquals(0, Math.hypot(wide.path().at(0).x() - usual(turning(0.3)).path().at(0).x(),

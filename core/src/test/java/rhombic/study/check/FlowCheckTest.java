@@ -52,7 +52,7 @@ class FlowCheckTest {
     }
 
     private static Study mended(Study study, Problem.Kind kind) {
-        Problem.Fix fix = only(study, kind).fix();
+        Problem.Fix fix = only(study, kind).fixes().getFirst();
         assertNotNull(fix, kind.name());
         Study mended = fix.changes().applyTo(study);
         assertTrue(StudyCheck.of(mended).stream().noneMatch(p -> p.kind() == kind), StudyCheck.of(mended).toString());
@@ -89,7 +89,7 @@ class FlowCheckTest {
         assertEquals(List.of("S", "Third"),
                 StudyCheck.of(study).stream().filter(p -> p.kind() == Problem.Kind.UNKNOWN_NAME).map(Problem::place).sorted().toList());
         Problem type = StudyCheck.of(study).stream().filter(p -> p.what().contains("Ghost")).findFirst().orElseThrow();
-        assertTrue(type.fix().changes().applyTo(study).type("Ghost").isPresent());
+        assertTrue(type.fixes().getFirst().changes().applyTo(study).type("Ghost").isPresent());
     }
 
     private static Study shut(String times) {
@@ -102,12 +102,13 @@ class FlowCheckTest {
         for (String never : List.of("0 s on", "0 s to 8 h", "0 s to 2 h, 2 h on", "0 s to 9 h")) {
             Problem problem = only(shut(never), Problem.Kind.SHUT);
             assertEquals("S: Its inlet is shut for the whole run, so nothing comes in. Open it for a time.", problem.toString());
-            assertEquals(List.of(), problem.fix().changes().applyTo(shut(never)).find("S").orElseThrow().basics().shut());
+            assertEquals(List.of(), problem.fixes().getFirst().changes().applyTo(shut(never)).find("S").orElseThrow().basics().shut());
         }
         Problem late = only(shut("1 h to 2 h, 8 h on"), Problem.Kind.SHUT);
         assertEquals("Its inlet is shut at 8 h, but the run ends at 8 h", late.what());
         assertEquals("1 h to 2 h",
-                ShutTime.text(late.fix().changes().applyTo(shut("1 h to 2 h, 8 h on")).find("S").orElseThrow().basics().shut()));
+                ShutTime.text(
+                        late.fixes().getFirst().changes().applyTo(shut("1 h to 2 h, 8 h on")).find("S").orElseThrow().basics().shut()));
         for (String fine : List.of("", "1 s on", "0 s to 479 min", "0 s to 1 h, 1 h to 7 h")) {
             assertTrue(StudyCheck.of(shut(fine)).stream().noneMatch(p -> p.kind() == Problem.Kind.SHUT), fine);
         }
@@ -120,7 +121,7 @@ class FlowCheckTest {
                 .study(8, 0, 1);
         Problem problem = only(study, Problem.Kind.SHUT);
         assertEquals("S: Its outlet is shut for the whole run, so nothing goes on. Open it for a time.", problem.toString());
-        assertEquals(List.of(), problem.fix().changes().applyTo(study).find("S").orElseThrow().basics().outletShut());
+        assertEquals(List.of(), problem.fixes().getFirst().changes().applyTo(study).find("S").orElseThrow().basics().outletShut());
     }
 
     @Test
@@ -136,7 +137,7 @@ class FlowCheckTest {
         assertEquals(2, never.size());
         Study mended = study;
         for (Problem problem : never) {
-            mended = problem.fix().changes().applyTo(mended);
+            mended = problem.fixes().getFirst().changes().applyTo(mended);
         }
         assertEquals(List.of(), StudyCheck.of(mended));
     }

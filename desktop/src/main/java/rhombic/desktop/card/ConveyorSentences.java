@@ -7,11 +7,13 @@ import static rhombic.desktop.card.Sentence.Token.typed;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import rhombic.desktop.card.Sentence.Part;
 import rhombic.desktop.card.Sentence.Words;
+import rhombic.desktop.work.Belts;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
@@ -21,15 +23,19 @@ import rhombic.study.value.ShutTime;
 
 /** What a conveyor does, and which way it goes, leg by leg. */
 final class ConveyorSentences {
+    private final Study study;
     private final Conveyor conveyor;
 
-    private ConveyorSentences(Conveyor conveyor) {
+    private ConveyorSentences(Study study, Conveyor conveyor) {
+        this.study = study;
         this.conveyor = conveyor;
     }
 
-    static List<Sentence> of(Conveyor conveyor) {
-        ConveyorSentences sentences = new ConveyorSentences(conveyor);
-        return List.of(sentences.way(), sentences.pace(), sentences.pieces());
+    static List<Sentence> of(Study study, Conveyor conveyor) {
+        ConveyorSentences sentences = new ConveyorSentences(study, conveyor);
+        List<Sentence> all = new ArrayList<>(List.of(sentences.way(), sentences.pace(), sentences.pieces()));
+        all.addAll(FittingSentences.of(study, conveyor));
+        return all;
     }
 
     private Sentence way() {
@@ -44,6 +50,14 @@ final class ConveyorSentences {
         }
         parts.add(act("add straight", "+ straight", legs(all -> all.add(new Route.Leg.Straight(2, 0)))));
         parts.add(act("add turn", "+ turn", legs(all -> all.add(new Route.Leg.Arc(1, 90)))));
+        parts.add(new Words(" "));
+        parts.add(typed("cut", "+ cut in two", metres(Math.round(conveyor.route().metres() * 5) / 10.0),
+                "How far along it is cut, such as 3 m; what leads out goes to the second part",
+                text -> study -> Belts.split(study, conveyor, length(text))));
+        Belts.next(study, conveyor).ifPresent(next -> {
+            parts.add(new Words(" "));
+            parts.add(act("join", "join with " + next.name(), all -> Belts.joined(all, conveyor, next)));
+        });
         return new Sentence(parts);
     }
 
@@ -102,7 +116,13 @@ final class ConveyorSentences {
                         : ": it stops as a whole behind one that stands. Moves at "),
                 typed("speed", conveyor.speed().toString(), conveyor.speed().toString(), "A speed such as 0.3 m/s",
                         text -> change(c -> c.withSpeed(Quantity.parse(text, Dimension.SPEED)))),
-                new Words(". "),
+                new Words(conveyor.acceleration().isPresent() ? ", gets there with " : ". "),
+                typed("acceleration", conveyor.acceleration().map(Quantity::toString).orElse("+ acceleration"),
+                        conveyor.acceleration().map(Quantity::toString).orElse(""),
+                        "How fast the drive starts and stops, such as 0.5 m/s\u00b2; empty: at once",
+                        text -> change(c -> c.withAcceleration(
+                                text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.ACCELERATION))))),
+                new Words(conveyor.acceleration().isPresent() ? ". " : " "),
                 typed("off", conveyor.off().isEmpty() ? "+ switch off" : "Is switched off " + ShutTime.text(conveyor.off()),
                         ShutTime.text(conveyor.off()), "Times from the start, such as 2 h to 2.5 h, 6 h on; empty for never",
                         text -> change(c -> c.withOff(text.isBlank() ? List.of() : ShutTime.parse(text)))));
@@ -131,7 +151,37 @@ final class ConveyorSentences {
                         conveyor.most().isPresent() ? String.valueOf(conveyor.most().getAsInt()) : "",
                         "The most pieces on a lane; empty: as many as fit",
                         text -> change(c -> c.withMost(
-                                text.isBlank() ? OptionalInt.empty() : OptionalInt.of(Typed.whole(text, "The most pieces"))))));
+                                text.isBlank() ? OptionalInt.empty() : OptionalInt.of(Typed.whole(text, "The most pieces"))))),
+                new Words(" "),
+                typed("positions", positions(), typedPositions(),
+                        "Positions of fixed length: 0.5 m, and, if it is known, how many: 0.5 m, 24; empty: pieces lie anywhere",
+                        text -> change(c -> c.withIndexing(indexing(text)))),
+                new Words(" "),
+                typed("heaviest", conveyor.heaviest().map(most -> "Carries at most " + most).orElse("+ most weight"),
+                        conveyor.heaviest().map(Quantity::toString).orElse(""), "The most weight on it, such as 500 kg; empty: any",
+                        text -> change(c -> c.withHeaviest(
+                                text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.MASS))))));
+    }
+
+    private String positions() {
+        return conveyor.indexing().pitch().map(pitch -> conveyor.indexing().positions().isPresent()
+                ? conveyor.indexing().positions().getAsInt() + " positions of " + pitch
+                : "Positions of " + pitch).orElse("+ positions");
+    }
+
+    private String typedPositions() {
+        return conveyor.indexing().pitch().map(pitch -> conveyor.indexing().positions().isPresent()
+                ? pitch + ", " + conveyor.indexing().positions().getAsInt()
+                : pitch.toString()).orElse("");
+    }
+
+    private static Conveyor.Indexing indexing(String text) {
+        if (text.isBlank()) {
+            return Conveyor.Indexing.NONE;
+        }
+        String[] parts = text.split(",", 2);
+        return new Conveyor.Indexing(Optional.of(Quantity.parse(parts[0].strip(), Dimension.LENGTH)),
+                parts.length < 2 ? OptionalInt.empty() : OptionalInt.of(Typed.whole(parts[1].strip(), "The number of positions")));
     }
 
     private UnaryOperator<Study> change(UnaryOperator<Conveyor> change) {

@@ -325,8 +325,7 @@ public final class JobCardView extends ScrollPane {
                 text.setOnMouseClicked(e -> bench.select(problem.place()));
             }
             faults.add(text);
-            Problem.Fix fix = problem.fix();
-            if (fix != null) {
+            for (Problem.Fix fix : problem.fixes()) {
                 Button mend = new Button(fix.name());
                 mend.getStyleClass().add("quiet-button");
                 mend.setId("fix-" + problem.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'));

@@ -130,6 +130,6 @@ final class LinkSentences {
     }
 
     private UnaryOperator<Study> change(UnaryOperator<Link> change) {
-        return Sentences.link(link, change);
+        return WaySentences.link(link, change);
     }
 }

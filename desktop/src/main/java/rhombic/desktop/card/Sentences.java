@@ -8,23 +8,16 @@ import static rhombic.desktop.card.Sentence.Token.typed;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import rhombic.desktop.card.Sentence.Grid;
 import rhombic.desktop.card.Sentence.Part;
 import rhombic.desktop.card.Sentence.Words;
-import rhombic.desktop.work.Edits;
 import rhombic.formula.Formula;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
-import rhombic.study.Link;
-import rhombic.study.LinkFilter;
 import rhombic.study.Study;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
@@ -32,14 +25,12 @@ import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
-import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Taking;
-import rhombic.study.value.WayOut;
 
 /** What a job card says, and what each of its tokens changes. */
 final class Sentences {
@@ -54,7 +45,7 @@ final class Sentences {
         List<Sentence> all = new ArrayList<>(switch (thing) {
             case GoodsIn in -> GoodsInSentences.of(study, in);
             case Buffer buffer -> sentences.buffer(buffer);
-            case Conveyor conveyor -> ConveyorSentences.of(conveyor);
+            case Conveyor conveyor -> ConveyorSentences.of(study, conveyor);
             case WorkEquipment station -> WorkSentences.of(study, station);
             case GoodsOut out -> List.of(new Sentence(
                     Stream.concat(Stream.of(words("Lets every piece go that reaches it. ")), sentences.inlet(out).stream()).toList()));
@@ -63,7 +54,7 @@ final class Sentences {
             all.add(sentences.taking(thing));
         }
         if (thing.givesPieces()) {
-            all.addAll(sentences.ways(thing));
+            all.addAll(WaySentences.of(study, thing, sentences.outlet(thing)));
         }
         all.add(sentences.place(thing));
         all.addAll(PlaceSentences.of(thing));
@@ -169,148 +160,6 @@ final class Sentences {
         return basics(thing, b -> b.withShut(shut ? ShutTime.shutFrom(before, from) : ShutTime.openFrom(before, from)));
     }
 
-    private List<Sentence> ways(Equipment thing) {
-        List<Link> links = study.linksFrom(thing.name());
-        boolean byShares = links.stream().anyMatch(link -> link.share().isPresent());
-        List<Sentence> all = new ArrayList<>();
-        if (links.size() > 1) {
-            all.add(byShares ? new Sentence(words("Chooses by "), shares(thing, links, "shares"), words(".")) : wayOut(thing, links));
-        }
-        boolean inOrder = thing.basics().wayOut().choice() == WayOut.Choice.PREFERENCE;
-        for (int i = 0; i < links.size(); i++) {
-            Link link = links.get(i);
-            List<Part> parts = new ArrayList<>(List.of(
-                    words(i == 0 ? "Hands on to " : byShares || !inOrder ? "and to " : "or, if that is full, to "),
-                    picked("way " + (i + 1), link.to(), List.of("keep this way", "prefer it", "take the link out"),
-                            text -> way(link, text))));
-            Part share = typed("share " + (i + 1), link.share().map(Quantity::toString).orElse("+ share"),
-                    link.share().map(Quantity::toString).orElse(""), "A share such as 95 %; empty for none",
-                    text -> link(link,
-                            l -> l.withShare(text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SHARE)))));
-            // What is said comes first, what could be added after the stop.
-            boolean isForAll = link.filter() instanceof LinkFilter.All;
-            link.share().ifPresent(said -> parts.addAll(List.of(words(" "), share)));
-            if (!isForAll) {
-                parts.add(words(" "));
-                parts.addAll(filter(thing, link, i + 1));
-            }
-            parts.add(words(i == links.size() - 1 ? ". " : ", "));
-            if (link.share().isEmpty()) {
-                parts.add(share);
-            }
-            if (isForAll) {
-                parts.add(words(link.share().isEmpty() ? " " : ""));
-                parts.addAll(filter(thing, link, i + 1));
-            }
-            parts.addAll(LinkSentences.toAdd(study, link, i + 1));
-            all.add(new Sentence(parts));
-            LinkSentences.of(study, link, i + 1).ifPresent(all::add);
-        }
-        List<String> others = study.equipment().stream().filter(Equipment::takesPieces).map(Equipment::name)
-                .filter(name -> !name.equals(thing.name()) && links.stream().noneMatch(l -> l.to().equals(name))).limit(200).toList();
-        List<Part> more = new ArrayList<>();
-        if (!others.isEmpty()) {
-            more.addAll(List.of(words(links.isEmpty() ? "Hands on to nobody yet. " : ""),
-                    picked("link", "+ link", others, text -> s -> s.linked(thing.name(), text)), words(" ")));
-        }
-        more.addAll(outlet(thing));
-        all.add(new Sentence(more));
-        return all;
-    }
-
-    /** The shares of all its links in one table; they are seen on the links. */
-    private static Part shares(Equipment thing, List<Link> links, String shown) {
-        List<List<String>> rows = links.stream().map(link -> List.of(link.to(), link.share().map(Quantity::toString).orElse(""))).toList();
-        return cells("shares", shown,
-                new Grid(List.of("to", "share"), rows, "Shares such as 95 % and 5 %; all empty: not by chance", false, filled -> {
-                    Map<String, Optional<Quantity>> given = new HashMap<>();
-                    filled.rows().forEach(row -> given.put(row.get(0),
-                            row.get(1).isBlank() ? Optional.empty() : Optional.of(Quantity.parse(row.get(1), Dimension.SHARE))));
-                    List<String> strangers = given.keySet().stream().filter(name -> links.stream().noneMatch(l -> l.to().equals(name)))
-                            .toList();
-                    if (!strangers.isEmpty()) {
-                        throw new IllegalArgumentException("No link leads to \u201c" + strangers.getFirst() + "\u201d");
-                    }
-                    return s -> s.withLinks(s.links().stream()
-                            .map(l -> l.from().equals(thing.name()) ? l.withShare(given.getOrDefault(l.to(), Optional.empty())) : l)
-                            .toList());
-                }));
-    }
-
-    private Sentence wayOut(Equipment thing, List<Link> links) {
-        WayOut way = thing.basics().wayOut();
-        List<Part> parts = new ArrayList<>(List.of(words("Chooses "),
-                picked("way out", way.choice().word(), Arrays.stream(WayOut.Choice.values()).map(WayOut.Choice::word).toList(),
-                        text -> basics(thing, b -> {
-                            WayOut.Choice choice = Arrays.stream(WayOut.Choice.values()).filter(c -> c.word().equals(text)).findFirst()
-                                    .orElseThrow();
-                            return b.withWayOut(new WayOut(choice,
-                                    choice == WayOut.Choice.FORMULA ? "'" + study.linksFrom(thing.name()).getFirst().to() + "'" : ""));
-                        }))));
-        if (way.choice() == WayOut.Choice.FORMULA) {
-            parts.add(words(", "));
-            parts.add(script("way formula", way.formula(), way.formula(),
-                    "A formula that gives the name of one of the links, such as table('Routes', piece.type)",
-                    Offers.at(study, thing.basics().attributes()),
-                    text -> basics(thing, b -> b.withWayOut(new WayOut(WayOut.Choice.FORMULA, Formula.parse(text.strip()).text())))));
-        }
-        parts.add(words(". "));
-        parts.add(shares(thing, links, "+ shares"));
-        return new Sentence(parts);
-    }
-
-    private List<Part> filter(Equipment thing, Link link, int number) {
-        List<String> types = study.pieceTypes().stream().map(PieceType::name).toList();
-        List<String> choices = new ArrayList<>(List.of("all", "certain types", "a condition"));
-        if (thing instanceof UnpackingStation || !(link.filter() instanceof LinkFilter.All)) {
-            choices.addAll(List.of("carriers", "contents"));
-        }
-        String id = "only " + number;
-        Part pick = picked(id, shown(link.filter()), choices, text -> link(link, l -> l.withFilter(switch (text) {
-            case "certain types" -> new LinkFilter.Types(types.subList(0, 1));
-            case "a condition" -> new LinkFilter.Where("piece.age > 0");
-            case "carriers" -> new LinkFilter.Carriers();
-            case "contents" -> new LinkFilter.Contents();
-            default -> LinkFilter.ALL;
-        })));
-        return switch (link.filter()) {
-            case LinkFilter.Types only ->
-                List.of(words("only "), pick, words(" "), several(id + " types", String.join(" or ", only.types()), only.types(), types,
-                        names -> link(link, l -> l.withFilter(new LinkFilter.Types(names)))));
-            case LinkFilter.Where where -> List.of(words("only where "),
-                    script(id + " where", where.formula(), where.formula(), "A formula that gives yes or no, such as piece.joints > 4",
-                            Offers.at(study, thing.basics().attributes()),
-                            text -> link(link, l -> l.withFilter(new LinkFilter.Where(Formula.parse(text.strip()).text())))),
-                    words(" "), pick);
-            case LinkFilter.Carriers carriers -> List.of(words("only "), pick);
-            case LinkFilter.Contents contents -> List.of(words("only "), pick);
-            case LinkFilter.All all -> List.of(pick);
-        };
-    }
-
-    private static String shown(LinkFilter filter) {
-        return switch (filter) {
-            case LinkFilter.All all -> "+ only";
-            case LinkFilter.Types types -> "types";
-            case LinkFilter.Where where -> "+ only";
-            case LinkFilter.Carriers carriers -> "carriers";
-            case LinkFilter.Contents contents -> "contents";
-        };
-    }
-
-    private static UnaryOperator<Study> way(Link link, String choice) {
-        return switch (choice) {
-            case "prefer it" -> s -> Edits.preferred(s, link.from(), link.to());
-            case "take the link out" -> s -> Edits.unlinked(s, link.from(), link.to());
-            default -> UnaryOperator.identity();
-        };
-    }
-
-    static UnaryOperator<Study> link(Link link, UnaryOperator<Link> change) {
-        return s -> s.withLinks(
-                s.links().stream().map(l -> l.from().equals(link.from()) && l.to().equals(link.to()) ? change.apply(l) : l).toList());
-    }
-
     private Sentence place(Equipment thing) {
         Placement at = thing.placement();
         Quantity x = Quantity.metres(Math.round(at.xMetres() * 1000) / 1000.0);
@@ -332,7 +181,7 @@ final class Sentences {
                 words(attributes.isEmpty() ? "" : "."));
     }
 
-    private static UnaryOperator<Study> basics(Equipment thing, UnaryOperator<Basics> change) {
+    static UnaryOperator<Study> basics(Equipment thing, UnaryOperator<Basics> change) {
         return change(thing, e -> e.with(change.apply(e.basics())));
     }
 

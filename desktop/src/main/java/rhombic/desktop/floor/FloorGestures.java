@@ -56,7 +56,7 @@ public final class FloorGestures {
     private double lastX;
     private double lastY;
     private @Nullable String pressed;
-    private @Nullable LinkGrip grip;
+    private @Nullable Grip grip;
     /** A distance that is typed while something is dragged. */
     private String typed = "";
     /** Whether what was dragged stands already, by Enter, while the button is still down. */
@@ -205,11 +205,11 @@ public final class FloorGestures {
         }
         pressed = floor.equipmentAt(e.getX(), e.getY()).map(Equipment::name).orElse(null);
         typed = "";
-        grip = pressed == null && !linking ? LinkGrip.at(floor, e.getX(), e.getY()).orElse(null) : null;
+        grip = gripAt(e.getX(), e.getY(), pressed != null).orElse(null);
         if (grip != null && e.getClickCount() == 2 && !grip.isNew()) {
-            LinkGrip gone = grip;
+            Grip gone = grip;
             grip = null;
-            bench.edit("take a bend out", study -> Edits.straightened(study, gone.link(), gone.bend()));
+            bench.edit("take a bend out", gone::takenOut);
             return;
         }
         if (linking) {
@@ -340,30 +340,25 @@ public final class FloorGestures {
         floor.drawOverlay();
     }
 
+    private Optional<? extends Grip> gripAt(double x, double y, boolean isOverSomething) {
+        return linking ? Optional.empty() : Grip.at(floor, bench, x, y, isOverSomething);
+    }
+
     private void showBend(Viewpoint.Spot spot, double x, double y) {
-        LinkGrip held = grip;
+        Grip held = grip;
         if (held == null) {
             return;
         }
-        Study bent = held.dragged(bench.study(), spot);
-        Link link = bent.links().stream().filter(l -> l.from().equals(held.link().from()) && l.to().equals(held.link().to())).findFirst()
-                .orElse(held.link());
-        Optional<Path> path = bent.find(link.from()).flatMap(from -> bent.find(link.to()).map(to -> Layout.path(link, from, to)));
+        Optional<Path> path = held.path(held.dragged(bench.study(), spot));
         List<Viewpoint.Pixel> pixels = path.map(floor::pixelsOf).orElse(List.of());
         List<double[]> lines = new ArrayList<>();
         for (int i = 0; i + 1 < pixels.size(); i++) {
             lines.add(new double[] {pixels.get(i).x(), pixels.get(i).y(), pixels.get(i + 1).x(), pixels.get(i + 1).y()});
         }
-        String note = String.format(Locale.ROOT, "%.2f m east, %.2f m north; %.2f m long", LinkGrip.fine(spot.x()), LinkGrip.fine(spot.y()),
+        String note = String.format(Locale.ROOT, "%.2f m east, %.2f m north; %.2f m long", Grip.fine(spot.x()), Grip.fine(spot.y()),
                 path.map(Path::metres).orElse(0.0));
-        floor.overlay().setMarks(new FloorOverlay.Marks(lines, grips(link), note, x, y));
+        floor.overlay().setMarks(new FloorOverlay.Marks(lines, held.corners(floor), note, x, y));
         floor.drawOverlay();
-    }
-
-    private List<Viewpoint.Pixel> grips(Link link) {
-        List<Viewpoint.Pixel> grips = new ArrayList<>();
-        link.bends().forEach(b -> floor.pixelOf(b.xMetres(), b.yMetres(), Scenery.LINK_Z).ifPresent(grips::add));
-        return grips;
     }
 
     private void release(MouseEvent e) {
@@ -398,10 +393,10 @@ public final class FloorGestures {
     }
 
     private void bend(MouseEvent e) {
-        LinkGrip held = grip;
+        Grip held = grip;
         if (held != null) {
             floor.floorAt(e.getX(), e.getY()).filter(FloorGestures::isNear)
-                    .ifPresent(spot -> bench.edit("bend the link to " + held.link().to(), study -> held.dragged(study, spot)));
+                    .ifPresent(spot -> bench.edit(held.what(), study -> held.dragged(study, spot)));
         }
     }
 
@@ -420,9 +415,9 @@ public final class FloorGestures {
         if (piece.isPresent()) {
             return;
         }
-        LinkGrip link = grip;
-        if (link != null && !e.isShiftDown()) {
-            bench.select(link.link().from()); // its card says all of the link
+        Grip held = grip;
+        if (held != null && !e.isShiftDown()) {
+            bench.select(held.owner()); // its card says all of it
         } else if (pressed == null) {
             bench.select(Set.of());
         } else if (e.isShiftDown()) {
@@ -461,9 +456,9 @@ public final class FloorGestures {
         }
         Optional<String> over = floor.equipmentAt(e.getX(), e.getY()).map(Equipment::name);
         floor.overlay().setHovered(over);
-        Optional<LinkGrip> near = over.isPresent() || linking ? Optional.empty() : LinkGrip.at(floor, e.getX(), e.getY());
-        List<Viewpoint.Pixel> grips = near.map(g -> g.isNew() ? List.of(new Viewpoint.Pixel(e.getX(), e.getY(), 0)) : grips(g.link()))
-                .orElse(List.of());
+        Optional<? extends Grip> near = gripAt(e.getX(), e.getY(), over.isPresent());
+        List<Viewpoint.Pixel> grips = near
+                .map(g -> g.isNew() ? List.of(new Viewpoint.Pixel(e.getX(), e.getY(), 0)) : g.corners(floor)).orElse(List.of());
         floor.overlay().setMarks(near.isEmpty()
                 ? FloorOverlay.Marks.NONE
                 : new FloorOverlay.Marks(List.of(), grips, near.get().isNew() ? "drag to bend" : "drag, or double-click to straighten",

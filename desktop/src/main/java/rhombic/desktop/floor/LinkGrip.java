@@ -3,6 +3,7 @@ package rhombic.desktop.floor;
 import java.util.List;
 import java.util.Optional;
 import rhombic.desktop.work.Edits;
+import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
@@ -15,7 +16,7 @@ import rhombic.study.value.Bend;
  *
  * @param bend index of the bend; of a new one, where it will stand among the others
  */
-record LinkGrip(Link link, int bend, boolean isNew) {
+record LinkGrip(Link link, int bend, boolean isNew) implements Grip {
     private static final double LINE_PIXELS = 6;
     private static final double BEND_PIXELS = 9;
 
@@ -45,13 +46,37 @@ record LinkGrip(Link link, int bend, boolean isNew) {
         return Optional.ofNullable(nearest);
     }
 
-    /** The study with the grip dragged to a spot of the floor, on a fine grid. */
-    Study dragged(Study study, Viewpoint.Spot spot) {
-        return Edits.bent(study, link, bend, isNew, new Bend(fine(spot.x()), fine(spot.y())));
+    @Override
+    public String owner() {
+        return link.from();
     }
 
-    static double fine(double metres) {
-        return Math.round(metres * 4) / 4.0;
+    @Override
+    public String what() {
+        return "bend the link to " + link.to();
+    }
+
+    @Override
+    public Study dragged(Study study, Viewpoint.Spot spot) {
+        return Edits.bent(study, link, bend, isNew, new Bend(Grip.fine(spot.x()), Grip.fine(spot.y())));
+    }
+
+    @Override
+    public Study takenOut(Study study) {
+        return Edits.straightened(study, link, bend);
+    }
+
+    @Override
+    public Optional<Path> path(Study study) {
+        Link bent = study.links().stream().filter(l -> l.ends().equals(link.ends())).findFirst().orElse(link);
+        return study.find(link.from()).flatMap(from -> study.find(link.to()).map(to -> Layout.path(bent, from, to)));
+    }
+
+    @Override
+    public List<Viewpoint.Pixel> corners(FloorView floor) {
+        List<Viewpoint.Pixel> pixels = new java.util.ArrayList<>();
+        link.bends().forEach(b -> floor.pixelOf(b.xMetres(), b.yMetres(), Scenery.LINK_Z).ifPresent(pixels::add));
+        return pixels;
     }
 
     private static List<double[]> corners(Study study, Link link) {

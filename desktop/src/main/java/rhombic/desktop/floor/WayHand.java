@@ -6,7 +6,6 @@ import java.util.Optional;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
-import rhombic.desktop.work.Edits;
 import rhombic.desktop.work.WayDrawing;
 import rhombic.desktop.work.Workbench;
 import rhombic.study.kind.Conveyor;
@@ -63,10 +62,11 @@ final class WayHand {
 
     /** Shows the conveyor as it would be if its last corner were at the pixel. */
     void show(double x, double y) {
-        Optional<Conveyor> shown = spot(x, y).flatMap(spot -> drawing.shown(bench.study(), spot.x(), spot.y()));
+        Optional<Conveyor> shown = spot(x, y).flatMap(spot -> drawing.shown(bench.study(), spot.x(), spot.y()))
+                .map(WayDrawing.Drawn::conveyor);
         floor.showGhost(shown.map(List::<Equipment>of).orElse(List.of()));
         String note = !drawing.hasBegun()
-                ? "click where it begins"
+                ? "click where it begins; on another conveyor it branches off"
                 : shown.map(conveyor -> String.format(Locale.ROOT, "%.2f m", conveyor.route().metres())).orElse("")
                         + (drawing.typed().isEmpty() ? "" : "  typed: " + drawing.typed());
         floor.overlay().setMarks(new FloorOverlay.Marks(List.of(), List.of(), note, x, y));
@@ -82,9 +82,9 @@ final class WayHand {
     }
 
     private void end() {
-        drawing.ended(bench.study()).ifPresent(conveyor -> {
-            bench.edit("draw " + conveyor.name(), study -> Edits.placed(study, conveyor));
-            bench.select(conveyor.name());
+        drawing.ended(bench.study()).ifPresent(drawn -> {
+            bench.edit("draw " + drawn.conveyor().name(), drawn::placed);
+            bench.select(drawn.conveyor().name());
         });
         ended.run();
     }

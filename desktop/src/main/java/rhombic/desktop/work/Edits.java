@@ -12,13 +12,16 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Rule;
 import rhombic.study.Study;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
+import rhombic.study.value.Fitting;
 import rhombic.study.value.Placement;
+import rhombic.study.value.Port;
 import rhombic.study.value.Table;
 
 /** What hands do on the floor, as functions from study to study. */
@@ -93,7 +96,7 @@ public final class Edits {
 
     private static Study withBends(Study study, Link link, List<Bend> bends) {
         return study.withLinks(study.links().stream()
-                .map(l -> l.from().equals(link.from()) && l.to().equals(link.to()) ? l.withBends(bends) : l).toList());
+                .map(l -> l.ends().equals(link.ends()) ? l.withBends(bends) : l).toList());
     }
 
     /** Links each to the next. */
@@ -143,23 +146,47 @@ public final class Edits {
         }
     }
 
-    /** Puts the link from one to another before all others of that giver. */
-    public static Study preferred(Study study, String from, String to) {
+    /** Puts the link before all others of its giver. */
+    public static Study preferred(Study study, Link link) {
         List<Link> links = new ArrayList<>(study.links());
-        Optional<Link> wanted = links.stream().filter(l -> l.from().equals(from) && l.to().equals(to)).findFirst();
-        wanted.ifPresent(link -> {
-            links.remove(link);
+        if (links.remove(link)) {
             int first = 0;
-            while (first < links.size() && !links.get(first).from().equals(from)) {
+            while (first < links.size() && !links.get(first).from().equals(link.from())) {
                 first++;
             }
             links.add(first, link);
-        });
+        }
         return study.withLinks(links);
     }
 
-    public static Study unlinked(Study study, String from, String to) {
-        return study.withLinks(study.links().stream().filter(l -> !(l.from().equals(from) && l.to().equals(to))).toList());
+    public static Study unlinked(Study study, Link link) {
+        return study.withLinks(study.links().stream().filter(l -> !l.ends().equals(link.ends())).toList());
+    }
+
+    /** Lays a conveyor another way; what it then touches end to end is linked. */
+    public static Study laid(Study study, Conveyor conveyor) {
+        return joined(study.changed(conveyor.name(), e -> conveyor), Set.of(conveyor.name()));
+    }
+
+    /** Takes a divert, merge or sensor out, with the links that begin or end there. */
+    public static Study withoutFitting(Study study, Conveyor conveyor, String fitting) {
+        return study.withLinks(study.links().stream()
+                .filter(l -> !(l.from().equals(conveyor.name()) && l.fromPort().equals(fitting)
+                        || l.to().equals(conveyor.name()) && l.toPort().equals(fitting)))
+                .toList())
+                .changed(conveyor.name(), e -> e instanceof Conveyor now
+                        ? now.withFittings(now.fittings().stream().filter(one -> !one.name().equals(fitting)).toList())
+                        : e);
+    }
+
+    /** Gives it another name; its links stay. */
+    public static Study renamedFitting(Study study, Conveyor conveyor, Fitting fitting, String name) {
+        String before = fitting.name();
+        return study.withLinks(study.links().stream()
+                .map(l -> l.withPorts(l.from().equals(conveyor.name()) && l.fromPort().equals(before) ? name : l.fromPort(),
+                        l.to().equals(conveyor.name()) && l.toPort().equals(before) ? name : l.toPort()))
+                .toList())
+                .changed(conveyor.name(), e -> e instanceof Conveyor now ? now.withFitting(before, fitting.named(name)) : e);
     }
 
     private static Study joined(Study study, Set<String> names) {
@@ -167,20 +194,30 @@ public final class Edits {
         for (Equipment thing : things(study, names)) {
             for (Equipment other : study.equipment()) {
                 if (!other.name().equals(thing.name())) {
-                    result = touches(thing, other) ? result.linked(thing.name(), other.name()) : result;
-                    result = touches(other, thing) ? result.linked(other.name(), thing.name()) : result;
+                    result = joined(joined(result, thing, other), other, thing);
                 }
             }
         }
         return result;
     }
 
-    private static boolean touches(Equipment giver, Equipment taker) {
-        if (!giver.givesPieces() || !taker.takesPieces()) {
-            return false;
+    private static Study joined(Study study, Equipment giver, Equipment taker) {
+        Study result = study;
+        for (Port out : giver.ports()) {
+            for (Port in : taker.ports()) {
+                if (!out.isIn() && in.isIn() && touch(Layout.pose(giver, out), Layout.pose(taker, in))) {
+                    result = result.linked(giver.name(), named(out, Port.OUT), taker.name(), named(in, Port.IN));
+                }
+            }
         }
-        Pose out = Layout.outlet(giver, "");
-        Pose in = Layout.inlet(taker, "");
+        return result;
+    }
+
+    private static String named(Port port, String usual) {
+        return port.name().equals(usual) ? "" : port.name();
+    }
+
+    private static boolean touch(Pose out, Pose in) {
         return Math.hypot(out.x() - in.x(), out.y() - in.y()) < TOUCH_METRES && Math.abs(out.z() - in.z()) < TOUCH_METRES;
     }
 

@@ -8,6 +8,7 @@ import rhombic.study.Layout;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.Placement;
+import rhombic.study.value.Port;
 
 /** Where a thing comes to stand that is held near a place: port to port, on the middle line of another, or on the grid. */
 public final class Snapping {
@@ -37,18 +38,13 @@ public final class Snapping {
         List<Equipment> others = study.equipment().stream()
                 .filter(other -> !without.contains(other.name()) && !other.name().equals(thing.name())).toList();
         for (Equipment other : others) {
-            if (thing.givesPieces() && other.takesPieces()) {
-                Pose mine = Layout.outlet(thing, "");
-                Pose theirs = Layout.inlet(other, "");
-                if (isNear(mine, theirs)) {
-                    return new Snap(thing.placement().movedBy(theirs.x() - mine.x(), theirs.y() - mine.y()), List.of());
-                }
-            }
-            if (thing.takesPieces() && other.givesPieces()) {
-                Pose mine = Layout.inlet(thing, "");
-                Pose theirs = Layout.outlet(other, "");
-                if (isNear(mine, theirs)) {
-                    return new Snap(thing.placement().movedBy(theirs.x() - mine.x(), theirs.y() - mine.y()), List.of());
+            for (Port mine : thing.ports()) {
+                for (Port theirs : other.ports()) {
+                    Pose here = Layout.pose(thing, mine);
+                    Pose there = Layout.pose(other, theirs);
+                    if (mine.isIn() != theirs.isIn() && isNear(here, there)) {
+                        return new Snap(thing.placement().movedBy(there.x() - here.x(), there.y() - here.y()), List.of());
+                    }
                 }
             }
         }

@@ -87,9 +87,9 @@ class EditsTest {
     void preferenceIsTheOrderOfLinks() {
         Study study = placed(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.GOODS_OUT, 9, 0), Kinds.BUFFER, 20, 0);
         Study linked = study.linked("Station 1", "Goods out").linked("Station 1", "Buffer 1");
-        assertEquals("Buffer 1", Edits.preferred(linked, "Station 1", "Buffer 1").linksFrom("Station 1").getFirst().to());
+        assertEquals("Buffer 1", Edits.preferred(linked, new Link("Station 1", "Buffer 1")).linksFrom("Station 1").getFirst().to());
         assertEquals(List.of("Buffer 1"),
-                Edits.unlinked(linked, "Station 1", "Goods out").linksFrom("Station 1").stream().map(Link::to).toList());
+                Edits.unlinked(linked, new Link("Station 1", "Goods out")).linksFrom("Station 1").stream().map(Link::to).toList());
     }
 
     @Test

@@ -25,7 +25,7 @@ class WayDrawingTest {
         assertTrue(drawing.add(empty, 6.02, 0.3));
         assertFalse(drawing.add(empty, 6.0, 0.0), "the same place is no corner");
         assertTrue(drawing.add(empty, 6.1, 4.96));
-        Conveyor conveyor = drawing.ended(empty).orElseThrow();
+        Conveyor conveyor = drawing.ended(empty).orElseThrow().conveyor();
         assertEquals(new Route(java.util.List.of(new Route.Leg.Straight(5, 0), new Route.Leg.Arc(1, 90), new Route.Leg.Straight(4, 0))),
                 conveyor.route());
         assertEquals(9 + Math.PI / 2, conveyor.path().metres(), 1e-9);
@@ -43,10 +43,10 @@ class WayDrawingTest {
         drawing.add(empty, 9, 0.4);
         "2.5, -90".chars().forEach(c -> drawing.type(String.valueOf((char) c)));
         drawing.add(empty, 0, 0);
-        Pose out = Layout.outlet(drawing.ended(empty).orElseThrow(), "");
+        Pose out = Layout.outlet(drawing.ended(empty).orElseThrow().conveyor(), "");
         assertEquals(0, Math.hypot(out.x() - 3.27, out.y() + 2.5), 2e-3);
         drawing.takeBack();
-        assertEquals(3.27, drawing.ended(empty).orElseThrow().route().metres(), 1e-9);
+        assertEquals(3.27, drawing.ended(empty).orElseThrow().conveyor().route().metres(), 1e-9);
     }
 
     @Test
@@ -55,7 +55,7 @@ class WayDrawingTest {
                 Edits.made(Kinds.STATION, Edits.placed(empty, Edits.made(Kinds.STATION, empty, Placement.at(0, 0))), Placement.at(8, 0)));
         drawing.add(study, 1.2, 0.3);
         drawing.add(study, 6.9, -0.2);
-        Study drawn = Edits.placed(study, drawing.ended(study).orElseThrow());
+        Study drawn = Edits.placed(study, drawing.ended(study).orElseThrow().conveyor());
         assertEquals(6, ((Conveyor) drawn.find("Conveyor 1").orElseThrow()).route().metres(), 1e-9);
         assertEquals(1, drawn.linksFrom("Station 1").size());
         assertEquals("Station 2", drawn.linksFrom("Conveyor 1").getFirst().to());
@@ -66,7 +66,7 @@ class WayDrawingTest {
         drawing.add(empty, 0, 0);
         drawing.add(empty, 6, 0);
         drawing.add(empty, 6, 5);
-        Study study = Edits.placed(empty, drawing.ended(empty).orElseThrow());
+        Study study = Edits.placed(empty, drawing.ended(empty).orElseThrow().conveyor());
         Pose in = Layout.inlet(study.find("Conveyor 1").orElseThrow(), "");
         Pose out = Layout.outlet(study.find("Conveyor 1").orElseThrow(), "");
         Study mirrored = Arranging.mirrored(study, java.util.Set.of("Conveyor 1"), true);
@@ -100,7 +100,7 @@ class WayDrawingTest {
                 x += random.nextInt(9) - 4;
                 y += random.nextInt(9) - 4;
             }
-            wild.ended(empty).ifPresent(conveyor -> {
+            wild.ended(empty).map(WayDrawing.Drawn::conveyor).ifPresent(conveyor -> {
                 Pose out = Layout.outlet(conveyor, "");
                 Pose end = conveyor.path().at(conveyor.path().metres());
                 assertEquals(0, Math.hypot(out.x() - end.x(), out.y() - end.y()), 1e-6, conveyor.toString());
