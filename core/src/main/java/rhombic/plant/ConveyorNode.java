@@ -237,6 +237,7 @@ final class ConveyorNode extends ContentNode {
     @Override
     void setOff(boolean off) {
         stretches.forEach(stretch -> stretch.setOff(off));
+        plant.toAgenda(this);
     }
 
     double speed() {
@@ -291,6 +292,9 @@ final class ConveyorNode extends ContentNode {
         throw new IllegalStateException("Pieces are on the stretches of " + name());
     }
 
+    /** Something has changed for the whole of it, such as its inlet. */
     @Override
-    void attend() {}
+    void attend() {
+        stretches.forEach(plant::toAgenda);
+    }
 }

@@ -36,4 +36,10 @@ final class IdleNode extends Node {
 
     @Override
     void attend() {}
+
+    /** What it would set its drive to counts for nothing while it stands idle. */
+    @Override
+    boolean set(String attribute, Object value) {
+        return equipment().settable().contains(attribute) || super.set(attribute, value);
+    }
 }

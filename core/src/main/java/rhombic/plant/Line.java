@@ -187,6 +187,15 @@ final class Line {
         return false;
     }
 
+    /** The first for which that holds, as they came. */
+    Offer.@Nullable Standing firstThat(java.util.function.Predicate<Offer.Standing> holds) {
+        Offer.Standing one = first;
+        while (one != null && !holds.test(one)) {
+            one = one.behind;
+        }
+        return one;
+    }
+
     /** Gives each, as they came. */
     void forEach(java.util.function.Consumer<Offer.Standing> consumer) {
         for (Offer.Standing one = first; one != null; one = one.behind) {

@@ -17,6 +17,8 @@ import rhombic.study.value.WayOut;
  */
 final class Stretch extends Node {
     private static final double TINY_METRES = 1e-9;
+    /** What rounding times to nanoseconds can add up to on the way. */
+    private static final double ROUNDING_METRES = 1e-7;
 
     private final ConveyorNode whole;
     private final int number;
@@ -36,6 +38,8 @@ final class Stretch extends Node {
     /** Pieces that came along a link while the beginning was not clear: they come on as soon as it is. */
     private final Deque<Arrived> before = new ArrayDeque<>();
     private int nextLane;
+    /** The piece for which there was room when it was last asked. */
+    private @Nullable Piece agreedOn;
     /** Where pieces come together in turn: whether the last one came from the side. */
     private boolean lastAside;
 
@@ -199,6 +203,9 @@ final class Stretch extends Node {
         double length = whole.lengthOf[piece.type];
         if (way.isStraightOn()) {
             Lane lane = lanes[laneOf(piece)];
+            if (isOvertaking(way, lane)) {
+                return false;
+            }
             if (accepts(lane, way, length)) {
                 return true;
             }
@@ -219,6 +226,7 @@ final class Stretch extends Node {
             return before.isEmpty() && free > kept;
         }
         if (laneFor(way, length) != null) {
+            agreedOn = piece;
             return true;
         }
         awaitClear(way, length);
@@ -240,7 +248,7 @@ final class Stretch extends Node {
     private @Nullable Lane laneFor(Way way, double length) {
         if (way.isAside()) {
             Lane lane = nearest();
-            return accepts(lane, way, length) && isGapFree(lane, way, length) ? lane : null;
+            return accepts(lane, way, length) && isGapFree(lane, way, length) && !isOvertaking(way, lane) ? lane : null;
         }
         for (int i = 0; i < lanes.length; i++) {
             Lane lane = lanes[(nextLane + i) % lanes.length];
@@ -262,7 +270,8 @@ final class Stretch extends Node {
     /** How far on the last piece must be: by its gap, or, where it came another way, out of where the ways meet. */
     private double clear(Lane lane, Way way) {
         if (way.entry().equals(lastEntry[lane.number])) {
-            return gap - way.entry().beforeMetres();
+            // those that follow each other on one belt keep their distance by themselves, but for the rounding of times
+            return gap - way.entry().beforeMetres() - (way.isStraightOn() ? ROUNDING_METRES : 0);
         }
         return begins instanceof Fitting.Merge ? Math.max(gap, whole.conveyor.wholeWidthMetres()) : gap;
     }
@@ -276,6 +285,26 @@ final class Stretch extends Node {
         return previous.lanes[lane.number].toEndMetres() >= needed - TINY_METRES;
     }
 
+    /** Whether what comes the other way waits for the same lane, and is to go before it. */
+    private boolean isOvertaking(Way way, Lane lane) {
+        if (!(begins instanceof Fitting.Merge merge) || line.isEmpty()) {
+            return false;
+        }
+        boolean otherFirst = switch (merge.first()) {
+            case MAIN -> false; // whoever comes from the side looks for a gap
+            case SIDE -> !way.isAside();
+            case TURN -> way.isAside() == lastAside;
+            case OLDEST -> true;
+        };
+        if (!otherFirst) {
+            return false;
+        }
+        Offer.Standing before = line.firstThat(standing -> standing.mayGo()
+                && (merge.first() == Fitting.First.OLDEST || standing.way.isAside() != way.isAside())
+                && (standing.way.isAside() ? nearest() : lanes[laneOf(standing.offer.piece())]) == lane);
+        return before != null && before.way.isAside() != way.isAside();
+    }
+
     @Override
     void accept(Way way, Piece piece) {
         touchedNanos = plant.now();
@@ -287,7 +316,9 @@ final class Stretch extends Node {
             return;
         }
         whole.comesIn(piece);
-        Lane lane = before.isEmpty() ? laneFor(way, whole.lengthOf[piece.type]) : null;
+        boolean isAgreed = way.isAside() && piece == agreedOn && accepts(nearest(), way, whole.lengthOf[piece.type]);
+        Lane lane = !before.isEmpty() ? null : isAgreed ? nearest() : laneFor(way, whole.lengthOf[piece.type]);
+        agreedOn = null;
         if (lane == null) {
             before.add(new Arrived(piece, way));
             if (plant.trace != null) {
@@ -297,6 +328,9 @@ final class Stretch extends Node {
         } else {
             nextLane = (lane.number + 1) % lanes.length;
             comesOn(lane, way, piece);
+            if (way.isAside() && !line.isEmpty()) {
+                plant.toAgenda(this); // now it may be the turn of what comes along
+            }
         }
         whole.hasComeIn(piece);
     }

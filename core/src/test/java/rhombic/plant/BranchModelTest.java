@@ -1,0 +1,447 @@
+package rhombic.plant;
+
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static rhombic.validation.Lines.SOMEWHERE;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import rhombic.measure.RunFigures;
+import rhombic.measure.TypeFigures;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
+import rhombic.study.Link;
+import rhombic.study.LinkFilter;
+import rhombic.study.Rule;
+import rhombic.study.RunPlan;
+import rhombic.study.Study;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Supply;
+import rhombic.study.value.Fitting;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Route;
+import rhombic.study.value.ShutTime;
+import rhombic.study.value.Timetable;
+import rhombic.study.value.WayOut;
+
+/**
+ * Conveyors with diverts and merges against a plain model that looks at each piece and reasons about it by itself, on random
+ * belts whose ends and sides open and shut, and whose drive changes its speed and stops.
+ */
+class BranchModelTest {
+    private static final double SECONDS = 240;
+    private static final double ROUNDING = 2e-5;
+
+    /** A belt with all that happens to it; times in seconds, lengths in metres. */
+    private record Belt(double length, double width, double gap, double speed, boolean rigid, List<Fitting> fittings,
+            List<double[]> shutEnd,
+            Map<String, List<double[]>> shutSide, List<double[]> off, List<double[]> speeds, List<Arrival> arrivals) {}
+
+    /** @param at name of the merge; empty: at the beginning. @param type that leaves by the divert of that name, or goes to the end */
+    private record Arrival(double seconds, String at, String leavesBy, double length) {
+        String type() {
+            return "From " + at + " to " + leavesBy + ".";
+        }
+    }
+
+    // ---- the plain one
+
+    private static final class Plain {
+        private static final double TINY = 1e-7;
+        final Belt belt;
+        final List<List<Body>> parts = new ArrayList<>();
+        final double[] lengthOf;
+        final List<Fitting> branches = new ArrayList<>();
+        final Map<String, Deque<Arrival>> waiting = new HashMap<>();
+        final Map<String, List<Double>> leads = new HashMap<>();
+        final boolean[] lastAside;
+        final Body[] last;
+        final double[] waitsSince;
+        double now;
+
+        static final class Body {
+            final Arrival of;
+            double front;
+            boolean aside;
+            double atEndSince = -1;
+
+            Body(Arrival of) {
+                this.of = of;
+            }
+
+            double rear() {
+                return front - of.length;
+            }
+        }
+
+        Plain(Belt belt) {
+            this.belt = belt;
+            belt.fittings.stream().filter(f -> !(f instanceof Fitting.Sensor)).forEach(branches::add);
+            lengthOf = new double[branches.size() + 1];
+            double before = 0;
+            for (int i = 0; i <= branches.size(); i++) {
+                double end = i < branches.size() ? branches.get(i).at().inBaseUnit() : belt.length;
+                lengthOf[i] = end - before;
+                before = end;
+                parts.add(new ArrayList<>());
+            }
+            lastAside = new boolean[parts.size()];
+            last = new Body[parts.size()];
+            waitsSince = new double[parts.size()];
+            waiting.put("", new ArrayDeque<>());
+            branches.forEach(b -> waiting.put(b.name(), new ArrayDeque<>()));
+        }
+
+        static boolean in(List<double[]> spells, double t) {
+            return spells.stream().anyMatch(s -> t >= s[0] - 1e-9 && t < s[1] - 1e-9);
+        }
+
+        double rate() {
+            if (in(belt.off, now)) {
+                return 0;
+            }
+            double speed = belt.speed;
+            for (double[] change : belt.speeds) {
+                speed = now >= change[0] - 1e-9 ? change[1] : speed;
+            }
+            return speed;
+        }
+
+        boolean atEnd(int part, Body body) {
+            return body.front >= lengthOf[part] - TINY;
+        }
+
+        /** Whether the piece stands, though the drive moves. */
+        boolean stands(int part, int index) {
+            if (belt.rigid) {
+                for (int p = 0; p < parts.size(); p++) {
+                    if (!parts.get(p).isEmpty() && atEnd(p, parts.get(p).getFirst())) {
+                        return true;
+                    }
+                }
+                return false;
+            }
+            List<Body> bodies = parts.get(part);
+            if (index == 0) {
+                return atEnd(part, bodies.get(0));
+            }
+            return stands(part, index - 1) && bodies.get(index).front >= bodies.get(index - 1).rear() - belt.gap - TINY;
+        }
+
+        void run() {
+            List<Arrival> coming = new ArrayList<>(belt.arrivals);
+            List<Double> instants = new ArrayList<>(List.of(SECONDS));
+            belt.arrivals.forEach(a -> instants.add(a.seconds));
+            List<List<double[]>> spells = new ArrayList<>(belt.shutSide.values());
+            spells.add(belt.shutEnd);
+            spells.add(belt.off);
+            spells.forEach(list -> list.forEach(s -> instants.addAll(List.of(s[0], s[1]))));
+            belt.speeds.forEach(s -> instants.add(s[0]));
+            while (now < SECONDS - 1e-9) {
+                while (!coming.isEmpty() && coming.getFirst().seconds <= now + 1e-9) {
+                    Arrival arrival = coming.removeFirst();
+                    waiting.get(arrival.at).add(arrival);
+                }
+                while (oneThing()) {
+                    continue;
+                }
+                double rate = rate();
+                double step = instants.stream().mapToDouble(t -> t - now).filter(t -> t > 1e-9).min().orElse(SECONDS - now);
+                for (int part = 0; part < parts.size() && rate > 0; part++) {
+                    for (int i = 0; i < parts.get(part).size(); i++) {
+                        if (!stands(part, i)) {
+                            Body body = parts.get(part).get(i);
+                            double stop = lengthOf[part];
+                            if (i > 0 && stands(part, i - 1)) {
+                                stop = parts.get(part).get(i - 1).rear() - belt.gap;
+                            }
+                            step = Math.min(step, Math.max(1e-9, (stop - body.front) / rate));
+                            for (double place : clearances(part, body)) {
+                                if (place - body.rear() > TINY) {
+                                    step = Math.min(step, (place - body.rear()) / rate);
+                                }
+                            }
+                        }
+                    }
+                }
+                List<Body> moving = new ArrayList<>();
+                for (int part = 0; part < parts.size() && rate > 0; part++) {
+                    for (int i = 0; i < parts.get(part).size(); i++) {
+                        if (!stands(part, i)) {
+                            moving.add(parts.get(part).get(i));
+                        }
+                    }
+                }
+                for (Body body : moving) {
+                    body.front += rate * step;
+                }
+                now += step;
+            }
+        }
+
+        /** Places of the rear edge of the last piece from which on another may come. */
+        double[] clearances(int part, Body body) {
+            return parts.get(part).getLast() == body
+                    ? new double[] {belt.gap, belt.gap - belt.width / 2, Math.max(belt.gap, belt.width)}
+                    : new double[0];
+        }
+
+        boolean anyStandsAtEnd() {
+            for (int p = 0; p < parts.size(); p++) {
+                if (!parts.get(p).isEmpty() && atEnd(p, parts.get(p).getFirst())) {
+                    return true;
+                }
+            }
+            return false;
+        }
+
+        /** Does the first thing that can be done now, from the end to the beginning; says whether there was one. */
+        boolean oneThing() {
+            for (int part = parts.size() - 1; part >= 0; part--) {
+                List<Body> bodies = parts.get(part);
+                if (!bodies.isEmpty() && atEnd(part, bodies.getFirst())) {
+                    Body first = bodies.getFirst();
+                    if (first.atEndSince < 0) {
+                        first.atEndSince = now;
+                    }
+                    boolean leavesHere = part < branches.size() && first.of.leavesBy.equals(branches.get(part).name());
+                    boolean isOpen = part == branches.size()
+                            ? !in(belt.shutEnd, now)
+                            : leavesHere && !in(belt.shutSide.getOrDefault(first.of.leavesBy, List.of()), now);
+                    if (isOpen) {
+                        bodies.removeFirst();
+                        leads.computeIfAbsent(first.of.type(), key -> new ArrayList<>()).add(now - first.of.seconds);
+                        return true;
+                    }
+                    if (part < branches.size() && !leavesHere && mayCome(part + 1, false, first.of.length, belt.rigid)) {
+                        bodies.removeFirst();
+                        comes(part + 1, first.of, false, 0);
+                        return true;
+                    }
+                }
+                boolean merges = part > 0 && branches.get(part - 1) instanceof Fitting.Merge;
+                Deque<Arrival> beside = merges ? waiting.get(branches.get(part - 1).name()) : null;
+                if (beside != null && !beside.isEmpty() && mayCome(part, true, beside.element().length, false)) {
+                    comes(part, beside.remove(), true, -belt.width / 2);
+                    waitsSince[part] = now;
+                    return true;
+                }
+                if (part == 0 && !waiting.get("").isEmpty() && mayCome(0, false, waiting.get("").element().length, false)) {
+                    comes(0, waiting.get("").remove(), false, 0);
+                    return true;
+                }
+            }
+            return false;
+        }
+
+        boolean mayCome(int part, boolean aside, double length, boolean firstLeavesItself) {
+            if (rate() == 0 || belt.rigid && stoppedBySomebodyElse(part - 1, firstLeavesItself)) {
+                return false;
+            }
+            List<Body> bodies = parts.get(part);
+            boolean merges = part > 0 && branches.get(part - 1) instanceof Fitting.Merge;
+            if (!bodies.isEmpty()) {
+                Body before = bodies.getLast();
+                double clear = before.rear();
+                double needed = last[part] != null && last[part].aside == aside
+                        ? belt.gap - (aside ? belt.width / 2 : 0)
+                        : merges ? Math.max(belt.gap, belt.width) : belt.gap;
+                if (clear < needed - TINY || !belt.rigid && stands(part, bodies.size() - 1) && clear - belt.gap < length - TINY) {
+                    return false;
+                }
+            }
+            if (!merges) {
+                return true;
+            }
+            Fitting.First first = ((Fitting.Merge) branches.get(part - 1)).first();
+            List<Body> along = parts.get(part - 1);
+            boolean mainWaits = !along.isEmpty() && atEnd(part - 1, along.getFirst());
+            Deque<Arrival> beside = waiting.get(branches.get(part - 1).name());
+            boolean sideWaits = !beside.isEmpty();
+            if (aside && first == Fitting.First.MAIN && !along.isEmpty()) {
+                return lengthOf[part - 1] - along.getFirst().front >= length + belt.width / 2 + belt.width - TINY;
+            }
+            return switch (first) {
+                case MAIN -> true;
+                case SIDE -> aside || !sideWaits;
+                case TURN -> aside ? !mainWaits || !lastAside[part] : !sideWaits || lastAside[part];
+                case OLDEST -> {
+                    if (!mainWaits || !sideWaits) {
+                        yield true;
+                    }
+                    double mainSince = along.getFirst().atEndSince < 0 ? now : along.getFirst().atEndSince;
+                    double sideSince = Math.max(beside.element().seconds, waitsSince[part]);
+                    yield aside ? sideSince < mainSince : mainSince <= sideSince;
+                }
+            };
+        }
+
+        /** Of a rigid belt: whether it stands because of another piece than the one that is about to go on. */
+        boolean stoppedBySomebodyElse(int self, boolean firstLeavesItself) {
+            for (int p = 0; p < parts.size(); p++) {
+                if (!(firstLeavesItself && p == self) && !parts.get(p).isEmpty() && atEnd(p, parts.get(p).getFirst())) {
+                    return true;
+                }
+            }
+            return false;
+        }
+
+        void comes(int part, Arrival of, boolean aside, double front) {
+            Body body = new Body(of);
+            body.front = front;
+            body.aside = aside;
+            parts.get(part).add(body);
+            last[part] = body;
+            lastAside[part] = aside;
+        }
+    }
+
+    // ---- random belts
+
+    private static double some(Random random, double from, double to) {
+        return Math.round((from + random.nextDouble() * (to - from)) * 1e5) / 1e5;
+    }
+
+    private static List<double[]> spells(Random random, int most) {
+        List<double[]> spells = new ArrayList<>();
+        double at = 0;
+        for (int i = random.nextInt(most + 1); i > 0; i--) {
+            double from = at + some(random, 1, 60);
+            at = from + some(random, 1, 40);
+            spells.add(new double[] {from, at});
+        }
+        return spells;
+    }
+
+    private static Belt belt(long seed, boolean rigid) {
+        Random random = new Random(seed);
+        double length = some(random, 9, 16);
+        List<Fitting> fittings = new ArrayList<>();
+        Map<String, List<double[]>> shutSide = new HashMap<>();
+        double at = 0;
+        List<String> entrances = new ArrayList<>(List.of(""));
+        for (int i = 0; i < 1 + random.nextInt(3); i++) {
+            at += some(random, 1.7, 2.6);
+            Quantity place = new Quantity(at, Unit.METRE);
+            if (random.nextBoolean()) {
+                fittings.add(new Fitting.Divert("D" + i, place, Fitting.Side.LEFT, WayOut.PREFERENCE));
+                shutSide.put("D" + i, spells(random, 2));
+            } else {
+                fittings.add(new Fitting.Merge("M" + i, place, Fitting.Side.RIGHT, Fitting.First.values()[random.nextInt(4)]));
+                entrances.add("M" + i);
+            }
+        }
+        List<Arrival> arrivals = new ArrayList<>();
+        double seconds = 0;
+        while (seconds < 200) {
+            seconds += some(random, 0.1, 5);
+            String from = entrances.get(random.nextInt(entrances.size()));
+            int behind = fittings.stream().map(Fitting::name).toList().indexOf(from);
+            List<String> exits = new ArrayList<>(List.of(""));
+            for (int i = behind + 1; i < fittings.size(); i++) {
+                if (fittings.get(i) instanceof Fitting.Divert) {
+                    exits.add(fittings.get(i).name());
+                }
+            }
+            arrivals.add(new Arrival(seconds, from, exits.get(random.nextInt(exits.size())), 0.6));
+        }
+        List<double[]> speeds = new ArrayList<>();
+        for (int i = random.nextInt(3); i > 0; i--) {
+            speeds.add(new double[] {some(random, 20, 200), some(random, 0.3, 1)});
+        }
+        speeds.sort((a, b) -> Double.compare(a[0], b[0]));
+        return new Belt(length, 0.8, some(random, 0.05, 0.5), some(random, 0.3, 1), rigid, fittings, spells(random, 3), shutSide,
+                spells(random, 2), speeds, arrivals);
+    }
+
+    // ---- the same as a study
+
+    private static Study study(Belt belt) {
+        List<PieceType> types = new ArrayList<>();
+        belt.arrivals.stream().map(Arrival::type).distinct().forEach(name -> types.add(PieceType.usual(name)));
+        List<Equipment> things = new ArrayList<>();
+        List<Link> links = new ArrayList<>();
+        Conveyor main = Conveyor.usual(Basics.of("Main", SOMEWHERE), Route.straight(belt.length))
+                .withWidth(new Quantity(belt.width, Unit.METRE))
+                .withGap(new Quantity(belt.gap, Unit.METRE)).withSpeed(new Quantity(belt.speed, Unit.METRE_PER_SECOND))
+                .withMode(belt.rigid ? Conveyor.Mode.RIGID : Conveyor.Mode.ACCUMULATING).withFittings(belt.fittings)
+                .withOff(ShutTime.parse(text(belt.off)));
+        things.add(main);
+        belt.arrivals.stream().map(Arrival::at).distinct().forEach(at -> {
+            List<Timetable.Row> rows = belt.arrivals.stream().filter(a -> a.at.equals(at))
+                    .map(a -> new Timetable.Row(a.seconds, a.type(), 1, Map.of())).toList();
+            things.add(new GoodsIn(Basics.of("In " + at + ".", SOMEWHERE), List.of(),
+                    Optional.of(new Supply.ByTimetable(new Timetable(Timetable.Repeat.ONCE, rows, ""))), GoodsIn.WhenFull.WAIT,
+                    java.util.OptionalInt.empty()));
+            links.add(new Link("In " + at + ".", "Main").withPorts("", at));
+        });
+        things.add(out("Out", belt.shutEnd));
+        links.add(new Link("Main", "Out"));
+        belt.shutSide.forEach((name, spells) -> {
+            things.add(out(name, spells));
+            List<String> leaving = types.stream().map(PieceType::name).filter(type -> type.endsWith("to " + name + ".")).toList();
+            if (!leaving.isEmpty()) {
+                links.add(new Link("Main", name).withPorts(name, "").withFilter(new LinkFilter.Types(leaving)));
+            }
+        });
+        List<Rule> rules = new ArrayList<>();
+        for (int i = 0; i < belt.speeds.size(); i++) {
+            double[] change = belt.speeds.get(i);
+            rules.add(new Rule("Speed " + i, new Rule.When.Every(new Quantity(change[0], Unit.SECOND)),
+                    "clock.seconds < " + (change[0] + 0.001),
+                    List.of(new Rule.Action.Set("Main", "speed", String.valueOf(change[1])))));
+        }
+        RunPlan plan = RunPlan.ONE_SHIFT.withLength(new Quantity(SECONDS, Unit.SECOND)).withWarmUp(Quantity.minutes(0)).withReplications(1);
+        return new Study("Belt", plan, types, things, links, List.of(), rules);
+    }
+
+    private static GoodsOut out(String name, List<double[]> shut) {
+        return new GoodsOut(Basics.of(name, SOMEWHERE).withShut(ShutTime.parse(text(shut))));
+    }
+
+    private static String text(List<double[]> spells) {
+        return spells.stream().map(s -> Quantity.seconds(s[0]) + " to " + Quantity.seconds(s[1])).reduce((a, b) -> a + ", " + b).orElse("");
+    }
+
+    /**
+     * Where a piece from the side and one that comes along are at a merge in the same nanosecond, as can follow from the lengths
+     * or from a drive that starts, either may go first; the two models then differ, on at most ten of the belts.
+     */
+    @Test
+    void agreesWithAPlainModelOfEachPieceOnTwoThousandRandomBelts() {
+        long pieces = 0;
+        List<String> different = new ArrayList<>();
+        for (int i = 0; i < 2000; i++) {
+            Belt belt = belt(20_261_125L * 7 + i, i % 2 == 1);
+            Plain plain = new Plain(belt);
+            plain.run();
+            RunFigures run = Runs.of(study(belt));
+            if (run.types().stream().allMatch(type -> isSame(plain.leads.getOrDefault(type.name(), List.of()), type))) {
+                pieces += run.out();
+            } else {
+                different.add("belt " + i + " " + belt.fittings);
+            }
+        }
+        assertTrue(different.size() <= 10, different.toString());
+        assertTrue(pieces > 60_000, "the belts carry something: " + pieces);
+    }
+
+    private static boolean isSame(List<Double> leads, TypeFigures type) {
+        if (leads.size() != type.out() || leads.isEmpty()) {
+            return leads.size() == type.out();
+        }
+        double mean = leads.stream().mapToDouble(Double::doubleValue).average().orElseThrow();
+        double most = leads.stream().mapToDouble(Double::doubleValue).max().orElseThrow();
+        return Math.abs(mean - type.lead().mean()) < ROUNDING && Math.abs(most - type.lead().most()) < ROUNDING;
+    }
+}

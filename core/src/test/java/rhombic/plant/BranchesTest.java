@@ -1,0 +1,297 @@
+package rhombic.plant;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static rhombic.plant.Runs.at;
+import static rhombic.validation.Lines.SOMEWHERE;
+import static rhombic.validation.Lines.goodsOut;
+import static rhombic.validation.Lines.station;
+import static rhombic.validation.Lines.stock;
+import static rhombic.validation.Lines.timetable;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import rhombic.measure.RunFigures;
+import rhombic.measure.TypeFigures;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
+import rhombic.scene.Poses;
+import rhombic.scene.Scene;
+import rhombic.study.Link;
+import rhombic.study.LinkFilter;
+import rhombic.study.Rule;
+import rhombic.study.Study;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Conveyor;
+import rhombic.study.value.Fitting;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Placement;
+import rhombic.study.value.Route;
+import rhombic.study.value.ShutTime;
+import rhombic.study.value.WayOut;
+import rhombic.trace.Moment;
+import rhombic.trace.Trace;
+import rhombic.validation.Lines;
+
+/** Diverts, merges, sensors and what else lies along a conveyor, by hand: 0.5 m/s, pieces of 0.6 m, 0.4 m apart, 0.8 m wide. */
+class BranchesTest {
+    private static final PieceType BOX = PieceType.usual("Piece");
+    private static final PieceType OTHER = PieceType.usual("Other");
+
+    private static Quantity metres(double metres) {
+        return new Quantity(metres, Unit.METRE);
+    }
+
+    private static Conveyor belt(String name, double metres, Fitting... fittings) {
+        return Conveyor.usual(Basics.of(name, SOMEWHERE), Route.straight(metres)).withGap(metres(1 - BOX.length().inBaseUnit()))
+                .withSpeed(Quantity.parse("0.5 m/s", Dimension.SPEED)).withFittings(List.of(fittings));
+    }
+
+    private static Fitting divert(double at) {
+        return new Fitting.Divert("Aside", metres(at), Fitting.Side.LEFT, WayOut.PREFERENCE);
+    }
+
+    private static Fitting merge(double at, Fitting.First first) {
+        return new Fitting.Merge("Into", metres(at), Fitting.Side.LEFT, first);
+    }
+
+    private static Fitting sensor(double at, double after) {
+        return new Fitting.Sensor("S1", metres(at), Quantity.seconds(after));
+    }
+
+    private static TypeFigures type(RunFigures run, String name) {
+        return run.types().stream().filter(type -> type.name().equals(name)).findFirst().orElseThrow();
+    }
+
+    /** Boxes go straight on, others leave at 4 m; both begin as the timetable says. */
+    private static Lines sorting(Conveyor side, String... rows) {
+        Lines lines = new Lines().types(BOX, OTHER).chain(timetable("In", rows), belt("Main", 10, divert(4)), goodsOut("Out"))
+                .chain(side, goodsOut("Beside"));
+        return lines.link(new Link("Main", side.name()).withFilter(new LinkFilter.Types(List.of("Other"))).withPorts("Aside", ""));
+    }
+
+    @Test
+    void whatLeavesAtADivertGoesHalfTheWidthToTheSide() {
+        RunFigures run = Runs.of(sorting(belt("Side", 3), "0 s Piece", "0 s Other").study(1, 0, 1));
+        assertEquals(20, type(run, "Piece").lead().mean(), 1e-9);
+        // it comes on 2 s later, 4 m on, then 0.4 m to the side and 3 m there
+        assertEquals(2 + (4 + 0.4 + 3) / 0.5, type(run, "Other").lead().mean(), 1e-9);
+        assertEquals(2, at(run, "Main").out());
+        assertEquals(1, at(run, "Side").in());
+        assertEquals((4 + 0.4 + 3) / 0.5, type(run, "Other").moveMean(), 1e-9, "nothing of it was blocked on the belts");
+        assertEquals(0, type(run, "Other").blockedMean(), 1e-9);
+    }
+
+    @Test
+    void whatCanNotLeaveStandsAtTheDivertAndThoseBehindItCloseUp() {
+        Conveyor shut = belt("Side", 3);
+        shut = (Conveyor) shut.with(shut.basics().withShut(ShutTime.parse("0 s to 60 s")));
+        RunFigures run = Runs.of(sorting(shut, "0 s Other", "0 s Piece").study(1, 0, 1));
+        assertEquals(60 + 3.4 / 0.5, type(run, "Other").lead().mean(), 1e-9);
+        // the box stands at 3 m; it starts with the divert free, and goes 7 m
+        assertEquals(60 + 7 / 0.5, type(run, "Piece").lead().mean(), 1e-9);
+        assertEquals(52.0 / 3600, at(run, "Main").standingShare(), 1e-12, "from 8 s to 60 s");
+    }
+
+    @Test
+    void sharesSendThatManyAsideAndTheRestStraightOn() {
+        Study study = new Lines().types(BOX)
+                .chain(Lines.arrivals("In", "4 s", 1), belt("Main", 10, divert(4)), goodsOut("Out")).chain(goodsOut("Beside"))
+                .link(new Link("Main", "Beside").withShare(Optional.of(Quantity.percent(30))).withPorts("Aside", "")).study(24, 0, 1);
+        RunFigures run = Runs.of(study);
+        double sent = at(run, "Main").out();
+        // 21 600 draws: the interval is four standard deviations wide
+        assertEquals(0.3, at(run, "Beside").in() / sent, 4 * Math.sqrt(0.3 * 0.7 / sent));
+        assertEquals(sent, at(run, "Beside").in() + at(run, "Out").in());
+    }
+
+    /** A box along the main way, the other from the side at 6 m, ten seconds later; the box is 1 m before the merge then. */
+    private static RunFigures merging(Fitting.First first) {
+        return Runs.of(new Lines().types(BOX, OTHER)
+                .chain(timetable("In", "0 s Piece"), belt("Main", 10, merge(6, first)), goodsOut("Out"))
+                .chain(timetable("Side", "10 s Other"))
+                .link(new Link("Side", "Main").withPorts("", "Into")).study(1, 0, 1));
+    }
+
+    @Test
+    void fromTheSideItComesOnlyIntoAGapThatDelaysNobody() {
+        RunFigures run = merging(Fitting.First.MAIN);
+        assertEquals(20, type(run, "Piece").lead().mean(), 1e-9);
+        // it waits until the rear edge of the box is the width of the belt behind the merge, at 14.8 s; then 0.4 m and 4 m
+        assertEquals(4.8 + 4.4 / 0.5, type(run, "Other").lead().mean(), 1e-9);
+    }
+
+    @ParameterizedTest
+    @EnumSource(value = Fitting.First.class, names = {"SIDE", "OLDEST", "TURN"})
+    void elseWhoIsThereFirstGoesAndTheOtherWaitsUntilTheWaysAreClear(Fitting.First first) {
+        RunFigures run = merging(first);
+        assertEquals(4.4 / 0.5, type(run, "Other").lead().mean(), 1e-9);
+        // from 0.4 m before the merge the other must be 0.6 m and 0.8 m further: 3.6 s from 10 s on
+        assertEquals(13.6 + 4 / 0.5, type(run, "Piece").lead().mean(), 1e-9);
+    }
+
+    @Test
+    void inTurnBothSidesOfAFullMergeGetTheSame() {
+        for (Fitting.First first : Fitting.First.values()) {
+            RunFigures run = Runs.of(new Lines().types(BOX, OTHER)
+                    .chain(Lines.onDemand("In"), belt("Main", 10, merge(6, first)), station("S", 1, 0, "10 s"), goodsOut("Out"))
+                    .chain(stock("Side", "Other", 5000)).link(new Link("Side", "Main").withPorts("", "Into")).study(10, 1, 1));
+            long main = type(run, "Piece").out();
+            long side = type(run, "Other").out();
+            assertEquals(360 * 9, main + side, 1);
+            switch (first) {
+                case MAIN -> assertEquals(0, side, first + " " + run.equipment());
+                case SIDE -> assertEquals(0, main, first + " " + run.equipment());
+                case TURN -> assertEquals(main, side, 1);
+                case OLDEST -> assertEquals(main, side, 1); // who has just gone stands last
+            }
+        }
+    }
+
+    private static RunFigures stoppedBy(Conveyor belt, String condition, String word, String... rows) {
+        return Runs.of(new Lines().types(BOX).chain(timetable("In", rows), belt, station("S", 1, 0, "100 s"), goodsOut("Out"))
+                .rules(new Rule("Stop", new Rule.When.StateChanges(belt.name(), word), condition, List.of(new Rule.Action.StopRun())))
+                .study(1, 0, 1));
+    }
+
+    @Test
+    void aSensorCountsWhatComesAndSaysWhenItIsCoveredAndClear() {
+        String[] rows = {"0 s Piece", "0 s Piece", "7 s Piece"};
+        assertEquals((7 + 10) / 3600.0, stoppedBy(belt("Belt", 10, sensor(5, 0)), "at('Belt').S1_passed == 3", "S1 covered", rows).hours(),
+                1e-12);
+        assertEquals((2 + 5.6 / 0.5) / 3600,
+                stoppedBy(belt("Belt", 10, sensor(5, 0)), "at('Belt').S1_passed == 2", "S1 clear", rows).hours(), 1e-12);
+        assertEquals(1, stoppedBy(belt("Belt", 10, sensor(5, 0)), "at('Belt').S1", "S1 clear", rows).hours(), 1e-12,
+                "clear is not covered");
+    }
+
+    @Test
+    void coveredForSoLongMeansAQueueHasReachedIt() {
+        // the second stands at the end, the third at 9 m, the fourth at 8 m from 22 s on: its rear edge is at 7.4 m
+        String[] rows = {"0 s Piece", "0 s Piece", "0 s Piece", "0 s Piece"};
+        assertEquals((6 + 7.8 / 0.5 + 5) / 3600, stoppedBy(belt("Belt", 10, sensor(7.8, 5)), "", "S1 covered", rows).hours(), 1e-12);
+        assertEquals(1, stoppedBy(belt("Belt", 10, sensor(7.8, 110)), "", "S1 covered", rows).hours(), 1e-12,
+                "the first leaves the end before, and the queue moves up");
+    }
+
+    @Test
+    void aRuleSetsTheSpeedAlsoOfWhatIsOnTheWay() {
+        Rule slow = new Rule("Slow", new Rule.When.Every(Quantity.seconds(8)), "clock.seconds < 10",
+                List.of(new Rule.Action.Set("Belt", "speed", "at('Belt').speed / 2")));
+        RunFigures run = Runs
+                .of(new Lines().types(BOX).chain(timetable("In", "0 s Piece"), belt("Belt", 10), goodsOut("Out")).rules(slow).study(1, 0,
+                        1));
+        assertEquals(8 + 6 / 0.25, type(run, "Piece").lead().mean(), 1e-9);
+    }
+
+    @Test
+    void theDriveStopsAndStartsWithItsAcceleration() {
+        Conveyor belt = belt("Belt", 10).withAcceleration(Optional.of(Quantity.parse("0.25 m/s2", Dimension.ACCELERATION)))
+                .withOff(ShutTime.parse("4 s to 10 s"));
+        Study study = new Lines().types(BOX).chain(timetable("In", "0 s Piece"), belt, goodsOut("Out")).study(1, 0, 1);
+        // 2 m until 4 s, 0.5 m until it stands at 6 s, 0.5 m from 10 s to 12 s, and the other 7 m at 0.5 m/s
+        assertEquals(26, type(Runs.of(study), "Piece").lead().mean(), 1e-9);
+        Trace trace = Runs.traceOf(study);
+        Scene scene = new Scene(study);
+        Poses poses = new Poses();
+        double[][] expected = {{4, 2}, {5, 2.375}, {6, 2.5}, {9, 2.5}, {11, 2.625}, {12, 3}, {20, 7}};
+        for (double[] one : expected) {
+            scene.pose(trace.at(Math.round(one[0] * 1e9)), 0, poses);
+            assertEquals(one[1] - 0.3 - 5, poses.x(0), 1e-6, one[0] + " s: its middle is 0.3 m behind its front edge");
+        }
+    }
+
+    @Test
+    void theMostWeightIsThatOfAllThatIsOnIt() {
+        Conveyor belt = belt("Belt", 10).withHeaviest(Optional.of(Quantity.parse("2.5 kg", Dimension.MASS)));
+        RunFigures run = Runs.of(new Lines().types(BOX)
+                .chain(timetable("In", "0 s Piece", "0 s Piece", "0 s Piece", "0 s Piece"), belt, goodsOut("Out")).study(1, 0, 1));
+        assertEquals(1, BOX.weight().inBaseUnit(), 1e-12);
+        assertEquals(2, at(run, "Belt").contentMost());
+        assertEquals((20 + 22 + 40 + 42) / 4.0, type(run, "Piece").lead().mean(), 1e-9);
+    }
+
+    @Test
+    void pocketsOfARigidConveyorTakePiecesAsTheyComeBy() {
+        Conveyor belt = belt("Belt", 10).withMode(Conveyor.Mode.RIGID)
+                .withIndexing(new Conveyor.Indexing(Optional.of(metres(1)), OptionalInt.of(10)));
+        RunFigures run = Runs.of(new Lines().types(BOX)
+                .chain(timetable("In", "0 s Piece", "0.7 s Piece", "4.9 s Piece", "20 s Piece"), belt, goodsOut("Out")).study(1, 0, 1));
+        // the pockets are at the beginning every 2 s: on at 0 s, 2 s, 6 s and 20 s
+        assertEquals((20 + 21.3 + 21.1 + 20) / 4, type(run, "Piece").lead().mean(), 1e-9);
+    }
+
+    @Test
+    void positionsOfAnAccumulatingConveyorAreAllFilledWhenItIsFull() {
+        Conveyor belt = belt("Belt", 10).withIndexing(new Conveyor.Indexing(Optional.of(metres(1.25)), OptionalInt.empty()));
+        RunFigures run = Runs.of(new Lines().types(BOX).chain(stock("In", "Piece", 50), belt, station("S", 1, 0, "1 h"), goodsOut("Out"))
+                .study(0.5, 0, 1));
+        assertEquals(8, at(run, "Belt").contentNow());
+    }
+
+    /** Two halves of a loop, filled from the side until nothing more goes in. */
+    private static RunFigures loop(Fitting.First first, int carriers) {
+        return Runs
+                .of(new Lines().types(BOX).chain(belt("There", 10, merge(5, first)), belt("Back", 10)).chain(stock("In", "Piece", carriers))
+                        .link(new Link("Back", "There")).link(new Link("In", "There").withPorts("", "Into")).study(2, 0, 1));
+    }
+
+    @Test
+    void aLoopThatIsFilledToTheLastPlaceStandsStillAndSaysWhy() {
+        RunFigures full = loop(Fitting.First.SIDE, 40);
+        assertEquals(Set.of("There", "Back"), Set.copyOf(full.standstill().equipment()));
+        assertTrue(full.standstill().reasons().contains("There waits for room at Back"), full.standstill().toString());
+        RunFigures runs = loop(Fitting.First.MAIN, 40);
+        assertTrue(runs.standstill().isNone(), "into true gaps alone: it goes round for ever");
+        assertTrue(at(runs, "Back").out() > 1000, "and all on it go round");
+    }
+
+    @Test
+    void piecesStayApartOnTheWayFromOneConveyorToTheNext() {
+        Conveyor main = belt("Main", 12, merge(3, Fitting.First.MAIN), divert(8));
+        main = (Conveyor) main.placed(Placement.at(0, 0));
+        Conveyor in = (Conveyor) belt("From beside", 4).placed(new Placement(-3, 2.4, 270));
+        Conveyor out = (Conveyor) belt("To beside", 4).placed(new Placement(2, 2.4, 90));
+        Study study = new Lines().types(BOX, OTHER).chain(Lines.arrivals("In", "exponential(4 s)", 1), main, goodsOut("Out"))
+                .chain(stock("Side", "Other", 100), in).chain(out, goodsOut("Beside"))
+                .link(new Link("From beside", "Main").withPorts("", "Into"))
+                .link(new Link("Main", "To beside").withFilter(new LinkFilter.Types(List.of("Other"))).withPorts("Aside", ""))
+                .study(0.2, 0, 1);
+        Trace trace = Runs.traceOf(study);
+        Scene scene = new Scene(study);
+        Poses poses = new Poses();
+        java.util.Map<Integer, double[]> before = new java.util.HashMap<>();
+        double farthest = 0;
+        Moment moment = trace.at(0);
+        for (int step = 0; step < 7000; step++) {
+            moment = trace.at(step * 100_000_000L, moment);
+            scene.pose(moment, 0, poses);
+            java.util.Map<Integer, double[]> now = new java.util.HashMap<>();
+            for (int i = 0; i < poses.count(); i++) {
+                if (moment.rides(poses.body(i))) {
+                    now.put(moment.pieceOf(poses.body(i)), new double[] {poses.x(i), poses.y(i)});
+                }
+            }
+            for (var one : now.entrySet()) {
+                double[] was = before.get(one.getKey());
+                if (was != null) {
+                    farthest = Math.max(farthest, Math.hypot(one.getValue()[0] - was[0], one.getValue()[1] - was[1]));
+                }
+                for (var other : now.entrySet()) {
+                    double away = Math.hypot(one.getValue()[0] - other.getValue()[0], one.getValue()[1] - other.getValue()[1]);
+                    assertTrue(one.getKey().equals(other.getKey()) || away > 0.5, "pieces " + one.getKey() + " and " + other.getKey()
+                            + " are " + away + " m apart after " + step / 10.0 + " s");
+                }
+            }
+            before = now;
+        }
+        // at 0.5 m/s no piece jumps, not even where it changes from one conveyor to another
+        assertEquals(0.05, farthest, 1e-6);
+    }
+}
