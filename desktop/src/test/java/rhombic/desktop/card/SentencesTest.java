@@ -41,7 +41,7 @@ class SentencesTest {
                 "Works as table Brazing times says for piece.type on each, which adds value. + depends on",
                 "+ operation+ changeover+ service+ pause+ several together+ inspection",
                 "Of those that wait it takes the one that has waited longest. + shut the inlet",
-                "Hands on to Test buffer. + share + only + time on the way"), said("Brazing 1").subList(0, 5));
+                "Hands on to Test conveyor. + share + only + time on the way"), said("Brazing 1").subList(0, 5));
         assertEquals("Does leak test for triangular(66 s, 84 s, 108 s), which adds no value. + depends on", said("Leak test").get(1));
         assertEquals(
                 "Of the pieces 5 % fail and look leaking. They go back to the station that made them, where 2 may wait and are worked on before new ones, at 1.25 times the time.",
@@ -302,15 +302,15 @@ class SentencesTest {
 
     @Test
     void aBufferBecomesAnAreaThatHoldsWhatFits() {
-        change("Test buffer", "room", "");
-        change("Test buffer", "arrangement", "in rows on the floor");
-        change("Test buffer", "length", "4 m");
-        change("Test buffer", "width", "2 m");
-        rhombic.study.kind.Buffer buffer = (rhombic.study.kind.Buffer) study.find("Test buffer").orElseThrow();
-        assertTrue(said("Test buffer").getFirst().contains("as many as fit (" + buffer.roomFor(study.pieceTypes()) + ")"),
-                said("Test buffer")::toString);
-        change("Test buffer", "outlet shut", "1 h to 2 h");
-        assertEquals(1, study.find("Test buffer").orElseThrow().basics().outletShut().size());
+        change("Frame buffer", "room", "");
+        change("Frame buffer", "arrangement", "in rows on the floor");
+        change("Frame buffer", "length", "4 m");
+        change("Frame buffer", "width", "2 m");
+        rhombic.study.kind.Buffer buffer = (rhombic.study.kind.Buffer) study.find("Frame buffer").orElseThrow();
+        assertTrue(said("Frame buffer").getFirst().contains("as many as fit (" + buffer.roomFor(study.pieceTypes()) + ")"),
+                said("Frame buffer")::toString);
+        change("Frame buffer", "outlet shut", "1 h to 2 h");
+        assertEquals(1, study.find("Frame buffer").orElseThrow().basics().outletShut().size());
     }
 
     @Test
@@ -327,7 +327,7 @@ class SentencesTest {
             assertEquals(4, ((rhombic.study.kind.Station) changed.find(thing.name()).orElseThrow()).work().places());
         }
         assertTrue(shared.stream().noneMatch(s -> s.text().startsWith("Hands on")), "links are of one alone");
-        List<Sentence> mixed = SharedSentences.of(study, List.of(two.get(0), study.find("Test buffer").orElseThrow()));
+        List<Sentence> mixed = SharedSentences.of(study, List.of(two.get(0), study.find("Frame buffer").orElseThrow()));
         assertTrue(mixed.stream().anyMatch(s -> s.text().startsWith("Is ")) && mixed.stream().noneMatch(s -> s.text().startsWith("Has ")),
                 mixed::toString);
     }
