@@ -11,9 +11,16 @@ public final class Poses {
     private double[] turned = new double[256];
     private int[] body = new int[256];
     private int[] kind = new int[256];
+    private int[] place = new int[256];
+    private int nextPlace;
 
     void clear() {
         count = 0;
+    }
+
+    /** What is added from now on is at that equipment, or on that link behind all equipment. */
+    void at(int newPlace) {
+        nextPlace = newPlace;
     }
 
     void add(int newBody, int newKind, double newX, double newY, double newZ, double newTurned) {
@@ -25,12 +32,14 @@ public final class Poses {
             turned = Arrays.copyOf(turned, room);
             body = Arrays.copyOf(body, room);
             kind = Arrays.copyOf(kind, room);
+            place = Arrays.copyOf(place, room);
         }
         x[count] = newX;
         y[count] = newY;
         z[count] = newZ;
         turned[count] = newTurned;
         body[count] = newBody;
+        place[count] = nextPlace;
         kind[count++] = newKind;
     }
 
@@ -61,6 +70,11 @@ public final class Poses {
     /** Its body in the trace. */
     public int body(int i) {
         return body[i];
+    }
+
+    /** Number of the equipment it is at; of a link, its number behind all equipment. */
+    public int place(int i) {
+        return place[i];
     }
 
     /** Number of its type and look, see {@link Scene#kindOf}. */

@@ -176,10 +176,12 @@ public final class Scene {
         for (int node = 0; node < moment.nodes(); node++) {
             int first = moment.firstAt(node);
             if (first >= 0) {
+                into.at(node);
                 poseAt(node, first, moment, glideNanos, into);
             }
         }
         for (int link = 0; link < paths.length; link++) {
+            into.at(moment.nodes() + link);
             for (int body = moment.firstOnLink(link); body >= 0; body = moment.next(body)) {
                 Pose pose = path(link).at(moment.metresAlong(body));
                 add(body, moment, pose.x(), pose.y(), pose.z(), pose.heading(), into);

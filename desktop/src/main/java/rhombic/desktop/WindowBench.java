@@ -27,6 +27,7 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
@@ -34,16 +35,24 @@ import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
 import rhombic.study.kind.Work;
 import rhombic.study.value.NamedView;
+import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
+import rhombic.study.value.Route;
 import rhombic.study.value.TimeSource;
 
-/** Measures in the real window: from an edit to the new outlook, and what moving pieces cost a frame. */
+/**
+ * Measures in the real window: from an edit to the new outlook, and what moving pieces cost a frame; with the argument
+ * {@code belts} only what pieces on conveyors cost.
+ */
 public final class WindowBench extends Application {
     private static final int EDITS = 15;
     /** The window has come to rest after an edit, as it has when a person makes the next. */
     private static final long SETTLED_MILLIS = 700;
     private static final int ROUNDS = 5;
     private static final int FRAMES = 60;
+    private static final int BELT_ROUNDS = 2;
+    private static final int BELTS = 40;
+    private static final int ON_EACH_BELT = 500;
     private static final int LANES = 50;
     private static final int IN_EACH_LANE = 40;
 
@@ -65,7 +74,11 @@ public final class WindowBench extends Application {
         Thread.ofPlatform().start(() -> {
             int code = 0;
             try {
-                measure(made);
+                if (getParameters().getRaw().contains("belts")) {
+                    belts(made);
+                } else {
+                    measure(made);
+                }
             } catch (Exception e) {
                 System.err.println("The window could not be measured: " + e);
                 code = 1;
@@ -100,7 +113,45 @@ public final class WindowBench extends Application {
         say("a frame of the demo takes %.0f ms at rest when it is drawn (%.0f ms when nothing is), %.0f ms while it plays, %.1f times "
                 + "(asked: at most 2)", still, idle, playing, playing / still);
         frames(window);
+        belts(window);
         thousandStations(window);
+    }
+
+    /** Forty belts of 500 pieces each: all stand, a tenth moves, all move; against the same floor without pieces. */
+    private static void belts(MainWindow window) throws Exception {
+        double empty = Double.MAX_VALUE;
+        double few = Double.MAX_VALUE;
+        double all = Double.MAX_VALUE;
+        for (int i = 0; i < BELT_ROUNDS; i++) {
+            empty = Math.min(empty, millisForAFrame(window, belts(false, BELTS)));
+            few = Math.min(few, millisForAFrame(window, belts(true, BELTS / 10)));
+            all = Math.min(all, millisForAFrame(window, belts(true, BELTS)));
+        }
+        say("a frame with %d pieces on conveyors takes %.0f ms with a tenth of them moving, %.1f times an empty one (asked: at most 3), "
+                + "%.0f ms with all moving, %.1f times (asked: at most 6)", BELTS * ON_EACH_BELT, few, few / empty, all, all / empty);
+    }
+
+    /** Each filled within 100 s from 25 lanes at once; those that do not move are switched off then. */
+    private static Study belts(boolean withPieces, int moving) {
+        List<Equipment> things = new ArrayList<>();
+        List<Link> links = new ArrayList<>();
+        for (int belt = 0; belt < BELTS; belt++) {
+            double y = (belt - BELTS / 2) * 3.2;
+            String n = " " + (belt + 1);
+            GoodsIn in = new GoodsIn("In" + n, Placement.at(-16, y), "Piece",
+                    withPieces ? Optional.of(new Supply.OnDemand()) : Optional.of(new Supply.Spaced(DistributionText.parse("300 d"))),
+                    GoodsIn.WhenFull.WAIT, OptionalInt.empty());
+            Conveyor conveyor = Conveyor.usual(rhombic.study.kind.Basics.of("Belt" + n, Placement.at(0, y)), Route.straight(24))
+                    .withLanes(10).withWidth(Quantity.metres(0.25)).withGap(Quantity.metres(0.28))
+                    .withSpeed(new Quantity(0.3, rhombic.quantity.Unit.METRE_PER_SECOND))
+                    .withOff(belt < moving ? List.of() : rhombic.study.value.ShutTime.parse("110 s on"));
+            GoodsOut out = new GoodsOut("Out" + n, Placement.at(16, y));
+            things.addAll(List.of(in, conveyor, out));
+            links.addAll(List.of(new Link(in.name(), conveyor.name()), new Link(conveyor.name(), out.name())));
+        }
+        Study base = Study.empty();
+        PieceType small = new PieceType("Piece", Quantity.metres(0.2), Quantity.metres(0.2), Quantity.metres(0.2), "#2E7F9E");
+        return new Study("Belts", base.plan().withLength(Quantity.minutes(10)).withReplications(1), List.of(small), things, links);
     }
 
     /**

@@ -8,15 +8,21 @@ import static rhombic.validation.Lines.goodsOut;
 import static rhombic.validation.Lines.onDemand;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Route;
 import rhombic.study.value.StudyException;
+import rhombic.study.value.WayOut;
 import rhombic.validation.Lines;
 
 /** What can't lie on a conveyor or go round its arcs is told at its place, with the remedy. */
@@ -94,5 +100,98 @@ class ConveyorCheckTest {
         assertThrows(StudyException.class, () -> new Route(List.of()));
         assertThrows(StudyException.class, () -> usual(Route.straight(5)).withLanes(0));
         assertThrows(StudyException.class, () -> usual(Route.straight(5)).withGap(Quantity.parse("-1 m", Dimension.LENGTH)));
+    }
+
+    private static Conveyor fitted(double metres, Fitting... fittings) {
+        return usual(Route.straight(metres)).withFittings(List.of(fittings));
+    }
+
+    private static Fitting.Divert divert(String name, String at) {
+        return new Fitting.Divert(name, metres(at), Fitting.Side.LEFT, WayOut.PREFERENCE);
+    }
+
+    private static Fitting.Merge merge(String name, String at) {
+        return new Fitting.Merge(name, metres(at), Fitting.Side.LEFT, Fitting.First.MAIN);
+    }
+
+    private static List<String> all(Study study) {
+        return StudyCheck.of(study).stream().map(Problem::toString).toList();
+    }
+
+    @Test
+    void aDivertBehindTheEndIsAnErrorThatOneClickMends() {
+        Conveyor belt = fitted(3, divert("Aside", "4 m"));
+        Problem problem = found(belt, "0.6 m", "0.4 m").getFirst();
+        assertTrue(problem.isError());
+        assertEquals("Aside is at 4 m, but the conveyor is only 3 m long", problem.what());
+        Study mended = problem.fixes().getFirst().changes().applyTo(study(belt, "0.6 m", "0.4 m"));
+        assertEquals("2.9 m", ((Conveyor) mended.find("Belt").orElseThrow()).fittings().getFirst().at().toString());
+    }
+
+    @Test
+    void divertsAndMergesThatLeadNowhereOrStandTooCloseAreTold() {
+        List<String> told = all(study(fitted(5, divert("Aside", "2 m"), merge("Into", "2.3 m")), "0.6 m", "0.4 m"));
+        assertTrue(told.contains(
+                "Belt: Nothing leaves it at Aside, so all goes straight on. Link Aside to what takes those pieces, or take it out."),
+                told.toString());
+        assertTrue(told.contains("Belt: Nothing comes in at Into. Link what comes from the side to it, or take it out."), told.toString());
+        assertTrue(told.stream().anyMatch(text -> text.startsWith("Belt: From Aside to Into it is 0.3 m, less than a piece takes (0.6 m)")),
+                told.toString());
+    }
+
+    @Test
+    void linksToPortsThatAreNotThereAndIntoItselfAreErrors() {
+        Study study = study(fitted(5, merge("Into", "2 m")), "0.6 m", "0.4 m");
+        List<String> told = all(study.withLinks(List.of(new Link("In", "Belt").withPorts("", "Onto"), new Link("Belt", "Out"),
+                new Link("Belt", "Belt").withPorts("", "Into"))));
+        assertTrue(told.contains("Belt: The link from In ends at \u201cOnto\u201d, which it does not have. "
+                + "Let the link end at its beginning, or add a merge of that name."), told.toString());
+        assertTrue(told.contains("Belt: It leads into itself. Let another conveyor, or a buffer, lie between."), told.toString());
+    }
+
+    @Test
+    void sharesAtADivertLeaveTheRestToGoStraightOnAndMayNotBeMoreThanAll() {
+        Study study = study(fitted(5, divert("Aside", "2 m")), "0.6 m", "0.4 m");
+        Study sixty = study.withLinks(List.of(new Link("In", "Belt"), new Link("Belt", "Out"),
+                new Link("Belt", "Out").withPorts("Aside", "").withShare(Optional.of(Quantity.percent(60)))));
+        assertEquals(List.of(), all(sixty));
+        Study more = sixty.with(new GoodsOut("Out 2", SOMEWHERE))
+                .with(List.of(), List.of(new Link("Belt", "Out 2").withPorts("Aside", "").withShare(Optional.of(Quantity.percent(50)))));
+        assertEquals(List.of(
+                "Belt: The shares that leave it at Aside add up to 110 %, so nothing goes straight on. Make them add up to 100 % at most."),
+                all(more));
+    }
+
+    @Test
+    void positionsThatDoNotMakeUpTheWayAreToldWithBothRemedies() {
+        Conveyor belt = usual(Route.straight(12)).withIndexing(new Conveyor.Indexing(Optional.of(metres("0.6 m")), OptionalInt.of(18)));
+        Problem problem = found(belt, "0.6 m", "0.4 m").getFirst();
+        assertEquals("18 positions of 0.6 m are 10.8 m, but it is drawn 12 m long", problem.what());
+        assertEquals(List.of("Let it have 20 positions", "Let a position be 0.6667 m long"),
+                problem.fixes().stream().map(Problem.Fix::name).toList());
+        for (Problem.Fix fix : problem.fixes()) {
+            assertTrue(StudyCheck.of(fix.changes().applyTo(study(belt, "0.6 m", "0.4 m"))).stream()
+                    .noneMatch(p -> p.kind() == Problem.Kind.CONVEYOR), fix.name());
+        }
+        Problem tooLong = found(belt.withIndexing(new Conveyor.Indexing(Optional.of(metres("0.5 m")), OptionalInt.empty())), "0.6 m",
+                "0.4 m")
+                .getFirst();
+        assertEquals("Piece is 0.6 m long, longer than its position of 0.5 m", tooLong.what());
+    }
+
+    @Test
+    void aPieceHeavierThanAllThatMayLieOnItIsAnError() {
+        Conveyor belt = usual(Route.straight(5)).withHeaviest(Optional.of(Quantity.parse("500 g", Dimension.MASS)));
+        assertEquals("Piece weighs 1 kg, more than the 500 g it may carry", found(belt, "0.6 m", "0.4 m").getFirst().what());
+    }
+
+    @Test
+    void namesOfFittingsAreTheirOwnAndSensorsCanBeSaidInFormulas() {
+        assertTrue(assertThrows(StudyException.class, () -> fitted(5, divert("A", "1 m"), merge("A", "3 m"))).getMessage()
+                .contains("Two places along a conveyor are called \u201cA\u201d"));
+        assertTrue(assertThrows(StudyException.class, () -> divert("out", "1 m")).getMessage().contains("give it another name than out"));
+        assertTrue(assertThrows(StudyException.class, () -> new Fitting.Sensor("too long", metres("1 m"), Quantity.seconds(0))).getMessage()
+                .contains("must be one word"));
+        assertThrows(StudyException.class, () -> divert("A", "0 m"));
     }
 }

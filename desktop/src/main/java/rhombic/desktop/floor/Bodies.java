@@ -40,9 +40,7 @@ final class Bodies {
             case Buffer buffer when buffer.arrangement().isArea() ->
                 made.computeIfAbsent(List.of("area", buffer.footprint()), key -> area(buffer.footprint()));
             case Buffer buffer -> made.computeIfAbsent(buffer.footprint(), key -> rollers(buffer.footprint()));
-            case Conveyor conveyor -> made.computeIfAbsent(
-                    List.of("conveyor", conveyor.route(), conveyor.width(), conveyor.lanes(), conveyor.mode()),
-                    key -> ConveyorBody.of(conveyor));
+            case Conveyor conveyor -> made.computeIfAbsent(shape("conveyor", conveyor), key -> ConveyorBody.of(conveyor));
             case WorkEquipment work -> made.computeIfAbsent(
                     new StationShape(shape(work), Math.min(8, work.work().places()), Math.min(MOST_INPUT_DRAWN, work.work().inputRoom())),
                     key -> switch (work) {
@@ -52,6 +50,17 @@ final class Bodies {
                         case UnpackingStation unpacking -> unpacking(unpacking);
                     });
         };
+    }
+
+    private static List<Object> shape(String seen, Conveyor conveyor) {
+        return List.of(seen, conveyor.route(), conveyor.width(), conveyor.lanes(), conveyor.mode(), conveyor.fittings());
+    }
+
+    /** The same as it is seen from far away. */
+    TriangleMesh far(Equipment thing) {
+        return thing instanceof Conveyor conveyor
+                ? made.computeIfAbsent(shape("far conveyor", conveyor), key -> ConveyorBody.far(conveyor))
+                : of(thing);
     }
 
     /** How much the shape of its kind is stretched along the flow, across it, and up, if it has a size of its own. */

@@ -25,6 +25,22 @@ final class ConveyorBody {
 
     private ConveyorBody() {}
 
+    /** From so far away that rollers and lanes can't be told apart: the deck, its rails and its legs. */
+    static TriangleMesh far(Conveyor conveyor) {
+        MeshMaker maker = new MeshMaker();
+        Path way = conveyor.route().path(conveyor.route().start(Port.TABLE_METRES));
+        double side = conveyor.wholeWidthMetres() / 2;
+        Swatch deck = conveyor.mode() == Conveyor.Mode.RIGID ? Swatch.BELT : Swatch.ROLLER;
+        List<Pose> points = way.outline();
+        for (int i = 0; i + 1 < points.size(); i++) {
+            maker.bar(points.get(i), points.get(i + 1), side - RAIL_METRES, RAIL_METRES - side, 0, 0.1, deck);
+        }
+        rail(maker, conveyor, way, Fitting.Side.LEFT);
+        rail(maker, conveyor, way, Fitting.Side.RIGHT);
+        legs(maker, way, side);
+        return maker.mesh();
+    }
+
     static TriangleMesh of(Conveyor conveyor) {
         MeshMaker maker = new MeshMaker();
         Path way = conveyor.route().path(conveyor.route().start(Port.TABLE_METRES));

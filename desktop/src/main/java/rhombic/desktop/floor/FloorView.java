@@ -49,8 +49,13 @@ public final class FloorView extends Region {
     private static final int MOST_DETAILED = 300;
     private static final double DETAIL_PIXELS = 9;
     private static final double PIECE_PIXELS = 9;
+    /** Pixels for a metre below which rollers and lanes can't be told apart. */
+    private static final double FAR_PIXELS = 14;
 
     private final Group bodies = new Group();
+    /** So many meshes at most are pieces of one type and look drawn in; each is touched only if something in it moves. */
+    private static final int MOST_MESHES = 100;
+
     private final Group swarms = new Group();
     private final Group underlay = new Group();
     private final PerspectiveCamera camera = new PerspectiveCamera(true);
@@ -157,10 +162,11 @@ public final class FloorView extends Region {
         shownGlide = glideNanos;
         pieceSwarms.forEach(PieceSwarm::begin);
         poser.pose(moment, glideNanos, poses);
+        int placesTogether = 1 + study.equipment().size() / MOST_MESHES;
         for (int i = 0; i < poses.count(); i++) {
-            pieceSwarms.get(poses.kind(i)).add(poses.x(i), poses.y(i), poses.z(i), poses.turned(i));
+            pieceSwarms.get(poses.kind(i)).add(poses.place(i) / placesTogether, poses.x(i), poses.y(i), poses.z(i), poses.turned(i));
         }
-        pieceSwarms.forEach(PieceSwarm::end);
+        pieceSwarms.forEach(swarm -> swarm.end(view, getHeight()));
         for (int i = 0; i < study.equipment().size() && !lampOf.isEmpty(); i++) {
             MeshView lamp = lampOf.get(study.equipment().get(i).name());
             if (lamp != null) {
@@ -176,7 +182,7 @@ public final class FloorView extends Region {
         shownNanos = -2;
         pieceSwarms.forEach(swarm -> {
             swarm.begin();
-            swarm.end();
+            swarm.end(view, getHeight());
         });
         overlay.setMoment(null);
         drawOverlay();
@@ -324,6 +330,8 @@ public final class FloorView extends Region {
         if (isCrowded()) {
             showBodies();
         }
+        pieceSwarms.forEach(swarm -> swarm.end(view, getHeight())); // what was near may be far now
+        refine();
         drawOverlay();
     }
 
@@ -391,6 +399,21 @@ public final class FloorView extends Region {
         if (!nodes.equals(bodies.getChildren())) {
             bodies.getChildren().setAll(nodes);
             shownNanos = -2;
+            refine();
+        }
+    }
+
+    /** What is far is drawn simpler. */
+    private void refine() {
+        for (Body body : bodyOf.values()) {
+            if (body.far != body.mesh) {
+                boolean isFar = view.project(body.placement.xMetres(), body.placement.yMetres(), 0, getWidth(), getHeight())
+                        .map(at -> view.pixelsPerMetre(at.depth(), getHeight()) < FAR_PIXELS).orElse(true);
+                TriangleMesh wanted = isFar ? body.far : body.mesh;
+                if (body.solid.getMesh() != wanted) {
+                    body.solid.setMesh(wanted);
+                }
+            }
         }
     }
 
@@ -410,7 +433,8 @@ public final class FloorView extends Region {
         return near.stream().sorted(Comparator.comparingDouble(Near::depth)).limit(MOST_DETAILED).map(Near::thing).toList();
     }
 
-    private record Body(TriangleMesh mesh, Placement placement, Footprint size, Group group, @Nullable MeshView lamp) {
+    private record Body(MeshView solid, TriangleMesh mesh, TriangleMesh far, Placement placement, Footprint size, Group group,
+            @Nullable MeshView lamp) {
         /** Whether the equipment looks as this does and stands where it does. */
         boolean shows(@Nullable Equipment thing, Bodies shapes) {
             return thing != null && mesh == shapes.of(thing) && placement.equals(thing.placement()) && size.equals(thing.footprint());
@@ -431,7 +455,7 @@ public final class FloorView extends Region {
             lamp.setMaterial(lampOff);
             group.getChildren().add(lamp);
         }
-        return new Body(mesh, thing.placement(), thing.footprint(), placed(group, thing), lamp);
+        return new Body(body, mesh, shapes.far(thing), thing.placement(), thing.footprint(), placed(group, thing), lamp);
     }
 
     private static void stretch(MeshView body, Equipment thing) {

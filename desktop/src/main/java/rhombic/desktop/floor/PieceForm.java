@@ -20,7 +20,7 @@ final class PieceForm {
     private final List<float[]> normals = new ArrayList<>();
     /** Of each corner of each triangle: its point, normal and place in the picture. */
     private final List<int[]> corners = new ArrayList<>();
-    private final float[] unit;
+    private float[] unit = {};
 
     private PieceForm(Look.Form form) {
         switch (form) {
@@ -30,6 +30,19 @@ final class PieceForm {
         }
         unit = flat(points);
     }
+
+    /** As it is drawn from far away: what is seen of it from above. */
+    static PieceForm far() {
+        PieceForm form = new PieceForm();
+        for (int corner = 0; corner < 4; corner++) {
+            form.point((corner & 1) == 0 ? -0.5 : 0.5, (corner & 2) == 0 ? -0.5 : 0.5, 1);
+        }
+        form.side(form.normal(0, 0, 1), 0, 1, 3, 2);
+        form.unit = flat(form.points);
+        return form;
+    }
+
+    private PieceForm() {}
 
     static PieceForm of(Look.Form form) {
         return new PieceForm(form);

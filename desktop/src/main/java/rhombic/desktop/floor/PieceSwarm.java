@@ -1,5 +1,9 @@
 package rhombic.desktop.floor;
 
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.Map;
+import javafx.scene.Group;
 import javafx.scene.image.WritableImage;
 import javafx.scene.paint.Color;
 import javafx.scene.paint.PhongMaterial;
@@ -9,95 +13,167 @@ import javafx.scene.shape.VertexFormat;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
 
-/** All pieces of one type and look, as one mesh whose points are set anew when they move. */
+/**
+ * All pieces of one type and look, as a mesh for each group of places. A mesh is touched only if something in it has moved; what
+ * is far away is drawn from above alone.
+ */
 final class PieceSwarm {
     private static final int TEXTURE = 32;
     /** Metres above what it stands on, so that the two do not flicker. */
     private static final double LIFT = 0.005;
+    /** A piece that is smaller than this is far away. */
+    private static final double FAR_PIXELS = 5;
+    /** Numbers kept for a piece: x, y, z and turn. */
+    private static final int POSE = 4;
 
-    private final PieceForm form;
-    private final int floats;
-    private TriangleMesh mesh;
-    private final MeshView view;
+    private final PieceForm near;
+    private final PieceForm far = PieceForm.far();
     private final double length;
     private final double width;
     private final double height;
-    private float[] points = {};
-    private int count;
-    private int shown;
+    private final PhongMaterial material = new PhongMaterial();
+    private final Group view = new Group();
+    private final Map<Integer, Flock> flocks = new HashMap<>();
+
+    /** Those at one group of places. */
+    private final class Flock {
+        private final MeshView mesh = new MeshView();
+        private PieceForm form = near;
+        private TriangleMesh drawn = mesh(form, new float[0]);
+        private double[] poses = new double[16 * POSE];
+        private float[] points = {};
+        private int count;
+        private int shown;
+        private boolean hasMoved;
+
+        Flock() {
+            mesh.setMaterial(material);
+            mesh.setMouseTransparent(true);
+        }
+
+        void add(double x, double y, double z, double turned) {
+            int at = count++ * POSE;
+            if (at == poses.length) {
+                poses = Arrays.copyOf(poses, at * 2);
+            }
+            hasMoved |= poses[at] != x || poses[at + 1] != y || poses[at + 2] != z || poses[at + 3] != turned;
+            poses[at] = x;
+            poses[at + 1] = y;
+            poses[at + 2] = z;
+            poses[at + 3] = turned;
+        }
+
+        void end(Viewpoint seen, double pixelsHigh) {
+            if (count == 0 && shown == 0) {
+                return;
+            }
+            PieceForm wanted = isFar(seen, pixelsHigh) ? far : near;
+            if (hasMoved || count != shown || wanted != form) {
+                form = wanted;
+                draw();
+            }
+            hasMoved = false;
+        }
+
+        private boolean isFar(Viewpoint seen, double pixelsHigh) {
+            return count > 0 && seen.project(poses[0], poses[1], poses[2], pixelsHigh, pixelsHigh)
+                    .map(at -> seen.pixelsPerMetre(at.depth(), pixelsHigh) * Math.max(height, Math.max(length, width)) < FAR_PIXELS)
+                    .orElse(false);
+        }
+
+        private void draw() {
+            int floats = form.points().length;
+            int room = poses.length / POSE * floats;
+            boolean isAnother = points.length != room;
+            if (isAnother) {
+                points = new float[room];
+            }
+            for (int i = 0; i < count; i++) {
+                put(i);
+            }
+            int used = count * floats;
+            if (isAnother) {
+                // A mesh that grows and moves within one frame upsets the toolkit, so a larger one takes its place.
+                drawn = mesh(form, points);
+                mesh.setMesh(drawn);
+            } else {
+                int before = shown * floats;
+                if (used < before) {
+                    Arrays.fill(points, used, before, 0);
+                }
+                drawn.getPoints().set(0, points, 0, Math.max(used, before));
+            }
+            shown = count;
+            mesh.setVisible(count > 0);
+        }
+
+        private void put(int piece) {
+            double turnedDegrees = poses[piece * POSE + 3];
+            // Sides keep their normals, so quarter turns swap length and width instead; other angles turn the corners.
+            double angle = Math.toRadians(turnedDegrees % 90);
+            boolean swapped = Math.floorMod(Math.round(Math.floor(turnedDegrees / 90)), 2) == 1;
+            double alongX = swapped ? width : length;
+            double alongY = swapped ? length : width;
+            double cos = Math.cos(angle);
+            double sin = Math.sin(angle);
+            double x = poses[piece * POSE];
+            double y = poses[piece * POSE + 1];
+            double z = poses[piece * POSE + 2];
+            float[] unit = form.points();
+            int at = piece * unit.length;
+            for (int i = 0; i < unit.length; i += 3) {
+                double dx = unit[i] * alongX;
+                double dy = unit[i + 1] * alongY;
+                points[at++] = (float) (x + dx * cos - dy * sin);
+                points[at++] = (float) -(z + Math.max(LIFT, unit[i + 2] * height));
+                points[at++] = (float) (y + dx * sin + dy * cos);
+            }
+        }
+    }
 
     PieceSwarm(PieceType type, Look look) {
-        form = PieceForm.of(look.form());
-        floats = form.points().length;
-        mesh = mesh(new float[0]);
-        view = new MeshView(mesh);
+        near = PieceForm.of(look.form());
         length = type.length().inBaseUnit();
         width = type.width().inBaseUnit();
         height = type.height().inBaseUnit();
-        PhongMaterial material = new PhongMaterial();
         material.setDiffuseMap(texture(Color.web(look.colour())));
         material.setSpecularColor(Color.TRANSPARENT);
-        view.setMaterial(material);
         view.setMouseTransparent(true);
     }
 
-    MeshView view() {
+    Group view() {
         return view;
     }
 
     void begin() {
-        count = 0;
+        flocks.values().forEach(flock -> flock.count = 0);
     }
 
-    void add(double x, double y, double z, double turnedDegrees) {
-        if ((count + 1) * floats > points.length) {
-            points = java.util.Arrays.copyOf(points, Math.max(16 * floats, points.length * 2));
+    void add(int group, double x, double y, double z, double turnedDegrees) {
+        Flock flock = flocks.get(group);
+        if (flock == null) {
+            flock = new Flock();
+            flocks.put(group, flock);
+            view.getChildren().add(flock.mesh);
         }
-        // Sides keep their normals, so quarter turns swap length and width instead; other angles turn the corners.
-        double angle = Math.toRadians(turnedDegrees % 90);
-        boolean swapped = Math.floorMod(Math.round(Math.floor(turnedDegrees / 90)), 2) == 1;
-        double alongX = swapped ? width : length;
-        double alongY = swapped ? length : width;
-        double cos = Math.cos(angle);
-        double sin = Math.sin(angle);
-        float[] unit = form.points();
-        int at = count++ * floats;
-        for (int i = 0; i < unit.length; i += 3) {
-            double dx = unit[i] * alongX;
-            double dy = unit[i + 1] * alongY;
-            points[at++] = (float) (x + dx * cos - dy * sin);
-            points[at++] = (float) -(z + Math.max(LIFT, unit[i + 2] * height));
-            points[at++] = (float) (y + dx * sin + dy * cos);
-        }
+        flock.add(x, y, z, turnedDegrees);
     }
 
-    void end() {
-        if (mesh.getPoints().size() != points.length) {
-            // A mesh that grows and moves within one frame upsets the toolkit, so a larger one takes its place.
-            java.util.Arrays.fill(points, count * floats, points.length, 0);
-            mesh = mesh(points);
-            view.setMesh(mesh);
-            shown = count;
-            view.setVisible(count > 0);
-            return;
-        }
-        if (count < shown) {
-            java.util.Arrays.fill(points, count * floats, shown * floats, 0);
-        }
-        int changed = Math.max(count, shown) * floats;
-        if (changed > 0) {
-            mesh.getPoints().set(0, points, 0, changed);
-        }
-        shown = count;
-        view.setVisible(count > 0);
+    /**
+     * Draws what has changed.
+     *
+     * @param pixelsHigh of the picture
+     */
+    void end(Viewpoint seen, double pixelsHigh) {
+        flocks.values().forEach(flock -> flock.end(seen, pixelsHigh));
     }
 
-    private TriangleMesh mesh(float[] all) {
+    private static TriangleMesh mesh(PieceForm form, float[] all) {
         TriangleMesh made = new TriangleMesh(VertexFormat.POINT_NORMAL_TEXCOORD);
         made.getNormals().addAll(form.normals());
         made.getTexCoords().addAll(PieceForm.TEXTURE_CORNERS);
         made.getPoints().addAll(all);
-        made.getFaces().addAll(form.faces(all.length / floats));
+        made.getFaces().addAll(form.faces(all.length / form.points().length));
         return made;
     }
 

@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.Map;
 import java.util.TreeMap;
 import javafx.collections.ObservableFloatArray;
+import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -118,10 +119,10 @@ class PieceFormTest {
     void aSwarmPutsEachPieceWhereItIsAsLargeAsItIs(Look.Form which) {
         PieceSwarm swarm = new PieceSwarm(PieceType.usual("Box"), new Look("usual", "#102030", which));
         swarm.begin();
-        swarm.add(10, 20, 1, 0);
-        swarm.add(-5, 0, 0, 90);
-        swarm.end();
-        ObservableFloatArray points = ((TriangleMesh) swarm.view().getMesh()).getPoints();
+        swarm.add(0, 10, 20, 1, 0);
+        swarm.add(0, -5, 0, 0, 90);
+        swarm.end(NEAR, 700);
+        ObservableFloatArray points = mesh(swarm).getPoints();
         int each = PieceForm.of(which).points().length;
         // A usual piece is 0.6 m by 0.4 m by 0.4 m; turned, its length lies to the north.
         double reach = which == Look.Form.DRUM ? Math.cos(Math.PI / 12) : 1;
@@ -131,13 +132,46 @@ class PieceFormTest {
         assertArrayEquals(new double[] {-5 - 0.2 * reach, -5 + 0.2 * reach}, range(points, each, 2 * each, 0), 1e-5);
         assertArrayEquals(new double[] {-0.3 * reach, 0.3 * reach}, range(points, each, 2 * each, 2), 1e-5);
         swarm.begin();
-        swarm.add(10, 20, 1, 0);
-        swarm.end();
-        assertArrayEquals(new double[] {0, 0}, range(((TriangleMesh) swarm.view().getMesh()).getPoints(), each, 2 * each, 0), 0,
+        swarm.add(0, 10, 20, 1, 0);
+        swarm.end(NEAR, 700);
+        assertArrayEquals(new double[] {0, 0}, range(mesh(swarm).getPoints(), each, 2 * each, 0), 0,
                 "what is gone has no size");
         swarm.begin();
-        swarm.end();
-        assertTrue(!swarm.view().isVisible());
+        swarm.end(NEAR, 700);
+        assertTrue(!swarm.view().getChildren().getFirst().isVisible());
+    }
+
+    @Test
+    void whatIsFarIsDrawnFromAboveAndWhatStandsIsNotTouched() {
+        PieceSwarm swarm = new PieceSwarm(PieceType.usual("Box"), new Look("usual", "#102030", Look.Form.BOX));
+        for (int round = 0; round < 3; round++) {
+            swarm.begin();
+            swarm.add(0, 1, 0, 0.75, 30);
+            swarm.add(0, 2, 0, 0.75, 30);
+            swarm.add(1, 3, 0, 0.75, 0);
+            swarm.end(NEAR, 700);
+        }
+        TriangleMesh standing = mesh(swarm);
+        float[] before = standing.getPoints().toArray(null);
+        int[] changes = new int[1];
+        standing.getPoints().addListener((array, sizeChanged, from, to) -> changes[0]++);
+        swarm.begin();
+        swarm.add(0, 1, 0, 0.75, 30);
+        swarm.add(0, 2, 0, 0.75, 30);
+        swarm.add(1, 4, 0, 0.75, 0);
+        swarm.end(NEAR, 700);
+        assertEquals(0, changes[0], "only the other group has moved");
+        swarm.end(new Viewpoint(0, 0, 0, 40, 900, Viewpoint.USUAL_FIELD), 700);
+        assertEquals(2, mesh(swarm).getFaces().size() / 9 / (mesh(swarm).getPoints().size() / 12), "two triangles for each piece");
+        assertArrayEquals(new double[] {-1.15, -1.15}, range(mesh(swarm).getPoints(), 0, 12, 1), 1e-5);
+        swarm.end(NEAR, 700);
+        assertArrayEquals(before, mesh(swarm).getPoints().toArray(null), 0);
+    }
+
+    private static final Viewpoint NEAR = new Viewpoint(0, 0, 0, 40, 30, Viewpoint.USUAL_FIELD);
+
+    private static TriangleMesh mesh(PieceSwarm swarm) {
+        return (TriangleMesh) ((MeshView) swarm.view().getChildren().getFirst()).getMesh();
     }
 
     private static double[] range(ObservableFloatArray points, int from, int to, int axis) {
