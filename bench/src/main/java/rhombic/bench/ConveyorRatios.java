@@ -39,7 +39,27 @@ final class ConveyorRatios {
         }
         say("a piece on a full conveyor that stops and goes with each: %.0f ns with 10 on it, %.0f ns with 10,000, %.2f times (asked: at most 1.5)",
                 few, many, many / few);
+        memory();
         candles();
+    }
+
+    /** Ten full conveyors of ten thousand pieces each, which then stand. */
+    private static void memory() {
+        List<rhombic.study.kind.Equipment> things = new java.util.ArrayList<>();
+        List<Link> links = new java.util.ArrayList<>();
+        for (int i = 0; i < 10; i++) {
+            things.add(new GoodsIn("In " + i, AT, "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT, OptionalInt.empty()));
+            things.add(Conveyor.usual(Basics.of("Belt " + i, AT), Route.straight(1000)).withGap(metres("0.4 m")).withSpeed(speed("2 m/s"))
+                    .withLanes(10));
+            links.add(new Link("In " + i, "Belt " + i));
+        }
+        Study study = new Study("Full", RunPlan.ONE_SHIFT, List.of(PieceType.usual("Piece")), things, links);
+        Plant plant = Plant.build(study, 1, null);
+        long before = Ratios.usedBytes();
+        plant.advance(study.plan().length().nanos(), () -> false);
+        long used = Ratios.usedBytes() - before;
+        say("a piece on a conveyor takes %.0f bytes, %d of them (asked: at most 200)", (double) used / plant.figures().inside(),
+                plant.figures().inside());
     }
 
     /** A full conveyor in front of a station that takes one piece after the other: all stop and start with each. */

@@ -182,7 +182,7 @@ public final class Ratios {
         say("a waiting piece takes %.0f bytes (asked: at most 120)", (double) used / pieces);
     }
 
-    private static long usedBytes() {
+    static long usedBytes() {
         for (int i = 0; i < 3; i++) {
             System.gc();
         }

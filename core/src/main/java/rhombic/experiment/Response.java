@@ -60,7 +60,9 @@ public record Response(String place, String name, String unit, ToDoubleFunction<
                 equipment(index, name, "waited", "1", e -> e.waits().waitedShare()),
                 equipment(index, name, "empty", "1", e -> e.shares().isEmpty() ? e.emptyShare() : Double.NaN),
                 equipment(index, name, "full", "1", e -> e.shares().isEmpty() ? e.fullShare() : Double.NaN),
-                equipment(index, name, "standing", "1", e -> e.shares().isEmpty() ? e.standingShare() : Double.NaN)));
+                equipment(index, name, "standing", "1", e -> e.shares().isEmpty() ? e.standingShare() : Double.NaN),
+                equipment(index, name, "running", "1", e -> e.shares().isEmpty() ? e.belt().runningShare() : Double.NaN),
+                equipment(index, name, "entry gap mean", "m", e -> e.belt().gapMean())));
         for (EquipmentState state : EquipmentState.values()) {
             responses.add(share(index, name, state));
         }

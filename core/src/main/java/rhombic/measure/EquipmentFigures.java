@@ -17,14 +17,18 @@ import rhombic.study.value.EquipmentState;
  * @param valueShare part of the time, over all places, in which value was added
  * @param emptyShare part of the time in which it was empty, where contents are told instead of states
  * @param fullShare part of the time in which it was full, where contents are told instead of states
- * @param standingShare part of the time, over all lanes of a conveyor, in which what was at the end could not go on
+ * @param belt what a conveyor did besides
  */
 public record EquipmentFigures(String name, String kind, long in, long out, long made, long joined, long scrapped, int contentAtStart,
         int contentNow,
         double contentMean, int contentMost, long turnedAway, StayFigures stay, WaitFigures waits, Map<EquipmentState, Double> shares,
-        double valueShare, double emptyShare, double fullShare, double standingShare) implements Serializable {
+        double valueShare, double emptyShare, double fullShare, BeltFigures belt) implements Serializable {
     public EquipmentFigures {
         shares = Map.copyOf(shares);
+    }
+
+    public double standingShare() {
+        return belt.standingShare();
     }
 
     public double share(EquipmentState state) {

@@ -39,11 +39,12 @@ public final class Tally {
     /** Pieces that fill it; 0 for equipment whose contents are not told. */
     private final int room;
 
-    /** Which part of it stands since when, where pieces move along it. */
-    private double standing;
-
-    private long standingSince;
-    private double standingTime;
+    /** Which part of it stands, and which part moves, where pieces move along it. */
+    private final ShareOverTime standing = new ShareOverTime();
+    private final ShareOverTime running = new ShareOverTime();
+    private long gaps;
+    private double gapSum;
+    private double gapLeast;
     private double emptyTime;
     private double fullTime;
 
@@ -118,9 +119,19 @@ public final class Tally {
 
     /** That part of it stands from now on, since what is at its end can't go on. */
     public void stands(long now, double share) {
-        standingTime += standing * (now - standingSince);
-        standing = share;
-        standingSince = now;
+        standing.become(now, share);
+    }
+
+    /** That part of it moves from now on. */
+    public void runs(long now, double share) {
+        running.become(now, share);
+    }
+
+    /** A piece has come on so many metres behind the one before it. */
+    public void comesBehind(double metres) {
+        gapLeast = gaps == 0 ? metres : Math.min(gapLeast, metres);
+        gaps++;
+        gapSum += metres;
     }
 
     /** Adds to the time in which value was added. */
@@ -172,8 +183,10 @@ public final class Tally {
         waited = 0;
         waitTime = 0;
         longestWait = 0;
-        standingTime = 0;
-        standingSince = now;
+        standing.restart(now);
+        running.restart(now);
+        gaps = 0;
+        gapSum = 0;
         emptyTime = 0;
         fullTime = 0;
         most = content;
@@ -184,7 +197,6 @@ public final class Tally {
     public EquipmentFigures figures(String name, String kind, long now) {
         advance(now);
         double time = now - windowStart;
-        stands(now, standing);
         double value = units > 0 && time > 0 ? valueTime / time / units : 0;
         return new EquipmentFigures(name, kind, in, out, made, joined, scrapped, contentAtStart, content,
                 time > 0 ? contentTime / time : content, most,
@@ -192,7 +204,12 @@ public final class Tally {
                 new WaitFigures(begun, waited, begun == 0 ? Double.NaN : waitTime / begun / 1e9, longestWait / 1e9), shares(now, time),
                 value,
                 room > 0 && time > 0 ? emptyTime / time : 0, room > 0 && time > 0 ? fullTime / time : 0,
-                time > 0 ? standingTime / time : 0);
+                belt(now, time));
+    }
+
+    private BeltFigures belt(long now, double time) {
+        return new BeltFigures(standing.mean(now, time), running.mean(now, time), gaps == 0 ? Double.NaN : gapSum / gaps,
+                gaps == 0 ? Double.NaN : gapLeast);
     }
 
     private Map<EquipmentState, Double> shares(long now, double time) {

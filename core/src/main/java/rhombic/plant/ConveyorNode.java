@@ -114,6 +114,7 @@ final class ConveyorNode extends ContentNode {
     @Override
     void begin() {
         stretches.forEach(Stretch::begin);
+        runs();
         for (ShutTime time : conveyor.off()) {
             switchAt(time.from().nanos(), true);
             if (time.until() != null) {
@@ -190,6 +191,11 @@ final class ConveyorNode extends ContentNode {
             standing += standsNow ? 1 : -1;
             tally.stands(plant.now(), (double) standing / standingIn.length);
         }
+    }
+
+    /** Its drive moves, or no longer; all its stretches move with the first. */
+    void runs() {
+        tally.runs(plant.now(), (double) stretches.getFirst().moving() / standingIn.length);
     }
 
     void sees(int sensor, boolean coversNow) {

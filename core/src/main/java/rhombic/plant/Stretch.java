@@ -353,6 +353,9 @@ final class Stretch extends Node {
     }
 
     private void comesOn(Lane lane, Way way, Piece piece) {
+        if (!way.isStraightOn() && lane.count() > 0) {
+            whole.tally.comesBehind(lane.clearMetres() + way.entry().beforeMetres());
+        }
         lastEntry[lane.number] = way.entry();
         lastAside = way.isAside();
         lane.comes(piece, whole.lengthOf[piece.type], way.entry().beforeMetres(),
@@ -413,6 +416,15 @@ final class Stretch extends Node {
         }
     }
 
+    /** How many of its lanes move. */
+    int moving() {
+        int moving = 0;
+        for (Lane lane : lanes) {
+            moving += lane.moves() ? 1 : 0;
+        }
+        return moving;
+    }
+
     void halt(int lane, boolean nowHalted) {
         lanes[lane].halt(nowHalted);
     }
@@ -438,6 +450,13 @@ final class Stretch extends Node {
             whole.stands(lane.number, standsNow);
             if (isRigid) {
                 whole.halt(lane.number, Stretch.this, standsNow);
+            }
+        }
+
+        @Override
+        public void rateChanged(Lane lane) {
+            if (previous == null) {
+                whole.runs();
             }
         }
 
@@ -477,6 +496,7 @@ final class Stretch extends Node {
 
         @Override
         public void rateChanged(Lane lane) {
+            super.rateChanged(lane);
             lane.forEachTrain(this);
         }
     }

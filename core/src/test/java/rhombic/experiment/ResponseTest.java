@@ -38,7 +38,7 @@ class ResponseTest {
         Set<String> names = new HashSet<>();
         all.forEach(response -> assertTrue(names.add(response.place() + "\u0000" + response.name()),
                 response.place() + ": " + response.name()));
-        int eachEquipment = 9 + EquipmentState.values().length;
+        int eachEquipment = 11 + EquipmentState.values().length;
         assertEquals(Response.OF_PLANT.size() + 4 * eachEquipment + 5, all.size());
     }
 

@@ -86,6 +86,7 @@ class BranchesTest {
         assertEquals(1, at(run, "Side").in());
         assertEquals((4 + 0.4 + 3) / 0.5, type(run, "Other").moveMean(), 1e-9, "nothing of it was blocked on the belts");
         assertEquals(0, type(run, "Other").blockedMean(), 1e-9);
+        assertEquals(0.4, at(run, "Main").belt().gapMean(), 1e-9, "it came on as soon as it could");
     }
 
     @Test
@@ -195,6 +196,7 @@ class BranchesTest {
         Conveyor belt = belt("Belt", 10).withAcceleration(Optional.of(Quantity.parse("0.25 m/s2", Dimension.ACCELERATION)))
                 .withOff(ShutTime.parse("4 s to 10 s"));
         Study study = new Lines().types(BOX).chain(timetable("In", "0 s Piece"), belt, goodsOut("Out")).study(1, 0, 1);
+        assertEquals((3600 - 4) / 3600.0, at(Runs.of(study), "Belt").belt().runningShare(), 1e-12, "it stands from 6 s to 10 s");
         // 2 m until 4 s, 0.5 m until it stands at 6 s, 0.5 m from 10 s to 12 s, and the other 7 m at 0.5 m/s
         assertEquals(26, type(Runs.of(study), "Piece").lead().mean(), 1e-9);
         Trace trace = Runs.traceOf(study);

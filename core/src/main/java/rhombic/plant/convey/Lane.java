@@ -236,6 +236,11 @@ public final class Lane {
         return since < TIE_METRES || pocket - since < TIE_METRES ? 0 : pocket - since;
     }
 
+    /** Whether its drive moves. */
+    public boolean moves() {
+        return drive.moves();
+    }
+
     /** Whether the number of pieces allows another, be it that it must wait. */
     public boolean mayTakeMore() {
         return count < most;
@@ -262,8 +267,8 @@ public final class Lane {
         }
     }
 
-    /** From the beginning to the rear edge of the last piece. */
-    private double clearMetres() {
+    /** From the beginning to the rear edge of the last piece; infinite if there is none. */
+    public double clearMetres() {
         Train train = last;
         return train == null ? Double.POSITIVE_INFINITY : place(train, train.tail) - train.tail.length;
     }

@@ -25,6 +25,7 @@ final class Offers {
                 .add("table('" + table.name() + "', " + (table.keys().size() == 1 ? "piece.type)" : "piece.type, here.name)")));
         for (Equipment thing : study.equipment()) {
             thing.basics().attributes().forEach(a -> offers.add("at('" + thing.name() + "')." + a.name()));
+            thing.readable().forEach(name -> offers.add("at('" + thing.name() + "')." + name));
             offers.add("at('" + thing.name() + "').content");
         }
         new TreeSet<>(Formula.FUNCTIONS.keySet()).stream().filter(name -> !name.equals("at") && !name.equals("table"))

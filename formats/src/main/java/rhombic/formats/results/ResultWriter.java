@@ -126,6 +126,9 @@ public final class ResultWriter {
                 one.put("emptyShare", e.emptyShare());
                 one.put("fullShare", e.fullShare());
                 one.put("standingShare", e.standingShare());
+                one.put("runningShare", e.belt().runningShare());
+                number(one, "entryGapMean", e.belt().gapMean());
+                number(one, "entryGapLeast", e.belt().gapLeast());
             }
         }
         ArrayNode links = node.putArray("links");
@@ -234,7 +237,9 @@ public final class ResultWriter {
         out.print("adding value");
         out.print("empty");
         out.print("full");
-        out.print("standing");
+        for (String heading : List.of("standing", "running", "entry gap mean m", "entry gap least m")) {
+            out.print(heading);
+        }
         out.println();
         for (RunFigures run : summary.runs()) {
             for (EquipmentFigures e : run.equipment()) {
@@ -253,6 +258,9 @@ public final class ResultWriter {
                 out.print(e.shares().isEmpty() ? e.emptyShare() : "");
                 out.print(e.shares().isEmpty() ? e.fullShare() : "");
                 out.print(e.shares().isEmpty() ? e.standingShare() : "");
+                out.print(e.shares().isEmpty() ? e.belt().runningShare() : "");
+                out.print(cell(e.belt().gapMean()));
+                out.print(cell(e.belt().gapLeast()));
                 out.println();
             }
         }

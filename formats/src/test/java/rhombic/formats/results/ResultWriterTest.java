@@ -71,7 +71,11 @@ class ResultWriterTest {
             assertEquals(figures.name(), equipment.get(i).get("equipment"));
             assertEquals(figures.in() + figures.made() - figures.joined(), Long.parseLong(equipment.get(i).get("in"))
                     + Long.parseLong(equipment.get(i).get("made")) - Long.parseLong(equipment.get(i).get("joined")));
-            boolean hasStates = !figures.kind().equals("Goods out") && !figures.kind().equals("Buffer");
+            boolean hasStates = !java.util.List.of("Goods out", "Buffer", "Conveyor").contains(figures.kind());
+            if (figures.kind().equals("Conveyor")) {
+                assertEquals(figures.belt().runningShare(), Double.parseDouble(equipment.get(i).get("running")), figures.name());
+                assertTrue(figures.belt().runningShare() > 0, figures.name());
+            }
             assertEquals(hasStates, !equipment.get(i).get("working").isEmpty(), figures.kind());
             assertEquals(hasStates, equipment.get(i).get("empty").isEmpty(), figures.kind());
             assertEquals(figures.waits().begun() > 0, !equipment.get(i).get("wait mean s").isEmpty(), figures.name());
