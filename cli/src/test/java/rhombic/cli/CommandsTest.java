@@ -59,7 +59,7 @@ class CommandsTest {
     @Test
     void faultsOfContentAreToldWithTheirPath() throws Exception {
         assertEquals(2, rhombic("check", faulty("\"52 s\"", "52")));
-        assertTrue(err.toString().contains("equipment[15].time: 52 has no unit"), err.toString());
+        assertTrue(err.toString().contains("equipment[18].time: 52 has no unit"), err.toString());
     }
 
     @Test

@@ -101,6 +101,13 @@ public final class Lane {
      */
     public record Shape(double lengthMetres, double gapMetres, boolean isRigid, int most, double pocketMetres, double acceleration) {}
 
+    /** Room for a piece of that length, the one before it being so far on. */
+    private record Wish(double pieceMetres, double clearMetres) {
+        boolean isMetWith(Wish other) {
+            return pieceMetres <= other.pieceMetres && clearMetres <= other.clearMetres;
+        }
+    }
+
     public final int number;
     private final Simulator simulator;
     private final double length;
@@ -119,11 +126,8 @@ public final class Lane {
     private double closedUp;
     private double speed;
     private boolean isOff;
-    /** Whether somebody wants to know when the beginning is clear. */
-    private boolean isAwaited;
-    /** The least length that is wanted for, and how far the last piece must be on for it. */
-    private double awaitedMetres;
-    private double awaitedClear;
+    /** What is waited for at the beginning; none of them is met whenever another is. */
+    private final List<Wish> wishes = new ArrayList<>();
     /** Whether a rigid lane has stopped because its first piece can't go on. */
     private boolean isStopped;
     /** How many lanes that move with this one have stopped so. */
@@ -152,7 +156,7 @@ public final class Lane {
                 simulator.schedule(this, Math.clamp(nanosFor(toGo), 1, 1000), AFTER_ALL);
                 return;
             }
-            isAwaited = false;
+            wishes.clear();
             watch.entryIsClear(Lane.this);
             watch.settle();
         }
@@ -259,12 +263,15 @@ public final class Lane {
 
     /** Has the watch told once when a piece of that length may come on, the one before it being so far on. */
     public void awaitClear(double pieceMetres, double clearMetres) {
-        if (!isAwaited || pieceMetres < awaitedMetres || clearMetres < awaitedClear) {
-            awaitedClear = isAwaited ? Math.min(clearMetres, awaitedClear) : clearMetres;
-            awaitedMetres = isAwaited ? Math.min(pieceMetres, awaitedMetres) : pieceMetres;
-            isAwaited = true;
-            scheduleClear();
+        Wish wish = new Wish(pieceMetres, clearMetres);
+        for (Wish other : wishes) {
+            if (other.isMetWith(wish)) {
+                return; // it is told then, and asks anew
+            }
         }
+        wishes.removeIf(wish::isMetWith);
+        wishes.add(wish);
+        scheduleClear();
     }
 
     /** From the beginning to the rear edge of the last piece; infinite if there is none. */
@@ -480,19 +487,22 @@ public final class Lane {
 
     private void scheduleClear() {
         simulator.cancel(clears);
-        if (!isAwaited || !drive.moves() || count >= most) {
+        if (wishes.isEmpty() || !drive.moves() || count >= most) {
             return; // looked at again when the drive moves, or a piece leaves
         }
         double clear = clearMetres();
-        double missing = Math.max(awaitedClear - clear, 0);
         boolean lastStands = last != null && last.stands;
-        if (lastStands && (missing > TINY_METRES || clear - gap < awaitedMetres - TINY_METRES)) {
-            return; // looked at again when it goes on
+        double toGo = Double.POSITIVE_INFINITY;
+        for (Wish wish : wishes) {
+            double missing = Math.max(wish.clearMetres - clear, 0);
+            boolean isVain = lastStands && (missing > TINY_METRES || clear - gap < wish.pieceMetres - TINY_METRES);
+            if (!isVain) { // else it is looked at again when the last piece goes on
+                toGo = Math.min(toGo, pocket == 0 ? missing : nextPocket(missing));
+            }
         }
-        double toGo = pocket == 0 ? missing : nextPocket(missing);
         if (toGo <= TINY_METRES) {
             simulator.schedule(clears, 0, AFTER_ALL);
-        } else {
+        } else if (toGo < Double.POSITIVE_INFINITY) {
             long nanos = drive.nanosFor(toGo);
             if (nanos < Drive.NEVER) {
                 simulator.schedule(clears, Math.max(1, nanos), AFTER_ALL);
