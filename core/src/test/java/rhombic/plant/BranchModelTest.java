@@ -41,6 +41,7 @@ import rhombic.study.value.WayOut;
 class BranchModelTest {
     private static final double SECONDS = 240;
     private static final double ROUNDING = 2e-5;
+    private static final double[] LENGTHS = {0.6, 0.95};
 
     /** A belt with all that happens to it; times in seconds, lengths in metres. */
     private record Belt(double length, double width, double gap, double speed, boolean rigid, List<Fitting> fittings,
@@ -50,7 +51,7 @@ class BranchModelTest {
     /** @param at name of the merge; empty: at the beginning. @param type that leaves by the divert of that name, or goes to the end */
     private record Arrival(double seconds, String at, String leavesBy, double length) {
         String type() {
-            return "From " + at + " to " + leavesBy + ".";
+            return "From " + at + " (" + length + " m) to " + leavesBy + ".";
         }
     }
 
@@ -353,7 +354,7 @@ class BranchModelTest {
                     exits.add(fittings.get(i).name());
                 }
             }
-            arrivals.add(new Arrival(seconds, from, exits.get(random.nextInt(exits.size())), 0.6));
+            arrivals.add(new Arrival(seconds, from, exits.get(random.nextInt(exits.size())), LENGTHS[random.nextInt(2)]));
         }
         List<double[]> speeds = new ArrayList<>();
         for (int i = random.nextInt(3); i > 0; i--) {
@@ -368,7 +369,12 @@ class BranchModelTest {
 
     private static Study study(Belt belt) {
         List<PieceType> types = new ArrayList<>();
-        belt.arrivals.stream().map(Arrival::type).distinct().forEach(name -> types.add(PieceType.usual(name)));
+        Map<String, Double> lengths = new java.util.LinkedHashMap<>();
+        belt.arrivals.forEach(arrival -> lengths.put(arrival.type(), arrival.length));
+        lengths.forEach((name, length) -> {
+            PieceType usual = PieceType.usual(name);
+            types.add(usual.sized(new Quantity(length, Unit.METRE), usual.width(), usual.height()));
+        });
         List<Equipment> things = new ArrayList<>();
         List<Link> links = new ArrayList<>();
         Conveyor main = Conveyor.usual(Basics.of("Main", SOMEWHERE), Route.straight(belt.length))

@@ -155,6 +155,17 @@ class BranchesTest {
         }
     }
 
+    @Test
+    void longAndShortPiecesThatWaitAtAMergeWithoutRoomWaitQuietly() {
+        PieceType longer = OTHER.sized(metres(0.95), OTHER.width(), OTHER.height());
+        for (Fitting.First first : Fitting.First.values()) {
+            RunFigures run = Runs.of(new Lines().types(BOX, longer)
+                    .chain(Lines.onDemand("In"), belt("Main", 10, merge(6.35, first)), station("S", 1, 0, "10 min"), goodsOut("Out"))
+                    .chain(stock("Side", "Other", 500)).link(new Link("Side", "Main").withPorts("", "Into")).study(8, 0, 1));
+            assertEquals(47, at(run, "S").out(), first.word());
+        }
+    }
+
     private static RunFigures stoppedBy(Conveyor belt, String condition, String word, String... rows) {
         return Runs.of(new Lines().types(BOX).chain(timetable("In", rows), belt, station("S", 1, 0, "100 s"), goodsOut("Out"))
                 .rules(new Rule("Stop", new Rule.When.StateChanges(belt.name(), word), condition, List.of(new Rule.Action.StopRun())))
