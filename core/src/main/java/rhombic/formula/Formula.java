@@ -14,7 +14,7 @@ public final class Formula {
     /** What the clock can be asked for. */
     public static final Set<String> OF_CLOCK = Set.of("seconds", "hours", "hour", "weekday");
     /** What every piece can be asked for beside its attributes. */
-    public static final Set<String> OF_PIECE = Set.of("type", "age", "reworked", "look");
+    public static final Set<String> OF_PIECE = Set.of("type", "age", "reworked", "look", "onLane");
     /** What every equipment can be asked for beside its attributes. */
     public static final Set<String> OF_EQUIPMENT = Set.of("name", "content", "done");
 

@@ -7,7 +7,8 @@ import org.apache.commons.rng.UniformRandomProvider;
  * {@link FormulaException} with the remedy.
  */
 public interface FormulaScope {
-    /** Attributes of the piece, and {@code type}, {@code age}, {@code reworked}, {@code look}. */
+    /** Attributes of the piece, and {@code type}, {@code age}, {@code reworked}, {@code look} and {@code onLane}, the lane of a
+     * conveyor that it is on, the leftmost being 1; 0 if it is on none. */
     Object piece(String name);
 
     /** Attributes of the equipment where the formula stands, and {@code name}, {@code content}, {@code done}. */

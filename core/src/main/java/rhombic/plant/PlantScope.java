@@ -112,6 +112,7 @@ final class PlantScope implements FormulaScope {
         return switch (name) {
             case "type" -> plant.types.name(about.type);
             case "age" -> (plant.now() - about.bornNanos) / 1e9;
+            case "onLane" -> (double) about.onLane;
             case "reworked" -> (double) (about.rework == null ? 0 : about.rework.times);
             case "look" -> plant.types.lookName(about);
             default -> {

@@ -356,6 +356,7 @@ final class Stretch extends Node {
         if (!way.isStraightOn() && lane.count() > 0) {
             whole.tally.comesBehind(lane.clearMetres() + way.entry().beforeMetres());
         }
+        piece.onLane = lane.number + 1;
         lastEntry[lane.number] = way.entry();
         lastAside = way.isAside();
         lane.comes(piece, whole.lengthOf[piece.type], way.entry().beforeMetres(),
@@ -393,6 +394,7 @@ final class Stretch extends Node {
             long moved = Math.min(stay, Math.round((fromMetres + metres - rider.fromMetres()) / whole.speed() * 1e9));
             piece.moveNanos += moved;
             piece.blockedNanos += stay - moved;
+            piece.onLane = 0;
             whole.goesOut(piece);
         }
         if (!line.isEmpty() || !before.isEmpty()) {

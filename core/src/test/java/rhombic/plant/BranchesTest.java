@@ -34,6 +34,7 @@ import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Route;
 import rhombic.study.value.ShutTime;
+import rhombic.study.value.Taking;
 import rhombic.study.value.WayOut;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
@@ -164,6 +165,35 @@ class BranchesTest {
                     .chain(stock("Side", "Other", 500)).link(new Link("Side", "Main").withPorts("", "Into")).study(8, 0, 1));
             assertEquals(47, at(run, "S").out(), first.word());
         }
+    }
+
+    /** Pieces that came from each of three lanes through a narrow conveyor, the lanes being full all the time. */
+    private static long[] narrowed(Taking taking) {
+        Conveyor narrow = belt("Narrow", 10);
+        Conveyor first = (Conveyor) narrow.with(narrow.basics().withTaking(taking));
+        PieceType counted = Runs.type("Piece", "lane", 0.0);
+        Rule mark = new Rule("Mark", new Rule.When.Piece(Rule.PieceEvent.ENTERS, "Wide"), "",
+                List.of(new Rule.Action.Set("", "lane", "piece.onLane")));
+        Lines lines = new Lines().types(counted)
+                .chain(Lines.onDemand("In"), belt("Wide", 20).withLanes(3), first, station("S", 1, 0, "10 s"))
+                .rules(mark);
+        for (int lane = 1; lane <= 3; lane++) {
+            lines.chain(goodsOut("Out " + lane));
+            lines.link(new Link("S", "Out " + lane).withFilter(new LinkFilter.Where("piece.lane == " + lane)));
+        }
+        RunFigures run = Runs.of(lines.study(5, 1, 1));
+        return new long[] {at(run, "Out 1").in(), at(run, "Out 2").in(), at(run, "Out 3").in()};
+    }
+
+    @Test
+    void lanesNarrowInTurnOrTheInnerOneFirst() {
+        long[] inTurn = narrowed(Taking.OLDEST);
+        for (long lane : inTurn) {
+            assertEquals(4 * 360 / 3, lane, 1);
+        }
+        long[] leftFirst = narrowed(Taking.byFormula("-piece.onLane"));
+        assertEquals(4 * 360, leftFirst[0], 1);
+        assertEquals(0, leftFirst[1] + leftFirst[2], "the others wait as long as the first has any");
     }
 
     private static RunFigures stoppedBy(Conveyor belt, String condition, String word, String... rows) {

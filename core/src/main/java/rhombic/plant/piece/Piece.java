@@ -14,6 +14,8 @@ public final class Piece {
     public int id = NOT_IN_YET;
     public int type;
     public int look;
+    /** The lane of a conveyor that it is on, from the left, from 1; 0 if it is on none. */
+    public int onLane;
     /** Its number in the trace, which is used again once it is gone. */
     public int body = NO_BODY;
     public long bornNanos;
