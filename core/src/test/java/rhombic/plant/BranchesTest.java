@@ -196,6 +196,85 @@ class BranchesTest {
         assertEquals(0, leftFirst[1] + leftFirst[2], "the others wait as long as the first has any");
     }
 
+    @Test
+    void aRigidConveyorStopsAsAWholeWhereverItsFirstPieceStands() {
+        Conveyor belt = belt("Main", 10, divert(4)).withMode(Conveyor.Mode.RIGID);
+        RunFigures run = Runs.of(new Lines().types(BOX).chain(timetable("In", "0 s Piece", "14 s Piece"), belt, station("S", 1, 0, "1 s"))
+                .chain(new rhombic.study.kind.GoodsOut(Basics.of("Out", SOMEWHERE).withShut(ShutTime.parse("0 s to 60 s"))))
+                .link("S", "Out").study(1, 0, 1));
+        // the first is at the end at 20 s and in the station; the second, 7 m behind it, is at the end at 34 s and stands until 60 s
+        assertEquals((60 + (61 - 14)) / 2.0, type(run, "Piece").lead().mean(), 1e-9);
+        assertEquals((3600 - 26) / 3600.0, at(run, "Main").belt().runningShare(), 1e-12);
+        RunFigures three = Runs.of(new Lines().types(BOX)
+                .chain(timetable("In", "0 s Piece", "14 s Piece", "30 s Piece"), belt, station("S", 1, 0, "1 s"))
+                .chain(new rhombic.study.kind.GoodsOut(Basics.of("Out", SOMEWHERE).withShut(ShutTime.parse("0 s to 60 s"))))
+                .link("S", "Out").study(1, 0, 1));
+        // the third has gone 2 m, before the divert, when all stops at 34 s, and the other 8 m from 60 s on
+        assertEquals((60 + 47 + (60 + 16 + 1 - 30)) / 3.0, type(three, "Piece").lead().mean(), 1e-9);
+    }
+
+    @Test
+    void aPieceThatComesToTheEndWhileTheDriveStartsIsThereInTime() {
+        Conveyor belt = belt("Belt", 10).withAcceleration(Optional.of(Quantity.parse("0.125 m/s2", Dimension.ACCELERATION)))
+                .withOff(ShutTime.parse("14 s to 30 s"));
+        // 7 m until 14 s, 1 m more until it stands at 18 s; 1 m from 30 s to 34 s; the last metre at 0.5 m/s
+        RunFigures run = Runs
+                .of(new Lines().types(BOX).chain(timetable("In", "0 s Piece"), belt, goodsOut("Out")).study(1, 0, 1));
+        assertEquals(36, type(run, "Piece").lead().mean(), 1e-9);
+        // a belt of 8.5 m: half a metre from rest takes the square root of 8 seconds
+        RunFigures inRamp = Runs.of(new Lines().types(BOX)
+                .chain(timetable("In", "0 s Piece"), belt.withRoute(Route.straight(8.5)), goodsOut("Out")).study(1, 0, 1));
+        assertEquals(30 + Math.sqrt(8), type(inRamp, "Piece").lead().mean(), 2e-9);
+        // one of 7.75 m: 0.75 m while it slows down, v t - a t t / 2 = 0.75 at 2 s
+        RunFigures slowing = Runs.of(new Lines().types(BOX)
+                .chain(timetable("In", "0 s Piece"), belt.withRoute(Route.straight(7.75)), goodsOut("Out")).study(1, 0, 1));
+        assertEquals(16, type(slowing, "Piece").lead().mean(), 2e-9);
+    }
+
+    @Test
+    void offFromTheStartAndSpeedsThatNoConveyorHas() {
+        RunFigures run = Runs.of(new Lines().types(BOX)
+                .chain(timetable("In", "0 s Piece"), belt("Belt", 10).withOff(ShutTime.parse("0 s to 100 s")), goodsOut("Out"))
+                .study(1, 0, 1));
+        assertEquals(120, type(run, "Piece").lead().mean(), 1e-9);
+        assertEquals((3600 - 100) / 3600.0, at(run, "Belt").belt().runningShare(), 1e-12);
+        for (String speed : List.of("0", "-1", "101")) {
+            Rule rule = new Rule("Wrong", new Rule.When.Every(Quantity.seconds(8)), "",
+                    List.of(new Rule.Action.Set("Belt", "speed", speed)));
+            Study study = new Lines().types(BOX).chain(timetable("In", "0 s Piece"), belt("Belt", 10), goodsOut("Out")).rules(rule)
+                    .study(1, 0, 1);
+            assertTrue(org.junit.jupiter.api.Assertions.assertThrows(RunTroubleException.class, () -> Runs.of(study)).getMessage()
+                    .contains("Rule Wrong"), speed);
+        }
+        Rule fastest = new Rule("Fast", new Rule.When.Every(Quantity.seconds(8)), "clock.seconds < 10",
+                List.of(new Rule.Action.Set("Belt", "speed", "100")));
+        RunFigures fast = Runs
+                .of(new Lines().types(BOX).chain(timetable("In", "0 s Piece"), belt("Belt", 10), goodsOut("Out")).rules(fastest)
+                        .study(1, 0, 1));
+        assertEquals(8.06, type(fast, "Piece").lead().mean(), 1e-9);
+    }
+
+    @Test
+    void whatAPieceCarriesWeighsToo() {
+        PieceType pallet = PieceType.pallet("Pallet");
+        Conveyor belt = belt("Belt", 10).withWidth(metres(1)).withHeaviest(Optional.of(Quantity.parse("55 kg", Dimension.MASS)));
+        Lines lines = new Lines().types(BOX, pallet).chain(stock("Parts", "Piece", 6))
+                .chain(stock("Pallets", "Pallet", 2), new rhombic.study.kind.AssemblyStation(Basics.of("Pack", SOMEWHERE),
+                        rhombic.study.kind.Work.of(1, 1, new rhombic.study.value.TimeSource.Drawn(Lines.time("1 s"))),
+                        rhombic.study.kind.AssemblyStation.Way.PACK, List.of("Pallet"),
+                        new rhombic.study.kind.Recipe.Fixed(List.of(new rhombic.study.kind.Recipe.Part("Piece", 3))), 6, ""),
+                        belt, goodsOut("Out"))
+                .link("Parts", "Pack");
+        RunFigures run = Runs.of(lines.study(1, 0, 1));
+        assertEquals(1, at(run, "Belt").contentMost(), "28 kg each: two would be 56 kg");
+        assertEquals(2, type(run, "Pallet").out());
+        Conveyor more = belt.withHeaviest(Optional.of(Quantity.parse("56 kg", Dimension.MASS)));
+        assertEquals(28, pallet.weight().inBaseUnit() + 3 * BOX.weight().inBaseUnit(), 1e-12);
+        RunFigures both = Runs
+                .of(new Lines().types(BOX, pallet).chain(stock("Pallets", "Pallet", 2), more, goodsOut("Out")).study(1, 0, 1));
+        assertEquals(2, at(both, "Belt").contentMost());
+    }
+
     private static RunFigures stoppedBy(Conveyor belt, String condition, String word, String... rows) {
         return Runs.of(new Lines().types(BOX).chain(timetable("In", rows), belt, station("S", 1, 0, "100 s"), goodsOut("Out"))
                 .rules(new Rule("Stop", new Rule.When.StateChanges(belt.name(), word), condition, List.of(new Rule.Action.StopRun())))
