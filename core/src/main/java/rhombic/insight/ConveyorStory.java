@@ -58,9 +58,7 @@ final class ConveyorStory {
     }
 
     private static Optional<Fitting> before(Conveyor conveyor, double at) {
-        return conveyor.fittings().stream()
-                .filter(fitting -> !(fitting instanceof Fitting.Sensor) && Math.abs(conveyor.metresOf(fitting) - at) < AT_END_METRES)
-                .findFirst();
+        return conveyor.branches().stream().filter(fitting -> Math.abs(conveyor.metresOf(fitting) - at) < AT_END_METRES).findFirst();
     }
 
     private String why(Conveyor conveyor, PieceSpot spot, Moment moment) {

@@ -107,8 +107,23 @@ abstract class Node implements Giver {
         return this;
     }
 
-    /** How pieces come in at a port. */
-    Way.Entry entry(String port) {
+    /** The part of the same equipment from which pieces go straight on into this one. */
+    @Nullable
+    Node previous() {
+        return null;
+    }
+
+    /** How far it is from where pieces wait to go out to its edge. */
+    double toEdgeMetres() {
+        return 0;
+    }
+
+    /**
+     * How pieces come in at a port.
+     *
+     * @param fromMetres how far they still have to go in what they leave
+     */
+    Way.Entry entry(String port, double fromMetres) {
         return Way.Entry.USUAL;
     }
 

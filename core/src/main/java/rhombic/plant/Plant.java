@@ -150,7 +150,7 @@ public final class Plant {
             Node to = known(link.to()).takerAt(link.toPort());
             List<Way> ways = waysFrom.computeIfAbsent(from, key -> new ArrayList<>());
             linksFrom.computeIfAbsent(from, key -> new ArrayList<>()).add(link);
-            Way.Entry entry = entry(link, from, to);
+            Way.Entry entry = to.entry(link.toPort(), link.travel() instanceof Travel.AtOnce ? from.toEdgeMetres() : 0);
             ways.add(new Way(ways.size(), to, channel(i, link, to, entry), entry));
             if (link.travel().most() > 0) {
                 limited.add(to);
@@ -159,8 +159,9 @@ public final class Plant {
         boolean outletsShut = study.equipment().stream().anyMatch(thing -> !thing.basics().outletShut().isEmpty())
                 || study.rules().stream().flatMap(rule -> rule.then().stream()).anyMatch(Rule.Action.ShutOutlet.class::isInstance);
         for (Node node : parts) {
-            if (node instanceof Stretch stretch && stretch.previous() != null) {
-                goesStraightOn(stretch.previous(), stretch, waysFrom, linksFrom);
+            Node before = node.previous();
+            if (before != null) {
+                goesStraightOn(before, node, waysFrom, linksFrom);
             }
         }
         for (Node node : parts) {
@@ -174,17 +175,8 @@ public final class Plant {
         }
     }
 
-    /** From the middle of a divert to where the next conveyor begins, at its side, half its width is to go. */
-    private static Way.Entry entry(Link link, Node from, Node to) {
-        Way.Entry entry = to.entry(link.toPort());
-        boolean leavesAside = from instanceof Stretch stretch && stretch.ends() != null && link.travel() instanceof Travel.AtOnce;
-        return leavesAside && to instanceof Stretch
-                ? new Way.Entry(entry.entrance(), entry.beforeMetres() + ((Stretch) from).halfWidthMetres())
-                : entry;
-    }
-
     /** What does not leave to the side goes straight on: the last of the ways, with what the shares leave over. */
-    private static void goesStraightOn(Stretch from, Stretch to, Map<Node, List<Way>> waysFrom, Map<Node, List<Link>> linksFrom) {
+    private static void goesStraightOn(Node from, Node to, Map<Node, List<Way>> waysFrom, Map<Node, List<Link>> linksFrom) {
         List<Way> ways = waysFrom.computeIfAbsent(from, key -> new ArrayList<>());
         List<Link> links = linksFrom.computeIfAbsent(from, key -> new ArrayList<>());
         boolean byShare = links.stream().anyMatch(link -> link.share().isPresent());

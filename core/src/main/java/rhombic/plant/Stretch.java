@@ -103,13 +103,16 @@ final class Stretch extends Node {
         return ends;
     }
 
-    double halfWidthMetres() {
-        return whole.halfWidth();
-    }
-
+    @Override
     @Nullable
     Stretch previous() {
         return previous;
+    }
+
+    /** From the middle of a divert to its side. */
+    @Override
+    double toEdgeMetres() {
+        return ends == null ? 0 : whole.halfWidth();
     }
 
     @Override
@@ -189,11 +192,11 @@ final class Stretch extends Node {
     }
 
     @Override
-    Way.Entry entry(String port) {
-        if (begins instanceof Fitting.Merge merge && merge.name().equals(port)) {
-            return new Way.Entry(Way.Entrance.ASIDE, whole.halfWidth());
-        }
-        return Way.Entry.USUAL;
+    Way.Entry entry(String port, double fromMetres) {
+        boolean isAside = begins instanceof Fitting.Merge merge && merge.name().equals(port);
+        return isAside
+                ? new Way.Entry(Way.Entrance.ASIDE, fromMetres + whole.halfWidth())
+                : new Way.Entry(Way.Entrance.USUAL, fromMetres);
     }
 
     // ---- coming on

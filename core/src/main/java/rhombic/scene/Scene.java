@@ -6,8 +6,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
-import java.util.stream.DoubleStream;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Path;
 import rhombic.space.Pose;
@@ -23,7 +21,6 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
-import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Port;
 import rhombic.study.value.Seat;
@@ -46,9 +43,6 @@ public final class Scene {
     /** Pieces stacked higher than this are not drawn; the number over the equipment counts them all. */
     private static final double HIGHEST_STACK_METRES = 4;
 
-    /** So near is a conveyor that begins or ends at another. */
-    private static final double NEAR_METRES = 0.3;
-
     private static final int IN_A_ROW = 10;
     private static final int BASE_STANDS = 4;
     private static final double GAP_METRES = 0.02;
@@ -67,13 +61,7 @@ public final class Scene {
     private final @Nullable Path[] paths;
     /** For each equipment, where what comes from another is seen first. */
     private final List<Map<Integer, Pose>> entries;
-    /** Of conveyors, made when first asked for. */
-    private final @Nullable Path[] ways;
-    /** Of conveyors, where their parts begin; made when first asked for, too. */
-    private final @Nullable Beginnings[] beginnings;
-    private final List<Map<Integer, Approach>> approaches;
-    private double[] headMetres = {};
-    private double[] headMeasure = {};
+    private final BeltScene belts;
     /** Of equipment, made when first asked for. */
     private final @Nullable Pose[] exits;
     private final double[] cos;
@@ -107,9 +95,7 @@ public final class Scene {
         cos = new double[equipment.size()];
         sin = new double[equipment.size()];
         exits = new Pose[equipment.size()];
-        ways = new Path[equipment.size()];
-        beginnings = new Beginnings[equipment.size()];
-        approaches = new ArrayList<>(equipment.size());
+        belts = new BeltScene(study);
         entries = new ArrayList<>(equipment.size());
         int mostPlaces = 1;
         for (int i = 0; i < equipment.size(); i++) {
@@ -118,7 +104,6 @@ public final class Scene {
             cos[i] = Math.cos(Math.toRadians(thing.placement().turnedDegrees()));
             sin[i] = Math.sin(Math.toRadians(thing.placement().turnedDegrees()));
             entries.add(new HashMap<>());
-            approaches.add(new HashMap<>());
             mostPlaces = thing instanceof WorkEquipment work ? Math.max(mostPlaces, work.work().places()) : mostPlaces;
         }
         together = new int[mostPlaces];
@@ -189,120 +174,11 @@ public final class Scene {
         }
     }
 
-    /** Pieces on a conveyor: the place of each follows from that of the head of its train. They come in the order of each lane. */
-    private void poseOnConveyor(Conveyor conveyor, int node, int first, Moment moment, Poses into) {
-        Path way = wayOf(node, conveyor);
-        double[] begins = beginnings(node, conveyor).metres;
-        int lanes = conveyor.lanes();
-        if (headMetres.length < lanes * begins.length) {
-            headMetres = new double[lanes * begins.length];
-            headMeasure = new double[lanes * begins.length];
-        }
-        Seat seat = conveyor.basics().seat();
-        double across = conveyor.lie() == Conveyor.Lie.ACROSS ? 90 : 0;
-        Arrays.fill(headMetres, 0, lanes * begins.length, 0);
-        for (int body = first; body >= 0; body = moment.next(body)) {
-            if (!moment.rides(body)) {
-                continue; // it waits to come on, where the link has brought it
-            }
-            int lane = moment.laneOf(body);
-            if (moment.isLeader(body)) {
-                headMetres[lane] = moment.metresOfLeader(body);
-                headMeasure[lane] = moment.measureOf(body);
-            }
-            double front = headMetres[lane] - (moment.measureOf(body) - headMeasure[lane]);
-            int type = moment.typeOf(body);
-            double middle = front - (across == 0 ? lengths[type] : widths[type]) / 2;
-            double begin = begins[lane / lanes];
-            boolean comesIn = middle < begin && (lane < lanes || moment.cameAside(body));
-            Pose pose = comesIn ? comingIn(node, conveyor, way, lane / lanes, begin - middle, moment.fromNodeOf(body)) : way.at(middle);
-            double heading = Math.toRadians(pose.heading());
-            double aside = conveyor.laneOffset(lane % lanes) + seat.yMetres();
-            add(body, moment, pose.x() - aside * Math.sin(heading), pose.y() + aside * Math.cos(heading), pose.z() + seat.zMetres(),
-                    pose.heading() + across + seat.turnedDegrees(), into);
-        }
-    }
-
-    /** Where what is not wholly on a conveyor yet comes from: the conveyor before, which ends or diverts there. */
-    private Pose comingIn(int node, Conveyor conveyor, Path way, int part, double backMetres, int from) {
-        Approach approach = approaches.get(node).computeIfAbsent(from * (Fitting.MOST + 1) + part,
-                key -> approach(node, conveyor, way, part, from));
-        double beyond = backMetres - approach.straightMetres;
-        Path before = approach.before;
-        if (beyond > 0 && before != null) {
-            return before.at(approach.beforeMetres - beyond);
-        }
-        Pose at = approach.at;
-        double heading = Math.toRadians(at.heading());
-        return Pose.at(at.x() - backMetres * Math.cos(heading), at.y() - backMetres * Math.sin(heading), at.z(), at.heading());
-    }
-
-    /**
-     * How pieces come onto a conveyor.
-     *
-     * @param at where they are on it, looking as they come
-     * @param straightMetres so far they come straight
-     * @param before the way they are on before that; null: straight
-     * @param beforeMetres how far along that way they leave it
-     */
-    private record Approach(Pose at, double straightMetres, @Nullable Path before, double beforeMetres) {}
-
-    private Approach approach(int node, Conveyor conveyor, Path way, int part, int from) {
-        Pose at = way.at(beginnings(node, conveyor).metres[part]);
-        double straight = 0;
-        if (part > 0) {
-            Pose port = Layout.inlet(conveyor, branch(conveyor, part - 1).name());
-            straight = conveyor.wholeWidthMetres() / 2;
-            at = Pose.at(at.x(), at.y(), at.z(), port.heading());
-        }
-        if (from < 0 || !(equipment.get(from) instanceof Conveyor giver)) {
-            return new Approach(at, straight, null, 0);
-        }
-        for (Link link : links) {
-            boolean isIt = link.travel() instanceof Travel.AtOnce && link.from().equals(giver.name()) && link.to().equals(conveyor.name());
-            double gap = isIt ? Layout.outlet(giver, link.fromPort()).distanceTo(Layout.inlet(conveyor, link.toPort())) : Double.MAX_VALUE;
-            if (gap < NEAR_METRES) {
-                Optional<Fitting> leaves = giver.fittings().stream()
-                        .filter(f -> f instanceof Fitting.Divert && f.name().equals(link.fromPort()))
-                        .findFirst();
-                double leavesAt = leaves.map(giver::metresOf).orElse(giver.route().metres());
-                return new Approach(at, straight + (leaves.isPresent() ? giver.wholeWidthMetres() / 2 : 0), wayOf(from, giver), leavesAt);
-            }
-        }
-        return new Approach(at, straight, null, 0);
-    }
-
-    private static Fitting branch(Conveyor conveyor, int number) {
-        return conveyor.fittings().stream().filter(fitting -> !(fitting instanceof Fitting.Sensor)).toList().get(number);
-    }
-
-    /** Where the parts of a conveyor begin: it, and those behind its diverts and merges. */
-    private record Beginnings(double[] metres) {}
-
-    private Beginnings beginnings(int node, Conveyor conveyor) {
-        Beginnings known = beginnings[node];
-        if (known == null) {
-            known = new Beginnings(DoubleStream.concat(DoubleStream.of(0),
-                    conveyor.fittings().stream().filter(fitting -> !(fitting instanceof Fitting.Sensor)).mapToDouble(conveyor::metresOf))
-                    .toArray());
-            beginnings[node] = known;
-        }
-        return known;
-    }
-
-    private Path wayOf(int node, Conveyor conveyor) {
-        Path way = ways[node];
-        if (way == null) {
-            way = conveyor.path();
-            ways[node] = way;
-        }
-        return way;
-    }
-
     private void poseAt(int node, int first, Moment moment, double glideNanos, Poses into) {
         Equipment thing = equipment.get(node);
         if (thing instanceof Conveyor conveyor) {
-            poseOnConveyor(conveyor, node, first, moment, into);
+            belts.pose(conveyor, node, first, moment,
+                    (body, pose) -> add(body, moment, pose.x(), pose.y(), pose.z(), pose.heading(), into));
             return;
         }
         WorkEquipment work = thing instanceof WorkEquipment w ? w : null;

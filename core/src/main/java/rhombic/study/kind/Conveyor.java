@@ -197,10 +197,11 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
     }
 
     /** Laid through corners of the floor, the first being where it begins; inner ones are arcs. */
-    public Conveyor through(List<double[]> corners, double[] radiiMetres) {
-        Route laid = Route.through(corners, radiiMetres);
-        double[] first = corners.getFirst();
-        double heading = Math.toDegrees(Math.atan2(corners.get(1)[1] - first[1], corners.get(1)[0] - first[0]));
+    public Conveyor through(Route.Corners corners) {
+        Route laid = Route.through(corners.places(), corners.radiiMetres());
+        double[] first = corners.places().getFirst();
+        double[] next = corners.places().get(1);
+        double heading = Math.toDegrees(Math.atan2(next[1] - first[1], next[0] - first[0]));
         double rounded = Math.round(heading * 1000) / 1000.0;
         Pose start = Pose.at(0, 0, 0, rounded).of(laid.start(0));
         return with(basics.placed(new Placement(first[0] - start.x(), first[1] - start.y(), placement().zMetres(), rounded)))
@@ -291,6 +292,11 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
         List<Fitting> more = new ArrayList<>(fittings);
         more.add(fitting);
         return withFittings(more);
+    }
+
+    /** Its diverts and merges, between which pieces go on from one part of it to the next. */
+    public List<Fitting> branches() {
+        return fittings.stream().filter(fitting -> !(fitting instanceof Fitting.Sensor)).toList();
     }
 
     /** Where along the way it is; never beyond its end. */

@@ -122,7 +122,38 @@ public final class Route implements Serializable {
     }
 
     /** Where the straights would meet if there were no arcs, from the beginning to the end; it begins at 0, 0, and looks along x. */
-    public record Corners(List<double[]> places, double[] radiiMetres) {}
+    public record Corners(List<double[]> places, double[] radiiMetres) {
+        /** With a corner elsewhere. */
+        public Corners moved(int corner, double x, double y) {
+            List<double[]> moved = new ArrayList<>(places);
+            moved.set(corner, new double[] {x, y});
+            return new Corners(moved, radiiMetres);
+        }
+
+        /** With one more corner, which has that index then. */
+        public Corners with(int corner, double x, double y, double radiusMetres) {
+            List<double[]> more = new ArrayList<>(places);
+            more.add(corner, new double[] {x, y});
+            double[] radii = new double[more.size()];
+            System.arraycopy(radiiMetres, 0, radii, 0, corner);
+            System.arraycopy(radiiMetres, corner, radii, corner + 1, radiiMetres.length - corner);
+            radii[corner] = radiusMetres;
+            return new Corners(more, radii);
+        }
+
+        /** Without an inner corner; an end stays. */
+        public Corners without(int corner) {
+            if (corner == 0 || corner == places.size() - 1) {
+                return this;
+            }
+            List<double[]> fewer = new ArrayList<>(places);
+            fewer.remove(corner);
+            double[] radii = new double[fewer.size()];
+            System.arraycopy(radiiMetres, 0, radii, 0, corner);
+            System.arraycopy(radiiMetres, corner + 1, radii, corner, radii.length - corner);
+            return new Corners(fewer, radii);
+        }
+    }
 
     /** Its corners; empty where it slopes or an arc turns so far that there are none. */
     public Optional<Corners> corners() {

@@ -66,40 +66,18 @@ record WayGrip(Conveyor conveyor, int corner, boolean isNew) implements Grip {
     @Override
     public Study dragged(Study study, Viewpoint.Spot spot) {
         Route.Corners before = conveyor.corners().orElseThrow();
-        List<double[]> places = new ArrayList<>(before.places());
-        List<Double> radii = new ArrayList<>();
-        for (double radius : before.radiiMetres()) {
-            radii.add(radius);
-        }
-        double[] to = {Grip.fine(spot.x()), Grip.fine(spot.y())};
-        if (isNew) {
-            places.add(corner, to);
-            radii.add(corner, NEW_RADIUS_METRES);
-        } else {
-            places.set(corner, to);
-        }
-        return laid(study, places, radii);
+        double x = Grip.fine(spot.x());
+        double y = Grip.fine(spot.y());
+        return laid(study, isNew ? before.with(corner, x, y, NEW_RADIUS_METRES) : before.moved(corner, x, y));
     }
 
     @Override
     public Study takenOut(Study study) {
-        Route.Corners before = conveyor.corners().orElseThrow();
-        if (before.places().size() < 3 || corner == 0 || corner == before.places().size() - 1) {
-            return study; // an end stays
-        }
-        List<double[]> places = new ArrayList<>(before.places());
-        List<Double> radii = new ArrayList<>();
-        for (double radius : before.radiiMetres()) {
-            radii.add(radius);
-        }
-        places.remove(corner);
-        radii.remove(corner);
-        return laid(study, places, radii);
+        return laid(study, conveyor.corners().orElseThrow().without(corner));
     }
 
-    private Study laid(Study study, List<double[]> places, List<Double> radii) {
-        Conveyor laid = conveyor.through(places, radii.stream().mapToDouble(Double::doubleValue).toArray());
-        return Edits.laid(study, laid);
+    private Study laid(Study study, Route.Corners corners) {
+        return Edits.laid(study, conveyor.through(corners));
     }
 
     @Override

@@ -1,9 +1,12 @@
 package rhombic.desktop.work;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
@@ -13,7 +16,11 @@ import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Names;
+import rhombic.study.value.Placement;
+import rhombic.study.value.Port;
 import rhombic.study.value.StudyException;
+import rhombic.study.value.Taking;
+import rhombic.study.value.WayOut;
 
 /** Conveyors cut in two, put together and laid anew, with what hangs on them. */
 public final class Belts {
@@ -47,34 +54,47 @@ public final class Belts {
             }
         }
         String name = Names.free(conveyor.name(), new HashSet<>(study.names()));
-        Conveyor first = conveyor.withFittings(before).goingOn(conveyor.route().part(0, metres));
-        Pose cut = conveyor.path().at(metres);
-        Conveyor rest = conveyor.withFittings(behind).withRoute(conveyor.route().part(metres, length));
-        rest = beginningAt((Conveyor) rest.with(rest.basics().withId(name).named(name)), cut);
+        Conveyor both = conveyor.withIndexing(new Conveyor.Indexing(conveyor.indexing().pitch(), OptionalInt.empty()));
+        Conveyor begins = both.withFittings(before).goingOn(conveyor.route().part(0, metres));
+        Conveyor first = begins.with(begins.basics().withOutletShut(List.of()).withWayOut(WayOut.PREFERENCE));
+        Conveyor second = beginningAt(both.withFittings(behind).withRoute(conveyor.route().part(metres, length))
+                .with(conveyor.basics().withId(name).named(name).withShut(List.of()).withTaking(Taking.OLDEST)),
+                conveyor.path().at(metres));
         Set<String> moved = new HashSet<>(behind.stream().map(Fitting::name).toList());
         List<Link> links = new ArrayList<>();
         for (Link link : study.links()) {
             boolean leaves = link.from().equals(conveyor.name())
-                    && (conveyor.port(link.fromPort(), false).name().equals("out") || moved.contains(link.fromPort()));
+                    && (conveyor.port(link.fromPort(), false).name().equals(Port.OUT) || moved.contains(link.fromPort()));
             boolean comes = link.to().equals(conveyor.name()) && moved.contains(link.toPort());
             links.add(link.between(leaves ? name : link.from(), comes ? name : link.to()));
         }
         links.add(new Link(conveyor.name(), name));
-        Conveyor second = rest;
         return study.withLinks(List.of()).changed(conveyor.name(), e -> first).with(List.of(second), List.of()).withLinks(links);
+    }
+
+    /** Which name each divert, merge and sensor of the second gets, so that none is there twice. */
+    private static Map<String, String> names(Conveyor first, Conveyor second) {
+        Set<String> taken = new HashSet<>(first.fittings().stream().map(Fitting::name).toList());
+        Map<String, String> names = new HashMap<>();
+        for (Fitting fitting : second.fittings()) {
+            String name = Names.free(fitting.name(), taken);
+            taken.add(name);
+            names.put(fitting.name(), name);
+        }
+        return names;
     }
 
     private static Conveyor beginningAt(Conveyor conveyor, Pose start) {
         Pose offset = Pose.at(0, 0, 0, start.heading()).of(conveyor.route().start(0));
         double height = start.z() - Layout.inlet(conveyor, "").z() + conveyor.placement().zMetres();
-        return (Conveyor) conveyor.placed(new rhombic.study.value.Placement(start.x() - offset.x(), start.y() - offset.y(),
+        return (Conveyor) conveyor.placed(new Placement(start.x() - offset.x(), start.y() - offset.y(),
                 Math.max(0, Math.round(height * 1e6) / 1e6), start.heading()));
     }
 
     /** The conveyor that begins where this one ends and takes from nobody else, so that both can be one. */
     public static Optional<Conveyor> next(Study study, Conveyor conveyor) {
         List<Link> ends = study.linksFrom(conveyor.name()).stream()
-                .filter(link -> conveyor.port(link.fromPort(), false).name().equals("out")).toList();
+                .filter(link -> conveyor.port(link.fromPort(), false).name().equals(Port.OUT)).toList();
         if (ends.size() != 1) {
             return Optional.empty();
         }
@@ -89,19 +109,20 @@ public final class Belts {
         });
     }
 
-    /** Makes one of a conveyor and the one behind it; it keeps the name and the settings of the first. */
+    /** Makes one of a conveyor and the one behind it; it keeps the name and the settings of the first, and
+     * at its end those of the second. */
     public static Study joined(Study study, Conveyor conveyor, Conveyor next) {
         double length = conveyor.route().metres();
+        Map<String, String> names = names(conveyor, next);
         List<Fitting> fittings = new ArrayList<>(conveyor.fittings());
-        Set<String> taken = new HashSet<>(fittings.stream().map(Fitting::name).toList());
-        List<String[]> renamed = new ArrayList<>();
         for (Fitting fitting : next.fittings()) {
-            String name = Names.free(fitting.name(), taken);
-            taken.add(name);
-            renamed.add(new String[] {fitting.name(), name});
-            fittings.add(fitting.named(name).at(Quantity.metres(Math.round((fitting.at().inBaseUnit() + length) * 1e6) / 1e6)));
+            fittings.add(fitting.named(names.getOrDefault(fitting.name(), fitting.name()))
+                    .at(Quantity.metres(Math.round((fitting.at().inBaseUnit() + length) * 1e6) / 1e6)));
         }
-        Conveyor whole = conveyor.goingOn(conveyor.route().then(next.route())).withFittings(fittings);
+        Conveyor laid = conveyor.goingOn(conveyor.route().then(next.route())).withFittings(fittings)
+                .withIndexing(new Conveyor.Indexing(conveyor.indexing().pitch(), OptionalInt.empty()));
+        Conveyor whole = laid
+                .with(laid.basics().withWayOut(next.basics().wayOut()).withOutletShut(next.basics().outletShut()));
         List<Link> links = new ArrayList<>();
         for (Link link : study.links()) {
             if (link.from().equals(conveyor.name()) && link.to().equals(next.name())) {
@@ -110,13 +131,9 @@ public final class Belts {
             boolean leaves = link.from().equals(next.name());
             boolean comes = link.to().equals(next.name());
             links.add(link.between(leaves ? conveyor.name() : link.from(), comes ? conveyor.name() : link.to())
-                    .withPorts(leaves ? renamed(link.fromPort(), renamed) : link.fromPort(),
-                            comes ? renamed(link.toPort(), renamed) : link.toPort()));
+                    .withPorts(leaves ? names.getOrDefault(link.fromPort(), link.fromPort()) : link.fromPort(),
+                            comes ? names.getOrDefault(link.toPort(), link.toPort()) : link.toPort()));
         }
         return study.without(Set.of(next.name())).changed(conveyor.name(), e -> whole).withLinks(links);
-    }
-
-    private static String renamed(String name, List<String[]> renamed) {
-        return renamed.stream().filter(pair -> pair[0].equals(name)).map(pair -> pair[1]).findFirst().orElse(name);
     }
 }

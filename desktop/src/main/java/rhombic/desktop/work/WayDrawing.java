@@ -1,10 +1,14 @@
 package rhombic.desktop.work;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
@@ -16,6 +20,7 @@ import rhombic.study.value.Fitting;
 import rhombic.study.value.Names;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Port;
+import rhombic.study.value.Route;
 import rhombic.study.value.WayOut;
 
 /** A conveyor while it is drawn, corner by corner. */
@@ -28,14 +33,21 @@ public final class WayDrawing {
     /** So near beside a conveyor a click still means it. */
     private static final double NEAR_METRES = 0.1;
 
-    private final List<double[]> corners = new ArrayList<>();
-    /** What the first corner branches off, if it lies on another conveyor. */
-    private Optional<Branch> branch = Optional.empty();
-    /** The same for the last. */
-    private Optional<Branch> merge = Optional.empty();
+    private final List<Corner> corners = new ArrayList<>();
 
     /** A place along another conveyor. */
-    private record Branch(Conveyor of, double metres) {}
+    private record Branch(String of, double metres) {}
+
+    /** @param on what other conveyor it lies on, if any */
+    private record Corner(double x, double y, Optional<Branch> on) {
+        double to(Corner other) {
+            return Math.hypot(other.x - x, other.y - y);
+        }
+
+        double heading(double towardsX, double towardsY) {
+            return Math.toDegrees(Math.atan2(towardsY - y, towardsX - x));
+        }
+    }
 
     /** A conveyor that was drawn, and the other conveyors with the diverts and merges at which it begins and ends. */
     public record Drawn(Conveyor conveyor, List<Conveyor> changed) {
@@ -76,53 +88,42 @@ public final class WayDrawing {
 
     /** Sets the next corner where the pointer, or what was typed, has it; says whether it is one. */
     public boolean add(Study study, double x, double y) {
-        double[] next = next(study, x, y);
-        if (!corners.isEmpty() && Math.hypot(next[0] - corners.getLast()[0], next[1] - corners.getLast()[1]) < LEAST_METRES) {
+        Corner next = next(study, x, y);
+        if (!corners.isEmpty() && corners.getLast().to(next) < LEAST_METRES) {
             return false;
-        }
-        Optional<Branch> on = port(study, next[0], next[1]).isPresent() ? Optional.empty() : on(study, next[0], next[1]);
-        if (corners.isEmpty()) {
-            branch = on;
-        } else {
-            merge = on;
         }
         corners.add(next);
         typed = "";
         return true;
     }
 
-    /** Where the next corner would be: at a port that is near, as far and turned as typed, or on the grid. */
-    private double[] next(Study study, double x, double y) {
-        Optional<double[]> port = typed.isEmpty() ? port(study, x, y) : Optional.empty();
-        if (port.isPresent()) {
-            return port.get();
+    /** Where the next corner would be: at a port or on a conveyor that is near, as far and turned as typed, or on the grid. */
+    private Corner next(Study study, double x, double y) {
+        if (typed.isEmpty()) {
+            Optional<Corner> near = port(study, x, y).or(() -> on(study, x, y));
+            if (near.isPresent()) {
+                return near.get();
+            }
+            if (corners.isEmpty()) {
+                return new Corner(Snapping.grid(x), Snapping.grid(y), Optional.empty());
+            }
         }
-        Optional<Branch> on = typed.isEmpty() ? on(study, x, y) : Optional.empty();
-        if (on.isPresent()) {
-            Pose at = on.get().of.path().at(on.get().metres);
-            return new double[] {at.x(), at.y()};
-        }
-        if (corners.isEmpty()) {
-            return new double[] {Snapping.grid(x), Snapping.grid(y)};
-        }
-        double[] last = corners.getLast();
+        Corner last = corners.getLast();
         String[] parts = typed.strip().split("\\s*,\\s*", 2);
         OptionalDouble length = number(parts[0]);
         OptionalDouble turn = parts.length > 1 ? number(parts[1]) : OptionalDouble.empty();
-        double pointed = Math.toDegrees(Math.atan2(y - last[1], x - last[0]));
-        double heading = turn.isPresent() ? lastHeading() + turn.getAsDouble() : Math.round(pointed / STEP_DEGREES) * STEP_DEGREES;
-        double along = (x - last[0]) * Math.cos(Math.toRadians(heading)) + (y - last[1]) * Math.sin(Math.toRadians(heading));
+        double heading = Math.toRadians(turn.isPresent()
+                ? lastHeading() + turn.getAsDouble()
+                : Math.round(last.heading(x, y) / STEP_DEGREES) * STEP_DEGREES);
+        double along = (x - last.x) * Math.cos(heading) + (y - last.y) * Math.sin(heading);
         double metres = length.orElse(Math.max(0, Math.round(along * 10) / 10.0));
-        return new double[] {last[0] + metres * Math.cos(Math.toRadians(heading)), last[1] + metres * Math.sin(Math.toRadians(heading))};
+        double nextX = last.x + metres * Math.cos(heading);
+        double nextY = last.y + metres * Math.sin(heading);
+        return new Corner(nextX, nextY, port(study, nextX, nextY).or(() -> on(study, nextX, nextY)).flatMap(Corner::on));
     }
 
     private double lastHeading() {
-        if (corners.size() < 2) {
-            return 0;
-        }
-        double[] a = corners.get(corners.size() - 2);
-        double[] b = corners.getLast();
-        return Math.toDegrees(Math.atan2(b[1] - a[1], b[0] - a[0]));
+        return corners.size() < 2 ? 0 : corners.get(corners.size() - 2).heading(corners.getLast().x, corners.getLast().y);
     }
 
     private static OptionalDouble number(String text) {
@@ -134,12 +135,12 @@ public final class WayDrawing {
     }
 
     /** It begins at the outlet of something, and ends at the inlet of something, that is near. */
-    private Optional<double[]> port(Study study, double x, double y) {
+    private Optional<Corner> port(Study study, double x, double y) {
         for (Equipment other : study.equipment()) {
             for (Port port : other.ports()) {
                 Pose at = Layout.pose(other, port);
                 if (port.isIn() != corners.isEmpty() && Math.hypot(at.x() - x, at.y() - y) < Snapping.JOIN_METRES) {
-                    return Optional.of(new double[] {at.x(), at.y()});
+                    return Optional.of(new Corner(at.x(), at.y(), Optional.empty()));
                 }
             }
         }
@@ -147,14 +148,14 @@ public final class WayDrawing {
     }
 
     /** The place of a conveyor that is there, not at its ends. */
-    private static Optional<Branch> on(Study study, double x, double y) {
+    private static Optional<Corner> on(Study study, double x, double y) {
         for (Equipment other : study.equipment()) {
             if (other instanceof Conveyor conveyor) {
-                double metres = conveyor.nearest(x, y);
+                double metres = Math.round(conveyor.nearest(x, y) * 10) / 10.0;
                 Pose at = conveyor.path().at(metres);
                 boolean isInside = metres > Snapping.JOIN_METRES && metres < conveyor.route().metres() - Snapping.JOIN_METRES;
                 if (isInside && Math.hypot(at.x() - x, at.y() - y) < conveyor.wholeWidthMetres() / 2 + NEAR_METRES) {
-                    return Optional.of(new Branch(conveyor, Math.round(metres * 10) / 10.0));
+                    return Optional.of(new Corner(at.x(), at.y(), Optional.of(new Branch(conveyor.name(), metres))));
                 }
             }
         }
@@ -166,66 +167,61 @@ public final class WayDrawing {
         if (corners.isEmpty()) {
             return Optional.empty();
         }
-        List<double[]> all = new ArrayList<>(corners);
-        double[] next = next(study, x, y);
-        all.add(next);
-        return made(study, all, port(study, next[0], next[1]).isPresent() ? Optional.empty() : on(study, next[0], next[1]));
+        List<Corner> all = new ArrayList<>(corners);
+        all.add(next(study, x, y));
+        return made(study, all);
     }
 
     /** The conveyor through the corners that are set. */
     public Optional<Drawn> ended(Study study) {
-        return made(study, corners, merge);
+        return made(study, corners);
     }
 
-    private Optional<Drawn> made(Study study, List<double[]> through, Optional<Branch> into) {
-        List<double[]> apart = new ArrayList<>();
-        for (double[] corner : through) {
-            if (apart.isEmpty() || Math.hypot(corner[0] - apart.getLast()[0], corner[1] - apart.getLast()[1]) >= LEAST_METRES) {
+    private static Optional<Drawn> made(Study study, List<Corner> through) {
+        List<Corner> apart = new ArrayList<>();
+        for (Corner corner : through) {
+            if (apart.isEmpty() || corner.to(apart.getLast()) >= LEAST_METRES) {
                 apart.add(corner);
             }
         }
         if (apart.size() < 2) {
             return Optional.empty();
         }
-        List<Conveyor> changed = new ArrayList<>();
-        branch.ifPresent(from -> {
-            Fitting.Side side = side(from, apart.get(1));
-            String name = free("Divert 1", from.of);
-            changed.add(fitted(from.of, new Fitting.Divert(name, Quantity.metres(from.metres), side, WayOut.PREFERENCE), apart, 0));
-        });
-        into.ifPresent(to -> {
-            Conveyor other = changed.stream().filter(one -> one.name().equals(to.of.name())).findFirst().orElse(to.of);
-            changed.remove(other);
-            Fitting.Side side = side(to, apart.get(apart.size() - 2));
-            String name = free("Merge 1", other);
-            changed.add(
-                    fitted(other, new Fitting.Merge(name, Quantity.metres(to.metres), side, Fitting.First.MAIN), apart, apart.size() - 1));
-        });
-        if (Math.hypot(apart.get(1)[0] - apart.get(0)[0], apart.get(1)[1] - apart.get(0)[1]) < LEAST_METRES / 2) {
-            return Optional.empty();
+        Map<String, Conveyor> changed = new LinkedHashMap<>();
+        apart.set(0, atPort(study, apart.getFirst(), apart.get(1), false, changed));
+        apart.set(apart.size() - 1, atPort(study, apart.getLast(), apart.get(apart.size() - 2), true, changed));
+        if (apart.get(0).to(apart.get(1)) < LEAST_METRES / 2) {
+            return Optional.empty(); // nothing is left of it between the two conveyors
         }
         double[] radii = new double[apart.size()];
-        java.util.Arrays.fill(radii, USUAL_RADIUS_METRES);
-        Conveyor made = Kinds.CONVEYOR.placed(study.names(), study.pieceTypes(), Placement.at(0, 0)).through(apart, radii);
-        return Optional.of(new Drawn(made, changed));
+        Arrays.fill(radii, USUAL_RADIUS_METRES);
+        Route.Corners corners = new Route.Corners(apart.stream().map(corner -> new double[] {corner.x, corner.y}).toList(), radii);
+        Conveyor made = Kinds.CONVEYOR.placed(study.names(), study.pieceTypes(), Placement.at(0, 0)).through(corners);
+        return Optional.of(new Drawn(made, List.copyOf(changed.values())));
     }
 
-    /** Adds it, and lets the corner stand at its port, at the side of the other conveyor. */
-    private static Conveyor fitted(Conveyor other, Fitting fitting, List<double[]> corners, int corner) {
+    /** An end that lies on another conveyor comes to stand at its side, where that gets a divert or a merge. */
+    private static Corner atPort(Study study, Corner end, Corner towards, boolean merges, Map<String, Conveyor> changed) {
+        Branch branch = end.on.orElse(null);
+        if (branch == null || !(study.find(branch.of).orElse(null) instanceof Conveyor there)) {
+            return end;
+        }
+        Conveyor other = changed.getOrDefault(branch.of, there);
+        Set<String> taken = new HashSet<>(other.fittings().stream().map(Fitting::name).toList());
+        Quantity at = Quantity.metres(branch.metres);
+        Fitting fitting = merges
+                ? new Fitting.Merge(Names.free("Merge 1", taken), at, side(other, branch.metres, towards), Fitting.First.MAIN)
+                : new Fitting.Divert(Names.free("Divert 1", taken), at, side(other, branch.metres, towards), WayOut.PREFERENCE);
         Conveyor with = other.and(fitting);
-        Pose port = Layout.pose(with, with.port(fitting.name(), fitting instanceof Fitting.Merge));
-        corners.set(corner, new double[] {port.x(), port.y()});
-        return with;
+        changed.put(branch.of, with);
+        Pose port = Layout.pose(with, with.port(fitting.name(), merges));
+        return new Corner(port.x(), port.y(), end.on);
     }
 
-    private static Fitting.Side side(Branch branch, double[] towards) {
-        Pose at = branch.of.path().at(branch.metres);
+    private static Fitting.Side side(Conveyor conveyor, double metres, Corner towards) {
+        Pose at = conveyor.path().at(metres);
         double heading = Math.toRadians(at.heading());
-        double left = -(towards[0] - at.x()) * Math.sin(heading) + (towards[1] - at.y()) * Math.cos(heading);
+        double left = -(towards.x - at.x()) * Math.sin(heading) + (towards.y - at.y()) * Math.cos(heading);
         return left >= 0 ? Fitting.Side.LEFT : Fitting.Side.RIGHT;
-    }
-
-    private static String free(String wish, Conveyor conveyor) {
-        return Names.free(wish, new HashSet<>(conveyor.fittings().stream().map(Fitting::name).toList()));
     }
 }

@@ -36,10 +36,6 @@ class BranchWindowTest extends WindowBase {
         show(stage);
     }
 
-    private Conveyor conveyor(String name) {
-        return (Conveyor) study().find(name).orElseThrow();
-    }
-
     /** Goods in and out, and 12 m of conveyor between, from -6 m to 6 m. */
     private void line(FxRobot robot) {
         robot.interact(() -> window.bench().edit("a line", study -> {

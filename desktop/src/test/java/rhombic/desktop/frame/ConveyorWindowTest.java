@@ -20,10 +20,6 @@ class ConveyorWindowTest extends WindowBase {
         show(stage);
     }
 
-    private Conveyor conveyor(String name) {
-        return (Conveyor) study().find(name).orElseThrow();
-    }
-
     private void takeInHand(FxRobot robot) {
         robot.clickOn("#family-move").clickOn("#thing-conveyor");
         robot.clickOn("#family-move"); // folded away, so that the floor is free

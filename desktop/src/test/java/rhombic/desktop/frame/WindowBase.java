@@ -24,6 +24,7 @@ import rhombic.desktop.work.RecentFiles;
 import rhombic.desktop.work.Workbench;
 import rhombic.formats.file.Journal;
 import rhombic.study.Study;
+import rhombic.study.kind.Conveyor;
 
 /** The real window for tests, on an empty study, and what hands do with it. */
 @ExtendWith(ApplicationExtension.class)
@@ -75,6 +76,10 @@ abstract class WindowBase {
 
     Study study() {
         return window.bench().study();
+    }
+
+    Conveyor conveyor(String name) {
+        return (Conveyor) study().find(name).orElseThrow();
     }
 
     boolean isRunWritten() {

@@ -109,4 +109,37 @@ class WayDrawingTest {
             });
         }
     }
+
+    @Test
+    void aCornerThatIsTakenBackLeavesNoMergeBehind() {
+        Study study = empty
+                .with(Kinds.CONVEYOR.placed(java.util.Set.of(), empty.pieceTypes(), Placement.at(0, 0)).withRoute(Route.straight(12)));
+        drawing.add(study, -3, 6);
+        drawing.add(study, -3, 3);
+        drawing.add(study, 2, 0);
+        assertEquals(1, drawing.ended(study).orElseThrow().changed().size());
+        drawing.takeBack();
+        WayDrawing.Drawn drawn = drawing.ended(study).orElseThrow();
+        assertEquals(java.util.List.of(), drawn.changed());
+        assertEquals(3, drawn.conveyor().route().metres(), 1e-9);
+    }
+
+    @Test
+    void cuttingAndJoiningLeaveToEachEndWhatIsItsOwn() {
+        Conveyor belt = Kinds.CONVEYOR.placed(java.util.Set.of(), empty.pieceTypes(), Placement.at(0, 0)).withRoute(Route.straight(12));
+        belt = belt.with(belt.basics().withShut(rhombic.study.value.ShutTime.parse("1 h to 2 h"))
+                .withOutletShut(rhombic.study.value.ShutTime.parse("3 h to 4 h"))
+                .withWayOut(new rhombic.study.value.WayOut(rhombic.study.value.WayOut.Choice.IN_TURN, "")));
+        Study study = empty.with(belt);
+        Study cut = Belts.split(study, belt, 5);
+        Conveyor first = (Conveyor) cut.find("Conveyor 1").orElseThrow();
+        Conveyor second = (Conveyor) cut.find("Conveyor 2").orElseThrow();
+        assertEquals(belt.basics().shut(), first.basics().shut());
+        assertEquals(java.util.List.of(), first.basics().outletShut());
+        assertEquals(java.util.List.of(), second.basics().shut());
+        assertEquals(belt.basics().outletShut(), second.basics().outletShut());
+        assertEquals(belt.basics().wayOut(), second.basics().wayOut());
+        assertEquals(second, Belts.next(cut, first).orElseThrow());
+        assertEquals(study, Belts.joined(cut, first, second));
+    }
 }

@@ -73,18 +73,37 @@ final class FieldWriter {
                 ((Optional<Quantity>) value).ifPresent(quantity -> node.put(name, quantity.toString()));
             case FieldType.Fitted fitted -> {
                 ArrayNode all = node.putArray(name);
-                ((List<Fitting>) value).forEach(fitting -> FittingReader.write(fitting, all.addObject()));
+                ((List<Fitting>) value).forEach(fitting -> fitting(fitting, all.addObject()));
             }
             case FieldType.Routed routed -> ((Route) value).legs().forEach(leg -> leg(leg, node.withArray(name).addObject()));
             case FieldType.Shut shut -> shut((List<ShutTime>) value, node.putArray(name));
         }
     }
 
-    static void wayOut(WayOut way, String name, ObjectNode node) {
+    private static void wayOut(WayOut way, String name, ObjectNode node) {
         if (way.choice() == WayOut.Choice.FORMULA) {
             node.putObject(name).put("formula", way.formula());
         } else {
             node.put(name, StudyWriter.word(way.choice()));
+        }
+    }
+
+    private static void fitting(Fitting fitting, ObjectNode node) {
+        switch (fitting) {
+            case Fitting.Divert divert -> {
+                node.put("divert", divert.name()).put("at", divert.at().toString()).put("side", StudyWriter.word(divert.side()));
+                if (!new FieldType.WaysOut().isLeftOut(divert.wayOut())) {
+                    wayOut(divert.wayOut(), "wayOut", node);
+                }
+            }
+            case Fitting.Merge merge -> node.put("merge", merge.name()).put("at", merge.at().toString())
+                    .put("side", StudyWriter.word(merge.side())).put("first", StudyWriter.word(merge.first()));
+            case Fitting.Sensor sensor -> {
+                node.put("sensor", sensor.name()).put("at", sensor.at().toString());
+                if (sensor.after().amount() > 0) {
+                    node.put("after", sensor.after().toString());
+                }
+            }
         }
     }
 

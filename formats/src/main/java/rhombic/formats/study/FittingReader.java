@@ -1,15 +1,13 @@
 package rhombic.formats.study;
 
-import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
 import java.util.Optional;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
-import rhombic.study.kind.FieldType;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.WayOut;
 
-/** Reads and writes what a conveyor has along its way. */
+/** Reads what a conveyor has along its way. */
 final class FittingReader {
     private static final List<String> KINDS = List.of("divert", "merge", "sensor");
 
@@ -49,24 +47,5 @@ final class FittingReader {
 
     private static List<String> words(Enum<?>[] values) {
         return List.of(values).stream().map(StudyWriter::word).toList();
-    }
-
-    static void write(Fitting fitting, ObjectNode node) {
-        switch (fitting) {
-            case Fitting.Divert divert -> {
-                node.put("divert", divert.name()).put("at", divert.at().toString()).put("side", StudyWriter.word(divert.side()));
-                if (!new FieldType.WaysOut().isLeftOut(divert.wayOut())) {
-                    FieldWriter.wayOut(divert.wayOut(), "wayOut", node);
-                }
-            }
-            case Fitting.Merge merge -> node.put("merge", merge.name()).put("at", merge.at().toString())
-                    .put("side", StudyWriter.word(merge.side())).put("first", StudyWriter.word(merge.first()));
-            case Fitting.Sensor sensor -> {
-                node.put("sensor", sensor.name()).put("at", sensor.at().toString());
-                if (sensor.after().amount() > 0) {
-                    node.put("after", sensor.after().toString());
-                }
-            }
-        }
     }
 }

@@ -1,0 +1,152 @@
+package rhombic.scene;
+
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import rhombic.space.Path;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.Fitting;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Seat;
+import rhombic.trace.Moment;
+
+/**
+ * Where pieces on conveyors are: the place of each follows from that of the head of its train. What is not wholly on a conveyor
+ * yet is still on the one before it, which ends or diverts there.
+ */
+final class BeltScene {
+    /** So near is a conveyor that begins or ends at another. */
+    private static final double NEAR_METRES = 0.3;
+
+    private final List<Equipment> equipment;
+    private final List<Link> links;
+    private final double[] lengths;
+    private final double[] widths;
+    /** By the number of the equipment, made when first asked for. */
+    private final @Nullable Belt[] belts;
+    private double[] headMetres = {};
+    private double[] headMeasure = {};
+
+    /** Takes the poses one by one. */
+    interface Poser {
+        void pose(int body, Pose pose);
+    }
+
+    /**
+     * One conveyor.
+     *
+     * @param begins where its parts begin: it, and those behind its diverts and merges
+     * @param approaches how pieces come onto a part, by the equipment they come from
+     */
+    private record Belt(Path way, double[] begins, Map<List<Integer>, Approach> approaches) {}
+
+    /**
+     * How pieces come onto a conveyor.
+     *
+     * @param at where they are on it, looking as they come
+     * @param straightMetres so far they come straight
+     * @param before the way they are on before that; null: straight
+     * @param beforeMetres how far along that way they leave it
+     */
+    private record Approach(Pose at, double straightMetres, @Nullable Path before, double beforeMetres) {}
+
+    BeltScene(Study study) {
+        equipment = study.equipment();
+        links = study.links();
+        lengths = study.pieceTypes().stream().map(PieceType::length).mapToDouble(q -> q.inBaseUnit()).toArray();
+        widths = study.pieceTypes().stream().map(PieceType::width).mapToDouble(q -> q.inBaseUnit()).toArray();
+        belts = new Belt[equipment.size()];
+    }
+
+    private Belt belt(int node, Conveyor conveyor) {
+        Belt belt = belts[node];
+        if (belt == null) {
+            List<Fitting> branches = conveyor.branches();
+            double[] begins = new double[branches.size() + 1];
+            for (int i = 0; i < branches.size(); i++) {
+                begins[i + 1] = conveyor.metresOf(branches.get(i));
+            }
+            belt = new Belt(conveyor.path(), begins, new HashMap<>());
+            belts[node] = belt;
+        }
+        return belt;
+    }
+
+    /** Gives every piece that rides on the conveyor; within each lane they come in their order. */
+    void pose(Conveyor conveyor, int node, int first, Moment moment, Poser into) {
+        Belt belt = belt(node, conveyor);
+        int lanes = conveyor.lanes();
+        int rows = lanes * belt.begins.length;
+        if (headMetres.length < rows) {
+            headMetres = new double[rows];
+            headMeasure = new double[rows];
+        }
+        Arrays.fill(headMetres, 0, rows, 0);
+        Seat seat = conveyor.basics().seat();
+        boolean isAcross = conveyor.lie() == Conveyor.Lie.ACROSS;
+        double turned = seat.turnedDegrees() + (isAcross ? 90 : 0);
+        for (int body = first; body >= 0; body = moment.next(body)) {
+            if (!moment.rides(body)) {
+                continue; // it waits to come on, where the link has brought it
+            }
+            int lane = moment.laneOf(body);
+            if (moment.isLeader(body)) {
+                headMetres[lane] = moment.metresOfLeader(body);
+                headMeasure[lane] = moment.measureOf(body);
+            }
+            double front = headMetres[lane] - (moment.measureOf(body) - headMeasure[lane]);
+            double middle = front - (isAcross ? widths : lengths)[moment.typeOf(body)] / 2;
+            int part = lane / lanes;
+            boolean comesIn = middle < belt.begins[part] && (part == 0 || moment.cameAside(body));
+            Pose on = comesIn ? comingIn(belt, conveyor, part, belt.begins[part] - middle, moment.fromNodeOf(body)) : belt.way.at(middle);
+            double heading = Math.toRadians(on.heading());
+            double aside = conveyor.laneOffset(lane % lanes) + seat.yMetres();
+            into.pose(body, Pose.at(on.x() - aside * Math.sin(heading), on.y() + aside * Math.cos(heading), on.z() + seat.zMetres(),
+                    on.heading() + turned));
+        }
+    }
+
+    private Pose comingIn(Belt belt, Conveyor conveyor, int part, double backMetres, int from) {
+        Approach approach = belt.approaches.computeIfAbsent(List.of(part, from), key -> approach(belt, conveyor, part, from));
+        double beyond = backMetres - approach.straightMetres;
+        Path before = approach.before;
+        if (beyond > 0 && before != null) {
+            return before.at(approach.beforeMetres - beyond);
+        }
+        Pose at = approach.at;
+        double heading = Math.toRadians(at.heading());
+        return Pose.at(at.x() - backMetres * Math.cos(heading), at.y() - backMetres * Math.sin(heading), at.z(), at.heading());
+    }
+
+    private Approach approach(Belt belt, Conveyor conveyor, int part, int from) {
+        Pose at = belt.way.at(belt.begins[part]);
+        double straight = 0;
+        if (part > 0) {
+            Pose port = Layout.inlet(conveyor, conveyor.branches().get(part - 1).name());
+            straight = conveyor.wholeWidthMetres() / 2;
+            at = Pose.at(at.x(), at.y(), at.z(), port.heading());
+        }
+        if (from < 0 || !(equipment.get(from) instanceof Conveyor giver)) {
+            return new Approach(at, straight, null, 0);
+        }
+        for (Link link : links) {
+            boolean isIt = link.travel() instanceof Travel.AtOnce && link.from().equals(giver.name()) && link.to().equals(conveyor.name());
+            if (isIt && Layout.outlet(giver, link.fromPort()).distanceTo(Layout.inlet(conveyor, link.toPort())) < NEAR_METRES) {
+                Optional<Fitting> leaves = giver.branches().stream().filter(branch -> branch.name().equals(link.fromPort())).findFirst();
+                double toSide = leaves.isPresent() ? giver.wholeWidthMetres() / 2 : 0;
+                return new Approach(at, straight + toSide, belt(from, giver).way,
+                        leaves.map(giver::metresOf).orElse(giver.route().metres()));
+            }
+        }
+        return new Approach(at, straight, null, 0);
+    }
+}
