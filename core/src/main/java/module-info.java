@@ -12,6 +12,7 @@ module rhombic.core {
     exports rhombic.formula;
     exports rhombic.study;
     exports rhombic.study.value;
+    exports rhombic.study.duty;
     exports rhombic.study.kind;
     exports rhombic.study.check;
     exports rhombic.study.change;

@@ -11,6 +11,9 @@ import java.util.concurrent.ConcurrentHashMap;
 public final class Formula {
     public static final int LONGEST = 2000;
 
+    /** What the person who does the work can be asked for. */
+    public static final Set<String> OF_PERSON = Set.of("name", "factor");
+
     /** What the clock can be asked for. */
     public static final Set<String> OF_CLOCK = Set.of("seconds", "hours", "hour", "weekday");
     /** What every piece can be asked for beside its attributes. */

@@ -18,7 +18,7 @@ import rhombic.formula.grammar.FormulasParser.ExpressionContext;
 /** Reads one formula: makes its steps, and notes what it reads and whether it draws. */
 final class FormulaReader extends FormulasBaseVisitor<Step> {
     private static final Set<String> DRAWS = Set.of("uniform", "triangular", "exponential", "normal", "lognormal");
-    private static final Set<String> ROOTS = Set.of("piece", "here", "clock", "from", "to");
+    private static final Set<String> ROOTS = Set.of("piece", "here", "clock", "person", "from", "to");
     private static final int DEEPEST = 40;
 
     final Set<Formula.Read> reads = new LinkedHashSet<>();
@@ -146,7 +146,7 @@ final class FormulaReader extends FormulasBaseVisitor<Step> {
             reads.add(new Formula.Read(name, ""));
             return Steps.value(name.equals("from") ? FormulaScope::from : FormulaScope::to);
         }
-        String example = name.equals("clock") ? "hour" : name.equals("here") ? "content" : "type";
+        String example = name.equals("clock") ? "hour" : name.equals("here") ? "content" : name.equals("person") ? "name" : "type";
         throw new FormulaException(
                 "At character " + (node.stop.getStopIndex() + 2) + ": write what of it is meant, as in " + name + "." + example,
                 node.stop.getStopIndex());
@@ -162,6 +162,7 @@ final class FormulaReader extends FormulasBaseVisitor<Step> {
             case "piece" -> Steps.value(scope -> scope.piece(name));
             case "here" -> Steps.value(scope -> scope.here(name));
             case "clock" -> Steps.value(scope -> scope.clock(name));
+            case "person" -> Steps.value(scope -> scope.person(name));
             default -> throw at(node.name().start, "\u201c" + root + "\u201d is the name of a type; it has no \u201c" + name + "\u201d");
         };
     }

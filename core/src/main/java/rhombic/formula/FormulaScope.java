@@ -17,6 +17,9 @@ public interface FormulaScope {
     /** Elapsed {@code seconds} and {@code hours}, the {@code hour} of the day and the {@code weekday} from 1, Monday. */
     Object clock(String name);
 
+    /** Of who does the work: {@code name} and {@code factor}. */
+    Object person(String name);
+
     /** The same as {@link #here(String)} for other equipment. */
     Object at(String equipment, String name);
 

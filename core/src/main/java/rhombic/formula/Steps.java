@@ -226,6 +226,11 @@ final class Steps {
         }
 
         @Override
+        public Object person(String name) {
+            throw none();
+        }
+
+        @Override
         public Object at(String equipment, String name) {
             throw none();
         }

@@ -3,12 +3,16 @@ package rhombic.insight;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import rhombic.quantity.Clock;
 import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.duty.Need;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
@@ -41,6 +45,8 @@ public final class EquipmentStory {
                     : "Holds " + pieces(moment.content(node)) + "; " + first(node, moment)) + "." + shut;
             case Conveyor conveyor -> onConveyor(node, thing, moment) + "." + shut;
             case WorkEquipment work -> state.isEmpty() ? "Does nothing." : ofWork(node, work, state.get(), since, moment) + "." + shut;
+            case Crew crew -> crew.people() == 1 ? "Home of one person." : "Home of " + crew.people() + " people.";
+            case BreakArea area -> "People spend their breaks here.";
             case GoodsOut out -> "Has let " + moment.in(node) + " out." + shut;
         };
     }
@@ -80,8 +86,20 @@ public final class EquipmentStory {
             case CHANGEOVER -> "Has been changing over to another type for " + since;
             case SERVICE -> "Has been in service for " + since + serviceWhy(work);
             case PAUSE -> "Has paused for " + since + " before it lets the next piece in";
+            case WAITING_FOR_CREW -> "Has waited for " + whom(work) + " for " + since;
+            case DOWN -> "Has been down for " + since;
+            case AWAITING_REPAIR -> "Is down and has waited for its repair for " + since;
+            case OFF_SHIFT -> "Has been off shift for " + since;
             case STARVED -> "Has been starved for " + since + ": " + starvedWhy(node, work, moment);
         };
+    }
+
+    private static String whom(WorkEquipment work) {
+        List<String> names = Stream.of(work.work().operations().stream().flatMap(op -> op.needs().stream()),
+                work.work().setters().stream(),
+                work.work().service() == null ? Stream.<Need>empty() : work.work().service().needs().stream())
+                .flatMap(needs -> needs).map(Need::whom).distinct().limit(3).toList();
+        return names.isEmpty() ? "people" : String.join(" or ", names);
     }
 
     private static String serviceWhy(WorkEquipment work) {

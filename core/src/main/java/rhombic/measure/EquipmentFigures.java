@@ -1,6 +1,7 @@
 package rhombic.measure;
 
 import java.io.Serializable;
+import java.util.List;
 import java.util.Map;
 import rhombic.study.value.EquipmentState;
 
@@ -18,13 +19,21 @@ import rhombic.study.value.EquipmentState;
  * @param emptyShare part of the time in which it was empty, where contents are told instead of states
  * @param fullShare part of the time in which it was full, where contents are told instead of states
  * @param belt what a conveyor did besides
+ * @param modes of failure, in their order
  */
 public record EquipmentFigures(String name, String kind, long in, long out, long made, long joined, long scrapped, int contentAtStart,
         int contentNow,
         double contentMean, int contentMost, long turnedAway, StayFigures stay, WaitFigures waits, Map<EquipmentState, Double> shares,
-        double valueShare, double emptyShare, double fullShare, BeltFigures belt) implements Serializable {
+        double valueShare, double emptyShare, double fullShare, BeltFigures belt, List<ModeFigures> modes) implements Serializable {
     public EquipmentFigures {
         shares = Map.copyOf(shares);
+        modes = List.copyOf(modes);
+    }
+
+    /** Working part of the time that was planned: all but what was off shift; NaN if nothing was. */
+    public double plannedUtilisation() {
+        double planned = 1 - share(EquipmentState.OFF_SHIFT);
+        return planned > 1e-12 && !shares.isEmpty() ? share(EquipmentState.WORKING) / planned : Double.NaN;
     }
 
     public double standingShare() {

@@ -17,15 +17,20 @@ import java.util.List;
  * @param links those on which pieces take time
  * @param events that occurred in the whole run
  * @param standstill what stands still for good at the end
+ * @param crews in the order of the study
+ * @param skills that crews have, their own names among them
  */
 public record RunFigures(int replication, long seed, double hours, long in, long out, long carriersOut, long made, long joined,
         long scrapped, long insideAtStart, long inside, double insideMean,
         long turnedAway, StayFigures lead, List<EquipmentFigures> equipment, List<LinkFigures> links, List<TypeFigures> types,
-        long events, String stoppedBy, StandstillFigures standstill) implements Serializable {
+        long events, String stoppedBy, StandstillFigures standstill, List<CrewFigures> crews,
+        List<SkillFigures> skills) implements Serializable {
     public RunFigures {
         equipment = List.copyOf(equipment);
         links = List.copyOf(links);
         types = List.copyOf(types);
+        crews = List.copyOf(crews);
+        skills = List.copyOf(skills);
     }
 
     /** Part of those that came which were turned away, 0 to 1; NaN if none came. */

@@ -1,6 +1,7 @@
 package rhombic.measure;
 
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import rhombic.study.value.EquipmentState;
 
@@ -194,7 +195,7 @@ public final class Tally {
         stays.restart();
     }
 
-    public EquipmentFigures figures(String name, String kind, long now) {
+    public EquipmentFigures figures(String name, String kind, long now, List<ModeFigures> modes) {
         advance(now);
         double time = now - windowStart;
         double value = units > 0 && time > 0 ? valueTime / time / units : 0;
@@ -204,7 +205,7 @@ public final class Tally {
                 new WaitFigures(begun, waited, begun == 0 ? Double.NaN : waitTime / begun / 1e9, longestWait / 1e9), shares(now, time),
                 value,
                 room > 0 && time > 0 ? emptyTime / time : 0, room > 0 && time > 0 ? fullTime / time : 0,
-                belt(now, time));
+                belt(now, time), modes);
     }
 
     private BeltFigures belt(long now, double time) {

@@ -13,7 +13,9 @@ import java.io.Serializable;
  * @param waitMean part in which they waited, seconds
  * @param blockedMean part in which they were done but could not go on, seconds
  * @param moveMean part in which they were on their way between equipment, seconds
+ * @param crewMean part in which they waited for people, seconds
+ * @param valueMean part of {@code workMean} that adds value, seconds
  */
 public record TypeFigures(String name, long in, long out, long made, long joined, long scrapped, long insideAtStart, long inside,
         StayFigures lead,
-        double workMean, double waitMean, double blockedMean, double moveMean) implements Serializable {}
+        double workMean, double waitMean, double blockedMean, double moveMean, double crewMean, double valueMean) implements Serializable {}

@@ -12,6 +12,8 @@ public final class TypeTally {
     private double workTime;
     private double blockedTime;
     private double moveTime;
+    private double crewTime;
+    private double valueTime;
 
     public void enters() {
         in++;
@@ -35,12 +37,14 @@ public final class TypeTally {
         inside--;
     }
 
-    public void leaves(long leadNanos, long workNanos, long blockedNanos, long moveNanos) {
+    public void leaves(long leadNanos, long workNanos, long blockedNanos, long moveNanos, long crewNanos, long valueNanos) {
         inside--;
         lead.add(leadNanos);
         workTime += workNanos;
         blockedTime += blockedNanos;
         moveTime += moveNanos;
+        crewTime += crewNanos;
+        valueTime += valueNanos;
     }
 
     public void restart() {
@@ -52,6 +56,8 @@ public final class TypeTally {
         workTime = 0;
         blockedTime = 0;
         moveTime = 0;
+        crewTime = 0;
+        valueTime = 0;
         lead.restart();
     }
 
@@ -61,7 +67,9 @@ public final class TypeTally {
         double work = stay.count() == 0 ? Double.NaN : workTime / scale;
         double blocked = stay.count() == 0 ? Double.NaN : blockedTime / scale;
         double move = stay.count() == 0 ? Double.NaN : moveTime / scale;
+        double crew = stay.count() == 0 ? Double.NaN : crewTime / scale;
         return new TypeFigures(name, in, stay.count(), made, joined, scrapped, insideAtStart, inside, stay, work,
-                Math.max(0, stay.mean() - work - blocked - move), blocked, move);
+                Math.max(0, stay.mean() - work - blocked - move - crew), blocked, move, crew,
+                stay.count() == 0 ? Double.NaN : valueTime / scale);
     }
 }

@@ -302,6 +302,7 @@ final class AssemblyNode extends WorkNode {
         }
         if (mayNeedRework()) {
             whole.madeWell(index);
+            whole.madeByPerson = place.lastPerson();
         }
         if (whole.toScrap) {
             scrap(whole);

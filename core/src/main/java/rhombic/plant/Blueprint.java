@@ -32,6 +32,8 @@ public final class Blueprint {
     private final TableBook tables;
     /** Names of stations from which pieces may come to an inspection, which may send them back there. */
     private final Set<String> beforeInspection;
+    private final Set<String> stopsWithOthers;
+    private final boolean mayStandStill;
     /** By text. Each is read when first asked for; reading it again would give the same. */
     private final Map<String, Formula> formulas = new ConcurrentHashMap<>();
 
@@ -40,6 +42,10 @@ public final class Blueprint {
         problems = StudyCheck.of(study);
         broken = problems.stream().filter(Problem::isError).map(Problem::place).collect(Collectors.toUnmodifiableSet());
         beforeInspection = beforeInspection(study);
+        stopsWithOthers = study.equipment().stream().flatMap(e -> e.basics().duty().failures().stream()).flatMap(m -> m.also().stream())
+                .collect(Collectors.toUnmodifiableSet());
+        mayStandStill = study.equipment().stream().map(e -> e.basics().duty())
+                .anyMatch(duty -> !duty.failures().isEmpty() || !duty.calendar().isEmpty());
         types = new TypeBook(study.pieceTypes());
         tables = new TableBook(study.tables());
     }
@@ -73,6 +79,16 @@ public final class Blueprint {
             }
         }
         return before;
+    }
+
+    /** Whether failures of others stop it too. */
+    boolean stopsWithOthers(String name) {
+        return stopsWithOthers.contains(name);
+    }
+
+    /** Whether anything may be held by a failure or a calendar. */
+    boolean mayStandStill() {
+        return mayStandStill;
     }
 
     boolean isBeforeInspection(String name) {

@@ -78,6 +78,7 @@ final class Channel implements Giver {
                 paceAtSpeed = Pace.at(at.speed().inBaseUnit(), metres);
                 nanosAtSpeed = paceAtSpeed.nanos();
             }
+            case Travel.Carried carried -> throw new IllegalArgumentException("Carried pieces have no way of their own");
             case Travel.AtOnce once -> throw new IllegalArgumentException("A link that takes no time has nothing on its way");
         }
         arrival = new Way(WaysOut.ANY, taker, null, entry);

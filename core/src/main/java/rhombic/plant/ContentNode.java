@@ -44,6 +44,7 @@ abstract class ContentNode extends Node {
         touchedNanos = plant.now();
         tally.leaves(plant.now(), plant.now() - piece.arrivedNanos);
         tellRules(Rule.PieceEvent.LEAVES, piece);
+        countsCycle();
         traceContent();
         if (tally.content() == 0) {
             tellRules(Rule.EMPTY);

@@ -5,6 +5,8 @@ import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Event;
+import rhombic.plant.activity.Hold;
+import rhombic.plant.activity.Holds;
 import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
 import rhombic.study.kind.Conveyor;
@@ -26,6 +28,7 @@ final class ConveyorNode extends ContentNode {
     private final double[] weightOf;
     private final double heaviest;
     private final int[] standingIn;
+    private final Holds drive = new Holds();
     private double weight;
     private double speed;
     private int standing;
@@ -115,6 +118,7 @@ final class ConveyorNode extends ContentNode {
     void begin() {
         stretches.forEach(Stretch::begin);
         runs();
+        countsWork(true);
         for (ShutTime time : conveyor.off()) {
             switchAt(time.from().nanos(), true);
             if (time.until() != null) {
@@ -242,8 +246,35 @@ final class ConveyorNode extends ContentNode {
 
     @Override
     void setOff(boolean off) {
-        stretches.forEach(stretch -> stretch.setOff(off));
+        if (off != drive.isHeldBy(Hold.SHUT)) {
+            holdDrive(Hold.SHUT, off);
+        }
         plant.toAgenda(this);
+    }
+
+    private void holdDrive(Hold reason, boolean on) {
+        boolean changed = on ? drive.hold(reason) : drive.release(reason);
+        if (changed) {
+            stretches.forEach(stretch -> stretch.setOff(on));
+            plant.toAgenda(this);
+            countsWork(!on);
+        }
+    }
+
+    /** Clocks of working time run while its drive is on. */
+    private void countsWork(boolean works) {
+        Upkeep kept = upkeep;
+        if (kept != null && works) {
+            kept.workBegins(Long.MAX_VALUE);
+        } else if (kept != null) {
+            kept.workEnds();
+        }
+    }
+
+    @Override
+    void standsStill(Hold reason, boolean on, boolean gates) {
+        holdDrive(reason, on);
+        super.standsStill(reason, on, gates);
     }
 
     double speed() {

@@ -10,6 +10,8 @@ import rhombic.chance.TimeSampler;
 import rhombic.formula.FormulaException;
 import rhombic.kernel.Event;
 import rhombic.measure.Tally;
+import rhombic.plant.activity.Activity;
+import rhombic.plant.activity.Hold;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.Ranking;
 import rhombic.plant.piece.Waiting;
@@ -35,6 +37,9 @@ final class GoodsInNode extends Node {
     private final Waiting waiting = new Waiting(Ranking.BY_AGE);
     private @Nullable Offer offer;
     private @Nullable Piece onOffer;
+    /** When pieces come at drawn times; null if they do not. */
+    private @Nullable Activity arrivals;
+    private int stops;
     private long supplied;
     /** Whether more may come by itself. */
     private boolean isExpecting;
@@ -70,21 +75,37 @@ final class GoodsInNode extends Node {
 
     private void beginSpaced(Supply.Spaced spaced) {
         TimeSampler between = spaced.between().sampler(plant.stream(id(), Purpose.ARRIVAL));
-        Event event = new Event() {
+        arrivals = new Activity(plant.simulator) {
             @Override
-            protected void occur() {
+            protected void passes(long nanos) {}
+
+            @Override
+            protected void ends() {
                 for (int i = 0; i < spaced.pieces() && supplied < most; i++) {
                     bring(new Piece(drawType()));
                 }
                 isExpecting = supplied < most;
                 if (isExpecting) {
-                    plant.simulator.schedule(this, between.nextNanos());
+                    start(between.nextNanos());
                 }
                 attendSoon();
             }
         };
         isExpecting = true;
-        plant.simulator.schedule(event, spaced.first().map(Quantity::nanos).orElseGet(between::nextNanos));
+        arrivals.start(spaced.first().map(Quantity::nanos).orElseGet(between::nextNanos));
+    }
+
+    /** While it stands still, the time between arrivals does not pass. */
+    @Override
+    void standsStill(Hold reason, boolean on, boolean gates) {
+        super.standsStill(reason, on, gates);
+        Activity coming = arrivals;
+        stops += on ? 1 : -1;
+        if (coming != null && on && stops == 1) {
+            coming.pause();
+        } else if (coming != null && stops == 0) {
+            coming.resume();
+        }
     }
 
     /** The stock is not left to chance: of each type its part, the largest remainders rounded up. */
@@ -252,6 +273,7 @@ final class GoodsInNode extends Node {
             waiting.take(piece);
         }
         touchedNanos = plant.now();
+        countsCycle();
         tally.leaves(plant.now(), plant.now() - piece.arrivedNanos);
         tellRules(Rule.PieceEvent.LEAVES, piece);
         noteWaiting();

@@ -20,6 +20,7 @@ final class GoodsOutNode extends Node {
     void accept(Way way, Piece piece) {
         tellRules(Rule.PieceEvent.ENTERS, piece);
         tally.passes();
+        countsCycle();
         plant.pieceLeaves(piece, index);
     }
 

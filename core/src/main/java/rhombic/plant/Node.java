@@ -15,6 +15,7 @@ import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.Ranking;
 import rhombic.quantity.Quantity;
 import rhombic.study.Rule;
+import rhombic.study.duty.FailureMode;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.EquipmentState;
@@ -35,6 +36,9 @@ abstract class Node implements Giver {
     /** When something last came here, went from here or was done here. */
     long touchedNanos;
 
+    /** What breaks it and when it is on duty; null if nothing ever does and it always is. */
+    final @Nullable Upkeep upkeep;
+
     private final Equipment equipment;
     private final Map<String, Object> attributes = new HashMap<>();
     private final Holds inlet = new Holds();
@@ -51,6 +55,7 @@ abstract class Node implements Giver {
         this.index = index;
         this.equipment = equipment;
         this.tally = tally;
+        upkeep = Upkeep.of(this);
         for (Attribute attribute : equipment.basics().attributes()) {
             attributes.put(attribute.name(), attribute.value().asObject());
         }
@@ -153,6 +158,10 @@ abstract class Node implements Giver {
     void restartMeasures() {
         book();
         tally.restart(plant.now());
+        Upkeep kept = upkeep;
+        if (kept != null) {
+            kept.restart();
+        }
     }
 
     /** Books the time of all that is under way up to now. */
@@ -329,6 +338,62 @@ abstract class Node implements Giver {
             if (!outlet.isHeld()) {
                 plant.serveAllLines();
             }
+        }
+    }
+
+    /**
+     * It stands still for that reason from now on, or no longer.
+     *
+     * @param gates whether nothing comes in and goes out meanwhile
+     */
+    void standsStill(Hold reason, boolean on, boolean gates) {
+        if (gates) {
+            holdGates(reason, on);
+        }
+    }
+
+    /** Its shift or break begins or ends. */
+    void goesOffShift(boolean off) {
+        standsStill(Hold.OFF_SHIFT, off, true);
+    }
+
+    /** What becomes of what is worked on when it breaks down. */
+    void interrupted(FailureMode.Piece piece) {}
+
+    /** Nothing comes in or goes out for that reason, or no longer. */
+    final void holdGates(Hold reason, boolean on) {
+        if (on) {
+            inlet.hold(reason);
+            outlet.hold(reason);
+            return;
+        }
+        inlet.release(reason);
+        if (outlet.release(reason)) {
+            plant.serveAllLines();
+            plant.toAgenda(this);
+        }
+        if (!inlet.isHeld()) {
+            plant.toAgenda(this);
+        }
+    }
+
+    /** Nothing comes in for that reason, or no longer. */
+    final void holdInlet(Hold reason, boolean on) {
+        if (on) {
+            inlet.hold(reason);
+        } else if (inlet.release(reason)) {
+            plant.toAgenda(this);
+        }
+    }
+
+    /** What keeps it from working has changed: whatever shows that is brought up to date. */
+    void upkeepChanged() {}
+
+    /** A piece is done or has gone through: one cycle of what counts cycles. */
+    final void countsCycle() {
+        Upkeep kept = upkeep;
+        if (kept != null) {
+            kept.cycle();
         }
     }
 

@@ -38,7 +38,9 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
@@ -71,6 +73,7 @@ public final class Plant {
     /** What takes and gives: the nodes, or, of a conveyor, its stretches. */
     private final List<Node> parts = new ArrayList<>();
     private final List<Channel> channels = new ArrayList<>();
+    private final @Nullable Staff staff;
     /** What rules want done to the plant, once what is agreed has been carried out. */
     private final Deque<Afterwards> afterwards = new ArrayDeque<>();
 
@@ -100,6 +103,8 @@ public final class Plant {
         types = blueprint.types();
         tables = blueprint.tables();
         byName = HashMap.newHashMap(study.equipment().size());
+        List<Crew> crews = study.crews();
+        staff = crews.isEmpty() ? null : new Staff(this, crews);
         typeTallies = new TypeTally[types.count()];
         for (int i = 0; i < typeTallies.length; i++) {
             typeTallies[i] = new TypeTally();
@@ -137,6 +142,8 @@ public final class Plant {
             case AssemblyStation station -> new AssemblyNode(this, index, station);
             case UnpackingStation station -> new UnpackingNode(this, index, station);
             case GoodsOut out -> new GoodsOutNode(this, index, out);
+            case Crew crew -> new PlaceNode(this, index, crew);
+            case BreakArea area -> new PlaceNode(this, index, area);
         };
     }
 
@@ -157,6 +164,7 @@ public final class Plant {
             }
         }
         boolean outletsShut = study.equipment().stream().anyMatch(thing -> !thing.basics().outletShut().isEmpty())
+                || blueprint.mayStandStill()
                 || study.rules().stream().flatMap(rule -> rule.then().stream()).anyMatch(Rule.Action.ShutOutlet.class::isInstance);
         for (Node node : parts) {
             Node before = node.previous();
@@ -229,6 +237,14 @@ public final class Plant {
         }
         nodes.forEach(Node::beginShutTimes);
         nodes.forEach(Node::begin);
+        if (staff != null) {
+            staff.begin();
+        }
+        for (Node node : nodes) {
+            if (node.upkeep != null) {
+                node.upkeep.begin();
+            }
+        }
         if (warmUpNanos > 0) {
             simulator.schedule(new Event() {
                 @Override
@@ -242,6 +258,9 @@ public final class Plant {
 
     private void restartMeasures() {
         nodes.forEach(Node::restartMeasures);
+        if (staff != null) {
+            staff.restart();
+        }
         channels.forEach(channel -> channel.tally.restart(now()));
         for (TypeTally type : typeTallies) {
             type.restart();
@@ -289,7 +308,8 @@ public final class Plant {
         long now = now();
         nodes.forEach(Node::book);
         List<EquipmentFigures> equipment = nodes.stream()
-                .map(node -> node.tally.figures(node.name(), node.equipment().kind(), now))
+                .map(node -> node.tally.figures(node.name(), node.equipment().kind(), now,
+                        node.upkeep == null ? List.of() : node.upkeep.figures()))
                 .toList();
         List<TypeFigures> pieceTypes = new ArrayList<>();
         for (int i = 0; i < typeTallies.length; i++) {
@@ -302,12 +322,26 @@ public final class Plant {
                 channels.stream().map(channel -> channel.tally.figures(channel.index, channel.link.from(), channel.link.to(), now))
                         .toList(),
                 pieceTypes,
-                simulator.occurred(), stoppedBy, standstill());
+                simulator.occurred(), stoppedBy, standstill(), staff == null ? List.of() : staff.figures(),
+                staff == null ? List.of() : staff.skills());
     }
 
     /** What stands still for good now, because each waits for the next. */
     public StandstillFigures standstill() {
         return new Standstill(parts, channels).figures();
+    }
+
+    /** Its people; null if it has none. */
+    @Nullable
+    Staff staff() {
+        return staff;
+    }
+
+    /** Its people, where there must be some. */
+    Staff staffed() {
+        Staff known = staff;
+        assert known != null : "nobody is there";
+        return known;
     }
 
     long inside() {
@@ -439,7 +473,7 @@ public final class Plant {
     private void countLeaving(Piece piece) {
         piece.isGone = true;
         long lead = now() - piece.bornNanos;
-        typeTallies[piece.type].leaves(lead, piece.workNanos, piece.blockedNanos, piece.moveNanos);
+        typeTallies[piece.type].leaves(lead, piece.workNanos, piece.blockedNanos, piece.moveNanos, piece.crewNanos, piece.valueNanos);
         boolean holdsOthers = types.isCarrier(piece.type) || piece.load != null && !piece.load.isEmpty();
         whole.leaves(now(), lead, holdsOthers);
         if (piece.load != null) {
@@ -472,6 +506,10 @@ public final class Plant {
             }
             Node node = agendaFirst;
             if (node == null) {
+                if (staff != null && staff.give()) {
+                    countStep("people");
+                    continue;
+                }
                 return;
             }
             agendaFirst = node.agendaNext == node ? null : node.agendaNext;

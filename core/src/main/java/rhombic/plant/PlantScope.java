@@ -8,6 +8,7 @@ import rhombic.chance.Purpose;
 import rhombic.formula.Formula;
 import rhombic.formula.FormulaException;
 import rhombic.formula.FormulaScope;
+import rhombic.plant.doers.Doer;
 import rhombic.plant.piece.Piece;
 
 /** What formulas at one place can see of a running plant. One for each formula; the piece is set before each use. */
@@ -21,6 +22,7 @@ final class PlantScope implements FormulaScope {
 
     private @Nullable UniformRandomProvider chance;
     private @Nullable Piece piece;
+    private @Nullable Doer person;
     private String from = "";
     private String to = "";
 
@@ -33,6 +35,11 @@ final class PlantScope implements FormulaScope {
 
     PlantScope with(@Nullable Piece newPiece) {
         piece = newPiece;
+        return this;
+    }
+
+    PlantScope by(@Nullable Doer who) {
+        person = who;
         return this;
     }
 
@@ -123,6 +130,21 @@ final class PlantScope implements FormulaScope {
                 }
                 yield value;
             }
+        };
+    }
+
+    @Override
+    public Object person(String name) {
+        Doer who = person;
+        if (who == null) {
+            throw new FormulaException(
+                    "Nobody is there whom \u201cperson." + name + "\u201d could be about: say who is needed for the work");
+        }
+        return switch (name) {
+            case "name" -> who.name();
+            case "factor" -> who.factor();
+            default -> throw new FormulaException("A person has no \u201c" + name + "\u201d: use one of "
+                    + String.join(", ", new java.util.TreeSet<>(Formula.OF_PERSON)));
         };
     }
 

@@ -120,6 +120,7 @@ final class StationNode extends WorkNode {
             }
             if (inspection == null && mayNeedRework()) {
                 piece.madeWell(index);
+                piece.madeByPerson = place.lastPerson();
             }
         }
     }
@@ -139,6 +140,7 @@ final class StationNode extends WorkNode {
         rework.times++;
         rework.factor = check.factor();
         rework.room = check.room();
+        rework.maker = check.maker();
         if (piece.madeBy == Piece.NOBODY) {
             piece.madeBy = index;
         }

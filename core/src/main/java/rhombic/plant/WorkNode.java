@@ -8,11 +8,16 @@ import rhombic.measure.Tally;
 import rhombic.plant.activity.Activity;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.activity.Holds;
+import rhombic.plant.doers.Job;
 import rhombic.plant.piece.Few;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.Ranking;
 import rhombic.plant.piece.Waiting;
 import rhombic.study.Rule;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.WhenOver;
+import rhombic.study.Layout;
+import rhombic.study.kind.Inspection;
 import rhombic.study.kind.Work;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
@@ -37,7 +42,9 @@ abstract class WorkNode extends Node {
 
     /** What a place is doing. */
     enum Phase {
-        FREE, GATHERING, CHANGEOVER, WORK, DONE, SERVICE, PAUSE
+        FREE, GATHERING,
+        /** Loaded, and waits for the shift to begin. */
+        READY, CHANGEOVER, WORK, DONE, SERVICE, PAUSE
     }
 
     /** One of the places; its activity is what it does, or its wait for a full load. */
@@ -52,7 +59,18 @@ abstract class WorkNode extends Node {
         Phase phase = Phase.FREE;
         private @Nullable Outlet offer;
         private @Nullable Outlet offerBesides;
+        /** What it shows. */
         private EquipmentState state = EquipmentState.STARVED;
+        /** What it does by itself, whatever keeps it from that. */
+        private EquipmentState base = EquipmentState.STARVED;
+        /** What it shows while what it does now goes on. */
+        private EquipmentState busy = EquipmentState.WORKING;
+        private @Nullable Manning manning;
+        private long changeoverNanos;
+        /** What is left of the work when those who began it have gone. */
+        private long restNanos;
+        private long stepNanos;
+        private boolean isCounted;
         private int operation;
         private int lastType = -1;
         private long doneNanos;
@@ -73,14 +91,42 @@ abstract class WorkNode extends Node {
             return out.isEmpty() && (besides == null || besides.isEmpty());
         }
 
+        /** Number of the person who did the last step for which somebody was needed; negative if nobody was. */
+        int lastPerson() {
+            return manning == null ? -1 : manning.lastPerson();
+        }
+
+        /** Those who are needed have come, after so long. */
+        void peopleAreThere(long waitedNanos) {
+            if (phase != Phase.SERVICE) {
+                for (int i = 0; i < load.size(); i++) {
+                    load.get(i).crewNanos += waitedNanos;
+                }
+            }
+            if (isPaused()) {
+                goesOn(this);
+                enterState(this, busy);
+            } else {
+                runStep(this);
+            }
+        }
+
+        /** Somebody who is needed had to go. */
+        void peopleLeft() {
+            halt(this);
+            enterState(this, EquipmentState.WAITING_FOR_CREW);
+        }
+
         /** The time of work is booked to the pieces, and to the station where it adds value. */
         @Override
         protected void passes(long nanos) {
             if (phase == Phase.WORK) {
+                boolean addsValue = times.addsValue(operation);
                 for (int i = 0; i < load.size(); i++) {
                     load.get(i).workNanos += nanos;
+                    load.get(i).valueNanos += addsValue ? nanos : 0;
                 }
-                if (times.addsValue(operation)) {
+                if (addsValue) {
                     tally.addsValue(nanos);
                 }
             }
@@ -88,6 +134,7 @@ abstract class WorkNode extends Node {
 
         @Override
         protected void ends() {
+            rests(this);
             switch (phase) {
                 case GATHERING -> {
                     waitedLongEnough(this);
@@ -95,10 +142,10 @@ abstract class WorkNode extends Node {
                     breakPromises();
                 }
                 case CHANGEOVER -> beginWork(this);
-                case WORK -> operationEnds(this);
+                case WORK -> partEnds(this);
                 case SERVICE -> pauseOrFree(this);
                 case PAUSE -> free(this);
-                case FREE, DONE -> throw new IllegalStateException("A place that does nothing ended it");
+                case FREE, READY, DONE -> throw new IllegalStateException("A place that does nothing ended it");
             }
             plant.settle();
         }
@@ -173,7 +220,7 @@ abstract class WorkNode extends Node {
     @Override
     boolean isAtWork() {
         for (Place place : places) {
-            if (place.isPending()) {
+            if (place.isPending() || place.isPaused() || place.phase == Phase.READY || place.manning != null && place.manning.isMissing()) {
                 return true;
             }
         }
@@ -182,20 +229,110 @@ abstract class WorkNode extends Node {
 
     // ---- what holds the work
 
-    /** Interrupts all work, or lets it go on once no other reason holds it. */
+    /** Interrupts all work, or lets it go on once no other reason holds it. Whoever worked there is free meanwhile. */
     final void holdWork(Hold reason, boolean on) {
         if (on && work.hold(reason)) {
             for (Place place : places) {
                 if (place.phase != Phase.GATHERING) {
-                    place.pause();
+                    halt(place);
+                    if (place.manning != null) {
+                        place.manning.sendAway();
+                    }
                 }
             }
         } else if (!on && work.release(reason)) {
             for (Place place : places) {
-                if (place.phase != Phase.GATHERING) {
-                    place.resume();
+                if (place.manning != null && place.manning.isMissing()) {
+                    enterState(place, EquipmentState.WAITING_FOR_CREW);
+                    place.manning.askAgain();
+                } else if (place.phase != Phase.GATHERING) {
+                    goesOn(place);
                 }
             }
+        }
+    }
+
+    private void halt(Place place) {
+        place.pause();
+        rests(place);
+    }
+
+    private void goesOn(Place place) {
+        place.resume();
+        counts(place);
+    }
+
+    /** Clocks of working time run while it works. */
+    private void counts(Place place) {
+        Upkeep kept = upkeep;
+        if (kept != null && kept.countsWork() && place.phase == Phase.WORK && place.isRunning() && !place.isCounted) {
+            place.isCounted = true;
+            kept.workBegins(place.leftNanos());
+        }
+    }
+
+    private void rests(Place place) {
+        Upkeep kept = upkeep;
+        if (kept != null && place.isCounted) {
+            place.isCounted = false;
+            kept.workEnds();
+        }
+    }
+
+    @Override
+    final void standsStill(Hold reason, boolean on, boolean gates) {
+        holdWork(reason, on);
+        super.standsStill(reason, on, gates);
+    }
+
+    /** Nothing comes in and nothing is begun; what is under way is finished or interrupted, as the study says. */
+    @Override
+    final void goesOffShift(boolean off) {
+        holdInlet(Hold.OFF_SHIFT, off);
+        if (equipment().basics().duty().whenOver() != WhenOver.FINISH) {
+            holdWork(Hold.OFF_SHIFT, off);
+        }
+        if (!off) {
+            for (Place place : places) {
+                if (place.phase == Phase.READY) {
+                    start(place);
+                }
+            }
+        }
+    }
+
+    @Override
+    final void interrupted(FailureMode.Piece piece) {
+        for (Place place : places) {
+            if (place.phase == Phase.WORK && place.isPaused()) {
+                switch (piece) {
+                    case RESUME -> {}
+                    case AGAIN -> {
+                        place.abandon();
+                        place.start(place.stepNanos);
+                        place.pause();
+                    }
+                    case SCRAP -> scrapLoad(place);
+                }
+            }
+        }
+    }
+
+    private void scrapLoad(Place place) {
+        place.abandon();
+        if (place.manning != null) {
+            place.manning.drop();
+        }
+        place.load.forEach(this::scrap);
+        place.load.clear();
+        place.phase = Phase.DONE;
+        emptied(place);
+    }
+
+    @Override
+    final void upkeepChanged() {
+        for (Place place : places) {
+            show(place);
         }
     }
 
@@ -203,10 +340,77 @@ abstract class WorkNode extends Node {
         if (nanos == 0) {
             plant.countStep(this); // in a circle of such, time would never go on
         }
+        place.stepNanos = nanos;
         place.start(nanos);
         if (work.isHeld()) {
             place.pause();
+        } else {
+            counts(place);
         }
+    }
+
+    /** Something that takes time begins: at once, or when those who are needed for it are there. */
+    private void step(Place place, EquipmentState busy, Manning.@Nullable Order crew) {
+        place.busy = busy;
+        Manning people = place.manning;
+        if (crew == null) {
+            if (people != null) {
+                people.done();
+            }
+            runStep(place);
+            return;
+        }
+        if (people == null) {
+            people = new Manning(plant, plant.staffed().allocation(), place, Layout.stand(equipment(), place.number), crew);
+            place.manning = people;
+        } else if (people.isManned(crew)) {
+            runStep(place);
+            return;
+        } else {
+            people.done();
+        }
+        standsReady(place);
+        enterState(place, EquipmentState.WAITING_FOR_CREW);
+        Piece lead = place.load.isEmpty() ? null : place.load.getFirst();
+        Piece.Rework again = lead != null && comesBack(lead) ? lead.rework : null;
+        if (again == null) {
+            people.ask(crew, lead == null ? plant.now() : lead.arrivedNanos, null, Job.Insists.NO, work.isHeld());
+        } else {
+            boolean byMaker = again.maker != Inspection.Maker.ANYBODY;
+            people.ask(crew, Job.BEFORE_ALL, byMaker && lead != null ? plant.staffed().doer(lead.madeByPerson) : null,
+                    switch (again.maker) {
+                        case ANYBODY -> Job.Insists.NO;
+                        case PERSON_OR_ANYBODY -> Job.Insists.UNLESS_GONE;
+                        case PERSON -> Job.Insists.YES;
+                    }, work.isHeld());
+        }
+    }
+
+    private void runStep(Place place) {
+        Manning people = place.manning;
+        double factor = people == null ? 1 : people.factor();
+        switch (place.phase) {
+            case CHANGEOVER -> lasts(place, scaled(place.changeoverNanos, factor));
+            case SERVICE -> lasts(place, scaled(times.serviceNanos(), factor));
+            case WORK -> {
+                if (place.operation == 0) {
+                    begun(place);
+                }
+                times.by(place.operation, people == null ? null : people.first());
+                long nanos = scaled(times.operationNanos(place.operation, place.load.getFirst()), factor);
+                Manning.Order crew = times.crew(place.operation);
+                long attended = crew == null || crew.part() == 1 ? nanos : Math.round(nanos * crew.part());
+                place.restNanos = nanos - attended;
+                lasts(place, attended);
+            }
+            case FREE, GATHERING, READY, DONE, PAUSE ->
+                throw new IllegalStateException("Nobody is needed by a place that is " + place.phase);
+        }
+        enterState(place, place.busy);
+    }
+
+    private static long scaled(long nanos, double factor) {
+        return factor == 1 ? nanos : Math.round(nanos * factor);
     }
 
     // ---- coming in
@@ -308,14 +512,20 @@ abstract class WorkNode extends Node {
 
     // ---- working
 
-    /** All is there: the work begins, after a changeover if the type is another than before. */
+    /** All is there: the work begins, after a changeover if the type is another than before, or when the shift begins. */
     final void start(Place place) {
         if (place.phase == Phase.GATHERING) {
             place.abandon();
         }
+        if (upkeep != null && upkeep.isOff()) {
+            place.phase = Phase.READY;
+            standsReady(place);
+            enterState(place, EquipmentState.STARVED);
+            return;
+        }
         Piece lead = place.load.getFirst();
-        long nanos = place.lastType < 0 ? 0 : times.changeoverNanos(place.lastType, lead);
-        if (nanos == 0) {
+        place.changeoverNanos = place.lastType < 0 ? 0 : times.changeoverNanos(place.lastType, lead);
+        if (place.changeoverNanos == 0) {
             beginWork(place);
             return;
         }
@@ -324,14 +534,27 @@ abstract class WorkNode extends Node {
             traceWaits(lead);
         }
         place.phase = Phase.CHANGEOVER;
-        enterState(place, EquipmentState.CHANGEOVER);
-        lasts(place, nanos);
+        step(place, EquipmentState.CHANGEOVER, times.setters());
+    }
+
+    /** What has just come stands on the place, but is not worked on yet. */
+    private void standsReady(Place place) {
+        if (place.isUntold) {
+            place.isUntold = false;
+            traceWaits(place.load.getFirst());
+            traceStands(place, place.load.getFirst());
+        }
     }
 
     private void beginWork(Place place) {
         place.phase = Phase.WORK;
         place.lastType = place.load.getFirst().type;
         place.operation = 0;
+        step(place, EquipmentState.WORKING, times.crew(0));
+    }
+
+    /** The first operation begins. */
+    private void begun(Place place) {
         long now = plant.now();
         for (int i = 0; i < place.load.size(); i++) {
             Piece piece = place.load.get(i);
@@ -343,16 +566,24 @@ abstract class WorkNode extends Node {
                     plant.trace.begins(now, piece.body, index, place.number);
                 }
             }
-            tellRules(Rule.PieceEvent.STARTS, piece);
         }
         place.isUntold = false;
-        enterState(place, EquipmentState.WORKING);
-        lasts(place, times.operationNanos(place.operation, place.load.getFirst()));
     }
 
-    private void operationEnds(Place place) {
+    /** Those who were needed for the first part of an operation go, and the rest of it goes on without them. */
+    private void partEnds(Place place) {
+        if (place.restNanos > 0) {
+            if (place.manning != null) {
+                place.manning.done();
+            }
+            long rest = place.restNanos;
+            place.restNanos = 0;
+            lasts(place, rest);
+            show(place);
+            return;
+        }
         if (++place.operation < times.operations()) {
-            lasts(place, times.operationNanos(place.operation, place.load.getFirst()));
+            step(place, EquipmentState.WORKING, times.crew(place.operation));
         } else {
             finish(place);
         }
@@ -369,6 +600,10 @@ abstract class WorkNode extends Node {
         }
         workedSinceService += piecesCounted(place);
         complete(place);
+        if (place.manning != null) {
+            place.manning.done();
+        }
+        countsCycle();
         place.load.clear();
         if (plant.trace != null && place.out.size() + (place.besides == null ? 0 : place.besides.size()) > 1) {
             place.out.forEach(piece -> plant.trace.done(plant.now(), piece.body, index, place.number, WaysOut.ANY));
@@ -473,18 +708,20 @@ abstract class WorkNode extends Node {
         if (workedSinceService >= times.serviceEvery()) {
             workedSinceService -= times.serviceEvery();
             place.phase = Phase.SERVICE;
-            enterState(place, EquipmentState.SERVICE);
-            lasts(place, times.serviceNanos());
+            step(place, EquipmentState.SERVICE, times.servers());
         } else {
             pauseOrFree(place);
         }
     }
 
     private void pauseOrFree(Place place) {
+        if (place.manning != null) {
+            place.manning.done();
+        }
         if (times.hasPause()) {
             place.phase = Phase.PAUSE;
-            enterState(place, EquipmentState.PAUSE);
             lasts(place, times.pauseNanos());
+            enterState(place, EquipmentState.PAUSE);
         } else {
             free(place);
         }
@@ -527,6 +764,18 @@ abstract class WorkNode extends Node {
     }
 
     private void enterState(Place place, EquipmentState now) {
+        place.base = now;
+        show(place);
+    }
+
+    /** What it does, unless something keeps it from that. */
+    private void show(Place place) {
+        EquipmentState now = place.base;
+        Upkeep kept = upkeep;
+        if (kept != null && (place.phase == Phase.GATHERING || !place.isRunning())) {
+            EquipmentState keeps = kept.state();
+            now = keeps == null ? now : keeps;
+        }
         if (place.state == now) {
             return;
         }

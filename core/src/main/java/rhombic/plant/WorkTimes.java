@@ -1,11 +1,15 @@
 package rhombic.plant;
 
+import java.util.List;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
+import rhombic.plant.doers.Doer;
+import rhombic.plant.doers.Job;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.TypeBook;
+import rhombic.study.duty.Need;
 import rhombic.study.kind.Operation;
 import rhombic.study.kind.Work;
 import rhombic.study.value.TimeSource;
@@ -15,6 +19,9 @@ final class WorkTimes {
     private final PlantScope changeoverScope;
     private final TypeBook types;
     private final Step[] steps;
+    private final @Nullable PlantScope[] scopes;
+    private final Manning.@Nullable Order setters;
+    private final Manning.@Nullable Order servers;
     private final @Nullable PieceTime changeover;
     private final int serviceEvery;
     private final @Nullable TimeSampler service;
@@ -24,8 +31,9 @@ final class WorkTimes {
      * One operation.
      *
      * @param drawn its time if that is the same for all pieces; else null, and the next one tells
+     * @param crew who must be there; null: nobody
      */
-    private record Step(@Nullable TimeSampler drawn, @Nullable PieceTime byPiece, boolean addsValue) {
+    private record Step(@Nullable TimeSampler drawn, @Nullable PieceTime byPiece, boolean addsValue, Manning.@Nullable Order crew) {
         long nanos(Piece piece) {
             if (drawn != null) {
                 return drawn.nextNanos();
@@ -41,19 +49,53 @@ final class WorkTimes {
         changeoverScope = node.scope("changeover");
         types = plant.types;
         steps = new Step[work.operations().size()];
+        scopes = new PlantScope[steps.length];
         for (int i = 0; i < steps.length; i++) {
             Operation operation = work.operations().get(i);
             UniformRandomProvider stream = plant.stream(i == 0 ? name : name + "\u0000" + i, Purpose.WORK);
             steps[i] = operation.time() instanceof TimeSource.Drawn same
-                    ? new Step(same.time().sampler(stream), null, operation.addsValue())
-                    : new Step(null, PieceTime.of(operation.time(), plant, node.scope("operation " + i), stream), operation.addsValue());
+                    ? new Step(same.time().sampler(stream), null, operation.addsValue(), crew(Job.What.WORK, operation.needs(), node))
+                    : byPiece(operation, scopes[i] = node.scope("operation " + i), plant, stream, node);
         }
         TimeSource change = work.changeover();
         changeover = change == null ? null : PieceTime.of(change, plant, changeoverScope, plant.stream(name, Purpose.CHANGEOVER));
+        setters = crew(Job.What.CHANGEOVER, work.setters(), node);
         Work.Service after = work.service();
+        servers = after == null ? null : crew(Job.What.SERVICE, after.needs(), node);
         serviceEvery = after == null ? Integer.MAX_VALUE : after.everyPieces();
         service = after == null ? null : after.time().sampler(plant.stream(name, Purpose.SERVICE));
         pause = work.pause() == null ? null : work.pause().sampler(plant.stream(name, Purpose.PAUSE));
+    }
+
+    private static Step byPiece(Operation operation, PlantScope scope, Plant plant, UniformRandomProvider stream, Node node) {
+        return new Step(null, PieceTime.of(operation.time(), plant, scope, stream), operation.addsValue(),
+                crew(Job.What.WORK, operation.needs(), node));
+    }
+
+    private static Manning.@Nullable Order crew(Job.What what, List<Need> needs, Node node) {
+        Staff staff = node.plant.staff();
+        return needs.isEmpty() || staff == null ? null : staff.order(what, needs);
+    }
+
+    /** Who must be there for the operation; null: nobody. */
+    Manning.@Nullable Order crew(int operation) {
+        return steps[operation].crew;
+    }
+
+    Manning.@Nullable Order setters() {
+        return setters;
+    }
+
+    Manning.@Nullable Order servers() {
+        return servers;
+    }
+
+    /** Who does what is asked for next. */
+    void by(int operation, @Nullable Doer who) {
+        PlantScope scope = scopes[operation];
+        if (scope != null) {
+            scope.by(who);
+        }
     }
 
     int operations() {

@@ -15,7 +15,9 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
@@ -309,6 +311,8 @@ public final class Scene {
             case GoodsIn in -> at(-in.footprint().lengthMetres() / 2 - 0.4 - PITCH_METRES * (index / 5 % 8), (index % 5 - 2) * PITCH_METRES,
                     index / 40 * stack(type));
             case GoodsOut out -> at(0, 0, 0);
+            case Crew crew -> at(0, 0, 0);
+            case BreakArea area -> at(0, 0, 0);
             case Conveyor conveyor -> throw new IllegalStateException("Pieces on a conveyor are posed by train");
         }
         return 0;

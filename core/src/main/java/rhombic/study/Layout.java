@@ -4,7 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import rhombic.space.Path;
 import rhombic.space.Pose;
+import rhombic.study.duty.Spot;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Port;
 
@@ -12,6 +15,9 @@ import rhombic.study.value.Port;
 public final class Layout {
     /** How round the path of a link goes at its bends, where there is room. */
     private static final double BEND_RADIUS_METRES = 0.5;
+
+    /** How far from its edge people stand. */
+    private static final double BESIDE_METRES = 0.4;
 
     private Layout() {}
 
@@ -26,6 +32,34 @@ public final class Layout {
 
     public static Pose inlet(Equipment thing, String port) {
         return pose(thing, thing.port(port, true));
+    }
+
+    /** Where one of a crew waits for work, by number: in rows of twelve. */
+    public static Pose home(Crew crew, int number) {
+        double length = crew.footprint().lengthMetres();
+        double width = crew.footprint().widthMetres();
+        int inRow = Math.min(12, crew.people());
+        int rows = (crew.people() + inRow - 1) / inRow;
+        double x = (number % inRow + 0.5) / inRow * length - length / 2;
+        double y = width / 2 - (number / inRow + 0.5) / rows * width;
+        return crew.placement().pose().of(Pose.at(x, y, 0, 90));
+    }
+
+    /**
+     * Where people stand to work at a place of equipment, facing it: where the equipment says, or at its working side, which is
+     * the one to the right of the flow.
+     *
+     * @param place counted from 0; of what has only one, 0
+     */
+    public static Pose stand(Equipment thing, int place) {
+        Spot spot = thing.basics().duty().stand();
+        int drawn = thing instanceof WorkEquipment work ? Math.clamp(work.work().places(), 1, WorkEquipment.MOST_DRAWN_PLACES) : 1;
+        double width = thing.footprint().widthMetres();
+        double middle = drawn == 1 ? 0 : (place % drawn - (drawn - 1) / 2.0) * width / drawn;
+        double x = spot == null ? 0 : spot.xMetres();
+        double y = spot == null ? middle - width / drawn / 2 - (drawn == 1 ? BESIDE_METRES : 0) : spot.yMetres() + middle;
+        double facing = Math.toDegrees(Math.atan2(middle - y, -x));
+        return thing.placement().pose().of(Pose.at(x, y, 0, facing));
     }
 
     /** The path of a link, from the outlet of the giver by its bends to the inlet of the taker; its height changes evenly. */

@@ -3,6 +3,7 @@ package rhombic.study;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
+import rhombic.study.duty.Calendar;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.NameChange;
@@ -14,7 +15,7 @@ import rhombic.study.value.Table;
 public record Renaming(What what, String from, String to) implements NameChange, java.io.Serializable {
     /** What is renamed. */
     public enum What {
-        EQUIPMENT, PIECE_TYPE, TABLE
+        EQUIPMENT, PIECE_TYPE, TABLE, CALENDAR
     }
 
     public Renaming {
@@ -31,7 +32,10 @@ public record Renaming(What what, String from, String to) implements NameChange,
             case LinkFilter.Carriers carriers -> carriers;
             case LinkFilter.Contents contents -> contents;
         };
-        return link.between(newFrom, newTo).withFilter(filter);
+        Travel travel = link.travel() instanceof Travel.Carried carried && what == What.EQUIPMENT
+                ? carried.by(carried.need().ofWhom(name(carried.need().whom())))
+                : link.travel();
+        return link.between(newFrom, newTo).withFilter(filter).withTravel(travel);
     }
 
     PieceType in(PieceType type) {
@@ -46,6 +50,10 @@ public record Renaming(What what, String from, String to) implements NameChange,
         }
         return named.withRows(named.keys(), named.rows().stream().map(row -> new Table.Row(types(row.keys()), row.value())).toList(),
                 named.source());
+    }
+
+    Calendar in(Calendar calendar) {
+        return what == What.CALENDAR && calendar.name().equals(from) ? calendar.named(to) : calendar;
     }
 
     Equipment in(Equipment thing) {
@@ -90,6 +98,11 @@ public record Renaming(What what, String from, String to) implements NameChange,
     }
 
     @Override
+    public String calendar(String name) {
+        return what == What.CALENDAR ? name(name) : name;
+    }
+
+    @Override
     public String table(String name) {
         return what == What.TABLE ? name(name) : name;
     }
@@ -113,6 +126,7 @@ public record Renaming(What what, String from, String to) implements NameChange,
             case EQUIPMENT -> "(\\bat\\s*\\(\\s*)";
             case TABLE -> "(\\btable\\s*\\(\\s*)";
             case PIECE_TYPE -> "()";
+            case CALENDAR -> "(?!)()";
         };
         return Pattern.compile(before + "(['\"])" + Pattern.quote(from) + "\\2").matcher(formula)
                 .replaceAll(m -> java.util.regex.Matcher.quoteReplacement(m.group(1) + m.group(2) + to + m.group(2)));

@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import rhombic.study.duty.Calendar;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.NamedView;
 import rhombic.study.value.Names;
@@ -22,9 +24,10 @@ import rhombic.study.value.Table;
  * @param links in order; those of one equipment stand in its order of preference
  * @param rules in the order in which they are looked at
  * @param views of the floor, kept by name; no run depends on them
+ * @param calendars when people and equipment are on duty
  */
 public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links, List<Table> tables,
-        List<Rule> rules, List<NamedView> views) implements Serializable {
+        List<Rule> rules, List<NamedView> views, List<Calendar> calendars) implements Serializable {
     public static final int MOST_EQUIPMENT = 50_000;
 
     public Study {
@@ -38,9 +41,11 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         tables = List.copyOf(tables);
         rules = List.copyOf(rules);
         views = List.copyOf(views);
+        calendars = List.copyOf(calendars);
         unique("piece types", pieceTypes.stream().map(PieceType::name).toList());
         unique("tables", tables.stream().map(Table::name).toList());
         unique("rules", rules.stream().map(Rule::name).toList());
+        unique("calendars", calendars.stream().map(Calendar::name).toList());
         unique("views", views.stream().map(NamedView::name).toList());
         Set<String> names = unique("pieces of equipment", equipment.stream().map(Equipment::name).toList());
         unique("pieces of equipment have the id", equipment.stream().map(Equipment::id).toList());
@@ -60,13 +65,19 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
 
     /** A study without tables and rules. */
     public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links) {
-        this(name, plan, pieceTypes, equipment, links, List.of(), List.of(), List.of());
+        this(name, plan, pieceTypes, equipment, links, List.of(), List.of(), List.of(), List.of());
+    }
+
+    /** A study without calendars. */
+    public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links, List<Table> tables,
+            List<Rule> rules, List<NamedView> views) {
+        this(name, plan, pieceTypes, equipment, links, tables, rules, views, List.of());
     }
 
     /** A study without views. */
     public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links, List<Table> tables,
             List<Rule> rules) {
-        this(name, plan, pieceTypes, equipment, links, tables, rules, List.of());
+        this(name, plan, pieceTypes, equipment, links, tables, rules, List.of(), List.of());
     }
 
     /** An empty floor. */
@@ -89,27 +100,39 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     }
 
     public Study named(String newName) {
-        return new Study(newName, plan, pieceTypes, equipment, links, tables, rules, views);
+        return new Study(newName, plan, pieceTypes, equipment, links, tables, rules, views, calendars);
     }
 
     public Study withPlan(RunPlan newPlan) {
-        return new Study(name, newPlan, pieceTypes, equipment, links, tables, rules, views);
+        return new Study(name, newPlan, pieceTypes, equipment, links, tables, rules, views, calendars);
     }
 
     public Study withPieceTypes(List<PieceType> newTypes) {
-        return new Study(name, plan, newTypes, equipment, links, tables, rules, views);
+        return new Study(name, plan, newTypes, equipment, links, tables, rules, views, calendars);
     }
 
     public Study withTables(List<Table> newTables) {
-        return new Study(name, plan, pieceTypes, equipment, links, newTables, rules, views);
+        return new Study(name, plan, pieceTypes, equipment, links, newTables, rules, views, calendars);
     }
 
     public Study withRules(List<Rule> newRules) {
-        return new Study(name, plan, pieceTypes, equipment, links, tables, newRules, views);
+        return new Study(name, plan, pieceTypes, equipment, links, tables, newRules, views, calendars);
+    }
+
+    public Study withCalendars(List<Calendar> newCalendars) {
+        return new Study(name, plan, pieceTypes, equipment, links, tables, rules, views, newCalendars);
+    }
+
+    public Optional<Calendar> calendar(String wanted) {
+        return calendars.stream().filter(c -> c.name().equals(wanted)).findFirst();
+    }
+
+    public List<Crew> crews() {
+        return equipment.stream().filter(Crew.class::isInstance).map(Crew.class::cast).toList();
     }
 
     public Study withViews(List<NamedView> newViews) {
-        return new Study(name, plan, pieceTypes, equipment, links, tables, rules, newViews);
+        return new Study(name, plan, pieceTypes, equipment, links, tables, rules, newViews, calendars);
     }
 
     public Optional<PieceType> type(String wanted) {
@@ -121,7 +144,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     }
 
     public Study withLinks(List<Link> newLinks) {
-        return new Study(name, plan, pieceTypes, equipment, newLinks, tables, rules, views);
+        return new Study(name, plan, pieceTypes, equipment, newLinks, tables, rules, views, calendars);
     }
 
     /** Adds equipment, and links that may lead to it. */
@@ -137,7 +160,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         }
         List<Link> allLinks = new ArrayList<>(links);
         allLinks.addAll(moreLinks);
-        return new Study(name, plan, pieceTypes, allThings, allLinks, tables, rules, views);
+        return new Study(name, plan, pieceTypes, allThings, allLinks, tables, rules, views, calendars);
     }
 
     public Study with(Equipment thing) {
@@ -162,7 +185,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     public Study without(Set<String> gone) {
         return new Study(name, plan, pieceTypes,
                 equipment.stream().filter(e -> !gone.contains(e.name())).toList(),
-                links.stream().filter(l -> !gone.contains(l.from()) && !gone.contains(l.to())).toList(), tables, rules, views);
+                links.stream().filter(l -> !gone.contains(l.from()) && !gone.contains(l.to())).toList(), tables, rules, views, calendars);
     }
 
     /** Puts a changed version in the place of the equipment; if its name changes, all that names it follows. */
@@ -179,9 +202,9 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
             Renaming renaming = new Renaming(Renaming.What.EQUIPMENT, which, newName);
             all.replaceAll(renaming::in);
             allLinks = links.stream().map(renaming::in).toList();
-            return new Study(name, plan, pieceTypes, all, allLinks, tables, rules.stream().map(renaming::in).toList(), views);
+            return new Study(name, plan, pieceTypes, all, allLinks, tables, rules.stream().map(renaming::in).toList(), views, calendars);
         }
-        return new Study(name, plan, pieceTypes, all, allLinks, tables, rules, views);
+        return new Study(name, plan, pieceTypes, all, allLinks, tables, rules, views, calendars);
     }
 
     /** Renames a piece type, a table or an attribute everywhere; equipment is renamed by {@link #changed}. */
@@ -190,19 +213,21 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
             case PIECE_TYPE -> type(renaming.to()).isPresent();
             case TABLE -> table(renaming.to()).isPresent();
             case EQUIPMENT -> find(renaming.to()).isPresent();
+            case CALENDAR -> calendar(renaming.to()).isPresent();
         };
         if (taken) {
             throw new StudyException("\u201c" + renaming.to() + "\u201d is there already: choose another name");
         }
         return new Study(name, plan, pieceTypes.stream().map(renaming::in).toList(), equipment.stream().map(renaming::in).toList(),
                 links.stream().map(renaming::in).toList(), tables.stream().map(renaming::in).toList(),
-                rules.stream().map(renaming::in).toList(), views);
+                rules.stream().map(renaming::in).toList(), views, calendars.stream().map(renaming::in).toList());
     }
 
     /** Changes every piece of equipment that is named, names kept. */
     public Study changedAll(Set<String> which, UnaryOperator<Equipment> change) {
         return new Study(name, plan, pieceTypes,
-                equipment.stream().map(e -> which.contains(e.name()) ? change.apply(e) : e).toList(), links, tables, rules, views);
+                equipment.stream().map(e -> which.contains(e.name()) ? change.apply(e) : e).toList(), links, tables, rules, views,
+                calendars);
     }
 
     private static Set<String> unique(String what, List<String> names) {

@@ -5,6 +5,7 @@ import java.util.OptionalInt;
 import rhombic.chance.Distribution;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.duty.Need;
 import rhombic.study.value.Count;
 import rhombic.study.value.StudyException;
 
@@ -13,7 +14,7 @@ public sealed interface Travel extends Serializable {
     /** The piece is there in the same instant. */
     Travel AT_ONCE = new AtOnce();
 
-    /** Pieces that may be on the way at a time; 0 for no limit. */
+    /** Pieces that may be on the way at a time, or on one person; 0 for no limit. */
     int most();
 
     /** The same with another limit. */
@@ -49,6 +50,27 @@ public sealed interface Travel extends Serializable {
         @Override
         public Travel withMost(int newMost) {
             return new InTime(time, newMost);
+        }
+    }
+
+    /**
+     * People carry them, straight from one to the other. A piece stays where it is until somebody takes it up.
+     *
+     * @param need who carries; one person for each way
+     * @param most pieces one person takes at a time, 1 or more
+     */
+    record Carried(Need need, int most) implements Travel {
+        public Carried {
+            Count.between(1, 1_000, "The pieces that one person carries", most);
+        }
+
+        @Override
+        public Travel withMost(int newMost) {
+            return new Carried(need, newMost);
+        }
+
+        public Carried by(Need newNeed) {
+            return new Carried(newNeed, most);
         }
     }
 

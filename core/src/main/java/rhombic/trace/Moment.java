@@ -68,6 +68,7 @@ public final class Moment {
     private final int nodes;
     private final Pages bodies;
     private final Pages places;
+    private final PeopleMoment people;
     /** Every record up to and including this time is applied; the moment before the first record is at -1. */
     private long timeNanos = -1;
     /** Number of the record that comes next; so many have been applied. */
@@ -81,6 +82,7 @@ public final class Moment {
     Moment(int nodes, int links) {
         this.nodes = nodes;
         bodies = new Pages(64, BODY_WIDTH, NONE);
+        people = new PeopleMoment();
         places = new Pages(nodes + links, PLACE_WIDTH, 0);
         for (int i = 0; i < nodes + links; i++) {
             places.set(i, FIRST, NONE);
@@ -93,6 +95,7 @@ public final class Moment {
         nodes = other.nodes;
         bodies = other.bodies.copy();
         places = other.places.copy();
+        people = other.people.copy();
         timeNanos = other.timeNanos;
         nextNumber = other.nextNumber;
         bodyCount = other.bodyCount;
@@ -116,6 +119,11 @@ public final class Moment {
 
     long nextNumber() {
         return nextNumber;
+    }
+
+    /** Who is where and does what. */
+    public PeopleMoment people() {
+        return people;
     }
 
     public int nodes() {
@@ -444,6 +452,7 @@ public final class Moment {
             case AWAY -> places.addLong(node, AWAY, 1);
             case STATE -> changeState(time, node, slot);
             case HOLDS -> {}
+            case WALKS, PERSON -> people.apply(time, node, slot, what, extras);
         }
         if (body >= 0) {
             bodies.setLong(body, LAST, number);

@@ -54,7 +54,11 @@ final class Segment {
         /** The equipment changed its state; the slot holds the state. */
         STATE,
         /** The equipment, which has contents and no states, holds as many pieces as the slot says. */
-        HOLDS;
+        HOLDS,
+        /** The person that stands in the place of the equipment sets out, straight; further numbers say from where to where. */
+        WALKS,
+        /** The person that stands in the place of the equipment does what the slot says. */
+        PERSON;
 
         static final What[] ALL = values();
     }

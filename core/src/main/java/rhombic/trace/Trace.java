@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.value.PersonState;
 
 /**
  * What a run wrote down so far, for reading. Written by a {@link TraceWriter} on one thread, read on others.
@@ -110,6 +111,31 @@ public final class Trace {
         return now.dropped + now.segments.size() - 1;
     }
 
+    /** What one person began to do. */
+    public record PersonChange(int person, long timeNanos, PersonState state) {}
+
+    /** The same as {@link #eachChange} for people. */
+    public long eachPersonChange(long fromSegment, Consumer<PersonChange> consumer) {
+        Written now = written;
+        long first = Math.max(fromSegment, now.dropped);
+        for (int i = (int) (first - now.dropped); i < now.segments.size() - 1; i++) {
+            eachPersonChange(now.segments.get(i), consumer);
+        }
+        return now.dropped + now.segments.size() - 1;
+    }
+
+    public void eachRecentPersonChange(Consumer<PersonChange> consumer) {
+        eachPersonChange(written.segments.getLast(), consumer);
+    }
+
+    private static void eachPersonChange(Segment segment, Consumer<PersonChange> consumer) {
+        for (int r = 0; r < segment.size(); r++) {
+            if (segment.whats[r] == Segment.What.PERSON.ordinal()) {
+                consumer.accept(new PersonChange(segment.nodes[r], segment.times[r], PersonState.values()[segment.slots[r]]));
+            }
+        }
+    }
+
     /** The changes in the segment that is not counted as complete yet. */
     public void eachRecentChange(Consumer<Change> consumer) {
         eachChange(written.segments.getLast(), consumer);
@@ -163,7 +189,9 @@ public final class Trace {
             Segment.What what = segment.what(r);
             boolean comes = switch (what) {
                 case BORN, WAITS, WORKS, MADE, OFF, ONTO, MOVES, RIDES -> true;
-                case STANDS, BEGINS, DONE, AWAY, STATE, HOLDS, JOINED, SCRAPPED, GONE, LOOK, TYPE, SET, GATE, LEADS, FOLLOWS -> false;
+                case STANDS, BEGINS, DONE, AWAY, STATE, HOLDS, JOINED, SCRAPPED, GONE, LOOK, TYPE, SET, GATE, LEADS, FOLLOWS, WALKS,
+                        PERSON ->
+                    false;
             };
             if (comes) {
                 int link = what == Segment.What.MOVES ? (int) segment.extras[segment.slots[r]] : -1;

@@ -5,7 +5,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.PriorityQueue;
 import rhombic.space.Pace;
+import rhombic.space.Pose;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.value.PersonState;
 
 /** Writes the trace of one run. Keeps a limited number of records: from a very long run, the oldest go. */
 public final class TraceWriter {
@@ -258,6 +260,18 @@ public final class TraceWriter {
 
     public void state(long timeNanos, int node, EquipmentState state) {
         add(timeNanos, NO_BODY, node, state.ordinal(), Segment.What.STATE);
+    }
+
+    /** A person sets out, straight, and will be there after so long; with 0 it is there. */
+    public void walks(long timeNanos, int person, Pose from, Pose to, long nanos) {
+        further(timeNanos, Double.doubleToRawLongBits(from.x()), Double.doubleToRawLongBits(from.y()), Double.doubleToRawLongBits(to.x()),
+                Double.doubleToRawLongBits(to.y()), Double.doubleToRawLongBits(to.heading()), nanos);
+        write(timeNanos, NO_BODY, person, extraSize - 6, Segment.What.WALKS);
+    }
+
+    /** A person does something else. */
+    public void person(long timeNanos, int person, PersonState state) {
+        add(timeNanos, NO_BODY, person, state.ordinal(), Segment.What.PERSON);
     }
 
     /** Equipment that has contents and no states holds that many now. */

@@ -35,6 +35,11 @@ class FormulaTest {
         }
 
         @Override
+        public Object person(String name) {
+            return name.equals("name") ? "Ada" : 1.2;
+        }
+
+        @Override
         public Object clock(String name) {
             return known(Map.of("hour", 14.5), name);
         }

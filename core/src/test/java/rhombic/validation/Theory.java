@@ -82,6 +82,7 @@ abstract class Theory {
         cases.add(batches());
         cases.add(loads());
         cases.add(priorities());
+        cases.addAll(PeopleCases.all());
         cases.add(transit());
         cases.add(conveyorEntry());
         cases.add(conveyorFacts());

@@ -9,6 +9,7 @@ public abstract class Activity extends Event {
     private long begunNanos;
     private long leftNanos;
     private boolean running;
+    private boolean paused;
 
     protected Activity(Simulator simulator) {
         this.simulator = simulator;
@@ -36,13 +37,15 @@ public abstract class Activity extends Event {
         if (running) {
             book();
             running = false;
+            paused = true;
             simulator.cancel(this);
         }
     }
 
     /** Lets it go on with what is left; does nothing if it is running, or has ended. */
     public final void resume() {
-        if (!running && leftNanos > 0) {
+        if (paused) {
+            paused = false;
             start(leftNanos);
         }
     }
@@ -50,7 +53,13 @@ public abstract class Activity extends Event {
     /** Ends it for good, before its time. */
     public final void abandon() {
         pause();
+        paused = false;
         leftNanos = 0;
+    }
+
+    /** Whether it was interrupted, and waits to go on. */
+    public final boolean isPaused() {
+        return paused;
     }
 
     public final boolean isRunning() {

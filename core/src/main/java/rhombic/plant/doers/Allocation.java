@@ -3,108 +3,500 @@ package rhombic.plant.doers;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.function.LongSupplier;
+import org.jspecify.annotations.Nullable;
+import rhombic.kernel.Simulator;
+import rhombic.measure.SkillTally;
+import rhombic.plant.activity.Hold;
+import rhombic.space.Pose;
+import rhombic.study.duty.WhenOver;
+import rhombic.study.kind.Crew;
+import rhombic.study.value.PersonState;
 
-/** Brings the jobs and the doers of one group together. */
+/** Brings the jobs and the doers of a plant together. */
 public final class Allocation {
-    /** Which doer a job gets, among those who are free and able. A preferred one goes first. */
-    public enum DoerRule {
-        NEAREST, LEAST_USED, IN_TURN,
-        /** In the order of the group. */
-        IN_ORDER
-    }
+    private static final double BESIDE_METRES = 0.6;
 
-    /** Which job a doer gets, among those of the highest priority. */
-    public enum JobRule {
-        OLDEST, NEAREST
-    }
-
-    private final List<Doer> doers;
-    private final DoerRule doerRule;
-    private final JobRule jobRule;
-    private final LongSupplier clock;
+    private final Simulator simulator;
+    private final Doer.@Nullable Watcher watcher;
+    private final List<SkillTally> tallies;
+    private final List<Doer> doers = new ArrayList<>();
+    /** Jobs that wait, the one to be looked at first in front: highest priority, then oldest, then first asked. */
     private final List<Job> asked = new ArrayList<>();
+    /** Jobs from which doers may be called away. */
+    private final List<Job> yielding = new ArrayList<>();
+    private final int[] freeWith;
+    private final List<Doer> chosen = new ArrayList<>();
     private long given;
+    private long sequence;
+    private boolean changed;
+    private Runnable wake = () -> {};
 
-    /** @param clock gives the time of the run in nanoseconds */
-    public Allocation(List<Doer> doers, DoerRule doerRule, JobRule jobRule, LongSupplier clock) {
-        this.doers = List.copyOf(doers);
-        this.doerRule = doerRule;
-        this.jobRule = jobRule;
-        this.clock = clock;
+    /** @param tallies one for each skill */
+    public Allocation(Simulator simulator, Doer.@Nullable Watcher watcher, List<SkillTally> tallies) {
+        this.simulator = simulator;
+        this.watcher = watcher;
+        this.tallies = tallies;
+        freeWith = new int[tallies.size()];
     }
 
-    /** Jobs that wait for doers. */
-    public List<Job> waiting() {
-        return List.copyOf(asked);
+    /** Called by whoever runs events of doers, after one has come somewhere. */
+    public void whenSomethingHappened(Runnable settle) {
+        wake = settle;
     }
 
-    /** Asks for a job to be done; it is given at once if enough are free. */
-    public void ask(Job job) {
-        asked.add(job);
-        giveWhatCanBeGiven();
+    public Group group(Crew crew, double speed, @Nullable Pose breakArea) {
+        return new Group(this, crew.name(), speed, crew, breakArea);
     }
 
-    /** Takes a job back that has not been given. */
-    public void withdraw(Job job) {
-        if (!asked.remove(job)) {
-            throw new IllegalArgumentException("Only a job that still waits can be taken back; this one is " + job.state());
+    public Doer add(String name, Group group, boolean[] skills, double factor, Pose home) {
+        Doer doer = new Doer(doers.size(), name, group, skills, factor, home);
+        doers.add(doer);
+        countFree(doer, 1);
+        return doer;
+    }
+
+    public List<Doer> doers() {
+        return doers;
+    }
+
+    long now() {
+        return simulator.nowNanos();
+    }
+
+    Simulator simulator() {
+        return simulator;
+    }
+
+    Doer.@Nullable Watcher watcher() {
+        return watcher;
+    }
+
+    private void countFree(Doer doer, int by) {
+        for (int skill = 0; skill < freeWith.length; skill++) {
+            freeWith[skill] += doer.can(skill) ? by : 0;
         }
     }
 
-    /** A job is done; its doers are free for the next. */
+    // ---- what sites ask
+
+    /** Asks for a job that is idle; it is given when this instant has settled, at the earliest. */
+    public void ask(Job job) {
+        if (job.state != Job.State.IDLE) {
+            throw new IllegalStateException("A job that is " + job.state + " can't be asked for");
+        }
+        job.state = Job.State.ASKED;
+        job.sequence = sequence++;
+        int at = asked.size();
+        while (at > 0 && comesBefore(job, asked.get(at - 1))) {
+            at--;
+        }
+        asked.add(at, job);
+        changed = true;
+    }
+
+    private static boolean comesBefore(Job one, Job other) {
+        if (one.priority() != other.priority()) {
+            return one.priority() > other.priority();
+        }
+        return one.askedNanos() != other.askedNanos() ? one.askedNanos() < other.askedNanos() : one.sequence < other.sequence;
+    }
+
+    /** Nobody asks for the job any more, however far it has come; its doers are free. */
+    public void drop(Job job) {
+        switch (job.state) {
+            case IDLE -> {}
+            case ASKED -> {
+                asked.remove(job);
+                job.state = Job.State.IDLE;
+            }
+            case ON_THE_WAY, BEGUN, PAUSED -> release(job);
+        }
+    }
+
+    /** The job is done. */
     public void done(Job job) {
-        job.ends();
-        job.doers().forEach(doer -> doer.isDone(clock.getAsLong()));
-        giveWhatCanBeGiven();
+        if (job.state != Job.State.BEGUN) {
+            throw new IllegalStateException("Only a job that has begun can be done; this one is " + job.state);
+        }
+        job.doers.forEach(doer -> doer.tally().does());
+        release(job);
     }
 
-    /** Somebody may have become free, as at the end of a break. */
-    public void lookAgain() {
-        giveWhatCanBeGiven();
+    /** The job goes on elsewhere with the same doers; {@link Job.Site#ready} tells when all are there. */
+    public void goOn(Job job, Pose where) {
+        assert job.state == Job.State.BEGUN : "only what was begun goes on";
+        travel(job, where, PersonState.CARRYING);
     }
 
-    private void giveWhatCanBeGiven() {
-        boolean more = true;
-        while (more) {
-            more = false;
-            for (Job job : inOrder()) {
-                List<Doer> chosen = chosenFor(job);
-                if (chosen.size() == job.doersNeeded()) {
-                    asked.remove(job);
-                    long now = clock.getAsLong();
-                    chosen.forEach(doer -> doer.takes(job, now, given++));
-                    job.giveTo(chosen);
-                    more = true; // who is left may be nearest to another job now
-                    break;
+    private void release(Job job) {
+        long now = now();
+        for (Job.Demand demand : job.order().demands()) {
+            tallies.get(demand.skill()).wasBusy(job.givenNanos, now, demand.people());
+        }
+        List<Doer> free = List.copyOf(job.doers);
+        job.doers.clear();
+        job.state = Job.State.IDLE;
+        job.missing = 0;
+        yielding.remove(job);
+        for (Doer doer : free) {
+            doer.job = null;
+            if (doer.aim == Doer.Aim.JOB) {
+                doer.stop();
+            }
+            if (doer.holds().isHeld()) {
+                goesOff(doer);
+            } else {
+                countFree(doer, 1);
+                doer.become(PersonState.WAITING);
+            }
+        }
+        changed = true;
+    }
+
+    /** Counts what those who do something have done up to now. */
+    public void bookRunning() {
+        long now = now();
+        for (Doer doer : doers) {
+            Job job = doer.job;
+            if (job != null && job.doers.getFirst() == doer) {
+                for (Job.Demand demand : job.order().demands()) {
+                    tallies.get(demand.skill()).wasBusy(job.givenNanos, now, demand.people());
                 }
+                job.givenNanos = now;
             }
         }
     }
 
-    /** Waiting jobs, the one to be looked at first in front. The sort keeps the order in which equals were asked for. */
-    private List<Job> inOrder() {
-        Comparator<Job> order = Comparator.comparingInt(Job::priority).reversed();
-        order = switch (jobRule) {
-            case OLDEST -> order.thenComparingLong(Job::askedNanos);
-            case NEAREST -> order.thenComparingDouble(this::nearestDistance);
-        };
-        return asked.stream().sorted(order).toList();
+    // ---- giving
+
+    /** Gives all that can be given; called when an instant has settled. Says whether anything was given. */
+    public boolean give() {
+        if (!changed) {
+            return false;
+        }
+        changed = false;
+        boolean any = false;
+        Job next = next();
+        while (next != null) {
+            any = true;
+            giveTo(next);
+            next = next();
+        }
+        for (Doer doer : doers) {
+            if (doer.isFree() && !doer.isWalking() && doer.group().goesHome) {
+                goesToWait(doer);
+            }
+        }
+        return any;
     }
 
-    private double nearestDistance(Job job) {
-        return doers.stream().filter(doer -> doer.isFree() && doer.can(job)).mapToDouble(doer -> doer.place().distanceTo(job.where())).min()
-                .orElse(Double.MAX_VALUE);
+    /** The job that is given next, with {@link #chosen} for it; null if none can be. */
+    private @Nullable Job next() {
+        for (int i = 0; i < asked.size(); i++) {
+            Job job = asked.get(i);
+            if (choose(job)) {
+                return nearest(job, i);
+            }
+            if (!yielding.isEmpty() && callAway(job) && choose(job)) {
+                return job;
+            }
+        }
+        return null;
     }
 
-    private List<Doer> chosenFor(Job job) {
-        Comparator<Doer> order = Comparator.comparing((Doer doer) -> doer != job.preferred());
-        order = switch (doerRule) {
-            case NEAREST -> order.thenComparingDouble(doer -> doer.place().distanceTo(job.where()));
-            case LEAST_USED -> order.thenComparingLong(doer -> doer.busyNanos(clock.getAsLong()));
-            case IN_TURN -> order.thenComparingLong(Doer::lastGiven);
-            case IN_ORDER -> order;
+    /** If the one who would do the job goes by what is nearest: that one, of the same priority. */
+    private Job nearest(Job first, int at) {
+        Doer doer = chosen.getFirst();
+        if (doer.group().which != Crew.Which.NEAREST || first.comesFirst()) {
+            return first;
+        }
+        Job best = first;
+        List<Doer> bestChosen = List.copyOf(chosen);
+        double metres = doer.metresTo(first.where());
+        for (int i = at + 1; i < asked.size() && asked.get(i).priority() == first.priority(); i++) {
+            Job other = asked.get(i);
+            if (doer.metresTo(other.where()) < metres && choose(other) && chosen.contains(doer)) {
+                best = other;
+                bestChosen = List.copyOf(chosen);
+                metres = doer.metresTo(other.where());
+            }
+        }
+        chosen.clear();
+        chosen.addAll(bestChosen);
+        return best;
+    }
+
+    /** Whether enough are free for all it needs; they are {@link #chosen} then. */
+    private boolean choose(Job job) {
+        chosen.clear();
+        List<Job.Demand> demands = job.order().demands();
+        for (Job.Demand demand : demands) {
+            if (freeWith[demand.skill()] < demand.people()) {
+                return false;
+            }
+        }
+        if (job.insists()) {
+            return insisted(job, demands);
+        }
+        for (Job.Demand demand : demands) {
+            for (int i = 0; i < demand.people(); i++) {
+                Doer doer = best(job, demand.skill());
+                if (doer == null) {
+                    return false;
+                }
+                chosen.add(doer);
+            }
+        }
+        return true;
+    }
+
+    private boolean insisted(Job job, List<Job.Demand> demands) {
+        Doer who = job.preferred();
+        if (who == null || !who.isFree()) {
+            return false;
+        }
+        boolean isIn = false;
+        for (Job.Demand demand : demands) {
+            for (int i = 0; i < demand.people(); i++) {
+                boolean him = !isIn && who.can(demand.skill());
+                Doer doer = him ? who : best(job, demand.skill());
+                if (doer == null || !him && doer == who) {
+                    return false;
+                }
+                isIn |= him;
+                chosen.add(doer);
+            }
+        }
+        return isIn;
+    }
+
+    /** The one whom the job gets, of those who are free, have the skill and are not chosen yet; null if there is none. */
+    private @Nullable Doer best(Job job, int skill) {
+        Doer preferred = job.preferred();
+        Doer best = null;
+        for (Doer doer : doers) {
+            if (!doer.isFree() || !doer.can(skill) || chosen.contains(doer)) {
+                continue;
+            }
+            if (doer == preferred) {
+                return doer;
+            }
+            if (best == null || comesFirst(doer, best, job)) {
+                best = doer;
+            }
+        }
+        return best;
+    }
+
+    private boolean comesFirst(Doer one, Doer other, Job job) {
+        return switch (other.group().who) {
+            case NEAREST -> one.metresTo(job.where()) < other.metresTo(job.where());
+            case LEAST_USED -> one.tally().busyNanos(now()) < other.tally().busyNanos(now());
+            case IN_TURN -> one.lastGiven < other.lastGiven;
+            case IN_ORDER, SAME -> false;
         };
-        return doers.stream().filter(doer -> doer.isFree() && doer.can(job)).sorted(order).limit(job.doersNeeded()).toList();
+    }
+
+    /** Calls doers away from the least urgent that yields and is less urgent than the job; says whether any could be. */
+    private boolean callAway(Job job) {
+        Job least = yielding.stream()
+                .filter(other -> other.priority() < job.priority() && other.state == Job.State.BEGUN && other.doers.stream()
+                        .anyMatch(doer -> !doer.holds().isHeld() && job.order().demands().stream().anyMatch(d -> doer.can(d.skill()))))
+                .min(Comparator.comparingInt(Job::priority)).orElse(null);
+        if (least == null || !wouldDo(job, least)) {
+            return false;
+        }
+        handBack(least);
+        return true;
+    }
+
+    /** Whether the job would have all it needs with the doers of the other. */
+    private boolean wouldDo(Job job, Job other) {
+        List<Doer> taken = new ArrayList<>();
+        for (Job.Demand demand : job.order().demands()) {
+            List<Doer> able = doers.stream().filter(doer -> doer.isFree() || !doer.holds().isHeld() && other.doers.contains(doer))
+                    .filter(doer -> doer.can(demand.skill()) && !taken.contains(doer)).limit(demand.people()).toList();
+            if (able.size() < demand.people()) {
+                return false;
+            }
+            taken.addAll(able);
+        }
+        return !job.insists() || other.doers.contains(job.preferred());
+    }
+
+    private void giveTo(Job job) {
+        long now = now();
+        asked.remove(job);
+        job.state = Job.State.ON_THE_WAY;
+        job.givenNanos = now;
+        job.doers.addAll(chosen);
+        if (job.order().yields()) {
+            yielding.add(job);
+        }
+        for (Doer doer : job.doers) {
+            assert doer.isFree() : doer.name() + " is given a job while not free";
+            countFree(doer, -1);
+            doer.job = job;
+            doer.lastGiven = given++;
+        }
+        travel(job, job.where(), PersonState.WALKING);
+    }
+
+    private void travel(Job job, Pose where, PersonState while2) {
+        job.state = Job.State.ON_THE_WAY;
+        job.missing = 0;
+        for (int i = 0; i < job.doers.size(); i++) {
+            Doer doer = job.doers.get(i);
+            if (!doer.goTo(beside(where, i), Doer.Aim.JOB)) {
+                job.missing++;
+                doer.become(while2);
+            } else {
+                doer.become(PersonState.STANDING_BY);
+            }
+        }
+        if (job.missing == 0) {
+            begins(job);
+        }
+    }
+
+    /** Several do not stand in one place: the second stands to the left of the first, the third to its right, and so on. */
+    private static Pose beside(Pose where, int number) {
+        int side = (number + 1) / 2 * (number % 2 == 1 ? 1 : -1);
+        return number == 0 ? where : where.of(Pose.at(0, side * BESIDE_METRES, 0, 0));
+    }
+
+    private void begins(Job job) {
+        if (!job.wasBegun) {
+            job.wasBegun = true;
+            for (Job.Demand demand : job.order().demands()) {
+                tallies.get(demand.skill()).comes(now() - job.waitsSince());
+            }
+        }
+        job.state = Job.State.BEGUN;
+        job.doers.forEach(doer -> doer.become(job.order().what().state));
+        job.site.ready(job);
+    }
+
+    /** A doer has come to where it went. */
+    void arrived(Doer doer) {
+        Doer.Aim why = doer.aim;
+        doer.aim = Doer.Aim.NOTHING;
+        Job job = doer.job;
+        if (why == Doer.Aim.JOB && job != null) {
+            doer.become(PersonState.STANDING_BY);
+            if (--job.missing == 0) {
+                begins(job);
+            }
+        } else if (doer.isFree()) {
+            doer.become(PersonState.WAITING);
+        }
+        wake.run();
+    }
+
+    private void goesToWait(Doer doer) {
+        if (doer.metresTo(doer.home()) > 1e-9) {
+            boolean there = doer.goTo(doer.home(), Doer.Aim.REST);
+            doer.become(there ? PersonState.WAITING : PersonState.WALKING);
+        }
+    }
+
+    // ---- duty
+
+    /** Somebody's shift or break begins or ends. */
+    public void duty(Doer doer, Hold reason, boolean off) {
+        boolean was = doer.holds().isHeld();
+        if (off) {
+            if (!was && doer.job == null) {
+                countFree(doer, -1);
+            }
+            doer.holds().hold(reason);
+            Job job = doer.job;
+            if (job == null) {
+                goesOff(doer);
+            } else if (!was) {
+                leaves(doer, job);
+            }
+        } else {
+            doer.holds().release(reason);
+            if (doer.holds().isHeld()) {
+                if (doer.job == null || doer.job.state == Job.State.PAUSED) {
+                    goesOff(doer);
+                }
+            } else {
+                comesBack(doer);
+            }
+        }
+        changed = true;
+    }
+
+    private void leaves(Doer doer, Job job) {
+        boolean isUnderWay = job.state == Job.State.BEGUN || job.state == Job.State.PAUSED || job.wasBegun;
+        if (job.order().what() == Job.What.CARRY && isUnderWay) {
+            return; // what is in hand is brought there first
+        }
+        if (!isUnderWay) {
+            handBack(job);
+            return;
+        }
+        switch (doer.group().whenOver) {
+            case FINISH -> {}
+            case HAND_OVER -> handBack(job);
+            case STOP -> {
+                if (job.state == Job.State.BEGUN) {
+                    job.state = Job.State.PAUSED;
+                    job.site.left(job);
+                    job.doers.forEach(other -> other.become(PersonState.STANDING_BY));
+                }
+                if (doer.aim != Doer.Aim.JOB) {
+                    job.missing++;
+                }
+                job.state = Job.State.PAUSED;
+                goesOff(doer);
+            }
+        }
+    }
+
+    /** The job is asked for again, and goes on with whoever gets it. */
+    private void handBack(Job job) {
+        boolean begun = job.state == Job.State.BEGUN;
+        Doer first = job.doers.getFirst();
+        if (begun) {
+            job.site.left(job);
+        }
+        release(job);
+        if (!job.insists()) {
+            job.prefers(first);
+        }
+        job.waitsFrom(now());
+        ask(job);
+    }
+
+    private void goesOff(Doer doer) {
+        boolean home = doer.isOffShift();
+        doer.become(home ? PersonState.OFF_SHIFT : PersonState.ON_BREAK);
+        Pose area = doer.group().breakArea;
+        Pose rest = home || area == null ? doer.home() : area;
+        if (doer.metresTo(rest) > 1e-9) {
+            doer.goTo(rest, Doer.Aim.REST);
+        }
+    }
+
+    private void comesBack(Doer doer) {
+        Job job = doer.job;
+        if (job == null) {
+            countFree(doer, 1);
+            doer.become(doer.isWalking() ? PersonState.WALKING : PersonState.WAITING);
+            return;
+        }
+        if (job.state == Job.State.PAUSED) {
+            if (doer.goTo(beside(job.where(), job.doers.indexOf(doer)), Doer.Aim.JOB)) {
+                doer.become(PersonState.STANDING_BY);
+                if (--job.missing == 0) {
+                    begins(job);
+                }
+            } else {
+                doer.become(PersonState.WALKING);
+            }
+        }
     }
 }

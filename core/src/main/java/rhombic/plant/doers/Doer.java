@@ -1,90 +1,164 @@
 package rhombic.plant.doers;
 
-import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import rhombic.kernel.Event;
+import rhombic.measure.PersonTally;
+import rhombic.plant.activity.Hold;
 import rhombic.plant.activity.Holds;
 import rhombic.space.Pose;
+import rhombic.study.value.PersonState;
 
-/** Who can do jobs: a person, a vehicle, a crane. Does one at a time. */
-public final class Doer {
+/** Who can do jobs: a person, later a vehicle or a crane. Does one at a time and is in one place; its event is an arrival. */
+public final class Doer extends Event {
+    /** Hears what becomes of doers; where nobody watches there is none. */
+    public interface Watcher {
+        /** It sets out, straight, and will be there after so long; 0: it is there. */
+        void moves(Doer doer, Pose from, Pose to, long nanos);
+
+        void does(Doer doer, PersonState state, @Nullable Job job);
+    }
+
+    /** Why it walks. */
+    enum Aim {
+        NOTHING, JOB, REST
+    }
+
     private final String name;
-    private final Set<String> skills;
-    private final double speed;
+    private final Group group;
+    private final boolean[] skills;
+    private final double factor;
+    private final Pose home;
+    private final PersonTally tally = new PersonTally();
     private final Holds holds = new Holds();
-    private Pose place;
-    private @Nullable Job job;
-    private long busyNanos;
-    private long givenNanos;
-    private long lastGiven = -1;
+    /** Its number among all, for what is written down about it. */
+    public final int number;
+    @Nullable Job job;
+    Aim aim = Aim.NOTHING;
+    long lastGiven = -1;
+    private Pose from;
+    private Pose to;
+    private long setOutNanos;
+    private long wayNanos;
 
     /**
-     * A doer that is free.
+     * A doer that is free, at home.
      *
-     * @param speed metres per second, above 0
+     * @param skills by number
+     * @param factor on the times of what it does
      */
-    public Doer(String name, Set<String> skills, double speed, Pose place) {
-        if (!(speed > 0)) {
-            throw new IllegalArgumentException("The speed of " + name + " must be above 0 m/s; got " + speed);
-        }
+    Doer(int number, String name, Group group, boolean[] skills, double factor, Pose home) {
+        this.number = number;
         this.name = name;
-        this.skills = Set.copyOf(skills);
-        this.speed = speed;
-        this.place = place;
+        this.group = group;
+        this.skills = skills;
+        this.factor = factor;
+        this.home = home;
+        from = home;
+        to = home;
     }
 
     public String name() {
         return name;
     }
 
-    public Pose place() {
-        return place;
+    public Group group() {
+        return group;
     }
 
-    public void standsAt(Pose newPlace) {
-        place = newPlace;
+    public double factor() {
+        return factor;
     }
 
-    /** How long the straight way there takes, to the nearest nanosecond. */
-    public long nanosTo(Pose where) {
-        return Math.round(place.distanceTo(where) / speed * 1e9);
-    }
-
-    /** What keeps the doer from taking a job, such as a break. */
-    public Holds holds() {
-        return holds;
+    public PersonTally tally() {
+        return tally;
     }
 
     public @Nullable Job job() {
         return job;
     }
 
-    public boolean isFree() {
+    Pose home() {
+        return home;
+    }
+
+    Holds holds() {
+        return holds;
+    }
+
+    boolean isOffShift() {
+        return holds.isHeldBy(Hold.OFF_SHIFT);
+    }
+
+    boolean can(int skill) {
+        return skills[skill];
+    }
+
+    boolean isFree() {
         return job == null && !holds.isHeld();
     }
 
-    public boolean can(Job wanted) {
-        return wanted.skill().isEmpty() || skills.contains(wanted.skill());
+    boolean isWalking() {
+        return isPending();
     }
 
-    /** How long jobs have kept the doer up to now. */
-    public long busyNanos(long now) {
-        return busyNanos + (job == null ? 0 : now - givenNanos);
+    /** Where it is now. */
+    public Pose place() {
+        if (!isPending()) {
+            return to;
+        }
+        long now = group.clock();
+        double part = wayNanos == 0 ? 1 : (double) (now - setOutNanos) / wayNanos;
+        return Pose.at(from.x() + (to.x() - from.x()) * part, from.y() + (to.y() - from.y()) * part, to.z(),
+                Math.toDegrees(Math.atan2(to.y() - from.y(), to.x() - from.x())));
     }
 
-    /** Number of the last job in the order in which jobs were given; negative if none was. */
-    long lastGiven() {
-        return lastGiven;
+    double metresTo(Pose where) {
+        Pose place = place();
+        return Math.hypot(where.x() - place.x(), where.y() - place.y());
     }
 
-    void takes(Job taken, long now, long number) {
-        assert isFree() : name + " is given a job while not free";
-        job = taken;
-        givenNanos = now;
-        lastGiven = number;
+    /** Sets out for there from where it is; says whether it is there at once. */
+    boolean goTo(Pose where, Aim newAim) {
+        Pose here = place();
+        stop();
+        double metres = Math.hypot(where.x() - here.x(), where.y() - here.y());
+        long nanos = group.nanosFor(metres);
+        from = here;
+        to = where;
+        setOutNanos = group.clock();
+        wayNanos = nanos;
+        group.tellMoves(this, here, where, nanos);
+        if (nanos == 0) {
+            tally.walks(metres);
+            aim = Aim.NOTHING;
+            return true;
+        }
+        aim = newAim;
+        group.schedule(this, nanos);
+        return false;
     }
 
-    void isDone(long now) {
-        busyNanos += now - givenNanos;
-        job = null;
+    /** Stays where it is. */
+    void stop() {
+        if (isPending()) {
+            Pose here = place();
+            tally.walks(Math.hypot(here.x() - from.x(), here.y() - from.y()));
+            group.cancel(this);
+            to = here;
+            aim = Aim.NOTHING;
+        }
+    }
+
+    void become(PersonState state) {
+        if (tally.state() != state) {
+            tally.become(group.clock(), state);
+            group.tellDoes(this, state, job);
+        }
+    }
+
+    @Override
+    protected void occur() {
+        tally.walks(Math.hypot(to.x() - from.x(), to.y() - from.y()));
+        group.arrived(this);
     }
 }

@@ -4,129 +4,168 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pose;
+import rhombic.study.value.PersonState;
 
-/** Something that has to be done by somebody. */
+/** Something that has to be done by somebody. Asked for again and again, it is the same object: one for each place. */
 public final class Job {
-    /** What is to be done. */
+    /** What is to be done, and how that is counted for who does it. */
     public enum What {
-        WORK, CHANGEOVER, SERVICE, REPAIR, CARRY, DRIVE, GO_TO
+        WORK(PersonState.WORKING), CHANGEOVER(PersonState.CHANGEOVER), SERVICE(PersonState.SERVICE), REPAIR(PersonState.REPAIR), CARRY(
+                PersonState.CARRYING);
+
+        final PersonState state;
+
+        What(PersonState state) {
+            this.state = state;
+        }
     }
 
     /** How far it has come. */
     public enum State {
-        ASKED, GIVEN, ON_THE_WAY, BEGUN, PAUSED, DONE
+        /** Nobody asks for it. */
+        IDLE,
+        /** It waits for doers. */
+        ASKED,
+        /** It has its doers, of whom some are still on their way. */
+        ON_THE_WAY,
+        /** All are there. */
+        BEGUN,
+        /** It was begun, and some of its doers are away: at a break, or home. They come back. */
+        PAUSED
     }
 
-    /** Hears that the job has its doers. */
-    @FunctionalInterface
-    public interface Given {
-        void given(Job job, List<Doer> doers);
+    /** Whether only the preferred may do it. */
+    public enum Insists {
+        NO, UNLESS_GONE, YES
     }
 
-    private final What what;
-    private final Pose where;
-    private final String skill;
-    private final int doersNeeded;
-    private final int priority;
-    private final long askedNanos;
-    private final @Nullable Doer preferred;
-    private final Given given;
-    private final List<Doer> doers = new ArrayList<>();
-    private State state = State.ASKED;
+    /** Asked since always: before all others of its priority, as what comes back for rework. */
+    public static final long BEFORE_ALL = -1;
+
+    /** How many with one skill. */
+    public record Demand(int skill, int people) {}
+
+    /** Hears how the job stands. */
+    public interface Site {
+        /** All are there: it can begin, or go on. */
+        void ready(Job job);
+
+        /** It can't go on for now. */
+        void left(Job job);
+    }
 
     /**
-     * A job that is asked for.
+     * What is asked for.
      *
-     * @param skill that each doer must have; empty if anybody will do
-     * @param doersNeeded 1 or more
+     * @param demands all of which are needed at once
      * @param priority higher goes first
-     * @param preferred who should do it if free, such as who did it before; null for nobody
+     * @param yields whether its doers may be called away to something of higher priority
      */
-    public Job(What what, Pose where, String skill, int doersNeeded, int priority, long askedNanos, @Nullable Doer preferred, Given given) {
-        if (doersNeeded < 1) {
-            throw new IllegalArgumentException("A job needs at least 1 doer; got " + doersNeeded);
+    public record Order(What what, Pose where, List<Demand> demands, int priority, boolean yields) {
+        public Order {
+            demands = List.copyOf(demands);
+            if (demands.isEmpty()) {
+                throw new IllegalArgumentException("A job needs somebody to do it");
+            }
         }
-        this.what = what;
-        this.where = where;
-        this.skill = skill;
-        this.doersNeeded = doersNeeded;
-        this.priority = priority;
-        this.askedNanos = askedNanos;
-        this.preferred = preferred;
-        this.given = given;
     }
 
-    public What what() {
-        return what;
+    final Site site;
+    final List<Doer> doers = new ArrayList<>();
+    /** How many of them are still on their way, or away. */
+    int missing;
+    long sequence;
+    long givenNanos;
+    boolean wasBegun;
+    State state = State.IDLE;
+    private Order order;
+    private long askedNanos;
+    private long waitsSince;
+    private @Nullable Doer preferred;
+    private Insists insists = Insists.NO;
+
+    public Job(Site site, Order order) {
+        this.site = site;
+        this.order = order;
     }
 
-    public Pose where() {
-        return where;
+    /**
+     * What it asks for from now on; only while it is idle.
+     *
+     * @param newAskedNanos since when it counts as waiting, for which is oldest
+     * @param now when it is asked for
+     * @param who should do it if free, such as who did it before; null for nobody
+     * @param only whether nobody else may do it
+     */
+    public void becomes(Order newOrder, long newAskedNanos, long now, @Nullable Doer who, Insists only) {
+        if (state != State.IDLE) {
+            throw new IllegalStateException("A job that is " + state + " can't become another");
+        }
+        order = newOrder;
+        askedNanos = newAskedNanos;
+        waitsSince = now;
+        preferred = who;
+        insists = only;
+        wasBegun = false;
     }
 
-    public String skill() {
-        return skill;
-    }
-
-    public int doersNeeded() {
-        return doersNeeded;
-    }
-
-    public int priority() {
-        return priority;
-    }
-
-    public long askedNanos() {
-        return askedNanos;
-    }
-
-    @Nullable
-    Doer preferred() {
-        return preferred;
+    public Order order() {
+        return order;
     }
 
     public State state() {
         return state;
     }
 
+    public int priority() {
+        return order.priority;
+    }
+
+    public Pose where() {
+        return order.where;
+    }
+
+    boolean comesFirst() {
+        return askedNanos == BEFORE_ALL;
+    }
+
+    long askedNanos() {
+        return askedNanos;
+    }
+
+    long waitsSince() {
+        return waitsSince;
+    }
+
+    void waitsFrom(long now) {
+        waitsSince = now;
+    }
+
+    public @Nullable Doer preferred() {
+        return preferred;
+    }
+
+    void prefers(@Nullable Doer who) {
+        preferred = who;
+    }
+
+    /** Whether nobody but the preferred may do it. */
+    boolean insists() {
+        Doer who = preferred;
+        return who != null && (insists == Insists.YES || insists == Insists.UNLESS_GONE && !who.isOffShift());
+    }
+
+    /** Those who do it; the first is the one of the first demand. */
     public List<Doer> doers() {
-        return List.copyOf(doers);
+        return doers;
     }
 
-    void giveTo(List<Doer> chosen) {
-        move(State.GIVEN);
-        doers.addAll(chosen);
-        given.given(this, List.copyOf(chosen));
-    }
-
-    public void setsOut() {
-        move(State.ON_THE_WAY);
-    }
-
-    public void begins() {
-        move(State.BEGUN);
-    }
-
-    public void pauses() {
-        move(State.PAUSED);
-    }
-
-    void ends() {
-        move(State.DONE);
-    }
-
-    private void move(State to) {
-        boolean may = switch (to) {
-            case ASKED -> false;
-            case GIVEN -> state == State.ASKED;
-            case ON_THE_WAY -> state == State.GIVEN;
-            case BEGUN -> state == State.GIVEN || state == State.ON_THE_WAY || state == State.PAUSED;
-            case PAUSED -> state == State.BEGUN;
-            case DONE -> state == State.BEGUN;
-        };
-        if (!may) {
-            throw new IllegalStateException("A job that is " + state + " can't become " + to);
+    /** The mean of the factors of those who do it. */
+    public double factor() {
+        double sum = 0;
+        for (Doer doer : doers) {
+            sum += doer.factor();
         }
-        state = to;
+        return doers.isEmpty() ? 1 : sum / doers.size();
     }
 }

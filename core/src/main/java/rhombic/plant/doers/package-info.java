@@ -1,10 +1,15 @@
 /**
- * Who does what: jobs, those who can do them, and the two rules that bring them together.
+ * Who does what: jobs, those who can do them, and what brings them together.
  *
- * <p>A {@link rhombic.plant.doers.Job} says what has to be done, where, by whom it could be done, how urgent it is and since
- * when it is asked for. A {@link rhombic.plant.doers.Doer} has a place, a pace and skills. An
- * {@link rhombic.plant.doers.Allocation} gives each job the doers it needs, all of them at once, as soon as they are free: by
- * one rule for which doer a job gets, and one for which job a doer gets. It knows neither stations nor vehicles.
+ * <p>A {@link rhombic.plant.doers.Job} says what has to be done, where, who is needed for it, how urgent it is and since when it
+ * waits. A {@link rhombic.plant.doers.Doer} has a place, a pace, skills and a duty. The {@link rhombic.plant.doers.Allocation}
+ * gives each job all the doers it needs at once, never some of them, so that no two jobs can wait for each other's. It gives
+ * when an instant has settled: pieces move first, then people are given out. It knows neither stations nor vehicles; whoever
+ * asks for a job hears through its {@link rhombic.plant.doers.Job.Site} when all are there and when they have to go.
+ *
+ * <p>Promises: a doer does one job at a time and is in one place; nothing waits for doers who are free and able; at the end of
+ * an instant no job that could be given is not given. Cost: a job that is asked for or done looks at the jobs that wait, in
+ * order, but only while somebody is free who has the skill.
  */
 @NullMarked
 package rhombic.plant.doers;

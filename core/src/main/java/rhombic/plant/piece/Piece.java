@@ -2,6 +2,7 @@ package rhombic.plant.piece;
 
 import java.util.ArrayList;
 import org.jspecify.annotations.Nullable;
+import rhombic.study.kind.Inspection;
 
 /** Whatever flows. Small, since a plant may hold a great many. */
 public final class Piece {
@@ -22,6 +23,8 @@ public final class Piece {
     /** When it came to the equipment that holds it. */
     public long arrivedNanos;
     public long workNanos;
+    /** The part of it that adds value. */
+    public long valueNanos;
     public long blockedNanos;
     public long moveNanos;
     /** Values of its attributes that are not as usual; null if all are. */
@@ -30,6 +33,10 @@ public final class Piece {
     public @Nullable ArrayList<Piece> load;
     /** Index of the station that worked on it last, where that may matter; or {@link #NOBODY}. */
     public int madeBy = NOBODY;
+    /** Number of the person who worked on it last, where that may matter; or {@link #NOBODY}. */
+    public int madeByPerson = NOBODY;
+    /** How long it has waited for people. */
+    public long crewNanos;
     /** How it stands with rework; null if it never failed. */
     public @Nullable Rework rework;
     public boolean toScrap;
@@ -51,6 +58,8 @@ public final class Piece {
         public boolean failed;
         /** Pieces that may wait for rework where it goes back to. */
         public int room;
+        /** Whether the person who made it does it again. */
+        public Inspection.Maker maker = Inspection.Maker.ANYBODY;
     }
 
     public Piece(int type) {
@@ -87,6 +96,7 @@ public final class Piece {
     /** It is part of something else now, and starts afresh if it ever comes off that. */
     public void forgetMaking() {
         madeBy = NOBODY;
+        madeByPerson = NOBODY;
         rework = null;
     }
 }

@@ -8,6 +8,7 @@ import rhombic.study.Link;
 import rhombic.study.Rule;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
+import rhombic.study.duty.Calendar;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.NamedView;
 import rhombic.study.value.PieceType;
@@ -51,7 +52,7 @@ final class Draft {
     Study study() {
         return new Study(name, plan, all(Part.PIECE_TYPE, PieceType.class), all(Part.EQUIPMENT, Equipment.class),
                 all(Part.LINK, Link.class), all(Part.TABLE, Table.class),
-                all(Part.RULE, Rule.class), all(Part.VIEW, NamedView.class));
+                all(Part.RULE, Rule.class), all(Part.VIEW, NamedView.class), all(Part.CALENDAR, Calendar.class));
     }
 
     /** Takes over a study that was changed as a whole. */

@@ -4,6 +4,7 @@ import java.util.List;
 import rhombic.study.Link;
 import rhombic.study.Rule;
 import rhombic.study.Study;
+import rhombic.study.duty.Calendar;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.NamedView;
 import rhombic.study.value.PieceType;
@@ -46,6 +47,12 @@ public enum Part {
         List<?> of(Study study) {
             return study.views();
         }
+    },
+    CALENDAR("calendar") {
+        @Override
+        List<?> of(Study study) {
+            return study.calendars();
+        }
     };
 
     private final String word;
@@ -69,6 +76,7 @@ public enum Part {
             case Table table -> table.name();
             case Rule rule -> rule.name();
             case NamedView view -> view.name();
+            case Calendar calendar -> calendar.name();
             default -> throw new IllegalArgumentException("No part of a study: " + item);
         };
     }
@@ -82,6 +90,7 @@ public enum Part {
             case Table table -> "table " + table.name();
             case Rule rule -> "rule " + rule.name();
             case NamedView view -> "view " + view.name();
+            case Calendar calendar -> "calendar " + calendar.name();
             default -> throw new IllegalArgumentException("No part of a study: " + item);
         };
     }

@@ -12,6 +12,7 @@ import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.Rule;
 import rhombic.study.Study;
+import rhombic.study.Travel;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Kinds;
@@ -29,6 +30,9 @@ final class Uses {
     final List<Named> types = new ArrayList<>();
     final List<Named> tables = new ArrayList<>();
     final List<Named> equipment = new ArrayList<>();
+    final List<Named> calendars = new ArrayList<>();
+    /** Crews and skills that something needs. */
+    final List<Named> whom = new ArrayList<>();
     final Set<String> signalsSent = new HashSet<>();
     /** Formulas that can be read, by text. */
     final Map<String, Formula> read = new LinkedHashMap<>();
@@ -44,6 +48,11 @@ final class Uses {
                 case LinkFilter.All all -> {}
                 case LinkFilter.Carriers carriers -> {}
                 case LinkFilter.Contents contents -> {}
+            }
+        }
+        for (Link link : study.links()) {
+            if (link.travel() instanceof Travel.Carried carried) {
+                whom.add(new Named(link.from(), carried.need().whom()));
             }
         }
         study.rules().forEach(this::ofRule);
@@ -77,6 +86,21 @@ final class Uses {
             @Override
             public void table(String name) {
                 tables.add(new Named(thing.name(), name));
+            }
+
+            @Override
+            public void equipment(String name) {
+                equipment.add(new Named(thing.name(), name));
+            }
+
+            @Override
+            public void calendar(String name) {
+                calendars.add(new Named(thing.name(), name));
+            }
+
+            @Override
+            public void whom(String name) {
+                whom.add(new Named(thing.name(), name));
             }
 
             @Override

@@ -12,7 +12,7 @@ import rhombic.study.value.Placement;
 import rhombic.study.value.Port;
 
 /** Anything fixed that pieces meet. */
-public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, Conveyor, WorkEquipment, GoodsOut {
+public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, Conveyor, WorkEquipment, GoodsOut, Crew, BreakArea {
     Basics basics();
 
     Equipment with(Basics basics);
@@ -122,6 +122,11 @@ public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, 
     /** Whether it hands on what comes to it, and nothing else. */
     default boolean handsOnWhatComes() {
         return true;
+    }
+
+    /** Whether pieces meet it at all. */
+    default boolean meetsPieces() {
+        return givesPieces() || takesPieces();
     }
 
     default boolean givesPieces() {

@@ -2,7 +2,7 @@ package rhombic.study.kind;
 
 /** What kinds are offered together. */
 public enum Family {
-    IN_OUT("In & out"), WORK("Work"), JOIN_PART("Join & part"), MOVE("Move"), STORE("Store");
+    IN_OUT("In & out"), WORK("Work"), JOIN_PART("Join & part"), MOVE("Move"), STORE("Store"), PEOPLE("People");
 
     private final String word;
 

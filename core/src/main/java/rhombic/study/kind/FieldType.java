@@ -9,6 +9,10 @@ import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.Person;
+import rhombic.study.duty.Spot;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Footprint;
@@ -157,12 +161,16 @@ public sealed interface FieldType<V> {
     record Operations() implements FieldType<List<Operation>> {
         @Override
         public void uses(List<Operation> value, NameUse use) {
-            value.forEach(operation -> Time.uses(operation.time(), use));
+            value.forEach(operation -> {
+                Time.uses(operation.time(), use);
+                Needs.whom(operation.needs(), use);
+            });
         }
 
         @Override
         public List<Operation> renamed(List<Operation> value, NameChange change) {
-            return value.stream().map(op -> new Operation(op.name(), Time.renamed(op.time(), change), op.addsValue())).toList();
+            return value.stream().map(
+                    op -> op.withTime(Time.renamed(op.time(), change)).withNeeds(Needs.changed(op.needs(), change))).toList();
         }
 
         @Override
@@ -173,6 +181,16 @@ public sealed interface FieldType<V> {
 
     /** What is done after every n-th piece. */
     record Serviced() implements FieldType<Optional<Work.Service>> {
+        @Override
+        public void uses(Optional<Work.Service> value, NameUse use) {
+            value.ifPresent(service -> Needs.whom(service.needs(), use));
+        }
+
+        @Override
+        public Optional<Work.Service> renamed(Optional<Work.Service> value, NameChange change) {
+            return value.map(service -> service.withNeeds(Needs.changed(service.needs(), change)));
+        }
+
         @Override
         public boolean isLeftOut(Optional<Work.Service> value) {
             return value.isEmpty();
@@ -411,6 +429,118 @@ public sealed interface FieldType<V> {
     record Shut() implements FieldType<List<ShutTime>> {
         @Override
         public boolean isLeftOut(List<ShutTime> value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** Words, such as skills. */
+    record Words() implements FieldType<List<String>> {
+        @Override
+        public boolean isLeftOut(List<String> value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** The name of equipment; empty for none. */
+    record ThingName() implements FieldType<String> {
+        @Override
+        public void uses(String value, NameUse use) {
+            if (!value.isEmpty()) {
+                use.equipment(value);
+            }
+        }
+
+        @Override
+        public String renamed(String value, NameChange change) {
+            return change.equipment(value);
+        }
+
+        @Override
+        public boolean isLeftOut(String value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** The name of a calendar; empty for none. */
+    record CalendarName() implements FieldType<String> {
+        @Override
+        public void uses(String value, NameUse use) {
+            if (!value.isEmpty()) {
+                use.calendar(value);
+            }
+        }
+
+        @Override
+        public String renamed(String value, NameChange change) {
+            return change.calendar(value);
+        }
+
+        @Override
+        public boolean isLeftOut(String value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** Who must be there. */
+    record Needs() implements FieldType<List<Need>> {
+        @Override
+        public void uses(List<Need> value, NameUse use) {
+            whom(value, use);
+        }
+
+        static void whom(List<Need> needs, NameUse use) {
+            needs.forEach(need -> use.whom(need.whom()));
+        }
+
+        @Override
+        public List<Need> renamed(List<Need> value, NameChange change) {
+            return changed(value, change);
+        }
+
+        static List<Need> changed(List<Need> needs, NameChange change) {
+            return needs.stream().map(need -> need.ofWhom(change.equipment(need.whom()))).toList();
+        }
+
+        @Override
+        public boolean isLeftOut(List<Need> value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** Ways to break down. */
+    record Failures() implements FieldType<List<FailureMode>> {
+        @Override
+        public void uses(List<FailureMode> value, NameUse use) {
+            value.forEach(mode -> {
+                Needs.whom(mode.repair(), use);
+                mode.also().forEach(use::equipment);
+            });
+        }
+
+        @Override
+        public List<FailureMode> renamed(List<FailureMode> value, NameChange change) {
+            return value.stream().map(mode -> mode.withRepair(Needs.changed(mode.repair(), change))
+                    .withAlso(mode.also().stream().map(change::equipment).toList())).toList();
+        }
+
+        @Override
+        public boolean isLeftOut(List<FailureMode> value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** Where people stand at it; none for its working side. */
+    record Stood() implements FieldType<Optional<Spot>> {
+        @Override
+        public boolean isLeftOut(Optional<Spot> value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** Those of a crew who are not as all others. */
+    record Persons() implements FieldType<List<Person>> {
+        @Override
+        public boolean isLeftOut(List<Person> value) {
             return value.isEmpty();
         }
     }

@@ -15,8 +15,30 @@ import rhombic.study.value.StudyException;
  * @param factor on the time of the work that is done again, above 0
  * @param mostTimes a piece is worked on again, 0 or more; when it fails once more it is scrapped
  * @param room pieces that may wait for rework at the station that made them, 1 or more
+ * @param maker whether the person who made it does it again
  */
-public record Inspection(Quantity fails, String look, double factor, int mostTimes, int room) implements Serializable {
+public record Inspection(Quantity fails, String look, double factor, int mostTimes, int room, Maker maker) implements Serializable {
+    /** Whether the person who made it does it again. */
+    public enum Maker {
+        ANYBODY("anybody there"), PERSON_OR_ANYBODY("who made it, or anybody if gone home"), PERSON(
+                "who made it, also if that means to wait");
+
+        private final String word;
+
+        Maker(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+    }
+
+    /** Anybody does it again. */
+    public Inspection(Quantity fails, String look, double factor, int mostTimes, int room) {
+        this(fails, look, factor, mostTimes, room, Maker.ANYBODY);
+    }
+
     public Inspection {
         if (fails.unit().dimension() != Dimension.SHARE || !(fails.amount() >= 0 && fails.amount() <= 100)) {
             throw new StudyException("The share that fails must be from 0 % to 100 %; got " + fails);

@@ -8,6 +8,8 @@ import java.util.function.BiFunction;
 import java.util.function.Function;
 import rhombic.chance.DistributionText;
 import rhombic.quantity.Dimension;
+import rhombic.study.duty.Duty;
+import rhombic.study.duty.WhenOver;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
@@ -33,7 +35,13 @@ public final class Kinds {
             basics("wayOut", new FieldType.WaysOut(), WayOut.PREFERENCE, Basics::wayOut, Basics::withWayOut),
             basics("taking", new FieldType.Takings(), Taking.OLDEST, Basics::taking, Basics::withTaking),
             basics("inletShut", new FieldType.Shut(), List.of(), Basics::shut, Basics::withShut),
-            basics("outletShut", new FieldType.Shut(), List.of(), Basics::outletShut, Basics::withOutletShut));
+            basics("outletShut", new FieldType.Shut(), List.of(), Basics::outletShut, Basics::withOutletShut),
+            duty("calendar", new FieldType.CalendarName(), "", Duty::calendar, Duty::withCalendar),
+            duty("whenOver", new FieldType.Choice<>(List.of(WhenOver.values()), WhenOver.FINISH), WhenOver.FINISH, Duty::whenOver,
+                    Duty::withWhenOver),
+            duty("failures", new FieldType.Failures(), List.of(), Duty::failures, Duty::withFailures),
+            duty("stand", new FieldType.Stood(), Optional.empty(), duty -> Optional.ofNullable(duty.stand()),
+                    (duty, spot) -> duty.withStand(spot.orElse(null))));
 
     private static final Work NO_WORK = new Work(1, 0, List.of(), null, null, null);
     private static final Work ONE_MINUTE = Work.of(1, 0, new TimeSource.Drawn(DistributionText.parse("60 s")));
@@ -115,8 +123,25 @@ public final class Kinds {
     public static final Kind<GoodsOut> GOODS_OUT = new Kind<>("Goods out", Family.IN_OUT, GoodsOut.class, List.of(), GoodsOut::new,
             (basics, types) -> new GoodsOut(basics));
 
+    public static final Kind<Crew> CREW = new Kind<>("Crew", Family.PEOPLE, Crew.class, List.of(
+            new Field<>("people", new FieldType.Whole(1, 1000), 1, Crew::people, Crew::withPeople),
+            new Field<>("skills", new FieldType.Words(), List.of(), Crew::skills, Crew::withSkills),
+            new Field<>("speed", new FieldType.MeasuredOrNone(Dimension.SPEED), Optional.empty(), Crew::speed, Crew::withSpeed),
+            new Field<>("who", new FieldType.Choice<>(List.of(Crew.Who.values()), Crew.Who.NEAREST), Crew.Who.NEAREST, Crew::who,
+                    Crew::withWho),
+            new Field<>("which", new FieldType.Choice<>(List.of(Crew.Which.values()), Crew.Which.OLDEST), Crew.Which.OLDEST, Crew::which,
+                    Crew::withWhich),
+            new Field<>("waits", new FieldType.Choice<>(List.of(Crew.Waits.values()), Crew.Waits.AT_HOME), Crew.Waits.AT_HOME, Crew::waits,
+                    Crew::withWaits),
+            new Field<>("breakArea", new FieldType.ThingName(), "", Crew::breakArea, Crew::withBreakArea),
+            new Field<>("persons", new FieldType.Persons(), List.of(), Crew::persons, Crew::withPersons)),
+            basics -> Crew.usual(basics).withSpeed(Optional.empty()), (basics, types) -> Crew.usual(basics));
+
+    public static final Kind<BreakArea> BREAK_AREA = new Kind<>("Break area", Family.PEOPLE, BreakArea.class, List.of(), BreakArea::new,
+            (basics, types) -> new BreakArea(basics));
+
     /** In the order in which they are offered. */
-    public static final List<Kind<?>> ALL = List.of(GOODS_IN, BUFFER, CONVEYOR, STATION, ASSEMBLY, UNPACKING, GOODS_OUT);
+    public static final List<Kind<?>> ALL = List.of(GOODS_IN, BUFFER, CONVEYOR, STATION, ASSEMBLY, UNPACKING, GOODS_OUT, CREW, BREAK_AREA);
 
     private Kinds() {}
 
@@ -134,6 +159,8 @@ public final class Kinds {
             case AssemblyStation assembly -> ASSEMBLY;
             case UnpackingStation unpacking -> UNPACKING;
             case GoodsOut out -> GOODS_OUT;
+            case Crew crew -> CREW;
+            case BreakArea area -> BREAK_AREA;
         };
     }
 
@@ -146,6 +173,8 @@ public final class Kinds {
         return OF_ALL.stream().filter(field -> switch (field.name()) {
             case "inletShut" -> example.takesPieces();
             case "outletShut" -> example.givesPieces();
+            case "seat", "wayOut", "taking", "failures", "stand" -> example.meetsPieces();
+            case "calendar", "whenOver" -> !(example instanceof BreakArea);
             default -> true;
         }).toList();
     }
@@ -188,6 +217,11 @@ public final class Kinds {
                 .map(field -> (Object) field.of(thing));
     }
 
+    private static <V> Field<Equipment, V> duty(String name, FieldType<V> type, V usual, Function<Duty, V> get,
+            BiFunction<Duty, V, Duty> with) {
+        return basics(name, type, usual, b -> get.apply(b.duty()), (b, value) -> b.withDuty(with.apply(b.duty(), value)));
+    }
+
     private static <V> Field<Equipment, V> basics(String name, FieldType<V> type, V usual, Function<Basics, V> get,
             BiFunction<Basics, V, Basics> with) {
         return new Field<>(name, type, usual, thing -> get.apply(thing.basics()),
@@ -202,6 +236,7 @@ public final class Kinds {
                 work(withWork, "operations", new FieldType.Operations(), List.of(), Work::operations, Work::withOperations),
                 work(withWork, "changeover", new FieldType.Time(), Optional.empty(), w -> Optional.ofNullable(w.changeover()),
                         (w, time) -> w.withChangeover(time.orElse(null))),
+                work(withWork, "setters", new FieldType.Needs(), List.of(), Work::setters, Work::withSetters),
                 work(withWork, "service", new FieldType.Serviced(), Optional.empty(), w -> Optional.ofNullable(w.service()),
                         (w, service) -> w.withService(service.orElse(null))),
                 work(withWork, "pause", new FieldType.Drawn(), Optional.empty(), w -> Optional.ofNullable(w.pause()),

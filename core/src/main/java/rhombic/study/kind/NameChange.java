@@ -8,6 +8,8 @@ public interface NameChange {
 
     String table(String name);
 
+    String calendar(String name);
+
     /** The formula with the new name in it. */
     String formula(String text);
 }

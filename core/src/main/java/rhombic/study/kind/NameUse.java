@@ -7,4 +7,11 @@ public interface NameUse {
     void table(String name);
 
     void formula(String text);
+
+    void equipment(String name);
+
+    void calendar(String name);
+
+    /** A crew, or a skill. */
+    void whom(String name);
 }

@@ -6,6 +6,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.duty.Need;
 import rhombic.study.value.Count;
 import rhombic.study.value.StudyException;
 import rhombic.study.value.TimeSource;
@@ -19,19 +20,31 @@ import rhombic.study.value.TimeSource;
  * @param changeover time lost before a piece of another type than the last at the same place; null: none
  * @param service of the place after every n-th piece; null: none
  * @param pause before a place lets the next piece in; null: none
+ * @param setters who must be there for a changeover
  */
 public record Work(int places, int inputRoom, List<Operation> operations, @Nullable TimeSource changeover, @Nullable Service service,
-        @Nullable Distribution pause) implements Serializable {
+        @Nullable Distribution pause, List<Need> setters) implements Serializable {
     public static final int MOST_OPERATIONS = 50;
 
     /**
      * Service of a station.
      *
      * @param everyPieces after how many pieces of the station it is due, 1 or more
+     * @param needs who must be there for it
      */
-    public record Service(int everyPieces, Distribution time) implements Serializable {
+    public record Service(int everyPieces, Distribution time, List<Need> needs) implements Serializable {
         public Service {
+            needs = List.copyOf(needs);
             Count.atLeast(1, "The pieces between services", everyPieces);
+        }
+
+        /** Without anybody. */
+        public Service(int everyPieces, Distribution time) {
+            this(everyPieces, time, List.of());
+        }
+
+        public Service withNeeds(List<Need> newNeeds) {
+            return new Service(everyPieces, time, newNeeds);
         }
     }
 
@@ -56,12 +69,19 @@ public record Work(int places, int inputRoom, List<Operation> operations, @Nulla
         Count.between(1, 10_000, "The places of a station", places);
         Count.atLeast(0, "The input room of a station", inputRoom);
         operations = List.copyOf(operations);
+        setters = List.copyOf(setters);
         Count.between(0, MOST_OPERATIONS, "The number of operations", operations.size());
+    }
+
+    /** Without setters. */
+    public Work(int places, int inputRoom, List<Operation> operations, @Nullable TimeSource changeover, @Nullable Service service,
+            @Nullable Distribution pause) {
+        this(places, inputRoom, operations, changeover, service, pause, List.of());
     }
 
     /** One operation and nothing else. */
     public static Work of(int places, int inputRoom, TimeSource time) {
-        return new Work(places, inputRoom, List.of(new Operation(Operation.WORK, time, true)), null, null, null);
+        return new Work(places, inputRoom, List.of(new Operation(Operation.WORK, time, true)), null, null, null, List.of());
     }
 
     public boolean isTimeSet() {
@@ -69,15 +89,15 @@ public record Work(int places, int inputRoom, List<Operation> operations, @Nulla
     }
 
     public Work withPlaces(int newPlaces) {
-        return new Work(newPlaces, inputRoom, operations, changeover, service, pause);
+        return new Work(newPlaces, inputRoom, operations, changeover, service, pause, setters);
     }
 
     public Work withInputRoom(int newInputRoom) {
-        return new Work(places, newInputRoom, operations, changeover, service, pause);
+        return new Work(places, newInputRoom, operations, changeover, service, pause, setters);
     }
 
     public Work withOperations(List<Operation> newOperations) {
-        return new Work(places, inputRoom, newOperations, changeover, service, pause);
+        return new Work(places, inputRoom, newOperations, changeover, service, pause, setters);
     }
 
     /** Sets the time of its only, or its first, operation. */
@@ -86,19 +106,23 @@ public record Work(int places, int inputRoom, List<Operation> operations, @Nulla
             return withOperations(List.of(new Operation(Operation.WORK, time, true)));
         }
         List<Operation> changed = new java.util.ArrayList<>(operations);
-        changed.set(0, new Operation(operations.getFirst().name(), time, operations.getFirst().addsValue()));
+        changed.set(0, operations.getFirst().withTime(time));
         return withOperations(changed);
     }
 
     public Work withChangeover(@Nullable TimeSource newChangeover) {
-        return new Work(places, inputRoom, operations, newChangeover, service, pause);
+        return new Work(places, inputRoom, operations, newChangeover, service, pause, setters);
     }
 
     public Work withService(@Nullable Service newService) {
-        return new Work(places, inputRoom, operations, changeover, newService, pause);
+        return new Work(places, inputRoom, operations, changeover, newService, pause, setters);
     }
 
     public Work withPause(@Nullable Distribution newPause) {
-        return new Work(places, inputRoom, operations, changeover, service, newPause);
+        return new Work(places, inputRoom, operations, changeover, service, newPause, setters);
+    }
+
+    public Work withSetters(List<Need> newSetters) {
+        return new Work(places, inputRoom, operations, changeover, service, pause, newSetters);
     }
 }

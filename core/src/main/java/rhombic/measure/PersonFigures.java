@@ -1,0 +1,32 @@
+package rhombic.measure;
+
+import java.io.Serializable;
+import java.util.Map;
+import rhombic.study.value.PersonState;
+
+/**
+ * What one person did after the warm-up.
+ *
+ * @param shares of time by what was done; they add up to 1, or there are none
+ * @param jobs that were done to their end
+ */
+public record PersonFigures(String name, Map<PersonState, Double> shares, long jobs, double metres) implements Serializable {
+    public PersonFigures {
+        shares = Map.copyOf(shares);
+    }
+
+    public double share(PersonState state) {
+        return shares.getOrDefault(state, 0.0);
+    }
+
+    /** Part of all time on duty: neither on a break nor off shift. */
+    public double onDuty() {
+        return 1 - share(PersonState.ON_BREAK) - share(PersonState.OFF_SHIFT);
+    }
+
+    /** Busy part of the time on duty: working, changing over, servicing, repairing, carrying, walking and standing by. */
+    public double utilisation() {
+        double busy = shares.entrySet().stream().filter(e -> e.getKey().isBusy()).mapToDouble(Map.Entry::getValue).sum();
+        return onDuty() > 1e-12 ? busy / onDuty() : Double.NaN;
+    }
+}

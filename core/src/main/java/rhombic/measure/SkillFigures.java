@@ -1,0 +1,23 @@
+package rhombic.measure;
+
+import java.io.Serializable;
+
+/**
+ * How much of a skill was asked for.
+ *
+ * @param neededByHour people busy with what asked for it, walking included, on average in each hour of the day, from midnight;
+ *     NaN for hours in which nothing was measured
+ * @param waitMean how long what asked for it waited until somebody was there, in seconds
+ */
+public record SkillFigures(String name, double[] neededByHour, long jobs, double waitMean) implements Serializable {
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof SkillFigures that && name.equals(that.name) && java.util.Arrays.equals(neededByHour, that.neededByHour)
+                && jobs == that.jobs && Double.compare(waitMean, that.waitMean) == 0;
+    }
+
+    @Override
+    public int hashCode() {
+        return name.hashCode();
+    }
+}

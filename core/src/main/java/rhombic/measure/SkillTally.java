@@ -1,0 +1,56 @@
+package rhombic.measure;
+
+/** Counts how many people were busy for one skill, by hour of the day, and how long they were waited for. */
+public final class SkillTally {
+    private static final int HOURS = 24;
+    private static final long HOUR = 3_600_000_000_000L;
+
+    private final long startOfDayNanos;
+    private final double[] busy = new double[HOURS];
+    private long windowStart;
+    private long jobs;
+    private double waitNanos;
+
+    /** @param startOfDayNanos how long after midnight the run begins */
+    public SkillTally(long startOfDayNanos) {
+        this.startOfDayNanos = startOfDayNanos;
+    }
+
+    public void restart(long now) {
+        java.util.Arrays.fill(busy, 0);
+        windowStart = now;
+        jobs = 0;
+        waitNanos = 0;
+    }
+
+    /** Somebody came after that wait. */
+    public void comes(long waitedNanos) {
+        jobs++;
+        waitNanos += waitedNanos;
+    }
+
+    /** So many people were busy for it from then until now. */
+    public void wasBusy(long since, long now, int people) {
+        spread(busy, Math.max(since, windowStart), now, people);
+    }
+
+    private void spread(double[] hours, long from, long to, double weight) {
+        long at = from;
+        while (at < to) {
+            long clock = at + startOfDayNanos;
+            long end = Math.min(to, (clock / HOUR + 1) * HOUR - startOfDayNanos);
+            hours[(int) (clock / HOUR % HOURS)] += weight * (end - at);
+            at = end;
+        }
+    }
+
+    public SkillFigures figures(String name, long now) {
+        double[] measured = new double[HOURS];
+        spread(measured, windowStart, now, 1);
+        double[] needed = new double[HOURS];
+        for (int i = 0; i < HOURS; i++) {
+            needed[i] = measured[i] > 0 ? busy[i] / measured[i] : Double.NaN;
+        }
+        return new SkillFigures(name, needed, jobs, jobs == 0 ? Double.NaN : waitNanos / jobs / 1e9);
+    }
+}

@@ -1,0 +1,161 @@
+package rhombic.plant;
+
+import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import rhombic.measure.CrewFigures;
+import rhombic.measure.SkillFigures;
+import rhombic.measure.SkillTally;
+import rhombic.plant.activity.Hold;
+import rhombic.plant.doers.Allocation;
+import rhombic.plant.doers.Doer;
+import rhombic.plant.doers.Group;
+import rhombic.plant.doers.Job;
+import rhombic.plant.upkeep.Timeclock;
+import rhombic.space.Pose;
+import rhombic.study.Study;
+import rhombic.study.duty.Calendar;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.Person;
+import rhombic.study.kind.Crew;
+import rhombic.study.value.PersonState;
+
+/** All people of a plant, from the crews of its study. */
+final class Staff implements Doer.Watcher {
+    private final Plant plant;
+    private final Allocation allocation;
+    private final Map<String, Integer> skills = new LinkedHashMap<>();
+    private final List<SkillTally> skillTallies = new ArrayList<>();
+    private final List<Group> groups = new ArrayList<>();
+    private final List<Timeclock> timeclocks = new ArrayList<>();
+
+    Staff(Plant plant, List<Crew> crews) {
+        this.plant = plant;
+        for (Crew crew : crews) {
+            skill(crew.name());
+            crew.skills().forEach(this::skill);
+            crew.members().forEach(person -> person.skills().forEach(this::skill));
+        }
+        long startOfDay = plant.start.toLocalTime().toNanoOfDay();
+        skills.forEach((name, number) -> skillTallies.add(new SkillTally(startOfDay)));
+        allocation = new Allocation(plant.simulator, plant.trace == null ? null : this, skillTallies);
+        allocation.whenSomethingHappened(plant::settle);
+        crews.forEach(this::add);
+    }
+
+    private void skill(String name) {
+        skills.putIfAbsent(name, skills.size());
+    }
+
+    private void add(Crew crew) {
+        Study study = plant.study;
+        double speed = crew.speed().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY);
+        Pose area = study.find(crew.breakArea()).map(e -> e.placement().pose()).orElse(null);
+        Group group = allocation.group(crew, speed, area);
+        groups.add(group);
+        List<Doer> members = new ArrayList<>();
+        int number = 0;
+        for (Person person : crew.members()) {
+            boolean[] can = new boolean[skills.size()];
+            can[skills.getOrDefault(crew.name(), 0)] = true;
+            crew.skills().forEach(skill -> can[skills.getOrDefault(skill, 0)] = true);
+            person.skills().forEach(skill -> can[skills.getOrDefault(skill, 0)] = true);
+            members.add(allocation.add(person.name(), group, can, person.factor(), rhombic.study.Layout.home(crew, number++)));
+        }
+        study.calendar(crew.basics().duty().calendar())
+                .ifPresent(calendar -> timeclocks.add(timeclock(calendar, members)));
+    }
+
+    private Timeclock timeclock(Calendar calendar, List<Doer> members) {
+        Calendar.Mode[] before = {Calendar.Mode.ON};
+        return new Timeclock(plant.simulator, calendar, plant.start, mode -> {
+            Calendar.Mode was = before[0];
+            before[0] = mode;
+            for (Doer doer : members) {
+                // the new reason first, so that nobody is free in between
+                if (mode != Calendar.Mode.ON) {
+                    allocation.duty(doer, hold(mode), true);
+                }
+                if (was != Calendar.Mode.ON) {
+                    allocation.duty(doer, hold(was), false);
+                }
+            }
+            plant.settle();
+        });
+    }
+
+    private static Hold hold(Calendar.Mode mode) {
+        return mode == Calendar.Mode.BREAK ? Hold.ON_BREAK : Hold.OFF_SHIFT;
+    }
+
+    void begin() {
+        for (Doer doer : allocation.doers()) {
+            moves(doer, doer.place(), doer.place(), 0);
+            does(doer, PersonState.WAITING, null);
+        }
+        timeclocks.forEach(Timeclock::begin);
+    }
+
+    Allocation allocation() {
+        return allocation;
+    }
+
+    /** Whether that person's crew goes by who did it last. */
+    boolean prefersSame(int number) {
+        return allocation.doers().get(number).group().goesBySame();
+    }
+
+    @Nullable
+    Doer doer(int number) {
+        return number < 0 ? null : allocation.doers().get(number);
+    }
+
+    /** What a place asks for, but for where that is. */
+    Manning.Order order(Job.What what, List<Need> needs) {
+        List<Job.Demand> demands = needs.stream().map(need -> new Job.Demand(skills.getOrDefault(need.whom(), 0), need.people())).toList();
+        return new Manning.Order(what, demands, needs.stream().mapToInt(Need::priority).max().orElse(0),
+                needs.stream().allMatch(Need::yields), needs.stream().mapToDouble(need -> need.part().amount()).max().orElse(100) / 100);
+    }
+
+    /** Gives people out; says whether any were. */
+    boolean give() {
+        return allocation.give();
+    }
+
+    void restart() {
+        long now = plant.now();
+        allocation.doers().forEach(doer -> doer.tally().restart(now));
+        skillTallies.forEach(tally -> tally.restart(now));
+    }
+
+    List<CrewFigures> figures() {
+        long now = plant.now();
+        return groups.stream().map(group -> new CrewFigures(group.name(), allocation.doers().stream().filter(doer -> doer.group() == group)
+                .map(doer -> doer.tally().figures(doer.name(), now)).toList())).toList();
+    }
+
+    List<SkillFigures> skills() {
+        long now = plant.now();
+        List<SkillFigures> all = new ArrayList<>();
+        allocation.bookRunning();
+        skills.forEach((name, number) -> all.add(skillTallies.get(number).figures(name, now)));
+        return all;
+    }
+
+    @Override
+    public void moves(Doer doer, Pose from, Pose to, long nanos) {
+        if (plant.trace != null) {
+            plant.trace.walks(plant.now(), doer.number, from, to, nanos);
+        }
+    }
+
+    @Override
+    public void does(Doer doer, PersonState state, @Nullable Job job) {
+        if (plant.trace != null) {
+            plant.trace.person(plant.now(), doer.number, state);
+        }
+    }
+}

@@ -1,0 +1,258 @@
+package rhombic.plant.upkeep;
+
+import java.time.DayOfWeek;
+import java.time.Duration;
+import java.time.LocalDateTime;
+import org.apache.commons.rng.UniformRandomProvider;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Distribution;
+import rhombic.chance.TimeSampler;
+import rhombic.kernel.Event;
+import rhombic.kernel.Simulator;
+import rhombic.measure.ModeTally;
+import rhombic.plant.activity.Activity;
+import rhombic.plant.doers.Allocation;
+import rhombic.plant.doers.Job;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.UpTime;
+
+/** One mode of failure of one equipment, as it runs. */
+public final class Breakdown implements Job.Site {
+    /** What breaks. */
+    public interface Site {
+        /** It stands still from now on. */
+        void breaks(Breakdown by);
+
+        /** Its repair begins, or waits. */
+        void stageChanges(Breakdown of);
+
+        /** This no longer keeps it from working. */
+        void mended(Breakdown by);
+
+        /** All that follows at this instant. */
+        void settle();
+
+        /** Does that when what is under way at this instant has been carried out. */
+        void afterwards(Runnable what);
+    }
+
+    private final Simulator simulator;
+    private final FailureMode mode;
+    private final Site site;
+    private final LocalDateTime start;
+    private final ModeTally tally = new ModeTally();
+    private final @Nullable Allocation allocation;
+    private final @Nullable Job job;
+    private final UniformRandomProvider upChance;
+    private final @Nullable TimeSampler up;
+    private final TimeSampler down;
+    private final @Nullable TimeSampler first;
+    private final @Nullable WorkClock workClock;
+    private final Repair repair;
+    private long cyclesLeft = Long.MAX_VALUE;
+
+    private final Event fails = new Event() {
+        @Override
+        protected void occur() {
+            fail();
+            site.settle();
+        }
+    };
+
+    /** The repair itself, without the wait for whoever does it. */
+    private final class Repair extends Activity {
+        private boolean isUnderWay;
+
+        Repair() {
+            super(Breakdown.this.simulator);
+        }
+
+        @Override
+        protected void passes(long nanos) {}
+
+        @Override
+        protected void ends() {
+            isUnderWay = false;
+            mend();
+            site.settle();
+        }
+    }
+
+    /**
+     * @param start when the run begins, for what is planned
+     * @param order for its repairers; null if it mends itself
+     */
+    public Breakdown(Simulator simulator, FailureMode mode, Site site, LocalDateTime start, UniformRandomProvider upChance,
+            UniformRandomProvider downChance, @Nullable Allocation allocation, Job.@Nullable Order order) {
+        this.simulator = simulator;
+        this.mode = mode;
+        this.site = site;
+        this.start = start;
+        this.allocation = allocation;
+        this.upChance = upChance;
+        job = order == null ? null : new Job(this, order);
+        down = mode.down().sampler(downChance);
+        Distribution firstTime = mode.first();
+        first = firstTime == null ? null : firstTime.sampler(upChance);
+        up = switch (mode.up()) {
+            case UpTime.After after -> after.time().sampler(upChance);
+            case UpTime.Available available -> new Distribution.Exponential(
+                    new Quantity(available.meanUpSeconds(mode.down().meanSeconds()), Unit.SECOND)).sampler(upChance);
+            case UpTime.AfterCycles cycles -> null;
+            case UpTime.Planned planned -> null;
+        };
+        assert Unit.SECOND.dimension() == Dimension.TIME;
+        workClock = clock(mode.up()) == UpTime.Clock.WORKING ? new WorkClock(simulator, this::failAndSettle) : null;
+        repair = new Repair();
+    }
+
+    private static UpTime.@Nullable Clock clock(UpTime up) {
+        return switch (up) {
+            case UpTime.After after -> after.clock();
+            case UpTime.Available available -> available.clock();
+            case UpTime.AfterCycles cycles -> null;
+            case UpTime.Planned planned -> null;
+        };
+    }
+
+    public FailureMode mode() {
+        return mode;
+    }
+
+    public ModeTally tally() {
+        return tally;
+    }
+
+    public boolean isActive() {
+        return tally.stage() != ModeTally.Stage.UP;
+    }
+
+    public boolean countsWork() {
+        return workClock != null;
+    }
+
+    public boolean countsCycles() {
+        return mode.up() instanceof UpTime.AfterCycles;
+    }
+
+    public void begin() {
+        runs(first);
+    }
+
+    /** A place works, for at most so long. */
+    public void workBegins(long nanosAhead) {
+        if (workClock != null) {
+            workClock.begins(nanosAhead);
+        }
+    }
+
+    public void workEnds() {
+        if (workClock != null) {
+            workClock.ends();
+        }
+    }
+
+    /** A piece is done. */
+    public void cycle() {
+        if (!isActive() && --cyclesLeft <= 0) {
+            cyclesLeft = Long.MAX_VALUE;
+            site.afterwards(this::fail);
+        }
+    }
+
+    private void runs(@Nullable TimeSampler drawn) {
+        switch (mode.up()) {
+            case UpTime.AfterCycles cycles -> cyclesLeft = cycles.byChance() ? geometric(cycles.cycles()) : cycles.cycles();
+            case UpTime.Planned planned -> {
+                LocalDateTime now = start.plusNanos(simulator.nowNanos());
+                simulator.schedule(fails, Duration.between(now, next(planned, now)).toNanos());
+            }
+            case UpTime.After after -> runs((drawn == null ? sampler() : drawn).nextNanos());
+            case UpTime.Available available -> runs((drawn == null ? sampler() : drawn).nextNanos());
+        }
+    }
+
+    private TimeSampler sampler() {
+        TimeSampler sampler = up;
+        assert sampler != null : "an up time without a time";
+        return sampler;
+    }
+
+    private void runs(long nanos) {
+        if (workClock == null) {
+            simulator.schedule(fails, nanos);
+        } else {
+            workClock.set(nanos);
+        }
+    }
+
+    /** The number of the first success of trials that each have the chance 1/mean, 1 or more (inversion). */
+    private long geometric(int mean) {
+        if (mean == 1) {
+            return 1;
+        }
+        double u = 1 - upChance.nextDouble();
+        return Math.max(1, (long) Math.ceil(Math.log(u) / Math.log1p(-1.0 / mean)));
+    }
+
+    /** Not before now; at this very moment only at the start of the run. */
+    private LocalDateTime next(UpTime.Planned planned, LocalDateTime now) {
+        for (int ahead = 0; ahead <= 8; ahead++) {
+            LocalDateTime at = now.toLocalDate().plusDays(ahead).atTime(planned.at());
+            DayOfWeek day = at.getDayOfWeek();
+            if (planned.days().contains(day) && (at.isAfter(now) || at.equals(now) && simulator.nowNanos() == 0)) {
+                return at;
+            }
+        }
+        throw new IllegalStateException("A week without any of the days " + planned.days());
+    }
+
+    private void failAndSettle() {
+        fail();
+        site.settle();
+    }
+
+    private void fail() {
+        Job asked = job;
+        Allocation people = allocation;
+        tally.become(simulator.nowNanos(), asked == null ? ModeTally.Stage.REPAIR : ModeTally.Stage.WAITING);
+        site.breaks(this);
+        if (asked == null || people == null) {
+            repair.start(down.nextNanos());
+        } else {
+            asked.becomes(asked.order(), simulator.nowNanos(), simulator.nowNanos(), null, Job.Insists.NO);
+            people.ask(asked);
+        }
+    }
+
+    @Override
+    public void ready(Job asked) {
+        tally.become(simulator.nowNanos(), ModeTally.Stage.REPAIR);
+        site.stageChanges(this);
+        if (repair.isUnderWay) {
+            repair.resume();
+        } else {
+            repair.isUnderWay = true;
+            repair.start(Math.round(down.nextNanos() * asked.factor()));
+        }
+    }
+
+    @Override
+    public void left(Job asked) {
+        repair.pause();
+        tally.become(simulator.nowNanos(), ModeTally.Stage.WAITING);
+        site.stageChanges(this);
+    }
+
+    private void mend() {
+        if (job != null && allocation != null) {
+            allocation.done(job);
+        }
+        tally.become(simulator.nowNanos(), ModeTally.Stage.UP);
+        runs((TimeSampler) null); // its clock is set before it works again
+        site.mended(this);
+    }
+}

@@ -1,0 +1,48 @@
+package rhombic.study.duty;
+
+import java.io.Serializable;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import rhombic.study.value.Count;
+import rhombic.study.value.StudyException;
+
+/**
+ * When equipment works and what breaks it.
+ *
+ * @param calendar by name; empty: always
+ * @param whenOver what becomes of work under way when its shift ends or a break begins
+ * @param failures its modes of failure, each with a name of its own
+ * @param stand where people stand at it; null: at its working side
+ */
+public record Duty(String calendar, WhenOver whenOver, List<FailureMode> failures, @Nullable Spot stand) implements Serializable {
+    public static final Duty ALWAYS = new Duty("", WhenOver.FINISH, List.of(), null);
+
+    public Duty {
+        failures = List.copyOf(failures);
+        Count.between(0, FailureMode.MOST, "The failure modes of one equipment", failures.size());
+        Set<String> names = new HashSet<>();
+        for (FailureMode mode : failures) {
+            if (!names.add(mode.name())) {
+                throw new StudyException("Two failures are called \u201c" + mode.name() + "\u201d: rename one");
+            }
+        }
+    }
+
+    public Duty withCalendar(String newCalendar) {
+        return new Duty(newCalendar, whenOver, failures, stand);
+    }
+
+    public Duty withWhenOver(WhenOver newWhenOver) {
+        return new Duty(calendar, newWhenOver, failures, stand);
+    }
+
+    public Duty withFailures(List<FailureMode> newFailures) {
+        return new Duty(calendar, whenOver, newFailures, stand);
+    }
+
+    public Duty withStand(@Nullable Spot newStand) {
+        return new Duty(calendar, whenOver, failures, newStand);
+    }
+}

@@ -1,0 +1,104 @@
+package rhombic.study.duty;
+
+import java.io.Serializable;
+import java.util.List;
+import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Distribution;
+import rhombic.study.value.Names;
+import rhombic.study.value.StudyException;
+
+/**
+ * One way to break down. A thing works only while none of its modes is active; the modes run independently of each other.
+ *
+ * @param up from the end of one failure to the next
+ * @param down how long the repair takes, its wait for repairers apart
+ * @param first when it fails for the first time, by the same clock; null: as every other time. Counts for nothing where pieces
+ *     are counted or a plan is followed
+ * @param repair who repairs it; nobody: it mends itself
+ * @param piece what becomes of what is worked on
+ * @param hands whether pieces come in and go out while it is down; if not, its inlet and outlet are held too
+ * @param also other equipment that stands still with it
+ */
+public record FailureMode(String name, UpTime up, Distribution down, @Nullable Distribution first, List<Need> repair, Piece piece,
+        boolean hands, List<String> also) implements Serializable {
+    public static final int MOST = 50;
+
+    /** What becomes of the piece that is worked on. */
+    public enum Piece {
+        RESUME("goes on where it stopped"), AGAIN("is begun again"), SCRAP("is scrapped");
+
+        private final String word;
+
+        Piece(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+    }
+
+    public FailureMode {
+        Names.checked(name);
+        repair = List.copyOf(repair);
+        also = List.copyOf(also);
+        if (!(up instanceof UpTime.AfterCycles) && down.isAlwaysZero() && up instanceof UpTime.After after && after.time().isAlwaysZero()) {
+            throw new StudyException("Failure " + name + " has neither up time nor down time: give it one");
+        }
+        if (up instanceof UpTime.Available && !(down.meanSeconds() > 0)) {
+            throw new StudyException("Failure " + name + " has an availability but no down time, from which its up time would follow: "
+                    + "give it a mean repair time");
+        }
+    }
+
+    /** By chance every 4 h for 10 min, mended by itself. */
+    public static FailureMode of(String name, UpTime up, Distribution down) {
+        return new FailureMode(name, up, down, null, List.of(), Piece.RESUME, false, List.of());
+    }
+
+    public FailureMode named(String newName) {
+        return new FailureMode(newName, up, down, first, repair, piece, hands, also);
+    }
+
+    public FailureMode withUp(UpTime newUp) {
+        return new FailureMode(name, newUp, down, first, repair, piece, hands, also);
+    }
+
+    public FailureMode withDown(Distribution newDown) {
+        return new FailureMode(name, up, newDown, first, repair, piece, hands, also);
+    }
+
+    public FailureMode withFirst(@Nullable Distribution newFirst) {
+        return new FailureMode(name, up, down, newFirst, repair, piece, hands, also);
+    }
+
+    public FailureMode withRepair(List<Need> newRepair) {
+        return new FailureMode(name, up, down, first, newRepair, piece, hands, also);
+    }
+
+    public FailureMode withPiece(Piece newPiece) {
+        return new FailureMode(name, up, down, first, repair, newPiece, hands, also);
+    }
+
+    public FailureMode withHands(boolean newHands) {
+        return new FailureMode(name, up, down, first, repair, piece, newHands, also);
+    }
+
+    public FailureMode withAlso(List<String> newAlso) {
+        return new FailureMode(name, up, down, first, repair, piece, hands, newAlso);
+    }
+
+    /** Mean up time by its clock, from which the availability follows; empty if it counts pieces. */
+    public OptionalDouble meanUpSeconds() {
+        return up.meanSeconds(down.meanSeconds());
+    }
+
+    /** Share of the time of its clock and its down time in which it works: up / (up + down), the wait for repairers apart. */
+    public OptionalDouble availability() {
+        OptionalDouble mean = meanUpSeconds();
+        return mean.isEmpty() || mean.getAsDouble() + down.meanSeconds() <= 0
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(mean.getAsDouble() / (mean.getAsDouble() + down.meanSeconds()));
+    }
+}

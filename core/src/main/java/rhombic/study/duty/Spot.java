@@ -1,0 +1,22 @@
+package rhombic.study.duty;
+
+import java.io.Serializable;
+import rhombic.study.value.StudyException;
+
+/**
+ * Where people stand at equipment, as seen from its middle.
+ *
+ * @param xMetres along the flow, within 100 m
+ * @param yMetres across it, to the left, within 100 m
+ */
+public record Spot(double xMetres, double yMetres) implements Serializable {
+    private static final double FARTHEST = 100;
+
+    public Spot {
+        for (double metres : new double[] {xMetres, yMetres}) {
+            if (!(Math.abs(metres) <= FARTHEST)) {
+                throw new StudyException("People stand within \u00b1100 m of the middle of what they work at; got " + metres + " m");
+            }
+        }
+    }
+}

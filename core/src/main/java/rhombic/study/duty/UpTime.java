@@ -1,0 +1,93 @@
+package rhombic.study.duty;
+
+import java.io.Serializable;
+import java.time.DayOfWeek;
+import java.time.LocalTime;
+import java.util.List;
+import java.util.OptionalDouble;
+import rhombic.chance.Distribution;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.value.Count;
+import rhombic.study.value.StudyException;
+
+/** How long something works from the end of one failure to the next of the same mode. */
+public sealed interface UpTime extends Serializable {
+    /** What its clock counts. */
+    enum Clock {
+        /** Always, but for its own down time. */
+        CALENDAR("of calendar time"),
+        /** Only while it works. */
+        WORKING("of working time");
+
+        private final String word;
+
+        Clock(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+    }
+
+    /** A time that is drawn. */
+    record After(Distribution time, Clock clock) implements UpTime {}
+
+    /**
+     * So many pieces done.
+     *
+     * @param cycles 1 or more
+     * @param byChance whether that is only their mean: then each may be the last with the same chance
+     */
+    record AfterCycles(int cycles, boolean byChance) implements UpTime {
+        public AfterCycles {
+            Count.atLeast(1, "The pieces between failures", cycles);
+        }
+    }
+
+    /**
+     * By chance (exponential), so long on average that the share of time in which it works comes out.
+     *
+     * @param share above 0 % and below 100 %
+     */
+    record Available(Quantity share, Clock clock) implements UpTime {
+        public Available {
+            if (share.unit().dimension() != Dimension.SHARE || !(share.amount() > 0 && share.amount() < 100)) {
+                throw new StudyException("An availability must be above 0 % and below 100 %: with 100 % take the failure out, with 0 % it "
+                        + "never works; got " + share);
+            }
+        }
+
+        /** Mean up time: A / (1 − A) times the mean down time, since A = up / (up + down). */
+        public double meanUpSeconds(double meanDownSeconds) {
+            double a = share.amount() / 100;
+            return a / (1 - a) * meanDownSeconds;
+        }
+    }
+
+    /** At that time of day on those days: planned maintenance. */
+    record Planned(List<DayOfWeek> days, LocalTime at) implements UpTime {
+        public Planned {
+            days = days.stream().sorted().distinct().toList();
+            at = at.withNano(0);
+            if (days.isEmpty()) {
+                throw new StudyException("Planned maintenance must be on at least one day of the week");
+            }
+        }
+    }
+
+    default boolean isPlanned() {
+        return this instanceof Planned;
+    }
+
+    /** Mean time between the end of a failure and the next, by its own clock; empty if it counts pieces. */
+    default OptionalDouble meanSeconds(double meanDownSeconds) {
+        return switch (this) {
+            case After after -> OptionalDouble.of(after.time.meanSeconds());
+            case AfterCycles cycles -> OptionalDouble.empty();
+            case Available available -> OptionalDouble.of(available.meanUpSeconds(meanDownSeconds));
+            case Planned planned -> OptionalDouble.of(Math.max(0, 7.0 * Spell.DAY / planned.days.size() - meanDownSeconds));
+        };
+    }
+}

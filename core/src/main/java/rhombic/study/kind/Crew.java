@@ -1,0 +1,190 @@
+package rhombic.study.kind;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
+import rhombic.study.duty.Person;
+import rhombic.study.value.Count;
+import rhombic.study.value.Footprint;
+import rhombic.study.value.Names;
+import rhombic.study.value.StudyException;
+
+/**
+ * People with the same skills. It stands where they wait for work, their home.
+ *
+ * @param people how many, 1 to 1000
+ * @param skills by which work can ask for them, beside the name of the crew
+ * @param speed at which they walk, above 0 to 10 m/s; none: they are there at once
+ * @param who which of them does something, among those who are free
+ * @param which what one of them does next, among what has the highest priority
+ * @param waits where they wait when there is nothing to do
+ * @param breakArea where they go at a break, by name; empty: they stay at their home
+ * @param persons those who have names, factors or skills of their own; at most as many as there are people
+ */
+public record Crew(Basics basics, int people, List<String> skills, Optional<Quantity> speed, Who who, Which which, Waits waits,
+        String breakArea, List<Person> persons) implements Equipment {
+    public static final Quantity USUAL_SPEED = new Quantity(1.2, Unit.METRE_PER_SECOND);
+    private static final double FOR_ONE_METRES = 0.9;
+
+    /** Which of those who are free does something. */
+    public enum Who {
+        NEAREST("the nearest"), LEAST_USED("the least used"), IN_TURN("each in turn"), IN_ORDER("the first in order"), SAME(
+                "who did it last");
+
+        private final String word;
+
+        Who(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+    }
+
+    /** What one does next, among what has the highest priority. */
+    public enum Which {
+        OLDEST("what has waited longest"), NEAREST("what is nearest");
+
+        private final String word;
+
+        Which(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+    }
+
+    /** Where they wait for work. */
+    public enum Waits {
+        AT_HOME("at home"), WHERE_THEY_ARE("where they are");
+
+        private final String word;
+
+        Waits(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+    }
+
+    public Crew {
+        Count.between(1, 1000, "The people of a crew", people);
+        skills = skills.stream().map(Names::checked).distinct().toList();
+        persons = List.copyOf(persons);
+        speed.ifPresent(value -> {
+            if (value.unit().dimension() != Dimension.SPEED || !(value.inBaseUnit() > 0 && value.inBaseUnit() <= 10)) {
+                throw new StudyException("People walk at above 0 m/s and at most 10 m/s; got " + value);
+            }
+        });
+        if (persons.size() > people) {
+            throw new StudyException("A crew of " + people + " can't have " + persons.size() + " persons: take one out, or add people");
+        }
+        Set<String> names = new HashSet<>();
+        for (Person person : persons) {
+            if (!names.add(person.name())) {
+                throw new StudyException("Two persons of one crew are called \u201c" + person.name() + "\u201d: rename one");
+            }
+        }
+    }
+
+    public static Crew usual(Basics basics) {
+        return new Crew(basics, 1, List.of(), Optional.of(USUAL_SPEED), Who.NEAREST, Which.OLDEST, Waits.AT_HOME, "", List.of());
+    }
+
+    /** All of them: those who are described, then as many as are left, with the name of the crew and a number. */
+    public List<Person> members() {
+        List<Person> all = new ArrayList<>(persons);
+        Set<String> taken = new HashSet<>();
+        persons.forEach(person -> taken.add(person.name()));
+        int number = 1;
+        while (all.size() < people) {
+            String name = people == 1 ? name() : name().substring(0, Math.min(name().length(), Names.LONGEST - 5)) + " " + number++;
+            if (taken.add(name)) {
+                all.add(new Person(name, 1, List.of()));
+            } else if (people == 1) {
+                all.add(new Person(name + " 1", 1, List.of()));
+            }
+        }
+        return all;
+    }
+
+    /** Whether anybody of it can be asked for by that word. */
+    public boolean has(String skill) {
+        return name().equals(skill) || skills.contains(skill) || persons.stream().anyMatch(person -> person.skills().contains(skill));
+    }
+
+    @Override
+    public Crew with(Basics newBasics) {
+        return new Crew(newBasics, people, skills, speed, who, which, waits, breakArea, persons);
+    }
+
+    public Crew withPeople(int newPeople) {
+        return new Crew(basics, newPeople, skills, speed, who, which, waits, breakArea,
+                persons.subList(0, Math.min(persons.size(), Math.max(0, newPeople))));
+    }
+
+    public Crew withSkills(List<String> newSkills) {
+        return new Crew(basics, people, newSkills, speed, who, which, waits, breakArea, persons);
+    }
+
+    public Crew withSpeed(Optional<Quantity> newSpeed) {
+        return new Crew(basics, people, skills, newSpeed, who, which, waits, breakArea, persons);
+    }
+
+    public Crew withWho(Who newWho) {
+        return new Crew(basics, people, skills, speed, newWho, which, waits, breakArea, persons);
+    }
+
+    public Crew withWhich(Which newWhich) {
+        return new Crew(basics, people, skills, speed, who, newWhich, waits, breakArea, persons);
+    }
+
+    public Crew withWaits(Waits newWaits) {
+        return new Crew(basics, people, skills, speed, who, which, newWaits, breakArea, persons);
+    }
+
+    public Crew withBreakArea(String newBreakArea) {
+        return new Crew(basics, people, skills, speed, who, which, waits, newBreakArea, persons);
+    }
+
+    public Crew withPersons(List<Person> newPersons) {
+        return new Crew(basics, people, skills, speed, who, which, waits, breakArea, newPersons);
+    }
+
+    /** A row of places to stand. */
+    @Override
+    public Footprint usualSize() {
+        return new Footprint(Math.max(1.2, Math.min(people, 12) * FOR_ONE_METRES + 0.3), 1.2 * (1 + (Math.min(people, 60) - 1) / 12), 1.8);
+    }
+
+    @Override
+    public boolean givesPieces() {
+        return false;
+    }
+
+    @Override
+    public boolean takesPieces() {
+        return false;
+    }
+
+    private record Stored(Basics basics, int people, List<String> skills, @org.jspecify.annotations.Nullable Quantity speed, Who who,
+            Which which, Waits waits, String breakArea, List<Person> persons) implements java.io.Serializable {
+        private Object readResolve() {
+            return new Crew(basics, people, skills, Optional.ofNullable(speed), who, which, waits, breakArea, persons);
+        }
+    }
+
+    private Object writeReplace() {
+        return new Stored(basics, people, skills, speed.orElse(null), who, which, waits, breakArea, persons);
+    }
+}

@@ -1,0 +1,36 @@
+package rhombic.study.value;
+
+/** What a person is doing. The letter stands on strips, so that colour is never alone. */
+public enum PersonState {
+    WORKING("working", 'W', true), CHANGEOVER("changing over", 'C', true), SERVICE("servicing", 'V', true), REPAIR("repairing", 'R',
+            true), CARRYING("carrying", 'Y', true), WALKING("walking", 'K', true), STANDING_BY("standing by", 'T',
+                    true), WAITING("waiting", 'S', false), ON_BREAK("on break", 'P', false), OFF_SHIFT("off shift", 'O', false);
+
+    private final String word;
+    private final char letter;
+    private final boolean busy;
+
+    PersonState(String word, char letter, boolean busy) {
+        this.word = word;
+        this.letter = letter;
+        this.busy = busy;
+    }
+
+    public String word() {
+        return word;
+    }
+
+    public char letter() {
+        return letter;
+    }
+
+    /** Whether the person has something to do. */
+    public boolean isBusy() {
+        return busy;
+    }
+
+    /** Whether the person is on duty. */
+    public boolean isOnDuty() {
+        return this != ON_BREAK && this != OFF_SHIFT;
+    }
+}
