@@ -2,6 +2,7 @@ package rhombic.plant;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
@@ -10,6 +11,7 @@ import rhombic.measure.LinkTally;
 import rhombic.plant.piece.Piece;
 import rhombic.space.Pace;
 import rhombic.space.Path;
+import rhombic.space.Pose;
 import rhombic.study.Link;
 import rhombic.study.Travel;
 
@@ -34,7 +36,11 @@ final class Channel implements Giver {
     private final Deque<Trip> atEnd = new ArrayDeque<>();
     private final Way arrival;
     private final WaysOut toTaker;
+    private final @Nullable Porters porters;
     private @Nullable Offer endOffer;
+
+    /** Where people take pieces up and bring them. */
+    record Ends(Pose outlet, Pose inlet) {}
 
     /** One piece on its way; its event is that it comes to the end. */
     final class Trip extends Event {
@@ -60,7 +66,7 @@ final class Channel implements Giver {
         }
     }
 
-    Channel(Plant plant, int index, Link link, String giverId, Node taker, Way.Entry entry, Path path) {
+    Channel(Plant plant, int index, Link link, String giverId, Node taker, Way.Entry entry, Path path, Ends ends) {
         this.plant = plant;
         this.index = index;
         this.link = link;
@@ -78,15 +84,22 @@ final class Channel implements Giver {
                 paceAtSpeed = Pace.at(at.speed().inBaseUnit(), metres);
                 nanosAtSpeed = paceAtSpeed.nanos();
             }
-            case Travel.Carried carried -> throw new IllegalArgumentException("Carried pieces have no way of their own");
+            case Travel.Carried carried -> {
+                time = null;
+                nanosAtSpeed = 0;
+                paceAtSpeed = null;
+            }
             case Travel.AtOnce once -> throw new IllegalArgumentException("A link that takes no time has nothing on its way");
         }
+        porters = link.travel() instanceof Travel.Carried carried && plant.staff() != null
+                ? new Porters(plant, this, carried, ends.outlet, ends.inlet)
+                : null;
         arrival = new Way(WaysOut.ANY, taker, null, entry);
         toTaker = WaysOut.only(arrival);
     }
 
     boolean hasRoom() {
-        return tally.onTheWay() < most;
+        return porters == null ? !isCarried() && tally.onTheWay() < most : porters.canTake();
     }
 
     /** The piece sets out; there is room for it at the end, which is its from now on. */
@@ -97,6 +110,10 @@ final class Channel implements Giver {
         trip.promised = true;
         taker.promise(trip);
         tally.departs(plant.now());
+        if (porters != null) {
+            porters.take(trip);
+            return;
+        }
         long nanos = time == null ? nanosAtSpeed : time.nextNanos();
         if (plant.trace != null) {
             plant.trace.moves(plant.now(), piece.body, taker.index, index, paceAtSpeed == null ? Pace.over(metres, nanos) : paceAtSpeed);
@@ -104,7 +121,41 @@ final class Channel implements Giver {
         plant.simulator.schedule(trip, nanos);
     }
 
-    private void arrives(Trip trip) {
+    boolean isCarried() {
+        return link.travel() instanceof Travel.Carried;
+    }
+
+    /** A piece waits for somebody to carry it. */
+    void callPorters() {
+        if (porters != null) {
+            porters.areCalled();
+        }
+    }
+
+    /** A piece no longer waits to be carried. */
+    void lookAgain() {
+        if (porters != null) {
+            plant.atEndOfInstant(porters);
+        }
+    }
+
+    /** Whether a piece waits to be carried. */
+    boolean isWanted() {
+        boolean[] any = {false};
+        taker.line.forEach(standing -> any[0] |= standing.way.channel() == this);
+        return any[0];
+    }
+
+    /** They are carried from now on, and will be there after so long. */
+    void setOut(List<Trip> trips, long nanos) {
+        for (Trip trip : trips) {
+            if (plant.trace != null) {
+                plant.trace.moves(plant.now(), trip.piece().body, taker.index, index, Pace.over(metres, nanos));
+            }
+        }
+    }
+
+    void arrives(Trip trip) {
         plant.countStep(taker);
         trip.piece().moveNanos += plant.now() - trip.begunNanos;
         if (trip.promised) {
@@ -128,6 +179,9 @@ final class Channel implements Giver {
         tally.arrives(plant.now(), plant.now() - trip.begunNanos);
         trip.piece = null;
         unused.push(trip);
+        if (porters != null) {
+            porters.isTakenOver(trip);
+        }
         if (most < Integer.MAX_VALUE) {
             plant.toAgenda(taker); // those in its line that come this way may set out
         }

@@ -251,6 +251,7 @@ abstract class Node implements Giver {
         while (standing != null && !isInletHeld(standing.way)) {
             Offer offer = standing.offer;
             if (passesOver && !standing.mayGo()) {
+                callPorters(standing);
                 standing = line.next(standing);
             } else if (!offer.giver.stillOffers(offer)) {
                 standing = line.first();
@@ -260,6 +261,14 @@ abstract class Node implements Giver {
             } else {
                 standing = passesOver ? line.next(standing) : null;
             }
+        }
+    }
+
+    private void callPorters(Offer.Standing standing) {
+        Channel channel = standing.way.channel();
+        if (channel != null && !channel.hasRoom() && !standing.offer.giver.isOutletHeld()
+                && hasRoom(standing.way, standing.offer.piece())) {
+            channel.callPorters();
         }
     }
 

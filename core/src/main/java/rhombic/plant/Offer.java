@@ -104,7 +104,7 @@ class Offer {
         }
         for (int i = 0; i < standings.length; i++) {
             if (ways.admits(i)) {
-                standings[i].way.taker().line.add(standings[i]);
+                joins(standings[i]);
             }
         }
         open = true;
@@ -127,11 +127,19 @@ class Offer {
             }
         }
         for (Standing standing : standings) {
-            standing.way.taker().line.add(standing);
+            joins(standing);
         }
         way = WaysOut.ANY;
         open = true;
         return false;
+    }
+
+    private static void joins(Standing standing) {
+        Node taker = standing.way.taker();
+        taker.line.add(standing);
+        if (standing.way.isCarried()) {
+            taker.plant.toAgenda(taker); // which calls somebody to carry it
+        }
     }
 
     private void go(Way to) {
@@ -155,7 +163,7 @@ class Offer {
             go(standing.way);
             return true;
         }
-        standing.way.taker().line.add(standing);
+        joins(standing);
         open = true;
         return false;
     }
@@ -184,6 +192,10 @@ class Offer {
         for (Standing standing : standings) {
             if (standing.inLine) {
                 standing.way.taker().line.remove(standing);
+                Channel channel = standing.way.channel();
+                if (channel != null) {
+                    channel.lookAgain();
+                }
             }
         }
         Standing other = special;

@@ -77,6 +77,9 @@ public final class Plant {
     /** What rules want done to the plant, once what is agreed has been carried out. */
     private final Deque<Afterwards> afterwards = new ArrayDeque<>();
 
+    /** Those who carry and may have something to do once all else at this instant is done. */
+    private final Deque<Porters> loading = new ArrayDeque<>();
+
     private record Afterwards(String of, Runnable what) {}
 
     private final Map<String, Node> byName;
@@ -200,7 +203,8 @@ public final class Plant {
             return null;
         }
         Node from = known(link.from());
-        Channel channel = new Channel(this, index, link, from.id(), to, entry, Layout.path(link, from.equipment(), to.equipment()));
+        Channel channel = new Channel(this, index, link, from.id(), to, entry, Layout.path(link, from.equipment(), to.equipment()),
+                new Channel.Ends(Layout.outlet(from.equipment(), link.fromPort()), Layout.inlet(to.equipment(), link.toPort())));
         channels.add(channel);
         return channel;
     }
@@ -375,6 +379,11 @@ public final class Plant {
         afterwards.add(new Afterwards(of, what));
     }
 
+    /** Asks them at the end of this instant what they do next. */
+    void atEndOfInstant(Porters porters) {
+        loading.add(porters);
+    }
+
     /** Ends the run at this instant; the first reason counts. */
     void stop(String reason) {
         stoppedBy = stoppedBy.isEmpty() ? reason : stoppedBy;
@@ -506,6 +515,11 @@ public final class Plant {
             }
             Node node = agendaFirst;
             if (node == null) {
+                Porters loaded = loading.poll();
+                if (loaded != null) {
+                    loaded.endOfInstant();
+                    continue;
+                }
                 if (staff != null && staff.give()) {
                     countStep("people");
                     continue;

@@ -38,6 +38,11 @@ record Way(int index, Node taker, @Nullable Channel channel, Entry entry) {
         return entry.entrance == Entrance.ASIDE;
     }
 
+    /** Whether people carry along it. */
+    boolean isCarried() {
+        return channel != null && channel.isCarried();
+    }
+
     /** Whether there is room on it. */
     boolean isFree() {
         return channel == null || channel.hasRoom();

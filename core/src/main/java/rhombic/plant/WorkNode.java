@@ -396,6 +396,9 @@ abstract class WorkNode extends Node {
                 if (place.operation == 0) {
                     begun(place);
                 }
+                if (upkeep == null) {
+                    enterState(place, place.busy);
+                }
                 times.by(place.operation, people == null ? null : people.first());
                 long nanos = scaled(times.operationNanos(place.operation, place.load.getFirst()), factor);
                 Manning.Order crew = times.crew(place.operation);
@@ -566,6 +569,7 @@ abstract class WorkNode extends Node {
                     plant.trace.begins(now, piece.body, index, place.number);
                 }
             }
+            tellRules(Rule.PieceEvent.STARTS, piece);
         }
         place.isUntold = false;
     }

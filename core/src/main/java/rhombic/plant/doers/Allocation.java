@@ -128,6 +128,12 @@ public final class Allocation {
         travel(job, where, PersonState.CARRYING);
     }
 
+    /** How long the first of its doers needs to get there. */
+    public long nanosTo(Job job, Pose where) {
+        Doer doer = job.doers.getFirst();
+        return doer.group().nanosFor(doer.metresTo(where));
+    }
+
     private void release(Job job) {
         long now = now();
         for (Job.Demand demand : job.order().demands()) {
@@ -431,10 +437,10 @@ public final class Allocation {
 
     private void leaves(Doer doer, Job job) {
         boolean isUnderWay = job.state == Job.State.BEGUN || job.state == Job.State.PAUSED || job.wasBegun;
-        if (job.order().what() == Job.What.CARRY && isUnderWay) {
+        if (isUnderWay && !job.site.mayLeave(job)) {
             return; // what is in hand is brought there first
         }
-        if (!isUnderWay) {
+        if (!isUnderWay || job.order().what() == Job.What.CARRY) {
             handBack(job);
             return;
         }

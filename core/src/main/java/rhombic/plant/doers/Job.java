@@ -50,6 +50,11 @@ public final class Job {
         /** All are there: it can begin, or go on. */
         void ready(Job job);
 
+        /** Whether its doers may go when their shift or break comes, once it has begun; as far as what they hold in hand is concerned. */
+        default boolean mayLeave(Job job) {
+            return true;
+        }
+
         /** It can't go on for now. */
         void left(Job job);
     }

@@ -18,6 +18,7 @@ import rhombic.study.change.Address;
 import rhombic.study.change.Change;
 import rhombic.study.change.Changes;
 import rhombic.study.change.Part;
+import rhombic.study.duty.Calendar;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Field;
 import rhombic.study.kind.Kind;
@@ -98,6 +99,7 @@ public final class ChangeFile {
             case Table table -> StudyWriter.table(table);
             case Rule rule -> StudyWriter.rule(rule);
             case NamedView view -> StudyWriter.view(view);
+            case Calendar calendar -> DutyWriter.calendar(calendar);
             default -> throw new IllegalArgumentException("No part of a study: " + item);
         });
     }
@@ -169,6 +171,7 @@ public final class ChangeFile {
             case TABLE -> StudyReader.table(item);
             case RULE -> RuleReader.read(item);
             case VIEW -> StudyReader.view(item);
+            case CALENDAR -> DutyReader.calendar(item);
         };
     }
 

@@ -173,8 +173,12 @@ final class EquipmentReader {
         double factor = one.number("factor");
         int mostTimes = one.whole("mostTimes", 1);
         int room = one.whole("room", 1);
+        Inspection.Maker maker = one.has("maker")
+                ? one.word("maker", Arrays.stream(Inspection.Maker.values()).map(StudyWriter::word).toList(),
+                        List.of(Inspection.Maker.values()))
+                : Inspection.Maker.ANYBODY;
         one.refuseUnread();
-        return one.tried(null, () -> new Inspection(fails, look, factor, mostTimes, room));
+        return one.tried(null, () -> new Inspection(fails, look, factor, mostTimes, room, maker));
     }
 
     static List<MixPart> mix(Fields fields) {

@@ -80,7 +80,8 @@ final class EquipmentWriter {
     }
 
     static void operations(List<Operation> operations, ObjectNode node) {
-        if (operations.size() == 1 && operations.getFirst().name().equals(Operation.WORK) && operations.getFirst().addsValue()) {
+        if (operations.size() == 1 && operations.getFirst().name().equals(Operation.WORK) && operations.getFirst().addsValue()
+                && operations.getFirst().needs().isEmpty()) {
             time(node, "time", operations.getFirst().time());
             return;
         }
@@ -89,6 +90,7 @@ final class EquipmentWriter {
             ObjectNode one = list.addObject().put("name", operation.name());
             time(one, "time", operation.time());
             one.put("addsValue", operation.addsValue());
+            DutyWriter.needs(one, "needs", operation.needs());
         }
     }
 

@@ -44,6 +44,13 @@ final class FieldReader {
             case FieldType.MeasuredOrNone measured -> fields.optionalQuantity(name, measured.dimension()).map(Optional::of);
             case FieldType.Fitted fitted -> fields.has(name) ? Optional.of(fields.list(name, FittingReader::fitting)) : Optional.empty();
             case FieldType.Routed routed -> fields.has(name) ? EquipmentReader.route(fields, name) : Optional.empty();
+            case FieldType.Words words -> fields.has(name) ? Optional.of(fields.texts(name)) : Optional.empty();
+            case FieldType.ThingName one -> Optional.of(fields.textOr(name));
+            case FieldType.CalendarName one -> Optional.of(fields.textOr(name));
+            case FieldType.Needs needs -> fields.has(name) ? Optional.of(DutyReader.needs(fields, name)) : Optional.empty();
+            case FieldType.Failures failures -> fields.has(name) ? Optional.of(fields.list(name, DutyReader::failure)) : Optional.empty();
+            case FieldType.Stood stood -> fields.optionalObject(name).flatMap(DutyReader::spot).map(Optional::of);
+            case FieldType.Persons persons -> fields.has(name) ? Optional.of(fields.list(name, DutyReader::person)) : Optional.empty();
             case FieldType.Shut shut -> fields.has(name) ? Optional.of(fields.list(name, EquipmentReader::shutTime)) : Optional.empty();
         };
     }

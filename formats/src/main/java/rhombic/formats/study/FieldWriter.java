@@ -14,6 +14,10 @@ import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Supply;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.Work;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.Person;
+import rhombic.study.duty.Spot;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Footprint;
@@ -41,8 +45,8 @@ final class FieldWriter {
             case FieldType.Time time -> ((Optional<TimeSource>) value).ifPresent(source -> EquipmentWriter.time(node, name, source));
             case FieldType.Drawn drawn -> ((Optional<Distribution>) value).ifPresent(time -> node.put(name, time.toString()));
             case FieldType.Operations operations -> EquipmentWriter.operations((List<Operation>) value, node);
-            case FieldType.Serviced service -> ((Optional<Work.Service>) value)
-                    .ifPresent(s -> node.putObject(name).put("everyPieces", s.everyPieces()).put("time", s.time().toString()));
+            case FieldType.Serviced service -> ((Optional<Work.Service>) value).ifPresent(s -> DutyWriter.needs(
+                    node.putObject(name).put("everyPieces", s.everyPieces()).put("time", s.time().toString()), "needs", s.needs()));
             case FieldType.Loaded load -> load((Work.Load) value, node.putObject(name));
             case FieldType.Inspected inspection -> ((Optional<Inspection>) value).ifPresent(i -> inspection(i, node.putObject(name)));
             case FieldType.Supplied supply -> ((Optional<Supply>) value).ifPresent(s -> EquipmentWriter.supply(s, node.putObject(name)));
@@ -76,6 +80,20 @@ final class FieldWriter {
                 ((List<Fitting>) value).forEach(fitting -> fitting(fitting, all.addObject()));
             }
             case FieldType.Routed routed -> ((Route) value).legs().forEach(leg -> leg(leg, node.withArray(name).addObject()));
+            case FieldType.Words words -> StudyWriter.texts(node.putArray(name), (List<String>) value);
+            case FieldType.ThingName one -> node.put(name, (String) value);
+            case FieldType.CalendarName one -> node.put(name, (String) value);
+            case FieldType.Needs needs -> DutyWriter.needs(node, name, (List<Need>) value);
+            case FieldType.Failures failures -> {
+                ArrayNode all = node.putArray(name);
+                ((List<FailureMode>) value).forEach(mode -> DutyWriter.failure(mode, all.addObject()));
+            }
+            case FieldType.Stood stood -> ((Optional<Spot>) value)
+                    .ifPresent(spot -> node.putObject(name).put("x", metres(spot.xMetres())).put("y", metres(spot.yMetres())));
+            case FieldType.Persons persons -> {
+                ArrayNode all = node.putArray(name);
+                ((List<Person>) value).forEach(person -> DutyWriter.person(person, all.addObject()));
+            }
             case FieldType.Shut shut -> shut((List<ShutTime>) value, node.putArray(name));
         }
     }
@@ -130,6 +148,9 @@ final class FieldWriter {
         node.put("fails", inspection.fails().toString());
         StudyWriter.optional(node, "look", inspection.look());
         node.put("factor", inspection.factor()).put("mostTimes", inspection.mostTimes()).put("room", inspection.room());
+        if (inspection.maker() != Inspection.Maker.ANYBODY) {
+            node.put("maker", StudyWriter.word(inspection.maker()));
+        }
     }
 
     private static void placement(Placement at, ObjectNode node) {

@@ -29,6 +29,7 @@ import rhombic.study.Rule;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.duty.Calendar;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Bend;
@@ -120,11 +121,12 @@ public final class StudyReader {
         List<Table> tables = fields.optionalList("tables", StudyReader::table);
         List<Rule> rules = fields.optionalList("rules", RuleReader::read);
         List<NamedView> views = fields.optionalList("views", StudyReader::view);
+        List<Calendar> calendars = fields.optionalList("calendars", DutyReader::calendar);
         fields.refuseUnread();
         if (!faults.isEmpty() || plan.isEmpty()) {
             return Optional.empty(); // what refers to a faulty thing would be reported as missing
         }
-        return fields.tried(null, () -> new Study(name, plan.get(), types, equipment, links, tables, rules, views));
+        return fields.tried(null, () -> new Study(name, plan.get(), types, equipment, links, tables, rules, views, calendars));
     }
 
     static Optional<RunPlan> plan(Fields fields) {
@@ -219,9 +221,13 @@ public final class StudyReader {
         } else if (fields.has("speed")) {
             Quantity speed = fields.quantity("speed", Dimension.SPEED);
             travel = fields.tried("speed", () -> new Travel.AtSpeed(speed, most));
+        } else if (fields.has("carriedBy")) {
+            Fields by = fields.object("carriedBy");
+            travel = DutyReader.need(by).flatMap(need -> fields.tried("most", () -> new Travel.Carried(need, Math.max(1, most))));
+            by.refuseUnread();
         } else {
             fields.fault(fields.at("time"),
-                    "is missing: add \"time\", such as \"20 s\", or \"speed\", such as \"0.5 m/s\"; without travel the link takes no time");
+                    "is missing: add \"time\", such as \"20 s\", \"speed\", such as \"0.5 m/s\", or \"carriedBy\"; without travel the link takes no time");
             travel = Optional.empty();
         }
         fields.refuseUnread();

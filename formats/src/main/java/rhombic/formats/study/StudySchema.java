@@ -92,6 +92,14 @@ public final class StudySchema {
             case FieldType.MeasuredOrNone measured -> part(properties, name, part(measured.dimension()));
             case FieldType.Fitted fitted -> part(properties, name, "fitted");
             case FieldType.Routed routed -> part(properties, name, "routed");
+            case FieldType.Words words ->
+                properties.putObject(name).put("type", "array").putObject("items").put("$ref", "#/$defs/name");
+            case FieldType.ThingName one -> part(properties, name, "name");
+            case FieldType.CalendarName one -> part(properties, name, "name");
+            case FieldType.Needs needs -> part(properties, name, "needs");
+            case FieldType.Failures failures -> part(properties, name, "failures");
+            case FieldType.Stood stood -> part(properties, name, "stood");
+            case FieldType.Persons persons -> part(properties, name, "persons");
             case FieldType.Shut shut -> part(properties, name, "shut");
         }
     }

@@ -60,6 +60,10 @@ public final class StudyWriter {
             ArrayNode views = root.putArray("views");
             study.views().forEach(view -> views.add(view(view)));
         }
+        if (!study.calendars().isEmpty()) {
+            ArrayNode calendars = root.putArray("calendars");
+            study.calendars().forEach(calendar -> calendars.add(DutyWriter.calendar(calendar)));
+        }
         try {
             return JSON.writeValueAsString(root) + "\n";
         } catch (IOException e) {
@@ -137,6 +141,11 @@ public final class StudyWriter {
         switch (link.travel()) {
             case Travel.AtOnce once -> {}
             case Travel.InTime in -> most(node.putObject("travel").put("time", in.time().toString()), in.most());
+            case Travel.Carried carried -> {
+                ObjectNode travel = node.putObject("travel");
+                DutyWriter.need(carried.need(), travel.putObject("carriedBy"));
+                travel.put("most", carried.most());
+            }
             case Travel.AtSpeed at -> most(node.putObject("travel").put("speed", at.speed().toString()), at.most());
         }
         if (!link.bends().isEmpty()) {

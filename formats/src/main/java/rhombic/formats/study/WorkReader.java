@@ -7,6 +7,7 @@ import java.util.Optional;
 import rhombic.chance.Distribution;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Unit;
+import rhombic.study.duty.Need;
 import rhombic.study.kind.Operation;
 import rhombic.study.kind.Work;
 import rhombic.study.value.TimeSource;
@@ -37,18 +38,20 @@ final class WorkReader {
         if (time.isEmpty() && !one.has("time")) {
             one.fault(one.at("time"), "is missing: add a time such as \"5 min\"");
         }
+        List<Need> needs = DutyReader.needs(one, "needs");
         one.refuseUnread();
-        return time.flatMap(t -> one.tried(null, () -> new Work.Service(every, t)));
+        return time.flatMap(t -> one.tried(null, () -> new Work.Service(every, t, needs)));
     }
 
     private static Optional<Operation> operation(Fields fields) {
         String name = fields.text("name", Operation.WORK);
         Optional<TimeSource> time = time(fields, "time");
         boolean addsValue = fields.isTrue("addsValue");
+        List<Need> needs = DutyReader.needs(fields, "needs");
         if (time.isEmpty() && !fields.has("time")) {
             fields.fault(fields.at("time"), "is missing: add a time such as \"90 s\"");
         }
-        return time.flatMap(t -> fields.tried(null, () -> new Operation(name, t, addsValue)));
+        return time.flatMap(t -> fields.tried(null, () -> new Operation(name, t, addsValue, needs)));
     }
 
     static Optional<TimeSource> time(Fields fields, String field) {

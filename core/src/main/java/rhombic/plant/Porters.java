@@ -1,0 +1,136 @@
+package rhombic.plant;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import rhombic.plant.doers.Allocation;
+import rhombic.plant.doers.Job;
+import rhombic.space.Pose;
+import rhombic.study.Travel;
+
+/**
+ * People who carry pieces along one link. Somebody is asked for when a piece waits and there is room where it goes; he comes,
+ * takes as many as wait and as he can hold, for which there is room, and brings them there. One comes at a time; several may be
+ * on their way with pieces. A piece stays with its giver until it is taken up.
+ */
+final class Porters {
+    private static final double BESIDE_METRES = 0.45;
+
+    private final Plant plant;
+    private final Channel channel;
+    private final Allocation allocation;
+    private final Job.Order order;
+    private final int most;
+    private final Pose to;
+    private final List<Load> unused = new ArrayList<>();
+    private final List<Load> carrying = new ArrayList<>();
+    /** Who is asked for, on the way here, or here; null if nobody is. */
+    private @Nullable Load current;
+
+    /** One person with what he carries. */
+    private final class Load implements Job.Site {
+        final Job job = new Job(this, order);
+        final List<Channel.Trip> trips = new ArrayList<>();
+        private boolean isHere;
+        private boolean isDelivering;
+
+        @Override
+        public void ready(Job given) {
+            if (isDelivering) {
+                for (Channel.Trip trip : List.copyOf(trips)) {
+                    channel.arrives(trip);
+                }
+                return;
+            }
+            isHere = true;
+            plant.toAgenda(channel.taker());
+            plant.atEndOfInstant(Porters.this);
+        }
+
+        @Override
+        public void left(Job given) {
+            isHere = false;
+        }
+
+        @Override
+        public boolean mayLeave(Job given) {
+            return trips.isEmpty();
+        }
+
+        private void setOut() {
+            isHere = false;
+            isDelivering = true;
+            carrying.add(this);
+            channel.setOut(trips, allocation.nanosTo(job, to));
+            allocation.goOn(job, to);
+        }
+
+        private void isRid(Channel.Trip trip) {
+            trips.remove(trip);
+            if (trips.isEmpty()) {
+                isDelivering = false;
+                carrying.remove(this);
+                allocation.done(job);
+                unused.add(this);
+            }
+        }
+    }
+
+    Porters(Plant plant, Channel channel, Travel.Carried travel, Pose outlet, Pose inlet) {
+        this.plant = plant;
+        this.channel = channel;
+        allocation = plant.staffed().allocation();
+        most = travel.most();
+        Pose from = outlet.of(Pose.at(BESIDE_METRES, 0, -outlet.z(), 180));
+        to = inlet.of(Pose.at(-BESIDE_METRES, 0, -inlet.z(), 0));
+        Manning.Order asked = plant.staffed().order(Job.What.CARRY, List.of(travel.need()));
+        order = new Job.Order(Job.What.CARRY, from, asked.demands(), asked.priority(), false);
+    }
+
+    /** Whether somebody is here who can take one more. */
+    boolean canTake() {
+        Load here = current;
+        return here != null && here.isHere && here.trips.size() < most;
+    }
+
+    /** A piece waits for which there is room. */
+    void areCalled() {
+        if (current == null) {
+            Load load = unused.isEmpty() ? new Load() : unused.removeLast();
+            current = load;
+            load.job.becomes(order, plant.now(), plant.now(), null, Job.Insists.NO);
+            allocation.ask(load.job);
+        }
+    }
+
+    void take(Channel.Trip trip) {
+        Load here = current;
+        assert here != null && here.isHere : "nobody is here to take it";
+        here.trips.add(trip);
+        plant.atEndOfInstant(this);
+    }
+
+    /** What can be taken in this instant has been taken: set out, or wait, or go if nothing waits any more. */
+    void endOfInstant() {
+        Load here = current;
+        if (here == null) {
+            return;
+        }
+        if (!here.trips.isEmpty()) {
+            current = null;
+            here.setOut();
+            plant.toAgenda(channel.taker()); // more may wait to be carried
+        } else if (!channel.isWanted()) {
+            current = null;
+            here.isHere = false;
+            allocation.drop(here.job);
+            unused.add(here);
+        }
+    }
+
+    /** What was brought has been taken over. */
+    void isTakenOver(Channel.Trip trip) {
+        Load load = carrying.stream().filter(one -> one.trips.contains(trip)).findFirst().orElseThrow();
+        load.isRid(trip);
+    }
+}
