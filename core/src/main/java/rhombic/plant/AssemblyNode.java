@@ -212,6 +212,9 @@ final class AssemblyNode extends WorkNode {
         } else {
             toQueue(piece);
         }
+        if (piece.rework != null) {
+            breakPromises();
+        }
     }
 
     private void baseTo(Place place, Piece base) {

@@ -56,6 +56,9 @@ final class StationNode extends WorkNode {
         } else {
             toQueue(piece);
         }
+        if (piece.rework != null) {
+            breakPromises(); // what comes back needs no promise, and may have taken the slot of who has one
+        }
     }
 
     private void load(Place place, Piece piece) {

@@ -28,6 +28,9 @@ final class UnpackingNode extends WorkNode {
         } else {
             toQueue(piece);
         }
+        if (piece.rework != null) {
+            breakPromises();
+        }
     }
 
     @Override

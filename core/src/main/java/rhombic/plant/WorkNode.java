@@ -329,6 +329,18 @@ abstract class WorkNode extends Node {
         emptied(place);
     }
 
+    /** No work goes on while anything holds it, or while somebody is missing. */
+    private boolean isRightlyAtWork() {
+        for (Place place : places) {
+            boolean waits = place.phase == Phase.GATHERING || place.phase == Phase.PAUSE;
+            boolean missing = place.manning != null && place.manning.isMissing();
+            if (place.isRunning() && place.phase != Phase.GATHERING && (work.isHeld() || !waits && missing)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
     @Override
     final void upkeepChanged() {
         for (Place place : places) {
@@ -492,9 +504,6 @@ abstract class WorkNode extends Node {
         place.load.add(piece);
         place.isUntold = true;
         start(place);
-        if (piece.rework != null) {
-            breakPromises();
-        }
     }
 
     /** The piece stands on the place, which waits for more. */
@@ -758,6 +767,7 @@ abstract class WorkNode extends Node {
 
     @Override
     void attend() {
+        assert isRightlyAtWork() : name() + " works while it is held";
         serveLine();
         while (!toOffer.isEmpty()) {
             Place place = toOffer.removeLast();

@@ -64,7 +64,7 @@ public final class RandomStudies {
     }
 
     public static Study of(long seed) {
-        return new RandomStudies(new Random(seed)).study(seed);
+        return RandomStaff.with(new RandomStudies(new Random(seed)).study(seed), seed);
     }
 
     /** Draws what came later into the format, so that what came before stays the same for a seed. */

@@ -87,7 +87,7 @@ class ReactionsTest {
             }
             for (TypeFigures t : run.types()) {
                 if (t.lead().count() > 0) {
-                    double parts = t.workMean() + t.waitMean() + t.blockedMean() + t.moveMean();
+                    double parts = t.workMean() + t.waitMean() + t.blockedMean() + t.moveMean() + t.crewMean();
                     assertEquals(t.lead().mean(), parts, 1e-6 * Math.max(1, t.lead().mean()), t.name() + ": the parts of the lead time");
                     assertTrue(t.workMean() >= 0 && t.waitMean() > -1e-9 && t.blockedMean() >= 0 && t.moveMean() >= 0, t.toString());
                 }

@@ -48,7 +48,7 @@ class ChangesTest {
         for (int i = 0; i < 4; i++) {
             Equipment thing = result.equipment().get(random.nextInt(result.equipment().size()));
             result = switch (random.nextInt(7)) {
-                case 0 -> result.changed(thing.name(), e -> e.named("Named " + random.nextInt(1000)));
+                case 0 -> result.changed(thing.name(), e -> e.named("Named " + random.nextInt(1_000_000)));
                 case 1 -> result.changedAll(java.util.Set.of(thing.name()), e -> e.placed(e.placement().movedBy(1, 2)));
                 case 2 -> result.equipment().size() > 2 ? result.without(java.util.Set.of(thing.name())) : result;
                 case 3 -> result.with(Lines.station(rhombic.study.value.Names.free("New", result.names()), 2, 1, "9 s"));

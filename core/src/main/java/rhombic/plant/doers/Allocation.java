@@ -188,6 +188,7 @@ public final class Allocation {
             giveTo(next);
             next = next();
         }
+        assert asked.stream().noneMatch(this::choose) : "a job waits for somebody who is free and able";
         for (Doer doer : doers) {
             if (doer.isFree() && !doer.isWalking() && doer.group().goesHome) {
                 goesToWait(doer);

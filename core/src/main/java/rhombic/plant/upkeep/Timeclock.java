@@ -10,7 +10,7 @@ import rhombic.study.duty.Calendar;
 /** Follows a calendar through a run. */
 public final class Timeclock extends Event {
     /** Before what else happens at the instant at which a shift begins or ends. */
-    private static final int PRIORITY = -1;
+    private static final int PRIORITY = 0;
 
     private final Simulator simulator;
     private final Calendar calendar;

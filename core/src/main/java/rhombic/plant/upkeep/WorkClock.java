@@ -21,6 +21,9 @@ final class WorkClock extends Event {
         simulator.cancel(this);
         left = nanos;
         since = simulator.nowNanos();
+        if (running > 0) {
+            simulator.schedule(this, nanos); // it is told no more how long it will work
+        }
     }
 
     /** One more place works, for at most so long unless it is begun again. */

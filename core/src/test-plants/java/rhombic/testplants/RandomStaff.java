@@ -1,0 +1,143 @@
+package rhombic.testplants;
+
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import rhombic.chance.DistributionText;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.duty.Calendar;
+import rhombic.study.duty.Duty;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.Person;
+import rhombic.study.duty.Spell;
+import rhombic.study.duty.Spot;
+import rhombic.study.duty.UpTime;
+import rhombic.study.duty.WhenOver;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.BreakArea;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Inspection;
+import rhombic.study.kind.Operation;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Work;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.Placement;
+
+/** Gives a plant people, failures and calendars, drawn apart from the rest so that this stays the same for a seed. */
+final class RandomStaff {
+    private static final List<String> SKILLS = List.of("Crew A", "Crew B", "weld");
+
+    private final Random random;
+
+    private RandomStaff(long seed) {
+        random = new Random(seed * 13 + 5);
+    }
+
+    static Study with(Study study, long seed) {
+        return new RandomStaff(seed).staffed(study);
+    }
+
+    private Study staffed(Study study) {
+        if (one(2)) {
+            return study;
+        }
+        List<Equipment> things = new ArrayList<>();
+        study.equipment().forEach(thing -> things.add(burdened(thing, study)));
+        things.add(crew("Crew A", 1 + random.nextInt(4)));
+        things.add(crew("Crew B", 1 + random.nextInt(2)).withSkills(List.of("weld")));
+        things.add(new BreakArea(Basics.of("Break area", Placement.at(-8, -8))));
+        List<Link> links = study.links().stream().map(link -> one(6) ? link.withTravel(new Travel.Carried(need(), 1 + random.nextInt(3))) : link)
+                .toList();
+        return new Study(study.name(), study.plan(), study.pieceTypes(), things, links, study.tables(), study.rules(), study.views(), calendars());
+    }
+
+    private Crew crew(String name, int people) {
+        Crew crew = Crew.usual(Basics.of(name, Placement.at(random.nextInt(20) - 10, random.nextInt(10) - 5)));
+        crew = crew.withPeople(people).withWho(Crew.Who.values()[random.nextInt(5)]).withWhich(Crew.Which.values()[random.nextInt(2)])
+                .withWaits(Crew.Waits.values()[random.nextInt(2)]).withBreakArea(one(2) ? "Break area" : "");
+        crew = one(3) ? crew.withSpeed(Optional.empty()) : crew.withSpeed(Optional.of(new Quantity(0.5 + random.nextInt(4), Unit.METRE_PER_SECOND)));
+        crew = one(2) ? crew.withPersons(List.of(new Person("Ada of " + name, 1.25, one(2) ? List.of("weld") : List.of()))) : crew;
+        return one(2) ? (Crew) crew.with(crew.basics().withDuty(duty())) : crew;
+    }
+
+    private Duty duty() {
+        return Duty.ALWAYS.withCalendar(one(2) ? "Early" : "Odd").withWhenOver(WhenOver.values()[random.nextInt(3)]);
+    }
+
+    private Equipment burdened(Equipment thing, Study study) {
+        Basics basics = thing.basics();
+        Duty duty = one(5) ? duty() : basics.duty();
+        if (one(3)) {
+            List<FailureMode> modes = new ArrayList<>();
+            modes.add(mode("stop", study));
+            if (one(2)) {
+                modes.add(mode("jam", study));
+            }
+            duty = duty.withFailures(modes);
+        }
+        duty = one(8) ? duty.withStand(new Spot(-0.5, 1.5)) : duty;
+        Equipment burdened = thing.with(basics.withDuty(duty));
+        return burdened instanceof WorkEquipment work && one(2) ? manned(work) : burdened;
+    }
+
+    private WorkEquipment manned(WorkEquipment thing) {
+        Work work = thing.work();
+        List<Operation> operations = new ArrayList<>();
+        work.operations().forEach(operation -> operations.add(one(4) ? operation : operation.withNeeds(needs())));
+        work = work.withOperations(operations).withSetters(one(2) ? needs() : List.of());
+        Work.Service service = work.service();
+        work = service == null ? work : work.withService(service.withNeeds(needs()));
+        WorkEquipment manned = thing.with(work);
+        Inspection check = manned instanceof Station station ? station.inspection() : null;
+        return check != null && manned instanceof Station station
+                ? station.withInspection(new Inspection(check.fails(), check.look(), check.factor(), check.mostTimes(), check.room(),
+                        Inspection.Maker.values()[random.nextInt(3)]))
+                : manned;
+    }
+
+    private FailureMode mode(String name, Study study) {
+        UpTime.Clock clock = UpTime.Clock.values()[random.nextInt(2)];
+        UpTime up = switch (random.nextInt(4)) {
+            case 0 -> new UpTime.AfterCycles(1 + random.nextInt(6), one(2));
+            case 1 -> new UpTime.Available(Quantity.percent(70 + random.nextInt(29)), clock);
+            case 2 -> new UpTime.Planned(List.of(DayOfWeek.MONDAY, DayOfWeek.FRIDAY), LocalTime.of(6, 5 + random.nextInt(40)));
+            default -> new UpTime.After(DistributionText.parse("exponential(4 min)"), clock);
+        };
+        FailureMode mode = FailureMode.of(name, up, DistributionText.parse(one(3) ? "45 s" : "uniform(10 s, 90 s)"))
+                .withPiece(FailureMode.Piece.values()[random.nextInt(3)]).withHands(one(2)).withRepair(one(2) ? needs() : List.of());
+        mode = one(4) ? mode.withFirst(DistributionText.parse("20 s")) : mode;
+        return one(4) ? mode.withAlso(List.of(study.equipment().get(random.nextInt(study.equipment().size())).name())) : mode;
+    }
+
+    private List<Need> needs() {
+        return one(4) ? List.of(need(), need()) : List.of(need());
+    }
+
+    private Need need() {
+        return new Need(SKILLS.get(random.nextInt(3)), 1, one(3) ? Quantity.percent(40) : Need.ALL, random.nextInt(3), one(3));
+    }
+
+    private static List<Calendar> calendars() {
+        List<DayOfWeek> all = List.of(DayOfWeek.values());
+        return List.of(
+                new Calendar("Early", List.of(new Spell(all, LocalTime.of(6, 0), LocalTime.of(14, 0), false),
+                        new Spell(all, LocalTime.of(6, 20), LocalTime.of(6, 28), true)), List.of()),
+                new Calendar("Odd", List.of(new Spell(all, LocalTime.of(22, 0), LocalTime.of(6, 15), false),
+                        new Spell(all, LocalTime.of(6, 25), LocalTime.of(6, 50), false)),
+                        List.of(new Calendar.Exception(LocalDate.of(2027, 1, 6), List.of()))));
+    }
+
+    private boolean one(int of) {
+        return random.nextInt(of) == 0;
+    }
+}

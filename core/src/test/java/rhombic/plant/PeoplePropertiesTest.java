@@ -1,0 +1,106 @@
+package rhombic.plant;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import net.jqwik.api.Assume;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import rhombic.measure.CrewFigures;
+import rhombic.measure.EquipmentFigures;
+import rhombic.measure.ModeFigures;
+import rhombic.measure.PersonFigures;
+import rhombic.measure.RunFigures;
+import rhombic.study.Study;
+import rhombic.study.kind.Crew;
+import rhombic.study.value.EquipmentState;
+import rhombic.testplants.RandomStudies;
+import rhombic.trace.Moment;
+import rhombic.trace.PeopleMoment;
+import rhombic.trace.Trace;
+import rhombic.trace.TraceWriter;
+
+/**
+ * Random plants with people, failures, calendars, conveyors and all else. That nothing waits for who is free and able, that a
+ * person does one thing at a time, and that no work goes on while something holds it, the plant asserts by itself in every run.
+ */
+class PeoplePropertiesTest {
+    private static final long STEP_NANOS = 700_000_000L;
+
+    private static boolean isStaffed(Study study) {
+        return !study.crews().isEmpty();
+    }
+
+    @Property(tries = 250, seed = "20261125")
+    void sharesOfTimeAddUpAndDownTimeIsThatOfItsModes(@ForAll long seed) {
+        Study study = RandomStudies.of(seed);
+        Assume.that(isStaffed(study));
+        RunFigures run = Runs.of(study);
+        for (CrewFigures crew : run.crews()) {
+            for (PersonFigures person : crew.people()) {
+                assertEquals(1, person.shares().values().stream().mapToDouble(Double::doubleValue).sum(), 1e-9, person.name());
+            }
+        }
+        for (int i = 0; i < run.equipment().size(); i++) {
+            EquipmentFigures e = run.equipment().get(i);
+            if (!e.shares().isEmpty()) {
+                assertEquals(1, e.shares().values().stream().mapToDouble(Double::doubleValue).sum(), 1e-9, e.name());
+            }
+            double shown = e.share(EquipmentState.DOWN) + e.share(EquipmentState.AWAITING_REPAIR);
+            double ofModes = e.modes().stream().mapToDouble(ModeFigures::downShare).sum();
+            boolean withOthers = study.equipment().stream().flatMap(t -> t.basics().duty().failures().stream())
+                    .anyMatch(m -> m.also().contains(e.name()));
+            assertTrue(withOthers || shown <= ofModes + 1e-9, e.name() + " shows more down time than its modes had");
+        }
+    }
+
+    /** Nobody jumps: between two moments a person goes no farther than its speed allows. */
+    @Property(tries = 60, seed = "20261125")
+    void nobodyIsInTwoPlacesOrWalksFasterThanHeCan(@ForAll long seed) {
+        Study study = RandomStudies.of(seed);
+        Assume.that(isStaffed(study));
+        List<Double> speeds = new ArrayList<>();
+        for (Crew crew : study.crews()) {
+            crew.members().forEach(person -> speeds.add(crew.speed().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY)));
+        }
+        TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size());
+        Plant plant = Plant.build(study, 1, writer);
+        plant.advance(600_000_000_000L, () -> false);
+        writer.publish(plant.now());
+        Trace trace = writer.trace();
+        double[] x = new double[speeds.size()];
+        double[] y = new double[speeds.size()];
+        long before = 0;
+        Moment moment = trace.at(0);
+        for (long at = 0; at <= plant.now(); at += STEP_NANOS) {
+            moment = trace.at(at, moment);
+            PeopleMoment people = moment.people();
+            assertEquals(speeds.size(), people.count());
+            for (int i = 0; i < speeds.size(); i++) {
+                double moved = Math.hypot(people.x(i, at) - x[i], people.y(i, at) - y[i]);
+                assertTrue(at == 0 || moved <= speeds.get(i) * (at - before) / 1e9 + 1e-6, "person " + i + " moved " + moved + " m");
+                x[i] = people.x(i, at);
+                y[i] = people.y(i, at);
+            }
+            before = at;
+        }
+    }
+
+    @Property(tries = 60, seed = "20261125")
+    void renamingCrewsCalendarsAndEquipmentChangesNoFigure(@ForAll long seed) {
+        Study study = RandomStudies.of(seed);
+        Assume.that(isStaffed(study));
+        Study renamed = study.changed("Crew A", e -> e.named("Welders"))
+                .renamed(new rhombic.study.Renaming(rhombic.study.Renaming.What.CALENDAR, "Early", "Morning"));
+        RunFigures before = Runs.of(study);
+        RunFigures after = Runs.of(renamed);
+        assertEquals(before.events(), after.events());
+        assertEquals(before.out(), after.out());
+        assertEquals(before.types(), after.types());
+        for (int i = 0; i < before.crews().size(); i++) {
+            assertEquals(before.crews().get(i).jobs(), after.crews().get(i).jobs());
+        }
+    }
+}
