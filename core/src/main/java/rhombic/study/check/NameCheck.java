@@ -16,6 +16,7 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Supply;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
@@ -118,8 +119,22 @@ final class NameCheck {
                             "Use clock.seconds, clock.hours, clock.hour or clock.weekday", null);
                 }
             }
+            case "person" -> {
+                if (!Formula.OF_PERSON.contains(read.name())) {
+                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(),
+                            "It reads person." + read.name() + ", which people do not have", "Use person.name or person.factor", null);
+                } else if (study.find(use.place()).filter(NameCheck::needsSomebody).isEmpty()) {
+                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(),
+                            "Its formula \u201c" + use.text() + "\u201d reads person." + read.name() + ", but nobody is needed for it",
+                            "Say who is needed for the work, or leave it out", null);
+                }
+            }
             default -> {}
         }
+    }
+
+    private static boolean needsSomebody(Equipment thing) {
+        return thing instanceof WorkEquipment work && work.work().operations().stream().anyMatch(operation -> !operation.needs().isEmpty());
     }
 
     private void attributeOf(String place, Equipment thing, String name) {

@@ -2,7 +2,7 @@ package rhombic.study.duty;
 
 /** What becomes of work under way when a shift ends or a break begins. */
 public enum WhenOver {
-    FINISH("finish what they have begun"), STOP("stop, and go on with it afterwards"), HAND_OVER("hand it over to whoever is there");
+    FINISH("what is begun is finished"), STOP("it stops and goes on afterwards"), HAND_OVER("it is handed over to whoever is there");
 
     private final String word;
 

@@ -36,6 +36,7 @@ import rhombic.quantity.Clock;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.check.Problem;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.Names;
@@ -382,6 +383,14 @@ public final class JobCardView extends ScrollPane {
             return;
         }
         showSwitches(single.get(), node, now);
+        if (single.get() instanceof Crew crew) {
+            live.getChildren().setAll(CrewDay.of(bench.study(), crew, now, Math.max(100, getWidth() - 40)));
+            return;
+        }
+        if (!single.get().meetsPieces()) {
+            live.getChildren().clear();
+            return;
+        }
         Label heading = new Label("So far, at " + Clock.elapsed(now.timeNanos()));
         heading.getStyleClass().add("caption");
         GridPane grid = new GridPane(14, 4);

@@ -18,6 +18,7 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.duty.Need;
 import rhombic.study.value.Bend;
 
 /** How pieces come along a link: at once, in a time, or at a speed along its path. */
@@ -25,6 +26,7 @@ final class LinkSentences {
     private static final String AT_ONCE = "at once";
     private static final String IN_TIME = "in a time";
     private static final String AT_SPEED = "at a speed";
+    private static final String CARRIED = "carried by people";
 
     private final Study study;
     private final Link link;
@@ -59,6 +61,15 @@ final class LinkSentences {
                             text -> sentences.travels(new Travel.InTime(DistributionText.parse(text), in.most()))),
                     new Words(" over " + sentences.length() + ", with "), sentences.most(), new Words(" on the way at a time. "),
                     sentences.bends()));
+            case Travel.Carried carried -> Optional.of(new Sentence(new Words("They are "), sentences.mode(CARRIED), new Words(", by "),
+                    picked("carried by " + number, carried.need().whom(), NeedSentences.choices(study),
+                            text -> sentences.travels(carried.by(carried.need().ofWhom(text)))),
+                    new Words(", who takes "), sentences.most(), new Words(" at a time, with priority "),
+                    typed("carried priority " + number, String.valueOf(carried.need().priority()),
+                            String.valueOf(carried.need().priority()),
+                            "A whole number; higher goes first",
+                            text -> sentences.travels(carried.by(carried.need().withPriority(Typed.whole(text, "The priority"))))),
+                    new Words(".")));
             case Travel.AtSpeed at -> Optional.of(new Sentence(new Words("They come there "), sentences.mode(AT_SPEED), new Words(", "),
                     typed("travel speed " + number, at.speed().toString(), at.speed().toString(), "A speed such as 0.5 m/s",
                             text -> sentences.travels(new Travel.AtSpeed(Quantity.parse(text, Dimension.SPEED), at.most()))),
@@ -72,9 +83,18 @@ final class LinkSentences {
                 .map(to -> PlaceSentences.metres(Math.round(Layout.path(link, from, to).metres() * 100) / 100.0))).orElse("\u2013");
     }
 
+    private String somebody() {
+        List<String> choices = NeedSentences.choices(study);
+        if (choices.isEmpty()) {
+            throw new IllegalArgumentException("There is no crew yet: place one from the shelf, under People");
+        }
+        return choices.getFirst();
+    }
+
     private Part mode(String shown) {
         int most = link.travel().most();
-        return picked("travel " + number, shown, List.of(AT_ONCE, IN_TIME, AT_SPEED), text -> travels(switch (text) {
+        return picked("travel " + number, shown, List.of(AT_ONCE, IN_TIME, AT_SPEED, CARRIED), text -> travels(switch (text) {
+            case CARRIED -> new Travel.Carried(Need.of(somebody()), Math.max(1, most));
             case IN_TIME -> new Travel.InTime(DistributionText.parse("20 s"), most);
             case AT_SPEED -> new Travel.AtSpeed(Quantity.parse("0.5 m/s", Dimension.SPEED), most);
             default -> Travel.AT_ONCE;
@@ -92,6 +112,7 @@ final class LinkSentences {
                         case Travel.AtOnce once -> once;
                         case Travel.InTime in -> new Travel.InTime(in.time(), wanted);
                         case Travel.AtSpeed at -> new Travel.AtSpeed(at.speed(), wanted);
+                        case Travel.Carried carried -> new Travel.Carried(carried.need(), Math.max(1, wanted));
                     });
                 });
     }

@@ -21,6 +21,9 @@ final class Offers {
         here.forEach(a -> offers.add("here." + a.name()));
         new TreeSet<>(Formula.OF_EQUIPMENT).forEach(name -> offers.add("here." + name));
         new TreeSet<>(Formula.OF_CLOCK).forEach(name -> offers.add("clock." + name));
+        if (!study.crews().isEmpty()) {
+            new TreeSet<>(Formula.OF_PERSON).forEach(name -> offers.add("person." + name));
+        }
         study.tables().forEach(table -> offers
                 .add("table('" + table.name() + "', " + (table.keys().size() == 1 ? "piece.type)" : "piece.type, here.name)")));
         for (Equipment thing : study.equipment()) {

@@ -18,6 +18,13 @@ record Sentence(List<Part> parts) {
     /** A quiet line above the sentences of one subject. */
     record Heading(String text) implements Part {}
 
+    /**
+     * How long something works and how long it is down, drawn under the words.
+     *
+     * @param ofWork whether the time up is counted while it works
+     */
+    record Timeline(double upSeconds, double downSeconds, boolean ofWork) implements Part {}
+
     /** How a token is edited. */
     sealed interface Editor {
         /** @param hint how to write it */
@@ -32,6 +39,9 @@ record Sentence(List<Part> parts) {
          * @param offers all that can be said in it
          */
         record Script(String hint, List<String> offers) implements Editor {}
+
+        /** The spells of a week, painted or typed. */
+        record Week() implements Editor {}
 
         record Pick(List<String> choices) implements Editor {}
 
@@ -114,6 +124,7 @@ record Sentence(List<Part> parts) {
             text.append(switch (part) {
                 case Words words -> words.text;
                 case Heading heading -> heading.text;
+                case Timeline line -> "";
                 case Token token -> token.shown;
             });
         }

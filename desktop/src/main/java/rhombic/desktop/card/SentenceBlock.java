@@ -9,6 +9,8 @@ import javafx.scene.text.TextFlow;
 
 /** A sentence on the card, with room for the editor that unfolds under it. */
 final class SentenceBlock extends VBox {
+    private static final double TIMELINE_WIDTH = 284;
+
     private final TextFlow flow = new TextFlow();
     private Sentence sentence;
 
@@ -21,6 +23,7 @@ final class SentenceBlock extends VBox {
             switch (sentence.parts().get(i)) {
                 case Sentence.Words words -> flow.getChildren().add(text(words.text(), "words"));
                 case Sentence.Heading heading -> flow.getChildren().add(text(heading.text(), "subject"));
+                case Sentence.Timeline line -> flow.getChildren().add(below(line));
                 case Sentence.Token token -> {
                     Button button = button(token);
                     int at = i;
@@ -31,6 +34,14 @@ final class SentenceBlock extends VBox {
             }
         }
         getChildren().add(flow);
+    }
+
+    /** On a line of its own. */
+    private static VBox below(Sentence.Timeline line) {
+        VBox box = new VBox(new TimelineView(line));
+        box.setPrefWidth(TIMELINE_WIDTH);
+        box.setMinWidth(TIMELINE_WIDTH);
+        return box;
     }
 
     private static Text text(String words, String style) {
@@ -66,6 +77,7 @@ final class SentenceBlock extends VBox {
         return sentence.parts().stream().map(part -> switch (part) {
             case Sentence.Words words -> List.<Object>of("words", withTexts ? words.text() : "");
             case Sentence.Heading heading -> List.<Object>of("heading", withTexts ? heading.text() : "");
+            case Sentence.Timeline line -> withTexts ? List.<Object>of(line) : List.<Object>of("timeline");
             case Sentence.Token token -> List.<Object>of(token.id(), withTexts ? token.shown() : "", isQuiet(token));
         }).toList();
     }
@@ -78,6 +90,7 @@ final class SentenceBlock extends VBox {
             switch (other.parts().get(i)) {
                 case Sentence.Words words -> ((Text) flow.getChildren().get(i)).setText(words.text());
                 case Sentence.Heading heading -> ((Text) flow.getChildren().get(i)).setText(heading.text());
+                case Sentence.Timeline line -> ((VBox) flow.getChildren().get(i)).getChildren().setAll(new TimelineView(line));
                 case Sentence.Token token -> say(token, (Button) flow.getChildren().get(i));
             }
         }

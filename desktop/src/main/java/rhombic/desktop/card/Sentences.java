@@ -21,7 +21,9 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
@@ -47,6 +49,9 @@ final class Sentences {
             case Buffer buffer -> sentences.buffer(buffer);
             case Conveyor conveyor -> ConveyorSentences.of(study, conveyor);
             case WorkEquipment station -> WorkSentences.of(study, station);
+            case Crew crew -> CrewSentences.of(study, crew);
+            case BreakArea area -> List.of(new Sentence(words("People of "
+                    + (usersOf(study, area).isEmpty() ? "no crew yet" : usersOf(study, area)) + " spend their breaks here.")));
             case GoodsOut out -> List.of(new Sentence(
                     Stream.concat(Stream.of(words("Lets every piece go that reaches it. ")), sentences.inlet(out).stream()).toList()));
         });
@@ -56,9 +61,17 @@ final class Sentences {
         if (thing.givesPieces()) {
             all.addAll(WaySentences.of(study, thing, sentences.outlet(thing)));
         }
+        if (thing.meetsPieces()) {
+            all.addAll(DutySentences.of(study, thing));
+        }
         all.add(sentences.place(thing));
         all.addAll(PlaceSentences.of(thing));
         return all;
+    }
+
+    private static String usersOf(Study study, BreakArea area) {
+        return study.crews().stream().filter(crew -> crew.breakArea().equals(area.name())).map(Crew::name)
+                .collect(Collectors.joining(", "));
     }
 
     static List<Sentence> of(Study study) {

@@ -58,7 +58,9 @@ final class StudySentences {
             all.add(new Sentence(new Heading("Rules")));
         }
         study.rules().forEach(rule -> all.add(sentences.rule(rule)));
-        all.add(new Sentence(act("add table", "+ table", Edits::withNewTable), act("add rule", "+ rule", Edits::withNewRule)));
+        all.addAll(CalendarSentences.of(study));
+        all.add(new Sentence(act("add table", "+ table", Edits::withNewTable), act("add rule", "+ rule", Edits::withNewRule),
+                CalendarSentences.adds()));
         return all;
     }
 

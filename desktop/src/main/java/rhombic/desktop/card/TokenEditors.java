@@ -42,6 +42,7 @@ final class TokenEditors {
             case Sentence.Editor.Line line -> line(token, line.hint(), apply);
             case Sentence.Editor.Time time -> time(token, message, apply);
             case Sentence.Editor.Script script -> script(token, script, message, apply);
+            case Sentence.Editor.Week week -> new WeekEditor(token.typed(), text -> apply.accept(token, text), text -> say(message, text));
             case Sentence.Editor.Pick pick -> pick(token, pick.choices(), apply);
             case Sentence.Editor.PickSeveral several -> several(token, several.choices(), apply);
             case Sentence.Editor.Cells cells -> new GridEditor(cells.grid(), filled -> apply.accept(

@@ -248,9 +248,14 @@ final class WorkSentences {
             parts.add(picked(i == 0 ? "adds value" : "adds value " + (i + 1), operation.addsValue() ? "adds value" : "adds no value",
                     List.of("adds value", "adds no value"),
                     text -> work(w -> withOperation(w, at,
-                            new Operation(w.operations().get(at).name(), w.operations().get(at).time(), text.equals("adds value"))))));
+                            new Operation(w.operations().get(at).name(), w.operations().get(at).time(), text.equals("adds value"),
+                                    w.operations().get(at).needs())))));
             parts.add(words(". "));
             parts.add(depends);
+            parts.add(words(operation.needs().isEmpty() ? " " : " Needs "));
+            parts.add(NeedSentences.token(study, i == 0 ? "needs" : "needs " + (i + 1), operation.needs(), "+ needs",
+                    needs -> work(w -> withOperation(w, at, w.operations().get(at).withNeeds(needs)))));
+            parts.add(words(operation.needs().isEmpty() ? "" : "."));
             all.add(new Sentence(parts));
         }
         if (work.operations().isEmpty()) {
@@ -342,7 +347,7 @@ final class WorkSentences {
 
     private static Work withTime(Work work, int at, TimeSource source) {
         Operation operation = work.operations().get(at);
-        return withOperation(work, at, new Operation(operation.name(), source, operation.addsValue()));
+        return withOperation(work, at, operation.withTime(source));
     }
 
     private static Work renamed(Work work, int at, String name) {
@@ -352,7 +357,7 @@ final class WorkSentences {
             return work.withOperations(fewer);
         }
         Operation operation = work.operations().get(at);
-        return withOperation(work, at, new Operation(name.strip(), operation.time(), operation.addsValue()));
+        return withOperation(work, at, new Operation(name.strip(), operation.time(), operation.addsValue(), operation.needs()));
     }
 
     private static Work withOperation(Work work, int at, Operation operation) {
@@ -369,7 +374,9 @@ final class WorkSentences {
         if (changeover != null) {
             List<Part> parts = new ArrayList<>(List.of(words("Changes over to another type in ")));
             parts.addAll(time("changeover", changeover, source -> work(w -> w.withChangeover(source))));
-            parts.add(words(". "));
+            parts.add(words(work.setters().isEmpty() ? ". " : ", by "));
+            parts.add(NeedSentences.token(study, "setters", work.setters(), "+ needs", needs -> work(w -> w.withSetters(needs))));
+            parts.add(words(work.setters().isEmpty() ? " " : ". "));
             parts.add(act("drop changeover", "take out", work(w -> w.withChangeover(null))));
             all.add(new Sentence(parts));
         }
@@ -379,11 +386,16 @@ final class WorkSentences {
                     typed("service pieces", Typed.pieces(service.everyPieces()), String.valueOf(service.everyPieces()),
                             "A whole number such as 40",
                             text -> work(w -> w
-                                    .withService(new Work.Service(Typed.whole(text, "The pieces between services"), service.time())))),
+                                    .withService(new Work.Service(Typed.whole(text, "The pieces between services"), service.time(),
+                                            service.needs())))),
                     words(" it is serviced for "),
                     Sentence.Token.time("service", service.time().toString(), service.time().toString(),
-                            text -> work(w -> w.withService(new Work.Service(service.everyPieces(), DistributionText.parse(text))))),
-                    words(". "), act("drop service", "take out", work(w -> w.withService(null)))));
+                            text -> work(w -> w
+                                    .withService(new Work.Service(service.everyPieces(), DistributionText.parse(text), service.needs())))),
+                    words(service.needs().isEmpty() ? ". " : ", by "),
+                    NeedSentences.token(study, "servers", service.needs(), "+ needs",
+                            needs -> work(w -> w.withService(service.withNeeds(needs)))),
+                    words(service.needs().isEmpty() ? " " : ". "), act("drop service", "take out", work(w -> w.withService(null)))));
         }
         Distribution pause = work.pause();
         if (pause != null) {
@@ -399,27 +411,34 @@ final class WorkSentences {
         return List.of(
                 new Sentence(words("Of the pieces "),
                         typed("fails", i.fails().toString(), i.fails().toString(), "A share such as 5 %", text -> inspection(
-                                c -> new Inspection(Quantity.parse(text, Dimension.SHARE), c.look(), c.factor(), c.mostTimes(), c.room()))),
+                                c -> new Inspection(Quantity.parse(text, Dimension.SHARE), c.look(), c.factor(), c.mostTimes(), c.room(),
+                                        c.maker()))),
                         words(" fail and look "),
                         typed("fail look", i.look().isEmpty() ? "as before" : i.look(), i.look(),
                                 "One of the looks of the piece type; empty: as before",
-                                text -> inspection(c -> new Inspection(c.fails(), text.strip(), c.factor(), c.mostTimes(), c.room()))),
+                                text -> inspection(
+                                        c -> new Inspection(c.fails(), text.strip(), c.factor(), c.mostTimes(), c.room(), c.maker()))),
                         words(". They go back to the station that made them, where "),
                         typed("rework room", String.valueOf(i.room()), String.valueOf(i.room()),
                                 "Pieces that may wait for rework there, such as 2",
                                 text -> inspection(c -> new Inspection(c.fails(), c.look(), c.factor(), c.mostTimes(),
-                                        Typed.whole(text, "The room for rework")))),
+                                        Typed.whole(text, "The room for rework"), c.maker()))),
                         words(" may wait and are worked on before new ones, at "),
                         typed("rework factor", Formula.plain(i.factor()) + " times the time", Formula.plain(i.factor()),
                                 "A factor on the time, such as 1.25",
                                 text -> inspection(c -> new Inspection(c.fails(), c.look(), Typed.number(text, "The factor"), c.mostTimes(),
-                                        c.room()))),
+                                        c.room(), c.maker()))),
+                        words(", by "),
+                        picked("maker", i.maker().word(), Arrays.stream(Inspection.Maker.values()).map(Inspection.Maker::word).toList(),
+                                text -> inspection(c -> new Inspection(c.fails(), c.look(), c.factor(), c.mostTimes(), c.room(),
+                                        Arrays.stream(Inspection.Maker.values()).filter(m -> m.word().equals(text)).findFirst()
+                                                .orElseThrow()))),
                         words(".")),
                 new Sentence(words("What fails after "),
                         typed("most reworks", i.mostTimes() + (i.mostTimes() == 1 ? " rework" : " reworks"), String.valueOf(i.mostTimes()),
                                 "How often a piece may be worked on again, such as 2",
                                 text -> inspection(c -> new Inspection(c.fails(), c.look(), c.factor(),
-                                        Typed.whole(text, "The most reworks"), c.room()))),
+                                        Typed.whole(text, "The most reworks"), c.room(), c.maker()))),
                         words(" is scrapped. "), act("drop inspection", "take out", station(e -> e.withInspection(null)))));
     }
 

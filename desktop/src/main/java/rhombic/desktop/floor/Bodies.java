@@ -8,7 +8,9 @@ import rhombic.desktop.floor.MeshMaker.Point;
 import rhombic.scene.Scene;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
@@ -40,6 +42,8 @@ final class Bodies {
             case Buffer buffer when buffer.arrangement().isArea() ->
                 made.computeIfAbsent(List.of("area", buffer.footprint()), key -> area(buffer.footprint()));
             case Buffer buffer -> made.computeIfAbsent(buffer.footprint(), key -> rollers(buffer.footprint()));
+            case Crew crew -> made.computeIfAbsent(List.of("crew", crew.footprint()), key -> PersonForm.home(crew.footprint()));
+            case BreakArea area -> made.computeIfAbsent("break area", key -> PersonForm.breakArea(area.usualSize()));
             case Conveyor conveyor -> made.computeIfAbsent(shape("conveyor", conveyor), key -> ConveyorBody.of(conveyor));
             case WorkEquipment work -> made.computeIfAbsent(
                     new StationShape(shape(work), Math.min(8, work.work().places()), Math.min(MOST_INPUT_DRAWN, work.work().inputRoom())),
@@ -66,6 +70,9 @@ final class Bodies {
     /** How much the shape of its kind is stretched along the flow, across it, and up, if it has a size of its own. */
     static double[] stretch(Equipment thing) {
         Footprint own = thing.footprint();
+        if (thing instanceof Crew) {
+            return new double[] {1, 1, 1};
+        }
         Footprint drawn = thing instanceof Buffer buffer
                 ? new Footprint(own.lengthMetres(), own.widthMetres(), buffer.usualSize().heightMetres())
                 : thing.usualSize();

@@ -22,6 +22,8 @@ import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.kind.BreakArea;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.WorkEquipment;
@@ -328,6 +330,8 @@ final class FloorLabels {
         String holds = moment.content(node) + " inside, " + moment.out(node) + " done";
         return switch (thing) {
             case WorkEquipment s -> holds + String.format(Locale.ROOT, ", %.0f %%", 100 * moment.share(node, EquipmentState.WORKING));
+            case Crew crew -> crew.people() == 1 ? "1 person" : crew.people() + " people";
+            case BreakArea area -> "";
             case GoodsIn in when moment.turnedAway(node) > 0 -> holds + ", " + moment.turnedAway(node) + " turned away";
             default -> holds;
         };

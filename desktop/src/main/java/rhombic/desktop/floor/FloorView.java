@@ -64,6 +64,7 @@ public final class FloorView extends Region {
     private final Bodies shapes = new Bodies();
     private final TriangleMesh lampMesh = Bodies.lampMesh();
     private final PhongMaterial palette = new PhongMaterial();
+    private final PeopleView people = new PeopleView(palette);
     private final Map<EquipmentState, PhongMaterial> lamps = new EnumMap<>(EquipmentState.class);
     private final PhongMaterial lampOff = new PhongMaterial(Color.web("#D8D3C6"));
     private final Map<String, Body> bodyOf = new HashMap<>();
@@ -94,7 +95,7 @@ public final class FloorView extends Region {
         }
         DirectionalLight sun = new DirectionalLight(Color.gray(0.68));
         sun.setDirection(new Point3D(0.45, 0.85, 0.62));
-        Group world = new Group(underlay, bodies, swarms, travelling, ghost, new AmbientLight(Color.gray(0.5)), sun);
+        Group world = new Group(underlay, bodies, swarms, people.view(), travelling, ghost, new AmbientLight(Color.gray(0.5)), sun);
         travelling.setMaterial(palette);
         scene = new SubScene(world, 640, 480, true, smooth() ? SceneAntialiasing.BALANCED : SceneAntialiasing.DISABLED);
         scene.setFill(PAPER);
@@ -139,6 +140,7 @@ public final class FloorView extends Region {
                     .toList();
             swarms.getChildren().setAll(pieceSwarms.stream().map(PieceSwarm::view).toList());
         }
+        people.setStudy(study);
         shown = null;
         shownNanos = -2;
         rebuild();
@@ -167,6 +169,7 @@ public final class FloorView extends Region {
             pieceSwarms.get(poses.kind(i)).add(poses.place(i) / placesTogether, poses.x(i), poses.y(i), poses.z(i), poses.turned(i));
         }
         pieceSwarms.forEach(swarm -> swarm.end(view, getHeight()));
+        people.show(moment);
         for (int i = 0; i < study.equipment().size() && !lampOf.isEmpty(); i++) {
             MeshView lamp = lampOf.get(study.equipment().get(i).name());
             if (lamp != null) {
@@ -184,6 +187,7 @@ public final class FloorView extends Region {
             swarm.begin();
             swarm.end(view, getHeight());
         });
+        people.hide();
         overlay.setMoment(null);
         drawOverlay();
     }
@@ -254,7 +258,11 @@ public final class FloorView extends Region {
     /** What is named or stands there; a label belongs to its thing. */
     Optional<Equipment> equipmentAt(double pixelX, double pixelY) {
         Optional<Equipment> labelled = overlay.labelAt(pixelX, pixelY).flatMap(study::find);
-        return labelled.isPresent() ? labelled : Sight.first(study, view.position(), view.ray(pixelX, pixelY, getWidth(), getHeight()));
+        if (labelled.isPresent()) {
+            return labelled;
+        }
+        Optional<Equipment> crew = people.crewAt(view, pixelX, pixelY, getWidth(), getHeight()).flatMap(study::find);
+        return crew.isPresent() ? crew : Sight.first(study, view.position(), view.ray(pixelX, pixelY, getWidth(), getHeight()));
     }
 
     /** The path of a link in pixels, point by point; points behind the eye are left out. */

@@ -163,6 +163,37 @@ final class MeshMaker {
         return new Point(pose.x() - left * Math.sin(heading), pose.y() + left * Math.cos(heading), pose.z() + over);
     }
 
+    /** A square bar from the middle of one end to that of the other, whichever way it leans; for limbs. */
+    MeshMaker limb(Point from, Point to, double thick, Swatch swatch) {
+        double length = Math.max(1e-9, from.to(to));
+        double dx = (to.x - from.x) / length;
+        double dy = (to.y - from.y) / length;
+        double dz = (to.z - from.z) / length;
+        // any direction across, then the one across both
+        double ax = Math.abs(dz) > 0.9 ? 0 : -dy;
+        double ay = Math.abs(dz) > 0.9 ? 1 : dx;
+        double flat = Math.max(1e-9, Math.hypot(ax, ay));
+        ax /= flat;
+        ay /= flat;
+        double bx = dy * 0 - dz * ay;
+        double by = dz * ax - dx * 0;
+        double bz = dx * ay - dy * ax;
+        double h = thick / 2;
+        Point[] low = new Point[4];
+        Point[] high = new Point[4];
+        for (int i = 0; i < 4; i++) {
+            double u = (i == 0 || i == 3 ? -h : h);
+            double v = (i < 2 ? -h : h);
+            low[i] = new Point(from.x + u * ax + v * bx, from.y + u * ay + v * by, from.z + v * bz);
+            high[i] = new Point(to.x + u * ax + v * bx, to.y + u * ay + v * by, to.z + v * bz);
+        }
+        for (int i = 0; i < 4; i++) {
+            int next = (i + 1) % 4;
+            quad(low[i], low[next], high[next], high[i], swatch);
+        }
+        return quad(high[0], high[1], high[2], high[3], swatch).quad(low[3], low[2], low[1], low[0], swatch);
+    }
+
     /** A rhombus lying on the floor, its long diagonal along the direction (dx, dy) of length 1. */
     MeshMaker rhombus(double x, double y, double z, double dx, double dy, double halfLong, double halfShort, Swatch swatch) {
         return quad(new Point(x - dx * halfLong, y - dy * halfLong, z), new Point(x + dy * halfShort, y - dx * halfShort, z),

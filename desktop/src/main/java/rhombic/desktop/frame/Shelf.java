@@ -72,6 +72,7 @@ final class Shelf extends HBox {
             case JOIN_PART -> Feather.GIT_MERGE;
             case MOVE -> Feather.CHEVRONS_RIGHT;
             case STORE -> Feather.LAYERS;
+            case PEOPLE -> Feather.USERS;
         };
     }
 

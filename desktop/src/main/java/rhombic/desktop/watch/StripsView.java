@@ -30,6 +30,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.value.PersonState;
 import rhombic.trace.Trace;
 
 /**
@@ -54,7 +55,12 @@ public final class StripsView extends Region {
     private final LongConsumer seek;
     private final Consumer<String> select;
     private Study study = Study.empty();
+    /** Equipment by its index; a person by -1 less its number. */
     private List<Integer> order = List.of();
+    private List<Person> people = List.of();
+
+    private record Person(String name, String crew) {}
+
     private @Nullable StripLog log;
     private long length = 1;
     private long now;
@@ -84,9 +90,16 @@ public final class StripsView extends Region {
 
     public void setStudy(Study newStudy, @Nullable Trace trace) {
         study = newStudy;
-        order = FlowOrder.of(study).stream().filter(i -> !(study.equipment().get(i) instanceof GoodsOut)).toList();
+        people = study.crews().stream().flatMap(crew -> crew.members().stream().map(person -> new Person(person.name(), crew.name())))
+                .toList();
+        List<Integer> rows = new java.util.ArrayList<>(FlowOrder.of(study).stream()
+                .filter(i -> study.equipment().get(i).meetsPieces() && !(study.equipment().get(i) instanceof GoodsOut)).toList());
+        for (int person = 0; person < people.size(); person++) {
+            rows.add(-1 - person);
+        }
+        order = List.copyOf(rows);
         length = Math.max(1, study.plan().length().nanos());
-        log = trace == null ? null : new StripLog(trace, study.equipment().size());
+        log = trace == null ? null : new StripLog(trace, study.equipment().size(), people.size());
         requestLayout();
         draw();
     }
@@ -146,7 +159,12 @@ public final class StripsView extends Region {
         for (int row = first; row < last; row++) {
             double y = AXIS + row * ROW - bar.getValue();
             if (y >= AXIS - ROW / 2) {
-                row(g, order.get(row), y);
+                int what = order.get(row);
+                if (what >= 0) {
+                    row(g, what, y);
+                } else {
+                    person(g, -1 - what, y);
+                }
             }
         }
         drawPlayhead();
@@ -180,16 +198,46 @@ public final class StripsView extends Region {
         }
     }
 
-    private void row(GraphicsContext g, int node, double y) {
-        Equipment thing = study.equipment().get(node);
-        boolean chosen = selection.contains(thing.name());
+    private void person(GraphicsContext g, int person, double y) {
+        Person one = people.get(person);
+        heading(g, one.name(), selection.contains(one.crew()), y);
+        StripLog current = log;
+        if (current != null) {
+            runs(current.personDominant(person, 0, length, (int) width()),
+                    (state, x, w) -> StatePattern.draw(g, PersonState.values()[state], left() + x, y + 1, w, ROW - 4));
+        }
+    }
+
+    private void heading(GraphicsContext g, String name, boolean chosen, double y) {
         g.setFont(Font.font("IBM Plex Sans", chosen ? FontWeight.SEMI_BOLD : FontWeight.NORMAL, 11));
         g.setFill(chosen ? INK : SOFT);
         g.setTextAlign(TextAlignment.LEFT);
         g.setTextBaseline(VPos.CENTER);
-        g.fillText(shortened(thing.name()), 16, y + ROW / 2 - 1);
+        g.fillText(shortened(name), 16, y + ROW / 2 - 1);
         g.setFill(Color.web("#EFEADD"));
         g.fillRect(left(), y + 1, width(), ROW - 4);
+    }
+
+    /** A stretch in one state. */
+    private interface Run {
+        void draw(int state, int x, int width);
+    }
+
+    private static void runs(byte[] states, Run run) {
+        int from = 0;
+        for (int x = 1; x <= states.length; x++) {
+            if (x == states.length || states[x] != states[from]) {
+                if (states[from] >= 0) {
+                    run.draw(states[from], from, x - from);
+                }
+                from = x;
+            }
+        }
+    }
+
+    private void row(GraphicsContext g, int node, double y) {
+        Equipment thing = study.equipment().get(node);
+        heading(g, thing.name(), selection.contains(thing.name()), y);
         StripLog current = log;
         if (current != null) {
             int pixels = (int) width();
@@ -198,16 +246,8 @@ public final class StripsView extends Region {
                 contents(g, current, node, room.getAsInt(), y, pixels);
                 return;
             }
-            byte[] states = current.dominant(node, 0, length, pixels);
-            int from = 0;
-            for (int x = 1; x <= pixels; x++) {
-                if (x == pixels || states[x] != states[from]) {
-                    if (states[from] >= 0) {
-                        StatePattern.draw(g, EquipmentState.values()[states[from]], left() + from, y + 1, x - from, ROW - 4);
-                    }
-                    from = x;
-                }
-            }
+            runs(current.dominant(node, 0, length, pixels),
+                    (state, x, w) -> StatePattern.draw(g, EquipmentState.values()[state], left() + x, y + 1, w, ROW - 4));
         }
     }
 
@@ -235,7 +275,8 @@ public final class StripsView extends Region {
         if (e.getX() < left()) {
             int row = (int) ((e.getY() - AXIS + bar.getValue()) / ROW);
             if (e.getY() > AXIS && row < order.size()) {
-                select.accept(study.equipment().get(order.get(row)).name());
+                int what = order.get(row);
+                select.accept(what >= 0 ? study.equipment().get(what).name() : people.get(-1 - what).crew());
             }
         } else {
             drag(e);

@@ -1,7 +1,9 @@
 package rhombic.desktop.work;
 
 import java.util.Arrays;
+import java.util.function.Consumer;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.value.PersonState;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
 
@@ -9,6 +11,8 @@ import rhombic.trace.Trace;
 public final class StripLog {
     private final Trace trace;
     private final Column[] columns;
+    /** The same for people. */
+    private final Column[] people;
     private long segmentsRead;
     private long dropped;
     private long readUntil = -2;
@@ -37,12 +41,23 @@ public final class StripLog {
         });
     }
 
-    public StripLog(Trace trace, int equipment) {
+    /** @param people how many there are */
+    public StripLog(Trace trace, int equipment, int people) {
         this.trace = trace;
-        columns = new Column[equipment];
-        for (int i = 0; i < equipment; i++) {
-            columns[i] = new Column();
+        columns = columns(equipment);
+        this.people = columns(people);
+    }
+
+    private static Column[] columns(int count) {
+        Column[] made = new Column[count];
+        for (int i = 0; i < count; i++) {
+            made[i] = new Column();
         }
+        return made;
+    }
+
+    private void add(Trace.PersonChange change) {
+        people[change.person()].add(change.timeNanos(), change.state().ordinal());
     }
 
     public Trace trace() {
@@ -61,15 +76,22 @@ public final class StripLog {
             segmentsRead = 0;
             beginAt(trace.at(trace.startNanos()));
         }
-        for (Column column : columns) {
-            column.size = column.complete;
+        each(column -> column.size = column.complete);
+        if (people.length > 0) {
+            trace.eachPersonChange(segmentsRead, this::add);
         }
         segmentsRead = trace.eachChange(segmentsRead, this::add);
-        for (Column column : columns) {
-            column.complete = column.size;
-        }
+        each(column -> column.complete = column.size);
         trace.eachRecentChange(this::add);
+        if (people.length > 0) {
+            trace.eachRecentPersonChange(this::add);
+        }
         return true;
+    }
+
+    private void each(Consumer<Column> what) {
+        Arrays.stream(columns).forEach(what);
+        Arrays.stream(people).forEach(what);
     }
 
     /** Where the beginning was dropped, the strips begin with the states that lasted then. */
@@ -78,6 +100,12 @@ public final class StripLog {
             Column column = columns[node];
             column.size = 0;
             column.add(start.timeNanos(), start.state(node).map(EquipmentState::ordinal).orElse(start.content(node)));
+            column.complete = column.size;
+        }
+        for (int person = 0; person < people.length; person++) {
+            Column column = people[person];
+            column.size = 0;
+            column.add(start.timeNanos(), start.people().state(person).ordinal());
             column.complete = column.size;
         }
     }
@@ -108,12 +136,20 @@ public final class StripLog {
      * @param to end of the last one
      */
     public byte[] dominant(int node, long from, long to, int stretches) {
+        return dominant(columns[node], EquipmentState.values().length, from, to, stretches);
+    }
+
+    /** The same for a person. */
+    public byte[] personDominant(int person, long from, long to, int stretches) {
+        return dominant(people[person], PersonState.values().length, from, to, stretches);
+    }
+
+    private byte[] dominant(Column column, int states, long from, long to, int stretches) {
         byte[] result = new byte[stretches];
         Arrays.fill(result, (byte) -1);
         double[] best = new double[stretches];
-        double[][] times = new double[EquipmentState.values().length][stretches];
+        double[][] times = new double[states][stretches];
         double width = (double) (to - from) / stretches;
-        Column column = columns[node];
         for (int i = 0; i < column.size; i++) {
             double begin = Math.max(from, column.times[i]) - from;
             double end = Math.min(Math.min(to, readUntil), i + 1 < column.size ? column.times[i + 1] : readUntil) - from;

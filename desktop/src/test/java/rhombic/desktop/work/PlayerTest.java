@@ -94,7 +94,7 @@ class PlayerTest {
 
     @Test
     void stripsGatherEveryStateAsTheTraceGrows() {
-        StripLog log = new StripLog(player.trace().orElseThrow(), study.equipment().size());
+        StripLog log = new StripLog(player.trace().orElseThrow(), study.equipment().size(), 0);
         assertTrue(log.update());
         assertFalse(log.update(), "nothing new");
         int leakTest = study.equipment().indexOf(study.find("Leak test").orElseThrow());
@@ -111,7 +111,7 @@ class PlayerTest {
                 30_000);
         cut.advance(200 * HOUR, () -> false);
         assertTrue(cut.trace().startNanos() > 0);
-        StripLog log = new StripLog(cut.trace(), study.equipment().size());
+        StripLog log = new StripLog(cut.trace(), study.equipment().size(), 0);
         log.update();
         int housings = study.equipment().indexOf(study.find("Housings in").orElseThrow());
         byte[] strip = log.dominant(housings, cut.trace().startNanos(), 200 * HOUR, 50);

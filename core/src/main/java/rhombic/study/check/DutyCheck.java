@@ -1,0 +1,277 @@
+package rhombic.study.check;
+
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.stream.Stream;
+import rhombic.quantity.Clock;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.change.Part;
+import rhombic.study.duty.Calendar;
+import rhombic.study.duty.Duty;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.Spell;
+import rhombic.study.duty.UpTime;
+import rhombic.study.kind.BreakArea;
+import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Operation;
+import rhombic.study.kind.Work;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.Table;
+import rhombic.study.value.TimeSource;
+
+/** What is wrong with people, failures and calendars. */
+final class DutyCheck {
+    private static final String PERSON_NAME = "person.name";
+
+    private final Study study;
+    private final List<Crew> crews;
+    private final List<Problem> problems = new ArrayList<>();
+    private final Set<String> needed = new HashSet<>();
+    private final Map<String, Double> together = new HashMap<>();
+
+    private DutyCheck(Study study) {
+        this.study = study;
+        crews = study.crews();
+    }
+
+    static List<Problem> of(Study study) {
+        DutyCheck check = new DutyCheck(study);
+        study.calendars().forEach(check::calendar);
+        study.equipment().forEach(check::single);
+        study.links().forEach(check::carried);
+        check.crews.forEach(check::crew);
+        return check.problems;
+    }
+
+    // ---- calendars
+
+    private void calendar(Calendar calendar) {
+        long breaks = calendar.week().stream().filter(Spell::isBreak).mapToLong(s -> s.seconds() * s.days().size()).sum();
+        long within = calendar.weeklyBreakSeconds();
+        boolean anyWork = calendar.week().stream().anyMatch(s -> !s.isBreak());
+        if (anyWork && calendar.weeklySeconds() <= 0) {
+            warn("", "The breaks of calendar " + calendar.name() + " are as long as its shifts, so nothing is ever done by it",
+                    "Shorten the breaks or lengthen the shifts");
+        } else if (breaks > within) {
+            warn("", "Calendar " + calendar.name() + " has breaks of " + Clock.exact((breaks - within) * 1_000_000_000L)
+                    + " a week outside of its shifts, which count for nothing", "Move them into the shifts, or take them out");
+        }
+        boolean used = study.equipment().stream().anyMatch(thing -> thing.basics().duty().calendar().equals(calendar.name()));
+        if (!used) {
+            problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.CALENDAR, "", "Calendar " + calendar.name() + " is used by nobody",
+                    "Give it to a crew or to equipment, or take it out",
+                    Problem.Fix.takesOut("Take it out", Part.CALENDAR, study.calendars(), calendar)));
+        }
+    }
+
+    private void calendarOf(Equipment thing, Duty duty) {
+        if (duty.calendar().isEmpty()) {
+            return;
+        }
+        Optional<Calendar> calendar = study.calendar(duty.calendar());
+        if (calendar.isEmpty()) {
+            error(thing.name(), Problem.Kind.UNKNOWN_NAME, "Its calendar \u201c" + duty.calendar() + "\u201d is not there",
+                    "Choose another calendar, or none",
+                    Problem.Fix.of("Use no calendar", thing, e -> e.with(e.basics().withDuty(e.basics().duty().withCalendar("")))));
+            return;
+        }
+        LocalDateTime start = study.plan().start();
+        boolean opens = calendar.get().at(start) == Calendar.Mode.ON;
+        Optional<Calendar.Change> next = calendar.get().after(start);
+        while (!opens && next.isPresent() && next.get().at().isBefore(study.plan().end())) {
+            opens = next.get().mode() == Calendar.Mode.ON;
+            next = calendar.get().after(next.get().at());
+        }
+        if (!opens) {
+            warn(thing.name(), "Its calendar " + calendar.get().name() + " never opens during the run, so "
+                    + (thing instanceof Crew ? "nobody of it is ever there" : "it never works"),
+                    "Change the calendar, or the start or length of the run");
+        }
+    }
+
+    // ---- equipment
+
+    private void single(Equipment thing) {
+        Duty duty = thing.basics().duty();
+        calendarOf(thing, duty);
+        for (FailureMode mode : duty.failures()) {
+            failure(thing, mode);
+        }
+        if (thing instanceof WorkEquipment work) {
+            work(thing, work.work());
+        }
+    }
+
+    private void work(Equipment thing, Work work) {
+        for (Operation operation : work.operations()) {
+            whom(thing, "Its operation " + operation.name(), operation.needs());
+            persons(thing, operation);
+        }
+        whom(thing, "Its changeover", work.setters());
+        Work.Service service = work.service();
+        if (service != null) {
+            whom(thing, "Its service", service.needs());
+        }
+        if (!work.setters().isEmpty() && work.changeover() == null) {
+            problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.CREW, thing.name(),
+                    "It says who changes over, but it has no changeover time",
+                    "Set a changeover time, or take the setters out"));
+        }
+    }
+
+    private void failure(Equipment thing, FailureMode mode) {
+        whom(thing, "The repair of " + mode.name(), mode.repair());
+        boolean works = thing instanceof WorkEquipment || thing instanceof Conveyor;
+        UpTime.Clock clock = switch (mode.up()) {
+            case UpTime.After after -> after.clock();
+            case UpTime.Available available -> available.clock();
+            case UpTime.AfterCycles cycles -> UpTime.Clock.CALENDAR;
+            case UpTime.Planned planned -> UpTime.Clock.CALENDAR;
+        };
+        if (clock == UpTime.Clock.WORKING && !works) {
+            error(thing.name(), Problem.Kind.FAILURE, "Its failure " + mode.name() + " counts working time, but a "
+                    + thing.kind().toLowerCase(java.util.Locale.ROOT) + " does no work", "Count calendar time or pieces", null);
+        }
+        OptionalDouble up = mode.meanUpSeconds();
+        if (up.isPresent() && mode.down().meanSeconds() > up.getAsDouble() && !mode.up().isPlanned()) {
+            warn(thing.name(),
+                    "Its failure " + mode.name() + " lasts " + Clock.span(mode.down().meanSeconds()) + " on average, longer than the "
+                            + Clock.span(up.getAsDouble()) + " between failures, so it is down for most of the time",
+                    "Check whether up time and down time are exchanged, or in another unit");
+        }
+        presence(thing, mode);
+    }
+
+    /** Whether repairers are there when the thing works. */
+    private void presence(Equipment thing, FailureMode mode) {
+        for (Need need : mode.repair()) {
+            List<Crew> able = crews.stream().filter(crew -> crew.has(need.whom())).toList();
+            if (able.isEmpty()) {
+                continue;
+            }
+            double best = able.stream().mapToDouble(crew -> shared(thing.basics().duty().calendar(), crew.basics().duty().calendar())).max()
+                    .orElse(1);
+            if (best < 1e-9) {
+                warn(thing.name(), "Who repairs " + mode.name() + " is never on shift while it works", "Give " + able.getFirst().name()
+                        + " a calendar that covers its shifts, or let somebody else repair it");
+            } else if (best < 0.5) {
+                problems.add(
+                        new Problem(Problem.Grade.HINT, Problem.Kind.CREW, thing.name(),
+                                "Who repairs " + mode.name() + " is on shift for only "
+                                        + Math.round(best * 100) + " % of the time in which it works",
+                                "Add repairers for the other shifts"));
+            }
+        }
+    }
+
+    /** Share of a week's time by the first calendar in which the second is on duty too; an empty name is always on duty. */
+    private double shared(String first, String second) {
+        return together.computeIfAbsent(first + "\u0000" + second, key -> {
+            Optional<Calendar> one = study.calendar(first);
+            Optional<Calendar> other = study.calendar(second);
+            if (other.isEmpty()) {
+                return 1.0;
+            }
+            LocalDateTime at = LocalDateTime.of(2001, 1, 1, 0, 0);
+            LocalDateTime end = at.plusWeeks(1);
+            long on = 0;
+            long both = 0;
+            while (at.isBefore(end)) {
+                LocalDateTime from = at;
+                LocalDateTime next = Stream.of(one, other).flatMap(Optional::stream).flatMap(c -> c.after(from).stream())
+                        .map(Calendar.Change::at).min(LocalDateTime::compareTo).filter(t -> t.isBefore(end)).orElse(end);
+                long seconds = java.time.Duration.between(at, next).toSeconds();
+                boolean works = one.map(c -> c.at(from) != Calendar.Mode.OFF).orElse(true);
+                on += works ? seconds : 0;
+                both += works && other.get().at(from) != Calendar.Mode.OFF ? seconds : 0;
+                at = next;
+            }
+            return on == 0 ? 1.0 : (double) both / on;
+        });
+    }
+
+    // ---- people
+
+    private void carried(Link link) {
+        if (link.travel() instanceof Travel.Carried carried) {
+            study.find(link.from()).ifPresent(from -> whom(from, "The way to " + link.to(), List.of(carried.need())));
+        }
+    }
+
+    private void whom(Equipment thing, String what, List<Need> needs) {
+        for (Need need : needs) {
+            needed.add(need.whom());
+            long there = crews.stream().filter(crew -> crew.has(need.whom()))
+                    .mapToLong(crew -> crew.name().equals(need.whom()) || crew.skills().contains(need.whom())
+                            ? crew.people()
+                            : crew.persons().stream().filter(person -> person.skills().contains(need.whom())).count())
+                    .sum();
+            if (there == 0) {
+                error(thing.name(), Problem.Kind.CREW,
+                        what + " needs \u201c" + need.whom() + "\u201d, but no crew is called that or has that skill",
+                        "Place a crew of that name, give a crew that skill, or let somebody else do it", null);
+            } else if (there < need.people()) {
+                error(thing.name(), Problem.Kind.CREW,
+                        what + " needs " + need.people() + " people for \u201c" + need.whom() + "\u201d, but there "
+                                + (there == 1 ? "is only 1" : "are only " + there),
+                        "Add people to the crew, or ask for fewer", null);
+            }
+        }
+    }
+
+    /** A table of times by person must know everybody who may come. */
+    private void persons(Equipment thing, Operation operation) {
+        if (!(operation.time() instanceof TimeSource.FromTable source) || !source.keys().contains(PERSON_NAME)
+                || operation.needs().isEmpty()) {
+            return;
+        }
+        Optional<Table> table = study.table(source.table());
+        int key = source.keys().indexOf(PERSON_NAME);
+        if (table.isEmpty() || !table.get().otherwise().isEmpty()) {
+            return;
+        }
+        Set<String> known = new HashSet<>();
+        table.get().rows().forEach(row -> known.add(row.keys().get(Math.min(key, row.keys().size() - 1))));
+        List<String> missing = crews.stream().filter(crew -> crew.has(operation.needs().getFirst().whom()))
+                .flatMap(c -> c.members().stream())
+                .map(person -> person.name()).filter(name -> !known.contains(name)).toList();
+        if (!missing.isEmpty()) {
+            error(thing.name(), Problem.Kind.TABLE,
+                    "Table " + source.table() + " has no time for " + String.join(", ", missing.stream().limit(4).toList())
+                            + (missing.size() > 4 ? " and others" : "") + ", who may do " + operation.name(),
+                    "Add a row for each, or a value for all others", null);
+        }
+    }
+
+    private void crew(Crew crew) {
+        boolean used = needed.stream().anyMatch(crew::has);
+        if (!used) {
+            problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.CREW, crew.name(), "Nobody needs it",
+                    "Say at a station, a failure or a link that " + crew.name() + " is needed, or take the crew out"));
+        }
+        if (!crew.breakArea().isEmpty() && study.find(crew.breakArea()).filter(BreakArea.class::isInstance).isEmpty()) {
+            warn(crew.name(), "Its break area \u201c" + crew.breakArea() + "\u201d is not there, so its people stay at home during breaks",
+                    "Choose a break area, or place one");
+        }
+    }
+
+    private void warn(String place, String what, String remedy) {
+        problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.CALENDAR, place, what, remedy));
+    }
+
+    private void error(String place, Problem.Kind kind, String what, String remedy, Problem.@org.jspecify.annotations.Nullable Fix fix) {
+        problems.add(new Problem(Problem.Grade.ERROR, kind, place, what, remedy, fix));
+    }
+}

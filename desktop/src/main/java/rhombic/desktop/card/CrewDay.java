@@ -1,0 +1,79 @@
+package rhombic.desktop.card;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import javafx.scene.Node;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.Label;
+import rhombic.desktop.floor.StatePattern;
+import rhombic.quantity.Clock;
+import rhombic.study.Study;
+import rhombic.study.duty.Person;
+import rhombic.study.kind.Crew;
+import rhombic.study.value.PersonState;
+import rhombic.trace.Moment;
+import rhombic.trace.PeopleMoment;
+
+/** What each of a crew does at the moment shown, and how its day has been shared so far. Their strips tell when. */
+final class CrewDay {
+    private static final int MOST_SHOWN = 12;
+
+    private CrewDay() {}
+
+    static List<Node> of(Study study, Crew crew, Moment moment, double width) {
+        int first = 0;
+        for (Crew other : study.crews()) {
+            if (other.name().equals(crew.name())) {
+                break;
+            }
+            first += other.people();
+        }
+        PeopleMoment people = moment.people();
+        long now = moment.timeNanos();
+        List<Node> nodes = new ArrayList<>();
+        Label heading = new Label("So far, at " + Clock.elapsed(now));
+        heading.getStyleClass().add("caption");
+        nodes.add(heading);
+        List<Person> members = crew.members();
+        for (int i = 0; i < Math.min(MOST_SHOWN, members.size()) && first + i < people.count(); i++) {
+            int person = first + i;
+            PersonState state = people.state(person);
+            double busy = 0;
+            double duty = 0;
+            for (PersonState one : PersonState.values()) {
+                double share = people.share(person, one, now);
+                busy += one.isBusy() ? share : 0;
+                duty += one.isOnDuty() ? share : 0;
+            }
+            Label says = new Label(String.format(Locale.ROOT, "%s: %s for %s%s", members.get(i).name(), state.word(),
+                    Clock.elapsed(now - people.sinceNanos(person)),
+                    duty <= 0 ? "" : String.format(Locale.ROOT, ", busy %.0f %%", 100 * busy / duty)));
+            says.setWrapText(true);
+            says.setId("person-" + i);
+            nodes.add(says);
+            nodes.add(bar(people, person, now, width));
+        }
+        if (members.size() > MOST_SHOWN) {
+            Label more = new Label("and " + (members.size() - MOST_SHOWN) + " more, see their strips");
+            more.getStyleClass().add("caption");
+            nodes.add(more);
+        }
+        return nodes;
+    }
+
+    private static Canvas bar(PeopleMoment people, int person, long now, double width) {
+        Canvas canvas = new Canvas(width, 10);
+        GraphicsContext g = canvas.getGraphicsContext2D();
+        double x = 0;
+        for (PersonState state : PersonState.values()) {
+            double part = people.share(person, state, now) * width;
+            if (part > 0) {
+                StatePattern.draw(g, state, x, 0, part, 10);
+            }
+            x += part;
+        }
+        return canvas;
+    }
+}
