@@ -7,7 +7,12 @@ import rhombic.experiment.Interval;
 import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
 import rhombic.insight.Limit;
+import rhombic.measure.CrewFigures;
 import rhombic.measure.EquipmentFigures;
+import rhombic.measure.ModeFigures;
+import rhombic.measure.PersonFigures;
+import rhombic.study.value.PersonState;
+import java.util.function.ToDoubleFunction;
 import rhombic.measure.LinkFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Clock;
@@ -49,6 +54,64 @@ final class Report {
         out.println("Means over the runs, for each equipment:");
         equipment(summary, out);
         links(summary, out);
+        people(summary, out);
+        failures(summary, out);
+    }
+
+    private static void people(Summary summary, PrintWriter out) {
+        List<CrewFigures> crews = summary.runs().getFirst().crews();
+        if (crews.isEmpty()) {
+            return;
+        }
+        out.println();
+        out.println("People, means over the runs; utilisation is of the time on duty:");
+        String row = "%-24.24s %11s %8s %8s %8s %8s %8s %8s %8s %8s%n";
+        out.printf(row, "person", "utilisation", "jobs", "working", "repair", "walking", "carrying", "waiting", "break", "off");
+        for (int c = 0; c < crews.size(); c++) {
+            for (int p = 0; p < crews.get(c).people().size(); p++) {
+                int crew = c;
+                int person = p;
+                ToDoubleFunction<ToDoubleFunction<PersonFigures>> mean = figure -> summary.runs().stream()
+                        .mapToDouble(run -> figure.applyAsDouble(run.crews().get(crew).people().get(person))).filter(v -> !Double.isNaN(v))
+                        .average().orElse(Double.NaN);
+                out.printf(row, crews.get(c).people().get(p).name(), percent(mean.applyAsDouble(PersonFigures::utilisation)),
+                        String.format(Locale.ROOT, "%.1f", mean.applyAsDouble(PersonFigures::jobs)),
+                        percent(mean.applyAsDouble(f -> f.share(PersonState.WORKING))),
+                        percent(mean.applyAsDouble(f -> f.share(PersonState.REPAIR))),
+                        percent(mean.applyAsDouble(f -> f.share(PersonState.WALKING))),
+                        percent(mean.applyAsDouble(f -> f.share(PersonState.CARRYING))),
+                        percent(mean.applyAsDouble(f -> f.share(PersonState.WAITING))),
+                        percent(mean.applyAsDouble(f -> f.share(PersonState.ON_BREAK))),
+                        percent(mean.applyAsDouble(f -> f.share(PersonState.OFF_SHIFT))));
+            }
+        }
+    }
+
+    private static void failures(Summary summary, PrintWriter out) {
+        RunFigures first = summary.runs().getFirst();
+        if (first.equipment().stream().allMatch(e -> e.modes().isEmpty())) {
+            return;
+        }
+        out.println();
+        out.println("Failures, means over the runs:");
+        String row = "%-24.24s %-24.24s %9s %12s %10s%n";
+        out.printf(row, "equipment", "failure", "times", "waits for it", "in repair");
+        for (int i = 0; i < first.equipment().size(); i++) {
+            for (int m = 0; m < first.equipment().get(i).modes().size(); m++) {
+                int index = i;
+                int mode = m;
+                ToDoubleFunction<ToDoubleFunction<ModeFigures>> mean = figure -> summary.runs().stream()
+                        .mapToDouble(run -> figure.applyAsDouble(run.equipment().get(index).modes().get(mode))).average()
+                        .orElse(Double.NaN);
+                out.printf(row, first.equipment().get(i).name(), first.equipment().get(i).modes().get(m).name(),
+                        String.format(Locale.ROOT, "%.1f", mean.applyAsDouble(ModeFigures::failures)),
+                        percent(mean.applyAsDouble(ModeFigures::waitingShare)), percent(mean.applyAsDouble(ModeFigures::repairShare)));
+            }
+        }
+    }
+
+    private static String percent(double share) {
+        return Double.isNaN(share) ? "\u2013" : String.format(Locale.ROOT, "%.1f %%", 100 * share);
     }
 
     private static void links(Summary summary, PrintWriter out) {
@@ -86,6 +149,9 @@ final class Report {
         out.printf(row, "equipment", "in", "out", "now", "content", "most", "stay", "of it wait", "working", "starved", "blocked", "other");
         for (int i = 0; i < equipment.size(); i++) {
             int index = i;
+            if (!equipment.get(i).meetsPieces()) {
+                continue;
+            }
             out.printf(row, equipment.get(i).name(), mean(summary, index, EquipmentFigures::in),
                     mean(summary, index, EquipmentFigures::out),
                     mean(summary, index, EquipmentFigures::contentNow),

@@ -3,12 +3,15 @@ package rhombic.experiment;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.ToDoubleFunction;
+import rhombic.measure.CrewFigures;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Crew;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.value.PersonState;
 import rhombic.study.value.PieceType;
 
 /**
@@ -19,6 +22,7 @@ import rhombic.study.value.PieceType;
  */
 public record Response(String place, String name, String unit, ToDoubleFunction<RunFigures> value) {
     public static final Response THROUGHPUT = plant("throughput", "1/h", RunFigures::throughputPerHour);
+    public static final Response PLANNED_THROUGHPUT = plant("throughput per planned hour", "1/h", RunFigures::throughputPerPlannedHour);
     public static final Response LEAD_TIME = plant("lead time mean", "s", run -> run.lead().mean());
     public static final Response LEAD_TIME_P95 = plant("lead time 95th percentile", "s", run -> run.lead().p95());
     public static final Response INSIDE = plant("inside mean", "", RunFigures::insideMean);
@@ -29,7 +33,8 @@ public record Response(String place, String name, String unit, ToDoubleFunction<
     public static final Response LOSS = plant("loss", "1", RunFigures::lossShare);
 
     /** Those of the whole plant. */
-    public static final List<Response> OF_PLANT = List.of(THROUGHPUT, LEAD_TIME, LEAD_TIME_P95, INSIDE, IN, OUT, SCRAPPED, TURNED_AWAY,
+    public static final List<Response> OF_PLANT = List.of(THROUGHPUT, PLANNED_THROUGHPUT, LEAD_TIME, LEAD_TIME_P95, INSIDE, IN, OUT,
+            SCRAPPED, TURNED_AWAY,
             LOSS);
 
     /** Every response that the study has. */
@@ -37,12 +42,32 @@ public record Response(String place, String name, String unit, ToDoubleFunction<
         List<Response> all = new ArrayList<>(OF_PLANT);
         List<Equipment> equipment = study.equipment();
         for (int i = 0; i < equipment.size(); i++) {
-            all.addAll(ofEquipment(i, equipment.get(i).name()));
+            if (equipment.get(i).meetsPieces()) {
+                all.addAll(ofEquipment(i, equipment.get(i).name()));
+                all.addAll(ofModes(i, equipment.get(i)));
+            }
         }
         for (int i = 0; i < study.pieceTypes().size(); i++) {
             all.addAll(ofType(i, study.pieceTypes().get(i)));
         }
+        List<Crew> crews = study.crews();
+        for (int i = 0; i < crews.size(); i++) {
+            all.addAll(ofCrew(i, crews.get(i).name()));
+        }
         return all;
+    }
+
+    private static List<Response> ofCrew(int index, String name) {
+        List<Response> all = new ArrayList<>(List.of(crew(index, name, "utilisation", "1", CrewFigures::utilisation),
+                crew(index, name, "jobs", "", CrewFigures::jobs), crew(index, name, "walked", "m", CrewFigures::metres)));
+        for (PersonState state : PersonState.values()) {
+            all.add(crew(index, name, "people " + state.word(), "1", c -> c.share(state)));
+        }
+        return all;
+    }
+
+    private static Response crew(int index, String place, String name, String unit, ToDoubleFunction<CrewFigures> value) {
+        return new Response(place, name, unit, run -> value.applyAsDouble(run.crews().get(index)));
     }
 
     /** Share of time that the equipment spends in the state; {@code index} is its place in the study. */
@@ -69,12 +94,27 @@ public record Response(String place, String name, String unit, ToDoubleFunction<
         return responses;
     }
 
+    private static List<Response> ofModes(int index, Equipment thing) {
+        List<Response> all = new ArrayList<>();
+        for (int i = 0; i < thing.basics().duty().failures().size(); i++) {
+            int mode = i;
+            String name = thing.basics().duty().failures().get(i).name();
+            ToDoubleFunction<EquipmentFigures> failures = e -> e.modes().isEmpty() ? Double.NaN : e.modes().get(mode).failures();
+            all.add(equipment(index, thing.name(), "failures by " + name, "", failures));
+            all.add(equipment(index, thing.name(), "down by " + name, "1",
+                    e -> e.modes().isEmpty() ? Double.NaN : e.modes().get(mode).downShare()));
+        }
+        return all;
+    }
+
     private static List<Response> ofType(int index, PieceType type) {
         return List.of(type(index, type.name(), "lead time mean", t -> t.lead().mean()),
                 type(index, type.name(), "work mean", TypeFigures::workMean),
                 type(index, type.name(), "wait mean", TypeFigures::waitMean),
                 type(index, type.name(), "blocked mean", TypeFigures::blockedMean),
-                type(index, type.name(), "move mean", TypeFigures::moveMean));
+                type(index, type.name(), "move mean", TypeFigures::moveMean),
+                type(index, type.name(), "wait for crew mean", TypeFigures::crewMean),
+                type(index, type.name(), "value-adding work mean", TypeFigures::valueMean));
     }
 
     private static Response plant(String name, String unit, ToDoubleFunction<RunFigures> value) {

@@ -40,10 +40,10 @@ public final class EquipmentStory {
         String since = Clock.elapsed(moment.timeNanos() - moment.stateSinceNanos(node));
         return switch (thing) {
             case GoodsIn in -> state.isEmpty() ? "Brings nothing." : ofGoodsIn(node, state.get(), since, moment) + shut;
-            case Buffer buffer -> (moment.content(node) == 0
+            case Buffer buffer -> state.map(s -> kept(s, since) + " ").orElse("") + (moment.content(node) == 0
                     ? "Is empty: " + waitsForPieces(thing)
                     : "Holds " + pieces(moment.content(node)) + "; " + first(node, moment)) + "." + shut;
-            case Conveyor conveyor -> onConveyor(node, thing, moment) + "." + shut;
+            case Conveyor conveyor -> state.map(s -> kept(s, since) + " ").orElse("") + onConveyor(node, thing, moment) + "." + shut;
             case WorkEquipment work -> state.isEmpty() ? "Does nothing." : ofWork(node, work, state.get(), since, moment) + "." + shut;
             case Crew crew -> crew.people() == 1 ? "Home of one person." : "Home of " + crew.people() + " people.";
             case BreakArea area -> "People spend their breaks here.";
@@ -70,7 +70,21 @@ public final class EquipmentStory {
         return inlet + outlet;
     }
 
+    /** What keeps it from working, if something does. */
+    private static String kept(EquipmentState state, String since) {
+        return switch (state) {
+            case DOWN -> "Has been down for " + since + ".";
+            case AWAITING_REPAIR -> "Is down and has waited for its repair for " + since + ".";
+            case OFF_SHIFT -> "Has been off shift for " + since + ".";
+            default -> "";
+        };
+    }
+
     private String ofGoodsIn(int node, EquipmentState state, String since, Moment moment) {
+        String kept = kept(state, since);
+        if (!kept.isEmpty()) {
+            return kept;
+        }
         return state == EquipmentState.BLOCKED
                 ? pieces(moment.content(node)) + (moment.content(node) == 1 ? " has" : " have") + " waited here, the first for "
                         + sinceFirst(node, moment) + ", "

@@ -19,12 +19,13 @@ import java.util.List;
  * @param standstill what stands still for good at the end
  * @param crews in the order of the study
  * @param skills that crews have, their own names among them
+ * @param plannedHours part of the hours in which at least one of the calendars in use is on, breaks apart; all if there are none
  */
 public record RunFigures(int replication, long seed, double hours, long in, long out, long carriersOut, long made, long joined,
         long scrapped, long insideAtStart, long inside, double insideMean,
         long turnedAway, StayFigures lead, List<EquipmentFigures> equipment, List<LinkFigures> links, List<TypeFigures> types,
         long events, String stoppedBy, StandstillFigures standstill, List<CrewFigures> crews,
-        List<SkillFigures> skills) implements Serializable {
+        List<SkillFigures> skills, double plannedHours) implements Serializable {
     public RunFigures {
         equipment = List.copyOf(equipment);
         links = List.copyOf(links);
@@ -36,6 +37,11 @@ public record RunFigures(int replication, long seed, double hours, long in, long
     /** Part of those that came which were turned away, 0 to 1; NaN if none came. */
     public double lossShare() {
         return in + turnedAway == 0 ? Double.NaN : (double) turnedAway / (in + turnedAway);
+    }
+
+    /** Pieces out for each hour that was planned; NaN if none was. */
+    public double throughputPerPlannedHour() {
+        return plannedHours > 0 ? (out - carriersOut) / plannedHours : Double.NaN;
     }
 
     public double throughputPerHour() {

@@ -52,6 +52,15 @@ abstract class ContentNode extends Node {
         }
     }
 
+    /** It has no states of its own, but may be seen to be down or off shift. */
+    @Override
+    void upkeepChanged() {
+        Upkeep kept = upkeep;
+        if (kept != null && plant.trace != null) {
+            plant.trace.kept(plant.now(), index, kept.state());
+        }
+    }
+
     final void traceContent() {
         if (plant.trace != null) {
             plant.trace.holds(plant.now(), index, tally.content());

@@ -296,8 +296,15 @@ final class GoodsInNode extends Node {
         return waiting.isEmpty() && (isExpecting || onDemand && supplied < most);
     }
 
+    @Override
+    void upkeepChanged() {
+        noteWaiting();
+    }
+
     private void noteWaiting() {
-        EquipmentState now = waiting.isEmpty() ? EquipmentState.WORKING : EquipmentState.BLOCKED;
+        Upkeep kept = upkeep;
+        EquipmentState keeps = kept == null ? null : kept.state();
+        EquipmentState now = keeps != null ? keeps : waiting.isEmpty() ? EquipmentState.WORKING : EquipmentState.BLOCKED;
         if (now != unitState) {
             tally.unit(plant.now(), unitState, now);
             unitState = now;

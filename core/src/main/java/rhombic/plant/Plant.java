@@ -36,6 +36,8 @@ import rhombic.study.Link;
 import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.duty.Calendar;
+import rhombic.study.duty.PlannedTime;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.BreakArea;
@@ -327,7 +329,15 @@ public final class Plant {
                         .toList(),
                 pieceTypes,
                 simulator.occurred(), stoppedBy, standstill(), staff == null ? List.of() : staff.figures(),
-                staff == null ? List.of() : staff.skills());
+                staff == null ? List.of() : staff.skills(), plannedHours(now, whole.hours(now)));
+    }
+
+    private double plannedHours(long now, double measuredHours) {
+        List<Calendar> used = study.calendars().stream()
+                .filter(c -> study.equipment().stream().anyMatch(e -> e.basics().duty().calendar().equals(c.name()))).toList();
+        return used.isEmpty()
+                ? measuredHours
+                : PlannedTime.seconds(used, start.plusNanos(now - Math.round(measuredHours * 3.6e12)), start.plusNanos(now)) / 3600;
     }
 
     /** What stands still for good now, because each waits for the next. */

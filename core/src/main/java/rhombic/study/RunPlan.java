@@ -7,6 +7,7 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.value.Count;
 import rhombic.study.value.StudyException;
+import rhombic.study.value.TargetBand;
 
 /**
  * When a run begins, how long it lasts and how often it is repeated.
@@ -17,9 +18,10 @@ import rhombic.study.value.StudyException;
  * @param replications 1 to 10000
  * @param untilOut pieces, carriers apart, after which the run ends before its length, counted from the end of the
  *     warm-up; 0 to 100000000, 0 for no such end
+ * @param target for the utilisation of people and stations
  */
 public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, long seed, int replications,
-        int untilOut) implements Serializable {
+        int untilOut, TargetBand target) implements Serializable {
     public static final int FIRST_YEAR = 1900;
     public static final int LAST_YEAR = 9999;
 
@@ -29,6 +31,11 @@ public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, lon
     /** One shift of eight hours on a Monday morning, ten times. */
     public static final RunPlan ONE_SHIFT = new RunPlan(LocalDateTime.of(2027, 1, 4, 6, 0), Quantity.hours(8), Quantity.minutes(0), 1, 10,
             0);
+
+    /** With the usual target. */
+    public RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, long seed, int replications, int untilOut) {
+        this(start, length, warmUp, seed, replications, untilOut, TargetBand.USUAL);
+    }
 
     public RunPlan {
         if (start.getYear() < FIRST_YEAR || start.getYear() > LAST_YEAR) {
@@ -47,27 +54,27 @@ public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, lon
     }
 
     public RunPlan withLength(Quantity newLength) {
-        return new RunPlan(start, newLength, warmUp, seed, replications, untilOut);
+        return new RunPlan(start, newLength, warmUp, seed, replications, untilOut, target);
     }
 
     public RunPlan withWarmUp(Quantity newWarmUp) {
-        return new RunPlan(start, length, newWarmUp, seed, replications, untilOut);
+        return new RunPlan(start, length, newWarmUp, seed, replications, untilOut, target);
     }
 
     public RunPlan withSeed(long newSeed) {
-        return new RunPlan(start, length, warmUp, newSeed, replications, untilOut);
+        return new RunPlan(start, length, warmUp, newSeed, replications, untilOut, target);
     }
 
     public RunPlan withReplications(int newReplications) {
-        return new RunPlan(start, length, warmUp, seed, newReplications, untilOut);
+        return new RunPlan(start, length, warmUp, seed, newReplications, untilOut, target);
     }
 
     public RunPlan withStart(LocalDateTime newStart) {
-        return new RunPlan(newStart, length, warmUp, seed, replications, untilOut);
+        return new RunPlan(newStart, length, warmUp, seed, replications, untilOut, target);
     }
 
     public RunPlan withUntilOut(int pieces) {
-        return new RunPlan(start, length, warmUp, seed, replications, pieces);
+        return new RunPlan(start, length, warmUp, seed, replications, pieces, target);
     }
 
     /** With the length that ends at a moment of the calendar, which must be after the start. */
@@ -79,6 +86,10 @@ public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, lon
         return withLength(seconds % 3600 == 0
                 ? Quantity.hours(seconds / 3600.0)
                 : seconds % 60 == 0 ? Quantity.minutes(seconds / 60.0) : Quantity.seconds(seconds));
+    }
+
+    public RunPlan withTarget(TargetBand newTarget) {
+        return new RunPlan(start, length, warmUp, seed, replications, untilOut, newTarget);
     }
 
     /** When the run ends, if nothing ends it before. */

@@ -450,7 +450,7 @@ public final class Moment {
             case SET -> {}
             case GATE -> setGate(node, slot);
             case AWAY -> places.addLong(node, AWAY, 1);
-            case STATE -> changeState(time, node, slot);
+            case STATE, KEPT -> changeState(time, node, slot);
             case HOLDS -> {}
             case WALKS, PERSON -> people.apply(time, node, slot, what, extras);
         }

@@ -55,6 +55,8 @@ final class Segment {
         STATE,
         /** The equipment, which has contents and no states, holds as many pieces as the slot says. */
         HOLDS,
+        /** Something keeps the equipment, which has contents and no states: the slot holds what; negative if nothing does any more. */
+        KEPT,
         /** The person that stands in the place of the equipment sets out, straight; further numbers say from where to where. */
         WALKS,
         /** The person that stands in the place of the equipment does what the slot says. */

@@ -190,7 +190,7 @@ public final class Trace {
             boolean comes = switch (what) {
                 case BORN, WAITS, WORKS, MADE, OFF, ONTO, MOVES, RIDES -> true;
                 case STANDS, BEGINS, DONE, AWAY, STATE, HOLDS, JOINED, SCRAPPED, GONE, LOOK, TYPE, SET, GATE, LEADS, FOLLOWS, WALKS,
-                        PERSON ->
+                        PERSON, KEPT ->
                     false;
             };
             if (comes) {

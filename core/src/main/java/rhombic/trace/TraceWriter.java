@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.PriorityQueue;
+import org.jspecify.annotations.Nullable;
 import rhombic.space.Pace;
 import rhombic.space.Pose;
 import rhombic.study.value.EquipmentState;
@@ -260,6 +261,11 @@ public final class TraceWriter {
 
     public void state(long timeNanos, int node, EquipmentState state) {
         add(timeNanos, NO_BODY, node, state.ordinal(), Segment.What.STATE);
+    }
+
+    /** Equipment that has contents and no states is down or off shift; null: no longer. */
+    public void kept(long timeNanos, int node, @Nullable EquipmentState state) {
+        add(timeNanos, NO_BODY, node, state == null ? -1 : state.ordinal(), Segment.What.KEPT);
     }
 
     /** A person sets out, straight, and will be there after so long; with 0 it is there. */

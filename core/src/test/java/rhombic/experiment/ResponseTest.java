@@ -39,7 +39,7 @@ class ResponseTest {
         all.forEach(response -> assertTrue(names.add(response.place() + "\u0000" + response.name()),
                 response.place() + ": " + response.name()));
         int eachEquipment = 11 + EquipmentState.values().length;
-        assertEquals(Response.OF_PLANT.size() + 4 * eachEquipment + 5, all.size());
+        assertEquals(Response.OF_PLANT.size() + 4 * eachEquipment + 7, all.size());
     }
 
     @Test

@@ -113,7 +113,7 @@ final class Shot {
                 if (frames == 2) {
                     stage.getScene().getRoot().requestFocus();
                     window.say("");
-                    window.floor().fit(java.util.Set.of());
+                    window.floor().fit(names("fit"));
                     if (wanted.containsKey("play")) {
                         player.play();
                     }

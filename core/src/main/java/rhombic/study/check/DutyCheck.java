@@ -176,7 +176,7 @@ final class DutyCheck {
         }
     }
 
-    /** Share of a week's time by the first calendar in which the second is on duty too; an empty name is always on duty. */
+    /** Share of the run's first week by the first calendar in which the second is on duty too; an empty name is always on duty. */
     private double shared(String first, String second) {
         return together.computeIfAbsent(first + "\u0000" + second, key -> {
             Optional<Calendar> one = study.calendar(first);
@@ -184,8 +184,9 @@ final class DutyCheck {
             if (other.isEmpty()) {
                 return 1.0;
             }
-            LocalDateTime at = LocalDateTime.of(2001, 1, 1, 0, 0);
-            LocalDateTime end = at.plusWeeks(1);
+            LocalDateTime at = study.plan().start();
+            LocalDateTime week = at.plusWeeks(1);
+            LocalDateTime end = week.isBefore(study.plan().end()) ? week : study.plan().end();
             long on = 0;
             long both = 0;
             while (at.isBefore(end)) {

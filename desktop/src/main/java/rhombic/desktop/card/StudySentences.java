@@ -33,6 +33,7 @@ import rhombic.study.value.Attribute;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
+import rhombic.study.value.TargetBand;
 import rhombic.study.value.Value;
 
 /** What the card says when nothing is selected: the run, the pieces, the tables and the rules. */
@@ -101,7 +102,20 @@ final class StudySentences {
                         typed("seed", String.valueOf(plan.seed()), String.valueOf(plan.seed()),
                                 "A whole number; the same seed gives the same run",
                                 text -> plan(p -> p.withSeed(Typed.seed(text)))),
-                        new Words(".")));
+                        new Words(".")),
+                new Sentence(new Words("People and stations are meant to be busy "),
+                        typed("target", plan.target().least() + " to " + plan.target().most(),
+                                plan.target().least() + " to " + plan.target().most(),
+                                "From one share to another, such as 70 % to 85 %", text -> plan(p -> p.withTarget(target(text)))),
+                        new Words(" of their time.")));
+    }
+
+    private static TargetBand target(String text) {
+        String[] ends = text.split("\\bto\\b");
+        if (ends.length != 2) {
+            throw new IllegalArgumentException("Write two shares, such as 70 % to 85 %; got \u201c" + text.strip() + "\u201d");
+        }
+        return new TargetBand(Quantity.parse(ends[0], Dimension.SHARE), Quantity.parse(ends[1], Dimension.SHARE));
     }
 
     /** Only the time, where it is of the same day. */

@@ -31,7 +31,8 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
 
     /** What the sheets of Diagnose are about. */
     public enum Subject {
-        EQUIPMENT("Equipment"), STATES("Time in states"), PIECES("Piece types"), LINKS("On the way");
+        EQUIPMENT("Equipment"), STATES("Time in states"), PIECES("Piece types"), LINKS("On the way"), PEOPLE("People"), FAILURES(
+                "Failures"), STAFFING("Staffing");
 
         private final String word;
 
@@ -52,6 +53,9 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
             case STATES -> states(summary);
             case PIECES -> pieces(summary);
             case LINKS -> links(summary);
+            case PEOPLE -> PeopleSheets.people(summary);
+            case FAILURES -> PeopleSheets.failures(summary);
+            case STAFFING -> PeopleSheets.staffing(summary);
         };
     }
 
@@ -61,7 +65,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
                 new Column("of it wait", 60), new Column("95 % in", 60), new Column("Working", 60), new Column("Starved", 58),
                 new Column("Blocked", 62), new Column("\u00b1", 44));
         return new ResultSheet("Means of each equipment. \u00b1 is the 95 % margin of the working share.", columns,
-                rows(summary.study().equipment().size(), index -> {
+                rowsOfMet(summary, index -> {
                     Function<ToDoubleFunction<EquipmentFigures>, Double> mean = figure -> mean(summary,
                             run -> figure.applyAsDouble(run.equipment().get(index)));
                     return List.of(summary.study().equipment().get(index).name(), number(mean.apply(EquipmentFigures::in)),
@@ -78,28 +82,50 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
                 }));
     }
 
+    /** Only states that somewhere occur, besides the three that are always told. */
     private static ResultSheet states(Summary summary) {
-        List<Column> columns = new ArrayList<>(List.of(new Column("Equipment", 122)));
-        for (EquipmentState state : EquipmentState.values()) {
-            columns.add(new Column(capital(state.word()), 78));
+        List<EquipmentState> shown = Arrays.stream(EquipmentState.values())
+                .filter(state -> state.isAlwaysShown() || state == EquipmentState.CHANGEOVER || state == EquipmentState.SERVICE
+                        || state == EquipmentState.PAUSE
+                        || summary.runs().stream().flatMap(run -> run.equipment().stream()).anyMatch(e -> e.share(state) > 0))
+                .toList();
+        List<Column> columns = new ArrayList<>(List.of(new Column("Equipment", 116)));
+        int width = Math.min(78, 500 / shown.size());
+        for (EquipmentState state : shown) {
+            columns.add(new Column(heading(state), width));
         }
-        columns.add(new Column("Adding value", 88));
-        return new ResultSheet("Share of the time that each place spends in each state; and in work that adds value.", columns,
-                rows(summary.study().equipment().size(), index -> {
+        boolean planned = shown.contains(EquipmentState.OFF_SHIFT);
+        if (planned) {
+            columns.add(new Column("Of plan", 50));
+        }
+        columns.add(new Column("Value", 46));
+        return new ResultSheet("Share of the time that each place spends in each state, and in work that adds value."
+                + (planned ? " Of plan: working, of the time on shift." : ""), columns, rowsOfMet(summary, index -> {
                     List<String> cells = new ArrayList<>(List.of(summary.study().equipment().get(index).name()));
-                    Arrays.stream(EquipmentState.values()).forEach(state -> cells.add(share(summary, index, state)));
-                    cells.add(summary.study().equipment().get(index) instanceof WorkEquipment
-                            ? percent(mean(summary, run -> run.equipment().get(index).valueShare()))
-                            : "");
+                    shown.forEach(state -> cells.add(share(summary, index, state)));
+                    boolean works = summary.study().equipment().get(index) instanceof WorkEquipment;
+                    if (planned) {
+                        cells.add(works ? percent(mean(summary, run -> run.equipment().get(index).plannedUtilisation())) : "");
+                    }
+                    cells.add(works ? percent(mean(summary, run -> run.equipment().get(index).valueShare())) : "");
                     return cells;
                 }));
     }
 
+    private static String heading(EquipmentState state) {
+        return switch (state) {
+            case WAITING_FOR_CREW -> "For crew";
+            case AWAITING_REPAIR -> "For repair";
+            default -> capital(state.word());
+        };
+    }
+
     private static ResultSheet pieces(Summary summary) {
-        List<Column> columns = List.of(new Column("Piece type", 80), new Column("In", 42), new Column("Made", 44), new Column("Joined", 50),
-                new Column("Scrap", 42), new Column("Out", 42),
-                new Column("Inside", 46), new Column("Lead time", 64), new Column("95 % in", 62), new Column("Worked on", 66),
-                new Column("Waiting", 58), new Column("Blocked", 58), new Column("Moving", 58));
+        List<Column> columns = List.of(new Column("Piece type", 76), new Column("In", 36), new Column("Made", 40), new Column("Joined", 44),
+                new Column("Scrap", 38), new Column("Out", 36),
+                new Column("Inside", 42), new Column("Lead time", 58), new Column("95 % in", 56), new Column("Worked on", 62),
+                new Column("adds value", 58), new Column("Waiting", 54), new Column("For crew", 54), new Column("Blocked", 52),
+                new Column("Moving", 52));
         return new ResultSheet("Means of each piece type. Lead time, and how it splits, is of those that have left.", columns,
                 rows(summary.study().pieceTypes().size(), index -> {
                     Function<ToDoubleFunction<TypeFigures>, Double> mean = figure -> mean(summary,
@@ -109,7 +135,8 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
                             number(mean.apply(TypeFigures::scrapped)), number(mean.apply(TypeFigures::out)),
                             number(mean.apply(TypeFigures::inside)), Clock.span(mean.apply(t -> t.lead().mean())),
                             Clock.span(mean.apply(t -> t.lead().p95())), Clock.span(mean.apply(TypeFigures::workMean)),
-                            Clock.span(mean.apply(TypeFigures::waitMean)),
+                            Clock.span(mean.apply(TypeFigures::valueMean)), Clock.span(mean.apply(TypeFigures::waitMean)),
+                            Clock.span(mean.apply(TypeFigures::crewMean)),
                             Clock.span(mean.apply(TypeFigures::blockedMean)), Clock.span(mean.apply(TypeFigures::moveMean)));
                 }));
     }
@@ -173,6 +200,13 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
 
     private static String some(String before, double count, String what) {
         return count == 0 ? "" : before + String.format(Locale.ROOT, "%.1f", count) + what;
+    }
+
+    /** One row for each thing that pieces meet. */
+    private static List<List<String>> rowsOfMet(Summary summary, java.util.function.IntFunction<List<String>> row) {
+        return java.util.stream.IntStream.range(0, summary.study().equipment().size())
+                .filter(i -> summary.study().equipment().get(i).meetsPieces())
+                .mapToObj(row).toList();
     }
 
     private static List<List<String>> rows(int count, java.util.function.IntFunction<List<String>> row) {

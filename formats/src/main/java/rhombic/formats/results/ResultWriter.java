@@ -12,6 +12,7 @@ import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.ToDoubleFunction;
 import java.util.function.ToLongFunction;
 import org.apache.commons.csv.CSVFormat;
@@ -27,6 +28,8 @@ import rhombic.measure.StandstillFigures;
 import rhombic.measure.StayFigures;
 import rhombic.measure.TypeFigures;
 import rhombic.measure.WaitFigures;
+import rhombic.study.kind.Family;
+import rhombic.study.kind.Kinds;
 import rhombic.study.value.EquipmentState;
 
 /** Writes results. A figure that a run has not (a mean of nothing) is null in JSON and empty in CSV. */
@@ -41,8 +44,8 @@ public final class ResultWriter {
     }
 
     /**
-     * Writes {@code responses.csv}, {@code equipment.csv}, {@code piece-types.csv}, {@code links.csv} and
-     * {@code replications.csv} into the folder.
+     * Writes {@code responses.csv}, {@code equipment.csv}, {@code piece-types.csv}, {@code links.csv}, {@code people.csv},
+     * {@code failures.csv}, {@code staffing.csv} and {@code replications.csv} into the folder.
      */
     public static void saveCsv(Summary summary, Path folder) throws IOException {
         java.nio.file.Files.createDirectories(folder);
@@ -51,6 +54,9 @@ public final class ResultWriter {
         csv(folder.resolve("piece-types.csv"), out -> types(summary, out));
         csv(folder.resolve("links.csv"), out -> links(summary, out));
         csv(folder.resolve("replications.csv"), out -> runs(summary, out));
+        csv(folder.resolve("people.csv"), out -> PeopleResults.people(summary, out));
+        csv(folder.resolve("failures.csv"), out -> PeopleResults.failures(summary, out));
+        csv(folder.resolve("staffing.csv"), out -> PeopleResults.staffing(summary, out));
     }
 
     static ObjectNode json(Summary summary) {
@@ -79,6 +85,13 @@ public final class ResultWriter {
         return root;
     }
 
+    /** Those that pieces meet. */
+    private static List<EquipmentFigures> met(RunFigures run) {
+        return run.equipment().stream()
+                .filter(e -> Kinds.ofFileWord(e.kind().toLowerCase(Locale.ROOT)).filter(k -> k.family() == Family.PEOPLE).isEmpty())
+                .toList();
+    }
+
     private static ObjectNode run(RunFigures run) {
         ObjectNode node = JSON.createObjectNode();
         node.put("replication", run.replication());
@@ -97,7 +110,7 @@ public final class ResultWriter {
         node.put("stoppedBy", run.stoppedBy());
         node.set("standstill", standstill(run.standstill()));
         ArrayNode equipment = node.putArray("equipment");
-        for (EquipmentFigures e : run.equipment()) {
+        for (EquipmentFigures e : met(run)) {
             ObjectNode one = equipment.addObject();
             one.put("name", e.name());
             one.put("kind", e.kind());
@@ -122,6 +135,12 @@ public final class ResultWriter {
                 }
             }
             one.put("valueShare", e.valueShare());
+            if (!e.modes().isEmpty()) {
+                PeopleResults.modes(e.modes(), one.putArray("failures"));
+            }
+            if (!e.shares().isEmpty() && e.share(EquipmentState.OFF_SHIFT) > 0) {
+                number(one, "plannedUtilisation", e.plannedUtilisation());
+            }
             if (e.shares().isEmpty()) {
                 one.put("emptyShare", e.emptyShare());
                 one.put("fullShare", e.fullShare());
@@ -160,7 +179,13 @@ public final class ResultWriter {
             number(one, "waitMean", t.waitMean());
             number(one, "blockedMean", t.blockedMean());
             number(one, "moveMean", t.moveMean());
+            number(one, "crewMean", t.crewMean());
+            number(one, "valueMean", t.valueMean());
         }
+        if (!run.crews().isEmpty()) {
+            PeopleResults.crews(run, node);
+        }
+        node.put("plannedHours", run.plannedHours());
         return node;
     }
 
@@ -242,7 +267,7 @@ public final class ResultWriter {
         }
         out.println();
         for (RunFigures run : summary.runs()) {
-            for (EquipmentFigures e : run.equipment()) {
+            for (EquipmentFigures e : met(run)) {
                 for (Object cell : List.of(run.replication(), e.name(), e.kind(), e.in(), e.out(), e.made(), e.joined(), e.scrapped(),
                         e.contentAtStart(),
                         e.contentNow(), e.contentMean(), e.contentMost(), e.turnedAway(), cell(e.waits().mean()),
@@ -294,7 +319,7 @@ public final class ResultWriter {
     private static void types(Summary summary, CSVPrinter out) throws IOException {
         out.printRecord("replication", "piece type", "in", "out", "made", "joined", "scrapped", "inside at start", "inside",
                 "lead time mean s", "lead time p95 s", "work mean s",
-                "wait mean s", "blocked mean s", "move mean s");
+                "wait mean s", "blocked mean s", "move mean s", "wait for crew mean s", "value-adding work mean s");
         List<ToLongFunction<TypeFigures>> counts = List.of(TypeFigures::in, TypeFigures::out, TypeFigures::made, TypeFigures::joined,
                 TypeFigures::scrapped, TypeFigures::insideAtStart, TypeFigures::inside);
         for (RunFigures run : summary.runs()) {
@@ -305,7 +330,7 @@ public final class ResultWriter {
                     out.print(count.applyAsLong(t));
                 }
                 for (double value : new double[] {t.lead().mean(), t.lead().p95(), t.workMean(), t.waitMean(), t.blockedMean(),
-                        t.moveMean()}) {
+                        t.moveMean(), t.crewMean(), t.valueMean()}) {
                     out.print(cell(value));
                 }
                 out.println();
@@ -317,11 +342,11 @@ public final class ResultWriter {
         return e.shares().isEmpty() ? "" : e.share(state);
     }
 
-    private static Object cell(double value) {
+    static Object cell(double value) {
         return Double.isNaN(value) ? "" : value;
     }
 
-    private static void number(ObjectNode node, String field, double value) {
+    static void number(ObjectNode node, String field, double value) {
         if (Double.isNaN(value)) {
             node.putNull(field);
         } else {

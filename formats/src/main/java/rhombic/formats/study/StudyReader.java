@@ -37,6 +37,7 @@ import rhombic.study.value.Look;
 import rhombic.study.value.NamedView;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
+import rhombic.study.value.TargetBand;
 
 /** Reads studies, strictly: what is not understood is refused with its place, never passed over. */
 public final class StudyReader {
@@ -136,6 +137,9 @@ public final class StudyReader {
         long seed = fields.wholeLong("seed");
         int replications = fields.whole("replications", 1);
         int untilOut = fields.optionalWhole("untilOut").orElse(0);
+        Optional<TargetBand> target = fields.has("target")
+                ? fields.optionalObject("target").flatMap(StudyReader::target)
+                : Optional.of(TargetBand.USUAL);
         fields.refuseUnread();
         LocalDateTime at;
         try {
@@ -144,7 +148,14 @@ public final class StudyReader {
             fields.fault(fields.at("start"), "must be a date and time such as 2027-01-04T06:00; got \u201c" + start + "\u201d");
             return Optional.empty();
         }
-        return fields.tried(null, () -> new RunPlan(at, length, warmUp, seed, replications, untilOut));
+        return target.flatMap(band -> fields.tried(null, () -> new RunPlan(at, length, warmUp, seed, replications, untilOut, band)));
+    }
+
+    private static Optional<TargetBand> target(Fields fields) {
+        Quantity least = fields.quantity("from", Dimension.SHARE);
+        Quantity most = fields.quantity("to", Dimension.SHARE);
+        fields.refuseUnread();
+        return fields.tried(null, () -> new TargetBand(least, most));
     }
 
     static Optional<PieceType> type(Fields fields) {

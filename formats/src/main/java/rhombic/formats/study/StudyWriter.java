@@ -23,6 +23,7 @@ import rhombic.study.value.Look;
 import rhombic.study.value.NamedView;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
+import rhombic.study.value.TargetBand;
 import rhombic.study.value.Value;
 
 /** Writes studies. What is the usual value is written too: a file is read without knowing the program. */
@@ -80,6 +81,9 @@ public final class StudyWriter {
         node.put("replications", plan.replications());
         if (plan.untilOut() > 0) {
             node.put("untilOut", plan.untilOut());
+        }
+        if (!plan.target().equals(TargetBand.USUAL)) {
+            node.putObject("target").put("from", plan.target().least().toString()).put("to", plan.target().most().toString());
         }
         return node;
     }

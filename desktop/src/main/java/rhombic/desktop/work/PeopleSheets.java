@@ -1,0 +1,136 @@
+package rhombic.desktop.work;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.ToDoubleFunction;
+import rhombic.experiment.Summary;
+import rhombic.insight.Targets;
+import rhombic.measure.CrewFigures;
+import rhombic.measure.ModeFigures;
+import rhombic.measure.PersonFigures;
+import rhombic.measure.RunFigures;
+import rhombic.quantity.Clock;
+import rhombic.study.value.PersonState;
+import rhombic.study.value.TargetBand;
+
+/** Sheets about people, failures, and how many people the hours of the day need. */
+final class PeopleSheets {
+    private static final String NONE = "\u2013";
+
+    private PeopleSheets() {}
+
+    static ResultSheet people(Summary summary) {
+        List<ResultSheet.Column> columns = List.of(column("Person", 96), column("Busy", 52), column("Target", 50), column("Working", 54),
+                column("Setting up", 62), column("Service", 52), column("Repair", 50), column("Carrying", 56), column("Walking", 54),
+                column("Waiting", 54), column("Break", 48), column("Jobs", 44), column("Walked", 40));
+        TargetBand band = summary.study().plan().target();
+        List<List<String>> rows = new ArrayList<>();
+        List<Targets.Standing> standings = Targets.of(summary);
+        List<CrewFigures> crews = summary.runs().isEmpty() ? List.of() : summary.runs().getFirst().crews();
+        for (int c = 0; c < crews.size(); c++) {
+            for (int p = 0; p < crews.get(c).people().size(); p++) {
+                int crew = c;
+                int person = p;
+                String name = crews.get(c).people().get(p).name();
+                String place = crews.get(c).name();
+                ToDoubleFunction<ToDoubleFunction<PersonFigures>> mean = figure -> mean(summary,
+                        run -> figure.applyAsDouble(run.crews().get(crew).people().get(person)));
+                String side = standings.stream().filter(s -> s.place().equals(place) && s.name().equals(name)).map(s -> s.side())
+                        .filter(s -> s == TargetBand.Side.OVER || s == TargetBand.Side.UNDER).map(TargetBand.Side::word).findFirst()
+                        .orElse("");
+                rows.add(List.of(name, percent(mean.applyAsDouble(PersonFigures::utilisation)), side, share(mean, PersonState.WORKING),
+                        share(mean, PersonState.CHANGEOVER), share(mean, PersonState.SERVICE), share(mean, PersonState.REPAIR),
+                        share(mean, PersonState.CARRYING), share(mean, PersonState.WALKING), share(mean, PersonState.WAITING),
+                        share(mean, PersonState.ON_BREAK), number(mean.applyAsDouble(PersonFigures::jobs)),
+                        number(mean.applyAsDouble(PersonFigures::metres))));
+            }
+        }
+        String note = rows.isEmpty()
+                ? "There are no people yet. Place a crew from the shelf, under People, and say on a station's card that it needs them."
+                : "Busy is of the time on duty, the rest of all time; walked in metres. Target is " + band.least() + " to " + band.most()
+                        + ": over or under it, or empty within.";
+        return new ResultSheet(note, columns, rows);
+    }
+
+    private static String share(ToDoubleFunction<ToDoubleFunction<PersonFigures>> mean, PersonState state) {
+        double share = mean.applyAsDouble(person -> person.share(state));
+        return share == 0 ? "" : percent(share);
+    }
+
+    static ResultSheet failures(Summary summary) {
+        List<ResultSheet.Column> columns = List.of(column("Equipment", 150), column("Failure", 150), column("Times", 70),
+                column("Mean down", 90),
+                column("Waiting for repair", 110), column("In repair", 80), column("Lost", 60));
+        List<List<String>> rows = new ArrayList<>();
+        RunFigures first = summary.runs().getFirst();
+        for (int i = 0; i < first.equipment().size(); i++) {
+            for (int m = 0; m < first.equipment().get(i).modes().size(); m++) {
+                int index = i;
+                int mode = m;
+                ToDoubleFunction<ToDoubleFunction<ModeFigures>> mean = figure -> mean(summary,
+                        run -> figure.applyAsDouble(run.equipment().get(index).modes().get(mode)));
+                double hours = mean(summary, RunFigures::hours);
+                double times = mean.applyAsDouble(ModeFigures::failures);
+                double down = mean.applyAsDouble(ModeFigures::downShare);
+                rows.add(List.of(first.equipment().get(i).name(), first.equipment().get(i).modes().get(m).name(), number(times),
+                        times == 0 ? NONE : Clock.span(down * hours * 3600 / times), percent(mean.applyAsDouble(ModeFigures::waitingShare)),
+                        percent(mean.applyAsDouble(ModeFigures::repairShare)), percent(down)));
+            }
+        }
+        return new ResultSheet(rows.isEmpty()
+                ? "Nothing breaks down yet. Add a failure on the card of a station, a conveyor or another thing."
+                : "Means of each failure: how often, how long each time with the wait for repairers, and the share of all time that it takes.",
+                columns, rows);
+    }
+
+    /** How many people of each skill are busy on average in each hour of the day. */
+    static ResultSheet staffing(Summary summary) {
+        RunFigures first = summary.runs().getFirst();
+        List<Integer> hours = new ArrayList<>();
+        for (int hour = 0; hour < 24; hour++) {
+            int at = hour;
+            if (first.skills().stream().anyMatch(skill -> !Double.isNaN(skill.neededByHour()[at]))) {
+                hours.add(hour);
+            }
+        }
+        List<ResultSheet.Column> columns = new ArrayList<>(List.of(column("Skill", 100), column("Waited for", 66)));
+        int width = hours.isEmpty() ? 40 : Math.clamp(540 / hours.size(), 22, 60);
+        hours.forEach(hour -> columns.add(column(String.format(Locale.ROOT, hours.size() > 14 ? "%02d" : "%02d:00", hour), width)));
+        List<List<String>> rows = new ArrayList<>();
+        for (int i = 0; i < first.skills().size(); i++) {
+            int skill = i;
+            if (first.skills().get(i).jobs() == 0 && mean(summary, run -> run.skills().get(skill).jobs()) == 0) {
+                continue;
+            }
+            List<String> cells = new ArrayList<>(
+                    List.of(first.skills().get(i).name(), Clock.span(mean(summary, run -> run.skills().get(skill).waitMean()))));
+            for (int hour : hours) {
+                double needed = mean(summary, run -> run.skills().get(skill).neededByHour()[hour]);
+                cells.add(Double.isNaN(needed) ? NONE : String.format(Locale.ROOT, "%.1f", needed));
+            }
+            rows.add(cells);
+        }
+        return new ResultSheet(rows.isEmpty()
+                ? "Nobody has been asked for yet."
+                : "How many people were busy for each skill, on average, in each hour of the day, walking included: so many are needed at least. "
+                        + "Waited for: how long what asked for them waited on average.",
+                columns, rows);
+    }
+
+    private static ResultSheet.Column column(String heading, int width) {
+        return new ResultSheet.Column(heading, width);
+    }
+
+    private static double mean(Summary summary, ToDoubleFunction<RunFigures> figure) {
+        return summary.runs().stream().mapToDouble(figure).filter(v -> !Double.isNaN(v)).average().orElse(Double.NaN);
+    }
+
+    private static String percent(double share) {
+        return Double.isNaN(share) ? NONE : String.format(Locale.ROOT, share < 0.9995 ? "%.1f %%" : "%.0f %%", 100 * share);
+    }
+
+    private static String number(double value) {
+        return Double.isNaN(value) ? NONE : String.format(Locale.ROOT, Math.abs(value) < 99.95 ? "%.1f" : "%.0f", value);
+    }
+}
