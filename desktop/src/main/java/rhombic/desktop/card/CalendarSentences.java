@@ -5,11 +5,11 @@ import static rhombic.desktop.card.Sentence.Token.typed;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import rhombic.desktop.card.Sentence.Heading;
 import rhombic.desktop.card.Sentence.Words;
+import rhombic.quantity.Quantity;
 import rhombic.study.Renaming;
 import rhombic.study.Study;
 import rhombic.study.duty.Calendar;
@@ -53,8 +53,8 @@ final class CalendarSentences {
                 new Sentence.Token(name + " week", calendar.week().isEmpty() ? "+ spells" : CalendarText.of(calendar.week()),
                         CalendarText.of(calendar.week()), new Sentence.Editor.Week(),
                         text -> calendar(name, c -> c.withWeek(CalendarText.week(text)))),
-                new Words(String.format(Locale.ROOT, ", %.4g h a week%s. ", calendar.weeklySeconds() / 3600.0,
-                        users.isEmpty() ? "" : ", for " + users)),
+                new Words(", " + Quantity.plain(Math.round(calendar.weeklySeconds() / 36.0) / 100.0) + " h a week"
+                        + (users.isEmpty() ? "" : ", for " + users) + ". "),
                 typed(name + " exceptions", exceptions.isEmpty() ? "+ exceptions" : exceptions, exceptions,
                         "Days that are not as others: 2027-01-06 free; 2027-05-01 08:00 to 12:00",
                         text -> calendar(name, c -> c.withExceptions(CalendarText.exceptions(text)))),

@@ -7,7 +7,10 @@ import javafx.scene.Node;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Label;
+import javafx.scene.paint.Color;
+import org.jspecify.annotations.Nullable;
 import rhombic.desktop.floor.StatePattern;
+import rhombic.desktop.work.StripLog;
 import rhombic.quantity.Clock;
 import rhombic.study.Study;
 import rhombic.study.duty.Person;
@@ -22,7 +25,7 @@ final class CrewDay {
 
     private CrewDay() {}
 
-    static List<Node> of(Study study, Crew crew, Moment moment, double width) {
+    static List<Node> of(Study study, Crew crew, Moment moment, @Nullable StripLog log, double width) {
         int first = 0;
         for (Crew other : study.crews()) {
             if (other.name().equals(crew.name())) {
@@ -53,7 +56,7 @@ final class CrewDay {
             says.setWrapText(true);
             says.setId("person-" + i);
             nodes.add(says);
-            nodes.add(bar(people, person, now, width));
+            nodes.add(log == null ? bar(people, person, now, width) : day(study, log, person, now, width));
         }
         if (members.size() > MOST_SHOWN) {
             Label more = new Label("and " + (members.size() - MOST_SHOWN) + " more, see their strips");
@@ -61,6 +64,27 @@ final class CrewDay {
             nodes.add(more);
         }
         return nodes;
+    }
+
+    /** When it did what, over the whole run; the line is the moment shown. */
+    private static Canvas day(Study study, StripLog log, int person, long now, double width) {
+        log.update();
+        long length = Math.max(1, study.plan().length().nanos());
+        Canvas canvas = new Canvas(width, 14);
+        GraphicsContext g = canvas.getGraphicsContext2D();
+        byte[] states = log.personDominant(person, 0, length, (int) width);
+        int from = 0;
+        for (int x = 1; x <= states.length; x++) {
+            if (x == states.length || states[x] != states[from]) {
+                if (states[from] >= 0) {
+                    StatePattern.draw(g, PersonState.values()[states[from]], from, 2, x - from, 10);
+                }
+                from = x;
+            }
+        }
+        g.setFill(Color.web("#D9952B"));
+        g.fillRect(Math.rint(width * now / length) - 0.75, 0, 1.5, 14);
+        return canvas;
     }
 
     private static Canvas bar(PeopleMoment people, int person, long now, double width) {

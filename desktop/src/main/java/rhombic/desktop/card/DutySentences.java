@@ -98,7 +98,9 @@ final class DutySentences {
         }
         List<String> words = Arrays.stream(WhenOver.values()).filter(over -> isCrew || over != WhenOver.HAND_OVER).map(WhenOver::word)
                 .toList();
-        String said = study.calendar(duty.calendar()).map(c -> " (" + CalendarText.of(c.week()) + ")").orElse("");
+        String said = study.calendar(duty.calendar())
+                .map(c -> ", " + rhombic.quantity.Quantity.plain(Math.round(c.weeklySeconds() / 36.0) / 100.0) + " h a week")
+                .orElse("");
         return List.of(new Words(isCrew ? "They are there by " : "It works by "), token,
                 new Words(said + "; when a shift ends or a break begins, "),
                 picked("when over", duty.whenOver().word(), words,

@@ -29,6 +29,7 @@ import javafx.scene.paint.Color;
 import javafx.scene.shape.Polygon;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.floor.StatePattern;
+import rhombic.desktop.work.StripLog;
 import rhombic.desktop.work.Workbench;
 import rhombic.formula.FormulaException;
 import rhombic.insight.EquipmentStory;
@@ -47,6 +48,8 @@ import rhombic.trace.Moment;
 public final class JobCardView extends ScrollPane {
     private final Workbench bench;
     private final TokenEditors editors;
+    /** Gives what was written down of the run; null while there is none. */
+    private final Supplier<@Nullable StripLog> strips;
     private final VBox content = new VBox(8);
     private final VBox live = new VBox(6);
     private @Nullable Moment moment;
@@ -64,9 +67,13 @@ public final class JobCardView extends ScrollPane {
     /** What there is to say about a piece that was clicked. */
     public record PieceNote(String title, String doing, Map<String, String> values, List<String> history) {}
 
-    /** @param tables asks for a file that holds a table */
-    public JobCardView(Workbench bench, Supplier<Optional<Path>> tables) {
+    /**
+     * @param tables asks for a file that holds a table
+     * @param strips gives what was written down of the run
+     */
+    public JobCardView(Workbench bench, Supplier<Optional<Path>> tables, Supplier<@Nullable StripLog> strips) {
         this.bench = bench;
+        this.strips = strips;
         editors = new TokenEditors(tables);
         getStyleClass().add("job-card");
         setId("job-card");
@@ -384,7 +391,7 @@ public final class JobCardView extends ScrollPane {
         }
         showSwitches(single.get(), node, now);
         if (single.get() instanceof Crew crew) {
-            live.getChildren().setAll(CrewDay.of(bench.study(), crew, now, Math.max(100, getWidth() - 40)));
+            live.getChildren().setAll(CrewDay.of(bench.study(), crew, now, strips.get(), Math.max(100, getWidth() - 40)));
             return;
         }
         if (!single.get().meetsPieces()) {

@@ -45,7 +45,7 @@ final class PlaceSentences {
                         "Height above the floor, such as 2.5 m; 0 m stands on it",
                         text -> change(e -> e.placed(e.placement().raisedTo(metres(text))))),
                 new Words(". ")));
-        if (thing.basics().seat().equals(Seat.USUAL)) {
+        if (thing.basics().seat().equals(Seat.USUAL) && thing.meetsPieces()) {
             parts.add(Sentence.Token.act("seat", "+ where pieces sit", change(e -> e.with(e.basics().withSeat(new Seat(0, 0, 0.1, 0))))));
         }
         return new Sentence(parts);

@@ -18,8 +18,10 @@ import rhombic.trace.PeopleMoment;
 final class PeopleView {
     /** Work is seen to go on so many times a second of the run. */
     private static final double STROKES_A_SECOND = 1.2;
-    /** Those who are at a break sit round its middle. */
-    private static final double SEAT_RADIUS = 0.8;
+    /** How far from each other people sit at a break, and how far the benches are from the middle of the table. */
+    private static final double SEAT_METRES = 0.55;
+
+    private static final double BENCH_METRES = 0.77;
 
     private final Group view = new Group();
     private final PersonForm forms = new PersonForm();
@@ -87,31 +89,25 @@ final class PeopleView {
     }
 
     private void place(One one, int number, PeopleMoment now, long nanos) {
-        boolean walks = now.isWalking(number, nanos);
-        PersonState state = now.state(number);
-        double heading = now.headingDegrees(number, nanos);
         one.x = now.x(number, nanos);
         one.y = now.y(number, nanos);
-        PersonForm.Posture posture = PersonForm.Posture.STANDS;
-        int frame = 0;
-        if (walks) {
-            posture = state == PersonState.CARRYING ? PersonForm.Posture.CARRIES : PersonForm.Posture.WALKS;
-            frame = (int) (now.metresGone(number, nanos) / PersonForm.STRIDE_METRES * posture.frames);
-        } else if (state == PersonState.ON_BREAK) {
-            posture = PersonForm.Posture.SITS;
-            double angle = number * 2.4; // the golden angle: no two sit in one place
-            one.x += SEAT_RADIUS * Math.cos(angle);
-            one.y += SEAT_RADIUS * Math.sin(angle);
-            heading = Math.toDegrees(angle) + 180;
-        } else
-            if (state == PersonState.WORKING || state == PersonState.REPAIR || state == PersonState.SERVICE
-                    || state == PersonState.CHANGEOVER) {
-                        posture = PersonForm.Posture.WORKS;
-                        frame = (int) (nanos / 1e9 * STROKES_A_SECOND * posture.frames) + number;
-                    } else
-                if (state == PersonState.CARRYING) {
-                    posture = PersonForm.Posture.CARRIES;
-                }
+        double heading = now.headingDegrees(number, nanos);
+        PersonForm.Posture posture = now.isWalking(number, nanos) ? onTheWay(now.state(number)) : inPlace(now.state(number));
+        int frame = switch (posture) {
+            case WALKS, CARRIES -> (int) (now.metresGone(number, nanos) / PersonForm.STRIDE_METRES * posture.frames);
+            case WORKS -> (int) (nanos / 1e9 * STROKES_A_SECOND * posture.frames) + number;
+            case STANDS, SITS -> 0;
+        };
+        if (posture == PersonForm.Posture.SITS) {
+            // on the two benches, four on each, the next behind them
+            int bench = number % 2 == 0 ? 1 : -1;
+            double along = (number / 2 % 4 - 1.5) * SEAT_METRES;
+            double across = bench * (BENCH_METRES + number / 8 % 3 * SEAT_METRES);
+            double turn = Math.toRadians(heading);
+            one.x += along * Math.cos(turn) - across * Math.sin(turn);
+            one.y += along * Math.sin(turn) + across * Math.cos(turn);
+            heading -= 90 * bench;
+        }
         TriangleMesh mesh = forms.of(posture, frame, one.crew);
         if (one.body.getMesh() != mesh) {
             one.body.setMesh(mesh);
@@ -119,6 +115,19 @@ final class PeopleView {
         one.body.setTranslateX(one.x);
         one.body.setTranslateZ(one.y);
         one.turned.setAngle(-heading);
+    }
+
+    private static PersonForm.Posture onTheWay(PersonState state) {
+        return state == PersonState.CARRYING ? PersonForm.Posture.CARRIES : PersonForm.Posture.WALKS;
+    }
+
+    private static PersonForm.Posture inPlace(PersonState state) {
+        return switch (state) {
+            case WORKING, CHANGEOVER, SERVICE, REPAIR -> PersonForm.Posture.WORKS;
+            case CARRYING -> PersonForm.Posture.CARRIES;
+            case ON_BREAK -> PersonForm.Posture.SITS;
+            case WALKING, STANDING_BY, WAITING, OFF_SHIFT -> PersonForm.Posture.STANDS;
+        };
     }
 
     /** Who is drawn nearest to the pixel, within a few pixels: the name of the crew. */

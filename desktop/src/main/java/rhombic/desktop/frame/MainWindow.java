@@ -31,6 +31,7 @@ import rhombic.desktop.work.Checks;
 import rhombic.desktop.work.Outlook;
 import rhombic.desktop.work.Player;
 import rhombic.desktop.work.RecentFiles;
+import rhombic.desktop.work.StripLog;
 import rhombic.desktop.work.Workbench;
 import rhombic.experiment.Preparation;
 import rhombic.formats.file.Journal;
@@ -98,7 +99,7 @@ public final class MainWindow implements AutoCloseable {
         files = new StudyFiles(bench, asker, journal, recent, this::say);
         editing = new Editing(bench, this::say);
         gestures = new FloorGestures(floor, bench, this::choosePiece, this::showHand);
-        card = new JobCardView(bench, asker::toRead);
+        card = new JobCardView(bench, asker::toRead, this::stripLog);
         views = new ViewsBar(bench, floor::look, floor::seen, this::say);
         shelf = new Shelf(floor, gestures);
         transport = new TransportBar(player, this::refreshFrame);
@@ -153,6 +154,10 @@ public final class MainWindow implements AutoCloseable {
 
     public Workbench bench() {
         return bench;
+    }
+
+    private @Nullable StripLog stripLog() {
+        return strips.log();
     }
 
     public StripsView strips() {

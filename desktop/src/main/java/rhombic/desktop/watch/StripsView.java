@@ -66,6 +66,7 @@ public final class StripsView extends Region {
     private long now;
     private java.util.Set<String> selection = java.util.Set.of();
     private long lastDrawn;
+    private long drawnUntil = -1;
 
     public StripsView(LongConsumer seek, Consumer<String> select) {
         this.seek = seek;
@@ -99,9 +100,15 @@ public final class StripsView extends Region {
         }
         order = List.copyOf(rows);
         length = Math.max(1, study.plan().length().nanos());
+        drawnUntil = -1;
         log = trace == null ? null : new StripLog(trace, study.equipment().size(), people.size());
         requestLayout();
         draw();
+    }
+
+    /** What was written down, for strips elsewhere; null while there is no run. */
+    public @Nullable StripLog log() {
+        return log;
     }
 
     public void setSelection(java.util.Set<String> names) {
@@ -115,13 +122,21 @@ public final class StripsView extends Region {
         now = playheadNanos;
         StripLog current = log;
         long time = System.nanoTime();
-        if (current != null && isVisible() && time - lastDrawn > 100_000_000L && current.update()) {
+        if (current != null && isVisible() && time - lastDrawn > 100_000_000L && isNew(current)) {
             lastDrawn = time;
             draw();
         }
         if (moved) {
             drawPlayhead();
         }
+    }
+
+    /** Whether more is written down than was drawn last; somebody else may have read it meanwhile. */
+    private boolean isNew(StripLog current) {
+        current.update();
+        boolean more = current.readUntilNanos() != drawnUntil;
+        drawnUntil = current.readUntilNanos();
+        return more;
     }
 
     @Override

@@ -21,13 +21,17 @@ final class PeopleSheets {
     private PeopleSheets() {}
 
     static ResultSheet people(Summary summary) {
-        List<ResultSheet.Column> columns = List.of(column("Person", 96), column("Busy", 52), column("Target", 50), column("Working", 54),
-                column("Setting up", 62), column("Service", 52), column("Repair", 50), column("Carrying", 56), column("Walking", 54),
-                column("Waiting", 54), column("Break", 48), column("Jobs", 44), column("Walked", 40));
         TargetBand band = summary.study().plan().target();
+        List<CrewFigures> crews = summary.runs().isEmpty() ? List.of() : summary.runs().getFirst().crews();
+        List<PersonState> shown = java.util.Arrays.stream(PersonState.values())
+                .filter(state -> summary.runs().stream().flatMap(run -> run.crews().stream()).anyMatch(crew -> crew.share(state) > 0))
+                .toList();
+        List<ResultSheet.Column> columns = new ArrayList<>(List.of(column("Person", 108), column("Busy", 54), column("Target", 52)));
+        int width = shown.isEmpty() ? 60 : Math.min(72, 390 / shown.size());
+        shown.forEach(state -> columns.add(column(heading(state), width)));
+        columns.addAll(List.of(column("Jobs", 46), column("Walked", 58)));
         List<List<String>> rows = new ArrayList<>();
         List<Targets.Standing> standings = Targets.of(summary);
-        List<CrewFigures> crews = summary.runs().isEmpty() ? List.of() : summary.runs().getFirst().crews();
         for (int c = 0; c < crews.size(); c++) {
             for (int p = 0; p < crews.get(c).people().size(); p++) {
                 int crew = c;
@@ -39,18 +43,33 @@ final class PeopleSheets {
                 String side = standings.stream().filter(s -> s.place().equals(place) && s.name().equals(name)).map(s -> s.side())
                         .filter(s -> s == TargetBand.Side.OVER || s == TargetBand.Side.UNDER).map(TargetBand.Side::word).findFirst()
                         .orElse("");
-                rows.add(List.of(name, percent(mean.applyAsDouble(PersonFigures::utilisation)), side, share(mean, PersonState.WORKING),
-                        share(mean, PersonState.CHANGEOVER), share(mean, PersonState.SERVICE), share(mean, PersonState.REPAIR),
-                        share(mean, PersonState.CARRYING), share(mean, PersonState.WALKING), share(mean, PersonState.WAITING),
-                        share(mean, PersonState.ON_BREAK), number(mean.applyAsDouble(PersonFigures::jobs)),
-                        number(mean.applyAsDouble(PersonFigures::metres))));
+                List<String> cells = new ArrayList<>(List.of(name, percent(mean.applyAsDouble(PersonFigures::utilisation)), side));
+                shown.forEach(state -> cells.add(share(mean, state)));
+                cells.add(number(mean.applyAsDouble(PersonFigures::jobs)));
+                cells.add(String.format(Locale.ROOT, "%.2f km", mean.applyAsDouble(PersonFigures::metres) / 1000));
+                rows.add(cells);
             }
         }
         String note = rows.isEmpty()
                 ? "There are no people yet. Place a crew from the shelf, under People, and say on a station's card that it needs them."
-                : "Busy is of the time on duty, the rest of all time; walked in metres. Target is " + band.least() + " to " + band.most()
+                : "Busy is of the time on duty, the rest of all time. Target is " + band.least() + " to " + band.most()
                         + ": over or under it, or empty within.";
         return new ResultSheet(note, columns, rows);
+    }
+
+    private static String heading(PersonState state) {
+        return switch (state) {
+            case WORKING -> "Work";
+            case CHANGEOVER -> "Setting";
+            case SERVICE -> "Service";
+            case REPAIR -> "Repair";
+            case CARRYING -> "Carry";
+            case WALKING -> "Walk";
+            case STANDING_BY -> "Stand by";
+            case WAITING -> "Wait";
+            case ON_BREAK -> "Break";
+            case OFF_SHIFT -> "Off";
+        };
     }
 
     private static String share(ToDoubleFunction<ToDoubleFunction<PersonFigures>> mean, PersonState state) {

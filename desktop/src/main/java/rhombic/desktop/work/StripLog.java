@@ -64,6 +64,11 @@ public final class StripLog {
         return trace;
     }
 
+    /** How far it has been read. */
+    public long readUntilNanos() {
+        return readUntil;
+    }
+
     /** Reads what is new; says whether anything is. */
     public boolean update() {
         long end = trace.endNanos();
