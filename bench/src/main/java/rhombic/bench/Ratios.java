@@ -67,6 +67,7 @@ public final class Ratios {
                 score(results, "FormulaBenchmark.formula", "") - score(results, "FormulaBenchmark.drawn", ""));
         line(quick);
         network(quick);
+        staffed(quick);
         threads(quick);
         bytesForEachWaitingPiece();
         demo();
@@ -100,6 +101,22 @@ public final class Ratios {
             throw new IllegalStateException("Nothing has left the line");
         }
         return (System.nanoTime() - begun) / 1e9;
+    }
+
+    /** Events a second of 200 stations with three failure modes each, 60 people and shifts, against the five-station line, in turn. */
+    private static void staffed(boolean quick) {
+        Study line = LineBenchmark.line(quick ? 6_000 : 12_000);
+        Study staffed = Staffed.study(28);
+        double ofStaffed = 0;
+        double ofLine = 0;
+        try (LocalEngine engine = new LocalEngine(1)) {
+            for (int i = 0; i < (quick ? 6 : 12); i++) {
+                ofStaffed = Math.max(ofStaffed, eventsPerSecond(staffed, engine));
+                ofLine = Math.max(ofLine, eventsPerSecond(line, engine));
+            }
+        }
+        say("200 stations with three failure modes each, 60 people and shifts over four weeks: %.1f million events a second, %.2f of the "
+                + "five-station line (asked: at least 0.5)", ofStaffed / 1e6, ofStaffed / ofLine);
     }
 
     /** Events a second of a plant of 200 stations with recipes, routes by table and rules, against the five-station line, in turn. */

@@ -74,7 +74,8 @@ class ResponseTest {
     void unitsAreThoseOfTheFigures() {
         for (Response response : all) {
             boolean isTime = response.name().contains("time") || response.name().endsWith("stay mean")
-                    || Set.of("work mean", "wait mean", "blocked mean", "move mean").contains(response.name());
+                    || Set.of("work mean", "wait mean", "blocked mean", "move mean", "wait for crew mean", "value-adding work mean")
+                            .contains(response.name());
             assertEquals(isTime, response.unit().equals("s"), response.place() + ": " + response.name());
         }
         assertFalse(Response.THROUGHPUT.unit().isEmpty());
