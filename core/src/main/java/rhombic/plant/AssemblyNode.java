@@ -266,7 +266,9 @@ final class AssemblyNode extends WorkNode {
         for (int type = 0; type <= any; type++) {
             there[type] -= need[type];
             for (int i = 0; i < need[type]; i++) {
-                place.load.add(rooms[type].takeBest());
+                Piece part = rooms[type].takeBest();
+                place.load.add(part);
+                traceStands(place, part);
             }
         }
         plant.toAgenda(this); // there is room for parts again

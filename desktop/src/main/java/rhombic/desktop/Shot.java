@@ -20,6 +20,8 @@ import rhombic.desktop.frame.Place;
 import rhombic.desktop.work.Player;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.Study;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Station;
 
 /** Takes a picture of the window as soon as everything in it is fresh, and ends the program. */
@@ -126,10 +128,20 @@ final class Shot {
         }.start();
     }
 
-    /** An edit to show the change of: the station gets twice its places. */
+    /** An edit to show the change of: the station gets twice its places, and twice the people who work there. */
     private void doublePlaces(String station) {
         window.bench().edit("double the places of " + station,
-                study -> study.changed(station, e -> e instanceof Station s ? s.withPlaces(2 * s.work().places()) : e));
+                study -> {
+                    Study twice = study.changed(station, e -> e instanceof Station s ? s.withPlaces(2 * s.work().places()) : e);
+                    for (Crew crew : study.crews()) {
+                        boolean works = study.find(station).filter(e -> e instanceof Station s
+                                && s.work().operations().stream().flatMap(op -> op.needs().stream())
+                                        .anyMatch(need -> crew.has(need.whom())))
+                                .isPresent();
+                        twice = works ? twice.changed(crew.name(), e -> ((Crew) e).withPeople(2 * crew.people())) : twice;
+                    }
+                    return twice;
+                });
     }
 
     private void write() {
