@@ -39,10 +39,24 @@ class ExamplesTest {
         }
     }
 
+    /**
+     * One in twenty figures of a right model lies outside its 95 % interval. One that does is judged again on random numbers of its
+     * own: a right model misses twice in one of four hundred.
+     */
     private static void agrees(Summary summary, double exact, double allowed, ToDoubleFunction<RunFigures> figure, String what) {
-        Interval ours = Interval.of(summary.runs().stream().mapToDouble(figure).toArray());
-        assertTrue(ours.contains(exact), what + ": exact " + exact + ", ours " + ours.mean() + " \u00b1 " + ours.halfWidth());
+        Interval ours = interval(summary, figure);
         assertTrue(ours.halfWidth() <= allowed * exact, what + " is not known narrowly enough: \u00b1 " + ours.halfWidth());
+        if (!ours.contains(exact)) {
+            Study study = summary.study();
+            Interval again = interval(run(study.withPlan(study.plan().withSeed(study.plan().seed() + 1))), figure);
+            assertTrue(again.contains(exact),
+                    what + ": exact " + exact + ", ours " + ours.mean() + " \u00b1 " + ours.halfWidth() + ", then "
+                            + again.mean() + " \u00b1 " + again.halfWidth());
+        }
+    }
+
+    private static Interval interval(Summary summary, ToDoubleFunction<RunFigures> figure) {
+        return Interval.of(summary.runs().stream().mapToDouble(figure).toArray());
     }
 
     private static EquipmentFigures named(RunFigures run, String name) {
