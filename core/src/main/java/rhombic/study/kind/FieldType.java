@@ -44,6 +44,30 @@ public sealed interface FieldType<V> {
         return false;
     }
 
+    /** Several, or nothing at all, which is left out of a file. */
+    sealed interface OfSeveral<T> extends FieldType<List<T>> {
+        @Override
+        default boolean isLeftOut(List<T> value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** One or none, which is left out of a file. */
+    sealed interface OfOneOrNone<T> extends FieldType<Optional<T>> {
+        @Override
+        default boolean isLeftOut(Optional<T> value) {
+            return value.isEmpty();
+        }
+    }
+
+    /** A name, or an empty one, which is left out of a file. */
+    sealed interface OfName extends FieldType<String> {
+        @Override
+        default boolean isLeftOut(String value) {
+            return value.isEmpty();
+        }
+    }
+
     /** A whole number. */
     record Whole(int least, int most) implements FieldType<Integer> {}
 
@@ -68,7 +92,7 @@ public sealed interface FieldType<V> {
     }
 
     /** The name of a piece type; empty for none. */
-    record TypeName() implements FieldType<String> {
+    record TypeName() implements OfName {
         @Override
         public void uses(String value, NameUse use) {
             if (!value.isEmpty()) {
@@ -80,15 +104,10 @@ public sealed interface FieldType<V> {
         public String renamed(String value, NameChange change) {
             return change.type(value);
         }
-
-        @Override
-        public boolean isLeftOut(String value) {
-            return value.isEmpty();
-        }
     }
 
     /** Names of piece types. */
-    record TypeNames() implements FieldType<List<String>> {
+    record TypeNames() implements OfSeveral<String> {
         @Override
         public void uses(List<String> value, NameUse use) {
             value.forEach(use::type);
@@ -98,15 +117,10 @@ public sealed interface FieldType<V> {
         public List<String> renamed(List<String> value, NameChange change) {
             return value.stream().map(change::type).toList();
         }
-
-        @Override
-        public boolean isLeftOut(List<String> value) {
-            return value.isEmpty();
-        }
     }
 
     /** How long something takes, and what that depends on; none if it is not set. */
-    record Time() implements FieldType<Optional<TimeSource>> {
+    record Time() implements OfOneOrNone<TimeSource> {
         @Override
         public void uses(Optional<TimeSource> value, NameUse use) {
             value.ifPresent(time -> uses(time, use));
@@ -142,23 +156,13 @@ public sealed interface FieldType<V> {
                 case TimeSource.ByFormula formula -> new TimeSource.ByFormula(change.formula(formula.formula()), formula.unit());
             };
         }
-
-        @Override
-        public boolean isLeftOut(Optional<TimeSource> value) {
-            return value.isEmpty();
-        }
     }
 
     /** A time that is drawn; none if it is not set. */
-    record Drawn() implements FieldType<Optional<Distribution>> {
-        @Override
-        public boolean isLeftOut(Optional<Distribution> value) {
-            return value.isEmpty();
-        }
-    }
+    record Drawn() implements OfOneOrNone<Distribution> {}
 
     /** The steps of work, each with its time. */
-    record Operations() implements FieldType<List<Operation>> {
+    record Operations() implements OfSeveral<Operation> {
         @Override
         public void uses(List<Operation> value, NameUse use) {
             value.forEach(operation -> {
@@ -172,15 +176,10 @@ public sealed interface FieldType<V> {
             return value.stream().map(
                     op -> op.withTime(Time.renamed(op.time(), change)).withNeeds(Needs.changed(op.needs(), change))).toList();
         }
-
-        @Override
-        public boolean isLeftOut(List<Operation> value) {
-            return value.isEmpty();
-        }
     }
 
     /** What is done after every n-th piece. */
-    record Serviced() implements FieldType<Optional<Work.Service>> {
+    record Serviced() implements OfOneOrNone<Work.Service> {
         @Override
         public void uses(Optional<Work.Service> value, NameUse use) {
             value.ifPresent(service -> Needs.whom(service.needs(), use));
@@ -189,11 +188,6 @@ public sealed interface FieldType<V> {
         @Override
         public Optional<Work.Service> renamed(Optional<Work.Service> value, NameChange change) {
             return value.map(service -> service.withNeeds(Needs.changed(service.needs(), change)));
-        }
-
-        @Override
-        public boolean isLeftOut(Optional<Work.Service> value) {
-            return value.isEmpty();
         }
     }
 
@@ -206,15 +200,10 @@ public sealed interface FieldType<V> {
     }
 
     /** What fails at the end of the work. */
-    record Inspected() implements FieldType<Optional<Inspection>> {
-        @Override
-        public boolean isLeftOut(Optional<Inspection> value) {
-            return value.isEmpty();
-        }
-    }
+    record Inspected() implements OfOneOrNone<Inspection> {}
 
     /** When pieces come. */
-    record Supplied() implements FieldType<Optional<Supply>> {
+    record Supplied() implements OfOneOrNone<Supply> {
         @Override
         public void uses(Optional<Supply> value, NameUse use) {
             if (value.orElse(null) instanceof Supply.ByTimetable table) {
@@ -235,11 +224,6 @@ public sealed interface FieldType<V> {
                                 .toList(),
                         table.source()));
             });
-        }
-
-        @Override
-        public boolean isLeftOut(Optional<Supply> value) {
-            return value.isEmpty();
         }
     }
 
@@ -321,12 +305,7 @@ public sealed interface FieldType<V> {
     record Placed() implements FieldType<Placement> {}
 
     /** The room it takes; none for the usual one. */
-    record Sized() implements FieldType<Optional<Footprint>> {
-        @Override
-        public boolean isLeftOut(Optional<Footprint> value) {
-            return value.isEmpty();
-        }
-    }
+    record Sized() implements OfOneOrNone<Footprint> {}
 
     /** Where pieces sit on it. */
     record Seated() implements FieldType<Seat> {
@@ -337,12 +316,7 @@ public sealed interface FieldType<V> {
     }
 
     /** Named values. */
-    record Attributes() implements FieldType<List<Attribute>> {
-        @Override
-        public boolean isLeftOut(List<Attribute> value) {
-            return value.isEmpty();
-        }
-    }
+    record Attributes() implements OfSeveral<Attribute> {}
 
     /** Which way a piece goes. */
     record WaysOut() implements FieldType<WayOut> {
@@ -389,15 +363,10 @@ public sealed interface FieldType<V> {
     record Measured(Dimension dimension) implements FieldType<Quantity> {}
 
     /** A quantity, or none. */
-    record MeasuredOrNone(Dimension dimension) implements FieldType<Optional<Quantity>> {
-        @Override
-        public boolean isLeftOut(Optional<Quantity> value) {
-            return value.isEmpty();
-        }
-    }
+    record MeasuredOrNone(Dimension dimension) implements OfOneOrNone<Quantity> {}
 
     /** Diverts, merges and sensors along a way. */
-    record Fitted() implements FieldType<List<Fitting>> {
+    record Fitted() implements OfSeveral<Fitting> {
         @Override
         public void uses(List<Fitting> value, NameUse use) {
             value.forEach(fitting -> {
@@ -415,34 +384,19 @@ public sealed interface FieldType<V> {
                             : fitting)
                     .toList();
         }
-
-        @Override
-        public boolean isLeftOut(List<Fitting> value) {
-            return value.isEmpty();
-        }
     }
 
     /** The way of a conveyor. */
     record Routed() implements FieldType<Route> {}
 
     /** Times at which it is shut. */
-    record Shut() implements FieldType<List<ShutTime>> {
-        @Override
-        public boolean isLeftOut(List<ShutTime> value) {
-            return value.isEmpty();
-        }
-    }
+    record Shut() implements OfSeveral<ShutTime> {}
 
     /** Words, such as skills. */
-    record Words() implements FieldType<List<String>> {
-        @Override
-        public boolean isLeftOut(List<String> value) {
-            return value.isEmpty();
-        }
-    }
+    record Words() implements OfSeveral<String> {}
 
     /** The name of equipment; empty for none. */
-    record ThingName() implements FieldType<String> {
+    record ThingName() implements OfName {
         @Override
         public void uses(String value, NameUse use) {
             if (!value.isEmpty()) {
@@ -454,15 +408,10 @@ public sealed interface FieldType<V> {
         public String renamed(String value, NameChange change) {
             return change.equipment(value);
         }
-
-        @Override
-        public boolean isLeftOut(String value) {
-            return value.isEmpty();
-        }
     }
 
     /** The name of a calendar; empty for none. */
-    record CalendarName() implements FieldType<String> {
+    record CalendarName() implements OfName {
         @Override
         public void uses(String value, NameUse use) {
             if (!value.isEmpty()) {
@@ -474,15 +423,10 @@ public sealed interface FieldType<V> {
         public String renamed(String value, NameChange change) {
             return change.calendar(value);
         }
-
-        @Override
-        public boolean isLeftOut(String value) {
-            return value.isEmpty();
-        }
     }
 
     /** Who must be there. */
-    record Needs() implements FieldType<List<Need>> {
+    record Needs() implements OfSeveral<Need> {
         @Override
         public void uses(List<Need> value, NameUse use) {
             whom(value, use);
@@ -500,15 +444,10 @@ public sealed interface FieldType<V> {
         static List<Need> changed(List<Need> needs, NameChange change) {
             return needs.stream().map(need -> need.ofWhom(change.equipment(need.whom()))).toList();
         }
-
-        @Override
-        public boolean isLeftOut(List<Need> value) {
-            return value.isEmpty();
-        }
     }
 
     /** Ways to break down. */
-    record Failures() implements FieldType<List<FailureMode>> {
+    record Failures() implements OfSeveral<FailureMode> {
         @Override
         public void uses(List<FailureMode> value, NameUse use) {
             value.forEach(mode -> {
@@ -522,26 +461,11 @@ public sealed interface FieldType<V> {
             return value.stream().map(mode -> mode.withRepair(Needs.changed(mode.repair(), change))
                     .withAlso(mode.also().stream().map(change::equipment).toList())).toList();
         }
-
-        @Override
-        public boolean isLeftOut(List<FailureMode> value) {
-            return value.isEmpty();
-        }
     }
 
     /** Where people stand at it; none for its working side. */
-    record Stood() implements FieldType<Optional<Spot>> {
-        @Override
-        public boolean isLeftOut(Optional<Spot> value) {
-            return value.isEmpty();
-        }
-    }
+    record Stood() implements OfOneOrNone<Spot> {}
 
     /** Those of a crew who are not as all others. */
-    record Persons() implements FieldType<List<Person>> {
-        @Override
-        public boolean isLeftOut(List<Person> value) {
-            return value.isEmpty();
-        }
-    }
+    record Persons() implements OfSeveral<Person> {}
 }

@@ -18,6 +18,7 @@ import rhombic.measure.TypeFigures;
 import rhombic.quantity.Clock;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.value.TargetBand;
 
 /**
  * A table of results as text: means over the runs, and margins where they matter most.
@@ -90,26 +91,36 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
                         || summary.runs().stream().flatMap(run -> run.equipment().stream()).anyMatch(e -> e.share(state) > 0))
                 .toList();
         List<Column> columns = new ArrayList<>(List.of(new Column("Equipment", 116)));
-        int width = Math.min(78, 500 / shown.size());
+        int width = Math.min(78, 452 / shown.size());
         for (EquipmentState state : shown) {
             columns.add(new Column(heading(state), width));
         }
-        boolean planned = shown.contains(EquipmentState.OFF_SHIFT);
+        boolean planned = shown.contains(EquipmentState.OFF_SHIFT) || !summary.study().crews().isEmpty();
         if (planned) {
             columns.add(new Column("Of plan", 50));
+            columns.add(new Column("Target", 48));
         }
         columns.add(new Column("Value", 46));
         return new ResultSheet("Share of the time that each place spends in each state, and in work that adds value."
-                + (planned ? " Of plan: working, of the time on shift." : ""), columns, rowsOfMet(summary, index -> {
+                + (planned ? " Of plan: working, of the time on shift; over or under the target." : ""), columns,
+                rowsOfMet(summary, index -> {
                     List<String> cells = new ArrayList<>(List.of(summary.study().equipment().get(index).name()));
                     shown.forEach(state -> cells.add(share(summary, index, state)));
                     boolean works = summary.study().equipment().get(index) instanceof WorkEquipment;
                     if (planned) {
-                        cells.add(works ? percent(mean(summary, run -> run.equipment().get(index).plannedUtilisation())) : "");
+                        double ofPlan = mean(summary, run -> run.equipment().get(index).plannedUtilisation());
+                        cells.add(works ? percent(ofPlan) : "");
+                        cells.add(works ? target(summary, ofPlan) : "");
                     }
                     cells.add(works ? percent(mean(summary, run -> run.equipment().get(index).valueShare())) : "");
                     return cells;
                 }));
+    }
+
+    /** Over or under the target; empty within. */
+    private static String target(Summary summary, double utilisation) {
+        TargetBand.Side side = summary.study().plan().target().side(utilisation);
+        return side == TargetBand.Side.OVER || side == TargetBand.Side.UNDER ? side.word() : "";
     }
 
     private static String heading(EquipmentState state) {
@@ -121,11 +132,10 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
     }
 
     private static ResultSheet pieces(Summary summary) {
-        List<Column> columns = List.of(new Column("Piece type", 76), new Column("In", 36), new Column("Made", 40), new Column("Joined", 44),
-                new Column("Scrap", 38), new Column("Out", 36),
-                new Column("Inside", 42), new Column("Lead time", 58), new Column("95 % in", 56), new Column("Worked on", 62),
-                new Column("adds value", 58), new Column("Waiting", 54), new Column("For crew", 54), new Column("Blocked", 52),
-                new Column("Moving", 52));
+        List<Column> columns = List.of(new Column("Piece type", 70), new Column("In", 34), new Column("Made", 38), new Column("Joined", 42),
+                new Column("Scrap", 36), new Column("Out", 34), new Column("Inside", 42), new Column("Lead time", 56),
+                new Column("95 % in", 54), new Column("Worked on", 58), new Column("Value", 48), new Column("Waiting", 50),
+                new Column("For crew", 50), new Column("Blocked", 50), new Column("Moving", 50));
         return new ResultSheet("Means of each piece type. Lead time, and how it splits, is of those that have left.", columns,
                 rows(summary.study().pieceTypes().size(), index -> {
                     Function<ToDoubleFunction<TypeFigures>, Double> mean = figure -> mean(summary,

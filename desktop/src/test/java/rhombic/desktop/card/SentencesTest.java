@@ -38,15 +38,17 @@ class SentencesTest {
     @Test
     void aStationReadsAsPlainSentences() {
         assertEquals(List.of("Has 1 place for one piece each, and room for 1 before it.",
-                "Works as table Brazing times says for piece.type on each, which adds value. + depends on",
+                "Works as table Brazing times says for piece.type on each, which adds value. + depends on Needs 1 Brazer.",
                 "+ operation+ changeover+ service+ pause+ several together+ inspection",
                 "Of those that wait it takes the one that has waited longest. + shut the inlet",
                 "Hands on to Test conveyor. + share + only + time on the way"), said("Brazing 1").subList(0, 5));
-        assertEquals("Does leak test for triangular(66 s, 84 s, 108 s), which adds no value. + depends on", said("Leak test").get(1));
+        assertEquals("Does leak test for triangular(66 s, 84 s, 108 s), which adds no value. + depends on + needs",
+                said("Leak test").get(1));
         assertEquals(
-                "Of the pieces 5 % fail and look leaking. They go back to the station that made them, where 2 may wait and are worked on before new ones, at 1.25 times the time.",
+                "Of the pieces 5 % fail and look leaking. They go back to the station that made them, where 2 may wait and are worked on before new ones, at 1.25 times the time, by who made it, or anybody if gone home.",
                 said("Leak test").get(2));
-        assertEquals("After every 40 pieces it is serviced for triangular(4 min, 5 min, 8 min). take out", said("Charging").get(2));
+        assertEquals("After every 40 pieces it is serviced for triangular(4 min, 5 min, 8 min), by 1 Technician. take out",
+                said("Charging").get(2));
         assertEquals("Has 1 place for 6 pieces together, after 20 min at the latest, and room for 6 before it.",
                 said("Curing oven").get(0));
     }
@@ -91,7 +93,7 @@ class SentencesTest {
             "Charging | time depends | by a formula | Works 68 s on each",
             "Charging | time depends | from a table | Works as table Parts says for piece.type and here.name",
             "Charging | adds value | adds no value | which adds no value",
-            "Charging | add changeover | x | Changes over to another type in 5 min + depends on. take out",
+            "Charging | add changeover | x | Changes over to another type in 5 min + depends on. + needs take out",
             "Charging | drop service | x | Works triangular(58 s, 66 s, 80 s) on each",
             "Charging | add operation | x | then step 2 for 20 s",
             "Charging | add pause | x | Pauses 10 s before it lets the next in",

@@ -5,8 +5,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Set;
-import javafx.scene.control.ButtonBase;
-import javafx.scene.control.ListView;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
@@ -47,20 +45,6 @@ class BranchWindowTest extends WindowBase {
             return with.with(new GoodsOut(Basics.of("Out A", Placement.at(8, 0)))).linked(main.name(), "Out A");
         }));
         assertEquals(Set.of("Goods in", "Conveyor 1", "Out A"), study().names());
-    }
-
-    /** What stands further down on the card can be pressed as well. */
-    private void press(FxRobot robot, String id) {
-        robot.interact(() -> robot.lookup(id).queryAs(ButtonBase.class).fire());
-    }
-
-    private void pick(FxRobot robot, String choice) {
-        robot.interact(() -> {
-            ListView<String> choices = robot.lookup("#editor-choices").queryListView();
-            choices.getSelectionModel().select(choice);
-            choices.requestFocus();
-        });
-        robot.push(KeyCode.ENTER);
     }
 
     private void drawn(FxRobot robot, double[]... corners) {

@@ -278,7 +278,7 @@ class FlowWindowTest extends WindowBase {
         await(() -> results(robot).getItems().size() == 3);
         assertEquals("Equipment", results(robot).getColumns().getFirst().getText());
         robot.clickOn("#results-of-states");
-        assertEquals("Adding value", results(robot).getColumns().getLast().getText());
+        assertEquals("Value", results(robot).getColumns().getLast().getText());
         robot.clickOn("#results-of-pieces");
         assertEquals(List.of("Piece"), results(robot).getItems().stream().map(row -> ((List<?>) row).getFirst()).toList());
         robot.clickOn("#results-of-equipment");

@@ -9,9 +9,7 @@ import java.util.List;
 import java.util.Set;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
-import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Label;
-import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
@@ -31,19 +29,6 @@ class PeopleWindowTest extends WindowBase {
     @Start
     private void start(Stage stage) throws Exception {
         show(stage);
-    }
-
-    private void press(FxRobot robot, String id) {
-        robot.interact(() -> robot.lookup(id).queryAs(ButtonBase.class).fire());
-    }
-
-    private void pick(FxRobot robot, String choice) {
-        robot.interact(() -> {
-            ListView<String> choices = robot.lookup("#editor-choices").queryListView();
-            choices.getSelectionModel().select(choice);
-            choices.requestFocus();
-        });
-        robot.push(KeyCode.ENTER);
     }
 
     private Station station(String name) {

@@ -78,14 +78,14 @@ class WatchWindowTest extends WindowBase {
         watch(robot, line(1), 100 * MINUTE);
         robot.interact(() -> window.bench().select("Oven"));
         await(() -> robot.lookup("#switch-inlet").queryButton().isVisible());
-        press(robot, "Shut the inlet from here on");
+        switchInlet(robot, "Shut the inlet from here on");
         assertEquals("100 min on", ShutTime.text(study().find("Oven").orElseThrow().basics().shut()));
         await(this::isRunWritten);
         assertEquals(100 * MINUTE, window.player().playheadNanos(), "the floor stays at its moment");
         seek(robot, 200 * MINUTE);
         await(() -> text(robot, "equipment-doing").endsWith("Its inlet is shut."));
         assertEquals(100, window.player().moment().orElseThrow().left(), "what was inside has gone on");
-        press(robot, "Open the inlet from here on");
+        switchInlet(robot, "Open the inlet from here on");
         assertEquals("100 min to 200 min", ShutTime.text(study().find("Oven").orElseThrow().basics().shut()));
         await(() -> window.outlook().last().filter(f -> f.summary().study().equals(study())).isPresent());
         // A piece each minute but for the hundred minutes; the last that leaves at 480 min came in at 479.
@@ -95,7 +95,7 @@ class WatchWindowTest extends WindowBase {
         assertEquals(List.of(), study().find("Oven").orElseThrow().basics().shut());
     }
 
-    private void press(FxRobot robot, String text) {
+    private void switchInlet(FxRobot robot, String text) {
         await(() -> robot.lookup("#switch-inlet").queryAs(Button.class).getText().equals(text));
         robot.interact(() -> robot.lookup("#switch-inlet").queryAs(Button.class).fire());
     }

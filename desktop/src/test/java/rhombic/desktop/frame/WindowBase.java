@@ -8,7 +8,9 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.BooleanSupplier;
 import javafx.geometry.Point2D;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
@@ -140,5 +142,19 @@ abstract class WindowBase {
             content.putString(text);
             javafx.scene.input.Clipboard.getSystemClipboard().setContent(content);
         });
+    }
+
+    /** What stands further down on the card can be pressed as well. */
+    void press(FxRobot robot, String id) {
+        robot.interact(() -> robot.lookup(id).queryAs(ButtonBase.class).fire());
+    }
+
+    void pick(FxRobot robot, String choice) {
+        robot.interact(() -> {
+            ListView<String> choices = robot.lookup("#editor-choices").queryListView();
+            choices.getSelectionModel().select(choice);
+            choices.requestFocus();
+        });
+        robot.push(KeyCode.ENTER);
     }
 }

@@ -18,6 +18,7 @@ import rhombic.experiment.Response;
 import rhombic.formats.study.StudyReader;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Station;
 import rhombic.study.value.EquipmentState;
 import rhombic.trace.Moment;
@@ -116,7 +117,8 @@ class PlayerTest {
         int housings = study.equipment().indexOf(study.find("Housings in").orElseThrow());
         byte[] strip = log.dominant(housings, cut.trace().startNanos(), 200 * HOUR, 50);
         for (byte state : strip) {
-            assertEquals(EquipmentState.BLOCKED.ordinal(), state, "more comes than the plant can work: they wait there all the time");
+            assertTrue(state == EquipmentState.BLOCKED.ordinal() || state == EquipmentState.OFF_SHIFT.ordinal(),
+                    "more comes than the plant can work: they wait there whenever it is on shift");
         }
     }
 
@@ -168,15 +170,15 @@ class PlayerTest {
             await(() -> drained(window) && outlook.last().isPresent());
             Study slow = study;
             outlook.refresh(slow.withPlan(slow.plan().withSeed(99)));
-            Study better = study.changed("Brazing 1", e -> ((Station) e).withPlaces(2));
+            Station third = (Station) study.find("Brazing 2").orElseThrow().named("Brazing 3");
+            Study better = study.with(third.with(third.basics().withId("Brazing 3"))).linked("Frame buffer", "Brazing 3")
+                    .linked("Brazing 3", "Brazing 2 conveyor").changed("Brazer", e -> ((Crew) e).withPeople(3));
             outlook.refresh(better);
             await(() -> drained(window) && outlook.last().filter(f -> f.summary().study().equals(better)).isPresent());
             Outlook.State.Fresh fresh = outlook.last().orElseThrow();
-            assertTrue(fresh.change(Response.THROUGHPUT).orElseThrow().mean() > 1, "a second brazing place helps");
+            assertTrue(fresh.change(Response.THROUGHPUT).orElseThrow().mean() > 1, "a third brazing station and brazer help");
             assertTrue(fresh.change(Response.THROUGHPUT).orElseThrow().isClear());
             assertEquals("Leak test", fresh.limit().orElseThrow().place());
-            // In one of the runs every place of Palletising gathers other types, and the room of one type is full.
-            assertTrue(fresh.limit().orElseThrow().what().endsWith("; stands still in 1 of 30 runs"), fresh.limit().toString());
             outlook.refresh(Study.empty());
             assertEquals(new Outlook.State.Empty(), heard.getLast());
         }
