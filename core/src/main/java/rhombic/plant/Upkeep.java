@@ -20,8 +20,9 @@ import rhombic.study.value.EquipmentState;
 final class Upkeep implements Breakdown.Site {
     private final Node node;
     private final List<Breakdown> modes = new ArrayList<>();
-    private final boolean countsWork;
-    private final boolean countsCycles;
+    /** Those of the modes whose clock counts work, and those that count pieces. */
+    private final Breakdown[] ofWork;
+    private final Breakdown[] ofCycles;
     private final @Nullable Timeclock timeclock;
     private boolean isOff;
     /** How many failures hold it, of others too that stop it with them. */
@@ -42,8 +43,8 @@ final class Upkeep implements Breakdown.Site {
                             : new Job.Order(order.what(), Layout.stand(node.equipment(), 0), order.demands(), order.priority(),
                                     order.yields())));
         }
-        countsWork = modes.stream().anyMatch(Breakdown::countsWork);
-        countsCycles = modes.stream().anyMatch(Breakdown::countsCycles);
+        ofWork = modes.stream().filter(Breakdown::countsWork).toArray(Breakdown[]::new);
+        ofCycles = modes.stream().filter(Breakdown::countsCycles).toArray(Breakdown[]::new);
         timeclock = calendar == null ? null : new Timeclock(plant.simulator, calendar, plant.start, this::duty);
     }
 
@@ -81,24 +82,24 @@ final class Upkeep implements Breakdown.Site {
     }
 
     boolean countsWork() {
-        return countsWork;
+        return ofWork.length > 0;
     }
 
     void workBegins(long nanosAhead) {
-        for (int i = 0; i < modes.size(); i++) {
-            modes.get(i).workBegins(nanosAhead);
+        for (Breakdown mode : ofWork) {
+            mode.workBegins(nanosAhead);
         }
     }
 
     void workEnds() {
-        for (int i = 0; i < modes.size(); i++) {
-            modes.get(i).workEnds();
+        for (Breakdown mode : ofWork) {
+            mode.workEnds();
         }
     }
 
     void cycle() {
-        if (countsCycles) {
-            modes.forEach(Breakdown::cycle);
+        for (Breakdown mode : ofCycles) {
+            mode.cycle();
         }
     }
 

@@ -411,7 +411,12 @@ abstract class WorkNode extends Node {
                 if (upkeep == null) {
                     enterState(place, place.busy);
                 }
-                times.by(place.operation, people == null ? null : people.first());
+                if (people == null) {
+                    times.by(place.operation, null);
+                    lasts(place, times.operationNanos(place.operation, place.load.getFirst()));
+                    break;
+                }
+                times.by(place.operation, people.first());
                 long nanos = scaled(times.operationNanos(place.operation, place.load.getFirst()), factor);
                 Manning.Order crew = times.crew(place.operation);
                 long attended = crew == null || crew.part() == 1 ? nanos : Math.round(nanos * crew.part());

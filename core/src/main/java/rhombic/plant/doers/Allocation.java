@@ -24,7 +24,10 @@ public final class Allocation {
     private final List<Job> asked = new ArrayList<>();
     /** Jobs from which doers may be called away. */
     private final List<Job> yielding = new ArrayList<>();
-    private final int[] freeWith;
+    /** Those who are free, for each skill, in the order of all. */
+    private final List<List<Doer>> freeWith = new ArrayList<>();
+    /** Those who have become free and may have to go home. */
+    private final List<Doer> idle = new ArrayList<>();
     private final List<Doer> chosen = new ArrayList<>();
     private long given;
     private long sequence;
@@ -36,7 +39,7 @@ public final class Allocation {
         this.simulator = simulator;
         this.watcher = watcher;
         this.tallies = tallies;
-        freeWith = new int[tallies.size()];
+        tallies.forEach(tally -> freeWith.add(new ArrayList<>()));
     }
 
     /** Called by whoever runs events of doers, after one has come somewhere. */
@@ -51,7 +54,7 @@ public final class Allocation {
     public Doer add(String name, Group group, boolean[] skills, double factor, Pose home) {
         Doer doer = new Doer(doers.size(), name, group, skills, factor, home);
         doers.add(doer);
-        countFree(doer, 1);
+        isFreeNow(doer);
         return doer;
     }
 
@@ -71,9 +74,27 @@ public final class Allocation {
         return watcher;
     }
 
-    private void countFree(Doer doer, int by) {
-        for (int skill = 0; skill < freeWith.length; skill++) {
-            freeWith[skill] += doer.can(skill) ? by : 0;
+    private void isFreeNow(Doer doer) {
+        for (int skill = 0; skill < freeWith.size(); skill++) {
+            if (doer.can(skill)) {
+                List<Doer> free = freeWith.get(skill);
+                int at = free.size();
+                while (at > 0 && free.get(at - 1).number > doer.number) {
+                    at--;
+                }
+                free.add(at, doer);
+            }
+        }
+        if (doer.group().goesHome) {
+            idle.add(doer);
+        }
+    }
+
+    private void isFreeNoLonger(Doer doer) {
+        for (int skill = 0; skill < freeWith.size(); skill++) {
+            if (doer.can(skill)) {
+                freeWith.get(skill).remove(doer);
+            }
         }
     }
 
@@ -139,7 +160,7 @@ public final class Allocation {
         for (Job.Demand demand : job.order().demands()) {
             tallies.get(demand.skill()).wasBusy(job.givenNanos, now, demand.people());
         }
-        List<Doer> free = List.copyOf(job.doers);
+        Doer[] free = job.doers.toArray(new Doer[0]);
         job.doers.clear();
         job.state = Job.State.IDLE;
         job.missing = 0;
@@ -152,7 +173,7 @@ public final class Allocation {
             if (doer.holds().isHeld()) {
                 goesOff(doer);
             } else {
-                countFree(doer, 1);
+                isFreeNow(doer);
                 doer.become(PersonState.WAITING);
             }
         }
@@ -189,11 +210,13 @@ public final class Allocation {
             next = next();
         }
         assert asked.stream().noneMatch(this::choose) : "a job waits for somebody who is free and able";
-        for (Doer doer : doers) {
-            if (doer.isFree() && !doer.isWalking() && doer.group().goesHome) {
+        for (int i = 0; i < idle.size(); i++) {
+            Doer doer = idle.get(i);
+            if (doer.isFree() && !doer.isWalking()) {
                 goesToWait(doer);
             }
         }
+        idle.clear();
         return any;
     }
 
@@ -238,7 +261,7 @@ public final class Allocation {
         chosen.clear();
         List<Job.Demand> demands = job.order().demands();
         for (Job.Demand demand : demands) {
-            if (freeWith[demand.skill()] < demand.people()) {
+            if (freeWith.get(demand.skill()).size() < demand.people()) {
                 return false;
             }
         }
@@ -280,27 +303,33 @@ public final class Allocation {
     /** The one whom the job gets, of those who are free, have the skill and are not chosen yet; null if there is none. */
     private @Nullable Doer best(Job job, int skill) {
         Doer preferred = job.preferred();
+        List<Doer> free = freeWith.get(skill);
         Doer best = null;
-        for (Doer doer : doers) {
-            if (!doer.isFree() || !doer.can(skill) || chosen.contains(doer)) {
+        double least = 0;
+        for (int i = 0; i < free.size(); i++) {
+            Doer doer = free.get(i);
+            if (!chosen.isEmpty() && chosen.contains(doer)) {
                 continue;
             }
             if (doer == preferred) {
                 return doer;
             }
-            if (best == null || comesFirst(doer, best, job)) {
+            double rank = best == null || doer.group().who == best.group().who ? rank(doer, job) : Double.MAX_VALUE;
+            if (best == null || rank < least) {
                 best = doer;
+                least = rank;
             }
         }
         return best;
     }
 
-    private boolean comesFirst(Doer one, Doer other, Job job) {
-        return switch (other.group().who) {
-            case NEAREST -> one.metresTo(job.where()) < other.metresTo(job.where());
-            case LEAST_USED -> one.tally().busyNanos(now()) < other.tally().busyNanos(now());
-            case IN_TURN -> one.lastGiven < other.lastGiven;
-            case IN_ORDER, SAME -> false;
+    /** The lowest of those of one rule comes; of equals the first in order. */
+    private double rank(Doer doer, Job job) {
+        return switch (doer.group().who) {
+            case NEAREST -> doer.squareMetresTo(job.where());
+            case LEAST_USED -> doer.tally().busyNanos(now());
+            case IN_TURN -> doer.lastGiven;
+            case IN_ORDER, SAME -> 0;
         };
     }
 
@@ -342,7 +371,7 @@ public final class Allocation {
         }
         for (Doer doer : job.doers) {
             assert doer.isFree() : doer.name() + " is given a job while not free";
-            countFree(doer, -1);
+            isFreeNoLonger(doer);
             doer.job = job;
             doer.lastGiven = given++;
         }
@@ -414,7 +443,7 @@ public final class Allocation {
         boolean was = doer.holds().isHeld();
         if (off) {
             if (!was && doer.job == null) {
-                countFree(doer, -1);
+                isFreeNoLonger(doer);
             }
             doer.holds().hold(reason);
             Job job = doer.job;
@@ -491,7 +520,7 @@ public final class Allocation {
     private void comesBack(Doer doer) {
         Job job = doer.job;
         if (job == null) {
-            countFree(doer, 1);
+            isFreeNow(doer);
             doer.become(doer.isWalking() ? PersonState.WALKING : PersonState.WAITING);
             return;
         }

@@ -113,15 +113,28 @@ public final class Doer extends Event {
     }
 
     double metresTo(Pose where) {
-        Pose place = place();
-        return Math.hypot(where.x() - place.x(), where.y() - place.y());
+        return Math.sqrt(squareMetresTo(where));
+    }
+
+    /** The square of the way there, which tells as well who is nearest. */
+    double squareMetresTo(Pose where) {
+        if (!isPending()) {
+            return square(to, where);
+        }
+        return square(place(), where);
+    }
+
+    private static double square(Pose one, Pose other) {
+        double dx = one.x() - other.x();
+        double dy = one.y() - other.y();
+        return dx * dx + dy * dy;
     }
 
     /** Sets out for there from where it is; says whether it is there at once. */
     boolean goTo(Pose where, Aim newAim) {
         Pose here = place();
         stop();
-        double metres = Math.hypot(where.x() - here.x(), where.y() - here.y());
+        double metres = Math.sqrt(square(here, where));
         long nanos = group.nanosFor(metres);
         from = here;
         to = where;
@@ -142,7 +155,7 @@ public final class Doer extends Event {
     void stop() {
         if (isPending()) {
             Pose here = place();
-            tally.walks(Math.hypot(here.x() - from.x(), here.y() - from.y()));
+            tally.walks(Math.sqrt(square(from, here)));
             group.cancel(this);
             to = here;
             aim = Aim.NOTHING;
@@ -158,7 +171,7 @@ public final class Doer extends Event {
 
     @Override
     protected void occur() {
-        tally.walks(Math.hypot(to.x() - from.x(), to.y() - from.y()));
+        tally.walks(Math.sqrt(square(from, to)));
         group.arrived(this);
     }
 }
