@@ -32,6 +32,10 @@ final class Report {
                 plan.warmUp(), plan.seed());
         Interval throughput = summary.interval(Response.THROUGHPUT);
         out.printf(Locale.ROOT, "%-22s %s%n", "throughput", withMargin(throughput, "%.2f", "/h"));
+        if (first(summary).plannedHours() < first(summary).hours()) {
+            out.printf(Locale.ROOT, "%-22s %s%n", "by planned hour",
+                    withMargin(summary.interval(Response.PLANNED_THROUGHPUT), "%.2f", "/h"));
+        }
         out.printf(Locale.ROOT, "%-22s %s%n", "lead time, mean", span(summary.interval(Response.LEAD_TIME)));
         out.printf(Locale.ROOT, "%-22s %s%n", "lead time, 95 % below", span(summary.interval(Response.LEAD_TIME_P95)));
         out.printf(Locale.ROOT, "%-22s %s%n", "inside, mean", withMargin(summary.interval(Response.INSIDE), "%.2f", ""));
@@ -56,6 +60,10 @@ final class Report {
         links(summary, out);
         people(summary, out);
         failures(summary, out);
+    }
+
+    private static RunFigures first(Summary summary) {
+        return summary.runs().getFirst();
     }
 
     private static void people(Summary summary, PrintWriter out) {

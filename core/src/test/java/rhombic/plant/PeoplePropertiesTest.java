@@ -81,6 +81,11 @@ class PeoplePropertiesTest {
             for (int i = 0; i < speeds.size(); i++) {
                 double moved = Math.hypot(people.x(i, at) - x[i], people.y(i, at) - y[i]);
                 assertTrue(at == 0 || moved <= speeds.get(i) * (at - before) / 1e9 + 1e-6, "person " + i + " moved " + moved + " m");
+                if (at / STEP_NANOS % 97 == 0) {
+                    PeopleMoment direct = trace.at(at).people();
+                    assertEquals(people.x(i, at), direct.x(i, at), "reached at once or step by step");
+                    assertEquals(people.state(i), direct.state(i));
+                }
                 x[i] = people.x(i, at);
                 y[i] = people.y(i, at);
             }
