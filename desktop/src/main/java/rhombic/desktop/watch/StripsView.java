@@ -112,8 +112,31 @@ public final class StripsView extends Region {
     }
 
     public void setSelection(java.util.Set<String> names) {
+        boolean isNew = !names.equals(selection);
         selection = names;
+        if (isNew) {
+            reveal();
+        }
         draw();
+    }
+
+    /** Brings the first strip of what is selected into view, if none of them is. */
+    private void reveal() {
+        double seen = getHeight() - AXIS;
+        int first = -1;
+        for (int row = 0; row < order.size(); row++) {
+            int what = order.get(row);
+            if (selection.contains(what >= 0 ? study.equipment().get(what).name() : people.get(-1 - what).crew())) {
+                double y = row * ROW - bar.getValue();
+                if (y >= 0 && y + ROW <= seen) {
+                    return;
+                }
+                first = first < 0 ? row : first;
+            }
+        }
+        if (first >= 0) {
+            bar.setValue(Math.clamp(first * ROW - seen / 2, bar.getMin(), bar.getMax()));
+        }
     }
 
     /** Shows the playhead, and what has been written down since. */
