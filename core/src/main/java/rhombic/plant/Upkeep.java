@@ -77,10 +77,6 @@ final class Upkeep implements Breakdown.Site {
         return isOff;
     }
 
-    boolean isDown() {
-        return downs > 0;
-    }
-
     boolean countsWork() {
         return ofWork.length > 0;
     }

@@ -2,6 +2,7 @@ package rhombic.plant.doers;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertThrows;
@@ -425,5 +426,162 @@ class AllocationTest {
         assertEquals(Job.State.IDLE, one.state());
         yard.until(30);
         assertEquals(List.of(), yard.log);
+    }
+
+    @Test
+    void threeStandInTheMiddleToTheLeftAndToTheRightOfTheWayTheyFace() {
+        Yard yard = new Yard();
+        Group group = yard.staying(atOnce());
+        List<Doer> three = List.of(yard.person("A", group, 0), yard.person("B", group, 0), yard.person("C", group, 0));
+        yard.ask(yard.job(10, 0, new Job.Demand(0, 3)), 0);
+        yard.allocation.give();
+        assertEquals(List.of(0.0, 0.6, -0.6), three.stream().map(doer -> doer.place().y()).toList());
+    }
+
+    @Test
+    void whoeverIsOnTheWayIsWhereHeIsAlsoAcrossTheFloor() {
+        Yard yard = new Yard();
+        Doer a = yard.person("A", yard.staying(c -> c), 2);
+        Job job = new Job(yard, new Job.Order(Job.What.WORK, Pose.at(32, 40, 0, 0), List.of(new Job.Demand(0, 1)), 0, false));
+        yard.ask(job, 0);
+        yard.allocation.give();
+        yard.until(10);
+        assertEquals(8, a.place().x(), 1e-9);
+        assertEquals(8, a.place().y(), 1e-9);
+        assertEquals(Math.toDegrees(Math.atan2(4, 3)), a.place().heading(), 1e-9);
+        assertEquals(40, a.metresTo(Pose.at(32, 40, 0, 0)), 1e-9);
+        yard.allocation.drop(job);
+        yard.allocation.give();
+        yard.until(30);
+        assertEquals(8, a.place().x(), 1e-9, "he stays where he is when nobody asks for him any more");
+        assertEquals(10, a.tally().figures("A", 30 * SECOND).metres(), 1e-9);
+    }
+
+    @Test
+    void ofTwoWhoStayAwayInTheMidstOfAJobItGoesOnWhenBothAreBack() {
+        Yard yard = new Yard();
+        Group group = yard.staying(over(WhenOver.STOP));
+        Doer a = yard.person("A", group, 0);
+        Doer b = yard.person("B", group, 0);
+        Job both = yard.job(0, 0, new Job.Demand(0, 2));
+        yard.ask(both, 0);
+        yard.allocation.give();
+        yard.until(1);
+        yard.allocation.duty(a, Hold.ON_BREAK, true);
+        yard.allocation.duty(b, Hold.ON_BREAK, true);
+        yard.until(100);
+        yard.allocation.duty(a, Hold.ON_BREAK, false);
+        yard.until(149);
+        assertEquals(PersonState.WALKING, a.tally().state());
+        yard.until(151);
+        assertEquals(PersonState.STANDING_BY, a.tally().state(), "there, but alone");
+        assertEquals(Job.State.PAUSED, both.state());
+        yard.allocation.duty(b, Hold.ON_BREAK, false);
+        yard.until(202);
+        assertEquals(Job.State.BEGUN, both.state());
+        assertEquals(PersonState.WORKING, b.tally().state());
+        assertEquals(1, yard.tallies.getFirst().figures("s", 202 * SECOND).jobs(), "begun once, counted once");
+    }
+
+    @Test
+    void whoeverMustDoOnePartOfAJobIsWaitedForAndOthersDoTheRest() {
+        Yard yard = new Yard();
+        Group group = yard.staying(atOnce());
+        Doer a = yard.person("A", group, 0, true, false);
+        Doer b = yard.person("B", group, 0, true, true);
+        Doer c = yard.person("C", group, 0, true, true);
+        Job job = yard.job(0, 0, new Job.Demand(0, 1), new Job.Demand(1, 1));
+        yard.ask(job, 0, c, Job.Insists.YES);
+        yard.allocation.give();
+        assertEquals(List.of(c, b), job.doers(), "C for the first, B is the only one left for the second");
+        yard.done(job);
+        yard.allocation.duty(b, Hold.ON_BREAK, true);
+        yard.ask(job, 0, c, Job.Insists.YES);
+        yard.allocation.give();
+        assertEquals(Job.State.ASKED, job.state(), "nobody but C could do the second");
+        yard.allocation.drop(job);
+        assertTrue(job.doers().isEmpty());
+        yard.ask(job, 0, a, Job.Insists.YES);
+        yard.allocation.give();
+        assertEquals(List.of(a, c), job.doers());
+        yard.done(job);
+        Job second = yard.job(0, 0, new Job.Demand(1, 1));
+        yard.ask(second, 0, a, Job.Insists.YES);
+        yard.allocation.give();
+        assertEquals(Job.State.ASKED, second.state(), "A can't");
+    }
+
+    @Test
+    void peopleAreCalledAwayOnlyIfThatIsEnough() {
+        Yard yard = new Yard();
+        Group group = yard.staying(atOnce());
+        Doer a = yard.person("A", group, 0);
+        Job yields = new Job(yard, new Job.Order(Job.What.WORK, Pose.at(1, 0, 0, 0), List.of(new Job.Demand(0, 1)), 0, true));
+        yard.ask(yields, 0);
+        yard.allocation.give();
+        Job two = yard.job(2, 5, new Job.Demand(0, 2));
+        yard.ask(two, 0);
+        yard.allocation.give();
+        assertSame(yields, a.job(), "for two of whom there is one nobody is called away");
+        Doer b = yard.person("B", group, 0);
+        yard.ask(yard.job(9, 1), 0);
+        yard.allocation.give();
+        assertSame(two, a.job(), "with B there are two");
+        assertSame(two, b.job());
+        yard.done(two);
+        Job onlyB = yard.job(3, 9);
+        Doer other = yields.doers().getFirst();
+        Doer notThis = other == a ? b : a;
+        assertNotNull(notThis.job());
+        yard.ask(onlyB, 0, notThis, Job.Insists.YES);
+        yard.allocation.give();
+        assertSame(yields, other.job(), "calling away somebody else would not help");
+        assertEquals(Job.State.ASKED, onlyB.state());
+    }
+
+    @Test
+    void whoYieldedGoesBackToWhatHeDidIfHeIsFree() {
+        Yard yard = new Yard();
+        Group group = yard.staying(atOnce());
+        Doer a = yard.person("A", group, 0);
+        Job yields = new Job(yard, new Job.Order(Job.What.WORK, Pose.at(1, 0, 0, 0), List.of(new Job.Demand(0, 1)), 0, true));
+        yard.ask(yields, 0, a, Job.Insists.NO);
+        yard.allocation.give();
+        yard.until(10);
+        Job urgent = yard.job(2, 5);
+        yard.ask(urgent, 10);
+        yard.allocation.give();
+        yard.until(30);
+        yard.person("Z", group, 0);
+        yard.done(urgent);
+        assertSame(yields, a.job());
+        assertEquals(1, yard.log.stream().filter("left 1.0"::equals).count());
+        yard.until(40);
+        yard.done(yields);
+        // two begun, of which the second waited for nobody; called back it is the same job
+        assertEquals(2, yard.tallies.getFirst().figures("s", 40 * SECOND).jobs());
+        assertEquals(1, yard.tallies.getFirst().figures("s", 40 * SECOND).neededByHour()[0], 1e-9);
+    }
+
+    @Test
+    void whoeverHasNoJobAndGoesFromABreakIntoTheTimeOffGoesHome() {
+        Yard yard = new Yard();
+        Doer a = yard.person("A", yard.staying(c -> c), 0);
+        yard.allocation.duty(a, Hold.ON_BREAK, true);
+        yard.until(50);
+        assertEquals(-50, a.place().x(), 1e-9);
+        yard.allocation.duty(a, Hold.OFF_SHIFT, true);
+        yard.allocation.duty(a, Hold.ON_BREAK, false);
+        assertEquals(PersonState.OFF_SHIFT, a.tally().state());
+        yard.until(100);
+        assertEquals(0, a.place().x(), 1e-9);
+        Job job = yard.job(0, 0);
+        yard.ask(job, 0);
+        yard.allocation.give();
+        assertEquals(Job.State.ASKED, job.state());
+        yard.allocation.duty(a, Hold.OFF_SHIFT, false);
+        yard.allocation.give();
+        assertSame(job, a.job());
+        assertEquals(100, a.tally().figures("A", 100 * SECOND).metres(), 1e-9);
     }
 }

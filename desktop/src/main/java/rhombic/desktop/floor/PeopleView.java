@@ -22,6 +22,10 @@ final class PeopleView {
     private static final double SEAT_METRES = 0.55;
 
     private static final double BENCH_METRES = 0.77;
+    /** Nearer than this two who stand would be drawn inside each other; the one with less to do is drawn so far aside. */
+    private static final double NEAREST_METRES = 0.45;
+
+    private static final double ASIDE_METRES = 0.6;
 
     private final Group view = new Group();
     private final PersonForm forms = new PersonForm();
@@ -36,6 +40,8 @@ final class PeopleView {
         final Rotate turned = new Rotate(0, Rotate.Y_AXIS);
         double x;
         double y;
+        boolean stands;
+        boolean works;
 
         One(int crew, String crewName) {
             this.crew = crew;
@@ -77,10 +83,33 @@ final class PeopleView {
             One one = people.get(i);
             boolean isThere = i < now.count() && isSeen(now, i, nanos);
             one.body.setVisible(isThere);
+            one.stands = false;
             if (isThere) {
                 place(one, i, now, nanos);
             }
         }
+        for (int i = 0; i < people.size(); i++) {
+            if (people.get(i).stands) {
+                stepAside(people.get(i), i);
+            }
+        }
+    }
+
+    private void stepAside(One one, int number) {
+        int steps = 0;
+        for (int i = 0; i < people.size() && steps < 4; i++) {
+            One other = people.get(i);
+            boolean wasHereFirst = other.works != one.works ? other.works : i < number;
+            if (other.stands && other != one && wasHereFirst && Math.hypot(other.x - one.x, other.y - one.y) < NEAREST_METRES) {
+                double turn = Math.toRadians(-one.turned.getAngle());
+                one.x += ASIDE_METRES * Math.sin(turn);
+                one.y -= ASIDE_METRES * Math.cos(turn);
+                steps++;
+                i = -1; // it may stand in a third one now
+            }
+        }
+        one.body.setTranslateX(one.x);
+        one.body.setTranslateZ(one.y);
     }
 
     /** Who has gone home is not on the floor; who still walks there is. */
@@ -115,6 +144,8 @@ final class PeopleView {
         one.body.setTranslateX(one.x);
         one.body.setTranslateZ(one.y);
         one.turned.setAngle(-heading);
+        one.stands = posture == PersonForm.Posture.STANDS || posture == PersonForm.Posture.WORKS;
+        one.works = posture == PersonForm.Posture.WORKS;
     }
 
     private static PersonForm.Posture onTheWay(PersonState state) {

@@ -1,0 +1,343 @@
+package rhombic.plant;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static rhombic.plant.Runs.at;
+import static rhombic.validation.Lines.buffer;
+import static rhombic.validation.Lines.goodsOut;
+import static rhombic.validation.Lines.onDemand;
+import static rhombic.validation.Lines.station;
+import static rhombic.validation.Lines.stock;
+import static rhombic.validation.Lines.time;
+import static rhombic.validation.Lines.timetable;
+
+import java.time.DayOfWeek;
+import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import org.junit.jupiter.api.Test;
+import rhombic.measure.ModeFigures;
+import rhombic.measure.PersonFigures;
+import rhombic.measure.RunFigures;
+import rhombic.measure.SkillFigures;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.duty.Calendar;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.Person;
+import rhombic.study.duty.Spell;
+import rhombic.study.duty.UpTime;
+import rhombic.study.duty.WhenOver;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.BreakArea;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Operation;
+import rhombic.study.kind.Station;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.PersonState;
+import rhombic.study.value.Placement;
+import rhombic.trace.PeopleMoment;
+import rhombic.trace.Trace;
+import rhombic.validation.Lines;
+
+/** What people are seen to do from moment to moment, and who comes, by hand. They walk at 1 m/s; runs begin on a Monday at 6:00. */
+class PeopleSeenTest {
+    private static final double NEAR = 1e-9;
+
+    private static Crew crew(String name, int people, double y) {
+        return Crew.usual(Basics.of(name, Placement.at(0, y))).withPeople(people)
+                .withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED)));
+    }
+
+    private static Crew atOnce(String name, int people) {
+        return crew(name, people, 0).withSpeed(Optional.empty());
+    }
+
+    private static Station needs(Station station, Need... needs) {
+        Operation only = station.work().operations().getFirst();
+        return station.with(station.work().withOperations(List.of(only.withNeeds(List.of(needs)))));
+    }
+
+    private static <E extends Equipment> E fails(E thing, FailureMode... modes) {
+        @SuppressWarnings("unchecked") // of the same kind
+        E changed = (E) thing.with(thing.basics().withDuty(thing.basics().duty().withFailures(List.of(modes))));
+        return changed;
+    }
+
+    private static <E extends Equipment> E onDuty(E thing, WhenOver whenOver) {
+        @SuppressWarnings("unchecked") // of the same kind
+        E changed = (E) thing.with(thing.basics().withDuty(thing.basics().duty().withCalendar("C").withWhenOver(whenOver)));
+        return changed;
+    }
+
+    private static FailureMode mode(String up, String down) {
+        return FailureMode.of("m", new UpTime.After(time(up), UpTime.Clock.CALENDAR), time(down));
+    }
+
+    private static Calendar calendar(String... spells) {
+        return new Calendar("C", Arrays.stream(spells).map(text -> {
+            String[] parts = text.split(" ");
+            return new Spell(List.of(DayOfWeek.values()), LocalTime.parse(parts[0]), LocalTime.parse(parts[1]), parts.length > 2);
+        }).toList(), List.of());
+    }
+
+    private static PersonFigures person(RunFigures run, String name) {
+        return run.crews().stream().flatMap(c -> c.people().stream()).filter(p -> p.name().equals(name)).findFirst().orElseThrow();
+    }
+
+    private static long nanos(double seconds) {
+        return Math.round(seconds * 1e9);
+    }
+
+    /** As in {@code 18.8 WORKING}. */
+    private static List<String> story(Trace trace, int person) {
+        List<String> all = new ArrayList<>();
+        Consumer<Trace.PersonChange> tell = change -> {
+            if (change.person() == person) {
+                String when = Math.round(change.timeNanos() / 1e8) / 10.0 + " ";
+                all.removeIf(before -> before.startsWith(when)); // nothing that lasts no time
+                all.add(when + change.state());
+            }
+        };
+        trace.eachPersonChange(0, tell);
+        trace.eachRecentPersonChange(tell);
+        return all;
+    }
+
+    // ---- where they are
+
+    @Test
+    void whoWalksIsSeenOnTheWayAndFacesWhereHeGoes() {
+        Study study = new Lines().chain(stock("In", "Piece", 1), needs(station("S", 1, 0, "60 s"), Need.of("W")), goodsOut("Out"))
+                .chain(crew("W", 1, -20)).study(200 / 3600.0, 0, 1);
+        Trace trace = Runs.traceOf(study);
+        // home is at y = -20, the working side at -1.2
+        assertEquals(List.of("0.0 WALKING", "18.8 WORKING", "78.8 WALKING", "97.6 WAITING"),
+                story(trace, 0));
+        PeopleMoment half = trace.at(nanos(9.4)).people();
+        double homeX = trace.at(nanos(150)).people().x(0, nanos(150));
+        assertEquals(1, half.count());
+        assertTrue(half.isWalking(0, nanos(9.4)));
+        assertEquals(-10.6, half.y(0, nanos(9.4)), 1e-6);
+        assertEquals(90, half.headingDegrees(0, nanos(9.4)), 1e-6);
+        assertEquals(9.4, half.metresGone(0, nanos(9.4)), 1e-6);
+        PeopleMoment works = trace.at(nanos(50)).people();
+        assertFalse(works.isWalking(0, nanos(50)));
+        assertEquals(-1.2, works.y(0, nanos(50)), 1e-6);
+        assertEquals(31.2 / 50, works.share(0, PersonState.WORKING, nanos(50)), NEAR);
+        assertEquals(nanos(18.8), works.sinceNanos(0));
+        PeopleMoment back = trace.at(nanos(88.8)).people();
+        assertEquals(-11.2, back.y(0, nanos(88.8)), 1e-6);
+        assertEquals(-90, back.headingDegrees(0, nanos(88.8)), 1e-6);
+        assertEquals(0, homeX, 1e-6);
+    }
+
+    @Test
+    void atABreakTheyGoToTheBreakAreaAndAtTheEndOfTheShiftHome() {
+        Equipment area = new BreakArea(Basics.of("Area", Placement.at(40, 0)));
+        Crew crew = onDuty(crew("W", 1, 0).withBreakArea("Area"), WhenOver.FINISH);
+        Study study = new Lines().chain(stock("In", "Piece", 1), goodsOut("Out")).chain(crew).chain(area).study(2, 0, 1)
+                .withCalendars(List.of(calendar("06:00 07:00", "06:10 06:20 break", "06:50 07:00 break")));
+        Trace trace = Runs.traceOf(study);
+        assertEquals(List.of("0.0 WAITING", "600.0 ON_BREAK", "1200.0 WALKING", "1240.0 WAITING", "3000.0 ON_BREAK", "3600.0 OFF_SHIFT"),
+                story(trace, 0), "a break at the end of a shift goes over into the time off");
+        for (double[] secondAndX : new double[][] {{100, 0}, {620, 20}, {700, 40}, {1210, 30}, {1300, 0}, {3100, 40}, {3610, 30}, {4000,
+                0}}) {
+            long when = nanos(secondAndX[0]);
+            assertEquals(secondAndX[1], trace.at(when).people().x(0, when), 1e-6, "after " + secondAndX[0] + " s");
+        }
+        PersonFigures worker = person(Runs.of(study), "W");
+        assertEquals(160, worker.metres(), 1e-6);
+        assertEquals(20.0 / 120, worker.share(PersonState.ON_BREAK), NEAR);
+        assertEquals(60.0 / 120, worker.share(PersonState.OFF_SHIFT), NEAR);
+        assertEquals(40.0 / 2400, worker.utilisation(), NEAR, "only the walk back is on duty");
+    }
+
+    // ---- who comes, and how often they were asked for
+
+    @Test
+    void whatWasAskedOfASkillIsCountedWithItsWait() {
+        // One person, two pieces at once at two stations: 60 s of work each, the second waits for the first.
+        Study study = new Lines()
+                .chain(timetable("In", "0 s 2 Piece"), needs(station("S", 2, 0, "60 s"), Need.of("Skilled")), goodsOut("Out"))
+                .chain(atOnce("Any", 1).withPersons(List.of(new Person("Ada", 1, List.of("Skilled"))))).chain(atOnce("None", 2))
+                .study(240 / 3600.0, 0, 1);
+        RunFigures run = Runs.of(study);
+        SkillFigures skilled = run.skills().stream().filter(s -> s.name().equals("Skilled")).findFirst().orElseThrow();
+        assertEquals(2, skilled.jobs());
+        assertEquals(30, skilled.waitMean(), NEAR);
+        assertEquals(0.5, skilled.neededByHour()[6], NEAR, "120 s of 240 s, between six and seven");
+        assertTrue(Double.isNaN(skilled.neededByHour()[7]));
+        assertEquals(List.of("Any", "Skilled", "None"), run.skills().stream().map(SkillFigures::name).toList());
+        assertEquals(0, run.crews().get(1).jobs());
+        assertEquals(2, run.crews().get(1).people().size());
+        // a warm-up of 90 s: half of the second job, and none asked for since
+        Study cut = study.withPlan(study.plan().withWarmUp(Quantity.seconds(90)));
+        SkillFigures after = Runs.of(cut).skills().get(1);
+        assertEquals(0, after.jobs());
+        assertEquals(30.0 / 150, after.neededByHour()[6], 1e-8);
+        assertEquals(30.0 / 150, person(Runs.of(cut), "Ada").share(PersonState.WORKING), 1e-8);
+    }
+
+    @Test
+    void aJobThatIsUnderWayAtTheEndIsCountedUpToThen() {
+        Study study = new Lines().chain(timetable("In", "0 s Piece"), needs(station("S", 1, 0, "600 s"), Need.of("W")), goodsOut("Out"))
+                .chain(atOnce("W", 1)).study(120 / 3600.0, 0, 1);
+        assertEquals(1, Runs.of(study).skills().getFirst().neededByHour()[6], NEAR);
+    }
+
+    @Test
+    void aCrewMayGoByWhoDidItLast() {
+        for (Crew.Who who : List.of(Crew.Who.SAME, Crew.Who.IN_ORDER)) {
+            Crew pair = atOnce("W", 2).withWho(who)
+                    .withPersons(List.of(new Person("Ada", 1, List.of()), new Person("Ben", 1, List.of())));
+            Study study = new Lines()
+                    .chain(timetable("In 1", "0 s Piece"), needs(station("A", 1, 0, "10 s"), Need.of("W")), goodsOut("Out"))
+                    .chain(timetable("In 2", "5 s Piece", "20 s Piece", "40 s Piece"),
+                            needs(station("B", 1, 0, "10 s"), Need.of("W")))
+                    .link("B", "Out").chain(pair).study(100 / 3600.0, 0, 1);
+            assertEquals(who == Crew.Who.SAME ? 3 : 1, person(Runs.of(study), "Ben").jobs(), who.word());
+        }
+    }
+
+    // ---- machines that stand still
+
+    @Test
+    void aBrokenMachineFreesItsPeopleAndAsksForThemAgain() {
+        // Long is down from 30 s to 70 s; meanwhile its person does the short job, which takes till 55 s or till 85 s.
+        for (int seconds : new int[] {20, 50}) {
+            Study study = new Lines()
+                    .chain(timetable("In 1", "0 s Piece"), fails(needs(station("Long", 1, 0, "100 s"), Need.of("W")),
+                            mode("1000 s", "40 s").withFirst(time("30 s"))), goodsOut("Out"))
+                    .chain(timetable("In 2", "35 s Piece"), needs(station("Short", 1, 0, seconds + " s"), Need.of("W")))
+                    .link("Short", "Out").chain(atOnce("W", 1)).study(300 / 3600.0, 0, 1);
+            RunFigures run = Runs.of(study);
+            assertEquals(seconds, at(run, "Short").stay().most(), NEAR);
+            assertEquals(seconds == 20 ? 140 : 155, at(run, "Long").stay().most(), NEAR);
+            assertEquals(seconds == 20 ? 0 : 15.0 / 300, at(run, "Long").share(EquipmentState.WAITING_FOR_CREW), NEAR);
+            assertEquals(40.0 / 300, at(run, "Long").share(EquipmentState.DOWN), NEAR);
+            assertEquals((100.0 + seconds) / 300, person(run, "W").share(PersonState.WORKING), NEAR);
+            assertEquals(2, person(run, "W").jobs(), "begun again is not done twice");
+        }
+    }
+
+    @Test
+    void whoIsOnTheWayToAMachineThatBreaksTurnsRound() {
+        Study study = new Lines().chain(timetable("In", "0 s Piece"),
+                fails(needs(station("S", 1, 0, "60 s"), Need.of("W")), mode("1000 s", "40 s").withFirst(time("10 s"))), goodsOut("Out"))
+                .chain(crew("W", 1, -20)).study(300 / 3600.0, 0, 1);
+        // 10 m there, 10 m back, at 50 s again: 18.8 m, 60 s of work, and home.
+        assertEquals(
+                List.of("0.0 WALKING", "10.0 WALKING", "20.0 WAITING", "50.0 WALKING", "68.8 WORKING", "128.8 WALKING", "147.6 WAITING"),
+                story(Runs.traceOf(study), 0));
+        RunFigures run = Runs.of(study);
+        assertEquals(20 + 37.6, person(run, "W").metres(), 1e-6);
+        assertEquals(128.8, at(run, "S").stay().most(), 1e-6);
+        assertEquals(28.8 / 300, at(run, "S").share(EquipmentState.WAITING_FOR_CREW), NEAR);
+    }
+
+    @Test
+    void aRepairThatYieldsIsInterruptedAndGoesOn() {
+        // Down at 10 s, repaired for 40 s, called away at 50 s for 30 s, repaired from 80 s for 60 s more.
+        FailureMode stop = mode("1000 s", "100 s").withFirst(time("10 s")).withRepair(List.of(Need.of("W").withYields(true)));
+        Study study = new Lines().chain(timetable("In 1", "0 s Piece"), fails(station("A", 1, 0, "200 s"), stop), goodsOut("Out"))
+                .chain(timetable("In 2", "50 s Piece"), needs(station("Urgent", 1, 0, "30 s"), Need.of("W").withPriority(9)))
+                .link("Urgent", "Out").chain(atOnce("W", 1)).study(400 / 3600.0, 0, 1);
+        RunFigures run = Runs.of(study);
+        assertEquals(330, at(run, "A").stay().most(), NEAR);
+        assertEquals(100.0 / 400, at(run, "A").share(EquipmentState.DOWN), NEAR);
+        assertEquals(30.0 / 400, at(run, "A").share(EquipmentState.AWAITING_REPAIR), NEAR);
+        ModeFigures figures = at(run, "A").modes().getFirst();
+        assertEquals(100.0 / 400, figures.repairShare(), NEAR);
+        assertEquals(30.0 / 400, figures.waitingShare(), NEAR);
+        assertEquals(1, figures.failures());
+        assertEquals(100.0 / 400, person(run, "W").share(PersonState.REPAIR), NEAR);
+    }
+
+    @Test
+    void aRepairerWithAFactorTakesLonger() {
+        FailureMode stop = mode("1000 s", "100 s").withFirst(time("10 s")).withRepair(List.of(Need.of("W")));
+        Study study = new Lines().chain(timetable("In", "0 s Piece"), fails(station("A", 1, 0, "50 s"), stop), goodsOut("Out"))
+                .chain(atOnce("W", 1).withPersons(List.of(new Person("Ada", 1.5, List.of())))).study(400 / 3600.0, 0, 1);
+        assertEquals(200, at(Runs.of(study), "A").stay().most(), NEAR);
+    }
+
+    @Test
+    void byChanceSoManyPiecesPassBetweenFailuresOnAverage() {
+        // Number of pieces to a failure: geometric with mean 5; of 20,000 pieces about 4,000 fail, standard deviation 57.
+        Study study = new Lines().chain(onDemand("In"), fails(station("S", 1, 0, "1 s"),
+                FailureMode.of("m", new UpTime.AfterCycles(5, true), time("0 s"))), goodsOut("Out")).study(20_000 / 3600.0, 0, 1);
+        RunFigures run = Runs.of(study);
+        assertEquals(4000, at(run, "S").modes().getFirst().failures(), 3 * 57);
+        assertEquals(20_000, at(run, "S").out(), 1);
+        Study always = study.changed("S", e -> fails((Station) e, FailureMode.of("m", new UpTime.AfterCycles(1, true), time("1 s"))));
+        assertEquals(10_000, Runs.of(always).out(), 1, "with a mean of one each piece fails");
+    }
+
+    @Test
+    void ofPlannedDaysTheNextOneComesEvenIfItIsToday() {
+        // Monday 6:00 itself, Monday 7:00, and Sunday only
+        for (int[] hourAndMinutes : new int[][] {{6, 30}, {7, 30}, {5, 0}}) {
+            FailureMode plan = FailureMode.of("m", new UpTime.Planned(List.of(DayOfWeek.MONDAY), LocalTime.of(hourAndMinutes[0], 0)),
+                    time("30 min"));
+            Study study = new Lines().chain(onDemand("In"), fails(station("S", 1, 0, "60 s"), plan), goodsOut("Out")).study(2, 0, 1);
+            assertEquals(hourAndMinutes[1] / 120.0, at(Runs.of(study), "S").share(EquipmentState.DOWN), NEAR);
+        }
+        FailureMode daily = FailureMode.of("m", new UpTime.Planned(List.of(DayOfWeek.values()), LocalTime.of(5, 0)), time("60 min"));
+        Study week = new Lines().chain(onDemand("In"), fails(station("S", 1, 0, "60 s"), daily), goodsOut("Out")).study(7 * 24, 0, 1);
+        assertEquals(7, at(Runs.of(week), "S").modes().getFirst().failures());
+        assertEquals(7.0 / 168, at(Runs.of(week), "S").share(EquipmentState.DOWN), NEAR);
+    }
+
+    @Test
+    void oneWhoMendsAndAnotherWhoIsAwaitedShowsAsDown() {
+        // B stands with A. A's fitter comes at once: both are down; without a fitter both would wait for one.
+        FailureMode stop = mode("1000 s", "50 s").withFirst(time("10 s")).withRepair(List.of(Need.of("W"))).withAlso(List.of("B"));
+        Study study = new Lines()
+                .chain(onDemand("In"), fails(station("A", 1, 0, "30 s"), stop), station("B", 1, 0, "30 s"), goodsOut("Out"))
+                .chain(atOnce("W", 1)).study(100 / 3600.0, 0, 1);
+        RunFigures run = Runs.of(study);
+        assertEquals(0.5, at(run, "A").share(EquipmentState.DOWN), NEAR);
+        assertEquals(0.5, at(run, "B").share(EquipmentState.DOWN), NEAR);
+        assertEquals(0, at(run, "A").share(EquipmentState.AWAITING_REPAIR), NEAR);
+    }
+
+    // ---- carrying
+
+    @Test
+    void whoeverCarriesWalksEachMetreAtHisSpeedAndBringsWhatHeHasBeforeABreak() {
+        Crew crew = crew("W", 1, 0).withWaits(Crew.Waits.WHERE_THEY_ARE);
+        Study study = new Lines().chain(stock("In", "Piece", 30), buffer("Store", -1).placed(Placement.at(10, 0)))
+                .chain(goodsOut("Out").placed(Placement.at(60, 0)))
+                .link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("W"), 1))).chain(crew).study(1000 / 3600.0, 0, 1);
+        PersonFigures always = person(Runs.of(study), "W");
+        assertEquals(always.metres(), 1000 * (always.share(PersonState.WALKING) + always.share(PersonState.CARRYING)), 60,
+                "but for the way he is on at the end");
+        assertTrue(always.share(PersonState.CARRYING) > 0.45 && always.share(PersonState.WALKING) > 0.45);
+        // a break that begins five seconds before the end of the first way with a piece
+        List<String> story = story(Runs.traceOf(study), 0);
+        int carries = story.indexOf(story.stream().filter(at -> at.endsWith(" CARRYING")).findFirst().orElseThrow());
+        double brought = second(story.get(carries + 1));
+        assertEquals(44.1, brought - second(story.get(carries)), 0.11, "50 m less 4 m and 1 m that they are deep and twice 0.45 m");
+        LocalTime begins = LocalTime.of(6, 0).plusSeconds((long) (brought - 5));
+        Study paused = study.changed("W", e -> onDuty((Crew) e, WhenOver.STOP))
+                .withCalendars(List.of(calendar("06:00 14:00", begins + " 06:10 break")));
+        List<String> then = story(Runs.traceOf(paused), 0);
+        assertEquals(story.subList(0, carries + 1), then.subList(0, carries + 1));
+        assertEquals(brought + " ON_BREAK", then.get(carries + 1), "he brings it there first");
+        assertEquals("600.0 WALKING", then.get(carries + 2), then.toString());
+    }
+
+    private static double second(String story) {
+        return Double.parseDouble(story.split(" ")[0]);
+    }
+}
