@@ -7,6 +7,7 @@ import java.util.stream.Stream;
 import rhombic.quantity.Clock;
 import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.Travel;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
@@ -85,7 +86,7 @@ public final class EquipmentStory {
         if (!kept.isEmpty()) {
             return kept;
         }
-        return state == EquipmentState.BLOCKED
+        return state == EquipmentState.BLOCKED || state == EquipmentState.WAITING_FOR_CREW
                 ? pieces(moment.content(node)) + (moment.content(node) == 1 ? " has" : " have") + " waited here, the first for "
                         + sinceFirst(node, moment) + ", "
                         + oldest(node, moment).map(spot -> waits.forRoom(spot, "", moment)).orElse("for room")
@@ -108,8 +109,10 @@ public final class EquipmentStory {
         };
     }
 
-    private static String whom(WorkEquipment work) {
-        List<String> names = Stream.of(work.work().operations().stream().flatMap(op -> op.needs().stream()),
+    private String whom(WorkEquipment work) {
+        Stream<Need> carriers = study.linksFrom(work.name()).stream()
+                .flatMap(link -> link.travel() instanceof Travel.Carried carried ? Stream.of(carried.need()) : Stream.empty());
+        List<String> names = Stream.of(carriers, work.work().operations().stream().flatMap(op -> op.needs().stream()),
                 work.work().setters().stream(),
                 work.work().service() == null ? Stream.<Need>empty() : work.work().service().needs().stream())
                 .flatMap(needs -> needs).map(Need::whom).distinct().limit(3).toList();

@@ -22,4 +22,7 @@ interface Giver {
     default boolean stillOffers(Offer offer) {
         return true;
     }
+
+    /** {@link Offer#waitsForPorters} says something else now. */
+    default void waitForPortersChanges(Offer offer) {}
 }

@@ -301,10 +301,20 @@ final class GoodsInNode extends Node {
         noteWaiting();
     }
 
+    @Override
+    public void waitForPortersChanges(Offer given) {
+        noteWaiting();
+    }
+
     private void noteWaiting() {
         Upkeep kept = upkeep;
+        Offer offered = offer;
         EquipmentState keeps = kept == null ? null : kept.state();
-        EquipmentState now = keeps != null ? keeps : waiting.isEmpty() ? EquipmentState.WORKING : EquipmentState.BLOCKED;
+        EquipmentState now = keeps != null
+                ? keeps
+                : waiting.isEmpty()
+                        ? EquipmentState.WORKING
+                        : offered != null && offered.waitsForPorters() ? EquipmentState.WAITING_FOR_CREW : EquipmentState.BLOCKED;
         if (now != unitState) {
             tally.unit(plant.now(), unitState, now);
             unitState = now;

@@ -250,8 +250,10 @@ abstract class Node implements Giver {
         Offer.Standing standing = line.first();
         while (standing != null && !isInletHeld(standing.way)) {
             Offer offer = standing.offer;
-            if (passesOver && !standing.mayGo()) {
+            if (standing.way.isCarried()) {
                 callPorters(standing);
+            }
+            if (passesOver && !standing.mayGo()) {
                 standing = line.next(standing);
             } else if (!offer.giver.stillOffers(offer)) {
                 standing = line.first();
@@ -266,10 +268,14 @@ abstract class Node implements Giver {
 
     private void callPorters(Offer.Standing standing) {
         Channel channel = standing.way.channel();
-        if (channel != null && !channel.hasRoom() && !standing.offer.giver.isOutletHeld()
-                && hasRoom(standing.way, standing.offer.piece())) {
+        if (channel == null) {
+            return;
+        }
+        boolean waits = !channel.hasRoom() && !standing.offer.giver.isOutletHeld() && hasRoom(standing.way, standing.offer.piece());
+        if (waits) {
             channel.callPorters();
         }
+        standing.offer.waitsForPorters(standing, waits);
     }
 
     /** How many pieces are here or on their way here. */

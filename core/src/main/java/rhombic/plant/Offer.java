@@ -29,6 +29,10 @@ class Offer {
     private @Nullable Piece piece;
     private boolean open;
     private int way = WaysOut.ANY;
+    /** In how many lines it waits for nothing but for somebody to carry its piece. */
+    private int forPorters;
+    private long forPortersSince;
+    private long forPortersNanos;
 
     /** The place of an offer in the line of one taker. */
     static final class Standing {
@@ -41,6 +45,8 @@ class Offer {
         boolean inLine;
         /** Whether its piece goes before all others, since it comes back for rework. */
         boolean urgent;
+        /** Whether there is room for its piece, and it waits for somebody to carry it there. */
+        boolean waitsForPorters;
 
         Standing(Offer offer, Way way) {
             this.offer = offer;
@@ -72,6 +78,39 @@ class Offer {
         Piece offered = piece;
         assert offered != null : "nothing was ever offered";
         return offered;
+    }
+
+    /** Whether its piece waits for nothing but for somebody to carry it. */
+    boolean waitsForPorters() {
+        return forPorters > 0;
+    }
+
+    /** Called by the taker in whose line it stands. */
+    void waitsForPorters(Standing standing, boolean waits) {
+        if (standing.waitsForPorters != waits) {
+            boolean before = waitsForPorters();
+            noteWaitForPorters(standing, waits);
+            if (before != waitsForPorters()) {
+                giver.waitForPortersChanges(this);
+            }
+        }
+    }
+
+    private void noteWaitForPorters(Standing standing, boolean waits) {
+        long now = standing.way.taker().plant.now();
+        standing.waitsForPorters = waits;
+        if (waits && forPorters++ == 0) {
+            forPortersSince = now;
+        } else if (!waits && --forPorters == 0) {
+            forPortersNanos += now - forPortersSince;
+        }
+    }
+
+    /** How long the piece that departs has waited for nothing but that; counted anew for the next. */
+    long takeWaitForPorters() {
+        long nanos = forPortersNanos;
+        forPortersNanos = 0;
+        return nanos;
     }
 
     /** Index of the one way the piece waits for, or {@link WaysOut#ANY}. */
@@ -195,6 +234,9 @@ class Offer {
                 Channel channel = standing.way.channel();
                 if (channel != null) {
                     channel.lookAgain();
+                }
+                if (standing.waitsForPorters) {
+                    noteWaitForPorters(standing, false);
                 }
             }
         }

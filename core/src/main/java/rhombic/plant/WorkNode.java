@@ -660,7 +660,7 @@ abstract class WorkNode extends Node {
         if (place.isEmpty()) {
             emptied(place);
         } else {
-            enterState(place, EquipmentState.BLOCKED);
+            enterState(place, keptBy(place));
         }
     }
 
@@ -708,7 +708,9 @@ abstract class WorkNode extends Node {
         assert place.phase == Phase.DONE : "a piece is handed on before its work has ended";
         long now = plant.now();
         touchedNanos = now;
-        piece.blockedNanos += now - place.doneNanos;
+        long forPorters = outlet.takeWaitForPorters();
+        piece.crewNanos += forPorters;
+        piece.blockedNanos += now - place.doneNanos - forPorters;
         tally.leaves(now, now - piece.arrivedNanos);
         tellRules(Rule.PieceEvent.LEAVES, piece);
         if (!place.isOffering) {
@@ -720,6 +722,22 @@ abstract class WorkNode extends Node {
             }
         }
         return piece;
+    }
+
+    @Override
+    public void waitForPortersChanges(Offer given) {
+        Place place = ((Outlet) given).place;
+        if (place.phase == Phase.DONE && !place.isOffering) {
+            enterState(place, keptBy(place));
+        }
+    }
+
+    /** Why what is done is still there. */
+    private static EquipmentState keptBy(Place place) {
+        Offer usual = place.offer;
+        Offer beside = place.offerBesides;
+        boolean isCarried = usual != null && usual.waitsForPorters() || beside != null && beside.waitsForPorters();
+        return isCarried ? EquipmentState.WAITING_FOR_CREW : EquipmentState.BLOCKED;
     }
 
     private void emptied(Place place) {
