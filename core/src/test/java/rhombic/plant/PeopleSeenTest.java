@@ -3,6 +3,12 @@ package rhombic.plant;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static rhombic.plant.Peopled.calendar;
+import static rhombic.plant.Peopled.fails;
+import static rhombic.plant.Peopled.mode;
+import static rhombic.plant.Peopled.needs;
+import static rhombic.plant.Peopled.onDuty;
+import static rhombic.plant.Peopled.person;
 import static rhombic.plant.Runs.at;
 import static rhombic.validation.Lines.buffer;
 import static rhombic.validation.Lines.goodsOut;
@@ -15,7 +21,6 @@ import static rhombic.validation.Lines.timetable;
 import java.time.DayOfWeek;
 import java.time.LocalTime;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -29,18 +34,15 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
-import rhombic.study.duty.Calendar;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
-import rhombic.study.duty.Spell;
 import rhombic.study.duty.UpTime;
 import rhombic.study.duty.WhenOver;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
-import rhombic.study.kind.Operation;
 import rhombic.study.kind.Station;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
@@ -60,38 +62,6 @@ class PeopleSeenTest {
 
     private static Crew atOnce(String name, int people) {
         return crew(name, people, 0).withSpeed(Optional.empty());
-    }
-
-    private static Station needs(Station station, Need... needs) {
-        Operation only = station.work().operations().getFirst();
-        return station.with(station.work().withOperations(List.of(only.withNeeds(List.of(needs)))));
-    }
-
-    private static <E extends Equipment> E fails(E thing, FailureMode... modes) {
-        @SuppressWarnings("unchecked") // of the same kind
-        E changed = (E) thing.with(thing.basics().withDuty(thing.basics().duty().withFailures(List.of(modes))));
-        return changed;
-    }
-
-    private static <E extends Equipment> E onDuty(E thing, WhenOver whenOver) {
-        @SuppressWarnings("unchecked") // of the same kind
-        E changed = (E) thing.with(thing.basics().withDuty(thing.basics().duty().withCalendar("C").withWhenOver(whenOver)));
-        return changed;
-    }
-
-    private static FailureMode mode(String up, String down) {
-        return FailureMode.of("m", new UpTime.After(time(up), UpTime.Clock.CALENDAR), time(down));
-    }
-
-    private static Calendar calendar(String... spells) {
-        return new Calendar("C", Arrays.stream(spells).map(text -> {
-            String[] parts = text.split(" ");
-            return new Spell(List.of(DayOfWeek.values()), LocalTime.parse(parts[0]), LocalTime.parse(parts[1]), parts.length > 2);
-        }).toList(), List.of());
-    }
-
-    private static PersonFigures person(RunFigures run, String name) {
-        return run.crews().stream().flatMap(c -> c.people().stream()).filter(p -> p.name().equals(name)).findFirst().orElseThrow();
     }
 
     private static long nanos(double seconds) {
@@ -144,7 +114,7 @@ class PeopleSeenTest {
     @Test
     void atABreakTheyGoToTheBreakAreaAndAtTheEndOfTheShiftHome() {
         Equipment area = new BreakArea(Basics.of("Area", Placement.at(40, 0)));
-        Crew crew = onDuty(crew("W", 1, 0).withBreakArea("Area"), WhenOver.FINISH);
+        Crew crew = onDuty(crew("W", 1, 0).withBreakArea("Area"), "C", WhenOver.FINISH);
         Study study = new Lines().chain(stock("In", "Piece", 1), goodsOut("Out")).chain(crew).chain(area).study(2, 0, 1)
                 .withCalendars(List.of(calendar("06:00 07:00", "06:10 06:20 break", "06:50 07:00 break")));
         Trace trace = Runs.traceOf(study);
@@ -217,7 +187,7 @@ class PeopleSeenTest {
         for (int seconds : new int[] {20, 50}) {
             Study study = new Lines()
                     .chain(timetable("In 1", "0 s Piece"), fails(needs(station("Long", 1, 0, "100 s"), Need.of("W")),
-                            mode("1000 s", "40 s").withFirst(time("30 s"))), goodsOut("Out"))
+                            mode("m", "1000 s", UpTime.Clock.CALENDAR, "40 s").withFirst(time("30 s"))), goodsOut("Out"))
                     .chain(timetable("In 2", "35 s Piece"), needs(station("Short", 1, 0, seconds + " s"), Need.of("W")))
                     .link("Short", "Out").chain(atOnce("W", 1)).study(300 / 3600.0, 0, 1);
             RunFigures run = Runs.of(study);
@@ -233,7 +203,9 @@ class PeopleSeenTest {
     @Test
     void whoIsOnTheWayToAMachineThatBreaksTurnsRound() {
         Study study = new Lines().chain(timetable("In", "0 s Piece"),
-                fails(needs(station("S", 1, 0, "60 s"), Need.of("W")), mode("1000 s", "40 s").withFirst(time("10 s"))), goodsOut("Out"))
+                fails(needs(station("S", 1, 0, "60 s"), Need.of("W")),
+                        mode("m", "1000 s", UpTime.Clock.CALENDAR, "40 s").withFirst(time("10 s"))),
+                goodsOut("Out"))
                 .chain(crew("W", 1, -20)).study(300 / 3600.0, 0, 1);
         // 10 m there, 10 m back, at 50 s again: 18.8 m, 60 s of work, and home.
         assertEquals(
@@ -248,7 +220,8 @@ class PeopleSeenTest {
     @Test
     void aRepairThatYieldsIsInterruptedAndGoesOn() {
         // Down at 10 s, repaired for 40 s, called away at 50 s for 30 s, repaired from 80 s for 60 s more.
-        FailureMode stop = mode("1000 s", "100 s").withFirst(time("10 s")).withRepair(List.of(Need.of("W").withYields(true)));
+        FailureMode stop = mode("m", "1000 s", UpTime.Clock.CALENDAR, "100 s").withFirst(time("10 s"))
+                .withRepair(List.of(Need.of("W").withYields(true)));
         Study study = new Lines().chain(timetable("In 1", "0 s Piece"), fails(station("A", 1, 0, "200 s"), stop), goodsOut("Out"))
                 .chain(timetable("In 2", "50 s Piece"), needs(station("Urgent", 1, 0, "30 s"), Need.of("W").withPriority(9)))
                 .link("Urgent", "Out").chain(atOnce("W", 1)).study(400 / 3600.0, 0, 1);
@@ -265,7 +238,7 @@ class PeopleSeenTest {
 
     @Test
     void aRepairerWithAFactorTakesLonger() {
-        FailureMode stop = mode("1000 s", "100 s").withFirst(time("10 s")).withRepair(List.of(Need.of("W")));
+        FailureMode stop = mode("m", "1000 s", UpTime.Clock.CALENDAR, "100 s").withFirst(time("10 s")).withRepair(List.of(Need.of("W")));
         Study study = new Lines().chain(timetable("In", "0 s Piece"), fails(station("A", 1, 0, "50 s"), stop), goodsOut("Out"))
                 .chain(atOnce("W", 1).withPersons(List.of(new Person("Ada", 1.5, List.of())))).study(400 / 3600.0, 0, 1);
         assertEquals(200, at(Runs.of(study), "A").stay().most(), NEAR);
@@ -301,7 +274,8 @@ class PeopleSeenTest {
     @Test
     void oneWhoMendsAndAnotherWhoIsAwaitedShowsAsDown() {
         // B stands with A. A's fitter comes at once: both are down; without a fitter both would wait for one.
-        FailureMode stop = mode("1000 s", "50 s").withFirst(time("10 s")).withRepair(List.of(Need.of("W"))).withAlso(List.of("B"));
+        FailureMode stop = mode("m", "1000 s", UpTime.Clock.CALENDAR, "50 s").withFirst(time("10 s")).withRepair(List.of(Need.of("W")))
+                .withAlso(List.of("B"));
         Study study = new Lines()
                 .chain(onDemand("In"), fails(station("A", 1, 0, "30 s"), stop), station("B", 1, 0, "30 s"), goodsOut("Out"))
                 .chain(atOnce("W", 1)).study(100 / 3600.0, 0, 1);
@@ -329,7 +303,7 @@ class PeopleSeenTest {
         double brought = second(story.get(carries + 1));
         assertEquals(44.1, brought - second(story.get(carries)), 0.11, "50 m less 4 m and 1 m that they are deep and twice 0.45 m");
         LocalTime begins = LocalTime.of(6, 0).plusSeconds((long) (brought - 5));
-        Study paused = study.changed("W", e -> onDuty((Crew) e, WhenOver.STOP))
+        Study paused = study.changed("W", e -> onDuty((Crew) e, "C", WhenOver.STOP))
                 .withCalendars(List.of(calendar("06:00 14:00", begins + " 06:10 break")));
         List<String> then = story(Runs.traceOf(paused), 0);
         assertEquals(story.subList(0, carries + 1), then.subList(0, carries + 1));

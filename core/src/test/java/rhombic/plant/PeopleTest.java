@@ -2,6 +2,12 @@ package rhombic.plant;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static rhombic.plant.Peopled.calendar;
+import static rhombic.plant.Peopled.fails;
+import static rhombic.plant.Peopled.mode;
+import static rhombic.plant.Peopled.needs;
+import static rhombic.plant.Peopled.onDuty;
+import static rhombic.plant.Peopled.person;
 import static rhombic.plant.Runs.at;
 import static rhombic.validation.Lines.arrivals;
 import static rhombic.validation.Lines.buffer;
@@ -55,38 +61,6 @@ class PeopleTest {
 
     private static Crew crew(String name, int people) {
         return Crew.usual(Basics.of(name, Placement.at(0, 0))).withPeople(people).withSpeed(Optional.empty());
-    }
-
-    private static Station needs(Station station, Need... needs) {
-        Operation only = station.work().operations().getFirst();
-        return station.with(station.work().withOperations(List.of(only.withNeeds(List.of(needs)))));
-    }
-
-    private static <E extends Equipment> E fails(E thing, FailureMode... modes) {
-        @SuppressWarnings("unchecked") // of the same kind
-        E changed = (E) thing.with(thing.basics().withDuty(thing.basics().duty().withFailures(List.of(modes))));
-        return changed;
-    }
-
-    private static <E extends Equipment> E onDuty(E thing, String calendar, WhenOver whenOver) {
-        @SuppressWarnings("unchecked") // of the same kind
-        E changed = (E) thing.with(thing.basics().withDuty(thing.basics().duty().withCalendar(calendar).withWhenOver(whenOver)));
-        return changed;
-    }
-
-    private static FailureMode mode(String name, String up, UpTime.Clock clock, String down) {
-        return FailureMode.of(name, new UpTime.After(time(up), clock), time(down));
-    }
-
-    private static Calendar calendar(String... spells) {
-        return new Calendar("C", Arrays.stream(spells).map(text -> {
-            String[] parts = text.split(" ");
-            return new Spell(List.of(DayOfWeek.values()), LocalTime.parse(parts[0]), LocalTime.parse(parts[1]), parts.length > 2);
-        }).toList(), List.of());
-    }
-
-    private static PersonFigures person(RunFigures run, String name) {
-        return run.crews().stream().flatMap(c -> c.people().stream()).filter(p -> p.name().equals(name)).findFirst().orElseThrow();
     }
 
     // ---- failures

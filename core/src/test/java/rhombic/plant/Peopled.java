@@ -1,0 +1,56 @@
+package rhombic.plant;
+
+import static rhombic.validation.Lines.time;
+
+import java.time.DayOfWeek;
+import java.time.LocalTime;
+import java.util.Arrays;
+import java.util.List;
+import rhombic.measure.PersonFigures;
+import rhombic.measure.RunFigures;
+import rhombic.study.duty.Calendar;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.Spell;
+import rhombic.study.duty.UpTime;
+import rhombic.study.duty.WhenOver;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Operation;
+import rhombic.study.kind.Station;
+
+/** Words for tests of people, failures and shifts. */
+final class Peopled {
+    private Peopled() {}
+
+    static Station needs(Station station, Need... needs) {
+        Operation only = station.work().operations().getFirst();
+        return station.with(station.work().withOperations(List.of(only.withNeeds(List.of(needs)))));
+    }
+
+    static <E extends Equipment> E fails(E thing, FailureMode... modes) {
+        @SuppressWarnings("unchecked") // of the same kind
+        E changed = (E) thing.with(thing.basics().withDuty(thing.basics().duty().withFailures(List.of(modes))));
+        return changed;
+    }
+
+    static <E extends Equipment> E onDuty(E thing, String calendar, WhenOver whenOver) {
+        @SuppressWarnings("unchecked") // of the same kind
+        E changed = (E) thing.with(thing.basics().withDuty(thing.basics().duty().withCalendar(calendar).withWhenOver(whenOver)));
+        return changed;
+    }
+
+    static FailureMode mode(String name, String up, UpTime.Clock clock, String down) {
+        return FailureMode.of(name, new UpTime.After(time(up), clock), time(down));
+    }
+
+    static Calendar calendar(String... spells) {
+        return new Calendar("C", Arrays.stream(spells).map(text -> {
+            String[] parts = text.split(" ");
+            return new Spell(List.of(DayOfWeek.values()), LocalTime.parse(parts[0]), LocalTime.parse(parts[1]), parts.length > 2);
+        }).toList(), List.of());
+    }
+
+    static PersonFigures person(RunFigures run, String name) {
+        return run.crews().stream().flatMap(c -> c.people().stream()).filter(p -> p.name().equals(name)).findFirst().orElseThrow();
+    }
+}
