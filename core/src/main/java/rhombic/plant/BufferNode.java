@@ -46,6 +46,16 @@ final class BufferNode extends ContentNode {
     }
 
     @Override
+    int roomFor(Piece piece) {
+        return room - queue.size() - promised();
+    }
+
+    @Override
+    public int backlog() {
+        return queue.size();
+    }
+
+    @Override
     void accept(Way way, Piece piece) {
         counts(piece);
         assert tally.content() + promised() <= room : name() + " holds more than it has room for";
@@ -72,6 +82,7 @@ final class BufferNode extends ContentNode {
         } else {
             offerBest();
         }
+        moreWait();
     }
 
     private Piece best() {

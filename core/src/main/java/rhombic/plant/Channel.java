@@ -139,11 +139,22 @@ final class Channel implements Giver {
         }
     }
 
-    /** Whether a piece waits to be carried. */
-    boolean isWanted() {
-        boolean[] any = {false};
-        taker.line.forEach(standing -> any[0] |= standing.way.channel() == this);
-        return any[0];
+    /** How many pieces wait to be carried for which there is room; at least 1 if any waits. */
+    int waitingPieces() {
+        int offers = 0;
+        Offer one = null;
+        for (Offer.Standing standing = taker.line.first(); standing != null; standing = taker.line.next(standing)) {
+            if (standing.way.channel() == this) {
+                offers++;
+                one = standing.offer;
+            }
+        }
+        if (one == null) {
+            return 0;
+        }
+        // of what may go several ways nobody knows how much goes this one
+        int waiting = one.giver.waysOut().ways.length == 1 ? Math.max(offers, one.giver.backlog()) : offers;
+        return Math.max(1, Math.min(waiting, taker.roomFor(one.piece())));
     }
 
     /** They are carried from now on, and will be there after so long. */

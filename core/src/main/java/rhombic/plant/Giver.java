@@ -23,6 +23,11 @@ interface Giver {
         return true;
     }
 
+    /** How many pieces wait to go out, as far as is known; what is on offer included. */
+    default int backlog() {
+        return 1;
+    }
+
     /** {@link Offer#waitsForPorters} says something else now. */
     default void waitForPortersChanges(Offer offer) {}
 }

@@ -246,6 +246,12 @@ final class GoodsInNode extends Node {
             }
             plant.countStep(this);
         }
+        moreWait();
+    }
+
+    @Override
+    public int backlog() {
+        return onDemand ? (int) Math.min(Integer.MAX_VALUE, most - supplied) : waiting.size();
     }
 
     private @Nullable Piece next() {

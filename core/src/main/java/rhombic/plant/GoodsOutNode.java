@@ -17,6 +17,11 @@ final class GoodsOutNode extends Node {
     }
 
     @Override
+    int roomFor(Piece piece) {
+        return Integer.MAX_VALUE;
+    }
+
+    @Override
     void accept(Way way, Piece piece) {
         tellRules(Rule.PieceEvent.ENTERS, piece);
         tally.passes();

@@ -170,6 +170,19 @@ abstract class Node implements Giver {
     /** Whether there is room for the piece, which comes that way, beside what was promised; inlet open or not. */
     abstract boolean hasRoom(Way way, Piece piece);
 
+    /** For how many pieces like that there is room, as far as is known; if there is room at all, at least 1. */
+    int roomFor(Piece piece) {
+        return 1;
+    }
+
+    /** More pieces wait to go out: those who carry them may be too few. */
+    final void moreWait() {
+        Way[] ways = waysOut().ways;
+        if (ways.length == 1 && ways[0].isCarried()) {
+            plant.toAgenda(ways[0].taker());
+        }
+    }
+
     /** Takes a piece; only called while there is room. */
     abstract void accept(Way way, Piece piece);
 

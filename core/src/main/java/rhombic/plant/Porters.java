@@ -10,8 +10,8 @@ import rhombic.study.Travel;
 
 /**
  * People who carry pieces along one link. Somebody is asked for when a piece waits and there is room where it goes; he comes,
- * takes as many as wait and as he can hold, for which there is room, and brings them there. One comes at a time; several may be
- * on their way with pieces. A piece stays with its giver until it is taken up.
+ * takes as many as wait and as he can hold, for which there is room, and brings them there. As many are asked for as are needed for
+ * all that waits and has room. A piece stays with its giver until it is taken up.
  */
 final class Porters {
     private static final double BESIDE_METRES = 0.45;
@@ -24,8 +24,10 @@ final class Porters {
     private final Pose to;
     private final List<Load> unused = new ArrayList<>();
     private final List<Load> carrying = new ArrayList<>();
-    /** Who is asked for, on the way here, or here; null if nobody is. */
-    private @Nullable Load current;
+    /** Those who are asked for, on the way here, or here. */
+    private final List<Load> asked = new ArrayList<>();
+    /** How many people there are who could come, at least 1. */
+    private final int able;
 
     /** One person with what he carries. */
     private final class Load implements Job.Site {
@@ -83,48 +85,68 @@ final class Porters {
         most = travel.most();
         Pose from = outlet.of(Pose.at(BESIDE_METRES, 0, -outlet.z(), 180));
         to = inlet.of(Pose.at(-BESIDE_METRES, 0, -inlet.z(), 0));
-        Manning.Order asked = plant.staffed().order(Job.What.CARRY, List.of(travel.need()));
-        order = new Job.Order(Job.What.CARRY, from, asked.demands(), asked.priority(), false);
+        Manning.Order needed = plant.staffed().order(Job.What.CARRY, List.of(travel.need()));
+        order = new Job.Order(Job.What.CARRY, from, needed.demands(), needed.priority(), false);
+        able = Math.max(1, allocation.able(needed.demands().getFirst()));
     }
 
     /** Whether somebody is here who can take one more. */
     boolean canTake() {
-        Load here = current;
-        return here != null && here.isHere && here.trips.size() < most;
+        return !asked.isEmpty() && whoTakes() != null;
+    }
+
+    private @Nullable Load whoTakes() {
+        for (Load load : asked) {
+            if (load.isHere && load.trips.size() < most) {
+                return load;
+            }
+        }
+        return null;
     }
 
     /** A piece waits for which there is room. */
     void areCalled() {
-        if (current == null) {
+        int needed = needed();
+        while (asked.size() < needed) {
             Load load = unused.isEmpty() ? new Load() : unused.removeLast();
-            current = load;
+            asked.add(load);
             load.job.becomes(order, plant.now(), plant.now(), null, Job.Insists.NO);
             allocation.ask(load.job);
         }
     }
 
+    /** How many must come for what waits here and has room where it goes; one if it has none yet. */
+    private int needed() {
+        int pieces = channel.waitingPieces();
+        return pieces == 0 ? 0 : Math.min(able, Math.ceilDiv(pieces, most));
+    }
+
     void take(Channel.Trip trip) {
-        Load here = current;
-        assert here != null && here.isHere : "nobody is here to take it";
+        Load here = whoTakes();
+        assert here != null : "nobody is here to take it";
         here.trips.add(trip);
         plant.atEndOfInstant(this);
     }
 
     /** What can be taken in this instant has been taken: set out, or wait, or go if nothing waits any more. */
     void endOfInstant() {
-        Load here = current;
-        if (here == null) {
-            return;
+        boolean anySetsOut = false;
+        for (int i = asked.size() - 1; i >= 0; i--) {
+            Load load = asked.get(i);
+            if (!load.trips.isEmpty()) {
+                asked.remove(i);
+                load.setOut();
+                anySetsOut = true;
+            }
         }
-        if (!here.trips.isEmpty()) {
-            current = null;
-            here.setOut();
+        for (int surplus = asked.size() - needed(); surplus > 0; surplus--) {
+            Load last = asked.removeLast();
+            last.isHere = false;
+            allocation.drop(last.job);
+            unused.add(last);
+        }
+        if (anySetsOut) {
             plant.toAgenda(channel.taker()); // more may wait to be carried
-        } else if (!channel.isWanted()) {
-            current = null;
-            here.isHere = false;
-            allocation.drop(here.job);
-            unused.add(here);
         }
     }
 

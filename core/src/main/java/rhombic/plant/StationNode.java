@@ -41,6 +41,11 @@ final class StationNode extends WorkNode {
     }
 
     @Override
+    int roomFor(Piece piece) {
+        return slots() - promisedSlots();
+    }
+
+    @Override
     void accept(Way way, Piece piece) {
         comes(piece);
         tellRules(Rule.PieceEvent.ENTERS, piece);

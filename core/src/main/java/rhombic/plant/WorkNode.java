@@ -459,7 +459,7 @@ abstract class WorkNode extends Node {
         return promised();
     }
 
-    private int slots() {
+    final int slots() {
         return freeOnPlaces() + inputRoom - (queue.size() - queue.urgent());
     }
 

@@ -149,6 +149,11 @@ public final class Allocation {
         travel(job, where, PersonState.CARRYING);
     }
 
+    /** How many people there are who can do that, on duty or not. */
+    public int able(Job.Demand demand) {
+        return (int) doers.stream().filter(doer -> doer.can(demand.skill())).count();
+    }
+
     /** How long the first of its doers needs to get there. */
     public long nanosTo(Job job, Pose where) {
         Doer doer = job.doers.getFirst();
