@@ -6,15 +6,17 @@ import rhombic.plant.piece.Piece;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.EquipmentState;
 
-/** Equipment with an error: takes and gives nothing, so that the rest can run. */
+/** Takes and gives nothing: a place that pieces never meet, or equipment with an error, so that the rest can run. */
 final class IdleNode extends Node {
     IdleNode(Plant plant, int index, Equipment equipment) {
-        super(plant, index, equipment, equipment.contentRoom(List.of()).isPresent() ? Tally.ofContents(1) : new Tally(1));
+        super(plant, index, equipment, equipment.contentRoom(List.of()).isPresent()
+                ? Tally.ofContents(1)
+                : new Tally(equipment.meetsPieces() ? 1 : 0));
     }
 
     @Override
     void begin() {
-        if (equipment().contentRoom(List.of()).isEmpty()) {
+        if (equipment().meetsPieces() && equipment().contentRoom(List.of()).isEmpty()) {
             noteState(EquipmentState.STARVED);
         }
     }

@@ -147,8 +147,8 @@ public final class Plant {
             case AssemblyStation station -> new AssemblyNode(this, index, station);
             case UnpackingStation station -> new UnpackingNode(this, index, station);
             case GoodsOut out -> new GoodsOutNode(this, index, out);
-            case Crew crew -> new PlaceNode(this, index, crew);
-            case BreakArea area -> new PlaceNode(this, index, area);
+            case Crew crew -> new IdleNode(this, index, crew);
+            case BreakArea area -> new IdleNode(this, index, area);
         };
     }
 

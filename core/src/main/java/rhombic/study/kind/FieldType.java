@@ -62,6 +62,16 @@ public sealed interface FieldType<V> {
 
     /** A name, or an empty one, which is left out of a file. */
     sealed interface OfName extends FieldType<String> {
+        /** Tells of what the name is one; never of an empty one. */
+        void tells(String name, NameUse use);
+
+        @Override
+        default void uses(String value, NameUse use) {
+            if (!value.isEmpty()) {
+                tells(value, use);
+            }
+        }
+
         @Override
         default boolean isLeftOut(String value) {
             return value.isEmpty();
@@ -94,10 +104,8 @@ public sealed interface FieldType<V> {
     /** The name of a piece type; empty for none. */
     record TypeName() implements OfName {
         @Override
-        public void uses(String value, NameUse use) {
-            if (!value.isEmpty()) {
-                use.type(value);
-            }
+        public void tells(String name, NameUse use) {
+            use.type(name);
         }
 
         @Override
@@ -398,10 +406,8 @@ public sealed interface FieldType<V> {
     /** The name of equipment; empty for none. */
     record ThingName() implements OfName {
         @Override
-        public void uses(String value, NameUse use) {
-            if (!value.isEmpty()) {
-                use.equipment(value);
-            }
+        public void tells(String name, NameUse use) {
+            use.equipment(name);
         }
 
         @Override
@@ -413,10 +419,8 @@ public sealed interface FieldType<V> {
     /** The name of a calendar; empty for none. */
     record CalendarName() implements OfName {
         @Override
-        public void uses(String value, NameUse use) {
-            if (!value.isEmpty()) {
-                use.calendar(value);
-            }
+        public void tells(String name, NameUse use) {
+            use.calendar(name);
         }
 
         @Override
