@@ -7,7 +7,6 @@ import java.util.stream.Stream;
 import rhombic.quantity.Clock;
 import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.Travel;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
@@ -110,12 +109,8 @@ public final class EquipmentStory {
     }
 
     private String whom(WorkEquipment work) {
-        Stream<Need> carriers = study.linksFrom(work.name()).stream()
-                .flatMap(link -> link.travel() instanceof Travel.Carried carried ? Stream.of(carried.need()) : Stream.empty());
-        List<String> names = Stream.of(carriers, work.work().operations().stream().flatMap(op -> op.needs().stream()),
-                work.work().setters().stream(),
-                work.work().service() == null ? Stream.<Need>empty() : work.work().service().needs().stream())
-                .flatMap(needs -> needs).map(Need::whom).distinct().limit(3).toList();
+        List<String> names = Stream.concat(work.needs().stream(), study.carriersFrom(work.name()).stream()).map(Need::whom).distinct()
+                .limit(3).toList();
         return names.isEmpty() ? "people" : String.join(" or ", names);
     }
 

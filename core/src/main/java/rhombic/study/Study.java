@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import rhombic.study.duty.Calendar;
+import rhombic.study.duty.Need;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.NamedView;
@@ -91,6 +92,12 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
 
     public List<Link> linksFrom(String from) {
         return links.stream().filter(link -> link.from().equals(from)).toList();
+    }
+
+    /** Who must come to carry what leaves that equipment. */
+    public List<Need> carriersFrom(String from) {
+        return linksFrom(from).stream().map(Link::travel).filter(Travel.Carried.class::isInstance)
+                .map(travel -> ((Travel.Carried) travel).need()).toList();
     }
 
     public Set<String> names() {

@@ -1,5 +1,8 @@
 package rhombic.study.kind;
 
+import java.util.ArrayList;
+import java.util.List;
+import rhombic.study.duty.Need;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Footprint;
 
@@ -13,6 +16,18 @@ public sealed interface WorkEquipment extends Equipment permits Station, Assembl
     Work work();
 
     WorkEquipment with(Work work);
+
+    /** Who must be there for what it does, for its operations first. */
+    default List<Need> needs() {
+        List<Need> all = new ArrayList<>();
+        work().operations().forEach(operation -> all.addAll(operation.needs()));
+        all.addAll(work().setters());
+        Work.Service service = work().service();
+        if (service != null) {
+            all.addAll(service.needs());
+        }
+        return all;
+    }
 
     /** One body for each place, side by side, up to eight. */
     @Override

@@ -110,7 +110,7 @@ final class ConveyorSentences {
         return new Sentence(new Words("Is "),
                 picked("mode", conveyor.mode().word(), Arrays.stream(Conveyor.Mode.values()).map(Conveyor.Mode::word).toList(),
                         text -> change(c -> c.withMode(
-                                Arrays.stream(Conveyor.Mode.values()).filter(m -> m.word().equals(text)).findFirst().orElseThrow()))),
+                                Typed.choice(Conveyor.Mode.values(), Conveyor.Mode::word, text)))),
                 new Words(conveyor.mode() == Conveyor.Mode.ACCUMULATING
                         ? ": pieces close up behind one that stands. Moves at "
                         : ": it stops as a whole behind one that stands. Moves at "),
@@ -132,7 +132,7 @@ final class ConveyorSentences {
         return new Sentence(new Words("Pieces lie "),
                 picked("lie", conveyor.lie().word(), Arrays.stream(Conveyor.Lie.values()).map(Conveyor.Lie::word).toList(),
                         text -> change(c -> c.withLie(
-                                Arrays.stream(Conveyor.Lie.values()).filter(l -> l.word().equals(text)).findFirst().orElseThrow()))),
+                                Typed.choice(Conveyor.Lie.values(), Conveyor.Lie::word, text)))),
                 new Words(", at least "),
                 typed("gap", conveyor.gap().toString(), conveyor.gap().toString(), "A distance such as 0.1 m; 0 m for none",
                         text -> change(c -> c.withGap(Quantity.parse(text, Dimension.LENGTH)))),

@@ -93,11 +93,11 @@ final class CrewSentences {
         return new Sentence(new Words("Of those who are free, "),
                 picked("who", crew.who().word(), Arrays.stream(Crew.Who.values()).map(Crew.Who::word).toList(),
                         text -> crew(c -> c
-                                .withWho(Arrays.stream(Crew.Who.values()).filter(w -> w.word().equals(text)).findFirst().orElseThrow()))),
+                                .withWho(Typed.choice(Crew.Who.values(), Crew.Who::word, text)))),
                 new Words(" comes; of what is most urgent they do "),
                 picked("which", crew.which().word(), Arrays.stream(Crew.Which.values()).map(Crew.Which::word).toList(),
                         text -> crew(c -> c.withWhich(
-                                Arrays.stream(Crew.Which.values()).filter(w -> w.word().equals(text)).findFirst().orElseThrow()))),
+                                Typed.choice(Crew.Which.values(), Crew.Which::word, text)))),
                 new Words(" first."));
     }
 
@@ -113,7 +113,7 @@ final class CrewSentences {
                 new Words(" and wait for work "),
                 picked("waits", crew.waits().word(), Arrays.stream(Crew.Waits.values()).map(Crew.Waits::word).toList(),
                         text -> crew(c -> c.withWaits(
-                                Arrays.stream(Crew.Waits.values()).filter(w -> w.word().equals(text)).findFirst().orElseThrow()))),
+                                Typed.choice(Crew.Waits.values(), Crew.Waits::word, text)))),
                 new Words("."));
     }
 
@@ -137,15 +137,11 @@ final class CrewSentences {
         return new Sentence(new Words(said));
     }
 
-    private static List<Need> needs(Equipment thing) {
-        List<Need> all = new ArrayList<>();
+    private List<Need> needs(Equipment thing) {
+        List<Need> all = new ArrayList<>(study.carriersFrom(thing.name()));
         thing.basics().duty().failures().stream().map(FailureMode::repair).forEach(all::addAll);
         if (thing instanceof WorkEquipment work) {
-            work.work().operations().forEach(op -> all.addAll(op.needs()));
-            all.addAll(work.work().setters());
-            if (work.work().service() != null) {
-                all.addAll(work.work().service().needs());
-            }
+            all.addAll(work.needs());
         }
         return all;
     }

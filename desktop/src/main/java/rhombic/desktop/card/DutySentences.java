@@ -99,13 +99,13 @@ final class DutySentences {
         List<String> words = Arrays.stream(WhenOver.values()).filter(over -> isCrew || over != WhenOver.HAND_OVER).map(WhenOver::word)
                 .toList();
         String said = study.calendar(duty.calendar())
-                .map(c -> ", " + rhombic.quantity.Quantity.plain(Math.round(c.weeklySeconds() / 36.0) / 100.0) + " h a week")
+                .map(c -> ", " + Quantity.plain(Math.round(c.weeklySeconds() / 36.0) / 100.0) + " h a week")
                 .orElse("");
         return List.of(new Words(isCrew ? "They are there by " : "It works by "), token,
                 new Words(said + "; when a shift ends or a break begins, "),
                 picked("when over", duty.whenOver().word(), words,
                         text -> duty(d -> d.withWhenOver(
-                                Arrays.stream(WhenOver.values()).filter(over -> over.word().equals(text)).findFirst().orElseThrow()))),
+                                Typed.choice(WhenOver.values(), WhenOver::word, text)))),
                 new Words("."));
     }
 
@@ -147,7 +147,7 @@ final class DutySentences {
                         text -> mode(name, m -> m.withUp(other(m, text)))),
                 new Words(", ")));
         parts.addAll(up(mode));
-        parts.add(new Words(mode.up() instanceof UpTime.Available ? ", for " : ", for "));
+        parts.add(new Words(", for "));
         parts.add(time(name + " down", mode.down().toString(), mode.down().toString(),
                 text -> mode(name, m -> m.withDown(DistributionText.parse(text)))));
         parts.add(new Words(mode.repair().isEmpty() ? ", mends itself " : ", repaired by "));
@@ -240,7 +240,7 @@ final class DutySentences {
         return picked(mode.name() + " clock", clock(mode.up()).word(),
                 works ? Arrays.stream(UpTime.Clock.values()).map(UpTime.Clock::word).toList() : List.of(UpTime.Clock.CALENDAR.word()),
                 text -> mode(mode.name(), m -> {
-                    UpTime.Clock clock = Arrays.stream(UpTime.Clock.values()).filter(c -> c.word().equals(text)).findFirst().orElseThrow();
+                    UpTime.Clock clock = Typed.choice(UpTime.Clock.values(), UpTime.Clock::word, text);
                     return m.withUp(switch (m.up()) {
                         case UpTime.After after -> new UpTime.After(after.time(), clock);
                         case UpTime.Available available -> new UpTime.Available(available.share(), clock);
@@ -272,7 +272,7 @@ final class DutySentences {
             parts.add(picked(name + " piece", mode.piece().word(),
                     Arrays.stream(FailureMode.Piece.values()).map(FailureMode.Piece::word).toList(),
                     text -> mode(name, m -> m.withPiece(
-                            Arrays.stream(FailureMode.Piece.values()).filter(p -> p.word().equals(text)).findFirst().orElseThrow()))));
+                            Typed.choice(FailureMode.Piece.values(), FailureMode.Piece::word, text)))));
             parts.add(new Words(", and meanwhile "));
         } else {
             parts.add(new Words("Meanwhile "));
@@ -309,8 +309,7 @@ final class DutySentences {
         Spot spot = duty.stand();
         String typed = spot == null ? "" : PlaceSentences.metres(spot.xMetres()) + " " + PlaceSentences.metres(spot.yMetres());
         boolean needsPeople = thing instanceof WorkEquipment work
-                && (work.work().operations().stream().anyMatch(op -> !op.needs().isEmpty())
-                        || !work.work().setters().isEmpty() || !duty.failures().isEmpty());
+                && (!work.needs().isEmpty() || !duty.failures().isEmpty());
         if (spot == null && !needsPeople) {
             return List.of();
         }

@@ -90,7 +90,7 @@ final class FittingSentences {
                 parts.add(picked("first at " + id, merge.first().word(),
                         Arrays.stream(Fitting.First.values()).map(Fitting.First::word).toList(),
                         text -> replaced(merge, new Fitting.Merge(merge.name(), merge.at(), merge.side(),
-                                Arrays.stream(Fitting.First.values()).filter(f -> f.word().equals(text)).findFirst().orElseThrow()))));
+                                Typed.choice(Fitting.First.values(), Fitting.First::word, text)))));
                 parts.add(new Words(". "));
                 List<String> others = study.equipment().stream().filter(e -> e.givesPieces() && !e.name().equals(conveyor.name()))
                         .map(Equipment::name).limit(200).toList();
@@ -120,7 +120,7 @@ final class FittingSentences {
     private <F extends Fitting> Part side(F fitting, Fitting.Side side, BiFunction<F, Fitting.Side, Fitting> made) {
         return picked("side of " + fitting.name(), side.word(), Arrays.stream(Fitting.Side.values()).map(Fitting.Side::word).toList(),
                 text -> replaced(fitting, made.apply(fitting,
-                        Arrays.stream(Fitting.Side.values()).filter(one -> one.word().equals(text)).findFirst().orElseThrow())));
+                        Typed.choice(Fitting.Side.values(), Fitting.Side::word, text))));
     }
 
     private UnaryOperator<Study> replaced(Fitting fitting, Fitting by) {

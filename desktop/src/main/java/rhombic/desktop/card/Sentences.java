@@ -96,13 +96,11 @@ final class Sentences {
                         Arrays.stream(Buffer.Arrangement.values()).map(Buffer.Arrangement::word).toList(),
                         text -> change(buffer,
                                 e -> arranged((Buffer) e,
-                                        Arrays.stream(Buffer.Arrangement.values()).filter(a -> a.word().equals(text)).findFirst()
-                                                .orElseThrow()))),
+                                        Typed.choice(Buffer.Arrangement.values(), Buffer.Arrangement::word, text)))),
                 words(", and hands on "),
                 picked("order", buffer.order().word(), Arrays.stream(Buffer.Order.values()).map(Buffer.Order::word).toList(),
                         text -> change(buffer,
-                                e -> ((Buffer) e).withOrder(Arrays.stream(Buffer.Order.values()).filter(o -> o.word().equals(text))
-                                        .findFirst().orElseThrow()))),
+                                e -> ((Buffer) e).withOrder(Typed.choice(Buffer.Order.values(), Buffer.Order::word, text)))),
                 words(".")));
     }
 

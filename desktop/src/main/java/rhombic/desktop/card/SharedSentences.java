@@ -45,7 +45,7 @@ final class SharedSentences {
             List<String> lines = Arrays.stream(Arranging.Line.values()).map(Arranging.Line::word).toList();
             all.add(new Sentence(new Words("Line them up: "), picked("align", "+ middles or edges", lines,
                     text -> s -> Arranging.aligned(s, names,
-                            Arrays.stream(Arranging.Line.values()).filter(l -> l.word().equals(text)).findFirst().orElseThrow())),
+                            Typed.choice(Arranging.Line.values(), Arranging.Line::word, text))),
                     new Words(", space them evenly: "),
                     picked("distribute", "+ in a row or column", List.of("in a row", "in a column"),
                             text -> s -> Arranging.distributed(s, names, text.equals("in a row"))),

@@ -1,5 +1,8 @@
 package rhombic.desktop.card;
 
+import java.util.Arrays;
+import java.util.function.Function;
+
 import rhombic.quantity.Quantity;
 
 /** Reads what is typed into tokens; what can't be used is refused with the rule. */
@@ -13,6 +16,11 @@ final class Typed {
             throw new IllegalArgumentException(what + " must be a whole number such as 3; got \u201c" + text.strip() + "\u201d");
         }
         return Integer.parseInt(first);
+    }
+
+    /** Which of those has that word. */
+    static <T> T choice(T[] all, Function<T, String> word, String text) {
+        return Arrays.stream(all).filter(one -> word.apply(one).equals(text)).findFirst().orElseThrow();
     }
 
     static long seed(String text) {

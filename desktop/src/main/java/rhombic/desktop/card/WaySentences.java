@@ -141,8 +141,7 @@ final class WaySentences {
         List<Part> parts = new ArrayList<>(List.of(words("Chooses "),
                 picked("way out" + of, way.choice().word(), Arrays.stream(WayOut.Choice.values()).map(WayOut.Choice::word).toList(),
                         text -> {
-                            WayOut.Choice choice = Arrays.stream(WayOut.Choice.values()).filter(c -> c.word().equals(text)).findFirst()
-                                    .orElseThrow();
+                            WayOut.Choice choice = Typed.choice(WayOut.Choice.values(), WayOut.Choice::word, text);
                             return choose(new WayOut(choice, choice == WayOut.Choice.FORMULA ? "'" + links.getFirst().to() + "'" : ""));
                         })));
         if (way.choice() == WayOut.Choice.FORMULA) {

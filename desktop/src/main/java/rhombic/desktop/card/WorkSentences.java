@@ -431,8 +431,7 @@ final class WorkSentences {
                         words(", by "),
                         picked("maker", i.maker().word(), Arrays.stream(Inspection.Maker.values()).map(Inspection.Maker::word).toList(),
                                 text -> inspection(c -> new Inspection(c.fails(), c.look(), c.factor(), c.mostTimes(), c.room(),
-                                        Arrays.stream(Inspection.Maker.values()).filter(m -> m.word().equals(text)).findFirst()
-                                                .orElseThrow()))),
+                                        Typed.choice(Inspection.Maker.values(), Inspection.Maker::word, text)))),
                         words(".")),
                 new Sentence(words("What fails after "),
                         typed("most reworks", i.mostTimes() + (i.mostTimes() == 1 ? " rework" : " reworks"), String.valueOf(i.mostTimes()),

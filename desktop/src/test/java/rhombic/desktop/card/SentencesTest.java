@@ -12,7 +12,12 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rhombic.formats.study.StudyReader;
 import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.duty.Need;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
+import rhombic.study.value.Placement;
 
 class SentencesTest {
     private Study study;
@@ -332,5 +337,15 @@ class SentencesTest {
         List<Sentence> mixed = SharedSentences.of(study, List.of(two.get(0), study.find("Frame buffer").orElseThrow()));
         assertTrue(mixed.stream().anyMatch(s -> s.text().startsWith("Is ")) && mixed.stream().noneMatch(s -> s.text().startsWith("Has ")),
                 mixed::toString);
+    }
+
+    @Test
+    void aCrewTellsWhereItIsNeededAlsoIfItOnlyCarries() {
+        assertTrue(said("Brazer").contains("They are needed at Brazing 1, Brazing 2."), said("Brazer")::toString);
+        Study carried = study.with(Crew.usual(Basics.of("Porter", Placement.at(0, 0))));
+        carried = carried.withLinks(carried.links().stream().map(
+                link -> link.from().equals("Wrapping") ? link.withTravel(new Travel.Carried(Need.of("Porter"), 1)) : link).toList());
+        List<String> porter = Sentences.of(carried, carried.find("Porter").orElseThrow()).stream().map(Sentence::text).toList();
+        assertTrue(porter.contains("They are needed at Wrapping."), porter::toString);
     }
 }
