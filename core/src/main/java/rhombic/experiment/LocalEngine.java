@@ -1,9 +1,11 @@
 package rhombic.experiment;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -22,6 +24,7 @@ public final class LocalEngine implements RunEngine, AutoCloseable {
 
     private final ExecutorService threads;
     private final Preparation preparation;
+    private final int threadCount;
 
     /** @param threadCount at least 1 */
     public LocalEngine(int threadCount) {
@@ -33,6 +36,7 @@ public final class LocalEngine implements RunEngine, AutoCloseable {
             throw new IllegalArgumentException("At least 1 thread is needed; got " + threadCount);
         }
         this.preparation = preparation;
+        this.threadCount = threadCount;
         threads = Executors.newFixedThreadPool(threadCount, Thread.ofPlatform().daemon().name("rhombic-run-", 1).factory());
     }
 
@@ -51,10 +55,41 @@ public final class LocalEngine implements RunEngine, AutoCloseable {
             Blueprint blueprint = blueprints.computeIfAbsent(task.study(), preparation::of);
             open.add(threads.submit(() -> run(task, blueprint, listener, stop)));
         }
-        List<RunFigures> figures = new ArrayList<>(tasks.size());
+        return await(open, abandoned);
+    }
+
+    @Override
+    public void run(TaskSource tasks, RunListener listener, BooleanSupplier cancelled) {
+        AtomicBoolean abandoned = new AtomicBoolean();
+        BooleanSupplier stop = () -> abandoned.get() || cancelled.getAsBoolean();
+        Map<Study, Blueprint> blueprints = Collections.synchronizedMap(new IdentityHashMap<>());
+        List<Future<Boolean>> open = new ArrayList<>(threadCount);
+        for (int i = 0; i < threadCount; i++) {
+            open.add(threads.submit(() -> {
+                for (Optional<RunTask> next = tasks.next(); next.isPresent(); next = tasks.next()) {
+                    RunTask task = next.get();
+                    try {
+                        run(task, blueprints.computeIfAbsent(task.study(), Blueprint::of), listener, stop);
+                    } catch (CancellationException e) {
+                        throw e;
+                    } catch (RuntimeException e) {
+                        if (!listener.failed(task, e)) {
+                            throw e;
+                        }
+                    }
+                }
+                return true;
+            }));
+        }
+        await(open, abandoned);
+    }
+
+    /** Waits for all; what the first of them throws ends the others. */
+    private static <T> List<T> await(List<Future<T>> open, AtomicBoolean abandoned) {
+        List<T> results = new ArrayList<>(open.size());
         try {
-            for (Future<RunFigures> one : open) {
-                figures.add(one.get());
+            for (Future<T> one : open) {
+                results.add(one.get());
             }
         } catch (ExecutionException e) {
             abandoned.set(true);
@@ -70,7 +105,7 @@ public final class LocalEngine implements RunEngine, AutoCloseable {
             Thread.currentThread().interrupt();
             throw new CancellationException("The runs were interrupted");
         }
-        return figures;
+        return results;
     }
 
     private static RunFigures run(RunTask task, Blueprint blueprint, RunListener listener, BooleanSupplier cancelled) {

@@ -37,6 +37,31 @@ public record Response(String place, String name, String unit, ToDoubleFunction<
             SCRAPPED, TURNED_AWAY,
             LOSS);
 
+    /** Which way is better. */
+    public enum Better {
+        MORE, LESS, NEITHER
+    }
+
+    private static final List<String> MORE_IS_BETTER = List.of("throughput", "throughput per planned hour", "out");
+    private static final List<String> LESS_IS_BETTER = List.of("lead time mean", "lead time 95th percentile", "inside mean", "scrapped",
+            "turned away", "loss", "content mean", "stay mean", "wait mean", "waited", "blocked mean", "wait for crew mean", "move mean",
+            "full", "standing", "blocked", "starved", "waiting for crew", "down", "waiting for repair", "walked");
+
+    /** Names it among all of the study: its place, a colon and what it is; or, of the whole plant, only that. */
+    public String key() {
+        return place.isEmpty() ? name : place + ": " + name;
+    }
+
+    public Better better() {
+        return better(key());
+    }
+
+    /** Which way is better for the response of that {@link #key}. */
+    public static Better better(String key) {
+        String name = key.substring(key.lastIndexOf(": ") < 0 ? 0 : key.lastIndexOf(": ") + 2);
+        return MORE_IS_BETTER.contains(name) ? Better.MORE : LESS_IS_BETTER.contains(name) ? Better.LESS : Better.NEITHER;
+    }
+
     /** Every response that the study has. */
     public static List<Response> all(Study study) {
         List<Response> all = new ArrayList<>(OF_PLANT);

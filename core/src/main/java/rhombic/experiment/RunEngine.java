@@ -15,4 +15,11 @@ public interface RunEngine {
      * @throws rhombic.plant.RunTroubleException if a plant can't go on
      */
     List<RunFigures> run(List<RunTask> tasks, RunListener listener, BooleanSupplier cancelled);
+
+    /**
+     * Makes runs as they are handed out, until there are no more; figures go to the listener as they come.
+     *
+     * @throws CancellationException if {@code cancelled} said yes before all were made
+     */
+    void run(TaskSource tasks, RunListener listener, BooleanSupplier cancelled);
 }

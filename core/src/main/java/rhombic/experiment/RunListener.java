@@ -10,4 +10,13 @@ public interface RunListener {
     default void progressed(RunTask task, double share) {}
 
     default void finished(RunTask task, RunFigures figures) {}
+
+    /**
+     * A run could not be made to its end.
+     *
+     * @return whether the others go on; if not, what was thrown ends them all
+     */
+    default boolean failed(RunTask task, RuntimeException why) {
+        return false;
+    }
 }

@@ -22,7 +22,7 @@ public record Renaming(What what, String from, String to) implements NameChange,
         Names.checked(to);
     }
 
-    Link in(Link link) {
+    public Link in(Link link) {
         String newFrom = what == What.EQUIPMENT ? name(link.from()) : link.from();
         String newTo = what == What.EQUIPMENT ? name(link.to()) : link.to();
         LinkFilter filter = switch (link.filter()) {
@@ -38,12 +38,12 @@ public record Renaming(What what, String from, String to) implements NameChange,
         return link.between(newFrom, newTo).withFilter(filter).withTravel(travel);
     }
 
-    PieceType in(PieceType type) {
+    public PieceType in(PieceType type) {
         return what == What.PIECE_TYPE && type.name().equals(from) ? type.named(to) : type;
     }
 
     /** In tables, keys that are the name of the type follow too. */
-    Table in(Table table) {
+    public Table in(Table table) {
         Table named = what == What.TABLE && table.name().equals(from) ? table.named(to) : table;
         if (what != What.PIECE_TYPE) {
             return named;
@@ -52,15 +52,15 @@ public record Renaming(What what, String from, String to) implements NameChange,
                 named.source());
     }
 
-    Calendar in(Calendar calendar) {
+    public Calendar in(Calendar calendar) {
         return what == What.CALENDAR && calendar.name().equals(from) ? calendar.named(to) : calendar;
     }
 
-    Equipment in(Equipment thing) {
+    public Equipment in(Equipment thing) {
         return Kinds.renamed(thing, this);
     }
 
-    Rule in(Rule rule) {
+    public Rule in(Rule rule) {
         Rule.When when = switch (rule.when()) {
             case Rule.When.Piece piece -> new Rule.When.Piece(piece.event(), equipment(piece.at()));
             case Rule.When.StateChanges state -> new Rule.When.StateChanges(equipment(state.at()), state.state());

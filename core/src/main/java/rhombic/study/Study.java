@@ -17,6 +17,7 @@ import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.StudyException;
 import rhombic.study.value.Table;
+import rhombic.study.value.TargetBand;
 
 /**
  * The whole of one study, as a value. Names are unique among equipment and among piece types, ids among equipment; every
@@ -26,9 +27,10 @@ import rhombic.study.value.Table;
  * @param rules in the order in which they are looked at
  * @param views of the floor, kept by name; no run depends on them
  * @param calendars when people and equipment are on duty
+ * @param comparison what is compared; no run depends on it
  */
 public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links, List<Table> tables,
-        List<Rule> rules, List<NamedView> views, List<Calendar> calendars) implements Serializable {
+        List<Rule> rules, List<NamedView> views, List<Calendar> calendars, Comparison comparison) implements Serializable {
     public static final int MOST_EQUIPMENT = 50_000;
 
     public Study {
@@ -66,19 +68,25 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
 
     /** A study without tables and rules. */
     public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links) {
-        this(name, plan, pieceTypes, equipment, links, List.of(), List.of(), List.of(), List.of());
+        this(name, plan, pieceTypes, equipment, links, List.of(), List.of(), List.of(), List.of(), Comparison.NONE);
+    }
+
+    /** A study in which nothing is compared. */
+    public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links, List<Table> tables,
+            List<Rule> rules, List<NamedView> views, List<Calendar> calendars) {
+        this(name, plan, pieceTypes, equipment, links, tables, rules, views, calendars, Comparison.NONE);
     }
 
     /** A study without calendars. */
     public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links, List<Table> tables,
             List<Rule> rules, List<NamedView> views) {
-        this(name, plan, pieceTypes, equipment, links, tables, rules, views, List.of());
+        this(name, plan, pieceTypes, equipment, links, tables, rules, views, List.of(), Comparison.NONE);
     }
 
     /** A study without views. */
     public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links, List<Table> tables,
             List<Rule> rules) {
-        this(name, plan, pieceTypes, equipment, links, tables, rules, List.of(), List.of());
+        this(name, plan, pieceTypes, equipment, links, tables, rules, List.of(), List.of(), Comparison.NONE);
     }
 
     /** An empty floor. */
@@ -107,27 +115,38 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     }
 
     public Study named(String newName) {
-        return new Study(newName, plan, pieceTypes, equipment, links, tables, rules, views, calendars);
+        return new Study(newName, plan, pieceTypes, equipment, links, tables, rules, views, calendars, comparison);
     }
 
     public Study withPlan(RunPlan newPlan) {
-        return new Study(name, newPlan, pieceTypes, equipment, links, tables, rules, views, calendars);
+        return new Study(name, newPlan, pieceTypes, equipment, links, tables, rules, views, calendars, comparison);
     }
 
     public Study withPieceTypes(List<PieceType> newTypes) {
-        return new Study(name, plan, newTypes, equipment, links, tables, rules, views, calendars);
+        return new Study(name, plan, newTypes, equipment, links, tables, rules, views, calendars, comparison);
     }
 
     public Study withTables(List<Table> newTables) {
-        return new Study(name, plan, pieceTypes, equipment, links, newTables, rules, views, calendars);
+        return new Study(name, plan, pieceTypes, equipment, links, newTables, rules, views, calendars, comparison);
     }
 
     public Study withRules(List<Rule> newRules) {
-        return new Study(name, plan, pieceTypes, equipment, links, tables, newRules, views, calendars);
+        return new Study(name, plan, pieceTypes, equipment, links, tables, newRules, views, calendars, comparison);
     }
 
     public Study withCalendars(List<Calendar> newCalendars) {
-        return new Study(name, plan, pieceTypes, equipment, links, tables, rules, views, newCalendars);
+        return new Study(name, plan, pieceTypes, equipment, links, tables, rules, views, newCalendars, comparison);
+    }
+
+    public Study withComparison(Comparison newComparison) {
+        return new Study(name, plan, pieceTypes, equipment, links, tables, rules, views, calendars, newComparison);
+    }
+
+    /** Only what runs depend on: without views, without what is compared, and with one replication. */
+    public Study forRunning() {
+        return new Study("Study", plan.withReplications(1).withTarget(TargetBand.USUAL), pieceTypes, equipment, links, tables, rules,
+                List.of(), calendars,
+                Comparison.NONE);
     }
 
     public Optional<Calendar> calendar(String wanted) {
@@ -139,7 +158,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     }
 
     public Study withViews(List<NamedView> newViews) {
-        return new Study(name, plan, pieceTypes, equipment, links, tables, rules, newViews, calendars);
+        return new Study(name, plan, pieceTypes, equipment, links, tables, rules, newViews, calendars, comparison);
     }
 
     public Optional<PieceType> type(String wanted) {
@@ -151,7 +170,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     }
 
     public Study withLinks(List<Link> newLinks) {
-        return new Study(name, plan, pieceTypes, equipment, newLinks, tables, rules, views, calendars);
+        return new Study(name, plan, pieceTypes, equipment, newLinks, tables, rules, views, calendars, comparison);
     }
 
     /** Adds equipment, and links that may lead to it. */
@@ -167,7 +186,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         }
         List<Link> allLinks = new ArrayList<>(links);
         allLinks.addAll(moreLinks);
-        return new Study(name, plan, pieceTypes, allThings, allLinks, tables, rules, views, calendars);
+        return new Study(name, plan, pieceTypes, allThings, allLinks, tables, rules, views, calendars, comparison);
     }
 
     public Study with(Equipment thing) {
@@ -192,7 +211,8 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     public Study without(Set<String> gone) {
         return new Study(name, plan, pieceTypes,
                 equipment.stream().filter(e -> !gone.contains(e.name())).toList(),
-                links.stream().filter(l -> !gone.contains(l.from()) && !gone.contains(l.to())).toList(), tables, rules, views, calendars);
+                links.stream().filter(l -> !gone.contains(l.from()) && !gone.contains(l.to())).toList(), tables, rules, views, calendars,
+                comparison);
     }
 
     /** Puts a changed version in the place of the equipment; if its name changes, all that names it follows. */
@@ -209,9 +229,10 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
             Renaming renaming = new Renaming(Renaming.What.EQUIPMENT, which, newName);
             all.replaceAll(renaming::in);
             allLinks = links.stream().map(renaming::in).toList();
-            return new Study(name, plan, pieceTypes, all, allLinks, tables, rules.stream().map(renaming::in).toList(), views, calendars);
+            return new Study(name, plan, pieceTypes, all, allLinks, tables, rules.stream().map(renaming::in).toList(), views, calendars,
+                    comparison.renamed(renaming));
         }
-        return new Study(name, plan, pieceTypes, all, allLinks, tables, rules, views, calendars);
+        return new Study(name, plan, pieceTypes, all, allLinks, tables, rules, views, calendars, comparison);
     }
 
     /** Renames a piece type, a table or an attribute everywhere; equipment is renamed by {@link #changed}. */
@@ -227,14 +248,15 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         }
         return new Study(name, plan, pieceTypes.stream().map(renaming::in).toList(), equipment.stream().map(renaming::in).toList(),
                 links.stream().map(renaming::in).toList(), tables.stream().map(renaming::in).toList(),
-                rules.stream().map(renaming::in).toList(), views, calendars.stream().map(renaming::in).toList());
+                rules.stream().map(renaming::in).toList(), views, calendars.stream().map(renaming::in).toList(),
+                comparison.renamed(renaming));
     }
 
     /** Changes every piece of equipment that is named, names kept. */
     public Study changedAll(Set<String> which, UnaryOperator<Equipment> change) {
         return new Study(name, plan, pieceTypes,
                 equipment.stream().map(e -> which.contains(e.name()) ? change.apply(e) : e).toList(), links, tables, rules, views,
-                calendars);
+                calendars, comparison);
     }
 
     private static Set<String> unique(String what, List<String> names) {

@@ -2,6 +2,7 @@ package rhombic.study.change;
 
 import java.io.Serializable;
 import java.util.List;
+import rhombic.study.Comparison;
 import rhombic.study.Renaming;
 import rhombic.study.RunPlan;
 import rhombic.study.kind.Equipment;
@@ -19,6 +20,11 @@ public sealed interface Change extends Serializable {
     String said();
 
     void applyTo(Draft draft);
+
+    /** The same with a new name for something, wherever it says the old one. */
+    default Change renamed(Renaming renaming) {
+        return this;
+    }
 
     /** The study has another name. */
     record NameStudy(String before, String after) implements Change {
@@ -53,6 +59,24 @@ public sealed interface Change extends Serializable {
         @Override
         public void applyTo(Draft draft) {
             draft.plan = after;
+        }
+    }
+
+    /** Something else is compared. */
+    record SetComparison(Comparison before, Comparison after) implements Change {
+        @Override
+        public Change undone() {
+            return new SetComparison(after, before);
+        }
+
+        @Override
+        public String said() {
+            return "compare otherwise";
+        }
+
+        @Override
+        public void applyTo(Draft draft) {
+            draft.comparison = after;
         }
     }
 
@@ -114,6 +138,16 @@ public sealed interface Change extends Serializable {
             draft.list(Part.EQUIPMENT).set(index, set(Kinds.of(thing), thing));
         }
 
+        @Override
+        public Change renamed(Renaming renaming) {
+            return Kinds.ofFileWord(kind).flatMap(of -> of.field(at.field())).map(field -> renamed(field, renaming)).orElse(this);
+        }
+
+        @SuppressWarnings("unchecked") // the values were taken from the same field
+        private <V> Change renamed(Field<?, V> field, Renaming renaming) {
+            return of(at, kind, field.type().renamed((V) valueBefore(), renaming), field.type().renamed((V) valueAfter(), renaming));
+        }
+
         private <E extends Equipment> E set(Kind<E> of, Equipment thing) {
             Field<E, ?> field = of.field(at.field())
                     .orElseThrow(() -> new StudyException("A " + of.fileWord() + " has no " + at.field() + " that could be set"));
@@ -142,6 +176,11 @@ public sealed interface Change extends Serializable {
         public void applyTo(Draft draft) {
             draft.list(part).add(Math.min(at, draft.list(part).size()), item);
         }
+
+        @Override
+        public Change renamed(Renaming renaming) {
+            return new Add(part, at, Part.renamed(item, renaming));
+        }
     }
 
     /** Something is taken out of its list. */
@@ -160,6 +199,11 @@ public sealed interface Change extends Serializable {
         public void applyTo(Draft draft) {
             draft.list(part).remove(draft.find(part, Part.key(item)));
         }
+
+        @Override
+        public Change renamed(Renaming renaming) {
+            return new TakeOut(part, at, Part.renamed(item, renaming));
+        }
     }
 
     /** Something stands in the place of what had the same key. */
@@ -177,6 +221,11 @@ public sealed interface Change extends Serializable {
         @Override
         public void applyTo(Draft draft) {
             draft.list(part).set(draft.find(part, Part.key(before)), after);
+        }
+
+        @Override
+        public Change renamed(Renaming renaming) {
+            return new Replace(part, Part.renamed(before, renaming), Part.renamed(after, renaming));
         }
     }
 

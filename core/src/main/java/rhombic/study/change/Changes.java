@@ -10,6 +10,7 @@ import java.util.Set;
 import rhombic.study.Renaming;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
+import rhombic.study.Variation;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Field;
 import rhombic.study.kind.Kind;
@@ -21,7 +22,7 @@ import rhombic.study.value.StudyException;
  *
  * @param all one after the other
  */
-public record Changes(List<Change> all) implements Serializable {
+public record Changes(List<Change> all) implements Variation {
     public static final Changes NONE = new Changes(List.of());
 
     public Changes {
@@ -53,6 +54,9 @@ public record Changes(List<Change> all) implements Serializable {
         }
         if (!named.plan().equals(after.plan())) {
             changes.add(new Change.SetPlan(named.plan(), after.plan()));
+        }
+        if (!named.comparison().equals(after.comparison())) {
+            changes.add(new Change.SetComparison(named.comparison(), after.comparison()));
         }
         for (Part part : Part.values()) {
             ofList(part, part.of(named), part.of(after), changes);
@@ -164,6 +168,12 @@ public record Changes(List<Change> all) implements Serializable {
         return new Changes(all.reversed().stream().map(Change::undone).toList());
     }
 
+    @Override
+    public Changes renamed(Renaming renaming) {
+        return new Changes(all.stream().map(change -> change.renamed(renaming)).toList());
+    }
+
+    @Override
     public boolean isEmpty() {
         return all.isEmpty();
     }

@@ -8,6 +8,7 @@ import rhombic.study.Link;
 import rhombic.study.Rule;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
+import rhombic.study.Comparison;
 import rhombic.study.duty.Calendar;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.NamedView;
@@ -19,14 +20,28 @@ import rhombic.study.value.Table;
 final class Draft {
     String name;
     RunPlan plan;
+    Comparison comparison;
     private final Map<Part, List<Object>> lists = new EnumMap<>(Part.class);
 
     Draft(Study study) {
         name = study.name();
         plan = study.plan();
+        comparison = study.comparison();
         for (Part part : Part.values()) {
             lists.put(part, new ArrayList<>(part.of(study)));
         }
+    }
+
+    /** The same again, to be changed apart. */
+    Draft copied() {
+        return new Draft(this);
+    }
+
+    private Draft(Draft other) {
+        name = other.name;
+        plan = other.plan;
+        comparison = other.comparison;
+        other.lists.forEach((part, list) -> lists.put(part, new ArrayList<>(list)));
     }
 
     List<Object> list(Part part) {
@@ -52,13 +67,14 @@ final class Draft {
     Study study() {
         return new Study(name, plan, all(Part.PIECE_TYPE, PieceType.class), all(Part.EQUIPMENT, Equipment.class),
                 all(Part.LINK, Link.class), all(Part.TABLE, Table.class),
-                all(Part.RULE, Rule.class), all(Part.VIEW, NamedView.class), all(Part.CALENDAR, Calendar.class));
+                all(Part.RULE, Rule.class), all(Part.VIEW, NamedView.class), all(Part.CALENDAR, Calendar.class), comparison);
     }
 
     /** Takes over a study that was changed as a whole. */
     void become(Study study) {
         name = study.name();
         plan = study.plan();
+        comparison = study.comparison();
         for (Part part : Part.values()) {
             lists.put(part, new ArrayList<>(part.of(study)));
         }

@@ -1,7 +1,9 @@
 package rhombic.study.change;
 
+import java.io.Serializable;
 import java.util.List;
 import rhombic.study.Link;
+import rhombic.study.Renaming;
 import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.duty.Calendar;
@@ -78,6 +80,21 @@ public enum Part {
             case NamedView view -> view.name();
             case Calendar calendar -> calendar.name();
             default -> throw new IllegalArgumentException("No part of a study: " + item);
+        };
+    }
+
+    /** The item with a new name for something. */
+    static Serializable renamed(Serializable item, Renaming renaming) {
+        return switch (item) {
+            case Equipment thing -> thing.name().equals(renaming.from()) && renaming.what() == Renaming.What.EQUIPMENT
+                    ? renaming.in(thing.named(renaming.to()))
+                    : renaming.in(thing);
+            case Link link -> renaming.in(link);
+            case PieceType type -> renaming.in(type);
+            case Table table -> renaming.in(table);
+            case Rule rule -> renaming.in(rule);
+            case Calendar calendar -> renaming.in(calendar);
+            default -> item;
         };
     }
 

@@ -10,6 +10,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import rhombic.study.Comparison;
 import rhombic.study.Link;
 import rhombic.study.Renaming;
 import rhombic.study.Rule;
@@ -47,12 +48,16 @@ public final class ChangeFile {
         }
     }
 
-    private static void write(Change change, ObjectNode node) {
+    static void write(Change change, ObjectNode node) {
         switch (change) {
             case Change.NameStudy name -> node.put("change", "name").put("before", name.before()).put("after", name.after());
             case Change.SetPlan plan -> {
                 node.put("change", "plan").set("before", StudyWriter.plan(plan.before()));
                 node.set("after", StudyWriter.plan(plan.after()));
+            }
+            case Change.SetComparison comparison -> {
+                node.put("change", "comparison").set("before", ComparisonFile.write(comparison.before()));
+                node.set("after", ComparisonFile.write(comparison.after()));
             }
             case Change.Rename rename ->
                 node.put("change", "rename").put("what", StudyWriter.word(rename.renaming().what())).put("before", rename.renaming().from())
@@ -122,11 +127,13 @@ public final class ChangeFile {
         return new Changes(all);
     }
 
-    private static Optional<Change> change(Fields fields) {
+    static Optional<Change> change(Fields fields) {
         String word = fields.text("change", "");
         return switch (word) {
             case "name" -> Optional.of(new Change.NameStudy(fields.text("before", ""), fields.text("after", "")));
             case "plan" -> both(fields, StudyReader::plan, (RunPlan before, RunPlan after) -> new Change.SetPlan(before, after));
+            case "comparison" ->
+                both(fields, ComparisonFile::read, (Comparison before, Comparison after) -> new Change.SetComparison(before, after));
             case "rename" -> {
                 Renaming.What what = fields.word("what", Arrays.stream(Renaming.What.values()).map(StudyWriter::word).toList(),
                         List.of(Renaming.What.values()));
@@ -143,7 +150,8 @@ public final class ChangeFile {
             case "order" -> Optional.of(new Change.Order(part(fields), fields.texts("before"), fields.texts("after")));
             default -> {
                 fields.fault(fields.at("change"),
-                        "must be one of name, plan, rename, set, add, take out, replace and order; got \u201c" + word + "\u201d");
+                        "must be one of name, plan, comparison, rename, set, add, take out, replace and order; got \u201c" + word
+                                + "\u201d");
                 yield Optional.empty();
             }
         };

@@ -23,6 +23,7 @@ import java.util.Optional;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
+import rhombic.study.Comparison;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.Rule;
@@ -123,11 +124,15 @@ public final class StudyReader {
         List<Rule> rules = fields.optionalList("rules", RuleReader::read);
         List<NamedView> views = fields.optionalList("views", StudyReader::view);
         List<Calendar> calendars = fields.optionalList("calendars", DutyReader::calendar);
+        Optional<Comparison> comparison = fields.has("comparison")
+                ? fields.optionalObject("comparison").flatMap(ComparisonFile::read)
+                : Optional.of(Comparison.NONE);
         fields.refuseUnread();
-        if (!faults.isEmpty() || plan.isEmpty()) {
+        if (!faults.isEmpty() || plan.isEmpty() || comparison.isEmpty()) {
             return Optional.empty(); // what refers to a faulty thing would be reported as missing
         }
-        return fields.tried(null, () -> new Study(name, plan.get(), types, equipment, links, tables, rules, views, calendars));
+        return fields.tried(null,
+                () -> new Study(name, plan.get(), types, equipment, links, tables, rules, views, calendars, comparison.get()));
     }
 
     static Optional<RunPlan> plan(Fields fields) {

@@ -65,6 +65,9 @@ public final class StudyWriter {
             ArrayNode calendars = root.putArray("calendars");
             study.calendars().forEach(calendar -> calendars.add(DutyWriter.calendar(calendar)));
         }
+        if (!study.comparison().isEmpty()) {
+            root.set("comparison", ComparisonFile.write(study.comparison()));
+        }
         try {
             return JSON.writeValueAsString(root) + "\n";
         } catch (IOException e) {

@@ -1,0 +1,136 @@
+package rhombic.study.change;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.stream.Collectors;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.Variation;
+import rhombic.study.kind.Equipment;
+
+/** Changes said in words, one short line for each: <i>Leak tester 2 added</i>, <i>Frame buffer: room 4 → 8</i>. */
+public final class ChangeWords {
+    private static final int MOST_LEAVES = 3;
+    private static final int MOST_NAMES = 4;
+
+    private final Study base;
+    private final List<String> lines = new ArrayList<>();
+    private final Set<String> added = new LinkedHashSet<>();
+    private final Set<String> gone = new LinkedHashSet<>();
+    private final Set<String> moved = new LinkedHashSet<>();
+
+    private ChangeWords(Study base) {
+        this.base = base;
+    }
+
+    /** @param base to which they are made: it knows what things are called */
+    public static List<String> of(Study base, Variation variation) {
+        ChangeWords words = new ChangeWords(base);
+        List<Change> all = ((Changes) variation).all();
+        for (Change change : all) {
+            if (change instanceof Change.Add add && add.item() instanceof Equipment thing) {
+                words.added.add(thing.name());
+            } else if (change instanceof Change.TakeOut out && out.item() instanceof Equipment thing) {
+                words.gone.add(thing.name());
+            }
+        }
+        words.names(words.added, "added");
+        words.names(words.gone, "taken out");
+        all.forEach(words::say);
+        words.names(words.moved, "moved");
+        return List.copyOf(words.lines);
+    }
+
+    private void names(Set<String> names, String what) {
+        if (!names.isEmpty()) {
+            lines.add(names.stream().limit(MOST_NAMES).collect(Collectors.joining(", "))
+                    + (names.size() > MOST_NAMES ? " and " + (names.size() - MOST_NAMES) + " more" : "") + " " + what);
+        }
+    }
+
+    private void say(Change change) {
+        switch (change) {
+            case Change.Set set -> {
+                String name = base.equipment().stream().filter(e -> e.id().equals(set.at().thing())).map(Equipment::name).findFirst()
+                        .orElse(set.at().thing());
+                if (set.at().field().equals("at")) {
+                    moved.add(name);
+                } else {
+                    differences(name, field(set.at().field()), Structure.differences(set.valueBefore(), set.valueAfter()));
+                }
+            }
+            case Change.Replace replace -> {
+                List<Structure.Difference> differences = Structure.differences(replace.before(), replace.after());
+                differences(capital(Part.said(replace.after())), "", differences);
+            }
+            case Change.Add add when add.item() instanceof Link link -> {
+                if (!added.contains(link.from()) && !added.contains(link.to())) {
+                    lines.add(link.from() + " linked to " + link.to());
+                }
+            }
+            case Change.TakeOut out when out.item() instanceof Link link -> {
+                if (!gone.contains(link.from()) && !gone.contains(link.to())) {
+                    lines.add(link.from() + " no longer linked to " + link.to());
+                }
+            }
+            case Change.Add add when !(add.item() instanceof Equipment) -> lines.add(capital(Part.said(add.item())) + " added");
+            case Change.TakeOut out when !(out.item() instanceof Equipment) -> lines.add(capital(Part.said(out.item())) + " taken out");
+            case Change.Add add -> {}
+            case Change.TakeOut out -> {}
+            case Change.Rename rename -> lines.add(rename.renaming().from() + " called " + rename.renaming().to());
+            case Change.SetPlan plan -> differences("The run", "", Structure.differences(plan.before(), plan.after()));
+            case Change.Order order -> {
+                if (order.part() == Part.LINK) {
+                    lines.add("Order of links changed");
+                }
+            }
+            case Change.NameStudy name -> {}
+            case Change.SetComparison comparison -> {}
+        }
+    }
+
+    private void differences(String name, String field, List<Structure.Difference> all) {
+        List<String> said = new ArrayList<>();
+        for (Structure.Difference one : all) {
+            String what = one.path().isEmpty() ? field : field(one.last());
+            String before = Structure.said(one.before());
+            String after = Structure.said(one.after());
+            said.add(before.isEmpty() || after.isEmpty() ? what + " changed" : what + " " + before + " \u2192 " + after);
+        }
+        lines.add(name + ": " + (said.isEmpty()
+                ? field + " as set here"
+                : said.stream().distinct().limit(MOST_LEAVES).collect(Collectors.joining(", "))
+                        + (said.size() > MOST_LEAVES ? " and more" : "")));
+    }
+
+    /** The name of a field as words: {@code inputRoom} as input room. */
+    static String field(String name) {
+        return name.replaceAll("([a-z])([A-Z])", "$1 $2").toLowerCase(Locale.ROOT);
+    }
+
+    private static String capital(String text) {
+        return text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
+    }
+
+    /** Equipment that is not as in the base: added, or set otherwise. */
+    public static Set<String> touched(Study base, Study other) {
+        Set<String> names = new LinkedHashSet<>();
+        java.util.Map<String, Equipment> before = base.equipment().stream().collect(Collectors.toMap(Equipment::id, e -> e));
+        for (Equipment thing : other.equipment()) {
+            if (!thing.equals(before.get(thing.id()))) {
+                names.add(thing.name());
+            }
+        }
+        Set<Link> links = new LinkedHashSet<>(other.links());
+        base.links().forEach(links::remove);
+        Set<Link> lost = new LinkedHashSet<>(base.links());
+        other.links().forEach(lost::remove);
+        links.addAll(lost);
+        Set<String> there = other.names();
+        links.stream().map(Link::from).filter(there::contains).forEach(names::add);
+        return names;
+    }
+}
