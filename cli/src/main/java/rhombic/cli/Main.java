@@ -6,7 +6,8 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine;
 
 /** Where the commands start. */
-@Command(name = "rhombic", subcommands = {RunCommand.class, CheckCommand.class, SchemaCommand.class}, description = "Simulates plants.")
+@Command(name = "rhombic", subcommands = {RunCommand.class, CheckCommand.class, SchemaCommand.class,
+        DiagnoseCommand.class, CompareCommand.class}, description = "Simulates plants.")
 public final class Main {
     /** All went well. */
     static final int FINE = 0;

@@ -22,6 +22,25 @@ public sealed interface Distribution extends Serializable {
     /** A sampler that draws from the given stream and from nothing else. */
     TimeSampler sampler(UniformRandomProvider stream);
 
+    /** The same with every draw so many times as long. */
+    default Distribution scaled(double factor) {
+        return switch (this) {
+            case Constant d -> new Constant(d.time.times(factor));
+            case Uniform d -> new Uniform(d.least.times(factor), d.most.times(factor));
+            case Triangular d -> new Triangular(d.least.times(factor), d.mode.times(factor), d.most.times(factor));
+            case Exponential d -> new Exponential(d.mean.times(factor));
+            case Normal d -> new Normal(d.mean.times(factor), d.deviation.times(factor), d.least.times(factor),
+                    d.most.equals(Normal.NO_MOST) ? d.most : d.most.times(factor));
+            case Lognormal d -> new Lognormal(d.mean.times(factor), d.deviation.times(factor));
+            case Erlang d -> new Erlang(d.stages, d.mean.times(factor));
+            case Gamma d -> new Gamma(d.shape, d.scale.times(factor));
+            case Weibull d -> new Weibull(d.shape, d.scale.times(factor));
+            case Beta d -> new Beta(d.a, d.b, d.least.times(factor), d.most.times(factor));
+            case Discrete d -> new Discrete(d.choices.stream().map(c -> new Weighted(c.time.times(factor), c.weight)).toList());
+            case Empirical d -> new Empirical(d.observed.stream().map(time -> time.times(factor)).toList());
+        };
+    }
+
     /** Whether every draw is exactly zero, so that no time passes. */
     default boolean isAlwaysZero() {
         return this instanceof Constant constant && constant.nanos() == 0;

@@ -51,6 +51,15 @@ public record Curve(String response, List<Point> points) {
         return new Curve(response, all);
     }
 
+    /** The points of a sweep as lines along its last factor, one for each combination of the others. */
+    public static List<List<Variant>> lines(List<Variant> points) {
+        java.util.Map<List<String>, List<Variant>> lines = new java.util.LinkedHashMap<>();
+        for (Variant point : points) {
+            lines.computeIfAbsent(point.levels().subList(0, point.levels().size() - 1), key -> new ArrayList<>()).add(point);
+        }
+        return List.copyOf(lines.values());
+    }
+
     /** A level as a number in base units, if it is one. */
     public static Optional<Double> number(String level) {
         for (Dimension dimension : Dimension.values()) {

@@ -43,6 +43,18 @@ public record Search(List<Variant> variants, String response, double indifferenc
             return standings.stream().filter(s -> s.droppedAt == 0).findFirst();
         }
 
+        /** In words, with what is promised. */
+        public String said(Search search) {
+            String left = left() == 1 ? "one is left" : left() + " are left";
+            return isDone
+                    ? left + "; if the best is better than all others by at least " + FigureText.of(search.indifference)
+                            + ", this is it with "
+                            + FigureText.of(100 * search.confidence) + " % confidence (Kim and Nelson 2001)"
+                    : budgetSpent
+                            ? left + " when the budget was spent: no promise; give it more runs, or let a larger difference matter"
+                            : left;
+        }
+
         public long left() {
             return standings.stream().filter(s -> s.droppedAt == 0).count();
         }

@@ -55,6 +55,16 @@ public final class Sheet {
         return variants.stream().filter(variant -> variant.name().equals(name)).findFirst();
     }
 
+    /** The responses that are looked at: those that the comparison names, or the usual ones. */
+    public static List<String> lookedAt(rhombic.study.Comparison comparison) {
+        if (!comparison.responses().isEmpty()) {
+            return comparison.responses();
+        }
+        List<String> usual = new ArrayList<>(List.of(Response.THROUGHPUT.key(), Response.LEAD_TIME.key(), Response.INSIDE.key()));
+        comparison.own().forEach(one -> usual.add(one.name()));
+        return usual;
+    }
+
     /** Names of all responses that any of the variants has, own ones first. */
     public List<String> responses() {
         Map<String, Boolean> names = new LinkedHashMap<>();
@@ -63,6 +73,15 @@ public final class Sheet {
             runs(variant).stream().findFirst().ifPresent(run -> run.names().all().forEach(name -> names.put(name, true)));
         }
         return List.copyOf(names.keySet());
+    }
+
+    /** The unit of a response, as {@link Response#unit} has it; that of an own one as it was given. */
+    public String unit(String response) {
+        OwnFigure figure = own.get(response);
+        return figure != null
+                ? figure.response().unit()
+                : variants.stream().flatMap(variant -> Response.all(variant.study()).stream()).filter(r -> r.key().equals(response))
+                        .map(Response::unit).findFirst().orElse("");
     }
 
     /** One value for each replication from 1 on; NaN where there is none. */

@@ -14,13 +14,16 @@ public record Verdict(Interval difference, double confidence, Response.Better be
         BETTER, WORSE, MORE, LESS, ALIKE, NOT_SHOWN, ONE_RUN, NOTHING
     }
 
+    /** Part of a figure that sums of many terms may lose. */
+    private static final double ROUNDING = 1e-12;
     private static final int MOST_WORTH_NAMING = 10_000;
 
     public Kind kind() {
         if (difference.count() == 0) {
             return Kind.NOTHING;
         }
-        if (difference.values().stream().filter(Double::isFinite).allMatch(d -> d == 0)) {
+        double noise = ROUNDING * Math.abs(other);
+        if (difference.values().stream().filter(Double::isFinite).allMatch(d -> Math.abs(d) <= noise)) {
             return Kind.ALIKE;
         }
         if (difference.count() == 1) {

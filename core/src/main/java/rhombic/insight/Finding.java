@@ -1,10 +1,53 @@
 package rhombic.insight;
 
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
 /**
  * Something the figures say.
  *
+ * @param kind what it is about
  * @param place equipment it is about; empty for the whole plant
  * @param what in one sentence
  * @param evidence figures that show it
+ * @param trial something that may be better, to be tried as an alternative; null: nothing
  */
-public record Finding(String place, String what, String evidence) {}
+public record Finding(Kind kind, String place, String what, String evidence, @Nullable Trial trial) {
+    /** Kinds in the order in which they are told. */
+    public enum Kind {
+        STANDSTILL("Standstill"), GROWTH("Growth"), LIMIT("Limit"), SHIFTING("Shifting limit"), LOSS("Losses"), LEAD_TIME(
+                "Lead time"), BUFFER("Buffers"), TARGET("Targets"), WARM_UP("Warm-up");
+
+        private final String word;
+
+        Kind(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+    }
+
+    public Finding(String place, String what, String evidence) {
+        this(Kind.LIMIT, place, what, evidence, null);
+    }
+
+    public Optional<Trial> tryIt() {
+        return Optional.ofNullable(trial);
+    }
+
+    Finding as(Kind newKind) {
+        return new Finding(newKind, place, what, evidence, trial);
+    }
+
+    Finding with(Optional<Trial> newTrial) {
+        return new Finding(kind, place, what, evidence, newTrial.orElse(null));
+    }
+
+    /** Its evidence, one figure to a line. */
+    public List<String> lines() {
+        return List.of(evidence.split("; "));
+    }
+}

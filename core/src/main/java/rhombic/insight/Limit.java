@@ -8,22 +8,28 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import rhombic.experiment.Interval;
 import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
 import rhombic.measure.PersonFigures;
+import rhombic.quantity.Quantity;
 import rhombic.study.RunPlan;
 import rhombic.study.duty.Need;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Supply;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.value.PieceType;
 import rhombic.study.value.ShutTime;
 
 /**
  * What limits the plant: the station that is busy the largest share of its time, where busy is whatever is not waiting
- * for others (Roser, Nakano and Tanaka 2001 call it the most active one), or that is shut; unless even that one often
- * waits for pieces; then what comes in is the limit.
+ * for others (Roser, Nakano and Tanaka 2001 call it the most active one), or that is shut; people who are busier than any station and for
+ * whom work waits; a conveyor onto which pieces come as close behind each other as can be. If the plant keeps up with what comes, then that
+ * is the limit, and if only what goes round in it could be more, then that.
  */
 public final class Limit {
     /** A station that works less than this share of its time, and is mostly starved otherwise, limits nothing. */
@@ -31,6 +37,12 @@ public final class Limit {
 
     /** Work that waits for people for less than that is no sign that they limit. */
     private static final double WAITS_FROM = 0.05;
+
+    /** A plant in which no more than this part of what comes piles up keeps up with it. */
+    private static final double KEEPS_UP_BELOW = 0.03;
+
+    /** A conveyor is full where pieces come on when less than this part of the time is free there. */
+    private static final double ENTRANCE_FULL_FROM = 0.96;
 
     /** Two that differ by less than this are the limit alike: more would be read into chance. */
     private static final double ALIKE = 1e-3;
@@ -67,12 +79,65 @@ public final class Limit {
             return people;
         }
         Optional<Candidate> busiest = candidates.stream().max(Comparator.comparingDouble(Candidate::held));
+        Optional<Finding> conveyor = byConveyor(summary, busiest.map(Candidate::held).orElse(0.0));
+        if (conveyor.isPresent()) {
+            return conveyor;
+        }
         return busiest.map(c -> {
             List<Candidate> alike = candidates.stream().filter(other -> c.held() - other.held() < ALIKE).toList();
             boolean waitsForPieces = c.held() < ACTIVE_FROM && c.shut == 0
                     && c.share(EquipmentState.STARVED) > c.share(EquipmentState.BLOCKED);
-            return waitsForPieces ? byGoodsIn(summary, c) : byStation(c, alike);
+            boolean keepsUp = c.shut == 0 && keepsUp(summary);
+            return keepsUp || waitsForPieces ? byWhatComes(summary, c, keepsUp) : byStation(c, alike);
         });
+    }
+
+    /** Whether pieces come by themselves, and no more of them pile up than chance would have it. */
+    private static boolean keepsUp(Summary summary) {
+        boolean comes = summary.study().equipment().stream().anyMatch(thing -> thing instanceof GoodsIn in
+                && (in.supply().orElse(null) instanceof Supply.Spaced || in.supply().orElse(null) instanceof Supply.ByTimetable));
+        boolean asItIsAsked = summary.study().equipment().stream()
+                .anyMatch(thing -> thing instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.OnDemand);
+        Interval growth = new Means(summary).growth();
+        return comes && !asItIsAsked && growth.mean() < KEEPS_UP_BELOW;
+    }
+
+    /** The conveyor where pieces come on as close behind each other as its speed and their lengths allow. */
+    private static Optional<Finding> byConveyor(Summary summary, double busiest) {
+        List<Equipment> equipment = summary.study().equipment();
+        Means means = new Means(summary);
+        Finding found = null;
+        double most = ENTRANCE_FULL_FROM;
+        for (int i = 0; i < equipment.size(); i++) {
+            if (equipment.get(i) instanceof Conveyor conveyor) {
+                double full = entrance(means, i, conveyor);
+                if (full > most && full > busiest - ALIKE) {
+                    most = full;
+                    found = new Finding(conveyor.name(), "Limited by " + conveyor.name() + ": at " + conveyor.speed()
+                            + " no more pieces can come on",
+                            "its entrance is taken " + percent(Math.min(1, full)) + " of the time; it runs "
+                                    + percent(means.of(i, e -> e.belt().runningShare())));
+                }
+            }
+        }
+        return Optional.ofNullable(found);
+    }
+
+    /** Part of the time in which its entrance is taken by a piece or the least gap behind it. */
+    private static double entrance(Means means, int index, Conveyor conveyor) {
+        double length = 0;
+        double count = 0;
+        List<PieceType> types = means.summary().study().pieceTypes();
+        for (int t = 0; t < types.size(); t++) {
+            int type = t;
+            double pieces = types.get(t).carrier() ? 0 : means.of(run -> run.types().get(type).in() + run.types().get(type).made());
+            length += pieces * (conveyor.lie() == Conveyor.Lie.LENGTHWISE ? types.get(t).length() : types.get(t).width()).inBaseUnit();
+            count += pieces;
+        }
+        double headway = Math.max(conveyor.indexing().pitch().map(Quantity::inBaseUnit).orElse(0.0),
+                (count == 0 ? 0 : length / count) + conveyor.gap().inBaseUnit()) / conveyor.speed().inBaseUnit();
+        double perSecond = means.of(run -> run.hours() > 0 ? run.equipment().get(index).in() / run.hours() / 3600 : 0);
+        return perSecond * headway / conveyor.lanes();
     }
 
     private static Candidate candidate(Summary summary, int index) {
@@ -157,10 +222,14 @@ public final class Limit {
                 evidence(c));
     }
 
-    private static Finding byGoodsIn(Summary summary, Candidate c) {
-        String place = summary.study().equipment().stream().filter(GoodsIn.class::isInstance).map(Equipment::name).findFirst().orElse("");
-        return new Finding(place, "Limited by what comes in: " + c.station.name() + ", the busiest, works only " + percent(c.busy),
-                evidence(c));
+    private static Finding byWhatComes(Summary summary, Candidate c, boolean keepsUp) {
+        List<Equipment> ins = summary.study().equipment().stream().filter(GoodsIn.class::isInstance).toList();
+        boolean comes = ins.stream().anyMatch(in -> !(((GoodsIn) in).supply().orElse(null) instanceof Supply.AtStart));
+        String place = ins.stream().map(Equipment::name).findFirst().orElse("");
+        String what = comes
+                ? "Limited by what comes in" + (keepsUp ? ", with which the plant keeps up" : "")
+                : "Limited by how many go round, from " + place;
+        return new Finding(place, what + ": " + c.station.name() + ", the busiest, works only " + percent(c.busy), evidence(c));
     }
 
     private static String evidence(Candidate c) {

@@ -213,6 +213,15 @@ public final class Tally {
                 gaps == 0 ? Double.NaN : gapLeast);
     }
 
+    /** Nanoseconds that its places have spent in each state, by its ordinal; none if states are not counted. */
+    public double[] timesIn(long now) {
+        double[] times = new double[units > 0 ? STATES.length : 0];
+        for (int i = 0; i < times.length; i++) {
+            times[i] = timeIn[i] + sinceLastChange(now, i);
+        }
+        return times;
+    }
+
     private Map<EquipmentState, Double> shares(long now, double time) {
         Map<EquipmentState, Double> shares = new EnumMap<>(EquipmentState.class);
         if (units > 0 && time > 0) {

@@ -14,10 +14,13 @@ import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;
 import rhombic.plant.piece.TableBook;
 import rhombic.plant.piece.TypeBook;
+import rhombic.measure.Diary;
 import rhombic.study.Study;
 import rhombic.study.check.Problem;
 import rhombic.study.check.StudyCheck;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Station;
+import rhombic.study.kind.WorkEquipment;
 import rhombic.trace.TraceWriter;
 
 /**
@@ -62,7 +65,34 @@ public final class Blueprint {
      * @throws RunTroubleException if something in the study comes to nothing already at the first instant
      */
     public Plant build(int replication, @Nullable TraceWriter trace) {
-        return Plant.build(this, replication, trace);
+        return Plant.build(this, replication, trace, null);
+    }
+
+    /**
+     * Builds a plant whose active periods are written down.
+     *
+     * @see #diary
+     */
+    public Plant buildObserved(int replication, Diary diary) {
+        return Plant.build(this, replication, null, diary);
+    }
+
+    /** An empty diary for one run of the study. */
+    public Diary diary() {
+        int[] units = new int[study.equipment().size()];
+        List<Integer> crewOf = new ArrayList<>();
+        for (int i = 0; i < units.length; i++) {
+            int index = i;
+            switch (study.equipment().get(i)) {
+                case WorkEquipment work -> units[i] = work.work().places();
+                case Crew crew -> {
+                    units[i] = crew.members().size();
+                    crew.members().forEach(person -> crewOf.add(index));
+                }
+                default -> {}
+            }
+        }
+        return new Diary(units, crewOf.stream().mapToInt(Integer::intValue).toArray());
     }
 
     private static Set<String> beforeInspection(Study study) {

@@ -20,10 +20,13 @@ import rhombic.chance.RandomStreams;
 import rhombic.formula.Formula;
 import rhombic.kernel.Event;
 import rhombic.kernel.Simulator;
+import rhombic.measure.Diary;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.StandstillFigures;
 import rhombic.measure.TypeFigures;
+import rhombic.measure.Sample;
+import rhombic.measure.Tally;
 import rhombic.measure.TypeTally;
 import rhombic.measure.WholeTally;
 import rhombic.plant.piece.Piece;
@@ -64,6 +67,7 @@ public final class Plant {
 
     final Simulator simulator = new Simulator();
     final @Nullable TraceWriter trace;
+    final @Nullable Diary diary;
     final Blueprint blueprint;
     final Study study;
     final TypeBook types;
@@ -98,10 +102,11 @@ public final class Plant {
     private final Set<String> busiest = new LinkedHashSet<>();
     private String stoppedBy = "";
 
-    private Plant(Blueprint blueprint, int replication, @Nullable TraceWriter trace) {
+    private Plant(Blueprint blueprint, int replication, @Nullable TraceWriter trace, @Nullable Diary diary) {
         this.blueprint = blueprint;
         study = blueprint.study();
         this.trace = trace;
+        this.diary = diary;
         this.replication = replication;
         start = study.plan().start();
         streams = new RandomStreams(study.plan().seed(), replication);
@@ -118,11 +123,11 @@ public final class Plant {
 
     /** Builds the plant of a study that is run only once or seldom; else see {@link Blueprint#build}. */
     public static Plant build(Study study, int replication, @Nullable TraceWriter trace) {
-        return build(Blueprint.of(study), replication, trace);
+        return build(Blueprint.of(study), replication, trace, null);
     }
 
-    static Plant build(Blueprint blueprint, int replication, @Nullable TraceWriter trace) {
-        Plant plant = new Plant(blueprint, replication, trace);
+    static Plant build(Blueprint blueprint, int replication, @Nullable TraceWriter trace, @Nullable Diary diary) {
+        Plant plant = new Plant(blueprint, replication, trace, diary);
         Study study = blueprint.study();
         Set<String> broken = blueprint.broken();
         for (Equipment equipment : study.equipment()) {
@@ -330,6 +335,21 @@ public final class Plant {
                 pieceTypes,
                 simulator.occurred(), stoppedBy, standstill(), staff == null ? List.of() : staff.figures(),
                 staff == null ? List.of() : staff.skills(), plannedHours(now, whole.hours(now)));
+    }
+
+    /** What can be read off now. */
+    public Sample sample() {
+        long now = now();
+        int[] contents = new int[nodes.size()];
+        long[] done = new long[nodes.size()];
+        double[][] timeIn = new double[nodes.size()][];
+        for (int i = 0; i < contents.length; i++) {
+            Tally tally = nodes.get(i).tally;
+            contents[i] = tally.content();
+            done[i] = tally.out();
+            timeIn[i] = tally.timesIn(now);
+        }
+        return new Sample(now, whole.inside(), whole.out() - whole.carriersOut(), contents, done, timeIn);
     }
 
     private double plannedHours(long now, double measuredHours) {

@@ -41,7 +41,7 @@ final class Staff implements Doer.Watcher {
         }
         long startOfDay = plant.start.toLocalTime().toNanoOfDay();
         skills.forEach((name, number) -> skillTallies.add(new SkillTally(startOfDay)));
-        allocation = new Allocation(plant.simulator, plant.trace == null ? null : this, skillTallies);
+        allocation = new Allocation(plant.simulator, plant.trace == null && plant.diary == null ? null : this, skillTallies);
         allocation.whenSomethingHappened(plant::settle);
         crews.forEach(this::add);
     }
@@ -156,6 +156,9 @@ final class Staff implements Doer.Watcher {
     public void does(Doer doer, PersonState state, @Nullable Job job) {
         if (plant.trace != null) {
             plant.trace.person(plant.now(), doer.number, state);
+        }
+        if (plant.diary != null) {
+            plant.diary.person(doer.number, plant.now(), state);
         }
     }
 }

@@ -817,6 +817,9 @@ abstract class WorkNode extends Node {
             return;
         }
         tally.unit(plant.now(), place.state, now);
+        if (plant.diary != null) {
+            plant.diary.unit(index, plant.now(), place.state, now);
+        }
         place.state = now;
         if (places.length == 1) {
             noteState(now);

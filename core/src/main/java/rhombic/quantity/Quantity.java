@@ -84,6 +84,11 @@ public record Quantity(double amount, Unit unit) implements Serializable {
         return amount * unit.factor();
     }
 
+    /** So many times as much, in the same unit, rounded to nine significant digits, so that it reads well. */
+    public Quantity times(double factor) {
+        return new Quantity(new BigDecimal(amount * factor).round(new java.math.MathContext(9)).doubleValue(), unit);
+    }
+
     /** Whole nanoseconds of a time, rounded to the nearest. */
     public long nanos() {
         if (unit.dimension() != Dimension.TIME) {

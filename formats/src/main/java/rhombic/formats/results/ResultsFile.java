@@ -1,0 +1,247 @@
+package rhombic.formats.results;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
+import java.nio.channels.OverlappingFileLockException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import rhombic.experiment.Archive;
+import rhombic.experiment.ResponseNames;
+import rhombic.experiment.RunRecord;
+import rhombic.formats.study.StudyWriter;
+import rhombic.study.Study;
+
+/**
+ * Runs kept in a file beside the study, one JSON object to a line: a first line that says what it is, for each study that was run a line
+ * with the names of its responses, and for each run a line with their values. Lines are only added, each at once, so that a program that
+ * ends early loses no more than what was under way; a last line that was cut off is passed over, and the next begins after it.
+ *
+ * <p>A run belongs to a study by the SHA-256 of the study as it is run. Whatever could change a figure changes that, and then the run is
+ * not found any more; it stays in the file, and counts again when the study is as it was.
+ */
+public final class ResultsFile implements Archive, AutoCloseable {
+    private static final String FORMAT = "rhombicRuns";
+    private static final int VERSION = 1;
+    /** Goes up when the same study gives other figures than before, because a fault was mended. */
+    private static final int FIGURES = 1;
+    private static final ObjectMapper JSON = new ObjectMapper();
+
+    private final Path file;
+    private final Map<String, ResponseNames> names = new HashMap<>();
+    private final Map<String, Map<Integer, RunRecord>> runs = new HashMap<>();
+    private final List<String> troubles = new ArrayList<>();
+    private @Nullable FileChannel channel;
+    private @Nullable FileLock lock;
+
+    private ResultsFile(Path file) {
+        this.file = file;
+    }
+
+    /** Where the runs of a study are kept. */
+    public static Path beside(Path study) {
+        String name = String.valueOf(study.getFileName());
+        String stem = name.endsWith(".rhombic.json")
+                ? name.substring(0, name.length() - ".rhombic.json".length())
+                : name.endsWith(".json") ? name.substring(0, name.length() - ".json".length()) : name;
+        return study.resolveSibling(stem + ".runs.jsonl");
+    }
+
+    /**
+     * Opens it, whether it is there or not; it is made with the first run. What can't be read of it is passed over and told in
+     * {@link #troubles}.
+     *
+     * @throws IOException if it is there and can't be read at all, or is no such file
+     */
+    public static ResultsFile open(Path file) throws IOException {
+        ResultsFile opened = new ResultsFile(file);
+        if (Files.exists(file)) {
+            opened.read();
+        }
+        return opened;
+    }
+
+    /** What was passed over, in words; none if all is well. */
+    public synchronized List<String> troubles() {
+        return List.copyOf(troubles);
+    }
+
+    public Path file() {
+        return file;
+    }
+
+    private void read() throws IOException {
+        byte[] bytes = Files.readAllBytes(file);
+        int from = 0;
+        int number = 0;
+        while (from < bytes.length) {
+            int to = from;
+            while (to < bytes.length && bytes[to] != '\n') {
+                to++;
+            }
+            number++;
+            String line = new String(bytes, from, to - from, StandardCharsets.UTF_8);
+            if (to == bytes.length) {
+                troubles.add("Line " + number + " was cut off; its run will be made again");
+            }
+            if (!line.isBlank() && !read(line, number) && to < bytes.length) {
+                troubles.add("Line " + number + " can't be read; its run will be made again");
+            }
+            from = to + 1;
+        }
+    }
+
+    private boolean read(String line, int number) throws IOException {
+        JsonNode node;
+        try {
+            node = JSON.readTree(line);
+        } catch (JsonProcessingException e) {
+            node = JSON.nullNode();
+        }
+        if (number == 1) {
+            int version = node.path(FORMAT).asInt(0);
+            if (version == 0) {
+                throw new IOException("it does not begin as a file of runs does; move it away, or name another");
+            }
+            if (version > VERSION) {
+                throw new IOException("it is of version " + version + " and this program reads up to " + VERSION
+                        + ": open it with a newer program, or move it away");
+            }
+            return true;
+        }
+        String study = node.path("study").asText("");
+        if (study.isEmpty()) {
+            return false;
+        }
+        if (node.has("responses")) {
+            List<String> all = new ArrayList<>();
+            node.path("responses").forEach(name -> all.add(name.asText()));
+            names.put(study, new ResponseNames(all));
+            return true;
+        }
+        ResponseNames known = names.get(study);
+        JsonNode values = node.path("values");
+        int replication = node.path("replication").asInt(0);
+        if (known == null || replication < 1 || values.size() != known.all().size()) {
+            return false;
+        }
+        double[] read = new double[values.size()];
+        for (int i = 0; i < read.length; i++) {
+            JsonNode value = values.get(i);
+            read[i] = value.isNumber()
+                    ? value.doubleValue()
+                    : value.isTextual() && value.asText().equals("infinite") ? Double.POSITIVE_INFINITY : Double.NaN;
+        }
+        runs.computeIfAbsent(study, key -> new HashMap<>()).put(replication,
+                new RunRecord(replication, node.path("seed").asLong(), known, read));
+        return true;
+    }
+
+    @Override
+    public synchronized Optional<RunRecord> find(String study, int replication) {
+        return Optional.ofNullable(runs.getOrDefault(study, Map.of()).get(replication));
+    }
+
+    @Override
+    public synchronized void keep(String study, RunRecord run) {
+        runs.computeIfAbsent(study, key -> new HashMap<>()).put(run.replication(), run);
+        StringBuilder lines = new StringBuilder();
+        if (!names.containsKey(study)) {
+            names.put(study, run.names());
+            ObjectNode head = JSON.createObjectNode().put("study", study);
+            ArrayNode all = head.putArray("responses");
+            run.names().all().forEach(all::add);
+            lines.append(head).append('\n');
+        }
+        ObjectNode line = JSON.createObjectNode().put("study", study).put("replication", run.replication()).put("seed", run.seed());
+        ArrayNode values = line.putArray("values");
+        for (double value : run.values()) {
+            if (Double.isFinite(value)) {
+                values.add(value);
+            } else if (Double.isInfinite(value)) {
+                values.add("infinite");
+            } else {
+                values.addNull();
+            }
+        }
+        lines.append(line).append('\n');
+        try {
+            append(lines.toString());
+        } catch (IOException e) {
+            throw new UncheckedIOException("The run could not be kept in " + file + ": " + e.getMessage(), e);
+        }
+    }
+
+    private void append(String lines) throws IOException {
+        FileChannel open = channel;
+        if (open == null) {
+            open = begin();
+            channel = open;
+        }
+        ByteBuffer bytes = ByteBuffer.wrap(lines.getBytes(StandardCharsets.UTF_8));
+        while (bytes.hasRemaining()) {
+            open.write(bytes);
+        }
+    }
+
+    private FileChannel begin() throws IOException {
+        FileChannel open = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE);
+        try {
+            lock = open.tryLock();
+        } catch (OverlappingFileLockException e) {
+            lock = null;
+        }
+        if (lock == null) {
+            open.close();
+            throw new IOException("another window is comparing the same study; end it there first");
+        }
+        long size = open.size();
+        open.position(size);
+        ByteBuffer last = ByteBuffer.allocate(1);
+        if (size == 0) {
+            open.write(ByteBuffer.wrap(("{\"" + FORMAT + "\":" + VERSION + "}\n").getBytes(StandardCharsets.UTF_8)));
+        } else if (open.read(last, size - 1) == 1 && last.get(0) != '\n') {
+            open.write(ByteBuffer.wrap(new byte[] {'\n'}));
+        }
+        return open;
+    }
+
+    @Override
+    public String markOf(Study study) {
+        try {
+            MessageDigest digest = MessageDigest.getInstance("SHA-256");
+            digest.update((FIGURES + "\n" + StudyWriter.write(study.forRunning())).getBytes(StandardCharsets.UTF_8));
+            return HexFormat.of().formatHex(digest.digest(), 0, 16);
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("Every Java has SHA-256", e);
+        }
+    }
+
+    @Override
+    public synchronized void close() throws IOException {
+        FileChannel open = channel;
+        if (open != null) {
+            open.close();
+        }
+        channel = null;
+        lock = null;
+    }
+}
