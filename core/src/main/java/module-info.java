@@ -23,4 +23,5 @@ module rhombic.core {
     exports rhombic.measure;
     exports rhombic.experiment;
     exports rhombic.insight;
+    exports rhombic.chart;
 }

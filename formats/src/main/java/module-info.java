@@ -10,4 +10,5 @@ module rhombic.formats {
     exports rhombic.formats.results;
     exports rhombic.formats.file;
     exports rhombic.formats.table;
+    exports rhombic.formats.picture;
 }

@@ -36,6 +36,8 @@ import rhombic.insight.EquipmentStory;
 import rhombic.quantity.Clock;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
+import rhombic.study.change.ChangeWords;
+import rhombic.study.change.Changes;
 import rhombic.study.check.Problem;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
@@ -103,6 +105,7 @@ public final class JobCardView extends ScrollPane {
             String name = single.get().name();
             said.add(header(name, single.get().kind(), text -> study -> study.changed(name, e -> e.named(Names.checked(text.strip()))),
                     true));
+            differs(single.get()).ifPresent(said::add);
             List<Sentence> sentences = new ArrayList<>(Sentences.of(bench.study(), single.get()));
             sentences.addAll(SharedSentences.layout(Set.of(name)));
             said.addAll(blocks(sentences));
@@ -115,6 +118,7 @@ public final class JobCardView extends ScrollPane {
         } else if (bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name())).count() > 1) {
             said.addAll(several());
         } else {
+            alternative().ifPresent(said::add);
             said.add(header(bench.study().name(), "Study", text -> study -> study.named(Names.checked(text.strip())), false));
             said.addAll(blocks(Sentences.of(bench.study())));
             said.add(faults);
@@ -187,6 +191,41 @@ public final class JobCardView extends ScrollPane {
         if (isVisible()) {
             showLive();
         }
+    }
+
+    /** What an alternative says otherwise of it than the base. */
+    private Optional<Node> differs(Equipment thing) {
+        if (!bench.touched().contains(thing.name())) {
+            return Optional.empty();
+        }
+        Optional<Equipment> before = bench.base().equipment().stream().filter(e -> e.id().equals(thing.id())).findFirst();
+        List<String> words = before.map(b -> ChangeWords.of(bench.base(), Changes.of(b, thing))).orElse(List.of());
+        Label said = quiet(before.isEmpty()
+                ? "Only in " + bench.alternative()
+                : "Not as in the base: " + (words.isEmpty() ? "its links" : String.join("; ", words)));
+        said.setId("differs");
+        said.getStyleClass().add("differs");
+        return Optional.of(said);
+    }
+
+    /** What the alternative on the floor changes, and where the base contradicts it. */
+    private Optional<Node> alternative() {
+        return bench.comparison().alternative(bench.alternative()).map(one -> {
+            List<String> words = ChangeWords.of(bench.base(), one.changes());
+            VBox box = new VBox(3,
+                    quiet(one.name() + (words.isEmpty()
+                            ? " is as the base so far. What you change now is changed in it only."
+                            : " changes the base:")));
+            words.forEach(word -> box.getChildren().add(quiet("\u25C6  " + word)));
+            for (String told : bench.contradictions()) {
+                Label label = quiet(told + ".");
+                label.getStyleClass().addAll("problem", "warning");
+                box.getChildren().add(label);
+            }
+            box.setId("alternative-note");
+            box.getStyleClass().add("differs");
+            return box;
+        });
     }
 
     private VBox header(String name, String kind, java.util.function.Function<String, UnaryOperator<Study>> rename, boolean selected) {

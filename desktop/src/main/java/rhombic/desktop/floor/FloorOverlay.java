@@ -60,6 +60,7 @@ public final class FloorOverlay extends Canvas {
     private List<String> chain = List.of();
     private Marks marks = Marks.NONE;
     private Set<String> limit = Set.of();
+    private Set<String> different = Set.of();
     private final FloorLabels labels = new FloorLabels();
 
     /**
@@ -74,7 +75,7 @@ public final class FloorOverlay extends Canvas {
 
     /** All that a drawing depends on beside the moment; drawing the same again would only cost a frame. */
     private record Drawn(Scenery.Ground ground, Viewpoint view, double leastPixels, boolean names, boolean numbers, Set<String> selection,
-            Set<String> faulty, Set<String> limit,
+            Set<String> faulty, Set<String> limit, Set<String> different,
             Optional<String> hovered, @Nullable Rectangle2D band, double @Nullable [] sweep, List<String> chain, Marks marks, double width,
             double height) {}
 
@@ -102,6 +103,11 @@ public final class FloorOverlay extends Canvas {
     /** What limits the output: its label is left out last. */
     void setLimit(Set<String> names) {
         limit = Set.copyOf(names);
+    }
+
+    /** What is not as in the base. */
+    void setDifferent(Set<String> names) {
+        different = Set.copyOf(names);
     }
 
     void setHovered(Optional<String> name) {
@@ -139,6 +145,23 @@ public final class FloorOverlay extends Canvas {
         chain = List.copyOf(names);
     }
 
+    /** A rhombus beside what an alternative has added or changed. */
+    private void differs(GraphicsContext g, Equipment thing, Viewpoint view) {
+        view.project(thing.placement().xMetres(), thing.placement().yMetres(), thing.placement().zMetres() + 0.02, getWidth(), getHeight())
+                .ifPresent(p -> {
+                    double r = 8;
+                    double[] xs = {p.x(), p.x() + r, p.x(), p.x() - r};
+                    double[] ys = {p.y() - r, p.y(), p.y() + r, p.y()};
+                    g.setFill(Color.web("#FFFDF8"));
+                    g.fillPolygon(xs, ys, 4);
+                    g.setStroke(VERDIGRIS);
+                    g.setLineWidth(2);
+                    g.strokePolygon(xs, ys, 4);
+                    g.setFill(VERDIGRIS);
+                    g.fillOval(p.x() - 2, p.y() - 2, 4, 4);
+                });
+    }
+
     /** Where the link handle of the thing is, in pixels. */
     Optional<Viewpoint.Pixel> handle(Equipment thing, Viewpoint view) {
         Pose end = Layout.outlet(thing, "");
@@ -149,7 +172,8 @@ public final class FloorOverlay extends Canvas {
 
     /** @param leastPixels a metre must have for equipment to be named; 0 names all that there is room for */
     void draw(Study study, Scenery.Ground ground, Viewpoint view, double leastPixels) {
-        Drawn now = new Drawn(ground, view, leastPixels, options.names, options.numbers, selection, faulty, limit, hovered, band, sweep,
+        Drawn now = new Drawn(ground, view, leastPixels, options.names, options.numbers, selection, faulty, limit, different, hovered, band,
+                sweep,
                 chain,
                 marks, getWidth(), getHeight());
         long momentNanos = moment == null ? -1 : moment.timeNanos();
@@ -162,6 +186,9 @@ public final class FloorOverlay extends Canvas {
         GraphicsContext g = getGraphicsContext2D();
         g.clearRect(0, 0, getWidth(), getHeight());
         for (Equipment thing : study.equipment()) {
+            if (different.contains(thing.name())) {
+                differs(g, thing, view);
+            }
             if (selection.contains(thing.name()) || chain.contains(thing.name())) {
                 corners(g, thing, view, SAFFRON);
             } else if (hovered.filter(thing.name()::equals).isPresent()) {

@@ -217,6 +217,12 @@ public final class FloorView extends Region {
         drawOverlay();
     }
 
+    /** Marks what an alternative has added or changed. */
+    public void markDifferent(java.util.Set<String> names) {
+        overlay.setDifferent(names);
+        drawOverlay();
+    }
+
     public void drawOverlay() {
         overlay.draw(study, ground, view, isCrowded() ? DETAIL_PIXELS : 0);
     }

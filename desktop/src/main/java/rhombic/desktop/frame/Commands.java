@@ -10,7 +10,9 @@ import rhombic.desktop.floor.FloorGestures;
 import rhombic.desktop.watch.TransportBar;
 import rhombic.desktop.work.Arranging;
 import rhombic.desktop.work.Edits;
+import rhombic.desktop.work.Workbench;
 import rhombic.study.Study;
+import rhombic.study.change.Changes;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
@@ -25,6 +27,24 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
                 new Command("Save", "Ctrl+S", files::save),
                 new Command("Save under another name\u2026", "Ctrl+Shift+S", files::saveAs)));
         files.recent().forEach(file -> commands.add(new Command("Open " + file.getFileName(), "", () -> window.open(file))));
+        return commands;
+    }
+
+    /** Putting the base or an alternative on the floor, and beginning another. */
+    List<Command> ofAlternatives() {
+        Workbench bench = window.bench();
+        List<Command> commands = new ArrayList<>();
+        commands.add(new Command("Show the base", "", () -> bench.show("")));
+        bench.comparison().alternatives()
+                .forEach(one -> commands.add(new Command("Show " + one.name(), "", () -> bench.show(one.name()))));
+        commands.add(new Command("Start an alternative here", "", () -> {
+            String name = bench.startAlternative("Alternative " + (bench.comparison().alternatives().size() + 1), Changes.NONE);
+            window.go(Place.BUILD);
+            window.say(name + " begins as what is on the floor. What you change now is changed in it only.");
+        }));
+        if (!bench.alternative().isEmpty()) {
+            commands.add(new Command("Make this the base", "", () -> bench.takeOver(bench.alternative())));
+        }
         return commands;
     }
 
@@ -74,6 +94,7 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
         window.bench().study().views()
                 .forEach(view -> all.add(new Command("See " + view.name(), "kept view", () -> window.floor().look(view))));
         all.addAll(ofFiles());
+        all.addAll(ofAlternatives());
         for (Equipment thing : window.bench().study().equipment()) {
             all.add(new Command(thing.name(), thing.kind(), () -> {
                 window.bench().select(thing.name());

@@ -93,6 +93,8 @@ public final class MainWindow implements AutoCloseable {
     private Outlook.State outlookState = new Outlook.State.Empty();
     private long shownNanos = -1;
     private @Nullable Trace stripTrace;
+    /** What was last put on the floor. */
+    private @Nullable Study laid;
 
     public MainWindow(Workbench bench, FileAsker asker, Journal journal, RecentFiles recent) {
         this.bench = bench;
@@ -113,7 +115,8 @@ public final class MainWindow implements AutoCloseable {
         checks = new Checks(preparation, Platform::runLater, this::showProblems);
         outlookBar = new OutlookBar(outlook::cancel);
         commands = new Commands(this, editing, files, gestures, transport);
-        topBar = new TopBar(this::go, () -> openFind(floor.getScene().getWidth() - 340, 50), commands::ofFiles);
+        topBar = new TopBar(this::go, () -> openFind(floor.getScene().getWidth() - 340, 50), commands::ofFiles,
+                commands::ofAlternatives);
         findBox = new FindBox(commands::all, floor::requestFocus);
         over.getChildren().add(findBox);
         over.setPickOnBounds(false);
@@ -256,14 +259,18 @@ public final class MainWindow implements AutoCloseable {
 
     private void studyChanged() {
         Study study = bench.study();
-        floor.setStudy(study);
-        views.update(study);
+        if (study != laid) {
+            laid = study;
+            floor.setStudy(study);
+            views.update(study);
+            checks.refresh(study);
+            chosenPiece = Optional.empty();
+            card.showPiece(Optional.empty());
+            loadDue = System.nanoTime() + LONGEST_LOAD_DELAY_NANOS;
+            outlook.refresh(study);
+        }
+        floor.markDifferent(bench.touched());
         card.rebuild();
-        checks.refresh(study);
-        chosenPiece = Optional.empty();
-        card.showPiece(Optional.empty());
-        loadDue = System.nanoTime() + LONGEST_LOAD_DELAY_NANOS;
-        outlook.refresh(study);
         files.journal();
         topBar.update(bench, place);
     }

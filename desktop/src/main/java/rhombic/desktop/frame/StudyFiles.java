@@ -55,7 +55,7 @@ final class StudyFiles implements AutoCloseable {
 
     /** Unsaved work is given up only when asked for twice in a row. */
     private boolean mayLeave(String keys) {
-        Study study = bench.study();
+        Study study = bench.base();
         if (bench.isSaved() || study == givenUp) {
             givenUp = null;
             return true;
@@ -107,7 +107,7 @@ final class StudyFiles implements AutoCloseable {
     }
 
     private void write(Path file) {
-        Study study = bench.study();
+        Study study = bench.base();
         try {
             StudyWriter.save(study, file);
             fileTime = timeOf(file);
@@ -133,7 +133,7 @@ final class StudyFiles implements AutoCloseable {
 
     /** Keeps unsaved work safe, or withdraws it when there is none; off the thread of the window. */
     void journal() {
-        Study study = bench.study();
+        Study study = bench.base();
         Optional<Path> file = bench.file();
         boolean saved = bench.isSaved();
         journalThread.execute(() -> {

@@ -24,8 +24,11 @@ final class TopBar extends StackPane {
     private final Label saved = new Label();
     private final Map<Place, ToggleButton> places = new EnumMap<>(Place.class);
     private final ContextMenu menu = new ContextMenu();
+    /** The base, or the alternative that is on the floor. */
+    private final Button alternative = new Button();
 
-    TopBar(Consumer<Place> go, Runnable find, java.util.function.Supplier<java.util.List<Command>> fileCommands) {
+    TopBar(Consumer<Place> go, Runnable find, java.util.function.Supplier<java.util.List<Command>> fileCommands,
+            java.util.function.Supplier<java.util.List<Command>> alternatives) {
         getStyleClass().add("top-bar");
         setMinHeight(44);
         setMaxHeight(44);
@@ -33,7 +36,7 @@ final class TopBar extends StackPane {
         rhombus.getStyleClass().add("mark");
         name.getStyleClass().add("study-name");
         name.setId("study-name");
-        name.setMaxWidth(230);
+        name.setMaxWidth(190);
         saved.getStyleClass().add("caption");
         saved.setId("saved-mark");
         Button file = new Button("", new HBox(12, rhombus, name));
@@ -45,7 +48,14 @@ final class TopBar extends StackPane {
             menu.getItems().setAll(fileCommands.get().stream().map(TopBar::item).toList());
             menu.show(file, javafx.geometry.Side.BOTTOM, 0, 2);
         });
-        HBox left = new HBox(8, file, saved);
+        alternative.getStyleClass().add("alternative-button");
+        alternative.setId("alternative-menu");
+        alternative.setMaxWidth(170);
+        alternative.setOnAction(e -> {
+            menu.getItems().setAll(alternatives.get().stream().map(TopBar::item).toList());
+            menu.show(alternative, javafx.geometry.Side.BOTTOM, 0, 2);
+        });
+        HBox left = new HBox(8, file, saved, alternative);
         left.setAlignment(Pos.CENTER_LEFT);
         left.setMaxWidth(Region.USE_PREF_SIZE);
         ToggleGroup group = new ToggleGroup();
@@ -82,7 +92,12 @@ final class TopBar extends StackPane {
     }
 
     void update(Workbench bench, Place place) {
-        name.setText(bench.study().name());
+        name.setText(bench.base().name());
+        alternative.setText((bench.alternative().isEmpty() ? "Base" : bench.alternative()) + " \u25BE");
+        alternative.pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("shown"), !bench.alternative().isEmpty());
+        boolean isThere = !bench.comparison().alternatives().isEmpty() || !bench.study().equipment().isEmpty();
+        alternative.setVisible(isThere);
+        alternative.setManaged(isThere);
         saved.setText(bench.isSaved() ? bench.file().isPresent() ? "saved" : "" : "not saved");
         places.forEach((key, button) -> button.setSelected(key == place));
     }

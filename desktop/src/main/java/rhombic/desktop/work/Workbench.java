@@ -7,9 +7,15 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import rhombic.experiment.Variant;
+import rhombic.study.Alternative;
+import rhombic.study.Comparison;
 import rhombic.study.Study;
+import rhombic.study.change.ChangeWords;
 import rhombic.study.change.Changes;
+import rhombic.study.change.Merge;
 import rhombic.study.kind.Equipment;
+import rhombic.study.value.Names;
 
 /**
  * The study on the table: its history, what is selected, and the file it belongs to. Used by one thread.
@@ -31,39 +37,127 @@ public final class Workbench {
     private final List<Step> steps = new ArrayList<>();
     /** How many of the steps are done. */
     private int now;
+    /** All there is, with what is compared. */
+    private Study base;
+    /** The alternative on the floor; empty: the base. */
+    private String shown = "";
+    /** What is on the floor: the base or an alternative, without what is compared. */
     private Study study;
+    private List<String> contradictions = List.of();
     private Study saved;
     private Set<String> selection = Set.of();
     private Optional<Path> file = Optional.empty();
 
-    public Workbench(Study study) {
-        this.study = study;
-        saved = study;
+    public Workbench(Study base) {
+        this.base = base;
+        study = base.withComparison(Comparison.NONE);
+        saved = base;
     }
 
     public void addListener(Listener listener) {
         listeners.add(listener);
     }
 
+    /** What is on the floor: the base, or the alternative that is shown. It stays the same value as long as it runs alike. */
     public Study study() {
         return study;
     }
 
+    /** The base with all that is compared, as it is saved. */
+    public Study base() {
+        return base;
+    }
+
+    public Comparison comparison() {
+        return base.comparison();
+    }
+
+    /** Name of the alternative on the floor; empty: the base. */
+    public String alternative() {
+        return shown;
+    }
+
+    /** Where the alternative on the floor contradicts its base, in words. */
+    public List<String> contradictions() {
+        return contradictions;
+    }
+
+    /** Equipment on the floor that is not as in the base. */
+    public Set<String> touched() {
+        return shown.isEmpty() ? Set.of() : ChangeWords.touched(base, study);
+    }
+
+    /** Puts an alternative on the floor, or the base for an empty name. */
+    public void show(String alternative) {
+        if (!alternative.equals(shown) && (alternative.isEmpty() || comparison().alternative(alternative).isPresent())) {
+            shown = alternative;
+            afterStudyChange();
+            listeners.forEach(Listener::fileChanged);
+        }
+    }
+
+    /** Begins an alternative as what is on the floor, and shows it; says what it is called. */
+    public String startAlternative(String wanted, Changes further) {
+        String name = Names.free(wanted, withBase());
+        Changes before = comparison().alternative(shown).map(a -> (Changes) a.changes()).orElse(Changes.NONE);
+        Study plain = base.withComparison(Comparison.NONE);
+        Changes all = further.isEmpty() ? before : Changes.between(plain, Merge.of(study, further).study());
+        push("start alternative " + name, base.withComparison(comparison().with(new Alternative(name, all, null))));
+        show(name);
+        return name;
+    }
+
+    private Set<String> withBase() {
+        Set<String> names = new LinkedHashSet<>(comparison().names());
+        names.add(Variant.BASE);
+        return names;
+    }
+
+    /** Makes the alternative the base; it is gone then, and the others stay as the changes that they are. */
+    public void takeOver(String alternative) {
+        comparison().alternative(alternative).ifPresent(taken -> {
+            Study merged = Merge.of(base.withComparison(Comparison.NONE), taken.changes()).study();
+            shown = "";
+            push("take over " + alternative, merged.withComparison(comparison().without(alternative)));
+            listeners.forEach(Listener::fileChanged);
+        });
+    }
+
+    /** Changes what is compared, as one step that can be undone. */
+    public void compare(String what, UnaryOperator<Comparison> change) {
+        push(what, base.withComparison(change.apply(base.comparison())));
+    }
+
     /**
-     * Puts the changed study in the place of the present one, as one step that can be undone.
+     * Puts the changed study in the place of the present one, as one step that can be undone. While an alternative is on the floor its
+     * changes are changed, and the base is not.
      *
      * @param what in a few words, as in "move 3 things"
      * @throws IllegalArgumentException if the change breaks a rule; nothing is changed then
      */
     public void edit(String what, UnaryOperator<Study> change) {
-        Study changed = change.apply(study);
-        if (changed.equals(study)) {
+        Optional<Alternative> alternative = comparison().alternative(shown);
+        if (alternative.isPresent()) {
+            Study changed = change.apply(study);
+            if (!changed.equals(study)) {
+                Changes changes = Changes.between(base.withComparison(Comparison.NONE), changed.withComparison(Comparison.NONE));
+                push(what, base.withComparison(comparison().changed(shown, alternative.get().withChanges(changes))));
+            }
+            return;
+        }
+        Study changed = change.apply(base);
+        boolean onlyThePlant = changed.comparison().isEmpty();
+        push(what, onlyThePlant ? changed.withComparison(base.comparison()) : changed);
+    }
+
+    private void push(String what, Study changed) {
+        if (changed.equals(base)) {
             return;
         }
         steps.subList(now, steps.size()).clear();
-        steps.add(new Step(Changes.between(study, changed), what));
+        steps.add(new Step(Changes.between(base, changed), what));
         now++;
-        study = changed;
+        base = changed;
         afterStudyChange();
     }
 
@@ -81,7 +175,7 @@ public final class Workbench {
             return Optional.empty();
         }
         Step undone = steps.get(--now);
-        study = undone.changes.undone().applyTo(study);
+        base = undone.changes.undone().applyTo(base);
         afterStudyChange();
         return Optional.of(undone.what);
     }
@@ -92,7 +186,7 @@ public final class Workbench {
             return Optional.empty();
         }
         Step again = steps.get(now++);
-        study = again.changes.applyTo(study);
+        base = again.changes.applyTo(base);
         afterStudyChange();
         return Optional.of(again.what);
     }
@@ -101,7 +195,10 @@ public final class Workbench {
     public void open(Study opened, Optional<Path> from, boolean isSaved) {
         steps.clear();
         now = 0;
-        study = opened;
+        base = opened;
+        shown = "";
+        study = opened.withComparison(Comparison.NONE);
+        contradictions = List.of();
         saved = isSaved ? opened : Study.empty().named("\u2013");
         file = from;
         selection = Set.of();
@@ -118,7 +215,7 @@ public final class Workbench {
     }
 
     public boolean isSaved() {
-        return saved.equals(study());
+        return saved.equals(base);
     }
 
     public Optional<Path> file() {
@@ -156,7 +253,20 @@ public final class Workbench {
         select(names);
     }
 
+    /** What is on the floor follows; if it runs as before, it stays the very value that it was. */
+    private void lay() {
+        Study plain = base.withComparison(Comparison.NONE);
+        Optional<Alternative> alternative = comparison().alternative(shown);
+        if (alternative.isEmpty()) {
+            shown = "";
+        }
+        Merge.Merged merged = alternative.map(a -> Merge.of(plain, a.changes())).orElse(new Merge.Merged(plain, List.of()));
+        contradictions = merged.contradictions();
+        study = merged.study().equals(study) ? study : merged.study();
+    }
+
     private void afterStudyChange() {
+        lay();
         listeners.forEach(Listener::studyChanged);
         select(selection);
         if (!study().names().containsAll(selection)) {
