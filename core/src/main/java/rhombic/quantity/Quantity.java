@@ -2,6 +2,8 @@ package rhombic.quantity;
 
 import java.io.Serializable;
 import java.math.BigDecimal;
+import java.util.Arrays;
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -112,7 +114,10 @@ public record Quantity(double amount, Unit unit) implements Serializable {
             return number + " %";
         }
         String[] units = dimension.usualUnits().split(", | or ");
-        return number + " " + units[0] + ", " + number + " " + units[1] + " or " + number + " " + units[2];
+        List<String> examples = Arrays.stream(units).limit(3).map(unit -> number + " " + unit).toList();
+        return examples.size() == 1
+                ? examples.getFirst()
+                : String.join(", ", examples.subList(0, examples.size() - 1)) + " or " + examples.getLast();
     }
 
     private static String example(String number, Dimension dimension) {

@@ -73,6 +73,9 @@ final class Shot {
         if (wanted.containsKey("at")) {
             Quantity.parse(wanted.get("at"), Dimension.TIME);
         }
+        if (wanted.containsKey("alternative")) {
+            window.bench().show(wanted.get("alternative"));
+        }
         if (wanted.containsKey("select")) {
             window.bench().select(names("select"));
         }
@@ -91,6 +94,7 @@ final class Shot {
         long begun = System.nanoTime();
         new AnimationTimer() {
             private int frames;
+            private boolean runs;
 
             @Override
             public void handle(long now) {
@@ -111,6 +115,18 @@ final class Shot {
                 }
                 if (frames == 1 && wanted.containsKey("at")) {
                     player.seek(Quantity.parse(wanted.get("at"), Dimension.TIME).nanos());
+                }
+                if (frames == 2 && wanted.containsKey("room")) {
+                    window.go(Place.COMPARE);
+                    window.compare().go(wanted.get("room"));
+                }
+                if (frames == 3 && wanted.containsKey("runs")) {
+                    window.compare().run();
+                    wanted.remove("runs");
+                    runs = true;
+                }
+                if (runs && !window.compare().isDone()) {
+                    frames = 4;
                 }
                 if (frames == 2) {
                     stage.getScene().getRoot().requestFocus();

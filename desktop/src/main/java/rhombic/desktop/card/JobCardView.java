@@ -281,6 +281,9 @@ public final class JobCardView extends ScrollPane {
         editor.getStyleClass().add("editor");
         editor.setId("editor");
         editor.getChildren().addAll(editors.of(token, message, (chosen, text) -> apply(chosen, text, message)), message);
+        if (canVary(token)) {
+            editor.getChildren().add(new LevelsEditor(token, bench, message));
+        }
         editor.addEventHandler(KeyEvent.KEY_PRESSED, e -> {
             if (e.getCode() == KeyCode.ESCAPE) {
                 block.getChildren().remove(editor);
@@ -289,6 +292,20 @@ public final class JobCardView extends ScrollPane {
             }
         });
         block.getChildren().add(editor);
+    }
+
+    /** Whether it makes sense to try several values of it: names and what stands for the study itself are none. */
+    private static boolean canVary(Sentence.Token token) {
+        return !token.id().equals("name") && switch (token.editor()) {
+            case Sentence.Editor.Line line -> true;
+            case Sentence.Editor.Time time -> true;
+            case Sentence.Editor.Script script -> true;
+            case Sentence.Editor.Pick pick -> pick.choices().size() > 1;
+            case Sentence.Editor.Week week -> false;
+            case Sentence.Editor.PickSeveral several -> false;
+            case Sentence.Editor.Cells cells -> false;
+            case Sentence.Editor.Act act -> false;
+        };
     }
 
     private void apply(Sentence.Token token, String text, Label message) {

@@ -32,7 +32,6 @@ import rhombic.study.value.Placement;
  */
 public final class FloorGestures {
     private static final double CLICK_PIXELS = 4;
-    private static final double DEGREES_PER_PIXEL = 0.35;
     private static final double HANDLE_PIXELS = 11;
 
     /** What the left button is doing while it is down. */
@@ -254,22 +253,14 @@ public final class FloorGestures {
         boolean isPan = e.getButton() == MouseButton.MIDDLE
                 || e.getButton() == MouseButton.SECONDARY && (e.isShiftDown() || floor.isPlan());
         if (isPan) {
-            pan(lastX, lastY, e.getX(), e.getY());
+            floor.pan(lastX, lastY, e.getX(), e.getY());
         } else if (e.getButton() == MouseButton.SECONDARY) {
-            floor.look(floor.view().turnedBy(dx * DEGREES_PER_PIXEL, dy * DEGREES_PER_PIXEL));
+            floor.orbit(dx, dy);
         } else if (e.getButton() == MouseButton.PRIMARY && inHand.isEmpty() && !linking && tape == null && !isPut) {
             dragLeft(e);
         }
         lastX = e.getX();
         lastY = e.getY();
-    }
-
-    private void pan(double fromX, double fromY, double toX, double toY) {
-        Optional<Viewpoint.Spot> from = floor.floorAt(fromX, fromY);
-        Optional<Viewpoint.Spot> to = floor.floorAt(toX, toY);
-        if (from.isPresent() && to.isPresent()) {
-            floor.look(floor.view().movedBy(from.get().x() - to.get().x(), from.get().y() - to.get().y()));
-        }
     }
 
     private void dragLeft(MouseEvent e) {
@@ -501,8 +492,7 @@ public final class FloorGestures {
     }
 
     private void wheel(ScrollEvent e) {
-        double factor = Math.pow(0.9985, e.getDeltaY());
-        floor.look(floor.view().zoomed(Math.clamp(factor, 0.5, 2), e.getX(), e.getY(), floor.getWidth(), floor.getHeight()));
+        floor.zoom(e.getDeltaY(), e.getX(), e.getY());
         e.consume();
     }
 

@@ -48,6 +48,7 @@ public final class FloorView extends Region {
     private static final int CROWD_FROM = 600;
     private static final int MOST_DETAILED = 300;
     private static final double DETAIL_PIXELS = 9;
+    private static final double DEGREES_PER_PIXEL = 0.35;
     private static final double PIECE_PIXELS = 9;
     /** Pixels for a metre below which rollers and lanes can't be told apart. */
     private static final double FAR_PIXELS = 14;
@@ -347,6 +348,59 @@ public final class FloorView extends Region {
         pieceSwarms.forEach(swarm -> swarm.end(view, getHeight())); // what was near may be far now
         refine();
         drawOverlay();
+    }
+
+    /** Looks from the same place as another floor. */
+    public void lookAs(FloorView other) {
+        if (!view.equals(other.view)) {
+            look(other.view);
+        }
+    }
+
+    /** Turns about what is in the middle, by so many pixels of the hand. */
+    void orbit(double dx, double dy) {
+        look(view.turnedBy(dx * DEGREES_PER_PIXEL, dy * DEGREES_PER_PIXEL));
+    }
+
+    /** The floor follows the hand. */
+    void pan(double fromX, double fromY, double toX, double toY) {
+        Optional<Viewpoint.Spot> from = floorAt(fromX, fromY);
+        Optional<Viewpoint.Spot> to = floorAt(toX, toY);
+        if (from.isPresent() && to.isPresent()) {
+            look(view.movedBy(from.get().x() - to.get().x(), from.get().y() - to.get().y()));
+        }
+    }
+
+    /** To or from what is under the pointer. */
+    void zoom(double wheel, double x, double y) {
+        look(view.zoomed(Math.clamp(Math.pow(0.9985, wheel), 0.5, 2), x, y, getWidth(), getHeight()));
+    }
+
+    /**
+     * Only looking, without hands that change anything: the right button orbits, any other pans, the wheel zooms.
+     *
+     * @param looked is called when the view has changed
+     */
+    public void onlyLooking(Runnable looked) {
+        double[] last = new double[2];
+        setOnMousePressed(e -> {
+            last[0] = e.getX();
+            last[1] = e.getY();
+        });
+        setOnMouseDragged(e -> {
+            if (e.isSecondaryButtonDown() && !e.isShiftDown() && !view.isPlan()) {
+                orbit(e.getX() - last[0], e.getY() - last[1]);
+            } else {
+                pan(last[0], last[1], e.getX(), e.getY());
+            }
+            last[0] = e.getX();
+            last[1] = e.getY();
+            looked.run();
+        });
+        setOnScroll(e -> {
+            zoom(e.getDeltaY(), e.getX(), e.getY());
+            looked.run();
+        });
     }
 
     public void togglePlan() {

@@ -24,6 +24,7 @@ import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.card.JobCardView;
 import rhombic.desktop.floor.FloorGestures;
+import rhombic.desktop.compare.ComparePage;
 import rhombic.desktop.floor.FloorView;
 import rhombic.desktop.watch.StripsView;
 import rhombic.desktop.watch.TransportBar;
@@ -72,7 +73,7 @@ public final class MainWindow implements AutoCloseable {
     private final TransportBar transport;
     private final StripsView strips;
     private final ResultsPage diagnose;
-    private final ResultsPage compare;
+    private final ComparePage compare;
     private final FindBox findBox;
     private final Commands commands;
     private final Label message = new Label();
@@ -95,6 +96,7 @@ public final class MainWindow implements AutoCloseable {
     private @Nullable Trace stripTrace;
     /** What was last put on the floor. */
     private @Nullable Study laid;
+    private int factorsSeen = -1;
 
     public MainWindow(Workbench bench, FileAsker asker, Journal journal, RecentFiles recent) {
         this.bench = bench;
@@ -110,7 +112,7 @@ public final class MainWindow implements AutoCloseable {
             player.seek(nanos);
         }, bench::select);
         diagnose = new ResultsPage(bench, false);
-        compare = new ResultsPage(bench, true);
+        compare = new ComparePage(bench, this::say, () -> go(Place.BUILD));
         outlook = new Outlook(preparation, Platform::runLater, this::showOutlook);
         checks = new Checks(preparation, Platform::runLater, this::showProblems);
         outlookBar = new OutlookBar(outlook::cancel);
@@ -161,6 +163,10 @@ public final class MainWindow implements AutoCloseable {
 
     private @Nullable StripLog stripLog() {
         return strips.log();
+    }
+
+    public ComparePage compare() {
+        return compare;
     }
 
     public StripsView strips() {
@@ -252,6 +258,7 @@ public final class MainWindow implements AutoCloseable {
 
         @Override
         public void fileChanged() {
+            factorsSeen = -1;
             topBar.update(bench, place);
             files.journal();
         }
@@ -270,6 +277,11 @@ public final class MainWindow implements AutoCloseable {
             outlook.refresh(study);
         }
         floor.markDifferent(bench.touched());
+        int factors = bench.comparison().factors().size();
+        if (factors > factorsSeen && factorsSeen >= 0) {
+            say("A factor was made of " + bench.comparison().factors().getLast().name() + ": sweep it in Compare.");
+        }
+        factorsSeen = factors;
         card.rebuild();
         files.journal();
         topBar.update(bench, place);
@@ -306,7 +318,6 @@ public final class MainWindow implements AutoCloseable {
             floor.markLimit(fresh.limit().map(found -> Set.of(found.place())).orElse(Set.of()));
         }
         diagnose.show(state);
-        compare.show(state);
     }
 
     private void choosePiece(Optional<Integer> piece) {
@@ -383,6 +394,7 @@ public final class MainWindow implements AutoCloseable {
     private void frame(long now) {
         double seconds = lastFrame == 0 ? 0 : Math.min(0.5, (now - lastFrame) / 1e9);
         lastFrame = now;
+        compare.frame(seconds);
         loadIfDue();
         player.pass(seconds);
         refreshFrame();
@@ -473,6 +485,7 @@ public final class MainWindow implements AutoCloseable {
         timer.stop();
         player.close();
         outlook.close();
+        compare.close();
         checks.close();
         files.journal();
         files.close();

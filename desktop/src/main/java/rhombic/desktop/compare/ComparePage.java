@@ -1,0 +1,257 @@
+package rhombic.desktop.compare;
+
+import java.util.LinkedHashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.application.Platform;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import rhombic.desktop.work.Comparing;
+import rhombic.desktop.work.Workbench;
+import rhombic.experiment.Experiment;
+import rhombic.experiment.Sheet;
+import rhombic.experiment.Variant;
+import rhombic.study.Study;
+
+/** All that is compared: alternatives, sweeps, cost beside gain, the search for the best, two floors on one clock. */
+public final class ComparePage extends VBox implements AutoCloseable {
+    /** Its rooms. */
+    enum Room {
+        ALTERNATIVES("Alternatives"), SWEEPS("Sweeps"), GAIN("Cost and gain"), SEARCH("Search"), FLOORS("Two floors");
+
+        private final String word;
+
+        Room(String word) {
+            this.word = word;
+        }
+    }
+
+    private final Workbench bench;
+    private final Comparing comparing;
+    private final Map<Room, ToggleButton> buttons = new LinkedHashMap<>();
+    private final StackPane middle = new StackPane();
+    private final ProgressBar progress = new ProgressBar(0);
+    private final Label runs = new Label();
+    private final Label message = Words.text("");
+    private final Button run = Words.strong("Run what is missing", "run-comparison", this::run);
+    private final Button pause = Words.quiet("Pause", "pause-comparison", this::pause);
+    private final Button stop = Words.quiet("Stop", "stop-comparison", this::stop);
+    private final TextField replications = new TextField();
+    private final AlternativesPane alternatives;
+    private final SweepsPane sweeps;
+    private final GainPane gain;
+    private final SearchPane search;
+    private final TwoFloors floors;
+    private Room room = Room.ALTERNATIVES;
+    private Comparing.State state;
+    private @Nullable Study looked;
+
+    public ComparePage(Workbench bench, Consumer<String> say, Runnable toBuild) {
+        super(10);
+        this.bench = bench;
+        comparing = new Comparing(Platform::runLater, this::show);
+        state = nothing();
+        alternatives = new AlternativesPane(bench, say, toBuild);
+        sweeps = new SweepsPane(bench, say);
+        gain = new GainPane(bench, say, state);
+        search = new SearchPane(bench, comparing);
+        floors = new TwoFloors(bench);
+        getStyleClass().add("results");
+        setId("compare-page");
+        setPadding(new Insets(14, 16, 10, 16));
+        Label heading = new Label("Compare");
+        heading.getStyleClass().add("card-heading");
+        heading.setMinWidth(Region.USE_PREF_SIZE);
+        HBox rooms = new HBox(2);
+        ToggleGroup group = new ToggleGroup();
+        for (Room one : Room.values()) {
+            ToggleButton button = new ToggleButton(one.word);
+            button.getStyleClass().addAll("place", "subject-button");
+            button.setId("compare-" + one.name().toLowerCase(Locale.ROOT));
+            button.setToggleGroup(group);
+            button.setOnAction(e -> go(one));
+            buttons.put(one, button);
+            rooms.getChildren().add(button);
+        }
+        replications.setPrefColumnCount(4);
+        replications.setId("comparison-replications");
+        replications.setOnAction(e -> setReplications());
+        replications.focusedProperty().addListener((o, was, is) -> {
+            if (was) {
+                setReplications();
+            }
+        });
+        progress.setPrefWidth(110);
+        runs.getStyleClass().add("caption");
+        runs.setMinWidth(Region.USE_PREF_SIZE);
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        Label each = Words.caption("runs each");
+        each.setMinWidth(Region.USE_PREF_SIZE);
+        HBox top = new HBox(8, rooms, gap, progress, runs, replications, each, run, pause, stop);
+        top.setAlignment(Pos.CENTER_LEFT);
+        message.setId("comparison-message");
+        message.getStyleClass().addAll("problem", "warning");
+        VBox.setVgrow(middle, Priority.ALWAYS);
+        getChildren().addAll(top, message, middle);
+        bench.addListener(new Workbench.Listener() {
+            @Override
+            public void studyChanged() {
+                refresh();
+            }
+
+            @Override
+            public void fileChanged() {
+                looked = null;
+                refresh();
+            }
+        });
+        sceneProperty().addListener((o, was, is) -> refresh());
+        go(Room.ALTERNATIVES);
+    }
+
+    private Comparing.State nothing() {
+        Study base = bench.base();
+        return new Comparing.State(base, new Sheet(Variant.alternatives(base), Map.of(), base.comparison().own(), Map.of()), Map.of(),
+                Map.of(),
+                Comparing.Phase.IDLE, "", Optional.empty());
+    }
+
+    /** Goes to a room by its word, as pictures do. */
+    public void go(String name) {
+        for (Room one : Room.values()) {
+            if (one.name().equalsIgnoreCase(name)) {
+                go(one);
+            }
+        }
+    }
+
+    private void go(Room to) {
+        room = to;
+        buttons.forEach((one, button) -> button.setSelected(one == to));
+        Node pane = switch (to) {
+            case ALTERNATIVES -> alternatives;
+            case SWEEPS -> sweeps;
+            case GAIN -> gain;
+            case SEARCH -> search;
+            case FLOORS -> floors;
+        };
+        middle.getChildren().setAll(pane);
+        floors.setShown(to == Room.FLOORS && getScene() != null);
+        draw();
+    }
+
+    private void setReplications() {
+        try {
+            int wanted = Integer.parseInt(replications.getText().strip());
+            if (wanted != Experiment.replications(bench.base())) {
+                bench.compare("replications of each alternative", c -> c.withReplications(wanted));
+            }
+        } catch (IllegalArgumentException e) {
+            message.setText("The runs of each alternative must be a whole number from 1 to 10000; got \u201c"
+                    + replications.getText().strip() + "\u201d.");
+            message.setManaged(true);
+        }
+    }
+
+    /** What is kept is read when the page is seen and the study is another. */
+    private void refresh() {
+        boolean seen = getScene() != null;
+        floors.setShown(seen && room == Room.FLOORS);
+        if (!seen || looked == bench.base()) {
+            return;
+        }
+        looked = bench.base();
+        state = nothing();
+        draw();
+        comparing.look(bench.base(), bench.file());
+    }
+
+    public void run() {
+        comparing.start(bench.base(), bench.file());
+    }
+
+    private void pause() {
+        if (comparing.isPaused()) {
+            comparing.goOn();
+        } else {
+            comparing.pause();
+        }
+        pause.setText(comparing.isPaused() ? "Go on" : "Pause");
+    }
+
+    private void stop() {
+        comparing.stop();
+    }
+
+    /** Whether nothing is under way, and all that was asked for is there. */
+    public boolean isDone() {
+        return state.phase() == Comparing.Phase.IDLE && state.all().asked() > 0 && state.all().done() >= state.all().asked();
+    }
+
+    public Comparing.State state() {
+        return state;
+    }
+
+    private void show(Comparing.State now) {
+        if (now.study() == bench.base()) {
+            state = now;
+            draw();
+        }
+    }
+
+    private void draw() {
+        boolean isIdle = state.phase() == Comparing.Phase.IDLE;
+        Comparing.Share all = state.all();
+        progress.setVisible(!isIdle);
+        progress.setProgress(all.asked() == 0 ? 0 : (double) all.done() / all.asked());
+        runs.setText(all.asked() == 0 ? "" : all.done() + " of " + all.asked() + " runs");
+        run.setDisable(!isIdle);
+        pause.setVisible(!isIdle);
+        pause.setManaged(!isIdle);
+        pause.setText(comparing.isPaused() ? "Go on" : "Pause");
+        stop.setVisible(!isIdle);
+        stop.setManaged(!isIdle);
+        if (!replications.isFocused()) {
+            replications.setText(Integer.toString(Experiment.replications(bench.base())));
+        }
+        message.setText(room == Room.SEARCH ? "" : state.message());
+        message.setManaged(!message.getText().isEmpty());
+        message.setVisible(!message.getText().isEmpty());
+        switch (room) {
+            case ALTERNATIVES -> alternatives.show(state);
+            case SWEEPS -> sweeps.show(state);
+            case GAIN -> gain.show(state);
+            case SEARCH -> search.show(state);
+            case FLOORS -> floors.show(state);
+        }
+    }
+
+    /** To be called for each frame. */
+    public void frame(double seconds) {
+        if (getScene() != null && room == Room.FLOORS) {
+            floors.frame(seconds);
+        }
+    }
+
+    @Override
+    public void close() {
+        comparing.close();
+        floors.close();
+    }
+}

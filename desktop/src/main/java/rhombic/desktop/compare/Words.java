@@ -1,0 +1,43 @@
+package rhombic.desktop.compare;
+
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.Region;
+
+/** Small parts that the panes of Compare and Diagnose are made of. */
+final class Words {
+    private Words() {}
+
+    static Label caption(String text) {
+        Label label = new Label(text);
+        label.getStyleClass().add("caption");
+        label.setWrapText(true);
+        label.setMinHeight(Region.USE_PREF_SIZE);
+        return label;
+    }
+
+    static Label text(String text) {
+        Label label = new Label(text);
+        label.setWrapText(true);
+        label.setMinHeight(Region.USE_PREF_SIZE);
+        return label;
+    }
+
+    static Button quiet(String text, String id, Runnable what) {
+        Button button = new Button(text);
+        button.getStyleClass().add("quiet-button");
+        button.setId(id);
+        button.setOnAction(e -> what.run());
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        return button;
+    }
+
+    static Button strong(String text, String id, Runnable what) {
+        Button button = new Button(text);
+        button.getStyleClass().add("strong-button");
+        button.setId(id);
+        button.setOnAction(e -> what.run());
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        return button;
+    }
+}
