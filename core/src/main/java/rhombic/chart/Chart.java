@@ -39,6 +39,9 @@ public record Chart(String title, String xLabel, String yLabel, List<Series> ser
             implements
                 Series {}
 
+    /** Thick lines from each point to the next, two by two, where both are there. */
+    public record Spans(String name, String colour, double[] xs, double[] ys) implements Series {}
+
     /** One bar for each category; several series stand on top of each other. */
     public record Bars(String name, String colour, double[] heights) implements Series {}
 
@@ -71,6 +74,13 @@ public record Chart(String title, String xLabel, String yLabel, List<Series> ser
                 case Curve c -> {
                     for (int i = 0; i < c.xs.length; i++) {
                         rows.add(List.of(c.name, number(c.xs[i]), number(c.ys[i]), ""));
+                    }
+                }
+                case Spans c -> {
+                    for (int i = 0; i + 1 < c.xs.length; i += 2) {
+                        if (Double.isFinite(c.ys[i])) {
+                            rows.add(List.of(c.name, number(c.xs[i]), number(c.xs[i + 1]), ""));
+                        }
                     }
                 }
                 case Points p -> {
@@ -125,6 +135,11 @@ public record Chart(String title, String xLabel, String yLabel, List<Series> ser
                         widen(xs, c.xs);
                         widen(ys, c.ys);
                     }
+                    case Spans c -> {
+                        widen(xs, c.xs);
+                        widen(ys, c.ys);
+                        widen(ys, 0);
+                    }
                     case Points p -> {
                         widen(xs, p.xs);
                         for (int i = 0; i < p.ys.length; i++) {
@@ -148,9 +163,17 @@ public record Chart(String title, String xLabel, String yLabel, List<Series> ser
                 }
             }
             int categories = chart.categories.size();
-            x = categories > 0 ? new Axis(0.5, categories + 0.5, 1) : Axis.over(xs[0], xs[1], (int) Math.max(2, (width - LEFT) / 90));
-            y = Axis.over(Math.min(ys[0], ys[0] > 0 && ys[0] < 0.5 * ys[1] ? 0 : ys[0]), ys[1],
-                    (int) Math.max(2, (height - top - BOTTOM) / 44));
+            boolean whole = chart.series.stream().filter(Points.class::isInstance).map(Points.class::cast)
+                    .flatMapToDouble(p -> java.util.Arrays.stream(p.xs)).allMatch(v -> v == Math.rint(v))
+                    && chart.series.stream().anyMatch(Points.class::isInstance) && xs[1] - xs[0] <= 12 && xs[1] > xs[0];
+            x = categories > 0
+                    ? new Axis(0.5, categories + 0.5, 1)
+                    : whole ? new Axis(xs[0], xs[1], 1) : Axis.over(xs[0], xs[1], (int) Math.max(2, (width - LEFT) / 90));
+            boolean inPlaces = chart.series.stream().anyMatch(Spans.class::isInstance);
+            y = inPlaces
+                    ? new Axis(0, ys[1] + 1, ys[1] + 1)
+                    : Axis.over(Math.min(ys[0], ys[0] > 0 && ys[0] < 0.5 * ys[1] ? 0 : ys[0]), ys[1],
+                            (int) Math.max(2, (height - top - BOTTOM) / 44));
         }
 
         private static void widen(double[] range, double... values) {
@@ -221,6 +244,13 @@ public record Chart(String title, String xLabel, String yLabel, List<Series> ser
         private void draw(Series one, double[] stack) {
             switch (one) {
                 case Curve c -> curve(c);
+                case Spans c -> {
+                    for (int i = 0; i + 1 < c.xs.length; i += 2) {
+                        if (Double.isFinite(c.ys[i])) {
+                            box(px(c.xs[i]), py(c.ys[i]) - 5, Math.max(px(c.xs[i]) + 0.5, px(c.xs[i + 1])), py(c.ys[i]) + 5, c.colour, 1);
+                        }
+                    }
+                }
                 case Points p -> points(p);
                 case Bars b -> {
                     double half = Math.min(28, (px(2) - px(1)) * 0.34);

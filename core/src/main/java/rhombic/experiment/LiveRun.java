@@ -1,6 +1,8 @@
 package rhombic.experiment;
 
+import java.util.List;
 import java.util.function.BooleanSupplier;
+import rhombic.measure.Diary;
 import rhombic.plant.Blueprint;
 import rhombic.plant.Plant;
 import rhombic.study.Study;
@@ -17,6 +19,7 @@ public final class LiveRun {
 
     private final Plant plant;
     private final TraceWriter writer;
+    private final Diary diary;
     private final long plannedNanos;
     /** When a rule ended the run; negative while none has. */
     private volatile long stoppedNanos = -1;
@@ -37,9 +40,15 @@ public final class LiveRun {
     private LiveRun(Blueprint blueprint, int mostKept) {
         Study study = blueprint.study();
         writer = new TraceWriter(study.equipment().size(), study.links().size(), mostKept);
-        plant = blueprint.build(1, writer);
+        diary = blueprint.diary();
+        plant = blueprint.buildObserved(1, writer, diary);
         plannedNanos = study.plan().length().nanos();
         writer.publish(-1);
+    }
+
+    /** Of the pieces that have left so far. */
+    public List<Diary.Journey> journeys() {
+        return diary.journeys();
     }
 
     public Trace trace() {

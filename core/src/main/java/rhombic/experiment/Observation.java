@@ -12,11 +12,12 @@ import rhombic.plant.Plant;
 import rhombic.study.Study;
 
 /**
- * One run that is analysed: its figures, who was active when, and what could be read off at equal steps of time.
+ * One run that is analysed: its figures, who was active when, what could be read off at equal steps of time, and how pieces fared.
  *
  * @param samples at the start and at the end of each step
  */
-public record Observation(Study study, RunFigures figures, List<Diary.Period> active, List<Sample> samples) {
+public record Observation(Study study, RunFigures figures, List<Diary.Period> active, List<Sample> samples,
+        List<Diary.Journey> journeys) {
     /** Steps into which the run is cut. */
     public static final int STEPS = 400;
 
@@ -29,7 +30,7 @@ public record Observation(Study study, RunFigures figures, List<Diary.Period> ac
     public static Observation of(Study study, int replication, BooleanSupplier cancelled) {
         Blueprint blueprint = Blueprint.of(study);
         Diary diary = blueprint.diary();
-        Plant plant = blueprint.buildObserved(replication, diary);
+        Plant plant = blueprint.buildObserved(replication, null, diary);
         long length = study.plan().length().nanos();
         List<Sample> samples = new ArrayList<>();
         samples.add(plant.sample());
@@ -39,7 +40,7 @@ public record Observation(Study study, RunFigures figures, List<Diary.Period> ac
             }
             samples.add(plant.sample());
         }
-        return new Observation(study, plant.figures(), diary.periods(plant.now()), samples);
+        return new Observation(study, plant.figures(), diary.periods(plant.now()), samples, diary.journeys());
     }
 
     public long endNanos() {

@@ -77,6 +77,10 @@ public record Verdict(Interval difference, double confidence, Response.Better be
     }
 
     private String hope(String u, double factor) {
+        double most = Math.abs(difference.mean()) + difference.halfWidth();
+        if (most <= Curve.NEGLIGIBLE * Math.abs(other)) {
+            return "; if there is one, it is below " + FigureText.of(most * factor) + u;
+        }
         int more = moreReplications();
         String seen = FigureText.of(Math.abs(difference.mean()) * factor) + u;
         return more == 0

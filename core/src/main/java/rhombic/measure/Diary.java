@@ -22,6 +22,23 @@ public final class Diary {
         }
     }
 
+    /**
+     * The way of one piece through the plant, and what its lead time was made of; what is none of the parts it waited.
+     *
+     * @param body its number in the trace, if one was written; used again for later pieces
+     */
+    public record Journey(int body, int type, long bornNanos, long leftNanos, long workNanos, long blockedNanos, long moveNanos,
+            long crewNanos) {
+        public long leadNanos() {
+            return leftNanos - bornNanos;
+        }
+
+        public long waitNanos() {
+            return leadNanos() - workNanos - blockedNanos - moveNanos - crewNanos;
+        }
+    }
+
+    private final List<Journey> journeys = new ArrayList<>();
     private final List<Period> periods = new ArrayList<>();
     private final Course[] courses;
     private final int[] crewOf;
@@ -47,6 +64,20 @@ public final class Diary {
         this.crewOf = crewOf.clone();
         doing = new PersonState[crewOf.length];
         Arrays.fill(doing, PersonState.WAITING);
+    }
+
+    /** A piece has left the plant. Those who read are other threads than the one that runs. */
+    public void left(Journey journey) {
+        synchronized (journeys) {
+            journeys.add(journey);
+        }
+    }
+
+    /** Of the pieces that have left so far, in that order. */
+    public List<Journey> journeys() {
+        synchronized (journeys) {
+            return List.copyOf(journeys);
+        }
     }
 
     /** One place of a station changes its state. */

@@ -73,8 +73,8 @@ public final class Blueprint {
      *
      * @see #diary
      */
-    public Plant buildObserved(int replication, Diary diary) {
-        return Plant.build(this, replication, null, diary);
+    public Plant buildObserved(int replication, @Nullable TraceWriter trace, Diary diary) {
+        return Plant.build(this, replication, trace, diary);
     }
 
     /** An empty diary for one run of the study. */

@@ -514,6 +514,11 @@ public final class Plant {
         long lead = now() - piece.bornNanos;
         typeTallies[piece.type].leaves(lead, piece.workNanos, piece.blockedNanos, piece.moveNanos, piece.crewNanos, piece.valueNanos);
         boolean holdsOthers = types.isCarrier(piece.type) || piece.load != null && !piece.load.isEmpty();
+        if (diary != null && !holdsOthers) {
+            diary.left(
+                    new Diary.Journey(piece.body, piece.type, piece.bornNanos, now(), piece.workNanos, piece.blockedNanos, piece.moveNanos,
+                            piece.crewNanos));
+        }
         whole.leaves(now(), lead, holdsOthers);
         if (piece.load != null) {
             piece.load.forEach(this::countLeaving);

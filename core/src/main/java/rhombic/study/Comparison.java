@@ -11,18 +11,20 @@ import rhombic.study.value.Count;
 import rhombic.study.value.StudyException;
 
 /**
- * All that is compared in a study.
+ * All that is compared in a study, and the charts that are kept of it.
  *
  * @param against name of the alternative from which differences are taken; empty: the base
  * @param responses names of those that are looked at, first the one that counts most; none: the usual ones
  * @param replications of each alternative; 0: as many as the run is planned for
  * @param narrow replications go on until the interval of the first response is at most so wide to each side, as part of its
  *     mean; 0: no such wish
+ * @param board charts that stay with the study
  */
 public record Comparison(List<Alternative> alternatives, List<Factor> factors, List<Sweep> sweeps, String against, List<String> responses,
-        List<OwnResponse> own, int replications, double narrow) implements Serializable {
+        List<OwnResponse> own, int replications, double narrow, List<BoardChart> board) implements Serializable {
     public static final int MOST = 1000;
-    public static final Comparison NONE = new Comparison(List.of(), List.of(), List.of(), "", List.of(), List.of(), 0, 0);
+    public static final Comparison NONE = new Comparison(List.of(), List.of(), List.of(), "", List.of(), List.of(), 0, 0,
+            List.of());
 
     public Comparison {
         alternatives = List.copyOf(alternatives);
@@ -30,8 +32,10 @@ public record Comparison(List<Alternative> alternatives, List<Factor> factors, L
         sweeps = List.copyOf(sweeps);
         responses = List.copyOf(responses);
         own = List.copyOf(own);
+        board = List.copyOf(board);
         unique("alternatives", alternatives.stream().map(Alternative::name).toList());
         unique("factors", factors.stream().map(Factor::name).toList());
+        unique("charts on the board", board.stream().map(BoardChart::title).toList());
         unique("responses of your own", own.stream().map(OwnResponse::name).toList());
         Count.between(0, MOST, "The number of alternatives", alternatives.size());
         Count.between(0, 10_000, "The replications of each alternative", replications);
@@ -92,14 +96,14 @@ public record Comparison(List<Alternative> alternatives, List<Factor> factors, L
         return new Comparison(alternatives.stream().map(a -> a.name().equals(name) ? changed : a).toList(), factors,
                 sweeps.stream().map(s -> s.alternative().equals(name) && !name.isEmpty() ? new Sweep(changed.name(), s.factors()) : s)
                         .toList(),
-                against.equals(name) && !name.isEmpty() ? changed.name() : against, responses, own, replications, narrow);
+                against.equals(name) && !name.isEmpty() ? changed.name() : against, responses, own, replications, narrow, board);
     }
 
     /** Without the alternative, and without the sweeps on it. */
     public Comparison without(String name) {
         return new Comparison(alternatives.stream().filter(a -> !a.name().equals(name)).toList(), factors,
                 sweeps.stream().filter(s -> !s.alternative().equals(name)).toList(), against.equals(name) ? "" : against, responses, own,
-                replications, narrow);
+                replications, narrow, board);
     }
 
     /** Adds the factor and a sweep over it on the base; one of the same name gives way. */
@@ -111,41 +115,45 @@ public record Comparison(List<Alternative> alternatives, List<Factor> factors, L
         if (!more.contains(alone)) {
             more.add(alone);
         }
-        return new Comparison(alternatives, all, more, against, responses, own, replications, narrow);
+        return new Comparison(alternatives, all, more, against, responses, own, replications, narrow, board);
     }
 
     /** Without the factor, and without the sweeps over it. */
     public Comparison withoutFactor(String name) {
         return new Comparison(alternatives, factors.stream().filter(f -> !f.name().equals(name)).toList(),
-                sweeps.stream().filter(s -> !s.factors().contains(name)).toList(), against, responses, own, replications, narrow);
+                sweeps.stream().filter(s -> !s.factors().contains(name)).toList(), against, responses, own, replications, narrow, board);
     }
 
     public Comparison withAlternatives(List<Alternative> all) {
-        return new Comparison(all, factors, sweeps, against, responses, own, replications, narrow);
+        return new Comparison(all, factors, sweeps, against, responses, own, replications, narrow, board);
     }
 
     public Comparison withSweeps(List<Sweep> all) {
-        return new Comparison(alternatives, factors, all, against, responses, own, replications, narrow);
+        return new Comparison(alternatives, factors, all, against, responses, own, replications, narrow, board);
     }
 
     public Comparison against(String name) {
-        return new Comparison(alternatives, factors, sweeps, name, responses, own, replications, narrow);
+        return new Comparison(alternatives, factors, sweeps, name, responses, own, replications, narrow, board);
     }
 
     public Comparison withResponses(List<String> all) {
-        return new Comparison(alternatives, factors, sweeps, against, all, own, replications, narrow);
+        return new Comparison(alternatives, factors, sweeps, against, all, own, replications, narrow, board);
     }
 
     public Comparison withOwn(List<OwnResponse> all) {
-        return new Comparison(alternatives, factors, sweeps, against, responses, all, replications, narrow);
+        return new Comparison(alternatives, factors, sweeps, against, responses, all, replications, narrow, board);
     }
 
     public Comparison withReplications(int newReplications) {
-        return new Comparison(alternatives, factors, sweeps, against, responses, own, newReplications, narrow);
+        return new Comparison(alternatives, factors, sweeps, against, responses, own, newReplications, narrow, board);
     }
 
     public Comparison withNarrow(double newNarrow) {
-        return new Comparison(alternatives, factors, sweeps, against, responses, own, replications, newNarrow);
+        return new Comparison(alternatives, factors, sweeps, against, responses, own, replications, newNarrow, board);
+    }
+
+    public Comparison withBoard(List<BoardChart> charts) {
+        return new Comparison(alternatives, factors, sweeps, against, responses, own, replications, narrow, charts);
     }
 
     /** With a new name for something in the study. */
@@ -155,7 +163,7 @@ public record Comparison(List<Alternative> alternatives, List<Factor> factors, L
                 : new Comparison(alternatives.stream().map(a -> a.renamed(change)).toList(),
                         factors.stream().map(f -> f.renamed(change)).toList(), sweeps, against,
                         responses.stream().map(r -> ofPlace(r, change)).toList(), own.stream().map(o -> o.renamed(change)).toList(),
-                        replications, narrow);
+                        replications, narrow, board.stream().map(b -> b.renamed(change)).toList());
     }
 
     /** A response is named by its place, a colon and what it is; or, of the whole plant, by that alone. */

@@ -38,7 +38,8 @@ import rhombic.study.Comparison;
 /** The sheet of alternatives against responses: each figure with its interval, the difference, and what that shows. */
 final class AlternativesPane extends ScrollPane {
     private static final double NAME_WIDTH = 250;
-    private static final double CELL_WIDTH = 205;
+    private static final double LEAST_CELL = 205;
+    private static final double MOST_CELL = 320;
     private static final double PLOT_WIDTH = 185;
     private static final double PLOT_HEIGHT = 14;
     private static final Color VERDIGRIS = Color.web("#1D6B66");
@@ -69,7 +70,8 @@ final class AlternativesPane extends ScrollPane {
         grid.getStyleClass().add("sheet");
         grid.setId("alternatives-sheet");
         grid.getColumnConstraints().add(fixed(NAME_WIDTH));
-        responses.forEach(r -> grid.getColumnConstraints().add(fixed(CELL_WIDTH)));
+        double cell = Math.clamp((getWidth() - NAME_WIDTH - 16) / responses.size(), LEAST_CELL, MOST_CELL);
+        responses.forEach(r -> grid.getColumnConstraints().add(fixed(cell)));
         grid.add(cell(Words.caption("Alternative")), 0, 0);
         for (int c = 0; c < responses.size(); c++) {
             grid.add(cell(heading(responses.get(c), responses)), c + 1, 0);
@@ -134,9 +136,10 @@ final class AlternativesPane extends ScrollPane {
             left.remove(response);
             bench.compare("leave out " + response, c -> c.withResponses(left));
         });
+        out.getStyleClass().add("small-glyph");
         out.setAccessibleText("Leave out " + response);
         out.setVisible(responses.size() > 1);
-        label.setMaxWidth(CELL_WIDTH - 50);
+        label.setMaxWidth(LEAST_CELL - 40);
         HBox row = new HBox(4, label, out);
         row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
         return row;
@@ -146,12 +149,16 @@ final class AlternativesPane extends ScrollPane {
         Button name = new Button(variant.name());
         name.getStyleClass().add("card-title");
         name.setId("show-" + variant.name().replace(' ', '-'));
-        name.setMaxWidth(NAME_WIDTH - 60);
+        name.setMaxWidth(NAME_WIDTH - 40);
+        name.setWrapText(true);
+        name.setMinHeight(Region.USE_PREF_SIZE);
+        name.getStyleClass().add("alternative-name");
         name.setOnAction(e -> {
             bench.show(variant.alternative());
             toBuild.run();
         });
         Button more = Words.quiet("\u22ef", "more-" + variant.name().replace(' ', '-'), () -> {});
+        more.getStyleClass().add("small-glyph");
         more.setAccessibleText("What can be done with " + variant.name());
         ContextMenu menu = new ContextMenu(menu(variant, isAgainst));
         more.setOnAction(e -> menu.show(more, javafx.geometry.Side.BOTTOM, 0, 2));

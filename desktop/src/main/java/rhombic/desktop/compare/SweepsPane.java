@@ -61,7 +61,7 @@ final class SweepsPane extends HBox {
         if (!response.getItems().equals(responses)) {
             String before = response.getValue();
             response.getItems().setAll(responses);
-            response.setValue(responses.contains(before) ? before : responses.getFirst());
+            response.setValue(before != null && responses.contains(before) ? before : responses.getFirst());
         }
         factors();
         curves(state);

@@ -164,7 +164,8 @@ final class TwoFloors extends VBox implements AutoCloseable {
             if (!side.which.getItems().equals(names)) {
                 side.which.getItems().setAll(names);
             }
-            side.which.setValue(names.contains(before) ? before : names.get(side == left ? 0 : Math.min(1, names.size() - 1)));
+            side.which.setValue(
+                    before != null && names.contains(before) ? before : names.get(side == left ? 0 : Math.min(1, names.size() - 1)));
         }
         setting = false;
         if (shown) {

@@ -225,6 +225,8 @@ public final class MainWindow implements AutoCloseable {
         boolean showsStrips = to == Place.WATCH;
         strips.setVisible(showsStrips);
         strips.setManaged(showsStrips);
+        root.getBottom().setVisible(to != Place.COMPARE); // there it has a clock of its own
+        root.getBottom().setManaged(to != Place.COMPARE);
         root.setLeft(to == Place.BUILD ? shelf : null);
         root.setCenter(to == Place.COMPARE ? compare : middle);
         if (to == Place.DIAGNOSE) {

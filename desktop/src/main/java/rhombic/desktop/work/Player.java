@@ -1,5 +1,6 @@
 package rhombic.desktop.work;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -10,6 +11,7 @@ import java.util.concurrent.TimeoutException;
 import org.jspecify.annotations.Nullable;
 import rhombic.experiment.LiveRun;
 import rhombic.experiment.Preparation;
+import rhombic.measure.Diary;
 import rhombic.study.Study;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
@@ -125,6 +127,12 @@ public final class Player implements AutoCloseable {
 
     public Optional<Trace> trace() {
         return Optional.ofNullable(run).map(LiveRun::trace);
+    }
+
+    /** Of the pieces that have left, as far as the run is written down. */
+    public List<Diary.Journey> journeys() {
+        LiveRun now = run;
+        return now == null ? List.of() : now.journeys();
     }
 
     public Optional<Study> study() {

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
 import java.util.Optional;
 import rhombic.study.Alternative;
+import rhombic.study.BoardChart;
 import rhombic.study.Comparison;
 import rhombic.study.Factor;
 import rhombic.study.OwnResponse;
@@ -61,6 +62,14 @@ final class ComparisonFile {
         if (comparison.narrow() > 0) {
             node.put("narrow", comparison.narrow());
         }
+        if (!comparison.board().isEmpty()) {
+            ArrayNode board = node.putArray("board");
+            for (BoardChart chart : comparison.board()) {
+                ObjectNode one = board.addObject().put("title", chart.title()).put("chart", StudyWriter.word(chart.kind()));
+                StudyWriter.texts(one.putArray("things"), chart.things());
+                one.put("series", StudyWriter.word(chart.series())).put("smooth", chart.smooth()).put("onFloor", chart.onFloor());
+            }
+        }
         return node;
     }
 
@@ -100,8 +109,24 @@ final class ComparisonFile {
         });
         int replications = fields.optionalWhole("replications").orElse(0);
         double narrow = fields.has("narrow") ? fields.number("narrow") : 0;
+        List<BoardChart> board = fields.optionalList("board", one -> {
+            String title = one.text("title", "Chart");
+            BoardChart.Kind kind = one.word("chart", words(BoardChart.Kind.values()), List.of(BoardChart.Kind.values()));
+            List<String> things = one.has("things") ? one.texts("things") : List.of();
+            BoardChart.Series series = one.has("series")
+                    ? one.word("series", words(BoardChart.Series.values()), List.of(BoardChart.Series.values()))
+                    : BoardChart.Series.EACH;
+            int smooth = one.optionalWhole("smooth").orElse(1);
+            boolean onFloor = one.isTrue("onFloor");
+            return one.tried(null, () -> new BoardChart(title, kind, things, series, smooth, onFloor));
+        });
         fields.refuseUnread();
-        return fields.tried(null, () -> new Comparison(alternatives, factors, sweeps, against, responses, own, replications, narrow));
+        return fields.tried(null,
+                () -> new Comparison(alternatives, factors, sweeps, against, responses, own, replications, narrow, board));
+    }
+
+    private static List<String> words(Enum<?>[] values) {
+        return java.util.Arrays.stream(values).map(StudyWriter::word).toList();
     }
 
     private static Changes changes(Fields fields) {

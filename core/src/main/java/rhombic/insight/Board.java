@@ -1,0 +1,219 @@
+package rhombic.insight;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.IntStream;
+import rhombic.chart.Axis;
+import rhombic.chart.Chart;
+import rhombic.experiment.FigureText;
+import rhombic.experiment.Observation;
+import rhombic.experiment.Scale;
+import rhombic.measure.Diary;
+import rhombic.measure.Sample;
+import rhombic.study.BoardChart;
+import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.EquipmentState;
+
+/** Makes the charts of the board from runs that were analysed: what is a share or a count over all of them, what is over time of the first. */
+public final class Board {
+    private static final int MOST_SERIES = 7;
+    private static final int CLASSES = 24;
+
+    private final Study study;
+    private final List<Observation> observations;
+    private final Shifting shifting;
+
+    /** @param observations one or more of the same study */
+    public Board(List<Observation> observations) {
+        study = observations.getFirst().study();
+        this.observations = observations;
+        shifting = Shifting.of(observations);
+    }
+
+    public Chart of(BoardChart wanted) {
+        return switch (wanted.kind()) {
+            case STATES -> states(wanted);
+            case CONTENT -> overTime(wanted, "pieces", false);
+            case OUTPUT -> overTime(wanted, "pieces/h", true);
+            case LEAD_TIMES -> leadTimes(wanted);
+            case MIX -> mix(wanted);
+            case LIMIT -> limit(wanted);
+        };
+    }
+
+    private List<Integer> chosen(BoardChart wanted, boolean stationsOnly) {
+        List<Equipment> things = study.equipment();
+        return IntStream.range(0, things.size()).boxed()
+                .filter(i -> wanted.things().isEmpty()
+                        ? stationsOnly ? things.get(i) instanceof WorkEquipment : things.get(i).meetsPieces()
+                        : wanted.things().contains(things.get(i).name()))
+                .filter(i -> !stationsOnly || things.get(i) instanceof WorkEquipment)
+                .toList();
+    }
+
+    private String name(int index) {
+        return study.equipment().get(index).name();
+    }
+
+    private static String colour(int at) {
+        return Chart.COLOURS.get(at % Chart.COLOURS.size());
+    }
+
+    /** Colours of states as on the strips. */
+    private static String colour(EquipmentState state) {
+        return switch (state) {
+            case WORKING -> "#1D6B66";
+            case CHANGEOVER -> "#5B9A92";
+            case SERVICE -> "#8FBDB5";
+            case PAUSE, OFF_SHIFT -> "#DAD4C5";
+            case STARVED -> "#F4F1E8";
+            case BLOCKED -> "#E0A83C";
+            case WAITING_FOR_CREW -> "#4A6FA5";
+            case DOWN -> "#A8341F";
+            case AWAITING_REPAIR -> "#D98873";
+        };
+    }
+
+    private Chart states(BoardChart wanted) {
+        List<Integer> chosen = chosen(wanted, true);
+        List<Chart.Series> series = new ArrayList<>();
+        for (EquipmentState state : EquipmentState.values()) {
+            double[] shares = chosen.stream().mapToDouble(i -> observations.stream()
+                    .mapToDouble(o -> o.figures().equipment().get(i).share(state)).average().orElse(0) * 100).toArray();
+            if (Arrays.stream(shares).anyMatch(share -> share >= 0.05)) {
+                series.add(new Chart.Bars(state.word(), colour(state), shares));
+            }
+        }
+        return new Chart(wanted.title(), "", "% of the time", series, chosen.stream().map(this::name).toList());
+    }
+
+    private Chart overTime(BoardChart wanted, String unit, boolean rate) {
+        List<Sample> samples = observations.getFirst().samples();
+        double[] hours = samples.stream().mapToDouble(s -> s.timeNanos() / 3.6e12).toArray();
+        List<double[]> values = new ArrayList<>();
+        List<String> names = new ArrayList<>();
+        for (int i : chosen(wanted, false)) {
+            values.add(smoothed(rate ? rates(samples, i, hours) : samples.stream().mapToDouble(s -> s.contents()[i]).toArray(),
+                    wanted.smooth()));
+            names.add(name(i));
+        }
+        if (values.isEmpty()) {
+            return new Chart(wanted.title(), "hours", unit, List.of(), List.of());
+        }
+        List<Chart.Series> series = new ArrayList<>();
+        if (wanted.series() == BoardChart.Series.EACH) {
+            for (int i = 0; i < Math.min(MOST_SERIES, values.size()); i++) {
+                series.add(new Chart.Curve(names.get(i), colour(i), hours, values.get(i), wanted.smooth() == 1));
+            }
+        } else {
+            double sign = wanted.series() == BoardChart.Series.SUM ? 1 : -1;
+            double[] together = values.getFirst().clone();
+            for (double[] other : values.subList(1, values.size())) {
+                for (int k = 0; k < together.length; k++) {
+                    together[k] += sign * other[k];
+                }
+            }
+            series.add(new Chart.Curve("", colour(0), hours, together, wanted.smooth() == 1));
+        }
+        warmUp(series);
+        return Chart.of(wanted.title(), "hours", unit, series);
+    }
+
+    private void warmUp(List<Chart.Series> series) {
+        double hours = study.plan().warmUp().inBaseUnit() / 3600;
+        if (hours > 0) {
+            series.add(new Chart.Mark("warm-up", "#5C676C", hours, true));
+        }
+    }
+
+    /** Pieces an hour within each step; counts begin anew when the warm-up is over. */
+    private static double[] rates(List<Sample> samples, int index, double[] hours) {
+        double[] rates = new double[hours.length];
+        for (int k = 1; k < rates.length; k++) {
+            long now = samples.get(k).done()[index];
+            long before = samples.get(k - 1).done()[index];
+            double pieces = now >= before ? now - before : now;
+            rates[k] = hours[k] > hours[k - 1] ? pieces / (hours[k] - hours[k - 1]) : 0;
+        }
+        return rates;
+    }
+
+    /** The mean of so many values up to each. */
+    private static double[] smoothed(double[] values, int over) {
+        double[] smooth = new double[values.length];
+        double sum = 0;
+        for (int i = 0; i < values.length; i++) {
+            sum += values[i] - (i >= over ? values[i - over] : 0);
+            smooth[i] = sum / Math.min(i + 1, over);
+        }
+        return smooth;
+    }
+
+    private Chart leadTimes(BoardChart wanted) {
+        long from = study.plan().warmUp().nanos();
+        double[] seconds = observations.stream().flatMap(o -> o.journeys().stream()).filter(j -> j.leftNanos() > from)
+                .filter(j -> wanted.things().isEmpty() || wanted.things().contains(study.pieceTypes().get(j.type()).name()))
+                .mapToDouble(j -> j.leadNanos() / 1e9).sorted().toArray();
+        if (seconds.length == 0) {
+            return Chart.of(wanted.title(), "lead time", "pieces", List.of());
+        }
+        Scale scale = Scale.of("s", seconds[seconds.length / 2]);
+        double[] values = Arrays.stream(seconds).map(v -> v * scale.factor()).toArray();
+        Axis axis = Axis.over(values[0], values[values.length - 1], CLASSES);
+        int count = (int) Math.max(1, Math.round((axis.to() - axis.from()) / axis.step()));
+        double[] edges = new double[count + 1];
+        double[] counts = new double[count];
+        for (int i = 0; i <= count; i++) {
+            edges[i] = axis.from() + i * axis.step();
+        }
+        for (double value : values) {
+            counts[Math.clamp((int) ((value - axis.from()) / axis.step()), 0, count - 1)]++;
+        }
+        List<Chart.Series> series = new ArrayList<>(List.of(new Chart.Histogram("", colour(0), edges, counts)));
+        for (int percent : new int[] {50, 95}) {
+            double at = values[Math.min(values.length - 1, (int) (percent / 100.0 * values.length))];
+            series.add(new Chart.Mark((percent == 50 ? "half below " : percent + " % below ") + FigureText.of(at), "#A8341F", at, true));
+        }
+        return Chart.of(wanted.title(), "lead time, " + scale.unit(), "pieces", series);
+    }
+
+    private Chart mix(BoardChart wanted) {
+        long from = study.plan().warmUp().nanos();
+        double[] counts = new double[study.pieceTypes().size()];
+        observations.stream().flatMap(o -> o.journeys().stream()).filter(j -> j.leftNanos() > from).forEach(j -> counts[j.type()]++);
+        double all = Arrays.stream(counts).sum();
+        List<Integer> there = IntStream.range(0, counts.length).boxed().filter(t -> counts[t] > 0).toList();
+        return new Chart(wanted.title(), "", "% of what leaves",
+                List.of(new Chart.Bars("", colour(0), there.stream().mapToDouble(t -> 100 * counts[t] / all).toArray())),
+                there.stream().map(t -> study.pieceTypes().get(t).name()).toList());
+    }
+
+    /** Which station or crew was the limit when: a line at its place, as long as it was. */
+    private Chart limit(BoardChart wanted) {
+        List<Integer> who = shifting.ranked().stream().limit(MOST_SERIES).toList();
+        List<Chart.Series> series = new ArrayList<>();
+        for (int k = 0; k < who.size(); k++) {
+            List<Double> xs = new ArrayList<>();
+            List<Double> ys = new ArrayList<>();
+            for (Shifting.Span span : shifting.spans()) {
+                boolean is = span.who() == who.get(k);
+                xs.add(span.fromNanos() / 3.6e12);
+                ys.add(is ? who.size() - k : Double.NaN);
+                xs.add(span.toNanos() / 3.6e12);
+                ys.add(is ? who.size() - k : Double.NaN);
+            }
+            series.add(new Chart.Spans(name(who.get(k)), colour(k), xs.stream().mapToDouble(d -> d).toArray(),
+                    ys.stream().mapToDouble(d -> d).toArray()));
+        }
+        return Chart.of(wanted.title(), "hours", "", series);
+    }
+
+    /** The part of journeys that took longest, longest first. */
+    public static List<Diary.Journey> slowest(List<Diary.Journey> journeys, double part) {
+        return journeys.stream().sorted(java.util.Comparator.comparingLong(Diary.Journey::leadNanos).reversed())
+                .limit((long) Math.ceil(part * journeys.size())).toList();
+    }
+}
