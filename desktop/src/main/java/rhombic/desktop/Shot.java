@@ -117,15 +117,21 @@ final class Shot {
                     player.seek(Quantity.parse(wanted.get("at"), Dimension.TIME).nanos());
                 }
                 if (frames == 2 && wanted.containsKey("room")) {
-                    window.go(Place.COMPARE);
                     window.compare().go(wanted.get("room"));
+                    window.diagnose().go(wanted.get("room"));
                 }
                 if (frames == 3 && wanted.containsKey("runs")) {
-                    window.compare().run();
                     wanted.remove("runs");
                     runs = true;
+                    if ("diagnose".equals(wanted.get("place"))) {
+                        window.diagnose().leverage().start();
+                    } else {
+                        window.compare().run();
+                    }
                 }
-                if (runs && !window.compare().isDone()) {
+                boolean isDiagnose = "diagnose".equals(wanted.get("place"));
+                if (runs && !(isDiagnose ? window.diagnose().leverage().isDone() : window.compare().isDone())
+                        || isDiagnose && !window.diagnose().isFresh() && frames > 4) {
                     frames = 4;
                 }
                 if (frames == 2) {

@@ -25,6 +25,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import rhombic.desktop.work.Comparing;
+import rhombic.desktop.parts.Words;
 import rhombic.desktop.work.Workbench;
 import rhombic.experiment.FigureText;
 import rhombic.experiment.Interval;

@@ -22,6 +22,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.Comparing;
+import rhombic.desktop.parts.Words;
 import rhombic.desktop.work.Workbench;
 import rhombic.experiment.Experiment;
 import rhombic.experiment.Sheet;

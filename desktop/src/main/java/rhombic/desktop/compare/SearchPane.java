@@ -13,6 +13,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import rhombic.desktop.work.Comparing;
+import rhombic.desktop.parts.Words;
 import rhombic.desktop.work.Workbench;
 import rhombic.experiment.Scale;
 import rhombic.experiment.Search;

@@ -18,6 +18,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import rhombic.chart.Chart;
 import rhombic.desktop.work.Comparing;
+import rhombic.desktop.parts.ChartView;
+import rhombic.desktop.parts.Words;
 import rhombic.desktop.work.Workbench;
 import rhombic.experiment.Curve;
 import rhombic.experiment.Scale;

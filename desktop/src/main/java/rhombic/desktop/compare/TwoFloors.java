@@ -14,6 +14,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.floor.FloorView;
+import rhombic.desktop.parts.Words;
 import rhombic.desktop.work.Comparing;
 import rhombic.desktop.work.Player;
 import rhombic.desktop.work.Workbench;

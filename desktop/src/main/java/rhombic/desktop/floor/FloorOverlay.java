@@ -2,6 +2,7 @@ package rhombic.desktop.floor;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import javafx.geometry.Rectangle2D;
@@ -61,6 +62,7 @@ public final class FloorOverlay extends Canvas {
     private Marks marks = Marks.NONE;
     private Set<String> limit = Set.of();
     private Set<String> different = Set.of();
+    private Map<String, Double> heat = Map.of();
     private final FloorLabels labels = new FloorLabels();
 
     /**
@@ -75,7 +77,7 @@ public final class FloorOverlay extends Canvas {
 
     /** All that a drawing depends on beside the moment; drawing the same again would only cost a frame. */
     private record Drawn(Scenery.Ground ground, Viewpoint view, double leastPixels, boolean names, boolean numbers, Set<String> selection,
-            Set<String> faulty, Set<String> limit, Set<String> different,
+            Set<String> faulty, Set<String> limit, Set<String> different, Map<String, Double> heat,
             Optional<String> hovered, @Nullable Rectangle2D band, double @Nullable [] sweep, List<String> chain, Marks marks, double width,
             double height) {}
 
@@ -103,6 +105,11 @@ public final class FloorOverlay extends Canvas {
     /** What limits the output: its label is left out last. */
     void setLimit(Set<String> names) {
         limit = Set.copyOf(names);
+    }
+
+    /** How hot each equipment is, 0 to 1. */
+    void setHeat(Map<String, Double> now) {
+        heat = Map.copyOf(now);
     }
 
     /** What is not as in the base. */
@@ -145,6 +152,31 @@ public final class FloorOverlay extends Canvas {
         chain = List.copyOf(names);
     }
 
+    /** Heat lies on the ground about the thing, from pale to deep. */
+    private void warm(GraphicsContext g, Equipment thing, Viewpoint view, double hot) {
+        double reach = 0.9 + Math.max(thing.footprint().lengthMetres(), thing.footprint().widthMetres()) / 2;
+        int corners = 24;
+        for (int ring = 3; ring >= 1; ring--) {
+            double[] xs = new double[corners];
+            double[] ys = new double[corners];
+            int found = 0;
+            for (int i = 0; i < corners; i++) {
+                double angle = 2 * Math.PI * i / corners;
+                double r = reach * (0.55 + 0.2 * ring);
+                Optional<Viewpoint.Pixel> p = view.project(thing.placement().xMetres() + r * Math.cos(angle),
+                        thing.placement().yMetres() + r * Math.sin(angle), 0.02, getWidth(), getHeight());
+                if (p.isPresent()) {
+                    xs[found] = p.get().x();
+                    ys[found++] = p.get().y();
+                }
+            }
+            if (found == corners) {
+                g.setFill(Color.web("#E0A83C").interpolate(Color.web("#A8341F"), hot).deriveColor(0, 1, 1, 0.1 + 0.16 * hot));
+                g.fillPolygon(xs, ys, corners);
+            }
+        }
+    }
+
     /** A rhombus beside what an alternative has added or changed. */
     private void differs(GraphicsContext g, Equipment thing, Viewpoint view) {
         view.project(thing.placement().xMetres(), thing.placement().yMetres(), thing.placement().zMetres() + 0.02, getWidth(), getHeight())
@@ -172,7 +204,8 @@ public final class FloorOverlay extends Canvas {
 
     /** @param leastPixels a metre must have for equipment to be named; 0 names all that there is room for */
     void draw(Study study, Scenery.Ground ground, Viewpoint view, double leastPixels) {
-        Drawn now = new Drawn(ground, view, leastPixels, options.names, options.numbers, selection, faulty, limit, different, hovered, band,
+        Drawn now = new Drawn(ground, view, leastPixels, options.names, options.numbers, selection, faulty, limit, different, heat, hovered,
+                band,
                 sweep,
                 chain,
                 marks, getWidth(), getHeight());
@@ -186,6 +219,10 @@ public final class FloorOverlay extends Canvas {
         GraphicsContext g = getGraphicsContext2D();
         g.clearRect(0, 0, getWidth(), getHeight());
         for (Equipment thing : study.equipment()) {
+            Double hot = heat.get(thing.name());
+            if (hot != null) {
+                warm(g, thing, view, hot);
+            }
             if (different.contains(thing.name())) {
                 differs(g, thing, view);
             }

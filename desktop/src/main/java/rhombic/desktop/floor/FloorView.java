@@ -218,6 +218,12 @@ public final class FloorView extends Region {
         drawOverlay();
     }
 
+    /** Shows how hot each equipment is, 0 to 1; none: no heat. */
+    public void showHeat(Map<String, Double> heat) {
+        overlay.setHeat(heat);
+        drawOverlay();
+    }
+
     /** Marks what an alternative has added or changed. */
     public void markDifferent(java.util.Set<String> names) {
         overlay.setDifferent(names);

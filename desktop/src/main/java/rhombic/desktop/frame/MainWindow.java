@@ -2,6 +2,7 @@ package rhombic.desktop.frame;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -25,6 +26,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.desktop.card.JobCardView;
 import rhombic.desktop.floor.FloorGestures;
 import rhombic.desktop.compare.ComparePage;
+import rhombic.desktop.diagnose.DiagnosePage;
 import rhombic.desktop.floor.FloorView;
 import rhombic.desktop.watch.StripsView;
 import rhombic.desktop.watch.TransportBar;
@@ -72,7 +74,7 @@ public final class MainWindow implements AutoCloseable {
     private final Shelf shelf;
     private final TransportBar transport;
     private final StripsView strips;
-    private final ResultsPage diagnose;
+    private final DiagnosePage diagnose;
     private final ComparePage compare;
     private final FindBox findBox;
     private final Commands commands;
@@ -111,7 +113,7 @@ public final class MainWindow implements AutoCloseable {
             player.pause();
             player.seek(nanos);
         }, bench::select);
-        diagnose = new ResultsPage(bench, false);
+        diagnose = new DiagnosePage(bench, new DiagnoseHands(), player::journeys);
         compare = new ComparePage(bench, this::say, () -> go(Place.BUILD));
         outlook = new Outlook(preparation, Platform::runLater, this::showOutlook);
         checks = new Checks(preparation, Platform::runLater, this::showProblems);
@@ -163,6 +165,37 @@ public final class MainWindow implements AutoCloseable {
 
     private @Nullable StripLog stripLog() {
         return strips.log();
+    }
+
+    public DiagnosePage diagnose() {
+        return diagnose;
+    }
+
+    /** What Diagnose has the window do. */
+    private final class DiagnoseHands implements DiagnosePage.Hands {
+        @Override
+        public void say(String text) {
+            MainWindow.this.say(text);
+        }
+
+        @Override
+        public void heat(Map<String, Double> heat) {
+            floor.showHeat(heat);
+        }
+
+        @Override
+        public void follow(long nanos, int body) {
+            player.pause();
+            player.seek(nanos);
+            go(Place.WATCH);
+            refreshFrame();
+            choosePiece(Optional.of(body));
+        }
+
+        @Override
+        public void toBuild() {
+            go(Place.BUILD);
+        }
     }
 
     public ComparePage compare() {
@@ -230,7 +263,7 @@ public final class MainWindow implements AutoCloseable {
         root.setLeft(to == Place.BUILD ? shelf : null);
         root.setCenter(to == Place.COMPARE ? compare : middle);
         if (to == Place.DIAGNOSE) {
-            diagnose.setPrefWidth(Math.max(430, Math.min(740, whole.getWidth() * 0.66)));
+            diagnose.setPrefWidth(Math.max(430, Math.min(700, whole.getWidth() * 0.5)));
             root.setRight(diagnose);
         } else {
             card.setPrefWidth(CARD_WIDTH);
@@ -420,6 +453,7 @@ public final class MainWindow implements AutoCloseable {
                 figuresShown = time;
                 shownNanos = moment.timeNanos();
                 card.showMoment(moment);
+                diagnose.showPlayhead(moment.timeNanos());
                 if (chosenPiece.isPresent()) {
                     showPiece();
                 }
@@ -488,6 +522,7 @@ public final class MainWindow implements AutoCloseable {
         player.close();
         outlook.close();
         compare.close();
+        diagnose.close();
         checks.close();
         files.journal();
         files.close();

@@ -169,32 +169,6 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
         }));
     }
 
-    /** The whole plant as it stands against the state before the last edit. */
-    public static ResultSheet comparison(Outlook.State.Fresh fresh) {
-        List<Column> columns = new ArrayList<>(List.of(new Column("Whole plant", 180)));
-        List.of("Now", "\u00b1", "Before the last edit", "\u00b1", "Difference", "\u00b1")
-                .forEach(heading -> columns.add(new Column(heading, 122)));
-        List<List<String>> rows = Response.OF_PLANT.stream().map(response -> {
-            Interval now = fresh.summary().interval(response);
-            Optional<Interval> before = fresh.before().map(b -> b.interval(response));
-            Optional<Interval> change = fresh.change(response);
-            BiFunction<Double, Double, String> text = (mean, value) -> switch (response.unit()) {
-                case "s" -> Clock.spanBeside(mean, value);
-                case "1" -> Double.isNaN(value) ? NONE : percent(value);
-                default -> number(value) + (response.unit().isEmpty() ? "" : " " + response.unit());
-            };
-            return List.of(response.name(), text.apply(now.mean(), now.mean()), text.apply(now.mean(), now.halfWidth()),
-                    before.map(b -> text.apply(b.mean(), b.mean())).orElse(NONE),
-                    before.map(b -> text.apply(b.mean(), b.halfWidth())).orElse(NONE),
-                    change.map(c -> text.apply(c.mean(), c.mean())).orElse(NONE),
-                    change.map(c -> text.apply(c.mean(), c.halfWidth()) + (c.isClear() || c.mean() == 0 ? "" : " (may be chance)"))
-                            .orElse(NONE));
-        }).toList();
-        return new ResultSheet(
-                "Alternatives will stand here side by side, with intervals and two floors on one clock. For now: the study as it stands against the state before the last edit.",
-                columns, rows);
-    }
-
     /** What came in, went out and is inside, in one line. */
     public static String balance(Summary summary) {
         int runs = summary.runs().size();

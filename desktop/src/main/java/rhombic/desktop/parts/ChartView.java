@@ -1,4 +1,4 @@
-package rhombic.desktop.compare;
+package rhombic.desktop.parts;
 
 import java.io.File;
 import java.io.IOException;

@@ -1,14 +1,14 @@
-package rhombic.desktop.compare;
+package rhombic.desktop.parts;
 
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Region;
 
 /** Small parts that the panes of Compare and Diagnose are made of. */
-final class Words {
+public final class Words {
     private Words() {}
 
-    static Label caption(String text) {
+    public static Label caption(String text) {
         Label label = new Label(text);
         label.getStyleClass().add("caption");
         label.setWrapText(true);
@@ -16,14 +16,14 @@ final class Words {
         return label;
     }
 
-    static Label text(String text) {
+    public static Label text(String text) {
         Label label = new Label(text);
         label.setWrapText(true);
         label.setMinHeight(Region.USE_PREF_SIZE);
         return label;
     }
 
-    static Button quiet(String text, String id, Runnable what) {
+    public static Button quiet(String text, String id, Runnable what) {
         Button button = new Button(text);
         button.getStyleClass().add("quiet-button");
         button.setId(id);
@@ -32,7 +32,7 @@ final class Words {
         return button;
     }
 
-    static Button strong(String text, String id, Runnable what) {
+    public static Button strong(String text, String id, Runnable what) {
         Button button = new Button(text);
         button.getStyleClass().add("strong-button");
         button.setId(id);

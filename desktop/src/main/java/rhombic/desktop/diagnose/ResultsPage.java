@@ -1,11 +1,10 @@
-package rhombic.desktop.frame;
+package rhombic.desktop.diagnose;
 
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.collections.FXCollections;
-import javafx.geometry.Insets;
 import javafx.scene.control.Label;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
@@ -20,11 +19,9 @@ import rhombic.desktop.work.Outlook;
 import rhombic.desktop.work.ResultSheet;
 import rhombic.desktop.work.Workbench;
 
-/** Tables of figures with their margins: of each equipment and piece type, or of the whole plant now and before the last edit. */
+/** Tables of figures with their margins: of each equipment, piece type, link, person and failure. */
 final class ResultsPage extends VBox {
     private final Workbench bench;
-    private final boolean compares;
-    private final Label heading = new Label();
     private final Label note = new Label();
     private final Label balance = new Label();
     private final TableView<List<String>> table = new TableView<>();
@@ -35,30 +32,19 @@ final class ResultsPage extends VBox {
     private Outlook.State.@Nullable Fresh shown;
     private ResultSheet.@Nullable Subject shownSubject;
 
-    ResultsPage(Workbench bench, boolean compares) {
+    ResultsPage(Workbench bench) {
         super(10);
         this.bench = bench;
-        this.compares = compares;
-        getStyleClass().add("results");
-        setId(compares ? "compare-page" : "diagnose-page");
-        setPadding(new Insets(16, 12, 12, 14));
-        heading.getStyleClass().add("card-heading");
-        heading.setWrapText(true);
-        heading.setMinHeight(Region.USE_PREF_SIZE);
         note.getStyleClass().add("caption");
         note.setWrapText(true);
         note.setMinHeight(Region.USE_PREF_SIZE);
         balance.setMinHeight(Region.USE_PREF_SIZE);
         balance.setId("balance");
         balance.setWrapText(true);
-        table.setId(compares ? "compare-table" : "results-table");
+        table.setId("results-table");
         table.setPlaceholder(new Label("Nothing has been run yet. Place a goods in, a station and a goods out, and link them."));
         VBox.setVgrow(table, Priority.ALWAYS);
-        getChildren().addAll(heading, balance);
-        if (!compares) {
-            getChildren().add(subjects());
-        }
-        getChildren().addAll(note, table);
+        getChildren().addAll(balance, subjects(), note, table);
         table.getSelectionModel().selectedItemProperty()
                 .addListener((o, was, row) -> Optional.ofNullable(row).ifPresent(r -> select(r.getFirst())));
         sceneProperty().addListener((o, was, is) -> showIfSeen());
@@ -102,7 +88,6 @@ final class ResultsPage extends VBox {
             return;
         }
         isStale = false;
-        heading.setText(compares ? "Compare" : "Diagnose");
         table.setOpacity(state instanceof Outlook.State.Running || state instanceof Outlook.State.Cancelled ? 0.6 : 1);
         switch (state) {
             case Outlook.State.Fresh fresh -> show(fresh);
@@ -126,16 +111,13 @@ final class ResultsPage extends VBox {
     }
 
     private void show(Outlook.State.Fresh fresh) {
-        if (!compares) {
-            fresh.limit().ifPresent(limit -> heading.setText(limit.what() + "."));
-        }
         balance.setText(ResultSheet.balance(fresh.summary()));
         if (fresh == shown && subject == shownSubject) {
             return; // a run is under way, and a table that is put in anew would lose its place
         }
         shown = fresh;
         shownSubject = subject;
-        ResultSheet sheet = compares ? ResultSheet.comparison(fresh) : ResultSheet.of(fresh.summary(), subject);
+        ResultSheet sheet = ResultSheet.of(fresh.summary(), subject);
         note.setText(sheet.note());
         if (!sheet.columns().equals(columns)) {
             columns = sheet.columns();

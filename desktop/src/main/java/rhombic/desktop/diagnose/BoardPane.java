@@ -1,0 +1,188 @@
+package rhombic.desktop.diagnose;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.geometry.Insets;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import rhombic.chart.Chart;
+import rhombic.desktop.parts.ChartView;
+import rhombic.desktop.parts.Words;
+import rhombic.desktop.work.Workbench;
+import rhombic.insight.Board;
+import rhombic.study.BoardChart;
+import rhombic.study.value.Names;
+
+/** The charts that stay with the study; fresh after each edit, with the playhead on those over time. */
+public final class BoardPane extends VBox {
+    private static final double CHART_HEIGHT = 220;
+    private static final int SMOOTH = 20;
+
+    private final Workbench bench;
+    private final Consumer<String> say;
+    private final VBox charts = new VBox(10);
+    private final Map<BoardChart, ChartView> views = new LinkedHashMap<>();
+    private Optional<Board> board = Optional.empty();
+    private long playhead = -1;
+
+    BoardPane(Workbench bench, Consumer<String> say) {
+        super(8);
+        this.bench = bench;
+        this.say = say;
+        ComboBox<String> kind = new ComboBox<>();
+        kind.setId("board-kind");
+        kind.setPromptText("+ a chart");
+        for (BoardChart.Kind one : BoardChart.Kind.values()) {
+            kind.getItems().add(one.word());
+        }
+        kind.setOnAction(e -> {
+            String word = kind.getValue();
+            for (BoardChart.Kind one : BoardChart.Kind.values()) {
+                if (one.word().equals(word)) {
+                    javafx.application.Platform.runLater(() -> {
+                        kind.setValue(null);
+                        add(one);
+                    });
+                }
+            }
+        });
+        ScrollPane scroll = new ScrollPane(charts);
+        scroll.setFitToWidth(true);
+        scroll.getStyleClass().add("clear-scroll");
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        charts.setId("board");
+        charts.setPadding(new Insets(0, 8, 8, 0));
+        HBox row = new HBox(8, kind, Words.caption("of what is selected on the floor, or of all"));
+        row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        getChildren().addAll(row, scroll);
+        bench.addListener(new Workbench.Listener() {
+            @Override
+            public void studyChanged() {
+                rebuild();
+            }
+        });
+    }
+
+    private void add(BoardChart.Kind kind) {
+        List<String> things = bench.study().equipment().stream().map(e -> e.name()).filter(bench.selection()::contains).toList();
+        java.util.Set<String> taken = new java.util.HashSet<>(bench.comparison().board().stream().map(BoardChart::title).toList());
+        String word = kind.word().substring(0, 1).toUpperCase(java.util.Locale.ROOT) + kind.word().substring(1);
+        BoardChart chart = new BoardChart(Names.free(word, taken), kind, things, BoardChart.Series.EACH,
+                kind == BoardChart.Kind.OUTPUT ? SMOOTH : 1, false);
+        bench.compare("add chart " + chart.title(), c -> {
+            List<BoardChart> all = new ArrayList<>(c.board());
+            all.add(chart);
+            return c.withBoard(all);
+        });
+    }
+
+    void show(Board now) {
+        board = Optional.of(now);
+        views.clear();
+        rebuild();
+    }
+
+    private void rebuild() {
+        charts.getChildren().clear();
+        views.keySet().retainAll(bench.comparison().board());
+        for (BoardChart wanted : bench.comparison().board()) {
+            ChartView view = views.computeIfAbsent(wanted, key -> new ChartView(say));
+            view.setPrefHeight(CHART_HEIGHT);
+            draw(wanted, view);
+            charts.getChildren().add(new VBox(2, view, settings(wanted)));
+        }
+        if (bench.comparison().board().isEmpty()) {
+            charts.getChildren().add(Words.text(
+                    "No chart yet. Select what it is to show on the floor, then add one above. Charts stay with the study and are fresh after "
+                            + "each edit; the right button copies or saves them."));
+        }
+    }
+
+    private FlowPane settings(BoardChart chart) {
+        FlowPane row = new FlowPane(6, 2);
+        boolean overTime = chart.kind() == BoardChart.Kind.CONTENT || chart.kind() == BoardChart.Kind.OUTPUT;
+        if (overTime) {
+            row.getChildren()
+                    .add(small(chart.series().word(), () -> change(chart, new BoardChart(chart.title(), chart.kind(), chart.things(),
+                            BoardChart.Series.values()[(chart.series().ordinal() + 1) % BoardChart.Series.values().length], chart.smooth(),
+                            chart.onFloor()))));
+            row.getChildren().add(small(chart.smooth() == 1 ? "not smoothed" : "moving mean of " + chart.smooth() + " steps",
+                    () -> change(chart, new BoardChart(chart.title(), chart.kind(), chart.things(), chart.series(), next(chart.smooth()),
+                            chart.onFloor()))));
+        }
+        row.getChildren()
+                .add(small("of what is selected",
+                        () -> change(chart, new BoardChart(chart.title(), chart.kind(), bench.study().equipment().stream()
+                                .map(e -> e.name()).filter(bench.selection()::contains).toList(), chart.series(), chart.smooth(),
+                                chart.onFloor()))));
+        if (!chart.things().isEmpty()) {
+            row.getChildren().add(small(chart.onFloor() ? "take off the floor" : "stand on the floor", () -> change(chart,
+                    new BoardChart(chart.title(), chart.kind(), chart.things(), chart.series(), chart.smooth(), !chart.onFloor()))));
+        }
+        row.getChildren().add(small("take out", () -> bench.compare("take out chart " + chart.title(),
+                c -> c.withBoard(c.board().stream().filter(b -> !b.equals(chart)).toList()))));
+        return row;
+    }
+
+    private static int next(int smooth) {
+        return smooth == 1 ? 8 : smooth < SMOOTH ? SMOOTH : smooth < 60 ? 60 : 1;
+    }
+
+    private static Button small(String text, Runnable what) {
+        Button button = Words.quiet(text, "chart-setting", what);
+        button.getStyleClass().add("small-setting");
+        return button;
+    }
+
+    private void change(BoardChart from, BoardChart to) {
+        bench.compare("change chart " + from.title(), c -> c.withBoard(c.board().stream().map(b -> b.equals(from) ? to : b).toList()));
+    }
+
+    private void draw(BoardChart wanted, ChartView view) {
+        chart(wanted).ifPresent(view::show);
+    }
+
+    private Optional<Chart> chart(BoardChart wanted) {
+        return board.map(b -> withPlayhead(b.of(wanted), wanted));
+    }
+
+    /** Charts that stand on the floor, with the first thing that each is of. */
+    public Map<String, Chart> onFloor() {
+        Map<String, Chart> all = new LinkedHashMap<>();
+        for (BoardChart wanted : bench.comparison().board()) {
+            if (wanted.onFloor() && !wanted.things().isEmpty()) {
+                chart(wanted).ifPresent(chart -> all.put(wanted.things().getFirst(), chart));
+            }
+        }
+        return all;
+    }
+
+    private Chart withPlayhead(Chart chart, BoardChart wanted) {
+        boolean overTime = switch (wanted.kind()) {
+            case CONTENT, OUTPUT, LIMIT -> true;
+            case STATES, LEAD_TIMES, MIX -> false;
+        };
+        if (!overTime || playhead < 0) {
+            return chart;
+        }
+        List<Chart.Series> series = new ArrayList<>(chart.series());
+        series.add(new Chart.Mark("", "#D9952B", playhead / 3.6e12, true));
+        return new Chart(chart.title(), chart.xLabel(), chart.yLabel(), series, chart.categories());
+    }
+
+    void showPlayhead(long nanos) {
+        if (nanos != playhead) {
+            playhead = nanos;
+            views.forEach(this::draw);
+        }
+    }
+}

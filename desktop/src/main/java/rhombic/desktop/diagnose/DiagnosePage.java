@@ -1,0 +1,265 @@
+package rhombic.desktop.diagnose;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import javafx.application.Platform;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import rhombic.desktop.parts.Words;
+import rhombic.desktop.work.Diagnosing;
+import rhombic.desktop.work.Outlook;
+import rhombic.desktop.work.Workbench;
+import rhombic.experiment.Summary;
+import rhombic.insight.Board;
+import rhombic.insight.Diagnosis;
+import rhombic.insight.Finding;
+import rhombic.insight.Heat;
+import rhombic.insight.Leverage;
+import rhombic.measure.Diary;
+import rhombic.study.Study;
+
+/** What the figures say, beside the floor: findings, leverage, the board, journeys and tables. */
+public final class DiagnosePage extends VBox implements AutoCloseable {
+    /** Its rooms. */
+    enum Room {
+        FINDINGS("Findings"), LEVERAGE("Leverage"), BOARD("Board"), JOURNEYS("Journeys"), TABLES("Tables");
+
+        private final String word;
+
+        Room(String word) {
+            this.word = word;
+        }
+    }
+
+    /** What it has the window do. */
+    public interface Hands {
+        void say(String text);
+
+        /** Shows how strongly each equipment is meant, on the floor. */
+        void heat(Map<String, Double> heat);
+
+        /** Goes to the moment and marks the piece. */
+        void follow(long nanos, int body);
+
+        void toBuild();
+    }
+
+    private final Workbench bench;
+    private final Hands hands;
+    private final Diagnosing diagnosing;
+    private final ResultsPage tables;
+    private final LeveragePane leverage;
+    private final BoardPane board;
+    private final JourneysPane journeys;
+    private final VBox findings = new VBox(8);
+    private final ScrollPane findingsScroll = new ScrollPane(findings);
+    private final Map<Room, ToggleButton> buttons = new LinkedHashMap<>();
+    private final StackPane middle = new StackPane();
+    private final ComboBox<Heat> heat = new ComboBox<>();
+    private Room room = Room.FINDINGS;
+    private Optional<Summary> fresh = Optional.empty();
+    private Optional<Diagnosis> diagnosis = Optional.empty();
+    private @Nullable Study read;
+
+    /** @param left the pieces that have left, in the run that is watched */
+    public DiagnosePage(Workbench bench, Hands hands, Supplier<List<Diary.Journey>> left) {
+        super(8);
+        this.bench = bench;
+        this.hands = hands;
+        diagnosing = new Diagnosing(Platform::runLater, new News());
+        tables = new ResultsPage(bench);
+        Consumer<String> say = hands::say;
+        leverage = new LeveragePane(bench, diagnosing, this::tryIt);
+        board = new BoardPane(bench, say);
+        journeys = new JourneysPane(bench, hands, left);
+        getStyleClass().add("results");
+        setId("diagnose-page");
+        setPadding(new Insets(10, 12, 10, 14));
+        HBox rooms = new HBox(2);
+        ToggleGroup group = new ToggleGroup();
+        for (Room one : Room.values()) {
+            ToggleButton button = new ToggleButton(one.word);
+            button.getStyleClass().addAll("place", "subject-button");
+            button.setId("diagnose-" + one.name().toLowerCase(Locale.ROOT));
+            button.setToggleGroup(group);
+            button.setOnAction(e -> go(one));
+            buttons.put(one, button);
+            rooms.getChildren().add(button);
+        }
+        heat.setId("heat");
+        heat.getItems().setAll(Heat.values());
+        heat.setValue(Heat.NONE);
+        heat.setOnAction(e -> showHeat());
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        Label heatWord = Words.caption("Heat");
+        heatWord.setMinWidth(Region.USE_PREF_SIZE);
+        HBox top = new HBox(6, rooms, gap, heatWord, heat);
+        top.setAlignment(Pos.CENTER_LEFT);
+        findingsScroll.setFitToWidth(true);
+        findingsScroll.getStyleClass().add("clear-scroll");
+        findings.setId("findings");
+        findings.setPadding(new Insets(2, 8, 8, 0));
+        VBox.setVgrow(middle, Priority.ALWAYS);
+        getChildren().addAll(top, middle);
+        sceneProperty().addListener((o, was, is) -> {
+            readIfSeen();
+            showHeat();
+        });
+        go(Room.FINDINGS);
+    }
+
+    /** Goes to a room by its word, as pictures do. */
+    public void go(String name) {
+        for (Room one : Room.values()) {
+            if (one.name().equalsIgnoreCase(name)) {
+                go(one);
+            }
+        }
+    }
+
+    private void go(Room to) {
+        room = to;
+        buttons.forEach((one, button) -> button.setSelected(one == to));
+        Node pane = switch (to) {
+            case FINDINGS -> findingsScroll;
+            case LEVERAGE -> leverage;
+            case BOARD -> board;
+            case JOURNEYS -> journeys;
+            case TABLES -> tables;
+        };
+        middle.getChildren().setAll(pane);
+        journeys.refresh();
+    }
+
+    /** Takes the figures of the study as it stands. */
+    public void show(Outlook.State state) {
+        tables.show(state);
+        if (state instanceof Outlook.State.Fresh now) {
+            fresh = Optional.of(now.summary());
+            readIfSeen();
+        } else if (state instanceof Outlook.State.Failed failed) {
+            findings.getChildren().setAll(Words.text(failed.message()));
+        }
+        findings.setOpacity(state instanceof Outlook.State.Running ? 0.6 : 1);
+    }
+
+    private void readIfSeen() {
+        fresh.filter(summary -> getScene() != null && summary.study() != read).ifPresent(summary -> {
+            read = summary.study();
+            leverage.forget();
+            diagnosing.read(summary);
+        });
+    }
+
+    /** Moves the mark of the playhead on charts over time. */
+    public void showPlayhead(long nanos) {
+        if (getScene() != null && room == Room.BOARD) {
+            board.showPlayhead(nanos);
+        }
+    }
+
+    /** Whether what is shown is of the study on the floor. */
+    public boolean isFresh() {
+        return diagnosis.filter(d -> d.summary().study().equals(bench.study())).isPresent();
+    }
+
+    public LeveragePane leverage() {
+        return leverage;
+    }
+
+    /** The board, for a chart that stands on the floor. */
+    public BoardPane board() {
+        return board;
+    }
+
+    private void tryIt(rhombic.insight.Trial trial) {
+        String name = bench.startAlternative(trial.said(), trial.changes());
+        hands.toBuild();
+        hands.say(name + " was begun: Compare holds it against the base.");
+    }
+
+    private void showHeat() {
+        Heat chosen = heat.getValue();
+        hands.heat(getScene() == null || chosen == null || diagnosis.isEmpty() ? Map.of() : chosen.of(diagnosis.get().summary()));
+    }
+
+    private final class News implements Diagnosing.Listener {
+        @Override
+        public void diagnosisIs(Diagnosis now, Board charts) {
+            diagnosis = Optional.of(now);
+            findings.getChildren().setAll(now.findings().stream().map(DiagnosePage.this::card).toList());
+            if (now.findings().isEmpty()) {
+                findings.getChildren().add(Words.text("Nothing stands out: place and link equipment, and let pieces flow."));
+            }
+            board.show(charts);
+            journeys.refresh();
+            showHeat();
+        }
+
+        @Override
+        public void leverageIs(List<Leverage.Gain> gains, int done, int asked, boolean isRunning, String message) {
+            leverage.show(gains, done, asked, isRunning, message);
+        }
+
+        @Override
+        public void diagnosisFailed(String message) {
+            findings.getChildren().setAll(Words.text(message));
+        }
+    }
+
+    /** One finding; its evidence unfolds. */
+    private Node card(Finding finding) {
+        Label kind = Words.caption(finding.kind().word());
+        Label what = Words.text(finding.what() + ".");
+        what.getStyleClass().add(finding.kind() == Finding.Kind.LIMIT ? "card-heading" : "finding-what");
+        VBox evidence = new VBox(2);
+        finding.lines().forEach(line -> evidence.getChildren().add(Words.caption("\u25C6 " + line)));
+        boolean open = finding.kind() == Finding.Kind.LIMIT;
+        evidence.setVisible(open);
+        evidence.setManaged(open);
+        Button why = Words.quiet(open ? "Less" : "Why", "why-" + finding.kind().name().toLowerCase(Locale.ROOT), () -> {});
+        why.setOnAction(e -> {
+            boolean now = !evidence.isVisible();
+            evidence.setVisible(now);
+            evidence.setManaged(now);
+            why.setText(now ? "Less" : "Why");
+        });
+        HBox actions = new HBox(6, why);
+        if (!finding.place().isEmpty()) {
+            actions.getChildren().add(Words.quiet("Show " + shortened(finding.place()), "show-place", () -> bench.select(finding.place())));
+        }
+        finding.tryIt().ifPresent(
+                trial -> actions.getChildren().add(Words.quiet("Try it: " + shortened(trial.said()), "try-it", () -> tryIt(trial))));
+        VBox box = new VBox(4, kind, what, evidence, actions);
+        box.getStyleClass().add("finding");
+        return box;
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= 46 ? text : text.substring(0, 45) + "\u2026";
+    }
+
+    @Override
+    public void close() {
+        diagnosing.close();
+    }
+}

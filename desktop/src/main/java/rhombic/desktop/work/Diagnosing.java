@@ -1,0 +1,149 @@
+package rhombic.desktop.work;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicLong;
+import rhombic.experiment.Archive;
+import rhombic.experiment.Experiment;
+import rhombic.experiment.LocalEngine;
+import rhombic.experiment.Observation;
+import rhombic.experiment.Preparation;
+import rhombic.experiment.Summary;
+import rhombic.experiment.Variant;
+import rhombic.formats.results.ResultsFile;
+import rhombic.insight.Board;
+import rhombic.insight.Diagnosis;
+import rhombic.insight.Leverage;
+import rhombic.study.Study;
+
+/** Works out in the background what the figures of a study say, and what changing one thing at a time would bring. */
+public final class Diagnosing implements AutoCloseable {
+    /** Hears of news, on the thread of the window. */
+    public interface Listener {
+        void diagnosisIs(Diagnosis diagnosis, Board board);
+
+        /**
+         * What the leverage knows by now.
+         *
+         * @param done runs that are there, of those asked for
+         * @param message what went wrong; empty: nothing
+         */
+        void leverageIs(List<Leverage.Gain> gains, int done, int asked, boolean isRunning, String message);
+
+        void diagnosisFailed(String message);
+    }
+
+    private static final long NANOS_BETWEEN = 300_000_000L;
+
+    private final ExecutorService thread = Executors
+            .newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-diagnose").factory());
+    private final ExecutorService leverageThread = Executors
+            .newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-leverage").factory());
+    private final LocalEngine engine = LocalEngine.onAllCores(new Preparation());
+    private final Executor window;
+    private final Listener listener;
+    private final AtomicLong current = new AtomicLong();
+    private final AtomicLong leverage = new AtomicLong();
+
+    public Diagnosing(Executor window, Listener listener) {
+        this.window = window;
+        this.listener = listener;
+    }
+
+    /** Reads the figures, with a few runs that are analysed step by step; an earlier reading is given up. */
+    public void read(Summary summary) {
+        long mine = current.incrementAndGet();
+        thread.execute(() -> {
+            try {
+                List<Observation> observations = new ArrayList<>();
+                for (int r = 1; r <= Math.min(Diagnosis.MOST_OBSERVED, summary.runs().size()); r++) {
+                    observations.add(Observation.of(summary.study(), r, () -> current.get() != mine));
+                }
+                Diagnosis diagnosis = Diagnosis.of(summary, observations);
+                Board board = new Board(observations);
+                tell(mine, current, () -> listener.diagnosisIs(diagnosis, board));
+            } catch (CancellationException e) {
+                return; // a later reading has taken over
+            } catch (Throwable e) {
+                tell(mine, current, () -> listener.diagnosisFailed(RunFailure.said(e)));
+            }
+        });
+    }
+
+    /** Runs the study again with one thing at a time a little better. */
+    public void findLeverage(Study study, Optional<Path> file, String response) {
+        long mine = leverage.incrementAndGet();
+        leverageThread.execute(() -> {
+            if (leverage.get() != mine) {
+                return;
+            }
+            Leverage asked = Leverage.of(study, response);
+            int runs = asked.replications() * (asked.trials().size() + 1);
+            try (ResultsFile kept = file.isPresent() ? ResultsFile.open(ResultsFile.beside(file.get())) : null) {
+                Archive archive = kept == null ? Archive.inMemory() : kept;
+                Experiment experiment = new Experiment(asked.variants(), study.comparison(), engine, archive);
+                AtomicLong told = new AtomicLong();
+                Experiment.Listener progress = new Experiment.Listener() {
+                    @Override
+                    public void progressed(Variant variant, int done, int wanted) {
+                        long now = System.nanoTime();
+                        long last = told.get();
+                        if (now - last > NANOS_BETWEEN && told.compareAndSet(last, now)) {
+                            var sheet = experiment.sheet();
+                            List<Leverage.Gain> gains = asked.gains(sheet);
+                            tell(mine, leverage, () -> listener.leverageIs(gains, sheet.count(), runs, true, ""));
+                        }
+                    }
+                };
+                try {
+                    experiment.run(asked.replications(), progress, () -> leverage.get() != mine);
+                } catch (CancellationException e) {
+                    List<Leverage.Gain> gains = asked.gains(experiment.sheet());
+                    int done = experiment.sheet().count();
+                    if (stopped.get() == mine) {
+                        window.execute(() -> listener.leverageIs(gains, done, runs, false, "Stopped; asked again, it goes on from there."));
+                    }
+                    return;
+                }
+                List<Leverage.Gain> gains = asked.gains(experiment.sheet());
+                tell(mine, leverage, () -> listener.leverageIs(gains, runs, runs, false, ""));
+            } catch (IOException e) {
+                tell(mine, leverage,
+                        () -> listener.leverageIs(List.of(), 0, runs, false, "The runs can't be kept: " + e.getMessage() + "."));
+            } catch (Throwable e) {
+                tell(mine, leverage, () -> listener.leverageIs(List.of(), 0, runs, false, RunFailure.said(e)));
+            }
+        });
+    }
+
+    private final AtomicLong stopped = new AtomicLong(-1);
+
+    /** What was found stays. */
+    public void stopLeverage() {
+        stopped.set(leverage.getAndIncrement());
+    }
+
+    private void tell(long mine, AtomicLong of, Runnable what) {
+        window.execute(() -> {
+            if (of.get() == mine) {
+                what.run();
+            }
+        });
+    }
+
+    @Override
+    public void close() {
+        current.incrementAndGet();
+        leverage.incrementAndGet();
+        thread.shutdownNow();
+        leverageThread.shutdownNow();
+        engine.close();
+    }
+}
