@@ -23,6 +23,7 @@ public record Chart(String title, String xLabel, String yLabel, List<Series> ser
     private static final double LEFT = 58;
     private static final double RIGHT = 16;
     private static final double BOTTOM = 40;
+    private static final double LEGEND_ROW = 16;
 
     /** What is drawn. */
     public sealed interface Series {
@@ -124,8 +125,7 @@ public record Chart(String title, String xLabel, String yLabel, List<Series> ser
             this.chart = chart;
             this.width = width;
             this.height = height;
-            long named = chart.series.stream().filter(s -> !s.name().isEmpty()).count();
-            top = (chart.title.isEmpty() ? 10 : 26) + (named > 1 ? 18 : 0);
+            top = (chart.title.isEmpty() ? 10 : 26) + LEGEND_ROW * legendRows() + (legendRows() > 0 ? 2 : 0);
             double[] xs = {Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY};
             double[] ys = {Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY};
             double[] stack = new double[chart.categories.size()];
@@ -325,21 +325,45 @@ public record Chart(String title, String xLabel, String yLabel, List<Series> ser
             }
         }
 
-        private void legend() {
-            List<Series> named = chart.series.stream().filter(s -> !s.name().isEmpty() && !(s instanceof Mark)).toList();
+        private List<Series> named() {
+            return chart.series.stream().filter(s -> !s.name().isEmpty() && !(s instanceof Mark)).toList();
+        }
+
+        private static double length(Series one) {
+            return 26 + one.name().length() * 6.2;
+        }
+
+        private int legendRows() {
+            List<Series> named = named();
             if (named.size() < 2) {
+                return 0;
+            }
+            int rows = 1;
+            double at = LEFT;
+            for (Series one : named) {
+                if (at > LEFT && at + length(one) > width - RIGHT + 10) {
+                    rows++;
+                    at = LEFT;
+                }
+                at += length(one);
+            }
+            return rows;
+        }
+
+        private void legend() {
+            if (legendRows() == 0) {
                 return;
             }
             double at = LEFT;
-            double atY = top - 8;
-            for (Series one : named) {
-                double length = 16 + one.name().length() * 6.2;
-                if (at + length > width - RIGHT && at > LEFT) {
-                    break; // what has no room is told by the table of numbers
+            double atY = top - 8 - LEGEND_ROW * (legendRows() - 1);
+            for (Series one : named()) {
+                if (at > LEFT && at + length(one) > width - RIGHT + 10) {
+                    at = LEFT;
+                    atY += LEGEND_ROW;
                 }
                 box(at, atY - 8, at + 9, atY + 1, one.colour(), 1);
                 text(at + 13, atY, one.name(), SMALL, INK, Drawing.Anchor.START, false);
-                at += length + 10;
+                at += length(one);
             }
         }
     }

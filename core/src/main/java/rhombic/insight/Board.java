@@ -69,7 +69,7 @@ public final class Board {
             case CHANGEOVER -> "#5B9A92";
             case SERVICE -> "#8FBDB5";
             case PAUSE, OFF_SHIFT -> "#DAD4C5";
-            case STARVED -> "#F4F1E8";
+            case STARVED -> "#EBE6D8";
             case BLOCKED -> "#E0A83C";
             case WAITING_FOR_CREW -> "#4A6FA5";
             case DOWN -> "#A8341F";
@@ -83,7 +83,7 @@ public final class Board {
         for (EquipmentState state : EquipmentState.values()) {
             double[] shares = chosen.stream().mapToDouble(i -> observations.stream()
                     .mapToDouble(o -> o.figures().equipment().get(i).share(state)).average().orElse(0) * 100).toArray();
-            if (Arrays.stream(shares).anyMatch(share -> share >= 0.05)) {
+            if (Arrays.stream(shares).anyMatch(share -> share >= 0.5)) {
                 series.add(new Chart.Bars(state.word(), colour(state), shares));
             }
         }

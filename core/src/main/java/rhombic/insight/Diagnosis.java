@@ -287,6 +287,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
         }
 
         private void buffers() {
+            List<Integer> never = new ArrayList<>();
             for (int i = 0; i < study.equipment().size(); i++) {
                 if (!(study.equipment().get(i) instanceof Buffer buffer) || means.of(i, EquipmentFigures::in) == 0) {
                     continue;

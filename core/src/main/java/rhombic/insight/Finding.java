@@ -16,7 +16,7 @@ import org.jspecify.annotations.Nullable;
 public record Finding(Kind kind, String place, String what, String evidence, @Nullable Trial trial) {
     /** Kinds in the order in which they are told. */
     public enum Kind {
-        STANDSTILL("Standstill"), GROWTH("Growth"), LIMIT("Limit"), SHIFTING("Shifting limit"), LOSS("Losses"), LEAD_TIME(
+        STANDSTILL("Standstill"), LIMIT("Limit"), SHIFTING("Shifting limit"), GROWTH("Growth"), LOSS("Losses"), LEAD_TIME(
                 "Lead time"), BUFFER("Buffers"), TARGET("Targets"), WARM_UP("Warm-up");
 
         private final String word;

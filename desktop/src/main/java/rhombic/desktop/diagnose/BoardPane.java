@@ -29,15 +29,17 @@ public final class BoardPane extends VBox {
 
     private final Workbench bench;
     private final Consumer<String> say;
+    private final Consumer<Map<String, Chart>> floor;
     private final VBox charts = new VBox(10);
     private final Map<BoardChart, ChartView> views = new LinkedHashMap<>();
     private Optional<Board> board = Optional.empty();
     private long playhead = -1;
 
-    BoardPane(Workbench bench, Consumer<String> say) {
+    BoardPane(Workbench bench, Consumer<String> say, Consumer<Map<String, Chart>> floor) {
         super(8);
         this.bench = bench;
         this.say = say;
+        this.floor = floor;
         ComboBox<String> kind = new ComboBox<>();
         kind.setId("board-kind");
         kind.setPromptText("+ a chart");
@@ -100,6 +102,7 @@ public final class BoardPane extends VBox {
             draw(wanted, view);
             charts.getChildren().add(new VBox(2, view, settings(wanted)));
         }
+        floor.accept(onFloor());
         if (bench.comparison().board().isEmpty()) {
             charts.getChildren().add(Words.text(
                     "No chart yet. Select what it is to show on the floor, then add one above. Charts stay with the study and are fresh after "
@@ -156,7 +159,7 @@ public final class BoardPane extends VBox {
     }
 
     /** Charts that stand on the floor, with the first thing that each is of. */
-    public Map<String, Chart> onFloor() {
+    private Map<String, Chart> onFloor() {
         Map<String, Chart> all = new LinkedHashMap<>();
         for (BoardChart wanted : bench.comparison().board()) {
             if (wanted.onFloor() && !wanted.things().isEmpty()) {
@@ -183,6 +186,7 @@ public final class BoardPane extends VBox {
         if (nanos != playhead) {
             playhead = nanos;
             views.forEach(this::draw);
+            floor.accept(onFloor());
         }
     }
 }

@@ -23,6 +23,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
+import rhombic.chart.Chart;
 import rhombic.desktop.parts.Words;
 import rhombic.desktop.work.Diagnosing;
 import rhombic.desktop.work.Outlook;
@@ -33,6 +34,7 @@ import rhombic.insight.Diagnosis;
 import rhombic.insight.Finding;
 import rhombic.insight.Heat;
 import rhombic.insight.Leverage;
+import rhombic.insight.Shifting;
 import rhombic.measure.Diary;
 import rhombic.study.Study;
 
@@ -56,10 +58,18 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
         /** Shows how strongly each equipment is meant, on the floor. */
         void heat(Map<String, Double> heat);
 
+        /** Marks on the strips when what was the limit. */
+        void limits(List<Shifting.Span> spans);
+
+        /** Charts beside the equipment they are of. */
+        void charts(Map<String, Chart> charts);
+
         /** Goes to the moment and marks the piece. */
         void follow(long nanos, int body);
 
         void toBuild();
+
+        void toWatch();
     }
 
     private final Workbench bench;
@@ -88,7 +98,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
         tables = new ResultsPage(bench);
         Consumer<String> say = hands::say;
         leverage = new LeveragePane(bench, diagnosing, this::tryIt);
-        board = new BoardPane(bench, say);
+        board = new BoardPane(bench, say, hands::charts);
         journeys = new JourneysPane(bench, hands, left);
         getStyleClass().add("results");
         setId("diagnose-page");
@@ -186,11 +196,6 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
         return leverage;
     }
 
-    /** The board, for a chart that stands on the floor. */
-    public BoardPane board() {
-        return board;
-    }
-
     private void tryIt(rhombic.insight.Trial trial) {
         String name = bench.startAlternative(trial.said(), trial.changes());
         hands.toBuild();
@@ -211,6 +216,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
                 findings.getChildren().add(Words.text("Nothing stands out: place and link equipment, and let pieces flow."));
             }
             board.show(charts);
+            hands.limits(now.shifting().spans());
             journeys.refresh();
             showHeat();
         }
@@ -244,6 +250,9 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
             why.setText(now ? "Less" : "Why");
         });
         HBox actions = new HBox(6, why);
+        if (finding.kind() == Finding.Kind.LIMIT || finding.kind() == Finding.Kind.SHIFTING) {
+            actions.getChildren().add(Words.quiet("On the strips", "on-strips", hands::toWatch));
+        }
         if (!finding.place().isEmpty()) {
             actions.getChildren().add(Words.quiet("Show " + shortened(finding.place()), "show-place", () -> bench.select(finding.place())));
         }

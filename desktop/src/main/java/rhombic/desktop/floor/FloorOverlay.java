@@ -16,6 +16,8 @@ import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
+import rhombic.chart.Chart;
+import rhombic.desktop.parts.ChartView;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.trace.Moment;
@@ -51,6 +53,9 @@ public final class FloorOverlay extends Canvas {
         }
     }
 
+    private static final double CHART_WIDTH = 230;
+    private static final double CHART_HEIGHT = 140;
+
     private final Options options = new Options();
     private Set<String> selection = Set.of();
     private Set<String> faulty = Set.of();
@@ -63,6 +68,7 @@ public final class FloorOverlay extends Canvas {
     private Set<String> limit = Set.of();
     private Set<String> different = Set.of();
     private Map<String, Double> heat = Map.of();
+    private Map<String, Chart> charts = Map.of();
     private final FloorLabels labels = new FloorLabels();
 
     /**
@@ -77,7 +83,7 @@ public final class FloorOverlay extends Canvas {
 
     /** All that a drawing depends on beside the moment; drawing the same again would only cost a frame. */
     private record Drawn(Scenery.Ground ground, Viewpoint view, double leastPixels, boolean names, boolean numbers, Set<String> selection,
-            Set<String> faulty, Set<String> limit, Set<String> different, Map<String, Double> heat,
+            Set<String> faulty, Set<String> limit, Set<String> different, Map<String, Double> heat, Map<String, Chart> charts,
             Optional<String> hovered, @Nullable Rectangle2D band, double @Nullable [] sweep, List<String> chain, Marks marks, double width,
             double height) {}
 
@@ -105,6 +111,11 @@ public final class FloorOverlay extends Canvas {
     /** What limits the output: its label is left out last. */
     void setLimit(Set<String> names) {
         limit = Set.copyOf(names);
+    }
+
+    /** Charts that stand beside their equipment. */
+    void setCharts(Map<String, Chart> now) {
+        charts = Map.copyOf(now);
     }
 
     /** How hot each equipment is, 0 to 1. */
@@ -204,7 +215,8 @@ public final class FloorOverlay extends Canvas {
 
     /** @param leastPixels a metre must have for equipment to be named; 0 names all that there is room for */
     void draw(Study study, Scenery.Ground ground, Viewpoint view, double leastPixels) {
-        Drawn now = new Drawn(ground, view, leastPixels, options.names, options.numbers, selection, faulty, limit, different, heat, hovered,
+        Drawn now = new Drawn(ground, view, leastPixels, options.names, options.numbers, selection, faulty, limit, different, heat, charts,
+                hovered,
                 band,
                 sweep,
                 chain,
@@ -234,6 +246,10 @@ public final class FloorOverlay extends Canvas {
         }
         labels.draw(g, new FloorLabels.Shown(study, view, getWidth(), getHeight(), leastPixels, options.names, options.numbers,
                 selection, faulty, hovered, limit, moment));
+        charts.forEach((name, chart) -> study.find(name)
+                .flatMap(thing -> view.project(thing.placement().xMetres(), thing.placement().yMetres(),
+                        thing.placement().zMetres() + 0.02, getWidth(), getHeight()))
+                .ifPresent(p -> ChartView.paint(chart.drawn(CHART_WIDTH, CHART_HEIGHT), g, p.x() + 26, p.y() + 20)));
         handles(g, study, view);
         if (band != null) {
             g.setFill(Color.web("#D9952B", 0.12));

@@ -218,6 +218,12 @@ public final class FloorView extends Region {
         drawOverlay();
     }
 
+    /** Stands charts beside their equipment. */
+    public void showCharts(Map<String, rhombic.chart.Chart> charts) {
+        overlay.setCharts(charts);
+        drawOverlay();
+    }
+
     /** Shows how hot each equipment is, 0 to 1; none: no heat. */
     public void showHeat(Map<String, Double> heat) {
         overlay.setHeat(heat);

@@ -25,6 +25,7 @@ import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.card.JobCardView;
 import rhombic.desktop.floor.FloorGestures;
+import rhombic.chart.Chart;
 import rhombic.desktop.compare.ComparePage;
 import rhombic.desktop.diagnose.DiagnosePage;
 import rhombic.desktop.floor.FloorView;
@@ -39,6 +40,7 @@ import rhombic.desktop.work.Workbench;
 import rhombic.experiment.Preparation;
 import rhombic.formats.file.Journal;
 import rhombic.insight.PieceStory;
+import rhombic.insight.Shifting;
 import rhombic.study.Study;
 import rhombic.study.check.Problem;
 import rhombic.trace.Moment;
@@ -190,6 +192,21 @@ public final class MainWindow implements AutoCloseable {
             go(Place.WATCH);
             refreshFrame();
             choosePiece(Optional.of(body));
+        }
+
+        @Override
+        public void limits(List<Shifting.Span> spans) {
+            strips.setLimits(spans);
+        }
+
+        @Override
+        public void charts(Map<String, Chart> charts) {
+            floor.showCharts(charts);
+        }
+
+        @Override
+        public void toWatch() {
+            go(Place.WATCH);
         }
 
         @Override

@@ -74,9 +74,27 @@ public final class ChartView extends Region {
         }
     }
 
-    /** Draws it over what was there. */
-    public static void paint(Drawing drawing, GraphicsContext g) {
+    /** Draws it in the place of what was there. */
+    private static void paint(Drawing drawing, GraphicsContext g) {
         g.clearRect(0, 0, drawing.width(), drawing.height());
+        marks(drawing, g);
+    }
+
+    /** Draws it on a card of its own, with its top left there. */
+    public static void paint(Drawing drawing, GraphicsContext g, double x, double y) {
+        g.save();
+        g.translate(Math.rint(x), Math.rint(y));
+        g.setFill(Color.web("#FFFDF8", 0.94));
+        g.fillRoundRect(0, 0, drawing.width(), drawing.height(), 6, 6);
+        g.setStroke(Color.web("#DAD4C5"));
+        g.setLineWidth(1);
+        g.strokeRoundRect(0.5, 0.5, drawing.width() - 1, drawing.height() - 1, 6, 6);
+        g.setTextBaseline(javafx.geometry.VPos.BASELINE);
+        marks(drawing, g);
+        g.restore();
+    }
+
+    private static void marks(Drawing drawing, GraphicsContext g) {
         for (Drawing.Mark mark : drawing.marks()) {
             switch (mark) {
                 case Drawing.Line l -> {

@@ -26,6 +26,7 @@ import rhombic.desktop.floor.StateColours;
 import rhombic.desktop.floor.StatePattern;
 import rhombic.desktop.work.FlowOrder;
 import rhombic.desktop.work.StripLog;
+import rhombic.insight.Shifting;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsOut;
@@ -65,6 +66,7 @@ public final class StripsView extends Region {
     private long length = 1;
     private long now;
     private java.util.Set<String> selection = java.util.Set.of();
+    private List<Shifting.Span> limits = List.of();
     private long lastDrawn;
     private long drawnUntil = -1;
 
@@ -90,6 +92,9 @@ public final class StripsView extends Region {
     }
 
     public void setStudy(Study newStudy, @Nullable Trace trace) {
+        if (newStudy != study) {
+            limits = List.of();
+        }
         study = newStudy;
         people = study.crews().stream().flatMap(crew -> crew.members().stream().map(person -> new Person(person.name(), crew.name())))
                 .toList();
@@ -136,6 +141,24 @@ public final class StripsView extends Region {
         }
         if (first >= 0) {
             bar.setValue(Math.clamp(first * ROW - seen / 2, bar.getMin(), bar.getMax()));
+        }
+    }
+
+    /** Marks when which station or crew limited the plant; none: nothing is known of that. */
+    public void setLimits(List<Shifting.Span> spans) {
+        limits = List.copyOf(spans);
+        draw();
+    }
+
+    /** A dark line under the strip while it was the limit. */
+    private void limits(GraphicsContext g, String name, double y) {
+        g.setFill(INK);
+        for (Shifting.Span span : limits) {
+            if (span.who() < study.equipment().size() && study.equipment().get(span.who()).name().equals(name)) {
+                double from = left() + (double) span.fromNanos() / length * width();
+                double to = left() + (double) span.toNanos() / length * width();
+                g.fillRect(from, y + ROW - 3.5, Math.max(1, to - from), 2);
+            }
         }
     }
 
@@ -239,6 +262,7 @@ public final class StripsView extends Region {
     private void person(GraphicsContext g, int person, double y) {
         Person one = people.get(person);
         heading(g, one.name(), selection.contains(one.crew()), y);
+        limits(g, one.crew(), y);
         StripLog current = log;
         if (current != null) {
             runs(current.personDominant(person, 0, length, (int) width()),
@@ -276,6 +300,7 @@ public final class StripsView extends Region {
     private void row(GraphicsContext g, int node, double y) {
         Equipment thing = study.equipment().get(node);
         heading(g, thing.name(), selection.contains(thing.name()), y);
+        limits(g, thing.name(), y);
         StripLog current = log;
         if (current != null) {
             int pixels = (int) width();

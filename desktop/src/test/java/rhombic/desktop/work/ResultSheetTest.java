@@ -125,21 +125,6 @@ class ResultSheetTest {
     }
 
     @Test
-    void theComparisonNeedsAnEarlierStudyAndSaysWhatMayBeChance() {
-        Summary now = summary(study("90 s", work -> work));
-        ResultSheet alone = ResultSheet.comparison(new Outlook.State.Fresh(now, Optional.empty(), Optional.empty()));
-        assertEquals(List.of("\u2013", "\u2013", "\u2013", "\u2013"), alone.rows().getFirst().subList(3, 7));
-        Summary random = summary(study("exponential(90 s)", work -> work));
-        Summary other = summary(study("exponential(90.1 s)", work -> work));
-        ResultSheet both = ResultSheet.comparison(new Outlook.State.Fresh(other, Optional.empty(), Optional.of(random)));
-        assertTrue(both.rows().stream().allMatch(row -> !row.get(3).equals("\u2013")), both.rows()::toString);
-        ResultSheet clear = ResultSheet
-                .comparison(new Outlook.State.Fresh(summary(study("60 s", work -> work)), Optional.empty(), Optional.of(now)));
-        String lead = clear.rows().stream().filter(row -> row.getFirst().contains("lead")).findFirst().orElseThrow().get(5);
-        assertTrue(lead.contains("30"), lead);
-    }
-
-    @Test
     void aBufferSpendsNoTimeOnWork() {
         Study line = study("90 s", work -> work);
         Study with = new Study("Line", line.plan(), line.pieceTypes(),
