@@ -2,7 +2,13 @@
 module rhombic.formats {
     requires transitive rhombic.core;
     requires com.fasterxml.jackson.databind;
+    requires com.fasterxml.jackson.core;
     requires org.apache.commons.csv;
+    requires org.apache.pdfbox;
+    requires org.apache.pdfbox.io;
+    requires org.apache.fontbox;
+    requires org.apache.commons.logging;
+    requires java.desktop;
     requires org.apache.poi.poi;
     requires org.apache.poi.ooxml;
 
@@ -11,4 +17,6 @@ module rhombic.formats {
     exports rhombic.formats.file;
     exports rhombic.formats.table;
     exports rhombic.formats.picture;
+    exports rhombic.formats.report;
+    exports rhombic.formats.events;
 }

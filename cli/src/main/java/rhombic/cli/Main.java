@@ -7,7 +7,7 @@ import picocli.CommandLine;
 
 /** Where the commands start. */
 @Command(name = "rhombic", subcommands = {RunCommand.class, CheckCommand.class, SchemaCommand.class,
-        DiagnoseCommand.class, CompareCommand.class}, description = "Simulates plants.")
+        DiagnoseCommand.class, CompareCommand.class, ReportCommand.class}, description = "Simulates plants.")
 public final class Main {
     /** All went well. */
     static final int FINE = 0;

@@ -23,6 +23,7 @@ public final class TraceWriter {
     private final Trace trace;
     private final Moment moving;
     private final int mostKept;
+    private @Nullable PieceEar ear;
     private Moment segmentStart;
     private final List<Segment> sealed = new ArrayList<>();
     private long sealedRecords;
@@ -157,6 +158,9 @@ public final class TraceWriter {
      * @param pace on the path of the link
      */
     public void moves(long timeNanos, int body, int node, int link, Pace pace) {
+        if (ear != null) {
+            ear.heard(timeNanos, PieceEar.Event.SETS_OUT, body, node, link);
+        }
         writeLater(timeNanos);
         int motion = ++motionOf[body];
         long at = timeNanos;
@@ -301,7 +305,31 @@ public final class TraceWriter {
         return new Segment(segmentStart, firstNumber, size, times, bodies, nodes, slots, whats, backs, extras, extraSize);
     }
 
+    /** Has somebody hear of everything that happens to pieces, as it is written down. */
+    public void tellTo(PieceEar newEar) {
+        ear = newEar;
+    }
+
+    private void tell(PieceEar to, long time, int body, int node, int slot, Segment.What what) {
+        switch (what) {
+            case BORN -> to.heard(time, PieceEar.Event.ENTERS, body, node, slot);
+            case MADE -> to.heard(time, PieceEar.Event.MADE, body, node, slot);
+            case WAITS -> to.heard(time, PieceEar.Event.WAITS, body, node, 0);
+            case WORKS, BEGINS -> to.heard(time, PieceEar.Event.WORK_BEGINS, body, node, 0);
+            case DONE -> to.heard(time, PieceEar.Event.WORK_ENDS, body, node, 0);
+            case ONTO -> to.heard(time, PieceEar.Event.GOES_ONTO, body, node, slot);
+            case OFF -> to.heard(time, PieceEar.Event.COMES_OFF, body, node, 0);
+            case JOINED -> to.heard(time, PieceEar.Event.JOINED, body, node, 0);
+            case SCRAPPED -> to.heard(time, PieceEar.Event.SCRAPPED, body, node, 0);
+            case GONE -> to.heard(time, PieceEar.Event.LEAVES, body, node, 0);
+            default -> {} // of equipment and people, or of how it looks
+        }
+    }
+
     private void add(long time, int body, int node, int slot, Segment.What what) {
+        if (ear != null) {
+            tell(ear, time, body, node, slot, what);
+        }
         if (!later.isEmpty()) {
             writeLater(time);
         }

@@ -1,0 +1,28 @@
+package rhombic.experiment;
+
+import java.util.function.BooleanSupplier;
+import rhombic.plant.Blueprint;
+import rhombic.plant.Plant;
+import rhombic.study.Study;
+import rhombic.trace.PieceEar;
+import rhombic.trace.TraceWriter;
+
+/** One run of which every event of a piece is heard. */
+public final class EventRun {
+    private static final int KEPT = 1000;
+
+    private EventRun() {}
+
+    /**
+     * Makes the replication.
+     *
+     * @return whether it came to its end
+     * @throws rhombic.plant.RunTroubleException if the plant can't go on
+     */
+    public static boolean of(Study study, int replication, PieceEar ear, BooleanSupplier cancelled) {
+        TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size(), KEPT);
+        writer.tellTo(ear);
+        Plant plant = Blueprint.of(study).build(replication, writer);
+        return plant.advance(study.plan().length().nanos(), cancelled);
+    }
+}

@@ -1,0 +1,5 @@
+/** Event logs in an open standard. */
+@NullMarked
+package rhombic.formats.events;
+
+import org.jspecify.annotations.NullMarked;
