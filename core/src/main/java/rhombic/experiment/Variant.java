@@ -10,8 +10,9 @@ import rhombic.study.Factor;
 import rhombic.study.Study;
 import rhombic.study.Sweep;
 import rhombic.study.change.ChangeWords;
-import rhombic.study.change.Changes;
 import rhombic.study.change.Merge;
+import rhombic.study.check.Problem;
+import rhombic.study.check.StudyCheck;
 
 /**
  * One study that takes part in a comparison: the base, an alternative, or a point of a sweep.
@@ -45,8 +46,17 @@ public record Variant(String name, Study study, List<String> levels, String alte
     /** The alternative of that name, made of the base as it stands now. */
     public static Variant of(Study base, Alternative alternative) {
         Merge.Merged merged = Merge.of(base, alternative.changes());
-        return new Variant(alternative.name(), merged.study(), List.of(), alternative.name(), merged.contradictions(),
+        List<String> told = new ArrayList<>(merged.contradictions());
+        told.addAll(broken(base, merged.study()));
+        return new Variant(alternative.name(), merged.study(), List.of(), alternative.name(), told,
                 ChangeWords.of(base, alternative.changes()), alternative.cost());
+    }
+
+    /** What does not run in it though it does in the base. */
+    private static List<String> broken(Study base, Study other) {
+        List<Problem> before = StudyCheck.of(base);
+        return StudyCheck.of(other).stream().filter(Problem::isError).filter(problem -> !before.contains(problem))
+                .map(problem -> "It runs without " + problem.place() + ": " + problem.what()).toList();
     }
 
     /** The base, then all alternatives in their order. */
@@ -85,10 +95,5 @@ public record Variant(String name, Study study, List<String> levels, String alte
         String said = factor.name() + " " + level.said();
         return new Variant(levels.isEmpty() && alternative.isEmpty() ? said : name + ", " + said, merged.study(), all, alternative, missing,
                 changes, cost);
-    }
-
-    /** What it changes, as changes. */
-    public Changes changesFrom(Study base) {
-        return Changes.between(base, study);
     }
 }

@@ -313,12 +313,16 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                             Optional.empty());
                 }
                 if (neverEmpty(i)) {
-                    add(Finding.Kind.BUFFER, buffer.name(),
-                            buffer.name() + " was never empty: what lies at the bottom only adds to the lead time",
-                            "least content " + leastContent(i) + " after the warm-up; mean "
-                                    + FigureText.of(means.of(i, EquipmentFigures::contentMean)),
-                            Optional.empty());
+                    never.add(i);
                 }
+            }
+            if (!never.isEmpty()) {
+                add(Finding.Kind.BUFFER, name(never.getFirst()),
+                        never.stream().map(this::name).collect(Collectors.joining(", ")) + (never.size() == 1 ? " was" : " were")
+                                + " never empty: what lies at the bottom only adds to the lead time",
+                        never.stream().map(i -> name(i) + ": least " + leastContent(i) + ", mean "
+                                + FigureText.of(means.of(i, EquipmentFigures::contentMean))).collect(Collectors.joining("; ")),
+                        Optional.empty());
             }
         }
 

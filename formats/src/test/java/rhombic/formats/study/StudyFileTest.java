@@ -23,6 +23,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import rhombic.study.change.Changes;
+import rhombic.study.Alternative;
+import rhombic.study.BoardChart;
+import rhombic.study.Comparison;
+import rhombic.study.Factor;
+import rhombic.study.OwnResponse;
+import rhombic.study.Sweep;
 import rhombic.study.Study;
 import rhombic.study.value.Look;
 import rhombic.study.value.ShutTime;
@@ -75,11 +82,35 @@ class StudyFileTest {
 
     @Property(tries = 150, seed = "20261123")
     void whatWasWrittenReadsAsTheSameStudyAndFitsTheSchema(@ForAll long seed) throws Exception {
-        Study study = RandomStudies.of(seed);
+        Study study = seed % 3 == 0 ? compared(RandomStudies.of(seed), seed) : RandomStudies.of(seed);
         String text = StudyWriter.write(study);
         assertEquals(study, StudyReader.read(text));
         assertEquals(text, StudyWriter.write(StudyReader.read(text)));
         assertEquals(Set.of(), schemaFaults(text));
+    }
+
+    /** With alternatives, factors, sweeps, responses and charts. */
+    private static Study compared(Study study, long seed) {
+        Changes one = Changes.between(study, RandomStudies.of(seed + 1));
+        Changes other = Changes.between(RandomStudies.of(seed + 1), study);
+        Factor factor = new Factor("Whole plant", List.of(new Factor.Level("this", other), new Factor.Level("that", one)));
+        return study.withComparison(Comparison.NONE.with(new Alternative("Other", one, 12.5))
+                .with(new Alternative("Same", Changes.NONE, null)).with(factor)
+                .withSweeps(List.of(new Sweep("", List.of("Whole plant")), new Sweep("Other", List.of("Whole plant")))).against("Same")
+                .withResponses(List.of("out", "per hour")).withOwn(List.of(new OwnResponse("per hour", "/h", "here.out / 8")))
+                .withReplications(7)
+                .withNarrow(0.02)
+                .withBoard(List.of(new BoardChart("States", BoardChart.Kind.STATES, List.of("E0"), BoardChart.Series.SUM, 9, true))));
+    }
+
+    @Test
+    void aComparisonThatNamesWhatIsNotThereIsRefusedAtItsPlace() {
+        Study study = RandomStudies.of(3).withComparison(Comparison.NONE.with(new Alternative("Other", Changes.NONE, null)));
+        String text = StudyWriter.write(study);
+        StudyFormatException refused = assertThrows(StudyFormatException.class,
+                () -> StudyReader.read(text.replace("\"alternatives\"", "\"against\" : \"Nobody\", \"alternatives\"")));
+        assertEquals("comparison", refused.faults().getFirst().place());
+        assertTrue(refused.faults().getFirst().message().contains("the alternative Nobody, which is not there"), refused::getMessage);
     }
 
     @Test

@@ -1,0 +1,168 @@
+package rhombic.validation;
+
+import static rhombic.validation.Lines.goodsOut;
+import static rhombic.validation.Lines.onDemand;
+import static rhombic.validation.Lines.station;
+import static rhombic.validation.Lines.time;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.function.Supplier;
+import rhombic.experiment.LocalEngine;
+import rhombic.experiment.Observation;
+import rhombic.experiment.RunListener;
+import rhombic.experiment.Summary;
+import rhombic.insight.Diagnosis;
+import rhombic.insight.Finding;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
+import rhombic.study.Study;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.UpTime;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Inspection;
+import rhombic.study.kind.Operation;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Work;
+import rhombic.study.value.Route;
+import rhombic.study.value.TimeSource;
+
+/** Lines whose limit is known by construction: where the most time is needed for a piece, all that it loses counted in. */
+public final class LimitLines {
+    private static final int RUNS = 4;
+
+    /**
+     * One line.
+     *
+     * @param limits any of which is right: one, but where people and their station are needed alike
+     * @param why in words
+     * @param shifts whether the limit must be told to shift, between these
+     */
+    public record Case(String name, Set<String> limits, String why, boolean shifts, Supplier<Study> study) {
+        @Override
+        public String toString() {
+            return name;
+        }
+    }
+
+    private LimitLines() {}
+
+    private static Study line(Equipment... between) {
+        List<Equipment> all = new ArrayList<>(List.of(onDemand("In")));
+        all.addAll(List.of(between));
+        all.add(goodsOut("Out"));
+        return new Lines().chain(all.toArray(Equipment[]::new)).study(40, 4, RUNS);
+    }
+
+    private static Case of(String name, String limit, String why, Supplier<Study> study) {
+        return new Case(name, Set.of(limit), why, false, study);
+    }
+
+    private static Station needing(Station station, String whom) {
+        List<Operation> ops = station.work().operations().stream().map(op -> op.withNeeds(List.of(new Need(whom, 1, Need.ALL, 0, false))))
+                .toList();
+        return station.with(station.work().withOperations(ops));
+    }
+
+    private static Crew crew(String name, int people) {
+        return Crew.usual(Basics.of(name, Lines.SOMEWHERE)).withPeople(people).withSpeed(Optional.empty());
+    }
+
+    private static Station failing(Station station, double percent, String down) {
+        FailureMode mode = FailureMode.of("jam", new UpTime.Available(Quantity.percent(percent), UpTime.Clock.WORKING), time(down));
+        return station.with(station.basics().withDuty(station.basics().duty().withFailures(List.of(mode))));
+    }
+
+    private static Conveyor belt(String speed) {
+        return Conveyor.usual(Basics.of("Belt", Lines.SOMEWHERE), Route.straight(6))
+                .withSpeed(Quantity.parse(speed, rhombic.quantity.Dimension.SPEED))
+                .withGap(new Quantity(0.2, Unit.METRE));
+    }
+
+    public static List<Case> all() {
+        return List.of(
+                of("the slowest of three, times always the same", "B", "60 s against 40 s and 50 s",
+                        () -> line(station("A", 1, 0, "40 s"), station("B", 1, 2, "60 s"), station("C", 1, 2, "50 s"))),
+                of("the slowest of three, times by chance", "B", "mean 60 s against 40 s and 42 s, exponential",
+                        () -> line(station("A", 1, 0, "exponential(40 s)"), station("B", 1, 3, "exponential(60 s)"),
+                                station("C", 1, 3, "exponential(42 s)"))),
+                of("the last is the slowest", "C", "mean 70 s against 50 s and 50 s",
+                        () -> line(station("A", 1, 0, "triangular(40 s, 50 s, 60 s)"), station("B", 1, 2, "triangular(40 s, 50 s, 60 s)"),
+                                station("C", 1, 2, "triangular(55 s, 70 s, 85 s)"))),
+                of("the first is the slowest", "A", "mean 66 s against 50 s and 55 s",
+                        () -> line(station("A", 1, 0, "lognormal(66 s, 12 s)"), station("B", 1, 2, "lognormal(50 s, 12 s)"),
+                                station("C", 1, 2, "lognormal(55 s, 12 s)"))),
+                of("two places make the slow one fast", "C", "90 s at two places are 45 s a piece, against 52 s",
+                        () -> line(station("A", 1, 0, "40 s"), station("B", 2, 2, "90 s"), station("C", 1, 2, "52 s"))),
+                of("one operator for two stations", "Crew",
+                        "35 s and 35 s of one person are 70 s a piece; neither station takes more than 35 s",
+                        () -> new Lines().chain(onDemand("In"), needing(station("A", 1, 0, "35 s"), "Crew"),
+                                needing(station("B", 1, 2, "35 s"), "Crew"),
+                                goodsOut("Out")).chain(crew("Crew", 1)).study(40, 4, RUNS)),
+                of("two operators for three stations", "Crew", "3 × 50 s of two people are 75 s a piece, against 50 s",
+                        () -> new Lines().chain(onDemand("In"), needing(station("A", 1, 0, "exponential(50 s)"), "Crew"),
+                                needing(station("B", 1, 4, "exponential(50 s)"), "Crew"),
+                                needing(station("C", 1, 4, "exponential(50 s)"), "Crew"),
+                                goodsOut("Out")).chain(crew("Crew", 2)).study(40, 4, RUNS)),
+                of("failures make the fast one slow", "B", "50 s at 70 % availability are 71 s a piece, against 60 s",
+                        () -> line(station("A", 1, 0, "40 s"), failing(station("B", 1, 3, "50 s"), 70, "exponential(5 min)"),
+                                station("C", 1, 3, "60 s"))),
+                of("failures that do not matter", "C", "40 s at 80 % are 50 s a piece, against 62 s",
+                        () -> line(station("A", 1, 0, "40 s"), failing(station("B", 1, 6, "40 s"), 80, "exponential(2 min)"),
+                                station("C", 1, 6, "62 s"))),
+                of("a conveyor that is too slow", "Belt", "0.6 m and 0.2 m at 0.01 m/s are 80 s a piece, against 50 s and 40 s",
+                        () -> line(station("A", 1, 0, "50 s"), belt("0.01 m/s"), station("C", 1, 1, "40 s"))),
+                of("a conveyor that is fast enough", "C", "0.8 m at 0.05 m/s are 16 s a piece, against 58 s",
+                        () -> line(station("A", 1, 0, "50 s"), belt("0.05 m/s"), station("C", 1, 1, "58 s"))),
+                of("what comes in", "In", "one each 90 s, all stations faster",
+                        () -> new Lines().chain(Lines.arrivals("In", "exponential(90 s)", 1), station("A", 1, 5, "exponential(60 s)"),
+                                station("B", 1, 5, "exponential(70 s)"), goodsOut("Out")).study(40, 4, RUNS)),
+                of("what goes round", "Stock", "two pieces in a ring of four stations: more would do more",
+                        () -> new Lines().chain(Lines.stock("Stock", "Piece", 2), station("A", 1, 9, "exponential(60 s)"),
+                                station("B", 1, 9, "exponential(60 s)"), station("C", 1, 9, "exponential(60 s)"),
+                                station("D", 1, 9, "exponential(60 s)"))
+                                .link("D", "A").study(40, 4, RUNS)),
+                of("rework loads the one before", "A", "50 s, and 35 % come back: 77 s a piece, against 60 s",
+                        () -> new Lines().chain(onDemand("In"), station("A", 1, 5, "50 s"),
+                                station("B", 1, 5, "39 s").withInspection(new Inspection(Quantity.percent(35), "", 1, 1000, 1000)),
+                                goodsOut("Out"))
+                                .study(40, 4, RUNS)),
+                of("an oven for four", "C", "200 s for four are 50 s a piece, against 60 s",
+                        () -> line(station("A", 1, 0, "40 s"), station("B", 1, 8, "200 s").withLoad(new Work.Load(4, null)),
+                                station("C", 1, 8, "60 s"))),
+                new Case("two alike, by chance, no buffer between", Set.of("A", "C"), "both 60 s on average, exponential", true,
+                        () -> line(station("A", 1, 0, "exponential(60 s)"), station("B", 1, 0, "20 s"),
+                                station("C", 1, 0, "exponential(60 s)"))),
+                new Case("two that fail seldom and long", Set.of("A", "B"), "50 s, both at 80 % availability with repairs of 30 min", true,
+                        () -> line(failing(station("A", 1, 0, "50 s"), 80, "exponential(30 min)"),
+                                failing(station("B", 1, 5, "50 s"), 80, "exponential(30 min)"), station("C", 1, 5, "30 s"))));
+    }
+
+    /** What is found in it. */
+    public static Diagnosis diagnosis(Study study) {
+        try (LocalEngine engine = new LocalEngine(2)) {
+            Summary summary = Summary.of(study, engine, RunListener.NONE, () -> false);
+            List<Observation> observations = new ArrayList<>();
+            for (int r = 1; r <= RUNS; r++) {
+                observations.add(Observation.of(study, r, () -> false));
+            }
+            return Diagnosis.of(summary, observations);
+        }
+    }
+
+    /** Whether the finding is right, and what it is in words. */
+    public static boolean isRight(Case one, Diagnosis diagnosis) {
+        boolean right = one.limits.contains(diagnosis.limit().map(Finding::place).orElse(""));
+        boolean told = diagnosis.findings().stream().anyMatch(f -> f.kind() == Finding.Kind.SHIFTING);
+        return right && (!one.shifts || told && one.limits.stream()
+                .allMatch(name -> diagnosis.findings().stream().filter(f -> f.kind() == Finding.Kind.SHIFTING)
+                        .anyMatch(f -> f.what().contains(name))));
+    }
+}

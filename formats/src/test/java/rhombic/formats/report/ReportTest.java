@@ -1,0 +1,113 @@
+package rhombic.formats.report;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.JsonSchema;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import javax.xml.parsers.DocumentBuilderFactory;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import rhombic.experiment.Archive;
+import rhombic.experiment.LocalEngine;
+import rhombic.formats.events.EventLog;
+import rhombic.formats.picture.Svg;
+import rhombic.formats.study.StudyReader;
+import rhombic.insight.PlanDrawing;
+import rhombic.study.Study;
+import rhombic.study.value.PieceType;
+
+/** What is handed on of the demo. */
+class ReportTest {
+    @TempDir Path folder;
+
+    private static Study demo() throws Exception {
+        Study study = StudyReader.open(Path.of("../demo/heat-pump-line.rhombic.json"));
+        return study.withPlan(study.plan().withReplications(3)).withComparison(study.comparison().withReplications(3));
+    }
+
+    @Test
+    void aReportSaysWhatIsKnownInEachForm() throws Exception {
+        Archive archive = Archive.inMemory();
+        try (LocalEngine engine = new LocalEngine(2)) {
+            for (Reports.Form form : Reports.Form.values()) {
+                Path file = folder.resolve("report" + form.name());
+                Reports.write(demo(), engine, archive, List.of(), false, "./rhombic report demo", form, file, () -> false);
+                assertTrue(Files.size(file) > 3000, form::name);
+            }
+        }
+        String html = Files.readString(folder.resolve("reportHTML"));
+        try (PDDocument pdf = Loader.loadPDF(folder.resolve("reportPDF").toFile())) {
+            String text = new PDFTextStripper().getText(pdf).replaceAll("\\s+", " ");
+            for (String said : List.of("Heat-pump line", "What is assumed", "Limited by Brazing", "Third brazing station",
+                    "Brazer: people 2 \u2192 3", "Sweeps",
+                    "./rhombic report demo")) {
+                assertTrue(html.contains(said), () -> "HTML says " + said);
+                assertTrue(text.contains(said), () -> "PDF says " + said + ": " + text.substring(0, 400));
+            }
+            assertTrue(pdf.getNumberOfPages() >= 3);
+        }
+        assertFalse(html.contains("http://") && html.contains("src=\"http"), "it needs no other file");
+        try (InputStream in = Files.newInputStream(folder.resolve("reportSPREADSHEET")); XSSFWorkbook book = new XSSFWorkbook(in)) {
+            assertEquals("Third brazing station", book.getSheetAt(0).getRow(4).getCell(0).getStringCellValue());
+            assertTrue(book.getSheetAt(0).getRow(4).getCell(2).getNumericCellValue() > 30);
+        }
+    }
+
+    @Test
+    void drawingsAreWellFormedAndHoldWhatIsTyped() throws Exception {
+        String svg = Svg.of(PlanDrawing.of(demo().changed("Wrapping", e -> e.named("Wrap < & \"pack\"")), 600, 300));
+        var parsed = DocumentBuilderFactory.newInstance().newDocumentBuilder()
+                .parse(new java.io.ByteArrayInputStream(svg.getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+        assertTrue(parsed.getDocumentElement().getTextContent().contains("Wrap < & \"pack\""));
+        assertTrue(Svg.of(PlanDrawing.of(Study.empty(), 600, 300)).contains("The floor is empty"));
+    }
+
+    @Test
+    void theEventLogFitsTheStandardAndFollowsEveryPiece() throws Exception {
+        Path file = folder.resolve("line.ocel.json");
+        Study study = demo();
+        int events = EventLog.save(study, file);
+        JsonNode log = new ObjectMapper().readTree(file.toFile());
+        JsonSchema schema = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V7)
+                .getSchema(ReportTest.class.getResourceAsStream("/ocel20.schema.json"));
+        assertEquals(Set.of(), schema.validate(log));
+        assertEquals(events, log.path("events").size());
+        Map<String, String> typeOf = new HashMap<>();
+        log.path("objects").forEach(
+                object -> assertEquals(null, typeOf.put(object.path("id").asText(), object.path("type").asText()), "ids are unique"));
+        Set<String> types = new HashSet<>();
+        log.path("objectTypes").forEach(type -> types.add(type.path("name").asText()));
+        assertTrue(types.containsAll(typeOf.values()));
+        assertTrue(types.containsAll(study.pieceTypes().stream().map(PieceType::name).toList()));
+        String last = "";
+        Set<String> left = new HashSet<>();
+        for (JsonNode event : log.path("events")) {
+            assertTrue(event.path("time").asText().compareTo(last) >= 0, "in the order of time");
+            last = event.path("time").asText();
+            String piece = event.path("relationships").get(0).path("objectId").asText();
+            assertTrue(typeOf.containsKey(piece));
+            assertFalse(left.contains(piece), () -> piece + " does something after it has left: " + event);
+            if (event.path("type").asText().equals("leaves")) {
+                left.add(piece);
+            }
+        }
+        assertTrue(left.size() > 150);
+    }
+}
