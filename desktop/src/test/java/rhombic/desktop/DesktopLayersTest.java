@@ -23,7 +23,9 @@ class DesktopLayersTest {
     @Test
     void whatIsShownKnowsNoPlant() {
         noClasses().that()
-                .resideInAnyPackage("rhombic.desktop.floor", "rhombic.desktop.card", "rhombic.desktop.watch", "rhombic.desktop.frame")
+                .resideInAnyPackage("rhombic.desktop.floor", "rhombic.desktop.card", "rhombic.desktop.watch", "rhombic.desktop.compare",
+                        "rhombic.desktop.diagnose",
+                        "rhombic.desktop.parts", "rhombic.desktop.frame")
                 .should()
                 .dependOnClassesThat().resideInAnyPackage("rhombic.plant..", "rhombic.kernel..").check(DESKTOP);
     }
@@ -32,6 +34,9 @@ class DesktopLayersTest {
     void viewsStandOnWorkAndTheFrameOnViews() {
         layeredArchitecture().consideringOnlyDependenciesInLayers()
                 .layer("work").definedBy("rhombic.desktop.work")
+                .layer("parts").definedBy("rhombic.desktop.parts")
+                .layer("compare").definedBy("rhombic.desktop.compare")
+                .layer("diagnose").definedBy("rhombic.desktop.diagnose")
                 .layer("floor").definedBy("rhombic.desktop.floor")
                 .layer("card").definedBy("rhombic.desktop.card")
                 .layer("watch").definedBy("rhombic.desktop.watch")
@@ -41,7 +46,10 @@ class DesktopLayersTest {
                 .whereLayer("frame").mayOnlyBeAccessedByLayers("start")
                 .whereLayer("card").mayOnlyBeAccessedByLayers("frame", "start")
                 .whereLayer("watch").mayOnlyBeAccessedByLayers("frame", "start")
-                .whereLayer("floor").mayOnlyBeAccessedByLayers("watch", "card", "frame", "start")
+                .whereLayer("floor").mayOnlyBeAccessedByLayers("watch", "card", "compare", "frame", "start")
+                .whereLayer("compare").mayOnlyBeAccessedByLayers("frame", "start")
+                .whereLayer("diagnose").mayOnlyBeAccessedByLayers("frame", "start")
+                .whereLayer("parts").mayOnlyBeAccessedByLayers("floor", "compare", "diagnose")
                 .check(DESKTOP);
     }
 }

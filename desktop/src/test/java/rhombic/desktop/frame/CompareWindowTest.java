@@ -1,0 +1,159 @@
+package rhombic.desktop.frame;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Files;
+import java.util.List;
+import java.util.Set;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.VBox;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+import rhombic.desktop.parts.ChartView;
+import rhombic.formats.results.ResultsFile;
+import rhombic.study.change.Changes;
+import rhombic.study.kind.Station;
+import rhombic.study.value.Placement;
+
+/** Alternatives, factors, findings and two floors by hand, in the real window. */
+class CompareWindowTest extends WindowBase {
+    @Start
+    private void start(Stage stage) throws Exception {
+        show(stage);
+    }
+
+    private void runAll(FxRobot robot) {
+        robot.push(KeyCode.DIGIT4);
+        await(() -> robot.lookup("#run-comparison").tryQuery().isPresent());
+        robot.interact(() -> window.compare().run());
+        await(() -> window.compare().isDone());
+    }
+
+    private void overloaded(FxRobot robot) {
+        buildLine(robot);
+        robot.interact(() -> window.bench().edit("plan", s -> s.withPlan(s.plan().withReplications(3))));
+        robot.interact(() -> window.bench().edit("faster", s -> s.changed("Goods in",
+                e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.kind.Supply.OnDemand()))));
+    }
+
+    @Test
+    void aValueBecomesAFactorFromItsTokenAndItsSweepIsRead(FxRobot robot) {
+        overloaded(robot);
+        robot.interact(() -> window.bench().select("Station 2"));
+        press(robot, "#token-places");
+        press(robot, "#try-several");
+        robot.interact(() -> {
+            TextField levels = robot.lookup("#levels-field").queryAs(TextField.class);
+            levels.setText("2");
+            levels.fireEvent(new javafx.event.ActionEvent());
+        });
+        await(() -> text(robot, "editor-message").contains("two or more levels"));
+        robot.interact(() -> {
+            TextField levels = robot.lookup("#levels-field").queryAs(TextField.class);
+            levels.setText("1 to 4 by 1");
+            levels.fireEvent(new javafx.event.ActionEvent());
+        });
+        assertEquals(List.of("1", "2", "3", "4"),
+                window.bench().comparison().factor("Station 2 places").orElseThrow().levels().stream().map(level -> level.said()).toList());
+        runAll(robot);
+        press(robot, "#compare-sweeps");
+        await(() -> robot.lookup("#sweep-chart").tryQuery().isPresent());
+        ChartView chart = robot.lookup("#sweep-chart").queryAs(ChartView.class);
+        assertEquals(5, chart.chart().rows().stream().filter(row -> !row.get(2).isEmpty()).count(), "heading and four levels");
+        assertTrue(robot.lookup("1 loses less than 1 %").tryQuery().isPresent() || robot.lookup("#sweep-chart").tryQuery().isPresent());
+    }
+
+    @Test
+    void aLayoutAlternativeIsMadeComparedAndTakenOver(FxRobot robot) throws Exception {
+        overloaded(robot);
+        robot.push(KeyCode.CONTROL, KeyCode.S);
+        await(() -> window.bench().isSaved());
+        robot.interact(() -> window.bench().startAlternative("Alternative 1", Changes.NONE));
+        place(robot, "work", "station", 2, 4);
+        robot.interact(() -> window.bench().edit("link", s -> s.linked("Station 1", "Station 3").linked("Station 3", "Goods out")));
+        robot.interact(() -> window.bench().edit("move", s -> s.changedAll(Set.of("Goods out"), e -> e.placed(Placement.at(7, 2)))));
+        robot.interact(() -> window.bench().edit("places", s -> s.changed("Station 1", e -> ((Station) e).withPlaces(2))));
+        assertTrue(study().find("Station 3").isPresent());
+        robot.interact(() -> window.bench().select(Set.of()));
+        await(() -> robot.lookup("#alternative-note").tryQuery().isPresent());
+        robot.interact(() -> window.bench().select("Station 3"));
+        await(() -> text(robot, "differs").equals("Only in Alternative 1"));
+        robot.interact(() -> window.bench().show(""));
+        assertTrue(study().find("Station 3").isEmpty());
+        runAll(robot);
+        await(() -> text(robot, "comparison-says").startsWith("Throughput: Alternative 1 gains most: better by "));
+        assertTrue(Files.size(ResultsFile.beside(answer)) > 1000, "each run is kept beside the study");
+        robot.interact(() -> window.bench().takeOver("Alternative 1"));
+        assertTrue(study().find("Station 3").isPresent());
+        assertEquals(List.of(), window.bench().comparison().alternatives());
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        assertTrue(study().find("Station 3").isEmpty());
+        assertEquals(1, window.bench().comparison().alternatives().size());
+    }
+
+    @Test
+    void twoFloorsMoveOnOneClock(FxRobot robot) {
+        overloaded(robot);
+        robot.interact(() -> {
+            window.bench().startAlternative("Two places", Changes.NONE);
+            window.bench().edit("places", s -> s.changed("Station 1", e -> ((Station) e).withPlaces(2)));
+            window.bench().edit("places", s -> s.changed("Station 2", e -> ((Station) e).withPlaces(2)));
+            window.bench().show("");
+        });
+        robot.push(KeyCode.DIGIT4);
+        press(robot, "#compare-floors");
+        await(() -> "Two places".equals(robot.lookup("#which-right").queryAs(ComboBox.class).getValue()));
+        assertEquals("Base", robot.lookup("#which-left").queryAs(ComboBox.class).getValue());
+        await(() -> text(robot, "figures-right").startsWith("out"));
+        robot.interact(() -> robot.lookup("#floors-time").queryAs(javafx.scene.control.Slider.class).setValue(0.5));
+        await(() -> text(robot, "floors-clock").startsWith("4 h") && text(robot, "figures-left").contains("out 23"));
+        await(() -> text(robot, "figures-right").contains("out 47"));
+        assertTrue(text(robot, "floors-differences").startsWith("So far 23"), text(robot, "floors-differences"));
+        press(robot, "#floors-play");
+        await(() -> !text(robot, "floors-clock").equals("4 h 0 min"));
+    }
+
+    @Test
+    void findingsAreToldAndWhatTheySuggestIsTried(FxRobot robot) {
+        overloaded(robot);
+        robot.interact(() -> window.bench().edit("places", s -> s.changed("Station 1", e -> ((Station) e).withPlaces(2))));
+        robot.push(KeyCode.DIGIT3);
+        await(() -> window.diagnose().isFresh());
+        VBox findings = robot.lookup("#findings").queryAs(VBox.class);
+        assertTrue(robot.from(findings).lookup((Label label) -> label.getText().startsWith("Limited by Station 2")).tryQuery().isPresent());
+        press(robot, "#diagnose-leverage");
+        robot.interact(() -> window.diagnose().leverage().start());
+        await(() -> window.diagnose().leverage().isDone());
+        press(robot, "#try-gain");
+        assertEquals(1, window.bench().comparison().alternatives().size());
+        assertEquals(window.bench().comparison().alternatives().getFirst().name(), window.bench().alternative());
+    }
+
+    @Test
+    void aChartStaysWithTheStudyAndJourneysAreFollowed(FxRobot robot) {
+        overloaded(robot);
+        await(this::isRunWritten);
+        robot.push(KeyCode.DIGIT3);
+        await(() -> window.diagnose().isFresh());
+        press(robot, "#diagnose-board");
+        robot.interact(() -> window.bench().select("Station 1"));
+        robot.interact(() -> robot.lookup("#board-kind").queryAs(ComboBox.class).getSelectionModel().select(0));
+        await(() -> window.bench().comparison().board().size() == 1);
+        assertEquals(List.of("Station 1"), window.bench().comparison().board().getFirst().things());
+        VBox board = robot.lookup("#board").queryAs(VBox.class);
+        await(() -> robot.from(board).lookup(".chart").tryQuery().isPresent());
+        ChartView chart = robot.from(board).lookup(".chart").queryAs(ChartView.class);
+        assertTrue(chart.chart().rows().stream().anyMatch(row -> row.getFirst().equals("working")), chart.chart().rows()::toString);
+        press(robot, "#diagnose-journeys");
+        await(() -> text(robot, "journeys-heading").startsWith("The slowest 5 %"));
+        robot.interact(() -> ((ButtonBase) robot.lookup("#follow").query()).fire());
+        await(() -> robot.lookup("#piece-title").tryQuery().isPresent());
+    }
+}
