@@ -118,7 +118,7 @@ final class AlternativesPane extends ScrollPane {
         String said = best.map(v -> {
             Verdict verdict = sheet.verdict(v, against, response, comparisons);
             Scale scale = Scale.of(sheet.unit(response), verdict.other());
-            return capital(response) + ": " + v.name() + " does most, " + verdict.said(scale.unit(), scale.factor()) + " against "
+            return capital(response) + ": " + v.name() + " gains most: " + verdict.said(scale.unit(), scale.factor()) + " against "
                     + against.name() + ".";
         }).orElse(variants.size() == 1
                 ? "Nothing to compare yet: start an alternative from the name beside the study\u2019s, or make a factor of any value on a job card."

@@ -18,7 +18,9 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import rhombic.desktop.parts.ChartView;
 import rhombic.formats.results.ResultsFile;
+import rhombic.study.Study;
 import rhombic.study.change.Changes;
+import rhombic.study.kind.Kinds;
 import rhombic.study.kind.Station;
 import rhombic.study.value.Placement;
 
@@ -37,10 +39,15 @@ class CompareWindowTest extends WindowBase {
     }
 
     private void overloaded(FxRobot robot) {
-        buildLine(robot);
-        robot.interact(() -> window.bench().edit("plan", s -> s.withPlan(s.plan().withReplications(3))));
-        robot.interact(() -> window.bench().edit("faster", s -> s.changed("Goods in",
-                e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.kind.Supply.OnDemand()))));
+        robot.interact(() -> window.bench().edit("build", study -> {
+            Study built = study.withPlan(study.plan().withReplications(3));
+            built = built.with(Kinds.GOODS_IN.placed(built.names(), built.pieceTypes(), Placement.at(-8, 0))
+                    .withSupply(new rhombic.study.kind.Supply.OnDemand()));
+            built = built.with(Kinds.STATION.placed(built.names(), built.pieceTypes(), Placement.at(-3, 0)));
+            built = built.with(Kinds.STATION.placed(built.names(), built.pieceTypes(), Placement.at(2, 0)));
+            built = built.with(Kinds.GOODS_OUT.placed(built.names(), built.pieceTypes(), Placement.at(7, 0)));
+            return built.linked("Goods in", "Station 1").linked("Station 1", "Station 2").linked("Station 2", "Goods out");
+        }));
     }
 
     @Test
@@ -88,7 +95,9 @@ class CompareWindowTest extends WindowBase {
         robot.interact(() -> window.bench().show(""));
         assertTrue(study().find("Station 3").isEmpty());
         runAll(robot);
-        await(() -> text(robot, "comparison-says").startsWith("Throughput: Alternative 1 gains most: better by "));
+        await(() -> !text(robot, "comparison-says").startsWith("Run them"));
+        assertTrue(text(robot, "comparison-says").startsWith("Throughput: Alternative 1 gains most: better by "),
+                text(robot, "comparison-says"));
         assertTrue(Files.size(ResultsFile.beside(answer)) > 1000, "each run is kept beside the study");
         robot.interact(() -> window.bench().takeOver("Alternative 1"));
         assertTrue(study().find("Station 3").isPresent());
