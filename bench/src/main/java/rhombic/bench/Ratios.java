@@ -69,6 +69,7 @@ public final class Ratios {
         network(quick);
         staffed(quick);
         threads(quick);
+        ExperimentRatios.print(quick ? 2 : 3);
         bytesForEachWaitingPiece();
         demo();
         fiveThousand();
@@ -164,7 +165,7 @@ public final class Ratios {
                 best[0] / best[1], best[2] / best[3]);
     }
 
-    private static double secondsOfLoops(int threads) {
+    static double secondsOfLoops(int threads) {
         long begun = System.nanoTime();
         try (ExecutorService pool = Executors.newFixedThreadPool(threads)) {
             for (int i = 0; i < 30; i++) {

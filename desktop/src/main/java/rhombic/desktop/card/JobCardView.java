@@ -114,6 +114,13 @@ public final class JobCardView extends ScrollPane {
             said.add(live);
             said.add(inletSwitch);
             said.add(outletSwitch);
+            if (single.get().takesPieces() && single.get().givesPieces()) {
+                Label refused = new Label();
+                refused.getStyleClass().add("message");
+                refused.setWrapText(true);
+                refused.setManaged(false);
+                said.add(new VBox(3, LevelsEditor.ofHowMany(single.get(), bench, refused), refused));
+            }
             showLive();
         } else if (bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name())).count() > 1) {
             said.addAll(several());

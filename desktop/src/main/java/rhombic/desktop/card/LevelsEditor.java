@@ -8,11 +8,14 @@ import javafx.scene.control.TextField;
 import javafx.scene.layout.VBox;
 import rhombic.desktop.work.Workbench;
 import rhombic.study.Factor;
+import rhombic.study.change.Copies;
 import rhombic.study.change.Levels;
 import rhombic.study.kind.Equipment;
 
 /** A quiet line under an editor that makes a factor of the value: several levels, to be compared. */
 final class LevelsEditor extends VBox {
+    private static final String HOW_MANY = "how many";
+
     private final Sentence.Token token;
     private final Workbench bench;
     private final Label message;
@@ -22,9 +25,9 @@ final class LevelsEditor extends VBox {
         this.token = token;
         this.bench = bench;
         this.message = message;
-        Button unfold = new Button("\u25C6 try several values");
+        Button unfold = new Button(token.id().equals(HOW_MANY) ? "\u25C6 try several of it" : "\u25C6 try several values");
         unfold.getStyleClass().add("quiet-button");
-        unfold.setId("try-several");
+        unfold.setId(token.id().equals(HOW_MANY) ? "try-several-of-it" : "try-several");
         unfold.setFocusTraversable(true);
         unfold.setOnAction(e -> getChildren().setAll(token.editor() instanceof Sentence.Editor.Pick pick ? all(pick) : field()));
         getChildren().add(unfold);
@@ -35,6 +38,12 @@ final class LevelsEditor extends VBox {
             said.setWrapText(true);
             getChildren().add(said);
         });
+    }
+
+    /** Of which there may be several, side by side and linked alike. */
+    static LevelsEditor ofHowMany(Equipment thing, Workbench bench, Label message) {
+        return new LevelsEditor(Sentence.Token.typed(HOW_MANY, "1", "1 to 3 by 1", "", text -> study -> Copies.of(study, thing.name(),
+                Typed.whole(text, "How many there are"))), bench, message);
     }
 
     /** What it is called: the thing, then what its value means. */
@@ -50,7 +59,7 @@ final class LevelsEditor extends VBox {
 
     private VBox field() {
         TextField levels = new TextField(token.typed());
-        levels.setId("levels-field");
+        levels.setId(token.id().equals(HOW_MANY) ? "how-many-field" : "levels-field");
         levels.setOnAction(e -> make(levels.getText()));
         levels.end();
         javafx.application.Platform.runLater(levels::requestFocus);

@@ -1,10 +1,12 @@
 package rhombic.desktop.compare;
 
+import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -62,7 +64,8 @@ public final class ComparePage extends VBox implements AutoCloseable {
     private Comparing.State state;
     private @Nullable Study looked;
 
-    public ComparePage(Workbench bench, Consumer<String> say, Runnable toBuild) {
+    /** @param reportTo asks where a report is to be written */
+    public ComparePage(Workbench bench, Consumer<String> say, Runnable toBuild, Supplier<Optional<Path>> reportTo) {
         super(10);
         this.bench = bench;
         comparing = new Comparing(Platform::runLater, this::show);
@@ -104,7 +107,12 @@ public final class ComparePage extends VBox implements AutoCloseable {
         HBox.setHgrow(gap, Priority.ALWAYS);
         Label each = Words.caption("runs each");
         each.setMinWidth(Region.USE_PREF_SIZE);
-        HBox top = new HBox(8, rooms, gap, progress, runs, replications, each, run, pause, stop);
+        Button report = Words.quiet("Report\u2026", "write-report", () -> reportTo.get().ifPresent(to -> {
+            tell("Writing the report\u2026");
+            comparing.report(bench.base(), bench.file(), to, this::tell);
+        }));
+        report.setTooltip(new javafx.scene.control.Tooltip("As .html, .pdf, .xlsx, or every event of the first run as .ocel.json"));
+        HBox top = new HBox(8, rooms, gap, progress, runs, replications, each, run, pause, stop, report);
         top.setAlignment(Pos.CENTER_LEFT);
         message.setId("comparison-message");
         message.getStyleClass().addAll("problem", "warning");
@@ -124,6 +132,12 @@ public final class ComparePage extends VBox implements AutoCloseable {
         });
         sceneProperty().addListener((o, was, is) -> refresh());
         go(Room.ALTERNATIVES);
+    }
+
+    private void tell(String text) {
+        message.setText(text);
+        message.setManaged(true);
+        message.setVisible(true);
     }
 
     private Comparing.State nothing() {
@@ -241,6 +255,11 @@ public final class ComparePage extends VBox implements AutoCloseable {
             case SEARCH -> search.show(state);
             case FLOORS -> floors.show(state);
         }
+    }
+
+    /** Puts the clock of the two floors anywhere. */
+    public void seek(long nanos) {
+        floors.seek(nanos);
     }
 
     /** To be called for each frame. */

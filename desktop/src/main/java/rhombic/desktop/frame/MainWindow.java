@@ -116,7 +116,8 @@ public final class MainWindow implements AutoCloseable {
             player.seek(nanos);
         }, bench::select);
         diagnose = new DiagnosePage(bench, new DiagnoseHands(), player::journeys);
-        compare = new ComparePage(bench, this::say, () -> go(Place.BUILD));
+        compare = new ComparePage(bench, this::say, () -> go(Place.BUILD),
+                () -> asker.toSave(bench.base().name().replaceAll("[^\\p{L}\\p{N} _-]", "").strip() + " report.html"));
         outlook = new Outlook(preparation, Platform::runLater, this::showOutlook);
         checks = new Checks(preparation, Platform::runLater, this::showProblems);
         outlookBar = new OutlookBar(outlook::cancel);

@@ -23,6 +23,9 @@ import rhombic.experiment.Preparation;
 import rhombic.experiment.Search;
 import rhombic.experiment.Sheet;
 import rhombic.experiment.Variant;
+import rhombic.formats.events.EventLog;
+import rhombic.formats.file.FileTrouble;
+import rhombic.formats.report.Reports;
 import rhombic.formats.results.ResultsFile;
 import rhombic.study.Study;
 import rhombic.study.Sweep;
@@ -142,6 +145,38 @@ public final class Comparing implements AutoCloseable {
 
     private static String search(Search search, Search.State so) {
         return so.runs() + " runs: " + so.said(search) + ".";
+    }
+
+    /** Writes a report of the study, with the runs that it needs; says how that ended. */
+    public void report(Study study, Optional<Path> file, Path target, java.util.function.Consumer<String> say) {
+        long mine = next();
+        thread.execute(() -> {
+            String name = String.valueOf(target.getFileName());
+            String said;
+            try {
+                Optional<Reports.Form> form = Reports.Form.of(name);
+                if (name.endsWith(".ocel.json")) {
+                    said = "Wrote " + name + ": " + EventLog.save(study, target) + " events of the first run.";
+                } else if (form.isEmpty()) {
+                    said = "A report is a file that ends in .html, .pdf, .xlsx or .ocel.json; got " + name + ".";
+                } else {
+                    archive(file);
+                    String command = "./rhombic report " + file.map(Path::toString).orElse("STUDY") + " --out " + name;
+                    Reports.write(study, engine, archive, List.of(), false, command, form.get(), target, () -> current.get() != mine);
+                    said = "Wrote " + name + ".";
+                }
+            } catch (CancellationException e) {
+                said = "The report was not written: something else was asked for.";
+            } catch (IOException e) {
+                said = FileTrouble.writing(target, e);
+            } catch (Throwable e) {
+                said = RunFailure.said(e);
+            } finally {
+                release();
+            }
+            String told = said;
+            window.execute(() -> say.accept(told));
+        });
     }
 
     public void pause() {

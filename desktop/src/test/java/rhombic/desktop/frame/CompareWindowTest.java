@@ -165,4 +165,25 @@ class CompareWindowTest extends WindowBase {
         robot.interact(() -> ((ButtonBase) robot.lookup("#follow").query()).fire());
         await(() -> robot.lookup("#piece-title").tryQuery().isPresent());
     }
+
+    @Test
+    void severalOfAThingAreTriedAndAReportIsWritten(FxRobot robot) throws Exception {
+        overloaded(robot);
+        robot.interact(() -> window.bench().select("Station 2"));
+        press(robot, "#try-several-of-it");
+        robot.interact(() -> robot.lookup("#how-many-field").queryAs(TextField.class).fireEvent(new javafx.event.ActionEvent()));
+        assertEquals(3, window.bench().comparison().factor("Station 2 how many").orElseThrow().levels().size());
+        Study three = rhombic.experiment.Variant.sweep(window.bench().base(), window.bench().comparison().sweeps().getFirst()).getLast()
+                .study();
+        assertEquals(Set.of("Goods in", "Station 1", "Station 2", "Station 3", "Station 4", "Goods out"), three.names());
+        assertEquals(2, three.linksFrom("Station 1").size() - 1);
+        runAll(robot);
+        answer = answer.resolveSibling("line.html");
+        press(robot, "#write-report");
+        await(() -> text(robot, "comparison-message").equals("Wrote line.html."));
+        assertTrue(Files.readString(answer).contains("Station 2 how many"));
+        answer = answer.resolveSibling("line.doc");
+        press(robot, "#write-report");
+        await(() -> text(robot, "comparison-message").startsWith("A report is a file that ends in"));
+    }
 }

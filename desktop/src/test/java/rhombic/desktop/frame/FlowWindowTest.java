@@ -275,6 +275,7 @@ class FlowWindowTest extends WindowBase {
         robot.interact(() -> window.bench().open(flowing("60"), Optional.empty(), true));
         robot.interact(() -> window.floor().requestFocus());
         robot.push(KeyCode.DIGIT3);
+        press(robot, "#diagnose-tables");
         await(() -> results(robot).getItems().size() == 3);
         assertEquals("Equipment", results(robot).getColumns().getFirst().getText());
         robot.clickOn("#results-of-states");

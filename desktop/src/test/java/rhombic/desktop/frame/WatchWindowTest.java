@@ -167,6 +167,7 @@ class WatchWindowTest extends WindowBase {
     void theTableOfResultsKeepsItsPlaceWhileARunIsUnderWay(FxRobot robot) {
         robot.interact(() -> window.bench().open(line(60), Optional.empty(), true));
         robot.interact(() -> window.go(Place.DIAGNOSE));
+        press(robot, "#diagnose-tables");
         await(() -> table(robot).getItems().size() == 63);
         robot.interact(() -> table(robot).scrollTo(40));
         WaitForAsyncUtils.waitForFxEvents();

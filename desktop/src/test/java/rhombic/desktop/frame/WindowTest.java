@@ -260,6 +260,7 @@ class WindowTest extends WindowBase {
         assertTrue(window.player().playheadNanos() > 0);
         assertTrue(window.player().moment().orElseThrow().entered() >= 1);
         robot.push(KeyCode.DIGIT3);
+        press(robot, "#diagnose-tables");
         await(() -> robot.lookup("#results-table").queryAs(TableView.class).getItems().size() == 4);
         assertTrue(text(robot, "balance").contains(" in \u2212 "), text(robot, "balance"));
         robot.push(KeyCode.DIGIT2);

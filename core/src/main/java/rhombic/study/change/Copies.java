@@ -1,0 +1,46 @@
+package rhombic.study.change;
+
+import java.util.ArrayList;
+import java.util.List;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.Count;
+import rhombic.study.value.Names;
+import rhombic.study.value.Placement;
+import rhombic.study.value.StudyException;
+
+/** Several of one thing, side by side, linked as it is. */
+public final class Copies {
+    public static final int MOST = 100;
+    private static final double BESIDE_METRES = 1;
+
+    private Copies() {}
+
+    /**
+     * The study with that many of the thing in all.
+     *
+     * @throws StudyException if it is not there, or the number is not from 1 to {@link #MOST}
+     */
+    public static Study of(Study study, String name, int count) {
+        Equipment one = study.find(name).orElseThrow(() -> new StudyException("There is no " + name + " to have several of"));
+        Count.between(1, MOST, "How many of " + name, count);
+        Study result = study;
+        double angle = Math.toRadians(one.placement().turnedDegrees() - 90);
+        double apart = one.footprint().widthMetres() + BESIDE_METRES;
+        for (int i = 1; i < count; i++) {
+            String copy = Names.free(name, result.names());
+            Placement at = one.placement().movedBy(i * apart * Math.cos(angle), i * apart * Math.sin(angle));
+            List<Link> links = new ArrayList<>();
+            for (Link link : study.links()) {
+                if (link.from().equals(name) && !link.to().equals(name)) {
+                    links.add(link.between(copy, link.to()));
+                } else if (link.to().equals(name) && !link.from().equals(name)) {
+                    links.add(link.between(link.from(), copy));
+                }
+            }
+            result = result.with(List.of(one.with(one.basics().named(copy).withId(copy).placed(at))), links);
+        }
+        return result;
+    }
+}
