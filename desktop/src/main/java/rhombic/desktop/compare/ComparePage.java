@@ -59,7 +59,8 @@ public final class ComparePage extends VBox implements AutoCloseable {
     private final SweepsPane sweeps;
     private final GainPane gain;
     private final SearchPane search;
-    private final TwoFloors floors;
+    /** Made when it is first seen: two scenes more would slow every start. */
+    private @Nullable TwoFloors floors;
     private Room room = Room.ALTERNATIVES;
     private Comparing.State state;
     private @Nullable Study looked;
@@ -74,7 +75,6 @@ public final class ComparePage extends VBox implements AutoCloseable {
         sweeps = new SweepsPane(bench, say);
         gain = new GainPane(bench, say, state);
         search = new SearchPane(bench, comparing);
-        floors = new TwoFloors(bench);
         getStyleClass().add("results");
         setId("compare-page");
         setPadding(new Insets(14, 16, 10, 16));
@@ -164,11 +164,27 @@ public final class ComparePage extends VBox implements AutoCloseable {
             case SWEEPS -> sweeps;
             case GAIN -> gain;
             case SEARCH -> search;
-            case FLOORS -> floors;
+            case FLOORS -> twoFloors();
         };
         middle.getChildren().setAll(pane);
-        floors.setShown(to == Room.FLOORS && getScene() != null);
+        showFloors();
         draw();
+    }
+
+    private TwoFloors twoFloors() {
+        TwoFloors made = floors;
+        if (made == null) {
+            made = new TwoFloors(bench);
+            floors = made;
+        }
+        return made;
+    }
+
+    private void showFloors() {
+        TwoFloors made = floors;
+        if (made != null) {
+            made.setShown(room == Room.FLOORS && getScene() != null);
+        }
     }
 
     private void setReplications() {
@@ -187,7 +203,7 @@ public final class ComparePage extends VBox implements AutoCloseable {
     /** What is kept is read when the page is seen and the study is another. */
     private void refresh() {
         boolean seen = getScene() != null;
-        floors.setShown(seen && room == Room.FLOORS);
+        showFloors();
         if (!seen || looked == bench.base()) {
             return;
         }
@@ -253,25 +269,30 @@ public final class ComparePage extends VBox implements AutoCloseable {
             case SWEEPS -> sweeps.show(state);
             case GAIN -> gain.show(state);
             case SEARCH -> search.show(state);
-            case FLOORS -> floors.show(state);
+            case FLOORS -> twoFloors().show(state);
         }
     }
 
     /** Puts the clock of the two floors anywhere. */
     public void seek(long nanos) {
-        floors.seek(nanos);
+        if (room == Room.FLOORS) {
+            twoFloors().seek(nanos);
+        }
     }
 
     /** To be called for each frame. */
     public void frame(double seconds) {
         if (getScene() != null && room == Room.FLOORS) {
-            floors.frame(seconds);
+            twoFloors().frame(seconds);
         }
     }
 
     @Override
     public void close() {
         comparing.close();
-        floors.close();
+        TwoFloors made = floors;
+        if (made != null) {
+            made.close();
+        }
     }
 }
