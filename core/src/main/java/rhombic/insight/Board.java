@@ -36,8 +36,9 @@ public final class Board {
     public Chart of(BoardChart wanted) {
         return switch (wanted.kind()) {
             case STATES -> states(wanted);
-            case CONTENT -> overTime(wanted, "pieces", false);
-            case OUTPUT -> overTime(wanted, "pieces/h", true);
+            case CONTENT -> overTime(wanted, "pieces");
+            case BUSY -> overTime(wanted, "% busy");
+            case OUTPUT -> overTime(wanted, "pieces/h");
             case LEAD_TIMES -> leadTimes(wanted);
             case MIX -> mix(wanted);
             case LIMIT -> limit(wanted);
@@ -90,14 +91,17 @@ public final class Board {
         return new Chart(wanted.title(), "", "% of the time", series, chosen.stream().map(this::name).toList());
     }
 
-    private Chart overTime(BoardChart wanted, String unit, boolean rate) {
+    private Chart overTime(BoardChart wanted, String unit) {
         List<Sample> samples = observations.getFirst().samples();
         double[] hours = samples.stream().mapToDouble(s -> s.timeNanos() / 3.6e12).toArray();
         List<double[]> values = new ArrayList<>();
         List<String> names = new ArrayList<>();
-        for (int i : chosen(wanted, false)) {
-            values.add(smoothed(rate ? rates(samples, i, hours) : samples.stream().mapToDouble(s -> s.contents()[i]).toArray(),
-                    wanted.smooth()));
+        for (int i : chosen(wanted, wanted.kind() == BoardChart.Kind.BUSY)) {
+            values.add(smoothed(switch (wanted.kind()) {
+                case OUTPUT -> rates(samples, i, hours);
+                case BUSY -> busy(samples, i);
+                default -> samples.stream().mapToDouble(s -> s.contents()[i]).toArray();
+            }, wanted.smooth()));
             names.add(name(i));
         }
         if (values.isEmpty()) {
@@ -139,6 +143,26 @@ public final class Board {
             rates[k] = hours[k] > hours[k - 1] ? pieces / (hours[k] - hours[k - 1]) : 0;
         }
         return rates;
+    }
+
+    /** Per cent of the places that were busy within each step. */
+    private static double[] busy(List<Sample> samples, int index) {
+        double[] shares = new double[samples.size()];
+        for (int k = 1; k < shares.length; k++) {
+            double[] now = samples.get(k).timeIn()[index];
+            double[] before = samples.get(k - 1).timeIn()[index];
+            double all = 0;
+            double active = 0;
+            for (EquipmentState state : EquipmentState.values()) {
+                double time = now[state.ordinal()] - before[state.ordinal()];
+                // counts begin anew when the warm-up is over
+                double passed = time >= 0 ? time : now[state.ordinal()];
+                all += passed;
+                active += state.isBusy() ? passed : 0;
+            }
+            shares[k] = all > 0 ? 100 * active / all : 0;
+        }
+        return shares;
     }
 
     /** The mean of so many values up to each. */

@@ -17,8 +17,9 @@ public record BoardChart(String title, Kind kind, List<String> things, Series se
 
     /** What it shows. */
     public enum Kind {
-        STATES("shares of states"), CONTENT("content over time"), OUTPUT("output over time"), LEAD_TIMES("lead times"), MIX(
-                "shares of output"), LIMIT("the limit over time");
+        STATES("shares of states"), CONTENT("content over time"), BUSY("busy time over time"), OUTPUT("output over time"), LEAD_TIMES(
+                "lead times"), MIX(
+                        "shares of output"), LIMIT("the limit over time");
 
         private final String word;
 

@@ -180,6 +180,9 @@ class DiagnosisTest {
         rhombic.chart.Chart store = board
                 .of(new BoardChart("Store", BoardChart.Kind.CONTENT, List.of("Store"), BoardChart.Series.EACH, 1, false));
         assertEquals("8.0", store.rows().get(300).get(2), "full from soon on");
+        rhombic.chart.Chart busy = board
+                .of(new BoardChart("Busy", BoardChart.Kind.BUSY, List.of("A", "B"), BoardChart.Series.DIFFERENCE, 200, false));
+        assertEquals(200 / 3.0 - 100, Double.parseDouble(busy.rows().get(401).get(2)), 1, "A is busy two thirds of the time, B always");
         rhombic.chart.Chart output = board
                 .of(new BoardChart("Out", BoardChart.Kind.OUTPUT, List.of("Out"), BoardChart.Series.EACH, 100, false));
         assertEquals(60, Double.parseDouble(output.rows().get(401).get(2)), 1);

@@ -6,6 +6,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.function.ToDoubleFunction;
+import rhombic.experiment.Archive;
+import rhombic.experiment.Experiment;
+import rhombic.experiment.Sheet;
+import rhombic.experiment.Variant;
 import org.junit.jupiter.api.Test;
 import rhombic.experiment.Interval;
 import rhombic.experiment.LocalEngine;
@@ -139,5 +143,19 @@ class ExamplesTest {
         assertEquals("Leak test", Limit.of(after).orElseThrow().place(), Limit.of(after).orElseThrow().what());
         assertTrue(Interval.of(after.runs().stream().mapToDouble(RunFigures::throughputPerHour).toArray()).mean() > 33);
         assertTrue(Interval.of(before.runs().stream().mapToDouble(RunFigures::throughputPerHour).toArray()).mean() < 30);
+    }
+
+    @Test
+    void pairedDifferencesOfTheDemoAreNarrower() throws Exception {
+        Study demo = StudyReader.open(Path.of("../demo/heat-pump-line.rhombic.json"));
+        List<Variant> two = Variant.alternatives(demo).stream().filter(v -> v.isBase() || v.name().equals("Frame buffer for twelve"))
+                .toList();
+        try (LocalEngine engine = new LocalEngine(2)) {
+            Sheet sheet = new Experiment(two, demo.comparison(), engine, Archive.inMemory()).run(8, Experiment.Listener.NONE, () -> false);
+            Interval base = sheet.interval(two.getFirst(), "throughput");
+            Interval other = sheet.interval(two.getLast(), "throughput");
+            double paired = Interval.ofDifferences(other, base).halfWidth();
+            assertTrue(paired * 5 < Math.hypot(base.halfWidth(), other.halfWidth()), "paired " + paired + ", alone " + base.halfWidth());
+        }
     }
 }

@@ -1,8 +1,6 @@
 package rhombic.desktop.compare;
 
 import java.nio.file.Path;
-import java.util.LinkedHashMap;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -15,8 +13,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.control.TextField;
-import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -24,9 +20,11 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.Comparing;
+import rhombic.desktop.parts.RoomsBar;
 import rhombic.desktop.parts.Words;
 import rhombic.desktop.work.Workbench;
 import rhombic.experiment.Experiment;
+import rhombic.experiment.FigureText;
 import rhombic.experiment.Sheet;
 import rhombic.experiment.Variant;
 import rhombic.study.Study;
@@ -46,7 +44,7 @@ public final class ComparePage extends VBox implements AutoCloseable {
 
     private final Workbench bench;
     private final Comparing comparing;
-    private final Map<Room, ToggleButton> buttons = new LinkedHashMap<>();
+    private final RoomsBar<Room> rooms = new RoomsBar<>("compare", Room.values(), one -> one.word, this::go);
     private final StackPane middle = new StackPane();
     private final ProgressBar progress = new ProgressBar(0);
     private final Label runs = new Label();
@@ -55,6 +53,7 @@ public final class ComparePage extends VBox implements AutoCloseable {
     private final Button pause = Words.quiet("Pause", "pause-comparison", this::pause);
     private final Button stop = Words.quiet("Stop", "stop-comparison", this::stop);
     private final TextField replications = new TextField();
+    private final TextField narrow = new TextField();
     private final AlternativesPane alternatives;
     private final SweepsPane sweeps;
     private final GainPane gain;
@@ -81,17 +80,6 @@ public final class ComparePage extends VBox implements AutoCloseable {
         Label heading = new Label("Compare");
         heading.getStyleClass().add("card-heading");
         heading.setMinWidth(Region.USE_PREF_SIZE);
-        HBox rooms = new HBox(2);
-        ToggleGroup group = new ToggleGroup();
-        for (Room one : Room.values()) {
-            ToggleButton button = new ToggleButton(one.word);
-            button.getStyleClass().addAll("place", "subject-button");
-            button.setId("compare-" + one.name().toLowerCase(Locale.ROOT));
-            button.setToggleGroup(group);
-            button.setOnAction(e -> go(one));
-            buttons.put(one, button);
-            rooms.getChildren().add(button);
-        }
         replications.setPrefColumnCount(4);
         replications.setId("comparison-replications");
         replications.setOnAction(e -> setReplications());
@@ -100,19 +88,28 @@ public final class ComparePage extends VBox implements AutoCloseable {
                 setReplications();
             }
         });
-        progress.setPrefWidth(110);
+        narrow.setPrefColumnCount(4);
+        narrow.setId("comparison-narrow");
+        narrow.setPromptText("any");
+        narrow.setOnAction(e -> setNarrow());
+        narrow.focusedProperty().addListener((o, was, is) -> {
+            if (was) {
+                setNarrow();
+            }
+        });
+        progress.setPrefWidth(80);
         runs.getStyleClass().add("caption");
         runs.setMinWidth(Region.USE_PREF_SIZE);
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
-        Label each = Words.caption("runs each");
+        Label each = Words.caption("runs each, more until \u00b1 %");
         each.setMinWidth(Region.USE_PREF_SIZE);
         Button report = Words.quiet("Report\u2026", "write-report", () -> reportTo.get().ifPresent(to -> {
             tell("Writing the report\u2026");
             comparing.report(bench.base(), bench.file(), to, this::tell);
         }));
         report.setTooltip(new javafx.scene.control.Tooltip("As .html, .pdf, .xlsx, or every event of the first run as .ocel.json"));
-        HBox top = new HBox(8, rooms, gap, progress, runs, replications, each, run, pause, stop, report);
+        HBox top = new HBox(8, rooms, gap, progress, runs, replications, each, narrow, run, pause, stop, report);
         top.setAlignment(Pos.CENTER_LEFT);
         message.setId("comparison-message");
         message.getStyleClass().addAll("problem", "warning");
@@ -149,16 +146,12 @@ public final class ComparePage extends VBox implements AutoCloseable {
 
     /** Goes to a room by its word, as pictures do. */
     public void go(String name) {
-        for (Room one : Room.values()) {
-            if (one.name().equalsIgnoreCase(name)) {
-                go(one);
-            }
-        }
+        rooms.go(name);
     }
 
     private void go(Room to) {
         room = to;
-        buttons.forEach((one, button) -> button.setSelected(one == to));
+        rooms.mark(to);
         Node pane = switch (to) {
             case ALTERNATIVES -> alternatives;
             case SWEEPS -> sweeps;
@@ -197,6 +190,20 @@ public final class ComparePage extends VBox implements AutoCloseable {
             message.setText("The runs of each alternative must be a whole number from 1 to 10000; got \u201c"
                     + replications.getText().strip() + "\u201d.");
             message.setManaged(true);
+        }
+    }
+
+    /** How wide the interval of the first response may be to each side, in per cent of its mean. */
+    private void setNarrow() {
+        String text = narrow.getText().replace("%", "").strip();
+        try {
+            double wanted = text.isEmpty() ? 0 : Double.parseDouble(text) / 100;
+            if (wanted != bench.comparison().narrow()) {
+                bench.compare("how narrow intervals shall be", c -> c.withNarrow(wanted));
+            }
+        } catch (IllegalArgumentException e) {
+            tell("How narrow intervals shall be must be a number of per cent such as 1, below 100, or nothing; got \u201c" + text
+                    + "\u201d.");
         }
     }
 
@@ -260,6 +267,10 @@ public final class ComparePage extends VBox implements AutoCloseable {
         stop.setManaged(!isIdle);
         if (!replications.isFocused()) {
             replications.setText(Integer.toString(Experiment.replications(bench.base())));
+        }
+        if (!narrow.isFocused()) {
+            double wish = bench.comparison().narrow();
+            narrow.setText(wish > 0 ? FigureText.of(100 * wish) : "");
         }
         message.setText(room == Room.SEARCH ? "" : state.message());
         message.setManaged(!message.getText().isEmpty());

@@ -153,7 +153,9 @@ final class SweepsPane extends HBox {
         view.show(chart(sheet, sweep, lines, names, of));
         box.getChildren().add(view);
         for (int i = 0; i < lines.size(); i++) {
-            box.getChildren().add(Words.text(said(sheet, lines.get(i), names.get(i), of)));
+            Label read = Words.text(said(sheet, lines.get(i), names.get(i), of));
+            read.setId("sweep-says");
+            box.getChildren().add(read);
         }
         return box;
     }

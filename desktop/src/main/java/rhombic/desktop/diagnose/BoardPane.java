@@ -79,7 +79,7 @@ public final class BoardPane extends VBox {
         java.util.Set<String> taken = new java.util.HashSet<>(bench.comparison().board().stream().map(BoardChart::title).toList());
         String word = kind.word().substring(0, 1).toUpperCase(java.util.Locale.ROOT) + kind.word().substring(1);
         BoardChart chart = new BoardChart(Names.free(word, taken), kind, things, BoardChart.Series.EACH,
-                kind == BoardChart.Kind.OUTPUT ? SMOOTH : 1, false);
+                kind == BoardChart.Kind.OUTPUT || kind == BoardChart.Kind.BUSY ? SMOOTH : 1, false);
         bench.compare("add chart " + chart.title(), c -> {
             List<BoardChart> all = new ArrayList<>(c.board());
             all.add(chart);
@@ -112,7 +112,8 @@ public final class BoardPane extends VBox {
 
     private FlowPane settings(BoardChart chart) {
         FlowPane row = new FlowPane(6, 2);
-        boolean overTime = chart.kind() == BoardChart.Kind.CONTENT || chart.kind() == BoardChart.Kind.OUTPUT;
+        boolean overTime = chart.kind() == BoardChart.Kind.CONTENT || chart.kind() == BoardChart.Kind.BUSY
+                || chart.kind() == BoardChart.Kind.OUTPUT;
         if (overTime) {
             row.getChildren()
                     .add(small(chart.series().word(), () -> change(chart, new BoardChart(chart.title(), chart.kind(), chart.things(),
@@ -171,7 +172,7 @@ public final class BoardPane extends VBox {
 
     private Chart withPlayhead(Chart chart, BoardChart wanted) {
         boolean overTime = switch (wanted.kind()) {
-            case CONTENT, OUTPUT, LIMIT -> true;
+            case CONTENT, BUSY, OUTPUT, LIMIT -> true;
             case STATES, LEAD_TIMES, MIX -> false;
         };
         if (!overTime || playhead < 0) {

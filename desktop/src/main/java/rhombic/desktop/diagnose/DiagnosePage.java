@@ -1,6 +1,5 @@
 package rhombic.desktop.diagnose;
 
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -15,8 +14,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -24,6 +21,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import rhombic.chart.Chart;
+import rhombic.desktop.parts.RoomsBar;
 import rhombic.desktop.parts.Words;
 import rhombic.desktop.work.Diagnosing;
 import rhombic.desktop.work.Outlook;
@@ -81,7 +79,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
     private final JourneysPane journeys;
     private final VBox findings = new VBox(8);
     private final ScrollPane findingsScroll = new ScrollPane(findings);
-    private final Map<Room, ToggleButton> buttons = new LinkedHashMap<>();
+    private final RoomsBar<Room> rooms = new RoomsBar<>("diagnose", Room.values(), one -> one.word, this::go);
     private final StackPane middle = new StackPane();
     private final ComboBox<Heat> heat = new ComboBox<>();
     private Room room = Room.FINDINGS;
@@ -103,17 +101,6 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
         getStyleClass().add("results");
         setId("diagnose-page");
         setPadding(new Insets(10, 12, 10, 14));
-        HBox rooms = new HBox(2);
-        ToggleGroup group = new ToggleGroup();
-        for (Room one : Room.values()) {
-            ToggleButton button = new ToggleButton(one.word);
-            button.getStyleClass().addAll("place", "subject-button");
-            button.setId("diagnose-" + one.name().toLowerCase(Locale.ROOT));
-            button.setToggleGroup(group);
-            button.setOnAction(e -> go(one));
-            buttons.put(one, button);
-            rooms.getChildren().add(button);
-        }
         heat.setId("heat");
         heat.getItems().setAll(Heat.values());
         heat.setValue(Heat.NONE);
@@ -139,16 +126,12 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
 
     /** Goes to a room by its word, as pictures do. */
     public void go(String name) {
-        for (Room one : Room.values()) {
-            if (one.name().equalsIgnoreCase(name)) {
-                go(one);
-            }
-        }
+        rooms.go(name);
     }
 
     private void go(Room to) {
         room = to;
-        buttons.forEach((one, button) -> button.setSelected(one == to));
+        rooms.mark(to);
         Node pane = switch (to) {
             case FINDINGS -> findingsScroll;
             case LEVERAGE -> leverage;

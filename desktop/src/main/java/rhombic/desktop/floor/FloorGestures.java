@@ -208,7 +208,7 @@ public final class FloorGestures {
         if (grip != null && e.getClickCount() == 2 && !grip.isNew()) {
             Grip gone = grip;
             grip = null;
-            bench.edit("take a bend out", gone::takenOut);
+            bench.edit(gone.takenOutSaid(), gone::takenOut);
             return;
         }
         if (linking) {
@@ -346,8 +346,8 @@ public final class FloorGestures {
         for (int i = 0; i + 1 < pixels.size(); i++) {
             lines.add(new double[] {pixels.get(i).x(), pixels.get(i).y(), pixels.get(i + 1).x(), pixels.get(i + 1).y()});
         }
-        String note = String.format(Locale.ROOT, "%.2f m east, %.2f m north; %.2f m long", Grip.fine(spot.x()), Grip.fine(spot.y()),
-                path.map(Path::metres).orElse(0.0));
+        String note = String.format(Locale.ROOT, "%.2f m east, %.2f m north", Grip.fine(spot.x()), Grip.fine(spot.y()))
+                + path.map(way -> String.format(Locale.ROOT, "; %.2f m long", way.metres())).orElse("");
         floor.overlay().setMarks(new FloorOverlay.Marks(lines, held.corners(floor), note, x, y));
         floor.drawOverlay();
     }
@@ -452,7 +452,7 @@ public final class FloorGestures {
                 .map(g -> g.isNew() ? List.of(new Viewpoint.Pixel(e.getX(), e.getY(), 0)) : g.corners(floor)).orElse(List.of());
         floor.overlay().setMarks(near.isEmpty()
                 ? FloorOverlay.Marks.NONE
-                : new FloorOverlay.Marks(List.of(), grips, near.get().isNew() ? "drag to bend" : "drag, or double-click to straighten",
+                : new FloorOverlay.Marks(List.of(), grips, near.get().hint(),
                         e.getX(), e.getY()));
         if (linking && !chain.isEmpty()) {
             bench.study().find(chain.getLast()).flatMap(from -> floor.pixelOf(from.placement().xMetres(), from.placement().yMetres(), 0.5))

@@ -20,6 +20,7 @@ import rhombic.chart.Chart;
 import rhombic.desktop.parts.ChartView;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.WorkEquipment;
 import rhombic.trace.Moment;
 
 /** What is written and marked over the scene, in pixels: names, numbers, selection, link handles, the sweep of a hand. */
@@ -293,6 +294,14 @@ public final class FloorOverlay extends Canvas {
 
     private void handles(GraphicsContext g, Study study, Viewpoint view) {
         for (Equipment thing : study.equipment()) {
+            if (thing instanceof WorkEquipment work && selection.size() == 1 && selection.contains(thing.name())
+                    && !work.needs().isEmpty()) {
+                Pose at = Layout.stand(thing, 0);
+                view.project(at.x(), at.y(), 0.02, getWidth(), getHeight()).ifPresent(p -> {
+                    rhombus(g, p.x(), p.y(), HANDLE_PIXELS, Color.web("#FFFDF8"));
+                    rhombus(g, p.x(), p.y(), HANDLE_PIXELS - 2, SAFFRON);
+                });
+            }
             boolean wanted = thing.givesPieces()
                     && (selection.contains(thing.name()) && selection.size() == 1 || hovered.filter(thing.name()::equals).isPresent());
             if (wanted) {

@@ -153,4 +153,23 @@ class PeopleWindowTest extends WindowBase {
             pane.layout();
         }
     }
+
+    @Test
+    void whereSomebodyStandsIsDraggedAndPutBack(FxRobot robot) {
+        place(robot, "work", "station", -3, 0);
+        place(robot, "people", "crew", 3, -6);
+        select(robot, "Station 1");
+        press(robot, "#token-needs");
+        pick(robot, "Crew 1");
+        select(robot, "Station 1");
+        var usual = rhombic.study.Layout.stand(station("Station 1"), 0);
+        robot.moveTo(onScreen(usual.x(), usual.y(), 0));
+        robot.drag(onScreen(usual.x(), usual.y(), 0), javafx.scene.input.MouseButton.PRIMARY).moveTo(onScreen(-2.5, -2.5, 0))
+                .moveTo(onScreen(-2, -3, 0)).drop();
+        var there = rhombic.study.Layout.stand(station("Station 1"), 0);
+        assertEquals(-2, there.x(), 0.3);
+        assertEquals(-3, there.y(), 0.3);
+        robot.doubleClickOn(onScreen(there.x(), there.y(), 0));
+        assertEquals(usual, rhombic.study.Layout.stand(station("Station 1"), 0));
+    }
 }
