@@ -63,6 +63,9 @@ final class Shot {
         window.go(Arrays.stream(Place.values()).filter(p -> p.name().equalsIgnoreCase(place)).findFirst()
                 .orElseThrow(() -> new IllegalArgumentException(
                         "there is no place \u201c" + place + "\u201d; use build, watch, diagnose or compare")));
+        if (wanted.containsKey("alternative")) {
+            window.bench().show(wanted.get("alternative"));
+        }
         for (String named : List.of("select", "double")) {
             for (String name : names(named)) {
                 if (window.bench().study().find(name).isEmpty()) {
@@ -72,9 +75,6 @@ final class Shot {
         }
         if (wanted.containsKey("at")) {
             Quantity.parse(wanted.get("at"), Dimension.TIME);
-        }
-        if (wanted.containsKey("alternative")) {
-            window.bench().show(wanted.get("alternative"));
         }
         if (wanted.containsKey("select")) {
             window.bench().select(names("select"));
