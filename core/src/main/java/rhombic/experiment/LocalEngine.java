@@ -1,13 +1,13 @@
 package rhombic.experiment;
 
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
@@ -62,14 +62,14 @@ public final class LocalEngine implements RunEngine, AutoCloseable {
     public void run(TaskSource tasks, RunListener listener, BooleanSupplier cancelled) {
         AtomicBoolean abandoned = new AtomicBoolean();
         BooleanSupplier stop = () -> abandoned.get() || cancelled.getAsBoolean();
-        Map<Study, Blueprint> blueprints = Collections.synchronizedMap(new IdentityHashMap<>());
+        Map<Same, Blueprint> blueprints = new ConcurrentHashMap<>();
         List<Future<Boolean>> open = new ArrayList<>(threadCount);
         for (int i = 0; i < threadCount; i++) {
             open.add(threads.submit(() -> {
                 for (Optional<RunTask> next = tasks.next(); next.isPresent(); next = tasks.next()) {
                     RunTask task = next.get();
                     try {
-                        run(task, blueprints.computeIfAbsent(task.study(), Blueprint::of), listener, stop);
+                        run(task, blueprints.computeIfAbsent(new Same(task.study()), same -> Blueprint.of(same.study)), listener, stop);
                     } catch (CancellationException e) {
                         throw e;
                     } catch (RuntimeException e) {
@@ -82,6 +82,19 @@ public final class LocalEngine implements RunEngine, AutoCloseable {
             }));
         }
         await(open, abandoned);
+    }
+
+    /** A very study, and not one that equals it: to compare whole studies for each run would cost more than it saves. */
+    private record Same(Study study) {
+        @Override
+        public boolean equals(Object other) {
+            return other instanceof Same same && same.study == study;
+        }
+
+        @Override
+        public int hashCode() {
+            return System.identityHashCode(study);
+        }
     }
 
     /** Waits for all; what the first of them throws ends the others. */

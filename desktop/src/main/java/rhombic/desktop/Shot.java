@@ -115,11 +115,13 @@ final class Shot {
                 }
                 if (frames == 1 && wanted.containsKey("at")) {
                     player.seek(Quantity.parse(wanted.get("at"), Dimension.TIME).nanos());
-                    window.compare().seek(Quantity.parse(wanted.get("at"), Dimension.TIME).nanos());
                 }
                 if (frames == 2 && wanted.containsKey("room")) {
                     window.compare().go(wanted.get("room"));
                     window.diagnose().go(wanted.get("room"));
+                    if (wanted.containsKey("at")) {
+                        window.compare().seek(Quantity.parse(wanted.get("at"), Dimension.TIME).nanos());
+                    }
                 }
                 if (frames == 3 && wanted.containsKey("runs")) {
                     wanted.remove("runs");

@@ -16,7 +16,8 @@ import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.TextInputDialog;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
@@ -47,13 +48,11 @@ final class AlternativesPane extends ScrollPane {
     private static final Color SOFT = Color.web("#5C676C");
 
     private final Workbench bench;
-    private final Consumer<String> say;
     private final Runnable toBuild;
     private final VBox content = new VBox(10);
 
-    AlternativesPane(Workbench bench, Consumer<String> say, Runnable toBuild) {
+    AlternativesPane(Workbench bench, Runnable toBuild) {
         this.bench = bench;
-        this.say = say;
         this.toBuild = toBuild;
         getStyleClass().add("clear-scroll");
         setFitToWidth(true);
@@ -198,12 +197,12 @@ final class AlternativesPane extends ScrollPane {
                     () -> bench.compare("compare against " + variant.name(), c -> c.against(variant.alternative()))));
         }
         if (!variant.isBase()) {
-            items.add(item("Rename\u2026", () -> ask("Name of the alternative", variant.name()).ifPresent(text -> tried(
-                    () -> bench.compare("rename " + variant.name(),
-                            c -> c.changed(variant.alternative(),
-                                    c.alternative(variant.alternative()).orElseThrow().named(text.strip())))))));
+            items.add(item("Rename\u2026", () -> ask("Name of the alternative", variant.name(),
+                    text -> bench.compare("rename " + variant.name(), c -> c.changed(variant.alternative(),
+                            c.alternative(variant.alternative()).orElseThrow().named(text.strip()))))));
+            Double known = variant.cost();
             items.add(item("Say what it costs\u2026", () -> ask("Cost, in any one unit of money; empty: not given",
-                    variant.cost() == null ? "" : FigureText.of(variant.cost())).ifPresent(text -> tried(() -> cost(variant, text)))));
+                    known == null ? "" : FigureText.of(known), text -> cost(variant, text))));
             items.add(item("Make it the base", () -> bench.takeOver(variant.alternative())));
             items.add(item("Take it out", () -> bench.compare("take out " + variant.name(), c -> c.without(variant.alternative()))));
         }
@@ -221,21 +220,35 @@ final class AlternativesPane extends ScrollPane {
                 c -> c.changed(variant.alternative(), c.alternative(variant.alternative()).orElseThrow().withCost(cost)));
     }
 
-    private void tried(Runnable what) {
-        try {
-            what.run();
-        } catch (IllegalArgumentException e) {
-            say.accept(String.valueOf(e.getMessage()));
-        }
-    }
-
-    private static Optional<String> ask(String what, String now) {
-        TextInputDialog dialog = new TextInputDialog(now);
-        dialog.setHeaderText(null);
-        dialog.setGraphic(null);
-        dialog.setTitle("Rhombic");
-        dialog.setContentText(what);
-        return dialog.showAndWait();
+    /** Asks in a line over the sheet; Enter takes what was typed, Esc leaves it. */
+    private void ask(String what, String now, Consumer<String> then) {
+        TextField field = new TextField(now);
+        field.setId("ask-field");
+        field.setPrefColumnCount(34);
+        Label fault = Words.caption("");
+        fault.getStyleClass().add("worse");
+        fault.setId("ask-message");
+        VBox line = new VBox(3, Words.caption(what), field, fault);
+        line.getStyleClass().add("editor");
+        field.setOnAction(e -> {
+            try {
+                then.accept(field.getText());
+                content.getChildren().remove(line);
+            } catch (IllegalArgumentException wrong) {
+                fault.setText(String.valueOf(wrong.getMessage()));
+            }
+        });
+        field.setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.ESCAPE) {
+                content.getChildren().remove(line);
+                e.consume();
+            }
+        });
+        content.getChildren().removeIf(node -> node.getStyleClass().contains("editor"));
+        content.getChildren().addFirst(line);
+        setVvalue(0);
+        field.requestFocus();
+        field.selectAll();
     }
 
     private static MenuItem item(String name, Runnable what) {
@@ -322,8 +335,8 @@ final class AlternativesPane extends ScrollPane {
             }
         });
         Button own = Words.quiet("+ one by a formula", "own-response",
-                () -> ask("Name = formula of figures, such as  per packer = at('Packing').out / at('Packer').utilisation", "")
-                        .ifPresent(text -> tried(() -> own(text, responses))));
+                () -> ask("Name = formula of figures, such as  per packer = at('Packing').out / at('Packer').utilisation", "",
+                        text -> own(text, responses)));
         HBox row = new HBox(10, more, own);
         row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
         return row;

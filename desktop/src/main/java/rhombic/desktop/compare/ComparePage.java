@@ -70,7 +70,7 @@ public final class ComparePage extends VBox implements AutoCloseable {
         this.bench = bench;
         comparing = new Comparing(Platform::runLater, this::show);
         state = nothing();
-        alternatives = new AlternativesPane(bench, say, toBuild);
+        alternatives = new AlternativesPane(bench, toBuild);
         sweeps = new SweepsPane(bench, say);
         gain = new GainPane(bench, say, state);
         search = new SearchPane(bench, comparing);

@@ -101,10 +101,23 @@ class CompareWindowTest extends WindowBase {
         assertTrue(text(robot, "comparison-says").startsWith("Throughput: Alternative 1 gains most: better by "),
                 text(robot, "comparison-says"));
         assertTrue(Files.size(ResultsFile.beside(answer)) > 1000, "each run is kept beside the study");
+        press(robot, "#own-response");
+        robot.interact(() -> {
+            TextField field = robot.lookup("#ask-field").queryAs(TextField.class);
+            field.setText("half = here.out /");
+            field.fireEvent(new javafx.event.ActionEvent());
+        });
+        assertTrue(text(robot, "ask-message").startsWith("At character"), text(robot, "ask-message"));
+        robot.interact(() -> {
+            TextField field = robot.lookup("#ask-field").queryAs(TextField.class);
+            field.setText("half = here.out / 2");
+            field.fireEvent(new javafx.event.ActionEvent());
+        });
+        assertEquals("half", window.bench().comparison().responses().getLast());
         robot.interact(() -> window.bench().takeOver("Alternative 1"));
         assertTrue(study().find("Station 3").isPresent());
         assertEquals(List.of(), window.bench().comparison().alternatives());
-        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        robot.interact(() -> window.bench().undo());
         assertTrue(study().find("Station 3").isEmpty());
         assertEquals(1, window.bench().comparison().alternatives().size());
     }

@@ -94,10 +94,12 @@ public final class ReportDocument {
                 + " and lasts "
                 + study.plan().length()
                 + (study.plan().warmUp().amount() > 0 ? ", of which " + study.plan().warmUp() + " are cut off as warm-up" : ""));
-        lines.add(study.equipment().stream().filter(Equipment::meetsPieces).count() + " pieces of equipment, " + study.links().size()
-                + " links, "
-                + study.pieceTypes().size() + " piece types, " + study.crews().stream().mapToInt(c -> c.people()).sum() + " people in "
-                + study.crews().size() + " crews, " + study.calendars().size() + " calendars, " + study.rules().size() + " rules");
+        lines.add(String.join(", ",
+                counted(study.equipment().stream().filter(Equipment::meetsPieces).count(), "piece of equipment", "pieces of equipment"),
+                counted(study.links().size(), "link", "links"), counted(study.pieceTypes().size(), "piece type", "piece types"),
+                counted(study.crews().stream().mapToInt(c -> c.people()).sum(), "person", "people") + " in "
+                        + counted(study.crews().size(), "crew", "crews"),
+                counted(study.calendars().size(), "calendar", "calendars"), counted(study.rules().size(), "rule", "rules")));
         StudyCheck.of(study).stream().filter(p -> p.grade() != Problem.Grade.HINT).limit(10)
                 .forEach(p -> lines.add(p.place() + ": " + p.what()));
         parts.add(new Document.Bullets(lines));
@@ -110,6 +112,10 @@ public final class ReportDocument {
             }
         }
         parts.add(new Document.Table(List.of("station", "kind", "places", "times", "people"), rows));
+    }
+
+    private static String counted(long count, String one, String several) {
+        return count + " " + (count == 1 ? one : several);
     }
 
     private static String time(rhombic.study.value.TimeSource time) {
