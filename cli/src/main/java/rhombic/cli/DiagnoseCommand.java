@@ -3,7 +3,6 @@ package rhombic.cli;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -16,7 +15,6 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import rhombic.experiment.Experiment;
 import rhombic.experiment.LocalEngine;
-import rhombic.experiment.Observation;
 import rhombic.experiment.Response;
 import rhombic.experiment.Scale;
 import rhombic.experiment.Summary;
@@ -55,11 +53,7 @@ final class DiagnoseCommand implements Callable<Integer> {
         Study study = replications == null ? opened.get() : opened.get().withPlan(opened.get().plan().withReplications(replications));
         try (LocalEngine engine = new LocalEngine(Runtime.getRuntime().availableProcessors())) {
             Summary summary = Summary.of(study, engine, new ConsoleProgress(err, study.plan().replications()), () -> false);
-            List<Observation> observations = new ArrayList<>();
-            for (int r = 1; r <= Math.min(Diagnosis.MOST_OBSERVED, summary.runs().size()); r++) {
-                observations.add(Observation.of(study, r, () -> false));
-            }
-            Diagnosis diagnosis = Diagnosis.of(summary, observations);
+            Diagnosis diagnosis = Diagnosis.of(summary, () -> false);
             print.printf("%s: %d runs of %s; throughput %s%n", study.name(), summary.runs().size(), study.plan().length(),
                     diagnosis.throughput());
             for (Finding finding : diagnosis.findings()) {

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import rhombic.experiment.FigureText;
 import rhombic.experiment.Interval;
@@ -36,7 +37,7 @@ import rhombic.study.value.TargetBand;
  */
 public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifting, List<Observation> observations) {
     /** Runs that are analysed beside the figures of all. */
-    public static final int MOST_OBSERVED = 5;
+    private static final int MOST_OBSERVED = 5;
 
     private static final double FULL_FROM = 0.2;
     private static final double BLOCKS_FROM = 0.05;
@@ -49,6 +50,19 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
     public Diagnosis {
         findings = List.copyOf(findings);
         observations = List.copyOf(observations);
+    }
+
+    /**
+     * Analyses the first few runs besides.
+     *
+     * @throws java.util.concurrent.CancellationException if cancelled
+     */
+    public static Diagnosis of(Summary summary, BooleanSupplier cancelled) {
+        List<Observation> observations = new ArrayList<>();
+        for (int r = 1; r <= Math.min(MOST_OBSERVED, summary.runs().size()); r++) {
+            observations.add(Observation.of(summary.study(), r, cancelled));
+        }
+        return of(summary, observations);
     }
 
     /** @param observations one or more runs of the same study */

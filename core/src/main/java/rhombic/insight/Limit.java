@@ -115,8 +115,8 @@ public final class Limit {
                     most = full;
                     found = new Finding(conveyor.name(), "Limited by " + conveyor.name() + ": at " + conveyor.speed()
                             + " no more pieces can come on",
-                            "its entrance is taken " + percent(Math.min(1, full)) + " of the time; it runs "
-                                    + percent(means.of(i, e -> e.belt().runningShare())));
+                            "its entrance is taken " + Means.percent(Math.min(1, full)) + " of the time; it runs "
+                                    + Means.percent(means.of(i, e -> e.belt().runningShare())));
                 }
             }
         }
@@ -187,9 +187,9 @@ public final class Limit {
             if (utilisation > most && waits > WAITS_FROM) {
                 most = utilisation;
                 found = new Finding(crews.get(i).name(),
-                        "Limited by the people of " + crews.get(i).name() + ": busy " + percent(utilisation)
+                        "Limited by the people of " + crews.get(i).name() + ": busy " + Means.percent(utilisation)
                                 + " of their time on duty",
-                        "stations wait for them up to " + percent(waits) + " of the time");
+                        "stations wait for them up to " + Means.percent(waits) + " of the time");
             }
         }
         return Optional.ofNullable(found);
@@ -214,8 +214,8 @@ public final class Limit {
     private static Finding byStation(Candidate c, List<Candidate> alike) {
         double working = c.share(EquipmentState.WORKING);
         String how = c.shut > c.busy
-                ? "its inlet is shut " + percent(c.shut)
-                : c.busy - working < 0.005 ? "works " + percent(working) : "is busy " + percent(c.busy);
+                ? "its inlet is shut " + Means.percent(c.shut)
+                : c.busy - working < 0.005 ? "works " + Means.percent(working) : "is busy " + Means.percent(c.busy);
         String names = alike.stream().limit(3).map(a -> a.station.name()).collect(Collectors.joining(" and "))
                 + (alike.size() > 3 ? " and others" : "");
         return new Finding(c.station.name(), "Limited by " + names + ": " + (alike.size() > 1 ? "each " : "") + how + " of the time",
@@ -227,7 +227,7 @@ public final class Limit {
         boolean comes = ins.stream().anyMatch(in -> !(((GoodsIn) in).supply().orElse(null) instanceof Supply.AtStart));
         String place = ins.stream().map(Equipment::name).findFirst().orElse("");
         String what = comes ? "Limited by what comes in" : "Limited by how many go round, from " + place;
-        return new Finding(place, what + ": " + c.station.name() + ", the busiest, works only " + percent(c.busy),
+        return new Finding(place, what + ": " + c.station.name() + ", the busiest, works only " + Means.percent(c.busy),
                 evidence(c) + (keepsUp ? "; the plant keeps up with what comes" : ""));
     }
 
@@ -235,13 +235,9 @@ public final class Limit {
         List<String> parts = new ArrayList<>();
         c.shares.forEach((state, share) -> {
             if (share > 0 || state.isAlwaysShown()) {
-                parts.add(state.word() + " " + percent(share));
+                parts.add(state.word() + " " + Means.percent(share));
             }
         });
-        return String.join(", ", parts) + (c.shut > 0 ? "; its inlet is shut " + percent(c.shut) : "");
-    }
-
-    private static String percent(double share) {
-        return String.format(Locale.ROOT, "%.0f %%", 100 * share);
+        return String.join(", ", parts) + (c.shut > 0 ? "; its inlet is shut " + Means.percent(c.shut) : "");
     }
 }

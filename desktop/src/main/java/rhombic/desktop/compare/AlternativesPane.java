@@ -30,7 +30,9 @@ import rhombic.desktop.parts.Words;
 import rhombic.desktop.work.Workbench;
 import rhombic.experiment.FigureText;
 import rhombic.experiment.Interval;
+import rhombic.experiment.OwnFigure;
 import rhombic.experiment.Response;
+import rhombic.experiment.ResponseNames;
 import rhombic.experiment.Scale;
 import rhombic.experiment.Sheet;
 import rhombic.experiment.Variant;
@@ -348,7 +350,12 @@ final class AlternativesPane extends ScrollPane {
             throw new IllegalArgumentException("Write a name, = and a formula, such as  per hour = here.out / 8");
         }
         rhombic.study.OwnResponse made = new rhombic.study.OwnResponse(text.substring(0, at).strip(), "", text.substring(at + 1).strip());
-        new rhombic.experiment.OwnFigure(made); // says what is wrong with the formula
+        List<String> unknown = new OwnFigure(made)
+                .unknown(new ResponseNames(Response.all(bench.study()).stream().map(Response::key).toList()));
+        if (!unknown.isEmpty()) {
+            throw new IllegalArgumentException(
+                    "There is no figure \u201c" + unknown.getFirst() + "\u201d; write here.throughput, or at('Packing').out");
+        }
         List<String> all = new ArrayList<>(responses);
         all.add(made.name());
         bench.compare("response " + made.name(), c -> {

@@ -2,7 +2,6 @@ package rhombic.desktop.work;
 
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
@@ -13,7 +12,6 @@ import java.util.concurrent.atomic.AtomicLong;
 import rhombic.experiment.Archive;
 import rhombic.experiment.Experiment;
 import rhombic.experiment.LocalEngine;
-import rhombic.experiment.Observation;
 import rhombic.experiment.Preparation;
 import rhombic.experiment.Summary;
 import rhombic.experiment.Variant;
@@ -62,12 +60,8 @@ public final class Diagnosing implements AutoCloseable {
         long mine = current.incrementAndGet();
         thread.execute(() -> {
             try {
-                List<Observation> observations = new ArrayList<>();
-                for (int r = 1; r <= Math.min(Diagnosis.MOST_OBSERVED, summary.runs().size()); r++) {
-                    observations.add(Observation.of(summary.study(), r, () -> current.get() != mine));
-                }
-                Diagnosis diagnosis = Diagnosis.of(summary, observations);
-                Board board = new Board(observations);
+                Diagnosis diagnosis = Diagnosis.of(summary, () -> current.get() != mine);
+                Board board = new Board(diagnosis.observations());
                 tell(mine, current, () -> listener.diagnosisIs(diagnosis, board));
             } catch (CancellationException e) {
                 return; // a later reading has taken over

@@ -110,6 +110,9 @@ class CompareWindowTest extends WindowBase {
         assertTrue(text(robot, "ask-message").startsWith("At character"), text(robot, "ask-message"));
         robot.interact(() -> {
             TextField field = robot.lookup("#ask-field").queryAs(TextField.class);
+            field.setText("half = at('Nowhere').out / 2");
+            field.fireEvent(new javafx.event.ActionEvent());
+            assertTrue(robot.lookup("#ask-message").queryAs(Label.class).getText().startsWith("There is no figure"));
             field.setText("half = here.out / 2");
             field.fireEvent(new javafx.event.ActionEvent());
         });

@@ -10,7 +10,6 @@ import java.util.function.BooleanSupplier;
 import rhombic.experiment.Archive;
 import rhombic.experiment.Curve;
 import rhombic.experiment.Experiment;
-import rhombic.experiment.Observation;
 import rhombic.experiment.Response;
 import rhombic.experiment.RunEngine;
 import rhombic.experiment.RunListener;
@@ -68,11 +67,7 @@ public final class Reports {
             return;
         }
         Summary summary = Summary.of(study, engine, RunListener.NONE, cancelled);
-        List<Observation> observations = new ArrayList<>();
-        for (int r = 1; r <= Math.min(Diagnosis.MOST_OBSERVED, summary.runs().size()); r++) {
-            observations.add(Observation.of(study, r, cancelled));
-        }
-        Diagnosis diagnosis = Diagnosis.of(summary, observations);
+        Diagnosis diagnosis = Diagnosis.of(summary, cancelled);
         List<ReportDocument.Drawn> curves = new ArrayList<>();
         for (Sweep sweep : study.comparison().sweeps()) {
             List<Variant> points = Variant.sweep(study, sweep);
