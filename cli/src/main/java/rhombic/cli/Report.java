@@ -9,6 +9,7 @@ import rhombic.experiment.Summary;
 import rhombic.insight.Limit;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.EquipmentFigures;
+import rhombic.measure.FailureFigures;
 import rhombic.measure.ModeFigures;
 import rhombic.measure.PersonFigures;
 import rhombic.study.value.PersonState;
@@ -96,25 +97,21 @@ final class Report {
     }
 
     private static void failures(Summary summary, PrintWriter out) {
-        RunFigures first = summary.runs().getFirst();
-        if (first.equipment().stream().allMatch(e -> e.modes().isEmpty())) {
+        List<FailureFigures> failures = summary.runs().getFirst().failures();
+        if (failures.isEmpty()) {
             return;
         }
         out.println();
         out.println("Failures, means over the runs:");
         String row = "%-24.24s %-24.24s %9s %12s %10s%n";
-        out.printf(row, "equipment", "failure", "times", "waits for it", "in repair");
-        for (int i = 0; i < first.equipment().size(); i++) {
-            for (int m = 0; m < first.equipment().get(i).modes().size(); m++) {
-                int index = i;
-                int mode = m;
-                ToDoubleFunction<ToDoubleFunction<ModeFigures>> mean = figure -> summary.runs().stream()
-                        .mapToDouble(run -> figure.applyAsDouble(run.equipment().get(index).modes().get(mode))).average()
-                        .orElse(Double.NaN);
-                out.printf(row, first.equipment().get(i).name(), first.equipment().get(i).modes().get(m).name(),
-                        String.format(Locale.ROOT, "%.1f", mean.applyAsDouble(ModeFigures::failures)),
-                        percent(mean.applyAsDouble(ModeFigures::waitingShare)), percent(mean.applyAsDouble(ModeFigures::repairShare)));
-            }
+        out.printf(row, "where", "failure", "times", "waits for it", "in repair");
+        for (int i = 0; i < failures.size(); i++) {
+            int index = i;
+            ToDoubleFunction<ToDoubleFunction<ModeFigures>> mean = figure -> summary.runs().stream()
+                    .mapToDouble(run -> figure.applyAsDouble(run.failures().get(index).mode())).average().orElse(Double.NaN);
+            out.printf(row, failures.get(i).place(), failures.get(i).mode().name(),
+                    String.format(Locale.ROOT, "%.1f", mean.applyAsDouble(ModeFigures::failures)),
+                    percent(mean.applyAsDouble(ModeFigures::waitingShare)), percent(mean.applyAsDouble(ModeFigures::repairShare)));
         }
     }
 

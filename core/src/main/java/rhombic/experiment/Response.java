@@ -77,16 +77,19 @@ public record Response(String place, String name, String unit, ToDoubleFunction<
         }
         List<Crew> crews = study.crews();
         for (int i = 0; i < crews.size(); i++) {
-            all.addAll(ofCrew(i, crews.get(i).name()));
+            all.addAll(ofCrew(i, crews.get(i)));
         }
         return all;
     }
 
-    private static List<Response> ofCrew(int index, String name) {
+    private static List<Response> ofCrew(int index, Crew crew) {
+        String name = crew.name();
         List<Response> all = new ArrayList<>(List.of(crew(index, name, "utilisation", "1", CrewFigures::utilisation),
                 crew(index, name, "jobs", "", CrewFigures::jobs), crew(index, name, "walked", "m", CrewFigures::metres)));
         for (PersonState state : PersonState.values()) {
-            all.add(crew(index, name, "people " + state.word(), "1", c -> c.share(state)));
+            if (state != PersonState.DOWN || !crew.basics().duty().failures().isEmpty()) {
+                all.add(crew(index, name, "people " + state.word(), "1", c -> c.share(state)));
+            }
         }
         return all;
     }

@@ -45,7 +45,9 @@ public final class PieceStory {
                 long stands = moment.atEndOfLinkNanos(spot.body());
                 yield stands > 0
                         ? "Has come from " + way + " and has waited there " + Clock.elapsed(stands) + " for room at " + where.name() + "."
-                        : "Is on its way from " + way + " for " + since + ".";
+                        : moment.standsOnWay(spot.body())
+                                ? "Has stood " + since + " on its way from " + way + ", which is down."
+                                : "Is on its way from " + way + " for " + since + ".";
             }
             case RIDES -> new ConveyorStory(study, waits).ofPiece(spot, (Conveyor) where, since, moment);
             case IS_WORKED_ON -> "Is worked on at " + where.name() + " for " + since + ".";

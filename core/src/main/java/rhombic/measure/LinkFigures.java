@@ -1,6 +1,7 @@
 package rhombic.measure;
 
 import java.io.Serializable;
+import java.util.List;
 
 /**
  * What went along one link on which pieces take time, after the warm-up. Always
@@ -8,7 +9,8 @@ import java.io.Serializable;
  *
  * @param link index of the link in the study
  * @param travelMean mean time from setting out to arriving, of those that arrived, seconds; NaN if none did
+ * @param modes its failures, in the order of the study
  */
 public record LinkFigures(int link, String from, String to, long departed, long arrived, int onTheWayAtStart, int onTheWay,
         double onTheWayMean, int onTheWayMost,
-        double travelMean) implements Serializable {}
+        double travelMean, List<ModeFigures> modes) implements Serializable {}

@@ -1,5 +1,7 @@
 package rhombic.measure;
 
+import java.util.List;
+
 /** Counts what is on its way along one link. */
 public final class LinkTally {
     private long departed;
@@ -41,11 +43,11 @@ public final class LinkTally {
         most = onTheWay;
     }
 
-    public LinkFigures figures(int link, String from, String to, long now) {
+    public LinkFigures figures(int link, String from, String to, long now, List<ModeFigures> modes) {
         advance(now);
         return new LinkFigures(link, from, to, departed, arrived, atStart, onTheWay,
                 now > windowStart ? time / (now - windowStart) : onTheWay, most,
-                arrived == 0 ? Double.NaN : travelTime / arrived / 1e9);
+                arrived == 0 ? Double.NaN : travelTime / arrived / 1e9, modes);
     }
 
     private void advance(long now) {

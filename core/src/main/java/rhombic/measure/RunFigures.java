@@ -1,6 +1,7 @@
 package rhombic.measure;
 
 import java.io.Serializable;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -32,6 +33,20 @@ public record RunFigures(int replication, long seed, double hours, long in, long
         types = List.copyOf(types);
         crews = List.copyOf(crews);
         skills = List.copyOf(skills);
+    }
+
+    /** All failures, those of equipment first, then those of links; in each run of a study the same in the same order. */
+    public List<FailureFigures> failures() {
+        List<FailureFigures> all = new ArrayList<>();
+        for (EquipmentFigures thing : equipment) {
+            int people = crews.stream().filter(crew -> crew.name().equals(thing.name())).mapToInt(crew -> crew.people().size()).findFirst()
+                    .orElse(1);
+            thing.modes().forEach(mode -> all.add(new FailureFigures(thing.name(), people, mode)));
+        }
+        for (LinkFigures link : links) {
+            link.modes().forEach(mode -> all.add(new FailureFigures(link.from() + " to " + link.to(), 1, mode)));
+        }
+        return all;
     }
 
     /** Part of those that came which were turned away, 0 to 1; NaN if none came. */

@@ -2,13 +2,17 @@ package rhombic.plant;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
 import rhombic.kernel.Event;
+import rhombic.measure.LinkFigures;
 import rhombic.measure.LinkTally;
 import rhombic.plant.piece.Piece;
+import rhombic.plant.upkeep.Breakdown;
 import rhombic.space.Pace;
 import rhombic.space.Path;
 import rhombic.space.Pose;
@@ -17,9 +21,10 @@ import rhombic.study.Travel;
 
 /**
  * A link on which pieces take time, with all that is on its way. A piece sets out with a promise of room where it goes; if
- * that is broken, since others had to be let in, it waits at the end of the link until there is room.
+ * that is broken, since others had to be let in, it waits at the end of the link until there is room. While a failure holds the
+ * link nothing sets out, and what is on its way stands, unless people carry it.
  */
-final class Channel implements Giver {
+final class Channel implements Giver, Breakdown.Site {
     final int index;
     final Link link;
     final LinkTally tally = new LinkTally();
@@ -37,6 +42,11 @@ final class Channel implements Giver {
     private final Way arrival;
     private final WaysOut toTaker;
     private final @Nullable Porters porters;
+    private final Modes modes;
+    private final Pose middle;
+    /** Those that move along it, while failures can stop them. */
+    private final Set<Trip> moving = new LinkedHashSet<>();
+    private int downs;
     private @Nullable Offer endOffer;
 
     /** Where people take pieces up and bring them. */
@@ -47,6 +57,9 @@ final class Channel implements Giver {
         private @Nullable Piece piece;
         private long begunNanos;
         private boolean promised;
+        /** When it began to move last, how, and how much of that was over when it was stopped. */
+        private long movesSince;
+        private Pace pace = Pace.restAt(0);
 
         @Override
         protected void occur() {
@@ -73,6 +86,8 @@ final class Channel implements Giver {
         this.taker = taker;
         most = link.travel().most() == 0 ? Integer.MAX_VALUE : link.travel().most();
         metres = path.metres();
+        middle = path.at(metres / 2);
+        modes = new Modes(plant, plant.staff(), giverId + "\u0000" + taker.id(), link.failures(), this);
         switch (link.travel()) {
             case Travel.InTime in -> {
                 time = in.time().sampler(plant.stream(giverId + "\u0000" + taker.id(), Purpose.TRAVEL));
@@ -98,7 +113,28 @@ final class Channel implements Giver {
         toTaker = WaysOut.only(arrival);
     }
 
+    void begin() {
+        modes.begin();
+    }
+
+    void restart() {
+        tally.restart(plant.now());
+        modes.restart();
+    }
+
+    LinkFigures figures() {
+        return tally.figures(index, link.from(), link.to(), plant.now(), modes.figures());
+    }
+
+    boolean isDown() {
+        return downs > 0;
+    }
+
     boolean hasRoom() {
+        return !isDown() && roomOnTheWay();
+    }
+
+    private boolean roomOnTheWay() {
         return porters == null ? !isCarried() && tally.onTheWay() < most : porters.canTake();
     }
 
@@ -115,10 +151,78 @@ final class Channel implements Giver {
             return;
         }
         long nanos = time == null ? nanosAtSpeed : time.nextNanos();
-        if (plant.trace != null) {
-            plant.trace.moves(plant.now(), piece.body, taker.index, index, paceAtSpeed == null ? Pace.over(metres, nanos) : paceAtSpeed);
+        if (plant.trace == null && link.failures().isEmpty()) {
+            plant.simulator.schedule(trip, nanos);
+            return;
         }
-        plant.simulator.schedule(trip, nanos);
+        trip.pace = paceAtSpeed == null ? Pace.over(metres, nanos) : paceAtSpeed;
+        if (!link.failures().isEmpty()) {
+            moving.add(trip);
+        }
+        goes(trip);
+    }
+
+    private void goes(Trip trip) {
+        trip.movesSince = plant.now();
+        tellMoves(trip.piece(), trip.pace);
+        plant.simulator.schedule(trip, trip.pace.nanos());
+    }
+
+    private void tellMoves(Piece piece, Pace pace) {
+        if (plant.trace != null) {
+            plant.trace.moves(plant.now(), piece.body, taker.index, index, pace);
+        }
+    }
+
+    // ---- what breaks it
+
+    /** In the middle of its way. */
+    @Override
+    public Pose whereMended() {
+        return middle;
+    }
+
+    @Override
+    public void breaks(Breakdown by) {
+        if (downs++ > 0) {
+            return;
+        }
+        for (Trip trip : moving) {
+            plant.simulator.cancel(trip);
+            trip.pace = trip.pace.restFrom(plant.now() - trip.movesSince);
+            tellMoves(trip.piece(), Pace.restAt(trip.pace.metresAt(0)));
+        }
+        tellState();
+    }
+
+    @Override
+    public void mended(Breakdown by) {
+        if (--downs == 0) {
+            moving.forEach(this::goes);
+            plant.toAgenda(taker);
+        }
+        tellState();
+    }
+
+    @Override
+    public void stageChanges(Breakdown of) {
+        tellState();
+    }
+
+    private void tellState() {
+        if (plant.trace != null) {
+            plant.trace.link(plant.now(), index, isDown() ? modes.state() : null);
+        }
+    }
+
+    @Override
+    public void settle() {
+        plant.settle();
+    }
+
+    @Override
+    public void afterwards(Runnable what) {
+        plant.afterwards(taker.name(), what);
     }
 
     boolean isCarried() {
@@ -168,6 +272,8 @@ final class Channel implements Giver {
 
     void arrives(Trip trip) {
         plant.countStep(taker);
+        moving.remove(trip);
+        modes.cycle();
         trip.piece().moveNanos += plant.now() - trip.begunNanos;
         if (trip.promised) {
             taker.keepPromise(trip);

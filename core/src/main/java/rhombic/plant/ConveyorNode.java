@@ -265,9 +265,9 @@ final class ConveyorNode extends ContentNode {
     private void countsWork(boolean works) {
         Upkeep kept = upkeep;
         if (kept != null && works) {
-            kept.workBegins(Long.MAX_VALUE);
+            kept.modes().workBegins(Long.MAX_VALUE);
         } else if (kept != null) {
-            kept.workEnds();
+            kept.modes().workEnds();
         }
     }
 

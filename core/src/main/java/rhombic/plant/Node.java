@@ -160,7 +160,7 @@ abstract class Node implements Giver {
         tally.restart(plant.now());
         Upkeep kept = upkeep;
         if (kept != null) {
-            kept.restart();
+            kept.modes().restart();
         }
     }
 
@@ -284,7 +284,8 @@ abstract class Node implements Giver {
         if (channel == null) {
             return;
         }
-        boolean waits = !channel.hasRoom() && !standing.offer.giver.isOutletHeld() && hasRoom(standing.way, standing.offer.piece());
+        boolean waits = !channel.isDown() && !channel.hasRoom() && !standing.offer.giver.isOutletHeld()
+                && hasRoom(standing.way, standing.offer.piece());
         if (waits) {
             channel.callPorters();
         }
@@ -421,7 +422,7 @@ abstract class Node implements Giver {
     final void countsCycle() {
         Upkeep kept = upkeep;
         if (kept != null) {
-            kept.cycle();
+            kept.modes().cycle();
         }
     }
 

@@ -22,6 +22,7 @@ import rhombic.kernel.Event;
 import rhombic.kernel.Simulator;
 import rhombic.measure.Diary;
 import rhombic.measure.EquipmentFigures;
+import rhombic.measure.ModeFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.StandstillFigures;
 import rhombic.measure.TypeFigures;
@@ -169,7 +170,7 @@ public final class Plant {
             linksFrom.computeIfAbsent(from, key -> new ArrayList<>()).add(link);
             Way.Entry entry = to.entry(link.toPort(), link.travel() instanceof Travel.AtOnce ? from.toEdgeMetres() : 0);
             ways.add(new Way(ways.size(), to, channel(i, link, to, entry), entry));
-            if (link.travel().most() > 0) {
+            if (link.travel().most() > 0 || !link.failures().isEmpty()) {
                 limited.add(to);
             }
         }
@@ -248,6 +249,7 @@ public final class Plant {
         }
         nodes.forEach(Node::beginShutTimes);
         nodes.forEach(Node::begin);
+        channels.forEach(Channel::begin);
         if (staff != null) {
             staff.begin();
         }
@@ -272,7 +274,7 @@ public final class Plant {
         if (staff != null) {
             staff.restart();
         }
-        channels.forEach(channel -> channel.tally.restart(now()));
+        channels.forEach(Channel::restart);
         for (TypeTally type : typeTallies) {
             type.restart();
         }
@@ -320,7 +322,7 @@ public final class Plant {
         nodes.forEach(Node::book);
         List<EquipmentFigures> equipment = nodes.stream()
                 .map(node -> node.tally.figures(node.name(), node.equipment().kind(), now,
-                        node.upkeep == null ? List.of() : node.upkeep.figures()))
+                        modes(node)))
                 .toList();
         List<TypeFigures> pieceTypes = new ArrayList<>();
         for (int i = 0; i < typeTallies.length; i++) {
@@ -330,11 +332,17 @@ public final class Plant {
         return new RunFigures(replication, streams.seed(), whole.hours(now), whole.in(), whole.out(), whole.carriersOut(), whole.made(),
                 whole.joined(),
                 whole.scrapped(), whole.insideAtStart(), whole.inside(), whole.insideMean(now), turnedAway, whole.lead(), equipment,
-                channels.stream().map(channel -> channel.tally.figures(channel.index, channel.link.from(), channel.link.to(), now))
-                        .toList(),
+                channels.stream().map(Channel::figures).toList(),
                 pieceTypes,
                 simulator.occurred(), stoppedBy, standstill(), staff == null ? List.of() : staff.figures(),
                 staff == null ? List.of() : staff.skills(), plannedHours(now, whole.hours(now)));
+    }
+
+    private List<ModeFigures> modes(Node node) {
+        if (node.upkeep != null) {
+            return node.upkeep.modes().figures();
+        }
+        return staff != null && node.equipment() instanceof Crew ? staff.modes(node.name()) : List.of();
     }
 
     /** What can be read off now. */

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import rhombic.measure.CrewFigures;
+import rhombic.measure.ModeFigures;
 import rhombic.measure.SkillFigures;
 import rhombic.measure.SkillTally;
 import rhombic.plant.activity.Hold;
@@ -16,6 +17,7 @@ import rhombic.plant.doers.Group;
 import rhombic.plant.doers.Job;
 import rhombic.plant.upkeep.Timeclock;
 import rhombic.space.Pose;
+import rhombic.study.Layout;
 import rhombic.study.Study;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.Need;
@@ -31,6 +33,7 @@ final class Staff implements Doer.Watcher {
     private final List<SkillTally> skillTallies = new ArrayList<>();
     private final List<Group> groups = new ArrayList<>();
     private final List<Timeclock> timeclocks = new ArrayList<>();
+    private final List<PersonTool> tools = new ArrayList<>();
 
     Staff(Plant plant, List<Crew> crews) {
         this.plant = plant;
@@ -63,7 +66,12 @@ final class Staff implements Doer.Watcher {
             can[skills.getOrDefault(crew.name(), 0)] = true;
             crew.skills().forEach(skill -> can[skills.getOrDefault(skill, 0)] = true);
             person.skills().forEach(skill -> can[skills.getOrDefault(skill, 0)] = true);
-            members.add(allocation.add(person.name(), group, can, person.factor(), rhombic.study.Layout.home(crew, number++)));
+            Doer doer = allocation.add(person.name(), group, can, person.factor(), Layout.home(crew, number));
+            members.add(doer);
+            if (!crew.basics().duty().failures().isEmpty()) {
+                tools.add(new PersonTool(plant, this, doer, crew, number));
+            }
+            number++;
         }
         study.calendar(crew.basics().duty().calendar())
                 .ifPresent(calendar -> timeclocks.add(timeclock(calendar, members)));
@@ -97,6 +105,7 @@ final class Staff implements Doer.Watcher {
             does(doer, PersonState.WAITING, null);
         }
         timeclocks.forEach(Timeclock::begin);
+        tools.forEach(tool -> tool.modes().begin());
     }
 
     Allocation allocation() {
@@ -129,12 +138,27 @@ final class Staff implements Doer.Watcher {
         long now = plant.now();
         allocation.doers().forEach(doer -> doer.tally().restart(now));
         skillTallies.forEach(tally -> tally.restart(now));
+        tools.forEach(tool -> tool.modes().restart());
     }
 
     List<CrewFigures> figures() {
         long now = plant.now();
         return groups.stream().map(group -> new CrewFigures(group.name(), allocation.doers().stream().filter(doer -> doer.group() == group)
                 .map(doer -> doer.tally().figures(doer.name(), now)).toList())).toList();
+    }
+
+    /** The failures of what a crew works with: how many of all its people, and their share of the time of one. */
+    List<ModeFigures> modes(String crew) {
+        List<List<ModeFigures>> each = tools.stream().filter(tool -> tool.doer().group().name().equals(crew)).map(t -> t.modes().figures())
+                .toList();
+        List<ModeFigures> all = new ArrayList<>();
+        for (int i = 0; !each.isEmpty() && i < each.getFirst().size(); i++) {
+            int mode = i;
+            all.add(new ModeFigures(each.getFirst().get(i).name(), each.stream().mapToLong(one -> one.get(mode).failures()).sum(),
+                    each.stream().mapToDouble(one -> one.get(mode).waitingShare()).average().orElse(0),
+                    each.stream().mapToDouble(one -> one.get(mode).repairShare()).average().orElse(0)));
+        }
+        return all;
     }
 
     List<SkillFigures> skills() {

@@ -1,28 +1,19 @@
 package rhombic.plant;
 
-import java.util.ArrayList;
-import java.util.List;
 import org.jspecify.annotations.Nullable;
-import rhombic.chance.Purpose;
-import rhombic.measure.ModeFigures;
-import rhombic.measure.ModeTally;
 import rhombic.plant.activity.Hold;
-import rhombic.plant.doers.Job;
 import rhombic.plant.upkeep.Breakdown;
 import rhombic.plant.upkeep.Timeclock;
+import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.Duty;
-import rhombic.study.duty.FailureMode;
 import rhombic.study.value.EquipmentState;
 
 /** What breaks one equipment and when it is on duty. */
 final class Upkeep implements Breakdown.Site {
     private final Node node;
-    private final List<Breakdown> modes = new ArrayList<>();
-    /** Those of the modes whose clock counts work, and those that count pieces. */
-    private final Breakdown[] ofWork;
-    private final Breakdown[] ofCycles;
+    private final Modes modes;
     private final @Nullable Timeclock timeclock;
     private boolean isOff;
     /** How many failures hold it, of others too that stop it with them. */
@@ -32,19 +23,7 @@ final class Upkeep implements Breakdown.Site {
     private Upkeep(Node node, Duty duty, @Nullable Calendar calendar) {
         this.node = node;
         Plant plant = node.plant;
-        for (FailureMode mode : duty.failures()) {
-            Staff staff = plant.staff();
-            Manning.Order order = mode.repair().isEmpty() || staff == null ? null : staff.order(Job.What.REPAIR, mode.repair());
-            String stream = node.id() + "\u0000" + mode.name();
-            modes.add(new Breakdown(plant.simulator, mode, this, plant.start, plant.stream(stream, Purpose.FAILURE),
-                    plant.stream(stream, Purpose.REPAIR), staff == null ? null : staff.allocation(),
-                    order == null
-                            ? null
-                            : new Job.Order(order.what(), Layout.stand(node.equipment(), 0), order.demands(), order.priority(),
-                                    order.yields())));
-        }
-        ofWork = modes.stream().filter(Breakdown::countsWork).toArray(Breakdown[]::new);
-        ofCycles = modes.stream().filter(Breakdown::countsCycles).toArray(Breakdown[]::new);
+        modes = new Modes(plant, plant.staff(), node.id(), duty.failures(), this);
         timeclock = calendar == null ? null : new Timeclock(plant.simulator, calendar, plant.start, this::duty);
     }
 
@@ -62,41 +41,15 @@ final class Upkeep implements Breakdown.Site {
         if (timeclock != null) {
             timeclock.begin();
         }
-        modes.forEach(Breakdown::begin);
+        modes.begin();
     }
 
-    void restart() {
-        modes.forEach(mode -> mode.tally().restart(node.plant.now()));
-    }
-
-    List<ModeFigures> figures() {
-        return modes.stream().map(mode -> mode.tally().figures(mode.mode().name(), node.plant.now())).toList();
+    Modes modes() {
+        return modes;
     }
 
     boolean isOff() {
         return isOff;
-    }
-
-    boolean countsWork() {
-        return ofWork.length > 0;
-    }
-
-    void workBegins(long nanosAhead) {
-        for (Breakdown mode : ofWork) {
-            mode.workBegins(nanosAhead);
-        }
-    }
-
-    void workEnds() {
-        for (Breakdown mode : ofWork) {
-            mode.workEnds();
-        }
-    }
-
-    void cycle() {
-        for (Breakdown mode : ofCycles) {
-            mode.cycle();
-        }
     }
 
     /** What it shows while it does nothing by itself; null: nothing of this keeps it. */
@@ -108,8 +61,7 @@ final class Upkeep implements Breakdown.Site {
         if (downs == 0) {
             return null;
         }
-        boolean mends = byOthers > 0 || modes.stream().anyMatch(mode -> mode.tally().stage() == ModeTally.Stage.REPAIR);
-        return mends ? EquipmentState.DOWN : EquipmentState.AWAITING_REPAIR;
+        return byOthers > 0 ? EquipmentState.DOWN : modes.state();
     }
 
     private void duty(Calendar.Mode mode) {
@@ -120,6 +72,11 @@ final class Upkeep implements Breakdown.Site {
             node.upkeepChanged();
             node.plant.settle();
         }
+    }
+
+    @Override
+    public Pose whereMended() {
+        return Layout.stand(node.equipment(), 0);
     }
 
     @Override

@@ -265,9 +265,9 @@ abstract class WorkNode extends Node {
     /** Clocks of working time run while it works. */
     private void counts(Place place) {
         Upkeep kept = upkeep;
-        if (kept != null && kept.countsWork() && place.phase == Phase.WORK && place.isRunning() && !place.isCounted) {
+        if (kept != null && kept.modes().countsWork() && place.phase == Phase.WORK && place.isRunning() && !place.isCounted) {
             place.isCounted = true;
-            kept.workBegins(place.leftNanos());
+            kept.modes().workBegins(place.leftNanos());
         }
     }
 
@@ -275,7 +275,7 @@ abstract class WorkNode extends Node {
         Upkeep kept = upkeep;
         if (kept != null && place.isCounted) {
             place.isCounted = false;
-            kept.workEnds();
+            kept.modes().workEnds();
         }
     }
 

@@ -9,6 +9,7 @@ import java.util.List;
  */
 public final class Pace {
     private static final double NANOS = 1e9;
+    private static final long FOR_EVER = Long.MAX_VALUE / 4;
 
     private final List<Phase> phases;
 
@@ -170,6 +171,26 @@ public final class Pace {
             return passed;
         }
         throw new IllegalArgumentException("A motion of " + metres() + " m never comes to " + metres + " m");
+    }
+
+    /** At rest at that place, for as long as nothing else is said. */
+    public static Pace restAt(double metres) {
+        return new Pace(List.of(new Phase(FOR_EVER, metres, 0, 0)));
+    }
+
+    /** What is left of the motion after that time, from the place where it is then. */
+    public Pace restFrom(long nanos) {
+        List<Phase> left = new ArrayList<>();
+        long before = Math.max(0, nanos);
+        for (Phase phase : phases) {
+            long part = Math.min(before, phase.nanos);
+            before -= part;
+            if (part < phase.nanos) {
+                double seconds = part / NANOS;
+                left.add(new Phase(phase.nanos - part, phase.at(seconds), phase.speed + phase.gain * seconds, phase.gain));
+            }
+        }
+        return left.isEmpty() ? new Pace(List.of(new Phase(0, metres(), 0, 0))) : new Pace(left);
     }
 
     /** The same up to that time, and then at rest. */

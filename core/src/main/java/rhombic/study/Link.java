@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.duty.FailureMode;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Count;
 import rhombic.study.value.Names;
@@ -20,13 +21,16 @@ import rhombic.study.value.StudyException;
  * @param bends where its path changes direction, from the giver on
  * @param fromPort where pieces leave the giver; empty: its first outlet
  * @param toPort where pieces enter the taker; empty: its first inlet
+ * @param failures what breaks it, if it takes time: nothing sets out then, and what is on its way stands, unless people carry it
  */
 public record Link(String from, String to, Optional<Quantity> share, LinkFilter filter, Travel travel, List<Bend> bends, String fromPort,
-        String toPort) implements Serializable {
+        String toPort, List<FailureMode> failures) implements Serializable {
     public static final int MOST_BENDS = 200;
 
     public Link {
         bends = List.copyOf(bends);
+        failures = List.copyOf(failures);
+        FailureMode.refuseTwins(failures);
         Count.between(0, MOST_BENDS, "The bends of a link", bends.size());
         Names.checked(from);
         Names.checked(to);
@@ -39,7 +43,7 @@ public record Link(String from, String to, Optional<Quantity> share, LinkFilter 
 
     /** A link that takes no time, straight from first outlet to first inlet. */
     public Link(String from, String to, Optional<Quantity> share, LinkFilter filter) {
-        this(from, to, share, filter, Travel.AT_ONCE, List.of(), "", "");
+        this(from, to, share, filter, Travel.AT_ONCE, List.of(), "", "", List.of());
     }
 
     public Link(String from, String to, Optional<Quantity> share) {
@@ -51,27 +55,31 @@ public record Link(String from, String to, Optional<Quantity> share, LinkFilter 
     }
 
     public Link withShare(Optional<Quantity> newShare) {
-        return new Link(from, to, newShare, filter, travel, bends, fromPort, toPort);
+        return new Link(from, to, newShare, filter, travel, bends, fromPort, toPort, failures);
     }
 
     public Link withFilter(LinkFilter newFilter) {
-        return new Link(from, to, share, newFilter, travel, bends, fromPort, toPort);
+        return new Link(from, to, share, newFilter, travel, bends, fromPort, toPort, failures);
     }
 
     public Link between(String newFrom, String newTo) {
-        return new Link(newFrom, newTo, share, filter, travel, bends, fromPort, toPort);
+        return new Link(newFrom, newTo, share, filter, travel, bends, fromPort, toPort, failures);
     }
 
     public Link withTravel(Travel newTravel) {
-        return new Link(from, to, share, filter, newTravel, bends, fromPort, toPort);
+        return new Link(from, to, share, filter, newTravel, bends, fromPort, toPort, failures);
     }
 
     public Link withBends(List<Bend> newBends) {
-        return new Link(from, to, share, filter, travel, newBends, fromPort, toPort);
+        return new Link(from, to, share, filter, travel, newBends, fromPort, toPort, failures);
     }
 
     public Link withPorts(String newFromPort, String newToPort) {
-        return new Link(from, to, share, filter, travel, bends, newFromPort, newToPort);
+        return new Link(from, to, share, filter, travel, bends, newFromPort, newToPort, failures);
+    }
+
+    public Link withFailures(List<FailureMode> newFailures) {
+        return new Link(from, to, share, filter, travel, bends, fromPort, toPort, newFailures);
     }
 
     /** What no two links of a study have in common: the ends. */
@@ -88,13 +96,13 @@ public record Link(String from, String to, Optional<Quantity> share, LinkFilter 
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
     private record Stored(String from, String to, @Nullable Quantity share, LinkFilter filter, Travel travel, List<Bend> bends,
-            String fromPort, String toPort) implements Serializable {
+            String fromPort, String toPort, List<FailureMode> failures) implements Serializable {
         private Object readResolve() {
-            return new Link(from, to, Optional.ofNullable(share), filter, travel, bends, fromPort, toPort);
+            return new Link(from, to, Optional.ofNullable(share), filter, travel, bends, fromPort, toPort, failures);
         }
     }
 
     private Object writeReplace() {
-        return new Stored(from, to, share.orElse(null), filter, travel, bends, fromPort, toPort);
+        return new Stored(from, to, share.orElse(null), filter, travel, bends, fromPort, toPort, failures);
     }
 }

@@ -35,7 +35,7 @@ public record Renaming(What what, String from, String to) implements NameChange,
         Travel travel = link.travel() instanceof Travel.Carried carried && what == What.EQUIPMENT
                 ? carried.by(carried.need().ofWhom(name(carried.need().whom())))
                 : link.travel();
-        return link.between(newFrom, newTo).withFilter(filter).withTravel(travel);
+        return link.between(newFrom, newTo).withFilter(filter).withTravel(travel).withFailures(Kinds.renamed(link.failures(), this));
     }
 
     public PieceType in(PieceType type) {

@@ -66,6 +66,7 @@ public final class Moment {
     private static final int PLACE_WIDTH = STATE_NANOS + 2 * STATES;
 
     private final int nodes;
+    private final int links;
     private final Pages bodies;
     private final Pages places;
     private final PeopleMoment people;
@@ -81,6 +82,7 @@ public final class Moment {
 
     Moment(int nodes, int links) {
         this.nodes = nodes;
+        this.links = links;
         bodies = new Pages(64, BODY_WIDTH, NONE);
         people = new PeopleMoment();
         places = new Pages(nodes + links, PLACE_WIDTH, 0);
@@ -93,6 +95,7 @@ public final class Moment {
 
     private Moment(Moment other) {
         nodes = other.nodes;
+        links = other.links;
         bodies = other.bodies.copy();
         places = other.places.copy();
         people = other.people.copy();
@@ -128,6 +131,10 @@ public final class Moment {
 
     public int nodes() {
         return nodes;
+    }
+
+    public int links() {
+        return links;
     }
 
     // ---- bodies, one by one, without an object for each
@@ -361,6 +368,17 @@ public final class Moment {
     public Optional<EquipmentState> state(int node) {
         int state = places.get(node, STATE_NOW);
         return state < 0 ? Optional.empty() : Optional.of(STATE[state]);
+    }
+
+    /** What keeps a link from being used; empty if nothing does. */
+    public Optional<EquipmentState> stateOfLink(int link) {
+        return state(nodes + link);
+    }
+
+    /** Whether a body that moves along a link stands there, since the link is down. */
+    public boolean standsOnWay(int body) {
+        return bodies.getDouble(body, MOVE_SPEED) == 0 && bodies.getDouble(body, MOVE_GAIN) == 0 && atEndOfLinkNanos(body) == 0
+                && bodies.getLong(body, MOVE_NANOS) > 0;
     }
 
     public long stateSinceNanos(int node) {

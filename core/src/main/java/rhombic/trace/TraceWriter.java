@@ -272,6 +272,11 @@ public final class TraceWriter {
         add(timeNanos, NO_BODY, node, state == null ? -1 : state.ordinal(), Segment.What.KEPT);
     }
 
+    /** A link is down; null: no longer. Links stand behind the equipment. */
+    public void link(long timeNanos, int link, @Nullable EquipmentState state) {
+        kept(timeNanos, moving.nodes() + link, state);
+    }
+
     /** A person sets out, straight, and will be there after so long; with 0 it is there. */
     public void walks(long timeNanos, int person, Pose from, Pose to, long nanos) {
         further(timeNanos, Double.doubleToRawLongBits(from.x()), Double.doubleToRawLongBits(from.y()), Double.doubleToRawLongBits(to.x()),

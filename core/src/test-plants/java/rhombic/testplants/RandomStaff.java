@@ -44,10 +44,10 @@ final class RandomStaff {
     }
 
     static Study with(Study study, long seed) {
-        return new RandomStaff(seed).staffed(study);
+        return new RandomStaff(seed).staffed(study, seed);
     }
 
-    private Study staffed(Study study) {
+    private Study staffed(Study study, long seed) {
         if (one(2)) {
             return study;
         }
@@ -58,7 +58,30 @@ final class RandomStaff {
         things.add(new BreakArea(Basics.of("Break area", Placement.at(-8, -8))));
         List<Link> links = study.links().stream().map(link -> one(6) ? link.withTravel(new Travel.Carried(need(), 1 + random.nextInt(3))) : link)
                 .toList();
-        return new Study(study.name(), study.plan(), study.pieceTypes(), things, links, study.tables(), study.rules(), study.views(), calendars());
+        Study staffed = new Study(study.name(), study.plan(), study.pieceTypes(), things, links, study.tables(), study.rules(), study.views(),
+                calendars());
+        return new RandomStaff(seed * 19 + 11).withTools(staffed);
+    }
+
+    /** Failures of links and of what people work with, which came later: drawn apart, so that the rest stays the same for a seed. */
+    private Study withTools(Study study) {
+        Study tooled = study.withLinks(study.links().stream()
+                .map(link -> !(link.travel() instanceof Travel.AtOnce) && one(2) ? link.withFailures(List.of(slip("slip"))) : link).toList());
+        for (Crew crew : study.crews()) {
+            if (one(3)) {
+                tooled = tooled.changed(crew.name(),
+                        e -> e.with(e.basics().withDuty(e.basics().duty().withFailures(List.of(slip("drill"), slip("battery"))))));
+            }
+        }
+        return tooled;
+    }
+
+    private FailureMode slip(String name) {
+        UpTime up = one(3)
+                ? new UpTime.AfterCycles(1 + random.nextInt(9), one(2))
+                : new UpTime.After(DistributionText.parse("exponential(3 min)"),
+                        name.equals("slip") ? UpTime.Clock.CALENDAR : UpTime.Clock.values()[random.nextInt(2)]);
+        return FailureMode.of(name, up, DistributionText.parse("uniform(10 s, 90 s)")).withRepair(one(3) ? List.of(Need.of("Crew A")) : List.of());
     }
 
     private Crew crew(String name, int people) {

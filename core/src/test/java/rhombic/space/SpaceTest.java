@@ -144,5 +144,10 @@ class SpaceTest {
         assertEquals(stopped.metres(), stopped.metresAt(cut + 5_000_000_000L), 1e-12);
         assertEquals(cut, stopped.nanos());
         assertEquals(0, stopped.speedAt(cut));
+        Pace later = pace.restFrom(cut);
+        assertEquals(pace.nanos() - cut, later.nanos(), "what is left takes what is left of the time");
+        long on = (long) (random.nextDouble() * (pace.nanos() - cut));
+        assertEquals(pace.metresAt(cut + on), later.metresAt(on), 1e-7);
+        assertEquals(stopped.metres(), Pace.restAt(stopped.metres()).metresAt(on), 0);
     }
 }

@@ -139,7 +139,7 @@ public final class Allocation {
         if (job.state != Job.State.BEGUN) {
             throw new IllegalStateException("Only a job that has begun can be done; this one is " + job.state);
         }
-        job.doers.forEach(doer -> doer.tally().does());
+        job.doers.forEach(Doer::hasDone);
         release(job);
     }
 
@@ -443,7 +443,7 @@ public final class Allocation {
 
     // ---- duty
 
-    /** Somebody's shift or break begins or ends. */
+    /** Somebody's shift or break begins or ends, or what he works with breaks or is mended. */
     public void duty(Doer doer, Hold reason, boolean off) {
         boolean was = doer.holds().isHeld();
         if (off) {
@@ -452,10 +452,10 @@ public final class Allocation {
             }
             doer.holds().hold(reason);
             Job job = doer.job;
-            if (job == null) {
+            if (job == null || was && job.state == Job.State.PAUSED) {
                 goesOff(doer);
             } else if (!was) {
-                leaves(doer, job);
+                leaves(doer, job, reason);
             }
         } else {
             doer.holds().release(reason);
@@ -470,7 +470,7 @@ public final class Allocation {
         changed = true;
     }
 
-    private void leaves(Doer doer, Job job) {
+    private void leaves(Doer doer, Job job, Hold reason) {
         boolean isUnderWay = job.state == Job.State.BEGUN || job.state == Job.State.PAUSED || job.wasBegun;
         if (isUnderWay && !job.site.mayLeave(job)) {
             return; // what is in hand is brought there first
@@ -479,7 +479,11 @@ public final class Allocation {
             handBack(job);
             return;
         }
-        switch (doer.group().whenOver) {
+        WhenOver then = doer.group().whenOver;
+        if (reason == Hold.DOWN && then == WhenOver.FINISH) {
+            then = WhenOver.STOP; // with a broken tool nothing is finished
+        }
+        switch (then) {
             case FINISH -> {}
             case HAND_OVER -> handBack(job);
             case STOP -> {
@@ -512,8 +516,14 @@ public final class Allocation {
         ask(job);
     }
 
+    /** Goes home or to the break area; with nothing but a broken tool it stays where it is. */
     private void goesOff(Doer doer) {
         boolean home = doer.isOffShift();
+        if (!home && !doer.holds().isHeldBy(Hold.ON_BREAK)) {
+            doer.stop();
+            doer.become(PersonState.DOWN);
+            return;
+        }
         doer.become(home ? PersonState.OFF_SHIFT : PersonState.ON_BREAK);
         Pose area = doer.group().breakArea;
         Pose rest = home || area == null ? doer.home() : area;

@@ -18,6 +18,13 @@ public final class Doer extends Event {
         void does(Doer doer, PersonState state, @Nullable Job job);
     }
 
+    /** What it works with, which may break; hears of its use. */
+    public interface Tool {
+        void isUsed(boolean used);
+
+        void hasDoneJob();
+    }
+
     /** Why it walks. */
     enum Aim {
         NOTHING, JOB, REST
@@ -39,6 +46,7 @@ public final class Doer extends Event {
     private Pose to;
     private long setOutNanos;
     private long wayNanos;
+    private @Nullable Tool tool;
 
     /**
      * A doer that is free, at home.
@@ -71,6 +79,10 @@ public final class Doer extends Event {
 
     public PersonTally tally() {
         return tally;
+    }
+
+    public void worksWith(Tool newTool) {
+        tool = newTool;
     }
 
     public @Nullable Job job() {
@@ -163,9 +175,21 @@ public final class Doer extends Event {
     }
 
     void become(PersonState state) {
-        if (tally.state() != state) {
+        PersonState before = tally.state();
+        if (before != state) {
             tally.become(group.clock(), state);
+            if (tool != null && before.usesTool() != state.usesTool()) {
+                tool.isUsed(state.usesTool());
+            }
             group.tellDoes(this, state, job);
+        }
+    }
+
+    /** One more job is done. */
+    void hasDone() {
+        tally.does();
+        if (tool != null) {
+            tool.hasDoneJob();
         }
     }
 

@@ -73,6 +73,11 @@ public final class Job {
                 throw new IllegalArgumentException("A job needs somebody to do it");
             }
         }
+
+        /** The same elsewhere. */
+        public Order at(Pose newWhere) {
+            return new Order(what, newWhere, demands, priority, yields);
+        }
     }
 
     final Site site;

@@ -16,13 +16,17 @@ import rhombic.plant.doers.Job;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
+import rhombic.space.Pose;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.UpTime;
 
-/** One mode of failure of one equipment, as it runs. */
+/** One mode of failure of one equipment, link or person's tool, as it runs. */
 public final class Breakdown implements Job.Site {
     /** What breaks. */
     public interface Site {
+        /** Where it is repaired. */
+        Pose whereMended();
+
         /** It stands still from now on. */
         void breaks(Breakdown by);
 
@@ -83,7 +87,7 @@ public final class Breakdown implements Job.Site {
 
     /**
      * @param start when the run begins, for what is planned
-     * @param order for its repairers; null if it mends itself
+     * @param order for its repairers, wherever that is; null if it mends itself
      */
     public Breakdown(Simulator simulator, FailureMode mode, Site site, LocalDateTime start, UniformRandomProvider upChance,
             UniformRandomProvider downChance, @Nullable Allocation allocation, Job.@Nullable Order order) {
@@ -223,7 +227,7 @@ public final class Breakdown implements Job.Site {
         if (asked == null || people == null) {
             repair.start(down.nextNanos());
         } else {
-            asked.becomes(asked.order(), simulator.nowNanos(), simulator.nowNanos(), null, Job.Insists.NO);
+            asked.becomes(asked.order().at(site.whereMended()), simulator.nowNanos(), simulator.nowNanos(), null, Job.Insists.NO);
             people.ask(asked);
         }
     }

@@ -51,6 +51,7 @@ final class DutyCheck {
         study.calendars().forEach(check::calendar);
         study.equipment().forEach(check::single);
         study.links().forEach(check::carried);
+        study.links().forEach(check::failures);
         check.crews.forEach(check::crew);
         return check.problems;
     }
@@ -132,17 +133,60 @@ final class DutyCheck {
     }
 
     private void failure(Equipment thing, FailureMode mode) {
+        boolean works = thing instanceof WorkEquipment || thing instanceof Conveyor || thing instanceof Crew;
+        failure(thing, mode, works ? "" : "a " + thing.kind().toLowerCase(java.util.Locale.ROOT));
+        presence(thing, mode);
+        if (thing instanceof Crew crew) {
+            saysTooMuch(thing, mode, "of what people work with");
+            for (Need need : mode.repair()) {
+                long others = able(need) - (crew.has(need.whom()) ? 1 : 0);
+                if (others < need.people() && able(need) >= need.people()) {
+                    error(thing.name(), Problem.Kind.CREW,
+                            "Whose " + mode.name() + " is to be repaired would have to repair it: there is nobody else for \u201c"
+                                    + need.whom() + "\u201d",
+                            "Add people to the crew, or let another crew repair it", null);
+                }
+            }
+        }
+    }
+
+    private void saysTooMuch(Equipment place, FailureMode mode, String of) {
+        if (mode.hands() || !mode.also().isEmpty() || mode.piece() != FailureMode.Piece.RESUME) {
+            warn(place.name(), "Its failure " + mode.name() + " " + of
+                    + " says what becomes of pieces, of what comes in, or of others, which has no effect there",
+                    "Take that out, or give the failure to equipment");
+        }
+    }
+
+    /** What breaks a link; told at its giver. */
+    private void failures(Link link) {
+        study.find(link.from()).ifPresent(from -> {
+            for (FailureMode mode : link.failures()) {
+                if (link.travel() instanceof Travel.AtOnce) {
+                    error(from.name(), Problem.Kind.FAILURE,
+                            "The way to " + link.to() + " takes no time, so its failure " + mode.name() + " stops nothing",
+                            "Give it a time or a speed, or take the failure out",
+                            Problem.Fix.of("Take it out", Part.LINK, study.links(),
+                                    l -> l.equals(link) ? l.withFailures(List.of()) : l));
+                }
+                failure(from, mode, "a link");
+                saysTooMuch(from, mode, "of the way to " + link.to());
+            }
+        });
+    }
+
+    /** @param idle what it is that does no work; empty if it does */
+    private void failure(Equipment thing, FailureMode mode, String idle) {
         whom(thing, "The repair of " + mode.name(), mode.repair());
-        boolean works = thing instanceof WorkEquipment || thing instanceof Conveyor;
         UpTime.Clock clock = switch (mode.up()) {
             case UpTime.After after -> after.clock();
             case UpTime.Available available -> available.clock();
             case UpTime.AfterCycles cycles -> UpTime.Clock.CALENDAR;
             case UpTime.Planned planned -> UpTime.Clock.CALENDAR;
         };
-        if (clock == UpTime.Clock.WORKING && !works) {
-            error(thing.name(), Problem.Kind.FAILURE, "Its failure " + mode.name() + " counts working time, but a "
-                    + thing.kind().toLowerCase(java.util.Locale.ROOT) + " does no work", "Count calendar time or pieces", null);
+        if (clock == UpTime.Clock.WORKING && !idle.isEmpty()) {
+            error(thing.name(), Problem.Kind.FAILURE, "Its failure " + mode.name() + " counts working time, but " + idle + " does no work",
+                    "Count calendar time or pieces", null);
         }
         OptionalDouble up = mode.meanUpSeconds();
         if (up.isPresent() && mode.down().meanSeconds() > up.getAsDouble() && !mode.up().isPlanned()) {
@@ -151,7 +195,6 @@ final class DutyCheck {
                             + Clock.span(up.getAsDouble()) + " between failures, so it is down for most of the time",
                     "Check whether up time and down time are exchanged, or in another unit");
         }
-        presence(thing, mode);
     }
 
     /** Whether repairers are there when the thing works. */
@@ -214,11 +257,7 @@ final class DutyCheck {
     private void whom(Equipment thing, String what, List<Need> needs) {
         for (Need need : needs) {
             needed.add(need.whom());
-            long there = crews.stream().filter(crew -> crew.has(need.whom()))
-                    .mapToLong(crew -> crew.name().equals(need.whom()) || crew.skills().contains(need.whom())
-                            ? crew.people()
-                            : crew.persons().stream().filter(person -> person.skills().contains(need.whom())).count())
-                    .sum();
+            long there = able(need);
             if (there == 0) {
                 error(thing.name(), Problem.Kind.CREW,
                         what + " needs \u201c" + need.whom() + "\u201d, but no crew is called that or has that skill",
@@ -230,6 +269,15 @@ final class DutyCheck {
                         "Add people to the crew, or ask for fewer", null);
             }
         }
+    }
+
+    /** How many people there are for it. */
+    private long able(Need need) {
+        return crews.stream().filter(crew -> crew.has(need.whom()))
+                .mapToLong(crew -> crew.name().equals(need.whom()) || crew.skills().contains(need.whom())
+                        ? crew.people()
+                        : crew.persons().stream().filter(person -> person.skills().contains(need.whom())).count())
+                .sum();
     }
 
     /** A table of times by person must know everybody who may come. */

@@ -54,6 +54,7 @@ final class Uses {
             if (link.travel() instanceof Travel.Carried carried) {
                 whom.add(new Named(link.from(), carried.need().whom()));
             }
+            Kinds.uses(link.failures(), at(link.from()));
         }
         study.rules().forEach(this::ofRule);
         for (FormulaUse use : formulas) {
@@ -77,37 +78,41 @@ final class Uses {
 
     private void ofEquipment(Equipment thing) {
         boolean byTimetable = thing instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.ByTimetable;
-        Kinds.uses(byTimetable ? ((GoodsIn) thing).withMix(List.of()) : thing, new NameUse() {
+        Kinds.uses(byTimetable ? ((GoodsIn) thing).withMix(List.of()) : thing, at(thing.name()));
+    }
+
+    private NameUse at(String place) {
+        return new NameUse() {
             @Override
             public void type(String name) {
-                types.add(new Named(thing.name(), name));
+                types.add(new Named(place, name));
             }
 
             @Override
             public void table(String name) {
-                tables.add(new Named(thing.name(), name));
+                tables.add(new Named(place, name));
             }
 
             @Override
             public void equipment(String name) {
-                equipment.add(new Named(thing.name(), name));
+                equipment.add(new Named(place, name));
             }
 
             @Override
             public void calendar(String name) {
-                calendars.add(new Named(thing.name(), name));
+                calendars.add(new Named(place, name));
             }
 
             @Override
             public void whom(String name) {
-                whom.add(new Named(thing.name(), name));
+                whom.add(new Named(place, name));
             }
 
             @Override
             public void formula(String text) {
-                Uses.this.formula(thing.name(), text);
+                Uses.this.formula(place, text);
             }
-        });
+        };
     }
 
     private void ofRule(Rule rule) {

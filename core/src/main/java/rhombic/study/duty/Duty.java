@@ -1,12 +1,8 @@
 package rhombic.study.duty;
 
 import java.io.Serializable;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 import org.jspecify.annotations.Nullable;
-import rhombic.study.value.Count;
-import rhombic.study.value.StudyException;
 
 /**
  * When equipment works and what breaks it.
@@ -21,13 +17,7 @@ public record Duty(String calendar, WhenOver whenOver, List<FailureMode> failure
 
     public Duty {
         failures = List.copyOf(failures);
-        Count.between(0, FailureMode.MOST, "The failure modes of one equipment", failures.size());
-        Set<String> names = new HashSet<>();
-        for (FailureMode mode : failures) {
-            if (!names.add(mode.name())) {
-                throw new StudyException("Two failures are called \u201c" + mode.name() + "\u201d: rename one");
-            }
-        }
+        FailureMode.refuseTwins(failures);
     }
 
     public Duty withCalendar(String newCalendar) {

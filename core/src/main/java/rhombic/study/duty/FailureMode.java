@@ -1,10 +1,13 @@
 package rhombic.study.duty;
 
 import java.io.Serializable;
+import java.util.HashSet;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
+import rhombic.study.value.Count;
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
 
@@ -49,6 +52,17 @@ public record FailureMode(String name, UpTime up, Distribution down, @Nullable D
         if (up instanceof UpTime.Available && !(down.meanSeconds() > 0)) {
             throw new StudyException("Failure " + name + " has an availability but no down time, from which its up time would follow: "
                     + "give it a mean repair time");
+        }
+    }
+
+    /** The modes of one thing: not too many, each with a name of its own. */
+    public static void refuseTwins(List<FailureMode> modes) {
+        Count.between(0, MOST, "The failure modes of one thing", modes.size());
+        Set<String> names = new HashSet<>();
+        for (FailureMode mode : modes) {
+            if (!names.add(mode.name())) {
+                throw new StudyException("Two failures are called \u201c" + mode.name() + "\u201d: rename one");
+            }
         }
     }
 

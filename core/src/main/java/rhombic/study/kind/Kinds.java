@@ -9,6 +9,7 @@ import java.util.function.Function;
 import rhombic.chance.DistributionText;
 import rhombic.quantity.Dimension;
 import rhombic.study.duty.Duty;
+import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.WhenOver;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
@@ -173,7 +174,8 @@ public final class Kinds {
         return OF_ALL.stream().filter(field -> switch (field.name()) {
             case "inletShut" -> example.takesPieces();
             case "outletShut" -> example.givesPieces();
-            case "seat", "wayOut", "taking", "failures", "stand" -> example.meetsPieces();
+            case "seat", "wayOut", "taking", "stand" -> example.meetsPieces();
+            case "failures" -> example.meetsPieces() || example instanceof Crew;
             case "calendar", "whenOver" -> !(example instanceof BreakArea);
             default -> true;
         }).toList();
@@ -182,6 +184,16 @@ public final class Kinds {
     /** The equipment with new names in all its fields; its own name stays. */
     public static Equipment renamed(Equipment thing, NameChange change) {
         return of(thing).renamed(thing, change);
+    }
+
+    /** Failures, wherever they stand, with new names in them. */
+    public static List<FailureMode> renamed(List<FailureMode> modes, NameChange change) {
+        return new FieldType.Failures().renamed(modes, change);
+    }
+
+    /** Tells all that failures name, wherever they stand. */
+    public static void uses(List<FailureMode> modes, NameUse use) {
+        new FieldType.Failures().uses(modes, use);
     }
 
     /** Tells all that the equipment names. */

@@ -4,7 +4,9 @@ package rhombic.study.value;
 public enum PersonState {
     WORKING("working", 'W', true), CHANGEOVER("changing over", 'C', true), SERVICE("servicing", 'V', true), REPAIR("repairing", 'R',
             true), CARRYING("carrying", 'Y', true), WALKING("walking", 'K', true), STANDING_BY("standing by", 'T',
-                    true), WAITING("waiting", 'S', false), ON_BREAK("on break", 'P', false), OFF_SHIFT("off shift", 'O', false);
+                    true), WAITING("waiting", 'S', false), ON_BREAK("on break", 'P', false), OFF_SHIFT("off shift", 'O', false),
+    /** What it works with is broken. */
+    DOWN("down", 'D', false);
 
     private final String word;
     private final char letter;
@@ -27,6 +29,14 @@ public enum PersonState {
     /** Whether the person has something to do. */
     public boolean isBusy() {
         return busy;
+    }
+
+    /** Whether the person works with what it has in hand. */
+    public boolean usesTool() {
+        return switch (this) {
+            case WORKING, CHANGEOVER, SERVICE, REPAIR, CARRYING -> true;
+            case WALKING, STANDING_BY, WAITING, ON_BREAK, OFF_SHIFT, DOWN -> false;
+        };
     }
 
     /** Whether the person is on duty. */

@@ -14,6 +14,7 @@ import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
+import rhombic.study.Travel;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.CalendarText;
 import rhombic.study.duty.Duty;
@@ -78,6 +79,33 @@ class DutyCheckTest {
         assertTrue(only(line(needing(Need.of("Welder").withPeople(2)), crew("Welder")), "S", "only 1").isError());
         none(line(needing(Need.of("weld").withPeople(2)), crew("A").withSkills(List.of("weld")),
                 crew("B").withPersons(List.of(new Person("Bea", 1, List.of("weld"))))));
+    }
+
+    @Test
+    void aLinkThatTakesNoTimeCanNotFailAndSaysSoWithARemedy() {
+        FailureMode jam = FailureMode.of("jam", new UpTime.After(time("2 h"), UpTime.Clock.CALENDAR), time("5 min"));
+        Study line = line(station("S", 1, 0, "60 s"));
+        Study failing = line.withLinks(
+                line.links().stream().map(l -> l.from().equals("S") ? l.withFailures(List.of(jam)) : l).toList());
+        Problem problem = only(failing, "S", "takes no time");
+        assertTrue(problem.isError());
+        none(problem.fixes().getFirst().changes().applyTo(failing));
+        none(failing.withLinks(failing.links().stream().map(l -> l.withTravel(new Travel.InTime(time("30 s"), 0))).toList()));
+        Study working = failing.withLinks(failing.links().stream().map(l -> l.withTravel(new Travel.InTime(time("30 s"), 0)))
+                .map(l -> l.withFailures(l.failures().stream()
+                        .map(m -> m.withUp(new UpTime.After(time("2 h"), UpTime.Clock.WORKING)).withHands(true)).toList()))
+                .toList());
+        assertTrue(only(working, "S", "a link does no work").isError());
+        assertEquals(Problem.Grade.WARNING, only(working, "S", "has no effect there").grade());
+    }
+
+    @Test
+    void whoWouldHaveToRepairWhatHeCanNotWorkWithoutIsAnError() {
+        FailureMode drill = FailureMode.of("drill", new UpTime.After(time("2 h"), UpTime.Clock.WORKING), time("5 min"))
+                .withRepair(List.of(Need.of("W")));
+        Crew alone = on(crew("W"), d -> d.withFailures(List.of(drill)));
+        assertTrue(only(line(needing(Need.of("W")), alone), "W", "there is nobody else").isError());
+        none(line(needing(Need.of("W")), alone.withPeople(2)));
     }
 
     @Test

@@ -38,9 +38,13 @@ final class CrewSentences {
 
     static List<Sentence> of(Study study, Crew crew) {
         CrewSentences sentences = new CrewSentences(study, crew);
-        return List.of(sentences.people(), sentences.persons(), sentences.rules(), sentences.walking(),
-                DutySentences.calendarOf(study, crew),
-                sentences.breaks(), sentences.used());
+        List<Sentence> all = new ArrayList<>(List.of(sentences.people(), sentences.persons(), sentences.rules(), sentences.walking(),
+                DutySentences.calendarOf(study, crew), sentences.breaks()));
+        FailureSentences tools = FailureSentences.of(study, crew);
+        all.addAll(tools.all());
+        all.add(new Sentence(tools.add()));
+        all.add(sentences.used());
+        return all;
     }
 
     private Sentence people() {
@@ -139,6 +143,7 @@ final class CrewSentences {
 
     private List<Need> needs(Equipment thing) {
         List<Need> all = new ArrayList<>(study.carriersFrom(thing.name()));
+        study.linksFrom(thing.name()).stream().flatMap(link -> link.failures().stream()).map(FailureMode::repair).forEach(all::addAll);
         thing.basics().duty().failures().stream().map(FailureMode::repair).forEach(all::addAll);
         if (thing instanceof WorkEquipment work) {
             all.addAll(work.needs());

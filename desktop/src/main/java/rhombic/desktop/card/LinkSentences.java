@@ -60,7 +60,7 @@ final class LinkSentences {
                     time("travel time " + number, in.time().toString(), in.time().toString(),
                             text -> sentences.travels(new Travel.InTime(DistributionText.parse(text), in.most()))),
                     new Words(" over " + sentences.length() + ", with "), sentences.most(), new Words(" on the way at a time. "),
-                    sentences.bends()));
+                    sentences.bends(), new Words(" "), sentences.failure()));
             case Travel.Carried carried -> Optional.of(new Sentence(new Words("They are "), sentences.mode(CARRIED), new Words(", by "),
                     picked("carried by " + number, carried.need().whom(), NeedSentences.choices(study),
                             text -> sentences.travels(carried.by(carried.need().ofWhom(text)))),
@@ -69,13 +69,17 @@ final class LinkSentences {
                             String.valueOf(carried.need().priority()),
                             "A whole number; higher goes first",
                             text -> sentences.travels(carried.by(carried.need().withPriority(Typed.whole(text, "The priority"))))),
-                    new Words(".")));
+                    new Words(". "), sentences.failure()));
             case Travel.AtSpeed at -> Optional.of(new Sentence(new Words("They come there "), sentences.mode(AT_SPEED), new Words(", "),
                     typed("travel speed " + number, at.speed().toString(), at.speed().toString(), "A speed such as 0.5 m/s",
                             text -> sentences.travels(new Travel.AtSpeed(Quantity.parse(text, Dimension.SPEED), at.most()))),
                     new Words(" over " + sentences.length() + ", with "), sentences.most(), new Words(" on the way at a time. "),
-                    sentences.bends()));
+                    sentences.bends(), new Words(" "), sentences.failure()));
         };
+    }
+
+    private Part failure() {
+        return FailureSentences.of(study, link, number).add();
     }
 
     private String length() {

@@ -102,6 +102,7 @@ final class WaySentences {
             parts.addAll(LinkSentences.toAdd(study, link, number(link)));
             all.add(new Sentence(parts));
             LinkSentences.of(study, link, number(link)).ifPresent(all::add);
+            all.addAll(FailureSentences.of(study, link, number(link)).all());
         }
         List<String> others = study.equipment().stream().filter(Equipment::takesPieces).map(Equipment::name)
                 .filter(name -> !name.equals(thing.name()) && links.stream().noneMatch(l -> l.to().equals(name))).limit(200).toList();

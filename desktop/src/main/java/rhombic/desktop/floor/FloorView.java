@@ -1,9 +1,7 @@
 package rhombic.desktop.floor;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -36,7 +34,6 @@ import rhombic.study.value.NamedView;
 import rhombic.study.Travel;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.WorkEquipment;
-import rhombic.study.value.EquipmentState;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.Placement;
 import rhombic.trace.Moment;
@@ -63,14 +60,11 @@ public final class FloorView extends Region {
     private final SubScene scene;
     private final FloorOverlay overlay = new FloorOverlay();
     private final Bodies shapes = new Bodies();
-    private final TriangleMesh lampMesh = Bodies.lampMesh();
     private final PhongMaterial palette = new PhongMaterial();
     private final PeopleView people = new PeopleView(palette);
-    private final Map<EquipmentState, PhongMaterial> lamps = new EnumMap<>(EquipmentState.class);
-    private final PhongMaterial lampOff = new PhongMaterial(Color.web("#D8D3C6"));
+    private final Lamps lamps = new Lamps(palette);
     private final Map<String, Body> bodyOf = new HashMap<>();
     private final Map<String, Equipment> byName = new HashMap<>();
-    private final Map<String, MeshView> lampOf = new HashMap<>();
     private final MeshView travelling = new MeshView();
     private final Group ghost = new Group();
 
@@ -89,14 +83,10 @@ public final class FloorView extends Region {
     public FloorView() {
         palette.setDiffuseMap(Swatch.texture());
         palette.setSpecularColor(Color.TRANSPARENT);
-        for (EquipmentState state : EquipmentState.values()) {
-            PhongMaterial material = new PhongMaterial(StateColours.lamp(state));
-            material.setSelfIlluminationMap(plain(StateColours.lamp(state).deriveColor(0, 1, 0.55, 1)));
-            lamps.put(state, material);
-        }
         DirectionalLight sun = new DirectionalLight(Color.gray(0.68));
         sun.setDirection(new Point3D(0.45, 0.85, 0.62));
-        Group world = new Group(underlay, bodies, swarms, people.view(), travelling, ghost, new AmbientLight(Color.gray(0.5)), sun);
+        Group world = new Group(underlay, bodies, swarms, people.view(), lamps.besideLinks(), travelling, ghost,
+                new AmbientLight(Color.gray(0.5)), sun);
         travelling.setMaterial(palette);
         scene = new SubScene(world, 640, 480, true, smooth() ? SceneAntialiasing.BALANCED : SceneAntialiasing.DISABLED);
         scene.setFill(PAPER);
@@ -142,6 +132,7 @@ public final class FloorView extends Region {
             swarms.getChildren().setAll(pieceSwarms.stream().map(PieceSwarm::view).toList());
         }
         people.setStudy(study);
+        lamps.standAt(study, poser);
         shown = null;
         shownNanos = -2;
         rebuild();
@@ -171,12 +162,7 @@ public final class FloorView extends Region {
         }
         pieceSwarms.forEach(swarm -> swarm.end(view, getHeight()));
         people.show(moment);
-        for (int i = 0; i < study.equipment().size() && !lampOf.isEmpty(); i++) {
-            MeshView lamp = lampOf.get(study.equipment().get(i).name());
-            if (lamp != null) {
-                lamp.setMaterial(moment.state(i).map(lamps::get).orElse(lampOff));
-            }
-        }
+        lamps.show(study, moment);
         overlay.setMoment(moment);
         drawOverlay();
     }
@@ -468,14 +454,15 @@ public final class FloorView extends Region {
     private void showBodies() {
         List<Equipment> detailed = isCrowded() ? near() : study.equipment();
         List<Node> nodes = new ArrayList<>(detailed.size());
-        lampOf.clear();
+        Map<String, MeshView> lit = new HashMap<>();
         for (Equipment thing : detailed) {
             Body body = bodyOf.computeIfAbsent(thing.name(), name -> body(thing));
             nodes.add(body.group);
             if (body.lamp != null) {
-                lampOf.put(thing.name(), body.lamp);
+                lit.put(thing.name(), body.lamp);
             }
         }
+        lamps.are(lit);
         if (!nodes.equals(bodies.getChildren())) {
             bodies.getChildren().setAll(nodes);
             shownNanos = -2;
@@ -529,10 +516,7 @@ public final class FloorView extends Region {
         Group group = new Group(body);
         MeshView lamp = null;
         if (thing instanceof WorkEquipment) {
-            lamp = new MeshView(lampMesh);
-            MeshMaker.Point at = Bodies.lamp(thing.footprint());
-            lamp.getTransforms().add(new javafx.scene.transform.Translate(at.x(), -at.z(), at.y()));
-            lamp.setMaterial(lampOff);
+            lamp = lamps.on(thing);
             group.getChildren().add(lamp);
         }
         return new Body(body, mesh, shapes.far(thing), thing.placement(), thing.footprint(), placed(group, thing), lamp);
@@ -571,15 +555,6 @@ public final class FloorView extends Region {
 
     public void hideTravel() {
         travelling.setVisible(false);
-    }
-
-    private static WritableImage plain(Color colour) {
-        WritableImage image = new WritableImage(2, 2);
-        int[] argb = new int[4];
-        Arrays.fill(argb,
-                0xff000000 | (int) (colour.getRed() * 255) << 16 | (int) (colour.getGreen() * 255) << 8 | (int) (colour.getBlue() * 255));
-        image.getPixelWriter().setPixels(0, 0, 2, 2, javafx.scene.image.PixelFormat.getIntArgbInstance(), argb, 0, 2);
-        return image;
     }
 
     /** A picture of a thing for the shelf. */

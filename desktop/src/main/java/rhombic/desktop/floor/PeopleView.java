@@ -157,7 +157,7 @@ final class PeopleView {
             case WORKING, CHANGEOVER, SERVICE, REPAIR -> PersonForm.Posture.WORKS;
             case CARRYING -> PersonForm.Posture.CARRIES;
             case ON_BREAK -> PersonForm.Posture.SITS;
-            case WALKING, STANDING_BY, WAITING, OFF_SHIFT -> PersonForm.Posture.STANDS;
+            case WALKING, STANDING_BY, WAITING, OFF_SHIFT, DOWN -> PersonForm.Posture.STANDS;
         };
     }
 

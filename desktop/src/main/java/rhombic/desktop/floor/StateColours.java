@@ -41,6 +41,7 @@ public final class StateColours {
             case STANDING_BY -> SOMEBODY;
             case WAITING -> NEITHER;
             case ON_BREAK, OFF_SHIFT -> PAPER;
+            case DOWN -> FAULT;
         };
     }
 

@@ -46,6 +46,7 @@ public final class StatePattern {
             case STANDING_BY -> Pattern.DOTS;
             case WAITING -> Pattern.BASE_LINE;
             case ON_BREAK -> Pattern.OUTLINED;
+            case DOWN -> Pattern.CROSSED;
             case OFF_SHIFT -> Pattern.DOTTED;
         }, StateColours.OUTLINE, x, y, width, height);
     }

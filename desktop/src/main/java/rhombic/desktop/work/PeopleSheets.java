@@ -7,6 +7,7 @@ import java.util.function.ToDoubleFunction;
 import rhombic.experiment.Summary;
 import rhombic.insight.Targets;
 import rhombic.measure.CrewFigures;
+import rhombic.measure.FailureFigures;
 import rhombic.measure.ModeFigures;
 import rhombic.measure.PersonFigures;
 import rhombic.measure.RunFigures;
@@ -69,6 +70,7 @@ final class PeopleSheets {
             case WAITING -> "Wait";
             case ON_BREAK -> "Break";
             case OFF_SHIFT -> "Off";
+            case DOWN -> "Down";
         };
     }
 
@@ -78,24 +80,22 @@ final class PeopleSheets {
     }
 
     static ResultSheet failures(Summary summary) {
-        List<ResultSheet.Column> columns = List.of(column("Equipment", 150), column("Failure", 150), column("Times", 70),
+        List<ResultSheet.Column> columns = List.of(column("Where", 150), column("Failure", 150), column("Times", 70),
                 column("Mean down", 90),
                 column("Waiting for repair", 110), column("In repair", 80), column("Lost", 60));
         List<List<String>> rows = new ArrayList<>();
-        RunFigures first = summary.runs().getFirst();
-        for (int i = 0; i < first.equipment().size(); i++) {
-            for (int m = 0; m < first.equipment().get(i).modes().size(); m++) {
-                int index = i;
-                int mode = m;
-                ToDoubleFunction<ToDoubleFunction<ModeFigures>> mean = figure -> mean(summary,
-                        run -> figure.applyAsDouble(run.equipment().get(index).modes().get(mode)));
-                double hours = mean(summary, RunFigures::hours);
-                double times = mean.applyAsDouble(ModeFigures::failures);
-                double down = mean.applyAsDouble(ModeFigures::downShare);
-                rows.add(List.of(first.equipment().get(i).name(), first.equipment().get(i).modes().get(m).name(), number(times),
-                        times == 0 ? NONE : Clock.span(down * hours * 3600 / times), percent(mean.applyAsDouble(ModeFigures::waitingShare)),
-                        percent(mean.applyAsDouble(ModeFigures::repairShare)), percent(down)));
-            }
+        List<FailureFigures> failures = summary.runs().getFirst().failures();
+        for (int i = 0; i < failures.size(); i++) {
+            int index = i;
+            ToDoubleFunction<ToDoubleFunction<ModeFigures>> mean = figure -> mean(summary,
+                    run -> figure.applyAsDouble(run.failures().get(index).mode()));
+            double hours = mean(summary, RunFigures::hours);
+            double times = mean.applyAsDouble(ModeFigures::failures);
+            double down = mean.applyAsDouble(ModeFigures::downShare);
+            rows.add(List.of(failures.get(i).place(), failures.get(i).mode().name(), number(times),
+                    times == 0 ? NONE : Clock.span(down * failures.get(i).things() * hours * 3600 / times),
+                    percent(mean.applyAsDouble(ModeFigures::waitingShare)), percent(mean.applyAsDouble(ModeFigures::repairShare)),
+                    percent(down)));
         }
         return new ResultSheet(rows.isEmpty()
                 ? "Nothing breaks down yet. Add a failure on the card of a station, a conveyor or another thing."

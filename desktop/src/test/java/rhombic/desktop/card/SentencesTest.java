@@ -282,12 +282,39 @@ class SentencesTest {
         assertEquals(List.of(new rhombic.study.value.Bend(3, 4), new rhombic.study.value.Bend(-6.5, 4)), link("Brazing 1").bends());
         assertTrue(
                 said("Brazing 1").stream()
-                        .anyMatch(line -> line.startsWith("They come there at a speed, 12 m/min over ") && line.endsWith("2 bends")),
+                        .anyMatch(line -> line.startsWith("They come there at a speed, 12 m/min over ")
+                                && line.endsWith("2 bends + failure")),
                 said("Brazing 1")::toString);
         assertThrows(IllegalArgumentException.class, () -> token("Brazing 1", "bends 1").change().apply("3 m"));
         assertThrows(IllegalArgumentException.class, () -> token("Brazing 1", "travel speed 1").change().apply("0 m/s"));
         change("Brazing 1", "travel 1", "at once");
         assertEquals(rhombic.study.Travel.AT_ONCE, link("Brazing 1").travel());
+    }
+
+    @Test
+    void aLinkCanBreakAndWhatPeopleWorkWithToo() {
+        change("Brazing 1", "travel 1", "in a time");
+        change("Brazing 1", "add failure of way 1", "x");
+        change("Brazing 1", "Fault failure of way 1", "Jam");
+        change("Brazing 1", "Jam up of way 1", "after a number of pieces");
+        change("Brazing 1", "Jam cycles of way 1", "200");
+        change("Brazing 1", "Jam down of way 1", "6 min");
+        assertTrue(said("Brazing 1").contains(
+                "The way to Test conveyor breaks down by Jam after a number of pieces, 200 pieces each time, for 6 min, mends itself + repaired by."),
+                said("Brazing 1")::toString);
+        assertEquals(1, link("Brazing 1").failures().size());
+        assertTrue(said("Brazing 1").contains("Meanwhile nothing sets out, and what is on the way stands. take out"),
+                said("Brazing 1")::toString);
+        change("Brazing 1", "Jam drop of way 1", "x");
+        assertEquals(List.of(), link("Brazing 1").failures());
+
+        change("Brazer", "add failure", "x");
+        change("Brazer", "Fault clock", "of working time");
+        assertTrue(said("Brazer").contains(
+                "What each works with breaks down by Fault after a time, exponential(4 h) of working time, for exponential(10 min), mends itself + repaired by."),
+                said("Brazer")::toString);
+        assertTrue(said("Brazer").contains("Meanwhile whoever works with it stands by. + first failure take out"),
+                said("Brazer")::toString);
     }
 
     @Test

@@ -9,6 +9,7 @@ import org.apache.commons.csv.CSVPrinter;
 import rhombic.experiment.Summary;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.EquipmentFigures;
+import rhombic.measure.FailureFigures;
 import rhombic.measure.ModeFigures;
 import rhombic.measure.PersonFigures;
 import rhombic.measure.RunFigures;
@@ -76,12 +77,11 @@ final class PeopleResults {
     }
 
     static void failures(Summary summary, CSVPrinter out) throws IOException {
-        out.printRecord("replication", "equipment", "failure", "times", "waiting for repair", "in repair");
+        out.printRecord("replication", "where", "failure", "times", "waiting for repair", "in repair");
         for (RunFigures run : summary.runs()) {
-            for (EquipmentFigures e : run.equipment()) {
-                for (ModeFigures mode : e.modes()) {
-                    out.printRecord(run.replication(), e.name(), mode.name(), mode.failures(), mode.waitingShare(), mode.repairShare());
-                }
+            for (FailureFigures failure : run.failures()) {
+                ModeFigures mode = failure.mode();
+                out.printRecord(run.replication(), failure.place(), mode.name(), mode.failures(), mode.waitingShare(), mode.repairShare());
             }
         }
     }

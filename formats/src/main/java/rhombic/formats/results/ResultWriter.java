@@ -162,6 +162,7 @@ public final class ResultWriter {
             number(one, "onTheWayMean", l.onTheWayMean());
             one.put("onTheWayMost", l.onTheWayMost());
             number(one, "travelMean", l.travelMean());
+            PeopleResults.modes(l.modes(), one.putArray("failures"));
         }
         ArrayNode types = node.putArray("pieceTypes");
         for (TypeFigures t : run.types()) {

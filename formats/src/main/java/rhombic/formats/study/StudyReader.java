@@ -30,6 +30,7 @@ import rhombic.study.Rule;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Calendar;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.Attribute;
@@ -226,7 +227,8 @@ public final class StudyReader {
         List<Bend> bends = fields.optionalList("bends", StudyReader::bend);
         String fromPort = fields.textOr("fromPort");
         String toPort = fields.textOr("toPort");
-        return travel.flatMap(way -> fields.tried(null, () -> new Link(from, to, share, filter, way, bends, fromPort, toPort)));
+        List<FailureMode> failures = fields.optionalList("failures", DutyReader::failure);
+        return travel.flatMap(way -> fields.tried(null, () -> new Link(from, to, share, filter, way, bends, fromPort, toPort, failures)));
     }
 
     private static Optional<Travel> travel(Fields fields) {

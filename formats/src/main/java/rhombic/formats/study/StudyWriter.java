@@ -162,6 +162,10 @@ public final class StudyWriter {
         }
         optional(node, "fromPort", link.fromPort());
         optional(node, "toPort", link.toPort());
+        if (!link.failures().isEmpty()) {
+            ArrayNode failures = node.putArray("failures");
+            link.failures().forEach(mode -> DutyWriter.failure(mode, failures.addObject()));
+        }
         return node;
     }
 

@@ -1,0 +1,12 @@
+package rhombic.measure;
+
+import java.io.Serializable;
+
+/**
+ * What one failure mode did at one place.
+ *
+ * @param place name of the equipment or crew, or from where to where a link leads
+ * @param things how many of the same that can fail there, each by itself: of a crew, its people; else 1
+ * @param mode the failures of all of them; its shares are means over them
+ */
+public record FailureFigures(String place, int things, ModeFigures mode) implements Serializable {}
