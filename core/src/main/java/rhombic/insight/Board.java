@@ -42,6 +42,7 @@ public final class Board {
             case LEAD_TIMES -> leadTimes(wanted);
             case MIX -> mix(wanted);
             case LIMIT -> limit(wanted);
+            case FORMULA -> overTime(wanted, "");
         };
     }
 
@@ -96,7 +97,20 @@ public final class Board {
         double[] hours = samples.stream().mapToDouble(s -> s.timeNanos() / 3.6e12).toArray();
         List<double[]> values = new ArrayList<>();
         List<String> names = new ArrayList<>();
-        for (int i : chosen(wanted, wanted.kind() == BoardChart.Kind.BUSY)) {
+        String problem = "";
+        if (wanted.kind() == BoardChart.Kind.FORMULA) {
+            for (String formula : wanted.things()) {
+                Observation.Readings read = observations.getFirst().readings().get(formula);
+                problem = read != null && problem.isEmpty() ? read.problem() : problem;
+                if (read != null && Arrays.stream(read.values()).anyMatch(Double::isFinite)) {
+                    values.add(smoothed(read.values(), wanted.smooth()));
+                    names.add(formula);
+                }
+            }
+        }
+        for (int i : wanted.kind() == BoardChart.Kind.FORMULA
+                ? List.<Integer>of()
+                : chosen(wanted, wanted.kind() == BoardChart.Kind.BUSY)) {
             values.add(smoothed(switch (wanted.kind()) {
                 case OUTPUT -> rates(samples, i, hours);
                 case BUSY -> busy(samples, i);
@@ -105,7 +119,7 @@ public final class Board {
             names.add(name(i));
         }
         if (values.isEmpty()) {
-            return new Chart(wanted.title(), "hours", unit, List.of(), List.of());
+            return new Chart(problem.isEmpty() ? wanted.title() : wanted.title() + ": " + problem, "hours", unit, List.of(), List.of());
         }
         List<Chart.Series> series = new ArrayList<>();
         if (wanted.series() == BoardChart.Series.EACH) {
@@ -123,7 +137,12 @@ public final class Board {
             series.add(new Chart.Curve("", colour(0), hours, together, wanted.smooth() == 1));
         }
         warmUp(series);
-        return Chart.of(wanted.title(), "hours", unit, series);
+        return Chart.of(problem.isEmpty() ? wanted.title() : wanted.title() + ": " + problem, "hours", unit, series);
+    }
+
+    /** Whether all is there that the chart needs. */
+    public boolean has(BoardChart wanted) {
+        return wanted.kind() != BoardChart.Kind.FORMULA || observations.getFirst().readings().keySet().containsAll(wanted.things());
     }
 
     private void warmUp(List<Chart.Series> series) {
@@ -165,13 +184,21 @@ public final class Board {
         return shares;
     }
 
-    /** The mean of so many values up to each. */
+    /** The mean of so many values up to each, of those that are there. */
     private static double[] smoothed(double[] values, int over) {
         double[] smooth = new double[values.length];
         double sum = 0;
+        int there = 0;
         for (int i = 0; i < values.length; i++) {
-            sum += values[i] - (i >= over ? values[i - over] : 0);
-            smooth[i] = sum / Math.min(i + 1, over);
+            if (Double.isFinite(values[i])) {
+                sum += values[i];
+                there++;
+            }
+            if (i >= over && Double.isFinite(values[i - over])) {
+                sum -= values[i - over];
+                there--;
+            }
+            smooth[i] = there == 0 ? Double.NaN : sum / there;
         }
         return smooth;
     }

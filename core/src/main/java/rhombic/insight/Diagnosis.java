@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import rhombic.experiment.FigureText;
 import rhombic.experiment.Interval;
@@ -58,9 +59,19 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
      * @throws java.util.concurrent.CancellationException if cancelled
      */
     public static Diagnosis of(Summary summary, BooleanSupplier cancelled) {
+        return of(summary, List.of(), cancelled, soFar -> {});
+    }
+
+    /**
+     * The same, with what charts read off the runs.
+     *
+     * @param formulas of the charts
+     * @param soFar hears now and then, if that takes long, of what there is of the first run by then
+     */
+    public static Diagnosis of(Summary summary, List<String> formulas, BooleanSupplier cancelled, Consumer<Observation> soFar) {
         List<Observation> observations = new ArrayList<>();
         for (int r = 1; r <= Math.min(MOST_OBSERVED, summary.runs().size()); r++) {
-            observations.add(Observation.of(summary.study(), r, cancelled));
+            observations.add(Observation.of(summary.study(), r, formulas, cancelled, r == 1 ? soFar : later -> {}));
         }
         return of(summary, observations);
     }

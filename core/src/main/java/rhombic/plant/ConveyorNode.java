@@ -295,7 +295,8 @@ final class ConveyorNode extends ContentNode {
     }
 
     @Override
-    Object value(String name) {
+    @Nullable
+    Object further(String name) {
         for (Sight sight : sights) {
             if (sight.sensor.name().equals(name)) {
                 return sight.isCovered;
@@ -304,7 +305,7 @@ final class ConveyorNode extends ContentNode {
                 return (double) sight.passed;
             }
         }
-        return name.equals(Conveyor.SPEED) ? (Object) speed : super.value(name);
+        return name.equals(Conveyor.SPEED) ? (Object) speed : super.further(name);
     }
 
     // ---- pieces are on its stretches alone

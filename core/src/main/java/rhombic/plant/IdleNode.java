@@ -1,8 +1,10 @@
 package rhombic.plant;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import rhombic.measure.Tally;
 import rhombic.plant.piece.Piece;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.EquipmentState;
 
@@ -19,6 +21,15 @@ final class IdleNode extends Node {
         if (equipment().meetsPieces() && equipment().contentRoom(List.of()).isEmpty()) {
             noteState(EquipmentState.STARVED);
         }
+    }
+
+    @Override
+    @Nullable
+    Object further(String name) {
+        if (equipment() instanceof Crew && equipment().readable().contains(name)) {
+            return (double) plant.staffed().count(name(), name.equals(Crew.BUSY));
+        }
+        return super.further(name);
     }
 
     @Override

@@ -446,13 +446,20 @@ abstract class Node implements Giver {
             case "content" -> (double) tally.content();
             case "done" -> (double) tally.out();
             default -> {
-                Object value = attributes.get(name);
+                Object attribute = attributes.get(name);
+                Object value = attribute == null ? further(name) : attribute;
                 if (value == null) {
                     throw new FormulaException(name() + " has no attribute \u201c" + name + "\u201d: add it there");
                 }
                 yield value;
             }
         };
+    }
+
+    /** What its kind has beside that; null if it has nothing of that name. */
+    @Nullable
+    Object further(String name) {
+        return name.equals(Equipment.COMING) && equipment.takesPieces() ? (Object) (double) promised : null;
     }
 
     /** Says whether it has the attribute, of that kind. */

@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
 import rhombic.chance.RandomStreams;
 import rhombic.formula.Formula;
+import rhombic.formula.FormulaException;
 import rhombic.kernel.Event;
 import rhombic.kernel.Simulator;
 import rhombic.measure.Diary;
@@ -336,6 +337,23 @@ public final class Plant {
                 pieceTypes,
                 simulator.occurred(), stoppedBy, standstill(), staff == null ? List.of() : staff.figures(),
                 staff == null ? List.of() : staff.skills(), plannedHours(now, whole.hours(now)));
+    }
+
+    /** What formulas can ask of the plant as a whole, where they stand at no equipment. */
+    Object value(String name) {
+        return switch (name) {
+            case "inside" -> (double) whole.inside();
+            case "in" -> (double) whole.in();
+            case "out" -> (double) (whole.out() - whole.carriersOut());
+            case "scrapped" -> (double) whole.scrapped();
+            default -> throw new FormulaException("The formula stands at no equipment, so here is the plant, which has no \u201c" + name
+                    + "\u201d: use here.inside, here.in, here.out, here.scrapped, or write at('Name')." + name);
+        };
+    }
+
+    /** Something to be read off again and again. */
+    public Gauge gauge(String formula) {
+        return new Gauge(this, formula);
     }
 
     private List<ModeFigures> modes(Node node) {

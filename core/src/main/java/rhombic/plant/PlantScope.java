@@ -71,7 +71,7 @@ final class PlantScope implements FormulaScope {
     @Override
     public Object here(String name) {
         if (node == null) {
-            throw new FormulaException("There is no \u201chere\u201d: the formula stands at no equipment; write at('Name')." + name);
+            return plant.value(name);
         }
         return node.value(name);
     }

@@ -147,6 +147,12 @@ final class Staff implements Doer.Watcher {
                 .map(doer -> doer.tally().figures(doer.name(), now)).toList())).toList();
     }
 
+    /** How many of a crew have something to do now, or could do something. */
+    long count(String crew, boolean busy) {
+        return allocation.doers().stream().filter(doer -> doer.group().name().equals(crew))
+                .filter(doer -> busy ? doer.tally().state().isBusy() : doer.isFree()).count();
+    }
+
     /** The failures of what a crew works with: how many of all its people, and their share of the time of one. */
     List<ModeFigures> modes(String crew) {
         List<List<ModeFigures>> each = tools.stream().filter(tool -> tool.doer().group().name().equals(crew)).map(t -> t.modes().figures())

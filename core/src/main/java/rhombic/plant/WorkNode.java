@@ -463,6 +463,22 @@ abstract class WorkNode extends Node {
         return freeOnPlaces() + inputRoom - (queue.size() - queue.urgent());
     }
 
+    @Override
+    @Nullable
+    Object further(String name) {
+        return switch (name) {
+            case WorkEquipment.WAITING -> (Object) (double) queue.size();
+            case WorkEquipment.BUSY -> {
+                double busy = 0;
+                for (Place place : places) {
+                    busy += place.state.isBusy() ? 1 : 0;
+                }
+                yield busy;
+            }
+            default -> super.further(name);
+        };
+    }
+
     /** Whether there is a slot for the piece on a place or before them; for what comes back for rework, in its own room. */
     final boolean hasSlot(Piece piece) {
         if (piece.rework != null && comesBack(piece)) {

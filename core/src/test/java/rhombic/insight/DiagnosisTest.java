@@ -2,6 +2,7 @@ package rhombic.insight;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static rhombic.validation.Lines.goodsOut;
 import static rhombic.validation.Lines.onDemand;
@@ -23,6 +24,7 @@ import rhombic.experiment.Verdict;
 import rhombic.measure.Diary;
 import rhombic.quantity.Quantity;
 import rhombic.study.BoardChart;
+import rhombic.study.value.StudyException;
 import rhombic.study.Study;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.UpTime;
@@ -49,7 +51,7 @@ class DiagnosisTest {
         long hour = 3_600_000_000_000L;
         // A from 0 to 0.5 h, B from 0.4 h to 1 h: the limit shifts from A to B between 0.4 h and 0.5 h
         Observation observation = new Observation(two, made.figures(), List.of(period(1, 0, hour / 2), period(2, hour * 4 / 10, hour)),
-                made.samples(), List.of());
+                made.samples(), List.of(), java.util.Map.of());
         Shifting shifting = Shifting.of(List.of(observation));
         assertEquals(0.4, shifting.sole()[1], 1e-9);
         assertEquals(0.5, shifting.sole()[2], 1e-9);
@@ -174,7 +176,9 @@ class DiagnosisTest {
         Board board = new Board(observations);
         List<rhombic.chart.Chart> charts = new ArrayList<>();
         for (BoardChart.Kind kind : BoardChart.Kind.values()) {
-            charts.add(board.of(new BoardChart(kind.word(), kind, List.of(), BoardChart.Series.EACH, 1, false)));
+            if (kind != BoardChart.Kind.FORMULA) {
+                charts.add(board.of(new BoardChart(kind.word(), kind, List.of(), BoardChart.Series.EACH, 1, false)));
+            }
         }
         assertTrue(charts.stream().allMatch(chart -> chart.rows().size() > 1 && !chart.drawn(400, 220).marks().isEmpty()));
         rhombic.chart.Chart store = board
@@ -186,6 +190,38 @@ class DiagnosisTest {
         rhombic.chart.Chart output = board
                 .of(new BoardChart("Out", BoardChart.Kind.OUTPUT, List.of("Out"), BoardChart.Series.EACH, 100, false));
         assertEquals(60, Double.parseDouble(output.rows().get(401).get(2)), 1);
+    }
+
+    @Test
+    void anyQuantityIsReadOffTheRunStepByStep() {
+        List<String> formulas = List.of("at('Store').content + at('B').waiting + at('B').busy", "here.inside - at('Store').content",
+                "at('B').busy == 1 && clock.hours > 1", "at('Nowhere').content");
+        Observation observation = Observation.of(line, 1, formulas, () -> false, soFar -> {});
+        Board board = new Board(List.of(observation));
+        BoardChart chart = new BoardChart("Q", BoardChart.Kind.FORMULA, formulas.subList(0, 3), BoardChart.Series.EACH, 1, false);
+        assertTrue(board.has(chart));
+        List<List<String>> rows = board.of(chart).rows();
+        int steps = observation.samples().size();
+        for (int k : new int[] {0, 57, 300, 400}) {
+            int store = observation.samples().get(k).contents()[indexOf("Store")];
+            int b = observation.samples().get(k).contents()[indexOf("B")];
+            double first = Double.parseDouble(rows.get(1 + k).get(2));
+            assertTrue(first >= store && first <= store + b, "what waits and is worked on is in the station: " + first);
+            assertEquals(observation.samples().get(k).inside() - store, Double.parseDouble(rows.get(1 + steps + k).get(2)), 0);
+        }
+        assertEquals("1.0", rows.get(1 + 2 * steps + 300).get(2), "yes is 1");
+        assertEquals("0.0", rows.get(1 + 2 * steps).get(2), "no is 0");
+        BoardChart lost = chart.withThings(List.of("at('Nowhere').content"));
+        assertTrue(board.of(lost).title().contains("There is no equipment \u201cNowhere\u201d"), board.of(lost).title());
+        assertFalse(board.has(chart.withThings(List.of("here.out"))), "it was not read off");
+        Observation without = Observation.of(line, 1, () -> false);
+        assertEquals(without.figures().events(), observation.figures().events(), "reading changes nothing of the run");
+        assertEquals(without.figures().lead(), observation.figures().lead());
+        assertThrows(StudyException.class, () -> chart.withThings(List.of("at('Store').content +")));
+    }
+
+    private int indexOf(String name) {
+        return line.equipment().stream().map(e -> e.name()).toList().indexOf(name);
     }
 
     @Test

@@ -105,7 +105,7 @@ public final class Doer extends Event {
         return skills[skill];
     }
 
-    boolean isFree() {
+    public boolean isFree() {
         return job == null && !holds.isHeld();
     }
 

@@ -349,6 +349,7 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
     @Override
     public List<String> readable() {
         List<String> names = new ArrayList<>(settable());
+        names.add(COMING);
         sensors().forEach(sensor -> names.addAll(List.of(sensor.name(), sensor.passed())));
         return names;
     }

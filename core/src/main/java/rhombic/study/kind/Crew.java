@@ -29,6 +29,10 @@ import rhombic.study.value.StudyException;
 public record Crew(Basics basics, int people, List<String> skills, Optional<Quantity> speed, Who who, Which which, Waits waits,
         String breakArea, List<Person> persons) implements Equipment {
     public static final Quantity USUAL_SPEED = new Quantity(1.2, Unit.METRE_PER_SECOND);
+    /** What formulas can ask of it. */
+    public static final String BUSY = "busy";
+    public static final String FREE = "free";
+
     private static final double FOR_ONE_METRES = 0.9;
 
     /** Which of those who are free does something. */
@@ -159,6 +163,12 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
 
     public Crew withPersons(List<Person> newPersons) {
         return new Crew(basics, people, skills, speed, who, which, waits, breakArea, newPersons);
+    }
+
+    /** How many of its people have something to do, and how many could do something. */
+    @Override
+    public List<String> readable() {
+        return List.of(BUSY, FREE);
     }
 
     /** A row of places to stand. */

@@ -13,6 +13,9 @@ import rhombic.study.value.Port;
 
 /** Anything fixed that pieces meet. */
 public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, Conveyor, WorkEquipment, GoodsOut, Crew, BreakArea {
+    /** What formulas can ask of what takes pieces: how many are on their way to it. */
+    String COMING = "coming";
+
     Basics basics();
 
     Equipment with(Basics basics);
@@ -96,7 +99,7 @@ public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, 
 
     /** What formulas can ask of it beside its attributes. */
     default List<String> readable() {
-        return List.of();
+        return takesPieces() ? List.of(COMING) : List.of();
     }
 
     /** What rules can set of it beside its attributes. */

@@ -13,9 +13,18 @@ public sealed interface WorkEquipment extends Equipment permits Station, Assembl
 
     int MOST_DRAWN_PLACES = 8;
 
+    /** What formulas can ask of it: how many pieces wait before its places, and how many of these are busy. */
+    String WAITING = "waiting";
+    String BUSY = "busy";
+
     Work work();
 
     WorkEquipment with(Work work);
+
+    @Override
+    default List<String> readable() {
+        return List.of(COMING, WAITING, BUSY);
+    }
 
     /** Who must be there for what it does, for its operations first. */
     default List<Need> needs() {

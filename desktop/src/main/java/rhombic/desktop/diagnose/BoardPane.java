@@ -1,6 +1,7 @@
 package rhombic.desktop.diagnose;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -10,6 +11,8 @@ import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -21,6 +24,7 @@ import rhombic.desktop.work.Workbench;
 import rhombic.insight.Board;
 import rhombic.study.BoardChart;
 import rhombic.study.value.Names;
+import rhombic.study.value.StudyException;
 
 /** The charts that stay with the study; fresh after each edit, with the playhead on those over time. */
 public final class BoardPane extends VBox {
@@ -30,16 +34,20 @@ public final class BoardPane extends VBox {
     private final Workbench bench;
     private final Consumer<String> say;
     private final Consumer<Map<String, Chart>> floor;
+    /** Has the runs analysed once more, with all that charts ask for now. */
+    private final Runnable readAgain;
     private final VBox charts = new VBox(10);
     private final Map<BoardChart, ChartView> views = new LinkedHashMap<>();
     private Optional<Board> board = Optional.empty();
     private long playhead = -1;
+    private boolean isAsked;
 
-    BoardPane(Workbench bench, Consumer<String> say, Consumer<Map<String, Chart>> floor) {
+    BoardPane(Workbench bench, Consumer<String> say, Consumer<Map<String, Chart>> floor, Runnable readAgain) {
         super(8);
         this.bench = bench;
         this.say = say;
         this.floor = floor;
+        this.readAgain = readAgain;
         ComboBox<String> kind = new ComboBox<>();
         kind.setId("board-kind");
         kind.setPromptText("+ a chart");
@@ -75,7 +83,7 @@ public final class BoardPane extends VBox {
     }
 
     private void add(BoardChart.Kind kind) {
-        List<String> things = bench.study().equipment().stream().map(e -> e.name()).filter(bench.selection()::contains).toList();
+        List<String> things = kind == BoardChart.Kind.FORMULA ? usualFormulas() : selected();
         java.util.Set<String> taken = new java.util.HashSet<>(bench.comparison().board().stream().map(BoardChart::title).toList());
         String word = kind.word().substring(0, 1).toUpperCase(java.util.Locale.ROOT) + kind.word().substring(1);
         BoardChart chart = new BoardChart(Names.free(word, taken), kind, things, BoardChart.Series.EACH,
@@ -87,8 +95,16 @@ public final class BoardPane extends VBox {
         });
     }
 
+    /** Something to begin with: what is in what is selected, or in the plant. */
+    private List<String> usualFormulas() {
+        List<String> chosen = bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name()) && e.meetsPieces())
+                .limit(BoardChart.MOST_FORMULAS).map(e -> "at('" + e.name().replace("'", "") + "').content").toList();
+        return chosen.isEmpty() ? List.of("here.inside") : chosen;
+    }
+
     void show(Board now) {
         board = Optional.of(now);
+        isAsked = false;
         views.clear();
         rebuild();
     }
@@ -103,6 +119,10 @@ public final class BoardPane extends VBox {
             charts.getChildren().add(new VBox(2, view, settings(wanted)));
         }
         floor.accept(onFloor());
+        if (board.isPresent() && bench.comparison().board().stream().anyMatch(wanted -> !board.get().has(wanted)) && !isAsked) {
+            isAsked = true; // until there are other charts
+            readAgain.run();
+        }
         if (bench.comparison().board().isEmpty()) {
             charts.getChildren().add(Words.text(
                     "No chart yet. Select what it is to show on the floor, then add one above. Charts stay with the study and are fresh after "
@@ -112,29 +132,51 @@ public final class BoardPane extends VBox {
 
     private FlowPane settings(BoardChart chart) {
         FlowPane row = new FlowPane(6, 2);
-        boolean overTime = chart.kind() == BoardChart.Kind.CONTENT || chart.kind() == BoardChart.Kind.BUSY
-                || chart.kind() == BoardChart.Kind.OUTPUT;
-        if (overTime) {
-            row.getChildren()
-                    .add(small(chart.series().word(), () -> change(chart, new BoardChart(chart.title(), chart.kind(), chart.things(),
-                            BoardChart.Series.values()[(chart.series().ordinal() + 1) % BoardChart.Series.values().length], chart.smooth(),
-                            chart.onFloor()))));
-            row.getChildren().add(small(chart.smooth() == 1 ? "not smoothed" : "moving mean of " + chart.smooth() + " steps",
-                    () -> change(chart, new BoardChart(chart.title(), chart.kind(), chart.things(), chart.series(), next(chart.smooth()),
-                            chart.onFloor()))));
+        boolean isFormula = chart.kind() == BoardChart.Kind.FORMULA;
+        if (isFormula) {
+            row.getChildren().add(formulas(chart));
         }
-        row.getChildren()
-                .add(small("of what is selected",
-                        () -> change(chart, new BoardChart(chart.title(), chart.kind(), bench.study().equipment().stream()
-                                .map(e -> e.name()).filter(bench.selection()::contains).toList(), chart.series(), chart.smooth(),
-                                chart.onFloor()))));
-        if (!chart.things().isEmpty()) {
-            row.getChildren().add(small(chart.onFloor() ? "take off the floor" : "stand on the floor", () -> change(chart,
-                    new BoardChart(chart.title(), chart.kind(), chart.things(), chart.series(), chart.smooth(), !chart.onFloor()))));
+        if (chart.isOverTime() && chart.kind() != BoardChart.Kind.LIMIT) {
+            BoardChart.Series[] all = BoardChart.Series.values();
+            row.getChildren().add(small(chart.series().word(),
+                    () -> change(chart, chart.withSeries(all[(chart.series().ordinal() + 1) % all.length]))));
+            row.getChildren().add(small(chart.smooth() == 1 ? "not smoothed" : "moving mean of " + chart.smooth() + " steps",
+                    () -> change(chart, chart.withSmooth(next(chart.smooth())))));
+        }
+        if (!isFormula) {
+            row.getChildren().add(small("of what is selected", () -> change(chart, chart.withThings(selected()))));
+        }
+        if (!isFormula && !chart.things().isEmpty()) {
+            row.getChildren().add(small(chart.onFloor() ? "take off the floor" : "stand on the floor",
+                    () -> change(chart, chart.withOnFloor(!chart.onFloor()))));
         }
         row.getChildren().add(small("take out", () -> bench.compare("take out chart " + chart.title(),
                 c -> c.withBoard(c.board().stream().filter(b -> !b.equals(chart)).toList()))));
         return row;
+    }
+
+    /** The formulas of a chart, one behind the other. */
+    private TextField formulas(BoardChart chart) {
+        TextField field = new TextField(String.join("; ", chart.things()));
+        field.setId("chart-formulas");
+        field.setPrefColumnCount(34);
+        field.setPromptText("at('Store').content; here.inside");
+        field.setTooltip(new Tooltip(
+                "Formulas, parted by ; — content, done, coming of at('Name'); waiting and busy of a station, busy and free of a "
+                        + "crew; attributes; here.inside, in, out, scrapped of the plant; clock.hours"));
+        field.setOnAction(e -> {
+            try {
+                change(chart,
+                        chart.withThings(Arrays.stream(field.getText().split(";")).map(String::strip).filter(f -> !f.isEmpty()).toList()));
+            } catch (StudyException wrong) {
+                say.accept(String.valueOf(wrong.getMessage()));
+            }
+        });
+        return field;
+    }
+
+    private List<String> selected() {
+        return bench.study().equipment().stream().map(e -> e.name()).filter(bench.selection()::contains).toList();
     }
 
     private static int next(int smooth) {
@@ -171,11 +213,7 @@ public final class BoardPane extends VBox {
     }
 
     private Chart withPlayhead(Chart chart, BoardChart wanted) {
-        boolean overTime = switch (wanted.kind()) {
-            case CONTENT, BUSY, OUTPUT, LIMIT -> true;
-            case STATES, LEAD_TIMES, MIX -> false;
-        };
-        if (!overTime || playhead < 0) {
+        if (!wanted.isOverTime() || playhead < 0) {
             return chart;
         }
         List<Chart.Series> series = new ArrayList<>(chart.series());

@@ -34,6 +34,7 @@ import rhombic.insight.Heat;
 import rhombic.insight.Leverage;
 import rhombic.insight.Shifting;
 import rhombic.measure.Diary;
+import rhombic.study.BoardChart;
 import rhombic.study.Study;
 
 /** What the figures say, beside the floor: findings, leverage, the board, journeys and tables. */
@@ -70,6 +71,8 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
         void toWatch();
     }
 
+    private static final long LONG_NANOS = 1_000_000_000L;
+
     private final Workbench bench;
     private final Hands hands;
     private final Diagnosing diagnosing;
@@ -86,6 +89,10 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
     private Optional<Summary> fresh = Optional.empty();
     private Optional<Diagnosis> diagnosis = Optional.empty();
     private @Nullable Study read;
+    /** Whose figures are being worked out, since when, and whether its charts follow that already. */
+    private @Nullable Study awaited;
+    private long awaitedSince;
+    private boolean isWatched;
 
     /** @param left the pieces that have left, in the run that is watched */
     public DiagnosePage(Workbench bench, Hands hands, Supplier<List<Diary.Journey>> left) {
@@ -96,7 +103,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
         tables = new ResultsPage(bench);
         Consumer<String> say = hands::say;
         leverage = new LeveragePane(bench, diagnosing, this::tryIt);
-        board = new BoardPane(bench, say, hands::charts);
+        board = new BoardPane(bench, say, hands::charts, this::readAgain);
         journeys = new JourneysPane(bench, hands, left);
         getStyleClass().add("results");
         setId("diagnose-page");
@@ -151,15 +158,38 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
             readIfSeen();
         } else if (state instanceof Outlook.State.Failed failed) {
             findings.getChildren().setAll(Words.text(failed.message()));
+        } else if (state instanceof Outlook.State.Running && getScene() != null) {
+            watchIfLong();
         }
         findings.setOpacity(state instanceof Outlook.State.Running ? 0.6 : 1);
+    }
+
+    /** While the figures of a study take long, its charts show what there is by then. */
+    private void watchIfLong() {
+        if (awaited != bench.study()) {
+            awaited = bench.study();
+            awaitedSince = System.nanoTime();
+            isWatched = false;
+        } else if (!isWatched && System.nanoTime() - awaitedSince > LONG_NANOS) {
+            isWatched = true;
+            diagnosing.watch(bench.study(), formulas());
+        }
+    }
+
+    private List<String> formulas() {
+        return BoardChart.formulas(bench.comparison().board());
+    }
+
+    /** A chart asks for something that was not read off the runs: they are analysed once more. */
+    private void readAgain() {
+        fresh.filter(summary -> getScene() != null && summary.study() == read).ifPresent(summary -> diagnosing.read(summary, formulas()));
     }
 
     private void readIfSeen() {
         fresh.filter(summary -> getScene() != null && summary.study() != read).ifPresent(summary -> {
             read = summary.study();
             leverage.forget();
-            diagnosing.read(summary);
+            diagnosing.read(summary, formulas());
         });
     }
 
@@ -202,6 +232,11 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
             hands.limits(now.shifting().spans());
             journeys.refresh();
             showHeat();
+        }
+
+        @Override
+        public void boardSoFar(Board charts) {
+            board.show(charts);
         }
 
         @Override

@@ -12,6 +12,7 @@ import java.util.concurrent.atomic.AtomicLong;
 import rhombic.experiment.Archive;
 import rhombic.experiment.Experiment;
 import rhombic.experiment.LocalEngine;
+import rhombic.experiment.Observation;
 import rhombic.experiment.Preparation;
 import rhombic.experiment.Summary;
 import rhombic.experiment.Variant;
@@ -26,6 +27,9 @@ public final class Diagnosing implements AutoCloseable {
     /** Hears of news, on the thread of the window. */
     public interface Listener {
         void diagnosisIs(Diagnosis diagnosis, Board board);
+
+        /** What there is of a run that takes long. */
+        void boardSoFar(Board board);
 
         /**
          * What the leverage knows by now.
@@ -55,12 +59,36 @@ public final class Diagnosing implements AutoCloseable {
         this.listener = listener;
     }
 
-    /** Reads the figures, with a few runs that are analysed step by step; an earlier reading is given up. */
-    public void read(Summary summary) {
+    /**
+     * Makes the charts of a study whose figures are still being worked out, as far as they have come.
+     *
+     * @param formulas that they read
+     */
+    public void watch(Study study, List<String> formulas) {
         long mine = current.incrementAndGet();
         thread.execute(() -> {
             try {
-                Diagnosis diagnosis = Diagnosis.of(summary, () -> current.get() != mine);
+                Observation.of(study, 1, formulas, () -> current.get() != mine, soFar -> {
+                    Board part = new Board(List.of(soFar));
+                    tell(mine, current, () -> listener.boardSoFar(part));
+                });
+            } catch (CancellationException e) {
+                return; // the figures are there, or another study is
+            } catch (Throwable e) {
+                tell(mine, current, () -> listener.diagnosisFailed(RunFailure.said(e)));
+            }
+        });
+    }
+
+    /** Reads the figures, with a few runs that are analysed step by step; an earlier reading is given up. */
+    public void read(Summary summary, List<String> formulas) {
+        long mine = current.incrementAndGet();
+        thread.execute(() -> {
+            try {
+                Diagnosis diagnosis = Diagnosis.of(summary, formulas, () -> current.get() != mine, soFar -> {
+                    Board part = new Board(List.of(soFar));
+                    tell(mine, current, () -> listener.boardSoFar(part));
+                });
                 Board board = new Board(diagnosis.observations());
                 tell(mine, current, () -> listener.diagnosisIs(diagnosis, board));
             } catch (CancellationException e) {

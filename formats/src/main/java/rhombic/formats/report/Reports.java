@@ -19,6 +19,7 @@ import rhombic.experiment.Variant;
 import rhombic.formats.results.ComparisonWriter;
 import rhombic.insight.Diagnosis;
 import rhombic.insight.Leverage;
+import rhombic.study.BoardChart;
 import rhombic.study.Study;
 import rhombic.study.Sweep;
 
@@ -67,7 +68,7 @@ public final class Reports {
             return;
         }
         Summary summary = Summary.of(study, engine, RunListener.NONE, cancelled);
-        Diagnosis diagnosis = Diagnosis.of(summary, cancelled);
+        Diagnosis diagnosis = Diagnosis.of(summary, BoardChart.formulas(study.comparison().board()), cancelled, soFar -> {});
         List<ReportDocument.Drawn> curves = new ArrayList<>();
         for (Sweep sweep : study.comparison().sweeps()) {
             List<Variant> points = Variant.sweep(study, sweep);
