@@ -25,6 +25,12 @@ public record Axis(double from, double to, double step) {
         return new Axis(Math.floor(low / step + 1e-9) * step, Math.ceil(high / step - 1e-9) * step, step);
     }
 
+    /** One from the least value to the most and no farther, as time has it, with about so many ticks. */
+    public static Axis between(double least, double most, int ticks) {
+        Axis round = over(least, most, ticks);
+        return most > least ? new Axis(least, most, round.step) : round;
+    }
+
     /** The round number 1, 2 or 5 times a power of ten that is nearest. */
     private static double round(double rough) {
         double power = Math.pow(10, Math.floor(Math.log10(rough)));
@@ -34,9 +40,10 @@ public record Axis(double from, double to, double step) {
 
     public List<Double> ticks() {
         List<Double> all = new ArrayList<>();
-        int count = (int) Math.round((to - from) / step);
+        double first = Math.ceil(from / step - 1e-9) * step;
+        int count = (int) Math.floor((to - first) / step + 1e-9);
         for (int i = 0; i <= count; i++) {
-            all.add(from + i * step);
+            all.add(first + i * step);
         }
         return all;
     }

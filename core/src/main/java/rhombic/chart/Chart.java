@@ -168,12 +168,17 @@ public record Chart(String title, String xLabel, String yLabel, List<Series> ser
                     && chart.series.stream().anyMatch(Points.class::isInstance) && xs[1] - xs[0] <= 12 && xs[1] > xs[0];
             x = categories > 0
                     ? new Axis(0.5, categories + 0.5, 1)
-                    : whole ? new Axis(xs[0], xs[1], 1) : Axis.over(xs[0], xs[1], (int) Math.max(2, (width - LEFT) / 90));
+                    : whole ? new Axis(xs[0], xs[1], 1) : along(xs[0], xs[1], (int) Math.max(2, (width - LEFT) / 90));
             boolean inPlaces = chart.series.stream().anyMatch(Spans.class::isInstance);
             y = inPlaces
                     ? new Axis(0, ys[1] + 1, ys[1] + 1)
                     : Axis.over(Math.min(ys[0], ys[0] > 0 && ys[0] < 0.5 * ys[1] ? 0 : ys[0]), ys[1],
                             (int) Math.max(2, (height - top - BOTTOM) / 44));
+        }
+
+        private Axis along(double least, double most, int ticks) {
+            boolean isCourse = chart.series.stream().anyMatch(s -> s instanceof Curve || s instanceof Spans);
+            return isCourse ? Axis.between(least, most, ticks) : Axis.over(least, most, ticks);
         }
 
         private static void widen(double[] range, double... values) {
@@ -269,6 +274,9 @@ public record Chart(String title, String xLabel, String yLabel, List<Series> ser
                 case Mark m -> {
                     if (m.vertical) {
                         marks.add(new Drawing.Line(px(m.at), top, px(m.at), height - BOTTOM, m.colour, 1.2, 4));
+                        if (!m.name.isEmpty()) { // readable over curves
+                            box(px(m.at) + 2, top, px(m.at) + 8 + 5.6 * m.name.length(), top + 14, "#FFFDF8", 0.85);
+                        }
                         text(px(m.at) + 4, top + 10, m.name, SMALL, m.colour, Drawing.Anchor.START, false);
                     } else {
                         marks.add(new Drawing.Line(LEFT, py(m.at), width - RIGHT, py(m.at), m.colour, 1.2, 4));

@@ -99,12 +99,12 @@ public final class Board {
         List<String> names = new ArrayList<>();
         String problem = "";
         if (wanted.kind() == BoardChart.Kind.FORMULA) {
-            for (String formula : wanted.things()) {
-                Observation.Readings read = observations.getFirst().readings().get(formula);
+            for (BoardChart.Quantity quantity : wanted.quantities()) {
+                Observation.Readings read = observations.getFirst().readings().get(quantity.formula());
                 problem = read != null && problem.isEmpty() ? read.problem() : problem;
                 if (read != null && Arrays.stream(read.values()).anyMatch(Double::isFinite)) {
                     values.add(smoothed(read.values(), wanted.smooth()));
-                    names.add(formula);
+                    names.add(quantity.shown());
                 }
             }
         }
@@ -142,7 +142,8 @@ public final class Board {
 
     /** Whether all is there that the chart needs. */
     public boolean has(BoardChart wanted) {
-        return wanted.kind() != BoardChart.Kind.FORMULA || observations.getFirst().readings().keySet().containsAll(wanted.things());
+        return observations.getFirst().readings().keySet()
+                .containsAll(wanted.quantities().stream().map(BoardChart.Quantity::formula).toList());
     }
 
     private void warmUp(List<Chart.Series> series) {

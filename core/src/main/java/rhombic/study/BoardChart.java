@@ -11,7 +11,8 @@ import rhombic.study.value.StudyException;
 /**
  * A chart that stays with the study.
  *
- * @param things by name; none: all that the kind is about. Of {@link Kind#FORMULA} the formulas, at least one
+ * @param things by name; none: all that the kind is about. Of {@link Kind#FORMULA} the formulas, at least one, each with a name and a colon
+ *     before it or not
  * @param smooth steps over which a moving mean is taken, of the 400 of a run; 1: none
  * @param onFloor whether it stands on the floor beside the first of its things, too
  */
@@ -59,11 +60,15 @@ public record BoardChart(String title, Kind kind, List<String> things, Series se
         Count.between(1, MOST_SMOOTH, "The steps of a moving mean", smooth);
         if (kind == Kind.FORMULA) {
             Count.between(1, MOST_FORMULAS, "The formulas of a chart", things.size());
-            try {
-                things.forEach(Formula::parse);
-            } catch (FormulaException e) {
-                throw new StudyException(String.valueOf(e.getMessage()));
-            }
+            things.forEach(thing -> readable(Quantity.of(thing).formula));
+        }
+    }
+
+    private static void readable(String formula) {
+        try {
+            Formula.parse(formula);
+        } catch (FormulaException e) {
+            throw new StudyException("\u201c" + formula + "\u201d: " + e.getMessage());
         }
     }
 
@@ -91,13 +96,49 @@ public record BoardChart(String title, Kind kind, List<String> things, Series se
         return new BoardChart(title, kind, things, series, smooth, nowOnFloor);
     }
 
+    /**
+     * What a formula is called and reads: <i>Brazers at work: at('Brazer').busy</i>.
+     *
+     * @param name as it stands beside its line; empty: the formula stands there
+     */
+    public record Quantity(String name, String formula) implements Serializable {
+        /** A name ends at the first colon; what has a question mark or quotes before it is none. */
+        static Quantity of(String text) {
+            int colon = text.indexOf(':');
+            String name = colon < 0 ? "" : text.substring(0, colon).strip();
+            boolean isName = !name.isEmpty() && name.chars().noneMatch(c -> "?'\"(.".indexOf(c) >= 0);
+            return isName ? new Quantity(name, text.substring(colon + 1).strip()) : new Quantity("", text.strip());
+        }
+
+        private Quantity with(Renaming change) {
+            return new Quantity(name, change.formula(formula));
+        }
+
+        private String text() {
+            return name.isEmpty() ? formula : name + ": " + formula;
+        }
+
+        public String shown() {
+            return name.isEmpty() ? formula : name;
+        }
+    }
+
+    /** What it reads, if it is of {@link Kind#FORMULA}. */
+    public List<Quantity> quantities() {
+        return kind == Kind.FORMULA ? things.stream().map(Quantity::of).toList() : List.of();
+    }
+
     /** All formulas of charts. */
     public static List<String> formulas(List<BoardChart> board) {
-        return board.stream().filter(chart -> chart.kind == Kind.FORMULA).flatMap(chart -> chart.things.stream()).distinct().toList();
+        return board.stream().filter(chart -> chart.kind == Kind.FORMULA).flatMap(chart -> chart.quantities().stream())
+                .map(Quantity::formula).distinct().toList();
     }
 
     BoardChart renamed(Renaming change) {
-        return new BoardChart(title, kind, things.stream().map(kind == Kind.FORMULA ? change::formula : change::equipment).toList(), series,
+        return new BoardChart(title, kind,
+                things.stream().map(thing -> kind == Kind.FORMULA ? Quantity.of(thing).with(change).text() : change.equipment(thing))
+                        .toList(),
+                series,
                 smooth, onFloor);
     }
 }

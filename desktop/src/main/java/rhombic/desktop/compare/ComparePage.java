@@ -13,6 +13,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.control.TextField;
+import javafx.scene.image.WritableImage;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -20,6 +21,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.Comparing;
+import rhombic.desktop.parts.Png;
 import rhombic.desktop.parts.RoomsBar;
 import rhombic.desktop.parts.Words;
 import rhombic.desktop.work.Workbench;
@@ -64,8 +66,12 @@ public final class ComparePage extends VBox implements AutoCloseable {
     private Comparing.State state;
     private @Nullable Study looked;
 
-    /** @param reportTo asks where a report is to be written */
-    public ComparePage(Workbench bench, Consumer<String> say, Runnable toBuild, Supplier<Optional<Path>> reportTo) {
+    /**
+     * @param reportTo asks where a report is to be written
+     * @param picture of the base as the floor looks at it
+     */
+    public ComparePage(Workbench bench, Consumer<String> say, Runnable toBuild, Supplier<Optional<Path>> reportTo,
+            Supplier<WritableImage> picture) {
         super(10);
         this.bench = bench;
         comparing = new Comparing(Platform::runLater, this::show);
@@ -106,7 +112,7 @@ public final class ComparePage extends VBox implements AutoCloseable {
         each.setMinWidth(Region.USE_PREF_SIZE);
         Button report = Words.quiet("Report\u2026", "write-report", () -> reportTo.get().ifPresent(to -> {
             tell("Writing the report\u2026");
-            comparing.report(bench.base(), bench.file(), to, this::tell);
+            comparing.report(bench.base(), bench.file(), to, Png.of(picture.get()), this::tell);
         }));
         report.setTooltip(new javafx.scene.control.Tooltip("As .html, .pdf, .xlsx, or every event of the first run as .ocel.json"));
         HBox top = new HBox(8, rooms, gap, progress, runs, replications, each, narrow, run, pause, stop, report);

@@ -134,7 +134,9 @@ public final class BoardPane extends VBox {
         FlowPane row = new FlowPane(6, 2);
         boolean isFormula = chart.kind() == BoardChart.Kind.FORMULA;
         if (isFormula) {
-            row.getChildren().add(formulas(chart));
+            TextField field = formulas(chart);
+            field.prefWidthProperty().bind(widthProperty().subtract(32)); // a row of its own
+            row.getChildren().add(field);
         }
         if (chart.isOverTime() && chart.kind() != BoardChart.Kind.LIMIT) {
             BoardChart.Series[] all = BoardChart.Series.values();
@@ -159,10 +161,9 @@ public final class BoardPane extends VBox {
     private TextField formulas(BoardChart chart) {
         TextField field = new TextField(String.join("; ", chart.things()));
         field.setId("chart-formulas");
-        field.setPrefColumnCount(34);
         field.setPromptText("at('Store').content; here.inside");
         field.setTooltip(new Tooltip(
-                "Formulas, parted by ; — content, done, coming of at('Name'); waiting and busy of a station, busy and free of a "
+                "Formulas, parted by ; each with a name and a colon before it or not — content, done, coming of at('Name'); waiting and busy of a station, busy and free of a "
                         + "crew; attributes; here.inside, in, out, scrapped of the plant; clock.hours"));
         field.setOnAction(e -> {
             try {

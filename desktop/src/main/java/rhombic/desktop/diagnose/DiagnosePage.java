@@ -91,6 +91,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
     private @Nullable Study read;
     /** Whose figures are being worked out, since when, and whether its charts follow that already. */
     private @Nullable Study awaited;
+    private long playhead = -1;
     private long awaitedSince;
     private boolean isWatched;
 
@@ -148,6 +149,9 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
         };
         middle.getChildren().setAll(pane);
         journeys.refresh();
+        if (to == Room.BOARD) {
+            board.showPlayhead(playhead);
+        }
     }
 
     /** Takes the figures of the study as it stands. */
@@ -195,6 +199,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
 
     /** Moves the mark of the playhead on charts over time. */
     public void showPlayhead(long nanos) {
+        playhead = nanos;
         if (getScene() != null && room == Room.BOARD) {
             board.showPlayhead(nanos);
         }

@@ -56,6 +56,8 @@ public final class FloorOverlay extends Canvas {
 
     private static final double CHART_WIDTH = 230;
     private static final double CHART_HEIGHT = 140;
+    private static final double CHART_ASIDE = 26;
+    private static final double CHART_BELOW = 20;
 
     private final Options options = new Options();
     private Set<String> selection = Set.of();
@@ -250,7 +252,13 @@ public final class FloorOverlay extends Canvas {
         charts.forEach((name, chart) -> study.find(name)
                 .flatMap(thing -> view.project(thing.placement().xMetres(), thing.placement().yMetres(),
                         thing.placement().zMetres() + 0.02, getWidth(), getHeight()))
-                .ifPresent(p -> ChartView.paint(chart.drawn(CHART_WIDTH, CHART_HEIGHT), g, p.x() + 26, p.y() + 20)));
+                .ifPresent(p -> {
+                    g.setStroke(Color.web("#5C676C"));
+                    g.setLineWidth(1);
+                    g.strokeLine(p.x(), p.y(), p.x() + CHART_ASIDE, p.y() + CHART_BELOW);
+                    rhombus(g, p.x(), p.y(), 4, Color.web("#5C676C"));
+                    ChartView.paint(chart.drawn(CHART_WIDTH, CHART_HEIGHT), g, p.x() + CHART_ASIDE, p.y() + CHART_BELOW);
+                }));
         handles(g, study, view);
         if (band != null) {
             g.setFill(Color.web("#D9952B", 0.12));

@@ -305,7 +305,7 @@ public final class FloorView extends Region {
 
     // ---- camera
 
-    Viewpoint view() {
+    public Viewpoint view() {
         return view;
     }
 
@@ -555,6 +555,18 @@ public final class FloorView extends Region {
 
     public void hideTravel() {
         travelling.setVisible(false);
+    }
+
+    /** A picture of the whole plant as this floor looks at it, at a moment if one is given: for what is handed on. */
+    public static WritableImage picture(Study study, Viewpoint from, Optional<Moment> moment, int width, int height) {
+        FloorView floor = new FloorView();
+        floor.resize(width, height);
+        floor.setStudy(study);
+        floor.layout();
+        floor.look(from);
+        floor.fit(java.util.Set.of());
+        moment.ifPresent(m -> floor.showMoment(m, 0));
+        return new javafx.scene.Scene(floor, width, height).snapshot(null);
     }
 
     /** A picture of a thing for the shelf. */

@@ -16,6 +16,7 @@ import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.image.WritableImage;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
@@ -117,7 +118,8 @@ public final class MainWindow implements AutoCloseable {
         }, bench::select);
         diagnose = new DiagnosePage(bench, new DiagnoseHands(), player::journeys);
         compare = new ComparePage(bench, this::say, () -> go(Place.BUILD),
-                () -> asker.toSave(bench.base().name().replaceAll("[^\\p{L}\\p{N} _-]", "").strip() + " report.html"));
+                () -> asker.toSave(bench.base().name().replaceAll("[^\\p{L}\\p{N} _-]", "").strip() + " report.html"),
+                this::pictureOfBase);
         outlook = new Outlook(preparation, Platform::runLater, this::showOutlook);
         checks = new Checks(preparation, Platform::runLater, this::showProblems);
         outlookBar = new OutlookBar(outlook::cancel);
@@ -214,6 +216,12 @@ public final class MainWindow implements AutoCloseable {
         public void toBuild() {
             go(Place.BUILD);
         }
+    }
+
+    /** The base as the floor looks at it, with its pieces if its run is the one that is watched. */
+    private WritableImage pictureOfBase() {
+        Optional<Moment> moment = bench.alternative().isEmpty() ? player.moment() : Optional.empty();
+        return FloorView.picture(bench.base(), floor.view(), moment, 1400, 800);
     }
 
     public ComparePage compare() {

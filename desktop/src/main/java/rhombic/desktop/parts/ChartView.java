@@ -6,7 +6,6 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
-import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ContextMenu;
@@ -20,7 +19,6 @@ import javafx.scene.text.Font;
 import javafx.scene.text.FontWeight;
 import javafx.scene.text.TextAlignment;
 import javafx.stage.FileChooser;
-import javax.imageio.ImageIO;
 import rhombic.chart.Chart;
 import rhombic.chart.Drawing;
 import rhombic.formats.file.SafeFile;
@@ -169,14 +167,15 @@ public final class ChartView extends Region {
         }
     }
 
-    void write(Path file, String ending) {
+    /** Writes it as its ending says: png, svg or csv. */
+    public void write(Path file, String ending) {
         try {
             WritableImage image = canvas.snapshot(null, null);
             SafeFile.write(file, out -> {
                 switch (ending) {
                     case "svg" -> out.write(Svg.of(chart.drawn(getWidth(), getHeight())).getBytes(StandardCharsets.UTF_8));
                     case "csv" -> out.write(rows(",").getBytes(StandardCharsets.UTF_8));
-                    default -> ImageIO.write(SwingFXUtils.fromFXImage(image, null), "png", out);
+                    default -> Png.write(image, out);
                 }
             });
             say.accept("Wrote " + file.getFileName() + ".");

@@ -151,6 +151,12 @@ public final class StripsView extends Region {
     }
 
     /** A dark line under the strip while it was the limit. */
+    /** How many spans are marked on the strip of that name, since it was the limit then. */
+    public int limitsOf(String name) {
+        return (int) limits.stream()
+                .filter(span -> span.who() < study.equipment().size() && study.equipment().get(span.who()).name().equals(name)).count();
+    }
+
     private void limits(GraphicsContext g, String name, double y) {
         g.setFill(INK);
         for (Shifting.Span span : limits) {

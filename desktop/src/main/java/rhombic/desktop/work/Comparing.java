@@ -147,8 +147,12 @@ public final class Comparing implements AutoCloseable {
         return so.runs() + " runs: " + so.said(search) + ".";
     }
 
-    /** Writes a report of the study, with the runs that it needs; says how that ended. */
-    public void report(Study study, Optional<Path> file, Path target, java.util.function.Consumer<String> say) {
+    /**
+     * Writes a report of the study, with the runs that it needs; says how that ended.
+     *
+     * @param picture of the floor as PNG
+     */
+    public void report(Study study, Optional<Path> file, Path target, byte[] picture, java.util.function.Consumer<String> say) {
         long mine = next();
         thread.execute(() -> {
             String name = String.valueOf(target.getFileName());
@@ -162,7 +166,8 @@ public final class Comparing implements AutoCloseable {
                 } else {
                     archive(file);
                     String command = "./rhombic report " + file.map(Path::toString).orElse("STUDY") + " --out " + name;
-                    Reports.write(study, engine, archive, List.of(), false, command, form.get(), target, () -> current.get() != mine);
+                    Reports.write(study, engine, archive, List.of(picture), false, command, form.get(), target,
+                            () -> current.get() != mine);
                     said = "Wrote " + name + ".";
                 }
             } catch (CancellationException e) {

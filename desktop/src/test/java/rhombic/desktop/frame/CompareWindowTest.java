@@ -1,6 +1,7 @@
 package rhombic.desktop.frame;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Files;
@@ -12,6 +13,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
+import javafx.scene.paint.Color;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
@@ -163,8 +165,32 @@ class CompareWindowTest extends WindowBase {
         assertEquals(window.bench().comparison().alternatives().getFirst().name(), window.bench().alternative());
     }
 
+    private static void typeFormulas(FxRobot robot, String text) {
+        robot.interact(() -> {
+            TextField formulas = robot.lookup("#chart-formulas").queryAs(TextField.class);
+            formulas.setText(text);
+            formulas.fireEvent(new javafx.event.ActionEvent());
+        });
+    }
+
+    /** What is seen a little to the right of the station and below it. */
+    private Color besideStation(FxRobot robot) {
+        Placement at = study().find("Station 1").orElseThrow().placement();
+        Color[] colour = new Color[1];
+        robot.interact(() -> {
+            var pixel = window.floor().pixelOf(at.xMetres(), at.yMetres(), 0).orElseThrow();
+            colour[0] = window.floor().snapshot(null, null).getPixelReader().getColor((int) pixel.x() + 120, (int) pixel.y() + 80);
+        });
+        return colour[0];
+    }
+
+    private static ButtonBase setting(FxRobot robot, String text) {
+        return robot.lookup("#chart-setting").queryAllAs(ButtonBase.class).stream().filter(b -> b.getText().equals(text)).findFirst()
+                .orElseThrow();
+    }
+
     @Test
-    void aChartStaysWithTheStudyAndJourneysAreFollowed(FxRobot robot) {
+    void aChartStaysWithTheStudyAndJourneysAreFollowed(FxRobot robot) throws Exception {
         overloaded(robot);
         await(this::isRunWritten);
         robot.push(KeyCode.DIGIT3);
@@ -178,6 +204,35 @@ class CompareWindowTest extends WindowBase {
         await(() -> robot.from(board).lookup(".chart").tryQuery().isPresent());
         ChartView chart = robot.from(board).lookup(".chart").queryAs(ChartView.class);
         assertTrue(chart.chart().rows().stream().anyMatch(row -> row.getFirst().equals("working")), chart.chart().rows()::toString);
+        robot.interact(() -> {
+            chart.write(answer.resolveSibling("chart.csv"), "csv");
+            chart.write(answer.resolveSibling("chart.svg"), "svg");
+            chart.write(answer.resolveSibling("chart.png"), "png");
+        });
+        assertEquals(chart.chart().rows().size(), Files.readAllLines(answer.resolveSibling("chart.csv")).size());
+        assertTrue(Files.readString(answer.resolveSibling("chart.svg")).contains("% of the time"));
+        assertEquals((int) chart.getWidth(), javax.imageio.ImageIO.read(answer.resolveSibling("chart.png").toFile()).getWidth());
+
+        robot.interact(() -> window.floor().fit(Set.of()));
+        Color before = besideStation(robot);
+        robot.interact(() -> setting(robot, "stand on the floor").fire());
+        await(() -> window.bench().comparison().board().getFirst().onFloor());
+        assertNotEquals(before, besideStation(robot), "the chart stands beside its station");
+        robot.interact(() -> setting(robot, "take off the floor").fire());
+        assertEquals(before, besideStation(robot));
+
+        robot.interact(() -> robot.lookup("#board-kind").queryAs(ComboBox.class).setValue("any quantity over time"));
+        await(() -> window.bench().comparison().board().size() == 2);
+        assertEquals(List.of("at('Station 1').content"), window.bench().comparison().board().getLast().things());
+        typeFormulas(robot, "inside: here.inside; at('Station 1').busy +");
+        assertTrue(text(robot, "message").contains("at('Station 1').busy +"), text(robot, "message"));
+        typeFormulas(robot, "inside: here.inside; at('Station 1').busy");
+        await(() -> robot.from(board).lookup(".chart").queryAllAs(ChartView.class).stream()
+                .anyMatch(one -> one.chart().rows().stream().anyMatch(row -> row.getFirst().equals("inside"))));
+
+        robot.push(KeyCode.DIGIT2);
+        await(() -> window.strips().limitsOf("Station 1") + window.strips().limitsOf("Station 2") > 0);
+        robot.push(KeyCode.DIGIT3);
         press(robot, "#diagnose-journeys");
         await(() -> text(robot, "journeys-heading").startsWith("The slowest 5 %"));
         robot.interact(() -> ((ButtonBase) robot.lookup("#follow").query()).fire());
@@ -199,7 +254,9 @@ class CompareWindowTest extends WindowBase {
         answer = answer.resolveSibling("line.html");
         press(robot, "#write-report");
         await(() -> text(robot, "comparison-message").equals("Wrote line.html."));
-        assertTrue(Files.readString(answer).contains("Station 2 how many"));
+        String written = Files.readString(answer);
+        assertTrue(written.contains("Station 2 how many"));
+        assertTrue(written.contains("data:image/png;base64,"), "the floor is in it as a picture");
         answer = answer.resolveSibling("line.doc");
         press(robot, "#write-report");
         await(() -> text(robot, "comparison-message").startsWith("A report is a file that ends in"));
