@@ -9,10 +9,12 @@ import org.junit.jupiter.api.Test;
 import rhombic.experiment.LocalEngine;
 import rhombic.experiment.RunListener;
 import rhombic.experiment.Summary;
+import rhombic.experiment.Variant;
 import rhombic.measure.EquipmentFigures;
 import rhombic.study.Study;
 import rhombic.study.check.StudyCheck;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.value.EquipmentState;
 import rhombic.study.value.Route;
 
 /** The question of the candle works: how long must the tunnel be so that a stop of two minutes does not reach the pouring? */
@@ -52,5 +54,19 @@ class CandleWorksTest {
         assertEquals(98.2, ((Conveyor) longer.find("Cooling tunnel").orElseThrow()).route().metres(), 0.05);
         assertTrue(figures(shorter, "Pouring").stay().most() > 1, "waits");
         assertEquals(0, figures(longer, "Pouring").stay().most(), 1e-9);
+    }
+
+    @Test
+    void theSweepThatIsStoredWithItAsksThatQuestion() throws Exception {
+        Study study = StudyReader.open(Path.of("../demo/candle-works.rhombic.json"));
+        Study once = study.withPlan(study.plan().withReplications(1));
+        List<Variant> points = Variant.sweep(once, once.comparison().sweeps().getFirst());
+        assertEquals(List.of("21 m", "24 m", "27 m", "28 m", "29 m", "29.6 m", "31 m"),
+                points.stream().map(point -> point.levels().getFirst()).toList());
+        for (Variant point : points.subList(4, 6)) {
+            assertEquals(List.of(), point.contradictions());
+            double blocked = figures(point.study(), "Pouring").share(EquipmentState.BLOCKED);
+            assertEquals(point.levels().getFirst().equals("29 m"), blocked > 0, point.levels() + " blocked " + blocked);
+        }
     }
 }
