@@ -80,14 +80,15 @@ public final class Limit {
         }
         Optional<Candidate> busiest = candidates.stream().max(Comparator.comparingDouble(Candidate::held));
         Optional<Finding> conveyor = byConveyor(summary, busiest.map(Candidate::held).orElse(0.0));
-        if (conveyor.isPresent()) {
+        boolean allIsTaken = keepsUp(summary);
+        if (conveyor.isPresent() && !allIsTaken) {
             return conveyor;
         }
         return busiest.map(c -> {
             List<Candidate> alike = candidates.stream().filter(other -> c.held() - other.held() < ALIKE).toList();
             boolean waitsForPieces = c.held() < ACTIVE_FROM && c.shut == 0
                     && c.share(EquipmentState.STARVED) > c.share(EquipmentState.BLOCKED);
-            boolean keepsUp = c.shut == 0 && keepsUp(summary);
+            boolean keepsUp = c.shut == 0 && allIsTaken;
             return keepsUp || waitsForPieces ? byWhatComes(summary, c, keepsUp) : byStation(c, alike);
         });
     }

@@ -211,9 +211,10 @@ final class SweepsPane extends HBox {
         Scale scale = Scale.of(sheet.unit(of), curve.best().map(p -> p.value().mean()).orElse(0.0));
         StringBuilder said = new StringBuilder(name.isEmpty() ? "" : name + ": ");
         if (curve.points().size() > 1 && curve.points().stream().noneMatch(p -> p.loss().isClear())) {
-            return said.append("no difference between the levels is shown.").toString();
+            return said.append(name.isEmpty() ? "No" : "no").append(" difference between the levels is shown.").toString();
         }
-        curve.best().ifPresent(best -> said.append("best at ").append(best.level()).append(", ").append(scale.said(best.value())));
+        curve.best().ifPresent(best -> said.append(name.isEmpty() ? "Best at " : "best at ").append(best.level()).append(", ")
+                .append(scale.said(best.value())));
         curve.knee().ifPresent(knee -> said.append("; knee at ").append(knee.level()));
         curve.smallestGoodEnough().filter(level -> !level.equals(curve.best().orElse(null)))
                 .ifPresent(level -> said.append("; already ").append(level.level()).append(" loses less than 1 %"));

@@ -78,7 +78,7 @@ class CompareWindowTest extends WindowBase {
         ChartView chart = robot.lookup("#sweep-chart").queryAs(ChartView.class);
         assertEquals(5, chart.chart().rows().stream().filter(row -> !row.get(2).isEmpty()).count(), "heading and four levels");
         assertTrue(text(robot, "sweep-says").contains("knee at 3"), text(robot, "sweep-says"));
-        assertTrue(text(robot, "sweep-says").startsWith("best at 3, 180"), text(robot, "sweep-says"));
+        assertTrue(text(robot, "sweep-says").startsWith("Best at 3, 180"), text(robot, "sweep-says"));
     }
 
     @Test
