@@ -222,10 +222,10 @@ final class AssemblyNode extends WorkNode {
         int[] need = needs.of(base);
         if (areThere(need)) {
             take(place, need);
-            start(place);
+            place.begin();
         } else {
-            gathers(place);
-            traceStands(place, base);
+            place.gathers();
+            place.stands(base);
             waiting.add(new Gathering(place, need));
         }
     }
@@ -243,14 +243,14 @@ final class AssemblyNode extends WorkNode {
             if (areThere(one.need)) {
                 waiting.remove(i--);
                 take(one.place, one.need);
-                start(one.place);
+                one.place.begin();
             }
         }
     }
 
     private void startBatch(Place place, int[] need) {
         take(place, need);
-        start(place);
+        place.begin();
     }
 
     private boolean areThere(int[] need) {
@@ -268,7 +268,7 @@ final class AssemblyNode extends WorkNode {
             for (int i = 0; i < need[type]; i++) {
                 Piece part = rooms[type].takeBest();
                 place.load.add(part);
-                traceStands(place, part);
+                place.stands(part);
             }
         }
         plant.toAgenda(this); // there is room for parts again
@@ -312,7 +312,7 @@ final class AssemblyNode extends WorkNode {
         if (whole.toScrap) {
             scrap(whole);
         } else {
-            place.out.add(whole);
+            place.done.out.add(whole);
         }
     }
 

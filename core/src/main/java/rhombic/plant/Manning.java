@@ -18,7 +18,7 @@ final class Manning implements Job.Site {
 
     private final Plant plant;
     private final Allocation allocation;
-    private final WorkNode.Place place;
+    private final Place place;
     private final Pose where;
     private final Job job;
     private @Nullable Order order;
@@ -29,7 +29,7 @@ final class Manning implements Job.Site {
     private Job.Insists insists = Job.Insists.NO;
     private @Nullable Doer wanted;
 
-    Manning(Plant plant, Allocation allocation, WorkNode.Place place, Pose where, Order first) {
+    Manning(Plant plant, Allocation allocation, Place place, Pose where, Order first) {
         this.plant = plant;
         this.allocation = allocation;
         this.place = place;

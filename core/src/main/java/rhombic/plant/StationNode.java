@@ -54,7 +54,7 @@ final class StationNode extends WorkNode {
             traceWaits(piece);
             load(loading, piece);
         } else if (hasFreePlace() && fullLoad == 1) {
-            startAtOnce(takeFreePlace(), piece);
+            takeFreePlace().beginsWith(piece);
         } else if (hasFreePlace()) {
             traceWaits(piece);
             load(takeFreePlace(), piece);
@@ -70,18 +70,18 @@ final class StationNode extends WorkNode {
         place.load.add(piece);
         if (place.load.size() >= fullLoad) {
             gathering = null;
-            start(place);
+            place.begin();
             return;
         }
-        traceStands(place, piece);
+        place.stands(piece);
         if (place.load.size() == 1) {
             gathering = place;
-            gathers(place);
+            place.gathers();
         }
         if (longestWaitNanos < Long.MAX_VALUE && (place.load.size() == 1 || piece.arrivedNanos < oldestNanos)) {
             oldestNanos = piece.arrivedNanos;
             // Late at its instant, so that who comes at that very moment is taken in.
-            gathersUntil(place, Math.max(plant.now(), oldestNanos + longestWaitNanos), LOAD_PRIORITY);
+            place.gathersUntil(Math.max(plant.now(), oldestNanos + longestWaitNanos), LOAD_PRIORITY);
         }
     }
 
@@ -107,7 +107,7 @@ final class StationNode extends WorkNode {
         if (gathering != null) {
             return;
         }
-        while (!queue.isEmpty() && (place.phase == Phase.FREE || place.phase == Phase.GATHERING)) {
+        while (!queue.isEmpty() && (place.phase == Place.Phase.FREE || place.phase == Place.Phase.GATHERING)) {
             load(place, fromQueue());
         }
     }
@@ -124,7 +124,7 @@ final class StationNode extends WorkNode {
             if (piece.toScrap || (inspection != null && !passes(piece, inspection))) {
                 scrap(piece);
             } else {
-                place.out.add(piece);
+                place.done.out.add(piece);
             }
             if (inspection == null && mayNeedRework()) {
                 piece.madeWell(index);

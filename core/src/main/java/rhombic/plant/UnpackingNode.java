@@ -24,7 +24,7 @@ final class UnpackingNode extends WorkNode {
         comes(piece);
         tellRules(Rule.PieceEvent.ENTERS, piece);
         if (hasFreePlace()) {
-            startAtOnce(takeFreePlace(), piece);
+            takeFreePlace().beginsWith(piece);
         } else {
             toQueue(piece);
         }
@@ -37,7 +37,7 @@ final class UnpackingNode extends WorkNode {
     void fill(Place place) {
         if (!queue.isEmpty()) {
             place.load.add(fromQueue());
-            start(place);
+            place.begin();
         }
     }
 
@@ -58,7 +58,7 @@ final class UnpackingNode extends WorkNode {
                     Piece part = new Piece(type);
                     plant.pieceMade(part, index);
                     appears(part);
-                    place.out.add(part);
+                    place.done.out.add(part);
                 }
             }
         }
@@ -74,13 +74,13 @@ final class UnpackingNode extends WorkNode {
                     plant.trace.off(plant.now(), content.body, index);
                 }
                 appears(content);
-                besidesOf(place).add(content);
+                place.done.besides().add(content);
             }
         }
         if (isBatch) {
             ends(piece);
         } else {
-            place.out.add(piece);
+            place.done.out.add(piece);
         }
     }
 
