@@ -1,6 +1,7 @@
 package rhombic.cli;
 
 import java.io.PrintWriter;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import rhombic.experiment.Interval;
@@ -74,8 +75,17 @@ final class Report {
         }
         out.println();
         out.println("People, means over the runs; utilisation is of the time on duty:");
-        String row = "%-24.24s %11s %8s %8s %8s %8s %8s %8s %8s %8s%n";
-        out.printf(row, "person", "utilisation", "jobs", "working", "repair", "walking", "carrying", "waiting", "break", "off");
+        List<PersonState> states = new ArrayList<>(
+                List.of(PersonState.WORKING, PersonState.REPAIR, PersonState.WALKING, PersonState.CARRYING,
+                        PersonState.WAITING, PersonState.ON_BREAK, PersonState.OFF_SHIFT));
+        // the rest only where there is any of it
+        List.of(PersonState.CHANGEOVER, PersonState.SERVICE, PersonState.STANDING_BY, PersonState.DOWN).stream()
+                .filter(state -> summary.runs().stream().flatMap(run -> run.crews().stream()).anyMatch(crew -> crew.share(state) > 0))
+                .forEach(states::add);
+        String row = "%-24.24s %11s %8s" + " %9.9s".repeat(states.size()) + "%n";
+        List<Object> head = new ArrayList<>(List.of("person", "utilisation", "jobs"));
+        states.forEach(state -> head.add(state.word()));
+        out.printf(row, head.toArray());
         for (int c = 0; c < crews.size(); c++) {
             for (int p = 0; p < crews.get(c).people().size(); p++) {
                 int crew = c;
@@ -83,15 +93,11 @@ final class Report {
                 ToDoubleFunction<ToDoubleFunction<PersonFigures>> mean = figure -> summary.runs().stream()
                         .mapToDouble(run -> figure.applyAsDouble(run.crews().get(crew).people().get(person))).filter(v -> !Double.isNaN(v))
                         .average().orElse(Double.NaN);
-                out.printf(row, crews.get(c).people().get(p).name(), percent(mean.applyAsDouble(PersonFigures::utilisation)),
-                        String.format(Locale.ROOT, "%.1f", mean.applyAsDouble(PersonFigures::jobs)),
-                        percent(mean.applyAsDouble(f -> f.share(PersonState.WORKING))),
-                        percent(mean.applyAsDouble(f -> f.share(PersonState.REPAIR))),
-                        percent(mean.applyAsDouble(f -> f.share(PersonState.WALKING))),
-                        percent(mean.applyAsDouble(f -> f.share(PersonState.CARRYING))),
-                        percent(mean.applyAsDouble(f -> f.share(PersonState.WAITING))),
-                        percent(mean.applyAsDouble(f -> f.share(PersonState.ON_BREAK))),
-                        percent(mean.applyAsDouble(f -> f.share(PersonState.OFF_SHIFT))));
+                List<Object> cells = new ArrayList<>(List.of(crews.get(c).people().get(p).name(),
+                        percent(mean.applyAsDouble(PersonFigures::utilisation)),
+                        String.format(Locale.ROOT, "%.1f", mean.applyAsDouble(PersonFigures::jobs))));
+                states.forEach(state -> cells.add(percent(mean.applyAsDouble(f -> f.share(state)))));
+                out.printf(row, cells.toArray());
             }
         }
     }

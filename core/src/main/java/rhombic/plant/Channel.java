@@ -13,6 +13,7 @@ import rhombic.measure.LinkFigures;
 import rhombic.measure.LinkTally;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.upkeep.Breakdown;
+import rhombic.plant.upkeep.Modes;
 import rhombic.space.Pace;
 import rhombic.space.Path;
 import rhombic.space.Pose;
@@ -25,6 +26,8 @@ import rhombic.study.Travel;
  * link nothing sets out, and what is on its way stands, unless people carry it.
  */
 final class Channel implements Giver, Breakdown.Site {
+    private static final double BESIDE_METRES = 0.6;
+
     final int index;
     final Link link;
     final LinkTally tally = new LinkTally();
@@ -43,7 +46,7 @@ final class Channel implements Giver, Breakdown.Site {
     private final WaysOut toTaker;
     private final @Nullable Porters porters;
     private final Modes modes;
-    private final Pose middle;
+    private final Pose repairPlace;
     /** Those that move along it, while failures can stop them. */
     private final Set<Trip> moving = new LinkedHashSet<>();
     private int downs;
@@ -86,8 +89,8 @@ final class Channel implements Giver, Breakdown.Site {
         this.taker = taker;
         most = link.travel().most() == 0 ? Integer.MAX_VALUE : link.travel().most();
         metres = path.metres();
-        middle = path.at(metres / 2);
-        modes = new Modes(plant, plant.staff(), giverId + "\u0000" + taker.id(), link.failures(), this);
+        repairPlace = beside(path.at(metres / 2));
+        modes = plant.modes(plant.staff(), giverId + "\u0000" + taker.id(), link.failures(), this);
         switch (link.travel()) {
             case Travel.InTime in -> {
                 time = in.time().sampler(plant.stream(giverId + "\u0000" + taker.id(), Purpose.TRAVEL));
@@ -111,6 +114,10 @@ final class Channel implements Giver, Breakdown.Site {
                 : null;
         arrival = new Way(WaysOut.ANY, taker, null, entry);
         toTaker = WaysOut.only(arrival);
+    }
+
+    static Pose beside(Pose middle) {
+        return middle.of(Pose.at(0, -BESIDE_METRES, -middle.z(), 90));
     }
 
     void begin() {
@@ -176,10 +183,10 @@ final class Channel implements Giver, Breakdown.Site {
 
     // ---- what breaks it
 
-    /** In the middle of its way. */
+    /** Beside the middle of its way, to its right. */
     @Override
     public Pose whereMended() {
-        return middle;
+        return repairPlace;
     }
 
     @Override

@@ -3,6 +3,7 @@ package rhombic.plant;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.doers.Doer;
 import rhombic.plant.upkeep.Breakdown;
+import rhombic.plant.upkeep.Modes;
 import rhombic.space.Pose;
 import rhombic.study.kind.Crew;
 
@@ -19,7 +20,7 @@ final class PersonTool implements Breakdown.Site, Doer.Tool {
         this.plant = plant;
         this.staff = staff;
         this.doer = doer;
-        modes = new Modes(plant, staff, crew.id() + "\u0000" + number, crew.basics().duty().failures(), this);
+        modes = plant.modes(staff, crew.id() + "\u0000" + number, crew.basics().duty().failures(), this);
         doer.worksWith(this);
     }
 

@@ -35,13 +35,18 @@ import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.TableBook;
 import rhombic.plant.piece.TypeBook;
 import rhombic.quantity.Clock;
+import rhombic.plant.doers.Job;
+import rhombic.plant.upkeep.Breakdown;
+import rhombic.plant.upkeep.Modes;
 import rhombic.quantity.Quantity;
+import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.Calendar;
+import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.PlannedTime;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
@@ -228,6 +233,24 @@ public final class Plant {
 
     UniformRandomProvider stream(String id, Purpose purpose) {
         return streams.stream(id, purpose);
+    }
+
+    /**
+     * What breaks something.
+     *
+     * @param people who repair it; null if there is nobody, then all mends itself
+     * @param id what its draws hang on
+     */
+    Modes modes(@Nullable Staff people, String id, List<FailureMode> modes, Breakdown.Site site) {
+        return new Modes(simulator, modes, mode -> {
+            Manning.Order order = mode.repair().isEmpty() || people == null ? null : people.order(Job.What.REPAIR, mode.repair());
+            String stream = id + "\u0000" + mode.name();
+            return new Breakdown(simulator, mode, site, start, stream(stream, Purpose.FAILURE), stream(stream, Purpose.REPAIR),
+                    people == null ? null : people.allocation(),
+                    order == null
+                            ? null
+                            : new Job.Order(order.what(), Pose.at(0, 0, 0, 0), order.demands(), order.priority(), order.yields()));
+        });
     }
 
     Formula formula(String text) {

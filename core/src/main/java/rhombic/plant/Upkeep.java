@@ -3,6 +3,7 @@ package rhombic.plant;
 import org.jspecify.annotations.Nullable;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.upkeep.Breakdown;
+import rhombic.plant.upkeep.Modes;
 import rhombic.plant.upkeep.Timeclock;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
@@ -23,7 +24,7 @@ final class Upkeep implements Breakdown.Site {
     private Upkeep(Node node, Duty duty, @Nullable Calendar calendar) {
         this.node = node;
         Plant plant = node.plant;
-        modes = new Modes(plant, plant.staff(), node.id(), duty.failures(), this);
+        modes = plant.modes(plant.staff(), node.id(), duty.failures(), this);
         timeclock = calendar == null ? null : new Timeclock(plant.simulator, calendar, plant.start, this::duty);
     }
 

@@ -23,7 +23,7 @@ import rhombic.trace.Moment;
 /** The lamps that show states on the floor: one on each machine, and one beside the middle of each link that can fail. */
 final class Lamps {
     private static final double POST_HEIGHT = 0.75;
-    private static final double BESIDE = 0.3;
+    private static final double BESIDE = 0.45;
 
     private final TriangleMesh lampMesh = Bodies.lampMesh();
     private final TriangleMesh postMesh = new MeshMaker().post(0, 0, 0, 0.025, POST_HEIGHT, 6, Swatch.BODY).mesh();
