@@ -274,16 +274,26 @@ public record Chart(String title, String xLabel, String yLabel, List<Series> ser
                 case Mark m -> {
                     if (m.vertical) {
                         marks.add(new Drawing.Line(px(m.at), top, px(m.at), height - BOTTOM, m.colour, 1.2, 4));
-                        if (!m.name.isEmpty()) { // readable over curves
-                            box(px(m.at) + 2, top, px(m.at) + 8 + 5.6 * m.name.length(), top + 14, "#FFFDF8", 0.85);
-                        }
-                        text(px(m.at) + 4, top + 10, m.name, SMALL, m.colour, Drawing.Anchor.START, false);
+                        named(m);
                     } else {
                         marks.add(new Drawing.Line(LEFT, py(m.at), width - RIGHT, py(m.at), m.colour, 1.2, 4));
                         text(width - RIGHT, py(m.at) - 4, m.name, SMALL, m.colour, Drawing.Anchor.END, false);
                     }
                 }
             }
+        }
+
+        /** The name of an upright line, on a ground of its own so that it can be read over curves; beside it where there is room. */
+        private void named(Mark m) {
+            double wide = 8 + 5.6 * m.name.length();
+            if (m.name.isEmpty()) {
+                return;
+            }
+            boolean isRight = px(m.at) + wide <= width || px(m.at) - wide < 0;
+            double from = isRight ? px(m.at) + 2 : px(m.at) - wide;
+            box(from, top, Math.min(width, from + wide - 2), top + 14, "#FFFDF8", 0.85);
+            text(px(m.at) + (isRight ? 4 : -4), top + 10, m.name, SMALL, m.colour,
+                    isRight ? Drawing.Anchor.START : Drawing.Anchor.END, false);
         }
 
         private void box(double x1, double y1, double x2, double y2, String colour, double opacity) {
