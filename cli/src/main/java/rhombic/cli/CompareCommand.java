@@ -149,12 +149,10 @@ final class CompareCommand implements Callable<Integer> {
         List<Variant> points = Variant.sweep(study, sweep);
         Sheet sheet = new Experiment(points, study.comparison(), engine, archive).run(asked, Experiment.Listener.NONE, () -> false);
         for (String response : of.responses()) {
-            int last = sweep.factors().size() - 1;
-            for (List<Variant> line : Curve.lines(points)) {
-                Curve curve = Curve.of(sheet, line, last, response);
+            for (Curve.Line line : Curve.of(sweep, sheet, points, response)) {
+                Curve curve = line.curve();
                 curves.add(curve);
-                print.printf("%n%s over %s%s%n", response, sweep.factors().get(last),
-                        last == 0 ? "" : ", with " + String.join(", ", line.getFirst().levels().subList(0, last)));
+                print.printf("%n%s over %s%n", response, line.over());
                 Scale scale = Scale.of(of.sheet().unit(response), curve.best().map(p -> p.value().mean()).orElse(0.0));
                 for (Curve.Point point : curve.points()) {
                     print.printf("    %-20s %s%n", point.level(), scale.said(point.value()));

@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import rhombic.study.Sweep;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.QuantityException;
@@ -49,6 +50,23 @@ public record Curve(String response, List<Point> points) {
             all.add(new Point(level, number(level).orElse(i + 1.0), value, Interval.of(losses)));
         }
         return new Curve(response, all);
+    }
+
+    /**
+     * A curve of a sweep, with what it goes over.
+     *
+     * @param over the factor along which it goes, and at which levels of the others and in which alternative
+     */
+    public record Line(String over, Curve curve) {}
+
+    /** The curves of a sweep, one for each combination of all its factors but the last. */
+    public static List<Line> of(Sweep sweep, Sheet sheet, List<Variant> points, String response) {
+        int last = sweep.factors().size() - 1;
+        return lines(points).stream().map(line -> {
+            String with = String.join(", ", line.getFirst().levels().subList(0, last));
+            return new Line(sweep.factors().get(last) + (with.isEmpty() ? "" : ", with " + with)
+                    + (sweep.alternative().isEmpty() ? "" : ", in " + sweep.alternative()), of(sheet, line, last, response));
+        }).toList();
     }
 
     /** The points of a sweep as lines along its last factor, one for each combination of the others. */

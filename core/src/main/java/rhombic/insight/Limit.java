@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import rhombic.experiment.Interval;
-import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
 import rhombic.measure.PersonFigures;
 import rhombic.quantity.Quantity;
@@ -209,7 +208,7 @@ public final class Limit {
     }
 
     private static double share(Summary summary, int index, EquipmentState state) {
-        return summary.interval(Response.share(index, "", state)).mean();
+        return new Means(summary).share(index, state);
     }
 
     private static Finding byStation(Candidate c, List<Candidate> alike) {

@@ -71,15 +71,6 @@ public final class Clock {
         return unit.number(seconds) + " \u00b1 " + unit.number(halfWidth) + " " + unit.word;
     }
 
-    /** A span in the unit that suits another, so that the two can stand side by side. */
-    public static String spanBeside(double other, double seconds) {
-        if (Double.isNaN(seconds) || Double.isNaN(other)) {
-            return span(seconds);
-        }
-        Unit unit = Unit.of(other);
-        return unit.number(seconds) + " " + unit.word;
-    }
-
     /** Units of spans, with as many decimals as can matter. */
     private enum Unit {
         SHORT_SECONDS("s", 1, "%.2f"), SECONDS("s", 1, "%.1f"), MINUTES("min", 60, "%.1f"), HOURS("h", 3600, "%.1f"), DAYS("d", 86_400,

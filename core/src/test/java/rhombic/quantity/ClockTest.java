@@ -47,7 +47,5 @@ class ClockTest {
     @CsvSource({"288, 169.1, 4.8 \u00b1 2.8 min", "5, 400, 5.00 \u00b1 400.00 s", "12000, 30, 3.3 \u00b1 0.0 h", "120, NaN, 120.0 s"})
     void aMeanAndItsMarginHaveOneUnit(double mean, double margin, String text) {
         assertEquals(text, Clock.span(mean, margin));
-        assertEquals(Clock.span(mean).replaceAll("[0-9.]+ ", ""), Clock.spanBeside(mean, 1).replaceAll("[0-9.]+ ", ""),
-                "the unit is that of the other");
     }
 }

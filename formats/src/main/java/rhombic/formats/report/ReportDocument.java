@@ -50,10 +50,7 @@ public final class ReportDocument {
      * @param command how to run it again
      */
     public record Content(Study study, Diagnosis diagnosis, List<byte[]> pictures, List<Leverage.Gain> gains,
-            Optional<ComparisonWriter.Asked> comparison, List<Drawn> curves, String command) {}
-
-    /** A curve of a sweep. */
-    public record Drawn(String factor, Curve curve) {}
+            Optional<ComparisonWriter.Asked> comparison, List<Curve.Line> curves, String command) {}
 
     public static Document of(Content content) {
         ReportDocument report = new ReportDocument(content.study);
@@ -204,24 +201,24 @@ public final class ReportDocument {
         }
         heading(1, "Sweeps");
         Sheet sheet = content.comparison.get().sheet();
-        for (Drawn drawn : content.curves) {
-            List<Curve.Point> points = drawn.curve.points();
+        for (Curve.Line drawn : content.curves) {
+            List<Curve.Point> points = drawn.curve().points();
             if (points.isEmpty()) {
                 continue;
             }
-            String response = drawn.curve.response();
+            String response = drawn.curve().response();
             Scale scale = Scale.of(sheet.unit(response), points.getFirst().value().mean());
             List<String> levels = points.stream().map(Curve.Point::level).toList();
             double[] xs = java.util.stream.IntStream.range(0, points.size()).mapToDouble(i -> i + 1.0).toArray();
-            Chart chart = new Chart("", drawn.factor, response + (scale.unit().isEmpty() ? "" : ", " + scale.unit()),
+            Chart chart = new Chart("", drawn.over(), response + (scale.unit().isEmpty() ? "" : ", " + scale.unit()),
                     List.of(new Chart.Points("", Chart.COLOURS.getFirst(), xs,
                             points.stream().mapToDouble(p -> p.value().mean() * scale.factor()).toArray(),
                             points.stream().mapToDouble(p -> p.value().halfWidth() * scale.factor()).toArray(), true, List.of())),
                     levels);
-            String knee = drawn.curve.knee().map(k -> "; knee at " + k.level()).orElse("");
-            String enough = drawn.curve.smallestGoodEnough()
+            String knee = drawn.curve().knee().map(k -> "; knee at " + k.level()).orElse("");
+            String enough = drawn.curve().smallestGoodEnough()
                     .map(k -> "; " + k.level() + " is the first that loses less than 1 % of the best").orElse("");
-            parts.add(new Document.Figure(chart.drawn(WIDTH, CHART_HEIGHT), response + " over " + drawn.factor + knee + enough));
+            parts.add(new Document.Figure(chart.drawn(WIDTH, CHART_HEIGHT), response + " over " + drawn.over() + knee + enough));
         }
     }
 

@@ -69,17 +69,11 @@ public final class Reports {
         }
         Summary summary = Summary.of(study, engine, RunListener.NONE, cancelled);
         Diagnosis diagnosis = Diagnosis.of(summary, BoardChart.formulas(study.comparison().board()), cancelled, soFar -> {});
-        List<ReportDocument.Drawn> curves = new ArrayList<>();
+        List<Curve.Line> curves = new ArrayList<>();
         for (Sweep sweep : study.comparison().sweeps()) {
             List<Variant> points = Variant.sweep(study, sweep);
             Sheet swept = new Experiment(points, study.comparison(), engine, archive).run(asked, Experiment.Listener.NONE, cancelled);
-            int last = sweep.factors().size() - 1;
-            for (List<Variant> line : Curve.lines(points)) {
-                String with = String.join(", ", line.getFirst().levels().subList(0, last));
-                curves.add(new ReportDocument.Drawn(sweep.factors().get(last) + (with.isEmpty() ? "" : ", with " + with)
-                        + (sweep.alternative().isEmpty() ? "" : ", in " + sweep.alternative()),
-                        Curve.of(swept, line, last, comparison.responses().getFirst())));
-            }
+            curves.addAll(Curve.of(sweep, swept, points, comparison.responses().getFirst()));
         }
         List<Leverage.Gain> gains = new ArrayList<>();
         if (leverage) {
