@@ -45,7 +45,7 @@ public record Search(List<Variant> variants, String response, double indifferenc
 
         /** In words, with what is promised. */
         public String said(Search search) {
-            String left = left() == 1 ? "one is left" : left() + " are left";
+            String left = left() == 1 ? best().map(best -> best.variant().name()).orElse("one") + " is left" : left() + " are left";
             return isDone
                     ? left + "; if the best is better than all others by at least " + FigureText.of(search.indifference)
                             + ", this is it with "

@@ -13,6 +13,9 @@ import rhombic.study.OwnResponse;
 
 /** What is known of variants: their runs, and what these say of a response. A value; more runs make a new one. */
 public final class Sheet {
+    /** Stands where a response does for what a variant costs. */
+    public static final String COST = "cost";
+
     private final List<Variant> variants;
     private final Map<String, List<RunRecord>> runs;
     private final Map<String, OwnFigure> own;
@@ -118,7 +121,16 @@ public final class Sheet {
                 interval(against, response).mean());
     }
 
-    /** Those that no other beats in both responses at once, by their means; in the order of the first. */
+    /** Mean of a response, or what the variant costs; NaN where that is not known. The base costs nothing unless it says so. */
+    public double value(Variant variant, String responseOrCost) {
+        if (!responseOrCost.equals(COST)) {
+            return interval(variant, responseOrCost).mean();
+        }
+        Double cost = variant.cost();
+        return cost == null ? variant.isBase() ? 0 : Double.NaN : cost;
+    }
+
+    /** Those that no other beats in both responses, or in cost, at once, by their means; in the order of the first. */
     public List<Variant> frontier(String one, String other) {
         List<Variant> all = new ArrayList<>();
         for (Variant variant : variants) {
@@ -130,14 +142,14 @@ public final class Sheet {
                 all.add(variant);
             }
         }
-        all.sort(java.util.Comparator.comparingDouble(variant -> interval(variant, one).mean()));
+        all.sort(java.util.Comparator.comparingDouble(variant -> value(variant, one)));
         return all;
     }
 
     /** More is better, whatever the response is. */
     private double goodness(Variant variant, String response) {
-        double mean = interval(variant, response).mean();
-        return Response.better(response) == Response.Better.LESS ? -mean : mean;
+        double value = value(variant, response);
+        return response.equals(COST) || Response.better(response) == Response.Better.LESS ? -value : value;
     }
 
     /** Sum of all runs that are there. */

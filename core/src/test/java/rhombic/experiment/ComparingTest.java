@@ -343,4 +343,16 @@ class ComparingTest {
         Sheet sheet = run(study, Archive.inMemory(), ENGINE);
         assertEquals(List.of("Alternative 1"), sheet.frontier("throughput", "lead time mean").stream().map(Variant::name).toList());
     }
+
+    @Test
+    void costCountsAsWhatShouldBeLess() {
+        Study study = compared(time(base, "C", "50 s"), time(base, "C", "70 s"));
+        List<Alternative> priced = study.comparison().alternatives().stream()
+                .map(one -> new Alternative(one.name(), one.changes(), one.name().equals("Alternative 1") ? 12.5 : null)).toList();
+        Sheet sheet = run(study.withComparison(study.comparison().withAlternatives(priced)), Archive.inMemory(), ENGINE);
+        assertEquals(List.of("Base", "Alternative 1"), sheet.frontier(Sheet.COST, "throughput").stream().map(Variant::name).toList(),
+                "the base costs nothing, and what has no cost is not on it");
+        assertEquals(12.5, sheet.value(sheet.variant("Alternative 1").orElseThrow(), Sheet.COST));
+        assertEquals(Double.NaN, sheet.value(sheet.variant("Alternative 2").orElseThrow(), Sheet.COST));
+    }
 }

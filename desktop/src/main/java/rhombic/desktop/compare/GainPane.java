@@ -14,14 +14,12 @@ import rhombic.desktop.work.Comparing;
 import rhombic.desktop.parts.ChartView;
 import rhombic.desktop.parts.Words;
 import rhombic.desktop.work.Workbench;
-import rhombic.experiment.Interval;
 import rhombic.experiment.Scale;
 import rhombic.experiment.Sheet;
 import rhombic.experiment.Variant;
 
 /** Two responses beside each other, or what an alternative costs beside what it gains, with those that no other beats. */
 final class GainPane extends VBox {
-    private static final String COST = "cost";
 
     private final Workbench bench;
     private final ComboBox<String> across = new ComboBox<>();
@@ -50,13 +48,13 @@ final class GainPane extends VBox {
         shown = state;
         List<String> responses = new ArrayList<>(Sheet.lookedAt(bench.comparison()));
         List<String> both = new ArrayList<>(responses);
-        both.add(COST);
+        both.add(Sheet.COST);
         if (!across.getItems().equals(both)) {
             boolean costs = state.alternatives().stream().anyMatch(v -> v.cost() != null);
             across.getItems().setAll(both);
             up.getItems().setAll(responses);
             up.setValue(responses.getFirst());
-            across.setValue(costs || responses.size() < 2 ? COST : responses.get(1));
+            across.setValue(costs || responses.size() < 2 ? Sheet.COST : responses.get(1));
         }
         draw();
     }
@@ -74,15 +72,15 @@ final class GainPane extends VBox {
             chart.show(Chart.of("", x, y, List.of()));
             return;
         }
-        Scale sx = x.equals(COST) ? new Scale("", 1) : Scale.of(sheet.unit(x), sheet.interval(variants.getFirst(), x).mean());
+        Scale sx = x.equals(Sheet.COST) ? new Scale("", 1) : Scale.of(sheet.unit(x), sheet.interval(variants.getFirst(), x).mean());
         Scale sy = Scale.of(sheet.unit(y), sheet.interval(variants.getFirst(), y).mean());
-        double[] xs = variants.stream().mapToDouble(v -> x(sheet, v, x) * sx.factor()).toArray();
+        double[] xs = variants.stream().mapToDouble(v -> sheet.value(v, x) * sx.factor()).toArray();
         double[] ys = variants.stream().mapToDouble(v -> sheet.interval(v, y).mean() * sy.factor()).toArray();
         double[] margins = variants.stream().mapToDouble(v -> sheet.interval(v, y).halfWidth() * sy.factor()).toArray();
         List<Chart.Series> series = new ArrayList<>();
-        List<Variant> frontier = frontier(sheet, variants, x, y);
+        List<Variant> frontier = sheet.frontier(x, y).stream().filter(variants::contains).toList();
         if (frontier.size() > 1) {
-            series.add(new Chart.Curve("", "#DAD4C5", frontier.stream().mapToDouble(v -> x(sheet, v, x) * sx.factor()).toArray(),
+            series.add(new Chart.Curve("", "#DAD4C5", frontier.stream().mapToDouble(v -> sheet.value(v, x) * sx.factor()).toArray(),
                     frontier.stream().mapToDouble(v -> sheet.interval(v, y).mean() * sy.factor()).toArray(), false));
         }
         series.add(new Chart.Points("", Chart.COLOURS.getFirst(), xs, ys, margins, false, variants.stream().map(Variant::name).toList()));
@@ -94,30 +92,5 @@ final class GainPane extends VBox {
 
     private static String unit(Scale scale) {
         return scale.unit().isEmpty() ? "" : ", " + scale.unit();
-    }
-
-    private static double x(Sheet sheet, Variant variant, String response) {
-        Double cost = variant.cost();
-        return response.equals(COST) ? cost == null ? variant.isBase() ? 0 : Double.NaN : cost : sheet.interval(variant, response).mean();
-    }
-
-    private static List<Variant> frontier(Sheet sheet, List<Variant> variants, String x, String y) {
-        if (!x.equals(COST)) {
-            return sheet.frontier(x, y).stream().filter(variants::contains).toList();
-        }
-        double sign = rhombic.experiment.Response.better(y) == rhombic.experiment.Response.Better.LESS ? -1 : 1;
-        List<Variant> all = new ArrayList<>();
-        for (Variant one : variants) {
-            Interval own = sheet.interval(one, y);
-            double cost = x(sheet, one, x);
-            boolean beaten = Double.isNaN(cost) || variants.stream().anyMatch(other -> other != one && x(sheet, other, x) <= cost
-                    && sign * sheet.interval(other, y).mean() >= sign * own.mean()
-                    && (x(sheet, other, x) < cost || sign * sheet.interval(other, y).mean() > sign * own.mean()));
-            if (!beaten) {
-                all.add(one);
-            }
-        }
-        all.sort(java.util.Comparator.comparingDouble(v -> x(sheet, v, x)));
-        return all;
     }
 }

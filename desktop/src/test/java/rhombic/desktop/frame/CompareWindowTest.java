@@ -128,6 +128,44 @@ class CompareWindowTest extends WindowBase {
     }
 
     @Test
+    void theBestIsSearchedForAndGainIsHeldAgainstCost(FxRobot robot) {
+        overloaded(robot);
+        robot.interact(() -> window.bench().edit("places", s -> s.changed("Station 1", e -> ((Station) e).withPlaces(3))));
+        robot.interact(() -> window.bench().select("Station 2"));
+        press(robot, "#token-places");
+        press(robot, "#try-several");
+        robot.interact(() -> {
+            TextField levels = robot.lookup("#levels-field").queryAs(TextField.class);
+            levels.setText("1, 2, 3");
+            levels.fireEvent(new javafx.event.ActionEvent());
+            Study two = window.bench().base().changed("Station 2", e -> ((Station) e).withPlaces(2));
+            window.bench().compare("alternative", c -> c.withAlternatives(
+                    List.of(new rhombic.study.Alternative("Second place", Changes.between(window.bench().base(), two), 40.0))));
+        });
+        runAll(robot);
+        press(robot, "#compare-search");
+        await(() -> robot.lookup("#start-search").tryQuery().isPresent());
+        robot.interact(() -> robot.lookup("#search-matters").queryAs(TextField.class).setText("much"));
+        press(robot, "#start-search");
+        assertTrue(text(robot, "search-says").startsWith("The difference that matters must be"), text(robot, "search-says"));
+        robot.interact(() -> {
+            robot.lookup("#search-matters").queryAs(TextField.class).setText("5");
+            robot.lookup("#search-budget").queryAs(TextField.class).setText("200");
+        });
+        press(robot, "#start-search");
+        await(() -> text(robot, "search-says").contains(" runs: "));
+        assertTrue(text(robot, "search-says").contains("Station 2 places 3"), text(robot, "search-says"));
+
+        press(robot, "#compare-gain");
+        await(() -> robot.lookup("#gain-chart").tryQuery().isPresent());
+        ChartView gain = robot.lookup("#gain-chart").queryAs(ChartView.class);
+        assertEquals("cost", robot.lookup("#gain-across").queryAs(ComboBox.class).getValue(), "there is a cost, so it is held against it");
+        List<List<String>> rows = gain.chart().rows();
+        assertTrue(rows.stream().anyMatch(row -> row.get(1).equals("40.0") && Math.abs(Double.parseDouble(row.get(2)) - 120) < 2),
+                "two places of a minute make 120 an hour: " + rows);
+    }
+
+    @Test
     void twoFloorsMoveOnOneClock(FxRobot robot) {
         overloaded(robot);
         robot.interact(() -> {
