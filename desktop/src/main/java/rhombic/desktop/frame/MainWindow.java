@@ -2,31 +2,25 @@ package rhombic.desktop.frame;
 
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.animation.AnimationTimer;
-import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.Parent;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.image.WritableImage;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.card.JobCardView;
 import rhombic.desktop.floor.FloorGestures;
-import rhombic.chart.Chart;
 import rhombic.desktop.compare.ComparePage;
 import rhombic.desktop.diagnose.DiagnosePage;
 import rhombic.desktop.floor.FloorView;
@@ -41,7 +35,6 @@ import rhombic.desktop.work.Workbench;
 import rhombic.experiment.Preparation;
 import rhombic.formats.file.Journal;
 import rhombic.insight.PieceStory;
-import rhombic.insight.Shifting;
 import rhombic.study.Study;
 import rhombic.study.check.Problem;
 import rhombic.trace.Moment;
@@ -81,7 +74,7 @@ public final class MainWindow implements AutoCloseable {
     private final ComparePage compare;
     private final FindBox findBox;
     private final Commands commands;
-    private final Label message = new Label();
+    private final Notice message = new Notice();
     private final Label hand = new Label();
     private final Pane over = new Pane();
     private final BorderPane root = new BorderPane();
@@ -91,7 +84,6 @@ public final class MainWindow implements AutoCloseable {
 
     private Place place = Place.BUILD;
     private Optional<Integer> chosenPiece = Optional.empty();
-    private final PauseTransition fading = new PauseTransition(Duration.seconds(9));
     private long lastFrame;
     private double travel;
     private long figuresShown;
@@ -116,7 +108,7 @@ public final class MainWindow implements AutoCloseable {
             player.pause();
             player.seek(nanos);
         }, bench::select);
-        diagnose = new DiagnosePage(bench, new DiagnoseHands(), player::journeys);
+        diagnose = new DiagnosePage(bench, new DiagnoseHands(this), player::journeys);
         compare = new ComparePage(bench, this::say, () -> go(Place.BUILD),
                 () -> asker.toSave(bench.base().name().replaceAll("[^\\p{L}\\p{N} _-]", "").strip() + " report.html"),
                 this::pictureOfBase);
@@ -145,7 +137,7 @@ public final class MainWindow implements AutoCloseable {
         loadIfDue();
         go(Place.BUILD);
         timer.start();
-        offerLeftWork();
+        message.offerLeftWork(files, () -> Platform.runLater(() -> floor.fit(Set.of())));
     }
 
     public Parent root() {
@@ -176,46 +168,13 @@ public final class MainWindow implements AutoCloseable {
         return diagnose;
     }
 
-    /** What Diagnose has the window do. */
-    private final class DiagnoseHands implements DiagnosePage.Hands {
-        @Override
-        public void say(String text) {
-            MainWindow.this.say(text);
-        }
-
-        @Override
-        public void heat(Map<String, Double> heat) {
-            floor.showHeat(heat);
-        }
-
-        @Override
-        public void follow(long nanos, int body) {
-            player.pause();
-            player.seek(nanos);
-            go(Place.WATCH);
-            refreshFrame();
-            choosePiece(Optional.of(body));
-        }
-
-        @Override
-        public void limits(List<Shifting.Span> spans) {
-            strips.setLimits(spans);
-        }
-
-        @Override
-        public void charts(Map<String, Chart> charts) {
-            floor.showCharts(charts);
-        }
-
-        @Override
-        public void toWatch() {
-            go(Place.WATCH);
-        }
-
-        @Override
-        public void toBuild() {
-            go(Place.BUILD);
-        }
+    /** Goes to a moment of the run and to a piece in it. */
+    void follow(long nanos, int body) {
+        player.pause();
+        player.seek(nanos);
+        go(Place.WATCH);
+        refreshFrame();
+        choosePiece(Optional.of(body));
     }
 
     /** The base as the floor looks at it, with its pieces if its run is the one that is watched. */
@@ -243,13 +202,6 @@ public final class MainWindow implements AutoCloseable {
     private void layOut() {
         VBox top = new VBox(topBar, outlookBar);
         root.setTop(top);
-        message.getStyleClass().add("inline-message");
-        message.setId("message");
-        message.setWrapText(true);
-        message.setMaxWidth(520);
-        message.setVisible(false);
-        message.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
-        fading.setOnFinished(e -> message.setVisible(false));
         hand.getStyleClass().add("hand");
         hand.setId("hand");
         hand.setVisible(false);
@@ -260,9 +212,6 @@ public final class MainWindow implements AutoCloseable {
         StackPane.setMargin(keys, new Insets(10, 0, 0, 12));
         StackPane.setAlignment(hand, Pos.TOP_CENTER);
         StackPane.setMargin(hand, new Insets(10, 0, 0, 0));
-        message.setMaxHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
-        StackPane.setAlignment(message, Pos.BOTTOM_CENTER);
-        StackPane.setMargin(message, new Insets(0, 0, 12, 0));
         middle.setMinSize(200, 120);
         keys.visibleProperty().bind(hand.visibleProperty().not().and(shelf.things().visibleProperty().not()));
         StackPane.setAlignment(shelf.things(), Pos.TOP_LEFT);
@@ -414,40 +363,7 @@ public final class MainWindow implements AutoCloseable {
 
     /** Says in one line, over the floor, what happened. */
     public void say(String text) {
-        message.setText(text);
-        message.setMaxWidth(Math.min(560, 40 + 8 * text.length()));
-        message.setGraphic(null);
-        message.setVisible(!text.isEmpty());
-        fading.playFromStart();
-    }
-
-    private void offerLeftWork() {
-        List<Journal.Left> left = files.left();
-        if (left.isEmpty()) {
-            return;
-        }
-        Journal.Left newest = left.getLast();
-        say("Unsaved work on \u201c" + newest.study().name() + "\u201d was left behind.");
-        fading.stop();
-        Button restore = quiet("Bring it back");
-        restore.setId("restore-work");
-        restore.setOnAction(e -> {
-            files.restore(newest);
-            Platform.runLater(() -> floor.fit(Set.of()));
-        });
-        Button drop = quiet("Drop it");
-        drop.setOnAction(e -> {
-            files.drop(newest);
-            say("");
-        });
-        message.setGraphic(new HBox(6, restore, drop));
-        message.setContentDisplay(javafx.scene.control.ContentDisplay.RIGHT);
-    }
-
-    private static Button quiet(String text) {
-        Button button = new Button(text);
-        button.getStyleClass().add("quiet-button");
-        return button;
+        message.say(text);
     }
 
     // ---- frames
