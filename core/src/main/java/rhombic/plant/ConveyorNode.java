@@ -22,7 +22,8 @@ final class ConveyorNode extends ContentNode {
     final Conveyor conveyor;
     /** How much of a lane a piece of each type takes. */
     final double[] lengthOf;
-    final double longest;
+    /** Whether all types lie on it alike. */
+    final boolean isOfOneLength;
     private final List<Stretch> stretches = new ArrayList<>();
     private final List<Sight> sights = new ArrayList<>();
     private final double[] weightOf;
@@ -81,7 +82,7 @@ final class ConveyorNode extends ContentNode {
         this.conveyor = conveyor;
         List<PieceType> types = plant.study.pieceTypes();
         lengthOf = types.stream().mapToDouble(conveyor::lengthOf).toArray();
-        longest = Arrays.stream(lengthOf).max().orElse(0);
+        isOfOneLength = Arrays.stream(lengthOf).distinct().count() <= 1;
         weightOf = types.stream().mapToDouble(type -> type.weight().inBaseUnit()).toArray();
         heaviest = conveyor.heaviest().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY);
         speed = conveyor.speed().inBaseUnit();

@@ -5,6 +5,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.FormulaException;
 import rhombic.kernel.Event;
@@ -233,6 +234,17 @@ abstract class Node implements Giver {
     /** How many pieces on their way room is kept for. */
     final int promised() {
         return promised;
+    }
+
+    /** The most of something that any of them has; 0 if there is none. */
+    final double mostPromised(ToDoubleFunction<Piece> of) {
+        double most = 0;
+        if (promised > 0 && promises != null) {
+            for (Channel.Trip trip : promises) {
+                most = Math.max(most, of.applyAsDouble(trip.piece()));
+            }
+        }
+        return most;
     }
 
     /** There is less room than was promised: whoever set out last must wait at the end of its link. */

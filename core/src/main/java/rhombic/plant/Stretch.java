@@ -168,7 +168,7 @@ final class Stretch extends Node {
     @Override
     boolean roomDependsOnPiece() {
         return begins instanceof Fitting.Merge || lanes.length > 1 && previous != null
-                || Arrays.stream(whole.lengthOf).distinct().count() > 1;
+                || !whole.isOfOneLength;
     }
 
     @Override
@@ -219,9 +219,10 @@ final class Stretch extends Node {
             return false;
         }
         int kept = before.size() + promised();
-        if (kept > 0) {
-            // room for those that come later must be left, too, wherever they will come on
-            double each = whole.longest + gap;
+        if (kept > 0 || way.channel() != null) {
+            // What sets out now comes on later: that it is clear here now says nothing. And room for those that come later must be
+            // left, too, wherever they will come on.
+            double each = longest(length) + gap;
             int free = 0;
             for (Lane lane : lanes) {
                 free += lane.roomFor(each, length);
@@ -234,6 +235,18 @@ final class Stretch extends Node {
         }
         awaitClear(way, length);
         return false;
+    }
+
+    /** Of all that room is kept for, and of the one that is to come. */
+    private double longest(double length) {
+        if (whole.isOfOneLength) {
+            return length;
+        }
+        double most = Math.max(length, mostPromised(piece -> whole.lengthOf[piece.type]));
+        for (Arrived one : before) {
+            most = Math.max(most, whole.lengthOf[one.piece.type]);
+        }
+        return most;
     }
 
     /** The lane on which a piece comes to the end of the stretch before. */
