@@ -246,17 +246,4 @@ class Offer {
         }
         open = false;
     }
-
-    /** Has all whose lines it stands in look again whether it can go. */
-    void lookAgain() {
-        for (Standing standing : standings) {
-            if (standing.inLine) {
-                standing.way.taker().plant.toAgenda(standing.way.taker());
-            }
-        }
-        Standing other = special;
-        if (other != null && other.inLine) {
-            other.way.taker().plant.toAgenda(other.way.taker());
-        }
-    }
 }
