@@ -52,7 +52,13 @@ final class Waits {
         if (wanted.isEmpty()) {
             return "since none of the links is for " + type(spot).name();
         }
-        return "for room at " + wanted.stream().map(link -> link.to() + why(index(link.to()), moment)).collect(Collectors.joining(" or "));
+        return "for room at " + wanted.stream().map(link -> link.to() + why(link, moment)).collect(Collectors.joining(" or "));
+    }
+
+    private String why(Link link, Moment moment) {
+        int number = study.links().indexOf(link);
+        boolean isDown = number >= 0 && number < moment.links() && moment.stateOfLink(number).isPresent();
+        return isDown ? " (the way there is down)" : why(index(link.to()), moment);
     }
 
     private List<Link> fitting(List<Link> links, PieceSpot spot) {

@@ -91,6 +91,12 @@ class ToolsAndLinksFailTest {
         assertEquals(Optional.of(EquipmentState.DOWN), stands.stateOfLink(0));
         assertEquals("Has stood 15 s on its way from In to Out, which is down.",
                 new PieceStory(study, trace).doing(stands.piece(0).orElseThrow(), stands));
+        Study two = travels(new Lines().chain(timetable("In", "0 s Piece", "15 s Piece"), goodsOut("Out")).study(100 / 3600.0, 0, 1),
+                study.links().getFirst().travel(), once("10 s", "20 s"));
+        Trace ofTwo = Runs.traceOf(two);
+        Moment held = ofTwo.at(25 * SECOND);
+        String doing = new PieceStory(two, ofTwo).doing(held.piece(1).orElseThrow(), held);
+        assertTrue(doing.endsWith("for room at Out (the way there is down)."), doing);
         Moment goes = trace.at(35 * SECOND);
         assertEquals(1.5, goes.metresAlong(0), NEAR);
         assertEquals(Optional.empty(), goes.stateOfLink(0));
