@@ -17,9 +17,11 @@ import rhombic.experiment.Response;
 import rhombic.experiment.Scale;
 import rhombic.experiment.Summary;
 import rhombic.measure.EquipmentFigures;
+import rhombic.measure.FailureFigures;
 import rhombic.measure.ModeFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Clock;
+import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Crew;
@@ -43,6 +45,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
     private static final double FULL_FROM = 0.2;
     private static final double BLOCKS_FROM = 0.05;
     private static final double GROWS_FROM = 0.05;
+    private static final double DISTURBS_FROM = 0.02;
     private static final double SHIFTS_FROM = 0.2;
     private static final int LEAST_SAMPLES = 50;
     private static final int MOST_ALIKE = 4;
@@ -111,6 +114,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
             limit.ifPresent(f -> found.add(withMethods(f)));
             shifts(limit);
             limit.ifPresent(f -> losses(f.place()));
+            disturbances();
             leadTime();
             buffers();
             targets();
@@ -254,6 +258,28 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                 add(Finding.Kind.LOSS, place, place + " does not work " + Means.percent(lost) + " of the time, which costs up to "
                         + FigureText.of(lost / working * throughput) + " pieces/h",
                         String.join("; ", lines), Trial.of(study, place, Trial.Way.REPAIR, Trial.Way.CHANGEOVER));
+            }
+        }
+
+        /** What breaks and is no station, so that no state of a station tells it: links, and what people work with. */
+        private void disturbances() {
+            List<FailureFigures> all = summary.runs().getFirst().failures();
+            for (int i = 0; i < all.size(); i++) {
+                FailureFigures one = all.get(i);
+                Optional<Equipment> thing = study.find(one.place());
+                int index = i;
+                double down = means.of(run -> run.failures().get(index).mode().downShare());
+                if (thing.filter(Equipment::meetsPieces).isPresent() || down < DISTURBS_FROM) {
+                    continue;
+                }
+                Optional<Link> link = study.links().stream().filter(l -> one.place().equals(l.from() + " to " + l.to())).findFirst();
+                String place = link.map(Link::from).orElse(one.place());
+                String what = link.map(l -> "The way from " + l.from() + " to " + l.to()).orElse("What " + one.place() + " works with");
+                add(Finding.Kind.LOSS, place, what + " is down " + Means.percent(down) + " of the time by " + one.mode().name(),
+                        FigureText.of(means.of(run -> run.failures().get(index).mode().failures())) + " times a run; waiting for repair "
+                                + Means.percent(means.of(run -> run.failures().get(index).mode().waitingShare())),
+                        study.find(place).flatMap(at -> Trial.of(study, at).stream()
+                                .filter(trial -> trial.said().contains("repair time of " + one.mode().name())).findFirst()));
             }
         }
 

@@ -8,6 +8,7 @@ import java.util.function.UnaryOperator;
 import rhombic.chance.DistributionException;
 import rhombic.chance.DistributionText;
 import rhombic.quantity.Quantity;
+import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.change.Changes;
 import rhombic.study.duty.FailureMode;
@@ -72,9 +73,22 @@ public record Trial(String place, Way way, String said, Changes changes) {
         for (FailureMode mode : thing.basics().duty().failures()) {
             add(study, all, thing, Way.REPAIR, "half the repair time of " + mode.name(), e -> e.with(e.basics()
                     .withDuty(e.basics().duty().withFailures(e.basics().duty().failures().stream()
-                            .map(m -> m.name().equals(mode.name()) ? m.withDown(m.down().scaled(0.5)) : m).toList()))));
+                            .map(m -> halved(m, mode.name())).toList()))));
+        }
+        for (Link link : study.linksFrom(thing.name())) {
+            for (FailureMode mode : link.failures()) {
+                made(study, thing.name(), Way.REPAIR, "half the repair time of " + mode.name() + " on the way to " + link.to(),
+                        s -> s.withLinks(s.links().stream().map(l -> l.ends().equals(link.ends())
+                                ? l.withFailures(l.failures().stream().map(m -> halved(m, mode.name())).toList())
+                                : l).toList()))
+                        .ifPresent(all::add);
+            }
         }
         return all;
+    }
+
+    private static FailureMode halved(FailureMode mode, String name) {
+        return mode.name().equals(name) ? mode.withDown(mode.down().scaled(0.5)) : mode;
     }
 
     private static void ofWork(Study study, WorkEquipment work, List<Trial> all) {

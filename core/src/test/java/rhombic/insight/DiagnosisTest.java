@@ -25,6 +25,8 @@ import rhombic.measure.Diary;
 import rhombic.quantity.Quantity;
 import rhombic.study.BoardChart;
 import rhombic.study.value.StudyException;
+import rhombic.chance.DistributionText;
+import rhombic.study.Travel;
 import rhombic.study.Study;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.UpTime;
@@ -190,6 +192,22 @@ class DiagnosisTest {
         rhombic.chart.Chart output = board
                 .of(new BoardChart("Out", BoardChart.Kind.OUTPUT, List.of("Out"), BoardChart.Series.EACH, 100, false));
         assertEquals(60, Double.parseDouble(output.rows().get(401).get(2)), 1);
+    }
+
+    @Test
+    void linksAndToolsThatBreakAreToldWithWhatCouldBeTried() {
+        FailureMode jam = FailureMode.of("jam", new UpTime.After(DistributionText.parse("45 min"), UpTime.Clock.CALENDAR),
+                DistributionText.parse("15 min"));
+        Study failing = line.withLinks(line.links().stream().map(l -> l.from().equals("Store")
+                ? l.withTravel(new Travel.InTime(DistributionText.parse("30 s"), 0)).withFailures(List.of(jam))
+                : l).toList());
+        Finding loss = LimitLines.diagnosis(failing).findings().stream()
+                .filter(f -> f.kind() == Finding.Kind.LOSS && f.place().equals("Store")).findFirst().orElseThrow();
+        assertTrue(loss.what().startsWith("The way from Store to ") && loss.what().endsWith(" is down 25 % of the time by jam"),
+                loss.what());
+        Study better = loss.tryIt().orElseThrow().changes().applyTo(failing);
+        assertEquals("7.5 min", better.linksFrom("Store").getFirst().failures().getFirst().down().toString());
+        assertTrue(Trial.all(failing).stream().anyMatch(t -> t.said().contains("half the repair time of jam on the way to")));
     }
 
     @Test

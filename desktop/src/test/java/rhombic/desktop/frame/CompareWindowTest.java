@@ -59,17 +59,9 @@ class CompareWindowTest extends WindowBase {
         robot.interact(() -> window.bench().select("Station 2"));
         press(robot, "#token-places");
         press(robot, "#try-several");
-        robot.interact(() -> {
-            TextField levels = robot.lookup("#levels-field").queryAs(TextField.class);
-            levels.setText("2");
-            levels.fireEvent(new javafx.event.ActionEvent());
-        });
+        typeLevels(robot, "2");
         await(() -> text(robot, "editor-message").contains("two or more levels"));
-        robot.interact(() -> {
-            TextField levels = robot.lookup("#levels-field").queryAs(TextField.class);
-            levels.setText("1 to 4 by 1");
-            levels.fireEvent(new javafx.event.ActionEvent());
-        });
+        typeLevels(robot, "1 to 4 by 1");
         assertEquals(List.of("1", "2", "3", "4"),
                 window.bench().comparison().factor("Station 2 places").orElseThrow().levels().stream().map(level -> level.said()).toList());
         runAll(robot);
@@ -134,10 +126,8 @@ class CompareWindowTest extends WindowBase {
         robot.interact(() -> window.bench().select("Station 2"));
         press(robot, "#token-places");
         press(robot, "#try-several");
+        typeLevels(robot, "1, 2, 3");
         robot.interact(() -> {
-            TextField levels = robot.lookup("#levels-field").queryAs(TextField.class);
-            levels.setText("1, 2, 3");
-            levels.fireEvent(new javafx.event.ActionEvent());
             Study two = window.bench().base().changed("Station 2", e -> ((Station) e).withPlaces(2));
             window.bench().compare("alternative", c -> c.withAlternatives(
                     List.of(new rhombic.study.Alternative("Second place", Changes.between(window.bench().base(), two), 40.0))));
@@ -203,12 +193,20 @@ class CompareWindowTest extends WindowBase {
         assertEquals(window.bench().comparison().alternatives().getFirst().name(), window.bench().alternative());
     }
 
-    private static void typeFormulas(FxRobot robot, String text) {
+    private static void typeLevels(FxRobot robot, String text) {
+        type(robot, "#levels-field", text);
+    }
+
+    private static void type(FxRobot robot, String id, String text) {
         robot.interact(() -> {
-            TextField formulas = robot.lookup("#chart-formulas").queryAs(TextField.class);
-            formulas.setText(text);
-            formulas.fireEvent(new javafx.event.ActionEvent());
+            TextField field = robot.lookup(id).queryAs(TextField.class);
+            field.setText(text);
+            field.fireEvent(new javafx.event.ActionEvent());
         });
+    }
+
+    private static void typeFormulas(FxRobot robot, String text) {
+        type(robot, "#chart-formulas", text);
     }
 
     /** What is seen a little to the right of the station and below it. */
