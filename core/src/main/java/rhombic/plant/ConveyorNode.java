@@ -10,6 +10,7 @@ import rhombic.plant.activity.Holds;
 import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Equipment;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.ShutTime;
@@ -306,7 +307,11 @@ final class ConveyorNode extends ContentNode {
                 return (double) sight.passed;
             }
         }
-        return name.equals(Conveyor.SPEED) ? (Object) speed : super.further(name);
+        return switch (name) {
+            case Conveyor.SPEED -> (Object) speed;
+            case Equipment.COMING -> (double) stretches.stream().mapToInt(Node::promised).sum();
+            default -> super.further(name);
+        };
     }
 
     // ---- pieces are on its stretches alone

@@ -68,6 +68,20 @@ class ConveyorPromisesTest {
     }
 
     @Test
+    void formulasReadHowManyAreOnTheirWayToIt() {
+        Plant plant = Plant.build(behindALink(shut(belt(5)), "Piece", 40, "30 s"), 1, null);
+        Gauge coming = plant.gauge("at('Belt').coming");
+        Gauge there = plant.gauge("at('Belt').content");
+        plant.advance(29_000_000_000L, () -> false);
+        assertEquals(5, coming.now());
+        assertEquals(0, there.now());
+        plant.advance(31_000_000_000L, () -> false);
+        assertEquals(0, coming.now());
+        assertEquals(5, there.now());
+        assertEquals("", coming.problem());
+    }
+
+    @Test
     void theMostPiecesCountAlsoForWhatIsOnItsWay() {
         RunFigures run = Runs.of(behindALink(shut(belt(10).withMost(OptionalInt.of(3))), "Piece", 40, "30 s"));
         assertEquals(3, link(run).departed());
