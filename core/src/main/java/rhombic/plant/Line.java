@@ -47,10 +47,6 @@ final class Line {
         return first == null;
     }
 
-    int size() {
-        return size;
-    }
-
     /** The one to be looked at first now. */
     Offer.@Nullable Standing first() {
         if (lastUrgent != null || first == null) {
