@@ -58,6 +58,9 @@ public final class FloorOverlay extends Canvas {
     private static final double CHART_HEIGHT = 140;
     private static final double CHART_ASIDE = 26;
     private static final double CHART_BELOW = 20;
+    /** So near to a chart a thing is covered by it in part. */
+    private static final double CHART_CLEAR = 14;
+    private static final Color LEADER = Color.web("#5C676C");
 
     private final Options options = new Options();
     private Set<String> selection = Set.of();
@@ -249,16 +252,7 @@ public final class FloorOverlay extends Canvas {
         }
         labels.draw(g, new FloorLabels.Shown(study, view, getWidth(), getHeight(), leastPixels, options.names, options.numbers,
                 selection, faulty, hovered, limit, moment));
-        charts.forEach((name, chart) -> study.find(name)
-                .flatMap(thing -> view.project(thing.placement().xMetres(), thing.placement().yMetres(),
-                        thing.placement().zMetres() + 0.02, getWidth(), getHeight()))
-                .ifPresent(p -> {
-                    g.setStroke(Color.web("#5C676C"));
-                    g.setLineWidth(1);
-                    g.strokeLine(p.x(), p.y(), p.x() + CHART_ASIDE, p.y() + CHART_BELOW);
-                    rhombus(g, p.x(), p.y(), 4, Color.web("#5C676C"));
-                    ChartView.paint(chart.drawn(CHART_WIDTH, CHART_HEIGHT), g, p.x() + CHART_ASIDE, p.y() + CHART_BELOW);
-                }));
+        charts.forEach((name, chart) -> study.find(name).ifPresent(thing -> chart(g, study, view, thing, chart)));
         handles(g, study, view);
         if (band != null) {
             g.setFill(Color.web("#D9952B", 0.12));
@@ -274,6 +268,45 @@ public final class FloorOverlay extends Canvas {
             g.strokeLine(sweep[0], sweep[1], sweep[2], sweep[3]);
             rhombus(g, sweep[2], sweep[3], HANDLE_PIXELS, VERDIGRIS);
         }
+    }
+
+    /** Beside its thing, on the side where it covers least of the others, with a leader. */
+    private void chart(GraphicsContext g, Study study, Viewpoint view, Equipment thing, Chart chart) {
+        Viewpoint.Pixel at = seen(view, thing);
+        if (at == null) {
+            return;
+        }
+        double bestX = 0;
+        double bestY = 0;
+        double least = Double.MAX_VALUE;
+        for (int side = 0; side < 4; side++) {
+            double x = side % 2 == 0 ? at.x() + CHART_ASIDE : at.x() - CHART_ASIDE - CHART_WIDTH;
+            double y = side < 2 ? at.y() + CHART_BELOW : at.y() - CHART_BELOW - CHART_HEIGHT;
+            double covered = x < 0 || y < 0 || x + CHART_WIDTH > getWidth() || y + CHART_HEIGHT > getHeight() ? 0.5 : 0;
+            for (Equipment other : study.equipment()) {
+                Viewpoint.Pixel there = seen(view, other);
+                boolean isUnder = there != null && there.x() > x - CHART_CLEAR && there.x() < x + CHART_WIDTH + CHART_CLEAR
+                        && there.y() > y - CHART_CLEAR && there.y() < y + CHART_HEIGHT + CHART_CLEAR;
+                covered += isUnder ? 1 : 0;
+            }
+            if (covered < least) {
+                least = covered;
+                bestX = x;
+                bestY = y;
+            }
+        }
+        g.setStroke(LEADER);
+        g.setLineWidth(1);
+        g.strokeLine(at.x(), at.y(), Math.clamp(at.x(), bestX, bestX + CHART_WIDTH), Math.clamp(at.y(), bestY, bestY + CHART_HEIGHT));
+        rhombus(g, at.x(), at.y(), 4, LEADER);
+        ChartView.paint(chart.drawn(CHART_WIDTH, CHART_HEIGHT), g, bestX, bestY);
+    }
+
+    private Viewpoint.@Nullable Pixel seen(Viewpoint view, Equipment thing) {
+        return view
+                .project(thing.placement().xMetres(), thing.placement().yMetres(), thing.placement().zMetres() + 0.02, getWidth(),
+                        getHeight())
+                .orElse(null);
     }
 
     private void drawMarks(GraphicsContext g) {
