@@ -60,7 +60,7 @@ final class Channel implements Giver, Breakdown.Site {
         private @Nullable Piece piece;
         private long begunNanos;
         private boolean promised;
-        /** When it began to move last, how, and how much of that was over when it was stopped. */
+        /** When it began to move last, and how; while the link is down, how it will go on. */
         private long movesSince;
         private Pace pace = Pace.restAt(0);
 

@@ -39,7 +39,6 @@ import rhombic.plant.doers.Job;
 import rhombic.plant.upkeep.Breakdown;
 import rhombic.plant.upkeep.Modes;
 import rhombic.quantity.Quantity;
-import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Rule;
@@ -249,7 +248,7 @@ public final class Plant {
                     people == null ? null : people.allocation(),
                     order == null
                             ? null
-                            : new Job.Order(order.what(), Pose.at(0, 0, 0, 0), order.demands(), order.priority(), order.yields()));
+                            : new Job.Order(order.what(), site.whereMended(), order.demands(), order.priority(), order.yields()));
         });
     }
 

@@ -377,8 +377,8 @@ public final class Moment {
 
     /** Whether a body that moves along a link stands there, since the link is down. */
     public boolean standsOnWay(int body) {
-        return bodies.getDouble(body, MOVE_SPEED) == 0 && bodies.getDouble(body, MOVE_GAIN) == 0 && atEndOfLinkNanos(body) == 0
-                && bodies.getLong(body, MOVE_NANOS) > 0;
+        int link = bodies.get(body, LINK);
+        return link >= 0 && stateOfLink(link).isPresent() && bodies.getDouble(body, MOVE_SPEED) == 0 && atEndOfLinkNanos(body) == 0;
     }
 
     public long stateSinceNanos(int node) {

@@ -97,6 +97,15 @@ class ToolsAndLinksFailTest {
         Moment held = ofTwo.at(25 * SECOND);
         String doing = new PieceStory(two, ofTwo).doing(held.piece(1).orElseThrow(), held);
         assertTrue(doing.endsWith("for room at Out (the way there is down)."), doing);
+        Study touching = travels(new Lines().chain(timetable("In", "0 s Piece"),
+                goodsOut("Out").placed(Placement.at(study.equipment().getFirst().footprint().lengthMetres(), 0))).study(100 / 3600.0, 0, 1),
+                new Travel.InTime(time("30 s"), 0));
+        assertEquals(0, rhombic.study.Layout
+                .path(touching.links().getFirst(), touching.equipment().get(0), touching.equipment().get(1)).metres(), NEAR);
+        Trace still = Runs.traceOf(touching);
+        assertEquals("Is on its way from In to Out for 10 s.",
+                new PieceStory(touching, still).doing(still.at(10 * SECOND).piece(0).orElseThrow(), still.at(10 * SECOND)),
+                "a way of no length that is not down");
         Moment goes = trace.at(35 * SECOND);
         assertEquals(1.5, goes.metresAlong(0), NEAR);
         assertEquals(Optional.empty(), goes.stateOfLink(0));

@@ -87,7 +87,7 @@ public final class Breakdown implements Job.Site {
 
     /**
      * @param start when the run begins, for what is planned
-     * @param order for its repairers, wherever that is; null if it mends itself
+     * @param order for its repairers; where that is the site says anew each time; null if it mends itself
      */
     public Breakdown(Simulator simulator, FailureMode mode, Site site, LocalDateTime start, UniformRandomProvider upChance,
             UniformRandomProvider downChance, @Nullable Allocation allocation, Job.@Nullable Order order) {
