@@ -73,14 +73,32 @@ class ArchitectureTest {
                 .whereLayer("change").mayOnlyBeAccessedByLayers("check")
                 .whereLayer("kind").mayOnlyBeAccessedByLayers("check", "change")
                 .check(CORE);
+    }
+
+    /** Within the plant: what a run is made of, its people, hand-over, the kinds of equipment, rules; each knows only those before. */
+    @Test
+    void theRoomsOfThePlantHaveOneDirection() {
         layeredArchitecture().consideringOnlyDependenciesInLayers()
-                .layer("piece").definedBy("rhombic.plant.piece")
-                .layer("activity").definedBy("rhombic.plant.activity")
-                .layer("doers").definedBy("rhombic.plant.doers")
+                .layer("parts").definedBy("rhombic.plant.piece", "rhombic.plant.activity", "rhombic.plant.doers", "rhombic.plant.upkeep",
+                        "rhombic.plant.blueprint")
+                .layer("run").definedBy("rhombic.plant.run")
+                .layer("staff").definedBy("rhombic.plant.staff")
+                .layer("handover").definedBy("rhombic.plant.handover")
+                .layer("work").definedBy("rhombic.plant.work")
+                .layer("convey").definedBy("rhombic.plant.convey")
+                .layer("goods").definedBy("rhombic.plant.goods")
+                .layer("rules").definedBy("rhombic.plant.rules")
                 .layer("plant").definedBy("rhombic.plant")
                 .whereLayer("plant").mayNotBeAccessedByAnyLayer()
-                .whereLayer("piece").mayOnlyBeAccessedByLayers("plant", "activity")
+                .whereLayer("rules").mayOnlyBeAccessedByLayers("plant")
+                .whereLayer("work").mayOnlyBeAccessedByLayers("plant")
+                .whereLayer("convey").mayOnlyBeAccessedByLayers("plant")
+                .whereLayer("goods").mayOnlyBeAccessedByLayers("plant", "rules")
+                .whereLayer("handover").mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods")
+                .whereLayer("staff").mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "handover")
+                .whereLayer("parts").mayOnlyBeAccessedByLayers("run", "plant", "rules", "work", "convey", "goods", "handover", "staff")
                 .check(CORE);
+        SlicesRuleDefinition.slices().matching("rhombic.plant.(*)..").should().beFreeOfCycles().check(CORE);
     }
 
     /** Nobody outside builds on how events are scheduled, or on what a plant is made of; it is run, watched and asked. */
@@ -90,9 +108,9 @@ class ArchitectureTest {
         Map<String, Set<String>> exports = core.exports().stream()
                 .collect(Collectors.toMap(ModuleDescriptor.Exports::source, ModuleDescriptor.Exports::targets));
         assertTrue(exports.containsKey("rhombic.study"), "the test reads what it means to read");
-        assertEquals(Set.of("rhombic.cli", "rhombic.desktop"), exports.get("rhombic.plant"));
-        for (String inside : List.of("rhombic.kernel", "rhombic.plant.piece", "rhombic.plant.activity", "rhombic.plant.doers",
-                "rhombic.formula.grammar")) {
+        assertEquals(Set.of("rhombic.cli", "rhombic.desktop"), exports.get("rhombic.plant.blueprint"));
+        for (String inside : List.of("rhombic.kernel", "rhombic.plant", "rhombic.plant.run", "rhombic.plant.handover", "rhombic.plant.work",
+                "rhombic.plant.piece", "rhombic.plant.activity", "rhombic.plant.doers", "rhombic.formula.grammar")) {
             assertFalse(exports.containsKey(inside), inside);
         }
     }

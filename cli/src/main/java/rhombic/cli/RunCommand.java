@@ -19,7 +19,7 @@ import rhombic.experiment.Summary;
 import rhombic.formats.file.FileTrouble;
 import rhombic.formats.results.ResultWriter;
 import rhombic.measure.RunFigures;
-import rhombic.plant.RunTroubleException;
+import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.quantity.Clock;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;

@@ -1,7 +1,7 @@
 package rhombic.experiment;
 
 import java.util.function.BooleanSupplier;
-import rhombic.plant.Blueprint;
+import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.Plant;
 import rhombic.study.Study;
 import rhombic.trace.PieceEar;
@@ -17,12 +17,12 @@ public final class EventRun {
      * Makes the replication.
      *
      * @return whether it came to its end
-     * @throws rhombic.plant.RunTroubleException if the plant can't go on
+     * @throws rhombic.plant.blueprint.RunTroubleException if the plant can't go on
      */
     public static boolean of(Study study, int replication, PieceEar ear, BooleanSupplier cancelled) {
         TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size(), KEPT);
         writer.tellTo(ear);
-        Plant plant = Blueprint.of(study).build(replication, writer);
+        Plant plant = Plant.build(Blueprint.of(study), replication, writer);
         return plant.advance(study.plan().length().nanos(), cancelled);
     }
 }

@@ -3,7 +3,7 @@ package rhombic.experiment;
 import java.util.List;
 import java.util.function.BooleanSupplier;
 import rhombic.measure.Diary;
-import rhombic.plant.Blueprint;
+import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.Plant;
 import rhombic.study.Study;
 import rhombic.trace.Trace;
@@ -41,7 +41,7 @@ public final class LiveRun {
         Study study = blueprint.study();
         writer = new TraceWriter(study.equipment().size(), study.links().size(), mostKept);
         diary = blueprint.diary();
-        plant = blueprint.buildObserved(1, writer, diary);
+        plant = Plant.buildObserved(blueprint, 1, writer, diary);
         plannedNanos = study.plan().length().nanos();
         writer.publish(-1);
     }

@@ -14,7 +14,7 @@ import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.BooleanSupplier;
 import rhombic.measure.RunFigures;
-import rhombic.plant.Blueprint;
+import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.Plant;
 import rhombic.study.Study;
 
@@ -125,7 +125,7 @@ public final class LocalEngine implements RunEngine, AutoCloseable {
         if (cancelled.getAsBoolean()) {
             throw new CancellationException("The runs were cancelled");
         }
-        Plant plant = blueprint.build(task.replication(), null);
+        Plant plant = Plant.build(blueprint, task.replication(), null);
         long length = task.study().plan().length().nanos();
         for (int step = 1; step <= PROGRESS_STEPS; step++) {
             long until = step == PROGRESS_STEPS ? length : length / PROGRESS_STEPS * step;

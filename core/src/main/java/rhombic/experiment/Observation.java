@@ -11,7 +11,7 @@ import java.util.function.LongSupplier;
 import rhombic.measure.Diary;
 import rhombic.measure.RunFigures;
 import rhombic.measure.Sample;
-import rhombic.plant.Blueprint;
+import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.Gauge;
 import rhombic.plant.Plant;
 import rhombic.study.Study;
@@ -48,7 +48,7 @@ public record Observation(Study study, RunFigures figures, List<Diary.Period> ac
      * @param formulas to be read off at each step
      * @param soFar hears now and then, if the run takes long, of what there is by then
      * @throws CancellationException if cancelled
-     * @throws rhombic.plant.RunTroubleException if the plant can't go on
+     * @throws rhombic.plant.blueprint.RunTroubleException if the plant can't go on
      * @throws rhombic.formula.FormulaException if a formula can't be read
      */
     public static Observation of(Study study, int replication, List<String> formulas, BooleanSupplier cancelled,
@@ -60,7 +60,7 @@ public record Observation(Study study, RunFigures figures, List<Diary.Period> ac
             LongSupplier ticker) {
         Blueprint blueprint = Blueprint.of(study);
         Diary diary = blueprint.diary();
-        Plant plant = blueprint.buildObserved(replication, null, diary);
+        Plant plant = Plant.buildObserved(blueprint, replication, null, diary);
         long length = study.plan().length().nanos();
         List<Sample> samples = new ArrayList<>();
         Map<Gauge, double[]> gauges = new LinkedHashMap<>();

@@ -4,7 +4,7 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.FutureTask;
-import rhombic.plant.Blueprint;
+import rhombic.plant.blueprint.Blueprint;
 import rhombic.study.Study;
 
 /**

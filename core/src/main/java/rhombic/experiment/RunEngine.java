@@ -12,7 +12,7 @@ public interface RunEngine {
      *
      * @return the figures in the order of the tasks, whatever the order in which they came
      * @throws CancellationException if {@code cancelled} said yes before all were made
-     * @throws rhombic.plant.RunTroubleException if a plant can't go on
+     * @throws rhombic.plant.blueprint.RunTroubleException if a plant can't go on
      */
     List<RunFigures> run(List<RunTask> tasks, RunListener listener, BooleanSupplier cancelled);
 

@@ -2,6 +2,8 @@ package rhombic.plant;
 
 import rhombic.formula.Formula;
 import rhombic.formula.FormulaException;
+import rhombic.plant.handover.Flow;
+import rhombic.plant.handover.PlantScope;
 
 /**
  * Reads a formula off a running plant: {@code at('Store').content + at('Shelf').content}, {@code here.inside} of the whole plant. Its
@@ -13,9 +15,9 @@ public final class Gauge {
     private String problem = "";
 
     /** @throws FormulaException if it can't be read */
-    Gauge(Plant plant, String text) {
+    Gauge(Flow flow, String text) {
         formula = Formula.parse(text);
-        scope = new PlantScope(plant, null, "gauge\u0000" + text);
+        scope = new PlantScope(flow, null, "gauge\u0000" + text);
     }
 
     /** Its value now: a number; 1 or 0 for yes or no; NaN if it comes to nothing, see {@link #problem}. */

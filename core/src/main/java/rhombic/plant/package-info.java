@@ -1,13 +1,16 @@
 /**
- * A plant built from a study: runs once and is thrown away.
+ * A plant built from a study: runs once and is thrown away. Its rooms, each of which knows only those before it:
  *
- * <p>Pieces go from one equipment to the next by one protocol, {@link rhombic.plant.Offer}: the giver offers a
- * piece to its ways out; a taker with room takes it at once, and otherwise the offer stands in the line of the
- * taker until it has room. Blocking after work, first-come order among several givers, and supply on demand are
- * all this one protocol.
- *
- * <p>What follows at the same instant is not called but put on the agenda of the plant, so the depth of the
- * stack does not grow with the length of the line, and a circle in which no time passes is found.
+ * <ol>
+ * <li>{@code piece}, {@code activity}, {@code doers}, {@code upkeep}: pieces and their order; what takes time and may be held; who
+ * does which job; what breaks and when there is work. {@code blueprint}: what all runs have in common.
+ * <li>{@code run}: what all parts of one run share.
+ * <li>{@code staff}: its people.
+ * <li>{@code handover}: how pieces go from one equipment to the next.
+ * <li>{@code work}, {@code convey}, {@code goods}: the kinds of equipment.
+ * <li>{@code rules}: what the study has happen besides.
+ * <li>here: all of it together.
+ * </ol>
  */
 @NullMarked
 package rhombic.plant;

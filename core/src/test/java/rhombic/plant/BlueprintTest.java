@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import rhombic.measure.RunFigures;
+import rhombic.plant.blueprint.Blueprint;
 import rhombic.quantity.Unit;
 import rhombic.study.Rule;
 import rhombic.study.RuleText;
@@ -32,8 +33,8 @@ class BlueprintTest {
                     List.of(RuleText.action("set visits to piece.visits + 5"))))
             .chain(onDemand("In"), drill, goodsOut("Out")).study(4, 0, 1);
 
-    private static RunFigures run(Plant plant) {
-        assertTrue(plant.advance(plant.study.plan().length().nanos(), () -> false));
+    private RunFigures run(Plant plant) {
+        assertTrue(plant.advance(study.plan().length().nanos(), () -> false));
         return plant.figures();
     }
 
@@ -41,17 +42,17 @@ class BlueprintTest {
     void plantsOfOneBlueprintAreWhatEachWouldBeAlone() {
         Blueprint blueprint = Blueprint.of(study);
         for (int replication = 1; replication <= 3; replication++) {
-            assertEquals(run(Plant.build(study, replication, null)), run(blueprint.build(replication, null)));
+            assertEquals(run(Plant.build(study, replication, null)), run(Plant.build(blueprint, replication, null)));
         }
-        assertNotEquals(run(blueprint.build(1, null)).equipment(), run(blueprint.build(2, null)).equipment());
+        assertNotEquals(run(Plant.build(blueprint, 1, null)).equipment(), run(Plant.build(blueprint, 2, null)).equipment());
     }
 
     @Test
     void manyThreadsBuildFromIt() {
         Blueprint blueprint = Blueprint.of(study);
-        List<RunFigures> together = IntStream.rangeClosed(1, 40).parallel().mapToObj(r -> run(blueprint.build(r, null))).toList();
+        List<RunFigures> together = IntStream.rangeClosed(1, 40).parallel().mapToObj(r -> run(Plant.build(blueprint, r, null))).toList();
         Blueprint other = Blueprint.of(study);
-        assertEquals(IntStream.rangeClosed(1, 40).mapToObj(r -> run(other.build(r, null))).toList(), together);
+        assertEquals(IntStream.rangeClosed(1, 40).mapToObj(r -> run(Plant.build(other, r, null))).toList(), together);
     }
 
     @Test
@@ -66,7 +67,7 @@ class BlueprintTest {
                 Work.of(1, 3, new TimeSource.ByFormula("piece.nothing * (", Unit.SECOND)), Work.Load.SINGLE, null);
         Blueprint blueprint = Blueprint.of(new Lines().chain(onDemand("In"), broken, goodsOut("Out")).study(1, 0, 1));
         assertTrue(blueprint.broken().contains("Drill"));
-        RunFigures run = run(blueprint.build(2, null));
+        RunFigures run = run(Plant.build(blueprint, 2, null));
         assertEquals(0, run.out());
         assertEquals(0, Runs.at(run, "Drill").in());
     }

@@ -18,6 +18,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
+import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;

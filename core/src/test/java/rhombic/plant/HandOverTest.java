@@ -14,6 +14,7 @@ import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
+import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.Buffer;

@@ -21,6 +21,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
+import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.kind.AssemblyStation;

@@ -22,6 +22,7 @@ import rhombic.experiment.RunListener;
 import rhombic.experiment.Summary;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
+import rhombic.plant.blueprint.Blueprint;
 import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.Study;
@@ -175,7 +176,7 @@ class LawsTest {
         Blueprint blueprint = Blueprint.of(study);
         List<Double> leads = new ArrayList<>();
         for (int replication = 1; replication <= 4; replication++) {
-            Plant plant = blueprint.build(replication, null);
+            Plant plant = Plant.build(blueprint, replication, null);
             plant.advance(study.plan().length().nanos(), () -> false);
             leads.add(plant.figures().lead().mean());
         }

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
+import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.quantity.Quantity;
 import rhombic.study.Rule;
 import rhombic.study.Study;

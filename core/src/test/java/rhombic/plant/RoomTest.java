@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
 import rhombic.measure.RunFigures;
+import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.study.Rule;
 import rhombic.study.RuleText;
 import rhombic.study.Study;

@@ -16,6 +16,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import rhombic.measure.RunFigures;
+import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.quantity.Unit;
 import rhombic.study.Renaming;
 import rhombic.study.Rule;

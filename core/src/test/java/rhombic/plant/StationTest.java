@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import rhombic.measure.RunFigures;
+import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
 import rhombic.study.kind.Basics;

@@ -25,6 +25,7 @@ import rhombic.measure.ModeFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.FailureMode;
@@ -119,7 +120,7 @@ class ToolsAndLinksFailTest {
         ModeFigures jam = Runs.of(study).links().getFirst().modes().getFirst();
         assertEquals(20.0 / 200, jam.repairShare(), NEAR);
         var path = rhombic.study.Layout.path(study.links().getFirst(), study.equipment().get(0), study.equipment().get(1));
-        var middle = Channel.beside(path.at(path.metres() / 2));
+        var middle = path.at(path.metres() / 2).of(Pose.at(0, -0.6, 0, 0)); // to the right of the middle
         var home = rhombic.study.Layout.home(fitter, 0);
         assertEquals(Math.hypot(middle.x() - home.x(), middle.y() - home.y()) / 200, jam.waitingShare(), 1e-6);
         assertEquals(20 + 60 + jam.waitingShare() * 200, Runs.of(study).lead().most(), 1e-6);

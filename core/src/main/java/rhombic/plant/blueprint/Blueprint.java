@@ -1,0 +1,132 @@
+package rhombic.plant.blueprint;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import rhombic.formula.Formula;
+import rhombic.measure.Diary;
+import rhombic.plant.piece.TableBook;
+import rhombic.plant.piece.TypeBook;
+import rhombic.study.Study;
+import rhombic.study.check.Problem;
+import rhombic.study.check.StudyCheck;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.WorkEquipment;
+
+/**
+ * What all replications of a study have in common, worked out once: what is broken in it, its types, tables and
+ * formulas as read. Nothing in it changes, so several threads may build plants from it at a time.
+ */
+public final class Blueprint {
+    private final Study study;
+    private final List<Problem> problems;
+    private final Set<String> broken;
+    private final TypeBook types;
+    private final TableBook tables;
+    /** Names of stations from which pieces may come to an inspection, which may send them back there. */
+    private final Set<String> beforeInspection;
+    private final Set<String> stopsWithOthers;
+    private final boolean mayStandStill;
+    /** By text. Each is read when first asked for; reading it again would give the same. */
+    private final Map<String, Formula> formulas = new ConcurrentHashMap<>();
+
+    private Blueprint(Study study) {
+        this.study = study;
+        problems = StudyCheck.of(study);
+        broken = problems.stream().filter(Problem::isError).map(Problem::place).collect(Collectors.toUnmodifiableSet());
+        beforeInspection = beforeInspection(study);
+        stopsWithOthers = study.equipment().stream().flatMap(e -> e.basics().duty().failures().stream()).flatMap(m -> m.also().stream())
+                .collect(Collectors.toUnmodifiableSet());
+        mayStandStill = study.equipment().stream().map(e -> e.basics().duty())
+                .anyMatch(duty -> !duty.failures().isEmpty() || !duty.calendar().isEmpty());
+        types = new TypeBook(study.pieceTypes());
+        tables = new TableBook(study.tables());
+    }
+
+    public static Blueprint of(Study study) {
+        return new Blueprint(study);
+    }
+
+    /** An empty diary for one run of the study. */
+    public Diary diary() {
+        int[] units = new int[study.equipment().size()];
+        List<Integer> crewOf = new ArrayList<>();
+        for (int i = 0; i < units.length; i++) {
+            int index = i;
+            switch (study.equipment().get(i)) {
+                case WorkEquipment work -> units[i] = work.work().places();
+                case Crew crew -> {
+                    units[i] = crew.members().size();
+                    crew.members().forEach(person -> crewOf.add(index));
+                }
+                default -> {}
+            }
+        }
+        return new Diary(units, crewOf.stream().mapToInt(Integer::intValue).toArray());
+    }
+
+    private static Set<String> beforeInspection(Study study) {
+        Map<String, List<String>> givers = new HashMap<>();
+        study.links().forEach(link -> givers.computeIfAbsent(link.to(), key -> new ArrayList<>()).add(link.from()));
+        Deque<String> open = new ArrayDeque<>();
+        study.equipment().stream().filter(thing -> thing instanceof Station station && station.inspection() != null)
+                .forEach(thing -> open.add(thing.name()));
+        Set<String> before = new HashSet<>();
+        while (!open.isEmpty()) {
+            String name = open.remove();
+            if (before.add(name)) {
+                open.addAll(givers.getOrDefault(name, List.of()));
+            }
+        }
+        return before;
+    }
+
+    /** Whether failures of others stop it too. */
+    public boolean stopsWithOthers(String name) {
+        return stopsWithOthers.contains(name);
+    }
+
+    /** Whether anything may be held by a failure or a calendar. */
+    public boolean mayStandStill() {
+        return mayStandStill;
+    }
+
+    public boolean isBeforeInspection(String name) {
+        return beforeInspection.contains(name);
+    }
+
+    /** What is wrong or missing in the study, errors first. */
+    public List<Problem> problems() {
+        return problems;
+    }
+
+    public Study study() {
+        return study;
+    }
+
+    /** Names of what has an error, and so takes no part. */
+    public Set<String> broken() {
+        return broken;
+    }
+
+    public TypeBook types() {
+        return types;
+    }
+
+    public TableBook tables() {
+        return tables;
+    }
+
+    public Formula formula(String text) {
+        return formulas.computeIfAbsent(text, Formula::parse);
+    }
+}

@@ -1,0 +1,350 @@
+package rhombic.plant.convey;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import rhombic.kernel.Event;
+import rhombic.plant.activity.Hold;
+import rhombic.plant.activity.Holds;
+import rhombic.plant.handover.ContentNode;
+import rhombic.plant.handover.Flow;
+import rhombic.plant.handover.Node;
+import rhombic.plant.handover.Offer;
+import rhombic.plant.handover.Upkeep;
+import rhombic.plant.handover.Way;
+import rhombic.plant.piece.Piece;
+import rhombic.study.Rule;
+import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.Fitting;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.ShutTime;
+
+/**
+ * A conveyor as a whole: its contents, its drive and its sensors. Pieces are on its stretches, which reach from one divert or
+ * merge to the next, and hand on to each other as any equipment does. It has contents and no states.
+ */
+public final class ConveyorNode extends ContentNode {
+    final Conveyor conveyor;
+    /** How much of a lane a piece of each type takes. */
+    final double[] lengthOf;
+    /** Whether all types lie on it alike. */
+    final boolean isOfOneLength;
+    private final List<Stretch> stretches = new ArrayList<>();
+    private final List<Sight> sights = new ArrayList<>();
+    private final double[] weightOf;
+    private final double heaviest;
+    private final int[] standingIn;
+    private final Holds drive = new Holds();
+    private double weight;
+    private double speed;
+    private int standing;
+    /** The lane on which a piece goes on from one stretch to the next, in between, and where it came in. */
+    private int passingLane;
+    private double passingFrom;
+
+    /** What a sensor has seen. */
+    private final class Sight extends Event {
+        private final Fitting.Sensor sensor;
+        private int lanesCovered;
+        private boolean isCovered;
+        private long passed;
+
+        Sight(Fitting.Sensor sensor) {
+            this.sensor = sensor;
+        }
+
+        void covers(boolean coversNow) {
+            lanesCovered += coversNow ? 1 : -1;
+            passed += coversNow ? 1 : 0;
+            if (coversNow && lanesCovered == 1) {
+                if (sensor.after().nanos() == 0) {
+                    become(true);
+                } else {
+                    flow.simulator.schedule(this, sensor.after().nanos());
+                }
+            } else if (lanesCovered == 0) {
+                flow.simulator.cancel(this);
+                become(false);
+            }
+        }
+
+        @Override
+        protected void occur() {
+            become(true);
+            flow.settle();
+        }
+
+        private void become(boolean coveredNow) {
+            if (coveredNow != isCovered) {
+                isCovered = coveredNow;
+                tellRules(coveredNow ? sensor.coveredWord() : sensor.clearWord());
+            }
+        }
+    }
+
+    public ConveyorNode(Flow flow, int index, Conveyor conveyor) {
+        super(flow, index, conveyor);
+        this.conveyor = conveyor;
+        List<PieceType> types = flow.study.pieceTypes();
+        lengthOf = types.stream().mapToDouble(conveyor::lengthOf).toArray();
+        isOfOneLength = Arrays.stream(lengthOf).distinct().count() <= 1;
+        weightOf = types.stream().mapToDouble(type -> type.weight().inBaseUnit()).toArray();
+        heaviest = conveyor.heaviest().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY);
+        speed = conveyor.speed().inBaseUnit();
+        standingIn = new int[conveyor.lanes()];
+        Stretch before = null;
+        Fitting begins = null;
+        double from = 0;
+        List<Fitting.Sensor> seen = new ArrayList<>();
+        for (Fitting fitting : conveyor.fittings()) {
+            if (fitting instanceof Fitting.Sensor sensor) {
+                sights.add(new Sight(sensor));
+                seen.add(sensor);
+            } else {
+                before = stretch(before, begins, fitting, from, conveyor.metresOf(fitting), seen);
+                begins = fitting;
+                from = conveyor.metresOf(fitting);
+                seen.clear();
+            }
+        }
+        stretch(before, begins, null, from, conveyor.route().metres(), seen);
+    }
+
+    private Stretch stretch(@Nullable Stretch before, @Nullable Fitting begins, @Nullable Fitting ends, double from, double to,
+            List<Fitting.Sensor> seen) {
+        Stretch made = new Stretch(this, stretches.size(), before, begins, ends, from, to - from);
+        for (Fitting.Sensor sensor : seen) {
+            made.addSensor(conveyor.metresOf(sensor) - from, sights.stream().map(s -> s.sensor).toList().indexOf(sensor));
+        }
+        stretches.add(made);
+        return made;
+    }
+
+    @Override
+    protected void begin() {
+        stretches.forEach(Stretch::begin);
+        runs();
+        countsWork(true);
+        for (ShutTime time : conveyor.off()) {
+            switchAt(time.from().nanos(), true);
+            if (time.until() != null) {
+                switchAt(time.until().nanos(), false);
+            }
+        }
+        traceContent();
+    }
+
+    private void switchAt(long nanos, boolean off) {
+        if (nanos == 0) {
+            setOff(off);
+            return;
+        }
+        flow.simulator.schedule(new Event() {
+            @Override
+            protected void occur() {
+                setOff(off);
+                flow.settle();
+            }
+        }, nanos, 0);
+    }
+
+    // ---- stretches
+
+    @Override
+    protected List<Stretch> parts() {
+        return stretches;
+    }
+
+    @Override
+    protected Stretch takerAt(String port) {
+        return stretches.stream().filter(one -> one.begins() instanceof Fitting.Merge merge && merge.name().equals(port)).findFirst()
+                .orElse(stretches.getFirst());
+    }
+
+    @Override
+    protected Stretch giverAt(String port) {
+        return stretches.stream().filter(one -> one.ends() instanceof Fitting.Divert divert && divert.name().equals(port)).findFirst()
+                .orElse(stretches.getLast());
+    }
+
+    /** Half a width is to go between the middle and the side. */
+    double halfWidth() {
+        return conveyor.wholeWidthMetres() / 2;
+    }
+
+    void passes(int lane, double from) {
+        passingLane = lane;
+        passingFrom = from;
+    }
+
+    double passingFrom() {
+        return passingFrom;
+    }
+
+    int passingLane() {
+        return passingLane;
+    }
+
+    /** Where a rigid lane has stopped, all of it stops. */
+    void halt(int lane, Stretch by, boolean nowHalted) {
+        for (Stretch stretch : stretches) {
+            if (stretch != by) {
+                stretch.halt(lane, nowHalted);
+            }
+        }
+    }
+
+    void stands(int lane, boolean standsNow) {
+        int before = standingIn[lane];
+        standingIn[lane] += standsNow ? 1 : -1;
+        if (before == 0 || standingIn[lane] == 0) {
+            standing += standsNow ? 1 : -1;
+            tally.stands(flow.now(), (double) standing / standingIn.length);
+        }
+    }
+
+    /** Its drive moves, or no longer; all its stretches move with the first. */
+    void runs() {
+        tally.runs(flow.now(), (double) stretches.getFirst().moving() / standingIn.length);
+    }
+
+    void sees(int sensor, boolean coversNow) {
+        sights.get(sensor).covers(coversNow);
+    }
+
+    // ---- what comes and goes
+
+    boolean carries(Piece more) {
+        return weight + weightOf(more) <= heaviest * (1 + 1e-12);
+    }
+
+    private double weightOf(Piece piece) {
+        double sum = weightOf[piece.type];
+        if (piece.load != null) {
+            for (int i = 0; i < piece.load.size(); i++) {
+                sum += weightOf(piece.load.get(i));
+            }
+        }
+        return sum;
+    }
+
+    void comesIn(Piece piece) {
+        counts(piece);
+        if (heaviest < Double.POSITIVE_INFINITY) {
+            weight += weightOf(piece);
+        }
+    }
+
+    void hasComeIn(Piece piece) {
+        tellRules(Rule.PieceEvent.ENTERS, piece);
+        tellMore();
+    }
+
+    void goesOut(Piece piece) {
+        if (heaviest < Double.POSITIVE_INFINITY) {
+            weight = tally.content() == 1 ? 0 : weight - weightOf(piece);
+            stretches.forEach(flow::toAgenda);
+        }
+        tellLess(piece);
+    }
+
+    // ---- the drive
+
+    @Override
+    public void setOff(boolean off) {
+        if (off != drive.isHeldBy(Hold.SHUT)) {
+            holdDrive(Hold.SHUT, off);
+        }
+        flow.toAgenda(this);
+    }
+
+    private void holdDrive(Hold reason, boolean on) {
+        boolean changed = on ? drive.hold(reason) : drive.release(reason);
+        if (changed) {
+            stretches.forEach(stretch -> stretch.setOff(on));
+            flow.toAgenda(this);
+            countsWork(!on);
+        }
+    }
+
+    /** Clocks of working time run while its drive is on. */
+    private void countsWork(boolean works) {
+        Upkeep kept = upkeep;
+        if (kept != null && works) {
+            kept.modes().workBegins(Long.MAX_VALUE);
+        } else if (kept != null) {
+            kept.modes().workEnds();
+        }
+    }
+
+    @Override
+    public void standsStill(Hold reason, boolean on, boolean gates) {
+        holdDrive(reason, on);
+        super.standsStill(reason, on, gates);
+    }
+
+    double speed() {
+        return speed;
+    }
+
+    @Override
+    public boolean set(String attribute, Object value) {
+        if (!attribute.equals(Conveyor.SPEED)) {
+            return super.set(attribute, value);
+        }
+        if (!(value instanceof Double metres && metres > 0 && metres <= 100)) {
+            return false;
+        }
+        speed = metres;
+        stretches.forEach(stretch -> stretch.setSpeed(metres));
+        return true;
+    }
+
+    @Override
+    @Nullable
+    public Object further(String name) {
+        for (Sight sight : sights) {
+            if (sight.sensor.name().equals(name)) {
+                return sight.isCovered;
+            }
+            if (sight.sensor.passed().equals(name)) {
+                return (double) sight.passed;
+            }
+        }
+        return switch (name) {
+            case Conveyor.SPEED -> (Object) speed;
+            case Equipment.COMING -> (double) stretches.stream().mapToInt(Node::promised).sum();
+            default -> super.further(name);
+        };
+    }
+
+    // ---- pieces are on its stretches alone
+
+    @Override
+    protected boolean isAtWork() {
+        return stretches.stream().anyMatch(Stretch::isAtWork);
+    }
+
+    @Override
+    protected boolean hasRoom(Way way, Piece piece) {
+        throw new IllegalStateException("Pieces come to a stretch of " + name());
+    }
+
+    @Override
+    protected void accept(Way way, Piece piece) {
+        throw new IllegalStateException("Pieces come to a stretch of " + name());
+    }
+
+    @Override
+    public Piece hand(Offer offer, Way way) {
+        throw new IllegalStateException("Pieces are on the stretches of " + name());
+    }
+
+    /** Something has changed for the whole of it, such as its inlet. */
+    @Override
+    public void attend() {
+        stretches.forEach(flow::toAgenda);
+    }
+}

@@ -1,0 +1,525 @@
+package rhombic.plant.convey;
+
+import java.util.ArrayDeque;
+import java.util.Arrays;
+import java.util.Deque;
+import org.jspecify.annotations.Nullable;
+import rhombic.plant.handover.Node;
+import rhombic.plant.handover.Offer;
+import rhombic.plant.handover.PlantScope;
+import rhombic.plant.handover.Way;
+import rhombic.plant.handover.WaysOut;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.Ranking;
+import rhombic.study.kind.Conveyor;
+import rhombic.study.value.Fitting;
+import rhombic.study.value.WayOut;
+
+/**
+ * A stretch of a conveyor, up to its end or to the next divert or merge. The first piece of each lane is on offer once it is at
+ * the end of the stretch; it stands there until it can go, straight on or to the side.
+ */
+final class Stretch extends Node {
+    private static final double TINY_METRES = 1e-9;
+    /** What rounding times to nanoseconds can add up to on the way. */
+    private static final double ROUNDING_METRES = 1e-7;
+
+    private final ConveyorNode whole;
+    private final int number;
+    private final @Nullable Stretch previous;
+    private final @Nullable Fitting begins;
+    private final @Nullable Fitting ends;
+    private final double fromMetres;
+    private final double metres;
+    private final double gap;
+    private final boolean isRigid;
+    private final Lane[] lanes;
+    private final LaneOffer[] offers;
+    private final int[] sensors;
+    private int sensorCount;
+    /** How the last piece came to each lane. */
+    private final Way.Entry[] lastEntry;
+    /** Pieces that came along a link while the beginning was not clear: they come on as soon as it is. */
+    private final Deque<Arrived> before = new ArrayDeque<>();
+    private int nextLane;
+    /** The piece for which there was room when it was last asked. */
+    private @Nullable Piece agreedOn;
+    /** Where pieces come together in turn: whether the last one came from the side. */
+    private boolean lastAside;
+
+    private record Arrived(Piece piece, Way way) {}
+
+    /** The offer of the first piece of a lane. */
+    private final class LaneOffer extends Offer {
+        private final Lane lane;
+
+        LaneOffer(Lane lane) {
+            super(Stretch.this);
+            this.lane = lane;
+        }
+    }
+
+    /**
+     * @param begins divert or merge where it begins; null: the conveyor begins there
+     * @param ends the same for its end
+     */
+    Stretch(ConveyorNode whole, int number, @Nullable Stretch previous, @Nullable Fitting begins, @Nullable Fitting ends, double fromMetres,
+            double metres) {
+        super(whole.flow, whole.index, whole.equipment(), whole.tally);
+        this.whole = whole;
+        this.number = number;
+        this.previous = previous;
+        this.begins = begins;
+        this.ends = ends;
+        this.fromMetres = fromMetres;
+        this.metres = metres;
+        Conveyor conveyor = whole.conveyor;
+        gap = conveyor.gapMetres();
+        isRigid = conveyor.mode() == Conveyor.Mode.RIGID;
+        double pocket = isRigid ? conveyor.indexing().pitch().map(q -> q.inBaseUnit()).orElse(0.0) : 0;
+        Lane.Shape shape = new Lane.Shape(metres, gap, isRigid, conveyor.mostOnLane(), pocket,
+                conveyor.acceleration().map(q -> q.inBaseUnit()).orElse(0.0));
+        Lane.Watch watch = flow.trace == null ? new Motion() : new TracedMotion();
+        lanes = new Lane[conveyor.lanes()];
+        for (int i = 0; i < lanes.length; i++) {
+            lanes[i] = new Lane(i, flow.simulator, shape, conveyor.speed().inBaseUnit(), watch);
+        }
+        offers = new LaneOffer[lanes.length];
+        lastEntry = new Way.Entry[lanes.length];
+        Arrays.fill(lastEntry, Way.Entry.USUAL);
+        sensors = new int[Fitting.MOST];
+    }
+
+    void addSensor(double atMetres, int sensor) {
+        sensors[sensorCount++] = sensor;
+        for (Lane lane : lanes) {
+            lane.addSensor(atMetres);
+        }
+    }
+
+    @Nullable
+    Fitting begins() {
+        return begins;
+    }
+
+    @Nullable
+    Fitting ends() {
+        return ends;
+    }
+
+    @Override
+    @Nullable
+    protected Stretch previous() {
+        return previous;
+    }
+
+    /** From the middle of a divert to its side. */
+    @Override
+    protected double toEdgeMetres() {
+        return ends == null ? 0 : whole.halfWidth();
+    }
+
+    @Override
+    public void connect(WaysOut ways, Ranking ranking, boolean someMayNotGo) {
+        super.connect(ways, ranking, someMayNotGo);
+        if (begins instanceof Fitting.Merge merge) {
+            switch (merge.first()) {
+                case MAIN -> line.rankBy(Ranking.Kept.WHILE_IT_WAITS, standing -> standing.way.isAside() ? 1 : 0);
+                case SIDE -> line.rankBy(Ranking.Kept.WHILE_IT_WAITS, standing -> standing.way.isAside() ? 0 : 1);
+                case TURN -> line.rankBy(Ranking.Kept.NOT_AT_ALL, standing -> standing.way.isAside() == lastAside ? 1 : 0);
+                case OLDEST -> line.rankBy(Ranking.BY_AGE);
+            }
+        }
+    }
+
+    @Override
+    protected void begin() {
+        for (int i = 0; i < lanes.length; i++) {
+            offers[i] = new LaneOffer(lanes[i]);
+        }
+    }
+
+    @Override
+    public PlantScope scope(String use) {
+        return whole.scope(ends == null ? use : use + "\u0000" + ends.name());
+    }
+
+    @Override
+    protected String streamId() {
+        return ends == null ? id() : id() + "\u0000" + ends.name();
+    }
+
+    @Override
+    public WayOut wayOut() {
+        return ends == null ? super.wayOut() : ends instanceof Fitting.Divert divert ? divert.wayOut() : WayOut.PREFERENCE;
+    }
+
+    @Override
+    public Ranking ranking() {
+        return previous == null ? super.ranking() : Ranking.BY_AGE;
+    }
+
+    @Override
+    protected boolean isInletHeld(Way way) {
+        return !way.isStraightOn() && whole.isInletHeld();
+    }
+
+    @Override
+    public boolean isOutletHeld() {
+        return ends == null && whole.isOutletHeld();
+    }
+
+    @Override
+    protected boolean roomDependsOnPiece() {
+        return begins instanceof Fitting.Merge || lanes.length > 1 && previous != null
+                || !whole.isOfOneLength;
+    }
+
+    @Override
+    protected boolean isAtWork() {
+        for (Lane lane : lanes) {
+            if (lane.isAtWork()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    @Override
+    protected boolean isEmpty() {
+        for (Lane lane : lanes) {
+            if (lane.count() > 0) {
+                return false;
+            }
+        }
+        return before.isEmpty();
+    }
+
+    @Override
+    protected Way.Entry entry(String port, double fromMetres) {
+        boolean isAside = begins instanceof Fitting.Merge merge && merge.name().equals(port);
+        return isAside
+                ? new Way.Entry(Way.Entrance.ASIDE, fromMetres + whole.halfWidth())
+                : new Way.Entry(Way.Entrance.USUAL, fromMetres);
+    }
+
+    // ---- coming on
+
+    @Override
+    protected boolean hasRoom(Way way, Piece piece) {
+        double length = whole.lengthOf[piece.type];
+        if (way.isStraightOn()) {
+            Lane lane = lanes[laneOf(piece)];
+            if (isOvertaking(way, lane)) {
+                return false;
+            }
+            if (accepts(lane, way, length)) {
+                return true;
+            }
+            awaitClear(lane, way, length);
+            return false;
+        }
+        if (!whole.carries(piece)) {
+            return false;
+        }
+        int kept = before.size() + promised();
+        if (kept > 0 || way.channel() != null) {
+            // What sets out now comes on later: that it is clear here now says nothing. And room for those that come later must be
+            // left, too, wherever they will come on.
+            double each = longest(length) + gap;
+            int free = 0;
+            for (Lane lane : lanes) {
+                free += lane.roomFor(each, length);
+            }
+            return before.isEmpty() && free > kept;
+        }
+        if (laneFor(way, length) != null) {
+            agreedOn = piece;
+            return true;
+        }
+        awaitClear(way, length);
+        return false;
+    }
+
+    /** Of all that room is kept for, and of the one that is to come. */
+    private double longest(double length) {
+        if (whole.isOfOneLength) {
+            return length;
+        }
+        double most = Math.max(length, mostPromised(piece -> whole.lengthOf[piece.type]));
+        for (Arrived one : before) {
+            most = Math.max(most, whole.lengthOf[one.piece.type]);
+        }
+        return most;
+    }
+
+    /** The lane on which a piece comes to the end of the stretch before. */
+    private int laneOf(Piece piece) {
+        assert previous != null : "straight on from nowhere";
+        for (Lane lane : previous.lanes) {
+            if (lane.count() > 0 && lane.front() == piece) {
+                return lane.number;
+            }
+        }
+        throw new IllegalStateException("A piece goes straight on that is not there");
+    }
+
+    /** The next lane in turn, or from the side the nearest, on which the piece can come on now. */
+    private @Nullable Lane laneFor(Way way, double length) {
+        if (way.isAside()) {
+            Lane lane = nearest();
+            return accepts(lane, way, length) && isGapFree(lane, way, length) && !isOvertaking(way, lane) ? lane : null;
+        }
+        for (int i = 0; i < lanes.length; i++) {
+            Lane lane = lanes[(nextLane + i) % lanes.length];
+            if (accepts(lane, way, length)) {
+                return lane;
+            }
+        }
+        return null;
+    }
+
+    private Lane nearest() {
+        return begins instanceof Fitting.Merge merge && merge.side() == Fitting.Side.RIGHT ? lanes[lanes.length - 1] : lanes[0];
+    }
+
+    private boolean accepts(Lane lane, Way way, double length) {
+        return lane.accepts(length, clear(lane, way));
+    }
+
+    /** How far on the last piece must be: by its gap, or, where it came another way, out of where the ways meet. */
+    private double clear(Lane lane, Way way) {
+        if (way.entry().equals(lastEntry[lane.number])) {
+            // those that follow each other on one belt keep their distance by themselves, but for the rounding of times
+            return gap - way.entry().beforeMetres() - (way.isStraightOn() ? ROUNDING_METRES : 0);
+        }
+        return begins instanceof Fitting.Merge ? Math.max(gap, whole.conveyor.wholeWidthMetres()) : gap;
+    }
+
+    /** Whether what comes along would not have to wait for it, where that goes first. */
+    private boolean isGapFree(Lane lane, Way way, double length) {
+        if (!(begins instanceof Fitting.Merge merge) || merge.first() != Fitting.First.MAIN || previous == null) {
+            return true;
+        }
+        double needed = length + way.entry().beforeMetres() + whole.conveyor.wholeWidthMetres();
+        return previous.lanes[lane.number].toEndMetres() >= needed - TINY_METRES;
+    }
+
+    /** Whether what comes the other way waits for the same lane, and is to go before it. */
+    private boolean isOvertaking(Way way, Lane lane) {
+        if (!(begins instanceof Fitting.Merge merge) || line.isEmpty()) {
+            return false;
+        }
+        boolean otherFirst = switch (merge.first()) {
+            case MAIN -> false; // whoever comes from the side looks for a gap
+            case SIDE -> !way.isAside();
+            case TURN -> way.isAside() == lastAside;
+            case OLDEST -> true;
+        };
+        if (!otherFirst) {
+            return false;
+        }
+        Offer.Standing before = line.firstThat(standing -> standing.mayGo()
+                && (merge.first() == Fitting.First.OLDEST || standing.way.isAside() != way.isAside())
+                && (standing.way.isAside() ? nearest() : lanes[laneOf(standing.offer.piece())]) == lane);
+        return before != null && before.way.isAside() != way.isAside();
+    }
+
+    @Override
+    protected void accept(Way way, Piece piece) {
+        touchedNanos = flow.now();
+        if (way.isStraightOn()) {
+            comesOn(lanes[whole.passingLane()], way, piece);
+            if (!line.isEmpty()) {
+                flow.toAgenda(this); // whoever waited for a gap behind it looks again
+            }
+            return;
+        }
+        whole.comesIn(piece);
+        boolean isAgreed = way.isAside() && piece == agreedOn && accepts(nearest(), way, whole.lengthOf[piece.type]);
+        Lane lane = !before.isEmpty() ? null : isAgreed ? nearest() : laneFor(way, whole.lengthOf[piece.type]);
+        agreedOn = null;
+        if (lane == null) {
+            before.add(new Arrived(piece, way));
+            if (flow.trace != null) {
+                flow.trace.waits(flow.now(), piece.body, index);
+            }
+            awaitClear(way, whole.lengthOf[piece.type]);
+        } else {
+            nextLane = (lane.number + 1) % lanes.length;
+            comesOn(lane, way, piece);
+            if (way.isAside() && !line.isEmpty()) {
+                flow.toAgenda(this); // now it may be the turn of what comes along
+            }
+        }
+        whole.hasComeIn(piece);
+    }
+
+    private void awaitClear(Way way, double length) {
+        if (way.isAside()) {
+            awaitClear(nearest(), way, length);
+        } else {
+            for (Lane lane : lanes) {
+                awaitClear(lane, way, length);
+            }
+        }
+    }
+
+    /** Where it is clear already something else is missing, and the piece that is waited for looks again itself. */
+    private void awaitClear(Lane lane, Way way, double length) {
+        if (lane.mayTakeMore() && !accepts(lane, way, length)) {
+            lane.awaitClear(length, clear(lane, way));
+        }
+    }
+
+    private void comesOn(Lane lane, Way way, Piece piece) {
+        if (!way.isStraightOn() && lane.count() > 0) {
+            whole.tally.comesBehind(lane.clearMetres() + way.entry().beforeMetres());
+        }
+        piece.onLane = lane.number + 1;
+        lastEntry[lane.number] = way.entry();
+        lastAside = way.isAside();
+        lane.comes(piece, whole.lengthOf[piece.type], way.entry().beforeMetres(),
+                way.isStraightOn() ? whole.passingFrom() : fromMetres - way.entry().beforeMetres());
+    }
+
+    @Override
+    public void attend() {
+        while (!before.isEmpty()) {
+            Arrived next = before.element();
+            Lane lane = laneFor(next.way, whole.lengthOf[next.piece.type]);
+            if (lane == null) {
+                awaitClear(next.way, whole.lengthOf[next.piece.type]);
+                return;
+            }
+            before.remove();
+            nextLane = (lane.number + 1) % lanes.length;
+            comesOn(lane, next.way, next.piece);
+        }
+        serveLine();
+    }
+
+    // ---- at the end
+
+    @Override
+    public Piece hand(Offer given, Way way) {
+        Lane lane = ((LaneOffer) given).lane;
+        Lane.Rider rider = lane.leaves();
+        Piece piece = rider.piece;
+        touchedNanos = flow.now();
+        if (way.isStraightOn()) {
+            whole.passes(lane.number, rider.fromMetres());
+        } else {
+            long stay = flow.now() - piece.arrivedNanos;
+            long moved = Math.min(stay, Math.round((fromMetres + metres - rider.fromMetres()) / whole.speed() * 1e9));
+            piece.moveNanos += moved;
+            piece.blockedNanos += stay - moved;
+            piece.onLane = 0;
+            whole.goesOut(piece);
+        }
+        if (!line.isEmpty() || !before.isEmpty()) {
+            flow.toAgenda(this);
+        }
+        return piece;
+    }
+
+    // ---- the drive
+
+    public void setOff(boolean off) {
+        for (Lane lane : lanes) {
+            lane.setOff(off);
+        }
+        flow.toAgenda(this);
+    }
+
+    void setSpeed(double speed) {
+        for (Lane lane : lanes) {
+            lane.setSpeed(speed);
+        }
+    }
+
+    /** How many of its lanes move. */
+    int moving() {
+        int moving = 0;
+        for (Lane lane : lanes) {
+            moving += lane.moves() ? 1 : 0;
+        }
+        return moving;
+    }
+
+    void halt(int lane, boolean nowHalted) {
+        lanes[lane].halt(nowHalted);
+    }
+
+    /** What the lanes tell. */
+    private class Motion implements Lane.Watch {
+        @Override
+        public void cameToEnd(Lane lane) {
+            flow.countStep(Stretch.this);
+            LaneOffer offer = offers[lane.number];
+            assert !offer.isOpen() : "two pieces of a lane are on offer";
+            offer.make(lane.front());
+        }
+
+        @Override
+        public void entryIsClear(Lane lane) {
+            flow.countStep(Stretch.this);
+            flow.toAgenda(Stretch.this);
+        }
+
+        @Override
+        public void stands(Lane lane, boolean standsNow) {
+            whole.stands(lane.number, standsNow);
+            if (isRigid) {
+                whole.halt(lane.number, Stretch.this, standsNow);
+            }
+        }
+
+        @Override
+        public void rateChanged(Lane lane) {
+            if (previous == null) {
+                whole.runs();
+            }
+        }
+
+        @Override
+        public void covers(Lane lane, int sensor, boolean coversNow) {
+            whole.sees(sensors[sensor], coversNow);
+        }
+
+        @Override
+        public void settle() {
+            flow.settle();
+        }
+    }
+
+    /** The same, written down. */
+    private final class TracedMotion extends Motion {
+        @Override
+        public void comes(Lane lane, Lane.Rider rider) {
+            if (flow.trace != null) {
+                flow.trace.rides(flow.now(), rider.piece.body, index, number * lanes.length + lane.number, lastAside, rider.measure());
+            }
+        }
+
+        @Override
+        public void leads(Lane lane, Lane.Rider head, double atMetres, double speed, double gain) {
+            if (flow.trace != null) {
+                flow.trace.leads(flow.now(), head.piece.body, index, fromMetres + atMetres, speed, gain);
+            }
+        }
+
+        @Override
+        public void follows(Lane lane, Lane.Rider rider) {
+            if (flow.trace != null) {
+                flow.trace.follows(flow.now(), rider.piece.body, index);
+            }
+        }
+
+        @Override
+        public void rateChanged(Lane lane) {
+            super.rateChanged(lane);
+            lane.forEachTrain(this);
+        }
+    }
+}

@@ -1,0 +1,160 @@
+package rhombic.plant.goods;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import rhombic.plant.handover.ContentNode;
+import rhombic.plant.handover.Flow;
+import rhombic.plant.handover.Offer;
+import rhombic.plant.handover.Way;
+import rhombic.plant.handover.WaysOut;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.Ranking;
+import rhombic.plant.piece.Waiting;
+import rhombic.study.Rule;
+import rhombic.study.kind.Buffer;
+
+/**
+ * Pieces wait here. In a fixed order, only the first is on offer; a better one that comes takes the offer over. In
+ * any order, each piece is on offer by itself. It has contents and no states.
+ */
+public final class BufferNode extends ContentNode {
+    private final Buffer.Order order;
+    private Waiting queue = new Waiting(Ranking.BY_AGE);
+    private boolean rankChanges;
+    private @Nullable Offer offer;
+    /** In any order: pieces that have come and are not on offer yet, and offers not in use. */
+    private final List<Piece> toOffer = new ArrayList<>();
+    private final List<Offer> unused = new ArrayList<>();
+
+    public BufferNode(Flow flow, int index, Buffer buffer) {
+        super(flow, index, buffer);
+        order = buffer.order();
+    }
+
+    @Override
+    public void connect(WaysOut ways, Ranking ranking, boolean someMayNotGo) {
+        super.connect(ways, ranking, someMayNotGo);
+        queue = new Waiting(ranking);
+        rankChanges = ranking.kept() == Ranking.Kept.NOT_AT_ALL && order != Buffer.Order.ANY;
+    }
+
+    @Override
+    protected void begin() {
+        offer = new Offer(this);
+        traceContent();
+    }
+
+    @Override
+    protected boolean hasRoom(Way way, Piece piece) {
+        return queue.size() + promised() < room;
+    }
+
+    @Override
+    protected int roomFor(Piece piece) {
+        return room - queue.size() - promised();
+    }
+
+    @Override
+    public int backlog() {
+        return queue.size();
+    }
+
+    @Override
+    protected void accept(Way way, Piece piece) {
+        counts(piece);
+        assert tally.content() + promised() <= room : name() + " holds more than it has room for";
+        if (flow.trace != null) {
+            flow.trace.waits(flow.now(), piece.body, index);
+        }
+        tellRules(Rule.PieceEvent.ENTERS, piece);
+        queue.add(piece);
+        if (order == Buffer.Order.ANY) {
+            toOffer.add(piece);
+        }
+        flow.toAgenda(this);
+        tellMore();
+    }
+
+    @Override
+    public void attend() {
+        serveLine();
+        if (order == Buffer.Order.ANY) {
+            for (int i = 0; i < toOffer.size(); i++) {
+                (unused.isEmpty() ? new Offer(this) : unused.removeLast()).make(toOffer.get(i));
+            }
+            toOffer.clear();
+        } else {
+            offerBest();
+        }
+        moreWait();
+    }
+
+    private Piece best() {
+        return order == Buffer.Order.NEWEST_FIRST ? queue.newestOfBest() : queue.best();
+    }
+
+    private void offerBest() {
+        assert offer != null : "attended before it began";
+        if (queue.isEmpty()) {
+            return;
+        }
+        if (!offer.isOpen()) {
+            offer.make(best());
+        } else {
+            putRight(offer, best());
+        }
+    }
+
+    /** A newer piece that may go the same ways stands where the older stood, so that none is overtaken. */
+    private void putRight(Offer open, Piece best) {
+        if (best == open.piece()) {
+            return;
+        }
+        if (waysOut().sameForAll()) {
+            open.exchange(best);
+        } else {
+            open.withdraw();
+            open.make(best);
+        }
+    }
+
+    @Override
+    public boolean stillOffers(Offer open) {
+        if (!rankChanges || queue.isEmpty()) {
+            return true;
+        }
+        Piece best = best();
+        if (best == open.piece()) {
+            return true;
+        }
+        if (waysOut().sameForAll()) {
+            open.exchange(best);
+        } else {
+            open.withdraw();
+            flow.toAgenda(this);
+        }
+        return false;
+    }
+
+    @Override
+    public void rankAnew() {
+        super.rankAnew();
+        queue.rankAnew();
+        flow.toAgenda(this);
+    }
+
+    @Override
+    public Piece hand(Offer given, Way way) {
+        Piece piece = given.piece();
+        if (order == Buffer.Order.ANY) {
+            unused.add(given);
+        }
+        queue.take(piece);
+        tellLess(piece);
+        if (!queue.isEmpty() || !line.isEmpty()) {
+            flow.toAgenda(this);
+        }
+        return piece;
+    }
+}

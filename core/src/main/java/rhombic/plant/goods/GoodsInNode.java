@@ -1,0 +1,335 @@
+package rhombic.plant.goods;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.apache.commons.rng.UniformRandomProvider;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Purpose;
+import rhombic.chance.TimeSampler;
+import rhombic.formula.FormulaException;
+import rhombic.kernel.Event;
+import rhombic.measure.Tally;
+import rhombic.plant.activity.Activity;
+import rhombic.plant.activity.Hold;
+import rhombic.plant.handover.Flow;
+import rhombic.plant.handover.Node;
+import rhombic.plant.handover.Offer;
+import rhombic.plant.handover.Upkeep;
+import rhombic.plant.handover.Way;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.Ranking;
+import rhombic.plant.piece.Waiting;
+import rhombic.quantity.Quantity;
+import rhombic.study.Rule;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Supply;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.MixPart;
+import rhombic.study.value.Timetable;
+import rhombic.study.value.Value;
+
+/** Pieces enter here: at drawn times, by a timetable, all at the start, or whenever somebody can take one. */
+public final class GoodsInNode extends Node {
+    private final boolean onDemand;
+    private final boolean turnsAway;
+    private final long most;
+    private final Supply supply;
+    private final List<MixPart> mix;
+    private final UniformRandomProvider mixChance;
+    private final int[] mixTypes;
+    private final double[] mixUpTo;
+    private final Waiting waiting = new Waiting(Ranking.BY_AGE);
+    private @Nullable Offer offer;
+    private @Nullable Piece onOffer;
+    /** When pieces come at drawn times; null if they do not. */
+    private @Nullable Activity arrivals;
+    private int stops;
+    private long supplied;
+    /** Whether more may come by itself. */
+    private boolean isExpecting;
+    private EquipmentState unitState = EquipmentState.STARVED;
+
+    public GoodsInNode(Flow flow, int index, GoodsIn goodsIn, Supply supply) {
+        super(flow, index, goodsIn, new Tally(1));
+        this.supply = supply;
+        onDemand = supply instanceof Supply.OnDemand;
+        turnsAway = goodsIn.whenFull() == GoodsIn.WhenFull.TURN_AWAY && !onDemand;
+        most = goodsIn.most().isPresent() ? goodsIn.most().getAsInt() : Long.MAX_VALUE;
+        mix = goodsIn.mix().stream().filter(part -> part.weight() > 0).toList();
+        mixChance = flow.stream(goodsIn.id(), Purpose.MIX);
+        mixTypes = new int[mix.size()];
+        mixUpTo = new double[mix.size()];
+        for (int i = 0; i < mixTypes.length; i++) {
+            mixTypes[i] = flow.types.number(mix.get(i).type());
+            mixUpTo[i] = mix.get(i).weight() + (i == 0 ? 0 : mixUpTo[i - 1]);
+        }
+    }
+
+    @Override
+    protected void begin() {
+        offer = new Offer(this);
+        noteWaiting();
+        switch (supply) {
+            case Supply.OnDemand() -> flow.toAgenda(this);
+            case Supply.Spaced spaced -> beginSpaced(spaced);
+            case Supply.AtStart stock -> beginStock(stock);
+            case Supply.ByTimetable table -> new TimetableArrivals(table.timetable()).scheduleFirst();
+        }
+    }
+
+    private void beginSpaced(Supply.Spaced spaced) {
+        TimeSampler between = spaced.between().sampler(flow.stream(id(), Purpose.ARRIVAL));
+        arrivals = new Activity(flow.simulator) {
+            @Override
+            protected void passes(long nanos) {}
+
+            @Override
+            protected void ends() {
+                for (int i = 0; i < spaced.pieces() && supplied < most; i++) {
+                    bring(new Piece(drawType()));
+                }
+                isExpecting = supplied < most;
+                if (isExpecting) {
+                    start(between.nextNanos());
+                }
+                attendSoon();
+            }
+        };
+        isExpecting = true;
+        arrivals.start(spaced.first().map(Quantity::nanos).orElseGet(between::nextNanos));
+    }
+
+    /** While it stands still, the time between arrivals does not pass. */
+    @Override
+    public void standsStill(Hold reason, boolean on, boolean gates) {
+        super.standsStill(reason, on, gates);
+        Activity coming = arrivals;
+        stops += on ? 1 : -1;
+        if (coming != null && on && stops == 1) {
+            coming.pause();
+        } else if (coming != null && stops == 0) {
+            coming.resume();
+        }
+    }
+
+    /** The stock is not left to chance: of each type its part, the largest remainders rounded up. */
+    private void beginStock(Supply.AtStart stock) {
+        double sum = mix.stream().mapToDouble(MixPart::weight).sum();
+        double[] due = new double[mix.size()];
+        for (int n = 0; n < stock.pieces() && supplied < most; n++) {
+            int next = 0;
+            for (int i = 0; i < due.length; i++) {
+                due[i] += mix.get(i).weight() / sum;
+                next = due[i] > due[next] ? i : next;
+            }
+            due[next]--;
+            bring(new Piece(flow.types.number(mix.get(next).type())));
+        }
+        flow.toAgenda(this);
+    }
+
+    /** Works through the rows in order of time, again and again. */
+    private final class TimetableArrivals extends Event {
+        private final List<Timetable.Row> rows;
+        private final long periodNanos;
+        private final double startSeconds;
+        private int next;
+        private long round;
+
+        TimetableArrivals(Timetable table) {
+            List<Timetable.Row> sorted = new ArrayList<>(table.rows());
+            sorted.sort(java.util.Comparator.comparingDouble(Timetable.Row::atSeconds));
+            rows = sorted;
+            double midnight = flow.start.toLocalTime().toNanoOfDay() / 1e9;
+            startSeconds = switch (table.repeat()) {
+                case ONCE -> 0;
+                case DAILY -> midnight;
+                case WEEKLY -> (flow.start.getDayOfWeek().getValue() - 1) * 86_400.0 + midnight;
+            };
+            periodNanos = table.repeat() == Timetable.Repeat.ONCE ? 0 : table.repeat().periodSeconds() * 1_000_000_000L;
+        }
+
+        void scheduleFirst() {
+            while (next < rows.size() && rows.get(next).atSeconds() < startSeconds) {
+                next++;
+            }
+            scheduleNext();
+        }
+
+        private void scheduleNext() {
+            if (next == rows.size() && periodNanos > 0) {
+                next = 0;
+                round++;
+            }
+            isExpecting = next < rows.size() && supplied < most;
+            if (isExpecting) {
+                long at = Math.round((rows.get(next).atSeconds() - startSeconds) * 1e9) + round * periodNanos;
+                flow.simulator.schedule(this, Math.max(0, at - flow.now()));
+            }
+        }
+
+        @Override
+        protected void occur() {
+            Timetable.Row row = rows.get(next++);
+            for (int i = 0; i < row.quantity() && supplied < most; i++) {
+                Piece piece = new Piece(flow.types.number(row.type()));
+                for (Map.Entry<String, Value> attribute : row.attributes().entrySet()) {
+                    if (!flow.types.set(piece, flow.types.slot(attribute.getKey()), attribute.getValue().asObject())) {
+                        throw scope("timetable").trouble(new FormulaException("Its timetable sets \u201c" + attribute.getKey()
+                                + "\u201d to \u201c" + attribute.getValue() + "\u201d, but pieces of type "
+                                + row.type() + " have no such attribute of that kind: add it to the type"), piece);
+                    }
+                }
+                bring(piece);
+            }
+            scheduleNext();
+            attendSoon();
+        }
+    }
+
+    private void attendSoon() {
+        flow.toAgenda(this);
+        flow.settle();
+    }
+
+    /** Pieces that a rule creates. */
+    public void create(int type, int pieces) {
+        for (int i = 0; i < pieces; i++) {
+            bring(new Piece(type));
+        }
+        flow.toAgenda(this);
+    }
+
+    private void bring(Piece piece) {
+        supplied++;
+        if (!turnsAway) {
+            enter(piece);
+            waiting.add(piece);
+            noteWaiting();
+            return;
+        }
+        assert offer != null : "arrivals before the beginning";
+        onOffer = piece;
+        if (!offer.make(piece)) {
+            offer.withdraw();
+            tally.turnsAway();
+            if (flow.trace != null) {
+                flow.trace.turnedAway(flow.now(), index);
+            }
+        }
+    }
+
+    private void enter(Piece piece) {
+        flow.census.enters(piece, index);
+        tally.enters(flow.now());
+        tellRules(Rule.PieceEvent.ENTERS, piece);
+    }
+
+    private int drawType() {
+        if (mixTypes.length == 1) {
+            return mixTypes[0];
+        }
+        double u = mixChance.nextDouble() * mixUpTo[mixUpTo.length - 1];
+        int at = 0;
+        while (at < mixTypes.length - 1 && u >= mixUpTo[at]) {
+            at++;
+        }
+        return mixTypes[at];
+    }
+
+    @Override
+    public void attend() {
+        assert offer != null : "attended before it began";
+        if (turnsAway) {
+            return;
+        }
+        while (!offer.isOpen()) {
+            Piece next = next();
+            if (next == null || !offer.make(next)) {
+                return;
+            }
+            flow.countStep(this);
+        }
+        moreWait();
+    }
+
+    @Override
+    public int backlog() {
+        return onDemand ? (int) Math.min(Integer.MAX_VALUE, most - supplied) : waiting.size();
+    }
+
+    private @Nullable Piece next() {
+        if (onDemand) {
+            if (supplied >= most) {
+                return null;
+            }
+            if (onOffer == null) {
+                onOffer = new Piece(drawType());
+            }
+        } else {
+            onOffer = waiting.oldest();
+        }
+        return onOffer;
+    }
+
+    @Override
+    public Piece hand(Offer given, Way way) {
+        Piece piece = given.piece();
+        onOffer = null;
+        if (piece.id == Piece.NOT_IN_YET) {
+            supplied += onDemand ? 1 : 0;
+            enter(piece);
+        } else {
+            waiting.take(piece);
+        }
+        touchedNanos = flow.now();
+        countsCycle();
+        tally.leaves(flow.now(), flow.now() - piece.arrivedNanos);
+        tellRules(Rule.PieceEvent.LEAVES, piece);
+        noteWaiting();
+        flow.toAgenda(this);
+        return piece;
+    }
+
+    @Override
+    protected boolean hasRoom(Way way, Piece piece) {
+        return false;
+    }
+
+    @Override
+    protected void accept(Way way, Piece piece) {
+        throw new IllegalStateException("A goods in takes no pieces");
+    }
+
+    @Override
+    protected boolean isAtWork() {
+        return waiting.isEmpty() && (isExpecting || onDemand && supplied < most);
+    }
+
+    @Override
+    protected void upkeepChanged() {
+        noteWaiting();
+    }
+
+    @Override
+    public void waitForPortersChanges(Offer given) {
+        noteWaiting();
+    }
+
+    private void noteWaiting() {
+        Upkeep kept = upkeep;
+        Offer offered = offer;
+        EquipmentState keeps = kept == null ? null : kept.state();
+        EquipmentState now = keeps != null
+                ? keeps
+                : waiting.isEmpty()
+                        ? EquipmentState.WORKING
+                        : offered != null && offered.waitsForPorters() ? EquipmentState.WAITING_FOR_CREW : EquipmentState.BLOCKED;
+        if (now != unitState) {
+            tally.unit(flow.now(), unitState, now);
+            unitState = now;
+        }
+        noteState(now);
+    }
+}

@@ -1,0 +1,51 @@
+package rhombic.plant.goods;
+
+import rhombic.measure.Tally;
+import rhombic.plant.handover.Flow;
+import rhombic.plant.handover.Node;
+import rhombic.plant.handover.Offer;
+import rhombic.plant.handover.Way;
+import rhombic.plant.piece.Piece;
+import rhombic.study.Rule;
+import rhombic.study.kind.GoodsOut;
+
+/** Pieces leave here. */
+public final class GoodsOutNode extends Node {
+    public GoodsOutNode(Flow flow, int index, GoodsOut goodsOut) {
+        super(flow, index, goodsOut, new Tally(0));
+    }
+
+    @Override
+    protected boolean hasRoom(Way way, Piece piece) {
+        return true;
+    }
+
+    @Override
+    protected int roomFor(Piece piece) {
+        return Integer.MAX_VALUE;
+    }
+
+    @Override
+    protected void accept(Way way, Piece piece) {
+        tellRules(Rule.PieceEvent.ENTERS, piece);
+        tally.passes();
+        countsCycle();
+        flow.census.leaves(piece, index);
+    }
+
+    @Override
+    public Piece hand(Offer offer, Way way) {
+        throw new IllegalStateException("A goods out gives no pieces");
+    }
+
+    /** It always takes what comes. */
+    @Override
+    protected boolean isAtWork() {
+        return true;
+    }
+
+    @Override
+    public void attend() {
+        serveLine();
+    }
+}

@@ -1,0 +1,359 @@
+package rhombic.plant.handover;
+
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Purpose;
+import rhombic.chance.TimeSampler;
+import rhombic.kernel.Event;
+import rhombic.measure.LinkFigures;
+import rhombic.measure.LinkTally;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.staff.Repairs;
+import rhombic.plant.upkeep.Breakdown;
+import rhombic.plant.upkeep.Modes;
+import rhombic.space.Pace;
+import rhombic.space.Path;
+import rhombic.space.Pose;
+import rhombic.study.Link;
+import rhombic.study.Travel;
+
+/**
+ * A link on which pieces take time, with all that is on its way. A piece sets out with a promise of room where it goes; if
+ * that is broken, since others had to be let in, it waits at the end of the link until there is room. While a failure holds the
+ * link nothing sets out, and what is on its way stands, unless people carry it.
+ */
+public final class Channel implements Giver, Breakdown.Site {
+    private static final double BESIDE_METRES = 0.6;
+
+    final int index;
+    final Link link;
+    final LinkTally tally = new LinkTally();
+
+    private final Flow flow;
+    private final Node taker;
+    private final int most;
+    private final double metres;
+    private final @Nullable TimeSampler time;
+    private final long nanosAtSpeed;
+    private final @Nullable Pace paceAtSpeed;
+    private final Deque<Trip> unused = new ArrayDeque<>();
+    /** Those that wait at the end, the first of them on offer. */
+    private final Deque<Trip> atEnd = new ArrayDeque<>();
+    private final Way arrival;
+    private final WaysOut toTaker;
+    private final @Nullable Porters porters;
+    private final Modes modes;
+    private final Pose repairPlace;
+    /** Those that move along it, while failures can stop them. */
+    private final Set<Trip> moving = new LinkedHashSet<>();
+    private int downs;
+    private @Nullable Offer endOffer;
+
+    /** Where people take pieces up and bring them. */
+    record Ends(Pose outlet, Pose inlet) {}
+
+    /** One piece on its way; its event is that it comes to the end. */
+    public final class Trip extends Event {
+        private @Nullable Piece piece;
+        private long begunNanos;
+        private boolean promised;
+        /** When it began to move last, and how; while the link is down, how it will go on. */
+        private long movesSince;
+        private Pace pace = Pace.restAt(0);
+
+        @Override
+        protected void occur() {
+            arrives(this);
+            flow.settle();
+        }
+
+        public Piece piece() {
+            Piece there = piece;
+            assert there != null : "a trip without a piece";
+            return there;
+        }
+
+        /** The room that it was promised is needed for something else. */
+        void breakPromise() {
+            promised = false;
+        }
+    }
+
+    Channel(Flow flow, int index, Link link, String giverId, Node taker, Way.Entry entry, Path path, Ends ends) {
+        this.flow = flow;
+        this.index = index;
+        this.link = link;
+        this.taker = taker;
+        most = link.travel().most() == 0 ? Integer.MAX_VALUE : link.travel().most();
+        metres = path.metres();
+        repairPlace = beside(path.at(metres / 2));
+        modes = Repairs.modes(flow, flow.staff(), giverId + "\u0000" + taker.id(), link.failures(), this);
+        switch (link.travel()) {
+            case Travel.InTime in -> {
+                time = in.time().sampler(flow.stream(giverId + "\u0000" + taker.id(), Purpose.TRAVEL));
+                nanosAtSpeed = 0;
+                paceAtSpeed = null;
+            }
+            case Travel.AtSpeed at -> {
+                time = null;
+                paceAtSpeed = Pace.at(at.speed().inBaseUnit(), metres);
+                nanosAtSpeed = paceAtSpeed.nanos();
+            }
+            case Travel.Carried carried -> {
+                time = null;
+                nanosAtSpeed = 0;
+                paceAtSpeed = null;
+            }
+            case Travel.AtOnce once -> throw new IllegalArgumentException("A link that takes no time has nothing on its way");
+        }
+        porters = link.travel() instanceof Travel.Carried carried && flow.staff() != null
+                ? new Porters(flow, this, carried, ends.outlet, ends.inlet)
+                : null;
+        arrival = new Way(WaysOut.ANY, taker, null, entry);
+        toTaker = WaysOut.only(arrival);
+    }
+
+    private static Pose beside(Pose middle) {
+        return middle.of(Pose.at(0, -BESIDE_METRES, -middle.z(), 90));
+    }
+
+    void begin() {
+        modes.begin();
+    }
+
+    void restart() {
+        tally.restart(flow.now());
+        modes.restart();
+    }
+
+    public LinkFigures figures() {
+        return tally.figures(index, link.from(), link.to(), flow.now(), modes.figures());
+    }
+
+    boolean isDown() {
+        return downs > 0;
+    }
+
+    boolean hasRoom() {
+        return !isDown() && roomOnTheWay();
+    }
+
+    private boolean roomOnTheWay() {
+        return porters == null ? !isCarried() && tally.onTheWay() < most : porters.canTake();
+    }
+
+    /** The piece sets out; there is room for it at the end, which is its from now on. */
+    void departs(Piece piece) {
+        Trip trip = unused.isEmpty() ? new Trip() : unused.pop();
+        trip.piece = piece;
+        trip.begunNanos = flow.now();
+        trip.promised = true;
+        taker.promise(trip);
+        tally.departs(flow.now());
+        if (porters != null) {
+            porters.take(trip);
+            return;
+        }
+        long nanos = time == null ? nanosAtSpeed : time.nextNanos();
+        if (flow.trace == null && link.failures().isEmpty()) {
+            flow.simulator.schedule(trip, nanos);
+            return;
+        }
+        trip.pace = paceAtSpeed == null ? Pace.over(metres, nanos) : paceAtSpeed;
+        if (!link.failures().isEmpty()) {
+            moving.add(trip);
+        }
+        goes(trip);
+    }
+
+    private void goes(Trip trip) {
+        trip.movesSince = flow.now();
+        tellMoves(trip.piece(), trip.pace);
+        flow.simulator.schedule(trip, trip.pace.nanos());
+    }
+
+    private void tellMoves(Piece piece, Pace pace) {
+        if (flow.trace != null) {
+            flow.trace.moves(flow.now(), piece.body, taker.index, index, pace);
+        }
+    }
+
+    // ---- what breaks it
+
+    /** Beside the middle of its way, to its right. */
+    @Override
+    public Pose whereMended() {
+        return repairPlace;
+    }
+
+    @Override
+    public void breaks(Breakdown by) {
+        if (downs++ > 0) {
+            return;
+        }
+        for (Trip trip : moving) {
+            flow.simulator.cancel(trip);
+            trip.pace = trip.pace.restFrom(flow.now() - trip.movesSince);
+            tellMoves(trip.piece(), Pace.restAt(trip.pace.metresAt(0)));
+        }
+        tellState();
+    }
+
+    @Override
+    public void mended(Breakdown by) {
+        if (--downs == 0) {
+            moving.forEach(this::goes);
+            flow.toAgenda(taker);
+        }
+        tellState();
+    }
+
+    @Override
+    public void stageChanges(Breakdown of) {
+        tellState();
+    }
+
+    private void tellState() {
+        if (flow.trace != null) {
+            flow.trace.link(flow.now(), index, isDown() ? modes.state() : null);
+        }
+    }
+
+    @Override
+    public void settle() {
+        flow.settle();
+    }
+
+    @Override
+    public void afterwards(Runnable what) {
+        flow.afterwards(taker.name(), what);
+    }
+
+    boolean isCarried() {
+        return link.travel() instanceof Travel.Carried;
+    }
+
+    /** A piece waits for somebody to carry it. */
+    void callPorters() {
+        if (porters != null) {
+            porters.areCalled();
+        }
+    }
+
+    /** A piece no longer waits to be carried. */
+    void lookAgain() {
+        if (porters != null) {
+            flow.atEndOfInstant(porters::endOfInstant);
+        }
+    }
+
+    /** How many pieces wait to be carried for which there is room; at least 1 if any waits. */
+    int waitingPieces() {
+        int offers = 0;
+        Offer one = null;
+        for (Offer.Standing standing = taker.line.first(); standing != null; standing = taker.line.next(standing)) {
+            if (standing.way.channel() == this) {
+                offers++;
+                one = standing.offer;
+            }
+        }
+        if (one == null) {
+            return 0;
+        }
+        // of what may go several ways nobody knows how much goes this one
+        int waiting = one.giver.waysOut().ways.length == 1 ? Math.max(offers, one.giver.backlog()) : offers;
+        return Math.max(1, Math.min(waiting, taker.roomFor(one.piece())));
+    }
+
+    /** They are carried from now on, and will be there after so long. */
+    void setOut(List<Trip> trips, long nanos) {
+        for (Trip trip : trips) {
+            if (flow.trace != null) {
+                flow.trace.moves(flow.now(), trip.piece().body, taker.index, index, Pace.over(metres, nanos));
+            }
+        }
+    }
+
+    void arrives(Trip trip) {
+        flow.countStep(taker);
+        moving.remove(trip);
+        modes.cycle();
+        trip.piece().moveNanos += flow.now() - trip.begunNanos;
+        if (trip.promised) {
+            taker.keepPromise(trip);
+            ends(trip);
+            return;
+        }
+        atEnd.add(trip);
+        if (atEnd.size() == 1) {
+            offerFirst();
+        }
+    }
+
+    private void ends(Trip trip) {
+        Piece piece = trip.piece();
+        leaves(trip);
+        taker.accept(arrival, piece);
+    }
+
+    private void leaves(Trip trip) {
+        tally.arrives(flow.now(), flow.now() - trip.begunNanos);
+        trip.piece = null;
+        unused.push(trip);
+        if (porters != null) {
+            porters.isTakenOver(trip);
+        }
+        if (most < Integer.MAX_VALUE) {
+            flow.toAgenda(taker); // those in its line that come this way may set out
+        }
+    }
+
+    private void offerFirst() {
+        Offer offer = endOffer;
+        if (offer == null) {
+            offer = new Offer(this);
+            endOffer = offer;
+        }
+        while (!atEnd.isEmpty() && offer.make(atEnd.peek().piece())) {
+            flow.countStep(taker);
+        }
+    }
+
+    @Override
+    public Piece hand(Offer offer, Way way) {
+        Trip trip = atEnd.remove();
+        Piece piece = trip.piece();
+        leaves(trip);
+        if (!atEnd.isEmpty()) {
+            flow.afterwards(taker.name(), () -> {
+                if (endOffer != null && !endOffer.isOpen() && !atEnd.isEmpty()) {
+                    offerFirst();
+                }
+            });
+        }
+        return piece;
+    }
+
+    @Override
+    public WaysOut waysOut() {
+        return toTaker;
+    }
+
+    @Override
+    public boolean isOutletHeld() {
+        return false;
+    }
+
+    Node taker() {
+        return taker;
+    }
+
+    /** Whether a piece waits at its end. */
+    boolean isStuck() {
+        return !atEnd.isEmpty();
+    }
+}

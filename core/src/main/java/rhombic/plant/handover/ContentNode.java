@@ -1,0 +1,69 @@
+package rhombic.plant.handover;
+
+import rhombic.measure.Tally;
+import rhombic.plant.piece.Piece;
+import rhombic.study.Rule;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.EquipmentState;
+
+/** What has contents and no states: a buffer, a conveyor. It tells what it holds, and rules when it becomes empty or full. */
+public abstract class ContentNode extends Node {
+    /** Pieces that fill it. */
+    public final int room;
+
+    public ContentNode(Flow flow, int index, Equipment equipment) {
+        super(flow, index, equipment, Tally.ofContents(roomOf(flow, equipment)));
+        room = roomOf(flow, equipment);
+    }
+
+    private static int roomOf(Flow flow, Equipment equipment) {
+        return equipment.contentRoom(flow.study.pieceTypes()).orElseThrow();
+    }
+
+    /** A piece comes; what is done with it follows. */
+    protected final void counts(Piece piece) {
+        long now = flow.now();
+        piece.arrivedNanos = now;
+        touchedNanos = now;
+        tally.enters(now);
+    }
+
+    /** All is done with the piece that has come. */
+    protected final void tellMore() {
+        traceContent();
+        if (tally.content() == 1) {
+            tellRules(EquipmentState.BLOCKED.word());
+        }
+        if (tally.content() == room) {
+            tellRules(Rule.FULL);
+        }
+    }
+
+    /** A piece has gone on. */
+    protected final void tellLess(Piece piece) {
+        touchedNanos = flow.now();
+        tally.leaves(flow.now(), flow.now() - piece.arrivedNanos);
+        tellRules(Rule.PieceEvent.LEAVES, piece);
+        countsCycle();
+        traceContent();
+        if (tally.content() == 0) {
+            tellRules(Rule.EMPTY);
+            tellRules(EquipmentState.STARVED.word());
+        }
+    }
+
+    /** It has no states of its own, but may be seen to be down or off shift. */
+    @Override
+    protected void upkeepChanged() {
+        Upkeep kept = upkeep;
+        if (kept != null && flow.trace != null) {
+            flow.trace.kept(flow.now(), index, kept.state());
+        }
+    }
+
+    protected final void traceContent() {
+        if (flow.trace != null) {
+            flow.trace.holds(flow.now(), index, tally.content());
+        }
+    }
+}

@@ -1,0 +1,130 @@
+package rhombic.plant.handover;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import rhombic.measure.Diary;
+import rhombic.measure.StandstillFigures;
+import rhombic.plant.blueprint.Blueprint;
+import rhombic.plant.run.Run;
+import rhombic.plant.staff.Staff;
+import rhombic.study.kind.Crew;
+import rhombic.trace.TraceWriter;
+
+/** A run with its equipment, the links between it, and its people. */
+public final class Flow extends Run {
+    private final List<Node> nodes = new ArrayList<>();
+    /** What takes and gives: the nodes, or, of a conveyor, its stretches. */
+    private final List<Node> parts = new ArrayList<>();
+    private final List<Channel> channels = new ArrayList<>();
+    private final Map<String, Node> byName = new HashMap<>();
+    private final @Nullable Staff staff;
+
+    public Flow(Blueprint blueprint, int replication, @Nullable TraceWriter trace, @Nullable Diary diary) {
+        super(blueprint, replication, trace, diary);
+        List<Crew> crews = study.crews();
+        staff = crews.isEmpty() ? null : new Staff(this, crews);
+    }
+
+    /** Adds equipment, in the order of the study. */
+    public void add(Node node) {
+        nodes.add(node);
+        byName.put(node.name(), node);
+    }
+
+    /** All equipment is there: it is linked as the study has it. */
+    public void link() {
+        nodes.forEach(node -> parts.addAll(node.parts()));
+        channels.addAll(new Wiring(this, parts).lay());
+    }
+
+    public List<Node> nodes() {
+        return Collections.unmodifiableList(nodes);
+    }
+
+    /** Links on which pieces take time. */
+    public List<Channel> channels() {
+        return Collections.unmodifiableList(channels);
+    }
+
+    public Node node(int index) {
+        return nodes.get(index);
+    }
+
+    public @Nullable Node find(String name) {
+        return byName.get(name);
+    }
+
+    /** @throws IllegalStateException if there is none of that name, which the check of the study would have told */
+    public Node known(String name) {
+        Node node = byName.get(name);
+        if (node == null) {
+            throw new IllegalStateException("\u201c" + name + "\u201d is not there");
+        }
+        return node;
+    }
+
+    /** Its people; null if it has none. */
+    public @Nullable Staff staff() {
+        return staff;
+    }
+
+    /** Its people, where there must be some. */
+    public Staff staffed() {
+        Staff known = staff;
+        assert known != null : "nobody is there";
+        return known;
+    }
+
+    @Override
+    protected boolean givePeople() {
+        return staff != null && staff.give();
+    }
+
+    /** All equipment, links and people begin; called once. */
+    public void begin() {
+        nodes.forEach(Node::beginShutTimes);
+        nodes.forEach(Node::begin);
+        channels.forEach(Channel::begin);
+        if (staff != null) {
+            staff.begin();
+        }
+        for (Node node : nodes) {
+            if (node.upkeep != null) {
+                node.upkeep.begin();
+            }
+        }
+    }
+
+    /** All measures begin anew. */
+    public void restartMeasures() {
+        nodes.forEach(Node::restartMeasures);
+        if (staff != null) {
+            staff.restart();
+        }
+        channels.forEach(Channel::restart);
+        census.restart();
+    }
+
+    /** What stands still for good now, because each waits for the next. */
+    public StandstillFigures standstill() {
+        return new Standstill(parts, channels).figures();
+    }
+
+    /** A rule has changed a piece that may wait somewhere: ranks that are kept are asked for once more. */
+    public void ranksMayHaveChanged() {
+        parts.forEach(Node::rankAnew);
+    }
+
+    /** Something may go now that could not before. */
+    public void serveAllLines() {
+        for (Node node : parts) {
+            if (!node.line.isEmpty()) {
+                toAgenda(node);
+            }
+        }
+    }
+}

@@ -1,0 +1,33 @@
+package rhombic.plant.handover;
+
+import rhombic.plant.piece.Piece;
+
+/** Who has pieces to hand on: equipment, or the end of a link at which a piece waits. */
+interface Giver {
+    /** The piece of the offer departs now, that way. */
+    Piece hand(Offer offer, Way way);
+
+    /** The ways its pieces may go. */
+    WaysOut waysOut();
+
+    /** Whether nothing may go out for now, whoever has room. */
+    boolean isOutletHeld();
+
+    /**
+     * Looks whether the offer is still of the right piece, where that changes as time goes by; puts it right or withdraws it
+     * if not.
+     *
+     * @return whether the offer is as it was
+     */
+    default boolean stillOffers(Offer offer) {
+        return true;
+    }
+
+    /** How many pieces wait to go out, as far as is known; what is on offer included. */
+    default int backlog() {
+        return 1;
+    }
+
+    /** {@link Offer#waitsForPorters} says something else now. */
+    default void waitForPortersChanges(Offer offer) {}
+}

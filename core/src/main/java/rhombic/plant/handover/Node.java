@@ -1,0 +1,512 @@
+package rhombic.plant.handover;
+
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.ToDoubleFunction;
+import org.jspecify.annotations.Nullable;
+import rhombic.formula.FormulaException;
+import rhombic.kernel.Event;
+import rhombic.measure.Tally;
+import rhombic.plant.activity.Hold;
+import rhombic.plant.activity.Holds;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.Ranking;
+import rhombic.plant.run.Attended;
+import rhombic.quantity.Quantity;
+import rhombic.study.Rule;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.ShutTime;
+import rhombic.study.value.WayOut;
+
+/** One equipment of a running plant: may take pieces, may give them. */
+public abstract class Node extends Attended implements Giver {
+    public final Flow flow;
+    public final int index;
+    public final Tally tally;
+    /** Offers of others that wait for room here. */
+    public final Line line = new Line();
+    /** Rules that something here may set off; null if none can. */
+    public @Nullable NodeRules rules;
+    /** When something last came here, went from here or was done here. */
+    public long touchedNanos;
+
+    /** What breaks it and when it is on duty; null if nothing ever does and it always is. */
+    public final @Nullable Upkeep upkeep;
+
+    private final Equipment equipment;
+    private final Map<String, Object> attributes = new HashMap<>();
+    private final Holds inlet = new Holds();
+    private final Holds outlet = new Holds();
+    private @Nullable WaysOut waysOut;
+    private boolean passesOver;
+    private @Nullable EquipmentState state;
+    private int promised;
+    /** The promises in the order in which they were given; null while no link that leads here takes time. */
+    private @Nullable Set<Channel.Trip> promises;
+
+    public Node(Flow flow, int index, Equipment equipment, Tally tally) {
+        this.flow = flow;
+        this.index = index;
+        this.equipment = equipment;
+        this.tally = tally;
+        upkeep = Upkeep.of(this);
+        for (Attribute attribute : equipment.basics().attributes()) {
+            attributes.put(attribute.name(), attribute.value().asObject());
+        }
+    }
+
+    @Override
+    public final String name() {
+        return equipment.name();
+    }
+
+    public String id() {
+        return equipment.id();
+    }
+
+    public Equipment equipment() {
+        return equipment;
+    }
+
+    /** What formulas for one use here can see; each use draws from a stream of its own. */
+    public PlantScope scope(String use) {
+        return new PlantScope(flow, this, id() + "\u0000" + use);
+    }
+
+    /**
+     * Called once, when all nodes are there.
+     *
+     * @param someMayNotGo whether an offer here may be one that can't go for now, whoever has room
+     */
+    public void connect(WaysOut ways, Ranking ranking, boolean someMayNotGo) {
+        waysOut = ways;
+        line.rankBy(ranking);
+        passesOver = roomDependsOnPiece() || someMayNotGo;
+    }
+
+    @Override
+    public final WaysOut waysOut() {
+        if (waysOut == null) {
+            throw new IllegalStateException(name() + " is used before it is connected");
+        }
+        return waysOut;
+    }
+
+    /** The one that takes and gives, each for itself: usually the equipment as a whole. */
+    protected List<? extends Node> parts() {
+        return List.of(this);
+    }
+
+    /** What takes the pieces that come in at a port. */
+    protected Node takerAt(String port) {
+        return this;
+    }
+
+    /** What gives the pieces that go out at a port. */
+    protected Node giverAt(String port) {
+        return this;
+    }
+
+    /** The part of the same equipment from which pieces go straight on into this one. */
+    @Nullable
+    protected Node previous() {
+        return null;
+    }
+
+    /** How far it is from where pieces wait to go out to its edge. */
+    protected double toEdgeMetres() {
+        return 0;
+    }
+
+    /**
+     * How pieces come in at a port.
+     *
+     * @param fromMetres how far they still have to go in what they leave
+     */
+    protected Way.Entry entry(String port, double fromMetres) {
+        return Way.Entry.USUAL;
+    }
+
+    public WayOut wayOut() {
+        return equipment.basics().wayOut();
+    }
+
+    /** Which of those that wait comes next. */
+    public Ranking ranking() {
+        return Rankings.of(equipment.basics().taking(), flow, scope("taking"));
+    }
+
+    /** What its draws hang on. */
+    protected String streamId() {
+        return id();
+    }
+
+    /** Whether no piece is in it. */
+    protected boolean isEmpty() {
+        return tally.content() == 0;
+    }
+
+    /** Called once at the start of the run, in the order of the study. */
+    protected void begin() {}
+
+    /** The measures begin anew: what is under way is booked up to now, and counts from now on. */
+    protected void restartMeasures() {
+        book();
+        tally.restart(flow.now());
+        Upkeep kept = upkeep;
+        if (kept != null) {
+            kept.modes().restart();
+        }
+    }
+
+    /** Books the time of all that is under way up to now. */
+    public void book() {}
+
+    /** Whether there is room for the piece, which comes that way, beside what was promised; inlet open or not. */
+    protected abstract boolean hasRoom(Way way, Piece piece);
+
+    /** For how many pieces like that there is room, as far as is known; if there is room at all, at least 1. */
+    protected int roomFor(Piece piece) {
+        return 1;
+    }
+
+    /** More pieces wait to go out: those who carry them may be too few. */
+    protected final void moreWait() {
+        Way[] ways = waysOut().ways;
+        if (ways.length == 1 && ways[0].isCarried()) {
+            flow.toAgenda(ways[0].taker());
+        }
+    }
+
+    /** Takes a piece; only called while there is room. */
+    protected abstract void accept(Way way, Piece piece);
+
+    /** Whether there may be room for one piece and none for another. */
+    protected boolean roomDependsOnPiece() {
+        return false;
+    }
+
+    /** Asks for kept ranks once more. */
+    public void rankAnew() {
+        line.rankAnew();
+    }
+
+    /** Whether something goes on here by itself, so that it may have room later. */
+    protected boolean isAtWork() {
+        return false;
+    }
+
+    /** Whether it waits for pieces to go on with those it has. */
+    protected boolean waitsForMore() {
+        return false;
+    }
+
+    // ---- room promised to what is on its way
+
+    /** Room for a piece that sets out to here. */
+    protected void promise(Channel.Trip trip) {
+        promised++;
+        Set<Channel.Trip> given = promises;
+        if (given == null) {
+            given = new LinkedHashSet<>();
+            promises = given;
+        }
+        given.add(trip);
+    }
+
+    /** The piece is there: its promise becomes its place. */
+    protected void keepPromise(Channel.Trip trip) {
+        promised--;
+        if (promises != null) {
+            promises.remove(trip);
+        }
+    }
+
+    /** How many pieces on their way room is kept for. */
+    public final int promised() {
+        return promised;
+    }
+
+    /** The most of something that any of them has; 0 if there is none. */
+    protected final double mostPromised(ToDoubleFunction<Piece> of) {
+        double most = 0;
+        if (promised > 0 && promises != null) {
+            for (Channel.Trip trip : promises) {
+                most = Math.max(most, of.applyAsDouble(trip.piece()));
+            }
+        }
+        return most;
+    }
+
+    /** There is less room than was promised: whoever set out last must wait at the end of its link. */
+    protected final void breakPromises(int room) {
+        while (promised > room && promises != null) {
+            Channel.Trip last = null;
+            for (Channel.Trip trip : promises) {
+                last = trip;
+            }
+            assert last != null : "more is promised than has set out";
+            keepPromise(last);
+            last.breakPromise();
+        }
+    }
+
+    // ---- agreeing
+
+    /** Whether a new offer is served now: there is room, and none waits that could be served as well. */
+    protected final boolean takesAtOnce(Offer.Standing standing, Piece piece) {
+        if (isInletHeld(standing.way) || !standing.way.isFree() || !hasRoom(standing.way, piece)) {
+            return false;
+        }
+        return line.isEmpty() || passesOver && !line.hasServable(this);
+    }
+
+    /** Lets those in line hand on while there is room. */
+    protected final void serveLine() {
+        Offer.Standing standing = line.first();
+        while (standing != null && !isInletHeld(standing.way)) {
+            Offer offer = standing.offer;
+            if (standing.way.isCarried()) {
+                callPorters(standing);
+            }
+            if (passesOver && !standing.mayGo()) {
+                standing = line.next(standing);
+            } else if (!offer.giver.stillOffers(offer)) {
+                standing = line.first();
+            } else if (hasRoom(standing.way, offer.piece())) {
+                offer.takeUp(standing);
+                standing = line.first();
+            } else {
+                standing = passesOver ? line.next(standing) : null;
+            }
+        }
+    }
+
+    private void callPorters(Offer.Standing standing) {
+        Channel channel = standing.way.channel();
+        if (channel == null) {
+            return;
+        }
+        boolean waits = !channel.isDown() && !channel.hasRoom() && !standing.offer.giver.isOutletHeld()
+                && hasRoom(standing.way, standing.offer.piece());
+        if (waits) {
+            channel.callPorters();
+        }
+        standing.offer.waitsForPorters(standing, waits);
+    }
+
+    /** How many pieces are here or on their way here. */
+    protected final int pressure() {
+        return tally.content() + promised;
+    }
+
+    // ---- gates
+
+    @Override
+    public boolean isOutletHeld() {
+        return outlet.isHeld();
+    }
+
+    public final boolean isInletHeld() {
+        return inlet.isHeld();
+    }
+
+    /** Whether nothing comes in that way. */
+    protected boolean isInletHeld(Way way) {
+        return inlet.isHeld();
+    }
+
+    /** Sees to the times at which its inlet or outlet is shut by hand; called once, before anything moves. */
+    protected final void beginShutTimes() {
+        beginShutTimes(equipment.basics().shut(), this::setShut);
+        beginShutTimes(equipment.basics().outletShut(), this::setOutletShut);
+    }
+
+    private interface Gate {
+        public void set(boolean shut);
+    }
+
+    private void beginShutTimes(List<ShutTime> times, Gate gate) {
+        for (int i = 0; i < times.size(); i++) {
+            Quantity until = times.get(i).until();
+            setAt(times.get(i).from(), true, gate);
+            boolean isShutOn = until != null && i + 1 < times.size() && times.get(i + 1).from().nanos() == until.nanos();
+            if (until != null && !isShutOn) {
+                setAt(until, false, gate);
+            }
+        }
+    }
+
+    private void setAt(Quantity moment, boolean nowShut, Gate gate) {
+        if (moment.nanos() == 0) {
+            gate.set(nowShut);
+            return;
+        }
+        flow.simulator.schedule(new Event() {
+            @Override
+            protected void occur() {
+                gate.set(nowShut);
+                flow.settle();
+            }
+        }, moment.nanos(), 0);
+    }
+
+    public final void setShut(boolean nowShut) {
+        if (nowShut != inlet.isHeldBy(Hold.SHUT)) {
+            change(inlet, nowShut);
+            if (flow.trace != null) {
+                flow.trace.inlet(flow.now(), index, nowShut);
+            }
+        }
+        flow.toAgenda(this);
+    }
+
+    public final void setOutletShut(boolean nowShut) {
+        if (nowShut != outlet.isHeldBy(Hold.SHUT)) {
+            change(outlet, nowShut);
+            if (flow.trace != null) {
+                flow.trace.outlet(flow.now(), index, nowShut);
+            }
+            if (!outlet.isHeld()) {
+                flow.serveAllLines();
+            }
+        }
+    }
+
+    /**
+     * It stands still for that reason from now on, or no longer.
+     *
+     * @param gates whether nothing comes in and goes out meanwhile
+     */
+    public void standsStill(Hold reason, boolean on, boolean gates) {
+        if (gates) {
+            holdGates(reason, on);
+        }
+    }
+
+    /** Its shift or break begins or ends. */
+    protected void goesOffShift(boolean off) {
+        standsStill(Hold.OFF_SHIFT, off, true);
+    }
+
+    /** What becomes of what is worked on when it breaks down. */
+    protected void interrupted(FailureMode.Piece piece) {}
+
+    /** Nothing comes in or goes out for that reason, or no longer. */
+    protected final void holdGates(Hold reason, boolean on) {
+        if (on) {
+            inlet.hold(reason);
+            outlet.hold(reason);
+            return;
+        }
+        inlet.release(reason);
+        if (outlet.release(reason)) {
+            flow.serveAllLines();
+            flow.toAgenda(this);
+        }
+        if (!inlet.isHeld()) {
+            flow.toAgenda(this);
+        }
+    }
+
+    /** Nothing comes in for that reason, or no longer. */
+    protected final void holdInlet(Hold reason, boolean on) {
+        if (on) {
+            inlet.hold(reason);
+        } else if (inlet.release(reason)) {
+            flow.toAgenda(this);
+        }
+    }
+
+    /** What keeps it from working has changed: whatever shows that is brought up to date. */
+    protected void upkeepChanged() {}
+
+    /** A piece is done or has gone through: one cycle of what counts cycles. */
+    public final void countsCycle() {
+        Upkeep kept = upkeep;
+        if (kept != null) {
+            kept.modes().cycle();
+        }
+    }
+
+    /** Switches its drive off or on, if it has one. */
+    public void setOff(boolean off) {}
+
+    private static void change(Holds holds, boolean nowShut) {
+        if (nowShut) {
+            holds.hold(Hold.SHUT);
+        } else {
+            holds.release(Hold.SHUT);
+        }
+    }
+
+    // ---- what formulas and rules see
+
+    /** What formulas can ask of it. */
+    protected Object value(String name) {
+        return switch (name) {
+            case "name" -> name();
+            case "content" -> (double) tally.content();
+            case "done" -> (double) tally.out();
+            default -> {
+                Object attribute = attributes.get(name);
+                Object value = attribute == null ? further(name) : attribute;
+                if (value == null) {
+                    throw new FormulaException(name() + " has no attribute \u201c" + name + "\u201d: add it there");
+                }
+                yield value;
+            }
+        };
+    }
+
+    /** What its kind has beside that; null if it has nothing of that name. */
+    @Nullable
+    public Object further(String name) {
+        return name.equals(Equipment.COMING) && equipment.takesPieces() ? (Object) (double) promised : null;
+    }
+
+    /** Says whether it has the attribute, of that kind. */
+    public boolean set(String attribute, Object value) {
+        Object before = attributes.get(attribute);
+        if (before == null || before.getClass() != value.getClass()) {
+            return false;
+        }
+        attributes.put(attribute, value);
+        return true;
+    }
+
+    public final void tellRules(Rule.PieceEvent event, Piece piece) {
+        NodeRules told = rules;
+        if (told != null) {
+            told.happens(event, piece);
+        }
+    }
+
+    /** Tells rules what it has become. */
+    public final void tellRules(String word) {
+        NodeRules told = rules;
+        if (told != null) {
+            told.becomes(word);
+        }
+    }
+
+    /** Sets the state of the equipment as a whole. */
+    protected final void noteState(EquipmentState now) {
+        if (now != state) {
+            boolean first = state == null;
+            state = now;
+            if (flow.trace != null) {
+                flow.trace.state(flow.now(), index, now);
+            }
+            if (!first) {
+                tellRules(now.word());
+            }
+        }
+    }
+}

@@ -1,0 +1,166 @@
+package rhombic.plant.handover;
+
+import java.time.LocalDateTime;
+import java.util.function.Function;
+import org.apache.commons.rng.UniformRandomProvider;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Purpose;
+import rhombic.formula.Formula;
+import rhombic.formula.FormulaException;
+import rhombic.formula.FormulaScope;
+import rhombic.plant.blueprint.RunTroubleException;
+import rhombic.plant.doers.Doer;
+import rhombic.plant.piece.Piece;
+
+/** What formulas at one place can see of a running plant. One for each formula; the piece is set before each use. */
+public final class PlantScope implements FormulaScope {
+    private static final double HOUR_NANOS = 3.6e12;
+
+    private final Flow flow;
+    private final @Nullable Node node;
+    /** Names its stream of draws, which is made when first needed. */
+    private final String stream;
+
+    private @Nullable UniformRandomProvider chance;
+    private @Nullable Piece piece;
+    private @Nullable Doer person;
+    private String from = "";
+    private String to = "";
+
+    /** @param stream that all draws here come from, and those of no other formula */
+    public PlantScope(Flow flow, @Nullable Node node, String stream) {
+        this.flow = flow;
+        this.node = node;
+        this.stream = stream;
+    }
+
+    public PlantScope with(@Nullable Piece newPiece) {
+        piece = newPiece;
+        return this;
+    }
+
+    public PlantScope by(@Nullable Doer who) {
+        person = who;
+        return this;
+    }
+
+    public PlantScope changing(String newFrom, String newTo) {
+        from = newFrom;
+        to = newTo;
+        return this;
+    }
+
+    /** Works a formula out and says for which piece and where, if that fails. */
+    public <T> T evaluate(Formula formula, @Nullable Piece about, Function<PlantScope, T> use) {
+        piece = about;
+        try {
+            return use.apply(this);
+        } catch (FormulaException e) {
+            throw trouble(e, about);
+        }
+    }
+
+    public RunTroubleException trouble(FormulaException e, @Nullable Piece about) {
+        String where = node == null ? "" : node.name();
+        String who = about == null
+                ? ""
+                : " (asked for " + flow.types.name(about.type) + (about.id >= 0 ? " " + (about.id + 1) : "") + " after "
+                        + rhombic.quantity.Clock.elapsed(flow.now()) + ")";
+        return new RunTroubleException(where, (where.isEmpty() ? "" : where + ": ") + e.getMessage() + who + ".");
+    }
+
+    @Override
+    public Object here(String name) {
+        if (node == null) {
+            return flow.census.value(name);
+        }
+        return node.value(name);
+    }
+
+    @Override
+    public Object at(String equipment, String name) {
+        Node other = flow.find(equipment);
+        if (other == null) {
+            throw new FormulaException("There is no equipment \u201c" + equipment + "\u201d");
+        }
+        return other.value(name);
+    }
+
+    @Override
+    public Object table(String name, Object... keys) {
+        return flow.tables.find(name).value(keys);
+    }
+
+    @Override
+    public String from() {
+        return from;
+    }
+
+    @Override
+    public String to() {
+        return to;
+    }
+
+    @Override
+    public UniformRandomProvider chance() {
+        UniformRandomProvider drawn = chance;
+        if (drawn == null) {
+            drawn = flow.stream(stream, Purpose.FORMULA);
+            chance = drawn;
+        }
+        return drawn;
+    }
+
+    @Override
+    public Object piece(String name) {
+        Piece about = piece;
+        if (about == null) {
+            throw new FormulaException("There is no piece here that \u201cpiece." + name + "\u201d could be of");
+        }
+        return switch (name) {
+            case "type" -> flow.types.name(about.type);
+            case "age" -> (flow.now() - about.bornNanos) / 1e9;
+            case "onLane" -> (double) about.onLane;
+            case "reworked" -> (double) (about.rework == null ? 0 : about.rework.times);
+            case "look" -> flow.types.lookName(about);
+            default -> {
+                Object value = flow.types.value(about, name);
+                if (value == null) {
+                    throw new FormulaException("Pieces of type " + flow.types.name(about.type) + " have no attribute \u201c" + name
+                            + "\u201d: add it to the type");
+                }
+                yield value;
+            }
+        };
+    }
+
+    @Override
+    public Object person(String name) {
+        Doer who = person;
+        if (who == null) {
+            throw new FormulaException(
+                    "Nobody is there whom \u201cperson." + name + "\u201d could be about: say who is needed for the work");
+        }
+        return switch (name) {
+            case "name" -> who.name();
+            case "factor" -> who.factor();
+            default -> throw new FormulaException("A person has no \u201c" + name + "\u201d: use one of "
+                    + String.join(", ", new java.util.TreeSet<>(Formula.OF_PERSON)));
+        };
+    }
+
+    @Override
+    public Object clock(String name) {
+        double hours = flow.now() / HOUR_NANOS;
+        LocalDateTime start = flow.start;
+        double sinceMidnight = start.toLocalTime().toNanoOfDay() / HOUR_NANOS + hours;
+        return switch (name) {
+            case "seconds" -> flow.now() / 1e9;
+            case "hours" -> hours;
+            case "hour" -> sinceMidnight % 24;
+            case "weekday" -> (start.getDayOfWeek().getValue() - 1 + Math.floor(sinceMidnight / 24)) % 7 + 1;
+            default -> throw new FormulaException("The clock has no \u201c" + name + "\u201d: use one of "
+                    + String.join(", ", new java.util.TreeSet<>(Formula.OF_CLOCK)));
+        };
+    }
+}

@@ -1,0 +1,227 @@
+package rhombic.plant.handover;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.commons.rng.UniformRandomProvider;
+import org.jspecify.annotations.Nullable;
+import rhombic.formula.Formula;
+import rhombic.formula.FormulaException;
+import rhombic.plant.piece.Piece;
+import rhombic.quantity.Quantity;
+import rhombic.study.Link;
+import rhombic.study.LinkFilter;
+import rhombic.study.value.WayOut;
+
+/**
+ * Where the pieces of an equipment may go. For each piece the links are narrowed to those it fits, and then one is
+ * chosen, or any that has room.
+ */
+public final class WaysOut {
+    public static final int ANY = -1;
+
+    final Way[] ways;
+    private final List<Link> links;
+    private final WayOut.Choice choice;
+    private final @Nullable Formula formula;
+    private final double @Nullable [] shares;
+    private final @Nullable UniformRandomProvider chance;
+    private final Fit @Nullable [] fits;
+    /** Which links are for everything that fits no other. */
+    private final boolean[] forAll;
+    private final boolean[] admitted;
+    private final PlantScope scope;
+    /** Whether every piece may go every way, the first that has room. */
+    final boolean isPlain;
+    /** What the formula chose for a type, where nothing else counts; else {@link #ANY}. */
+    private final int[] wayOfType;
+    private int last = -1;
+
+    /** Whether a piece is one that a link is for. */
+    private interface Fit {
+        boolean fits(Piece piece);
+    }
+
+    /** @param node that the ways lead out of */
+    WaysOut(List<Way> ways, List<Link> links, WayOut wayOut, Flow flow, Node node, UniformRandomProvider chance) {
+        this.ways = ways.toArray(Way[]::new);
+        this.links = links;
+        scope = node.scope("way out");
+        choice = wayOut.choice();
+        formula = choice == WayOut.Choice.FORMULA ? flow.formula(wayOut.formula()) : null;
+        double[] given = links.stream().mapToDouble(link -> link.share().map(Quantity::amount).orElse(0.0)).toArray();
+        boolean byChance = java.util.Arrays.stream(given).sum() > 0;
+        shares = byChance ? given : null;
+        this.chance = byChance ? chance : null;
+        boolean filtered = links.stream().anyMatch(link -> !(link.filter() instanceof LinkFilter.All));
+        fits = filtered ? fits(flow, node) : null;
+        forAll = new boolean[this.ways.length];
+        for (int i = 0; i < forAll.length; i++) {
+            forAll[i] = links.get(i).filter() instanceof LinkFilter.All;
+        }
+        admitted = new boolean[this.ways.length];
+        java.util.Arrays.fill(admitted, true);
+        wayOfType = new int[flow.types.count()];
+        java.util.Arrays.fill(wayOfType, ANY);
+        isPlain = !byChance && !filtered && choice == WayOut.Choice.PREFERENCE;
+    }
+
+    private WaysOut(Way only) {
+        ways = new Way[] {only};
+        links = List.of();
+        scope = only.taker().scope("end of a link");
+        choice = WayOut.Choice.PREFERENCE;
+        formula = null;
+        shares = null;
+        chance = null;
+        fits = null;
+        forAll = new boolean[] {true};
+        admitted = new boolean[] {true};
+        wayOfType = new int[0];
+        isPlain = true;
+    }
+
+    /** There is only one. */
+    static WaysOut only(Way way) {
+        return new WaysOut(way);
+    }
+
+    private Fit[] fits(Flow flow, Node node) {
+        List<Fit> made = new ArrayList<>();
+        for (int i = 0; i < links.size(); i++) {
+            Link link = links.get(i);
+            int number = i;
+            made.add(switch (link.filter()) {
+                case LinkFilter.All() -> piece -> true;
+                case LinkFilter.Types types -> {
+                    boolean[] named = new boolean[flow.types.count()];
+                    for (int type = 0; type < named.length; type++) {
+                        named[type] = types.types().contains(flow.types.name(type));
+                    }
+                    yield piece -> named[piece.type];
+                }
+                case LinkFilter.Where where -> {
+                    Formula condition = flow.formula(where.formula());
+                    PlantScope own = node.scope("link " + number);
+                    yield piece -> own.evaluate(condition, piece, condition::truth);
+                }
+                case LinkFilter.Carriers() -> piece -> flow.types.isCarrier(piece.type);
+                case LinkFilter.Contents() -> piece -> !flow.types.isCarrier(piece.type);
+            });
+        }
+        return made.toArray(Fit[]::new);
+    }
+
+    /** Index of the one way the piece must go, or {@link #ANY} of those that {@link #admits}. */
+    int choose(Piece piece) {
+        if (fits != null) {
+            admit(piece, fits);
+        }
+        if (shares != null && chance != null) {
+            return draw(shares, chance.nextDouble());
+        }
+        return switch (choice) {
+            case PREFERENCE, FIRST_FREE, SHORTEST_QUEUE -> ANY; // whichever has room, see pick
+            case IN_TURN -> next();
+            case FORMULA -> named(piece);
+        };
+    }
+
+    private void admit(Piece piece, Fit[] fit) {
+        boolean any = false;
+        for (int i = 0; i < fit.length; i++) {
+            admitted[i] = !forAll[i] && fit[i].fits(piece);
+            any |= admitted[i];
+        }
+        for (int i = 0; i < fit.length && !any; i++) {
+            admitted[i] = forAll[i];
+        }
+    }
+
+    /** Whether the choice does not look at the piece. */
+    public boolean sameForAll() {
+        return fits == null && formula == null;
+    }
+
+    boolean admits(int way) {
+        return admitted[way];
+    }
+
+    /** Of the ways that have room for the piece now, the one it goes; {@link #ANY} if none has. */
+    int pick(Offer offer, Piece piece) {
+        if (choice == WayOut.Choice.SHORTEST_QUEUE) {
+            return shortest(offer, piece);
+        }
+        int first = choice == WayOut.Choice.FIRST_FREE ? (last + 1) % ways.length : 0;
+        for (int i = 0; i < ways.length; i++) {
+            int at = (first + i) % ways.length;
+            if (admitted[at] && offer.wouldGo(at, piece)) {
+                return at;
+            }
+        }
+        return ANY;
+    }
+
+    /** Notes which way was gone, for the choices that take turns. */
+    void gone(int way) {
+        last = way;
+    }
+
+    /** Shares of links that the piece does not fit count for nothing; if none is left it waits for the first it fits. */
+    private int draw(double[] parts, double u) {
+        double sum = 0;
+        for (int i = 0; i < parts.length; i++) {
+            sum += admitted[i] ? parts[i] : 0;
+        }
+        double left = u * sum;
+        int way = ANY;
+        for (int i = 0; i < parts.length; i++) {
+            if (admitted[i] && parts[i] > 0) {
+                way = i;
+                left -= parts[i];
+                if (left < 0) {
+                    return i;
+                }
+            }
+        }
+        return way;
+    }
+
+    private int next() {
+        for (int i = 1; i <= ways.length; i++) {
+            int way = (last + i) % ways.length;
+            if (admitted[way]) {
+                last = way;
+                return way;
+            }
+        }
+        return ANY;
+    }
+
+    /** Where all queues are full it waits for whichever has room first: nobody waits for one while another is free. */
+    private int shortest(Offer offer, Piece piece) {
+        int best = ANY;
+        for (int i = 0; i < ways.length; i++) {
+            if (admitted[i] && (best == ANY || ways[i].taker().pressure() < ways[best].taker().pressure()) && offer.wouldGo(i, piece)) {
+                best = i;
+            }
+        }
+        return best;
+    }
+
+    private int named(Piece piece) {
+        assert formula != null : "a choice by formula has one";
+        int known = wayOfType[piece.type];
+        if (known != ANY) {
+            return known;
+        }
+        String name = scope.evaluate(formula, piece, formula::asText);
+        for (int i = 0; i < ways.length; i++) {
+            if (links.get(i).to().equals(name)) {
+                wayOfType[piece.type] = formula.isOfTypeAlone() ? i : ANY;
+                return i;
+            }
+        }
+        throw scope.trouble(new FormulaException("Its way out \u201c" + formula.text() + "\u201d names \u201c" + name
+                + "\u201d, but no link leads there: link it, or change the formula"), piece);
+    }
+}

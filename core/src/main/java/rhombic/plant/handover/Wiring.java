@@ -1,0 +1,97 @@
+package rhombic.plant.handover;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Purpose;
+import rhombic.quantity.Quantity;
+import rhombic.study.Layout;
+import rhombic.study.Link;
+import rhombic.study.Rule;
+import rhombic.study.Travel;
+
+/** Lays the links of a study between its equipment. */
+final class Wiring {
+    private final Flow flow;
+    private final List<Node> parts;
+    private final Map<Node, List<Way>> waysFrom = new IdentityHashMap<>();
+    private final Map<Node, List<Link>> linksFrom = new IdentityHashMap<>();
+    /** Those to which not every offer may go at any time. */
+    private final Set<Node> limited = Collections.newSetFromMap(new IdentityHashMap<>());
+    private final List<Channel> channels = new ArrayList<>();
+
+    Wiring(Flow flow, List<Node> parts) {
+        this.flow = flow;
+        this.parts = parts;
+    }
+
+    /** Connects all parts; gives the links that take time. */
+    List<Channel> lay() {
+        List<Link> links = flow.study.links();
+        for (int i = 0; i < links.size(); i++) {
+            lay(i, links.get(i));
+        }
+        for (Node node : parts) {
+            Node before = node.previous();
+            if (before != null) {
+                goesStraightOn(before, node);
+            }
+        }
+        boolean outletsShut = mayShutOutlets();
+        for (Node node : parts) {
+            if (!(node instanceof IdleNode)) {
+                node.connect(
+                        new WaysOut(waysFrom.getOrDefault(node, List.of()), linksFrom.getOrDefault(node, List.of()), node.wayOut(), flow,
+                                node, flow.stream(node.streamId(), Purpose.WAY_OUT)),
+                        node.ranking(), outletsShut || limited.contains(node));
+            }
+        }
+        return channels;
+    }
+
+    private void lay(int index, Link link) {
+        Node from = flow.known(link.from()).giverAt(link.fromPort());
+        Node to = flow.known(link.to()).takerAt(link.toPort());
+        Way.Entry entry = to.entry(link.toPort(), link.travel() instanceof Travel.AtOnce ? from.toEdgeMetres() : 0);
+        List<Way> ways = waysFrom.computeIfAbsent(from, key -> new ArrayList<>());
+        ways.add(new Way(ways.size(), to, channel(index, link, to, entry), entry));
+        linksFrom.computeIfAbsent(from, key -> new ArrayList<>()).add(link);
+        if (link.travel().most() > 0 || !link.failures().isEmpty()) {
+            limited.add(to);
+        }
+    }
+
+    private @Nullable Channel channel(int index, Link link, Node to, Way.Entry entry) {
+        if (link.travel() instanceof Travel.AtOnce) {
+            return null;
+        }
+        Node from = flow.known(link.from());
+        Channel channel = new Channel(flow, index, link, from.id(), to, entry, Layout.path(link, from.equipment(), to.equipment()),
+                new Channel.Ends(Layout.outlet(from.equipment(), link.fromPort()), Layout.inlet(to.equipment(), link.toPort())));
+        channels.add(channel);
+        return channel;
+    }
+
+    /** What does not leave to the side goes straight on: the last of the ways, with what the shares leave over. */
+    private void goesStraightOn(Node from, Node to) {
+        List<Way> ways = waysFrom.computeIfAbsent(from, key -> new ArrayList<>());
+        List<Link> links = linksFrom.computeIfAbsent(from, key -> new ArrayList<>());
+        boolean byShare = links.stream().anyMatch(link -> link.share().isPresent());
+        double shared = links.stream().mapToDouble(link -> link.share().map(Quantity::amount).orElse(0.0)).sum();
+        Link link = new Link(from.name(), from.name(),
+                byShare ? Optional.of(Quantity.percent(Math.max(0, 100 - shared))) : Optional.empty());
+        ways.add(new Way(ways.size(), to, null, new Way.Entry(Way.Entrance.STRAIGHT_ON, 0)));
+        links.add(link);
+    }
+
+    private boolean mayShutOutlets() {
+        return flow.blueprint.mayStandStill()
+                || flow.study.equipment().stream().anyMatch(thing -> !thing.basics().outletShut().isEmpty())
+                || flow.study.rules().stream().flatMap(rule -> rule.then().stream()).anyMatch(Rule.Action.ShutOutlet.class::isInstance);
+    }
+}

@@ -1,0 +1,179 @@
+package rhombic.plant.run;
+
+import java.util.ArrayList;
+import java.util.List;
+import rhombic.formula.FormulaException;
+import rhombic.measure.Diary;
+import rhombic.measure.TypeFigures;
+import rhombic.measure.TypeTally;
+import rhombic.measure.WholeTally;
+import rhombic.plant.piece.Piece;
+
+/** Counts the pieces of a run as they come into being, change and go, and writes that to the trace. */
+public final class Census {
+    private final Run run;
+    private final TypeTally[] types;
+    private final WholeTally whole = new WholeTally();
+    private int nextPiece;
+    /** Pieces out after which the run ends; none during the warm-up. */
+    private long untilOut = Long.MAX_VALUE;
+
+    Census(Run run) {
+        this.run = run;
+        types = new TypeTally[run.types.count()];
+        for (int i = 0; i < types.length; i++) {
+            types[i] = new TypeTally();
+        }
+    }
+
+    /** All pieces together. */
+    public WholeTally whole() {
+        return whole;
+    }
+
+    public List<TypeFigures> figures() {
+        List<TypeFigures> all = new ArrayList<>();
+        for (int i = 0; i < types.length; i++) {
+            all.add(types[i].figures(run.types.name(i)));
+        }
+        return all;
+    }
+
+    /** The measures begin anew; what is inside stays inside. */
+    public void restart() {
+        for (TypeTally type : types) {
+            type.restart();
+        }
+        whole.restart(run.now());
+    }
+
+    /** From now on the run ends when so many pieces are out as its plan says, if it says so. */
+    public void endAfterPieces() {
+        int most = run.study.plan().untilOut();
+        untilOut = most == 0 ? Long.MAX_VALUE : most;
+    }
+
+    /** What formulas can ask of the plant as a whole, where they stand at no equipment. */
+    public Object value(String name) {
+        return switch (name) {
+            case "inside" -> (double) whole.inside();
+            case "in" -> (double) whole.in();
+            case "out" -> (double) piecesOut();
+            case "scrapped" -> (double) whole.scrapped();
+            default -> throw new FormulaException("The formula stands at no equipment, so here is the plant, which has no \u201c" + name
+                    + "\u201d: use here.inside, here.in, here.out, here.scrapped, or write at('Name')." + name);
+        };
+    }
+
+    /** Pieces that have left, without the carriers and batches that held them. */
+    public long piecesOut() {
+        return whole.out() - whole.carriersOut();
+    }
+
+    // ---- coming into being
+
+    public void enters(Piece piece, int node) {
+        comesIntoBeing(piece);
+        types[piece.type].enters();
+        whole.enters(run.now());
+        if (run.trace != null) {
+            piece.body = run.trace.born(run.now(), node, piece.type);
+            if (piece.values != null) {
+                run.types.own(piece, (attribute, value) -> run.trace.sets(run.now(), piece.body, attribute, value));
+            }
+        }
+    }
+
+    public void made(Piece piece, int node) {
+        comesIntoBeing(piece);
+        types[piece.type].made();
+        whole.made(run.now());
+        if (run.trace != null) {
+            piece.body = run.trace.made(run.now(), node, piece.type);
+        }
+    }
+
+    private void comesIntoBeing(Piece piece) {
+        piece.id = nextPiece++;
+        piece.bornNanos = run.now();
+        piece.arrivedNanos = run.now();
+    }
+
+    // ---- changing
+
+    /** A piece becomes part of another, or a batch is undone. */
+    public void joined(Piece piece, int node) {
+        piece.isGone = true;
+        types[piece.type].joined();
+        whole.joined(run.now());
+        if (run.trace != null) {
+            run.trace.joined(run.now(), piece.body, node);
+        }
+    }
+
+    public void becomes(Piece piece, int type, int node) {
+        types[piece.type].joined();
+        types[type].made();
+        piece.type = type;
+        piece.look = 0;
+        if (run.trace != null) {
+            run.trace.type(run.now(), piece.body, node, type);
+            run.trace.look(run.now(), piece.body, node, 0);
+        }
+    }
+
+    public void look(Piece piece, int look, int node) {
+        if (piece.look != look) {
+            piece.look = look;
+            if (run.trace != null) {
+                run.trace.look(run.now(), piece.body, node, look);
+            }
+        }
+    }
+
+    // ---- going
+
+    /** The piece ends as scrap, with all that lies on it. */
+    public void scrapped(Piece piece, int node) {
+        if (run.trace != null) {
+            run.trace.scrapped(run.now(), piece.body, node);
+        }
+        countScrapped(piece);
+    }
+
+    private void countScrapped(Piece piece) {
+        piece.isGone = true;
+        types[piece.type].scrapped();
+        whole.scrapped(run.now());
+        if (piece.load != null) {
+            piece.load.forEach(this::countScrapped);
+        }
+    }
+
+    public void leaves(Piece piece, int node) {
+        if (run.trace != null) {
+            run.trace.gone(run.now(), piece.body, node);
+        }
+        countLeaving(piece);
+        if (piecesOut() >= untilOut) {
+            run.stop(run.study.plan().untilOut() + " pieces out");
+        }
+    }
+
+    /** What holds others counts apart from the rest, be it a carrier or a batch. */
+    private void countLeaving(Piece piece) {
+        piece.isGone = true;
+        long now = run.now();
+        long lead = now - piece.bornNanos;
+        types[piece.type].leaves(lead, piece.workNanos, piece.blockedNanos, piece.moveNanos, piece.crewNanos, piece.valueNanos);
+        boolean holdsOthers = run.types.isCarrier(piece.type) || piece.load != null && !piece.load.isEmpty();
+        if (run.diary != null && !holdsOthers) {
+            run.diary.left(new Diary.Journey(piece.body, piece.type, piece.bornNanos, now, piece.workNanos, piece.blockedNanos,
+                    piece.moveNanos, piece.crewNanos));
+        }
+        whole.leaves(now, lead, holdsOthers);
+        if (piece.load != null) {
+            piece.load.forEach(this::countLeaving);
+        }
+    }
+}

@@ -1,0 +1,195 @@
+package rhombic.plant.run;
+
+import java.time.LocalDateTime;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import org.apache.commons.rng.UniformRandomProvider;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Purpose;
+import rhombic.chance.RandomStreams;
+import rhombic.formula.Formula;
+import rhombic.kernel.Simulator;
+import rhombic.measure.Diary;
+import rhombic.plant.blueprint.Blueprint;
+import rhombic.plant.blueprint.RunTroubleException;
+import rhombic.plant.piece.TableBook;
+import rhombic.plant.piece.TypeBook;
+import rhombic.quantity.Clock;
+import rhombic.study.Study;
+import rhombic.trace.TraceWriter;
+
+/** One run: its clock, its draws, its records, what is in it, and what is to be done at this instant. Not for several threads. */
+public abstract class Run {
+    /** Steps at one instant after which the plant is taken for endless. */
+    private static final int MOST_STEPS_AT_ONCE = 3_000_000;
+
+    private static final int STEPS_NAMED = 64;
+
+    public final Simulator simulator = new Simulator();
+    /** Null if nothing is written. */
+    public final @Nullable TraceWriter trace;
+    /** Null if active periods are not written down. */
+    public final @Nullable Diary diary;
+    public final Blueprint blueprint;
+    public final Study study;
+    public final TypeBook types;
+    public final TableBook tables;
+    public final LocalDateTime start;
+    public final Census census;
+
+    private final RandomStreams streams;
+    private final Deque<Afterwards> afterwards = new ArrayDeque<>();
+    private final Deque<Runnable> lastOfInstant = new ArrayDeque<>();
+    private @Nullable Attended agendaFirst;
+    private @Nullable Attended agendaLast;
+    private long stepsInstant = -1;
+    private int stepsAtInstant;
+    private final Set<String> busiest = new LinkedHashSet<>();
+    private String stoppedBy = "";
+
+    private record Afterwards(String of, Runnable what) {}
+
+    protected Run(Blueprint blueprint, int replication, @Nullable TraceWriter trace, @Nullable Diary diary) {
+        this.blueprint = blueprint;
+        this.trace = trace;
+        this.diary = diary;
+        study = blueprint.study();
+        types = blueprint.types();
+        tables = blueprint.tables();
+        start = study.plan().start();
+        streams = new RandomStreams(study.plan().seed(), replication);
+        census = new Census(this);
+    }
+
+    public final long now() {
+        return simulator.nowNanos();
+    }
+
+    public final UniformRandomProvider stream(String id, Purpose purpose) {
+        return streams.stream(id, purpose);
+    }
+
+    public final long seed() {
+        return streams.seed();
+    }
+
+    public final Formula formula(String text) {
+        return blueprint.formula(text);
+    }
+
+    // ---- its end
+
+    /** Ends the run at this instant; the first reason counts. */
+    public final void stop(String reason) {
+        stoppedBy = stoppedBy.isEmpty() ? reason : stoppedBy;
+    }
+
+    /** Why it has ended before its length; empty if it has not. */
+    public final String stoppedBy() {
+        return stoppedBy;
+    }
+
+    // ---- this instant
+
+    /**
+     * Has something done at this instant, after what is being agreed and carried out.
+     *
+     * @param of name of the rule or equipment that wants it
+     */
+    public final void afterwards(String of, Runnable what) {
+        afterwards.add(new Afterwards(of, what));
+    }
+
+    /** Has something done once all else at this instant is done. */
+    public final void atEndOfInstant(Runnable what) {
+        lastOfInstant.add(what);
+    }
+
+    /** Has it attended to before time goes on. */
+    public final void toAgenda(Attended one) {
+        if (one.next != null) {
+            return;
+        }
+        one.next = one;
+        if (agendaLast == null) {
+            agendaFirst = one;
+        } else {
+            agendaLast.next = one;
+        }
+        agendaLast = one;
+    }
+
+    /** Gives people out once all else at this instant is done; says whether any were. */
+    protected abstract boolean givePeople();
+
+    /** Works off the agenda: all that follows at this instant. */
+    public final void settle() {
+        while (true) {
+            Afterwards next = afterwards.poll();
+            if (next != null) {
+                countStep(next.of);
+                next.what.run();
+                continue;
+            }
+            Attended one = agendaFirst;
+            if (one == null) {
+                Runnable last = lastOfInstant.poll();
+                if (last != null) {
+                    last.run();
+                    continue;
+                }
+                if (givePeople()) {
+                    countStep("people");
+                    continue;
+                }
+                return;
+            }
+            agendaFirst = one.next == one ? null : one.next;
+            if (agendaFirst == null) {
+                agendaLast = null;
+            }
+            one.next = null;
+            countStep(one);
+            one.attend();
+        }
+    }
+
+    /**
+     * Finds an instant that does not end.
+     *
+     * @throws RunTroubleException that names those who move most, if it is one step too many
+     */
+    public final void countStep(Attended one) {
+        if (isOneStepTooMany()) {
+            busiest(one.name());
+        }
+    }
+
+    /** The same for a rule. */
+    public final void countStep(String rule) {
+        if (isOneStepTooMany()) {
+            busiest(rule);
+        }
+    }
+
+    private boolean isOneStepTooMany() {
+        if (stepsInstant != now()) {
+            stepsInstant = now();
+            stepsAtInstant = 0;
+        }
+        return ++stepsAtInstant > MOST_STEPS_AT_ONCE - STEPS_NAMED;
+    }
+
+    private void busiest(String name) {
+        busiest.add(name);
+        if (stepsAtInstant > MOST_STEPS_AT_ONCE) {
+            List<String> names = new ArrayList<>(busiest).subList(0, Math.min(6, busiest.size()));
+            throw new RunTroubleException("", "At " + Clock.elapsed(now()) + " pieces move without end while no time passes, at "
+                    + String.join(", ", names) + ". Give one of them a time above 0 s or a limited room.");
+        }
+    }
+}

@@ -1,0 +1,195 @@
+package rhombic.plant.staff;
+
+import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import rhombic.measure.CrewFigures;
+import rhombic.measure.ModeFigures;
+import rhombic.measure.SkillFigures;
+import rhombic.measure.SkillTally;
+import rhombic.plant.activity.Hold;
+import rhombic.plant.doers.Allocation;
+import rhombic.plant.doers.Doer;
+import rhombic.plant.doers.Group;
+import rhombic.plant.doers.Job;
+import rhombic.plant.run.Run;
+import rhombic.plant.upkeep.Timeclock;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
+import rhombic.study.Study;
+import rhombic.study.duty.Calendar;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.Person;
+import rhombic.study.kind.Crew;
+import rhombic.study.value.PersonState;
+
+/** All people of a plant, from the crews of its study. */
+public final class Staff implements Doer.Watcher {
+    private final Run run;
+    private final Allocation allocation;
+    private final Map<String, Integer> skills = new LinkedHashMap<>();
+    private final List<SkillTally> skillTallies = new ArrayList<>();
+    private final List<Group> groups = new ArrayList<>();
+    private final List<Timeclock> timeclocks = new ArrayList<>();
+    private final List<PersonTool> tools = new ArrayList<>();
+
+    public Staff(Run run, List<Crew> crews) {
+        this.run = run;
+        for (Crew crew : crews) {
+            skill(crew.name());
+            crew.skills().forEach(this::skill);
+            crew.members().forEach(person -> person.skills().forEach(this::skill));
+        }
+        long startOfDay = run.start.toLocalTime().toNanoOfDay();
+        skills.forEach((name, number) -> skillTallies.add(new SkillTally(startOfDay)));
+        allocation = new Allocation(run.simulator, run.trace == null && run.diary == null ? null : this, skillTallies);
+        allocation.whenSomethingHappened(run::settle);
+        crews.forEach(this::add);
+    }
+
+    private void skill(String name) {
+        skills.putIfAbsent(name, skills.size());
+    }
+
+    private void add(Crew crew) {
+        Study study = run.study;
+        double speed = crew.speed().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY);
+        Pose area = study.find(crew.breakArea()).map(e -> e.placement().pose()).orElse(null);
+        Group group = allocation.group(crew, speed, area);
+        groups.add(group);
+        List<Doer> members = new ArrayList<>();
+        int number = 0;
+        for (Person person : crew.members()) {
+            boolean[] can = new boolean[skills.size()];
+            can[skills.getOrDefault(crew.name(), 0)] = true;
+            crew.skills().forEach(skill -> can[skills.getOrDefault(skill, 0)] = true);
+            person.skills().forEach(skill -> can[skills.getOrDefault(skill, 0)] = true);
+            Doer doer = allocation.add(person.name(), group, can, person.factor(), Layout.home(crew, number));
+            members.add(doer);
+            if (!crew.basics().duty().failures().isEmpty()) {
+                tools.add(new PersonTool(run, this, doer, crew, number));
+            }
+            number++;
+        }
+        study.calendar(crew.basics().duty().calendar())
+                .ifPresent(calendar -> timeclocks.add(timeclock(calendar, members)));
+    }
+
+    private Timeclock timeclock(Calendar calendar, List<Doer> members) {
+        Calendar.Mode[] before = {Calendar.Mode.ON};
+        return new Timeclock(run.simulator, calendar, run.start, mode -> {
+            Calendar.Mode was = before[0];
+            before[0] = mode;
+            for (Doer doer : members) {
+                // the new reason first, so that nobody is free in between
+                if (mode != Calendar.Mode.ON) {
+                    allocation.duty(doer, hold(mode), true);
+                }
+                if (was != Calendar.Mode.ON) {
+                    allocation.duty(doer, hold(was), false);
+                }
+            }
+            run.settle();
+        });
+    }
+
+    private static Hold hold(Calendar.Mode mode) {
+        return mode == Calendar.Mode.BREAK ? Hold.ON_BREAK : Hold.OFF_SHIFT;
+    }
+
+    public void begin() {
+        for (Doer doer : allocation.doers()) {
+            moves(doer, doer.place(), doer.place(), 0);
+            does(doer, PersonState.WAITING, null);
+        }
+        timeclocks.forEach(Timeclock::begin);
+        tools.forEach(tool -> tool.modes().begin());
+    }
+
+    public Allocation allocation() {
+        return allocation;
+    }
+
+    /** Whether that person's crew goes by who did it last. */
+    boolean prefersSame(int number) {
+        return allocation.doers().get(number).group().goesBySame();
+    }
+
+    @Nullable
+    public Doer doer(int number) {
+        return number < 0 ? null : allocation.doers().get(number);
+    }
+
+    /** What a place asks for, but for where that is. */
+    public Manning.Order order(Job.What what, List<Need> needs) {
+        List<Job.Demand> demands = needs.stream().map(need -> new Job.Demand(skills.getOrDefault(need.whom(), 0), need.people())).toList();
+        return new Manning.Order(what, demands, needs.stream().mapToInt(Need::priority).max().orElse(0),
+                needs.stream().allMatch(Need::yields), needs.stream().mapToDouble(need -> need.part().amount()).max().orElse(100) / 100);
+    }
+
+    /** Gives people out; says whether any were. */
+    public boolean give() {
+        return allocation.give();
+    }
+
+    public void restart() {
+        long now = run.now();
+        allocation.doers().forEach(doer -> doer.tally().restart(now));
+        skillTallies.forEach(tally -> tally.restart(now));
+        tools.forEach(tool -> tool.modes().restart());
+    }
+
+    public List<CrewFigures> figures() {
+        long now = run.now();
+        return groups.stream().map(group -> new CrewFigures(group.name(), allocation.doers().stream().filter(doer -> doer.group() == group)
+                .map(doer -> doer.tally().figures(doer.name(), now)).toList())).toList();
+    }
+
+    /** How many of a crew have something to do now, or could do something. */
+    public long count(String crew, boolean busy) {
+        return allocation.doers().stream().filter(doer -> doer.group().name().equals(crew))
+                .filter(doer -> busy ? doer.tally().state().isBusy() : doer.isFree()).count();
+    }
+
+    /** The failures of what a crew works with: how many of all its people, and their share of the time of one. */
+    public List<ModeFigures> modes(String crew) {
+        List<List<ModeFigures>> each = tools.stream().filter(tool -> tool.doer().group().name().equals(crew)).map(t -> t.modes().figures())
+                .toList();
+        List<ModeFigures> all = new ArrayList<>();
+        for (int i = 0; !each.isEmpty() && i < each.getFirst().size(); i++) {
+            int mode = i;
+            all.add(new ModeFigures(each.getFirst().get(i).name(), each.stream().mapToLong(one -> one.get(mode).failures()).sum(),
+                    each.stream().mapToDouble(one -> one.get(mode).waitingShare()).average().orElse(0),
+                    each.stream().mapToDouble(one -> one.get(mode).repairShare()).average().orElse(0)));
+        }
+        return all;
+    }
+
+    public List<SkillFigures> skills() {
+        long now = run.now();
+        List<SkillFigures> all = new ArrayList<>();
+        allocation.bookRunning();
+        skills.forEach((name, number) -> all.add(skillTallies.get(number).figures(name, now)));
+        return all;
+    }
+
+    @Override
+    public void moves(Doer doer, Pose from, Pose to, long nanos) {
+        if (run.trace != null) {
+            run.trace.walks(run.now(), doer.number, from, to, nanos);
+        }
+    }
+
+    @Override
+    public void does(Doer doer, PersonState state, @Nullable Job job) {
+        if (run.trace != null) {
+            run.trace.person(run.now(), doer.number, state);
+        }
+        if (run.diary != null) {
+            run.diary.person(doer.number, run.now(), state);
+        }
+    }
+}

@@ -1,0 +1,339 @@
+package rhombic.plant.work;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import rhombic.formula.Formula;
+import rhombic.formula.FormulaException;
+import rhombic.plant.handover.Channel;
+import rhombic.plant.handover.Flow;
+import rhombic.plant.handover.PlantScope;
+import rhombic.plant.handover.Way;
+import rhombic.plant.handover.WaysOut;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.Ranking;
+import rhombic.plant.piece.TableBook;
+import rhombic.plant.piece.Waiting;
+import rhombic.study.Rule;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Recipe;
+
+/**
+ * Joins pieces by a recipe. A base goes to a place and waits there for its parts; parts wait in rooms of their own,
+ * one for each type. Whenever something comes, the places that wait are looked at, the longest waiting first.
+ */
+public final class AssemblyNode extends WorkNode {
+    private final AssemblyStation.Way way;
+    private final boolean[] isBase;
+    private final boolean[] isPart;
+    private final int partRoom;
+    private final int resultType;
+    private final PlantScope scope;
+    private final Needs needs;
+    /** Rooms for parts by type; the last one is for parts of any type. */
+    private final Waiting[] rooms;
+    /** How many parts wait in each of the rooms; beside each other, since they are all looked at whenever a part comes. */
+    private final int[] there;
+    /** How many parts are on their way to each of the rooms; bases are counted as at any station. */
+    private final int[] promisedIn;
+
+    private final int any;
+    private final List<Gathering> waiting = new ArrayList<>();
+
+    /** A place with a base that waits for parts. */
+    private record Gathering(Place place, int[] need) {}
+
+    /** How many parts of each type a base needs; the last is of any type. */
+    private interface Needs {
+        int[] of(@Nullable Piece base);
+    }
+
+    public AssemblyNode(Flow flow, int index, AssemblyStation station) {
+        super(flow, index, station);
+        way = station.way();
+        partRoom = station.partRoom();
+        resultType = station.result().isEmpty() ? -1 : flow.types.number(station.result());
+        any = flow.types.count();
+        isBase = new boolean[any];
+        station.bases().forEach(type -> isBase[flow.types.number(type)] = true);
+        isPart = new boolean[any + 1];
+        scope = scope("recipe");
+        needs = needs(station.recipe());
+        rooms = new Waiting[any + 1];
+        there = new int[any + 1];
+        promisedIn = new int[any + 1];
+    }
+
+    private Needs needs(Recipe recipe) {
+        return switch (recipe) {
+            case Recipe.Fixed fixed -> {
+                int[] need = counted(fixed.parts());
+                yield base -> need;
+            }
+            case Recipe.ByKey byKey -> {
+                Formula key = flow.formula(byKey.key());
+                java.util.Map<String, int[]> byValue = new java.util.HashMap<>();
+                byKey.parts().forEach((value, parts) -> byValue.put(value, counted(parts)));
+                yield remembered(key, base -> {
+                    String value = scope.evaluate(key, base, key::asText);
+                    int[] need = byValue.get(value);
+                    if (need == null) {
+                        throw scope.trouble(
+                                new FormulaException(
+                                        "Its recipe says nothing for " + key.text() + " = \u201c" + value + "\u201d: add the parts for it"),
+                                base);
+                    }
+                    return need;
+                });
+            }
+            case Recipe.FromTable fromTable -> {
+                Formula key = flow.formula(fromTable.key());
+                TableBook.Lookup table = flow.tables.find(fromTable.table());
+                boolean[] named = new boolean[any];
+                for (String part : flow.study.table(fromTable.table()).orElseThrow().keyValues(1)) {
+                    int type = flow.types.number(part);
+                    if (type >= 0) {
+                        named[type] = true;
+                        isPart[type] = true;
+                    }
+                }
+                java.util.Map<String, int[]> byValue = new java.util.HashMap<>();
+                yield remembered(key, base -> scope.evaluate(key, base, now -> byValue.computeIfAbsent(key.asText(now), value -> {
+                    int[] need = new int[any + 1];
+                    for (int type = 0; type < any; type++) {
+                        need[type] = named[type] ? table.count(value, flow.types.name(type)) : 0;
+                    }
+                    return need;
+                })));
+            }
+        };
+    }
+
+    /** What the key gives is kept for each type, where it depends on nothing else. */
+    private Needs remembered(Formula key, Needs needs) {
+        if (!key.isOfTypeAlone()) {
+            return needs;
+        }
+        int @Nullable [][] ofType = new int[any][];
+        return base -> {
+            assert base != null : "a batch, which has no base, has a fixed recipe";
+            int[] known = ofType[base.type];
+            if (known == null) {
+                known = needs.of(base);
+                ofType[base.type] = known;
+            }
+            return known;
+        };
+    }
+
+    private int[] counted(List<Recipe.Part> parts) {
+        int[] need = new int[any + 1];
+        for (Recipe.Part part : parts) {
+            int type = part.type().equals(Recipe.ANY_TYPE) ? any : flow.types.number(part.type());
+            need[type] += part.count();
+            isPart[type] = true;
+        }
+        return need;
+    }
+
+    @Override
+    public void connect(WaysOut ways, Ranking ranking, boolean someMayNotGo) {
+        super.connect(ways, ranking, someMayNotGo);
+        Arrays.setAll(rooms, i -> new Waiting(ranking));
+    }
+
+    @Override
+    public void rankAnew() {
+        super.rankAnew();
+        for (Waiting room : rooms) {
+            room.rankAnew();
+        }
+    }
+
+    @Override
+    protected void promise(Channel.Trip trip) {
+        super.promise(trip);
+        if (!isBase[trip.piece().type]) {
+            promisedIn[roomOf(trip.piece().type)]++;
+        }
+    }
+
+    @Override
+    protected void keepPromise(Channel.Trip trip) {
+        super.keepPromise(trip);
+        if (!isBase[trip.piece().type]) {
+            promisedIn[roomOf(trip.piece().type)]--;
+        }
+    }
+
+    /** Promises to bases alone: parts have room of their own. */
+    @Override
+    protected int promisedSlots() {
+        int parts = 0;
+        for (int count : promisedIn) {
+            parts += count;
+        }
+        return promised() - parts;
+    }
+
+    @Override
+    protected boolean waitsForMore() {
+        return tally.content() > 0;
+    }
+
+    @Override
+    protected boolean waitsByType() {
+        return true;
+    }
+
+    @Override
+    protected boolean hasRoom(Way way, Piece piece) {
+        if (isBase[piece.type]) {
+            return hasSlot(piece);
+        }
+        int room = roomOf(piece.type);
+        return room >= 0 && there[room] + promisedIn[room] < partRoom;
+    }
+
+    /** Which room a part waits in; -1 if no recipe needs it. */
+    private int roomOf(int type) {
+        return isPart[type] ? type : isPart[any] ? any : -1;
+    }
+
+    @Override
+    protected void accept(Way way, Piece piece) {
+        comes(piece);
+        tellRules(Rule.PieceEvent.ENTERS, piece);
+        if (!isBase[piece.type]) {
+            traceWaits(piece);
+            int room = roomOf(piece.type);
+            rooms[room].add(piece);
+            there[room]++;
+            startWhatCan();
+        } else if (hasFreePlace()) {
+            traceWaits(piece);
+            baseTo(takeFreePlace(), piece);
+        } else {
+            toQueue(piece);
+        }
+        if (piece.rework != null) {
+            breakPromises();
+        }
+    }
+
+    private void baseTo(Place place, Piece base) {
+        place.load.add(base);
+        int[] need = needs.of(base);
+        if (areThere(need)) {
+            take(place, need);
+            place.begin();
+        } else {
+            place.gathers();
+            place.stands(base);
+            waiting.add(new Gathering(place, need));
+        }
+    }
+
+    private void startWhatCan() {
+        if (way == AssemblyStation.Way.BATCH) {
+            int[] need = needs.of(null);
+            while (hasFreePlace() && areThere(need)) {
+                startBatch(takeFreePlace(), need);
+            }
+            return;
+        }
+        for (int i = 0; i < waiting.size(); i++) {
+            Gathering one = waiting.get(i);
+            if (areThere(one.need)) {
+                waiting.remove(i--);
+                take(one.place, one.need);
+                one.place.begin();
+            }
+        }
+    }
+
+    private void startBatch(Place place, int[] need) {
+        take(place, need);
+        place.begin();
+    }
+
+    private boolean areThere(int[] need) {
+        for (int type = 0; type <= any; type++) {
+            if (there[type] < need[type]) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private void take(Place place, int[] need) {
+        for (int type = 0; type <= any; type++) {
+            there[type] -= need[type];
+            for (int i = 0; i < need[type]; i++) {
+                Piece part = rooms[type].takeBest();
+                place.load.add(part);
+                place.stands(part);
+            }
+        }
+        flow.toAgenda(this); // there is room for parts again
+    }
+
+    @Override
+    protected void fill(Place place) {
+        if (way == AssemblyStation.Way.BATCH) {
+            int[] need = needs.of(null);
+            if (areThere(need)) {
+                startBatch(place, need);
+            }
+        } else if (!queue.isEmpty()) {
+            baseTo(place, fromQueue());
+        }
+    }
+
+    @Override
+    protected void complete(Place place) {
+        Piece whole;
+        int from = 1;
+        if (way == AssemblyStation.Way.BATCH) {
+            whole = new Piece(resultType);
+            flow.census.made(whole, index);
+            whole.arrivedNanos = flow.now();
+            tally.appears(flow.now());
+            from = 0;
+        } else {
+            whole = place.load.getFirst();
+        }
+        for (int i = from; i < place.load.size(); i++) {
+            join(place.load.get(i), whole);
+        }
+        if (way == AssemblyStation.Way.ASSEMBLE && resultType >= 0 && resultType != whole.type) {
+            flow.census.becomes(whole, resultType, index);
+        }
+        if (mayNeedRework()) {
+            whole.madeWell(index);
+            whole.madeByPerson = place.lastPerson();
+        }
+        if (whole.toScrap) {
+            scrap(whole);
+        } else {
+            place.done.out.add(whole);
+        }
+    }
+
+    private void join(Piece part, Piece whole) {
+        tally.joins(flow.now());
+        part.forgetMaking();
+        if (way == AssemblyStation.Way.ASSEMBLE) {
+            flow.census.joined(part, index);
+            return;
+        }
+        if (whole.load == null) {
+            whole.load = new ArrayList<>();
+        }
+        whole.load.add(part);
+        if (flow.trace != null) {
+            flow.trace.onto(flow.now(), part.body, index, whole.body);
+        }
+    }
+}

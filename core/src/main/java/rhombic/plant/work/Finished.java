@@ -1,0 +1,161 @@
+package rhombic.plant.work;
+
+import org.jspecify.annotations.Nullable;
+import rhombic.plant.handover.Flow;
+import rhombic.plant.handover.Node;
+import rhombic.plant.handover.Offer;
+import rhombic.plant.handover.WaysOut;
+import rhombic.plant.piece.Few;
+import rhombic.plant.piece.Piece;
+import rhombic.study.Rule;
+import rhombic.study.value.EquipmentState;
+import rhombic.trace.PieceSpot;
+
+/** What is done at one place and goes on: by the usual ways, and what goes by itself, such as what came off a carrier. */
+final class Finished {
+    /** By the usual ways. */
+    final Few out = new Few();
+
+    private final Place place;
+    /** Made when first needed: only unpacking stations do. */
+    private @Nullable Few besides;
+    private @Nullable Outlet usual;
+    private @Nullable Outlet beside;
+    private long sinceNanos;
+    private boolean isOffering;
+
+    /** The offer of what goes on. */
+    static final class Outlet extends Offer {
+        private final Finished of;
+        private final Few pieces;
+
+        Outlet(Finished of, Few pieces) {
+            super(of.place.node);
+            this.of = of;
+            this.pieces = pieces;
+        }
+
+        Finished of() {
+            return of;
+        }
+    }
+
+    Finished(Place place) {
+        this.place = place;
+    }
+
+    /** What goes by itself. */
+    Few besides() {
+        Few there = besides;
+        if (there == null) {
+            there = new Few();
+            besides = there;
+        }
+        return there;
+    }
+
+    private boolean isEmpty() {
+        return out.isEmpty() && (besides == null || besides.isEmpty());
+    }
+
+    /** The work has made it: it is offered. */
+    void isThere() {
+        Flow flow = place.node.flow;
+        sinceNanos = flow.now();
+        if (flow.trace != null && out.size() + (besides == null ? 0 : besides.size()) > 1) {
+            out.forEach(piece -> told(piece, WaysOut.ANY));
+            besides().forEach(piece -> told(piece, WaysOut.ANY));
+        }
+        offerNext();
+    }
+
+    private void told(Piece piece, int way) {
+        Flow flow = place.node.flow;
+        if (flow.trace != null) {
+            flow.trace.done(flow.now(), piece.body, place.node.index, place.number, way);
+        }
+    }
+
+    /** Offers what is there, as far as it can go. */
+    void offerNext() {
+        isOffering = true;
+        Outlet first = usual();
+        while (!out.isEmpty() && !first.isOpen()) {
+            if (!offer(first, out.getFirst())) {
+                break;
+            }
+        }
+        Few more = besides;
+        while (more != null && !more.isEmpty() && !beside().isOpen()) {
+            if (!offer(beside(), more.getFirst())) {
+                break;
+            }
+        }
+        isOffering = false;
+        if (isEmpty()) {
+            place.emptied();
+        } else {
+            place.enter(keptBy());
+        }
+    }
+
+    private boolean offer(Offer made, Piece piece) {
+        Node maker = piece.isFailed() ? place.node.flow.node(piece.madeBy) : null;
+        boolean gone = maker == null ? made.make(piece) : made.makeTo(maker, piece);
+        if (!gone) {
+            told(piece, maker == null ? made.way() : PieceSpot.wayBack(maker.index));
+        }
+        return gone;
+    }
+
+    private Outlet usual() {
+        Outlet made = usual;
+        if (made == null) {
+            made = new Outlet(this, out);
+            usual = made;
+        }
+        return made;
+    }
+
+    private Outlet beside() {
+        Outlet made = beside;
+        if (made == null) {
+            made = new Outlet(this, besides());
+            beside = made;
+        }
+        return made;
+    }
+
+    /** Hands on what that offer is of. */
+    Piece hand(Outlet given) {
+        assert place.phase == Place.Phase.DONE : "a piece is handed on before its work has ended";
+        WorkNode node = place.node;
+        long now = node.flow.now();
+        Piece piece = given.pieces.removeFirst();
+        long forPorters = given.takeWaitForPorters();
+        piece.crewNanos += forPorters;
+        piece.blockedNanos += now - sinceNanos - forPorters;
+        node.tally.leaves(now, now - piece.arrivedNanos);
+        node.tellRules(Rule.PieceEvent.LEAVES, piece);
+        if (!isOffering) {
+            if (isEmpty()) {
+                place.emptied();
+            } else {
+                node.offersLater(place);
+            }
+        }
+        return piece;
+    }
+
+    void waitForPortersChanges() {
+        if (place.phase == Place.Phase.DONE && !isOffering) {
+            place.enter(keptBy());
+        }
+    }
+
+    /** Why it is still there. */
+    private EquipmentState keptBy() {
+        boolean isCarried = usual != null && usual.waitsForPorters() || beside != null && beside.waitsForPorters();
+        return isCarried ? EquipmentState.WAITING_FOR_CREW : EquipmentState.BLOCKED;
+    }
+}

@@ -1,0 +1,470 @@
+package rhombic.plant.work;
+
+import org.jspecify.annotations.Nullable;
+import rhombic.kernel.Simulator;
+import rhombic.plant.activity.Activity;
+import rhombic.plant.doers.Job;
+import rhombic.plant.handover.Flow;
+import rhombic.plant.handover.Upkeep;
+import rhombic.plant.piece.Few;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.staff.Manning;
+import rhombic.study.Layout;
+import rhombic.study.Rule;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.kind.Inspection;
+import rhombic.study.value.EquipmentState;
+
+/**
+ * One of the places of a station: what it does step by step, with whom, and how what is done goes on. Its activity is the step that
+ * it is in, or its wait for a full load.
+ */
+public final class Place extends Activity implements Manning.Place {
+    /** What it is doing. */
+    enum Phase {
+        FREE, GATHERING,
+        /** Loaded, and waits for the shift to begin. */
+        READY, CHANGEOVER, WORK, DONE, SERVICE, PAUSE
+    }
+
+    final int number;
+    /** What is on it while it gathers and works; the base, or the piece that came first, first. */
+    final Few load = new Few();
+    /** What is done and goes on. */
+    final Finished done = new Finished(this);
+    Phase phase = Phase.FREE;
+
+    final WorkNode node;
+    private final Flow flow;
+    private final WorkTimes times;
+    /** What it shows. */
+    private EquipmentState state = EquipmentState.STARVED;
+    /** What it does by itself, whatever keeps it from that. */
+    private EquipmentState base = EquipmentState.STARVED;
+    /** What it shows while what it does now goes on. */
+    private EquipmentState busy = EquipmentState.WORKING;
+    private @Nullable Manning manning;
+    private long changeoverNanos;
+    /** What is left of the work when those who began it have gone. */
+    private long restNanos;
+    private long stepNanos;
+    private boolean isCounted;
+    private int operation;
+    private int lastType = -1;
+    /** Whether its piece has just come, which the trace has yet to say. */
+    private boolean isUntold;
+
+    Place(WorkNode node, WorkTimes times, int number) {
+        super(node.flow.simulator);
+        this.node = node;
+        flow = node.flow;
+        this.times = times;
+        this.number = number;
+    }
+
+    EquipmentState state() {
+        return state;
+    }
+
+    /** Number of the person who did the last step for which somebody was needed; negative if nobody was. */
+    int lastPerson() {
+        return manning == null ? -1 : manning.lastPerson();
+    }
+
+    // ---- what keeps it from working
+
+    /** Whether somebody is needed who is not there. */
+    boolean isUnmanned() {
+        return manning != null && manning.isMissing();
+    }
+
+    /** Whether it will go on by itself, or once what holds it is gone. */
+    boolean isAtWork() {
+        return isPending() || isPaused() || phase == Phase.READY || isUnmanned();
+    }
+
+    /** Whether its work goes on although nothing may, as far as its people and holds are concerned. */
+    boolean isWronglyAtWork(boolean held) {
+        boolean waits = phase == Phase.GATHERING || phase == Phase.PAUSE;
+        return isRunning() && phase != Phase.GATHERING && (held || !waits && isUnmanned());
+    }
+
+    /** Something holds the work: it stands, and whoever worked here is free meanwhile. */
+    void isHeld() {
+        if (phase != Phase.GATHERING) {
+            halt();
+            if (manning != null) {
+                manning.sendAway();
+            }
+        }
+    }
+
+    /** Nothing holds the work any more. */
+    void isReleased() {
+        Manning people = manning;
+        if (people != null && people.isMissing()) {
+            enter(EquipmentState.WAITING_FOR_CREW);
+            people.askAgain();
+        } else if (phase != Phase.GATHERING) {
+            goesOn();
+        }
+    }
+
+    private void halt() {
+        pause();
+        rests();
+    }
+
+    private void goesOn() {
+        resume();
+        counts();
+    }
+
+    /** Clocks of working time run while it works. */
+    private void counts() {
+        Upkeep kept = node.upkeep;
+        if (kept != null && kept.modes().countsWork() && phase == Phase.WORK && isRunning() && !isCounted) {
+            isCounted = true;
+            kept.modes().workBegins(leftNanos());
+        }
+    }
+
+    private void rests() {
+        Upkeep kept = node.upkeep;
+        if (kept != null && isCounted) {
+            isCounted = false;
+            kept.modes().workEnds();
+        }
+    }
+
+    /** It has broken down in the middle of its work. */
+    void interrupted(FailureMode.Piece piece) {
+        if (phase == Phase.WORK && isPaused()) {
+            switch (piece) {
+                case RESUME -> {}
+                case AGAIN -> {
+                    abandon();
+                    start(stepNanos);
+                    pause();
+                }
+                case SCRAP -> scrapLoad();
+            }
+        }
+    }
+
+    private void scrapLoad() {
+        abandon();
+        if (manning != null) {
+            manning.drop();
+        }
+        load.forEach(node::scrap);
+        load.clear();
+        phase = Phase.DONE;
+        emptied();
+    }
+
+    // ---- its people
+
+    @Override
+    public void peopleAreThere(long waitedNanos) {
+        if (phase != Phase.SERVICE) {
+            for (int i = 0; i < load.size(); i++) {
+                load.get(i).crewNanos += waitedNanos;
+            }
+        }
+        if (isPaused()) {
+            goesOn();
+            enter(busy);
+        } else {
+            runStep();
+        }
+    }
+
+    @Override
+    public void peopleLeft() {
+        halt();
+        enter(EquipmentState.WAITING_FOR_CREW);
+    }
+
+    /** Something that takes time begins: at once, or when those who are needed for it are there. */
+    private void step(EquipmentState shown, Manning.@Nullable Order crew) {
+        busy = shown;
+        Manning people = manning;
+        if (crew == null) {
+            if (people != null) {
+                people.done();
+            }
+            runStep();
+            return;
+        }
+        if (people == null) {
+            people = new Manning(flow, flow.staffed(), this, Layout.stand(node.equipment(), number), crew);
+            manning = people;
+        } else if (people.isManned(crew)) {
+            runStep();
+            return;
+        } else {
+            people.done();
+        }
+        standsReady();
+        enter(EquipmentState.WAITING_FOR_CREW);
+        Piece lead = load.isEmpty() ? null : load.getFirst();
+        Piece.Rework again = lead != null && node.comesBack(lead) ? lead.rework : null;
+        if (again == null) {
+            people.ask(crew, lead == null ? flow.now() : lead.arrivedNanos, null, Job.Insists.NO, node.isWorkHeld());
+        } else {
+            boolean byMaker = again.maker != Inspection.Maker.ANYBODY;
+            people.ask(crew, Job.BEFORE_ALL, byMaker && lead != null ? flow.staffed().doer(lead.madeByPerson) : null,
+                    switch (again.maker) {
+                        case ANYBODY -> Job.Insists.NO;
+                        case PERSON_OR_ANYBODY -> Job.Insists.UNLESS_GONE;
+                        case PERSON -> Job.Insists.YES;
+                    }, node.isWorkHeld());
+        }
+    }
+
+    private void runStep() {
+        Manning people = manning;
+        double factor = people == null ? 1 : people.factor();
+        switch (phase) {
+            case CHANGEOVER -> lasts(scaled(changeoverNanos, factor));
+            case SERVICE -> lasts(scaled(times.serviceNanos(), factor));
+            case WORK -> {
+                if (operation == 0) {
+                    begun();
+                }
+                if (node.upkeep == null) {
+                    enter(busy);
+                }
+                if (people == null) {
+                    times.by(operation, null);
+                    lasts(times.operationNanos(operation, load.getFirst()));
+                    break;
+                }
+                times.by(operation, people.first());
+                long nanos = scaled(times.operationNanos(operation, load.getFirst()), factor);
+                Manning.Order crew = times.crew(operation);
+                long attended = crew == null || crew.part() == 1 ? nanos : Math.round(nanos * crew.part());
+                restNanos = nanos - attended;
+                lasts(attended);
+            }
+            case FREE, GATHERING, READY, DONE, PAUSE ->
+                throw new IllegalStateException("Nobody is needed by a place that is " + phase);
+        }
+        enter(busy);
+    }
+
+    private static long scaled(long nanos, double factor) {
+        return factor == 1 ? nanos : Math.round(nanos * factor);
+    }
+
+    private void lasts(long nanos) {
+        if (nanos == 0) {
+            flow.countStep(node); // in a circle of such, time would never go on
+        }
+        stepNanos = nanos;
+        start(nanos);
+        if (node.isWorkHeld()) {
+            pause();
+        } else {
+            counts();
+        }
+    }
+
+    // ---- step by step
+
+    /** A piece that has just come is worked on at once. */
+    void beginsWith(Piece piece) {
+        load.add(piece);
+        isUntold = true;
+        begin();
+    }
+
+    /** All is there: the work begins, after a changeover if the type is another than before, or when the shift begins. */
+    void begin() {
+        if (phase == Phase.GATHERING) {
+            abandon();
+        }
+        if (node.upkeep != null && node.upkeep.isOff()) {
+            phase = Phase.READY;
+            standsReady();
+            enter(EquipmentState.STARVED);
+            return;
+        }
+        Piece lead = load.getFirst();
+        changeoverNanos = lastType < 0 ? 0 : times.changeoverNanos(lastType, lead);
+        if (changeoverNanos == 0) {
+            beginWork();
+            return;
+        }
+        if (isUntold) {
+            isUntold = false;
+            node.traceWaits(lead);
+        }
+        phase = Phase.CHANGEOVER;
+        step(EquipmentState.CHANGEOVER, times.setters());
+    }
+
+    /** What has just come stands on the place, but is not worked on yet. */
+    private void standsReady() {
+        if (isUntold) {
+            isUntold = false;
+            node.traceWaits(load.getFirst());
+            stands(load.getFirst());
+        }
+    }
+
+    /** The piece stands on the place, which waits for more or for people. */
+    void stands(Piece piece) {
+        if (flow.trace != null) {
+            flow.trace.stands(flow.now(), piece.body, node.index, number);
+        }
+    }
+
+    private void beginWork() {
+        phase = Phase.WORK;
+        lastType = load.getFirst().type;
+        operation = 0;
+        step(EquipmentState.WORKING, times.crew(0));
+    }
+
+    /** The first operation begins. */
+    private void begun() {
+        long now = flow.now();
+        for (int i = 0; i < load.size(); i++) {
+            Piece piece = load.get(i);
+            node.tally.begins(now - piece.arrivedNanos);
+            if (flow.trace != null) {
+                if (isUntold) {
+                    flow.trace.works(now, piece.body, node.index, number);
+                } else {
+                    flow.trace.begins(now, piece.body, node.index, number);
+                }
+            }
+            node.tellRules(Rule.PieceEvent.STARTS, piece);
+        }
+        isUntold = false;
+    }
+
+    /** The time of work is booked to the pieces, and to the station where it adds value. */
+    @Override
+    protected void passes(long nanos) {
+        if (phase == Phase.WORK) {
+            boolean addsValue = times.addsValue(operation);
+            for (int i = 0; i < load.size(); i++) {
+                load.get(i).workNanos += nanos;
+                load.get(i).valueNanos += addsValue ? nanos : 0;
+            }
+            if (addsValue) {
+                node.tally.addsValue(nanos);
+            }
+        }
+    }
+
+    @Override
+    protected void ends() {
+        rests();
+        switch (phase) {
+            case GATHERING -> {
+                node.waitedLongEnough(this);
+                begin();
+                node.breakPromises();
+            }
+            case CHANGEOVER -> beginWork();
+            case WORK -> partEnds();
+            case SERVICE -> pauseOrFree();
+            case PAUSE -> node.free(this);
+            case FREE, READY, DONE -> throw new IllegalStateException("A place that does nothing ended it");
+        }
+        flow.settle();
+    }
+
+    /** Those who were needed for the first part of an operation go, and the rest of it goes on without them. */
+    private void partEnds() {
+        if (restNanos > 0) {
+            if (manning != null) {
+                manning.done();
+            }
+            long rest = restNanos;
+            restNanos = 0;
+            lasts(rest);
+            show();
+            return;
+        }
+        if (++operation < times.operations()) {
+            step(EquipmentState.WORKING, times.crew(operation));
+        } else {
+            finish();
+        }
+    }
+
+    private void finish() {
+        phase = Phase.DONE;
+        node.finishes(this);
+        if (manning != null) {
+            manning.done();
+        }
+        node.countsCycle();
+        load.clear();
+        done.isThere();
+    }
+
+    /** All that was done has gone: it is served, pauses, or takes the next. */
+    void emptied() {
+        if (node.takesService()) {
+            phase = Phase.SERVICE;
+            step(EquipmentState.SERVICE, times.servers());
+        } else {
+            pauseOrFree();
+        }
+    }
+
+    private void pauseOrFree() {
+        if (manning != null) {
+            manning.done();
+        }
+        if (times.hasPause()) {
+            phase = Phase.PAUSE;
+            lasts(times.pauseNanos());
+            enter(EquipmentState.PAUSE);
+        } else {
+            node.free(this);
+        }
+    }
+
+    /** It is put to use for gathering: no longer free, but waiting. */
+    void gathers() {
+        phase = Phase.GATHERING;
+        enter(EquipmentState.STARVED);
+    }
+
+    /** While it gathers, it begins at that moment at the latest. */
+    void gathersUntil(long momentNanos, int priority) {
+        assert priority <= Simulator.LAST_PRIORITY : "priority " + priority;
+        abandon();
+        start(momentNanos - flow.now(), priority);
+    }
+
+    // ---- what it shows
+
+    /** It does that by itself from now on, whatever keeps it from it. */
+    void enter(EquipmentState now) {
+        base = now;
+        show();
+    }
+
+    /** What it does, unless something keeps it from that. */
+    void show() {
+        EquipmentState now = base;
+        Upkeep kept = node.upkeep;
+        if (kept != null && (phase == Phase.GATHERING || !isRunning())) {
+            EquipmentState keeps = kept.state();
+            now = keeps == null ? now : keeps;
+        }
+        if (state != now) {
+            EquipmentState before = state;
+            state = now;
+            node.placeChanges(before, now);
+        }
+    }
+}

@@ -1,0 +1,163 @@
+package rhombic.plant.work;
+
+import org.apache.commons.rng.UniformRandomProvider;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Purpose;
+import rhombic.kernel.Simulator;
+import rhombic.plant.handover.Flow;
+import rhombic.plant.handover.Way;
+import rhombic.plant.piece.Piece;
+import rhombic.quantity.Quantity;
+import rhombic.study.Rule;
+import rhombic.study.kind.Inspection;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Work;
+
+/** Works on pieces one by one or on several together, and may inspect them at the end. */
+public final class StationNode extends WorkNode {
+    private static final int LOAD_PRIORITY = Simulator.LAST_PRIORITY - 1;
+
+    private final int fullLoad;
+    private final long longestWaitNanos;
+    private final @Nullable Inspection inspection;
+    private final UniformRandomProvider inspectionChance;
+    /** When the oldest of those on the place that is being loaded came to the station. */
+    private long oldestNanos;
+
+    /** The place that is being loaded; null if none is. */
+    private @Nullable Place gathering;
+
+    public StationNode(Flow flow, int index, Station station) {
+        super(flow, index, station);
+        Work.Load load = station.load();
+        fullLoad = load.pieces();
+        Quantity wait = load.longestWait();
+        longestWaitNanos = wait == null ? Long.MAX_VALUE : wait.nanos();
+        inspection = station.inspection();
+        inspectionChance = flow.stream(id(), Purpose.INSPECTION);
+    }
+
+    @Override
+    protected boolean hasRoom(Way way, Piece piece) {
+        return hasSlot(piece);
+    }
+
+    @Override
+    protected int roomFor(Piece piece) {
+        return slots() - promisedSlots();
+    }
+
+    @Override
+    protected void accept(Way way, Piece piece) {
+        comes(piece);
+        tellRules(Rule.PieceEvent.ENTERS, piece);
+        Place loading = gathering;
+        if (loading != null) {
+            traceWaits(piece);
+            load(loading, piece);
+        } else if (hasFreePlace() && fullLoad == 1) {
+            takeFreePlace().beginsWith(piece);
+        } else if (hasFreePlace()) {
+            traceWaits(piece);
+            load(takeFreePlace(), piece);
+        } else {
+            toQueue(piece);
+        }
+        if (piece.rework != null) {
+            breakPromises(); // what comes back needs no promise, and may have taken the slot of who has one
+        }
+    }
+
+    private void load(Place place, Piece piece) {
+        place.load.add(piece);
+        if (place.load.size() >= fullLoad) {
+            gathering = null;
+            place.begin();
+            return;
+        }
+        place.stands(piece);
+        if (place.load.size() == 1) {
+            gathering = place;
+            place.gathers();
+        }
+        if (longestWaitNanos < Long.MAX_VALUE && (place.load.size() == 1 || piece.arrivedNanos < oldestNanos)) {
+            oldestNanos = piece.arrivedNanos;
+            // Late at its instant, so that who comes at that very moment is taken in.
+            place.gathersUntil(Math.max(flow.now(), oldestNanos + longestWaitNanos), LOAD_PRIORITY);
+        }
+    }
+
+    /** One for each place that is free, and what is left of the one that is being loaded. */
+    @Override
+    protected int freeOnPlaces() {
+        Place loading = gathering;
+        return freePlaces() * fullLoad + (loading == null ? 0 : fullLoad - loading.load.size());
+    }
+
+    @Override
+    protected boolean waitsForMore() {
+        return gathering != null && longestWaitNanos == Long.MAX_VALUE;
+    }
+
+    @Override
+    protected void waitedLongEnough(Place place) {
+        gathering = null;
+    }
+
+    @Override
+    protected void fill(Place place) {
+        if (gathering != null) {
+            return;
+        }
+        while (!queue.isEmpty() && (place.phase == Place.Phase.FREE || place.phase == Place.Phase.GATHERING)) {
+            load(place, fromQueue());
+        }
+    }
+
+    @Override
+    protected int piecesCounted(Place place) {
+        return place.load.size();
+    }
+
+    @Override
+    protected void complete(Place place) {
+        for (int i = 0; i < place.load.size(); i++) {
+            Piece piece = place.load.get(i);
+            if (piece.toScrap || (inspection != null && !passes(piece, inspection))) {
+                scrap(piece);
+            } else {
+                place.done.out.add(piece);
+            }
+            if (inspection == null && mayNeedRework()) {
+                piece.madeWell(index);
+                piece.madeByPerson = place.lastPerson();
+            }
+        }
+    }
+
+    /** Whether the piece may go on or go back; else it is scrap. */
+    private boolean passes(Piece piece, Inspection check) {
+        if (!(inspectionChance.nextDouble() * 100 < check.fails().amount())) {
+            piece.isWell();
+            flow.census.look(piece, 0, index);
+            return true;
+        }
+        Piece.Rework rework = piece.reworkMade();
+        if (rework.times >= check.mostTimes()) {
+            return false;
+        }
+        rework.failed = true;
+        rework.times++;
+        rework.factor = check.factor();
+        rework.room = check.room();
+        rework.maker = check.maker();
+        if (piece.madeBy == Piece.NOBODY) {
+            piece.madeBy = index;
+        }
+        int look = check.look().isEmpty() ? -1 : flow.types.look(piece.type, check.look());
+        if (look >= 0) {
+            flow.census.look(piece, look, index);
+        }
+        return true;
+    }
+}

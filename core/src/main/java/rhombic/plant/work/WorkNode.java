@@ -1,0 +1,361 @@
+package rhombic.plant.work;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import rhombic.measure.Tally;
+import rhombic.plant.activity.Hold;
+import rhombic.plant.activity.Holds;
+import rhombic.plant.handover.Flow;
+import rhombic.plant.handover.Node;
+import rhombic.plant.handover.Offer;
+import rhombic.plant.handover.Way;
+import rhombic.plant.handover.WaysOut;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.Ranking;
+import rhombic.plant.piece.Waiting;
+import rhombic.study.Rule;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.WhenOver;
+import rhombic.study.kind.Work;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.EquipmentState;
+
+/**
+ * Work is done here, at one or several places. What is done stays at its place until it can go on; then the place is
+ * served, pauses and takes the next, as the study says.
+ */
+abstract class WorkNode extends Node {
+    Waiting queue = new Waiting(Ranking.BY_AGE);
+    final int inputRoom;
+    private final WorkTimes times;
+    private final Holds work = new Holds();
+    private final Place[] places;
+    /** Free places; the first {@code freeCount} count. */
+    private final @Nullable Place[] free;
+    private int freeCount;
+    private long workedSinceService;
+    private final List<Place> toOffer = new ArrayList<>();
+    private boolean marksWork;
+
+    WorkNode(Flow flow, int index, WorkEquipment equipment) {
+        super(flow, index, equipment, new Tally(equipment.work().places()));
+        Work work = equipment.work();
+        inputRoom = work.inputRoom();
+        places = new Place[work.places()];
+        free = new Place[work.places()];
+        times = new WorkTimes(work, this);
+    }
+
+    @Override
+    public void connect(WaysOut ways, Ranking ranking, boolean someMayNotGo) {
+        marksWork = flow.blueprint.isBeforeInspection(name());
+        super.connect(ways, ranking, someMayNotGo);
+        queue = new Waiting(ranking);
+    }
+
+    @Override
+    protected final boolean roomDependsOnPiece() {
+        return marksWork || waitsByType();
+    }
+
+    /** Whether what is made here may come back, so that who made it must be known. */
+    final boolean mayNeedRework() {
+        return marksWork;
+    }
+
+    /** Whether different types wait in different rooms. */
+    boolean waitsByType() {
+        return false;
+    }
+
+    @Override
+    protected void begin() {
+        for (int i = 0; i < places.length; i++) {
+            places[i] = new Place(this, times, places.length - 1 - i);
+            free[i] = places[i];
+        }
+        freeCount = places.length;
+        noteState(EquipmentState.STARVED);
+    }
+
+    @Override
+    public final void book() {
+        for (Place place : places) {
+            place.book();
+        }
+    }
+
+    @Override
+    public void rankAnew() {
+        super.rankAnew();
+        queue.rankAnew();
+    }
+
+    @Override
+    protected boolean isAtWork() {
+        for (Place place : places) {
+            if (place.isAtWork()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    // ---- what holds the work
+
+    /** Interrupts all work, or lets it go on once no other reason holds it. Whoever worked there is free meanwhile. */
+    final void holdWork(Hold reason, boolean on) {
+        if (on && work.hold(reason)) {
+            for (Place place : places) {
+                place.isHeld();
+            }
+        } else if (!on && work.release(reason)) {
+            for (Place place : places) {
+                place.isReleased();
+            }
+        }
+    }
+
+    final boolean isWorkHeld() {
+        return work.isHeld();
+    }
+
+    @Override
+    public final void standsStill(Hold reason, boolean on, boolean gates) {
+        holdWork(reason, on);
+        super.standsStill(reason, on, gates);
+    }
+
+    /** Nothing comes in and nothing is begun; what is under way is finished or interrupted, as the study says. */
+    @Override
+    protected final void goesOffShift(boolean off) {
+        holdInlet(Hold.OFF_SHIFT, off);
+        if (equipment().basics().duty().whenOver() != WhenOver.FINISH) {
+            holdWork(Hold.OFF_SHIFT, off);
+        }
+        if (!off) {
+            for (Place place : places) {
+                if (place.phase == Place.Phase.READY) {
+                    place.begin();
+                }
+            }
+        }
+    }
+
+    @Override
+    protected final void interrupted(FailureMode.Piece piece) {
+        for (Place place : places) {
+            place.interrupted(piece);
+        }
+    }
+
+    /** No work goes on while anything holds it, or while somebody is missing. */
+    private boolean isRightlyAtWork() {
+        for (Place place : places) {
+            if (place.isWronglyAtWork(work.isHeld())) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    @Override
+    protected final void upkeepChanged() {
+        for (Place place : places) {
+            place.show();
+        }
+    }
+
+    // ---- coming in
+
+    final boolean hasFreePlace() {
+        return freeCount > 0;
+    }
+
+    final int freePlaces() {
+        return freeCount;
+    }
+
+    final Place takeFreePlace() {
+        Place place = free[--freeCount];
+        assert place != null : "more places are taken than there are";
+        return place;
+    }
+
+    /** Pieces that could go onto places now. */
+    int freeOnPlaces() {
+        return freeCount;
+    }
+
+    /** Pieces on their way for which one of its slots is kept. */
+    int promisedSlots() {
+        return promised();
+    }
+
+    final int slots() {
+        return freeOnPlaces() + inputRoom - (queue.size() - queue.urgent());
+    }
+
+    @Override
+    @Nullable
+    public Object further(String name) {
+        return switch (name) {
+            case WorkEquipment.WAITING -> (Object) (double) queue.size();
+            case WorkEquipment.BUSY -> {
+                double busy = 0;
+                for (Place place : places) {
+                    busy += place.state().isBusy() ? 1 : 0;
+                }
+                yield busy;
+            }
+            default -> super.further(name);
+        };
+    }
+
+    /** Whether there is a slot for the piece on a place or before them; for what comes back for rework, in its own room. */
+    final boolean hasSlot(Piece piece) {
+        if (piece.rework != null && comesBack(piece)) {
+            return freeOnPlaces() > 0 || queue.urgent() < piece.rework.room;
+        }
+        return slots() > promisedSlots();
+    }
+
+    final boolean comesBack(Piece piece) {
+        return piece.rework != null && piece.rework.failed && piece.madeBy == index;
+    }
+
+    /** What came without a promise may have taken what was promised to others. */
+    final void breakPromises() {
+        if (promised() > 0) {
+            breakPromises(Math.max(0, promised() - promisedSlots() + slots()));
+        }
+    }
+
+    final void comes(Piece piece) {
+        piece.arrivedNanos = flow.now();
+        touchedNanos = flow.now();
+        tally.enters(flow.now());
+    }
+
+    final void toQueue(Piece piece) {
+        traceWaits(piece);
+        queue.add(piece);
+        assert queue.size() - queue.urgent() <= inputRoom : name() + " has more waiting than it has room for";
+    }
+
+    final Piece fromQueue() {
+        return queue.takeBest();
+    }
+
+    final void traceWaits(Piece piece) {
+        if (flow.trace != null) {
+            flow.trace.waits(flow.now(), piece.body, index);
+        }
+    }
+
+    /** A place has become free, or something has come to the queue: put in what can go in. */
+    abstract void fill(Place place);
+
+    /** A place begins with less than a full load. */
+    void waitedLongEnough(Place place) {}
+
+    /** What the work has made of the load; puts into {@link Place#done} what goes on. */
+    abstract void complete(Place place);
+
+    // ---- working
+
+    /** The work of a place is done. */
+    final void finishes(Place place) {
+        touchedNanos = flow.now();
+        if (rules != null) {
+            for (int i = 0; i < place.load.size(); i++) {
+                tellRules(Rule.PieceEvent.FINISHES, place.load.get(i));
+            }
+        }
+        workedSinceService += piecesCounted(place);
+        complete(place);
+    }
+
+    /** Whether a service is due, which is counted anew then. */
+    final boolean takesService() {
+        if (workedSinceService >= times.serviceEvery()) {
+            workedSinceService -= times.serviceEvery();
+            return true;
+        }
+        return false;
+    }
+
+    /** How many pieces of work the load counts as, for the service. */
+    int piecesCounted(Place place) {
+        return 1;
+    }
+
+    final void scrap(Piece piece) {
+        tally.scraps(flow.now());
+        flow.census.scrapped(piece, index);
+    }
+
+    // ---- going on
+
+    @Override
+    public final Piece hand(Offer given, Way way) {
+        touchedNanos = flow.now();
+        Finished.Outlet outlet = (Finished.Outlet) given;
+        return outlet.of().hand(outlet);
+    }
+
+    @Override
+    public final void waitForPortersChanges(Offer given) {
+        ((Finished.Outlet) given).of().waitForPortersChanges();
+    }
+
+    /** What is done there is offered once what is under way at this instant has been carried out. */
+    final void offersLater(Place place) {
+        toOffer.add(place);
+        flow.toAgenda(this);
+    }
+
+    /** The place can take the next, or is free. */
+    final void free(Place place) {
+        place.phase = Place.Phase.FREE;
+        fill(place);
+        if (place.phase == Place.Phase.FREE) {
+            free[freeCount++] = place;
+            place.enter(EquipmentState.STARVED);
+        }
+        if (!line.isEmpty()) {
+            flow.toAgenda(this);
+        }
+    }
+
+    @Override
+    public void attend() {
+        assert isRightlyAtWork() : name() + " works while it is held";
+        serveLine();
+        while (!toOffer.isEmpty()) {
+            Place place = toOffer.removeLast();
+            if (place.phase == Place.Phase.DONE) {
+                place.done.offerNext();
+            }
+        }
+    }
+
+    /** A place shows something else. */
+    final void placeChanges(EquipmentState before, EquipmentState now) {
+        tally.unit(flow.now(), before, now);
+        if (flow.diary != null) {
+            flow.diary.unit(index, flow.now(), before, now);
+        }
+        if (places.length == 1) {
+            noteState(now);
+            return;
+        }
+        for (EquipmentState state : EquipmentState.BY_WEIGHT) {
+            if (tally.unitsIn(state) > 0) {
+                noteState(state);
+                return;
+            }
+        }
+    }
+}
