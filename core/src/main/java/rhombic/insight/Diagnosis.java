@@ -272,7 +272,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                 if (thing.filter(Equipment::meetsPieces).isPresent() || down < DISTURBS_FROM) {
                     continue;
                 }
-                Optional<Link> link = study.links().stream().filter(l -> one.place().equals(l.from() + " to " + l.to())).findFirst();
+                Optional<Link> link = one.link() == FailureFigures.NO_LINK ? Optional.empty() : Optional.of(study.links().get(one.link()));
                 String place = link.map(Link::from).orElse(one.place());
                 String what = link.map(l -> "The way from " + l.from() + " to " + l.to()).orElse("What " + one.place() + " works with");
                 add(Finding.Kind.LOSS, place, what + " is down " + Means.percent(down) + " of the time by " + one.mode().name(),

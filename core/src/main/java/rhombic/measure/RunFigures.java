@@ -41,10 +41,10 @@ public record RunFigures(int replication, long seed, double hours, long in, long
         for (EquipmentFigures thing : equipment) {
             int people = crews.stream().filter(crew -> crew.name().equals(thing.name())).mapToInt(crew -> crew.people().size()).findFirst()
                     .orElse(1);
-            thing.modes().forEach(mode -> all.add(new FailureFigures(thing.name(), people, mode)));
+            thing.modes().forEach(mode -> all.add(new FailureFigures(thing.name(), FailureFigures.NO_LINK, people, mode)));
         }
         for (LinkFigures link : links) {
-            link.modes().forEach(mode -> all.add(new FailureFigures(link.from() + " to " + link.to(), 1, mode)));
+            link.modes().forEach(mode -> all.add(new FailureFigures(link.from() + " to " + link.to(), link.link(), 1, mode)));
         }
         return all;
     }

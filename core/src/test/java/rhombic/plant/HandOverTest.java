@@ -163,7 +163,7 @@ class HandOverTest {
     }
 
     @Test
-    void aThousandBuffersInARowDoNotDeepenTheStack() {
+    void twentyThousandBuffersInARowDoNotDeepenTheStack() {
         rhombic.study.kind.Equipment[] chain = new rhombic.study.kind.Equipment[20_002];
         chain[0] = arrivals("In", "60 s", 1);
         for (int i = 1; i <= 20_000; i++) {

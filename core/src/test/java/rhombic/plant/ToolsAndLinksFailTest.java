@@ -77,7 +77,7 @@ class ToolsAndLinksFailTest {
         ModeFigures jam = run.links().getFirst().modes().getFirst();
         assertEquals(1, jam.failures());
         assertEquals(0.15, jam.downShare(), NEAR);
-        assertEquals(new FailureFigures("In to Out", 1, jam), run.failures().getFirst());
+        assertEquals(new FailureFigures("In to Out", 0, 1, jam), run.failures().getFirst());
         assertEquals((45 + 30) / 2.0, run.types().getFirst().moveMean(), NEAR, "the way takes longer; the wait before it is a wait");
     }
 

@@ -224,13 +224,8 @@ public final class Channel implements Giver, Breakdown.Site {
     }
 
     @Override
-    public void settle() {
-        flow.settle();
-    }
-
-    @Override
-    public void afterwards(Runnable what) {
-        flow.afterwards(taker.name(), what);
+    public String name() {
+        return taker.name();
     }
 
     boolean isCarried() {

@@ -118,12 +118,7 @@ public final class Upkeep implements Breakdown.Site {
     }
 
     @Override
-    public void settle() {
-        node.flow.settle();
-    }
-
-    @Override
-    public void afterwards(Runnable what) {
-        node.flow.afterwards(node.name(), what);
+    public String name() {
+        return node.name();
     }
 }

@@ -10,7 +10,6 @@ import rhombic.study.kind.Crew;
 
 /** What one person works with, and what breaks it. While it is broken the person stays where it is and does nothing. */
 final class PersonTool implements Breakdown.Site, Doer.Tool {
-    private final Run run;
     private final Staff staff;
     private final Doer doer;
     private final Modes modes;
@@ -18,7 +17,6 @@ final class PersonTool implements Breakdown.Site, Doer.Tool {
 
     /** @param number of the person in the crew, on which its draws hang: names may change */
     PersonTool(Run run, Staff staff, Doer doer, Crew crew, int number) {
-        this.run = run;
         this.staff = staff;
         this.doer = doer;
         modes = Repairs.modes(run, staff, crew.id() + "\u0000" + number, crew.basics().duty().failures(), this);
@@ -74,12 +72,7 @@ final class PersonTool implements Breakdown.Site, Doer.Tool {
     public void stageChanges(Breakdown of) {}
 
     @Override
-    public void settle() {
-        run.settle();
-    }
-
-    @Override
-    public void afterwards(Runnable what) {
-        run.afterwards(doer.name(), what);
+    public String name() {
+        return doer.name();
     }
 }

@@ -2,7 +2,6 @@ package rhombic.plant.staff;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import rhombic.chance.Purpose;
 import rhombic.plant.doers.Job;
 import rhombic.plant.run.Run;
 import rhombic.plant.upkeep.Breakdown;
@@ -20,11 +19,8 @@ public final class Repairs {
      * @param id what its draws hang on
      */
     public static Modes modes(Run run, @Nullable Staff people, String id, List<FailureMode> modes, Breakdown.Site site) {
-        return new Modes(run.simulator, modes, mode -> {
-            String stream = id + "\u0000" + mode.name();
-            return new Breakdown(run.simulator, mode, site, run.start, run.stream(stream, Purpose.FAILURE),
-                    run.stream(stream, Purpose.REPAIR), people == null ? null : people.allocation(), order(people, mode, site));
-        });
+        return new Modes(run.simulator, modes, mode -> new Breakdown(run, id + "\u0000" + mode.name(), mode, site,
+                people == null ? null : people.allocation(), order(people, mode, site)));
     }
 
     private static Job.@Nullable Order order(@Nullable Staff people, FailureMode mode, Breakdown.Site site) {

@@ -6,6 +6,7 @@ import java.time.LocalDateTime;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
+import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
 import rhombic.kernel.Event;
 import rhombic.kernel.Simulator;
@@ -13,6 +14,7 @@ import rhombic.measure.ModeTally;
 import rhombic.plant.activity.Activity;
 import rhombic.plant.doers.Allocation;
 import rhombic.plant.doers.Job;
+import rhombic.plant.run.Run;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
@@ -36,17 +38,14 @@ public final class Breakdown implements Job.Site {
         /** This no longer keeps it from working. */
         void mended(Breakdown by);
 
-        /** All that follows at this instant. */
-        void settle();
-
-        /** Does that when what is under way at this instant has been carried out. */
-        void afterwards(Runnable what);
+        /** Whose instant it is, if one never ends. */
+        String name();
     }
 
+    private final Run run;
     private final Simulator simulator;
     private final FailureMode mode;
     private final Site site;
-    private final LocalDateTime start;
     private final ModeTally tally = new ModeTally();
     private final @Nullable Allocation allocation;
     private final @Nullable Job job;
@@ -62,7 +61,7 @@ public final class Breakdown implements Job.Site {
         @Override
         protected void occur() {
             fail();
-            site.settle();
+            run.settle();
         }
     };
 
@@ -81,24 +80,23 @@ public final class Breakdown implements Job.Site {
         protected void ends() {
             isUnderWay = false;
             mend();
-            site.settle();
+            run.settle();
         }
     }
 
     /**
-     * @param start when the run begins, for what is planned
+     * @param id what its draws hang on
      * @param order for its repairers; where that is the site says anew each time; null if it mends itself
      */
-    public Breakdown(Simulator simulator, FailureMode mode, Site site, LocalDateTime start, UniformRandomProvider upChance,
-            UniformRandomProvider downChance, @Nullable Allocation allocation, Job.@Nullable Order order) {
-        this.simulator = simulator;
+    public Breakdown(Run run, String id, FailureMode mode, Site site, @Nullable Allocation allocation, Job.@Nullable Order order) {
+        this.run = run;
+        simulator = run.simulator;
         this.mode = mode;
         this.site = site;
-        this.start = start;
         this.allocation = allocation;
-        this.upChance = upChance;
+        upChance = run.stream(id, Purpose.FAILURE);
         job = order == null ? null : new Job(this, order);
-        down = mode.down().sampler(downChance);
+        down = mode.down().sampler(run.stream(id, Purpose.REPAIR));
         Distribution firstTime = mode.first();
         first = firstTime == null ? null : firstTime.sampler(upChance);
         up = switch (mode.up()) {
@@ -163,7 +161,7 @@ public final class Breakdown implements Job.Site {
     public void cycle() {
         if (!isActive() && --cyclesLeft <= 0) {
             cyclesLeft = Long.MAX_VALUE;
-            site.afterwards(this::fail);
+            run.afterwards(site.name(), this::fail);
         }
     }
 
@@ -171,7 +169,7 @@ public final class Breakdown implements Job.Site {
         switch (mode.up()) {
             case UpTime.AfterCycles cycles -> cyclesLeft = cycles.byChance() ? geometric(cycles.cycles()) : cycles.cycles();
             case UpTime.Planned planned -> {
-                LocalDateTime now = start.plusNanos(simulator.nowNanos());
+                LocalDateTime now = run.start.plusNanos(simulator.nowNanos());
                 simulator.schedule(fails, Duration.between(now, next(planned, now)).toNanos());
             }
             case UpTime.After after -> runs((drawn == null ? sampler() : drawn).nextNanos());
@@ -216,7 +214,7 @@ public final class Breakdown implements Job.Site {
 
     private void failAndSettle() {
         fail();
-        site.settle();
+        run.settle();
     }
 
     private void fail() {

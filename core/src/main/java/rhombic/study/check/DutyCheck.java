@@ -160,6 +160,9 @@ final class DutyCheck {
 
     /** What breaks a link; told at its giver. */
     private void failures(Link link) {
+        if (link.failures().isEmpty()) {
+            return; // the usual case, in which its giver need not be looked for
+        }
         study.find(link.from()).ifPresent(from -> {
             for (FailureMode mode : link.failures()) {
                 if (link.travel() instanceof Travel.AtOnce) {

@@ -38,7 +38,6 @@ import rhombic.study.value.Names;
 /** What breaks something: equipment, a link, or what the people of a crew work with. */
 final class FailureSentences {
     private static final String AFTER = "after a time";
-    private static final String CYCLES = "after a number of pieces";
     private static final String AVAILABLE = "so that it is available";
     private static final String PLANNED = "as planned";
 
@@ -47,49 +46,50 @@ final class FailureSentences {
     private final Function<UnaryOperator<List<FailureMode>>, UnaryOperator<Study>> change;
     /** The equipment that breaks; null if it is no equipment. */
     private final @Nullable Equipment thing;
-    /** How a failure begins to be told. */
-    private final String said;
-    /** What is counted. */
-    private final String one;
-    /** Whether there is a clock of working time. */
-    private final boolean works;
-    /** What happens meanwhile, where nothing about that can be changed. */
-    private final String fixed;
-    /** Tells tokens of one thing from those of another on the same card. */
-    private final String of;
+    private final Manner manner;
+
+    /**
+     * How failures of such a thing are told.
+     *
+     * @param said how one begins to be told
+     * @param one what is counted
+     * @param works whether there is a clock of working time
+     * @param fixed what happens meanwhile, where nothing about that can be changed
+     * @param of tells tokens of one thing from those of another on the same card
+     */
+    private record Manner(String said, String one, boolean works, String fixed, String of) {
+        String afterCycles() {
+            return "after a number of " + one + "s";
+        }
+    }
 
     private FailureSentences(Study study, List<FailureMode> modes,
-            Function<UnaryOperator<List<FailureMode>>, UnaryOperator<Study>> change, @Nullable Equipment thing, String said, String one,
-            boolean works, String fixed, String of) {
+            Function<UnaryOperator<List<FailureMode>>, UnaryOperator<Study>> change, @Nullable Equipment thing, Manner manner) {
         this.study = study;
         this.modes = modes;
         this.change = change;
         this.thing = thing;
-        this.said = said;
-        this.one = one;
-        this.works = works;
-        this.fixed = fixed;
-        this.of = of;
+        this.manner = manner;
     }
 
     static FailureSentences of(Study study, Equipment thing) {
         boolean isCrew = thing instanceof Crew;
         return new FailureSentences(study, thing.basics().duty().failures(),
                 change -> Sentences.basics(thing, b -> b.withDuty(b.duty().withFailures(change.apply(b.duty().failures())))),
-                isCrew ? null : thing, isCrew ? "What each works with breaks down by " : "Breaks down by ", isCrew ? "job" : "piece",
-                isCrew || thing instanceof WorkEquipment || thing instanceof Conveyor,
-                isCrew ? "Meanwhile whoever works with it stands by. " : "", "");
+                isCrew ? null : thing, isCrew
+                        ? new Manner("What each works with breaks down by ", "job", true, "Meanwhile whoever works with it stands by. ", "")
+                        : new Manner("Breaks down by ", "piece", thing instanceof WorkEquipment || thing instanceof Conveyor, "", ""));
     }
 
     /** @param number of the link among those of its giver */
     static FailureSentences of(Study study, Link link, int number) {
         return new FailureSentences(study, link.failures(),
                 change -> WaySentences.link(link, l -> l.withFailures(change.apply(l.failures()))), null,
-                "The way to " + link.to() + " breaks down by ", "piece", false,
-                link.travel() instanceof Travel.Carried
-                        ? "Meanwhile nobody sets out; who is on the way comes through. "
-                        : "Meanwhile nothing sets out, and what is on the way stands. ",
-                " of way " + number);
+                new Manner("The way to " + link.to() + " breaks down by ", "piece", false,
+                        link.travel() instanceof Travel.Carried
+                                ? "Meanwhile nobody sets out; who is on the way comes through. "
+                                : "Meanwhile nothing sets out, and what is on the way stands. ",
+                        " of way " + number));
     }
 
     List<Sentence> all() {
@@ -102,11 +102,11 @@ final class FailureSentences {
     }
 
     Part add() {
-        return act("add failure" + of, "+ failure", change.apply(all -> added(all, usual(all))));
+        return act("add failure" + manner.of, "+ failure", change.apply(all -> added(all, usual(all))));
     }
 
     private String id(String mode, String what) {
-        return mode + " " + what + of;
+        return mode + " " + what + manner.of;
     }
 
     private static FailureMode usual(List<FailureMode> there) {
@@ -127,9 +127,9 @@ final class FailureSentences {
 
     private Sentence failure(FailureMode mode) {
         String name = mode.name();
-        List<Part> parts = new ArrayList<>(List.of(new Words(said),
+        List<Part> parts = new ArrayList<>(List.of(new Words(manner.said),
                 typed(id(name, "failure"), name, name, "A name", text -> mode(name, m -> m.named(text.strip()))), new Words(" "),
-                picked(id(name, "up"), how(mode.up()), List.of(AFTER, CYCLES, AVAILABLE, PLANNED),
+                picked(id(name, "up"), how(mode.up()), List.of(AFTER, manner.afterCycles(), AVAILABLE, PLANNED),
                         text -> mode(name, m -> m.withUp(other(m, text)))),
                 new Words(", ")));
         parts.addAll(up(mode));
@@ -147,10 +147,10 @@ final class FailureSentences {
         return new Sentence(parts);
     }
 
-    private static String how(UpTime up) {
+    private String how(UpTime up) {
         return switch (up) {
             case UpTime.After after -> AFTER;
-            case UpTime.AfterCycles cycles -> CYCLES;
+            case UpTime.AfterCycles cycles -> manner.afterCycles();
             case UpTime.Available available -> AVAILABLE;
             case UpTime.Planned planned -> PLANNED;
         };
@@ -173,10 +173,12 @@ final class FailureSentences {
                             text -> mode(name, m -> m.withUp(new UpTime.After(DistributionText.parse(text), clock(m.up()))))),
                     new Words(" "), clockToken(mode));
             case UpTime.AfterCycles cycles -> List.of(
-                    typed(id(name, "cycles"), cycles.cycles() + (cycles.cycles() == 1 ? " " + one : " " + one + "s"),
+                    typed(id(name, "cycles"), cycles.cycles() + " " + manner.one + (cycles.cycles() == 1 ? "" : "s"),
                             String.valueOf(cycles.cycles()),
                             "A whole number such as 40",
-                            text -> mode(name, m -> m.withUp(new UpTime.AfterCycles(Typed.whole(text, "The pieces"), isByChance(m.up()))))),
+                            text -> mode(name,
+                                    m -> m.withUp(
+                                            new UpTime.AfterCycles(Typed.whole(text, "The " + manner.one + "s"), isByChance(m.up()))))),
                     new Words(" "),
                     picked(id(name, "by chance"), cycles.byChance() ? "on average, by chance" : "each time",
                             List.of("each time", "on average, by chance"),
@@ -223,7 +225,9 @@ final class FailureSentences {
 
     private Part clockToken(FailureMode mode) {
         return picked(id(mode.name(), "clock"), clock(mode.up()).word(),
-                works ? Arrays.stream(UpTime.Clock.values()).map(UpTime.Clock::word).toList() : List.of(UpTime.Clock.CALENDAR.word()),
+                manner.works
+                        ? Arrays.stream(UpTime.Clock.values()).map(UpTime.Clock::word).toList()
+                        : List.of(UpTime.Clock.CALENDAR.word()),
                 text -> mode(mode.name(), m -> {
                     UpTime.Clock clock = Typed.choice(UpTime.Clock.values(), UpTime.Clock::word, text);
                     return m.withUp(switch (m.up()) {
@@ -236,12 +240,14 @@ final class FailureSentences {
     }
 
     /** Another way to say when it fails, with what was said before kept as far as it can be. */
-    private static UpTime other(FailureMode mode, String how) {
+    private UpTime other(FailureMode mode, String how) {
         double up = mode.meanUpSeconds().orElse(4 * 3600);
         double down = mode.down().meanSeconds();
         Quantity mean = Quantity.minutes(Math.max(1, Math.round(up / 60)));
+        if (how.equals(manner.afterCycles())) {
+            return new UpTime.AfterCycles(40, false);
+        }
         return switch (how) {
-            case CYCLES -> new UpTime.AfterCycles(40, false);
             case AVAILABLE ->
                 new UpTime.Available(Quantity.percent(Math.clamp(Math.round(1000 * up / (up + down)) / 10.0, 0.1, 99.9)), clock(mode.up()));
             case PLANNED -> planned("Mon at 06:00");
@@ -273,7 +279,7 @@ final class FailureSentences {
     private List<Part> meanwhile(FailureMode mode) {
         String name = mode.name();
         if (thing == null) {
-            return List.of(new Words(fixed));
+            return List.of(new Words(manner.fixed));
         }
         List<Part> parts = new ArrayList<>();
         if (thing instanceof WorkEquipment) {

@@ -158,11 +158,9 @@ final class FloorLabels {
             List<Viewpoint.Pixel> pixels = new ArrayList<>();
             if (thing.along().isPresent()) {
                 List<Pose> points = thing.along().get().way().outline();
-                points.forEach(p -> shown.pixel(p.x(), p.y(), p.z() + PIECE_METRES).ifPresent(pixels::add));
-                points.forEach(p -> shown.pixel(p.x(), p.y(), z).ifPresent(pixels::add));
-                bodies.add(pixels.size() < 4
-                        ? new LabelRoom.Obstacle(new double[0], Double.MAX_VALUE)
-                        : LabelRoom.Obstacle.around(pixels, pixels.getFirst().depth()));
+                for (int i = 1; i < points.size(); i++) {
+                    bodies.add(between(shown, points.get(i - 1), points.get(i), z));
+                }
                 continue;
             }
             double before = thing instanceof WorkEquipment work
@@ -184,6 +182,18 @@ final class FloorLabels {
         return bodies;
     }
 
+    /** One part of a bent way: what is inside its bend is not covered by it. */
+    private static LabelRoom.Obstacle between(Shown shown, Pose from, Pose to, double floorMetres) {
+        List<Viewpoint.Pixel> pixels = new ArrayList<>();
+        for (Pose p : List.of(from, to)) {
+            shown.pixel(p.x(), p.y(), p.z() + PIECE_METRES).ifPresent(pixels::add);
+            shown.pixel(p.x(), p.y(), floorMetres).ifPresent(pixels::add);
+        }
+        return pixels.size() < 4
+                ? new LabelRoom.Obstacle(new double[0], Double.MAX_VALUE)
+                : LabelRoom.Obstacle.around(pixels, pixels.getFirst().depth());
+    }
+
     /** @param name as it is written there: empty if it is far away; the same for the figures */
     private record Label(Equipment thing, int node, Viewpoint.Pixel at, boolean urgent, String name, String figures,
             Optional<EquipmentState> state) {}
@@ -194,8 +204,7 @@ final class FloorLabels {
             Equipment thing = shown.study.equipment().get(i);
             int node = i;
             boolean urgent = shown.selection.contains(thing.name()) || shown.hovered.filter(thing.name()::equals).isPresent();
-            double north = shown.view.isPlan() ? reach(thing) + 0.2 : 0;
-            shown.pixel(thing.placement().xMetres(), thing.placement().yMetres() + north, shown.view.isPlan() ? 0 : top(thing))
+            named(shown, thing)
                     .filter(p -> p.x() > -60 && p.y() > -20 && p.x() < shown.width + 60 && p.y() < shown.height + 40)
                     .filter(p -> urgent || shown.pixelsPerMetre(p) >= shown.leastPixels)
                     .ifPresent(p -> labels.add(label(shown, node, p, urgent)));
@@ -209,6 +218,19 @@ final class FloorLabels {
                 draw(g, first.get(i), place, shown.faulty.contains(first.get(i).thing.name()));
             }
         }
+    }
+
+    /** Where the leader of its label ends: above its middle, or, in plan, beyond it; of what goes along a way, in the middle of that. */
+    private static Optional<Viewpoint.Pixel> named(Shown shown, Equipment thing) {
+        boolean isPlan = shown.view.isPlan();
+        if (thing.along().isPresent()) {
+            Equipment.Along along = thing.along().get();
+            Pose middle = along.way().at(along.way().metres() / 2);
+            return shown.pixel(middle.x(), middle.y() + (isPlan ? along.widthMetres() / 2 + 0.2 : 0),
+                    isPlan ? 0 : middle.z() + PIECE_METRES);
+        }
+        double north = isPlan ? reach(thing) + 0.2 : 0;
+        return shown.pixel(thing.placement().xMetres(), thing.placement().yMetres() + north, isPlan ? 0 : top(thing));
     }
 
     private static Label label(Shown shown, int node, Viewpoint.Pixel at, boolean urgent) {
