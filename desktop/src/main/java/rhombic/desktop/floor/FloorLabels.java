@@ -150,7 +150,8 @@ final class FloorLabels {
             return List.of();
         }
         List<LabelRoom.Obstacle> bodies = new ArrayList<>();
-        for (Equipment thing : shown.study.equipment()) {
+        for (int owner = 0; owner < shown.study.equipment().size(); owner++) {
+            Equipment thing = shown.study.equipment().get(owner);
             double angle = Math.toRadians(thing.placement().turnedDegrees());
             double l = thing.footprint().lengthMetres() / 2;
             double w = thing.footprint().widthMetres() / 2;
@@ -159,7 +160,7 @@ final class FloorLabels {
             if (thing.along().isPresent()) {
                 List<Pose> points = thing.along().get().way().outline();
                 for (int i = 1; i < points.size(); i++) {
-                    bodies.add(between(shown, points.get(i - 1), points.get(i), z));
+                    between(shown, points.get(i - 1), points.get(i), thing, owner).ifPresent(bodies::add);
                 }
                 continue;
             }
@@ -175,23 +176,23 @@ final class FloorLabels {
             }
             double depth = shown.pixel(thing.placement().xMetres(), thing.placement().yMetres(), z)
                     .map(Viewpoint.Pixel::depth).orElse(Double.MAX_VALUE);
-            bodies.add(pixels.size() < 8
-                    ? new LabelRoom.Obstacle(new double[0], depth)
-                    : LabelRoom.Obstacle.around(pixels, depth));
+            if (pixels.size() >= 8) {
+                bodies.add(LabelRoom.Obstacle.around(pixels, depth, owner));
+            }
         }
         return bodies;
     }
 
     /** One part of a bent way: what is inside its bend is not covered by it. */
-    private static LabelRoom.Obstacle between(Shown shown, Pose from, Pose to, double floorMetres) {
+    private static Optional<LabelRoom.Obstacle> between(Shown shown, Pose from, Pose to, Equipment thing, int owner) {
+        double half = thing.along().map(Equipment.Along::widthMetres).orElse(0.0) / 2;
         List<Viewpoint.Pixel> pixels = new ArrayList<>();
-        for (Pose p : List.of(from, to)) {
+        for (Pose p : List.of(from.of(Pose.at(0, half, 0, 0)), from.of(Pose.at(0, -half, 0, 0)), to.of(Pose.at(0, half, 0, 0)),
+                to.of(Pose.at(0, -half, 0, 0)))) {
             shown.pixel(p.x(), p.y(), p.z() + PIECE_METRES).ifPresent(pixels::add);
-            shown.pixel(p.x(), p.y(), floorMetres).ifPresent(pixels::add);
+            shown.pixel(p.x(), p.y(), thing.placement().zMetres()).ifPresent(pixels::add);
         }
-        return pixels.size() < 4
-                ? new LabelRoom.Obstacle(new double[0], Double.MAX_VALUE)
-                : LabelRoom.Obstacle.around(pixels, pixels.getFirst().depth());
+        return pixels.size() < 8 ? Optional.empty() : Optional.of(LabelRoom.Obstacle.around(pixels, pixels.getFirst().depth(), owner));
     }
 
     /** @param name as it is written there: empty if it is far away; the same for the figures */

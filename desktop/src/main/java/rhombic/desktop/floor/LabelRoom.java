@@ -12,10 +12,10 @@ import org.jspecify.annotations.Nullable;
  */
 final class LabelRoom {
     /** Steps upwards that a label may stand above its thing. */
-    private static final int MOST_LIFTS = 5;
+    private static final int MOST_LIFTS = 8;
     private static final double STEP_PIXELS = 15;
     /** Parts of its width by which a label may stand to the side. */
-    private static final double[] ASIDE = {0, 0.42, -0.42};
+    private static final double[] ASIDE = {0, 0.42, -0.42, 0.8, -0.8};
     private static final double GAP_PIXELS = 1;
     /** Along the upper edge stand the views and the keys. */
     private static final double BAR_PIXELS = 32;
@@ -26,7 +26,7 @@ final class LabelRoom {
      * @param x pixel over which it stands; the same for y
      * @param rank those with the least find room first
      * @param forms in which it can be written, the largest first; one that must be seen keeps its first
-     * @param owner index of its body among the obstacles
+     * @param owner whose label it is
      */
     record Wanted(double x, double y, double depth, int rank, List<Size> forms, boolean mustBeSeen, int owner) {
         Wanted {
@@ -39,8 +39,13 @@ final class LabelRoom {
     /** @param form index of the form there is room for */
     record Found(Rectangle2D box, int form) {}
 
-    /** A body as it is seen: a convex outline in pixels, as x, y, x, y …, and how far it is. */
-    record Obstacle(double[] outline, double depth) {
+    /**
+     * A body, or a part of one, as it is seen.
+     *
+     * @param outline convex, in pixels, as x, y, x, y …; of less than three corners if it is not seen
+     * @param owner whose body it is
+     */
+    record Obstacle(double[] outline, double depth, int owner) {
         boolean meets(double x0, double y0, double x1, double y1) {
             double lowX = Double.MAX_VALUE;
             double lowY = Double.MAX_VALUE;
@@ -80,7 +85,7 @@ final class LabelRoom {
         }
 
         /** The outline of points as a hand would draw it round them (Andrew 1979). */
-        static Obstacle around(List<Viewpoint.Pixel> points, double depth) {
+        static Obstacle around(List<Viewpoint.Pixel> points, double depth, int owner) {
             List<Viewpoint.Pixel> sorted = points.stream()
                     .sorted(Comparator.comparingDouble(Viewpoint.Pixel::x).thenComparingDouble(Viewpoint.Pixel::y)).toList();
             List<Viewpoint.Pixel> hull = new ArrayList<>(half(sorted));
@@ -90,7 +95,7 @@ final class LabelRoom {
                 outline[2 * i] = hull.get(i).x();
                 outline[2 * i + 1] = hull.get(i).y();
             }
-            return new Obstacle(outline, depth);
+            return new Obstacle(outline, depth, owner);
         }
 
         /** One side of the outline without its last point. */
@@ -184,9 +189,8 @@ final class LabelRoom {
                 return false;
             }
         }
-        for (int i = 0; i < bodies.size(); i++) {
-            Obstacle body = bodies.get(i);
-            boolean counts = ofAllBodies || i == label.owner || body.depth < label.depth;
+        for (Obstacle body : bodies) {
+            boolean counts = ofAllBodies || body.owner == label.owner || body.depth < label.depth;
             if (counts && body.meets(box.getMinX(), box.getMinY(), box.getMaxX(), box.getMaxY())) {
                 return false;
             }

@@ -12,9 +12,9 @@ import org.junit.jupiter.api.Test;
 
 /** Labels cover neither bodies in front nor each other, and what must be seen is. */
 class LabelRoomTest {
-    private static LabelRoom.Obstacle box(double x0, double y0, double x1, double y1, double depth) {
+    private static LabelRoom.Obstacle box(double x0, double y0, double x1, double y1, double depth, int owner) {
         return LabelRoom.Obstacle.around(List.of(pixel(x0, y0), pixel(x1, y0), pixel(x1, y1), pixel(x0, y1), pixel((x0 + x1) / 2, y0)),
-                depth);
+                depth, owner);
     }
 
     private static Viewpoint.Pixel pixel(double x, double y) {
@@ -28,7 +28,7 @@ class LabelRoomTest {
     @Test
     void anOutlineIsMetByWhatReachesIntoItAndByNothingElse() {
         LabelRoom.Obstacle rhombus = LabelRoom.Obstacle.around(
-                List.of(pixel(0, 50), pixel(50, 0), pixel(100, 50), pixel(50, 100), pixel(50, 50)), 1);
+                List.of(pixel(0, 50), pixel(50, 0), pixel(100, 50), pixel(50, 100), pixel(50, 50)), 1, 0);
         assertEquals(8, rhombus.outline().length, "the middle is no corner");
         assertTrue(rhombus.meets(40, 40, 60, 60));
         assertTrue(rhombus.meets(-5, 45, 10, 55));
@@ -40,22 +40,33 @@ class LabelRoomTest {
 
     @Test
     void aLabelMovesUpOrAsideForABodyInFrontAndOnlyIfItMustNotForOneBehind() {
-        LabelRoom.Obstacle front = box(100, 60, 200, 100, 5);
-        LabelRoom.Obstacle own = box(120, 100, 180, 160, 10);
+        LabelRoom.Obstacle front = box(100, 60, 200, 100, 5, 1);
+        LabelRoom.Obstacle own = box(120, 100, 180, 160, 10, 0);
         var found = new LabelRoom(List.of(own, front), 400, 400).find(List.of(label(150, 98, 10, 2, 0))).getFirst();
         assertEquals(0, found.form());
         assertFalse(front.meets(found.box().getMinX(), found.box().getMinY(), found.box().getMaxX(), found.box().getMaxY()));
-        LabelRoom.Obstacle behind = box(0, 0, 400, 99, 50);
+        LabelRoom.Obstacle behind = box(0, 0, 400, 99, 50, 1);
         var over = new LabelRoom(List.of(own, behind), 400, 400).find(List.of(label(150, 98, 10, 2, 0))).getFirst();
         assertEquals(new Rectangle2D(142, 80, 16, 18), over.box(), "a little over what is behind, since there is no other room");
-        LabelRoom.Obstacle beside = box(60, 0, 140, 99, 50);
+        LabelRoom.Obstacle beside = box(60, 0, 140, 99, 50, 1);
         var smaller = new LabelRoom(List.of(own, beside), 180, 400).find(List.of(label(150, 98, 10, 2, 0))).getFirst();
         assertEquals(1, smaller.form(), "rather its small form than over what is behind");
     }
 
     @Test
+    void aLabelKeepsClearOfAllPartsOfItsOwnBody() {
+        LabelRoom.Obstacle leg = box(100, 80, 240, 100, 30, 4);
+        LabelRoom.Obstacle other = box(220, 40, 240, 100, 40, 4);
+        var found = new LabelRoom(List.of(leg, other), 400, 400).find(List.of(label(200, 98, 5, 2, 4))).getFirst();
+        Rectangle2D box = found.box();
+        for (LabelRoom.Obstacle part : List.of(leg, other)) {
+            assertFalse(part.meets(box.getMinX(), box.getMinY(), box.getMaxX(), box.getMaxY()), box.toString());
+        }
+    }
+
+    @Test
     void whatMustBeSeenIsFoundFirstAndAlways() {
-        LabelRoom.Obstacle wall = box(0, 0, 400, 400, 1);
+        LabelRoom.Obstacle wall = box(0, 0, 400, 400, 1, 7);
         var found = new LabelRoom(List.of(wall), 400, 400).find(List.of(label(150, 98, 10, 2, 0), label(150, 98, 20, 0, 0)));
         assertEquals(null, found.getFirst());
         assertEquals(new Rectangle2D(110, 80, 80, 18), found.get(1).box());
@@ -71,7 +82,7 @@ class LabelRoomTest {
                 double x = random.nextInt(900);
                 double y = 60 + random.nextInt(500);
                 double depth = 800 - y;
-                bodies.add(box(x, y, x + 20 + random.nextInt(60), y + 20 + random.nextInt(40), depth));
+                bodies.add(box(x, y, x + 20 + random.nextInt(60), y + 20 + random.nextInt(40), depth, i));
                 wanted.add(label(x + 20, y - 2, depth, 2, i));
             }
             var found = new LabelRoom(bodies, 1000, 600).find(wanted);
