@@ -15,7 +15,7 @@ class DesktopLayersTest {
 
     @Test
     void workIsDoneWithoutAToolkit() {
-        noClasses().that().resideInAPackage("rhombic.desktop.work").should().dependOnClassesThat()
+        noClasses().that().resideInAnyPackage("rhombic.desktop.work", "rhombic.desktop.card.sentences").should().dependOnClassesThat()
                 .resideInAnyPackage("javafx..", "java.awt..", "javax.swing..").check(DESKTOP);
     }
 
@@ -23,7 +23,7 @@ class DesktopLayersTest {
     @Test
     void whatIsShownKnowsNoPlant() {
         noClasses().that()
-                .resideInAnyPackage("rhombic.desktop.floor", "rhombic.desktop.card", "rhombic.desktop.watch", "rhombic.desktop.compare",
+                .resideInAnyPackage("rhombic.desktop.floor..", "rhombic.desktop.card..", "rhombic.desktop.watch", "rhombic.desktop.compare",
                         "rhombic.desktop.diagnose",
                         "rhombic.desktop.parts", "rhombic.desktop.frame")
                 .should()
@@ -37,8 +37,8 @@ class DesktopLayersTest {
                 .layer("parts").definedBy("rhombic.desktop.parts")
                 .layer("compare").definedBy("rhombic.desktop.compare")
                 .layer("diagnose").definedBy("rhombic.desktop.diagnose")
-                .layer("floor").definedBy("rhombic.desktop.floor")
-                .layer("card").definedBy("rhombic.desktop.card")
+                .layer("floor").definedBy("rhombic.desktop.floor..")
+                .layer("card").definedBy("rhombic.desktop.card..")
                 .layer("watch").definedBy("rhombic.desktop.watch")
                 .layer("frame").definedBy("rhombic.desktop.frame")
                 .layer("start").definedBy("rhombic.desktop")
@@ -50,6 +50,22 @@ class DesktopLayersTest {
                 .whereLayer("compare").mayOnlyBeAccessedByLayers("frame", "start")
                 .whereLayer("diagnose").mayOnlyBeAccessedByLayers("frame", "start")
                 .whereLayer("parts").mayOnlyBeAccessedByLayers("floor", "compare", "diagnose")
+                .check(DESKTOP);
+    }
+
+    /** What is seen knows no hands that move it, bodies know no floor, and sentences no card. */
+    @Test
+    void theRoomsOfFloorAndCardHaveOneDirection() {
+        layeredArchitecture().consideringOnlyDependenciesInLayers()
+                .layer("body").definedBy("rhombic.desktop.floor.body")
+                .layer("floor").definedBy("rhombic.desktop.floor")
+                .layer("hand").definedBy("rhombic.desktop.floor.hand")
+                .layer("sentences").definedBy("rhombic.desktop.card.sentences")
+                .layer("card").definedBy("rhombic.desktop.card")
+                .whereLayer("floor").mayOnlyBeAccessedByLayers("hand", "card")
+                .whereLayer("hand").mayOnlyBeAccessedByLayers("card")
+                .whereLayer("card").mayNotBeAccessedByAnyLayer()
+                .whereLayer("sentences").mayOnlyBeAccessedByLayers("card")
                 .check(DESKTOP);
     }
 }

@@ -9,7 +9,7 @@ import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Label;
 import javafx.scene.paint.Color;
 import org.jspecify.annotations.Nullable;
-import rhombic.desktop.floor.StatePattern;
+import rhombic.desktop.floor.body.StatePattern;
 import rhombic.desktop.work.StripLog;
 import rhombic.quantity.Clock;
 import rhombic.study.Study;

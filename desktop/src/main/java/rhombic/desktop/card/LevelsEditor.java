@@ -6,6 +6,8 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.VBox;
+import rhombic.desktop.card.sentences.Sentence;
+import rhombic.desktop.card.sentences.Typed;
 import rhombic.desktop.work.Workbench;
 import rhombic.study.Factor;
 import rhombic.study.change.Copies;

@@ -7,7 +7,8 @@ import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
-import rhombic.desktop.floor.StateColours;
+import rhombic.desktop.card.sentences.Sentence;
+import rhombic.desktop.floor.body.StateColours;
 import rhombic.quantity.Clock;
 
 /** Mean up time and down time of a failure as one little time line, with the share of time in which the thing works. */

@@ -19,6 +19,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
 import rhombic.chance.DistributionException;
 import rhombic.chance.DistributionText;
+import rhombic.desktop.card.sentences.Sentence;
 
 /** Makes the editor that unfolds under a sentence. */
 final class TokenEditors {

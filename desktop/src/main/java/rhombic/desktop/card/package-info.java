@@ -1,6 +1,4 @@
-/**
- * The job card: what a thing does, in sentences whose values can be edited.
- */
+/** The job card as it is seen and typed into: the sentences of {@link rhombic.desktop.card.sentences}, and the editors of their values. */
 @NullMarked
 package rhombic.desktop.card;
 

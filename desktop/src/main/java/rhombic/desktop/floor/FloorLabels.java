@@ -18,6 +18,8 @@ import javafx.scene.text.FontWeight;
 import javafx.scene.text.Text;
 import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
+import rhombic.desktop.floor.body.Bodies;
+import rhombic.desktop.floor.body.StateColours;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Link;

@@ -14,10 +14,10 @@ import javafx.scene.text.Font;
 import javafx.scene.text.FontWeight;
 import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
-import rhombic.space.Pose;
-import rhombic.study.Layout;
 import rhombic.chart.Chart;
 import rhombic.desktop.parts.ChartView;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.WorkEquipment;
@@ -83,8 +83,8 @@ public final class FloorOverlay extends Canvas {
      * @param lines each as x, y, x, y
      * @param grips middle points of what can be dragged
      */
-    record Marks(List<double[]> lines, List<Viewpoint.Pixel> grips, String note, double noteX, double noteY) {
-        static final Marks NONE = new Marks(List.of(), List.of(), "", 0, 0);
+    public record Marks(List<double[]> lines, List<Viewpoint.Pixel> grips, String note, double noteX, double noteY) {
+        public static final Marks NONE = new Marks(List.of(), List.of(), "", 0, 0);
     }
 
     /** All that a drawing depends on beside the moment; drawing the same again would only cost a frame. */
@@ -134,7 +134,7 @@ public final class FloorOverlay extends Canvas {
         different = Set.copyOf(names);
     }
 
-    void setHovered(Optional<String> name) {
+    public void setHovered(Optional<String> name) {
         hovered = name;
     }
 
@@ -142,20 +142,20 @@ public final class FloorOverlay extends Canvas {
         moment = now;
     }
 
-    void setBand(@Nullable Rectangle2D rectangle) {
+    public void setBand(@Nullable Rectangle2D rectangle) {
         band = rectangle;
     }
 
     /** A link being drawn: from x, y to x, y in pixels; null if none is. */
-    void setSweep(double @Nullable [] fromTo) {
+    public void setSweep(double @Nullable [] fromTo) {
         sweep = fromTo;
     }
 
-    void setMarks(Marks now) {
+    public void setMarks(Marks now) {
         marks = now;
     }
 
-    boolean hasNoLines() {
+    public boolean hasNoLines() {
         return marks.lines.isEmpty();
     }
 
@@ -165,7 +165,7 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** Things linked so far in one sweep. */
-    void setChain(List<String> names) {
+    public void setChain(List<String> names) {
         chain = List.copyOf(names);
     }
 
@@ -212,7 +212,7 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** Where the link handle of the thing is, in pixels. */
-    Optional<Viewpoint.Pixel> handle(Equipment thing, Viewpoint view) {
+    public Optional<Viewpoint.Pixel> handle(Equipment thing, Viewpoint view) {
         Pose end = Layout.outlet(thing, "");
         double angle = Math.toRadians(end.heading());
         return view.project(end.x() + 0.35 * Math.cos(angle), end.y() + 0.35 * Math.sin(angle), thing.placement().zMetres() + 0.1,

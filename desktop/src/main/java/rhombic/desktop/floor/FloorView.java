@@ -24,17 +24,21 @@ import javafx.scene.transform.Affine;
 import javafx.scene.transform.Rotate;
 import javafx.scene.transform.Scale;
 import org.jspecify.annotations.Nullable;
+import rhombic.desktop.floor.body.Bodies;
+import rhombic.desktop.floor.body.Lamps;
+import rhombic.desktop.floor.body.MeshMaker;
+import rhombic.desktop.floor.body.Swatch;
 import rhombic.desktop.work.Edits;
 import rhombic.scene.Poses;
 import rhombic.scene.Scene;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Study;
-import rhombic.study.value.NamedView;
 import rhombic.study.Travel;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Footprint;
+import rhombic.study.value.NamedView;
 import rhombic.study.value.Placement;
 import rhombic.trace.Moment;
 
@@ -179,7 +183,7 @@ public final class FloorView extends Region {
         drawOverlay();
     }
 
-    FloorOverlay overlay() {
+    public FloorOverlay overlay() {
         return overlay;
     }
 
@@ -226,12 +230,12 @@ public final class FloorView extends Region {
         overlay.draw(study, ground, view, isCrowded() ? DETAIL_PIXELS : 0);
     }
 
-    Study study() {
+    public Study study() {
         return study;
     }
 
     /** The drawn piece nearest to the pixel, within a few pixels. */
-    Optional<Integer> pieceAt(double pixelX, double pixelY) {
+    public Optional<Integer> pieceAt(double pixelX, double pixelY) {
         Moment moment = shown;
         if (moment == null) {
             return Optional.empty();
@@ -261,7 +265,7 @@ public final class FloorView extends Region {
     }
 
     /** What is named or stands there; a label belongs to its thing. */
-    Optional<Equipment> equipmentAt(double pixelX, double pixelY) {
+    public Optional<Equipment> equipmentAt(double pixelX, double pixelY) {
         Optional<Equipment> labelled = overlay.labelAt(pixelX, pixelY).flatMap(study::find);
         if (labelled.isPresent()) {
             return labelled;
@@ -271,7 +275,7 @@ public final class FloorView extends Region {
     }
 
     /** The path of a link in pixels, point by point; points behind the eye are left out. */
-    List<Viewpoint.Pixel> pixelsOf(Path path) {
+    public List<Viewpoint.Pixel> pixelsOf(Path path) {
         List<Viewpoint.Pixel> pixels = new ArrayList<>();
         path.outline().forEach(p -> pixelOf(p.x(), p.y(), Scenery.LINK_Z).ifPresent(pixels::add));
         return pixels;
@@ -286,12 +290,12 @@ public final class FloorView extends Region {
         return view.project(x, y, z, getWidth(), getHeight());
     }
 
-    Optional<Viewpoint.Spot> floorAt(double pixelX, double pixelY) {
+    public Optional<Viewpoint.Spot> floorAt(double pixelX, double pixelY) {
         return view.floorAt(pixelX, pixelY, getWidth(), getHeight());
     }
 
     /** Shows what would be placed or moved, as a pale body. */
-    void showGhost(List<Equipment> things) {
+    public void showGhost(List<Equipment> things) {
         ghost.getChildren().setAll(things.stream().map(this::ghostBody).toList());
     }
 
@@ -328,7 +332,7 @@ public final class FloorView extends Region {
                 kept.plan() ? Viewpoint.PLAN_FIELD : Viewpoint.USUAL_FIELD));
     }
 
-    void look(Viewpoint from) {
+    public void look(Viewpoint from) {
         view = from;
         double[] r = view.right();
         double[] u = view.up();
@@ -356,12 +360,12 @@ public final class FloorView extends Region {
     }
 
     /** Turns about what is in the middle, by so many pixels of the hand. */
-    void orbit(double dx, double dy) {
+    public void orbit(double dx, double dy) {
         look(view.turnedBy(dx * DEGREES_PER_PIXEL, dy * DEGREES_PER_PIXEL));
     }
 
     /** The floor follows the hand. */
-    void pan(double fromX, double fromY, double toX, double toY) {
+    public void pan(double fromX, double fromY, double toX, double toY) {
         Optional<Viewpoint.Spot> from = floorAt(fromX, fromY);
         Optional<Viewpoint.Spot> to = floorAt(toX, toY);
         if (from.isPresent() && to.isPresent()) {
@@ -370,7 +374,7 @@ public final class FloorView extends Region {
     }
 
     /** To or from what is under the pointer. */
-    void zoom(double wheel, double x, double y) {
+    public void zoom(double wheel, double x, double y) {
         look(view.zoomed(Math.clamp(Math.pow(0.9985, wheel), 0.5, 2), x, y, getWidth(), getHeight()));
     }
 

@@ -7,6 +7,7 @@ import javafx.scene.paint.PhongMaterial;
 import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
 import javafx.scene.shape.VertexFormat;
+import rhombic.desktop.floor.body.Swatch;
 
 /**
  * The paper floor with its grid of metres. The grid is a texture that repeats every five metres: drawn as lines it

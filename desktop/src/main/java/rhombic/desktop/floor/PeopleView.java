@@ -8,6 +8,7 @@ import javafx.scene.paint.PhongMaterial;
 import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
 import javafx.scene.transform.Rotate;
+import rhombic.desktop.floor.body.PersonForm;
 import rhombic.study.Study;
 import rhombic.study.kind.Crew;
 import rhombic.study.value.PersonState;

@@ -10,7 +10,7 @@ import rhombic.study.value.Look;
  */
 final class PieceForm {
     /** Lower left, lower right, upper right and upper left corner of the picture that is on each side. */
-    static final float[] TEXTURE_CORNERS = {0, 1, 1, 1, 1, 0, 0, 0};
+    public static final float[] TEXTURE_CORNERS = {0, 1, 1, 1, 1, 0, 0, 0};
 
     private static final int DRUM_SIDES = 12;
     private static final double DECK_FROM = 0.7;
@@ -32,7 +32,7 @@ final class PieceForm {
     }
 
     /** As it is drawn from far away: what is seen of it from above. */
-    static PieceForm far() {
+    public static PieceForm far() {
         PieceForm form = new PieceForm();
         for (int corner = 0; corner < 4; corner++) {
             form.point((corner & 1) == 0 ? -0.5 : 0.5, (corner & 2) == 0 ? -0.5 : 0.5, 1);
@@ -44,17 +44,17 @@ final class PieceForm {
 
     private PieceForm() {}
 
-    static PieceForm of(Look.Form form) {
+    public static PieceForm of(Look.Form form) {
         return new PieceForm(form);
     }
 
     /** x, y and z of every point. */
-    float[] points() {
+    public float[] points() {
         return unit;
     }
 
     /** In the coordinates of the toolkit, which has y down and z into the picture. */
-    float[] normals() {
+    public float[] normals() {
         float[] all = flat(normals);
         for (int i = 0; i < all.length; i += 3) {
             float north = all[i + 1];
@@ -65,7 +65,7 @@ final class PieceForm {
     }
 
     /** The faces of so many pieces whose points follow each other. */
-    int[] faces(int pieces) {
+    public int[] faces(int pieces) {
         int[] faces = new int[pieces * corners.size() * 3];
         int at = 0;
         for (int piece = 0; piece < pieces; piece++) {

@@ -12,6 +12,8 @@ import javafx.scene.paint.PhongMaterial;
 import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
 import javafx.scene.shape.VertexFormat;
+import rhombic.desktop.floor.body.MeshMaker;
+import rhombic.desktop.floor.body.Swatch;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
@@ -25,8 +27,8 @@ import rhombic.study.value.Placement;
 import rhombic.study.value.Port;
 
 /** What lies under and around the bodies of a study: ground, contact shadows, links. */
-final class Scenery {
-    static final double LINK_Z = 0.02;
+public final class Scenery {
+    public static final double LINK_Z = 0.02;
     private static final double TRACK_METRES = 0.5;
     private static final double TRACK_DEEP_METRES = 0.08;
     private static final double LEG_PITCH_METRES = 1.6;

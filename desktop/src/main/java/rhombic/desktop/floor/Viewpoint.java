@@ -105,18 +105,18 @@ public record Viewpoint(double targetX, double targetY, double yawDegrees, doubl
         return Optional.of(new Spot(p[0] + t * ray[0], p[1] + t * ray[1]));
     }
 
-    Viewpoint turnedBy(double yaw, double pitch) {
+    public Viewpoint turnedBy(double yaw, double pitch) {
         return isPlan()
                 ? new Viewpoint(targetX, targetY, yawDegrees + yaw, 90, distance, fieldDegrees)
                 : new Viewpoint(targetX, targetY, yawDegrees + yaw, Math.min(pitchDegrees + pitch, 89), distance, fieldDegrees);
     }
 
-    Viewpoint movedBy(double dx, double dy) {
+    public Viewpoint movedBy(double dx, double dy) {
         return new Viewpoint(targetX + dx, targetY + dy, yawDegrees, pitchDegrees, distance, fieldDegrees);
     }
 
     /** Nearer (factor below 1) or farther, with the floor under the pixel staying there. */
-    Viewpoint zoomed(double factor, double pixelX, double pixelY, double width, double height) {
+    public Viewpoint zoomed(double factor, double pixelX, double pixelY, double width, double height) {
         Viewpoint nearer = new Viewpoint(targetX, targetY, yawDegrees, pitchDegrees, distance * factor, fieldDegrees);
         Optional<Spot> before = floorAt(pixelX, pixelY, width, height);
         Optional<Spot> after = nearer.floorAt(pixelX, pixelY, width, height);

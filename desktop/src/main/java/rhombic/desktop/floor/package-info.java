@@ -1,5 +1,6 @@
 /**
- * The floor: the scene in 3D and in plan, and how hands move in it. Lengths are metres; x east, y north, z up.
+ * The floor: the scene in 3D and in plan, with its labels. Lengths are metres; x east, y north, z up. Bodies are in
+ * {@link rhombic.desktop.floor.body}, hands in {@link rhombic.desktop.floor.hand}.
  */
 @NullMarked
 package rhombic.desktop.floor;

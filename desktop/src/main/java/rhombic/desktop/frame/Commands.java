@@ -6,7 +6,7 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
-import rhombic.desktop.floor.FloorGestures;
+import rhombic.desktop.floor.hand.FloorGestures;
 import rhombic.desktop.watch.TransportBar;
 import rhombic.desktop.work.Arranging;
 import rhombic.desktop.work.Edits;

@@ -4,7 +4,7 @@ import javafx.scene.Node;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import rhombic.desktop.floor.FloorGestures;
+import rhombic.desktop.floor.hand.FloorGestures;
 import rhombic.desktop.watch.TransportBar;
 
 /** What each key does in the window; keys typed into a text are left alone. */

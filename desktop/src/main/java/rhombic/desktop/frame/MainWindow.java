@@ -20,7 +20,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.card.JobCardView;
-import rhombic.desktop.floor.FloorGestures;
+import rhombic.desktop.floor.hand.FloorGestures;
 import rhombic.desktop.compare.ComparePage;
 import rhombic.desktop.diagnose.DiagnosePage;
 import rhombic.desktop.floor.FloorView;

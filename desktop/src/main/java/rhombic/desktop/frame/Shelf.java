@@ -19,7 +19,7 @@ import javafx.scene.shape.Polygon;
 import org.jspecify.annotations.Nullable;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
-import rhombic.desktop.floor.FloorGestures;
+import rhombic.desktop.floor.hand.FloorGestures;
 import rhombic.desktop.floor.FloorView;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Study;

@@ -1,0 +1,157 @@
+package rhombic.desktop.card.sentences;
+
+import static rhombic.desktop.card.sentences.Sentence.Token.cells;
+import static rhombic.desktop.card.sentences.Sentence.Token.picked;
+import static rhombic.desktop.card.sentences.Sentence.Token.typed;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import rhombic.desktop.card.sentences.Sentence.Grid;
+import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.formula.Formula;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.Study;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.Person;
+import rhombic.study.kind.BreakArea;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.WorkEquipment;
+
+/** What the card of a crew says: how many there are, what they can do, and by which rules they do it. */
+final class CrewSentences {
+    private static final String AT_ONCE = "at once";
+
+    private final Study study;
+    private final Crew crew;
+
+    private CrewSentences(Study study, Crew crew) {
+        this.study = study;
+        this.crew = crew;
+    }
+
+    static List<Sentence> of(Study study, Crew crew) {
+        CrewSentences sentences = new CrewSentences(study, crew);
+        List<Sentence> all = new ArrayList<>(List.of(sentences.people(), sentences.persons(), sentences.rules(), sentences.walking(),
+                DutySentences.calendarOf(study, crew), sentences.breaks()));
+        FailureSentences tools = FailureSentences.of(study, crew);
+        all.addAll(tools.all());
+        all.add(new Sentence(tools.add()));
+        all.add(sentences.used());
+        return all;
+    }
+
+    private Sentence people() {
+        String skills = String.join(", ", crew.skills());
+        return new Sentence(
+                typed("people", crew.people() == 1 ? "1 person" : crew.people() + " people", String.valueOf(crew.people()),
+                        "A whole number such as 3",
+                        text -> crew(c -> c.withPeople(Typed.whole(text, "The people of a crew")))),
+                new Words(" who can be asked for as " + crew.name() + (skills.isEmpty() ? ". " : " or for ")),
+                typed("skills", skills.isEmpty() ? "+ skills" : skills, skills,
+                        "Words such as welding, leak test; empty: none but the name of the crew",
+                        text -> crew(
+                                c -> c.withSkills(Arrays.stream(text.split(",")).map(String::strip).filter(s -> !s.isEmpty()).toList()))),
+                new Words(skills.isEmpty() ? "" : "."));
+    }
+
+    private Sentence persons() {
+        String said = crew.persons().stream().map(p -> p.name() + (p.factor() == 1 ? "" : " \u00d7 " + Formula.plain(p.factor()))
+                + (p.skills().isEmpty() ? "" : " (" + String.join(", ", p.skills()) + ")")).collect(Collectors.joining(", "));
+        List<List<String>> rows = crew.persons().stream()
+                .map(p -> List.of(p.name(), Formula.plain(p.factor()), String.join(", ", p.skills()))).toList();
+        return new Sentence(new Words(said.isEmpty() ? "All are alike. " : "Not all are alike: "),
+                cells("persons", said.isEmpty() ? "+ persons" : said, new Grid(List.of("name", "factor", "skills"), rows,
+                        "A name, a factor on the times of what that person does (1.2 takes a fifth longer), and skills beside those of the crew; "
+                                + "a formula reads person.name and person.factor",
+                        false, filled -> {
+                            List<Person> persons = filled.rows().stream().map(CrewSentences::person).toList();
+                            return crew(c -> (persons.size() > c.people() ? c.withPersons(List.of()).withPeople(persons.size()) : c)
+                                    .withPersons(persons));
+                        })),
+                new Words(said.isEmpty() ? "" : "."));
+    }
+
+    private static Person person(List<String> row) {
+        String factor = row.size() > 1 ? row.get(1).strip() : "";
+        double number;
+        try {
+            number = factor.isEmpty() ? 1 : Double.parseDouble(factor);
+        } catch (NumberFormatException e) {
+            throw new IllegalArgumentException(
+                    "The factor of " + row.getFirst() + " must be a plain number such as 1.2; got \u201c" + factor + "\u201d", e);
+        }
+        List<String> skills = row.size() < 3
+                ? List.of()
+                : Arrays.stream(row.get(2).split(",")).map(String::strip).filter(s -> !s.isEmpty()).toList();
+        return new Person(row.getFirst(), number, skills);
+    }
+
+    private Sentence rules() {
+        return new Sentence(new Words("Of those who are free, "),
+                picked("who", crew.who().word(), Arrays.stream(Crew.Who.values()).map(Crew.Who::word).toList(),
+                        text -> crew(c -> c
+                                .withWho(Typed.choice(Crew.Who.values(), Crew.Who::word, text)))),
+                new Words(" comes; of what is most urgent they do "),
+                picked("which", crew.which().word(), Arrays.stream(Crew.Which.values()).map(Crew.Which::word).toList(),
+                        text -> crew(c -> c.withWhich(
+                                Typed.choice(Crew.Which.values(), Crew.Which::word, text)))),
+                new Words(" first."));
+    }
+
+    private Sentence walking() {
+        String speed = crew.speed().map(Quantity::toString).orElse(AT_ONCE);
+        return new Sentence(new Words(crew.speed().isPresent() ? "They walk at " : "They are there "),
+                typed("walking speed", speed, crew.speed().map(Quantity::toString).orElse(""),
+                        "A speed such as 1.2 m/s; empty: they are there at once",
+                        text -> crew(c -> c.withSpeed(
+                                text.isBlank() || text.strip().equals(AT_ONCE)
+                                        ? Optional.empty()
+                                        : Optional.of(Quantity.parse(text, Dimension.SPEED))))),
+                new Words(" and wait for work "),
+                picked("waits", crew.waits().word(), Arrays.stream(Crew.Waits.values()).map(Crew.Waits::word).toList(),
+                        text -> crew(c -> c.withWaits(
+                                Typed.choice(Crew.Waits.values(), Crew.Waits::word, text)))),
+                new Words("."));
+    }
+
+    private Sentence breaks() {
+        List<String> areas = new ArrayList<>(List.of("at home"));
+        study.equipment().stream().filter(BreakArea.class::isInstance).map(Equipment::name).forEach(areas::add);
+        return new Sentence(new Words("They spend breaks "),
+                picked("break area", crew.breakArea().isEmpty() ? "at home" : crew.breakArea(), areas,
+                        text -> crew(c -> c.withBreakArea(text.equals("at home") ? "" : text))),
+                new Words("."));
+    }
+
+    /** Where they are needed, so that nobody has to look for it. */
+    private Sentence used() {
+        List<String> places = study.equipment().stream().filter(thing -> needs(thing).stream().anyMatch(need -> crew.has(need.whom())))
+                .map(Equipment::name).toList();
+        String said = places.isEmpty()
+                ? "Nobody needs them yet: say so on the card of a station, with + needs."
+                : "They are needed at " + places.stream().limit(6).collect(Collectors.joining(", "))
+                        + (places.size() > 6 ? " and others." : ".");
+        return new Sentence(new Words(said));
+    }
+
+    private List<Need> needs(Equipment thing) {
+        List<Need> all = new ArrayList<>(study.carriersFrom(thing.name()));
+        study.linksFrom(thing.name()).stream().flatMap(link -> link.failures().stream()).map(FailureMode::repair).forEach(all::addAll);
+        thing.basics().duty().failures().stream().map(FailureMode::repair).forEach(all::addAll);
+        if (thing instanceof WorkEquipment work) {
+            all.addAll(work.needs());
+        }
+        return all;
+    }
+
+    private UnaryOperator<Study> crew(UnaryOperator<Crew> change) {
+        return s -> s.changed(crew.name(), e -> change.apply((Crew) e));
+    }
+}

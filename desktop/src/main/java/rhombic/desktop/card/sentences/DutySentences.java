@@ -1,0 +1,128 @@
+package rhombic.desktop.card.sentences;
+
+import static rhombic.desktop.card.sentences.Sentence.Token.picked;
+import static rhombic.desktop.card.sentences.Sentence.Token.typed;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import rhombic.desktop.card.sentences.Sentence.Part;
+import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.Study;
+import rhombic.study.duty.Calendar;
+import rhombic.study.duty.Duty;
+import rhombic.study.duty.Spot;
+import rhombic.study.duty.WhenOver;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.WorkEquipment;
+
+/** When equipment works, and where people stand at it. */
+final class DutySentences {
+    private static final String ALWAYS = "all the time";
+    private static final String NEW_CALENDAR = "a new calendar";
+
+    private final Study study;
+    private final Equipment thing;
+    private final Duty duty;
+
+    private DutySentences(Study study, Equipment thing) {
+        this.study = study;
+        this.thing = thing;
+        duty = thing.basics().duty();
+    }
+
+    static List<Sentence> of(Study study, Equipment thing) {
+        DutySentences sentences = new DutySentences(study, thing);
+        List<Sentence> all = new ArrayList<>();
+        FailureSentences failures = FailureSentences.of(study, thing);
+        all.addAll(failures.all());
+        List<Part> more = new ArrayList<>();
+        more.add(failures.add());
+        more.add(new Words(" "));
+        more.addAll(sentences.calendar());
+        if (thing instanceof WorkEquipment) {
+            more.add(new Words(" "));
+            more.addAll(sentences.stand());
+        }
+        all.add(new Sentence(more));
+        return all;
+    }
+
+    /** Only when it works, for what nothing breaks. */
+    static Sentence calendarOf(Study study, Crew crew) {
+        return new Sentence(new DutySentences(study, crew).calendar());
+    }
+
+    private UnaryOperator<Study> duty(UnaryOperator<Duty> change) {
+        return Sentences.basics(thing, b -> b.withDuty(change.apply(b.duty())));
+    }
+
+    // ---- calendar
+
+    private List<Part> calendar() {
+        boolean isCrew = thing instanceof Crew;
+        List<String> choices = Stream
+                .concat(Stream.of(ALWAYS), Stream.concat(study.calendars().stream().map(Calendar::name), Stream.of(NEW_CALENDAR)))
+                .toList();
+        Part token = picked("calendar", duty.calendar().isEmpty() ? isCrew ? ALWAYS : "+ shifts" : duty.calendar(), choices, this::uses);
+        if (duty.calendar().isEmpty()) {
+            return isCrew ? List.of(new Words("They are there "), token, new Words(".")) : List.of(token);
+        }
+        List<String> words = Arrays.stream(WhenOver.values()).filter(over -> isCrew || over != WhenOver.HAND_OVER).map(WhenOver::word)
+                .toList();
+        String said = study.calendar(duty.calendar())
+                .map(c -> ", " + Quantity.plain(Math.round(c.weeklySeconds() / 36.0) / 100.0) + " h a week")
+                .orElse("");
+        return List.of(new Words(isCrew ? "They are there by " : "It works by "), token,
+                new Words(said + "; when a shift ends or a break begins, "),
+                picked("when over", duty.whenOver().word(), words,
+                        text -> duty(d -> d.withWhenOver(
+                                Typed.choice(WhenOver.values(), WhenOver::word, text)))),
+                new Words("."));
+    }
+
+    private UnaryOperator<Study> uses(String text) {
+        if (!text.equals(NEW_CALENDAR)) {
+            return duty(d -> d.withCalendar(text.equals(ALWAYS) ? "" : text));
+        }
+        return s -> {
+            String name = CalendarSentences.freeName(s);
+            List<Calendar> more = new ArrayList<>(s.calendars());
+            more.add(Calendar.usual(name));
+            return duty(d -> d.withCalendar(name)).apply(s.withCalendars(more));
+        };
+    }
+
+    // ---- where people stand
+
+    private List<Part> stand() {
+        Spot spot = duty.stand();
+        String typed = spot == null ? "" : PlaceSentences.metres(spot.xMetres()) + " " + PlaceSentences.metres(spot.yMetres());
+        boolean needsPeople = thing instanceof WorkEquipment work
+                && (!work.needs().isEmpty() || !duty.failures().isEmpty());
+        if (spot == null && !needsPeople) {
+            return List.of();
+        }
+        return List.of(typed("stand", spot == null ? "+ place to stand" : String.format(Locale.ROOT, "People stand at %s", typed), typed,
+                "Along the flow and to its left, from the middle: 0 m -1.2 m; empty: at its working side",
+                text -> duty(d -> d.withStand(spot(text)))));
+    }
+
+    private static @Nullable Spot spot(String text) {
+        if (text.isBlank()) {
+            return null;
+        }
+        String[] words = text.strip().split("\\s*,\\s*|(?<=[A-Za-z])\\s+");
+        if (words.length != 2) {
+            throw new IllegalArgumentException("Write two lengths, such as 0 m -1.2 m; got \u201c" + text.strip() + "\u201d");
+        }
+        return new Spot(Quantity.parse(words[0], Dimension.LENGTH).inBaseUnit(), Quantity.parse(words[1], Dimension.LENGTH).inBaseUnit());
+    }
+}

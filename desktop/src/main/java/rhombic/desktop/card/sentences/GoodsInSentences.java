@@ -1,0 +1,195 @@
+package rhombic.desktop.card.sentences;
+
+import static rhombic.desktop.card.sentences.Sentence.Token.cells;
+import static rhombic.desktop.card.sentences.Sentence.Token.picked;
+import static rhombic.desktop.card.sentences.Sentence.Token.time;
+import static rhombic.desktop.card.sentences.Sentence.Token.typed;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import rhombic.chance.DistributionText;
+import rhombic.desktop.card.sentences.Sentence.Grid;
+import rhombic.desktop.card.sentences.Sentence.Part;
+import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.formats.table.SheetException;
+import rhombic.formats.table.TimetableSheet;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.Study;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Supply;
+import rhombic.study.value.MixPart;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Timetable;
+
+/** What the card of a goods in says. */
+final class GoodsInSentences {
+    private static final List<String> MODES = List.of("at their times", "on demand", "all at the start", "by timetable");
+
+    private final Study study;
+    private final GoodsIn in;
+
+    private GoodsInSentences(Study study, GoodsIn in) {
+        this.study = study;
+        this.in = in;
+    }
+
+    static List<Sentence> of(Study study, GoodsIn in) {
+        GoodsInSentences sentences = new GoodsInSentences(study, in);
+        List<Sentence> all = new ArrayList<>(sentences.supply());
+        all.add(new Sentence(words("Brings at most "),
+                typed("most", in.most().isPresent() ? Typed.pieces(in.most().getAsInt()) : "any number",
+                        in.most().isPresent() ? String.valueOf(in.most().getAsInt()) : "",
+                        "A whole number such as 500; empty for no limit",
+                        text -> sentences.change(g -> g.withMost(
+                                Typed.isNone(text) ? OptionalInt.empty() : OptionalInt.of(Typed.whole(text, "The most pieces"))))),
+                words(".")));
+        return all;
+    }
+
+    private List<Sentence> supply() {
+        return switch (in.supply().orElse(null)) {
+            case Supply.Spaced spaced -> spaced(spaced);
+            case Supply.OnDemand() -> List.of(new Sentence(words("Brings "), mix(), words(". They come "), mode("on demand"),
+                    words(", whenever there is room for one.")));
+            case Supply.AtStart stock -> List.of(new Sentence(words("Brings "),
+                    typed("stock", Typed.pieces(stock.pieces()), String.valueOf(stock.pieces()), "Pieces at the start, such as 20",
+                            text -> change(g -> g.withSupply(new Supply.AtStart(Typed.whole(text, "The stock at the start"))))),
+                    words(" of "), mix(), words(". They come "), mode("all at the start"), words(".")), whenFull());
+            case Supply.ByTimetable table -> timetable(table.timetable());
+            case null -> List.of(new Sentence(words("Brings "), mix(), words(", but it is not said when. "), mode("+ set when")));
+        };
+    }
+
+    private List<Sentence> spaced(Supply.Spaced spaced) {
+        return List.of(
+                new Sentence(words("Brings "),
+                        typed("pieces", Typed.pieces(spaced.pieces()), String.valueOf(spaced.pieces()),
+                                "Pieces that come together, such as 1",
+                                text -> spaced(s -> s.withPieces(Typed.whole(text, "The pieces of an arrival")))),
+                        words(" of "), mix(), words(" every "),
+                        time("between", spaced.between().toString(), spaced.between().toString(),
+                                text -> spaced(s -> s.withBetween(DistributionText.parse(text)))),
+                        words(".")),
+                new Sentence(words("The first come "),
+                        typed("first", spaced.first().map(f -> "at " + f).orElse("after one such time"),
+                                spaced.first().map(Quantity::toString).orElse(""),
+                                "A time such as 0 s; empty for one drawn time after the start",
+                                text -> spaced(s -> s
+                                        .withFirst(text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.TIME))))),
+                        words(". They come "), mode("at their times"), words(".")),
+                whenFull());
+    }
+
+    private List<Sentence> timetable(Timetable table) {
+        int pieces = table.rows().stream().mapToInt(Timetable.Row::quantity).sum();
+        return List.of(
+                new Sentence(words("Brings what its "),
+                        cells("timetable", "timetable of " + table.rows().size() + (table.rows().size() == 1 ? " row" : " rows"),
+                                grid(table)),
+                        words(" says, " + Typed.pieces(pieces) + ", "),
+                        picked("repeat", table.repeat().word(),
+                                Arrays.stream(Timetable.Repeat.values()).map(Timetable.Repeat::word).toList(),
+                                text -> timetable(t -> new Timetable(repeat(text),
+                                        repeat(text) == t.repeat() ? t.rows() : moved(t, repeat(text)), t.source()))),
+                        words((table.source().isEmpty() ? "" : ", read from " + table.source()) + ". They come "), mode("by timetable"),
+                        words(".")),
+                whenFull());
+    }
+
+    /** Times of another kind of timetable are kept as far as they fit the period. */
+    private static List<Timetable.Row> moved(Timetable table, Timetable.Repeat repeat) {
+        return table.rows().stream()
+                .map(row -> new Timetable.Row(row.atSeconds() % repeat.periodSeconds(), row.type(), row.quantity(), row.attributes()))
+                .toList();
+    }
+
+    private Grid grid(Timetable table) {
+        List<List<String>> lines = TimetableSheet.write(table);
+        String time = switch (table.repeat()) {
+            case ONCE -> "1.5 h or 01:30 since the start";
+            case DAILY -> "08:30";
+            case WEEKLY -> "Tue 08:30";
+        };
+        return new Grid(lines.getFirst(), lines.subList(1, lines.size()),
+                "Time such as " + time + ", type, quantity; further columns are attributes", true, filled -> {
+                    try {
+                        Timetable read = TimetableSheet.read(Sheets.of(filled), table.repeat(), study.pieceTypes());
+                        return timetable(t -> read);
+                    } catch (SheetException e) {
+                        throw new IllegalArgumentException(e.getMessage(), e);
+                    }
+                });
+    }
+
+    private Part mix() {
+        List<String> types = study.pieceTypes().stream().map(PieceType::name).toList();
+        double sum = in.mix().stream().mapToDouble(MixPart::weight).sum();
+        String shown = in.mix().size() == 1
+                ? in.mix().getFirst().type()
+                : in.mix().stream().map(part -> part.type() + " " + Math.round(100 * part.weight() / Math.max(sum, 1e-9)) + " %")
+                        .collect(Collectors.joining(", "));
+        return cells("piece type", shown.isEmpty() ? "+ type" : shown,
+                new Grid(List.of("type", "weight"),
+                        in.mix().stream().map(part -> List.of(part.type(), rhombic.formula.Formula.plain(part.weight()))).toList(),
+                        "Types and how frequent each is, such as 3 and 1; there are " + String.join(", ", types), false, filled -> {
+                            List<MixPart> mix = filled.rows().stream().map(
+                                    row -> new MixPart(known(row.get(0)), row.get(1).isEmpty() ? 1 : Typed.number(row.get(1), "A weight")))
+                                    .toList();
+                            if (mix.isEmpty()) {
+                                throw new IllegalArgumentException("Name at least one piece type");
+                            }
+                            return change(g -> g.withMix(mix));
+                        }));
+    }
+
+    private String known(String type) {
+        return study.pieceTypes().stream().map(PieceType::name).filter(name -> name.equalsIgnoreCase(type)).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("There is no piece type \u201c" + type + "\u201d: use "
+                        + study.pieceTypes().stream().map(PieceType::name).collect(Collectors.joining(", "))));
+    }
+
+    private Sentence whenFull() {
+        return new Sentence(words("While there is no room for them they "),
+                picked("when full", in.whenFull() == GoodsIn.WhenFull.WAIT ? "wait here" : "are turned away",
+                        List.of("wait here", "are turned away"),
+                        text -> change(g -> g.withWhenFull(text.equals("wait here") ? GoodsIn.WhenFull.WAIT : GoodsIn.WhenFull.TURN_AWAY))),
+                words("."));
+    }
+
+    private Part mode(String shown) {
+        return picked("supply", shown, MODES, text -> change(g -> g.withSupply(switch (text) {
+            case "on demand" -> new Supply.OnDemand();
+            case "all at the start" -> new Supply.AtStart(10);
+            case "by timetable" -> new Supply.ByTimetable(new Timetable(Timetable.Repeat.DAILY,
+                    List.of(new Timetable.Row(8 * 3600, g.mix().isEmpty() ? "Piece" : g.mix().getFirst().type(), 10, java.util.Map.of())),
+                    ""));
+            default -> new Supply.Spaced(DistributionText.parse("exponential(90 s)"));
+        })));
+    }
+
+    private static Timetable.Repeat repeat(String word) {
+        return Arrays.stream(Timetable.Repeat.values()).filter(r -> r.word().equals(word)).findFirst().orElseThrow();
+    }
+
+    private UnaryOperator<Study> timetable(UnaryOperator<Timetable> change) {
+        return change(g -> g.withSupply(new Supply.ByTimetable(change.apply(((Supply.ByTimetable) g.supply().orElseThrow()).timetable()))));
+    }
+
+    private UnaryOperator<Study> spaced(UnaryOperator<Supply.Spaced> change) {
+        return change(g -> g.withSupply(change.apply((Supply.Spaced) g.supply().orElseThrow())));
+    }
+
+    private UnaryOperator<Study> change(UnaryOperator<GoodsIn> change) {
+        return s -> s.changed(in.name(), e -> change.apply((GoodsIn) e));
+    }
+
+    private static Words words(String text) {
+        return new Words(text);
+    }
+}

@@ -1,0 +1,85 @@
+package rhombic.desktop.card.sentences;
+
+import static rhombic.desktop.card.sentences.Sentence.Token.cells;
+import static rhombic.desktop.card.sentences.Sentence.Token.picked;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import rhombic.desktop.card.sentences.Sentence.Grid;
+import rhombic.desktop.card.sentences.Sentence.Part;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.Study;
+import rhombic.study.duty.Need;
+
+/** Who must be there for something: one token, that is picked first and edited as a table then. */
+final class NeedSentences {
+    private NeedSentences() {}
+
+    /** All by whom people can be asked for: crews, then skills. */
+    static List<String> choices(Study study) {
+        Set<String> all = new LinkedHashSet<>();
+        study.crews().forEach(crew -> all.add(crew.name()));
+        study.crews().forEach(crew -> {
+            all.addAll(crew.skills());
+            crew.persons().forEach(person -> all.addAll(person.skills()));
+        });
+        return List.copyOf(all);
+    }
+
+    /**
+     * The token.
+     *
+     * @param empty what it shows while nobody is needed
+     * @param change makes an edit of who is needed
+     */
+    static Part token(Study study, String id, List<Need> needs, String empty, Function<List<Need>, UnaryOperator<Study>> change) {
+        List<String> choices = choices(study);
+        if (needs.isEmpty()) {
+            return picked(id, empty, choices.isEmpty() ? List.of("Place a crew first: it is on the shelf, under People") : choices,
+                    text -> {
+                        if (!choices.contains(text)) {
+                            throw new IllegalArgumentException("There is no crew yet: place one from the shelf, under People");
+                        }
+                        return change.apply(List.of(Need.of(text)));
+                    });
+        }
+        return cells(id, said(needs), new Grid(List.of("whom", "people", "part", "priority", "yields"),
+                needs.stream().map(NeedSentences::row).toList(),
+                "A crew or skill" + (choices.isEmpty() ? "" : " (" + String.join(", ", choices) + ")")
+                        + ", how many, for which part of the time (such as 40 %), how urgent (higher goes first), and yes if they may be "
+                        + "called away to something more urgent. No row: nobody",
+                false, filled -> change.apply(filled.rows().stream().map(NeedSentences::need).toList())));
+    }
+
+    /** As in {@code 2 Brazer and 1 Fitter for 40 %}. */
+    static String said(List<Need> needs) {
+        return needs.stream()
+                .map(need -> need.people() + " " + need.whom() + (need.isAllTheTime() ? "" : " for the first " + need.part())
+                        + (need.priority() == 0 ? "" : ", priority " + need.priority()) + (need.yields() ? ", may be called away" : ""))
+                .collect(Collectors.joining(" and "));
+    }
+
+    private static List<String> row(Need need) {
+        return List.of(need.whom(), String.valueOf(need.people()), need.part().toString(), String.valueOf(need.priority()),
+                need.yields() ? "yes" : "no");
+    }
+
+    private static Need need(List<String> row) {
+        List<String> cells = new ArrayList<>(row);
+        while (cells.size() < 5) {
+            cells.add("");
+        }
+        if (cells.get(0).isBlank()) {
+            throw new IllegalArgumentException("Each row begins with a crew or a skill");
+        }
+        return new Need(cells.get(0), cells.get(1).isBlank() ? 1 : Typed.whole(cells.get(1), "The people"),
+                cells.get(2).isBlank() ? Need.ALL : Quantity.parse(cells.get(2), Dimension.SHARE),
+                cells.get(3).isBlank() ? 0 : Typed.whole(cells.get(3), "The priority"), cells.get(4).strip().equalsIgnoreCase("yes"));
+    }
+}

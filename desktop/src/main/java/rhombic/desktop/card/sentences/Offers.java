@@ -1,0 +1,38 @@
+package rhombic.desktop.card.sentences;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import rhombic.formula.Formula;
+import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.Attribute;
+
+/** All that a formula can read at a place, to be offered while one is typed. */
+final class Offers {
+    private Offers() {}
+
+    static List<String> at(Study study, List<Attribute> here) {
+        Set<String> offers = new LinkedHashSet<>();
+        study.pieceTypes().forEach(type -> type.attributes().forEach(a -> offers.add("piece." + a.name())));
+        new TreeSet<>(Formula.OF_PIECE).forEach(name -> offers.add("piece." + name));
+        here.forEach(a -> offers.add("here." + a.name()));
+        new TreeSet<>(Formula.OF_EQUIPMENT).forEach(name -> offers.add("here." + name));
+        new TreeSet<>(Formula.OF_CLOCK).forEach(name -> offers.add("clock." + name));
+        if (!study.crews().isEmpty()) {
+            new TreeSet<>(Formula.OF_PERSON).forEach(name -> offers.add("person." + name));
+        }
+        study.tables().forEach(table -> offers
+                .add("table('" + table.name() + "', " + (table.keys().size() == 1 ? "piece.type)" : "piece.type, here.name)")));
+        for (Equipment thing : study.equipment()) {
+            thing.basics().attributes().forEach(a -> offers.add("at('" + thing.name() + "')." + a.name()));
+            thing.readable().forEach(name -> offers.add("at('" + thing.name() + "')." + name));
+            offers.add("at('" + thing.name() + "').content");
+        }
+        new TreeSet<>(Formula.FUNCTIONS.keySet()).stream().filter(name -> !name.equals("at") && !name.equals("table"))
+                .forEach(name -> offers.add(Formula.FUNCTIONS.get(name)));
+        return new ArrayList<>(offers);
+    }
+}

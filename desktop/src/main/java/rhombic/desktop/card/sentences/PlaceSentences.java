@@ -1,0 +1,104 @@
+package rhombic.desktop.card.sentences;
+
+import static rhombic.desktop.card.sentences.Sentence.Token.typed;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.DoubleFunction;
+import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
+import rhombic.desktop.card.sentences.Sentence.Part;
+import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.Footprint;
+import rhombic.study.value.Seat;
+
+/** How large a thing is, how high it stands, and where pieces sit on it. */
+final class PlaceSentences {
+    private final Equipment thing;
+
+    private PlaceSentences(Equipment thing) {
+        this.thing = thing;
+    }
+
+    static List<Sentence> of(Equipment thing) {
+        PlaceSentences sentences = new PlaceSentences(thing);
+        List<Sentence> all = new ArrayList<>(List.of(sentences.size()));
+        if (!thing.basics().seat().equals(Seat.USUAL)) {
+            all.add(sentences.seat());
+        }
+        return all;
+    }
+
+    private Sentence size() {
+        Footprint size = thing.footprint();
+        double z = thing.placement().zMetres();
+        List<Part> parts = new ArrayList<>();
+        if (thing.hasOwnSize()) {
+            parts.addAll(sides(size));
+        }
+        parts.addAll(List.of(new Words(thing.hasOwnSize() ? " high and stands " : "Stands "),
+                typed("z", z == 0 ? "on the floor" : metres(z) + " above it", metres(z),
+                        "Height above the floor, such as 2.5 m; 0 m stands on it",
+                        text -> change(e -> e.placed(e.placement().raisedTo(metres(text))))),
+                new Words(". ")));
+        if (thing.basics().seat().equals(Seat.USUAL) && thing.meetsPieces()) {
+            parts.add(Sentence.Token.act("seat", "+ where pieces sit", change(e -> e.with(e.basics().withSeat(new Seat(0, 0, 0.1, 0))))));
+        }
+        return new Sentence(parts);
+    }
+
+    private List<Part> sides(Footprint size) {
+        return List.of(new Words("Is "),
+                side("length", size.lengthMetres(), metres -> new Footprint(metres, size.widthMetres(), size.heightMetres())),
+                new Words(" long, "),
+                side("width", size.widthMetres(), metres -> new Footprint(size.lengthMetres(), metres, size.heightMetres())),
+                new Words(" wide, "),
+                side("height", size.heightMetres(), metres -> new Footprint(size.lengthMetres(), size.widthMetres(), metres)));
+    }
+
+    private Part side(String id, double metres, DoubleFunction<Footprint> with) {
+        return typed(id, metres(metres), metres(metres), "Such as 2.4 m; empty for the usual size of its kind",
+                text -> size(text.isBlank() ? null : with.apply(metres(text))));
+    }
+
+    private UnaryOperator<Study> size(@Nullable Footprint size) {
+        return change(e -> e.with(e.basics().withSize(size)));
+    }
+
+    private Sentence seat() {
+        Seat seat = thing.basics().seat();
+        return new Sentence(new Words("Pieces sit "),
+                seat("seat x", seat.xMetres(), x -> new Seat(x, seat.yMetres(), seat.zMetres(), seat.turnedDegrees())),
+                new Words(" along the flow, "),
+                seat("seat y", seat.yMetres(), y -> new Seat(seat.xMetres(), y, seat.zMetres(), seat.turnedDegrees())),
+                new Words(" to its left and "),
+                seat("seat z", seat.zMetres(), z -> new Seat(seat.xMetres(), seat.yMetres(), z, seat.turnedDegrees())),
+                new Words(" above where they usually do, turned "),
+                typed("seat turned", Typed.degreesText(seat.turnedDegrees()), Typed.degreesText(seat.turnedDegrees()),
+                        "Anticlockwise, such as 90\u00b0",
+                        text -> change(e -> e
+                                .with(e.basics().withSeat(new Seat(seat.xMetres(), seat.yMetres(), seat.zMetres(), Typed.degrees(text)))))),
+                new Words(". "), Sentence.Token.act("seat usual", "as usual", change(e -> e.with(e.basics().withSeat(Seat.USUAL)))));
+    }
+
+    private Part seat(String id, double metres, DoubleFunction<Seat> with) {
+        return typed(id, metres(metres), metres(metres), "A length such as 0.2 m, or -0.2 m the other way",
+                text -> change(e -> e.with(e.basics().withSeat(with.apply(metres(text))))));
+    }
+
+    private UnaryOperator<Study> change(UnaryOperator<Equipment> change) {
+        return study -> study.changed(thing.name(), change);
+    }
+
+    private static double metres(String text) {
+        return Quantity.parse(text, Dimension.LENGTH).inBaseUnit();
+    }
+
+    static String metres(double metres) {
+        return Quantity.metres(Math.round(metres * 1000) / 1000.0).toString();
+    }
+}

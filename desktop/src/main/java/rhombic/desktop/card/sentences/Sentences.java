@@ -1,0 +1,210 @@
+package rhombic.desktop.card.sentences;
+
+import static rhombic.desktop.card.sentences.Sentence.Token.cells;
+import static rhombic.desktop.card.sentences.Sentence.Token.picked;
+import static rhombic.desktop.card.sentences.Sentence.Token.script;
+import static rhombic.desktop.card.sentences.Sentence.Token.several;
+import static rhombic.desktop.card.sentences.Sentence.Token.typed;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.OptionalInt;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import rhombic.desktop.card.sentences.Sentence.Part;
+import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.formula.Formula;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.Study;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.BreakArea;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.Footprint;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Placement;
+import rhombic.study.value.ShutTime;
+import rhombic.study.value.Taking;
+
+/** What a job card says, and what each of its tokens changes. */
+public final class Sentences {
+    private final Study study;
+
+    private Sentences(Study study) {
+        this.study = study;
+    }
+
+    public static List<Sentence> of(Study study, Equipment thing) {
+        Sentences sentences = new Sentences(study);
+        List<Sentence> all = new ArrayList<>(switch (thing) {
+            case GoodsIn in -> GoodsInSentences.of(study, in);
+            case Buffer buffer -> sentences.buffer(buffer);
+            case Conveyor conveyor -> ConveyorSentences.of(study, conveyor);
+            case WorkEquipment station -> WorkSentences.of(study, station);
+            case Crew crew -> CrewSentences.of(study, crew);
+            case BreakArea area -> List.of(new Sentence(words("People of "
+                    + (usersOf(study, area).isEmpty() ? "no crew yet" : usersOf(study, area)) + " spend their breaks here.")));
+            case GoodsOut out -> List.of(new Sentence(
+                    Stream.concat(Stream.of(words("Lets every piece go that reaches it. ")), sentences.inlet(out).stream()).toList()));
+        });
+        if (thing.takesPieces() && !(thing instanceof GoodsOut)) {
+            all.add(sentences.taking(thing));
+        }
+        if (thing.givesPieces()) {
+            all.addAll(WaySentences.of(study, thing, sentences.outlet(thing)));
+        }
+        if (thing.meetsPieces()) {
+            all.addAll(DutySentences.of(study, thing));
+        }
+        all.add(sentences.place(thing));
+        all.addAll(PlaceSentences.of(thing));
+        return all;
+    }
+
+    private static String usersOf(Study study, BreakArea area) {
+        return study.crews().stream().filter(crew -> crew.breakArea().equals(area.name())).map(Crew::name)
+                .collect(Collectors.joining(", "));
+    }
+
+    public static List<Sentence> of(Study study) {
+        return StudySentences.of(study);
+    }
+
+    private List<Sentence> buffer(Buffer buffer) {
+        return List.of(new Sentence(words("Has room for "),
+                typed("room",
+                        buffer.room().isPresent()
+                                ? Typed.pieces(buffer.room().getAsInt())
+                                : buffer.arrangement().isArea() ? "what fits" : "any number",
+                        buffer.room().isPresent() ? String.valueOf(buffer.room().getAsInt()) : "",
+                        "A whole number such as 6; empty for no limit",
+                        text -> change(buffer,
+                                e -> ((Buffer) e).withRoom(
+                                        Typed.isNone(text) ? OptionalInt.empty() : OptionalInt.of(Typed.whole(text, "The room"))))),
+                words(buffer.arrangement().isArea() && buffer.room().isEmpty()
+                        ? ", as many as fit (" + buffer.roomFor(study.pieceTypes()) + "), "
+                        : ", "),
+                picked("arrangement", buffer.arrangement().word(),
+                        Arrays.stream(Buffer.Arrangement.values()).map(Buffer.Arrangement::word).toList(),
+                        text -> change(buffer,
+                                e -> arranged((Buffer) e,
+                                        Typed.choice(Buffer.Arrangement.values(), Buffer.Arrangement::word, text)))),
+                words(", and hands on "),
+                picked("order", buffer.order().word(), Arrays.stream(Buffer.Order.values()).map(Buffer.Order::word).toList(),
+                        text -> change(buffer,
+                                e -> ((Buffer) e).withOrder(Typed.choice(Buffer.Order.values(), Buffer.Order::word, text)))),
+                words(".")));
+    }
+
+    /** An area that has no size of its own yet gets one that a few pieces fit on. */
+    private static Buffer arranged(Buffer buffer, Buffer.Arrangement arrangement) {
+        boolean needsSize = arrangement.isArea() && buffer.basics().size() == null;
+        Buffer sized = needsSize
+                ? buffer.with(buffer.basics().withSize(new Footprint(Math.max(3, buffer.footprint().lengthMetres()), 3, 0.1)))
+                : buffer;
+        return sized.withArrangement(arrangement);
+    }
+
+    private Sentence taking(Equipment thing) {
+        Taking taking = thing.basics().taking();
+        List<String> types = study.pieceTypes().stream().map(PieceType::name).toList();
+        List<Part> parts = new ArrayList<>(List.of(words("Of those that wait it takes "),
+                picked("taking", taking.choice().word(), Arrays.stream(Taking.Choice.values()).map(Taking.Choice::word).toList(),
+                        text -> basics(thing, b -> b.withTaking(
+                                text.equals(Taking.Choice.OLDEST.word())
+                                        ? Taking.OLDEST
+                                        : text.equals(Taking.Choice.TYPE.word())
+                                                ? Taking.byType(types)
+                                                : Taking.byFormula("piece.age"))))));
+        switch (taking.choice()) {
+            case OLDEST -> {}
+            case TYPE -> {
+                parts.add(words(", first "));
+                parts.add(several("taking types", taking.types().isEmpty() ? "+ types" : String.join(", then ", taking.types()),
+                        taking.types(), types, names -> basics(thing, b -> b.withTaking(Taking.byType(names)))));
+            }
+            case FORMULA -> {
+                parts.add(words(", "));
+                parts.add(script("taking formula", taking.formula(), taking.formula(),
+                        "A formula that gives a number; the highest comes first", Offers.at(study, thing.basics().attributes()),
+                        text -> basics(thing, b -> b.withTaking(Taking.byFormula(Formula.parse(text.strip()).text())))));
+            }
+        }
+        parts.add(words(". "));
+        parts.addAll(inlet(thing));
+        return new Sentence(parts);
+    }
+
+    private List<Part> inlet(Equipment thing) {
+        String times = ShutTime.text(thing.basics().shut());
+        Part token = typed("inlet shut", times.isEmpty() ? "+ shut the inlet" : ShutTime.shown(thing.basics().shut()), times,
+                "Elapsed times such as 1 h to 2 h, 5 h on; empty: always open",
+                text -> basics(thing, b -> b.withShut(ShutTime.parse(text))));
+        return times.isEmpty() ? List.of(token) : List.of(words("Its inlet is shut "), token, words("."));
+    }
+
+    private List<Part> outlet(Equipment thing) {
+        String times = ShutTime.text(thing.basics().outletShut());
+        Part token = typed("outlet shut", times.isEmpty() ? "+ shut the outlet" : ShutTime.shown(thing.basics().outletShut()), times,
+                "Elapsed times such as 1 h to 2 h, 5 h on; empty: always open",
+                text -> basics(thing, b -> b.withOutletShut(ShutTime.parse(text))));
+        return times.isEmpty() ? List.of(token) : List.of(words("Its outlet is shut "), token, words("."));
+    }
+
+    /** Shuts or opens an outlet from a moment of the run on; what was to come after that is dropped. */
+    public static UnaryOperator<Study> switchedOutlet(Equipment thing, boolean shut, Quantity from) {
+        List<ShutTime> before = thing.basics().outletShut();
+        return basics(thing, b -> b.withOutletShut(shut ? ShutTime.shutFrom(before, from) : ShutTime.openFrom(before, from)));
+    }
+
+    /** Shuts or opens an inlet from a moment of the run on; what was to come after that is dropped. */
+    public static UnaryOperator<Study> switchedInlet(Equipment thing, boolean shut, Quantity from) {
+        List<ShutTime> before = thing.basics().shut();
+        return basics(thing, b -> b.withShut(shut ? ShutTime.shutFrom(before, from) : ShutTime.openFrom(before, from)));
+    }
+
+    private Sentence place(Equipment thing) {
+        Placement at = thing.placement();
+        Quantity x = Quantity.metres(Math.round(at.xMetres() * 1000) / 1000.0);
+        Quantity y = Quantity.metres(Math.round(at.yMetres() * 1000) / 1000.0);
+        String attributes = thing.basics().attributes().stream().map(a -> a.name() + " " + a.value()).collect(Collectors.joining(", "));
+        return new Sentence(words("Stands at "),
+                typed("x", x.toString(), x.toString(), "East of the middle, such as 4.5 m",
+                        text -> change(thing, e -> e.placed(e.placement().movedTo(metres(text), e.placement().yMetres())))),
+                words(" east, "),
+                typed("y", y.toString(), y.toString(), "North of the middle, such as -2 m",
+                        text -> change(thing, e -> e.placed(e.placement().movedTo(e.placement().xMetres(), metres(text))))),
+                words(" north, turned "),
+                typed("turned", Typed.degreesText(at.turnedDegrees()), Typed.degreesText(at.turnedDegrees()),
+                        "Anticlockwise, such as 90\u00b0",
+                        text -> change(thing, e -> e.placed(e.placement().turnedTo(Typed.degrees(text))))),
+                words(". "),
+                cells("attributes", attributes.isEmpty() ? "+ attribute" : attributes,
+                        StudySentences.attributes(thing.basics().attributes(), list -> basics(thing, b -> b.withAttributes(list)))),
+                words(attributes.isEmpty() ? "" : "."));
+    }
+
+    static UnaryOperator<Study> basics(Equipment thing, UnaryOperator<Basics> change) {
+        return change(thing, e -> e.with(change.apply(e.basics())));
+    }
+
+    private static UnaryOperator<Study> change(Equipment thing, UnaryOperator<Equipment> change) {
+        return s -> s.changed(thing.name(), change);
+    }
+
+    private static double metres(String text) {
+        return Quantity.parse(text, Dimension.LENGTH).inBaseUnit();
+    }
+
+    private static Words words(String text) {
+        return new Words(text);
+    }
+}

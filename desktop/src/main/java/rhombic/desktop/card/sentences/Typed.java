@@ -1,0 +1,60 @@
+package rhombic.desktop.card.sentences;
+
+import java.util.Arrays;
+import java.util.function.Function;
+import rhombic.quantity.Quantity;
+
+/** Reads what is typed into tokens; what can't be used is refused with the rule. */
+public final class Typed {
+    private Typed() {}
+
+    /** A whole number; words after it, as in "3 pieces", are passed over. */
+    public static int whole(String text, String what) {
+        String first = text.strip().split("\\s+", 2)[0];
+        if (!first.matches("[0-9]{1,9}")) {
+            throw new IllegalArgumentException(what + " must be a whole number such as 3; got \u201c" + text.strip() + "\u201d");
+        }
+        return Integer.parseInt(first);
+    }
+
+    /** Which of those has that word. */
+    static <T> T choice(T[] all, Function<T, String> word, String text) {
+        return Arrays.stream(all).filter(one -> word.apply(one).equals(text)).findFirst().orElseThrow();
+    }
+
+    static long seed(String text) {
+        String stripped = text.strip();
+        if (!stripped.matches("-?[0-9]{1,18}")) {
+            throw new IllegalArgumentException("The seed must be a whole number of at most 18 digits; got \u201c" + stripped + "\u201d");
+        }
+        return Long.parseLong(stripped);
+    }
+
+    static double degrees(String text) {
+        String stripped = text.strip().replace("\u00b0", "").strip();
+        if (!stripped.matches("-?[0-9]{1,5}(\\.[0-9]+)?")) {
+            throw new IllegalArgumentException("A turn must be a number of degrees such as 90\u00b0; got \u201c" + text.strip() + "\u201d");
+        }
+        return Double.parseDouble(stripped);
+    }
+
+    static double number(String text, String what) {
+        String stripped = text.strip().split("\\s+", 2)[0];
+        if (!stripped.matches("[0-9]*\\.?[0-9]+")) {
+            throw new IllegalArgumentException(what + " must be a number such as 1.25; got \u201c" + text.strip() + "\u201d");
+        }
+        return Double.parseDouble(stripped);
+    }
+
+    static boolean isNone(String text) {
+        return text.isBlank() || text.strip().equalsIgnoreCase("no limit");
+    }
+
+    static String degreesText(double degrees) {
+        return Quantity.plain(degrees) + "\u00b0";
+    }
+
+    static String pieces(int count) {
+        return count == 1 ? "1 piece" : count + " pieces";
+    }
+}

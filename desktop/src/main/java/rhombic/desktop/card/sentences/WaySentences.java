@@ -1,0 +1,231 @@
+package rhombic.desktop.card.sentences;
+
+import static rhombic.desktop.card.sentences.Sentence.Token.cells;
+import static rhombic.desktop.card.sentences.Sentence.Token.picked;
+import static rhombic.desktop.card.sentences.Sentence.Token.script;
+import static rhombic.desktop.card.sentences.Sentence.Token.several;
+import static rhombic.desktop.card.sentences.Sentence.Token.typed;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import rhombic.desktop.card.sentences.Sentence.Grid;
+import rhombic.desktop.card.sentences.Sentence.Part;
+import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.desktop.work.Edits;
+import rhombic.formula.Formula;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.Link;
+import rhombic.study.LinkFilter;
+import rhombic.study.Study;
+import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.UnpackingStation;
+import rhombic.study.value.Fitting;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.WayOut;
+
+/** Where pieces go from one outlet of something, and which. */
+final class WaySentences {
+    private final Study study;
+    private final Equipment thing;
+    /** Name of the outlet; empty for the usual one. */
+    private final String outlet;
+    private final List<Link> links;
+    /** Tells tokens of one outlet from those of another. */
+    private final String of;
+
+    private WaySentences(Study study, Equipment thing, String outlet) {
+        this.study = study;
+        this.thing = thing;
+        this.outlet = outlet;
+        of = outlet.isEmpty() ? "" : " of " + outlet;
+        links = study.linksFrom(thing.name()).stream()
+                .filter(link -> thing.port(link.fromPort(), false).equals(thing.port(outlet, false))).toList();
+    }
+
+    /** @param andMore what is said behind it */
+    static List<Sentence> of(Study study, Equipment thing, List<Part> andMore) {
+        return new WaySentences(study, thing, "").ways(andMore);
+    }
+
+    static List<Sentence> ofDivert(Study study, Conveyor conveyor, Fitting.Divert divert) {
+        return new WaySentences(study, conveyor, divert.name()).ways(List.of());
+    }
+
+    /** Among all links of the thing, from 1. */
+    private int number(Link link) {
+        return study.linksFrom(thing.name()).indexOf(link) + 1;
+    }
+
+    private static Words words(String text) {
+        return new Words(text);
+    }
+
+    private List<Sentence> ways(List<Part> andMore) {
+        boolean byShares = links.stream().anyMatch(link -> link.share().isPresent());
+        List<Sentence> all = new ArrayList<>();
+        if (links.size() > 1) {
+            all.add(byShares ? new Sentence(words("Chooses by "), shares("shares"), words(".")) : wayOut());
+        }
+        boolean inOrder = chosen().choice() == WayOut.Choice.PREFERENCE;
+        for (int i = 0; i < links.size(); i++) {
+            Link link = links.get(i);
+            List<Part> parts = new ArrayList<>(List.of(
+                    words(i == 0 ? "Hands on to " : byShares || !inOrder ? "and to " : "or, if that is full, to "),
+                    picked("way " + number(link), link.to(), List.of("keep this way", "prefer it", "take the link out"),
+                            text -> way(link, text))));
+            Part share = typed("share " + number(link), link.share().map(Quantity::toString).orElse("+ share"),
+                    link.share().map(Quantity::toString).orElse(""), "A share such as 95 %; empty for none",
+                    text -> link(link,
+                            l -> l.withShare(text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SHARE)))));
+            // What is said comes first, what could be added after the stop.
+            boolean isForAll = link.filter() instanceof LinkFilter.All;
+            link.share().ifPresent(said -> parts.addAll(List.of(words(" "), share)));
+            if (!isForAll) {
+                parts.add(words(" "));
+                parts.addAll(filter(link));
+            }
+            parts.add(words(i == links.size() - 1 ? ". " : ", "));
+            if (link.share().isEmpty()) {
+                parts.add(share);
+            }
+            if (isForAll) {
+                parts.add(words(link.share().isEmpty() ? " " : ""));
+                parts.addAll(filter(link));
+            }
+            parts.addAll(LinkSentences.toAdd(study, link, number(link)));
+            all.add(new Sentence(parts));
+            LinkSentences.of(study, link, number(link)).ifPresent(all::add);
+            all.addAll(FailureSentences.of(study, link, number(link)).all());
+        }
+        List<String> others = study.equipment().stream().filter(Equipment::takesPieces).map(Equipment::name)
+                .filter(name -> !name.equals(thing.name()) && links.stream().noneMatch(l -> l.to().equals(name))).limit(200).toList();
+        List<Part> more = new ArrayList<>();
+        if (!others.isEmpty()) {
+            more.addAll(List.of(words(!links.isEmpty() ? "" : outlet.isEmpty() ? "Hands on to nobody yet. " : "Nothing leaves there yet. "),
+                    picked("link" + of, "+ link", others, text -> s -> s.linked(thing.name(), outlet, text, "")), words(" ")));
+        }
+        more.addAll(andMore);
+        if (!more.isEmpty()) {
+            all.add(new Sentence(more));
+        }
+        return all;
+    }
+
+    /** The shares of all its links in one table; they are seen on the links. */
+    private Part shares(String shown) {
+        List<List<String>> rows = links.stream().map(link -> List.of(link.to(), link.share().map(Quantity::toString).orElse(""))).toList();
+        return cells("shares" + of, shown,
+                new Grid(List.of("to", "share"), rows, "Shares such as 95 % and 5 %; all empty: not by chance", false, filled -> {
+                    Map<String, Optional<Quantity>> given = new HashMap<>();
+                    filled.rows().forEach(row -> given.put(row.get(0),
+                            row.get(1).isBlank() ? Optional.empty() : Optional.of(Quantity.parse(row.get(1), Dimension.SHARE))));
+                    List<String> strangers = given.keySet().stream().filter(name -> links.stream().noneMatch(l -> l.to().equals(name)))
+                            .toList();
+                    if (!strangers.isEmpty()) {
+                        throw new IllegalArgumentException("No link leads to \u201c" + strangers.getFirst() + "\u201d");
+                    }
+                    return s -> s.withLinks(s.links().stream()
+                            .map(l -> links.contains(l) ? l.withShare(given.getOrDefault(l.to(), Optional.empty())) : l)
+                            .toList());
+                }));
+    }
+
+    private Sentence wayOut() {
+        WayOut way = chosen();
+        List<Part> parts = new ArrayList<>(List.of(words("Chooses "),
+                picked("way out" + of, way.choice().word(), Arrays.stream(WayOut.Choice.values()).map(WayOut.Choice::word).toList(),
+                        text -> {
+                            WayOut.Choice choice = Typed.choice(WayOut.Choice.values(), WayOut.Choice::word, text);
+                            return choose(new WayOut(choice, choice == WayOut.Choice.FORMULA ? "'" + links.getFirst().to() + "'" : ""));
+                        })));
+        if (way.choice() == WayOut.Choice.FORMULA) {
+            parts.add(words(", "));
+            parts.add(script("way formula" + of, way.formula(), way.formula(),
+                    outlet.isEmpty()
+                            ? "A formula that gives the name of one of the links, such as table('Routes', piece.type)"
+                            : "A formula that gives the name of one of the links, or '" + thing.name() + "' for straight on",
+                    Offers.at(study, thing.basics().attributes()),
+                    text -> choose(new WayOut(WayOut.Choice.FORMULA, Formula.parse(text.strip()).text()))));
+        }
+        parts.add(words(". "));
+        parts.add(shares("+ shares"));
+        return new Sentence(parts);
+    }
+
+    private WayOut chosen() {
+        return divert().map(Fitting.Divert::wayOut).orElse(thing.basics().wayOut());
+    }
+
+    private Optional<Fitting.Divert> divert() {
+        return thing instanceof Conveyor conveyor && !outlet.isEmpty()
+                ? conveyor.fittings().stream().filter(f -> f.name().equals(outlet) && f instanceof Fitting.Divert)
+                        .map(Fitting.Divert.class::cast)
+                        .findFirst()
+                : Optional.empty();
+    }
+
+    private UnaryOperator<Study> choose(WayOut way) {
+        return divert().map(d -> (UnaryOperator<Study>) s -> s.changed(thing.name(), e -> e instanceof Conveyor now
+                ? now.withFitting(outlet, new Fitting.Divert(d.name(), d.at(), d.side(), way))
+                : e)).orElseGet(() -> Sentences.basics(thing, b -> b.withWayOut(way)));
+    }
+
+    private List<Part> filter(Link link) {
+        List<String> types = study.pieceTypes().stream().map(PieceType::name).toList();
+        List<String> choices = new ArrayList<>(List.of("all", "certain types", "a condition"));
+        if (thing instanceof UnpackingStation || !(link.filter() instanceof LinkFilter.All)) {
+            choices.addAll(List.of("carriers", "contents"));
+        }
+        String id = "only " + number(link);
+        Part pick = picked(id, shown(link.filter()), choices, text -> link(link, l -> l.withFilter(switch (text) {
+            case "certain types" -> new LinkFilter.Types(types.subList(0, 1));
+            case "a condition" -> new LinkFilter.Where("piece.age > 0");
+            case "carriers" -> new LinkFilter.Carriers();
+            case "contents" -> new LinkFilter.Contents();
+            default -> LinkFilter.ALL;
+        })));
+        return switch (link.filter()) {
+            case LinkFilter.Types only ->
+                List.of(words("only "), pick, words(" "), several(id + " types", String.join(" or ", only.types()), only.types(), types,
+                        names -> link(link, l -> l.withFilter(new LinkFilter.Types(names)))));
+            case LinkFilter.Where where -> List.of(words("only where "),
+                    script(id + " where", where.formula(), where.formula(), "A formula that gives yes or no, such as piece.joints > 4",
+                            Offers.at(study, thing.basics().attributes()),
+                            text -> link(link, l -> l.withFilter(new LinkFilter.Where(Formula.parse(text.strip()).text())))),
+                    words(" "), pick);
+            case LinkFilter.Carriers carriers -> List.of(words("only "), pick);
+            case LinkFilter.Contents contents -> List.of(words("only "), pick);
+            case LinkFilter.All all -> List.of(pick);
+        };
+    }
+
+    private static String shown(LinkFilter filter) {
+        return switch (filter) {
+            case LinkFilter.All all -> "+ only";
+            case LinkFilter.Types types -> "types";
+            case LinkFilter.Where where -> "+ only";
+            case LinkFilter.Carriers carriers -> "carriers";
+            case LinkFilter.Contents contents -> "contents";
+        };
+    }
+
+    private static UnaryOperator<Study> way(Link link, String choice) {
+        return switch (choice) {
+            case "prefer it" -> s -> Edits.preferred(s, link);
+            case "take the link out" -> s -> Edits.unlinked(s, link);
+            default -> UnaryOperator.identity();
+        };
+    }
+
+    static UnaryOperator<Study> link(Link link, UnaryOperator<Link> change) {
+        return s -> s.withLinks(
+                s.links().stream().map(l -> l.ends().equals(link.ends()) ? change.apply(l) : l).toList());
+    }
+}

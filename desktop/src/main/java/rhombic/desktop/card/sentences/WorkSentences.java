@@ -1,0 +1,514 @@
+package rhombic.desktop.card.sentences;
+
+import static rhombic.desktop.card.sentences.Sentence.Token.act;
+import static rhombic.desktop.card.sentences.Sentence.Token.cells;
+import static rhombic.desktop.card.sentences.Sentence.Token.picked;
+import static rhombic.desktop.card.sentences.Sentence.Token.script;
+import static rhombic.desktop.card.sentences.Sentence.Token.several;
+import static rhombic.desktop.card.sentences.Sentence.Token.time;
+import static rhombic.desktop.card.sentences.Sentence.Token.typed;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import rhombic.chance.Distribution;
+import rhombic.chance.DistributionText;
+import rhombic.desktop.card.sentences.Sentence.Grid;
+import rhombic.desktop.card.sentences.Sentence.Part;
+import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.formula.Formula;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
+import rhombic.study.Study;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Inspection;
+import rhombic.study.kind.Operation;
+import rhombic.study.kind.Recipe;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.UnpackingStation;
+import rhombic.study.kind.Work;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Table;
+import rhombic.study.value.TimeSource;
+
+/** What the card of a station says: how it works, what it joins or parts, what it checks. */
+final class WorkSentences {
+    private static final List<String> SOURCES = List.of("the same for all", "by type", "from a table", "by a formula");
+    private static final List<String> UNITS = Arrays.stream(Unit.values()).filter(u -> u.dimension() == Dimension.TIME).map(Unit::symbol)
+            .toList();
+
+    private final Study study;
+    private final WorkEquipment station;
+    private final Work work;
+    private final List<String> types;
+
+    private WorkSentences(Study study, WorkEquipment station) {
+        this.study = study;
+        this.station = station;
+        work = station.work();
+        types = study.pieceTypes().stream().map(PieceType::name).toList();
+    }
+
+    static List<Sentence> of(Study study, WorkEquipment station) {
+        WorkSentences s = new WorkSentences(study, station);
+        List<Sentence> all = new ArrayList<>();
+        switch (station) {
+            case Station one -> all.add(s.takes(one));
+            case AssemblyStation assembly -> all.addAll(s.assembly(assembly));
+            case UnpackingStation unpacking -> all.addAll(s.unpacking(unpacking));
+        }
+        all.addAll(s.times());
+        all.addAll(s.extras());
+        if (station instanceof Station one && one.inspection() != null) {
+            all.addAll(s.inspection(one, one.inspection()));
+        }
+        all.add(s.additions());
+        return all;
+    }
+
+    // ---- what it takes
+
+    private Sentence takes(Station one) {
+        Work.Load load = one.load();
+        List<Part> parts = new ArrayList<>(List.of(words("Has "), places(), words(load.pieces() == 1 ? " for one piece each" : " for ")));
+        if (load.pieces() > 1) {
+            parts.add(typed("load", load.pieces() + " pieces together", String.valueOf(load.pieces()),
+                    "Pieces worked on together at each place, such as 6; 1: each by itself",
+                    text -> station(e -> e.withLoad(new Work.Load(Typed.whole(text, "The pieces together"), e.load().longestWait())))));
+            parts.add(words(", "));
+            Quantity wait = load.longestWait();
+            parts.add(typed("longest wait", wait == null ? "only when full" : "after " + wait + " at the latest",
+                    wait == null ? "" : wait.toString(), "A time after which it begins with what there is; empty: only when full",
+                    text -> station(e -> e
+                            .withLoad(new Work.Load(e.load().pieces(), text.isBlank() ? null : Quantity.parse(text, Dimension.TIME))))));
+        }
+        parts.addAll(List.of(words(", and room for "), inputRoom(), words(" before " + (work.places() == 1 ? "it." : "them."))));
+        return new Sentence(parts);
+    }
+
+    private Part places() {
+        return typed("places", work.places() == 1 ? "1 place" : work.places() + " places", String.valueOf(work.places()),
+                "Places that work at the same time, such as 1",
+                text -> work(w -> w.withPlaces(Typed.whole(text, "The places"))));
+    }
+
+    private Part inputRoom() {
+        return typed("input room", String.valueOf(work.inputRoom()), String.valueOf(work.inputRoom()),
+                "Pieces that may wait before it, such as 3; with 0 they wait where they come from",
+                text -> work(w -> w.withInputRoom(Typed.whole(text, "The room before it"))));
+    }
+
+    private List<Sentence> assembly(AssemblyStation one) {
+        List<Sentence> all = new ArrayList<>();
+        List<Part> parts = new ArrayList<>(List.of(
+                picked("way", capital(one.way().word()), Arrays.stream(AssemblyStation.Way.values()).map(w -> capital(w.word())).toList(),
+                        text -> assembly(a -> a.withWay(Arrays.stream(AssemblyStation.Way.values())
+                                .filter(w -> capital(w.word()).equals(text)).findFirst().orElseThrow())))));
+        if (one.way() != AssemblyStation.Way.BATCH) {
+            parts.add(words(", "));
+            parts.add(several("base", one.bases().isEmpty() ? "+ which" : String.join(" or ", one.bases()), one.bases(), types,
+                    names -> assembly(a -> a.withBases(names))));
+        }
+        if (one.way() != AssemblyStation.Way.PACK) {
+            parts.add(words(one.way() == AssemblyStation.Way.BATCH ? ", called " : ", which becomes "));
+            List<String> results = new ArrayList<>(one.way() == AssemblyStation.Way.BATCH ? List.of() : List.of("itself"));
+            results.addAll(types);
+            parts.add(picked("result", one.result().isEmpty() ? one.way() == AssemblyStation.Way.BATCH ? "+ what" : "itself" : one.result(),
+                    results, text -> assembly(a -> a.withResult(text.equals("itself") ? "" : text))));
+        }
+        parts.add(words("."));
+        all.add(new Sentence(parts));
+        all.add(recipe(one));
+        all.add(new Sentence(words("Has "), places(), words(", room for "),
+                typed("part room", one.partRoom() + " of each part", String.valueOf(one.partRoom()),
+                        "Pieces of each part type that may wait, such as 4",
+                        text -> assembly(a -> a.withPartRoom(Typed.whole(text, "The room for parts")))),
+                words(one.way() == AssemblyStation.Way.BATCH ? "" : " and for "),
+                one.way() == AssemblyStation.Way.BATCH ? words("") : inputRoom(),
+                words(one.way() == AssemblyStation.Way.BATCH ? "." : " that it builds on.")));
+        return all;
+    }
+
+    private Sentence recipe(AssemblyStation one) {
+        List<Part> parts = new ArrayList<>(List.of(words("Needs ")));
+        switch (one.recipe()) {
+            case Recipe.Fixed fixed -> parts.add(cells("recipe", fixed.parts().isEmpty() ? "+ parts" : said(fixed.parts()),
+                    new Grid(List.of("part", "number"), rows(fixed.parts()),
+                            "A piece type, or any, and how many; there are " + String.join(", ", types), false, filled -> {
+                                List<Recipe.Part> read = filled.rows().stream().map(row -> part(row.get(0), row.get(1))).toList();
+                                return assembly(a -> a.withRecipe(new Recipe.Fixed(read)));
+                            })));
+            case Recipe.ByKey byKey -> {
+                parts.add(cells("recipe", byKey.parts().entrySet().stream().map(e -> said(e.getValue()) + " for " + e.getKey())
+                        .collect(Collectors.joining("; ")), byKey(byKey)));
+                parts.add(words(" by "));
+                parts.add(script("recipe key", byKey.key(), byKey.key(), "A formula about the base, such as piece.type", offers(),
+                        text -> assembly(a -> a.withRecipe(new Recipe.ByKey(formula(text), byKey.parts())))));
+            }
+            case Recipe.FromTable table -> {
+                parts.add(words("what table "));
+                parts.add(picked("recipe table", table.table(), tables(),
+                        text -> assembly(a -> a.withRecipe(new Recipe.FromTable(text, table.key())))));
+                parts.add(words(" says for "));
+                parts.add(script("recipe key", table.key(), table.key(), "A formula about the base, such as piece.type", offers(),
+                        text -> assembly(a -> a.withRecipe(new Recipe.FromTable(table.table(), formula(text))))));
+            }
+        }
+        parts.add(words(". "));
+        if (one.way() != AssemblyStation.Way.BATCH) {
+            parts.add(picked("recipe depends", "+ depends on",
+                    study.tables().isEmpty() ? List.of("nothing", "the base") : List.of("nothing", "the base", "a table"),
+                    text -> assembly(a -> a.withRecipe(switch (text) {
+                        case "the base" -> new Recipe.ByKey("piece.type", perBase(a));
+                        case "a table" -> new Recipe.FromTable(study.tables().getFirst().name(), "piece.type");
+                        default -> new Recipe.Fixed(List.of());
+                    }))));
+        }
+        return new Sentence(parts);
+    }
+
+    private static Map<String, List<Recipe.Part>> perBase(AssemblyStation a) {
+        Map<String, List<Recipe.Part>> parts = new LinkedHashMap<>();
+        a.bases().forEach(base -> parts.put(base, a.recipe() instanceof Recipe.Fixed fixed ? fixed.parts() : List.of()));
+        return parts;
+    }
+
+    private Grid byKey(Recipe.ByKey byKey) {
+        List<List<String>> rows = new ArrayList<>();
+        byKey.parts().forEach((key, list) -> list.forEach(part -> rows.add(List.of(key, part.type(), String.valueOf(part.count())))));
+        return new Grid(List.of("for", "part", "number"), rows, "For which value of " + byKey.key() + ", which part, and how many", false,
+                filled -> {
+                    Map<String, List<Recipe.Part>> parts = new LinkedHashMap<>();
+                    filled.rows()
+                            .forEach(row -> parts.computeIfAbsent(row.get(0), key -> new ArrayList<>()).add(part(row.get(1), row.get(2))));
+                    return assembly(a -> a.withRecipe(new Recipe.ByKey(byKey.key(), parts)));
+                });
+    }
+
+    private static Recipe.Part part(String type, String count) {
+        return new Recipe.Part(type, Typed.whole(count.isEmpty() ? "1" : count, "The number of parts"));
+    }
+
+    private static List<List<String>> rows(List<Recipe.Part> parts) {
+        return parts.stream().map(part -> List.of(part.type(), String.valueOf(part.count()))).toList();
+    }
+
+    private static String said(List<Recipe.Part> parts) {
+        return parts.stream().map(part -> part.count() + " " + part.type()).collect(Collectors.joining(", "));
+    }
+
+    private List<Sentence> unpacking(UnpackingStation one) {
+        List<Part> parts = new ArrayList<>();
+        boolean splits = one.parting() instanceof UnpackingStation.Parting.Split;
+        parts.add(picked("parting", splits ? "Splits one piece" : "Takes off what is on it",
+                List.of("Takes off what is on it", "Splits one piece"), text -> unpacking(u -> u.withParting(
+                        text.startsWith("Splits")
+                                ? new UnpackingStation.Parting.Split(2, types.isEmpty() ? "Piece" : types.getFirst())
+                                : new UnpackingStation.Parting.TakeOff()))));
+        if (one.parting() instanceof UnpackingStation.Parting.Split split) {
+            parts.add(words(" into "));
+            parts.add(typed("split pieces", String.valueOf(split.pieces()), String.valueOf(split.pieces()), "A whole number such as 2",
+                    text -> unpacking(u -> u
+                            .withParting(new UnpackingStation.Parting.Split(Typed.whole(text, "The number of pieces"), split.type())))));
+            parts.add(words(" of "));
+            parts.add(picked("split type", split.type(), types,
+                    text -> unpacking(u -> u.withParting(new UnpackingStation.Parting.Split(split.pieces(), text)))));
+        }
+        parts.add(words(splits ? "." : "; a carrier goes on, a batch ends."));
+        return List.of(new Sentence(parts), new Sentence(words("Has "), places(), words(" and room for "), inputRoom(), words(" before.")));
+    }
+
+    // ---- times
+
+    private List<Sentence> times() {
+        List<Sentence> all = new ArrayList<>();
+        for (int i = 0; i < work.operations().size(); i++) {
+            int at = i;
+            Operation operation = work.operations().get(i);
+            List<Part> parts = new ArrayList<>();
+            String id = i == 0 ? "time" : "time " + (i + 1);
+            boolean single = work.operations().size() == 1 && operation.name().equals(Operation.WORK);
+            parts.add(words(single ? "Works " : work.operations().size() == 1 ? "Does " : i == 0 ? "First does " : "then "));
+            if (!single) {
+                parts.add(typed("operation " + (i + 1), operation.name(), operation.name(), "A name; empty takes it out",
+                        text -> work(w -> renamed(w, at, text))));
+                parts.add(words(" for "));
+            }
+            List<Part> time = new ArrayList<>(time(id, operation.time(), source -> work(w -> withTime(w, at, source))));
+            Part depends = time.removeLast();
+            parts.addAll(time.subList(0, time.size() - 1));
+            parts.add(words(single ? " on each, which " : ", which "));
+            parts.add(picked(i == 0 ? "adds value" : "adds value " + (i + 1), operation.addsValue() ? "adds value" : "adds no value",
+                    List.of("adds value", "adds no value"),
+                    text -> work(w -> withOperation(w, at,
+                            new Operation(w.operations().get(at).name(), w.operations().get(at).time(), text.equals("adds value"),
+                                    w.operations().get(at).needs())))));
+            parts.add(words(". "));
+            parts.add(depends);
+            parts.add(words(operation.needs().isEmpty() ? " " : " Needs "));
+            parts.add(NeedSentences.token(study, i == 0 ? "needs" : "needs " + (i + 1), operation.needs(), "+ needs",
+                    needs -> work(w -> withOperation(w, at, w.operations().get(at).withNeeds(needs)))));
+            parts.add(words(operation.needs().isEmpty() ? "" : "."));
+            all.add(new Sentence(parts));
+        }
+        if (work.operations().isEmpty()) {
+            all.add(new Sentence(words("Works "), Sentence.Token.time("time", "+ set the time", "",
+                    text -> work(w -> w.withTime(new TimeSource.Drawn(DistributionText.parse(text))))), words(" on each.")));
+        }
+        return all;
+    }
+
+    /** Tokens for how long something takes, and for what that depends on. */
+    private List<Part> time(String id, TimeSource source, Function<TimeSource, UnaryOperator<Study>> change) {
+        Part depends = picked(id + " depends", "+ depends on", SOURCES, text -> change.apply(other(source, text)));
+        return switch (source) {
+            case TimeSource.Drawn drawn -> List.of(Sentence.Token.time(id, drawn.toString(), drawn.toString(),
+                    text -> change.apply(new TimeSource.Drawn(DistributionText.parse(text)))), words(" "), depends);
+            case TimeSource.ByType byType -> List.of(
+                    cells(id, byType.times().entrySet().stream().map(e -> e.getKey() + " " + e.getValue()).collect(Collectors.joining(", "))
+                            + (byType.otherwise() == null ? "" : ", else " + byType.otherwise()), byType(byType, change)),
+                    words(" "), depends);
+            case TimeSource.FromTable table -> List.of(words("as table "),
+                    picked(id + " table", table.table(), tables(),
+                            text -> change.apply(new TimeSource.FromTable(text, keysFor(text, table.keys())))),
+                    words(" says for "),
+                    script(id + " keys", String.join(" and ", table.keys()), String.join(", ", table.keys()),
+                            "One formula for each key, such as piece.type; from, to for a changeover", offers(),
+                            text -> change.apply(new TimeSource.FromTable(table.table(),
+                                    Arrays.stream(text.split(",(?![^(]*\\))")).map(WorkSentences::formula).toList()))),
+                    words(" "), depends);
+            case TimeSource.ByFormula formula -> List.of(
+                    script(id, formula.formula(), formula.formula(), "A formula such as 45 + 8 * piece.joints", offers(),
+                            text -> change.apply(new TimeSource.ByFormula(formula(text), formula.unit()))),
+                    words(" "),
+                    picked(id + " unit", formula.unit().symbol(), UNITS,
+                            text -> change.apply(new TimeSource.ByFormula(formula.formula(), Unit.ofSymbol(text).orElseThrow()))),
+                    words(" "), depends);
+        };
+    }
+
+    private TimeSource other(TimeSource now, String choice) {
+        Distribution usual = now instanceof TimeSource.Drawn drawn ? drawn.time() : DistributionText.parse("60 s");
+        return switch (choice) {
+            case "by type" -> {
+                Map<String, Distribution> times = new LinkedHashMap<>();
+                types.forEach(type -> times.put(type, usual));
+                yield new TimeSource.ByType(times, usual);
+            }
+            case "from a table" -> {
+                if (study.tables().isEmpty()) {
+                    throw new IllegalArgumentException("There is no table yet: select nothing and add one on the card of the study");
+                }
+                yield new TimeSource.FromTable(study.tables().getFirst().name(), keysFor(study.tables().getFirst().name(), List.of()));
+            }
+            case "by a formula" -> new TimeSource.ByFormula(Formula.plain(usual.meanSeconds()), Unit.SECOND);
+            default -> new TimeSource.Drawn(usual);
+        };
+    }
+
+    private List<String> keysFor(String tableName, List<String> now) {
+        int wanted = study.table(tableName).map(t -> t.keys().size()).orElse(1);
+        List<String> keys = new ArrayList<>(now.subList(0, Math.min(wanted, now.size())));
+        while (keys.size() < wanted) {
+            keys.add(keys.isEmpty() ? "piece.type" : "here.name");
+        }
+        return keys;
+    }
+
+    private Grid byType(TimeSource.ByType byType, Function<TimeSource, UnaryOperator<Study>> change) {
+        List<List<String>> rows = new ArrayList<>(
+                byType.times().entrySet().stream().map(e -> List.of(e.getKey(), e.getValue().toString())).toList());
+        Distribution otherwise = byType.otherwise();
+        if (otherwise != null) {
+            rows.add(List.of("others", otherwise.toString()));
+        }
+        return new Grid(List.of("type", "time"), rows,
+                "A time such as 48 s or triangular(40 s, 48 s, 60 s) for each type; others: for all that are not named", false, filled -> {
+                    Map<String, Distribution> times = new LinkedHashMap<>();
+                    Distribution others = null;
+                    for (List<String> row : filled.rows()) {
+                        Distribution time = DistributionText.parse(row.get(1));
+                        if (row.get(0).equalsIgnoreCase("others")) {
+                            others = time;
+                        } else {
+                            times.put(row.get(0), time);
+                        }
+                    }
+                    return change.apply(new TimeSource.ByType(times, others));
+                });
+    }
+
+    private static Work withTime(Work work, int at, TimeSource source) {
+        Operation operation = work.operations().get(at);
+        return withOperation(work, at, operation.withTime(source));
+    }
+
+    private static Work renamed(Work work, int at, String name) {
+        if (name.isBlank()) {
+            List<Operation> fewer = new ArrayList<>(work.operations());
+            fewer.remove(at);
+            return work.withOperations(fewer);
+        }
+        Operation operation = work.operations().get(at);
+        return withOperation(work, at, new Operation(name.strip(), operation.time(), operation.addsValue(), operation.needs()));
+    }
+
+    private static Work withOperation(Work work, int at, Operation operation) {
+        List<Operation> operations = new ArrayList<>(work.operations());
+        operations.set(at, operation);
+        return work.withOperations(operations);
+    }
+
+    // ---- changeover, service, pause, inspection
+
+    private List<Sentence> extras() {
+        List<Sentence> all = new ArrayList<>();
+        TimeSource changeover = work.changeover();
+        if (changeover != null) {
+            List<Part> parts = new ArrayList<>(List.of(words("Changes over to another type in ")));
+            parts.addAll(time("changeover", changeover, source -> work(w -> w.withChangeover(source))));
+            parts.add(words(work.setters().isEmpty() ? ". " : ", by "));
+            parts.add(NeedSentences.token(study, "setters", work.setters(), "+ needs", needs -> work(w -> w.withSetters(needs))));
+            parts.add(words(work.setters().isEmpty() ? " " : ". "));
+            parts.add(act("drop changeover", "take out", work(w -> w.withChangeover(null))));
+            all.add(new Sentence(parts));
+        }
+        Work.Service service = work.service();
+        if (service != null) {
+            all.add(new Sentence(words("After every "),
+                    typed("service pieces", Typed.pieces(service.everyPieces()), String.valueOf(service.everyPieces()),
+                            "A whole number such as 40",
+                            text -> work(w -> w
+                                    .withService(new Work.Service(Typed.whole(text, "The pieces between services"), service.time(),
+                                            service.needs())))),
+                    words(" it is serviced for "),
+                    Sentence.Token.time("service", service.time().toString(), service.time().toString(),
+                            text -> work(w -> w
+                                    .withService(new Work.Service(service.everyPieces(), DistributionText.parse(text), service.needs())))),
+                    words(service.needs().isEmpty() ? ". " : ", by "),
+                    NeedSentences.token(study, "servers", service.needs(), "+ needs",
+                            needs -> work(w -> w.withService(service.withNeeds(needs)))),
+                    words(service.needs().isEmpty() ? " " : ". "), act("drop service", "take out", work(w -> w.withService(null)))));
+        }
+        Distribution pause = work.pause();
+        if (pause != null) {
+            all.add(new Sentence(words("Pauses "),
+                    Sentence.Token.time("pause", pause.toString(), pause.toString(),
+                            text -> work(w -> w.withPause(DistributionText.parse(text)))),
+                    words(" before it lets the next in. "), act("drop pause", "take out", work(w -> w.withPause(null)))));
+        }
+        return all;
+    }
+
+    private List<Sentence> inspection(Station one, Inspection i) {
+        return List.of(
+                new Sentence(words("Of the pieces "),
+                        typed("fails", i.fails().toString(), i.fails().toString(), "A share such as 5 %", text -> inspection(
+                                c -> new Inspection(Quantity.parse(text, Dimension.SHARE), c.look(), c.factor(), c.mostTimes(), c.room(),
+                                        c.maker()))),
+                        words(" fail and look "),
+                        typed("fail look", i.look().isEmpty() ? "as before" : i.look(), i.look(),
+                                "One of the looks of the piece type; empty: as before",
+                                text -> inspection(
+                                        c -> new Inspection(c.fails(), text.strip(), c.factor(), c.mostTimes(), c.room(), c.maker()))),
+                        words(". They go back to the station that made them, where "),
+                        typed("rework room", String.valueOf(i.room()), String.valueOf(i.room()),
+                                "Pieces that may wait for rework there, such as 2",
+                                text -> inspection(c -> new Inspection(c.fails(), c.look(), c.factor(), c.mostTimes(),
+                                        Typed.whole(text, "The room for rework"), c.maker()))),
+                        words(" may wait and are worked on before new ones, at "),
+                        typed("rework factor", Formula.plain(i.factor()) + " times the time", Formula.plain(i.factor()),
+                                "A factor on the time, such as 1.25",
+                                text -> inspection(c -> new Inspection(c.fails(), c.look(), Typed.number(text, "The factor"), c.mostTimes(),
+                                        c.room(), c.maker()))),
+                        words(", by "),
+                        picked("maker", i.maker().word(), Arrays.stream(Inspection.Maker.values()).map(Inspection.Maker::word).toList(),
+                                text -> inspection(c -> new Inspection(c.fails(), c.look(), c.factor(), c.mostTimes(), c.room(),
+                                        Typed.choice(Inspection.Maker.values(), Inspection.Maker::word, text)))),
+                        words(".")),
+                new Sentence(words("What fails after "),
+                        typed("most reworks", i.mostTimes() + (i.mostTimes() == 1 ? " rework" : " reworks"), String.valueOf(i.mostTimes()),
+                                "How often a piece may be worked on again, such as 2",
+                                text -> inspection(c -> new Inspection(c.fails(), c.look(), c.factor(),
+                                        Typed.whole(text, "The most reworks"), c.room(), c.maker()))),
+                        words(" is scrapped. "), act("drop inspection", "take out", station(e -> e.withInspection(null)))));
+    }
+
+    private Sentence additions() {
+        List<Part> parts = new ArrayList<>();
+        if (work.isTimeSet()) {
+            parts.add(act("add operation", "+ operation", work(w -> {
+                List<Operation> more = new ArrayList<>(w.operations());
+                more.add(new Operation("step " + (more.size() + 1), new TimeSource.Drawn(DistributionText.parse("20 s")), false));
+                return w.withOperations(more);
+            })));
+        }
+        if (work.changeover() == null) {
+            parts.add(act("add changeover", "+ changeover",
+                    work(w -> w.withChangeover(new TimeSource.Drawn(DistributionText.parse("5 min"))))));
+        }
+        if (work.service() == null) {
+            parts.add(act("add service", "+ service", work(w -> w.withService(new Work.Service(40, DistributionText.parse("5 min"))))));
+        }
+        if (work.pause() == null) {
+            parts.add(act("add pause", "+ pause", work(w -> w.withPause(DistributionText.parse("10 s")))));
+        }
+        if (station instanceof Station one) {
+            if (one.load().pieces() == 1) {
+                parts.add(act("add load", "+ several together", station(e -> e.withLoad(new Work.Load(6, null)))));
+            }
+            if (one.inspection() == null) {
+                parts.add(act("add inspection", "+ inspection",
+                        station(e -> e.withInspection(new Inspection(Quantity.percent(5), "", 1, 2, 2)))));
+            }
+        }
+        return new Sentence(parts);
+    }
+
+    private List<String> tables() {
+        return study.tables().stream().map(Table::name).toList();
+    }
+
+    private List<String> offers() {
+        return Offers.at(study, station.basics().attributes());
+    }
+
+    private static String formula(String text) {
+        return Formula.parse(text.strip()).text().strip();
+    }
+
+    private UnaryOperator<Study> work(UnaryOperator<Work> change) {
+        return s -> s.changed(station.name(), e -> e instanceof WorkEquipment w ? w.with(change.apply(w.work())) : e);
+    }
+
+    private UnaryOperator<Study> station(UnaryOperator<Station> change) {
+        return s -> s.changed(station.name(), e -> change.apply((Station) e));
+    }
+
+    private UnaryOperator<Study> inspection(UnaryOperator<Inspection> change) {
+        return station(e -> e.inspection() == null ? e : e.withInspection(change.apply(e.inspection())));
+    }
+
+    private UnaryOperator<Study> assembly(UnaryOperator<AssemblyStation> change) {
+        return s -> s.changed(station.name(), e -> change.apply((AssemblyStation) e));
+    }
+
+    private UnaryOperator<Study> unpacking(UnaryOperator<UnpackingStation> change) {
+        return s -> s.changed(station.name(), e -> change.apply((UnpackingStation) e));
+    }
+
+    private static String capital(String word) {
+        return word.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + word.substring(1);
+    }
+
+    private static Words words(String text) {
+        return new Words(text);
+    }
+}

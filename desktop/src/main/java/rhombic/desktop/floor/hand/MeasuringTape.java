@@ -1,0 +1,44 @@
+package rhombic.desktop.floor.hand;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import rhombic.desktop.floor.FloorOverlay;
+import rhombic.desktop.floor.FloorView;
+import rhombic.desktop.floor.Viewpoint;
+
+/** Tells how far two points of the floor are apart: the first is clicked, the other is where the pointer is. */
+final class MeasuringTape {
+    private final FloorView floor;
+    private Viewpoint.@Nullable Spot from;
+
+    MeasuringTape(FloorView floor) {
+        this.floor = floor;
+    }
+
+    /** Begins at the pixel, or, where it has begun, leaves what it shows and begins anew with the next click. */
+    void press(double x, double y) {
+        from = from == null ? floor.floorAt(x, y).orElse(null) : null;
+    }
+
+    void show(double x, double y) {
+        Viewpoint.Spot begun = from;
+        Optional<Viewpoint.Spot> to = floor.floorAt(x, y);
+        if (begun == null || to.isEmpty()) {
+            if (begun == null && floor.overlay().hasNoLines()) {
+                floor.overlay().setMarks(new FloorOverlay.Marks(List.of(), List.of(), "click the first point", x, y));
+            }
+            floor.drawOverlay();
+            return;
+        }
+        List<double[]> lines = new ArrayList<>();
+        floor.pixelOf(begun.x(), begun.y(), 0.02).ifPresent(p -> lines.add(new double[] {p.x(), p.y(), x, y}));
+        double dx = to.get().x() - begun.x();
+        double dy = to.get().y() - begun.y();
+        floor.overlay().setMarks(new FloorOverlay.Marks(lines, List.of(),
+                String.format(Locale.ROOT, "%.3f m apart: ", Math.hypot(dx, dy)) + TypedDistance.shown(dx, dy), x, y));
+        floor.drawOverlay();
+    }
+}

@@ -1,0 +1,94 @@
+package rhombic.desktop.floor.hand;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import rhombic.desktop.floor.FloorOverlay;
+import rhombic.desktop.floor.FloorView;
+import rhombic.desktop.floor.Viewpoint;
+import rhombic.desktop.work.WayDrawing;
+import rhombic.desktop.work.Workbench;
+import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Equipment;
+
+/** What clicks and keys do while a conveyor is drawn: each click sets a corner, a double click or Enter ends it. */
+final class WayHand {
+    private final FloorView floor;
+    private final Workbench bench;
+    private final Runnable ended;
+    private final WayDrawing drawing = new WayDrawing();
+
+    /** @param ended called once a conveyor is drawn, so that the next can begin */
+    WayHand(FloorView floor, Workbench bench, Runnable ended) {
+        this.floor = floor;
+        this.bench = bench;
+        this.ended = ended;
+    }
+
+    boolean hasBegun() {
+        return drawing.hasBegun();
+    }
+
+    void press(MouseEvent e) {
+        if (e.getClickCount() > 1 && drawing.canEnd()) {
+            end();
+            return;
+        }
+        add(e.getX(), e.getY());
+        show(e.getX(), e.getY());
+    }
+
+    /** Digits are a length, or a length and a turn; says whether the key was one of its own. */
+    boolean key(KeyEvent e, double x, double y) {
+        if (!drawing.hasBegun()) {
+            return false;
+        }
+        if (e.getCode() == KeyCode.ENTER) {
+            if (drawing.typed().isEmpty()) {
+                end();
+                return true;
+            }
+            add(x, y);
+        } else if (e.getCode() == KeyCode.BACK_SPACE) {
+            drawing.takeBack();
+        } else if (e.getText().matches("[0-9.,\\- ]")) {
+            drawing.type(e.getText());
+        } else {
+            return false;
+        }
+        show(x, y);
+        return true;
+    }
+
+    /** Shows the conveyor as it would be if its last corner were at the pixel. */
+    void show(double x, double y) {
+        Optional<Conveyor> shown = spot(x, y).flatMap(spot -> drawing.shown(bench.study(), spot.x(), spot.y()))
+                .map(WayDrawing.Drawn::conveyor);
+        floor.showGhost(shown.map(List::<Equipment>of).orElse(List.of()));
+        String note = !drawing.hasBegun()
+                ? "click where it begins; on another conveyor it branches off"
+                : shown.map(conveyor -> String.format(Locale.ROOT, "%.2f m", conveyor.route().metres())).orElse("")
+                        + (drawing.typed().isEmpty() ? "" : "  typed: " + drawing.typed());
+        floor.overlay().setMarks(new FloorOverlay.Marks(List.of(), List.of(), note, x, y));
+        floor.drawOverlay();
+    }
+
+    private void add(double x, double y) {
+        spot(x, y).ifPresent(spot -> drawing.add(bench.study(), spot.x(), spot.y()));
+    }
+
+    private Optional<Viewpoint.Spot> spot(double x, double y) {
+        return floor.floorAt(x, y).filter(FloorGestures::isNear);
+    }
+
+    private void end() {
+        drawing.ended(bench.study()).ifPresent(drawn -> {
+            bench.edit("draw " + drawn.conveyor().name(), drawn::placed);
+            bench.select(drawn.conveyor().name());
+        });
+        ended.run();
+    }
+}
