@@ -120,19 +120,6 @@ final class Stretch extends Node {
     }
 
     @Override
-    public void connect(WaysOut ways, Ranking ranking, boolean someMayNotGo) {
-        super.connect(ways, ranking, someMayNotGo);
-        if (begins instanceof Fitting.Merge merge) {
-            switch (merge.first()) {
-                case MAIN -> line.rankBy(Ranking.Kept.WHILE_IT_WAITS, standing -> standing.way.isAside() ? 1 : 0);
-                case SIDE -> line.rankBy(Ranking.Kept.WHILE_IT_WAITS, standing -> standing.way.isAside() ? 0 : 1);
-                case TURN -> line.rankBy(Ranking.Kept.NOT_AT_ALL, standing -> standing.way.isAside() == lastAside ? 1 : 0);
-                case OLDEST -> line.rankBy(Ranking.BY_AGE);
-            }
-        }
-    }
-
-    @Override
     protected void begin() {
         for (int i = 0; i < lanes.length; i++) {
             offers[i] = new LaneOffer(lanes[i]);

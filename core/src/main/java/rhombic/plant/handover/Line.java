@@ -16,8 +16,7 @@ public final class Line {
     private static final Comparator<Offer.Standing> BY_RANK = Comparator.comparingDouble((Offer.Standing s) -> s.rank)
             .thenComparingLong(s -> s.turn);
 
-    private Ranking.Kept kept = Ranking.Kept.AS_THEY_CAME;
-    private Rank rank = standing -> 0;
+    private Ranking ranking = Ranking.BY_AGE;
     private @Nullable TreeSet<Offer.Standing> ranked;
     private Offer.Standing[] asked = {};
     private Offer.@Nullable Standing first;
@@ -26,21 +25,10 @@ public final class Line {
     private int size;
     private long turns;
 
-    /** Which goes first: the lowest. */
-    public interface Rank {
-        double of(Offer.Standing standing);
-    }
-
     /** Called once, before anything stands in it. */
-    public void rankBy(Ranking ranking) {
-        rankBy(ranking.kept(), standing -> ranking.rank(standing.offer.piece()));
-    }
-
-    /** The same by where they come from. */
-    public void rankBy(Ranking.Kept newKept, Rank newRank) {
-        kept = newKept;
-        rank = newRank;
-        ranked = newKept == Ranking.Kept.WHILE_IT_WAITS ? new TreeSet<>(BY_RANK) : null;
+    void rankBy(Ranking newRanking) {
+        ranking = newRanking;
+        ranked = ranking.kept() == Ranking.Kept.WHILE_IT_WAITS ? new TreeSet<>(BY_RANK) : null;
     }
 
     public boolean isEmpty() {
@@ -52,7 +40,7 @@ public final class Line {
         if (lastUrgent != null || first == null) {
             return first;
         }
-        return switch (kept) {
+        return switch (ranking.kept()) {
             case AS_THEY_CAME -> first;
             case WHILE_IT_WAITS -> firstRanked();
             case NOT_AT_ALL -> firstAsked();
@@ -64,7 +52,7 @@ public final class Line {
         if (standing.urgent && standing != lastUrgent) {
             return standing.behind;
         }
-        return switch (kept) {
+        return switch (ranking.kept()) {
             case AS_THEY_CAME -> standing.behind;
             case WHILE_IT_WAITS -> standing.urgent ? firstRanked() : ranked == null ? null : ranked.higher(standing);
             case NOT_AT_ALL -> standing.urgent ? firstAsked() : standing.turn + 1 < asked.length ? asked[(int) standing.turn + 1] : null;
@@ -80,7 +68,7 @@ public final class Line {
         Offer.Standing[] all = new Offer.Standing[size];
         int count = 0;
         for (; one != null; one = one.behind) {
-            one.rank = rank.of(one);
+            one.rank = ranking.rank(one.offer.piece());
             one.turn = count;
             all[count++] = one;
         }
@@ -104,7 +92,7 @@ public final class Line {
         insert(standing, last);
         TreeSet<Offer.Standing> tree = ranked;
         if (tree != null) {
-            standing.rank = rank.of(standing);
+            standing.rank = ranking.rank(standing.offer.piece());
             standing.turn = turns++;
             tree.add(standing);
         }
@@ -154,7 +142,7 @@ public final class Line {
     /** The piece on offer is another one now: it stands where the old one stood, unless it ranks otherwise. */
     void exchanged(Offer.Standing standing) {
         boolean urgent = standing.offer.piece().isFailed();
-        boolean ranksAlike = kept != Ranking.Kept.WHILE_IT_WAITS || rank.of(standing) == standing.rank;
+        boolean ranksAlike = ranking.kept() != Ranking.Kept.WHILE_IT_WAITS || ranking.rank(standing.offer.piece()) == standing.rank;
         if (urgent != standing.urgent || !ranksAlike) {
             remove(standing);
             add(standing);
@@ -167,7 +155,7 @@ public final class Line {
         if (tree != null) {
             tree.clear();
             for (Offer.Standing one = lastUrgent == null ? first : lastUrgent.behind; one != null; one = one.behind) {
-                one.rank = rank.of(one);
+                one.rank = ranking.rank(one.offer.piece());
                 tree.add(one);
             }
         }
