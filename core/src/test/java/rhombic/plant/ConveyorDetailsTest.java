@@ -205,7 +205,7 @@ class ConveyorDetailsTest {
         RunFigures run = fromTheSide(10, "0 s to 100 s");
         assertEquals(92, type(run, "Other").lead().mean(), NEAR, "it stands a metre behind the box, and leaves 2 s after it, at 102 s");
         assertEquals(4.4 / 0.5, type(run, "Other").moveMean(), NEAR);
-        assertEquals(92 - 4.4 / 0.5, type(run, "Other").blockedMean(), NEAR);
+        assertEquals(92 - 4.8 - 4.4 / 0.5, type(run, "Other").blockedMean(), NEAR, "4.8 s it has waited beside it for a gap");
     }
 
     // ---- what keeps pieces from coming on
