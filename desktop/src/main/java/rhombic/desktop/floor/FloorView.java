@@ -1,8 +1,6 @@
 package rhombic.desktop.floor;
 
 import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -10,25 +8,18 @@ import javafx.geometry.Point3D;
 import javafx.scene.AmbientLight;
 import javafx.scene.DirectionalLight;
 import javafx.scene.Group;
-import javafx.scene.Node;
 import javafx.scene.PerspectiveCamera;
 import javafx.scene.SceneAntialiasing;
 import javafx.scene.SubScene;
-import javafx.scene.image.WritableImage;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.paint.PhongMaterial;
 import javafx.scene.shape.MeshView;
-import javafx.scene.shape.TriangleMesh;
 import javafx.scene.transform.Affine;
-import javafx.scene.transform.Rotate;
-import javafx.scene.transform.Scale;
 import org.jspecify.annotations.Nullable;
-import rhombic.desktop.floor.body.Bodies;
 import rhombic.desktop.floor.body.Lamps;
 import rhombic.desktop.floor.body.MeshMaker;
 import rhombic.desktop.floor.body.Swatch;
-import rhombic.desktop.work.Edits;
 import rhombic.scene.Poses;
 import rhombic.scene.Scene;
 import rhombic.space.Path;
@@ -36,25 +27,15 @@ import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.Equipment;
-import rhombic.study.kind.WorkEquipment;
-import rhombic.study.value.Footprint;
 import rhombic.study.value.NamedView;
-import rhombic.study.value.Placement;
 import rhombic.trace.Moment;
 
 /** Draws the floor: ground, bodies, links, pieces and state lamps in 3D, names and numbers over them. */
 public final class FloorView extends Region {
     private static final Color PAPER = Color.web("#E6E1D4");
-    /** With more equipment than this, only what is near is drawn in detail. */
-    private static final int CROWD_FROM = 600;
-    private static final int MOST_DETAILED = 300;
-    private static final double DETAIL_PIXELS = 9;
     private static final double DEGREES_PER_PIXEL = 0.35;
     private static final double PIECE_PIXELS = 9;
-    /** Pixels for a metre below which rollers and lanes can't be told apart. */
-    private static final double FAR_PIXELS = 14;
 
-    private final Group bodies = new Group();
     /** So many meshes at most are pieces of one type and look drawn in; each is touched only if something in it moves. */
     private static final int MOST_MESHES = 100;
 
@@ -63,12 +44,10 @@ public final class FloorView extends Region {
     private final PerspectiveCamera camera = new PerspectiveCamera(true);
     private final SubScene scene;
     private final FloorOverlay overlay = new FloorOverlay();
-    private final Bodies shapes = new Bodies();
     private final PhongMaterial palette = new PhongMaterial();
     private final PeopleView people = new PeopleView(palette);
     private final Lamps lamps = new Lamps(palette);
-    private final Map<String, Body> bodyOf = new HashMap<>();
-    private final Map<String, Equipment> byName = new HashMap<>();
+    private final EquipmentView equipment = new EquipmentView(palette, lamps);
     private final MeshView travelling = new MeshView();
     private final Group ghost = new Group();
 
@@ -89,7 +68,7 @@ public final class FloorView extends Region {
         palette.setSpecularColor(Color.TRANSPARENT);
         DirectionalLight sun = new DirectionalLight(Color.gray(0.68));
         sun.setDirection(new Point3D(0.45, 0.85, 0.62));
-        Group world = new Group(underlay, bodies, swarms, people.view(), lamps.besideLinks(), travelling, ghost,
+        Group world = new Group(underlay, equipment.view(), swarms, people.view(), lamps.besideLinks(), travelling, ghost,
                 new AmbientLight(Color.gray(0.5)), sun);
         travelling.setMaterial(palette);
         scene = new SubScene(world, 640, 480, true, smooth() ? SceneAntialiasing.BALANCED : SceneAntialiasing.DISABLED);
@@ -227,7 +206,7 @@ public final class FloorView extends Region {
     }
 
     public void drawOverlay() {
-        overlay.draw(study, ground, view, isCrowded() ? DETAIL_PIXELS : 0);
+        overlay.draw(study, ground, view, equipment.isCrowded() ? EquipmentView.DETAIL_PIXELS : 0);
     }
 
     public Study study() {
@@ -296,15 +275,7 @@ public final class FloorView extends Region {
 
     /** Shows what would be placed or moved, as a pale body. */
     public void showGhost(List<Equipment> things) {
-        ghost.getChildren().setAll(things.stream().map(this::ghostBody).toList());
-    }
-
-    private Node ghostBody(Equipment thing) {
-        MeshView body = new MeshView(shapes.of(thing));
-        PhongMaterial pale = new PhongMaterial(Color.web("#F3D9A8"));
-        body.setMaterial(pale);
-        stretch(body, thing);
-        return placed(new Group(body), thing);
+        ghost.getChildren().setAll(things.stream().map(equipment::ghost).toList());
     }
 
     // ---- camera
@@ -344,11 +315,11 @@ public final class FloorView extends Region {
         double depth = 60 + view.distance();
         camera.setNearClip(view.isPlan() ? Math.max(0.1, view.distance() - 40) : 0.2);
         camera.setFarClip(view.isPlan() ? view.distance() + 10 : depth * 6);
-        if (isCrowded()) {
+        if (equipment.isCrowded()) {
             showBodies();
         }
         pieceSwarms.forEach(swarm -> swarm.end(view, getHeight())); // what was near may be far now
-        refine();
+        equipment.refine(view, getWidth(), getHeight());
         drawOverlay();
     }
 
@@ -439,107 +410,27 @@ public final class FloorView extends Region {
     // ---- building the scene
 
     private void rebuild() {
-        byName.clear();
-        study.equipment().forEach(thing -> byName.put(thing.name(), thing));
-        bodyOf.entrySet().removeIf(entry -> !entry.getValue().shows(byName.get(entry.getKey()), shapes));
+        equipment.setStudy(study);
         showBodies();
         Scenery.Ground now = Scenery.Ground.of(study);
         if (!now.equals(ground) || underlay.getChildren().isEmpty()) {
             ground = now;
-            underlay.getChildren().setAll(new Scenery(study, byName, palette).nodes(isCrowded()));
+            underlay.getChildren().setAll(new Scenery(study, equipment.byName(), palette).nodes(equipment.isCrowded()));
         }
         drawOverlay();
     }
 
-    /**
-     * Puts the bodies into the scene. Of a great many only those near enough to be made out, for a scene slows down
-     * with the number of its nodes; the others are seen as blocks, all of them one mesh.
-     */
     private void showBodies() {
-        List<Equipment> detailed = isCrowded() ? near() : study.equipment();
-        List<Node> nodes = new ArrayList<>(detailed.size());
-        Map<String, MeshView> lit = new HashMap<>();
-        for (Equipment thing : detailed) {
-            Body body = bodyOf.computeIfAbsent(thing.name(), name -> body(thing));
-            nodes.add(body.group);
-            if (body.lamp != null) {
-                lit.put(thing.name(), body.lamp);
-            }
-        }
-        lamps.are(lit);
-        if (!nodes.equals(bodies.getChildren())) {
-            bodies.getChildren().setAll(nodes);
+        if (equipment.show(view, getWidth(), getHeight())) {
             shownNanos = -2;
-            refine();
         }
     }
 
-    /** What is far is drawn simpler. */
-    private void refine() {
-        for (Body body : bodyOf.values()) {
-            if (body.far != body.mesh) {
-                boolean isFar = view.project(body.placement.xMetres(), body.placement.yMetres(), 0, getWidth(), getHeight())
-                        .map(at -> view.pixelsPerMetre(at.depth(), getHeight()) < FAR_PIXELS).orElse(true);
-                TriangleMesh wanted = isFar ? body.far : body.mesh;
-                if (body.solid.getMesh() != wanted) {
-                    body.solid.setMesh(wanted);
-                }
-            }
-        }
-    }
-
-    private boolean isCrowded() {
-        return study.equipment().size() > CROWD_FROM;
-    }
-
-    private List<Equipment> near() {
-        record Near(Equipment thing, double depth) {}
-        List<Near> near = new ArrayList<>();
-        for (Equipment thing : study.equipment()) {
-            view.project(thing.placement().xMetres(), thing.placement().yMetres(), 0, getWidth(), getHeight())
-                    .filter(p -> view.pixelsPerMetre(p.depth(), getHeight()) >= DETAIL_PIXELS)
-                    .filter(p -> p.x() > -100 && p.y() > -100 && p.x() < getWidth() + 100 && p.y() < getHeight() + 150)
-                    .ifPresent(p -> near.add(new Near(thing, p.depth())));
-        }
-        return near.stream().sorted(Comparator.comparingDouble(Near::depth)).limit(MOST_DETAILED).map(Near::thing).toList();
-    }
-
-    private record Body(MeshView solid, TriangleMesh mesh, TriangleMesh far, Placement placement, Footprint size, Group group,
-            @Nullable MeshView lamp) {
-        /** Whether the equipment looks as this does and stands where it does. */
-        boolean shows(@Nullable Equipment thing, Bodies shapes) {
-            return thing != null && mesh == shapes.of(thing) && placement.equals(thing.placement()) && size.equals(thing.footprint());
-        }
-    }
-
-    private Body body(Equipment thing) {
-        TriangleMesh mesh = shapes.of(thing);
-        MeshView body = new MeshView(mesh);
-        body.setMaterial(palette);
-        stretch(body, thing);
-        Group group = new Group(body);
-        MeshView lamp = null;
-        if (thing instanceof WorkEquipment) {
-            lamp = lamps.on(thing);
-            group.getChildren().add(lamp);
-        }
-        return new Body(body, mesh, shapes.far(thing), thing.placement(), thing.footprint(), placed(group, thing), lamp);
-    }
-
-    private static void stretch(MeshView body, Equipment thing) {
-        double[] by = Bodies.stretch(thing);
-        if (by[0] != 1 || by[1] != 1 || by[2] != 1) {
-            body.getTransforms().add(new Scale(by[0], by[2], by[1]));
-        }
-    }
-
-    private static Group placed(Group group, Equipment thing) {
-        group.setTranslateX(thing.placement().xMetres());
-        group.setTranslateZ(thing.placement().yMetres());
-        group.setTranslateY(-thing.placement().zMetres());
-        group.setRotationAxis(Rotate.Y_AXIS);
-        group.getTransforms().setAll(new Rotate(-thing.placement().turnedDegrees(), Rotate.Y_AXIS));
-        return group;
+    /** Without floor, links and labels. */
+    void showOnlyBodies() {
+        underlay.getChildren().clear();
+        scene.setFill(Color.TRANSPARENT);
+        overlay.setVisible(false);
     }
 
     /** Rhombi that travel along the links in the flow's direction. */
@@ -559,35 +450,5 @@ public final class FloorView extends Region {
 
     public void hideTravel() {
         travelling.setVisible(false);
-    }
-
-    /** A picture of the whole plant as this floor looks at it, at a moment if one is given: for what is handed on. */
-    public static WritableImage picture(Study study, Viewpoint from, Optional<Moment> moment, int width, int height) {
-        FloorView floor = new FloorView();
-        floor.resize(width, height);
-        floor.setStudy(study);
-        floor.layout();
-        floor.look(from);
-        floor.fit(java.util.Set.of());
-        moment.ifPresent(m -> floor.showMoment(m, 0));
-        return new javafx.scene.Scene(floor, width, height).snapshot(null);
-    }
-
-    /** A picture of a thing for the shelf. */
-    public static WritableImage thumbnail(Equipment thing, int width, int height) {
-        FloorView floor = new FloorView();
-        floor.resize(width, height);
-        floor.setStudy(Edits.placed(Study.empty(), thing));
-        floor.underlay.getChildren().clear();
-        floor.scene.setFill(Color.TRANSPARENT);
-        floor.overlay.setVisible(false);
-        floor.layout();
-        double half = Math.min(2, thing.footprint().lengthMetres() / 2);
-        floor.look(new Viewpoint(0, 0, 28, 26, 10, Viewpoint.USUAL_FIELD)
-                .fitted(List.of(new double[] {-half, -0.8, 0}, new double[] {half, 0.8, 0},
-                        new double[] {half, -0.8, 0}, new double[] {-half, 0.8, 0}, new double[] {0, 0, 2.2}), width, height));
-        javafx.scene.Scene alone = new javafx.scene.Scene(floor, width, height);
-        alone.setFill(Color.TRANSPARENT);
-        return alone.snapshot(null);
     }
 }

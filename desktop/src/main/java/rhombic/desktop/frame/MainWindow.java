@@ -23,6 +23,7 @@ import rhombic.desktop.card.JobCardView;
 import rhombic.desktop.floor.hand.FloorGestures;
 import rhombic.desktop.compare.ComparePage;
 import rhombic.desktop.diagnose.DiagnosePage;
+import rhombic.desktop.floor.FloorPictures;
 import rhombic.desktop.floor.FloorView;
 import rhombic.desktop.watch.StripsView;
 import rhombic.desktop.watch.TransportBar;
@@ -180,7 +181,7 @@ public final class MainWindow implements AutoCloseable {
     /** The base as the floor looks at it, with its pieces if its run is the one that is watched. */
     private WritableImage pictureOfBase() {
         Optional<Moment> moment = bench.alternative().isEmpty() ? player.moment() : Optional.empty();
-        return FloorView.picture(bench.base(), floor.view(), moment, 1400, 800);
+        return FloorPictures.whole(bench.base(), floor.view(), moment, 1400, 800);
     }
 
     public ComparePage compare() {

@@ -20,6 +20,7 @@ import org.jspecify.annotations.Nullable;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
 import rhombic.desktop.floor.hand.FloorGestures;
+import rhombic.desktop.floor.FloorPictures;
 import rhombic.desktop.floor.FloorView;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Study;
@@ -134,7 +135,7 @@ final class Shelf extends HBox {
 
     private Button made(Kind<?> kind) {
         ImageView picture = new ImageView(
-                FloorView.thumbnail(Edits.made(kind, Study.empty(), Placement.at(0, 0)), THUMB_WIDTH, THUMB_HEIGHT));
+                FloorPictures.thumbnail(Edits.made(kind, Study.empty(), Placement.at(0, 0)), THUMB_WIDTH, THUMB_HEIGHT));
         Button button = new Button(kind.word(), picture);
         button.setContentDisplay(javafx.scene.control.ContentDisplay.TOP);
         button.getStyleClass().add("thing");

@@ -1,0 +1,167 @@
+package rhombic.desktop.floor;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import javafx.scene.Group;
+import javafx.scene.Node;
+import javafx.scene.paint.Color;
+import javafx.scene.paint.PhongMaterial;
+import javafx.scene.shape.MeshView;
+import javafx.scene.shape.TriangleMesh;
+import javafx.scene.transform.Rotate;
+import javafx.scene.transform.Scale;
+import org.jspecify.annotations.Nullable;
+import rhombic.desktop.floor.body.Bodies;
+import rhombic.desktop.floor.body.Lamps;
+import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.Footprint;
+import rhombic.study.value.Placement;
+
+/**
+ * The bodies of all equipment as they are seen from somewhere: what looks as before stays untouched, what is far is drawn simpler, and
+ * of a great many only those near enough to be made out have a body of their own.
+ */
+final class EquipmentView {
+    /** Pixels a metre below which equipment among a great many has no body of its own. */
+    static final double DETAIL_PIXELS = 9;
+
+    private static final int CROWD_FROM = 600;
+    private static final int MOST_DETAILED = 300;
+    /** Pixels a metre below which bodies are drawn simpler. */
+    private static final double FAR_PIXELS = 14;
+
+    private final Group bodies = new Group();
+    private final Bodies shapes = new Bodies();
+    private final PhongMaterial palette;
+    private final Lamps lamps;
+    private final Map<String, Body> bodyOf = new HashMap<>();
+    private final Map<String, Equipment> byName = new HashMap<>();
+    private Study study = Study.empty();
+
+    private record Body(MeshView solid, TriangleMesh mesh, TriangleMesh far, Placement placement, Footprint size, Group group,
+            @Nullable MeshView lamp) {
+        /** Whether the equipment looks as this does and stands where it does. */
+        boolean shows(@Nullable Equipment thing, Bodies shapes) {
+            return thing != null && mesh == shapes.of(thing) && placement.equals(thing.placement()) && size.equals(thing.footprint());
+        }
+    }
+
+    EquipmentView(PhongMaterial palette, Lamps lamps) {
+        this.palette = palette;
+        this.lamps = lamps;
+    }
+
+    Group view() {
+        return bodies;
+    }
+
+    Map<String, Equipment> byName() {
+        return byName;
+    }
+
+    void setStudy(Study newStudy) {
+        study = newStudy;
+        byName.clear();
+        study.equipment().forEach(thing -> byName.put(thing.name(), thing));
+        bodyOf.entrySet().removeIf(entry -> !entry.getValue().shows(byName.get(entry.getKey()), shapes));
+    }
+
+    /** Whether there is so much that what is far away is seen as blocks, all of them one mesh. */
+    boolean isCrowded() {
+        return study.equipment().size() > CROWD_FROM;
+    }
+
+    /**
+     * Puts the bodies into the scene, for a scene slows down with the number of its nodes.
+     *
+     * @return whether others are in it now than before
+     */
+    boolean show(Viewpoint view, double width, double height) {
+        List<Equipment> detailed = isCrowded() ? near(view, width, height) : study.equipment();
+        List<Node> nodes = new ArrayList<>(detailed.size());
+        Map<String, MeshView> lit = new HashMap<>();
+        for (Equipment thing : detailed) {
+            Body body = bodyOf.computeIfAbsent(thing.name(), name -> body(thing));
+            nodes.add(body.group);
+            if (body.lamp != null) {
+                lit.put(thing.name(), body.lamp);
+            }
+        }
+        lamps.are(lit);
+        if (nodes.equals(bodies.getChildren())) {
+            return false;
+        }
+        bodies.getChildren().setAll(nodes);
+        refine(view, width, height);
+        return true;
+    }
+
+    /** What is far is drawn simpler. */
+    void refine(Viewpoint view, double width, double height) {
+        for (Body body : bodyOf.values()) {
+            if (body.far != body.mesh) {
+                boolean isFar = view.project(body.placement.xMetres(), body.placement.yMetres(), 0, width, height)
+                        .map(at -> view.pixelsPerMetre(at.depth(), height) < FAR_PIXELS).orElse(true);
+                TriangleMesh wanted = isFar ? body.far : body.mesh;
+                if (body.solid.getMesh() != wanted) {
+                    body.solid.setMesh(wanted);
+                }
+            }
+        }
+    }
+
+    private List<Equipment> near(Viewpoint view, double width, double height) {
+        record Near(Equipment thing, double depth) {}
+        List<Near> near = new ArrayList<>();
+        for (Equipment thing : study.equipment()) {
+            view.project(thing.placement().xMetres(), thing.placement().yMetres(), 0, width, height)
+                    .filter(p -> view.pixelsPerMetre(p.depth(), height) >= DETAIL_PIXELS)
+                    .filter(p -> p.x() > -100 && p.y() > -100 && p.x() < width + 100 && p.y() < height + 150)
+                    .ifPresent(p -> near.add(new Near(thing, p.depth())));
+        }
+        return near.stream().sorted(Comparator.comparingDouble(Near::depth)).limit(MOST_DETAILED).map(Near::thing).toList();
+    }
+
+    private Body body(Equipment thing) {
+        TriangleMesh mesh = shapes.of(thing);
+        MeshView body = new MeshView(mesh);
+        body.setMaterial(palette);
+        stretch(body, thing);
+        Group group = new Group(body);
+        MeshView lamp = null;
+        if (thing instanceof WorkEquipment) {
+            lamp = lamps.on(thing);
+            group.getChildren().add(lamp);
+        }
+        return new Body(body, mesh, shapes.far(thing), thing.placement(), thing.footprint(), placed(group, thing), lamp);
+    }
+
+    /** A pale body of what would stand there. */
+    Node ghost(Equipment thing) {
+        MeshView body = new MeshView(shapes.of(thing));
+        body.setMaterial(new PhongMaterial(Color.web("#F3D9A8")));
+        stretch(body, thing);
+        return placed(new Group(body), thing);
+    }
+
+    private static void stretch(MeshView body, Equipment thing) {
+        double[] by = Bodies.stretch(thing);
+        if (by[0] != 1 || by[1] != 1 || by[2] != 1) {
+            body.getTransforms().add(new Scale(by[0], by[2], by[1]));
+        }
+    }
+
+    private static Group placed(Group group, Equipment thing) {
+        group.setTranslateX(thing.placement().xMetres());
+        group.setTranslateZ(thing.placement().yMetres());
+        group.setTranslateY(-thing.placement().zMetres());
+        group.setRotationAxis(Rotate.Y_AXIS);
+        group.getTransforms().setAll(new Rotate(-thing.placement().turnedDegrees(), Rotate.Y_AXIS));
+        return group;
+    }
+}
