@@ -12,15 +12,12 @@ import java.util.function.UnaryOperator;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
-import javafx.scene.canvas.Canvas;
-import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -31,41 +28,29 @@ import org.jspecify.annotations.Nullable;
 import rhombic.desktop.card.sentences.Sentence;
 import rhombic.desktop.card.sentences.Sentences;
 import rhombic.desktop.card.sentences.SharedSentences;
-import rhombic.desktop.floor.body.StatePattern;
 import rhombic.desktop.work.StripLog;
 import rhombic.desktop.work.Workbench;
 import rhombic.formula.FormulaException;
-import rhombic.insight.EquipmentStory;
-import rhombic.quantity.Clock;
-import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.change.ChangeWords;
 import rhombic.study.change.Changes;
 import rhombic.study.check.Problem;
-import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
-import rhombic.study.value.EquipmentState;
 import rhombic.study.value.Names;
-import rhombic.study.value.ShutTime;
 import rhombic.trace.Moment;
 
 /** Shows the job card of what is selected; an editor unfolds in place under the sentence whose token was chosen. */
 public final class JobCardView extends ScrollPane {
     private final Workbench bench;
     private final TokenEditors editors;
-    /** Gives what was written down of the run; null while there is none. */
-    private final Supplier<@Nullable StripLog> strips;
     private final VBox content = new VBox(8);
-    private final VBox live = new VBox(6);
+    private final LiveFigures live;
     private @Nullable Moment moment;
     private List<Problem> problems = List.of();
     /** They come a little later than the sentences, and must not disturb who edits these. */
     private final VBox faults = new VBox(8);
     /** The line with the name at the top, kept as long as it says the same. */
     private @Nullable VBox header;
-    /** Shuts or opens the inlet of what is selected, from the moment that is shown. Kept, since figures come and go while it is pressed. */
-    private final Button inletSwitch = new Button();
-    private final Button outletSwitch = new Button();
     private Optional<PieceNote> piece = Optional.empty();
     private @Nullable VBox unfolded;
 
@@ -78,7 +63,7 @@ public final class JobCardView extends ScrollPane {
      */
     public JobCardView(Workbench bench, Supplier<Optional<Path>> tables, Supplier<@Nullable StripLog> strips) {
         this.bench = bench;
-        this.strips = strips;
+        live = new LiveFigures(bench, strips);
         editors = new TokenEditors(tables);
         getStyleClass().add("job-card");
         setId("job-card");
@@ -88,12 +73,6 @@ public final class JobCardView extends ScrollPane {
         setMinWidth(280);
         content.setPadding(new Insets(16));
         setContent(content);
-        inletSwitch.setId("switch-inlet");
-        outletSwitch.setId("switch-outlet");
-        for (Button one : List.of(inletSwitch, outletSwitch)) {
-            one.getStyleClass().add("quiet-button");
-            one.managedProperty().bind(one.visibleProperty());
-        }
         rebuild();
     }
 
@@ -101,7 +80,6 @@ public final class JobCardView extends ScrollPane {
     public void rebuild() {
         showFaults();
         List<Node> said = new ArrayList<>();
-        live.getChildren().clear();
         Optional<Equipment> single = bench.single();
         piece.ifPresent(note -> said.add(pieceNote(note)));
         if (single.isPresent()) {
@@ -115,8 +93,6 @@ public final class JobCardView extends ScrollPane {
             said.add(allOfKind(single.get()));
             said.add(faults);
             said.add(live);
-            said.add(inletSwitch);
-            said.add(outletSwitch);
             if (single.get().takesPieces() && single.get().givesPieces()) {
                 Label refused = new Label();
                 refused.getStyleClass().add("message");
@@ -124,7 +100,7 @@ public final class JobCardView extends ScrollPane {
                 refused.setManaged(false);
                 said.add(new VBox(3, LevelsEditor.ofHowMany(single.get(), bench, refused), refused));
             }
-            showLive();
+            live.show(moment, getWidth());
         } else if (bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name())).count() > 1) {
             said.addAll(several());
         } else {
@@ -199,7 +175,7 @@ public final class JobCardView extends ScrollPane {
     public void showMoment(Moment now) {
         moment = now;
         if (isVisible()) {
-            showLive();
+            live.show(moment, getWidth());
         }
     }
 
@@ -441,104 +417,5 @@ public final class JobCardView extends ScrollPane {
         label.setWrapText(true);
         label.getStyleClass().add("caption");
         return label;
-    }
-
-    // ---- figures while it runs
-
-    private void showLive() {
-        Moment now = moment;
-        Optional<Equipment> single = bench.single();
-        int node = single.map(e -> bench.study().equipment().indexOf(e)).orElse(-1);
-        if (now == null || node < 0 || now.timeNanos() <= 0 || now.nodes() != bench.study().equipment().size()) {
-            live.getChildren().clear();
-            inletSwitch.setVisible(false);
-            outletSwitch.setVisible(false);
-            return;
-        }
-        showSwitches(single.get(), node, now);
-        if (single.get() instanceof Crew crew) {
-            live.getChildren().setAll(CrewDay.of(bench.study(), crew, now, strips.get(), Math.max(100, getWidth() - 40)));
-            return;
-        }
-        if (!single.get().meetsPieces()) {
-            live.getChildren().clear();
-            return;
-        }
-        Label heading = new Label("So far, at " + Clock.elapsed(now.timeNanos()));
-        heading.getStyleClass().add("caption");
-        GridPane grid = new GridPane(14, 4);
-        int row = 0;
-        figure(grid, row, 0, "In", String.valueOf(now.in(node)));
-        figure(grid, row++, 2, "Out", String.valueOf(now.out(node)));
-        figure(grid, row, 0, "Inside", String.valueOf(now.content(node)));
-        if (now.turnedAway(node) > 0) {
-            figure(grid, row, 2, "Turned away", String.valueOf(now.turnedAway(node)));
-        }
-        row++;
-        Label doing = new Label(new EquipmentStory(bench.study()).doing(node, now));
-        doing.setWrapText(true);
-        doing.setId("equipment-doing");
-        live.getChildren().setAll(heading, doing);
-        if (now.state(node).isPresent()) {
-            live.getChildren().add(bar(now, node));
-            int column = 0;
-            for (EquipmentState state : shownStates(now, node)) {
-                figure(grid, row, column, capital(state.word()), String.format(Locale.ROOT, "%.0f %%", 100 * now.share(node, state)));
-                row += column == 2 ? 1 : 0;
-                column = 2 - column;
-            }
-        }
-        live.getChildren().add(grid);
-    }
-
-    /** What can be shut or opened by hand from the moment shown on; what a rule has shut is not. */
-    private void showSwitches(Equipment thing, int node, Moment moment) {
-        Quantity now = Clock.quantity(moment.timeNanos());
-        show(inletSwitch, "inlet", thing.takesPieces(), moment.isShut(node), thing.basics().shut(), now,
-                shut -> Sentences.switchedInlet(thing, shut, now));
-        show(outletSwitch, "outlet", thing.givesPieces(), moment.isOutletShut(node), thing.basics().outletShut(), now,
-                shut -> Sentences.switchedOutlet(thing, shut, now));
-    }
-
-    private void show(Button button, String side, boolean isThere, boolean isShut, List<ShutTime> byHand, Quantity now,
-            java.util.function.Function<Boolean, UnaryOperator<Study>> change) {
-        boolean byRule = isShut && !ShutTime.isShut(byHand, now.nanos());
-        button.setVisible(isThere && !byRule);
-        button.setText((isShut ? "Open" : "Shut") + " the " + side + " from here on");
-        button.setOnAction(e -> bench.edit(button.getText(), change.apply(!isShut)));
-    }
-
-    /** The first three always, the others once they have been. */
-    private static List<EquipmentState> shownStates(Moment now, int node) {
-        return java.util.Arrays.stream(EquipmentState.values()).filter(state -> state.isAlwaysShown() || now.share(node, state) > 0)
-                .toList();
-    }
-
-    private Canvas bar(Moment now, int node) {
-        double width = Math.max(100, getWidth() - 40);
-        Canvas canvas = new Canvas(width, 12);
-        GraphicsContext g = canvas.getGraphicsContext2D();
-        double x = 0;
-        for (EquipmentState state : EquipmentState.values()) {
-            double part = now.share(node, state) * width;
-            if (part > 0) {
-                StatePattern.draw(g, state, x, 0, part, 12);
-            }
-            x += part;
-        }
-        return canvas;
-    }
-
-    private static void figure(GridPane grid, int row, int column, String name, String value) {
-        Label label = new Label(name);
-        label.getStyleClass().add("caption");
-        Label figure = new Label(value);
-        figure.setMinWidth(46);
-        grid.add(label, column, row);
-        grid.add(figure, column + 1, row);
-    }
-
-    private static String capital(String word) {
-        return word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1);
     }
 }

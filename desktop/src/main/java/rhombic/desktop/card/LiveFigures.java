@@ -1,0 +1,147 @@
+package rhombic.desktop.card;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import rhombic.desktop.card.sentences.Sentences;
+import rhombic.desktop.floor.body.StatePattern;
+import rhombic.desktop.work.StripLog;
+import rhombic.desktop.work.Workbench;
+import rhombic.insight.EquipmentStory;
+import rhombic.quantity.Clock;
+import rhombic.quantity.Quantity;
+import rhombic.study.Study;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.Equipment;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.ShutTime;
+import rhombic.trace.Moment;
+
+/** What the selected thing has done so far and does now, and the buttons that shut or open its inlet and outlet from here on. */
+final class LiveFigures extends VBox {
+    private final Workbench bench;
+    /** Gives what was written down of the run; null while there is none. */
+    private final Supplier<@Nullable StripLog> strips;
+    private final VBox figures = new VBox(6);
+    /** Kept, since figures come and go while they are pressed. */
+    private final Button inletSwitch = new Button();
+    private final Button outletSwitch = new Button();
+
+    LiveFigures(Workbench bench, Supplier<@Nullable StripLog> strips) {
+        super(8);
+        this.bench = bench;
+        this.strips = strips;
+        inletSwitch.setId("switch-inlet");
+        outletSwitch.setId("switch-outlet");
+        for (Button one : List.of(inletSwitch, outletSwitch)) {
+            one.getStyleClass().add("quiet-button");
+            one.managedProperty().bind(one.visibleProperty());
+        }
+        getChildren().setAll(figures, inletSwitch, outletSwitch);
+    }
+
+    /** Shows them of the moment; none if there is no run of the study as it stands. */
+    void show(@Nullable Moment now, double width) {
+        Optional<Equipment> single = bench.single();
+        int node = single.map(e -> bench.study().equipment().indexOf(e)).orElse(-1);
+        if (now == null || node < 0 || now.timeNanos() <= 0 || now.nodes() != bench.study().equipment().size()) {
+            figures.getChildren().clear();
+            inletSwitch.setVisible(false);
+            outletSwitch.setVisible(false);
+            return;
+        }
+        showSwitches(single.get(), node, now);
+        if (single.get() instanceof Crew crew) {
+            figures.getChildren().setAll(CrewDay.of(bench.study(), crew, now, strips.get(), Math.max(100, width - 40)));
+            return;
+        }
+        if (!single.get().meetsPieces()) {
+            figures.getChildren().clear();
+            return;
+        }
+        Label heading = new Label("So far, at " + Clock.elapsed(now.timeNanos()));
+        heading.getStyleClass().add("caption");
+        GridPane grid = new GridPane(14, 4);
+        int row = 0;
+        figure(grid, row, 0, "In", String.valueOf(now.in(node)));
+        figure(grid, row++, 2, "Out", String.valueOf(now.out(node)));
+        figure(grid, row, 0, "Inside", String.valueOf(now.content(node)));
+        if (now.turnedAway(node) > 0) {
+            figure(grid, row, 2, "Turned away", String.valueOf(now.turnedAway(node)));
+        }
+        row++;
+        Label doing = new Label(new EquipmentStory(bench.study()).doing(node, now));
+        doing.setWrapText(true);
+        doing.setId("equipment-doing");
+        figures.getChildren().setAll(heading, doing);
+        if (now.state(node).isPresent()) {
+            figures.getChildren().add(bar(now, node, Math.max(100, width - 40)));
+            int column = 0;
+            for (EquipmentState state : shownStates(now, node)) {
+                figure(grid, row, column, capital(state.word()), String.format(Locale.ROOT, "%.0f %%", 100 * now.share(node, state)));
+                row += column == 2 ? 1 : 0;
+                column = 2 - column;
+            }
+        }
+        figures.getChildren().add(grid);
+    }
+
+    /** What can be shut or opened by hand from the moment shown on; what a rule has shut is not. */
+    private void showSwitches(Equipment thing, int node, Moment moment) {
+        Quantity now = Clock.quantity(moment.timeNanos());
+        set(inletSwitch, "inlet", thing.takesPieces(), moment.isShut(node), thing.basics().shut(), now,
+                shut -> Sentences.switchedInlet(thing, shut, now));
+        set(outletSwitch, "outlet", thing.givesPieces(), moment.isOutletShut(node), thing.basics().outletShut(), now,
+                shut -> Sentences.switchedOutlet(thing, shut, now));
+    }
+
+    private void set(Button button, String side, boolean isThere, boolean isShut, List<ShutTime> byHand, Quantity now,
+            java.util.function.Function<Boolean, UnaryOperator<Study>> change) {
+        boolean byRule = isShut && !ShutTime.isShut(byHand, now.nanos());
+        button.setVisible(isThere && !byRule);
+        button.setText((isShut ? "Open" : "Shut") + " the " + side + " from here on");
+        button.setOnAction(e -> bench.edit(button.getText(), change.apply(!isShut)));
+    }
+
+    /** The first three always, the others once they have been. */
+    private static List<EquipmentState> shownStates(Moment now, int node) {
+        return java.util.Arrays.stream(EquipmentState.values()).filter(state -> state.isAlwaysShown() || now.share(node, state) > 0)
+                .toList();
+    }
+
+    private static Canvas bar(Moment now, int node, double width) {
+        Canvas canvas = new Canvas(width, 12);
+        GraphicsContext g = canvas.getGraphicsContext2D();
+        double x = 0;
+        for (EquipmentState state : EquipmentState.values()) {
+            double part = now.share(node, state) * width;
+            if (part > 0) {
+                StatePattern.draw(g, state, x, 0, part, 12);
+            }
+            x += part;
+        }
+        return canvas;
+    }
+
+    private static void figure(GridPane grid, int row, int column, String name, String value) {
+        Label label = new Label(name);
+        label.getStyleClass().add("caption");
+        Label figure = new Label(value);
+        figure.setMinWidth(46);
+        grid.add(label, column, row);
+        grid.add(figure, column + 1, row);
+    }
+
+    private static String capital(String word) {
+        return word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1);
+    }
+}
