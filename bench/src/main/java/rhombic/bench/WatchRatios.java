@@ -32,6 +32,8 @@ import rhombic.trace.Moment;
 
 /** What it costs to watch a run, to jump in it, to pose its pieces, and to rank those that wait. */
 final class WatchRatios {
+    /** The first of them are still being compiled. */
+    private static final int ROUNDS = 10;
     private static final int STANDING = 50_000;
     private static final int POSED = 20_000;
     private static final Placement AT = Placement.at(0, 0);
@@ -67,7 +69,7 @@ final class WatchRatios {
         double headless = Double.MAX_VALUE;
         double watched = Double.MAX_VALUE;
         LiveRun run = new LiveRun(study);
-        for (int i = 0; i < 3; i++) {
+        for (int i = 0; i < ROUNDS; i++) {
             long begun = System.nanoTime();
             Plant.build(study, 1, null).advance(end, () -> false);
             headless = Math.min(headless, (System.nanoTime() - begun) / 1e9);

@@ -433,11 +433,13 @@ public final class Moment {
             case MOVES -> move(time, body, node, slot, extras);
             case RIDES -> rides(body, node, (int) extras[slot], extras[slot + 1]);
             case LEADS -> {
-                bodies.set(body, WAY, LEADER);
-                bodies.setLong(body, MOVE_NANOS, time);
-                bodies.setLong(body, MOVE_GAIN, extras[slot]);
-                bodies.setLong(body, MOVE_SPEED, extras[slot + 1]);
-                bodies.setLong(body, MOVE_RAMP, extras[slot + 2]);
+                int[] page = bodies.writable(body);
+                int at = bodies.at(body);
+                page[at + WAY] = LEADER;
+                Pages.put(page, at + MOVE_NANOS, time);
+                Pages.put(page, at + MOVE_GAIN, extras[slot]);
+                Pages.put(page, at + MOVE_SPEED, extras[slot + 1]);
+                Pages.put(page, at + MOVE_RAMP, extras[slot + 2]);
             }
             case FOLLOWS -> bodies.set(body, WAY, NONE);
             case GONE -> {
@@ -496,20 +498,22 @@ public final class Moment {
     private void appear(long time, int body, int node, int type) {
         entered++;
         bodyCount = Math.max(bodyCount, body + 1);
-        bodies.set(body, PIECE, nextPiece++);
-        bodies.set(body, TYPE, type);
-        bodies.set(body, LOOK, 0);
-        bodies.set(body, NODE, node);
-        bodies.set(body, HOLDER, NONE);
-        bodies.set(body, PLACE, NONE);
-        bodies.set(body, DOING, PieceSpot.Doing.WAITS.ordinal());
-        bodies.set(body, WAY, NONE);
-        bodies.set(body, FROM, NONE);
-        bodies.set(body, LINK, NONE);
-        bodies.set(body, FIRST_ON, NONE);
-        bodies.set(body, LAST_ON, NONE);
-        bodies.setLong(body, BORN, time);
-        bodies.setLong(body, SINCE, time);
+        int[] page = bodies.writable(body);
+        int at = bodies.at(body);
+        page[at + PIECE] = nextPiece++;
+        page[at + TYPE] = type;
+        page[at + LOOK] = 0;
+        page[at + NODE] = node;
+        page[at + HOLDER] = NONE;
+        page[at + PLACE] = NONE;
+        page[at + DOING] = PieceSpot.Doing.WAITS.ordinal();
+        page[at + WAY] = NONE;
+        page[at + FROM] = NONE;
+        page[at + LINK] = NONE;
+        page[at + FIRST_ON] = NONE;
+        page[at + LAST_ON] = NONE;
+        Pages.put(page, at + BORN, time);
+        Pages.put(page, at + SINCE, time);
         put(node, body);
     }
 
@@ -525,27 +529,30 @@ public final class Moment {
     }
 
     private void changeState(long time, int node, int newState) {
-        int before = places.get(node, STATE_NOW);
+        int[] page = places.writable(node);
+        int at = places.at(node);
+        int before = page[at + STATE_NOW];
         if (before >= 0) {
-            places.addLong(node, STATE_NANOS + 2 * before, time - stateSinceNanos(node));
+            Pages.add(page, at + STATE_NANOS + 2 * before, time - Pages.longAt(page, at + STATE_SINCE));
         }
-        places.set(node, STATE_NOW, newState);
-        places.setLong(node, STATE_SINCE, time);
+        page[at + STATE_NOW] = newState;
+        Pages.put(page, at + STATE_SINCE, time);
     }
 
     /** The piece comes to the equipment, which may be the one it was at. */
     private void enter(int body, int node, int place, PieceSpot.Doing doing) {
         leave(body);
-        int before = bodies.get(body, LINK) >= 0 ? bodies.get(body, FROM) : bodies.get(body, NODE);
         lift(body);
         places.addLong(node, IN, 1);
-        bodies.set(body, FROM, before);
-        bodies.set(body, NODE, node);
-        bodies.set(body, LINK, NONE);
-        bodies.set(body, PLACE, place);
-        bodies.set(body, DOING, doing.ordinal());
-        bodies.set(body, WAY, NONE);
-        bodies.setLong(body, SINCE, timeNanos);
+        int[] page = bodies.writable(body);
+        int at = bodies.at(body);
+        page[at + FROM] = page[at + (page[at + LINK] >= 0 ? FROM : NODE)];
+        page[at + NODE] = node;
+        page[at + LINK] = NONE;
+        page[at + PLACE] = place;
+        page[at + DOING] = doing.ordinal();
+        page[at + WAY] = NONE;
+        Pages.put(page, at + SINCE, timeNanos);
         put(node, body);
     }
 
@@ -560,28 +567,33 @@ public final class Moment {
         int link = (int) extras[slot];
         if (bodies.get(body, LINK) != link) {
             leave(body);
-            int from = bodies.get(body, NODE);
             lift(body);
-            bodies.set(body, FROM, from);
-            bodies.set(body, NODE, node);
-            bodies.set(body, LINK, link);
-            bodies.set(body, PLACE, NONE);
-            bodies.set(body, DOING, PieceSpot.Doing.MOVES.ordinal());
-            bodies.set(body, WAY, NONE);
+            int[] page = bodies.writable(body);
+            int at = bodies.at(body);
+            page[at + FROM] = page[at + NODE];
+            page[at + NODE] = node;
+            page[at + LINK] = link;
+            page[at + PLACE] = NONE;
+            page[at + DOING] = PieceSpot.Doing.MOVES.ordinal();
+            page[at + WAY] = NONE;
             put(nodes + link, body);
         }
-        bodies.setLong(body, SINCE, time);
-        bodies.setLong(body, MOVE_NANOS, extras[slot + 1]);
-        bodies.setLong(body, MOVE_FROM, extras[slot + 2]);
-        bodies.setLong(body, MOVE_SPEED, extras[slot + 3]);
-        bodies.setLong(body, MOVE_GAIN, extras[slot + 4]);
+        int[] page = bodies.writable(body);
+        int at = bodies.at(body);
+        Pages.put(page, at + SINCE, time);
+        Pages.put(page, at + MOVE_NANOS, extras[slot + 1]);
+        Pages.put(page, at + MOVE_FROM, extras[slot + 2]);
+        Pages.put(page, at + MOVE_SPEED, extras[slot + 3]);
+        Pages.put(page, at + MOVE_GAIN, extras[slot + 4]);
     }
 
     private void change(int body, int place, PieceSpot.Doing doing, int way) {
-        bodies.set(body, PLACE, place);
-        bodies.set(body, DOING, doing.ordinal());
-        bodies.set(body, WAY, way);
-        bodies.setLong(body, SINCE, timeNanos);
+        int[] page = bodies.writable(body);
+        int at = bodies.at(body);
+        page[at + PLACE] = place;
+        page[at + DOING] = doing.ordinal();
+        page[at + WAY] = way;
+        Pages.put(page, at + SINCE, timeNanos);
     }
 
     private void put(int place, int body) {
@@ -590,15 +602,19 @@ public final class Moment {
     }
 
     private void append(Pages heads, int row, int firstColumn, int lastColumn, int body) {
-        int last = heads.get(row, lastColumn);
-        bodies.set(body, BEFORE, last);
-        bodies.set(body, NEXT, NONE);
+        int[] page = bodies.writable(body);
+        int at = bodies.at(body);
+        int[] head = heads.writable(row);
+        int headAt = heads.at(row);
+        int last = head[headAt + lastColumn];
+        page[at + BEFORE] = last;
+        page[at + NEXT] = NONE;
         if (last < 0) {
-            heads.set(row, firstColumn, body);
+            head[headAt + firstColumn] = body;
         } else {
             bodies.set(last, NEXT, body);
         }
-        heads.set(row, lastColumn, body);
+        head[headAt + lastColumn] = body;
     }
 
     /** Takes the body out of the chain it is in. */
@@ -643,9 +659,11 @@ public final class Moment {
             endOn(on, freed);
             on = next;
         }
-        bodies.set(body, PIECE, NONE);
-        bodies.set(body, FIRST_ON, NONE);
-        bodies.set(body, LAST_ON, NONE);
+        int[] page = bodies.writable(body);
+        int at = bodies.at(body);
+        page[at + PIECE] = NONE;
+        page[at + FIRST_ON] = NONE;
+        page[at + LAST_ON] = NONE;
         if (freed != null) {
             freed.accept(body);
         }

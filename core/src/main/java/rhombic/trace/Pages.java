@@ -48,13 +48,11 @@ final class Pages {
     }
 
     int get(int row, int column) {
-        return pages[row >> ROWS_BITS][(row & ROWS - 1) * width + column];
+        return pages[row >> ROWS_BITS][at(row) + column];
     }
 
     long getLong(int row, int column) {
-        int[] page = pages[row >> ROWS_BITS];
-        int at = (row & ROWS - 1) * width + column;
-        return (long) page[at + 1] << 32 | page[at] & 0xffffffffL;
+        return longAt(pages[row >> ROWS_BITS], at(row) + column);
     }
 
     double getDouble(int row, int column) {
@@ -62,14 +60,11 @@ final class Pages {
     }
 
     void set(int row, int column, int value) {
-        writable(row)[(row & ROWS - 1) * width + column] = value;
+        writable(row)[at(row) + column] = value;
     }
 
     void setLong(int row, int column, long value) {
-        int[] page = writable(row);
-        int at = (row & ROWS - 1) * width + column;
-        page[at] = (int) value;
-        page[at + 1] = (int) (value >>> 32);
+        put(writable(row), at(row) + column, value);
     }
 
     void setDouble(int row, int column, double value) {
@@ -77,14 +72,17 @@ final class Pages {
     }
 
     void add(int row, int column, int by) {
-        writable(row)[(row & ROWS - 1) * width + column] += by;
+        writable(row)[at(row) + column] += by;
     }
 
     void addLong(int row, int column, long by) {
-        setLong(row, column, getLong(row, column) + by);
+        add(writable(row), at(row) + column, by);
     }
 
-    private int[] writable(int row) {
+    // Where several columns of a row are written, the page is looked up once.
+
+    /** The page of the row, to be written to until the next copy is made; the row begins in it {@link #at} its place. */
+    int[] writable(int row) {
         int page = row >> ROWS_BITS;
         if (page >= pages.length) {
             grow(page);
@@ -94,6 +92,24 @@ final class Pages {
             own[page] = true;
         }
         return pages[page];
+    }
+
+    /** Where the row begins in its page. */
+    int at(int row) {
+        return (row & ROWS - 1) * width;
+    }
+
+    static void put(int[] page, int at, long value) {
+        page[at] = (int) value;
+        page[at + 1] = (int) (value >>> 32);
+    }
+
+    static long longAt(int[] page, int at) {
+        return (long) page[at + 1] << 32 | page[at] & 0xffffffffL;
+    }
+
+    static void add(int[] page, int at, long by) {
+        put(page, at, longAt(page, at) + by);
     }
 
     private void grow(int page) {

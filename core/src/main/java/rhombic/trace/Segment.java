@@ -6,6 +6,8 @@ import java.util.Arrays;
  * A stretch of the trace: its records in columns, and the moment before the first of them. Never changes. All records
  * of one instant lie in one segment, unless there are very many.
  */
+// The last segment is read while the writer writes on: both have the same columns, of which a reader looks at the first records only,
+// and what is written there is never written again. So it costs nothing to show what has been written so far.
 final class Segment {
     /** What a record says. */
     enum What {
@@ -69,6 +71,8 @@ final class Segment {
     /** Number of its first record among all that were ever written. */
     final long firstNumber;
 
+    private final int size;
+    /** Columns, of which the first records count. */
     final long[] times;
     final int[] bodies;
     final int[] nodes;
@@ -80,20 +84,27 @@ final class Segment {
     final long[] extras;
 
     Segment(Moment start, long firstNumber, int size, long[] times, int[] bodies, int[] nodes, int[] slots, byte[] whats, int[] backs,
-            long[] extras, int extraSize) {
+            long[] extras) {
         this.start = start;
         this.firstNumber = firstNumber;
-        this.times = Arrays.copyOf(times, size);
-        this.bodies = Arrays.copyOf(bodies, size);
-        this.nodes = Arrays.copyOf(nodes, size);
-        this.slots = Arrays.copyOf(slots, size);
-        this.whats = Arrays.copyOf(whats, size);
-        this.backs = Arrays.copyOf(backs, size);
-        this.extras = Arrays.copyOf(extras, extraSize);
+        this.size = size;
+        this.times = times;
+        this.bodies = bodies;
+        this.nodes = nodes;
+        this.slots = slots;
+        this.whats = whats;
+        this.backs = backs;
+        this.extras = extras;
+    }
+
+    /** The same in columns without room for more. */
+    Segment trimmed(int extraSize) {
+        return new Segment(start, firstNumber, size, Arrays.copyOf(times, size), Arrays.copyOf(bodies, size), Arrays.copyOf(nodes, size),
+                Arrays.copyOf(slots, size), Arrays.copyOf(whats, size), Arrays.copyOf(backs, size), Arrays.copyOf(extras, extraSize));
     }
 
     int size() {
-        return times.length;
+        return size;
     }
 
     long startNanos() {

@@ -45,7 +45,7 @@ public final class Trace {
     public record Visit(int node, int link, long fromNanos, long toNanos) {}
 
     Trace(Moment start) {
-        written = new Written(List.of(new Segment(start, 0, 0, NO_LONGS, NO_INTS, NO_INTS, NO_INTS, new byte[0], NO_INTS, NO_LONGS, 0)), 0,
+        written = new Written(List.of(new Segment(start, 0, 0, NO_LONGS, NO_INTS, NO_INTS, NO_INTS, new byte[0], NO_INTS, NO_LONGS)), 0,
                 0);
     }
 

@@ -16,8 +16,11 @@ public final class TraceWriter {
     public static final int USUALLY_KEPT = 3_000_000;
 
     private static final int LEAST_IN_SEGMENT = 8192;
+    /** Room for the rest of the instant in which a segment is long enough. */
+    private static final int REST_OF_INSTANT = 512;
     /** An instant with more records than this is split: it never ends, or nobody could look at it. */
     private static final int MOST_IN_SEGMENT = 1_000_000;
+    private static final int LEAST_EXTRAS = 64;
     private static final int NO_BODY = -1;
 
     private final Trace trace;
@@ -31,13 +34,13 @@ public final class TraceWriter {
     private long firstNumber;
 
     private int size;
-    private long[] times = new long[LEAST_IN_SEGMENT];
-    private int[] bodies = new int[LEAST_IN_SEGMENT];
-    private int[] nodes = new int[LEAST_IN_SEGMENT];
-    private int[] slots = new int[LEAST_IN_SEGMENT];
-    private byte[] whats = new byte[LEAST_IN_SEGMENT];
-    private int[] backs = new int[LEAST_IN_SEGMENT];
-    private long[] extras = new long[64];
+    private long[] times = {};
+    private int[] bodies = {};
+    private int[] nodes = {};
+    private int[] slots = {};
+    private byte[] whats = {};
+    private int[] backs = {};
+    private long[] extras = {};
     private int extraSize;
 
     private int bodyCount;
@@ -67,6 +70,7 @@ public final class TraceWriter {
         moving = new Moment(equipment, links);
         segmentStart = moving.copy();
         trace = new Trace(segmentStart);
+        freshColumns(LEAST_EXTRAS);
     }
 
     public TraceWriter(int equipment, int links) {
@@ -307,7 +311,7 @@ public final class TraceWriter {
     }
 
     private Segment segment() {
-        return new Segment(segmentStart, firstNumber, size, times, bodies, nodes, slots, whats, backs, extras, extraSize);
+        return new Segment(segmentStart, firstNumber, size, times, bodies, nodes, slots, whats, backs, extras);
     }
 
     /** Has somebody hear of everything that happens to pieces, as it is written down. */
@@ -350,8 +354,12 @@ public final class TraceWriter {
         }
     }
 
+    private int longEnough() {
+        return Math.max(LEAST_IN_SEGMENT, Math.max(moving.nodes(), moving.bodies()));
+    }
+
     private void room(long time) {
-        boolean isLong = size >= Math.max(LEAST_IN_SEGMENT, Math.max(moving.nodes(), moving.bodies()));
+        boolean isLong = size >= longEnough();
         if (isLong && (time > times[size - 1] || size >= MOST_IN_SEGMENT)) {
             seal();
         } else if (size == times.length) {
@@ -377,16 +385,31 @@ public final class TraceWriter {
     }
 
     private void seal() {
-        sealed.add(segment());
+        Segment full = segment();
+        boolean hasSpace = times.length > size + size / 8 || extras.length > extraSize + size / 8;
+        sealed.add(hasSpace ? full.trimmed(extraSize) : full);
         sealedRecords += size;
         firstNumber += size;
         size = 0;
-        extraSize = 0;
         segmentStart = moving.copy();
+        freshColumns(extraSize + extraSize / 16);
+        extraSize = 0;
         while (sealedRecords > mostKept && sealed.size() > 1) {
             sealedRecords -= sealed.removeFirst().size();
             droppedSegments++;
         }
+    }
+
+    /** Columns for another segment; those of the one before are its own. */
+    private void freshColumns(int extraRoom) {
+        int room = longEnough() + REST_OF_INSTANT;
+        times = new long[room];
+        bodies = new int[room];
+        nodes = new int[room];
+        slots = new int[room];
+        whats = new byte[room];
+        backs = new int[room];
+        extras = new long[Math.max(LEAST_EXTRAS, extraRoom)];
     }
 
     private void grow() {
