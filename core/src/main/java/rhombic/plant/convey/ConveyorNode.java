@@ -323,11 +323,6 @@ public final class ConveyorNode extends ContentNode {
     // ---- pieces are on its stretches alone
 
     @Override
-    protected boolean isAtWork() {
-        return stretches.stream().anyMatch(Stretch::isAtWork);
-    }
-
-    @Override
     protected boolean hasRoom(Way way, Piece piece) {
         throw new IllegalStateException("Pieces come to a stretch of " + name());
     }
