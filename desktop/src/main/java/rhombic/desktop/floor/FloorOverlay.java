@@ -19,8 +19,10 @@ import rhombic.desktop.parts.ChartView;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.Port;
 import rhombic.trace.Moment;
 
 /** What is written and marked over the scene, in pixels: names, numbers, selection, link handles, the sweep of a hand. */
@@ -31,6 +33,9 @@ public final class FloorOverlay extends Canvas {
     static final Color VERDIGRIS = Color.web("#1D6B66");
     static final Font NAME = Font.font("IBM Plex Sans", FontWeight.MEDIUM, 11);
     private static final double HANDLE_PIXELS = 7;
+    private static final double CORNER_PIXELS = 6;
+    private static final double BESIDE_METRES = 0.25;
+    private static final double MIDDLE_PIXELS = 4;
 
     /** What to write over the equipment. */
     public static final class Options {
@@ -314,8 +319,7 @@ public final class FloorOverlay extends Canvas {
         g.setLineWidth(1.2);
         marks.lines.forEach(line -> g.strokeLine(line[0], line[1], line[2], line[3]));
         for (Viewpoint.Pixel grip : marks.grips) {
-            rhombus(g, grip.x(), grip.y(), HANDLE_PIXELS, Color.web("#FFFDF8"));
-            rhombus(g, grip.x(), grip.y(), HANDLE_PIXELS - 2, SAFFRON);
+            grip(g, grip, HANDLE_PIXELS, SAFFRON);
         }
         if (!marks.note.isEmpty()) {
             double width = labels.width(marks.note, NAME) + 14;
@@ -335,48 +339,76 @@ public final class FloorOverlay extends Canvas {
 
     private void handles(GraphicsContext g, Study study, Viewpoint view) {
         for (Equipment thing : study.equipment()) {
-            if (thing instanceof WorkEquipment work && selection.size() == 1 && selection.contains(thing.name())
-                    && !work.needs().isEmpty()) {
+            boolean isSingle = selection.size() == 1 && selection.contains(thing.name());
+            if (isSingle && thing instanceof WorkEquipment work && !work.needs().isEmpty()) {
                 Pose at = Layout.stand(thing, 0);
-                view.project(at.x(), at.y(), 0.02, getWidth(), getHeight()).ifPresent(p -> {
-                    rhombus(g, p.x(), p.y(), HANDLE_PIXELS, Color.web("#FFFDF8"));
-                    rhombus(g, p.x(), p.y(), HANDLE_PIXELS - 2, SAFFRON);
-                });
+                view.project(at.x(), at.y(), 0.02, getWidth(), getHeight()).ifPresent(p -> grip(g, p, HANDLE_PIXELS, SAFFRON));
             }
-            boolean wanted = thing.givesPieces()
-                    && (selection.contains(thing.name()) && selection.size() == 1 || hovered.filter(thing.name()::equals).isPresent());
-            if (wanted) {
-                handle(thing, view).ifPresent(p -> {
-                    rhombus(g, p.x(), p.y(), HANDLE_PIXELS + 2, Color.web("#FFFDF8"));
-                    rhombus(g, p.x(), p.y(), HANDLE_PIXELS, VERDIGRIS);
-                });
+            if (isSingle && thing instanceof Conveyor conveyor) {
+                conveyor.corners().ifPresent(corners -> corners(g, conveyor, corners.places(), view));
+            }
+            if (thing.givesPieces() && (isSingle || hovered.filter(thing.name()::equals).isPresent())) {
+                handle(thing, view).ifPresent(p -> grip(g, p, HANDLE_PIXELS + 2, VERDIGRIS));
             }
         }
     }
 
-    /** Rhombus corners round the footprint. */
-    private void corners(GraphicsContext g, Equipment thing, Viewpoint view, Color colour) {
-        double angle = Math.toRadians(thing.placement().turnedDegrees());
-        double l = thing.footprint().lengthMetres() / 2 + 0.25;
-        double w = thing.footprint().widthMetres() / 2 + 0.25;
-        double[][] floor = {{-l, -w}, {l, -w}, {l, w}, {-l, w}};
-        List<Viewpoint.Pixel> pixels = new ArrayList<>();
-        for (double[] c : floor) {
-            double x = thing.placement().xMetres() + c[0] * Math.cos(angle) - c[1] * Math.sin(angle);
-            double y = thing.placement().yMetres() + c[0] * Math.sin(angle) + c[1] * Math.cos(angle);
-            view.project(x, y, thing.placement().zMetres() + 0.02, getWidth(), getHeight()).ifPresent(pixels::add);
+    /** What a hand can take of the way of a conveyor: its corners and ends, and smaller the middles of its legs, where a new one begins. */
+    private void corners(GraphicsContext g, Conveyor conveyor, List<double[]> places, Viewpoint view) {
+        double z = conveyor.placement().zMetres() + Port.TABLE_METRES;
+        for (int i = 0; i < places.size(); i++) {
+            double[] at = places.get(i);
+            view.project(at[0], at[1], z, getWidth(), getHeight()).ifPresent(p -> grip(g, p, CORNER_PIXELS, SAFFRON));
+            if (i > 0) {
+                double[] before = places.get(i - 1);
+                view.project((before[0] + at[0]) / 2, (before[1] + at[1]) / 2, z, getWidth(), getHeight())
+                        .ifPresent(p -> grip(g, p, MIDDLE_PIXELS, SAFFRON));
+            }
         }
-        if (pixels.size() < 4) {
+    }
+
+    private static void grip(GraphicsContext g, Viewpoint.Pixel at, double half, Color colour) {
+        rhombus(g, at.x(), at.y(), half, Color.web("#FFFDF8"));
+        rhombus(g, at.x(), at.y(), half - 2, colour);
+    }
+
+    /** A line round what it covers of the floor, with a rhombus at each of its corners; of a way along both of its sides. */
+    private void corners(GraphicsContext g, Equipment thing, Viewpoint view, Color colour) {
+        List<Pose> round = thing.along().map(FloorOverlay::sides).orElseGet(() -> footprint(thing));
+        List<Viewpoint.Pixel> pixels = new ArrayList<>();
+        for (Pose at : round) {
+            view.project(at.x(), at.y(), thing.placement().zMetres() + 0.02, getWidth(), getHeight()).ifPresent(pixels::add);
+        }
+        if (pixels.size() < round.size()) {
             return;
         }
         g.setStroke(colour.deriveColor(0, 1, 1, 0.6));
         g.setLineWidth(1);
-        for (int i = 0; i < 4; i++) {
+        for (int i = 0; i < pixels.size(); i++) {
             Viewpoint.Pixel a = pixels.get(i);
-            Viewpoint.Pixel b = pixels.get((i + 1) % 4);
+            Viewpoint.Pixel b = pixels.get((i + 1) % pixels.size());
             g.strokeLine(a.x(), a.y(), b.x(), b.y());
-            rhombus(g, a.x(), a.y(), 4.5, colour);
+            if (thing.along().isEmpty()) {
+                rhombus(g, a.x(), a.y(), 4.5, colour);
+            }
         }
+    }
+
+    private static List<Pose> footprint(Equipment thing) {
+        double l = thing.footprint().lengthMetres() / 2 + BESIDE_METRES;
+        double w = thing.footprint().widthMetres() / 2 + BESIDE_METRES;
+        Pose middle = thing.placement().pose();
+        return List.of(middle.of(Pose.at(-l, -w, 0, 0)), middle.of(Pose.at(l, -w, 0, 0)), middle.of(Pose.at(l, w, 0, 0)),
+                middle.of(Pose.at(-l, w, 0, 0)));
+    }
+
+    private static List<Pose> sides(Equipment.Along along) {
+        double beside = along.widthMetres() / 2 + BESIDE_METRES;
+        List<Pose> outline = along.way().outline();
+        List<Pose> round = new ArrayList<>();
+        outline.forEach(at -> round.add(at.of(Pose.at(0, -beside, 0, 0))));
+        outline.reversed().forEach(at -> round.add(at.of(Pose.at(0, beside, 0, 0))));
+        return round;
     }
 
     static void rhombus(GraphicsContext g, double x, double y, double half, Color colour) {
