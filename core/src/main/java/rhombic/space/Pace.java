@@ -192,19 +192,4 @@ public final class Pace {
         }
         return left.isEmpty() ? new Pace(List.of(new Phase(0, metres(), 0, 0))) : new Pace(left);
     }
-
-    /** The same up to that time, and then at rest. */
-    public Pace cutAt(long nanos) {
-        List<Phase> kept = new ArrayList<>();
-        long left = Math.max(0, nanos);
-        for (Phase phase : phases) {
-            if (left == 0) {
-                break;
-            }
-            long part = Math.min(left, phase.nanos);
-            kept.add(new Phase(part, phase.from, phase.speed, phase.gain));
-            left -= part;
-        }
-        return new Pace(kept);
-    }
 }
