@@ -1,0 +1,363 @@
+package rhombic.trace;
+
+import java.util.function.IntConsumer;
+import org.jspecify.annotations.Nullable;
+import rhombic.study.value.EquipmentState;
+
+/**
+ * What a moment consists of, in columns: a row for each body and for each place (equipment, then links), and what each record of the
+ * trace changes in them. Bodies at a place, on a link or on a carrier are chained in the order in which they came.
+ */
+abstract sealed class MomentRows permits Moment {
+    static final int INLET = 1;
+    static final int OUTLET = 2;
+    static final int STATES = EquipmentState.values().length;
+    static final EquipmentState[] STATE = EquipmentState.values();
+    static final int NONE = -1;
+    /** Beside the lane of a piece on a conveyor: it has come in from the side. */
+    static final int ASIDE = 1 << 24;
+    /** In the column of the way of a piece on a conveyor: it is the head of a train. */
+    static final int LEADER = 1;
+
+    // columns of a body
+    static final int PIECE = 0;
+    static final int TYPE = 1;
+    static final int LOOK = 2;
+    static final int NODE = 3;
+    static final int HOLDER = 4;
+    static final int PLACE = 5;
+    static final int DOING = 6;
+    static final int WAY = 7;
+    static final int FROM = 8;
+    static final int LINK = 9;
+    static final int NEXT = 10;
+    static final int BEFORE = 11;
+    static final int FIRST_ON = 12;
+    static final int LAST_ON = 13;
+    static final int BORN = 14;
+    static final int SINCE = 16;
+    static final int LAST = 18;
+    static final int MOVE_NANOS = 20;
+    static final int MOVE_FROM = 22;
+    static final int MOVE_SPEED = 24;
+    static final int MOVE_GAIN = 26;
+    static final int MOVE_RAMP = 28;
+    static final int BODY_WIDTH = 30;
+
+    // columns of a place
+    static final int CONTENT = 0;
+    static final int FIRST = 1;
+    static final int LAST_AT = 2;
+    static final int STATE_NOW = 3;
+    static final int GATES = 4;
+    static final int IN = 6;
+    static final int OUT = 8;
+    static final int AWAY = 10;
+    static final int STATE_SINCE = 12;
+    static final int STATE_NANOS = 14;
+    static final int PLACE_WIDTH = STATE_NANOS + 2 * STATES;
+
+    final int nodes;
+    final int links;
+    final Pages bodies;
+    final Pages places;
+    final PeopleMoment people;
+    /** Every record up to and including this time is applied; the moment before the first record is at -1. */
+    long timeNanos = -1;
+    /** Number of the record that comes next; so many have been applied. */
+    long nextNumber;
+
+    int bodyCount;
+    int nextPiece;
+    long entered;
+    long left;
+
+    MomentRows(int nodes, int links) {
+        this.nodes = nodes;
+        this.links = links;
+        bodies = new Pages(64, BODY_WIDTH, NONE);
+        people = new PeopleMoment();
+        places = new Pages(nodes + links, PLACE_WIDTH, 0);
+        for (int i = 0; i < nodes + links; i++) {
+            places.set(i, FIRST, NONE);
+            places.set(i, LAST_AT, NONE);
+            places.set(i, STATE_NOW, NONE);
+        }
+    }
+
+    /** A copy of another, which goes on apart from it. */
+    MomentRows(MomentRows other) {
+        nodes = other.nodes;
+        links = other.links;
+        bodies = other.bodies.copy();
+        places = other.places.copy();
+        people = other.people.copy();
+        timeNanos = other.timeNanos;
+        nextNumber = other.nextNumber;
+        bodyCount = other.bodyCount;
+        nextPiece = other.nextPiece;
+        entered = other.entered;
+        left = other.left;
+    }
+
+    // ---- moving forward
+
+    /**
+     * Applies one record.
+     *
+     * @param extras of the segment the record is in
+     * @param freed hears which bodies are no more; null if nobody cares
+     */
+    void apply(long time, int body, int node, int slot, Segment.What what, long number, long[] extras, @Nullable IntConsumer freed) {
+        timeNanos = time;
+        nextNumber = number + 1;
+        switch (what) {
+            case BORN -> {
+                appear(time, body, node, slot);
+                places.addLong(node, IN, 1);
+            }
+            case MADE -> appear(time, body, node, slot);
+            case WAITS -> enter(body, node, NONE, PieceSpot.Doing.WAITS);
+            case WORKS -> enter(body, node, slot, PieceSpot.Doing.IS_WORKED_ON);
+            case STANDS -> change(body, slot, PieceSpot.Doing.WAITS, NONE);
+            case BEGINS -> change(body, slot, PieceSpot.Doing.IS_WORKED_ON, NONE);
+            case DONE -> change(body, slot & 0xffff, PieceSpot.Doing.IS_DONE, (slot >>> 16) - 1);
+            case MOVES -> move(time, body, node, slot, extras);
+            case RIDES -> rides(body, node, (int) extras[slot], extras[slot + 1]);
+            case LEADS -> {
+                int[] page = bodies.writable(body);
+                int at = bodies.at(body);
+                page[at + WAY] = LEADER;
+                Pages.put(page, at + MOVE_NANOS, time);
+                Pages.put(page, at + MOVE_GAIN, extras[slot]);
+                Pages.put(page, at + MOVE_SPEED, extras[slot + 1]);
+                Pages.put(page, at + MOVE_RAMP, extras[slot + 2]);
+            }
+            case FOLLOWS -> bodies.set(body, WAY, NONE);
+            case GONE -> {
+                leave(body);
+                end(body, freed);
+                places.addLong(node, IN, 1);
+                places.addLong(node, OUT, 1);
+            }
+            case JOINED, SCRAPPED -> end(body, freed);
+            case ONTO -> {
+                lift(body);
+                bodies.set(body, HOLDER, slot);
+                bodies.set(body, PLACE, NONE);
+                bodies.set(body, DOING, PieceSpot.Doing.WAITS.ordinal());
+                bodies.set(body, WAY, NONE);
+                bodies.setLong(body, SINCE, time);
+                append(bodies, slot, FIRST_ON, LAST_ON, body);
+            }
+            case OFF -> {
+                lift(body);
+                bodies.set(body, HOLDER, NONE);
+                bodies.set(body, NODE, node);
+                bodies.setLong(body, SINCE, time);
+                put(node, body);
+            }
+            case LOOK -> bodies.set(body, LOOK, slot);
+            case TYPE -> bodies.set(body, TYPE, slot);
+            case SET -> {}
+            case GATE -> setGate(node, slot);
+            case AWAY -> places.addLong(node, AWAY, 1);
+            case STATE, KEPT -> changeState(time, node, slot);
+            case HOLDS -> {}
+            case WALKS, PERSON -> people.apply(time, node, slot, what, extras);
+        }
+        if (body >= 0) {
+            bodies.setLong(body, LAST, number);
+        }
+    }
+
+    /** A piece comes onto a lane of a conveyor: from elsewhere, from before its beginning, or from another part of it. */
+    private void rides(int body, int node, int lane, long measure) {
+        boolean isThere = bodies.get(body, LINK) < 0 && bodies.get(body, NODE) == node && bodies.get(body, HOLDER) < 0;
+        boolean goesOn = isThere && (bodies.get(body, DOING) == PieceSpot.Doing.RIDES.ordinal()
+                ? (bodies.get(body, PLACE) & ~ASIDE) < (lane & ~ASIDE)
+                : bodies.get(body, DOING) == PieceSpot.Doing.WAITS.ordinal());
+        if (goesOn) {
+            lift(body);
+            put(node, body); // it is the last of its lane now
+        } else {
+            enter(body, node, lane, PieceSpot.Doing.RIDES);
+        }
+        change(body, lane, PieceSpot.Doing.RIDES, NONE);
+        bodies.setLong(body, MOVE_FROM, measure);
+    }
+
+    private void appear(long time, int body, int node, int type) {
+        entered++;
+        bodyCount = Math.max(bodyCount, body + 1);
+        int[] page = bodies.writable(body);
+        int at = bodies.at(body);
+        page[at + PIECE] = nextPiece++;
+        page[at + TYPE] = type;
+        page[at + LOOK] = 0;
+        page[at + NODE] = node;
+        page[at + HOLDER] = NONE;
+        page[at + PLACE] = NONE;
+        page[at + DOING] = PieceSpot.Doing.WAITS.ordinal();
+        page[at + WAY] = NONE;
+        page[at + FROM] = NONE;
+        page[at + LINK] = NONE;
+        page[at + FIRST_ON] = NONE;
+        page[at + LAST_ON] = NONE;
+        Pages.put(page, at + BORN, time);
+        Pages.put(page, at + SINCE, time);
+        put(node, body);
+    }
+
+    /** The gate in the low bits; shut if the bit above them is set. */
+    private void setGate(int node, int slot) {
+        int gate = slot & INLET | slot & OUTLET;
+        int now = places.get(node, GATES);
+        places.set(node, GATES, (slot & 4) != 0 ? now | gate : now & ~gate);
+    }
+
+    static int gateSlot(int gate, boolean shut) {
+        return gate | (shut ? 4 : 0);
+    }
+
+    private void changeState(long time, int node, int newState) {
+        int[] page = places.writable(node);
+        int at = places.at(node);
+        int before = page[at + STATE_NOW];
+        if (before >= 0) {
+            Pages.add(page, at + STATE_NANOS + 2 * before, time - Pages.longAt(page, at + STATE_SINCE));
+        }
+        page[at + STATE_NOW] = newState;
+        Pages.put(page, at + STATE_SINCE, time);
+    }
+
+    /** The piece comes to the equipment, which may be the one it was at. */
+    private void enter(int body, int node, int place, PieceSpot.Doing doing) {
+        leave(body);
+        lift(body);
+        places.addLong(node, IN, 1);
+        int[] page = bodies.writable(body);
+        int at = bodies.at(body);
+        page[at + FROM] = page[at + (page[at + LINK] >= 0 ? FROM : NODE)];
+        page[at + NODE] = node;
+        page[at + LINK] = NONE;
+        page[at + PLACE] = place;
+        page[at + DOING] = doing.ordinal();
+        page[at + WAY] = NONE;
+        Pages.put(page, at + SINCE, timeNanos);
+        put(node, body);
+    }
+
+    /** Counts it out of the equipment it was at; a link counts nothing. */
+    private void leave(int body) {
+        if (bodies.get(body, LINK) < 0) {
+            places.addLong(bodies.get(body, NODE), OUT, 1);
+        }
+    }
+
+    private void move(long time, int body, int node, int slot, long[] extras) {
+        int link = (int) extras[slot];
+        if (bodies.get(body, LINK) != link) {
+            leave(body);
+            lift(body);
+            int[] page = bodies.writable(body);
+            int at = bodies.at(body);
+            page[at + FROM] = page[at + NODE];
+            page[at + NODE] = node;
+            page[at + LINK] = link;
+            page[at + PLACE] = NONE;
+            page[at + DOING] = PieceSpot.Doing.MOVES.ordinal();
+            page[at + WAY] = NONE;
+            put(nodes + link, body);
+        }
+        int[] page = bodies.writable(body);
+        int at = bodies.at(body);
+        Pages.put(page, at + SINCE, time);
+        Pages.put(page, at + MOVE_NANOS, extras[slot + 1]);
+        Pages.put(page, at + MOVE_FROM, extras[slot + 2]);
+        Pages.put(page, at + MOVE_SPEED, extras[slot + 3]);
+        Pages.put(page, at + MOVE_GAIN, extras[slot + 4]);
+    }
+
+    private void change(int body, int place, PieceSpot.Doing doing, int way) {
+        int[] page = bodies.writable(body);
+        int at = bodies.at(body);
+        page[at + PLACE] = place;
+        page[at + DOING] = doing.ordinal();
+        page[at + WAY] = way;
+        Pages.put(page, at + SINCE, timeNanos);
+    }
+
+    private void put(int place, int body) {
+        places.add(place, CONTENT, 1);
+        append(places, place, FIRST, LAST_AT, body);
+    }
+
+    private void append(Pages heads, int row, int firstColumn, int lastColumn, int body) {
+        int[] page = bodies.writable(body);
+        int at = bodies.at(body);
+        int[] head = heads.writable(row);
+        int headAt = heads.at(row);
+        int last = head[headAt + lastColumn];
+        page[at + BEFORE] = last;
+        page[at + NEXT] = NONE;
+        if (last < 0) {
+            head[headAt + firstColumn] = body;
+        } else {
+            bodies.set(last, NEXT, body);
+        }
+        head[headAt + lastColumn] = body;
+    }
+
+    /** Takes the body out of the chain it is in. */
+    private void lift(int body) {
+        int holder = bodies.get(body, HOLDER);
+        if (holder >= 0) {
+            unchain(bodies, holder, FIRST_ON, LAST_ON, body);
+            return;
+        }
+        int link = bodies.get(body, LINK);
+        int place = link >= 0 ? nodes + link : bodies.get(body, NODE);
+        places.add(place, CONTENT, -1);
+        unchain(places, place, FIRST, LAST_AT, body);
+    }
+
+    private void unchain(Pages heads, int row, int firstColumn, int lastColumn, int body) {
+        int before = bodies.get(body, BEFORE);
+        int next = bodies.get(body, NEXT);
+        if (before < 0) {
+            heads.set(row, firstColumn, next);
+        } else {
+            bodies.set(before, NEXT, next);
+        }
+        if (next < 0) {
+            heads.set(row, lastColumn, before);
+        } else {
+            bodies.set(next, BEFORE, before);
+        }
+    }
+
+    /** The piece is no more, nor is what lies on it. */
+    private void end(int body, @Nullable IntConsumer freed) {
+        lift(body);
+        endOn(body, freed);
+    }
+
+    private void endOn(int body, @Nullable IntConsumer freed) {
+        left++;
+        int on = bodies.get(body, FIRST_ON);
+        while (on >= 0) {
+            int next = bodies.get(on, NEXT);
+            endOn(on, freed);
+            on = next;
+        }
+        int[] page = bodies.writable(body);
+        int at = bodies.at(body);
+        page[at + PIECE] = NONE;
+        page[at + FIRST_ON] = NONE;
+        page[at + LAST_ON] = NONE;
+        if (freed != null) {
+            freed.accept(body);
+        }
+    }
+}
