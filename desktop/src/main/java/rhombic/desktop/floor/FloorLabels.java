@@ -215,12 +215,24 @@ final class FloorLabels {
         labels.sort(Comparator.comparing((Label l) -> !l.urgent).thenComparingDouble(l -> l.at.depth()));
         List<Label> first = labels.subList(0, Math.min(MOST_LABELS, labels.size()));
         List<LabelRoom.@Nullable Found> found = found(first, shown, bodies);
+        for (int i = 0; i < first.size(); i++) { // all leaders first: none crosses a label
+            LabelRoom.Found place = found.get(i);
+            if (place != null) {
+                leader(g, first.get(i).at, place.box());
+            }
+        }
         for (int i = 0; i < first.size(); i++) {
             LabelRoom.Found place = found.get(i);
             if (place != null) {
                 draw(g, first.get(i), place, shown.faulty.contains(first.get(i).thing.name()));
             }
         }
+    }
+
+    private static void leader(GraphicsContext g, Viewpoint.Pixel at, Rectangle2D box) {
+        g.setStroke(SOFT);
+        g.setLineWidth(0.6);
+        g.strokeLine(Math.clamp(at.x(), box.getMinX(), box.getMaxX()), box.getMaxY(), at.x(), at.y() + 8);
     }
 
     /** Where the leader of its label ends: above its middle, or, in plan, beyond it; of what goes along a way, in the middle of that. */
@@ -311,9 +323,6 @@ final class FloorLabels {
             return;
         }
         boxes.put(label.thing.name(), box);
-        g.setStroke(SOFT);
-        g.setLineWidth(0.6);
-        g.strokeLine(Math.clamp(label.at.x(), box.getMinX(), box.getMaxX()), box.getMaxY(), label.at.x(), label.at.y() + 8);
         Form form = forms(label).get(place.form());
         if (form == Form.LETTER) {
             label.state.ifPresent(state -> letter(g, box.getMinX() + box.getWidth() / 2, box.getMinY() + 9, state));

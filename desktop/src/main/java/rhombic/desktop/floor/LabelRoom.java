@@ -8,15 +8,18 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * Finds room for labels over their things, clear of each other and of bodies: of all bodies if that is possible, in
- * the largest of its forms that has room; else the smallest form keeps clear of those in front. What has none is left out, unless it must be seen.
+ * the largest of its forms that has room; else, if its smallest form is small, that keeps clear of those in front. What has none is
+ * left out, unless it must be seen.
  */
 final class LabelRoom {
     /** Steps upwards that a label may stand above its thing. */
-    private static final int MOST_LIFTS = 8;
+    private static final int MOST_LIFTS = 6;
     private static final double STEP_PIXELS = 15;
     /** Parts of its width by which a label may stand to the side. */
     private static final double[] ASIDE = {0, 0.42, -0.42, 0.8, -0.8};
     private static final double GAP_PIXELS = 1;
+    /** No wider than this a label may stand over a body that is behind its own. */
+    private static final double SMALL_PIXELS = 24;
     /** Along the upper edge stand the views and the keys. */
     private static final double BAR_PIXELS = 32;
 
@@ -154,7 +157,7 @@ final class LabelRoom {
                 return new Found(box, form);
             }
         }
-        Rectangle2D over = free(label, label.forms.get(last), false);
+        Rectangle2D over = label.forms.get(last).width <= SMALL_PIXELS ? free(label, label.forms.get(last), false) : null;
         if (over != null) {
             return new Found(over, last);
         }

@@ -65,6 +65,13 @@ class LabelRoomTest {
     }
 
     @Test
+    void aNameWithoutASmallerFormIsRatherLeftOutThanOverABody() {
+        LabelRoom.Obstacle behind = box(0, 0, 400, 99, 50, 1);
+        var name = new LabelRoom.Wanted(150, 98, 10, 2, List.of(new LabelRoom.Size(80, 18)), false, 0);
+        assertEquals(null, new LabelRoom(List.of(behind), 400, 400).find(List.of(name)).getFirst());
+    }
+
+    @Test
     void whatMustBeSeenIsFoundFirstAndAlways() {
         LabelRoom.Obstacle wall = box(0, 0, 400, 400, 1, 7);
         var found = new LabelRoom(List.of(wall), 400, 400).find(List.of(label(150, 98, 10, 2, 0), label(150, 98, 20, 0, 0)));
