@@ -86,6 +86,6 @@ final class ExperimentRatios {
 
     /** Only these, for who looks at them. */
     public static void main(String[] args) throws IOException, StudyFormatException {
-        print(3);
+        print(8);
     }
 }

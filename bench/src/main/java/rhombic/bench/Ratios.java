@@ -69,7 +69,7 @@ public final class Ratios {
         network(quick);
         staffed(quick);
         threads(quick);
-        ExperimentRatios.print(quick ? 2 : 3);
+        ExperimentRatios.print(quick ? 3 : 8);
         bytesForEachWaitingPiece();
         demo();
         fiveThousand();
