@@ -35,6 +35,8 @@ final class BeltScene {
     private final @Nullable Belt[] belts;
     private double[] headMetres = {};
     private double[] headMeasure = {};
+    /** How far the next of each lane can be: its gap behind the one before it, which it keeps by itself but for the first of a lane. */
+    private double[] limits = {};
 
     /** Takes the poses one by one. */
     interface Poser {
@@ -45,9 +47,10 @@ final class BeltScene {
      * One conveyor.
      *
      * @param begins where its parts begin: it, and those behind its diverts and merges
+     * @param takers conveyors that begin where it ends, by number
      * @param approaches how pieces come onto a part, by the equipment they come from
      */
-    private record Belt(Path way, double[] begins, Map<List<Integer>, Approach> approaches) {}
+    private record Belt(Path way, double[] begins, int[] takers, Map<List<Integer>, Approach> approaches) {}
 
     /**
      * How pieces come onto a conveyor.
@@ -75,7 +78,7 @@ final class BeltScene {
             for (int i = 0; i < branches.size(); i++) {
                 begins[i + 1] = conveyor.metresOf(branches.get(i));
             }
-            belt = new Belt(conveyor.path(), begins, new HashMap<>());
+            belt = new Belt(conveyor.path(), begins, takers(conveyor), new HashMap<>());
             belts[node] = belt;
         }
         return belt;
@@ -89,10 +92,16 @@ final class BeltScene {
         if (headMetres.length < rows) {
             headMetres = new double[rows];
             headMeasure = new double[rows];
+            limits = new double[rows];
         }
         Arrays.fill(headMetres, 0, rows, 0);
+        Arrays.fill(limits, 0, rows, Double.POSITIVE_INFINITY);
+        if (lanes == 1) {
+            limits[rows - 1] = beforeWhatHasLeft(belt, conveyor, node, moment);
+        }
         Seat seat = conveyor.basics().seat();
         boolean isAcross = conveyor.lie() == Conveyor.Lie.ACROSS;
+        double gap = conveyor.gapMetres();
         double turned = seat.turnedDegrees() + (isAcross ? 90 : 0);
         for (int body = first; body >= 0; body = moment.next(body)) {
             if (!moment.rides(body)) {
@@ -103,8 +112,10 @@ final class BeltScene {
                 headMetres[lane] = moment.metresOfLeader(body);
                 headMeasure[lane] = moment.measureOf(body);
             }
-            double front = headMetres[lane] - (moment.measureOf(body) - headMeasure[lane]);
-            double middle = front - (isAcross ? widths : lengths)[moment.typeOf(body)] / 2;
+            double length = (isAcross ? widths : lengths)[moment.typeOf(body)];
+            double front = Math.min(limits[lane], headMetres[lane] - (moment.measureOf(body) - headMeasure[lane]));
+            limits[lane] = front - length - gap;
+            double middle = front - length / 2;
             int part = lane / lanes;
             boolean comesIn = middle < belt.begins[part] && (part == 0 || moment.cameAside(body));
             Pose on = comesIn ? comingIn(belt, conveyor, part, belt.begins[part] - middle, moment.fromNodeOf(body)) : belt.way.at(middle);
@@ -113,6 +124,44 @@ final class BeltScene {
             into.pose(body, Pose.at(on.x() - aside * Math.sin(heading), on.y() + aside * Math.cos(heading), on.z() + seat.zMetres(),
                     on.heading() + turned));
         }
+    }
+
+    /**
+     * How far the first piece can be without touching the one before it, which is on the next conveyor already but not wholly: where
+     * that is slower, the first piece comes no nearer to the end than there is room behind the other. Times are not touched, for it is
+     * at the end when the next conveyor can take it.
+     */
+    private double beforeWhatHasLeft(Belt belt, Conveyor conveyor, int node, Moment moment) {
+        double end = belt.way.metres();
+        for (int taker : belt.takers) {
+            int body = moment.lastAt(taker);
+            if (body < 0 || !moment.rides(body) || moment.fromNodeOf(body) != node || !(equipment.get(taker) instanceof Conveyor next)) {
+                continue;
+            }
+            int leader = moment.leaderOf(body);
+            double front = moment.metresOfLeader(leader) - (moment.measureOf(body) - moment.measureOf(leader));
+            double needed = (next.lie() == Conveyor.Lie.ACROSS ? widths : lengths)[moment.typeOf(body)]
+                    + Math.min(conveyor.gapMetres(), next.gapMetres());
+            if (front < needed) {
+                return end - needed + front;
+            }
+        }
+        return Double.POSITIVE_INFINITY;
+    }
+
+    /** Conveyors that begin where this one ends. */
+    private int[] takers(Conveyor conveyor) {
+        return links.stream().filter(link -> link.from().equals(conveyor.name()) && link.fromPort().isEmpty() && link.toPort().isEmpty()
+                && link.travel() instanceof Travel.AtOnce).mapToInt(link -> {
+                    for (int i = 0; i < equipment.size(); i++) {
+                        boolean isIt = equipment.get(i).name().equals(link.to()) && equipment.get(i) instanceof Conveyor next
+                                && next.lanes() == 1;
+                        if (isIt && Layout.outlet(conveyor, "").distanceTo(Layout.inlet(equipment.get(i), "")) < NEAR_METRES) {
+                            return i;
+                        }
+                    }
+                    return -1;
+                }).filter(i -> i >= 0).toArray();
     }
 
     private Pose comingIn(Belt belt, Conveyor conveyor, int part, double backMetres, int from) {

@@ -82,6 +82,11 @@ public final class Moment extends MomentRows {
         return places.get(node, FIRST);
     }
 
+    /** The one that came last to the equipment; negative if none is there. */
+    public int lastAt(int node) {
+        return places.get(node, LAST_AT);
+    }
+
     /** The first on the link; negative if none is. */
     public int firstOnLink(int link) {
         return places.get(nodes + link, FIRST);

@@ -376,6 +376,40 @@ class BranchesTest {
     }
 
     @Test
+    void whatGoesOnToASlowerConveyorIsNotRunInto() {
+        Conveyor fast = ((Conveyor) belt("Fast", 6).placed(Placement.at(-3, 0))).withSpeed(Quantity.parse("1 m/s", Dimension.SPEED));
+        Conveyor slow = ((Conveyor) belt("Slow", 6).placed(Placement.at(3, 0))).withSpeed(Quantity.parse("0.2 m/s", Dimension.SPEED));
+        Study study = new Lines().types(BOX).chain(Lines.onDemand("In"), fast, slow, goodsOut("Out")).study(0.05, 0, 1);
+        Trace trace = Runs.traceOf(study);
+        Scene scene = new Scene(study);
+        Poses poses = new Poses();
+        java.util.Map<Integer, Double> before = new java.util.HashMap<>();
+        Moment moment = trace.at(0);
+        double nearest = Double.MAX_VALUE;
+        for (int step = 0; step < 1800; step++) {
+            moment = trace.at(step * 100_000_000L, moment);
+            scene.pose(moment, 0, poses);
+            java.util.Map<Integer, Double> now = new java.util.TreeMap<>();
+            for (int i = 0; i < poses.count(); i++) {
+                if (moment.rides(poses.body(i))) {
+                    now.put(moment.pieceOf(poses.body(i)), poses.x(i));
+                }
+            }
+            Double ahead = null;
+            for (var one : now.entrySet()) { // who came first is ahead
+                nearest = ahead == null ? nearest : Math.min(nearest, ahead - one.getValue());
+                ahead = one.getValue();
+                double moved = one.getValue() - before.getOrDefault(one.getKey(), one.getValue());
+                assertTrue(moved > -1e-9 && moved < 0.1 + 1e-6,
+                        "piece " + one.getKey() + " moves " + moved + " m at " + step / 10.0 + " s");
+            }
+            before = now;
+        }
+        // each is wholly on the slow one, with its gap, before the next can go on; until then that keeps away from it
+        assertEquals(1, nearest, 1e-6, "a piece and its gap, from middle to middle");
+    }
+
+    @Test
     void piecesStayApartOnTheWayFromOneConveyorToTheNext() {
         Conveyor main = belt("Main", 12, merge(3, Fitting.First.MAIN), divert(8));
         main = (Conveyor) main.placed(Placement.at(0, 0));
