@@ -161,7 +161,7 @@ final class LabelRoom {
         if (over != null) {
             return new Found(over, last);
         }
-        return label.mustBeSeen ? new Found(box(label, label.forms.getFirst(), 0, 0), 0) : null;
+        return label.mustBeSeen ? new Found(inView(box(label, label.forms.getFirst(), 0, 0)), 0) : null;
     }
 
     private @Nullable Rectangle2D free(Wanted label, Size size, boolean ofAllBodies) {
@@ -174,6 +174,12 @@ final class LabelRoom {
             }
         }
         return null;
+    }
+
+    /** Wholly to be seen, if the view is large enough, and below the bar. */
+    private Rectangle2D inView(Rectangle2D box) {
+        return new Rectangle2D(Math.max(0, Math.min(box.getMinX(), viewWidth - box.getWidth())),
+                Math.max(BAR_PIXELS, Math.min(box.getMinY(), viewHeight - box.getHeight())), box.getWidth(), box.getHeight());
     }
 
     private static Rectangle2D box(Wanted label, Size size, int lift, double aside) {

@@ -77,6 +77,8 @@ class LabelRoomTest {
         var found = new LabelRoom(List.of(wall), 400, 400).find(List.of(label(150, 98, 10, 2, 0), label(150, 98, 20, 0, 0)));
         assertEquals(null, found.getFirst());
         assertEquals(new Rectangle2D(110, 80, 80, 18), found.get(1).box());
+        var atTheEdge = new LabelRoom(List.of(wall), 400, 400).find(List.of(label(-10, 20, 20, 0, 0))).getFirst();
+        assertEquals(new Rectangle2D(0, 32, 80, 18), atTheEdge.box(), "below the bar at the upper edge, and not cut off");
     }
 
     @Test
