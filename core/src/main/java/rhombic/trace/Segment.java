@@ -6,9 +6,11 @@ import java.util.Arrays;
  * A stretch of the trace: its records in columns, and the moment before the first of them. Never changes. All records
  * of one instant lie in one segment, unless there are very many.
  */
-// The last segment is read while the writer writes on: both have the same columns, of which a reader looks at the first records only,
-// and what is written there is never written again. So it costs nothing to show what has been written so far.
 final class Segment {
+    /*
+     * The last segment is read while the writer writes on: both have the same columns, of which a reader looks at the first records
+     * only, and what is written there is never written again. So it costs nothing to show what has been written so far.
+     */
     /** What a record says. */
     enum What {
         /** A piece came into being at a goods in; the slot holds its type. */

@@ -11,7 +11,7 @@ public abstract class ContentNode extends Node {
     /** Pieces that fill it. */
     public final int room;
 
-    public ContentNode(Flow flow, int index, Equipment equipment) {
+    protected ContentNode(Flow flow, int index, Equipment equipment) {
         super(flow, index, equipment, Tally.ofContents(roomOf(flow, equipment)));
         room = roomOf(flow, equipment);
     }

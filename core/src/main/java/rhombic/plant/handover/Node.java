@@ -50,7 +50,7 @@ public abstract class Node extends Attended implements Giver {
     /** The promises in the order in which they were given; null while no link that leads here takes time. */
     private @Nullable Set<Channel.Trip> promises;
 
-    public Node(Flow flow, int index, Equipment equipment, Tally tally) {
+    protected Node(Flow flow, int index, Equipment equipment, Tally tally) {
         this.flow = flow;
         this.index = index;
         this.equipment = equipment;
@@ -329,7 +329,7 @@ public abstract class Node extends Attended implements Giver {
     }
 
     private interface Gate {
-        public void set(boolean shut);
+        void set(boolean shut);
     }
 
     private void beginShutTimes(List<ShutTime> times, Gate gate) {

@@ -16,7 +16,6 @@ import rhombic.study.value.Placement;
 
 /** One plant with nothing in it but people. */
 final class Yard implements Job.Site, Doer.Watcher {
-
     static final long SECOND = 1_000_000_000L;
 
     static UnaryOperator<Crew> over(WhenOver over) {
