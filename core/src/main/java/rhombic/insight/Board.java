@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import rhombic.chart.Axis;
 import rhombic.chart.Chart;
 import rhombic.experiment.FigureText;
@@ -11,26 +12,68 @@ import rhombic.experiment.Observation;
 import rhombic.experiment.Scale;
 import rhombic.measure.Diary;
 import rhombic.measure.Sample;
+import rhombic.quantity.Clock;
 import rhombic.study.BoardChart;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
 
-/** Makes the charts of the board from runs that were analysed: what is a share or a count over all of them, what is over time of the first. */
+/**
+ * Makes the charts of the board from runs that were analysed: what is a share or a count over all of them, what is over time of the first.
+ * Up to a moment they show the first run alone, which is the one that is watched, as far as it has come.
+ */
 public final class Board {
     private static final int MOST_SERIES = 7;
     private static final int CLASSES = 24;
+    /** Of what is still to come. */
+    private static final String PALE = "#CFCABC";
 
     private final Study study;
     private final List<Observation> observations;
     private final Shifting shifting;
+    /** Step up to which they show what has been; the last one of all for the whole. */
+    private final int until;
+    private final boolean isWhole;
 
     /** @param observations one or more of the same study */
     public Board(List<Observation> observations) {
+        this(observations, Shifting.of(observations), observations.getFirst().samples().size() - 1, true);
+    }
+
+    private Board(List<Observation> observations, Shifting shifting, int until, boolean isWhole) {
         study = observations.getFirst().study();
         this.observations = observations;
-        shifting = Shifting.of(observations);
+        this.shifting = shifting;
+        this.until = until;
+        this.isWhole = isWhole;
+    }
+
+    /** The same as it stood at the last step before that moment; what is still to come is pale, or left out where it can't be told apart. */
+    public Board upTo(long nanos) {
+        List<Sample> samples = observations.getFirst().samples();
+        int step = 0;
+        while (step + 1 < samples.size() && samples.get(step + 1).timeNanos() <= nanos) {
+            step++;
+        }
+        return !isWhole && step == until ? this : new Board(List.of(observations.getFirst()), shifting, step, false);
+    }
+
+    private Sample last() {
+        return observations.getFirst().samples().get(until);
+    }
+
+    private String title(BoardChart wanted) {
+        return isWhole ? wanted.title() : wanted.title() + ", up to " + Clock.elapsed(last().timeNanos());
+    }
+
+    /** Journeys that have ended by then and count. */
+    private Stream<Diary.Journey> journeys() {
+        long to = last().timeNanos();
+        long warmUp = study.plan().warmUp().nanos();
+        long from = isWhole || to > warmUp ? warmUp : 0;
+        return observations.stream().flatMap(o -> o.journeys().stream())
+                .filter(j -> j.leftNanos() > from && (isWhole || j.leftNanos() <= to));
     }
 
     public Chart of(BoardChart wanted) {
@@ -83,13 +126,21 @@ public final class Board {
         List<Integer> chosen = chosen(wanted, true);
         List<Chart.Series> series = new ArrayList<>();
         for (EquipmentState state : EquipmentState.values()) {
-            double[] shares = chosen.stream().mapToDouble(i -> observations.stream()
-                    .mapToDouble(o -> o.figures().equipment().get(i).share(state)).average().orElse(0) * 100).toArray();
+            double[] shares = chosen.stream().mapToDouble(i -> 100 * share(i, state)).toArray();
             if (Arrays.stream(shares).anyMatch(share -> share >= 0.5)) {
                 series.add(new Chart.Bars(state.word(), colour(state), shares));
             }
         }
-        return new Chart(wanted.title(), "", "% of the time", series, chosen.stream().map(this::name).toList());
+        return new Chart(title(wanted), "", "% of the time", series, chosen.stream().map(this::name).toList());
+    }
+
+    private double share(int index, EquipmentState state) {
+        if (isWhole) {
+            return observations.stream().mapToDouble(o -> o.figures().equipment().get(index).share(state)).average().orElse(0);
+        }
+        double[] times = last().timeIn()[index];
+        double all = Arrays.stream(times).sum();
+        return all > 0 ? times[state.ordinal()] / all : 0;
     }
 
     private Chart overTime(BoardChart wanted, String unit) {
@@ -124,7 +175,7 @@ public final class Board {
         List<Chart.Series> series = new ArrayList<>();
         if (wanted.series() == BoardChart.Series.EACH) {
             for (int i = 0; i < Math.min(MOST_SERIES, values.size()); i++) {
-                series.add(new Chart.Curve(names.get(i), colour(i), hours, values.get(i), wanted.smooth() == 1));
+                addCourse(series, names.get(i), colour(i), hours, values.get(i), wanted.smooth() == 1);
             }
         } else {
             double sign = wanted.series() == BoardChart.Series.SUM ? 1 : -1;
@@ -134,10 +185,20 @@ public final class Board {
                     together[k] += sign * other[k];
                 }
             }
-            series.add(new Chart.Curve("", colour(0), hours, together, wanted.smooth() == 1));
+            addCourse(series, "", colour(0), hours, together, wanted.smooth() == 1);
         }
         warmUp(series);
         return Chart.of(problem.isEmpty() ? wanted.title() : wanted.title() + ": " + problem, "hours", unit, series);
+    }
+
+    /** What has been in its colour, over what is still to come. */
+    private void addCourse(List<Chart.Series> series, String name, String colour, double[] hours, double[] values, boolean stairs) {
+        if (!isWhole && until + 1 < hours.length) {
+            series.addFirst(new Chart.Curve("", PALE, Arrays.copyOfRange(hours, until, hours.length),
+                    Arrays.copyOfRange(values, until, values.length), stairs));
+        }
+        int there = isWhole ? hours.length : Math.min(hours.length, until + 1);
+        series.add(new Chart.Curve(name, colour, Arrays.copyOf(hours, there), Arrays.copyOf(values, there), stairs));
     }
 
     /** Whether all is there that the chart needs. */
@@ -205,12 +266,11 @@ public final class Board {
     }
 
     private Chart leadTimes(BoardChart wanted) {
-        long from = study.plan().warmUp().nanos();
-        double[] seconds = observations.stream().flatMap(o -> o.journeys().stream()).filter(j -> j.leftNanos() > from)
+        double[] seconds = journeys()
                 .filter(j -> wanted.things().isEmpty() || wanted.things().contains(study.pieceTypes().get(j.type()).name()))
                 .mapToDouble(j -> j.leadNanos() / 1e9).sorted().toArray();
         if (seconds.length == 0) {
-            return Chart.of(wanted.title(), "lead time", "pieces", List.of());
+            return Chart.of(title(wanted), "lead time", "pieces", List.of());
         }
         Scale scale = Scale.of("s", seconds[seconds.length / 2]);
         double[] values = Arrays.stream(seconds).map(v -> v * scale.factor()).toArray();
@@ -229,16 +289,15 @@ public final class Board {
             double at = values[Math.min(values.length - 1, (int) (percent / 100.0 * values.length))];
             series.add(new Chart.Mark((percent == 50 ? "half below " : percent + " % below ") + FigureText.of(at), "#A8341F", at, true));
         }
-        return Chart.of(wanted.title(), "lead time, " + scale.unit(), "pieces", series);
+        return Chart.of(title(wanted), "lead time, " + scale.unit(), "pieces", series);
     }
 
     private Chart mix(BoardChart wanted) {
-        long from = study.plan().warmUp().nanos();
         double[] counts = new double[study.pieceTypes().size()];
-        observations.stream().flatMap(o -> o.journeys().stream()).filter(j -> j.leftNanos() > from).forEach(j -> counts[j.type()]++);
+        journeys().forEach(j -> counts[j.type()]++);
         double all = Arrays.stream(counts).sum();
         List<Integer> there = IntStream.range(0, counts.length).boxed().filter(t -> counts[t] > 0).toList();
-        return new Chart(wanted.title(), "", "% of what leaves",
+        return new Chart(title(wanted), "", "% of what leaves",
                 List.of(new Chart.Bars("", colour(0), there.stream().mapToDouble(t -> 100 * counts[t] / all).toArray())),
                 there.stream().map(t -> study.pieceTypes().get(t).name()).toList());
     }
@@ -250,17 +309,28 @@ public final class Board {
         for (int k = 0; k < who.size(); k++) {
             List<Double> xs = new ArrayList<>();
             List<Double> ys = new ArrayList<>();
+            List<Double> lateXs = new ArrayList<>();
+            List<Double> lateYs = new ArrayList<>();
+            double now = isWhole ? Double.POSITIVE_INFINITY : last().timeNanos() / 3.6e12;
             for (Shifting.Span span : shifting.spans()) {
-                boolean is = span.who() == who.get(k);
-                xs.add(span.fromNanos() / 3.6e12);
-                ys.add(is ? who.size() - k : Double.NaN);
-                xs.add(span.toNanos() / 3.6e12);
-                ys.add(is ? who.size() - k : Double.NaN);
+                double place = span.who() == who.get(k) ? who.size() - k : Double.NaN;
+                double from = span.fromNanos() / 3.6e12;
+                double to = span.toNanos() / 3.6e12;
+                xs.addAll(List.of(Math.min(from, now), Math.min(to, now)));
+                ys.addAll(List.of(from < now ? place : Double.NaN, place));
+                lateXs.addAll(List.of(Math.max(from, now), Math.max(to, now)));
+                lateYs.addAll(List.of(to > now ? place : Double.NaN, place));
             }
-            series.add(new Chart.Spans(name(who.get(k)), colour(k), xs.stream().mapToDouble(d -> d).toArray(),
-                    ys.stream().mapToDouble(d -> d).toArray()));
+            if (!isWhole) {
+                series.addFirst(new Chart.Spans("", PALE, array(lateXs), array(lateYs)));
+            }
+            series.add(new Chart.Spans(name(who.get(k)), colour(k), array(xs), array(ys)));
         }
         return Chart.of(wanted.title(), "hours", "", series);
+    }
+
+    private static double[] array(List<Double> values) {
+        return values.stream().mapToDouble(d -> d).toArray();
     }
 
     /** The part of journeys that took longest, longest first. */

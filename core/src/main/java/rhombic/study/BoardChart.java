@@ -80,6 +80,14 @@ public record BoardChart(String title, Kind kind, List<String> things, Series se
         };
     }
 
+    /** Whether it is of equipment, of which some can be chosen. */
+    public boolean isOfEquipment() {
+        return switch (kind) {
+            case STATES, CONTENT, BUSY, OUTPUT -> true;
+            case LEAD_TIMES, MIX, LIMIT, FORMULA -> false;
+        };
+    }
+
     public BoardChart withThings(List<String> newThings) {
         return new BoardChart(title, kind, newThings, series, smooth, onFloor);
     }

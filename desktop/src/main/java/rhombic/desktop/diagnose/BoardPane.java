@@ -16,6 +16,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import rhombic.chart.Chart;
 import rhombic.desktop.parts.ChartView;
@@ -26,7 +27,7 @@ import rhombic.study.BoardChart;
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
 
-/** The charts that stay with the study; fresh after each edit, with the playhead on those over time. */
+/** The charts that stay with the study; fresh after each edit. While the plant plays they go with it, up to the playhead. */
 public final class BoardPane extends VBox {
     private static final double CHART_HEIGHT = 220;
     private static final int SMOOTH = 20;
@@ -39,7 +40,9 @@ public final class BoardPane extends VBox {
     private final VBox charts = new VBox(10);
     private final Map<BoardChart, ChartView> views = new LinkedHashMap<>();
     private Optional<Board> board = Optional.empty();
+    private final Button extent = Words.quiet("", "board-extent", this::changeExtent);
     private long playhead = -1;
+    private boolean isUpToPlayhead;
     private boolean isAsked;
 
     BoardPane(Workbench bench, Consumer<String> say, Consumer<Map<String, Chart>> floor, Runnable readAgain) {
@@ -71,8 +74,12 @@ public final class BoardPane extends VBox {
         VBox.setVgrow(scroll, Priority.ALWAYS);
         charts.setId("board");
         charts.setPadding(new Insets(0, 8, 8, 0));
-        HBox row = new HBox(8, kind, Words.caption("of what is selected on the floor, or of all"));
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        extent.setTooltip(new Tooltip("What charts show: the whole run, or what has been up to the playhead; playing begins the latter"));
+        HBox row = new HBox(8, kind, Words.caption("of what is selected on the floor, or of all"), gap, extent);
         row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        nameExtent();
         getChildren().addAll(row, scroll);
         bench.addListener(new Workbench.Listener() {
             @Override
@@ -83,11 +90,13 @@ public final class BoardPane extends VBox {
     }
 
     private void add(BoardChart.Kind kind) {
-        List<String> things = kind == BoardChart.Kind.FORMULA ? usualFormulas() : selected();
+        boolean isFormula = kind == BoardChart.Kind.FORMULA;
+        List<String> things = isFormula ? usualFormulas() : selected();
         java.util.Set<String> taken = new java.util.HashSet<>(bench.comparison().board().stream().map(BoardChart::title).toList());
         String word = kind.word().substring(0, 1).toUpperCase(java.util.Locale.ROOT) + kind.word().substring(1);
-        BoardChart chart = new BoardChart(Names.free(word, taken), kind, things, BoardChart.Series.EACH,
+        BoardChart made = new BoardChart(Names.free(word, taken), kind, things, BoardChart.Series.EACH,
                 kind == BoardChart.Kind.OUTPUT || kind == BoardChart.Kind.BUSY ? SMOOTH : 1, false);
+        BoardChart chart = isFormula || made.isOfEquipment() ? made : made.withThings(List.of());
         bench.compare("add chart " + chart.title(), c -> {
             List<BoardChart> all = new ArrayList<>(c.board());
             all.add(chart);
@@ -100,6 +109,21 @@ public final class BoardPane extends VBox {
         List<String> chosen = bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name()) && e.meetsPieces())
                 .limit(BoardChart.MOST_FORMULAS).map(e -> "at('" + e.name().replace("'", "") + "').content").toList();
         return chosen.isEmpty() ? List.of("here.inside") : chosen;
+    }
+
+    private void changeExtent() {
+        isUpToPlayhead = !isUpToPlayhead;
+        nameExtent();
+        redraw();
+    }
+
+    private void nameExtent() {
+        extent.setText(isUpToPlayhead ? "up to the playhead" : "of the whole run");
+    }
+
+    /** Whether charts stand on the floor, so that they are seen wherever the floor is. */
+    boolean standsOnFloor() {
+        return bench.comparison().board().stream().anyMatch(chart -> chart.onFloor() && !chart.things().isEmpty());
     }
 
     void show(Board now) {
@@ -145,7 +169,7 @@ public final class BoardPane extends VBox {
             row.getChildren().add(small(chart.smooth() == 1 ? "not smoothed" : "moving mean of " + chart.smooth() + " steps",
                     () -> change(chart, chart.withSmooth(next(chart.smooth())))));
         }
-        if (!isFormula) {
+        if (chart.isOfEquipment()) {
             row.getChildren().add(small("of what is selected", () -> change(chart, chart.withThings(selected()))));
         }
         if (!isFormula && !chart.things().isEmpty()) {
@@ -199,7 +223,8 @@ public final class BoardPane extends VBox {
     }
 
     private Optional<Chart> chart(BoardChart wanted) {
-        return board.map(b -> withPlayhead(b.of(wanted), wanted));
+        boolean isPart = isUpToPlayhead && playhead > 0;
+        return board.map(b -> withPlayhead((isPart ? b.upTo(playhead) : b).of(wanted), wanted));
     }
 
     /** Charts that stand on the floor, with the first thing that each is of. */
@@ -222,11 +247,21 @@ public final class BoardPane extends VBox {
         return new Chart(chart.title(), chart.xLabel(), chart.yLabel(), series, chart.categories());
     }
 
-    void showPlayhead(long nanos) {
+    /** @param plays whether it moves by itself */
+    void showPlayhead(long nanos, boolean plays) {
+        if (plays && !isUpToPlayhead) {
+            changeExtent();
+        }
         if (nanos != playhead) {
             playhead = nanos;
-            views.forEach(this::draw);
-            floor.accept(onFloor());
+            redraw();
         }
+    }
+
+    void redraw() {
+        if (getScene() != null) {
+            views.forEach(this::draw);
+        }
+        floor.accept(onFloor());
     }
 }

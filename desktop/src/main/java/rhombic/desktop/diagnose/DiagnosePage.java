@@ -91,7 +91,6 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
     private @Nullable Study read;
     /** Whose figures are being worked out, since when, and whether its charts follow that already. */
     private @Nullable Study awaited;
-    private long playhead = -1;
     private long awaitedSince;
     private boolean isWatched;
 
@@ -127,6 +126,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
         getChildren().addAll(top, middle);
         sceneProperty().addListener((o, was, is) -> {
             readIfSeen();
+            board.redraw();
             showHeat();
         });
         go(Room.FINDINGS);
@@ -150,7 +150,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
         middle.getChildren().setAll(pane);
         journeys.refresh();
         if (to == Room.BOARD) {
-            board.showPlayhead(playhead);
+            board.redraw();
         }
     }
 
@@ -162,7 +162,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
             readIfSeen();
         } else if (state instanceof Outlook.State.Failed failed) {
             findings.getChildren().setAll(Words.text(failed.message()));
-        } else if (state instanceof Outlook.State.Running && getScene() != null) {
+        } else if (state instanceof Outlook.State.Running && isNeeded()) {
             watchIfLong();
         }
         findings.setOpacity(state instanceof Outlook.State.Running ? 0.6 : 1);
@@ -186,23 +186,29 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
 
     /** A chart asks for something that was not read off the runs: they are analysed once more. */
     private void readAgain() {
-        fresh.filter(summary -> getScene() != null && summary.study() == read).ifPresent(summary -> diagnosing.read(summary, formulas()));
+        fresh.filter(summary -> isNeeded() && summary.study() == read).ifPresent(summary -> diagnosing.read(summary, formulas()));
+    }
+
+    /** Whether it is seen, or what it says is seen on the floor. */
+    private boolean isNeeded() {
+        return getScene() != null || board.standsOnFloor();
     }
 
     private void readIfSeen() {
-        fresh.filter(summary -> getScene() != null && summary.study() != read).ifPresent(summary -> {
+        fresh.filter(summary -> isNeeded() && summary.study() != read).ifPresent(summary -> {
             read = summary.study();
             leverage.forget();
             diagnosing.read(summary, formulas());
         });
     }
 
-    /** Moves the mark of the playhead on charts over time. */
-    public void showPlayhead(long nanos) {
-        playhead = nanos;
-        if (getScene() != null && room == Room.BOARD) {
-            board.showPlayhead(nanos);
-        }
+    /**
+     * Takes charts to the playhead, where they are seen.
+     *
+     * @param plays whether it moves by itself
+     */
+    public void showPlayhead(long nanos, boolean plays) {
+        board.showPlayhead(nanos, plays);
     }
 
     /** Whether what is shown is of the study on the floor. */

@@ -396,7 +396,7 @@ public final class MainWindow implements AutoCloseable {
                 figuresShown = time;
                 shownNanos = moment.timeNanos();
                 card.showMoment(moment);
-                diagnose.showPlayhead(moment.timeNanos());
+                diagnose.showPlayhead(moment.timeNanos(), player.isPlaying());
                 if (chosenPiece.isPresent()) {
                     showPiece();
                 }

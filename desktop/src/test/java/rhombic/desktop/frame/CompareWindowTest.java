@@ -17,6 +17,7 @@ import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
+import rhombic.chart.Chart;
 import rhombic.desktop.parts.ChartView;
 import rhombic.formats.results.ResultsFile;
 import rhombic.study.Study;
@@ -278,6 +279,49 @@ class CompareWindowTest extends WindowBase {
         await(() -> text(robot, "journeys-heading").startsWith("The slowest 5 %"));
         robot.interact(() -> ((ButtonBase) robot.lookup("#follow").query()).fire());
         await(() -> robot.lookup("#piece-title").tryQuery().isPresent());
+    }
+
+    @Test
+    void chartsGoWithThePlantWhileItPlays(FxRobot robot) {
+        overloaded(robot);
+        await(this::isRunWritten);
+        robot.push(KeyCode.DIGIT3);
+        await(() -> window.diagnose().isFresh());
+        press(robot, "#diagnose-board");
+        robot.interact(() -> window.bench().select("Station 1"));
+        robot.interact(() -> robot.lookup("#board-kind").queryAs(ComboBox.class).setValue("content over time"));
+        robot.interact(() -> robot.lookup("#board-kind").queryAs(ComboBox.class).setValue("lead times"));
+        VBox board = robot.lookup("#board").queryAs(VBox.class);
+        await(() -> robot.from(board).lookup(".chart").queryAll().size() == 2);
+        ButtonBase extent = robot.lookup("#board-extent").queryAs(ButtonBase.class);
+        assertEquals("of the whole run", extent.getText());
+        assertEquals(1, curves(robot, board));
+        double all = piecesOut(robot, board);
+
+        robot.push(KeyCode.SPACE);
+        await(() -> extent.getText().equals("up to the playhead") && curves(robot, board) == 2);
+        robot.push(KeyCode.SPACE);
+        double early = piecesOut(robot, board);
+        assertTrue(early < all, early + " of " + all + " have left by then");
+        robot.interact(() -> window.player().seek(window.player().playheadNanos() + 3_600_000_000_000L));
+        await(() -> piecesOut(robot, board) > early);
+        robot.interact(extent::fire);
+        assertEquals(all, piecesOut(robot, board));
+        assertEquals(1, curves(robot, board));
+    }
+
+    private static List<Chart.Series> series(FxRobot robot, VBox board) {
+        return robot.from(board).lookup(".chart").queryAllAs(ChartView.class).stream().flatMap(view -> view.chart().series().stream())
+                .toList();
+    }
+
+    private static long curves(FxRobot robot, VBox board) {
+        return series(robot, board).stream().filter(Chart.Curve.class::isInstance).count();
+    }
+
+    private static double piecesOut(FxRobot robot, VBox board) {
+        return series(robot, board).stream().filter(Chart.Histogram.class::isInstance).map(Chart.Histogram.class::cast)
+                .mapToDouble(one -> java.util.Arrays.stream(one.counts()).sum()).sum();
     }
 
     @Test
