@@ -23,8 +23,11 @@ public final class RunRecord implements Serializable {
     }
 
     static RunRecord of(RunFigures figures, List<Response> responses, ResponseNames names) {
-        return new RunRecord(figures.replication(), figures.seed(), names,
-                responses.stream().mapToDouble(response -> response.value().applyAsDouble(figures)).toArray());
+        double[] values = new double[responses.size()];
+        for (int i = 0; i < values.length; i++) {
+            values[i] = responses.get(i).value().applyAsDouble(figures);
+        }
+        return new RunRecord(figures.replication(), figures.seed(), names, values);
     }
 
     public int replication() {

@@ -12,15 +12,21 @@ public record CrewFigures(String name, List<PersonFigures> people) implements Se
 
     /** Mean over its people. */
     public double share(PersonState state) {
-        return people.stream().mapToDouble(person -> person.share(state)).average().orElse(0);
+        double sum = 0;
+        for (PersonFigures person : people) {
+            sum += person.share(state);
+        }
+        return people.isEmpty() ? 0 : sum / people.size();
     }
 
     /** Busy time of all its people as part of their time on duty; NaN if they never are. */
     public double utilisation() {
-        double duty = people.stream().mapToDouble(PersonFigures::onDuty).sum();
-        double busy = people.stream()
-                .mapToDouble(p -> p.shares().entrySet().stream().filter(e -> e.getKey().isBusy()).mapToDouble(e -> e.getValue()).sum())
-                .sum();
+        double duty = 0;
+        double busy = 0;
+        for (PersonFigures person : people) {
+            duty += person.onDuty();
+            busy += person.busy();
+        }
         return duty > 1e-12 ? busy / duty : Double.NaN;
     }
 

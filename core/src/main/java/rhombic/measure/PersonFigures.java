@@ -24,9 +24,17 @@ public record PersonFigures(String name, Map<PersonState, Double> shares, long j
         return 1 - share(PersonState.ON_BREAK) - share(PersonState.OFF_SHIFT);
     }
 
+    /** Busy part of all time. */
+    double busy() {
+        double busy = 0;
+        for (PersonState state : PersonState.values()) {
+            busy += state.isBusy() ? share(state) : 0;
+        }
+        return busy;
+    }
+
     /** Busy part of the time on duty: working, changing over, servicing, repairing, carrying, walking and standing by. */
     public double utilisation() {
-        double busy = shares.entrySet().stream().filter(e -> e.getKey().isBusy()).mapToDouble(Map.Entry::getValue).sum();
-        return onDuty() > 1e-12 ? busy / onDuty() : Double.NaN;
+        return onDuty() > 1e-12 ? busy() / onDuty() : Double.NaN;
     }
 }

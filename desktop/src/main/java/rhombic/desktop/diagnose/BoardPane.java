@@ -10,6 +10,7 @@ import java.util.function.Consumer;
 import javafx.geometry.Insets;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.ListCell;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
@@ -53,7 +54,13 @@ public final class BoardPane extends VBox {
         this.readAgain = readAgain;
         ComboBox<String> kind = new ComboBox<>();
         kind.setId("board-kind");
-        kind.setPromptText("+ a chart");
+        kind.setButtonCell(new ListCell<>() {
+            @Override
+            protected void updateItem(String word, boolean empty) {
+                super.updateItem(word, empty);
+                setText("+ a chart"); // also once one was chosen and added, where a prompt would not come back
+            }
+        });
         for (BoardChart.Kind one : BoardChart.Kind.values()) {
             kind.getItems().add(one.word());
         }
