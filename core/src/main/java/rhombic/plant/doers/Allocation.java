@@ -26,6 +26,8 @@ public final class Allocation {
     private final List<Job> yielding = new ArrayList<>();
     /** Those who are free, for each skill, in the order of all. */
     private final List<List<Doer>> freeWith = new ArrayList<>();
+    /** A bit for each skill that anybody free has, as in {@link Job#skills}: most jobs that wait are passed over by it. */
+    private long freeSkills;
     /** Those who have become free and may have to go home. */
     private final List<Doer> idle = new ArrayList<>();
     private final List<Doer> chosen = new ArrayList<>();
@@ -83,6 +85,7 @@ public final class Allocation {
                     at--;
                 }
                 free.add(at, doer);
+                freeSkills |= 1L << skill;
             }
         }
         if (doer.group().goesHome) {
@@ -96,6 +99,11 @@ public final class Allocation {
                 freeWith.get(skill).remove(doer);
             }
         }
+        long there = 0;
+        for (int skill = 0; skill < freeWith.size(); skill++) {
+            there |= freeWith.get(skill).isEmpty() ? 0 : 1L << skill;
+        }
+        freeSkills = there;
     }
 
     // ---- what sites ask
@@ -250,7 +258,7 @@ public final class Allocation {
         double metres = doer.metresTo(first.where());
         for (int i = at + 1; i < asked.size() && asked.get(i).priority() == first.priority(); i++) {
             Job other = asked.get(i);
-            if (doer.metresTo(other.where()) < metres && choose(other) && chosen.contains(doer)) {
+            if ((other.skills & ~freeSkills) == 0 && doer.metresTo(other.where()) < metres && choose(other) && chosen.contains(doer)) {
                 best = other;
                 bestChosen = List.copyOf(chosen);
                 metres = doer.metresTo(other.where());
@@ -263,6 +271,9 @@ public final class Allocation {
 
     /** Whether enough are free for all it needs; they are {@link #chosen} then. */
     private boolean choose(Job job) {
+        if ((job.skills & ~freeSkills) != 0) {
+            return false;
+        }
         chosen.clear();
         List<Job.Demand> demands = job.order().demands();
         for (Job.Demand demand : demands) {
@@ -309,32 +320,44 @@ public final class Allocation {
     private @Nullable Doer best(Job job, int skill) {
         Doer preferred = job.preferred();
         List<Doer> free = freeWith.get(skill);
+        boolean isFirst = chosen.isEmpty();
+        double x = job.where().x();
+        double y = job.where().y();
         Doer best = null;
+        Crew.Who who = Crew.Who.IN_ORDER;
         double least = 0;
         for (int i = 0; i < free.size(); i++) {
             Doer doer = free.get(i);
-            if (!chosen.isEmpty() && chosen.contains(doer)) {
+            if (!isFirst && chosen.contains(doer)) {
                 continue;
             }
             if (doer == preferred) {
                 return doer;
             }
-            double rank = best == null || doer.group().who == best.group().who ? rank(doer, job) : Double.MAX_VALUE;
-            if (best == null || rank < least) {
+            if (best == null) {
                 best = doer;
-                least = rank;
+                who = doer.group().who;
+                least = rank(doer, who, x, y);
+            } else if (doer.group().who == who) {
+                double rank = rank(doer, who, x, y);
+                if (rank < least) {
+                    best = doer;
+                    least = rank;
+                }
             }
         }
         return best;
     }
 
-    /** The lowest of those of one rule comes; of equals the first in order. */
-    private double rank(Doer doer, Job job) {
-        return switch (doer.group().who) {
-            case NEAREST -> doer.squareMetresTo(job.where());
+    /** The lowest of those who go by one rule comes; of equals the first in order. */
+    private double rank(Doer doer, Crew.Who who, double x, double y) {
+        if (who == Crew.Who.NEAREST) {
+            return doer.squareMetresTo(x, y);
+        }
+        return switch (who) {
             case LEAST_USED -> doer.tally().busyNanos(now());
             case IN_TURN -> doer.lastGiven;
-            case IN_ORDER, SAME -> 0;
+            case NEAREST, IN_ORDER, SAME -> 0;
         };
     }
 

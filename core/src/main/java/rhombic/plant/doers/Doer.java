@@ -44,6 +44,9 @@ public final class Doer extends Event {
     long lastGiven = -1;
     private Pose from;
     private Pose to;
+    /** Where it goes or stands, once more by itself: who is nearest is asked of all who are free. */
+    private double toX;
+    private double toY;
     private long setOutNanos;
     private long wayNanos;
     private @Nullable Tool tool;
@@ -62,7 +65,13 @@ public final class Doer extends Event {
         this.factor = factor;
         this.home = home;
         from = home;
-        to = home;
+        goal(home);
+    }
+
+    private void goal(Pose where) {
+        to = where;
+        toX = where.x();
+        toY = where.y();
     }
 
     public String name() {
@@ -118,22 +127,29 @@ public final class Doer extends Event {
         if (!isPending()) {
             return to;
         }
-        long now = group.clock();
-        double part = wayNanos == 0 ? 1 : (double) (now - setOutNanos) / wayNanos;
+        double part = partGone();
         return Pose.at(from.x() + (to.x() - from.x()) * part, from.y() + (to.y() - from.y()) * part, to.z(),
                 Math.toDegrees(Math.atan2(to.y() - from.y(), to.x() - from.x())));
     }
 
     double metresTo(Pose where) {
-        return Math.sqrt(squareMetresTo(where));
+        return Math.sqrt(squareMetresTo(where.x(), where.y()));
     }
 
     /** The square of the way there, which tells as well who is nearest. */
-    double squareMetresTo(Pose where) {
-        if (!isPending()) {
-            return square(to, where);
+    double squareMetresTo(double x, double y) {
+        double dx = toX - x;
+        double dy = toY - y;
+        if (isPending()) {
+            double part = partGone();
+            dx = from.x() + (toX - from.x()) * part - x;
+            dy = from.y() + (toY - from.y()) * part - y;
         }
-        return square(place(), where);
+        return dx * dx + dy * dy;
+    }
+
+    private double partGone() {
+        return wayNanos == 0 ? 1 : (double) (group.clock() - setOutNanos) / wayNanos;
     }
 
     private static double square(Pose one, Pose other) {
@@ -149,7 +165,7 @@ public final class Doer extends Event {
         double metres = Math.sqrt(square(here, where));
         long nanos = group.nanosFor(metres);
         from = here;
-        to = where;
+        goal(where);
         setOutNanos = group.clock();
         wayNanos = nanos;
         group.tellMoves(this, here, where, nanos);
@@ -169,7 +185,7 @@ public final class Doer extends Event {
             Pose here = place();
             tally.walks(Math.sqrt(square(from, here)));
             group.cancel(this);
-            to = here;
+            goal(here);
             aim = Aim.NOTHING;
         }
     }

@@ -74,6 +74,15 @@ public final class Job {
             }
         }
 
+        /** A bit for each skill that it asks for; skills that are 64 apart share one. */
+        private long skills() {
+            long bits = 0;
+            for (Demand demand : demands) {
+                bits |= 1L << demand.skill;
+            }
+            return bits;
+        }
+
         /** The same elsewhere. */
         public Order at(Pose newWhere) {
             return new Order(what, newWhere, demands, priority, yields);
@@ -88,6 +97,8 @@ public final class Job {
     long givenNanos;
     boolean wasBegun;
     State state = State.IDLE;
+    /** The skills it asks for, as {@link Order#skills}. */
+    long skills;
     private Order order;
     private long askedNanos;
     private long waitsSince;
@@ -97,6 +108,7 @@ public final class Job {
     public Job(Site site, Order order) {
         this.site = site;
         this.order = order;
+        skills = order.skills();
     }
 
     /**
@@ -111,7 +123,10 @@ public final class Job {
         if (state != State.IDLE) {
             throw new IllegalStateException("A job that is " + state + " can't become another");
         }
-        order = newOrder;
+        if (order != newOrder) {
+            order = newOrder;
+            skills = newOrder.skills();
+        }
         askedNanos = newAskedNanos;
         waitsSince = now;
         preferred = who;

@@ -1,8 +1,11 @@
 package rhombic.plant.handover;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -21,6 +24,7 @@ public final class Flow extends Run {
     private final List<Node> parts = new ArrayList<>();
     private final List<Channel> channels = new ArrayList<>();
     private final Map<String, Node> byName = new HashMap<>();
+    private final Map<Node, List<Node>> takers = new IdentityHashMap<>();
     private final @Nullable Staff staff;
 
     public Flow(Blueprint blueprint, int replication, @Nullable TraceWriter trace, @Nullable Diary diary) {
@@ -38,6 +42,9 @@ public final class Flow extends Run {
     /** All equipment is there: it is linked as the study has it. */
     public void link() {
         nodes.forEach(node -> parts.addAll(node.parts()));
+        for (int i = 0; i < parts.size(); i++) {
+            parts.get(i).part = i;
+        }
         channels.addAll(new Wiring(this, parts).lay());
     }
 
@@ -119,12 +126,18 @@ public final class Flow extends Run {
         parts.forEach(Node::rankAnew);
     }
 
-    /** Something may go now that could not before. */
-    public void serveAllLines() {
-        for (Node node : parts) {
+    /** What waits to go out of it may go now and could not before: whoever may take it serves its line. */
+    void serveTakersOf(Node giver) {
+        for (Node node : giver.mayOfferAnywhere() ? parts : takersOf(giver)) {
             if (!node.line.isEmpty()) {
                 toAgenda(node);
             }
         }
+    }
+
+    /** In the order of all parts, whatever the order of the links. */
+    private List<Node> takersOf(Node giver) {
+        return takers.computeIfAbsent(giver, node -> node.parts().stream().flatMap(part -> Arrays.stream(part.waysOut().ways))
+                .map(Way::taker).distinct().sorted(Comparator.comparingInt(taker -> taker.part)).toList());
     }
 }

@@ -39,6 +39,9 @@ public abstract class Node extends Attended implements Giver {
     /** What breaks it and when it is on duty; null if nothing ever does and it always is. */
     public final @Nullable Upkeep upkeep;
 
+    /** Its number among all that takes and gives. */
+    int part;
+
     private final Equipment equipment;
     private final Map<String, Object> attributes = new HashMap<>();
     private final Holds inlet = new Holds();
@@ -145,6 +148,11 @@ public abstract class Node extends Attended implements Giver {
     /** What its draws hang on. */
     protected String streamId() {
         return id();
+    }
+
+    /** Whether a piece may go from here where no link leads: back to whoever made it. */
+    protected boolean mayOfferAnywhere() {
+        return false;
     }
 
     /** Whether no piece is in it. */
@@ -374,7 +382,7 @@ public abstract class Node extends Attended implements Giver {
                 flow.trace.outlet(flow.now(), index, nowShut);
             }
             if (!outlet.isHeld()) {
-                flow.serveAllLines();
+                flow.serveTakersOf(this);
             }
         }
     }
@@ -407,7 +415,7 @@ public abstract class Node extends Attended implements Giver {
         }
         inlet.release(reason);
         if (outlet.release(reason)) {
-            flow.serveAllLines();
+            flow.serveTakersOf(this);
             flow.toAgenda(this);
         }
         if (!inlet.isHeld()) {

@@ -26,7 +26,7 @@ public final class Upkeep implements Breakdown.Site {
         this.node = node;
         Flow flow = node.flow;
         modes = Repairs.modes(flow, flow.staff(), node.id(), duty.failures(), this);
-        timeclock = calendar == null ? null : new Timeclock(flow.simulator, calendar, flow.start, this::duty);
+        timeclock = calendar == null ? null : new Timeclock(flow.simulator, flow.shifts(calendar), this::duty);
     }
 
     /** Null if nothing ever breaks it, itself or with others, and it is always on duty. */

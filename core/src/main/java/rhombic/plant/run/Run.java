@@ -4,8 +4,10 @@ import java.time.LocalDateTime;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
@@ -20,6 +22,7 @@ import rhombic.plant.piece.TableBook;
 import rhombic.plant.piece.TypeBook;
 import rhombic.quantity.Clock;
 import rhombic.study.Study;
+import rhombic.study.duty.Calendar;
 import rhombic.trace.TraceWriter;
 
 /** One run: its clock, its draws, its records, what is in it, and what is to be done at this instant. Not for several threads. */
@@ -42,6 +45,7 @@ public abstract class Run {
     public final Census census;
 
     private final RandomStreams streams;
+    private final Map<String, Shifts> shifts = new HashMap<>();
     private final Deque<Afterwards> afterwards = new ArrayDeque<>();
     private final Deque<Runnable> lastOfInstant = new ArrayDeque<>();
     private @Nullable Attended agendaFirst;
@@ -75,6 +79,11 @@ public abstract class Run {
 
     public final long seed() {
         return streams.seed();
+    }
+
+    /** The calendar on the clock of this run. */
+    public final Shifts shifts(Calendar calendar) {
+        return shifts.computeIfAbsent(calendar.name(), name -> new Shifts(calendar, start));
     }
 
     public final Formula formula(String text) {

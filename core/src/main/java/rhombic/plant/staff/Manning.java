@@ -34,6 +34,8 @@ public final class Manning implements Job.Site {
     private final Pose where;
     private final Job job;
     private @Nullable Order order;
+    private Order ofOrder;
+    private Job.Order jobOrder;
     private boolean isThere;
     private int lastPerson = -1;
     private long since;
@@ -47,11 +49,22 @@ public final class Manning implements Job.Site {
         allocation = staff.allocation();
         this.place = place;
         this.where = where;
-        job = new Job(this, of(first));
+        ofOrder = first;
+        jobOrder = of(first);
+        job = new Job(this, jobOrder);
     }
 
     private Job.Order of(Order given) {
         return new Job.Order(given.what, where, given.demands, given.priority, given.yields);
+    }
+
+    /** What is asked for is mostly what was asked for before. */
+    private Job.Order orderHere(Order given) {
+        if (given != ofOrder) {
+            ofOrder = given;
+            jobOrder = of(given);
+        }
+        return jobOrder;
     }
 
     /** Whether those who are needed for that are there already. */
@@ -102,7 +115,7 @@ public final class Manning implements Job.Site {
             Doer before = wanted == null && lastPerson >= 0 && staff.prefersSame(lastPerson)
                     ? staff.doer(lastPerson)
                     : wanted;
-            job.becomes(of(now), asked, run.now(), before, insists);
+            job.becomes(orderHere(now), asked, run.now(), before, insists);
             allocation.ask(job);
         }
     }

@@ -80,7 +80,7 @@ public final class Staff implements Doer.Watcher {
 
     private Timeclock timeclock(Calendar calendar, List<Doer> members) {
         Calendar.Mode[] before = {Calendar.Mode.ON};
-        return new Timeclock(run.simulator, calendar, run.start, mode -> {
+        return new Timeclock(run.simulator, run.shifts(calendar), mode -> {
             Calendar.Mode was = before[0];
             before[0] = mode;
             for (Doer doer : members) {

@@ -132,8 +132,10 @@ public final class Breakdown implements Job.Site {
         return tally.stage() != ModeTally.Stage.UP;
     }
 
-    public boolean countsWork() {
-        return workClock != null;
+    /** Where its up time counts work; null if it does not. */
+    @Nullable
+    WorkClock workClock() {
+        return workClock;
     }
 
     public boolean countsCycles() {
@@ -144,22 +146,9 @@ public final class Breakdown implements Job.Site {
         runs(first);
     }
 
-    /** A place works, for at most so long. */
-    public void workBegins(long nanosAhead) {
-        if (workClock != null) {
-            workClock.begins(nanosAhead);
-        }
-    }
-
-    public void workEnds() {
-        if (workClock != null) {
-            workClock.ends();
-        }
-    }
-
-    /** A piece is done. */
-    public void cycle() {
-        if (!isActive() && --cyclesLeft <= 0) {
+    /** A piece is done; while it is down that counts for nothing, for there are cycles enough left. */
+    void cycle() {
+        if (--cyclesLeft <= 0) {
             cyclesLeft = Long.MAX_VALUE;
             run.afterwards(site.name(), this::fail);
         }

@@ -1,6 +1,8 @@
 package rhombic.plant.upkeep;
 
+import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import rhombic.kernel.Simulator;
 import rhombic.measure.ModeFigures;
 import rhombic.measure.ModeTally;
@@ -10,9 +12,9 @@ import rhombic.study.value.EquipmentState;
 /** All modes of failure of one thing: of equipment, of a link, or of what one person works with. */
 public final class Modes {
     private final Simulator simulator;
-    private final List<Breakdown> all;
-    /** Those whose clock counts work, and those that count pieces. */
-    private final Breakdown[] ofWork;
+    private final Breakdown[] all;
+    /** The clocks of those that count work, and those that count pieces. */
+    private final WorkClock[] ofWork;
     private final Breakdown[] ofCycles;
 
     /** Makes one mode, with the draws and the repairers that it needs. */
@@ -22,21 +24,25 @@ public final class Modes {
 
     public Modes(Simulator simulator, List<FailureMode> modes, Maker maker) {
         this.simulator = simulator;
-        all = modes.stream().map(maker::of).toList();
-        ofWork = all.stream().filter(Breakdown::countsWork).toArray(Breakdown[]::new);
-        ofCycles = all.stream().filter(Breakdown::countsCycles).toArray(Breakdown[]::new);
+        all = modes.stream().map(maker::of).toArray(Breakdown[]::new);
+        ofWork = Arrays.stream(all).map(Breakdown::workClock).filter(Objects::nonNull).toArray(WorkClock[]::new);
+        ofCycles = Arrays.stream(all).filter(Breakdown::countsCycles).toArray(Breakdown[]::new);
     }
 
     public void begin() {
-        all.forEach(Breakdown::begin);
+        for (Breakdown mode : all) {
+            mode.begin();
+        }
     }
 
     public void restart() {
-        all.forEach(mode -> mode.tally().restart(simulator.nowNanos()));
+        for (Breakdown mode : all) {
+            mode.tally().restart(simulator.nowNanos());
+        }
     }
 
     public List<ModeFigures> figures() {
-        return all.stream().map(mode -> mode.tally().figures(mode.mode().name(), simulator.nowNanos())).toList();
+        return Arrays.stream(all).map(mode -> mode.tally().figures(mode.mode().name(), simulator.nowNanos())).toList();
     }
 
     public boolean countsWork() {
@@ -45,14 +51,14 @@ public final class Modes {
 
     /** Work begins, for at most so long. */
     public void workBegins(long nanosAhead) {
-        for (Breakdown mode : ofWork) {
-            mode.workBegins(nanosAhead);
+        for (WorkClock clock : ofWork) {
+            clock.begins(nanosAhead);
         }
     }
 
     public void workEnds() {
-        for (Breakdown mode : ofWork) {
-            mode.workEnds();
+        for (WorkClock clock : ofWork) {
+            clock.ends();
         }
     }
 
@@ -64,7 +70,12 @@ public final class Modes {
 
     /** Whether one of them is being mended, so that it does not only wait for that. */
     private boolean isMended() {
-        return all.stream().anyMatch(mode -> mode.tally().stage() == ModeTally.Stage.REPAIR);
+        for (Breakdown mode : all) {
+            if (mode.tally().stage() == ModeTally.Stage.REPAIR) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** What a thing shows that one of them holds. */

@@ -1,10 +1,9 @@
 package rhombic.plant.upkeep;
 
-import java.time.Duration;
-import java.time.LocalDateTime;
 import java.util.function.Consumer;
 import rhombic.kernel.Event;
 import rhombic.kernel.Simulator;
+import rhombic.plant.run.Shifts;
 import rhombic.study.duty.Calendar;
 
 /** Follows a calendar through a run. */
@@ -13,37 +12,28 @@ public final class Timeclock extends Event {
     private static final int PRIORITY = 0;
 
     private final Simulator simulator;
-    private final Calendar calendar;
-    private final LocalDateTime start;
+    private final Shifts shifts;
     private final Consumer<Calendar.Mode> hears;
     private Calendar.Mode mode = Calendar.Mode.ON;
-    private Calendar.Mode next = Calendar.Mode.ON;
+    private int next;
 
-    /**
-     * @param start when the run begins
-     * @param hears of each change, and at the beginning, if it is not on then
-     */
-    public Timeclock(Simulator simulator, Calendar calendar, LocalDateTime start, Consumer<Calendar.Mode> hears) {
+    /** @param hears of each change, and at the beginning, if it is not on then */
+    public Timeclock(Simulator simulator, Shifts shifts, Consumer<Calendar.Mode> hears) {
         this.simulator = simulator;
-        this.calendar = calendar;
-        this.start = start;
+        this.shifts = shifts;
         this.hears = hears;
     }
 
     public void begin() {
-        become(calendar.at(start));
-        scheduleNext(start);
+        become(shifts.first());
+        scheduleNext();
     }
 
-    public Calendar.Mode mode() {
-        return mode;
-    }
-
-    private void scheduleNext(LocalDateTime from) {
-        calendar.after(from).ifPresent(change -> {
-            next = change.mode();
-            simulator.schedule(this, Duration.between(start, change.at()).toNanos() - simulator.nowNanos(), PRIORITY);
-        });
+    private void scheduleNext() {
+        long at = shifts.at(next);
+        if (at != Shifts.NEVER) {
+            simulator.schedule(this, at - simulator.nowNanos(), PRIORITY);
+        }
     }
 
     private void become(Calendar.Mode now) {
@@ -55,7 +45,7 @@ public final class Timeclock extends Event {
 
     @Override
     protected void occur() {
-        become(next);
-        scheduleNext(start.plusNanos(simulator.nowNanos()));
+        become(shifts.mode(next++));
+        scheduleNext();
     }
 }

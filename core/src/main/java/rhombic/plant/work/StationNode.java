@@ -68,6 +68,11 @@ public final class StationNode extends WorkNode {
         }
     }
 
+    @Override
+    protected boolean mayOfferAnywhere() {
+        return inspection != null;
+    }
+
     private void load(Place place, Piece piece) {
         place.load.add(piece);
         if (place.load.size() >= fullLoad) {
