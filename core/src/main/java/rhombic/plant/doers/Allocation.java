@@ -15,6 +15,7 @@ import rhombic.study.value.PersonState;
 /** Brings the jobs and the doers of a plant together. */
 public final class Allocation {
     private static final double BESIDE_METRES = 0.6;
+    private static final int LAST_BIT = Long.SIZE - 1;
 
     private final Simulator simulator;
     private final Doer.@Nullable Watcher watcher;
@@ -28,6 +29,7 @@ public final class Allocation {
     private final List<List<Doer>> freeWith = new ArrayList<>();
     /** A bit for each skill that anybody free has, as in {@link Job#skills}: most jobs that wait are passed over by it. */
     private long freeSkills;
+    private final int[] freeOfBit = new int[Long.SIZE];
     /** Those who have become free and may have to go home. */
     private final List<Doer> idle = new ArrayList<>();
     private final List<Doer> chosen = new ArrayList<>();
@@ -77,16 +79,15 @@ public final class Allocation {
     }
 
     private void isFreeNow(Doer doer) {
-        for (int skill = 0; skill < freeWith.size(); skill++) {
-            if (doer.can(skill)) {
-                List<Doer> free = freeWith.get(skill);
-                int at = free.size();
-                while (at > 0 && free.get(at - 1).number > doer.number) {
-                    at--;
-                }
-                free.add(at, doer);
-                freeSkills |= 1L << skill;
+        for (int skill : doer.able) {
+            List<Doer> free = freeWith.get(skill);
+            int at = free.size();
+            while (at > 0 && free.get(at - 1).number > doer.number) {
+                at--;
             }
+            free.add(at, doer);
+            freeOfBit[skill & LAST_BIT]++;
+            freeSkills |= 1L << skill;
         }
         if (doer.group().goesHome) {
             idle.add(doer);
@@ -94,16 +95,12 @@ public final class Allocation {
     }
 
     private void isFreeNoLonger(Doer doer) {
-        for (int skill = 0; skill < freeWith.size(); skill++) {
-            if (doer.can(skill)) {
-                freeWith.get(skill).remove(doer);
+        for (int skill : doer.able) {
+            freeWith.get(skill).remove(doer);
+            if (--freeOfBit[skill & LAST_BIT] == 0) {
+                freeSkills &= ~(1L << skill);
             }
         }
-        long there = 0;
-        for (int skill = 0; skill < freeWith.size(); skill++) {
-            there |= freeWith.get(skill).isEmpty() ? 0 : 1L << skill;
-        }
-        freeSkills = there;
     }
 
     // ---- what sites ask
@@ -170,7 +167,7 @@ public final class Allocation {
 
     private void release(Job job) {
         long now = now();
-        for (Job.Demand demand : job.order().demands()) {
+        for (Job.Demand demand : job.demands()) {
             tallies.get(demand.skill()).wasBusy(job.givenNanos, now, demand.people());
         }
         Doer[] free = job.doers.toArray(new Doer[0]);
@@ -199,7 +196,7 @@ public final class Allocation {
         for (Doer doer : doers) {
             Job job = doer.job;
             if (job != null && job.doers.getFirst() == doer) {
-                for (Job.Demand demand : job.order().demands()) {
+                for (Job.Demand demand : job.demands()) {
                     tallies.get(demand.skill()).wasBusy(job.givenNanos, now, demand.people());
                 }
                 job.givenNanos = now;
@@ -254,18 +251,22 @@ public final class Allocation {
             return first;
         }
         Job best = first;
-        List<Doer> bestChosen = List.copyOf(chosen);
-        double metres = doer.metresTo(first.where());
+        double metres = -1; // reckoned once there is another that could be done
         for (int i = at + 1; i < asked.size() && asked.get(i).priority() == first.priority(); i++) {
             Job other = asked.get(i);
-            if ((other.skills & ~freeSkills) == 0 && doer.metresTo(other.where()) < metres && choose(other) && chosen.contains(doer)) {
+            if ((other.skills & ~freeSkills) != 0) {
+                continue;
+            }
+            metres = metres < 0 ? doer.metresTo(first.where()) : metres;
+            if (doer.metresTo(other.where()) < metres && choose(other) && chosen.contains(doer)) {
                 best = other;
-                bestChosen = List.copyOf(chosen);
                 metres = doer.metresTo(other.where());
             }
         }
-        chosen.clear();
-        chosen.addAll(bestChosen);
+        if (metres >= 0) {
+            boolean asBefore = choose(best); // another may have been looked at since
+            assert asBefore : "who could do it can't any more";
+        }
         return best;
     }
 
@@ -275,7 +276,7 @@ public final class Allocation {
             return false;
         }
         chosen.clear();
-        List<Job.Demand> demands = job.order().demands();
+        Job.Demand[] demands = job.demands();
         for (Job.Demand demand : demands) {
             if (freeWith.get(demand.skill()).size() < demand.people()) {
                 return false;
@@ -296,7 +297,7 @@ public final class Allocation {
         return true;
     }
 
-    private boolean insisted(Job job, List<Job.Demand> demands) {
+    private boolean insisted(Job job, Job.Demand[] demands) {
         Doer who = job.preferred();
         if (who == null || !who.isFree()) {
             return false;
@@ -377,7 +378,7 @@ public final class Allocation {
     /** Whether the job would have all it needs with the doers of the other. */
     private boolean wouldDo(Job job, Job other) {
         List<Doer> taken = new ArrayList<>();
-        for (Job.Demand demand : job.order().demands()) {
+        for (Job.Demand demand : job.demands()) {
             List<Doer> able = doers.stream().filter(doer -> doer.isFree() || !doer.holds().isHeld() && other.doers.contains(doer))
                     .filter(doer -> doer.can(demand.skill()) && !taken.contains(doer)).limit(demand.people()).toList();
             if (able.size() < demand.people()) {
@@ -432,7 +433,7 @@ public final class Allocation {
     private void begins(Job job) {
         if (!job.wasBegun) {
             job.wasBegun = true;
-            for (Job.Demand demand : job.order().demands()) {
+            for (Job.Demand demand : job.demands()) {
                 tallies.get(demand.skill()).comes(now() - job.waitsSince());
             }
         }

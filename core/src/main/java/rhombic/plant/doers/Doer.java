@@ -1,5 +1,6 @@
 package rhombic.plant.doers;
 
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Event;
 import rhombic.measure.PersonTally;
@@ -33,6 +34,8 @@ public final class Doer extends Event {
     private final String name;
     private final Group group;
     private final boolean[] skills;
+    /** The numbers of those that it has. */
+    final int[] able;
     private final double factor;
     private final Pose home;
     private final PersonTally tally = new PersonTally();
@@ -62,6 +65,7 @@ public final class Doer extends Event {
         this.name = name;
         this.group = group;
         this.skills = skills;
+        able = IntStream.range(0, skills.length).filter(skill -> skills[skill]).toArray();
         this.factor = factor;
         this.home = home;
         from = home;

@@ -100,6 +100,7 @@ public final class Job {
     /** The skills it asks for, as {@link Order#skills}. */
     long skills;
     private Order order;
+    private Demand[] demands;
     private long askedNanos;
     private long waitsSince;
     private @Nullable Doer preferred;
@@ -108,6 +109,7 @@ public final class Job {
     public Job(Site site, Order order) {
         this.site = site;
         this.order = order;
+        demands = order.demands.toArray(new Demand[0]);
         skills = order.skills();
     }
 
@@ -125,6 +127,7 @@ public final class Job {
         }
         if (order != newOrder) {
             order = newOrder;
+            demands = newOrder.demands.toArray(new Demand[0]);
             skills = newOrder.skills();
         }
         askedNanos = newAskedNanos;
@@ -136,6 +139,11 @@ public final class Job {
 
     public Order order() {
         return order;
+    }
+
+    /** All that it needs at once; not to be changed. */
+    Demand[] demands() {
+        return demands;
     }
 
     public State state() {
