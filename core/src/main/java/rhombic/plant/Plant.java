@@ -158,7 +158,7 @@ public final class Plant {
 
     /** Whether the run has ended before its length. */
     public boolean isStopped() {
-        return !flow.stoppedBy().isEmpty();
+        return flow.isStopped();
     }
 
     // ---- what can be read off

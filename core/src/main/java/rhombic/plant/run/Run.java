@@ -1,9 +1,7 @@
 package rhombic.plant.run;
 
 import java.time.LocalDateTime;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -46,16 +44,52 @@ public abstract class Run {
 
     private final RandomStreams streams;
     private final Map<String, Shifts> shifts = new HashMap<>();
-    private final Deque<Afterwards> afterwards = new ArrayDeque<>();
-    private final Deque<Runnable> lastOfInstant = new ArrayDeque<>();
+    private final Errands afterwards = new Errands();
+    private final Errands lastOfInstant = new Errands();
     private @Nullable Attended agendaFirst;
     private @Nullable Attended agendaLast;
     private long stepsInstant = -1;
     private int stepsAtInstant;
     private final Set<String> busiest = new LinkedHashSet<>();
+    private boolean isStopped;
     private String stoppedBy = "";
 
-    private record Afterwards(String of, Runnable what) {}
+    /** Something to be done at this instant. */
+    private static final class Errand {
+        final String of;
+        final Runnable what;
+        @Nullable Errand behind;
+
+        Errand(String of, Runnable what) {
+            this.of = of;
+            this.what = what;
+        }
+    }
+
+    /** A queue that costs one look where it is empty, as it is for nearly every event. */
+    private static final class Errands {
+        private @Nullable Errand first;
+        private @Nullable Errand last;
+
+        void add(Errand errand) {
+            Errand before = last;
+            if (first == null || before == null) {
+                first = errand;
+            } else {
+                before.behind = errand;
+            }
+            last = errand;
+        }
+
+        @Nullable
+        Errand poll() {
+            Errand next = first;
+            if (next != null) {
+                first = next.behind;
+            }
+            return next;
+        }
+    }
 
     protected Run(Blueprint blueprint, int replication, @Nullable TraceWriter trace, @Nullable Diary diary) {
         this.blueprint = blueprint;
@@ -94,7 +128,12 @@ public abstract class Run {
 
     /** Ends the run at this instant; the first reason counts. */
     public final void stop(String reason) {
-        stoppedBy = stoppedBy.isEmpty() ? reason : stoppedBy;
+        stoppedBy = isStopped ? stoppedBy : reason;
+        isStopped = true;
+    }
+
+    public final boolean isStopped() {
+        return isStopped;
     }
 
     /** Why it has ended before its length; empty if it has not. */
@@ -110,12 +149,12 @@ public abstract class Run {
      * @param of name of the rule or equipment that wants it
      */
     public final void afterwards(String of, Runnable what) {
-        afterwards.add(new Afterwards(of, what));
+        afterwards.add(new Errand(of, what));
     }
 
     /** Has something done once all else at this instant is done. */
     public final void atEndOfInstant(Runnable what) {
-        lastOfInstant.add(what);
+        lastOfInstant.add(new Errand("", what));
     }
 
     /** Has it attended to before time goes on. */
@@ -138,7 +177,7 @@ public abstract class Run {
     /** Works off the agenda: all that follows at this instant. */
     public final void settle() {
         while (true) {
-            Afterwards next = afterwards.poll();
+            Errand next = afterwards.poll();
             if (next != null) {
                 countStep(next.of);
                 next.what.run();
@@ -146,9 +185,9 @@ public abstract class Run {
             }
             Attended one = agendaFirst;
             if (one == null) {
-                Runnable last = lastOfInstant.poll();
+                Errand last = lastOfInstant.poll();
                 if (last != null) {
-                    last.run();
+                    last.what.run();
                     continue;
                 }
                 if (givePeople()) {
