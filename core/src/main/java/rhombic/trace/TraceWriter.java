@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.PriorityQueue;
+import java.util.function.IntConsumer;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pace;
 import rhombic.space.Pose;
@@ -25,6 +26,7 @@ public final class TraceWriter {
 
     private final Trace trace;
     private final Moment moving;
+    private final IntConsumer whenFreed = this::freed;
     private final int mostKept;
     private @Nullable PieceEar ear;
     private Moment segmentStart;
@@ -381,7 +383,7 @@ public final class TraceWriter {
             lastOf[body] = number + 1;
         }
         size++;
-        moving.apply(time, body, node, slot, what, number, extras, this::freed);
+        moving.apply(time, body, node, slot, what, number, extras, whenFreed);
     }
 
     private void seal() {

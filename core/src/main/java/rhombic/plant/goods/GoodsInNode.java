@@ -206,7 +206,6 @@ public final class GoodsInNode extends Node {
         if (!turnsAway) {
             enter(piece);
             waiting.add(piece);
-            noteWaiting();
             return;
         }
         assert offer != null : "arrivals before the beginning";
@@ -244,9 +243,14 @@ public final class GoodsInNode extends Node {
         if (turnsAway) {
             return;
         }
-        while (!offer.isOpen()) {
+        offerNext(offer);
+        noteWaiting(); // now, so that nothing is said to be blocked that goes on in the instant in which it comes
+    }
+
+    private void offerNext(Offer made) {
+        while (!made.isOpen()) {
             Piece next = next();
-            if (next == null || !offer.make(next)) {
+            if (next == null || !made.make(next)) {
                 return;
             }
             flow.countStep(this);
@@ -287,7 +291,6 @@ public final class GoodsInNode extends Node {
         countsCycle();
         tally.leaves(flow.now(), flow.now() - piece.arrivedNanos);
         tellRules(Rule.PieceEvent.LEAVES, piece);
-        noteWaiting();
         flow.toAgenda(this);
         return piece;
     }
