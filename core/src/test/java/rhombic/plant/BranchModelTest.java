@@ -1,5 +1,6 @@
 package rhombic.plant;
 
+import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static rhombic.validation.Lines.SOMEWHERE;
 
@@ -46,7 +47,7 @@ class BranchModelTest {
     private static final double[] LENGTHS = {0.6, 0.95};
 
     /** A belt with all that happens to it; times in seconds, lengths in metres. */
-    private record Belt(double length, double width, double gap, double speed, boolean rigid, List<Fitting> fittings,
+    private record Belt(double length, double width, int lanes, double gap, double speed, boolean rigid, List<Fitting> fittings,
             List<double[]> shutEnd,
             Map<String, List<double[]>> shutSide, List<double[]> off, List<double[]> speeds, List<Arrival> arrivals) {}
 
@@ -62,7 +63,10 @@ class BranchModelTest {
     private static final class Plain {
         private static final double TINY = 1e-7;
         final Belt belt;
-        final List<List<Body>> parts = new ArrayList<>();
+        final boolean fromBeginning;
+        final int lanes;
+        /** What is on each lane of each part, the first in front. */
+        final List<List<Body>> rows = new ArrayList<>();
         final double[] lengthOf;
         final List<Fitting> branches = new ArrayList<>();
         final Map<String, Deque<Arrival>> waiting = new HashMap<>();
@@ -70,6 +74,9 @@ class BranchModelTest {
         final boolean[] lastAside;
         final Body[] last;
         final double[] waitsSince;
+        /** The lane to which merges bring what comes from the right. */
+        final int nearest;
+        int nextLane;
         double now;
 
         static final class Body {
@@ -87,8 +94,12 @@ class BranchModelTest {
             }
         }
 
-        Plain(Belt belt) {
+        /** @param fromBeginning in which order what can be done at one instant is done: from the beginning of the belt, or from its end */
+        Plain(Belt belt, boolean fromBeginning) {
             this.belt = belt;
+            this.fromBeginning = fromBeginning;
+            lanes = belt.lanes;
+            nearest = lanes - 1;
             belt.fittings.stream().filter(f -> !(f instanceof Fitting.Sensor)).forEach(branches::add);
             lengthOf = new double[branches.size() + 1];
             double before = 0;
@@ -96,11 +107,13 @@ class BranchModelTest {
                 double end = i < branches.size() ? branches.get(i).at().inBaseUnit() : belt.length;
                 lengthOf[i] = end - before;
                 before = end;
-                parts.add(new ArrayList<>());
+                for (int lane = 0; lane < lanes; lane++) {
+                    rows.add(new ArrayList<>());
+                }
             }
-            lastAside = new boolean[parts.size()];
-            last = new Body[parts.size()];
-            waitsSince = new double[parts.size()];
+            lastAside = new boolean[lengthOf.length];
+            last = new Body[rows.size()];
+            waitsSince = new double[lengthOf.length];
             waiting.put("", new ArrayDeque<>());
             branches.forEach(b -> waiting.put(b.name(), new ArrayDeque<>()));
         }
@@ -120,25 +133,24 @@ class BranchModelTest {
             return speed;
         }
 
-        boolean atEnd(int part, Body body) {
-            return body.front >= lengthOf[part] - TINY;
+        boolean atEnd(int row, Body body) {
+            return body.front >= lengthOf[row / lanes] - TINY;
+        }
+
+        boolean firstIsAtEnd(int row) {
+            return !rows.get(row).isEmpty() && atEnd(row, rows.get(row).getFirst());
         }
 
         /** Whether the piece stands, though the drive moves. */
-        boolean stands(int part, int index) {
+        boolean stands(int row, int index) {
             if (belt.rigid) {
-                for (int p = 0; p < parts.size(); p++) {
-                    if (!parts.get(p).isEmpty() && atEnd(p, parts.get(p).getFirst())) {
-                        return true;
-                    }
-                }
-                return false;
+                return stoppedBySomebodyElse(row, false);
             }
-            List<Body> bodies = parts.get(part);
+            List<Body> bodies = rows.get(row);
             if (index == 0) {
-                return atEnd(part, bodies.get(0));
+                return atEnd(row, bodies.get(0));
             }
-            return stands(part, index - 1) && bodies.get(index).front >= bodies.get(index - 1).rear() - belt.gap - TINY;
+            return stands(row, index - 1) && bodies.get(index).front >= bodies.get(index - 1).rear() - belt.gap - TINY;
         }
 
         void run() {
@@ -160,16 +172,16 @@ class BranchModelTest {
                 }
                 double rate = rate();
                 double step = instants.stream().mapToDouble(t -> t - now).filter(t -> t > 1e-9).min().orElse(SECONDS - now);
-                for (int part = 0; part < parts.size() && rate > 0; part++) {
-                    for (int i = 0; i < parts.get(part).size(); i++) {
-                        if (!stands(part, i)) {
-                            Body body = parts.get(part).get(i);
-                            double stop = lengthOf[part];
-                            if (i > 0 && stands(part, i - 1)) {
-                                stop = parts.get(part).get(i - 1).rear() - belt.gap;
+                for (int row = 0; row < rows.size() && rate > 0; row++) {
+                    for (int i = 0; i < rows.get(row).size(); i++) {
+                        if (!stands(row, i)) {
+                            Body body = rows.get(row).get(i);
+                            double stop = lengthOf[row / lanes];
+                            if (i > 0 && stands(row, i - 1)) {
+                                stop = rows.get(row).get(i - 1).rear() - belt.gap;
                             }
                             step = Math.min(step, Math.max(1e-9, (stop - body.front) / rate));
-                            for (double place : clearances(part, body)) {
+                            for (double place : clearances(row, body)) {
                                 if (place - body.rear() > TINY) {
                                     step = Math.min(step, (place - body.rear()) / rate);
                                 }
@@ -178,10 +190,10 @@ class BranchModelTest {
                     }
                 }
                 List<Body> moving = new ArrayList<>();
-                for (int part = 0; part < parts.size() && rate > 0; part++) {
-                    for (int i = 0; i < parts.get(part).size(); i++) {
-                        if (!stands(part, i)) {
-                            moving.add(parts.get(part).get(i));
+                for (int row = 0; row < rows.size() && rate > 0; row++) {
+                    for (int i = 0; i < rows.get(row).size(); i++) {
+                        if (!stands(row, i)) {
+                            moving.add(rows.get(row).get(i));
                         }
                     }
                 }
@@ -193,82 +205,116 @@ class BranchModelTest {
         }
 
         /** Places of the rear edge of the last piece from which on another may come. */
-        double[] clearances(int part, Body body) {
-            return parts.get(part).getLast() == body
+        double[] clearances(int row, Body body) {
+            return rows.get(row).getLast() == body
                     ? new double[] {belt.gap, belt.gap - belt.width / 2, Math.max(belt.gap, belt.width)}
                     : new double[0];
         }
 
-        boolean anyStandsAtEnd() {
-            for (int p = 0; p < parts.size(); p++) {
-                if (!parts.get(p).isEmpty() && atEnd(p, parts.get(p).getFirst())) {
-                    return true;
-                }
-            }
-            return false;
-        }
-
-        /** Does the first thing that can be done now, from the end to the beginning; says whether there was one. */
+        /** Does the first thing that can be done now; says whether there was one. What leaves goes first. */
         boolean oneThing() {
-            for (int part = parts.size() - 1; part >= 0; part--) {
-                List<Body> bodies = parts.get(part);
-                if (!bodies.isEmpty() && atEnd(part, bodies.getFirst())) {
-                    Body first = bodies.getFirst();
-                    if (first.atEndSince < 0) {
-                        first.atEndSince = now;
-                    }
-                    boolean leavesHere = part < branches.size() && first.of.leavesBy.equals(branches.get(part).name());
-                    boolean isOpen = part == branches.size()
-                            ? !in(belt.shutEnd, now)
-                            : leavesHere && !in(belt.shutSide.getOrDefault(first.of.leavesBy, List.of()), now);
-                    if (isOpen) {
-                        bodies.removeFirst();
-                        leads.computeIfAbsent(first.of.type(), key -> new ArrayList<>()).add(now - first.of.seconds);
-                        return true;
-                    }
-                    if (part < branches.size() && !leavesHere && mayCome(part + 1, false, first.of.length, belt.rigid)) {
-                        bodies.removeFirst();
-                        comes(part + 1, first.of, false, 0);
-                        return true;
-                    }
-                }
-                boolean merges = part > 0 && branches.get(part - 1) instanceof Fitting.Merge;
-                Deque<Arrival> beside = merges ? waiting.get(branches.get(part - 1).name()) : null;
-                if (beside != null && !beside.isEmpty() && mayCome(part, true, beside.element().length, false)) {
-                    comes(part, beside.remove(), true, -belt.width / 2);
-                    waitsSince[part] = now;
+            for (int row = 0; row < rows.size(); row++) {
+                if (firstIsAtEnd(row) && leaves(row)) {
                     return true;
                 }
-                if (part == 0 && !waiting.get("").isEmpty() && mayCome(0, false, waiting.get("").element().length, false)) {
-                    comes(0, waiting.get("").remove(), false, 0);
+            }
+            for (int i = 0; i < lengthOf.length; i++) {
+                int part = fromBeginning ? i : lengthOf.length - 1 - i;
+                if (part == 0 ? comesOn() : comesTo(part)) {
                     return true;
                 }
             }
             return false;
         }
 
-        boolean mayCome(int part, boolean aside, double length, boolean firstLeavesItself) {
-            if (rate() == 0 || belt.rigid && stoppedBySomebodyElse(part - 1, firstLeavesItself)) {
+        /** At the beginning, on the next lane in turn that is clear. */
+        boolean comesOn() {
+            for (int i = 0; i < lanes && !waiting.get("").isEmpty(); i++) {
+                int lane = (nextLane + i) % lanes;
+                if (mayCome(0, lane, false, waiting.get("").element().length, false)) {
+                    comes(0, lane, waiting.get("").remove(), false, 0);
+                    nextLane = (lane + 1) % lanes;
+                    return true;
+                }
+            }
+            return false;
+        }
+
+        /** Along the belt, or from the side. */
+        boolean comesTo(int part) {
+            for (int lane = 0; lane < lanes; lane++) {
+                int before = (part - 1) * lanes + lane;
+                if (firstIsAtEnd(before) && goesOn(before)) {
+                    return true;
+                }
+            }
+            Deque<Arrival> beside = waiting.get(branches.get(part - 1).name());
+            if (beside.isEmpty() || !mayCome(part, nearest, true, beside.element().length, false)) {
                 return false;
             }
-            List<Body> bodies = parts.get(part);
+            comes(part, nearest, beside.remove(), true, -belt.width / 2);
+            waitsSince[part] = now;
+            return true;
+        }
+
+        boolean leavesHere(int row) {
+            int part = row / lanes;
+            return part == branches.size() || rows.get(row).getFirst().of.leavesBy.equals(branches.get(part).name());
+        }
+
+        /** What stands at the end of a part leaves there, if it can. */
+        boolean leaves(int row) {
+            Body first = rows.get(row).getFirst();
+            if (first.atEndSince < 0) {
+                first.atEndSince = now;
+            }
+            boolean isLast = row / lanes == branches.size();
+            List<double[]> shut = isLast ? belt.shutEnd : belt.shutSide.getOrDefault(first.of.leavesBy, List.of());
+            if (!leavesHere(row) || in(shut, now)) {
+                return false;
+            }
+            rows.get(row).removeFirst();
+            leads.computeIfAbsent(first.of.type(), key -> new ArrayList<>()).add(now - first.of.seconds);
+            return true;
+        }
+
+        /** What stands at the end of a part goes straight on in its lane, if it can. */
+        boolean goesOn(int row) {
+            Body first = rows.get(row).getFirst();
+            if (leavesHere(row) || !mayCome(row / lanes + 1, row % lanes, false, first.of.length, belt.rigid)) {
+                return false;
+            }
+            rows.get(row).removeFirst();
+            comes(row / lanes + 1, row % lanes, first.of, false, 0);
+            return true;
+        }
+
+        boolean mayCome(int part, int lane, boolean aside, double length, boolean firstLeavesItself) {
+            int row = part * lanes + lane;
+            if (rate() == 0 || belt.rigid && stoppedBySomebodyElse(row - lanes, firstLeavesItself)) {
+                return false;
+            }
+            List<Body> bodies = rows.get(row);
             boolean merges = part > 0 && branches.get(part - 1) instanceof Fitting.Merge;
             if (!bodies.isEmpty()) {
                 Body before = bodies.getLast();
                 double clear = before.rear();
-                double needed = last[part] != null && last[part].aside == aside
+                double needed = last[row] != null && last[row].aside == aside || belt.rigid && !aside
                         ? belt.gap - (aside ? belt.width / 2 : 0)
                         : merges ? Math.max(belt.gap, belt.width) : belt.gap;
-                if (clear < needed - TINY || !belt.rigid && stands(part, bodies.size() - 1) && clear - belt.gap < length - TINY) {
+                if (clear < needed - TINY || !belt.rigid && stands(row, bodies.size() - 1) && clear - belt.gap < length - TINY) {
                     return false;
                 }
             }
-            if (!merges) {
-                return true;
-            }
-            Fitting.First first = ((Fitting.Merge) branches.get(part - 1)).first();
-            List<Body> along = parts.get(part - 1);
-            boolean mainWaits = !along.isEmpty() && atEnd(part - 1, along.getFirst());
+            return !merges || lane != nearest || mayMerge(part, aside, length);
+        }
+
+        /** Who goes first where what comes along the nearest lane and what comes from the side meet. */
+        boolean mayMerge(int part, boolean aside, double length) {
+            Fitting.First first = belt.rigid ? Fitting.First.MAIN : ((Fitting.Merge) branches.get(part - 1)).first();
+            int row = (part - 1) * lanes + nearest;
+            List<Body> along = rows.get(row);
+            boolean mainWaits = firstIsAtEnd(row);
             Deque<Arrival> beside = waiting.get(branches.get(part - 1).name());
             boolean sideWaits = !beside.isEmpty();
             if (aside && first == Fitting.First.MAIN && !along.isEmpty()) {
@@ -289,23 +335,25 @@ class BranchModelTest {
             };
         }
 
-        /** Of a rigid belt: whether it stands because of another piece than the one that is about to go on. */
+        /** Of a rigid belt: whether the lane stands because of another piece than the one that is about to go on. */
         boolean stoppedBySomebodyElse(int self, boolean firstLeavesItself) {
-            for (int p = 0; p < parts.size(); p++) {
-                if (!(firstLeavesItself && p == self) && !parts.get(p).isEmpty() && atEnd(p, parts.get(p).getFirst())) {
+            for (int row = Math.floorMod(self, lanes); row < rows.size(); row += lanes) {
+                if (!(firstLeavesItself && row == self) && firstIsAtEnd(row)) {
                     return true;
                 }
             }
             return false;
         }
 
-        void comes(int part, Arrival of, boolean aside, double front) {
+        void comes(int part, int lane, Arrival of, boolean aside, double front) {
             Body body = new Body(of);
             body.front = front;
             body.aside = aside;
-            parts.get(part).add(body);
-            last[part] = body;
-            lastAside[part] = aside;
+            rows.get(part * lanes + lane).add(body);
+            last[part * lanes + lane] = body;
+            if (lane == nearest) {
+                lastAside[part] = aside;
+            }
         }
     }
 
@@ -326,7 +374,7 @@ class BranchModelTest {
         return spells;
     }
 
-    private static Belt belt(long seed, boolean rigid) {
+    private static Belt belt(long seed, boolean rigid, int lanes) {
         Random random = new Random(seed);
         double length = some(random, 9, 16);
         List<Fitting> fittings = new ArrayList<>();
@@ -363,7 +411,7 @@ class BranchModelTest {
             speeds.add(new double[] {some(random, 20, 200), some(random, 0.3, 1)});
         }
         speeds.sort((a, b) -> Double.compare(a[0], b[0]));
-        return new Belt(length, 0.8, some(random, 0.05, 0.5), some(random, 0.3, 1), rigid, fittings, spells(random, 3), shutSide,
+        return new Belt(length, 0.8, lanes, some(random, 0.05, 0.5), some(random, 0.3, 1), rigid, fittings, spells(random, 3), shutSide,
                 spells(random, 2), speeds, arrivals);
     }
 
@@ -380,7 +428,7 @@ class BranchModelTest {
         List<Equipment> things = new ArrayList<>();
         List<Link> links = new ArrayList<>();
         Conveyor main = Conveyor.usual(Basics.of("Main", SOMEWHERE), Route.straight(belt.length))
-                .withWidth(new Quantity(belt.width, Unit.METRE))
+                .withWidth(new Quantity(belt.width / belt.lanes, Unit.METRE)).withLanes(belt.lanes)
                 .withGap(new Quantity(belt.gap, Unit.METRE)).withSpeed(new Quantity(belt.speed, Unit.METRE_PER_SECOND))
                 .withMode(belt.rigid ? Conveyor.Mode.RIGID : Conveyor.Mode.ACCUMULATING).withFittings(belt.fittings)
                 .withOff(ShutTime.parse(text(belt.off)));
@@ -422,26 +470,30 @@ class BranchModelTest {
     }
 
     /**
-     * Where a piece from the side and one that comes along are at a merge in the same nanosecond, as can follow from the lengths
-     * or from a drive that starts, either may go first; the two models then differ, on at most one in 200 belts.
+     * Where the drive comes on, a piece may come on at the beginning and another from the side at that very instant, and each would keep
+     * the other out: the models agree if they do for one of the two orders.
      */
     @Test
     void agreesWithAPlainModelOfEachPieceOnTwoThousandRandomBelts() {
         long pieces = 0;
         List<String> different = new ArrayList<>();
         for (int i = 0; i < BELTS; i++) {
-            Belt belt = belt(20_261_125L * 7 + i, i % 2 == 1);
-            Plain plain = new Plain(belt);
-            plain.run();
+            Belt belt = belt(20_261_125L * 7 + i, i % 2 == 1, i % 4 < 2 ? 1 : 2 + i % 3);
             RunFigures run = Runs.of(study(belt));
-            if (run.types().stream().allMatch(type -> isSame(plain.leads.getOrDefault(type.name(), List.of()), type))) {
+            if (agrees(belt, false, run) || agrees(belt, true, run)) {
                 pieces += run.out();
             } else {
                 different.add("belt " + i + " " + belt.fittings);
             }
         }
-        assertTrue(different.size() <= Math.ceilDiv(BELTS, 200), different.toString());
-        assertTrue(pieces > 30L * BELTS, "the belts carry something: " + pieces);
+        assertEquals(List.of(), different);
+        assertTrue(pieces > 40L * BELTS, "the belts carry something: " + pieces);
+    }
+
+    private static boolean agrees(Belt belt, boolean fromBeginning, RunFigures run) {
+        Plain plain = new Plain(belt, fromBeginning);
+        plain.run();
+        return run.types().stream().allMatch(type -> isSame(plain.leads.getOrDefault(type.name(), List.of()), type));
     }
 
     private static boolean isSame(List<Double> leads, TypeFigures type) {

@@ -214,6 +214,20 @@ class BranchesTest {
         assertEquals((60 + 47 + (60 + 16 + 1 - 30)) / 3.0, type(three, "Piece").lead().mean(), 1e-9);
     }
 
+    /** It can't wait without holding all that is before it, so it would hold for good what it waits for. */
+    @ParameterizedTest
+    @EnumSource(Fitting.First.class)
+    void whatComesAlongARigidConveyorNeverWaitsForWhatComesFromTheSide(Fitting.First first) {
+        Conveyor belt = belt("Main", 10, merge(6, first)).withMode(Conveyor.Mode.RIGID);
+        RunFigures run = Runs.of(new Lines().types(BOX, OTHER).chain(Lines.arrivals("In", "8 s", 1), belt, goodsOut("Out"))
+                .chain(stock("Side", "Other", 5000)).link(new Link("Side", "Main").withPorts("", "Into")).study(10, 1, 1));
+        assertEquals(20, type(run, "Piece").lead().mean(), 1e-9);
+        assertEquals(20, type(run, "Piece").lead().most(), 1e-9);
+        // 4 m apart: once a box is 0.8 m out of the way, 2.6 m are left, 1.8 m are needed; a second one would have 1.6 m
+        assertEquals(type(run, "Piece").out(), type(run, "Other").out(), 1);
+        assertEquals(0, at(run, "Main").belt().standingShare(), 1e-12);
+    }
+
     @Test
     void aPieceThatComesToTheEndWhileTheDriveStartsIsThereInTime() {
         Conveyor belt = belt("Belt", 10).withAcceleration(Optional.of(Quantity.parse("0.125 m/s2", Dimension.ACCELERATION)))

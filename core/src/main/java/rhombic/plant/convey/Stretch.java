@@ -44,8 +44,10 @@ final class Stretch extends Node {
     private int nextLane;
     /** The piece for which there was room when it was last asked. */
     private @Nullable Piece agreedOn;
-    /** Where pieces come together in turn: whether the last one came from the side. */
+    /** Where pieces come together in turn: whether the last one on the lane where they do came from the side. */
     private boolean lastAside;
+    /** Whether the piece that comes on comes from the side. */
+    private boolean comesAside;
 
     private record Arrived(Piece piece, Way way) {}
 
@@ -276,16 +278,22 @@ final class Stretch extends Node {
 
     /** How far on the last piece must be: by its gap, or, where it came another way, out of where the ways meet. */
     private double clear(Lane lane, Way way) {
-        if (way.entry().equals(lastEntry[lane.number])) {
+        // What comes along a rigid lane can't be stopped without all before it, and moves as fast: its gap is enough.
+        if (way.entry().equals(lastEntry[lane.number]) || isRigid && way.isStraightOn()) {
             // those that follow each other on one belt keep their distance by themselves, but for the rounding of times
             return gap - way.entry().beforeMetres() - (way.isStraightOn() ? ROUNDING_METRES : 0);
         }
         return begins instanceof Fitting.Merge ? Math.max(gap, whole.conveyor.wholeWidthMetres()) : gap;
     }
 
+    /** Who goes first at a merge. A rigid lane that waited for what comes from the side would keep that from going on: it never waits. */
+    private Fitting.First first(Fitting.Merge merge) {
+        return isRigid ? Fitting.First.MAIN : merge.first();
+    }
+
     /** Whether what comes along would not have to wait for it, where that goes first. */
     private boolean isGapFree(Lane lane, Way way, double length) {
-        if (!(begins instanceof Fitting.Merge merge) || merge.first() != Fitting.First.MAIN || previous == null) {
+        if (!(begins instanceof Fitting.Merge merge) || first(merge) != Fitting.First.MAIN || previous == null) {
             return true;
         }
         double needed = length + way.entry().beforeMetres() + whole.conveyor.wholeWidthMetres();
@@ -297,7 +305,7 @@ final class Stretch extends Node {
         if (!(begins instanceof Fitting.Merge merge) || line.isEmpty()) {
             return false;
         }
-        boolean otherFirst = switch (merge.first()) {
+        boolean otherFirst = switch (first(merge)) {
             case MAIN -> false; // whoever comes from the side looks for a gap
             case SIDE -> !way.isAside();
             case TURN -> way.isAside() == lastAside;
@@ -365,7 +373,10 @@ final class Stretch extends Node {
         }
         piece.onLane = lane.number + 1;
         lastEntry[lane.number] = way.entry();
-        lastAside = way.isAside();
+        comesAside = way.isAside();
+        if (lane == nearest()) {
+            lastAside = comesAside; // on other lanes nobody has to take turns
+        }
         lane.comes(piece, whole.lengthOf[piece.type], way.entry().beforeMetres(),
                 way.isStraightOn() ? whole.passingFrom() : fromMetres - way.entry().beforeMetres());
     }
@@ -485,7 +496,7 @@ final class Stretch extends Node {
         @Override
         public void comes(Lane lane, Lane.Rider rider) {
             if (flow.trace != null) {
-                flow.trace.rides(flow.now(), rider.piece.body, index, number * lanes.length + lane.number, lastAside, rider.measure());
+                flow.trace.rides(flow.now(), rider.piece.body, index, number * lanes.length + lane.number, comesAside, rider.measure());
             }
         }
 

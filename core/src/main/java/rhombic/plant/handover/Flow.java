@@ -1,7 +1,6 @@
 package rhombic.plant.handover;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -137,7 +136,7 @@ public final class Flow extends Run {
 
     /** In the order of all parts, whatever the order of the links. */
     private List<Node> takersOf(Node giver) {
-        return takers.computeIfAbsent(giver, node -> node.parts().stream().flatMap(part -> Arrays.stream(part.waysOut().ways))
+        return takers.computeIfAbsent(giver, node -> node.parts().stream().flatMap(part -> part.waysThere())
                 .map(Way::taker).distinct().sorted(Comparator.comparingInt(taker -> taker.part)).toList());
     }
 }

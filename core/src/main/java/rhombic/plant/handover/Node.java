@@ -1,11 +1,13 @@
 package rhombic.plant.handover;
 
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.FormulaException;
 import rhombic.kernel.Event;
@@ -99,6 +101,11 @@ public abstract class Node extends Attended implements Giver {
             throw new IllegalStateException(name() + " is used before it is connected");
         }
         return waysOut;
+    }
+
+    /** Its ways out; none where it stands idle. */
+    final Stream<Way> waysThere() {
+        return waysOut == null ? Stream.of() : Arrays.stream(waysOut.ways);
     }
 
     /** The one that takes and gives, each for itself: usually the equipment as a whole. */
