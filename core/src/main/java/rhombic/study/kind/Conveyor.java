@@ -198,23 +198,23 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
 
     /** Laid through corners of the floor, the first being where it begins; inner ones are arcs. */
     public Conveyor through(Route.Corners corners) {
-        Route laid = Route.through(corners.places(), corners.radiiMetres());
-        double[] first = corners.places().getFirst();
-        double[] next = corners.places().get(1);
-        double heading = Math.toDegrees(Math.atan2(next[1] - first[1], next[0] - first[0]));
+        Route laid = Route.through(corners.all());
+        Route.Corner first = corners.all().getFirst();
+        Route.Corner next = corners.all().get(1);
+        double heading = Math.toDegrees(Math.atan2(next.y() - first.y(), next.x() - first.x()));
         double rounded = Math.round(heading * 1000) / 1000.0;
         Pose start = Pose.at(0, 0, 0, rounded).of(laid.start(0));
-        return with(basics.placed(new Placement(first[0] - start.x(), first[1] - start.y(), placement().zMetres(), rounded)))
+        return with(basics.placed(new Placement(first.x() - start.x(), first.y() - start.y(), placement().zMetres(), rounded)))
                 .withRoute(laid);
     }
 
     /** Its corners on the floor, if it has some that can be moved. */
     public Optional<Route.Corners> corners() {
         Pose begins = placement().pose().of(route.start(0));
-        return route.corners().map(corners -> new Route.Corners(corners.places().stream().map(place -> {
-            Pose at = begins.of(Pose.at(place[0], place[1], 0, 0));
-            return new double[] {at.x(), at.y()};
-        }).toList(), corners.radiiMetres()));
+        return route.corners().map(corners -> new Route.Corners(corners.all().stream().map(corner -> {
+            Pose at = begins.of(Pose.at(corner.x(), corner.y(), 0, 0));
+            return new Route.Corner(at.x(), at.y(), corner.height(), corner.radiusMetres());
+        }).toList()));
     }
 
     /** With another way that begins where this one does. */

@@ -14,6 +14,8 @@ import rhombic.space.Pose;
 public final class Route implements Serializable {
     public static final int MOST_LEGS = 200;
     public static final double STEEPEST_DEGREES = 30;
+    /** Of arcs, where nothing else is said. */
+    public static final double USUAL_RADIUS_METRES = 1;
     private static final double MOST_METRES = 1000;
     /** An arc that turns further has its corner too far away to be taken hold of. */
     private static final double MOST_CORNER_DEGREES = 150;
@@ -83,35 +85,36 @@ public final class Route implements Serializable {
     }
 
     /**
-     * Straight from corner to corner, each inner corner an arc of that radius, or of a smaller one where there is no room.
+     * Straight from corner to corner, each inner corner where it turns an arc of its radius, or of a smaller one where there is no room.
+     * Arcs are level, so a leg climbs between those at its ends, by at most {@link #STEEPEST_DEGREES}: what is left of the height it climbs
+     * on the next.
      *
-     * @param corners each x, y; at least two that differ, the first leg looking along the first two
+     * @param corners at least two that differ; the first leg looks along the first two
      */
-    public static Route through(List<double[]> corners, double radiusMetres) {
-        double[] radii = new double[corners.size()];
-        java.util.Arrays.fill(radii, radiusMetres);
-        return through(corners, radii);
-    }
-
-    /** The same with a radius for each corner; those of the first and the last count for nothing. */
-    public static Route through(List<double[]> corners, double[] radiiMetres) {
+    public static Route through(List<Corner> corners) {
         List<Leg> legs = new ArrayList<>();
         double cutBefore = 0;
+        double height = corners.getFirst().height;
         for (int i = 0; i + 1 < corners.size(); i++) {
-            double length = between(corners.get(i), corners.get(i + 1));
+            Corner next = corners.get(i + 1);
+            double length = corners.get(i).metresTo(next);
             double cut = 0;
             double turn = 0;
-            double radius = radiiMetres[Math.min(i + 1, corners.size() - 1)];
+            double radius = next.radiusMetres;
             if (i + 2 < corners.size()) {
-                turn = turn(corners.get(i), corners.get(i + 1), corners.get(i + 2));
+                turn = turn(corners.get(i), next, corners.get(i + 2));
                 double half = Math.tan(Math.toRadians(Math.abs(turn) / 2));
-                double room = Math.min(length, between(corners.get(i + 1), corners.get(i + 2))) / 2;
+                double room = Math.min(length, next.metresTo(corners.get(i + 2))) / 2;
                 cut = Math.min(room, radius * half);
                 radius = half < 1e-9 ? radius : cut / half;
             }
-            double straight = length - cutBefore - cut;
-            if (straight >= 0.05) {
-                legs.add(new Leg.Straight(rounded(straight), 0));
+            double level = length - cutBefore - cut;
+            if (level >= 0.05) {
+                double climbs = Math.toDegrees(Math.atan2(next.height - height, level));
+                double slope = rounded(Math.clamp(climbs, -STEEPEST_DEGREES, STEEPEST_DEGREES));
+                double metres = rounded(level / Math.cos(Math.toRadians(slope)));
+                legs.add(new Leg.Straight(metres, slope));
+                height += metres * Math.sin(Math.toRadians(slope));
             }
             if (Math.abs(turn) >= 1) {
                 legs.add(new Leg.Arc(Math.max(0.1, rounded(radius)), rounded(turn)));
@@ -121,79 +124,100 @@ public final class Route implements Serializable {
         return new Route(legs);
     }
 
-    /** Where the straights would meet if there were no arcs, from the beginning to the end; it begins at 0, 0, and looks along x. */
-    public record Corners(List<double[]> places, double[] radiiMetres) {
-        /** With a corner elsewhere. */
-        public Corners moved(int corner, double x, double y) {
-            List<double[]> moved = new ArrayList<>(places);
-            moved.set(corner, new double[] {x, y});
-            return new Corners(moved, radiiMetres);
+    /**
+     * An end of it, where it changes its slope, or where straights would meet if there were no arc.
+     *
+     * @param height above its beginning, in metres
+     * @param radiusMetres of the arc, if it turns there
+     */
+    public record Corner(double x, double y, double height, double radiusMetres) {
+        /** One that is a bend of usual radius if it turns. */
+        public static Corner at(double x, double y, double height) {
+            return new Corner(x, y, height, USUAL_RADIUS_METRES);
         }
 
-        /** With one more corner, which has that index then. */
-        public Corners with(int corner, double x, double y, double radiusMetres) {
-            List<double[]> more = new ArrayList<>(places);
-            more.add(corner, new double[] {x, y});
-            double[] radii = new double[more.size()];
-            System.arraycopy(radiiMetres, 0, radii, 0, corner);
-            System.arraycopy(radiiMetres, corner, radii, corner + 1, radiiMetres.length - corner);
-            radii[corner] = radiusMetres;
-            return new Corners(more, radii);
+        /** On the floor. */
+        public double metresTo(Corner other) {
+            return Math.hypot(other.x - x, other.y - y);
+        }
+
+        private Corner moved(double toX, double toY) {
+            return new Corner(toX, toY, height, radiusMetres);
+        }
+
+        /** Half way to another. */
+        public Corner between(Corner other) {
+            return at((x + other.x) / 2, (y + other.y) / 2, (height + other.height) / 2);
+        }
+    }
+
+    /** All its corners, from the beginning to the end; it begins at 0, 0, and looks along x. */
+    public record Corners(List<Corner> all) {
+        public Corners {
+            all = List.copyOf(all);
+        }
+
+        /** With a corner elsewhere, as high as it is. */
+        public Corners moved(int corner, double x, double y) {
+            List<Corner> moved = new ArrayList<>(all);
+            moved.set(corner, moved.get(corner).moved(x, y));
+            return new Corners(moved);
+        }
+
+        /** With one more corner, which has that index then, half as high as the way climbs there. */
+        public Corners with(int corner, double x, double y) {
+            List<Corner> more = new ArrayList<>(all);
+            more.add(corner, all.get(corner - 1).between(all.get(corner)).moved(x, y));
+            return new Corners(more);
         }
 
         /** Without an inner corner; an end stays. */
         public Corners without(int corner) {
-            if (corner == 0 || corner == places.size() - 1) {
+            if (corner == 0 || corner == all.size() - 1) {
                 return this;
             }
-            List<double[]> fewer = new ArrayList<>(places);
+            List<Corner> fewer = new ArrayList<>(all);
             fewer.remove(corner);
-            double[] radii = new double[fewer.size()];
-            System.arraycopy(radiiMetres, 0, radii, 0, corner);
-            System.arraycopy(radiiMetres, corner + 1, radii, corner, radii.length - corner);
-            return new Corners(fewer, radii);
+            return new Corners(fewer);
         }
     }
 
-    /** Its corners; empty where it slopes or an arc turns so far that there are none. */
+    /** Its corners; empty where an arc has no straight on both of its sides, or turns so far that there are none. */
     public Optional<Corners> corners() {
-        List<double[]> places = new ArrayList<>();
-        List<Double> radii = new ArrayList<>();
-        places.add(new double[] {0, 0});
-        radii.add(0.0);
+        List<Corner> all = new ArrayList<>(List.of(Corner.at(0, 0, 0)));
         Path.Builder builder = Path.from(Pose.at(0, 0, 0, 0));
-        boolean arcBefore = true;
+        Leg before = null;
         for (Leg leg : legs) {
+            Pose at = before == null ? Pose.at(0, 0, 0, 0) : endOf(builder.build());
             switch (leg) {
                 case Leg.Straight straight -> {
-                    if (straight.slopeDegrees() != 0) {
-                        return Optional.empty();
+                    if (before instanceof Leg.Straight last && last.slopeDegrees() != straight.slopeDegrees()) {
+                        all.add(Corner.at(at.x(), at.y(), at.z()));
                     }
-                    builder.straight(straight.metres(), 0);
-                    arcBefore = false;
+                    builder.straight(straight.metres(), straight.slopeDegrees());
                 }
                 case Leg.Arc arc -> {
-                    if (arcBefore || Math.abs(arc.turnDegrees()) > MOST_CORNER_DEGREES) {
+                    if (!(before instanceof Leg.Straight) || Math.abs(arc.turnDegrees()) > MOST_CORNER_DEGREES) {
                         return Optional.empty();
                     }
-                    Path before = builder.build();
-                    Pose at = before.at(before.metres());
                     double on = arc.radiusMetres() * Math.tan(Math.toRadians(Math.abs(arc.turnDegrees()) / 2));
                     double heading = Math.toRadians(at.heading());
-                    places.add(new double[] {at.x() + on * Math.cos(heading), at.y() + on * Math.sin(heading)});
-                    radii.add(arc.radiusMetres());
+                    all.add(new Corner(at.x() + on * Math.cos(heading), at.y() + on * Math.sin(heading), at.z(), arc.radiusMetres()));
                     builder.arc(arc.radiusMetres(), arc.turnDegrees(), 0);
-                    arcBefore = true;
                 }
             }
+            before = leg;
         }
-        if (arcBefore) {
+        if (!(before instanceof Leg.Straight)) {
             return Optional.empty();
         }
-        Pose end = path.at(path.metres());
-        places.add(new double[] {end.x(), end.y()});
-        radii.add(0.0);
-        return Optional.of(new Corners(places, radii.stream().mapToDouble(Double::doubleValue).toArray()));
+        Pose end = endOf(path);
+        all.add(Corner.at(end.x(), end.y(), end.z()));
+        return Optional.of(new Corners(all));
+    }
+
+    private static Pose endOf(Path path) {
+        return path.at(path.metres());
     }
 
     /** The part of it between two places along it; both lie on it, the second at least 5 cm behind the first. */
@@ -235,12 +259,8 @@ public final class Route implements Serializable {
         return Math.round(value * 1000) / 1000.0;
     }
 
-    private static double between(double[] a, double[] b) {
-        return Math.hypot(b[0] - a[0], b[1] - a[1]);
-    }
-
-    private static double turn(double[] a, double[] b, double[] c) {
-        double by = Math.toDegrees(Math.atan2(c[1] - b[1], c[0] - b[0]) - Math.atan2(b[1] - a[1], b[0] - a[0])) % 360;
+    private static double turn(Corner a, Corner b, Corner c) {
+        double by = Math.toDegrees(Math.atan2(c.y - b.y, c.x - b.x) - Math.atan2(b.y - a.y, b.x - a.x)) % 360;
         return by > 180 ? by - 360 : by <= -180 ? by + 360 : by;
     }
 

@@ -23,6 +23,7 @@ import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Port;
+import rhombic.study.value.Route;
 import rhombic.trace.Moment;
 
 /** What is written and marked over the scene, in pixels: names, numbers, selection, link handles, the sweep of a hand. */
@@ -345,7 +346,7 @@ public final class FloorOverlay extends Canvas {
                 view.project(at.x(), at.y(), 0.02, getWidth(), getHeight()).ifPresent(p -> grip(g, p, HANDLE_PIXELS, SAFFRON));
             }
             if (isSingle && thing instanceof Conveyor conveyor) {
-                conveyor.corners().ifPresent(corners -> corners(g, conveyor, corners.places(), view));
+                conveyor.corners().ifPresent(corners -> corners(g, conveyor, corners.all(), view));
             }
             if (thing.givesPieces() && (isSingle || hovered.filter(thing.name()::equals).isPresent())) {
                 handle(thing, view).ifPresent(p -> grip(g, p, HANDLE_PIXELS + 2, VERDIGRIS));
@@ -354,17 +355,18 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** What a hand can take of the way of a conveyor: its corners and ends, and smaller the middles of its legs, where a new one begins. */
-    private void corners(GraphicsContext g, Conveyor conveyor, List<double[]> places, Viewpoint view) {
+    private void corners(GraphicsContext g, Conveyor conveyor, List<Route.Corner> places, Viewpoint view) {
         double z = conveyor.placement().zMetres() + Port.TABLE_METRES;
         for (int i = 0; i < places.size(); i++) {
-            double[] at = places.get(i);
-            view.project(at[0], at[1], z, getWidth(), getHeight()).ifPresent(p -> grip(g, p, CORNER_PIXELS, SAFFRON));
+            corner(g, places.get(i), z, view, CORNER_PIXELS);
             if (i > 0) {
-                double[] before = places.get(i - 1);
-                view.project((before[0] + at[0]) / 2, (before[1] + at[1]) / 2, z, getWidth(), getHeight())
-                        .ifPresent(p -> grip(g, p, MIDDLE_PIXELS, SAFFRON));
+                corner(g, places.get(i - 1).between(places.get(i)), z, view, MIDDLE_PIXELS);
             }
         }
+    }
+
+    private void corner(GraphicsContext g, Route.Corner at, double z, Viewpoint view, double half) {
+        view.project(at.x(), at.y(), z + at.height(), getWidth(), getHeight()).ifPresent(p -> grip(g, p, half, SAFFRON));
     }
 
     private static void grip(GraphicsContext g, Viewpoint.Pixel at, double half, Color colour) {

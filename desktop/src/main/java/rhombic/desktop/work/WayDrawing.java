@@ -1,7 +1,6 @@
 package rhombic.desktop.work;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -28,7 +27,6 @@ public final class WayDrawing {
     /** Directions that a leg snaps to. */
     private static final double STEP_DEGREES = 15;
 
-    private static final double USUAL_RADIUS_METRES = 1;
     private static final double LEAST_METRES = 0.2;
     /** So near beside a conveyor a click still means it. */
     private static final double NEAR_METRES = 0.1;
@@ -193,9 +191,7 @@ public final class WayDrawing {
         if (apart.get(0).to(apart.get(1)) < LEAST_METRES / 2) {
             return Optional.empty(); // nothing is left of it between the two conveyors
         }
-        double[] radii = new double[apart.size()];
-        Arrays.fill(radii, USUAL_RADIUS_METRES);
-        Route.Corners corners = new Route.Corners(apart.stream().map(corner -> new double[] {corner.x, corner.y}).toList(), radii);
+        Route.Corners corners = new Route.Corners(apart.stream().map(corner -> Route.Corner.at(corner.x, corner.y, 0)).toList());
         Conveyor made = Kinds.CONVEYOR.placed(study.names(), study.pieceTypes(), Placement.at(0, 0)).through(corners);
         return Optional.of(new Drawn(made, List.copyOf(changed.values())));
     }

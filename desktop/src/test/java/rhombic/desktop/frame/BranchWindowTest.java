@@ -111,8 +111,8 @@ class BranchWindowTest extends WindowBase {
         assertEquals(3, bent.route().legs().size(), bent.route().toString());
         assertEquals(0, Math.hypot(bent.path().at(0).x() + 6, bent.path().at(0).y()), 1e-3, "it begins where it did");
         assertEquals(0, Math.hypot(bent.path().at(1e6).x() - 6, bent.path().at(1e6).y()), 2e-3, "and ends there");
-        double[] corner = bent.corners().orElseThrow().places().get(1);
-        robot.doubleClickOn(onScreen(corner[0], corner[1], ON_TOP));
+        Route.Corner corner = bent.corners().orElseThrow().all().get(1);
+        robot.doubleClickOn(onScreen(corner.x(), corner.y(), ON_TOP));
         assertEquals(12, conveyor("Conveyor 1").route().metres(), 1e-6);
         robot.push(KeyCode.CONTROL, KeyCode.Z).push(KeyCode.CONTROL, KeyCode.Z);
         assertEquals(before, conveyor("Conveyor 1"));

@@ -20,7 +20,6 @@ import rhombic.study.value.Route;
  */
 record WayGrip(Conveyor conveyor, int corner, boolean isNew) implements Grip {
     private static final double NEAR_PIXELS = 9;
-    private static final double NEW_RADIUS_METRES = 1;
 
     static Optional<WayGrip> at(FloorView floor, Workbench bench, double x, double y) {
         Optional<Conveyor> conveyor = bench.single().filter(Conveyor.class::isInstance).map(Conveyor.class::cast);
@@ -28,31 +27,26 @@ record WayGrip(Conveyor conveyor, int corner, boolean isNew) implements Grip {
         if (conveyor.isEmpty() || corners.isEmpty()) {
             return Optional.empty();
         }
-        List<double[]> places = corners.get().places();
-        double z = height(conveyor.get());
+        List<Route.Corner> places = corners.get().all();
         for (int i = 0; i < places.size(); i++) {
-            if (isNear(floor, places.get(i), z, x, y)) {
+            if (isNear(floor, conveyor.get(), places.get(i), x, y)) {
                 return Optional.of(new WayGrip(conveyor.get(), i, false));
             }
         }
         for (int i = 0; i + 1 < places.size(); i++) {
-            if (isNear(floor, middle(places.get(i), places.get(i + 1)), z, x, y)) {
+            if (isNear(floor, conveyor.get(), places.get(i).between(places.get(i + 1)), x, y)) {
                 return Optional.of(new WayGrip(conveyor.get(), i + 1, true));
             }
         }
         return Optional.empty();
     }
 
-    private static double height(Conveyor conveyor) {
-        return conveyor.placement().zMetres() + Port.TABLE_METRES;
+    private static Optional<Viewpoint.Pixel> pixelOf(FloorView floor, Conveyor conveyor, Route.Corner at) {
+        return floor.pixelOf(at.x(), at.y(), conveyor.placement().zMetres() + Port.TABLE_METRES + at.height());
     }
 
-    private static double[] middle(double[] a, double[] b) {
-        return new double[] {(a[0] + b[0]) / 2, (a[1] + b[1]) / 2};
-    }
-
-    private static boolean isNear(FloorView floor, double[] place, double z, double x, double y) {
-        return floor.pixelOf(place[0], place[1], z).filter(p -> Math.hypot(p.x() - x, p.y() - y) < NEAR_PIXELS).isPresent();
+    private static boolean isNear(FloorView floor, Conveyor conveyor, Route.Corner place, double x, double y) {
+        return pixelOf(floor, conveyor, place).filter(p -> Math.hypot(p.x() - x, p.y() - y) < NEAR_PIXELS).isPresent();
     }
 
     @Override
@@ -70,7 +64,7 @@ record WayGrip(Conveyor conveyor, int corner, boolean isNew) implements Grip {
         Route.Corners before = conveyor.corners().orElseThrow();
         double x = Grip.fine(spot.x());
         double y = Grip.fine(spot.y());
-        return laid(study, isNew ? before.with(corner, x, y, NEW_RADIUS_METRES) : before.moved(corner, x, y));
+        return laid(study, isNew ? before.with(corner, x, y) : before.moved(corner, x, y));
     }
 
     @Override
@@ -90,8 +84,7 @@ record WayGrip(Conveyor conveyor, int corner, boolean isNew) implements Grip {
     @Override
     public List<Viewpoint.Pixel> corners(FloorView floor) {
         List<Viewpoint.Pixel> pixels = new ArrayList<>();
-        conveyor.corners().ifPresent(
-                corners -> corners.places().forEach(at -> floor.pixelOf(at[0], at[1], height(conveyor)).ifPresent(pixels::add)));
+        conveyor.corners().ifPresent(corners -> corners.all().forEach(at -> pixelOf(floor, conveyor, at).ifPresent(pixels::add)));
         return pixels;
     }
 }
