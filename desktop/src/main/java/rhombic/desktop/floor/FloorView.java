@@ -269,6 +269,11 @@ public final class FloorView extends Region {
         return view.project(x, y, z, getWidth(), getHeight());
     }
 
+    /** What is so high above the floor under a pixel. */
+    public Optional<Viewpoint.Spot> levelAt(double z, double pixelX, double pixelY) {
+        return view.levelAt(z, pixelX, pixelY, getWidth(), getHeight());
+    }
+
     public Optional<Viewpoint.Spot> floorAt(double pixelX, double pixelY) {
         return view.floorAt(pixelX, pixelY, getWidth(), getHeight());
     }

@@ -96,12 +96,17 @@ public record Viewpoint(double targetX, double targetY, double yawDegrees, doubl
 
     /** The floor under a pixel; empty above the horizon. */
     Optional<Spot> floorAt(double pixelX, double pixelY, double width, double height) {
+        return levelAt(0, pixelX, pixelY, width, height);
+    }
+
+    /** What is so high above the floor under a pixel; empty above the horizon, and where that is above the camera. */
+    Optional<Spot> levelAt(double z, double pixelX, double pixelY, double width, double height) {
         double[] ray = ray(pixelX, pixelY, width, height);
-        if (ray[2] >= -1e-6) {
+        double[] p = position();
+        if (ray[2] >= -1e-6 || p[2] <= z) {
             return Optional.empty();
         }
-        double[] p = position();
-        double t = -p[2] / ray[2];
+        double t = (z - p[2]) / ray[2];
         return Optional.of(new Spot(p[0] + t * ray[0], p[1] + t * ray[1]));
     }
 

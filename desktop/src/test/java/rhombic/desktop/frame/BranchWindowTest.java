@@ -106,7 +106,7 @@ class BranchWindowTest extends WindowBase {
         line(robot);
         robot.interact(() -> window.bench().select("Conveyor 1"));
         Conveyor before = conveyor("Conveyor 1");
-        robot.drag(onScreen(0, 0, ON_TOP)).dropTo(onScreen(0, 3, 0));
+        robot.drag(onScreen(0, 0, ON_TOP)).dropTo(onScreen(0, 3, ON_TOP));
         Conveyor bent = conveyor("Conveyor 1");
         assertEquals(3, bent.route().legs().size(), bent.route().toString());
         assertEquals(0, Math.hypot(bent.path().at(0).x() + 6, bent.path().at(0).y()), 1e-3, "it begins where it did");
@@ -130,6 +130,24 @@ class BranchWindowTest extends WindowBase {
         assertEquals(12, conveyor("Conveyor 1").route().metres(), 1e-9);
         assertEquals(Set.of("Goods in", "Conveyor 1", "Out A"), study().names());
         assertEquals("Out A", study().linksFrom("Conveyor 1").getFirst().to());
+    }
+
+    @Test
+    void aRampIsDraggedInItsHeight(FxRobot robot) {
+        line(robot);
+        robot.interact(() -> window.bench().edit("slope",
+                study -> study.changed("Conveyor 1", e -> ((Conveyor) e).withRoute(new Route(List.of(new Route.Leg.Straight(4, 0),
+                        new Route.Leg.Straight(4, 12), new Route.Leg.Straight(4, 0)))))));
+        robot.interact(() -> window.bench().select("Conveyor 1"));
+        Conveyor ramp = conveyor("Conveyor 1");
+        Route.Corner top = ramp.corners().orElseThrow().all().get(2);
+        robot.drag(onScreen(top.x(), top.y(), ON_TOP + top.height())).dropTo(onScreen(top.x() - 1, top.y(), ON_TOP + top.height()));
+        Conveyor steeper = conveyor("Conveyor 1");
+        Route.Corner dragged = steeper.corners().orElseThrow().all().get(2);
+        assertEquals(top.x() - 1, dragged.x(), 0.13, "on a grid of a quarter metre");
+        assertEquals(top.height(), dragged.height(), 2e-3);
+        assertEquals(ramp.path().at(1e6).x(), steeper.path().at(1e6).x(), 3e-3, "it ends where it did");
+        assertTrue(((Route.Leg.Straight) steeper.route().legs().get(1)).slopeDegrees() > 14, steeper.route().toString());
     }
 
     @Test

@@ -281,8 +281,7 @@ public final class FloorGestures {
                 floor.drawOverlay();
             }
             case MOVE -> showMove(e.getX(), e.getY());
-            case BEND ->
-                floor.floorAt(e.getX(), e.getY()).filter(FloorGestures::isNear).ifPresent(spot -> showBend(spot, e.getX(), e.getY()));
+            case BEND -> showBend(e);
             case LINK -> {
                 floor.overlay().setHovered(floor.equipmentAt(e.getX(), e.getY()).map(Equipment::name));
                 floor.overlay().setSweep(new double[] {pressX, pressY, e.getX(), e.getY()});
@@ -338,11 +337,19 @@ public final class FloorGestures {
         return linking ? Optional.empty() : Grip.at(floor, bench, x, y, isOverSomething);
     }
 
-    private void showBend(Viewpoint.Spot spot, double x, double y) {
+    /** Where it is dragged to. */
+    private Optional<Viewpoint.Spot> spot(Grip held, MouseEvent e) {
+        return floor.levelAt(held.heightMetres(), e.getX(), e.getY()).filter(FloorGestures::isNear);
+    }
+
+    private void showBend(MouseEvent e) {
         Grip held = grip;
-        if (held == null) {
-            return;
+        if (held != null) {
+            spot(held, e).ifPresent(spot -> showBend(held, spot, e.getX(), e.getY()));
         }
+    }
+
+    private void showBend(Grip held, Viewpoint.Spot spot, double x, double y) {
         Optional<Path> path = held.path(held.dragged(bench.study(), spot));
         List<Viewpoint.Pixel> pixels = path.map(floor::pixelsOf).orElse(List.of());
         List<double[]> lines = new ArrayList<>();
@@ -389,8 +396,7 @@ public final class FloorGestures {
     private void bend(MouseEvent e) {
         Grip held = grip;
         if (held != null) {
-            floor.floorAt(e.getX(), e.getY()).filter(FloorGestures::isNear)
-                    .ifPresent(spot -> bench.edit(held.what(), study -> held.dragged(study, spot)));
+            spot(held, e).ifPresent(spot -> bench.edit(held.what(), study -> held.dragged(study, spot)));
         }
     }
 

@@ -33,6 +33,11 @@ sealed interface Grip permits LinkGrip, WayGrip, StandGrip {
         return isNew() ? "drag to bend" : "drag, or double-click to straighten";
     }
 
+    /** How high above the floor it is, and stays while it is dragged. */
+    default double heightMetres() {
+        return 0;
+    }
+
     /** The study with the grip dragged to a spot of the floor, on a fine grid. */
     Study dragged(Study study, Viewpoint.Spot spot);
 

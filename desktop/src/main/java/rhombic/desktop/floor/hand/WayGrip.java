@@ -42,7 +42,7 @@ record WayGrip(Conveyor conveyor, int corner, boolean isNew) implements Grip {
     }
 
     private static Optional<Viewpoint.Pixel> pixelOf(FloorView floor, Conveyor conveyor, Route.Corner at) {
-        return floor.pixelOf(at.x(), at.y(), conveyor.placement().zMetres() + Port.TABLE_METRES + at.height());
+        return floor.pixelOf(at.x(), at.y(), height(conveyor, at));
     }
 
     private static boolean isNear(FloorView floor, Conveyor conveyor, Route.Corner place, double x, double y) {
@@ -57,6 +57,17 @@ record WayGrip(Conveyor conveyor, int corner, boolean isNew) implements Grip {
     @Override
     public String what() {
         return "lay " + conveyor.name() + " anew";
+    }
+
+    @Override
+    public double heightMetres() {
+        List<Route.Corner> all = conveyor.corners().orElseThrow().all();
+        Route.Corner held = isNew ? all.get(corner - 1).between(all.get(corner)) : all.get(corner);
+        return height(conveyor, held);
+    }
+
+    private static double height(Conveyor conveyor, Route.Corner at) {
+        return conveyor.placement().zMetres() + Port.TABLE_METRES + at.height();
     }
 
     @Override
