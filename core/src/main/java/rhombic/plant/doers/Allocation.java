@@ -1,6 +1,7 @@
 package rhombic.plant.doers;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -25,14 +26,20 @@ public final class Allocation {
     private final List<Job> asked = new ArrayList<>();
     /** Jobs from which doers may be called away. */
     private final List<Job> yielding = new ArrayList<>();
-    /** Those who are free, for each skill, in the order of all. */
-    private final List<List<Doer>> freeWith = new ArrayList<>();
+    /** Those who are free, for each skill. */
+    private final List<Free> freeWith = new ArrayList<>();
+    /** Where each of them stands, by number; not a number while it walks. */
+    private double[] standX = {};
+    private double[] standY = {};
     /** A bit for each skill that anybody free has, as in {@link Job#skills}: most jobs that wait are passed over by it. */
     private long freeSkills;
     private final int[] freeOfBit = new int[Long.SIZE];
     /** Those who have become free and may have to go home. */
     private final List<Doer> idle = new ArrayList<>();
     private final List<Doer> chosen = new ArrayList<>();
+    /** Whether all crews choose by the same rule, as they mostly do. */
+    private boolean isOfOneRule = true;
+    private Crew.@Nullable Who rule;
     private long given;
     private long sequence;
     private boolean changed;
@@ -43,7 +50,7 @@ public final class Allocation {
         this.simulator = simulator;
         this.watcher = watcher;
         this.tallies = tallies;
-        tallies.forEach(tally -> freeWith.add(new ArrayList<>()));
+        tallies.forEach(tally -> freeWith.add(new Free()));
     }
 
     /** Called by whoever runs events of doers, after one has come somewhere. */
@@ -52,10 +59,14 @@ public final class Allocation {
     }
 
     public Group group(Crew crew, double speed, @Nullable Pose breakArea) {
+        isOfOneRule &= rule == null || rule == crew.who();
+        rule = crew.who();
         return new Group(this, crew.name(), speed, crew, breakArea);
     }
 
     public Doer add(String name, Group group, boolean[] skills, double factor, Pose home) {
+        standX = Arrays.copyOf(standX, doers.size() + 1);
+        standY = Arrays.copyOf(standY, doers.size() + 1);
         Doer doer = new Doer(doers.size(), name, group, skills, factor, home);
         doers.add(doer);
         isFreeNow(doer);
@@ -80,12 +91,7 @@ public final class Allocation {
 
     private void isFreeNow(Doer doer) {
         for (int skill : doer.able) {
-            List<Doer> free = freeWith.get(skill);
-            int at = free.size();
-            while (at > 0 && free.get(at - 1).number > doer.number) {
-                at--;
-            }
-            free.add(at, doer);
+            freeWith.get(skill).add(doer.number);
             freeOfBit[skill & LAST_BIT]++;
             freeSkills |= 1L << skill;
         }
@@ -96,7 +102,7 @@ public final class Allocation {
 
     private void isFreeNoLonger(Doer doer) {
         for (int skill : doer.able) {
-            freeWith.get(skill).remove(doer);
+            freeWith.get(skill).remove(doer.number);
             if (--freeOfBit[skill & LAST_BIT] == 0) {
                 freeSkills &= ~(1L << skill);
             }
@@ -278,7 +284,7 @@ public final class Allocation {
         chosen.clear();
         Job.Demand[] demands = job.demands();
         for (Job.Demand demand : demands) {
-            if (freeWith.get(demand.skill()).size() < demand.people()) {
+            if (freeWith.get(demand.skill()).count() < demand.people()) {
                 return false;
             }
         }
@@ -320,46 +326,54 @@ public final class Allocation {
     /** The one whom the job gets, of those who are free, have the skill and are not chosen yet; null if there is none. */
     private @Nullable Doer best(Job job, int skill) {
         Doer preferred = job.preferred();
-        List<Doer> free = freeWith.get(skill);
+        Free free = freeWith.get(skill);
         boolean isFirst = chosen.isEmpty();
         double x = job.where().x();
         double y = job.where().y();
-        Doer best = null;
+        int best = Free.NONE;
         Crew.Who who = Crew.Who.IN_ORDER;
         double least = 0;
-        for (int i = 0; i < free.size(); i++) {
-            Doer doer = free.get(i);
-            if (!isFirst && chosen.contains(doer)) {
+        for (int i = free.next(0); i != Free.NONE; i = free.next(i + 1)) {
+            if (!isFirst && chosen.contains(doers.get(i))) {
                 continue;
             }
-            if (doer == preferred) {
-                return doer;
+            if (preferred != null && i == preferred.number) {
+                return preferred;
             }
-            if (best == null) {
-                best = doer;
-                who = doer.group().who;
-                least = rank(doer, who, x, y);
-            } else if (doer.group().who == who) {
-                double rank = rank(doer, who, x, y);
+            if (best == Free.NONE) {
+                best = i;
+                who = doers.get(i).group().who;
+                least = rank(i, who, x, y);
+            } else if (isOfOneRule || doers.get(i).group().who == who) {
+                double rank = rank(i, who, x, y);
                 if (rank < least) {
-                    best = doer;
+                    best = i;
                     least = rank;
                 }
             }
         }
-        return best;
+        return best == Free.NONE ? null : doers.get(best);
     }
 
     /** The lowest of those who go by one rule comes; of equals the first in order. */
-    private double rank(Doer doer, Crew.Who who, double x, double y) {
+    private double rank(int number, Crew.Who who, double x, double y) {
         if (who == Crew.Who.NEAREST) {
-            return doer.squareMetresTo(x, y);
+            double dx = standX[number] - x;
+            double dy = standY[number] - y;
+            double square = dx * dx + dy * dy;
+            return Double.isNaN(square) ? doers.get(number).squareMetresTo(x, y) : square;
         }
         return switch (who) {
-            case LEAST_USED -> doer.tally().busyNanos(now());
-            case IN_TURN -> doer.lastGiven;
+            case LEAST_USED -> doers.get(number).tally().busyNanos(now());
+            case IN_TURN -> doers.get(number).lastGiven;
             case NEAREST, IN_ORDER, SAME -> 0;
         };
+    }
+
+    /** Somebody stands there now, or walks: then it is not a number. */
+    void stands(Doer doer, double x, double y) {
+        standX[doer.number] = x;
+        standY[doer.number] = y;
     }
 
     /** Calls doers away from the least urgent that yields and is less urgent than the job; says whether any could be. */

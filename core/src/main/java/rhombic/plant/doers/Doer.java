@@ -47,7 +47,7 @@ public final class Doer extends Event {
     long lastGiven = -1;
     private Pose from;
     private Pose to;
-    /** Where it goes or stands, once more by itself: who is nearest is asked of all who are free. */
+    /** Where it goes or stands, once more by itself. */
     private double toX;
     private double toY;
     private long setOutNanos;
@@ -76,6 +76,7 @@ public final class Doer extends Event {
         to = where;
         toX = where.x();
         toY = where.y();
+        group.stands(this, toX, toY);
     }
 
     public String name() {
@@ -179,6 +180,7 @@ public final class Doer extends Event {
             return true;
         }
         aim = newAim;
+        group.stands(this, Double.NaN, Double.NaN);
         group.schedule(this, nanos);
         return false;
     }
@@ -216,6 +218,7 @@ public final class Doer extends Event {
     @Override
     protected void occur() {
         tally.walks(Math.sqrt(square(from, to)));
+        group.stands(this, toX, toY);
         group.arrived(this);
     }
 }

@@ -56,6 +56,10 @@ public final class Group {
         allocation.simulator().cancel(doer);
     }
 
+    void stands(Doer doer, double x, double y) {
+        allocation.stands(doer, x, y);
+    }
+
     void arrived(Doer doer) {
         allocation.arrived(doer);
     }

@@ -9,6 +9,7 @@ import rhombic.plant.handover.Upkeep;
 import rhombic.plant.piece.Few;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.staff.Manning;
+import rhombic.plant.upkeep.Modes;
 import rhombic.study.Layout;
 import rhombic.study.Rule;
 import rhombic.study.duty.FailureMode;
@@ -37,6 +38,8 @@ public final class Place extends Activity implements Manning.Place {
     final WorkNode node;
     private final Flow flow;
     private final WorkTimes times;
+    /** What counts its work; null if nothing does. */
+    private final @Nullable Modes modes;
     /** What it shows. */
     private EquipmentState state = EquipmentState.STARVED;
     /** What it does by itself, whatever keeps it from that. */
@@ -50,6 +53,8 @@ public final class Place extends Activity implements Manning.Place {
     private long stepNanos;
     private boolean isCounted;
     private int operation;
+    /** Whether the operation adds value. */
+    private boolean addsValue;
     private int lastType = -1;
     /** Whether its piece has just come, which the trace has yet to say. */
     private boolean isUntold;
@@ -60,6 +65,8 @@ public final class Place extends Activity implements Manning.Place {
         flow = node.flow;
         this.times = times;
         this.number = number;
+        Upkeep kept = node.upkeep;
+        modes = kept != null && kept.modes().countsWork() ? kept.modes() : null;
     }
 
     EquipmentState state() {
@@ -122,18 +129,16 @@ public final class Place extends Activity implements Manning.Place {
 
     /** Clocks of working time run while it works. */
     private void counts() {
-        Upkeep kept = node.upkeep;
-        if (kept != null && kept.modes().countsWork() && phase == Phase.WORK && isRunning() && !isCounted) {
+        if (modes != null && phase == Phase.WORK && isRunning() && !isCounted) {
             isCounted = true;
-            kept.modes().workBegins(leftNanos());
+            modes.workBegins(leftNanos());
         }
     }
 
     private void rests() {
-        Upkeep kept = node.upkeep;
-        if (kept != null && isCounted) {
+        if (modes != null && isCounted) {
             isCounted = false;
-            kept.modes().workEnds();
+            modes.workEnds();
         }
     }
 
@@ -233,6 +238,7 @@ public final class Place extends Activity implements Manning.Place {
                 if (operation == 0) {
                     begun();
                 }
+                addsValue = times.addsValue(operation);
                 if (node.upkeep == null) {
                     enter(busy);
                 }
@@ -350,7 +356,6 @@ public final class Place extends Activity implements Manning.Place {
     @Override
     protected void passes(long nanos) {
         if (phase == Phase.WORK) {
-            boolean addsValue = times.addsValue(operation);
             for (int i = 0; i < load.size(); i++) {
                 load.get(i).workNanos += nanos;
                 load.get(i).valueNanos += addsValue ? nanos : 0;
