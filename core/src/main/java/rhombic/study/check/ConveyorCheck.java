@@ -79,6 +79,15 @@ final class ConveyorCheck {
                         "Link what comes from the side to it, or take it out",
                         null);
             }
+            if (fitting instanceof Fitting.Merge merge && conveyor.mode() == Conveyor.Mode.RIGID && merge.first() != Fitting.First.MAIN) {
+                Fitting along = new Fitting.Merge(merge.name(), merge.at(), merge.side(), Fitting.First.MAIN);
+                add(Problem.Grade.WARNING, conveyor,
+                        "First at " + merge.name() + " is \u201c" + merge.first().word()
+                                + "\u201d, but the conveyor is rigid: what comes along it"
+                                + " can't wait without holding all that is before it, and goes first all the same",
+                        "Let what comes along go first, or make the conveyor accumulating",
+                        Problem.Fix.of("Let what comes along go first", conveyor, e -> conveyor.withFitting(merge.name(), along)));
+            }
         }
         if (before > 0) {
             tooClose(conveyor, from, "its end", length - before, longest);

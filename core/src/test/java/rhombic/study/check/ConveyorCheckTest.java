@@ -140,6 +140,18 @@ class ConveyorCheckTest {
     }
 
     @Test
+    void onARigidConveyorNothingAtAMergeGoesBeforeWhatComesAlong() {
+        Conveyor rigid = fitted(5, merge("Into", "2.3 m")).withMode(Conveyor.Mode.RIGID);
+        Fitting.Merge turns = new Fitting.Merge("Into", rigid.fittings().getFirst().at(), Fitting.Side.LEFT, Fitting.First.TURN);
+        Study study = study(rigid.withFitting("Into", turns), "0.6 m", "0.4 m");
+        Problem told = StudyCheck.of(study).stream().filter(p -> p.what().contains("goes first all the same")).findFirst().orElseThrow();
+        assertTrue(told.what().startsWith("First at Into is \u201cin turn\u201d, but the conveyor is rigid"), told.what());
+        Study mended = told.fixes().getFirst().changes().applyTo(study);
+        assertTrue(all(mended).stream().noneMatch(text -> text.contains("rigid")), all(mended)::toString);
+        assertTrue(all(study(fitted(5, turns), "0.6 m", "0.4 m")).stream().noneMatch(text -> text.contains("rigid")), "else it may");
+    }
+
+    @Test
     void linksToPortsThatAreNotThereAndIntoItselfAreErrors() {
         Study study = study(fitted(5, merge("Into", "2 m")), "0.6 m", "0.4 m");
         List<String> told = all(study.withLinks(List.of(new Link("In", "Belt").withPorts("", "Onto"), new Link("Belt", "Out"),
