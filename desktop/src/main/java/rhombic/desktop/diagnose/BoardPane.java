@@ -32,6 +32,7 @@ import rhombic.study.value.StudyException;
 public final class BoardPane extends VBox {
     private static final double CHART_HEIGHT = 220;
     private static final int SMOOTH = 20;
+    private static final String ADD = "+ a chart";
 
     private final Workbench bench;
     private final Consumer<String> say;
@@ -54,11 +55,12 @@ public final class BoardPane extends VBox {
         this.readAgain = readAgain;
         ComboBox<String> kind = new ComboBox<>();
         kind.setId("board-kind");
+        kind.setPromptText(ADD);
         kind.setButtonCell(new ListCell<>() {
             @Override
             protected void updateItem(String word, boolean empty) {
                 super.updateItem(word, empty);
-                setText("+ a chart"); // also once one was chosen and added, where a prompt would not come back
+                setText(ADD); // also once one was chosen and added, where the prompt would not come back
             }
         });
         for (BoardChart.Kind one : BoardChart.Kind.values()) {

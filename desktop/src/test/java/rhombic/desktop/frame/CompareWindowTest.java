@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Set;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Labeled;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -293,6 +294,8 @@ class CompareWindowTest extends WindowBase {
         robot.interact(() -> robot.lookup("#board-kind").queryAs(ComboBox.class).setValue("lead times"));
         VBox board = robot.lookup("#board").queryAs(VBox.class);
         await(() -> robot.from(board).lookup(".chart").queryAll().size() == 2);
+        await(() -> robot.from(robot.lookup("#board-kind").queryAs(ComboBox.class)).lookup(".list-cell").queryAll().stream()
+                .anyMatch(cell -> "+ a chart".equals(((Labeled) cell).getText())));
         ButtonBase extent = robot.lookup("#board-extent").queryAs(ButtonBase.class);
         assertEquals("of the whole run", extent.getText());
         assertEquals(1, curves(robot, board));
