@@ -89,6 +89,8 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
     private Optional<Summary> fresh = Optional.empty();
     private Optional<Diagnosis> diagnosis = Optional.empty();
     private @Nullable Study read;
+    /** Whose charts stand on the floor while this is not seen. */
+    private @Nullable Study charted;
     /** Whose figures are being worked out, since when, and whether its charts follow that already. */
     private @Nullable Study awaited;
     private long awaitedSince;
@@ -195,7 +197,14 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
     }
 
     private void readIfSeen() {
-        fresh.filter(summary -> isNeeded() && summary.study() != read).ifPresent(summary -> {
+        if (getScene() == null) {
+            fresh.filter(now -> board.standsOnFloor() && now.study() != charted && now.study() != read).ifPresent(summary -> {
+                charted = summary.study();
+                diagnosing.watch(summary.study(), formulas());
+            });
+            return;
+        }
+        fresh.filter(summary -> summary.study() != read).ifPresent(summary -> {
             read = summary.study();
             leverage.forget();
             diagnosing.read(summary, formulas());

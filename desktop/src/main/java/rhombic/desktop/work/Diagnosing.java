@@ -60,7 +60,8 @@ public final class Diagnosing implements AutoCloseable {
     }
 
     /**
-     * Makes the charts of a study whose figures are still being worked out, as far as they have come.
+     * Makes the charts of a study from its first run alone, as far as it has come: while its figures are still being worked out, or
+     * where nothing but charts is seen of it.
      *
      * @param formulas that they read
      */
@@ -68,10 +69,12 @@ public final class Diagnosing implements AutoCloseable {
         long mine = current.incrementAndGet();
         thread.execute(() -> {
             try {
-                Observation.of(study, 1, formulas, () -> current.get() != mine, soFar -> {
+                Observation whole = Observation.of(study, 1, formulas, () -> current.get() != mine, soFar -> {
                     Board part = new Board(List.of(soFar));
                     tell(mine, current, () -> listener.boardSoFar(part));
                 });
+                Board board = new Board(List.of(whole));
+                tell(mine, current, () -> listener.boardSoFar(board));
             } catch (CancellationException e) {
                 return; // the figures are there, or another study is
             } catch (Throwable e) {
