@@ -128,10 +128,6 @@ public final class Breakdown implements Job.Site {
         return tally;
     }
 
-    public boolean isActive() {
-        return tally.stage() != ModeTally.Stage.UP;
-    }
-
     /** Where its up time counts work; null if it does not. */
     @Nullable
     WorkClock workClock() {

@@ -234,12 +234,7 @@ class CompareWindowTest extends WindowBase {
 
     @Test
     void aChartStaysWithTheStudyAndJourneysAreFollowed(FxRobot robot) throws Exception {
-        overloaded(robot);
-        await(this::isRunWritten);
-        robot.push(KeyCode.DIGIT3);
-        await(() -> window.diagnose().isFresh());
-        press(robot, "#diagnose-board");
-        robot.interact(() -> window.bench().select("Station 1"));
+        boardOfAnOverloadedLine(robot);
         robot.interact(() -> robot.lookup("#board-kind").queryAs(ComboBox.class).getSelectionModel().select(0));
         await(() -> window.bench().comparison().board().size() == 1);
         assertEquals(List.of("Station 1"), window.bench().comparison().board().getFirst().things());
@@ -284,12 +279,7 @@ class CompareWindowTest extends WindowBase {
 
     @Test
     void chartsGoWithThePlantWhileItPlays(FxRobot robot) {
-        overloaded(robot);
-        await(this::isRunWritten);
-        robot.push(KeyCode.DIGIT3);
-        await(() -> window.diagnose().isFresh());
-        press(robot, "#diagnose-board");
-        robot.interact(() -> window.bench().select("Station 1"));
+        boardOfAnOverloadedLine(robot);
         robot.interact(() -> robot.lookup("#board-kind").queryAs(ComboBox.class).setValue("content over time"));
         robot.interact(() -> robot.lookup("#board-kind").queryAs(ComboBox.class).setValue("lead times"));
         VBox board = robot.lookup("#board").queryAs(VBox.class);
@@ -311,6 +301,15 @@ class CompareWindowTest extends WindowBase {
         robot.interact(extent::fire);
         assertEquals(all, piecesOut(robot, board));
         assertEquals(1, curves(robot, board));
+    }
+
+    private void boardOfAnOverloadedLine(FxRobot robot) {
+        overloaded(robot);
+        await(this::isRunWritten);
+        robot.push(KeyCode.DIGIT3);
+        await(() -> window.diagnose().isFresh());
+        press(robot, "#diagnose-board");
+        robot.interact(() -> window.bench().select("Station 1"));
     }
 
     private static List<Chart.Series> series(FxRobot robot, VBox board) {
