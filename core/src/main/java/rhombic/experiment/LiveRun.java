@@ -1,6 +1,7 @@
 package rhombic.experiment;
 
 import java.util.List;
+import java.util.concurrent.Executor;
 import java.util.function.BooleanSupplier;
 import rhombic.measure.Diary;
 import rhombic.plant.blueprint.Blueprint;
@@ -16,6 +17,9 @@ import rhombic.trace.TraceWriter;
 public final class LiveRun {
     private static final int RECORDS_BETWEEN_PUBLISHING = 20_000;
     private static final int SLICES = 2000;
+
+    /** What the trace needs beside the run is made by threads that cost nothing while there is nothing to do. */
+    private static final Executor BESIDE = Thread.ofVirtual().name("rhombic-keyframes")::start;
 
     private final Plant plant;
     private final TraceWriter writer;
@@ -39,7 +43,7 @@ public final class LiveRun {
 
     private LiveRun(Blueprint blueprint, int mostKept) {
         Study study = blueprint.study();
-        writer = new TraceWriter(study.equipment().size(), study.links().size(), mostKept);
+        writer = new TraceWriter(study.equipment().size(), study.links().size(), mostKept, BESIDE);
         diary = blueprint.diary();
         plant = Plant.buildObserved(blueprint, 1, writer, diary);
         plannedNanos = study.plan().length().nanos();

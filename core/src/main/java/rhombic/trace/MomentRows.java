@@ -1,7 +1,5 @@
 package rhombic.trace;
 
-import java.util.function.IntConsumer;
-import org.jspecify.annotations.Nullable;
 import rhombic.study.value.EquipmentState;
 
 /**
@@ -106,9 +104,8 @@ abstract sealed class MomentRows permits Moment {
      * Applies one record.
      *
      * @param extras of the segment the record is in
-     * @param freed hears which bodies are no more; null if nobody cares
      */
-    void apply(long time, int body, int node, int slot, Segment.What what, long number, long[] extras, @Nullable IntConsumer freed) {
+    void apply(long time, int body, int node, int slot, Segment.What what, long number, long[] extras) {
         timeNanos = time;
         nextNumber = number + 1;
         switch (what) {
@@ -136,11 +133,11 @@ abstract sealed class MomentRows permits Moment {
             case FOLLOWS -> bodies.set(body, WAY, NONE);
             case GONE -> {
                 leave(body);
-                end(body, freed);
+                end(body);
                 places.addLong(node, IN, 1);
                 places.addLong(node, OUT, 1);
             }
-            case JOINED, SCRAPPED -> end(body, freed);
+            case JOINED, SCRAPPED -> end(body);
             case ONTO -> {
                 lift(body);
                 bodies.set(body, HOLDER, slot);
@@ -338,17 +335,17 @@ abstract sealed class MomentRows permits Moment {
     }
 
     /** The piece is no more, nor is what lies on it. */
-    private void end(int body, @Nullable IntConsumer freed) {
+    private void end(int body) {
         lift(body);
-        endOn(body, freed);
+        endOn(body);
     }
 
-    private void endOn(int body, @Nullable IntConsumer freed) {
+    private void endOn(int body) {
         left++;
         int on = bodies.get(body, FIRST_ON);
         while (on >= 0) {
             int next = bodies.get(on, NEXT);
-            endOn(on, freed);
+            endOn(on);
             on = next;
         }
         int[] page = bodies.writable(body);
@@ -356,8 +353,5 @@ abstract sealed class MomentRows permits Moment {
         page[at + PIECE] = NONE;
         page[at + FIRST_ON] = NONE;
         page[at + LAST_ON] = NONE;
-        if (freed != null) {
-            freed.accept(body);
-        }
     }
 }

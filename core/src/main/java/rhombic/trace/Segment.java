@@ -1,6 +1,7 @@
 package rhombic.trace;
 
 import java.util.Arrays;
+import java.util.concurrent.CompletableFuture;
 
 /**
  * A stretch of the trace: its records in columns, and the moment before the first of them. Never changes. All records
@@ -69,7 +70,8 @@ final class Segment {
         static final What[] ALL = values();
     }
 
-    final Moment start;
+    private final CompletableFuture<Moment> start;
+    private final long startNanos;
     /** Number of its first record among all that were ever written. */
     final long firstNumber;
 
@@ -85,9 +87,15 @@ final class Segment {
     /** What records need beside: for each move its time, place, speed and gain. */
     final long[] extras;
 
-    Segment(Moment start, long firstNumber, int size, long[] times, int[] bodies, int[] nodes, int[] slots, byte[] whats, int[] backs,
+    /**
+     * @param start the moment before its first record, which may still be made
+     * @param startNanos the time of that moment
+     */
+    Segment(CompletableFuture<Moment> start, long startNanos, long firstNumber, int size, long[] times, int[] bodies, int[] nodes,
+            int[] slots, byte[] whats, int[] backs,
             long[] extras) {
         this.start = start;
+        this.startNanos = startNanos;
         this.firstNumber = firstNumber;
         this.size = size;
         this.times = times;
@@ -101,7 +109,8 @@ final class Segment {
 
     /** The same in columns without room for more. */
     Segment trimmed(int extraSize) {
-        return new Segment(start, firstNumber, size, Arrays.copyOf(times, size), Arrays.copyOf(bodies, size), Arrays.copyOf(nodes, size),
+        return new Segment(start, startNanos, firstNumber, size, Arrays.copyOf(times, size), Arrays.copyOf(bodies, size),
+                Arrays.copyOf(nodes, size),
                 Arrays.copyOf(slots, size), Arrays.copyOf(whats, size), Arrays.copyOf(backs, size), Arrays.copyOf(extras, extraSize));
     }
 
@@ -110,7 +119,31 @@ final class Segment {
     }
 
     long startNanos() {
-        return start.timeNanos();
+        return startNanos;
+    }
+
+    /** The moment before its first record, for the caller alone. */
+    Moment start() {
+        Moment made = start.join();
+        synchronized (made) { // it is shared by all who read it, and a copy marks its pages as shared
+            return made.copy();
+        }
+    }
+
+    /**
+     * Moves the moment forward over its records.
+     *
+     * @param fromRecord the first that the moment does not know
+     * @param untilNanos the time of the last that counts
+     * @return whether all of them are applied
+     */
+    boolean play(Moment moment, int fromRecord, long untilNanos) {
+        int r = fromRecord;
+        while (r < size && times[r] <= untilNanos) {
+            moment.apply(times[r], bodies[r], nodes[r], slots[r], what(r), firstNumber + r, extras);
+            r++;
+        }
+        return r == size;
     }
 
     What what(int record) {

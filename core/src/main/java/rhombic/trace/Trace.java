@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import rhombic.study.value.EquipmentState;
@@ -44,8 +45,8 @@ public final class Trace {
      */
     public record Visit(int node, int link, long fromNanos, long toNanos) {}
 
-    Trace(Moment start) {
-        written = new Written(List.of(new Segment(start, 0, 0, NO_LONGS, NO_INTS, NO_INTS, NO_INTS, new byte[0], NO_INTS, NO_LONGS)), 0,
+    Trace(CompletableFuture<Moment> start) {
+        written = new Written(List.of(new Segment(start, -1, 0, 0, NO_LONGS, NO_INTS, NO_INTS, NO_INTS, new byte[0], NO_INTS, NO_LONGS)), 0,
                 0);
     }
 
@@ -66,14 +67,7 @@ public final class Trace {
     /** The moment, cut to what is kept. */
     public Moment at(long timeNanos) {
         Written now = written;
-        return play(now, copyOf(now.segments.get(find(now.segments, timeNanos)).start), timeNanos);
-    }
-
-    /** A moment at which a segment starts is shared by all who read it, and a copy marks its pages as shared. */
-    private static Moment copyOf(Moment start) {
-        synchronized (start) {
-            return start.copy();
-        }
+        return play(now, now.segments.get(find(now.segments, timeNanos)).start(), timeNanos);
     }
 
     /**
@@ -235,13 +229,7 @@ public final class Trace {
         List<Segment> segments = written.segments;
         for (int i = withNumber(segments, moment.nextNumber()); i < segments.size(); i++) {
             Segment segment = segments.get(i);
-            int r = (int) (moment.nextNumber() - segment.firstNumber);
-            while (r < segment.size() && segment.times[r] <= target) {
-                moment.apply(segment.times[r], segment.bodies[r], segment.nodes[r], segment.slots[r], segment.what(r),
-                        segment.firstNumber + r, segment.extras, null);
-                r++;
-            }
-            if (r < segment.size()) {
+            if (!segment.play(moment, (int) (moment.nextNumber() - segment.firstNumber), target)) {
                 break;
             }
         }

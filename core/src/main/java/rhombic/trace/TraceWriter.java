@@ -4,7 +4,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.PriorityQueue;
-import java.util.function.IntConsumer;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.Executor;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pace;
 import rhombic.space.Pose;
@@ -25,11 +26,14 @@ public final class TraceWriter {
     private static final int NO_BODY = -1;
 
     private final Trace trace;
-    private final Moment moving;
-    private final IntConsumer whenFreed = this::freed;
+    private final Keyframes keyframes;
+    private final int places;
     private final int mostKept;
     private @Nullable PieceEar ear;
-    private Moment segmentStart;
+    /** The moment after which the segment begins that is being written, and the time of it. */
+    private CompletableFuture<Moment> segmentStart;
+
+    private long segmentStartNanos = -1;
     private final List<Segment> sealed = new ArrayList<>();
     private long sealedRecords;
     private long droppedSegments;
@@ -45,13 +49,11 @@ public final class TraceWriter {
     private long[] extras = {};
     private int extraSize;
 
-    private int bodyCount;
-    private int[] free = new int[64];
-    private int freeCount;
     /** Number of the last record about each body, plus one. */
     private long[] lastOf = new long[64];
     /** Which motion of a body is the last: what is left of an earlier one is not written any more. */
     private int[] motionOf = new int[64];
+    private final BodyNumbers numbers = new BodyNumbers(body -> motionOf[body]++);
     private final PriorityQueue<Later> later = new PriorityQueue<>();
 
     /** A phase of a motion that is still to come. */
@@ -66,13 +68,20 @@ public final class TraceWriter {
      * @param equipment how many pieces of equipment the study has
      * @param links how many links it has
      * @param mostKept records after which the oldest are dropped
+     * @param beside does what may be done while the run goes on
      */
-    public TraceWriter(int equipment, int links, int mostKept) {
+    public TraceWriter(int equipment, int links, int mostKept, Executor beside) {
         this.mostKept = mostKept;
-        moving = new Moment(equipment, links);
-        segmentStart = moving.copy();
+        places = equipment;
+        keyframes = new Keyframes(new Moment(equipment, links), beside);
+        segmentStart = keyframes.newest();
         trace = new Trace(segmentStart);
         freshColumns(LEAST_EXTRAS);
+    }
+
+    /** Does all that is to be done itself. */
+    public TraceWriter(int equipment, int links, int mostKept) {
+        this(equipment, links, mostKept, Runnable::run);
     }
 
     public TraceWriter(int equipment, int links) {
@@ -100,7 +109,7 @@ public final class TraceWriter {
     }
 
     private int appears(long timeNanos, int node, int type, Segment.What what) {
-        int body = freeCount > 0 ? free[--freeCount] : bodyCount++;
+        int body = numbers.take();
         if (body >= lastOf.length) {
             lastOf = Arrays.copyOf(lastOf, lastOf.length * 2);
             motionOf = Arrays.copyOf(motionOf, lastOf.length);
@@ -110,25 +119,20 @@ public final class TraceWriter {
         return body;
     }
 
-    private void freed(int body) {
-        if (freeCount == free.length) {
-            free = Arrays.copyOf(free, freeCount * 2);
-        }
-        free[freeCount++] = body;
-        motionOf[body]++;
-    }
-
     public void gone(long timeNanos, int body, int node) {
         add(timeNanos, body, node, 0, Segment.What.GONE);
+        numbers.end(body);
     }
 
     /** A piece becomes part of another. */
     public void joined(long timeNanos, int body, int node) {
         add(timeNanos, body, node, 0, Segment.What.JOINED);
+        numbers.end(body);
     }
 
     public void scrapped(long timeNanos, int body, int node) {
         add(timeNanos, body, node, 0, Segment.What.SCRAPPED);
+        numbers.end(body);
     }
 
     // ---- where they are and what they do
@@ -235,11 +239,13 @@ public final class TraceWriter {
     /** A piece goes onto another. */
     public void onto(long timeNanos, int body, int node, int holder) {
         add(timeNanos, body, node, holder, Segment.What.ONTO);
+        numbers.onto(body, holder);
     }
 
     /** A piece comes off what carried it. */
     public void off(long timeNanos, int body, int node) {
         add(timeNanos, body, node, 0, Segment.What.OFF);
+        numbers.off(body);
     }
 
     public void look(long timeNanos, int body, int node, int look) {
@@ -280,7 +286,7 @@ public final class TraceWriter {
 
     /** A link is down; null: no longer. Links stand behind the equipment. */
     public void link(long timeNanos, int link, @Nullable EquipmentState state) {
-        kept(timeNanos, moving.nodes() + link, state);
+        kept(timeNanos, places + link, state);
     }
 
     /** A person sets out, straight, and will be there after so long; with 0 it is there. */
@@ -313,7 +319,7 @@ public final class TraceWriter {
     }
 
     private Segment segment() {
-        return new Segment(segmentStart, firstNumber, size, times, bodies, nodes, slots, whats, backs, extras);
+        return new Segment(segmentStart, segmentStartNanos, firstNumber, size, times, bodies, nodes, slots, whats, backs, extras);
     }
 
     /** Has somebody hear of everything that happens to pieces, as it is written down. */
@@ -357,7 +363,7 @@ public final class TraceWriter {
     }
 
     private int longEnough() {
-        return Math.max(LEAST_IN_SEGMENT, Math.max(moving.nodes(), moving.bodies()));
+        return Math.max(LEAST_IN_SEGMENT, Math.max(places, numbers.count()));
     }
 
     private void room(long time) {
@@ -383,17 +389,18 @@ public final class TraceWriter {
             lastOf[body] = number + 1;
         }
         size++;
-        moving.apply(time, body, node, slot, what, number, extras, whenFreed);
     }
 
     private void seal() {
         Segment full = segment();
         boolean hasSpace = times.length > size + size / 8 || extras.length > extraSize + size / 8;
         sealed.add(hasSpace ? full.trimmed(extraSize) : full);
+        keyframes.after(full);
+        segmentStart = keyframes.newest();
+        segmentStartNanos = times[size - 1];
         sealedRecords += size;
         firstNumber += size;
         size = 0;
-        segmentStart = moving.copy();
         freshColumns(extraSize + extraSize / 16);
         extraSize = 0;
         while (sealedRecords > mostKept && sealed.size() > 1) {

@@ -6,17 +6,24 @@ import static rhombic.validation.Lines.arrivals;
 import static rhombic.validation.Lines.goodsOut;
 import static rhombic.validation.Lines.station;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.locks.LockSupport;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import rhombic.experiment.LiveRun;
+import rhombic.plant.Plant;
+import rhombic.quantity.Quantity;
 import rhombic.study.Study;
+import rhombic.testplants.RandomStudies;
 import rhombic.validation.Lines;
 
 /** The writer and those who read share what is written: what was seen of the run while it went on is what is seen of it later. */
@@ -28,8 +35,10 @@ class SharedTraceTest {
 
     /** All that can be told of a moment. */
     private static List<Object> seen(Moment moment) {
-        return IntStream.range(0, moment.nodes()).<Object>mapToObj(node -> List.of(moment.in(node), moment.out(node), moment.content(node),
-                moment.state(node), moment.stateSinceNanos(node), List.copyOf(moment.at(node)))).toList();
+        List<Object> all = new ArrayList<>(moment.pieces());
+        IntStream.range(0, moment.nodes()).forEach(node -> all.add(List.of(moment.in(node), moment.out(node), moment.content(node),
+                moment.state(node), moment.stateSinceNanos(node), List.copyOf(moment.at(node)))));
+        return all;
     }
 
     @Test
@@ -69,5 +78,30 @@ class SharedTraceTest {
         run.advance(end, () -> false);
         assertEquals(before, seen(held));
         assertEquals(before, seen(run.trace().at(end / 3)));
+    }
+
+    /** What is reached over keyframes, made late and by others, is what playing record by record from the beginning comes to. */
+    @Test
+    void keyframesMadeBesideTheRunAreWhatPlayingAllRecordsComesTo() {
+        AtomicInteger made = new AtomicInteger();
+        Executor slow = task -> Thread.ofVirtual().start(() -> {
+            made.incrementAndGet();
+            LockSupport.parkNanos(3_000_000);
+            task.run();
+        });
+        for (long seed : new long[] {3, 14, 159}) {
+            Study random = RandomStudies.of(seed);
+            Study study = random.withPlan(random.plan().withLength(Quantity.hours(400)).withWarmUp(Quantity.minutes(0)));
+            TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size(), TraceWriter.USUALLY_KEPT, slow);
+            long end = study.plan().length().nanos();
+            Plant.build(study, 1, writer).advance(end, () -> false);
+            writer.publish(end);
+            Moment played = writer.trace().at(-1);
+            for (int i = 1; i <= 40; i++) {
+                played = writer.trace().at(end / 40 * i, played);
+                assertEquals(seen(played), seen(writer.trace().at(end / 40 * i)), "seed " + seed + ", part " + i);
+            }
+        }
+        assertTrue(made.get() > 20, made + " keyframes were made, too few to tell");
     }
 }
