@@ -2,6 +2,7 @@ package rhombic.desktop;
 
 import atlantafx.base.theme.PrimerLight;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.List;
 import java.util.Objects;
 import javafx.application.Application;
@@ -24,6 +25,7 @@ import rhombic.study.Study;
 public final class RhombicApp extends Application {
     private static final int WIDTH = 1280;
     private static final int HEIGHT = 800;
+    private static final Duration REHEARSAL = Duration.ofSeconds(3);
 
     private @Nullable MainWindow window;
 
@@ -48,7 +50,7 @@ public final class RhombicApp extends Application {
                 : stateFolder();
         MainWindow made = new MainWindow(new Workbench(Study.empty()), FileAsker.dialogs(stage), new Journal(state),
                 new RecentFiles(state));
-        window = made;
+        window = forShot ? made : runIn(made);
         stage.setScene(scene(made.root(), WIDTH, HEIGHT));
         stage.show();
         List<String> files = getParameters().getUnnamed();
@@ -63,6 +65,12 @@ public final class RhombicApp extends Application {
         if (forShot) {
             new Shot(stage, made, getParameters().getNamed()).take();
         }
+    }
+
+    /** The window as it is used: what computes is run in while nobody waits. */
+    static MainWindow runIn(MainWindow made) {
+        made.outlook().rehearse(REHEARSAL);
+        return made;
     }
 
     /** Fonts and the control theme. */

@@ -19,6 +19,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 import rhombic.chart.Chart;
 import rhombic.desktop.parts.ChartView;
 import rhombic.desktop.parts.Words;
@@ -41,6 +42,8 @@ public final class BoardPane extends VBox {
     private final Runnable readAgain;
     private final VBox charts = new VBox(10);
     private final Map<BoardChart, ChartView> views = new LinkedHashMap<>();
+    /** The charts that are laid out; null before any were. */
+    private @Nullable List<BoardChart> built;
     private Optional<Board> board = Optional.empty();
     private final Button extent = Words.quiet("", "board-extent", this::changeExtent);
     private long playhead = -1;
@@ -93,7 +96,9 @@ public final class BoardPane extends VBox {
         bench.addListener(new Workbench.Listener() {
             @Override
             public void studyChanged() {
-                rebuild();
+                if (!bench.comparison().board().equals(built)) {
+                    rebuild(); // else nothing is new to the charts until the new runs are there
+                }
             }
         });
     }
@@ -143,6 +148,7 @@ public final class BoardPane extends VBox {
     }
 
     private void rebuild() {
+        built = bench.comparison().board();
         charts.getChildren().clear();
         views.keySet().retainAll(bench.comparison().board());
         for (BoardChart wanted : bench.comparison().board()) {

@@ -59,7 +59,12 @@ final class PeopleView {
         return view;
     }
 
+    /** Those of the study; where they are the same people as before they stay as they are drawn, until the next moment is shown. */
     void setStudy(Study study) {
+        List<String> crews = study.crews().stream().flatMap(crew -> crew.members().stream().map(person -> crew.name())).toList();
+        if (crews.equals(people.stream().map(one -> one.crewName).toList())) {
+            return;
+        }
         people.clear();
         int number = 0;
         for (Crew crew : study.crews()) {

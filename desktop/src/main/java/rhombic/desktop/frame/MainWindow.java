@@ -279,13 +279,13 @@ public final class MainWindow implements AutoCloseable {
         Study study = bench.study();
         if (study != laid) {
             laid = study;
+            loadDue = System.nanoTime() + LONGEST_LOAD_DELAY_NANOS;
+            outlook.refresh(study); // which runs on other threads while the floor is laid here
+            checks.refresh(study);
             floor.setStudy(study);
             views.update(study);
-            checks.refresh(study);
             chosenPiece = Optional.empty();
             card.showPiece(Optional.empty());
-            loadDue = System.nanoTime() + LONGEST_LOAD_DELAY_NANOS;
-            outlook.refresh(study);
         }
         floor.markDifferent(bench.touched());
         int factors = bench.comparison().factors().size();

@@ -1,5 +1,7 @@
 package rhombic.desktop.work;
 
+import java.time.Duration;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
@@ -7,6 +9,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.BooleanSupplier;
 import org.jspecify.annotations.Nullable;
 import rhombic.experiment.Interval;
 import rhombic.experiment.LocalEngine;
@@ -60,6 +63,7 @@ public final class Outlook implements AutoCloseable {
     private final ExecutorService thread = Executors
             .newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-outlook").factory());
     private final AtomicLong current = new AtomicLong();
+    private final AtomicLong rehearsalNanos = new AtomicLong();
     private final AtomicReference<@Nullable Told> untold = new AtomicReference<>();
     private final Executor window;
     private final Listener listener;
@@ -70,6 +74,15 @@ public final class Outlook implements AutoCloseable {
         engine = LocalEngine.onAllCores(preparation);
         this.window = window;
         this.listener = listener;
+    }
+
+    /**
+     * After the next outlooks, makes their runs again for so long in all, on one thread and only while nobody waits for anything else. A
+     * program that has just begun computes several times slower than one whose code is compiled: so the first edits, too, have their
+     * figures soon.
+     */
+    public void rehearse(Duration most) {
+        rehearsalNanos.set(most.toNanos());
     }
 
     /** Runs the study as it stands now. */
@@ -104,11 +117,27 @@ public final class Outlook implements AutoCloseable {
             Optional<Finding> limit = Standing.orLimit(summary);
             Optional<Summary> comparable = before.filter(b -> b.runs().size() == summary.runs().size());
             publish(run, new State.Fresh(summary, limit, comparable));
+            rehearse(summary, run);
         } catch (CancellationException e) {
             // A later edit has taken over; its own run will report.
             return;
         } catch (Throwable e) {
             publish(run, new State.Failed(RunFailure.said(e)));
+        }
+    }
+
+    private void rehearse(Summary done, long run) {
+        long begun = System.nanoTime();
+        long end = begun + rehearsalNanos.get();
+        BooleanSupplier isOver = () -> current.get() != run || System.nanoTime() - end >= 0;
+        try {
+            for (int i = 0; !isOver.getAsBoolean(); i++) {
+                new Preparation().of(done.study());
+                engine.run(List.of(new RunTask(done.study(), 1 + i % done.runs().size())), RunListener.NONE, isOver);
+                Standing.orLimit(done);
+            }
+        } finally {
+            rehearsalNanos.addAndGet(begun - System.nanoTime());
         }
     }
 

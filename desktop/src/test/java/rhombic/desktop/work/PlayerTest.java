@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.ConcurrentLinkedQueue;
@@ -181,6 +182,25 @@ class PlayerTest {
             assertEquals("Leak test", fresh.limit().orElseThrow().place());
             outlook.refresh(Study.empty());
             assertEquals(new Outlook.State.Empty(), heard.getLast());
+        }
+    }
+
+    @Test
+    void whatIsRehearsedTellsNothingAndGivesWayToTheNextEdit() throws Exception {
+        ConcurrentLinkedQueue<Runnable> window = new ConcurrentLinkedQueue<>();
+        List<Outlook.State> heard = new ArrayList<>();
+        try (Outlook outlook = new Outlook(new Preparation(), window::add, heard::add)) {
+            outlook.rehearse(Duration.ofHours(1));
+            outlook.refresh(study);
+            await(() -> drained(window) && outlook.last().isPresent());
+            int told = heard.size();
+            Thread.sleep(200);
+            drained(window);
+            assertEquals(told, heard.size(), "a rehearsal is nobody's news");
+            Study other = study.withPlan(study.plan().withSeed(7));
+            outlook.refresh(other);
+            await(() -> drained(window) && outlook.last().filter(f -> f.summary().study().equals(other)).isPresent());
+            assertTrue(heard.stream().noneMatch(state -> state instanceof Outlook.State.Failed), heard.toString());
         }
     }
 
