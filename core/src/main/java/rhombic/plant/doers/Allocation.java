@@ -1,7 +1,6 @@
 package rhombic.plant.doers;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -16,7 +15,6 @@ import rhombic.study.value.PersonState;
 /** Brings the jobs and the doers of a plant together. */
 public final class Allocation {
     private static final double BESIDE_METRES = 0.6;
-    private static final int LAST_BIT = Long.SIZE - 1;
 
     private final Simulator simulator;
     private final Doer.@Nullable Watcher watcher;
@@ -26,20 +24,9 @@ public final class Allocation {
     private final List<Job> asked = new ArrayList<>();
     /** Jobs from which doers may be called away. */
     private final List<Job> yielding = new ArrayList<>();
-    /** Those who are free, for each skill. */
-    private final List<Free> freeWith = new ArrayList<>();
-    /** Where each of them stands, by number; not a number while it walks. */
-    private double[] standX = {};
-    private double[] standY = {};
-    /** A bit for each skill that anybody free has, as in {@link Job#skills}: most jobs that wait are passed over by it. */
-    private long freeSkills;
-    private final int[] freeOfBit = new int[Long.SIZE];
     /** Those who have become free and may have to go home. */
     private final List<Doer> idle = new ArrayList<>();
-    private final List<Doer> chosen = new ArrayList<>();
-    /** Whether all crews choose by the same rule, as they mostly do. */
-    private boolean isOfOneRule = true;
-    private Crew.@Nullable Who rule;
+    private final Choice choice;
     private long given;
     private long sequence;
     private boolean changed;
@@ -50,7 +37,7 @@ public final class Allocation {
         this.simulator = simulator;
         this.watcher = watcher;
         this.tallies = tallies;
-        tallies.forEach(tally -> freeWith.add(new Free()));
+        choice = new Choice(doers, tallies.size(), this::now);
     }
 
     /** Called by whoever runs events of doers, after one has come somewhere. */
@@ -59,17 +46,15 @@ public final class Allocation {
     }
 
     public Group group(Crew crew, double speed, @Nullable Pose breakArea) {
-        isOfOneRule &= rule == null || rule == crew.who();
-        rule = crew.who();
+        choice.knows(crew.who());
         return new Group(this, crew.name(), speed, crew, breakArea);
     }
 
     public Doer add(String name, Group group, boolean[] skills, double factor, Pose home) {
-        standX = Arrays.copyOf(standX, doers.size() + 1);
-        standY = Arrays.copyOf(standY, doers.size() + 1);
+        choice.expects(doers.size() + 1);
         Doer doer = new Doer(doers.size(), name, group, skills, factor, home);
         doers.add(doer);
-        isFreeNow(doer);
+        becomesFree(doer);
         return doer;
     }
 
@@ -89,24 +74,16 @@ public final class Allocation {
         return watcher;
     }
 
-    private void isFreeNow(Doer doer) {
-        for (int skill : doer.able) {
-            freeWith.get(skill).add(doer.number);
-            freeOfBit[skill & LAST_BIT]++;
-            freeSkills |= 1L << skill;
-        }
+    private void becomesFree(Doer doer) {
+        choice.isFree(doer);
         if (doer.group().goesHome) {
             idle.add(doer);
         }
     }
 
-    private void isFreeNoLonger(Doer doer) {
-        for (int skill : doer.able) {
-            freeWith.get(skill).remove(doer.number);
-            if (--freeOfBit[skill & LAST_BIT] == 0) {
-                freeSkills &= ~(1L << skill);
-            }
-        }
+    /** Somebody stands there now, or walks: then it is not a number. */
+    void stands(Doer doer, double x, double y) {
+        choice.stands(doer, x, y);
     }
 
     // ---- what sites ask
@@ -189,7 +166,7 @@ public final class Allocation {
             if (doer.holds().isHeld()) {
                 goesOff(doer);
             } else {
-                isFreeNow(doer);
+                becomesFree(doer);
                 doer.become(PersonState.WAITING);
             }
         }
@@ -225,7 +202,7 @@ public final class Allocation {
             giveTo(next);
             next = next();
         }
-        assert asked.stream().noneMatch(this::choose) : "a job waits for somebody who is free and able";
+        assert asked.stream().noneMatch(choice::isMadeFor) : "a job waits for somebody who is free and able";
         for (int i = 0; i < idle.size(); i++) {
             Doer doer = idle.get(i);
             if (doer.isFree() && !doer.isWalking()) {
@@ -236,14 +213,14 @@ public final class Allocation {
         return any;
     }
 
-    /** The job that is given next, with {@link #chosen} for it; null if none can be. */
+    /** The job that is given next, with those chosen for it; null if none can be. */
     private @Nullable Job next() {
         for (int i = 0; i < asked.size(); i++) {
             Job job = asked.get(i);
-            if (choose(job)) {
+            if (choice.isMadeFor(job)) {
                 return nearest(job, i);
             }
-            if (!yielding.isEmpty() && callAway(job) && choose(job)) {
+            if (!yielding.isEmpty() && callAway(job) && choice.isMadeFor(job)) {
                 return job;
             }
         }
@@ -252,7 +229,7 @@ public final class Allocation {
 
     /** If the one who would do the job goes by what is nearest: that one, of the same priority. */
     private Job nearest(Job first, int at) {
-        Doer doer = chosen.getFirst();
+        Doer doer = choice.chosen().getFirst();
         if (doer.group().which != Crew.Which.NEAREST || first.comesFirst()) {
             return first;
         }
@@ -260,120 +237,20 @@ public final class Allocation {
         double metres = -1; // reckoned once there is another that could be done
         for (int i = at + 1; i < asked.size() && asked.get(i).priority() == first.priority(); i++) {
             Job other = asked.get(i);
-            if ((other.skills & ~freeSkills) != 0) {
+            if (!choice.mayBeMadeFor(other)) {
                 continue;
             }
             metres = metres < 0 ? doer.metresTo(first.where()) : metres;
-            if (doer.metresTo(other.where()) < metres && choose(other) && chosen.contains(doer)) {
+            if (doer.metresTo(other.where()) < metres && choice.isMadeFor(other) && choice.chosen().contains(doer)) {
                 best = other;
                 metres = doer.metresTo(other.where());
             }
         }
         if (metres >= 0) {
-            boolean asBefore = choose(best); // another may have been looked at since
+            boolean asBefore = choice.isMadeFor(best); // another may have been looked at since
             assert asBefore : "who could do it can't any more";
         }
         return best;
-    }
-
-    /** Whether enough are free for all it needs; they are {@link #chosen} then. */
-    private boolean choose(Job job) {
-        if ((job.skills & ~freeSkills) != 0) {
-            return false;
-        }
-        chosen.clear();
-        Job.Demand[] demands = job.demands();
-        for (Job.Demand demand : demands) {
-            if (freeWith.get(demand.skill()).count() < demand.people()) {
-                return false;
-            }
-        }
-        if (job.insists()) {
-            return insisted(job, demands);
-        }
-        for (Job.Demand demand : demands) {
-            for (int i = 0; i < demand.people(); i++) {
-                Doer doer = best(job, demand.skill());
-                if (doer == null) {
-                    return false;
-                }
-                chosen.add(doer);
-            }
-        }
-        return true;
-    }
-
-    private boolean insisted(Job job, Job.Demand[] demands) {
-        Doer who = job.preferred();
-        if (who == null || !who.isFree()) {
-            return false;
-        }
-        boolean isIn = false;
-        for (Job.Demand demand : demands) {
-            for (int i = 0; i < demand.people(); i++) {
-                boolean him = !isIn && who.can(demand.skill());
-                Doer doer = him ? who : best(job, demand.skill());
-                if (doer == null || !him && doer == who) {
-                    return false;
-                }
-                isIn |= him;
-                chosen.add(doer);
-            }
-        }
-        return isIn;
-    }
-
-    /** The one whom the job gets, of those who are free, have the skill and are not chosen yet; null if there is none. */
-    private @Nullable Doer best(Job job, int skill) {
-        Doer preferred = job.preferred();
-        Free free = freeWith.get(skill);
-        boolean isFirst = chosen.isEmpty();
-        double x = job.where().x();
-        double y = job.where().y();
-        int best = Free.NONE;
-        Crew.Who who = Crew.Who.IN_ORDER;
-        double least = 0;
-        for (int i = free.next(0); i != Free.NONE; i = free.next(i + 1)) {
-            if (!isFirst && chosen.contains(doers.get(i))) {
-                continue;
-            }
-            if (preferred != null && i == preferred.number) {
-                return preferred;
-            }
-            if (best == Free.NONE) {
-                best = i;
-                who = doers.get(i).group().who;
-                least = rank(i, who, x, y);
-            } else if (isOfOneRule || doers.get(i).group().who == who) {
-                double rank = rank(i, who, x, y);
-                if (rank < least) {
-                    best = i;
-                    least = rank;
-                }
-            }
-        }
-        return best == Free.NONE ? null : doers.get(best);
-    }
-
-    /** The lowest of those who go by one rule comes; of equals the first in order. */
-    private double rank(int number, Crew.Who who, double x, double y) {
-        if (who == Crew.Who.NEAREST) {
-            double dx = standX[number] - x;
-            double dy = standY[number] - y;
-            double square = dx * dx + dy * dy;
-            return Double.isNaN(square) ? doers.get(number).squareMetresTo(x, y) : square;
-        }
-        return switch (who) {
-            case LEAST_USED -> doers.get(number).tally().busyNanos(now());
-            case IN_TURN -> doers.get(number).lastGiven;
-            case NEAREST, IN_ORDER, SAME -> 0;
-        };
-    }
-
-    /** Somebody stands there now, or walks: then it is not a number. */
-    void stands(Doer doer, double x, double y) {
-        standX[doer.number] = x;
-        standY[doer.number] = y;
     }
 
     /** Calls doers away from the least urgent that yields and is less urgent than the job; says whether any could be. */
@@ -408,13 +285,13 @@ public final class Allocation {
         asked.remove(job);
         job.state = Job.State.ON_THE_WAY;
         job.givenNanos = now;
-        job.doers.addAll(chosen);
+        job.doers.addAll(choice.chosen());
         if (job.order().yields()) {
             yielding.add(job);
         }
         for (Doer doer : job.doers) {
             assert doer.isFree() : doer.name() + " is given a job while not free";
-            isFreeNoLonger(doer);
+            choice.isFreeNoLonger(doer);
             doer.job = job;
             doer.lastGiven = given++;
         }
@@ -486,7 +363,7 @@ public final class Allocation {
         boolean was = doer.holds().isHeld();
         if (off) {
             if (!was && doer.job == null) {
-                isFreeNoLonger(doer);
+                choice.isFreeNoLonger(doer);
             }
             doer.holds().hold(reason);
             Job job = doer.job;
@@ -573,7 +450,7 @@ public final class Allocation {
     private void comesBack(Doer doer) {
         Job job = doer.job;
         if (job == null) {
-            isFreeNow(doer);
+            becomesFree(doer);
             doer.become(doer.isWalking() ? PersonState.WALKING : PersonState.WAITING);
             return;
         }
