@@ -134,7 +134,8 @@ final class Shot {
                 }
                 boolean isDiagnose = "diagnose".equals(wanted.get("place"));
                 if (runs && !(isDiagnose ? window.diagnose().leverage().isDone() : window.compare().isDone())
-                        || isDiagnose && !window.diagnose().isFresh() && frames > 4) {
+                        || isDiagnose && !window.diagnose().isFresh() && frames > 4
+                        || "compare".equals(wanted.get("place")) && !window.compare().isRead() && frames > 4) {
                     frames = 4;
                 }
                 if (frames == 2) {

@@ -65,6 +65,7 @@ public final class ComparePage extends VBox implements AutoCloseable {
     private Room room = Room.ALTERNATIVES;
     private Comparing.State state;
     private @Nullable Study looked;
+    private boolean isRead;
 
     /**
      * @param reportTo asks where a report is to be written
@@ -221,6 +222,7 @@ public final class ComparePage extends VBox implements AutoCloseable {
             return;
         }
         looked = bench.base();
+        isRead = false;
         state = nothing();
         draw();
         comparing.look(bench.base(), bench.file());
@@ -248,6 +250,11 @@ public final class ComparePage extends VBox implements AutoCloseable {
         return state.phase() == Comparing.Phase.IDLE && state.all().asked() > 0 && state.all().done() >= state.all().asked();
     }
 
+    /** Whether what is kept of earlier runs has been read. */
+    public boolean isRead() {
+        return isRead;
+    }
+
     public Comparing.State state() {
         return state;
     }
@@ -255,6 +262,7 @@ public final class ComparePage extends VBox implements AutoCloseable {
     private void show(Comparing.State now) {
         if (now.study() == bench.base()) {
             state = now;
+            isRead = true;
             draw();
         }
     }
