@@ -45,6 +45,7 @@ public final class FloorView extends Region {
     private final SubScene scene;
     private final FloorOverlay overlay = new FloorOverlay();
     private final PhongMaterial palette = new PhongMaterial();
+    private final GroundPlane plane = new GroundPlane();
     private final PeopleView people = new PeopleView(palette);
     private final Lamps lamps = new Lamps(palette);
     private final EquipmentView equipment = new EquipmentView(palette, lamps);
@@ -420,7 +421,7 @@ public final class FloorView extends Region {
         Scenery.Ground now = Scenery.Ground.of(study);
         if (!now.equals(ground) || underlay.getChildren().isEmpty()) {
             ground = now;
-            underlay.getChildren().setAll(new Scenery(study, equipment.byName(), palette).nodes(equipment.isCrowded()));
+            underlay.getChildren().setAll(new Scenery(study, equipment.byName(), palette, plane).nodes(equipment.isCrowded()));
         }
         drawOverlay();
     }

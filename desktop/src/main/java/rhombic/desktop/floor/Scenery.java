@@ -5,10 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import javafx.scene.Node;
-import javafx.scene.image.WritableImage;
-import javafx.scene.paint.Color;
 import javafx.scene.paint.Material;
-import javafx.scene.paint.PhongMaterial;
 import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
 import javafx.scene.shape.VertexFormat;
@@ -58,8 +55,10 @@ public final class Scenery {
     private final Study study;
     private final Map<String, Equipment> byName;
     private final Material palette;
+    private final GroundPlane ground;
 
-    Scenery(Study study, Map<String, Equipment> byName, Material palette) {
+    Scenery(Study study, Map<String, Equipment> byName, Material palette, GroundPlane ground) {
+        this.ground = ground;
         this.study = study;
         this.byName = byName;
         this.palette = palette;
@@ -72,7 +71,7 @@ public final class Scenery {
         double y0 = Math.floor((box[1] - 12) / 5) * 5;
         double x1 = Math.ceil((box[2] + 12) / 5) * 5;
         double y1 = Math.ceil((box[3] + 12) / 5) * 5;
-        List<Node> nodes = new ArrayList<>(List.of(GroundPlane.of(x0, y0, x1, y1)));
+        List<Node> nodes = new ArrayList<>(List.of(ground.of(x0, y0, x1, y1)));
         if (!study.equipment().isEmpty()) {
             nodes.add(shadows());
             if (crowded) {
@@ -173,10 +172,7 @@ public final class Scenery {
         mesh.getPoints().setAll(points);
         mesh.getFaces().setAll(faces);
         MeshView view = new MeshView(mesh);
-        PhongMaterial material = new PhongMaterial();
-        material.setDiffuseMap(shade());
-        material.setSpecularColor(Color.TRANSPARENT);
-        view.setMaterial(material);
+        view.setMaterial(ground.shade());
         view.setMouseTransparent(true);
         return view;
     }
@@ -208,18 +204,6 @@ public final class Scenery {
             spots.add(new double[] {a.x() + sinA, a.y() - cosA, b.x() + sinB, b.y() - cosB, b.x() - sinB, b.y() + cosB, a.x() - sinA,
                     a.y() + cosA, 1});
         }
-    }
-
-    private static WritableImage shade() {
-        int size = 64;
-        WritableImage image = new WritableImage(size, size);
-        for (int x = 0; x < size; x++) {
-            for (int y = 0; y < size; y++) {
-                double edge = Math.min(Math.min(x, size - 1 - x), Math.min(y, size - 1 - y)) / (size * 0.26);
-                image.getPixelWriter().setColor(x, y, Color.color(0.2, 0.18, 0.14, 0.42 * Math.min(1, edge) * Math.min(1, edge)));
-            }
-        }
-        return image;
     }
 
     private static double[] extent(List<Equipment> things) {

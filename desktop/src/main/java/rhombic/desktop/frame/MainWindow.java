@@ -49,7 +49,7 @@ public final class MainWindow implements AutoCloseable {
     private static final double TRAVEL_SECONDS = 2.5;
     /** Figures on the card change a few times a second while it plays: oftener can't be read. */
     private static final long NANOS_BETWEEN_FIGURES = 200_000_000L;
-    private static final long LONGEST_LOAD_DELAY_NANOS = 400_000_000L;
+    private static final long LONGEST_LOAD_DELAY_NANOS = 800_000_000L;
     private static final long NOT_DUE = Long.MAX_VALUE;
     private static final double CARD_WIDTH = 320;
     private static final double STRIPS_HEIGHT = 196;

@@ -57,7 +57,7 @@ public final class Outlook implements AutoCloseable {
 
     private static final double PROGRESS_STEP = 0.02;
     /** Runs shorter than this pass without a word of progress, which would only cost frames. */
-    private static final long SILENT_NANOS = 400_000_000L;
+    private static final long SILENT_NANOS = 800_000_000L;
 
     private final LocalEngine engine;
     private final ExecutorService thread = Executors
