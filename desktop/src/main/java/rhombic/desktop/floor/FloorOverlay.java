@@ -1,6 +1,7 @@
 package rhombic.desktop.floor;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,7 +16,6 @@ import javafx.scene.text.FontWeight;
 import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 import rhombic.chart.Chart;
-import rhombic.desktop.parts.ChartView;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
@@ -60,8 +60,6 @@ public final class FloorOverlay extends Canvas {
         }
     }
 
-    private static final double CHART_WIDTH = 230;
-    private static final double CHART_HEIGHT = 140;
     private static final double CHART_ASIDE = 26;
     private static final double CHART_BELOW = 20;
     /** So near to a chart a thing is covered by it in part. */
@@ -82,6 +80,8 @@ public final class FloorOverlay extends Canvas {
     private Map<String, Double> heat = Map.of();
     private Map<String, Chart> charts = Map.of();
     private final FloorLabels labels = new FloorLabels();
+    private final FloorCharts pictures;
+    private Map<String, FloorCharts.Spot> spots = Map.of();
 
     /**
      * What helps a hand: lines and grips in pixels, and a note beside the pointer.
@@ -95,7 +95,7 @@ public final class FloorOverlay extends Canvas {
 
     /** All that a drawing depends on beside the moment; drawing the same again would only cost a frame. */
     private record Drawn(Scenery.Ground ground, Viewpoint view, double leastPixels, boolean names, boolean numbers, Set<String> selection,
-            Set<String> faulty, Set<String> limit, Set<String> different, Map<String, Double> heat, Map<String, Chart> charts,
+            Set<String> faulty, Set<String> limit, Set<String> different, Map<String, Double> heat, Set<String> charts,
             Optional<String> hovered, @Nullable Rectangle2D band, double @Nullable [] sweep, List<String> chain, Marks marks, double width,
             double height) {}
 
@@ -104,7 +104,9 @@ public final class FloorOverlay extends Canvas {
     /** A moment is moved on in place, so which it is does not tell when it is. */
     private long drawnNanos;
 
-    FloorOverlay() {
+    /** @param pictures on which it puts charts */
+    FloorOverlay(FloorCharts pictures) {
+        this.pictures = pictures;
         setMouseTransparent(true);
     }
 
@@ -227,7 +229,8 @@ public final class FloorOverlay extends Canvas {
 
     /** @param leastPixels a metre must have for equipment to be named; 0 names all that there is room for */
     void draw(Study study, Scenery.Ground ground, Viewpoint view, double leastPixels) {
-        Drawn now = new Drawn(ground, view, leastPixels, options.names, options.numbers, selection, faulty, limit, different, heat, charts,
+        Drawn now = new Drawn(ground, view, leastPixels, options.names, options.numbers, selection, faulty, limit, different, heat,
+                charts.keySet(),
                 hovered,
                 band,
                 sweep,
@@ -235,6 +238,7 @@ public final class FloorOverlay extends Canvas {
                 marks, getWidth(), getHeight());
         long momentNanos = moment == null ? -1 : moment.timeNanos();
         if (now.equals(drawn) && moment == drawnMoment && momentNanos == drawnNanos) {
+            pictures.show(charts, spots);
             return;
         }
         drawn = now;
@@ -258,7 +262,11 @@ public final class FloorOverlay extends Canvas {
         }
         labels.draw(g, new FloorLabels.Shown(study, view, getWidth(), getHeight(), leastPixels, options.names, options.numbers,
                 selection, faulty, hovered, limit, moment));
-        charts.forEach((name, chart) -> study.find(name).ifPresent(thing -> chart(g, study, view, thing, chart)));
+        Map<String, FloorCharts.Spot> found = new LinkedHashMap<>();
+        charts.keySet()
+                .forEach(name -> study.find(name).map(thing -> chart(g, study, view, thing)).ifPresent(spot -> found.put(name, spot)));
+        spots = found;
+        pictures.show(charts, spots);
         handles(g, study, view);
         if (band != null) {
             g.setFill(Color.web("#D9952B", 0.12));
@@ -276,23 +284,23 @@ public final class FloorOverlay extends Canvas {
         }
     }
 
-    /** Beside its thing, on the side where it covers least of the others, with a leader. */
-    private void chart(GraphicsContext g, Study study, Viewpoint view, Equipment thing, Chart chart) {
+    /** A chart stands beside its thing, on the side where it covers least of the others, with a leader; null if it is out of sight. */
+    private FloorCharts.@Nullable Spot chart(GraphicsContext g, Study study, Viewpoint view, Equipment thing) {
         Viewpoint.Pixel at = seen(view, thing);
         if (at == null) {
-            return;
+            return null;
         }
         double bestX = 0;
         double bestY = 0;
         double least = Double.MAX_VALUE;
         for (int side = 0; side < 4; side++) {
-            double x = side % 2 == 0 ? at.x() + CHART_ASIDE : at.x() - CHART_ASIDE - CHART_WIDTH;
-            double y = side < 2 ? at.y() + CHART_BELOW : at.y() - CHART_BELOW - CHART_HEIGHT;
-            double covered = x < 0 || y < 0 || x + CHART_WIDTH > getWidth() || y + CHART_HEIGHT > getHeight() ? 0.5 : 0;
+            double x = side % 2 == 0 ? at.x() + CHART_ASIDE : at.x() - CHART_ASIDE - FloorCharts.WIDTH;
+            double y = side < 2 ? at.y() + CHART_BELOW : at.y() - CHART_BELOW - FloorCharts.HEIGHT;
+            double covered = x < 0 || y < 0 || x + FloorCharts.WIDTH > getWidth() || y + FloorCharts.HEIGHT > getHeight() ? 0.5 : 0;
             for (Equipment other : study.equipment()) {
                 Viewpoint.Pixel there = seen(view, other);
-                boolean isUnder = there != null && there.x() > x - CHART_CLEAR && there.x() < x + CHART_WIDTH + CHART_CLEAR
-                        && there.y() > y - CHART_CLEAR && there.y() < y + CHART_HEIGHT + CHART_CLEAR;
+                boolean isUnder = there != null && there.x() > x - CHART_CLEAR && there.x() < x + FloorCharts.WIDTH + CHART_CLEAR
+                        && there.y() > y - CHART_CLEAR && there.y() < y + FloorCharts.HEIGHT + CHART_CLEAR;
                 covered += isUnder ? 1 : 0;
             }
             if (covered < least) {
@@ -303,9 +311,10 @@ public final class FloorOverlay extends Canvas {
         }
         g.setStroke(LEADER);
         g.setLineWidth(1);
-        g.strokeLine(at.x(), at.y(), Math.clamp(at.x(), bestX, bestX + CHART_WIDTH), Math.clamp(at.y(), bestY, bestY + CHART_HEIGHT));
+        g.strokeLine(at.x(), at.y(), Math.clamp(at.x(), bestX, bestX + FloorCharts.WIDTH),
+                Math.clamp(at.y(), bestY, bestY + FloorCharts.HEIGHT));
         rhombus(g, at.x(), at.y(), 4, LEADER);
-        ChartView.paint(chart.drawn(CHART_WIDTH, CHART_HEIGHT), g, bestX, bestY);
+        return new FloorCharts.Spot(bestX, bestY);
     }
 
     private Viewpoint.@Nullable Pixel seen(Viewpoint view, Equipment thing) {

@@ -43,7 +43,8 @@ public final class FloorView extends Region {
     private final Group underlay = new Group();
     private final PerspectiveCamera camera = new PerspectiveCamera(true);
     private final SubScene scene;
-    private final FloorOverlay overlay = new FloorOverlay();
+    private final FloorCharts charts = new FloorCharts();
+    private final FloorOverlay overlay = new FloorOverlay(charts);
     private final PhongMaterial palette = new PhongMaterial();
     private final GroundPlane plane = new GroundPlane();
     private final PeopleView people = new PeopleView(palette);
@@ -76,7 +77,7 @@ public final class FloorView extends Region {
         scene.setFill(PAPER);
         scene.setCamera(camera);
         camera.setVerticalFieldOfView(true);
-        getChildren().addAll(scene, overlay);
+        getChildren().addAll(scene, overlay, charts);
         setFocusTraversable(true);
         setId("floor");
         getStyleClass().add("floor");
@@ -437,6 +438,7 @@ public final class FloorView extends Region {
         underlay.getChildren().clear();
         scene.setFill(Color.TRANSPARENT);
         overlay.setVisible(false);
+        charts.setVisible(false);
     }
 
     /** Rhombi that travel along the links in the flow's direction. */

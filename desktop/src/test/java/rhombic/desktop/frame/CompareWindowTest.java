@@ -12,6 +12,7 @@ import javafx.scene.control.Labeled;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
@@ -301,6 +302,18 @@ class CompareWindowTest extends WindowBase {
         robot.interact(extent::fire);
         assertEquals(all, piecesOut(robot, board));
         assertEquals(1, curves(robot, board));
+
+        robot.interact(() -> window.bench().compare("stand",
+                c -> c.withBoard(c.board().stream().map(b -> b.things().isEmpty() ? b : b.withOnFloor(true)).toList())));
+        Pane standing = (Pane) window.floor().lookup("#floor-charts");
+        await(() -> standing.getChildren().size() == 1);
+        int[] after = new int[1];
+        robot.interact(() -> {
+            window.bench().edit("seed", s -> s.withPlan(s.plan().withSeed(99)));
+            after[0] = standing.getChildren().size();
+        });
+        assertEquals(1, after[0], "what stands on the floor stays until the new run is there");
+        await(() -> window.diagnose().isFresh() && standing.getChildren().size() == 1);
     }
 
     private void boardOfAnOverloadedLine(FxRobot robot) {
