@@ -58,7 +58,7 @@ abstract class WindowBase {
             }
         };
         window = new MainWindow(new Workbench(Study.empty()), asker, new Journal(state.resolve("journal")), new RecentFiles(state));
-        stage.setScene(RhombicApp.scene(window.root(), 1270, 780));
+        stage.setScene(RhombicApp.scene(window.root(), 1060, 780));
         stage.setX(0);
         stage.setY(0);
         stage.show();
