@@ -91,17 +91,17 @@ class SharedTraceTest {
         });
         for (long seed : new long[] {3, 14, 159}) {
             Study random = RandomStudies.of(seed);
-            Study study = random.withPlan(random.plan().withLength(Quantity.hours(400)).withWarmUp(Quantity.minutes(0)));
+            Study study = random.withPlan(random.plan().withLength(Quantity.hours(150)).withWarmUp(Quantity.minutes(0)));
             TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size(), TraceWriter.USUALLY_KEPT, slow);
             long end = study.plan().length().nanos();
             Plant.build(study, 1, writer).advance(end, () -> false);
             writer.publish(end);
             Moment played = writer.trace().at(-1);
-            for (int i = 1; i <= 40; i++) {
-                played = writer.trace().at(end / 40 * i, played);
-                assertEquals(seen(played), seen(writer.trace().at(end / 40 * i)), "seed " + seed + ", part " + i);
+            for (int i = 1; i <= 20; i++) {
+                played = writer.trace().at(end / 20 * i, played);
+                assertEquals(seen(played), seen(writer.trace().at(end / 20 * i)), "seed " + seed + ", part " + i);
             }
         }
-        assertTrue(made.get() > 20, made + " keyframes were made, too few to tell");
+        assertTrue(made.get() > 8, made + " keyframes were made, too few to tell");
     }
 }
