@@ -5,6 +5,7 @@ import java.util.Map;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.layout.Pane;
+import javafx.scene.shape.Rectangle;
 import rhombic.chart.Chart;
 import rhombic.desktop.parts.ChartView;
 
@@ -44,6 +45,10 @@ final class FloorCharts extends Pane {
     FloorCharts() {
         setMouseTransparent(true);
         setId("floor-charts");
+        Rectangle floor = new Rectangle(); // what stands at its edge must not reach over what is beside it
+        floor.widthProperty().bind(widthProperty());
+        floor.heightProperty().bind(heightProperty());
+        setClip(floor);
     }
 
     /** Those of the charts that have a spot stand there. */

@@ -101,6 +101,7 @@ public final class FloorView extends Region {
         scene.setHeight(getHeight());
         overlay.setWidth(getWidth());
         overlay.setHeight(getHeight());
+        charts.resize(getWidth(), getHeight());
         look(view);
     }
 

@@ -307,6 +307,8 @@ class CompareWindowTest extends WindowBase {
                 c -> c.withBoard(c.board().stream().map(b -> b.things().isEmpty() ? b : b.withOnFloor(true)).toList())));
         Pane standing = (Pane) window.floor().lookup("#floor-charts");
         await(() -> standing.getChildren().size() == 1);
+        assertEquals(window.floor().getWidth(), standing.getClip().getLayoutBounds().getWidth(),
+                "a chart does not reach over what is beside the floor");
         int[] after = new int[1];
         robot.interact(() -> {
             window.bench().edit("seed", s -> s.withPlan(s.plan().withSeed(99)));
