@@ -20,7 +20,7 @@ import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 
 /** What a piece on a conveyor costs, however many there are. */
 final class ConveyorRatios {
@@ -49,7 +49,8 @@ final class ConveyorRatios {
         List<Link> links = new java.util.ArrayList<>();
         for (int i = 0; i < 10; i++) {
             things.add(new GoodsIn("In " + i, AT, "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT, OptionalInt.empty()));
-            things.add(Conveyor.usual(Basics.of("Belt " + i, AT), Route.straight(1000)).withGap(metres("0.4 m")).withSpeed(speed("2 m/s"))
+            things.add(Conveyor.usual(Basics.of("Belt " + i, AT), ConveyorPath.straight(1000)).withGap(metres("0.4 m"))
+                    .withSpeed(speed("2 m/s"))
                     .withLanes(10));
             links.add(new Link("In " + i, "Belt " + i));
         }
@@ -64,11 +65,11 @@ final class ConveyorRatios {
 
     /** A full conveyor in front of a station that takes one piece after the other: all stop and start with each. */
     private static double nanosForAPiece(int pieces) {
-        Conveyor belt = Conveyor.usual(Basics.of("Belt", AT), Route.straight(1)).withGap(metres("0.4 m")).withSpeed(speed("2 m/s"));
+        Conveyor belt = Conveyor.usual(Basics.of("Belt", AT), ConveyorPath.straight(1)).withGap(metres("0.4 m")).withSpeed(speed("2 m/s"));
         Conveyor full = pieces <= 1000
-                ? belt.withRoute(Route.straight(pieces))
-                : belt.withRoute(new Route(
-                        java.util.Collections.nCopies(pieces / 1000, new Route.Leg.Straight(1000, 0))));
+                ? belt.withConveyorPath(ConveyorPath.straight(pieces))
+                : belt.withConveyorPath(new ConveyorPath(
+                        java.util.Collections.nCopies(pieces / 1000, new ConveyorPath.PathLeg.Straight(1000, 0))));
         Study study = new Study("Full", RunPlan.ONE_SHIFT.withLength(Quantity.hours(200)), List.of(PieceType.usual("Piece")),
                 List.of(new GoodsIn("In", AT, "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
                         full,
@@ -85,9 +86,11 @@ final class ConveyorRatios {
     /** Tea lights in sixteen lanes through a tunnel, 20,000 of them, which narrows to one lane. */
     private static void candles() {
         PieceType light = PieceType.usual("Tea light").sized(metres("40 mm"), metres("40 mm"), metres("20 mm"));
-        Conveyor tunnel = Conveyor.usual(Basics.of("Tunnel", AT), Route.straight(62.5)).withGap(metres("10 mm")).withWidth(metres("0.06 m"))
+        Conveyor tunnel = Conveyor.usual(Basics.of("Tunnel", AT), ConveyorPath.straight(62.5)).withGap(metres("10 mm"))
+                .withWidth(metres("0.06 m"))
                 .withSpeed(speed("0.1 m/s")).withLanes(LANES);
-        Conveyor narrow = Conveyor.usual(Basics.of("Narrow", AT), Route.straight(10)).withGap(metres("10 mm")).withWidth(metres("0.06 m"))
+        Conveyor narrow = Conveyor.usual(Basics.of("Narrow", AT), ConveyorPath.straight(10)).withGap(metres("10 mm"))
+                .withWidth(metres("0.06 m"))
                 .withSpeed(speed("1.6 m/s"));
         Study study = new Study("Candles", RunPlan.ONE_SHIFT.withLength(Quantity.hours(4)), List.of(light),
                 List.of(new GoodsIn("Pouring", AT, "Tea light", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT,

@@ -29,7 +29,7 @@ import rhombic.study.value.Placement;
 import rhombic.study.value.Table;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Value;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 
 /** A plant of 25 cells with eight stations each: routes and times by table, recipes, inspection with rework, a rule. */
 final class Network {
@@ -60,11 +60,11 @@ final class Network {
         GoodsIn in = new GoodsIn(basics("In" + of), List.of(new MixPart("S", 1), new MixPart("M", 1), new MixPart("L", 1)),
                 Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT, OptionalInt.empty());
         Buffer router = new Buffer(
-                basics("Router" + of).withWayOut(new WayOut(WayOut.Choice.FORMULA, "table('Routes" + of + "', piece.type)")),
+                basics("Router" + of).withRouting(new Routing(Routing.Choice.FORMULA, "table('Routes" + of + "', piece.type)")),
                 OptionalInt.of(4), Buffer.Order.OLDEST_FIRST);
         GoodsIn coils = new GoodsIn("Coils" + of, Placement.at(0, 0), "Coil", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT,
                 OptionalInt.empty());
-        AssemblyStation join = new AssemblyStation(basics("Join" + of), drawn("15 s", 4), AssemblyStation.Way.ASSEMBLE,
+        AssemblyStation join = new AssemblyStation(basics("Join" + of), drawn("15 s", 4), AssemblyStation.Method.ASSEMBLE,
                 List.of("S", "M", "L"), new Recipe.FromTable("Parts", "piece.type"), 8, "");
         Station check = new Station(basics("Check" + of), drawn("exponential(14 s)", 4), Work.Load.SINGLE,
                 new Inspection(Quantity.percent(5), "", 1.25, 2, 4));
@@ -90,8 +90,8 @@ final class Network {
                 List.of(RuleText.action("set joints to piece.joints + 1"))));
     }
 
-    private static Work drawn(String time, int inputRoom) {
-        return Work.of(1, inputRoom, new TimeSource.Drawn(DistributionText.parse(time)));
+    private static Work drawn(String time, int inputCapacity) {
+        return Work.of(1, inputCapacity, new TimeSource.Drawn(DistributionText.parse(time)));
     }
 
     private static Basics basics(String name) {

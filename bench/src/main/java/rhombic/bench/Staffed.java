@@ -69,14 +69,14 @@ final class Staffed {
 
     private static Station station(String name, Placement at, boolean manned) {
         Operation work = new Operation(Operation.WORK, new TimeSource.Drawn(DistributionText.parse("triangular(80 s, 100 s, 130 s)")), true,
-                manned ? List.of(Need.of("operate").withPart(Quantity.percent(30))) : List.of());
+                manned ? List.of(Need.of("operate").withShare(Quantity.percent(30))) : List.of());
         Basics basics = Basics.of(name, at);
         List<FailureMode> modes = List.of(
                 FailureMode.of("tool", new UpTime.AfterCycles(60, true), DistributionText.parse("uniform(1 min, 3 min)")),
                 FailureMode.of("drive", new UpTime.After(DistributionText.parse("exponential(6 h)"), UpTime.Clock.WORKING),
-                        DistributionText.parse("exponential(8 min)")).withRepair(List.of(Need.of("repair"))),
+                        DistributionText.parse("exponential(8 min)")).withRepairedBy(List.of(Need.of("repair"))),
                 FailureMode.of("control", new UpTime.After(DistributionText.parse("exponential(40 h)"), UpTime.Clock.CALENDAR),
-                        DistributionText.parse("lognormal(20 min, 10 min)")).withRepair(List.of(Need.of("repair"))));
+                        DistributionText.parse("lognormal(20 min, 10 min)")).withRepairedBy(List.of(Need.of("repair"))));
         return new Station(basics.withDuty(basics.duty().withFailures(modes).withCalendar(SHIFTS)),
                 new Work(1, 2, List.of(work), null, null, null),
                 Work.Load.SINGLE, null);
@@ -85,6 +85,6 @@ final class Staffed {
     private static Crew crew(String name, int people, String skill, double y) {
         Basics basics = Basics.of(name, Placement.at(-5, y));
         return Crew.usual(basics.withDuty(basics.duty().withCalendar(SHIFTS))).withPeople(people).withSkills(List.of(skill))
-                .withWaits(Crew.Waits.WHERE_THEY_ARE);
+                .withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE);
     }
 }

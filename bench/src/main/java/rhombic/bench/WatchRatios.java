@@ -26,7 +26,7 @@ import rhombic.study.value.Attribute;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
-import rhombic.study.value.Taking;
+import rhombic.study.value.Selection;
 import rhombic.study.value.Value;
 import rhombic.trace.Moment;
 
@@ -133,7 +133,7 @@ final class WatchRatios {
         List<Equipment> things = List.of(
                 new GoodsIn("Stock", AT, "Piece", Optional.of(new Supply.AtStart(pieces)), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
                 new Buffer("Store", AT, OptionalInt.empty(), Buffer.Order.ANY),
-                taker.with(taker.basics().withTaking(Taking.byFormula("piece.rank"))), new GoodsOut("Out", AT));
+                taker.with(taker.basics().withSelection(Selection.byFormula("piece.rank"))), new GoodsOut("Out", AT));
         Rule rule = new Rule("Ranks", RuleText.when("a piece enters Store"), "", List.of(RuleText.action("set rank to uniform(0, 1)")));
         Study study = new Study("Ranked", RunPlan.ONE_SHIFT, List.of(type), things,
                 List.of(new Link("Stock", "Store"), new Link("Store", "A"), new Link("A", "Out"))).withRules(List.of(rule));

@@ -72,7 +72,7 @@ final class CompareCommand implements Callable<Integer> {
             List<Variant> variants = Variant.alternatives(study);
             Progress progress = new Progress(err);
             Sheet sheet = new Experiment(variants, comparison, engine, archive).run(asked, progress, () -> false);
-            Variant against = sheet.variant(comparison.against()).orElse(variants.getFirst());
+            Variant against = sheet.variant(comparison.reference()).orElse(variants.getFirst());
             ComparisonWriter.Asked of = new ComparisonWriter.Asked(sheet, against, Sheet.lookedAt(comparison));
             print(study, of, asked);
             List<Curve> curves = new ArrayList<>();

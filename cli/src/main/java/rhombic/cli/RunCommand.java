@@ -137,7 +137,7 @@ final class RunCommand implements Callable<Integer> {
         Quantity length = until == null ? given.length() : option("--until", until);
         Quantity cut = warmUp == null ? given.warmUp() : option("--warm-up", warmUp);
         return new RunPlan(given.start(), length, cut, seed == null ? given.seed() : seed,
-                replications == null ? given.replications() : replications, given.untilOut());
+                replications == null ? given.replications() : replications, given.stopAfterPieces());
     }
 
     private static Quantity option(String name, String text) {

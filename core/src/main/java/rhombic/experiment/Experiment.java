@@ -248,7 +248,7 @@ public final class Experiment {
 
     /** Asks for more replications where an interval is wider than wished; says whether it did. */
     private boolean widen() {
-        double wish = comparison.narrow();
+        double wish = comparison.targetHalfWidth();
         if (!(wish > 0)) {
             return false;
         }

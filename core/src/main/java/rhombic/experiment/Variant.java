@@ -56,7 +56,7 @@ public record Variant(String name, Study study, List<String> levels, String alte
     private static List<String> broken(Study base, Study other) {
         List<Problem> before = StudyCheck.of(base);
         return StudyCheck.of(other).stream().filter(Problem::isError).filter(problem -> !before.contains(problem))
-                .map(problem -> "It runs without " + problem.place() + ": " + problem.what()).toList();
+                .map(problem -> "It runs without " + problem.subject() + ": " + problem.message()).toList();
     }
 
     /** The base, then all alternatives in their order. */
@@ -87,13 +87,13 @@ public record Variant(String name, Study study, List<String> levels, String alte
 
     private Variant at(Factor factor, Factor.Level level) {
         List<String> all = new ArrayList<>(levels);
-        all.add(level.said());
+        all.add(level.text());
         // a level sets its value whatever stands there: only what is missing is worth telling
         Merge.Merged merged = Merge.of(study, level.changes());
         List<String> missing = new ArrayList<>(contradictions);
         merged.contradictions().stream().filter(told -> !told.contains("keeps its own")).forEach(missing::add);
-        String said = factor.name() + " " + level.said();
-        return new Variant(levels.isEmpty() && alternative.isEmpty() ? said : name + ", " + said, merged.study(), all, alternative, missing,
+        String text = factor.name() + " " + level.text();
+        return new Variant(levels.isEmpty() && alternative.isEmpty() ? text : name + ", " + text, merged.study(), all, alternative, missing,
                 changes, cost);
     }
 }

@@ -9,7 +9,7 @@ import java.util.concurrent.ConcurrentHashMap;
  * A formula that has been read, such as {@code 45 + 8 * piece.joints}. Can be worked out again and again. Divisions are exact: {@code 1 / 2} is 0.5.
  */
 public final class Formula {
-    public static final int LONGEST = 2000;
+    public static final int MAX_LENGTH = 2000;
 
     /** What the person who does the work can be asked for. */
     public static final Set<String> OF_PERSON = Set.of("name", "factor");
@@ -72,8 +72,8 @@ public final class Formula {
         if (text.isBlank()) {
             throw new FormulaException("A formula is missing: write one such as 45 + 8 * piece.joints", 0);
         }
-        if (text.length() > LONGEST) {
-            throw new FormulaException("A formula must have at most " + LONGEST + " characters; got " + text.length(), LONGEST);
+        if (text.length() > MAX_LENGTH) {
+            throw new FormulaException("A formula must have at most " + MAX_LENGTH + " characters; got " + text.length(), MAX_LENGTH);
         }
         FormulaReader reader = new FormulaReader(text);
         Formula read = new Formula(text, reader, reader.read());

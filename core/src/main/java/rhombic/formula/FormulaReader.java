@@ -19,7 +19,7 @@ import rhombic.formula.grammar.FormulasParser.ExpressionContext;
 final class FormulaReader extends FormulasBaseVisitor<Step> {
     private static final Set<String> DRAWS = Set.of("uniform", "triangular", "exponential", "normal", "lognormal");
     private static final Set<String> ROOTS = Set.of("piece", "here", "clock", "person", "from", "to");
-    private static final int DEEPEST = 40;
+    private static final int MAX_DEPTH = 40;
 
     final Set<Formula.Read> reads = new LinkedHashSet<>();
     final Set<Formula.ReadAt> readsAt = new LinkedHashSet<>();
@@ -73,8 +73,8 @@ final class FormulaReader extends FormulasBaseVisitor<Step> {
             if (depth < 0) {
                 throw at(token, "this bracket closes one that was never opened");
             }
-            if (depth > DEEPEST) {
-                throw at(token, "brackets may be " + DEEPEST + " deep");
+            if (depth > MAX_DEPTH) {
+                throw at(token, "brackets may be " + MAX_DEPTH + " deep");
             }
         }
         if (depth > 0) {

@@ -92,9 +92,9 @@ public final class Board {
     private List<Integer> chosen(BoardChart wanted, boolean stationsOnly) {
         List<Equipment> things = study.equipment();
         return IntStream.range(0, things.size()).boxed()
-                .filter(i -> wanted.things().isEmpty()
+                .filter(i -> wanted.elements().isEmpty()
                         ? stationsOnly ? things.get(i) instanceof WorkEquipment : things.get(i).meetsPieces()
-                        : wanted.things().contains(things.get(i).name()))
+                        : wanted.elements().contains(things.get(i).name()))
                 .filter(i -> !stationsOnly || things.get(i) instanceof WorkEquipment)
                 .toList();
     }
@@ -118,7 +118,7 @@ public final class Board {
             case BLOCKED -> "#E0A83C";
             case WAITING_FOR_CREW -> "#4A6FA5";
             case DOWN -> "#A8341F";
-            case AWAITING_REPAIR -> "#D98873";
+            case WAITING_FOR_REPAIR -> "#D98873";
         };
     }
 
@@ -154,8 +154,8 @@ public final class Board {
                 Observation.Readings read = observations.getFirst().readings().get(quantity.formula());
                 problem = read != null && problem.isEmpty() ? read.problem() : problem;
                 if (read != null && Arrays.stream(read.values()).anyMatch(Double::isFinite)) {
-                    values.add(smoothed(read.values(), wanted.smooth()));
-                    names.add(quantity.shown());
+                    values.add(smoothed(read.values(), wanted.movingMean()));
+                    names.add(quantity.label());
                 }
             }
         }
@@ -166,7 +166,7 @@ public final class Board {
                 case OUTPUT -> rates(samples, i, hours);
                 case BUSY -> busy(samples, i);
                 default -> samples.stream().mapToDouble(s -> s.contents()[i]).toArray();
-            }, wanted.smooth()));
+            }, wanted.movingMean()));
             names.add(name(i));
         }
         if (values.isEmpty()) {
@@ -175,7 +175,7 @@ public final class Board {
         List<Chart.Series> series = new ArrayList<>();
         if (wanted.series() == BoardChart.Series.EACH) {
             for (int i = 0; i < Math.min(MOST_SERIES, values.size()); i++) {
-                addCourse(series, names.get(i), colour(i), hours, values.get(i), wanted.smooth() == 1);
+                addCourse(series, names.get(i), colour(i), hours, values.get(i), wanted.movingMean() == 1);
             }
         } else {
             double sign = wanted.series() == BoardChart.Series.SUM ? 1 : -1;
@@ -185,7 +185,7 @@ public final class Board {
                     together[k] += sign * other[k];
                 }
             }
-            addCourse(series, "", colour(0), hours, together, wanted.smooth() == 1);
+            addCourse(series, "", colour(0), hours, together, wanted.movingMean() == 1);
         }
         warmUp(series);
         return Chart.of(problem.isEmpty() ? wanted.title() : wanted.title() + ": " + problem, "hours", unit, series);
@@ -267,7 +267,7 @@ public final class Board {
 
     private Chart leadTimes(BoardChart wanted) {
         double[] seconds = journeys()
-                .filter(j -> wanted.things().isEmpty() || wanted.things().contains(study.pieceTypes().get(j.type()).name()))
+                .filter(j -> wanted.elements().isEmpty() || wanted.elements().contains(study.pieceTypes().get(j.type()).name()))
                 .mapToDouble(j -> j.leadNanos() / 1e9).sorted().toArray();
         if (seconds.length == 0) {
             return Chart.of(title(wanted), "lead time", "pieces", List.of());

@@ -54,7 +54,9 @@ final class ConveyorStory {
     private static Optional<String> standsAt(Conveyor conveyor, int leader, Moment moment) {
         double at = moment.metresOfLeader(leader);
         return before(conveyor, at).map(fitting -> fitting.name() + " on " + conveyor.name())
-                .or(() -> at < conveyor.route().metres() - AT_END_METRES ? Optional.empty() : Optional.of("the end of " + conveyor.name()));
+                .or(() -> at < conveyor.conveyorPath().metres() - AT_END_METRES
+                        ? Optional.empty()
+                        : Optional.of("the end of " + conveyor.name()));
     }
 
     private static Optional<Fitting> before(Conveyor conveyor, double at) {

@@ -200,7 +200,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
 
         private static boolean needs(Equipment station, Equipment crew) {
             return station instanceof WorkEquipment work && crew instanceof Crew people
-                    && work.needs().stream().anyMatch(need -> people.has(need.whom()));
+                    && work.needs().stream().anyMatch(need -> people.has(need.skill()));
         }
 
         /** Fed from the same place. */
@@ -236,7 +236,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
             double throughput = means.of(RunFigures::throughputPerHour);
             List<String> lines = new ArrayList<>();
             double lost = 0;
-            for (EquipmentState state : List.of(EquipmentState.DOWN, EquipmentState.AWAITING_REPAIR, EquipmentState.CHANGEOVER,
+            for (EquipmentState state : List.of(EquipmentState.DOWN, EquipmentState.WAITING_FOR_REPAIR, EquipmentState.CHANGEOVER,
                     EquipmentState.SERVICE, EquipmentState.WAITING_FOR_CREW, EquipmentState.BLOCKED, EquipmentState.STARVED)) {
                 double share = means.share(index, state);
                 if (share >= 0.005) {
@@ -289,7 +289,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
             double out = 0;
             for (int t = 0; t < types.size(); t++) {
                 int type = t;
-                double count = types.get(t).carrier() ? 0 : means.of(run -> run.types().get(type).out());
+                double count = types.get(t).loadCarrier() ? 0 : means.of(run -> run.types().get(type).out());
                 if (count > out) {
                     out = count;
                     most = t;
@@ -347,7 +347,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                 double blocked = blockedBefore(buffer.name());
                 int index = i;
                 double most = summary.runs().stream().mapToDouble(run -> run.equipment().get(index).contentMost()).max().orElse(0);
-                OptionalInt room = buffer.room();
+                OptionalInt room = buffer.capacity();
                 if (room.isPresent() && full >= FULL_FROM && blocked >= BLOCKS_FROM) {
                     add(Finding.Kind.BUFFER, buffer.name(),
                             buffer.name() + " is full " + Means.percent(full) + " of the time and blocks what is before it",
@@ -408,8 +408,8 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                 String names = out.stream().limit(MOST_ALIKE).map(Targets.Standing::name).collect(Collectors.joining(", "))
                         + (out.size() > MOST_ALIKE ? " and " + (out.size() - MOST_ALIKE) + " more" : "");
                 add(Finding.Kind.TARGET, out.getFirst().place(),
-                        names + (out.size() == 1 ? " is " : " are ") + side.word() + " the target of " + band.least() + " to "
-                                + band.most(),
+                        names + (out.size() == 1 ? " is " : " are ") + side.word() + " the target of " + band.min() + " to "
+                                + band.max(),
                         out.stream().limit(MOST_NAMED).map(s -> s.name() + " " + Means.percent(s.utilisation()))
                                 .collect(Collectors.joining("; ")),
                         side == TargetBand.Side.OVER ? Trial.of(study, out.getFirst().place(), Trial.Way.PEOPLE) : Optional.empty());

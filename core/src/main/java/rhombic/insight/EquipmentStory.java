@@ -61,7 +61,7 @@ public final class EquipmentStory {
     private static String gates(Equipment thing, int node, Moment moment) {
         String inlet = !moment.isShut(node)
                 ? ""
-                : ShutTime.isShut(thing.basics().shut(), moment.timeNanos()) ? " Its inlet is shut." : " A rule has shut its inlet.";
+                : ShutTime.isShut(thing.basics().inletShut(), moment.timeNanos()) ? " Its inlet is shut." : " A rule has shut its inlet.";
         String outlet = !moment.isOutletShut(node)
                 ? ""
                 : ShutTime.isShut(thing.basics().outletShut(), moment.timeNanos())
@@ -74,7 +74,7 @@ public final class EquipmentStory {
     private static String kept(EquipmentState state, String since) {
         return switch (state) {
             case DOWN -> "Has been down for " + since + ".";
-            case AWAITING_REPAIR -> "Is down and has waited for its repair for " + since + ".";
+            case WAITING_FOR_REPAIR -> "Is down and has waited for its repair for " + since + ".";
             case OFF_SHIFT -> "Has been off shift for " + since + ".";
             default -> "";
         };
@@ -102,14 +102,14 @@ public final class EquipmentStory {
             case PAUSE -> "Has paused for " + since + " before it lets the next piece in";
             case WAITING_FOR_CREW -> "Has waited for " + whom(work) + " for " + since;
             case DOWN -> "Has been down for " + since;
-            case AWAITING_REPAIR -> "Is down and has waited for its repair for " + since;
+            case WAITING_FOR_REPAIR -> "Is down and has waited for its repair for " + since;
             case OFF_SHIFT -> "Has been off shift for " + since;
             case STARVED -> "Has been starved for " + since + ": " + starvedWhy(node, work, moment);
         };
     }
 
     private String whom(WorkEquipment work) {
-        List<String> names = Stream.concat(work.needs().stream(), study.carriersFrom(work.name()).stream()).map(Need::whom).distinct()
+        List<String> names = Stream.concat(work.needs().stream(), study.carryNeedsFrom(work.name()).stream()).map(Need::skill).distinct()
                 .limit(3).toList();
         return names.isEmpty() ? "people" : String.join(" or ", names);
     }

@@ -130,8 +130,9 @@ public final class Limit {
         List<PieceType> types = means.summary().study().pieceTypes();
         for (int t = 0; t < types.size(); t++) {
             int type = t;
-            double pieces = types.get(t).carrier() ? 0 : means.of(run -> run.types().get(type).in() + run.types().get(type).made());
-            length += pieces * (conveyor.lie() == Conveyor.Lie.LENGTHWISE ? types.get(t).length() : types.get(t).width()).inBaseUnit();
+            double pieces = types.get(t).loadCarrier() ? 0 : means.of(run -> run.types().get(type).in() + run.types().get(type).made());
+            length += pieces * (conveyor.orientation() == Conveyor.Orientation.LENGTHWISE ? types.get(t).length() : types.get(t).width())
+                    .inBaseUnit();
             count += pieces;
         }
         double headway = Math.max(conveyor.indexing().pitch().map(Quantity::inBaseUnit).orElse(0.0),
@@ -160,7 +161,7 @@ public final class Limit {
                 List<Crew> crews = summary.study().crews();
                 for (int i = 0; i < crews.size(); i++) {
                     int crew = i;
-                    most = crews.get(i).has(need.whom())
+                    most = crews.get(i).has(need.skill())
                             ? Math.max(most, summary.runs().stream().flatMap(run -> run.crews().get(crew).people().stream())
                                     .mapToDouble(PersonFigures::onDuty).average().orElse(1))
                             : most;
@@ -197,14 +198,14 @@ public final class Limit {
 
     private static boolean needs(Equipment station, Crew crew) {
         return station instanceof WorkEquipment work
-                && work.work().operations().stream().flatMap(op -> op.needs().stream()).anyMatch(need -> crew.has(need.whom()));
+                && work.work().operations().stream().flatMap(op -> op.needs().stream()).anyMatch(need -> crew.has(need.skill()));
     }
 
     /** Share of the time that is measured in which its inlet is shut by hand. */
     private static double shutShare(Equipment station, RunPlan plan) {
         long from = plan.warmUp().nanos();
         long until = plan.length().nanos();
-        return ShutTime.within(station.basics().shut(), from, until) / (double) (until - from);
+        return ShutTime.within(station.basics().inletShut(), from, until) / (double) (until - from);
     }
 
     private static double share(Summary summary, int index, EquipmentState state) {

@@ -102,7 +102,7 @@ public final class PieceStory {
             String missing = waits.missing(assembly, spot, moment);
             return missing.isEmpty() ? busy ? "until a place is free" : "for its parts" : "for " + missing;
         }
-        if (assembly.way() == AssemblyStation.Way.BATCH) {
+        if (assembly.method() == AssemblyStation.Method.BATCH) {
             String missing = waits.missingForBatch(assembly, spot.node(), moment);
             return missing.isEmpty() ? "until a place is free" : "for " + missing;
         }
@@ -123,7 +123,8 @@ public final class PieceStory {
 
     private String inQueue(PieceSpot spot, Equipment where, Moment moment) {
         if (where instanceof Buffer buffer
-                && (buffer.order() == Buffer.Order.ANY || buffer.basics().taking().choice() != rhombic.study.value.Taking.Choice.OLDEST)) {
+                && (buffer.order() == Buffer.Order.ANY
+                        || buffer.basics().selection().choice() != rhombic.study.value.Selection.Choice.OLDEST)) {
             return waits.forRoom(spot, "", moment);
         }
         boolean newestFirst = where instanceof Buffer buffer && buffer.order() == Buffer.Order.NEWEST_FIRST;

@@ -100,7 +100,7 @@ public final class PlanDrawing {
     }
 
     private static List<double[]> outline(Equipment thing) {
-        double angle = Math.toRadians(thing.placement().turnedDegrees());
+        double angle = Math.toRadians(thing.placement().headingDegrees());
         double l = thing.footprint().lengthMetres() / 2;
         double w = thing.footprint().widthMetres() / 2;
         List<double[]> corners = new ArrayList<>();

@@ -55,9 +55,9 @@ public record Trial(String place, Way way, String said, Changes changes) {
             case WorkEquipment work -> ofWork(study, work, all);
             case Crew crew -> add(study, all, crew, Way.PEOPLE, "one more person", e -> ((Crew) e).withPeople(crew.people() + 1));
             case Buffer buffer -> {
-                if (buffer.room().isPresent()) {
+                if (buffer.capacity().isPresent()) {
                     add(study, all, buffer, Way.ROOM, "room for one more",
-                            e -> ((Buffer) e).withRoom(OptionalInt.of(buffer.room().getAsInt() + 1)));
+                            e -> ((Buffer) e).withCapacity(OptionalInt.of(buffer.capacity().getAsInt() + 1)));
                 }
             }
             case Conveyor conveyor -> add(study, all, conveyor, Way.SPEED, "a tenth faster",
@@ -65,7 +65,7 @@ public record Trial(String place, Way way, String said, Changes changes) {
             case GoodsIn in -> {
                 if (in.supply().orElse(null) instanceof Supply.Spaced spaced) {
                     add(study, all, in, Way.ARRIVALS, "a tenth more pieces",
-                            e -> ((GoodsIn) e).withSupply(spaced.withBetween(spaced.between().scaled(1 / 1.1))));
+                            e -> ((GoodsIn) e).withSupply(spaced.withInterarrival(spaced.interarrival().scaled(1 / 1.1))));
                 }
             }
             default -> {}
@@ -101,7 +101,7 @@ public record Trial(String place, Way way, String said, Changes changes) {
         add(study, all, work, Way.PLACE, "one more place",
                 e -> ((WorkEquipment) e).with(((WorkEquipment) e).work().withPlaces(work.work().places() + 1)));
         List<Crew> people = study.crews().stream().filter(crew -> work.work().operations().stream().flatMap(op -> op.needs().stream())
-                .anyMatch(need -> crew.has(need.whom()))).toList();
+                .anyMatch(need -> crew.has(need.skill()))).toList();
         if (!people.isEmpty()) {
             String who = String.join(" and ", people.stream().map(Crew::name).toList());
             made(study, work.name(), Way.STAFFED_PLACE, "one more place and one more " + who, s -> {

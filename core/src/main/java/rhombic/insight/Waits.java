@@ -64,9 +64,9 @@ final class Waits {
     private List<Link> fitting(List<Link> links, PieceSpot spot) {
         List<Link> filtered = links.stream().filter(link -> switch (link.filter()) {
             case LinkFilter.Types types -> types.types().contains(type(spot).name());
-            case LinkFilter.Carriers() -> type(spot).carrier();
-            case LinkFilter.Contents() -> !type(spot).carrier();
-            case LinkFilter.Where where -> true;
+            case LinkFilter.LoadCarriers() -> type(spot).loadCarrier();
+            case LinkFilter.Contents() -> !type(spot).loadCarrier();
+            case LinkFilter.Condition where -> true;
             case LinkFilter.All() -> false;
         }).toList();
         boolean any = links.stream().anyMatch(link -> !(link.filter() instanceof LinkFilter.All));
@@ -77,20 +77,20 @@ final class Waits {
     private String why(int taker, Moment moment) {
         int coming = onTheWayTo(taker, moment);
         if (moment.isShut(taker)) {
-            return ShutTime.isShut(study.equipment().get(taker).basics().shut(), moment.timeNanos())
+            return ShutTime.isShut(study.equipment().get(taker).basics().inletShut(), moment.timeNanos())
                     ? " (its inlet is shut)"
                     : " (a rule has shut its inlet)";
         }
         int content = moment.content(taker);
         return switch (study.equipment().get(taker)) {
             case WorkEquipment work when !work.work().isTimeSet() -> " (its time is not set)";
-            case AssemblyStation assembly -> " (" + content + " there, " + assembly.partRoom() + " of each part can wait)";
+            case AssemblyStation assembly -> " (" + content + " there, " + assembly.partCapacity() + " of each part can wait)";
             case Station station ->
-                " (" + content + " of " + (station.work().places() * station.load().pieces() + station.work().inputRoom()) + ")";
-            case WorkEquipment work -> " (" + content + " of " + (work.work().places() + work.work().inputRoom()) + ")";
+                " (" + content + " of " + (station.work().places() * station.load().pieces() + station.work().inputCapacity()) + ")";
+            case WorkEquipment work -> " (" + content + " of " + (work.work().places() + work.work().inputCapacity()) + ")";
             case Conveyor conveyor -> " (" + content + " on it, its way in is not clear)";
-            case Buffer buffer when buffer.room().isPresent() ->
-                " (" + content + " of " + buffer.room().getAsInt() + (coming > 0 ? ", " + coming + " on the way" : "") + ")";
+            case Buffer buffer when buffer.capacity().isPresent() ->
+                " (" + content + " of " + buffer.capacity().getAsInt() + (coming > 0 ? ", " + coming + " on the way" : "") + ")";
             default -> "";
         };
     }

@@ -13,15 +13,15 @@ import java.util.regex.Pattern;
  */
 public record Quantity(double amount, Unit unit) implements Serializable {
     /** Amounts beyond this are taken for a slip. */
-    public static final double LARGEST_AMOUNT = 1e12;
+    public static final double MAX_AMOUNT = 1e12;
 
     private static final double NANOS_PER_SECOND = 1e9;
     private static final Pattern FORM = Pattern.compile("\\s*([-+]?[0-9]*\\.?[0-9]+(?:[eE][-+]?[0-9]+)?)\\s*(\\S*)\\s*");
     private static final Pattern COMMA = Pattern.compile("\\s*[-+]?[0-9]+,[0-9]+.*");
 
     public Quantity {
-        if (!(Math.abs(amount) <= LARGEST_AMOUNT)) {
-            throw new IllegalArgumentException("An amount must be a number within \u00b1" + plain(LARGEST_AMOUNT) + "; got " + amount);
+        if (!(Math.abs(amount) <= MAX_AMOUNT)) {
+            throw new IllegalArgumentException("An amount must be a number within \u00b1" + plain(MAX_AMOUNT) + "; got " + amount);
         }
         if (amount == 0) {
             amount = 0.0; // no negative zero: it would print and compare differently
@@ -75,8 +75,8 @@ public record Quantity(double amount, Unit unit) implements Serializable {
                     + dimension.usualUnits());
         }
         double amount = Double.parseDouble(number);
-        if (!(Math.abs(amount) <= LARGEST_AMOUNT)) {
-            throw new QuantityException(number + " is too large: at most " + plain(LARGEST_AMOUNT) + " can be used");
+        if (!(Math.abs(amount) <= MAX_AMOUNT)) {
+            throw new QuantityException(number + " is too large: at most " + plain(MAX_AMOUNT) + " can be used");
         }
         return new Quantity(amount, unit);
     }

@@ -16,7 +16,7 @@ import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Seat;
+import rhombic.study.value.PieceOffset;
 import rhombic.trace.Moment;
 
 /**
@@ -99,10 +99,10 @@ final class BeltScene {
         if (lanes == 1) {
             limits[rows - 1] = beforeWhatHasLeft(belt, conveyor, node, moment);
         }
-        Seat seat = conveyor.basics().seat();
-        boolean isAcross = conveyor.lie() == Conveyor.Lie.ACROSS;
+        PieceOffset seat = conveyor.basics().pieceOffset();
+        boolean isAcross = conveyor.orientation() == Conveyor.Orientation.ACROSS;
         double gap = conveyor.gapMetres();
-        double turned = seat.turnedDegrees() + (isAcross ? 90 : 0);
+        double turned = seat.headingDegrees() + (isAcross ? 90 : 0);
         for (int body = first; body >= 0; body = moment.next(body)) {
             if (!moment.rides(body)) {
                 continue; // it waits to come on, where the link has brought it
@@ -140,7 +140,7 @@ final class BeltScene {
             }
             int leader = moment.leaderOf(body);
             double front = moment.metresOfLeader(leader) - (moment.measureOf(body) - moment.measureOf(leader));
-            double needed = (next.lie() == Conveyor.Lie.ACROSS ? widths : lengths)[moment.typeOf(body)]
+            double needed = (next.orientation() == Conveyor.Orientation.ACROSS ? widths : lengths)[moment.typeOf(body)]
                     + Math.min(conveyor.gapMetres(), next.gapMetres());
             if (front < needed) {
                 return end - needed + front;
@@ -181,7 +181,7 @@ final class BeltScene {
         double straight = 0;
         if (part > 0) {
             Pose port = Layout.inlet(conveyor, conveyor.branches().get(part - 1).name());
-            straight = conveyor.wholeWidthMetres() / 2;
+            straight = conveyor.totalWidthMetres() / 2;
             at = Pose.at(at.x(), at.y(), at.z(), port.heading());
         }
         if (from < 0 || !(equipment.get(from) instanceof Conveyor giver)) {
@@ -191,9 +191,9 @@ final class BeltScene {
             boolean isIt = link.travel() instanceof Travel.AtOnce && link.from().equals(giver.name()) && link.to().equals(conveyor.name());
             if (isIt && Layout.outlet(giver, link.fromPort()).distanceTo(Layout.inlet(conveyor, link.toPort())) < NEAR_METRES) {
                 Optional<Fitting> leaves = giver.branches().stream().filter(branch -> branch.name().equals(link.fromPort())).findFirst();
-                double toSide = leaves.isPresent() ? giver.wholeWidthMetres() / 2 : 0;
+                double toSide = leaves.isPresent() ? giver.totalWidthMetres() / 2 : 0;
                 return new Approach(at, straight + toSide, belt(from, giver).way,
-                        leaves.map(giver::metresOf).orElse(giver.route().metres()));
+                        leaves.map(giver::metresOf).orElse(giver.conveyorPath().metres()));
             }
         }
         return new Approach(at, straight, null, 0);

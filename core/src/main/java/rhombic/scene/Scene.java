@@ -25,7 +25,7 @@ import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Port;
-import rhombic.study.value.Seat;
+import rhombic.study.value.PieceOffset;
 import rhombic.trace.Moment;
 
 /** Puts every piece where it is drawn. Made once for a study; used by one thread. */
@@ -103,8 +103,8 @@ public final class Scene {
         for (int i = 0; i < equipment.size(); i++) {
             Equipment thing = equipment.get(i);
             index.put(thing.name(), i);
-            cos[i] = Math.cos(Math.toRadians(thing.placement().turnedDegrees()));
-            sin[i] = Math.sin(Math.toRadians(thing.placement().turnedDegrees()));
+            cos[i] = Math.cos(Math.toRadians(thing.placement().headingDegrees()));
+            sin[i] = Math.sin(Math.toRadians(thing.placement().headingDegrees()));
             entries.add(new HashMap<>());
             mostPlaces = thing instanceof WorkEquipment work ? Math.max(mostPlaces, work.work().places()) : mostPlaces;
         }
@@ -188,8 +188,8 @@ public final class Scene {
             Arrays.fill(together, 0, work.work().places(), 0);
             Arrays.fill(towers, 0);
         }
-        Seat seat = thing.basics().seat();
-        double turned = thing.placement().turnedDegrees() + seat.turnedDegrees();
+        PieceOffset seat = thing.basics().pieceOffset();
+        double turned = thing.placement().headingDegrees() + seat.headingDegrees();
         int index = 0;
         for (int body = first; body >= 0; body = moment.next(body)) {
             int place = moment.placeOf(body);
@@ -360,7 +360,7 @@ public final class Scene {
     /** One behind the other; in a large buffer small pieces stand close, several to a column, and are stacked. */
     private void onRollers(Buffer buffer, int index, int type) {
         int columns = Math.max(1, (int) Math.round(buffer.footprint().lengthMetres() / PITCH_METRES));
-        boolean dense = buffer.room().orElse(Integer.MAX_VALUE) > columns;
+        boolean dense = buffer.capacity().orElse(Integer.MAX_VALUE) > columns;
         double width = Math.min(ROLLERS_METRES, buffer.footprint().widthMetres() - 0.08);
         int along = dense ? Math.max(1, (int) (PITCH_METRES / lengths[type])) : 1;
         int across = dense ? Math.max(1, (int) (width / widths[type])) : 1;

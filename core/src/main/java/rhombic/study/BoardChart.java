@@ -11,13 +11,14 @@ import rhombic.study.value.StudyException;
 /**
  * A chart that stays with the study.
  *
- * @param things by name; none: all that the kind is about. Of {@link Kind#FORMULA} the formulas, at least one, each with a name and a colon
+ * @param elements by name; none: all that the kind is about. Of {@link Kind#FORMULA} the formulas, at least one, each with a name and a colon
  *     before it or not
- * @param smooth steps over which a moving mean is taken, of the 400 of a run; 1: none
+ * @param movingMean steps over which a moving mean is taken, of the 400 of a run; 1: none
  * @param onFloor whether it stands on the floor beside the first of its things, too
  */
-public record BoardChart(String title, Kind kind, List<String> things, Series series, int smooth, boolean onFloor) implements Serializable {
-    public static final int MOST_SMOOTH = 200;
+public record BoardChart(String title, Kind kind, List<String> elements, Series series, int movingMean,
+        boolean onFloor) implements Serializable {
+    public static final int MAX_MOVING_MEAN = 200;
     public static final int MOST_FORMULAS = 20;
 
     /** What it shows. */
@@ -56,11 +57,11 @@ public record BoardChart(String title, Kind kind, List<String> things, Series se
 
     public BoardChart {
         Names.checked(title);
-        things = List.copyOf(things);
-        Count.between(1, MOST_SMOOTH, "The steps of a moving mean", smooth);
+        elements = List.copyOf(elements);
+        Count.between(1, MAX_MOVING_MEAN, "The steps of a moving mean", movingMean);
         if (kind == Kind.FORMULA) {
-            Count.between(1, MOST_FORMULAS, "The formulas of a chart", things.size());
-            things.forEach(thing -> readable(Quantity.of(thing).formula));
+            Count.between(1, MOST_FORMULAS, "The formulas of a chart", elements.size());
+            elements.forEach(thing -> readable(Quantity.of(thing).formula));
         }
     }
 
@@ -88,20 +89,20 @@ public record BoardChart(String title, Kind kind, List<String> things, Series se
         };
     }
 
-    public BoardChart withThings(List<String> newThings) {
-        return new BoardChart(title, kind, newThings, series, smooth, onFloor);
+    public BoardChart withElements(List<String> newElements) {
+        return new BoardChart(title, kind, newElements, series, movingMean, onFloor);
     }
 
     public BoardChart withSeries(Series newSeries) {
-        return new BoardChart(title, kind, things, newSeries, smooth, onFloor);
+        return new BoardChart(title, kind, elements, newSeries, movingMean, onFloor);
     }
 
-    public BoardChart withSmooth(int newSmooth) {
-        return new BoardChart(title, kind, things, series, newSmooth, onFloor);
+    public BoardChart withMovingMean(int newMovingMean) {
+        return new BoardChart(title, kind, elements, series, newMovingMean, onFloor);
     }
 
     public BoardChart withOnFloor(boolean nowOnFloor) {
-        return new BoardChart(title, kind, things, series, smooth, nowOnFloor);
+        return new BoardChart(title, kind, elements, series, movingMean, nowOnFloor);
     }
 
     /**
@@ -126,14 +127,14 @@ public record BoardChart(String title, Kind kind, List<String> things, Series se
             return name.isEmpty() ? formula : name + ": " + formula;
         }
 
-        public String shown() {
+        public String label() {
             return name.isEmpty() ? formula : name;
         }
     }
 
     /** What it reads, if it is of {@link Kind#FORMULA}. */
     public List<Quantity> quantities() {
-        return kind == Kind.FORMULA ? things.stream().map(Quantity::of).toList() : List.of();
+        return kind == Kind.FORMULA ? elements.stream().map(Quantity::of).toList() : List.of();
     }
 
     /** All formulas of charts. */
@@ -144,9 +145,9 @@ public record BoardChart(String title, Kind kind, List<String> things, Series se
 
     BoardChart renamed(Renaming change) {
         return new BoardChart(title, kind,
-                things.stream().map(thing -> kind == Kind.FORMULA ? Quantity.of(thing).with(change).text() : change.equipment(thing))
+                elements.stream().map(thing -> kind == Kind.FORMULA ? Quantity.of(thing).with(change).text() : change.equipment(thing))
                         .toList(),
                 series,
-                smooth, onFloor);
+                movingMean, onFloor);
     }
 }

@@ -13,15 +13,15 @@ import rhombic.study.value.StudyException;
 /**
  * All that is compared in a study, and the charts that are kept of it.
  *
- * @param against name of the alternative from which differences are taken; empty: the base
+ * @param reference name of the alternative from which differences are taken; empty: the base
  * @param responses names of those that are looked at, first the one that counts most; none: the usual ones
  * @param replications of each alternative; 0: as many as the run is planned for
- * @param narrow replications go on until the interval of the first response is at most so wide to each side, as part of its
+ * @param targetHalfWidth replications go on until the interval of the first response is at most so wide to each side, as part of its
  *     mean; 0: no such wish
  * @param board charts that stay with the study
  */
-public record Comparison(List<Alternative> alternatives, List<Factor> factors, List<Sweep> sweeps, String against, List<String> responses,
-        List<OwnResponse> own, int replications, double narrow, List<BoardChart> board) implements Serializable {
+public record Comparison(List<Alternative> alternatives, List<Factor> factors, List<Sweep> sweeps, String reference, List<String> responses,
+        List<OwnResponse> own, int replications, double targetHalfWidth, List<BoardChart> board) implements Serializable {
     public static final int MOST = 1000;
     public static final Comparison NONE = new Comparison(List.of(), List.of(), List.of(), "", List.of(), List.of(), 0, 0,
             List.of());
@@ -39,8 +39,8 @@ public record Comparison(List<Alternative> alternatives, List<Factor> factors, L
         unique("responses of your own", own.stream().map(OwnResponse::name).toList());
         Count.between(0, MOST, "The number of alternatives", alternatives.size());
         Count.between(0, 10_000, "The replications of each alternative", replications);
-        if (!(narrow >= 0 && narrow < 1)) {
-            throw new StudyException("How narrow intervals shall be must be a part from 0 to below 1; got " + narrow);
+        if (!(targetHalfWidth >= 0 && targetHalfWidth < 1)) {
+            throw new StudyException("How narrow intervals shall be must be a part from 0 to below 1; got " + targetHalfWidth);
         }
         Set<String> known = new HashSet<>(factors.stream().map(Factor::name).toList());
         for (Sweep sweep : sweeps) {
@@ -51,20 +51,20 @@ public record Comparison(List<Alternative> alternatives, List<Factor> factors, L
             }
             there(alternatives, sweep.alternative(), "A sweep is on");
         }
-        there(alternatives, against, "Differences are taken from");
+        there(alternatives, reference, "Differences are taken from");
     }
 
-    private static void there(List<Alternative> alternatives, String name, String what) {
+    private static void there(List<Alternative> alternatives, String name, String label) {
         if (!name.isEmpty() && alternatives.stream().noneMatch(a -> a.name().equals(name))) {
-            throw new StudyException(what + " the alternative " + name + ", which is not there");
+            throw new StudyException(label + " the alternative " + name + ", which is not there");
         }
     }
 
-    private static void unique(String what, List<String> names) {
+    private static void unique(String label, List<String> names) {
         Set<String> seen = new HashSet<>();
         for (String name : names) {
             if (!seen.add(name)) {
-                throw new StudyException("Two " + what + " are called \u201c" + name + "\u201d: rename one");
+                throw new StudyException("Two " + label + " are called \u201c" + name + "\u201d: rename one");
             }
         }
     }
@@ -96,14 +96,16 @@ public record Comparison(List<Alternative> alternatives, List<Factor> factors, L
         return new Comparison(alternatives.stream().map(a -> a.name().equals(name) ? changed : a).toList(), factors,
                 sweeps.stream().map(s -> s.alternative().equals(name) && !name.isEmpty() ? new Sweep(changed.name(), s.factors()) : s)
                         .toList(),
-                against.equals(name) && !name.isEmpty() ? changed.name() : against, responses, own, replications, narrow, board);
+                reference.equals(name) && !name.isEmpty() ? changed.name() : reference, responses, own, replications, targetHalfWidth,
+                board);
     }
 
     /** Without the alternative, and without the sweeps on it. */
     public Comparison without(String name) {
         return new Comparison(alternatives.stream().filter(a -> !a.name().equals(name)).toList(), factors,
-                sweeps.stream().filter(s -> !s.alternative().equals(name)).toList(), against.equals(name) ? "" : against, responses, own,
-                replications, narrow, board);
+                sweeps.stream().filter(s -> !s.alternative().equals(name)).toList(), reference.equals(name) ? "" : reference, responses,
+                own,
+                replications, targetHalfWidth, board);
     }
 
     /** Adds the factor and a sweep over it on the base; one of the same name gives way. */
@@ -115,45 +117,46 @@ public record Comparison(List<Alternative> alternatives, List<Factor> factors, L
         if (!more.contains(alone)) {
             more.add(alone);
         }
-        return new Comparison(alternatives, all, more, against, responses, own, replications, narrow, board);
+        return new Comparison(alternatives, all, more, reference, responses, own, replications, targetHalfWidth, board);
     }
 
     /** Without the factor, and without the sweeps over it. */
     public Comparison withoutFactor(String name) {
         return new Comparison(alternatives, factors.stream().filter(f -> !f.name().equals(name)).toList(),
-                sweeps.stream().filter(s -> !s.factors().contains(name)).toList(), against, responses, own, replications, narrow, board);
+                sweeps.stream().filter(s -> !s.factors().contains(name)).toList(), reference, responses, own, replications, targetHalfWidth,
+                board);
     }
 
     public Comparison withAlternatives(List<Alternative> all) {
-        return new Comparison(all, factors, sweeps, against, responses, own, replications, narrow, board);
+        return new Comparison(all, factors, sweeps, reference, responses, own, replications, targetHalfWidth, board);
     }
 
     public Comparison withSweeps(List<Sweep> all) {
-        return new Comparison(alternatives, factors, all, against, responses, own, replications, narrow, board);
+        return new Comparison(alternatives, factors, all, reference, responses, own, replications, targetHalfWidth, board);
     }
 
-    public Comparison against(String name) {
-        return new Comparison(alternatives, factors, sweeps, name, responses, own, replications, narrow, board);
+    public Comparison withReference(String name) {
+        return new Comparison(alternatives, factors, sweeps, name, responses, own, replications, targetHalfWidth, board);
     }
 
     public Comparison withResponses(List<String> all) {
-        return new Comparison(alternatives, factors, sweeps, against, all, own, replications, narrow, board);
+        return new Comparison(alternatives, factors, sweeps, reference, all, own, replications, targetHalfWidth, board);
     }
 
     public Comparison withOwn(List<OwnResponse> all) {
-        return new Comparison(alternatives, factors, sweeps, against, responses, all, replications, narrow, board);
+        return new Comparison(alternatives, factors, sweeps, reference, responses, all, replications, targetHalfWidth, board);
     }
 
     public Comparison withReplications(int newReplications) {
-        return new Comparison(alternatives, factors, sweeps, against, responses, own, newReplications, narrow, board);
+        return new Comparison(alternatives, factors, sweeps, reference, responses, own, newReplications, targetHalfWidth, board);
     }
 
-    public Comparison withNarrow(double newNarrow) {
-        return new Comparison(alternatives, factors, sweeps, against, responses, own, replications, newNarrow, board);
+    public Comparison withTargetHalfWidth(double newTargetHalfWidth) {
+        return new Comparison(alternatives, factors, sweeps, reference, responses, own, replications, newTargetHalfWidth, board);
     }
 
     public Comparison withBoard(List<BoardChart> charts) {
-        return new Comparison(alternatives, factors, sweeps, against, responses, own, replications, narrow, charts);
+        return new Comparison(alternatives, factors, sweeps, reference, responses, own, replications, targetHalfWidth, charts);
     }
 
     /** With a new name for something in the study. */
@@ -161,9 +164,9 @@ public record Comparison(List<Alternative> alternatives, List<Factor> factors, L
         return isEmpty()
                 ? this
                 : new Comparison(alternatives.stream().map(a -> a.renamed(change)).toList(),
-                        factors.stream().map(f -> f.renamed(change)).toList(), sweeps, against,
+                        factors.stream().map(f -> f.renamed(change)).toList(), sweeps, reference,
                         responses.stream().map(r -> ofPlace(r, change)).toList(), own.stream().map(o -> o.renamed(change)).toList(),
-                        replications, narrow, board.stream().map(b -> b.renamed(change)).toList());
+                        replications, targetHalfWidth, board.stream().map(b -> b.renamed(change)).toList());
     }
 
     /** A response is named by its place, a colon and what it is; or, of the whole plant, by that alone. */

@@ -20,18 +20,18 @@ public record Factor(String name, List<Level> levels) implements Serializable {
     /**
      * One value of a factor.
      *
-     * @param said as it was typed or picked, such as 45 s or 3
+     * @param text as it was typed or picked, such as 45 s or 3
      * @param changes that set it, whatever stands there
      */
-    public record Level(String said, Variation changes) implements Serializable {
+    public record Level(String text, Variation changes) implements Serializable {
         public Level {
-            if (said.isBlank() || said.length() > 200) {
-                throw new StudyException("A level must be said in 1 to 200 characters; got " + said.length());
+            if (text.isBlank() || text.length() > 200) {
+                throw new StudyException("A level must be said in 1 to 200 characters; got " + text.length());
             }
         }
 
         Level renamed(Renaming change) {
-            return new Level(said, changes.renamed(change));
+            return new Level(text, changes.renamed(change));
         }
     }
 
@@ -41,16 +41,16 @@ public record Factor(String name, List<Level> levels) implements Serializable {
         if (levels.size() < 2 || levels.size() > MOST_LEVELS) {
             throw new StudyException("Factor " + name + " must have from 2 to " + MOST_LEVELS + " levels; got " + levels.size());
         }
-        Set<String> said = new HashSet<>();
+        Set<String> text = new HashSet<>();
         for (Level level : levels) {
-            if (!said.add(level.said)) {
-                throw new StudyException("Factor " + name + " has the level " + level.said + " twice: keep one");
+            if (!text.add(level.text)) {
+                throw new StudyException("Factor " + name + " has the level " + level.text + " twice: keep one");
             }
         }
     }
 
-    public Optional<Level> level(String said) {
-        return levels.stream().filter(level -> level.said.equals(said)).findFirst();
+    public Optional<Level> level(String text) {
+        return levels.stream().filter(level -> level.text.equals(text)).findFirst();
     }
 
     Factor renamed(Renaming change) {

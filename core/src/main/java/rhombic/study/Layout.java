@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import rhombic.space.Path;
 import rhombic.space.Pose;
-import rhombic.study.duty.Spot;
+import rhombic.study.duty.StandPoint;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.WorkEquipment;
@@ -52,7 +52,7 @@ public final class Layout {
      * @param place counted from 0; of what has only one, 0
      */
     public static Pose stand(Equipment thing, int place) {
-        Spot spot = thing.basics().duty().stand();
+        StandPoint spot = thing.basics().duty().standOffset();
         int drawn = thing instanceof WorkEquipment work ? Math.clamp(work.work().places(), 1, WorkEquipment.MOST_DRAWN_PLACES) : 1;
         double width = thing.footprint().widthMetres();
         double middle = drawn == 1 ? 0 : (place % drawn - (drawn - 1) / 2.0) * width / drawn;

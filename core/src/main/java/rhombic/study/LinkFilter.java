@@ -23,8 +23,8 @@ public sealed interface LinkFilter extends Serializable {
     }
 
     /** For pieces for which the formula says yes. */
-    record Where(String formula) implements LinkFilter {
-        public Where {
+    record Condition(String formula) implements LinkFilter {
+        public Condition {
             if (formula.isBlank()) {
                 throw new StudyException("A link with a condition needs a formula that gives yes or no, such as piece.joints > 4");
             }
@@ -32,7 +32,7 @@ public sealed interface LinkFilter extends Serializable {
     }
 
     /** For the carriers, at an unpacking station. */
-    record Carriers() implements LinkFilter {}
+    record LoadCarriers() implements LinkFilter {}
 
     /** For what was on the carriers, at an unpacking station. */
     record Contents() implements LinkFilter {}

@@ -12,9 +12,9 @@ import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
 
 /** A new name for something, carried to every place that says the old one, formulas included. */
-public record Renaming(What what, String from, String to) implements NameChange, java.io.Serializable {
+public record Renaming(Kind kind, String from, String to) implements NameChange, java.io.Serializable {
     /** What is renamed. */
-    public enum What {
+    public enum Kind {
         EQUIPMENT, PIECE_TYPE, TABLE, CALENDAR
     }
 
@@ -23,29 +23,29 @@ public record Renaming(What what, String from, String to) implements NameChange,
     }
 
     public Link in(Link link) {
-        String newFrom = what == What.EQUIPMENT ? name(link.from()) : link.from();
-        String newTo = what == What.EQUIPMENT ? name(link.to()) : link.to();
+        String newFrom = kind == Kind.EQUIPMENT ? name(link.from()) : link.from();
+        String newTo = kind == Kind.EQUIPMENT ? name(link.to()) : link.to();
         LinkFilter filter = switch (link.filter()) {
             case LinkFilter.Types types -> new LinkFilter.Types(types(types.types()));
-            case LinkFilter.Where where -> new LinkFilter.Where(formula(where.formula()));
+            case LinkFilter.Condition where -> new LinkFilter.Condition(formula(where.formula()));
             case LinkFilter.All all -> all;
-            case LinkFilter.Carriers carriers -> carriers;
+            case LinkFilter.LoadCarriers carriers -> carriers;
             case LinkFilter.Contents contents -> contents;
         };
-        Travel travel = link.travel() instanceof Travel.Carried carried && what == What.EQUIPMENT
-                ? carried.by(carried.need().ofWhom(name(carried.need().whom())))
+        Travel travel = link.travel() instanceof Travel.Carried carried && kind == Kind.EQUIPMENT
+                ? carried.by(carried.need().withSkill(name(carried.need().skill())))
                 : link.travel();
         return link.between(newFrom, newTo).withFilter(filter).withTravel(travel).withFailures(Kinds.renamed(link.failures(), this));
     }
 
     public PieceType in(PieceType type) {
-        return what == What.PIECE_TYPE && type.name().equals(from) ? type.named(to) : type;
+        return kind == Kind.PIECE_TYPE && type.name().equals(from) ? type.named(to) : type;
     }
 
     /** In tables, keys that are the name of the type follow too. */
     public Table in(Table table) {
-        Table named = what == What.TABLE && table.name().equals(from) ? table.named(to) : table;
-        if (what != What.PIECE_TYPE) {
+        Table named = kind == Kind.TABLE && table.name().equals(from) ? table.named(to) : table;
+        if (kind != Kind.PIECE_TYPE) {
             return named;
         }
         return named.withRows(named.keys(), named.rows().stream().map(row -> new Table.Row(types(row.keys()), row.value())).toList(),
@@ -53,7 +53,7 @@ public record Renaming(What what, String from, String to) implements NameChange,
     }
 
     public Calendar in(Calendar calendar) {
-        return what == What.CALENDAR && calendar.name().equals(from) ? calendar.named(to) : calendar;
+        return kind == Kind.CALENDAR && calendar.name().equals(from) ? calendar.named(to) : calendar;
     }
 
     public Equipment in(Equipment thing) {
@@ -94,22 +94,22 @@ public record Renaming(What what, String from, String to) implements NameChange,
 
     @Override
     public String equipment(String name) {
-        return what == What.EQUIPMENT ? name(name) : name;
+        return kind == Kind.EQUIPMENT ? name(name) : name;
     }
 
     @Override
     public String calendar(String name) {
-        return what == What.CALENDAR ? name(name) : name;
+        return kind == Kind.CALENDAR ? name(name) : name;
     }
 
     @Override
     public String table(String name) {
-        return what == What.TABLE ? name(name) : name;
+        return kind == Kind.TABLE ? name(name) : name;
     }
 
     @Override
     public String type(String name) {
-        return what == What.PIECE_TYPE ? name(name) : name;
+        return kind == Kind.PIECE_TYPE ? name(name) : name;
     }
 
     private List<String> types(List<String> names) {
@@ -122,7 +122,7 @@ public record Renaming(What what, String from, String to) implements NameChange,
         if (formula.isBlank()) {
             return formula;
         }
-        String before = switch (what) {
+        String before = switch (kind) {
             case EQUIPMENT -> "(\\bat\\s*\\(\\s*)";
             case TABLE -> "(\\btable\\s*\\(\\s*)";
             case PIECE_TYPE -> "()";

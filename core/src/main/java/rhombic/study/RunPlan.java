@@ -13,28 +13,28 @@ import rhombic.study.value.TargetBand;
  * When a run begins, how long it lasts and how often it is repeated.
  *
  * @param start calendar time of the beginning, in the years 1900 to 9999
- * @param length of the run, warm-up included; above 0, at most {@link #LONGEST_DAYS} days
+ * @param length of the run, warm-up included; above 0, at most {@link #MAX_DAYS} days
  * @param warmUp cut off the front before anything is measured; below the length
  * @param replications 1 to 10000
- * @param untilOut pieces, carriers apart, after which the run ends before its length, counted from the end of the
+ * @param stopAfterPieces pieces, carriers apart, after which the run ends before its length, counted from the end of the
  *     warm-up; 0 to 100000000, 0 for no such end
  * @param target for the utilisation of people and stations
  */
 public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, long seed, int replications,
-        int untilOut, TargetBand target) implements Serializable {
+        int stopAfterPieces, TargetBand target) implements Serializable {
     public static final int FIRST_YEAR = 1900;
     public static final int LAST_YEAR = 9999;
 
     /** One hundred years. */
-    public static final int LONGEST_DAYS = 36_525;
+    public static final int MAX_DAYS = 36_525;
 
     /** One shift of eight hours on a Monday morning, ten times. */
     public static final RunPlan ONE_SHIFT = new RunPlan(LocalDateTime.of(2027, 1, 4, 6, 0), Quantity.hours(8), Quantity.minutes(0), 1, 10,
             0);
 
     /** With the usual target. */
-    public RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, long seed, int replications, int untilOut) {
-        this(start, length, warmUp, seed, replications, untilOut, TargetBand.USUAL);
+    public RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, long seed, int replications, int stopAfterPieces) {
+        this(start, length, warmUp, seed, replications, stopAfterPieces, TargetBand.USUAL);
     }
 
     public RunPlan {
@@ -43,37 +43,37 @@ public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, lon
         }
         time("The length of the run", length);
         time("The warm-up", warmUp);
-        if (!(length.inBaseUnit() > 0 && length.inBaseUnit() <= LONGEST_DAYS * 86_400.0)) {
-            throw new StudyException("The length of the run must be above 0 and at most " + LONGEST_DAYS + " d; got " + length);
+        if (!(length.inBaseUnit() > 0 && length.inBaseUnit() <= MAX_DAYS * 86_400.0)) {
+            throw new StudyException("The length of the run must be above 0 and at most " + MAX_DAYS + " d; got " + length);
         }
         if (!(warmUp.amount() >= 0 && warmUp.inBaseUnit() < length.inBaseUnit())) {
             throw new StudyException("The warm-up must be at least 0 s and shorter than the run of " + length + "; got " + warmUp);
         }
         Count.between(1, 10_000, "The number of replications", replications);
-        Count.between(0, 100_000_000, "The number of pieces after which the run ends", untilOut);
+        Count.between(0, 100_000_000, "The number of pieces after which the run ends", stopAfterPieces);
     }
 
     public RunPlan withLength(Quantity newLength) {
-        return new RunPlan(start, newLength, warmUp, seed, replications, untilOut, target);
+        return new RunPlan(start, newLength, warmUp, seed, replications, stopAfterPieces, target);
     }
 
     public RunPlan withWarmUp(Quantity newWarmUp) {
-        return new RunPlan(start, length, newWarmUp, seed, replications, untilOut, target);
+        return new RunPlan(start, length, newWarmUp, seed, replications, stopAfterPieces, target);
     }
 
     public RunPlan withSeed(long newSeed) {
-        return new RunPlan(start, length, warmUp, newSeed, replications, untilOut, target);
+        return new RunPlan(start, length, warmUp, newSeed, replications, stopAfterPieces, target);
     }
 
     public RunPlan withReplications(int newReplications) {
-        return new RunPlan(start, length, warmUp, seed, newReplications, untilOut, target);
+        return new RunPlan(start, length, warmUp, seed, newReplications, stopAfterPieces, target);
     }
 
     public RunPlan withStart(LocalDateTime newStart) {
-        return new RunPlan(newStart, length, warmUp, seed, replications, untilOut, target);
+        return new RunPlan(newStart, length, warmUp, seed, replications, stopAfterPieces, target);
     }
 
-    public RunPlan withUntilOut(int pieces) {
+    public RunPlan withStopAfterPieces(int pieces) {
         return new RunPlan(start, length, warmUp, seed, replications, pieces, target);
     }
 
@@ -89,7 +89,7 @@ public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, lon
     }
 
     public RunPlan withTarget(TargetBand newTarget) {
-        return new RunPlan(start, length, warmUp, seed, replications, untilOut, newTarget);
+        return new RunPlan(start, length, warmUp, seed, replications, stopAfterPieces, newTarget);
     }
 
     /** When the run ends, if nothing ends it before. */
@@ -97,9 +97,9 @@ public record RunPlan(LocalDateTime start, Quantity length, Quantity warmUp, lon
         return start.plusNanos(length.nanos());
     }
 
-    private static void time(String what, Quantity value) {
+    private static void time(String label, Quantity value) {
         if (value.unit().dimension() != Dimension.TIME) {
-            throw new StudyException(what + " must be a time with min, h or d; got " + value);
+            throw new StudyException(label + " must be a time with min, h or d; got " + value);
         }
     }
 }

@@ -103,7 +103,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     }
 
     /** Who must come to carry what leaves that equipment. */
-    public List<Need> carriersFrom(String from) {
+    public List<Need> carryNeedsFrom(String from) {
         return linksFrom(from).stream().map(Link::travel).filter(Travel.Carried.class::isInstance)
                 .map(travel -> ((Travel.Carried) travel).need()).toList();
     }
@@ -226,7 +226,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         }
         List<Link> allLinks = links;
         if (!newName.equals(which)) {
-            Renaming renaming = new Renaming(Renaming.What.EQUIPMENT, which, newName);
+            Renaming renaming = new Renaming(Renaming.Kind.EQUIPMENT, which, newName);
             all.replaceAll(renaming::in);
             allLinks = links.stream().map(renaming::in).toList();
             return new Study(name, plan, pieceTypes, all, allLinks, tables, rules.stream().map(renaming::in).toList(), views, calendars,
@@ -237,7 +237,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
 
     /** Renames a piece type, a table or an attribute everywhere; equipment is renamed by {@link #changed}. */
     public Study renamed(Renaming renaming) {
-        boolean taken = !renaming.from().equals(renaming.to()) && switch (renaming.what()) {
+        boolean taken = !renaming.from().equals(renaming.to()) && switch (renaming.kind()) {
             case PIECE_TYPE -> type(renaming.to()).isPresent();
             case TABLE -> table(renaming.to()).isPresent();
             case EQUIPMENT -> find(renaming.to()).isPresent();
@@ -259,12 +259,12 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
                 calendars, comparison);
     }
 
-    private static Set<String> unique(String what, List<String> names) {
+    private static Set<String> unique(String label, List<String> names) {
         Set<String> seen = new HashSet<>();
         for (String name : names) {
             if (!seen.add(name)) {
-                throw new StudyException("Two " + what + (what.endsWith("id") ? " " : " are called ") + "\u201c" + name + "\u201d: "
-                        + (what.endsWith("id") ? "change one" : "rename one"));
+                throw new StudyException("Two " + label + (label.endsWith("id") ? " " : " are called ") + "\u201c" + name + "\u201d: "
+                        + (label.endsWith("id") ? "change one" : "rename one"));
             }
         }
         return seen;

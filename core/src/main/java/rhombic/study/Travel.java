@@ -15,24 +15,24 @@ public sealed interface Travel extends Serializable {
     Travel AT_ONCE = new AtOnce();
 
     /** Pieces that may be on the way at a time, or on one person; 0 for no limit. */
-    int most();
+    int maxPieces();
 
     /** The same with another limit. */
-    Travel withMost(int newMost);
+    Travel withMaxPieces(int newMaxPieces);
 
     default OptionalInt limit() {
-        return most() == 0 ? OptionalInt.empty() : OptionalInt.of(most());
+        return maxPieces() == 0 ? OptionalInt.empty() : OptionalInt.of(maxPieces());
     }
 
     /** The piece is there in the same instant. */
     record AtOnce() implements Travel {
         @Override
-        public int most() {
+        public int maxPieces() {
             return 0;
         }
 
         @Override
-        public Travel withMost(int newMost) {
+        public Travel withMaxPieces(int newMaxPieces) {
             return this;
         }
     }
@@ -40,16 +40,16 @@ public sealed interface Travel extends Serializable {
     /**
      * Each takes a time of its own, whatever the length of the way.
      *
-     * @param most pieces on the way at a time; 0 for no limit
+     * @param maxPieces pieces on the way at a time; 0 for no limit
      */
-    record InTime(Distribution time, int most) implements Travel {
+    record InTime(Distribution time, int maxPieces) implements Travel {
         public InTime {
-            Count.atLeast(0, "The most pieces on a link", most);
+            Count.atLeast(0, "The most pieces on a link", maxPieces);
         }
 
         @Override
-        public Travel withMost(int newMost) {
-            return new InTime(time, newMost);
+        public Travel withMaxPieces(int newMaxPieces) {
+            return new InTime(time, newMaxPieces);
         }
     }
 
@@ -57,20 +57,20 @@ public sealed interface Travel extends Serializable {
      * People carry them, straight from one to the other. A piece stays where it is until somebody takes it up.
      *
      * @param need who carries; one person for each way
-     * @param most pieces one person takes at a time, 1 or more
+     * @param maxPieces pieces one person takes at a time, 1 or more
      */
-    record Carried(Need need, int most) implements Travel {
+    record Carried(Need need, int maxPieces) implements Travel {
         public Carried {
-            Count.between(1, 1_000, "The pieces that one person carries", most);
+            Count.between(1, 1_000, "The pieces that one person carries", maxPieces);
         }
 
         @Override
-        public Travel withMost(int newMost) {
-            return new Carried(need, newMost);
+        public Travel withMaxPieces(int newMaxPieces) {
+            return new Carried(need, newMaxPieces);
         }
 
         public Carried by(Need newNeed) {
-            return new Carried(newNeed, most);
+            return new Carried(newNeed, maxPieces);
         }
     }
 
@@ -78,19 +78,19 @@ public sealed interface Travel extends Serializable {
      * All go at one speed along the path of the link.
      *
      * @param speed above 0, at most 100 m/s
-     * @param most pieces on the way at a time; 0 for no limit
+     * @param maxPieces pieces on the way at a time; 0 for no limit
      */
-    record AtSpeed(Quantity speed, int most) implements Travel {
+    record AtSpeed(Quantity speed, int maxPieces) implements Travel {
         public AtSpeed {
             if (speed.unit().dimension() != Dimension.SPEED || !(speed.inBaseUnit() > 0 && speed.inBaseUnit() <= 100)) {
                 throw new StudyException("The speed on a link must be above 0 m/s and at most 100 m/s; got " + speed);
             }
-            Count.atLeast(0, "The most pieces on a link", most);
+            Count.atLeast(0, "The most pieces on a link", maxPieces);
         }
 
         @Override
-        public Travel withMost(int newMost) {
-            return new AtSpeed(speed, newMost);
+        public Travel withMaxPieces(int newMaxPieces) {
+            return new AtSpeed(speed, newMaxPieces);
         }
     }
 }

@@ -19,9 +19,9 @@ import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
 import rhombic.study.duty.Spell;
-import rhombic.study.duty.Spot;
+import rhombic.study.duty.StandPoint;
 import rhombic.study.duty.UpTime;
-import rhombic.study.duty.WhenOver;
+import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Crew;
@@ -81,20 +81,20 @@ final class RandomStaff {
                 ? new UpTime.AfterCycles(1 + random.nextInt(9), one(2))
                 : new UpTime.After(DistributionText.parse("exponential(3 min)"),
                         name.equals("slip") ? UpTime.Clock.CALENDAR : UpTime.Clock.values()[random.nextInt(2)]);
-        return FailureMode.of(name, up, DistributionText.parse("uniform(10 s, 90 s)")).withRepair(one(3) ? List.of(Need.of("Crew A")) : List.of());
+        return FailureMode.of(name, up, DistributionText.parse("uniform(10 s, 90 s)")).withRepairedBy(one(3) ? List.of(Need.of("Crew A")) : List.of());
     }
 
     private Crew crew(String name, int people) {
         Crew crew = Crew.usual(Basics.of(name, Placement.at(random.nextInt(20) - 10, random.nextInt(10) - 5)));
-        crew = crew.withPeople(people).withWho(Crew.Who.values()[random.nextInt(5)]).withWhich(Crew.Which.values()[random.nextInt(2)])
-                .withWaits(Crew.Waits.values()[random.nextInt(2)]).withBreakArea(one(2) ? "Break area" : "");
+        crew = crew.withPeople(people).withPersonRule(Crew.PersonRule.values()[random.nextInt(5)]).withJobRule(Crew.JobRule.values()[random.nextInt(2)])
+                .withIdleAt(Crew.IdlePlace.values()[random.nextInt(2)]).withBreakArea(one(2) ? "Break area" : "");
         crew = one(3) ? crew.withSpeed(Optional.empty()) : crew.withSpeed(Optional.of(new Quantity(0.5 + random.nextInt(4), Unit.METRE_PER_SECOND)));
         crew = one(2) ? crew.withPersons(List.of(new Person("Ada of " + name, 1.25, one(2) ? List.of("weld") : List.of()))) : crew;
         return one(2) ? (Crew) crew.with(crew.basics().withDuty(duty())) : crew;
     }
 
     private Duty duty() {
-        return Duty.ALWAYS.withCalendar(one(2) ? "Early" : "Odd").withWhenOver(WhenOver.values()[random.nextInt(3)]);
+        return Duty.ALWAYS.withCalendar(one(2) ? "Early" : "Odd").withAtShiftEnd(AtShiftEnd.values()[random.nextInt(3)]);
     }
 
     private Equipment burdened(Equipment thing, Study study) {
@@ -108,7 +108,7 @@ final class RandomStaff {
             }
             duty = duty.withFailures(modes);
         }
-        duty = one(8) ? duty.withStand(new Spot(-0.5, 1.5)) : duty;
+        duty = one(8) ? duty.withStandOffset(new StandPoint(-0.5, 1.5)) : duty;
         Equipment burdened = thing.with(basics.withDuty(duty));
         return burdened instanceof WorkEquipment work && one(2) ? manned(work) : burdened;
     }
@@ -117,13 +117,13 @@ final class RandomStaff {
         Work work = thing.work();
         List<Operation> operations = new ArrayList<>();
         work.operations().forEach(operation -> operations.add(one(4) ? operation : operation.withNeeds(needs())));
-        work = work.withOperations(operations).withSetters(one(2) ? needs() : List.of());
+        work = work.withOperations(operations).withSetupCrew(one(2) ? needs() : List.of());
         Work.Service service = work.service();
         work = service == null ? work : work.withService(service.withNeeds(needs()));
         WorkEquipment manned = thing.with(work);
         Inspection check = manned instanceof Station station ? station.inspection() : null;
         return check != null && manned instanceof Station station
-                ? station.withInspection(new Inspection(check.fails(), check.look(), check.factor(), check.mostTimes(), check.room(),
+                ? station.withInspection(new Inspection(check.failShare(), check.look(), check.factor(), check.maxReworks(), check.capacity(),
                         Inspection.Maker.values()[random.nextInt(3)]))
                 : manned;
     }
@@ -137,9 +137,9 @@ final class RandomStaff {
             default -> new UpTime.After(DistributionText.parse("exponential(4 min)"), clock);
         };
         FailureMode mode = FailureMode.of(name, up, DistributionText.parse(one(3) ? "45 s" : "uniform(10 s, 90 s)"))
-                .withPiece(FailureMode.Piece.values()[random.nextInt(3)]).withHands(one(2)).withRepair(one(2) ? needs() : List.of());
-        mode = one(4) ? mode.withFirst(DistributionText.parse("20 s")) : mode;
-        return one(4) ? mode.withAlso(List.of(study.equipment().get(random.nextInt(study.equipment().size())).name())) : mode;
+                .withInterruptedPiece(FailureMode.InterruptedPiece.values()[random.nextInt(3)]).withPassesWhileDown(one(2)).withRepairedBy(one(2) ? needs() : List.of());
+        mode = one(4) ? mode.withFirstFailure(DistributionText.parse("20 s")) : mode;
+        return one(4) ? mode.withStopsWith(List.of(study.equipment().get(random.nextInt(study.equipment().size())).name())) : mode;
     }
 
     private List<Need> needs() {

@@ -37,19 +37,19 @@ import rhombic.study.value.Bend;
 import rhombic.study.value.NamedView;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Footprint;
-import rhombic.study.value.Route;
-import rhombic.study.value.Seat;
+import rhombic.study.value.ConveyorPath;
+import rhombic.study.value.PieceOffset;
 import rhombic.study.value.Look;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Table;
-import rhombic.study.value.Taking;
+import rhombic.study.value.Selection;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Timetable;
 import rhombic.study.value.Value;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 
 /** Plants of all kinds mixed, with links forwards and back; many are half-built, overloaded or stand still. */
 public final class RandomStudies {
@@ -80,7 +80,7 @@ public final class RandomStudies {
     private static Equipment furnished(Equipment thing, Random more) {
         Basics basics = thing.basics();
         basics = more.nextInt(6) == 0 ? basics.withSize(new Footprint(1 + more.nextInt(4), 1.5, 2)) : basics;
-        basics = more.nextInt(6) == 0 ? basics.withSeat(new Seat(0.1, -0.2, 0.3, more.nextInt(90))) : basics;
+        basics = more.nextInt(6) == 0 ? basics.withPieceOffset(new PieceOffset(0.1, -0.2, 0.3, more.nextInt(90))) : basics;
         basics = more.nextInt(6) == 0 ? basics.placed(basics.placement().raisedTo(more.nextInt(3) / 2.0)) : basics;
         basics = more.nextInt(6) == 0 ? basics.withId("id of " + basics.name()) : basics;
         basics = more.nextInt(9) == 0 && thing.givesPieces() ? basics.withOutletShut(ShutTime.parse("10 min to 15 min")) : basics;
@@ -109,7 +109,7 @@ public final class RandomStudies {
             }
         }
         links.replaceAll(link -> ported(link, things, conveyors));
-        RunPlan plan = RunPlan.ONE_SHIFT.withLength(Quantity.hours(1)).withWarmUp(Quantity.minutes(random.nextInt(3) * 10)).withSeed(seed).withReplications(3).withUntilOut(seed % 5 == 0 ? 20 : 0);
+        RunPlan plan = RunPlan.ONE_SHIFT.withLength(Quantity.hours(1)).withWarmUp(Quantity.minutes(random.nextInt(3) * 10)).withSeed(seed).withReplications(3).withStopAfterPieces(seed % 5 == 0 ? 20 : 0);
         List<NamedView> views = more.nextBoolean() ? List.of() : List.of(new NamedView("From the gate", more.nextInt(9), -3.5, more.nextInt(360) - 180, 40, 25, more.nextBoolean()));
         return new Study("Random " + Math.abs(seed % 1000), plan, types(), things, links, tables(), rules(things), views);
     }
@@ -151,8 +151,8 @@ public final class RandomStudies {
         return switch (random.nextInt(14)) {
             case 0 -> new LinkFilter.Types(List.of("Frame", "Batch"));
             case 1 -> new LinkFilter.Types(List.of("Coil"));
-            case 2 -> new LinkFilter.Where("piece.joints > 4");
-            case 3 -> new LinkFilter.Carriers();
+            case 2 -> new LinkFilter.Condition("piece.joints > 4");
+            case 3 -> new LinkFilter.LoadCarriers();
             case 4 -> new LinkFilter.Contents();
             default -> LinkFilter.ALL;
         };
@@ -161,18 +161,18 @@ public final class RandomStudies {
     private Equipment varied(Equipment thing) {
         Basics basics = thing.basics();
         basics = switch (random.nextInt(8)) {
-            case 0 -> basics.withWayOut(new WayOut(WayOut.Choice.IN_TURN, ""));
-            case 1 -> basics.withWayOut(new WayOut(WayOut.Choice.SHORTEST_QUEUE, ""));
-            case 2 -> basics.withWayOut(new WayOut(WayOut.Choice.FIRST_FREE, ""));
+            case 0 -> basics.withRouting(new Routing(Routing.Choice.IN_TURN, ""));
+            case 1 -> basics.withRouting(new Routing(Routing.Choice.SHORTEST_QUEUE, ""));
+            case 2 -> basics.withRouting(new Routing(Routing.Choice.FIRST_FREE, ""));
             default -> basics;
         };
         basics = switch (random.nextInt(6)) {
-            case 0 -> basics.withTaking(Taking.byType(List.of("Coil", "Frame")));
-            case 1 -> basics.withTaking(Taking.byFormula("piece.joints"));
+            case 0 -> basics.withSelection(Selection.byType(List.of("Coil", "Frame")));
+            case 1 -> basics.withSelection(Selection.byFormula("piece.joints"));
             default -> basics;
         };
         if (one(7) && thing.takesPieces()) {
-            basics = basics.withShut(ShutTime.parse(one(2) ? "5 min to 12 min, 30 min to 30.5 min" : "40 min on"));
+            basics = basics.withInletShut(ShutTime.parse(one(2) ? "5 min to 12 min, 30 min to 30.5 min" : "40 min on"));
         }
         return thing.with(one(4) ? basics.withAttributes(List.of(new Attribute("skill", new Value.Num(1.5)))) : basics);
     }
@@ -181,7 +181,7 @@ public final class RandomStudies {
         Placement at = new Placement(random.nextInt(40) - 20, random.nextInt(30) / 4.0, random.nextInt(8) * 45);
         Basics basics = Basics.of(name, at);
         return switch (kind) {
-            case 0 -> new GoodsIn(basics, mix(), supply(), one(3) ? GoodsIn.WhenFull.TURN_AWAY : GoodsIn.WhenFull.WAIT, one(4) ? OptionalInt.of(1 + random.nextInt(200)) : OptionalInt.empty());
+            case 0 -> new GoodsIn(basics, mix(), supply(), one(3) ? GoodsIn.WhenFull.REJECT : GoodsIn.WhenFull.WAIT, one(4) ? OptionalInt.of(1 + random.nextInt(200)) : OptionalInt.empty());
             case 1 -> new Buffer(basics, one(4) ? OptionalInt.empty() : OptionalInt.of(1 + random.nextInt(8)), Buffer.Order.values()[random.nextInt(3)]);
             case 2 -> assembly(basics);
             case 3 -> new UnpackingStation(basics, work(), one(2) ? new UnpackingStation.Parting.TakeOff() : new UnpackingStation.Parting.Split(1 + random.nextInt(3), type()));
@@ -191,15 +191,15 @@ public final class RandomStudies {
     }
 
     private static Conveyor conveyor(Basics basics, Random random) {
-        List<Route.Leg> legs = new ArrayList<>(List.of(new Route.Leg.Straight(1 + random.nextInt(12) / 2.0, random.nextInt(3))));
+        List<ConveyorPath.PathLeg> legs = new ArrayList<>(List.of(new ConveyorPath.PathLeg.Straight(1 + random.nextInt(12) / 2.0, random.nextInt(3))));
         if (random.nextBoolean()) {
-            legs.add(new Route.Leg.Arc(1 + random.nextInt(3) / 2.0, random.nextBoolean() ? 90 : -45));
-            legs.add(new Route.Leg.Straight(2, 0));
+            legs.add(new ConveyorPath.PathLeg.Arc(1 + random.nextInt(3) / 2.0, random.nextBoolean() ? 90 : -45));
+            legs.add(new ConveyorPath.PathLeg.Straight(2, 0));
         }
-        return new Conveyor(basics.withSize(null), new Route(legs), new Quantity(0.6, Unit.METRE), new Quantity(0.1 + random.nextInt(10) / 10.0, Unit.METRE_PER_SECOND),
-                new Quantity(random.nextInt(4) / 10.0, Unit.METRE), Conveyor.Mode.values()[random.nextInt(2)], Conveyor.Lie.values()[random.nextInt(2)],
+        return new Conveyor(basics.withSize(null), new ConveyorPath(legs), new Quantity(0.6, Unit.METRE), new Quantity(0.1 + random.nextInt(10) / 10.0, Unit.METRE_PER_SECOND),
+                new Quantity(random.nextInt(4) / 10.0, Unit.METRE), Conveyor.Mode.values()[random.nextInt(2)], Conveyor.Orientation.values()[random.nextInt(2)],
                 random.nextInt(4) == 0 ? OptionalInt.of(1 + random.nextInt(4)) : OptionalInt.empty(), 1 + random.nextInt(3),
-                random.nextInt(3) == 0 ? ShutTime.parse("8 min to 9.5 min, 20 min to 26 min") : List.of(), fittings(random, new Route(legs).metres()),
+                random.nextInt(3) == 0 ? ShutTime.parse("8 min to 9.5 min, 20 min to 26 min") : List.of(), fittings(random, new ConveyorPath(legs).metres()),
                 random.nextInt(4) == 0 ? new Conveyor.Indexing(Optional.of(new Quantity(0.5 + random.nextInt(3) / 4.0, Unit.METRE)), OptionalInt.empty()) : Conveyor.Indexing.NONE,
                 random.nextInt(5) == 0 ? Optional.of(new Quantity(60 + random.nextInt(200), Unit.KILOGRAM)) : Optional.empty(),
                 random.nextInt(4) == 0 ? Optional.of(new Quantity(0.05 + random.nextInt(10) / 10.0, Unit.METRE_PER_SECOND_SQUARED)) : Optional.empty());
@@ -213,8 +213,8 @@ public final class RandomStudies {
             Quantity place = new Quantity(Math.round(at * 1000) / 1000.0, Unit.METRE);
             Fitting.Side side = Fitting.Side.values()[random.nextInt(2)];
             fittings.add(switch (random.nextInt(3)) {
-                case 0 -> new Fitting.Divert("Divert " + i, place, side, new WayOut(WayOut.Choice.values()[random.nextInt(4)], ""));
-                case 1 -> new Fitting.Merge("Merge " + i, place, side, Fitting.First.values()[random.nextInt(4)]);
+                case 0 -> new Fitting.Divert("Divert " + i, place, side, new Routing(Routing.Choice.values()[random.nextInt(4)], ""));
+                case 1 -> new Fitting.Merge("Merge " + i, place, side, Fitting.Priority.values()[random.nextInt(4)]);
                 default -> new Fitting.Sensor("S" + i, place, Quantity.seconds(random.nextInt(3) * 5));
             });
         }
@@ -240,9 +240,9 @@ public final class RandomStudies {
             default -> new Recipe.Fixed(List.of(new Recipe.Part(one(2) ? "Coil" : Recipe.ANY_TYPE, 1 + random.nextInt(3))));
         };
         return switch (random.nextInt(3)) {
-            case 0 -> new AssemblyStation(basics, work(), AssemblyStation.Way.PACK, List.of("Pallet"), recipe, 1 + random.nextInt(6), "");
-            case 1 -> new AssemblyStation(basics, work(), AssemblyStation.Way.ASSEMBLE, List.of(one(2) ? "Frame" : "Pallet"), recipe, 3 + random.nextInt(6), one(2) ? "Batch" : "");
-            default -> new AssemblyStation(basics, work(), AssemblyStation.Way.BATCH, List.of(), new Recipe.Fixed(List.of(new Recipe.Part(one(2) ? "Coil" : Recipe.ANY_TYPE, 1 + random.nextInt(4)))), 4, "Batch");
+            case 0 -> new AssemblyStation(basics, work(), AssemblyStation.Method.PACK, List.of("Pallet"), recipe, 1 + random.nextInt(6), "");
+            case 1 -> new AssemblyStation(basics, work(), AssemblyStation.Method.ASSEMBLE, List.of(one(2) ? "Frame" : "Pallet"), recipe, 3 + random.nextInt(6), one(2) ? "Batch" : "");
+            default -> new AssemblyStation(basics, work(), AssemblyStation.Method.BATCH, List.of(), new Recipe.Fixed(List.of(new Recipe.Part(one(2) ? "Coil" : Recipe.ANY_TYPE, 1 + random.nextInt(4)))), 4, "Batch");
         };
     }
 

@@ -165,7 +165,7 @@ class ComparingTest {
     @Test
     void replicationsGoOnUntilTheIntervalIsAsNarrowAsAsked() {
         Study random = time(base, "C", "exponential(60 s)").withPlan(base.plan().withReplications(3));
-        Study study = random.withComparison(Comparison.NONE.withNarrow(0.005));
+        Study study = random.withComparison(Comparison.NONE.withTargetHalfWidth(0.005));
         Sheet sheet = run(study, Archive.inMemory(), ENGINE);
         Interval interval = sheet.interval(sheet.variants().getFirst(), "throughput");
         assertTrue(interval.count() > 10, () -> "replications " + interval.count());
@@ -174,16 +174,17 @@ class ComparingTest {
 
     @Test
     void aFactorSetsItsLevelWhateverTheBaseSays() {
-        Factor rooms = Levels.factor("Room", base, Levels.said("2 to 6 by 2"),
-                text -> study -> study.changed("B", e -> ((Buffer) e).withRoom(OptionalInt.of(Integer.parseInt(text)))));
-        Factor times = Levels.factor("Time", base, Levels.said("50 s, 60 s"), text -> study -> time(study, "C", text));
-        assertEquals(List.of("2", "4", "6"), rooms.levels().stream().map(Factor.Level::said).toList());
-        Study later = base.changed("B", e -> ((Buffer) e).withRoom(OptionalInt.of(99)))
+        Factor rooms = Levels.factor("Room", base, Levels.textOf("2 to 6 by 2"),
+                text -> study -> study.changed("B", e -> ((Buffer) e).withCapacity(OptionalInt.of(Integer.parseInt(text)))));
+        Factor times = Levels.factor("Time", base, Levels.textOf("50 s, 60 s"), text -> study -> time(study, "C", text));
+        assertEquals(List.of("2", "4", "6"), rooms.levels().stream().map(Factor.Level::text).toList());
+        Study later = base.changed("B", e -> ((Buffer) e).withCapacity(OptionalInt.of(99)))
                 .withComparison(Comparison.NONE.with(rooms).with(times).withSweeps(List.of(new Sweep("", List.of("Room", "Time")))));
         List<Variant> points = Variant.sweep(later, later.comparison().sweeps().getFirst());
         assertEquals(6, points.size());
         for (Variant point : points) {
-            assertEquals(Integer.parseInt(point.levels().getFirst()), ((Buffer) point.study().find("B").orElseThrow()).room().getAsInt());
+            assertEquals(Integer.parseInt(point.levels().getFirst()),
+                    ((Buffer) point.study().find("B").orElseThrow()).capacity().getAsInt());
             assertEquals(point.levels().get(1),
                     ((Station) point.study().find("C").orElseThrow()).work().operations().getFirst().time().toString());
             assertEquals(List.of(), point.contradictions());
@@ -196,11 +197,11 @@ class ComparingTest {
 
     @Test
     void levelsAreAListOrARange() {
-        assertEquals(List.of("40 s", "45 s", "50 s"), Levels.said("40 s to 50 s by 5 s"));
-        assertEquals(List.of("0.1 m/s", "0.2 m/s", "0.3 m/s"), Levels.said("0.1 to 0.3 m/s by 0.1"));
-        assertEquals(List.of("triangular(1 s, 2 s, 3 s)", "2 s"), Levels.said("triangular(1 s, 2 s, 3 s), 2 s, 2 s"));
+        assertEquals(List.of("40 s", "45 s", "50 s"), Levels.textOf("40 s to 50 s by 5 s"));
+        assertEquals(List.of("0.1 m/s", "0.2 m/s", "0.3 m/s"), Levels.textOf("0.1 to 0.3 m/s by 0.1"));
+        assertEquals(List.of("triangular(1 s, 2 s, 3 s)", "2 s"), Levels.textOf("triangular(1 s, 2 s, 3 s), 2 s, 2 s"));
         for (String wrong : List.of("3", "", "5 to 2 by 1", "2 s to 5 min by 1 s", "1 to 1000 by 1", "2, 2")) {
-            assertThrows(StudyException.class, () -> Levels.said(wrong), wrong);
+            assertThrows(StudyException.class, () -> Levels.textOf(wrong), wrong);
         }
     }
 
@@ -209,7 +210,7 @@ class ComparingTest {
         // a line of 40 s and 60 s on average: room between them helps less and less
         Study random = time(time(base, "A", "exponential(55 s)"), "C", "exponential(60 s)");
         Factor rooms = Levels.factor("Room", random, List.of("1", "2", "4", "8", "16", "32", "64"),
-                text -> study -> study.changed("B", e -> ((Buffer) e).withRoom(OptionalInt.of(Integer.parseInt(text)))));
+                text -> study -> study.changed("B", e -> ((Buffer) e).withCapacity(OptionalInt.of(Integer.parseInt(text)))));
         Study study = random.withPlan(random.plan().withLength(Quantity.hours(60)).withReplications(6))
                 .withComparison(Comparison.NONE.with(rooms));
         List<Variant> points = Variant.sweep(study, study.comparison().sweeps().getFirst());

@@ -78,7 +78,7 @@ class FormulaPropertiesTest {
     @Property(tries = 1500, seed = "20261123")
     void aFormulaGivesWhatItsPartsGive(@ForAll long seed) {
         Expected expected = number(new Random(seed), 4);
-        if (expected.text.length() <= Formula.LONGEST && Double.isFinite(expected.value)) {
+        if (expected.text.length() <= Formula.MAX_LENGTH && Double.isFinite(expected.value)) {
             Formula formula = Formula.parse(expected.text);
             assertEquals(expected.value, formula.number(new FormulaTest.Seen()), Math.abs(expected.value) * 1e-12, expected.text);
             assertEquals(formula.number(new FormulaTest.Seen()), ((Number) formula.value(new FormulaTest.Seen())).doubleValue(),
@@ -89,7 +89,7 @@ class FormulaPropertiesTest {
     @Property(tries = 600, seed = "20261123")
     void aConditionHoldsWhereItsPartsDo(@ForAll long seed) {
         Truth expected = truth(new Random(seed), 3);
-        if (expected.text.length() <= Formula.LONGEST) {
+        if (expected.text.length() <= Formula.MAX_LENGTH) {
             assertEquals(expected.value, Formula.parse(expected.text).truth(new FormulaTest.Seen()), expected.text);
         }
     }
@@ -98,7 +98,7 @@ class FormulaPropertiesTest {
     @Property(tries = 400, seed = "20261123")
     void constantsAreFoldedToTheirValue(@ForAll long seed) {
         Expected expected = number(new Random(seed), 3);
-        if (!Double.isFinite(expected.value) || expected.text.length() > Formula.LONGEST) {
+        if (!Double.isFinite(expected.value) || expected.text.length() > Formula.MAX_LENGTH) {
             return;
         }
         Formula formula = Formula.parse(expected.text);

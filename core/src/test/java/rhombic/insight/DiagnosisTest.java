@@ -229,13 +229,13 @@ class DiagnosisTest {
         }
         assertEquals("1.0", rows.get(1 + 2 * steps + 300).get(2), "yes is 1");
         assertEquals("0.0", rows.get(1 + 2 * steps).get(2), "no is 0");
-        BoardChart lost = chart.withThings(List.of("at('Nowhere').content"));
+        BoardChart lost = chart.withElements(List.of("at('Nowhere').content"));
         assertTrue(board.of(lost).title().contains("There is no equipment \u201cNowhere\u201d"), board.of(lost).title());
-        assertFalse(board.has(chart.withThings(List.of("here.out"))), "it was not read off");
+        assertFalse(board.has(chart.withElements(List.of("here.out"))), "it was not read off");
         Observation without = Observation.of(line, 1, () -> false);
         assertEquals(without.figures().events(), observation.figures().events(), "reading changes nothing of the run");
         assertEquals(without.figures().lead(), observation.figures().lead());
-        assertThrows(StudyException.class, () -> chart.withThings(List.of("at('Store').content +")));
+        assertThrows(StudyException.class, () -> chart.withElements(List.of("at('Store').content +")));
     }
 
     private int indexOf(String name) {

@@ -39,7 +39,7 @@ class LimitTest {
     }
 
     private static Equipment shut(Equipment thing, String times) {
-        return thing.with(thing.basics().withShut(ShutTime.parse(times)));
+        return thing.with(thing.basics().withInletShut(ShutTime.parse(times)));
     }
 
     @Test
@@ -81,7 +81,8 @@ class LimitTest {
 
     @Test
     void anAssemblyStationCanBeTheLimit() {
-        AssemblyStation join = new AssemblyStation(Basics.of("Join", Lines.SOMEWHERE), work("90 s"), AssemblyStation.Way.BATCH, List.of(),
+        AssemblyStation join = new AssemblyStation(Basics.of("Join", Lines.SOMEWHERE), work("90 s"), AssemblyStation.Method.BATCH,
+                List.of(),
                 new Recipe.Fixed(List.of(new Recipe.Part("Piece", 2))), 4, "Batch");
         Lines lines = new Lines().types(rhombic.study.value.PieceType.usual("Piece"), rhombic.study.value.PieceType.usual("Batch"))
                 .chain(onDemand("In"), station("A", 1, 0, "20 s"), join, goodsOut("Out"));

@@ -82,7 +82,7 @@ class StoryTest {
 
     @Test
     void anAssemblySaysWhatItLacksAndForWhom() {
-        AssemblyStation join = new AssemblyStation(Basics.of("Join", SOMEWHERE), work(1, 2, "10 s"), AssemblyStation.Way.ASSEMBLE,
+        AssemblyStation join = new AssemblyStation(Basics.of("Join", SOMEWHERE), work(1, 2, "10 s"), AssemblyStation.Method.ASSEMBLE,
                 List.of("Frame"),
                 new Recipe.Fixed(List.of(new Recipe.Part("Coil", 3), new Recipe.Part("Bolt", 1))), 4, "");
         Lines lines = new Lines().types(PieceType.usual("Frame"), PieceType.usual("Coil"), PieceType.usual("Bolt"))
@@ -131,7 +131,7 @@ class StoryTest {
         PieceType box = PieceType.usual("Box")
                 .withAttributes(List.of(new Attribute("joints", new Value.Num(4)), new Attribute("hot", new Value.YesNo(false))))
                 .withLooks(List.of(new Look("usual", "#102030"), new Look("red", "#A02020")));
-        AssemblyStation pack = new AssemblyStation(Basics.of("Pack", SOMEWHERE), work(1, 2, "10 s"), AssemblyStation.Way.PACK,
+        AssemblyStation pack = new AssemblyStation(Basics.of("Pack", SOMEWHERE), work(1, 2, "10 s"), AssemblyStation.Method.PACK,
                 List.of("Pallet"), new Recipe.Fixed(List.of(new Recipe.Part("Box", 2))), 4, "");
         Rule mark = new Rule("Mark", RuleText.when("a piece enters Pack"), "piece.type == 'Box'",
                 List.of(RuleText.action("set hot to true"), RuleText.action("look red")));

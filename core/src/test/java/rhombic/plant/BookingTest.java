@@ -29,10 +29,10 @@ import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Taking;
+import rhombic.study.value.Selection;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Value;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 import rhombic.validation.Lines;
 
 /** Parts of time are booked when they pass, ranks are asked when a place is free, and each formula draws for itself. */
@@ -67,7 +67,7 @@ class BookingTest {
     void aRankByAgeIsAskedWhenThePlaceIsFree() {
         Station taker = station("T", 1, 0, "100 s");
         Lines lines = new Lines().types(new PieceType[] {PieceType.usual("Old"), PieceType.usual("New"), PieceType.usual("First")})
-                .chain(typed("InFirst", "First", "0 s"), taker.with(taker.basics().withTaking(Taking.byFormula("piece.age + 0"))),
+                .chain(typed("InFirst", "First", "0 s"), taker.with(taker.basics().withSelection(Selection.byFormula("piece.age + 0"))),
                         goodsOut("Out"))
                 .chain(typed("InNew", "New", "5 s")).chain(typed("InOld", "Old", "1 s"), station("Slow", 1, 0, "60 s")).link("InNew", "T")
                 .link("Slow", "T");
@@ -84,7 +84,7 @@ class BookingTest {
         PieceType slow = PieceType.usual("Slow").withAttributes(List.of(new Attribute("growth", new Value.Num(1))));
         PieceType fast = PieceType.usual("Fast").withAttributes(List.of(new Attribute("growth", new Value.Num(2))));
         Lines lines = new Lines().types(new PieceType[] {slow, fast}).chain(timetable("In", "0 s 1 Slow", "1 s 1 Slow", "40 s 1 Fast"),
-                taker.with(taker.basics().withTaking(Taking.byFormula("piece.age * piece.growth"))), goodsOut("Out"));
+                taker.with(taker.basics().withSelection(Selection.byFormula("piece.age * piece.growth"))), goodsOut("Out"));
         rhombic.trace.Trace trace = Runs.traceOf(lines.study(1, 0, 1));
         assertEquals(1, trace.at(150_000_000_000L).at(1).stream().filter(spot -> spot.place() >= 0).findFirst().orElseThrow().type());
     }
@@ -103,7 +103,8 @@ class BookingTest {
         Station s = station("S", 1, 3, "1 s");
         Station drawing = s.with(s.work().withTime(new TimeSource.ByFormula("exponential(60)", Unit.SECOND)));
         Lines lines = new Lines().chain(Lines.onDemand("In"),
-                drawing.with(drawing.basics().withWayOut(new WayOut(WayOut.Choice.FORMULA, way))), buffer("A", -1)).chain(buffer("B", -1))
+                drawing.with(drawing.basics().withRouting(new Routing(Routing.Choice.FORMULA, way))), buffer("A", -1))
+                .chain(buffer("B", -1))
                 .link("S", "B");
         return at(Runs.of(lines.study(8, 0, 1)), "S").out();
     }
@@ -127,7 +128,7 @@ class BookingTest {
     @Test
     void aBatchThatLeavesWholeIsCountedAsACarrierIs() {
         AssemblyStation batch = new AssemblyStation(Basics.of("Batch", SOMEWHERE), Work.of(1, 0, new TimeSource.Drawn(time("0 s"))),
-                AssemblyStation.Way.BATCH, List.of(),
+                AssemblyStation.Method.BATCH, List.of(),
                 new Recipe.Fixed(List.of(new Recipe.Part("Piece", 10))), 20, "Lot");
         Lines lines = new Lines().types(new PieceType[] {PieceType.usual("Piece"), PieceType.usual("Lot")})
                 .chain(Lines.arrivals("In", "1 min", 1), batch, goodsOut("Out"));
@@ -136,7 +137,7 @@ class BookingTest {
         assertEquals(60, run.carriersOut());
         assertEquals(600, run.lead().count());
         Study until = lines.study(10, 0, 1);
-        RunFigures twenty = Runs.of(until.withPlan(until.plan().withUntilOut(20)));
+        RunFigures twenty = Runs.of(until.withPlan(until.plan().withStopAfterPieces(20)));
         assertEquals(20, twenty.out() - twenty.carriersOut());
         assertEquals(2, twenty.carriersOut());
     }
@@ -158,7 +159,7 @@ class BookingTest {
     void nobodyWaitsForABusyStationWhileAnotherIsFree() {
         double inside = 0;
         GoodsIn in = Lines.arrivals("In", "exponential(45 s)", 1);
-        GoodsIn chooses = in.with(in.basics().withWayOut(new WayOut(WayOut.Choice.SHORTEST_QUEUE, "")));
+        GoodsIn chooses = in.with(in.basics().withRouting(new Routing(Routing.Choice.SHORTEST_QUEUE, "")));
         Study study = new Lines().chain(chooses, station("A", 1, 0, "exponential(60 s)"), goodsOut("Out"))
                 .chain(station("B", 1, 0, "exponential(60 s)")).link("In", "B").link("B", "Out").study(4000, 200, 1);
         for (int seed = 1; seed <= 4; seed++) {
@@ -178,7 +179,8 @@ class BookingTest {
         Rule rule = new Rule("Rank", RuleText.when("a piece enters Store"), "", List.of(RuleText.action("set rank to uniform(0, 1)")));
         Buffer store = buffer("Store", -1).withOrder(Buffer.Order.ANY);
         Lines lines = new Lines().types(type)
-                .chain(in, store, ranked.with(ranked.basics().withTaking(Taking.byFormula("piece.rank"))), goodsOut("Out")).rules(rule);
+                .chain(in, store, ranked.with(ranked.basics().withSelection(Selection.byFormula("piece.rank"))), goodsOut("Out"))
+                .rules(rule);
         rhombic.trace.Trace trace = Runs.traceOf(lines.study(1, 0, 1));
         assertEquals(4000, trace.at(3_600_000_000_000L).left());
         // The order in which they are worked on is the order of their ranks, all but the first few, which came while it was free.

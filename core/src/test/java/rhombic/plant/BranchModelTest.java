@@ -30,10 +30,10 @@ import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Supply;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Timetable;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 
 /**
  * Conveyors with diverts and merges against a plain model that looks at each piece and reasons about it by itself, on random
@@ -104,7 +104,7 @@ class BranchModelTest {
             lengthOf = new double[branches.size() + 1];
             double before = 0;
             for (int i = 0; i <= branches.size(); i++) {
-                double end = i < branches.size() ? branches.get(i).at().inBaseUnit() : belt.length;
+                double end = i < branches.size() ? branches.get(i).position().inBaseUnit() : belt.length;
                 lengthOf[i] = end - before;
                 before = end;
                 for (int lane = 0; lane < lanes; lane++) {
@@ -311,13 +311,13 @@ class BranchModelTest {
 
         /** Who goes first where what comes along the nearest lane and what comes from the side meet. */
         boolean mayMerge(int part, boolean aside, double length) {
-            Fitting.First first = belt.rigid ? Fitting.First.MAIN : ((Fitting.Merge) branches.get(part - 1)).first();
+            Fitting.Priority first = belt.rigid ? Fitting.Priority.MAIN : ((Fitting.Merge) branches.get(part - 1)).priority();
             int row = (part - 1) * lanes + nearest;
             List<Body> along = rows.get(row);
             boolean mainWaits = firstIsAtEnd(row);
             Deque<Arrival> beside = waiting.get(branches.get(part - 1).name());
             boolean sideWaits = !beside.isEmpty();
-            if (aside && first == Fitting.First.MAIN && !along.isEmpty()) {
+            if (aside && first == Fitting.Priority.MAIN && !along.isEmpty()) {
                 return lengthOf[part - 1] - along.getFirst().front >= length + belt.width / 2 + belt.width - TINY;
             }
             return switch (first) {
@@ -385,10 +385,10 @@ class BranchModelTest {
             at += some(random, 1.7, 2.6);
             Quantity place = new Quantity(at, Unit.METRE);
             if (random.nextBoolean()) {
-                fittings.add(new Fitting.Divert("D" + i, place, Fitting.Side.LEFT, WayOut.PREFERENCE));
+                fittings.add(new Fitting.Divert("D" + i, place, Fitting.Side.LEFT, Routing.PREFERENCE));
                 shutSide.put("D" + i, spells(random, 2));
             } else {
-                fittings.add(new Fitting.Merge("M" + i, place, Fitting.Side.RIGHT, Fitting.First.values()[random.nextInt(4)]));
+                fittings.add(new Fitting.Merge("M" + i, place, Fitting.Side.RIGHT, Fitting.Priority.values()[random.nextInt(4)]));
                 entrances.add("M" + i);
             }
         }
@@ -427,11 +427,11 @@ class BranchModelTest {
         });
         List<Equipment> things = new ArrayList<>();
         List<Link> links = new ArrayList<>();
-        Conveyor main = Conveyor.usual(Basics.of("Main", SOMEWHERE), Route.straight(belt.length))
+        Conveyor main = Conveyor.usual(Basics.of("Main", SOMEWHERE), ConveyorPath.straight(belt.length))
                 .withWidth(new Quantity(belt.width / belt.lanes, Unit.METRE)).withLanes(belt.lanes)
                 .withGap(new Quantity(belt.gap, Unit.METRE)).withSpeed(new Quantity(belt.speed, Unit.METRE_PER_SECOND))
                 .withMode(belt.rigid ? Conveyor.Mode.RIGID : Conveyor.Mode.ACCUMULATING).withFittings(belt.fittings)
-                .withOff(ShutTime.parse(text(belt.off)));
+                .withOffTimes(ShutTime.parse(text(belt.off)));
         things.add(main);
         belt.arrivals.stream().map(Arrival::at).distinct().forEach(at -> {
             List<Timetable.Row> rows = belt.arrivals.stream().filter(a -> a.at.equals(at))
@@ -462,7 +462,7 @@ class BranchModelTest {
     }
 
     private static GoodsOut out(String name, List<double[]> shut) {
-        return new GoodsOut(Basics.of(name, SOMEWHERE).withShut(ShutTime.parse(text(shut))));
+        return new GoodsOut(Basics.of(name, SOMEWHERE).withInletShut(ShutTime.parse(text(shut))));
     }
 
     private static String text(List<double[]> spells) {

@@ -33,10 +33,10 @@ import rhombic.study.kind.Conveyor;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.ShutTime;
-import rhombic.study.value.Taking;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Selection;
+import rhombic.study.value.Routing;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
@@ -51,15 +51,15 @@ class BranchesTest {
     }
 
     private static Conveyor belt(String name, double metres, Fitting... fittings) {
-        return Conveyor.usual(Basics.of(name, SOMEWHERE), Route.straight(metres)).withGap(metres(1 - BOX.length().inBaseUnit()))
+        return Conveyor.usual(Basics.of(name, SOMEWHERE), ConveyorPath.straight(metres)).withGap(metres(1 - BOX.length().inBaseUnit()))
                 .withSpeed(Quantity.parse("0.5 m/s", Dimension.SPEED)).withFittings(List.of(fittings));
     }
 
     private static Fitting divert(double at) {
-        return new Fitting.Divert("Aside", metres(at), Fitting.Side.LEFT, WayOut.PREFERENCE);
+        return new Fitting.Divert("Aside", metres(at), Fitting.Side.LEFT, Routing.PREFERENCE);
     }
 
-    private static Fitting merge(double at, Fitting.First first) {
+    private static Fitting merge(double at, Fitting.Priority first) {
         return new Fitting.Merge("Into", metres(at), Fitting.Side.LEFT, first);
     }
 
@@ -94,7 +94,7 @@ class BranchesTest {
     @Test
     void whatCanNotLeaveStandsAtTheDivertAndThoseBehindItCloseUp() {
         Conveyor shut = belt("Side", 3);
-        shut = (Conveyor) shut.with(shut.basics().withShut(ShutTime.parse("0 s to 60 s")));
+        shut = (Conveyor) shut.with(shut.basics().withInletShut(ShutTime.parse("0 s to 60 s")));
         RunFigures run = Runs.of(sorting(shut, "0 s Other", "0 s Piece").study(1, 0, 1));
         assertEquals(60 + 3.4 / 0.5, type(run, "Other").lead().mean(), 1e-9);
         // the box stands at 3 m; it starts with the divert free, and goes 7 m
@@ -115,7 +115,7 @@ class BranchesTest {
     }
 
     /** A box along the main way, the other from the side at 6 m, ten seconds later; the box is 1 m before the merge then. */
-    private static RunFigures merging(Fitting.First first) {
+    private static RunFigures merging(Fitting.Priority first) {
         return Runs.of(new Lines().types(BOX, OTHER)
                 .chain(timetable("In", "0 s Piece"), belt("Main", 10, merge(6, first)), goodsOut("Out"))
                 .chain(timetable("Side", "10 s Other"))
@@ -124,15 +124,15 @@ class BranchesTest {
 
     @Test
     void fromTheSideItComesOnlyIntoAGapThatDelaysNobody() {
-        RunFigures run = merging(Fitting.First.MAIN);
+        RunFigures run = merging(Fitting.Priority.MAIN);
         assertEquals(20, type(run, "Piece").lead().mean(), 1e-9);
         // it waits until the rear edge of the box is the width of the belt behind the merge, at 14.8 s; then 0.4 m and 4 m
         assertEquals(4.8 + 4.4 / 0.5, type(run, "Other").lead().mean(), 1e-9);
     }
 
     @ParameterizedTest
-    @EnumSource(value = Fitting.First.class, names = {"SIDE", "OLDEST", "TURN"})
-    void elseWhoIsThereFirstGoesAndTheOtherWaitsUntilTheWaysAreClear(Fitting.First first) {
+    @EnumSource(value = Fitting.Priority.class, names = {"SIDE", "OLDEST", "TURN"})
+    void elseWhoIsThereFirstGoesAndTheOtherWaitsUntilTheWaysAreClear(Fitting.Priority first) {
         RunFigures run = merging(first);
         assertEquals(4.4 / 0.5, type(run, "Other").lead().mean(), 1e-9);
         // from 0.4 m before the merge the other must be 0.6 m and 0.8 m further: 3.6 s from 10 s on
@@ -141,7 +141,7 @@ class BranchesTest {
 
     @Test
     void inTurnBothSidesOfAFullMergeGetTheSame() {
-        for (Fitting.First first : Fitting.First.values()) {
+        for (Fitting.Priority first : Fitting.Priority.values()) {
             RunFigures run = Runs.of(new Lines().types(BOX, OTHER)
                     .chain(Lines.onDemand("In"), belt("Main", 10, merge(6, first)), station("S", 1, 0, "10 s"), goodsOut("Out"))
                     .chain(stock("Side", "Other", 5000)).link(new Link("Side", "Main").withPorts("", "Into")).study(10, 1, 1));
@@ -160,7 +160,7 @@ class BranchesTest {
     @Test
     void longAndShortPiecesThatWaitAtAMergeWithoutRoomWaitQuietly() {
         PieceType longer = OTHER.sized(metres(0.95), OTHER.width(), OTHER.height());
-        for (Fitting.First first : Fitting.First.values()) {
+        for (Fitting.Priority first : Fitting.Priority.values()) {
             RunFigures run = Runs.of(new Lines().types(BOX, longer)
                     .chain(Lines.onDemand("In"), belt("Main", 10, merge(6.35, first)), station("S", 1, 0, "10 min"), goodsOut("Out"))
                     .chain(stock("Side", "Other", 500)).link(new Link("Side", "Main").withPorts("", "Into")).study(8, 0, 1));
@@ -169,9 +169,9 @@ class BranchesTest {
     }
 
     /** Pieces that came from each of three lanes through a narrow conveyor, the lanes being full all the time. */
-    private static long[] narrowed(Taking taking) {
+    private static long[] narrowed(Selection taking) {
         Conveyor narrow = belt("Narrow", 10);
-        Conveyor first = (Conveyor) narrow.with(narrow.basics().withTaking(taking));
+        Conveyor first = (Conveyor) narrow.with(narrow.basics().withSelection(taking));
         PieceType counted = Runs.type("Piece", "lane", 0.0);
         Rule mark = new Rule("Mark", new Rule.When.Piece(Rule.PieceEvent.ENTERS, "Wide"), "",
                 List.of(new Rule.Action.Set("", "lane", "piece.onLane")));
@@ -180,7 +180,7 @@ class BranchesTest {
                 .rules(mark);
         for (int lane = 1; lane <= 3; lane++) {
             lines.chain(goodsOut("Out " + lane));
-            lines.link(new Link("S", "Out " + lane).withFilter(new LinkFilter.Where("piece.lane == " + lane)));
+            lines.link(new Link("S", "Out " + lane).withFilter(new LinkFilter.Condition("piece.lane == " + lane)));
         }
         RunFigures run = Runs.of(lines.study(5, 1, 1));
         return new long[] {at(run, "Out 1").in(), at(run, "Out 2").in(), at(run, "Out 3").in()};
@@ -188,11 +188,11 @@ class BranchesTest {
 
     @Test
     void lanesNarrowInTurnOrTheInnerOneFirst() {
-        long[] inTurn = narrowed(Taking.OLDEST);
+        long[] inTurn = narrowed(Selection.OLDEST);
         for (long lane : inTurn) {
             assertEquals(4 * 360 / 3, lane, 1);
         }
-        long[] leftFirst = narrowed(Taking.byFormula("-piece.onLane"));
+        long[] leftFirst = narrowed(Selection.byFormula("-piece.onLane"));
         assertEquals(4 * 360, leftFirst[0], 1);
         assertEquals(0, leftFirst[1] + leftFirst[2], "the others wait as long as the first has any");
     }
@@ -201,14 +201,14 @@ class BranchesTest {
     void aRigidConveyorStopsAsAWholeWhereverItsFirstPieceStands() {
         Conveyor belt = belt("Main", 10, divert(4)).withMode(Conveyor.Mode.RIGID);
         RunFigures run = Runs.of(new Lines().types(BOX).chain(timetable("In", "0 s Piece", "14 s Piece"), belt, station("S", 1, 0, "1 s"))
-                .chain(new rhombic.study.kind.GoodsOut(Basics.of("Out", SOMEWHERE).withShut(ShutTime.parse("0 s to 60 s"))))
+                .chain(new rhombic.study.kind.GoodsOut(Basics.of("Out", SOMEWHERE).withInletShut(ShutTime.parse("0 s to 60 s"))))
                 .link("S", "Out").study(1, 0, 1));
         // the first is at the end at 20 s and in the station; the second, 7 m behind it, is at the end at 34 s and stands until 60 s
         assertEquals((60 + (61 - 14)) / 2.0, type(run, "Piece").lead().mean(), 1e-9);
         assertEquals((3600 - 26) / 3600.0, at(run, "Main").belt().runningShare(), 1e-12);
         RunFigures three = Runs.of(new Lines().types(BOX)
                 .chain(timetable("In", "0 s Piece", "14 s Piece", "30 s Piece"), belt, station("S", 1, 0, "1 s"))
-                .chain(new rhombic.study.kind.GoodsOut(Basics.of("Out", SOMEWHERE).withShut(ShutTime.parse("0 s to 60 s"))))
+                .chain(new rhombic.study.kind.GoodsOut(Basics.of("Out", SOMEWHERE).withInletShut(ShutTime.parse("0 s to 60 s"))))
                 .link("S", "Out").study(1, 0, 1));
         // the third has gone 2 m, before the divert, when all stops at 34 s, and the other 8 m from 60 s on
         assertEquals((60 + 47 + (60 + 16 + 1 - 30)) / 3.0, type(three, "Piece").lead().mean(), 1e-9);
@@ -216,8 +216,8 @@ class BranchesTest {
 
     /** It can't wait without holding all that is before it, so it would hold for good what it waits for. */
     @ParameterizedTest
-    @EnumSource(Fitting.First.class)
-    void whatComesAlongARigidConveyorNeverWaitsForWhatComesFromTheSide(Fitting.First first) {
+    @EnumSource(Fitting.Priority.class)
+    void whatComesAlongARigidConveyorNeverWaitsForWhatComesFromTheSide(Fitting.Priority first) {
         Conveyor belt = belt("Main", 10, merge(6, first)).withMode(Conveyor.Mode.RIGID);
         RunFigures run = Runs.of(new Lines().types(BOX, OTHER).chain(Lines.arrivals("In", "8 s", 1), belt, goodsOut("Out"))
                 .chain(stock("Side", "Other", 5000)).link(new Link("Side", "Main").withPorts("", "Into")).study(10, 1, 1));
@@ -231,25 +231,25 @@ class BranchesTest {
     @Test
     void aPieceThatComesToTheEndWhileTheDriveStartsIsThereInTime() {
         Conveyor belt = belt("Belt", 10).withAcceleration(Optional.of(Quantity.parse("0.125 m/s2", Dimension.ACCELERATION)))
-                .withOff(ShutTime.parse("14 s to 30 s"));
+                .withOffTimes(ShutTime.parse("14 s to 30 s"));
         // 7 m until 14 s, 1 m more until it stands at 18 s; 1 m from 30 s to 34 s; the last metre at 0.5 m/s
         RunFigures run = Runs
                 .of(new Lines().types(BOX).chain(timetable("In", "0 s Piece"), belt, goodsOut("Out")).study(1, 0, 1));
         assertEquals(36, type(run, "Piece").lead().mean(), 1e-9);
         // a belt of 8.5 m: half a metre from rest takes the square root of 8 seconds
         RunFigures inRamp = Runs.of(new Lines().types(BOX)
-                .chain(timetable("In", "0 s Piece"), belt.withRoute(Route.straight(8.5)), goodsOut("Out")).study(1, 0, 1));
+                .chain(timetable("In", "0 s Piece"), belt.withConveyorPath(ConveyorPath.straight(8.5)), goodsOut("Out")).study(1, 0, 1));
         assertEquals(30 + Math.sqrt(8), type(inRamp, "Piece").lead().mean(), 2e-9);
         // one of 7.75 m: 0.75 m while it slows down, v t - a t t / 2 = 0.75 at 2 s
         RunFigures slowing = Runs.of(new Lines().types(BOX)
-                .chain(timetable("In", "0 s Piece"), belt.withRoute(Route.straight(7.75)), goodsOut("Out")).study(1, 0, 1));
+                .chain(timetable("In", "0 s Piece"), belt.withConveyorPath(ConveyorPath.straight(7.75)), goodsOut("Out")).study(1, 0, 1));
         assertEquals(16, type(slowing, "Piece").lead().mean(), 2e-9);
     }
 
     @Test
     void offFromTheStartAndSpeedsThatNoConveyorHas() {
         RunFigures run = Runs.of(new Lines().types(BOX)
-                .chain(timetable("In", "0 s Piece"), belt("Belt", 10).withOff(ShutTime.parse("0 s to 100 s")), goodsOut("Out"))
+                .chain(timetable("In", "0 s Piece"), belt("Belt", 10).withOffTimes(ShutTime.parse("0 s to 100 s")), goodsOut("Out"))
                 .study(1, 0, 1));
         assertEquals(120, type(run, "Piece").lead().mean(), 1e-9);
         assertEquals((3600 - 100) / 3600.0, at(run, "Belt").belt().runningShare(), 1e-12);
@@ -272,18 +272,18 @@ class BranchesTest {
     @Test
     void whatAPieceCarriesWeighsToo() {
         PieceType pallet = PieceType.pallet("Pallet");
-        Conveyor belt = belt("Belt", 10).withWidth(metres(1)).withHeaviest(Optional.of(Quantity.parse("55 kg", Dimension.MASS)));
+        Conveyor belt = belt("Belt", 10).withWidth(metres(1)).withMaxWeight(Optional.of(Quantity.parse("55 kg", Dimension.MASS)));
         Lines lines = new Lines().types(BOX, pallet).chain(stock("Parts", "Piece", 6))
                 .chain(stock("Pallets", "Pallet", 2), new rhombic.study.kind.AssemblyStation(Basics.of("Pack", SOMEWHERE),
                         rhombic.study.kind.Work.of(1, 1, new rhombic.study.value.TimeSource.Drawn(Lines.time("1 s"))),
-                        rhombic.study.kind.AssemblyStation.Way.PACK, List.of("Pallet"),
+                        rhombic.study.kind.AssemblyStation.Method.PACK, List.of("Pallet"),
                         new rhombic.study.kind.Recipe.Fixed(List.of(new rhombic.study.kind.Recipe.Part("Piece", 3))), 6, ""),
                         belt, goodsOut("Out"))
                 .link("Parts", "Pack");
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(1, at(run, "Belt").contentMost(), "28 kg each: two would be 56 kg");
         assertEquals(2, type(run, "Pallet").out());
-        Conveyor more = belt.withHeaviest(Optional.of(Quantity.parse("56 kg", Dimension.MASS)));
+        Conveyor more = belt.withMaxWeight(Optional.of(Quantity.parse("56 kg", Dimension.MASS)));
         assertEquals(28, pallet.weight().inBaseUnit() + 3 * BOX.weight().inBaseUnit(), 1e-12);
         RunFigures both = Runs
                 .of(new Lines().types(BOX, pallet).chain(stock("Pallets", "Pallet", 2), more, goodsOut("Out")).study(1, 0, 1));
@@ -329,7 +329,7 @@ class BranchesTest {
     @Test
     void theDriveStopsAndStartsWithItsAcceleration() {
         Conveyor belt = belt("Belt", 10).withAcceleration(Optional.of(Quantity.parse("0.25 m/s2", Dimension.ACCELERATION)))
-                .withOff(ShutTime.parse("4 s to 10 s"));
+                .withOffTimes(ShutTime.parse("4 s to 10 s"));
         Study study = new Lines().types(BOX).chain(timetable("In", "0 s Piece"), belt, goodsOut("Out")).study(1, 0, 1);
         assertEquals((3600 - 4) / 3600.0, at(Runs.of(study), "Belt").belt().runningShare(), 1e-12, "it stands from 6 s to 10 s");
         // 2 m until 4 s, 0.5 m until it stands at 6 s, 0.5 m from 10 s to 12 s, and the other 7 m at 0.5 m/s
@@ -346,7 +346,7 @@ class BranchesTest {
 
     @Test
     void theMostWeightIsThatOfAllThatIsOnIt() {
-        Conveyor belt = belt("Belt", 10).withHeaviest(Optional.of(Quantity.parse("2.5 kg", Dimension.MASS)));
+        Conveyor belt = belt("Belt", 10).withMaxWeight(Optional.of(Quantity.parse("2.5 kg", Dimension.MASS)));
         RunFigures run = Runs.of(new Lines().types(BOX)
                 .chain(timetable("In", "0 s Piece", "0 s Piece", "0 s Piece", "0 s Piece"), belt, goodsOut("Out")).study(1, 0, 1));
         assertEquals(1, BOX.weight().inBaseUnit(), 1e-12);
@@ -373,7 +373,7 @@ class BranchesTest {
     }
 
     /** Two halves of a loop, filled from the side until nothing more goes in. */
-    private static RunFigures loop(Fitting.First first, int carriers) {
+    private static RunFigures loop(Fitting.Priority first, int carriers) {
         return Runs
                 .of(new Lines().types(BOX).chain(belt("There", 10, merge(5, first)), belt("Back", 10)).chain(stock("In", "Piece", carriers))
                         .link(new Link("Back", "There")).link(new Link("In", "There").withPorts("", "Into")).study(2, 0, 1));
@@ -381,10 +381,10 @@ class BranchesTest {
 
     @Test
     void aLoopThatIsFilledToTheLastPlaceStandsStillAndSaysWhy() {
-        RunFigures full = loop(Fitting.First.SIDE, 40);
+        RunFigures full = loop(Fitting.Priority.SIDE, 40);
         assertEquals(Set.of("There", "Back"), Set.copyOf(full.standstill().equipment()));
         assertTrue(full.standstill().reasons().contains("There waits for room at Back"), full.standstill().toString());
-        RunFigures runs = loop(Fitting.First.MAIN, 40);
+        RunFigures runs = loop(Fitting.Priority.MAIN, 40);
         assertTrue(runs.standstill().isNone(), "into true gaps alone: it goes round for ever");
         assertTrue(at(runs, "Back").out() > 1000, "and all on it go round");
     }
@@ -425,7 +425,7 @@ class BranchesTest {
 
     @Test
     void piecesStayApartOnTheWayFromOneConveyorToTheNext() {
-        Conveyor main = belt("Main", 12, merge(3, Fitting.First.MAIN), divert(8));
+        Conveyor main = belt("Main", 12, merge(3, Fitting.Priority.MAIN), divert(8));
         main = (Conveyor) main.placed(Placement.at(0, 0));
         Conveyor in = (Conveyor) belt("From beside", 4).placed(new Placement(-3, 2.4, 270));
         Conveyor out = (Conveyor) belt("To beside", 4).placed(new Placement(2, 2.4, 90));

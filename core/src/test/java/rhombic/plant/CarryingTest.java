@@ -46,7 +46,7 @@ class CarryingTest {
     /** They begin beside the store, one beside the other, and walk a metre in a second. */
     private Crew crew(int people) {
         Crew crew = Crew.usual(Basics.of("W", Placement.at(0, 0))).withPeople(people)
-                .withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED))).withWaits(Crew.Waits.WHERE_THEY_ARE);
+                .withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED))).withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE);
         Pose home = Layout.home(crew, 0);
         return (Crew) crew.placed(Placement.at(from.x() - home.x(), from.y() - home.y()));
     }

@@ -34,10 +34,10 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Value;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 import rhombic.validation.Lines;
 
 /** What is easily overlooked on a conveyor, by hand: 0.5 m/s, pieces of 0.6 m, 0.4 m apart, 0.8 m wide. */
@@ -51,7 +51,7 @@ class ConveyorDetailsTest {
     }
 
     private static Conveyor belt(double metres, Fitting... fittings) {
-        return Conveyor.usual(Basics.of("Belt", SOMEWHERE), Route.straight(metres)).withGap(metres(1 - BOX.length().inBaseUnit()))
+        return Conveyor.usual(Basics.of("Belt", SOMEWHERE), ConveyorPath.straight(metres)).withGap(metres(1 - BOX.length().inBaseUnit()))
                 .withSpeed(Quantity.parse("0.5 m/s", Dimension.SPEED)).withFittings(List.of(fittings));
     }
 
@@ -60,15 +60,15 @@ class ConveyorDetailsTest {
     }
 
     private static Fitting divert(double at) {
-        return new Fitting.Divert("Aside", metres(at), Fitting.Side.LEFT, WayOut.PREFERENCE);
+        return new Fitting.Divert("Aside", metres(at), Fitting.Side.LEFT, Routing.PREFERENCE);
     }
 
-    private static Fitting merge(double at, Fitting.First first) {
+    private static Fitting merge(double at, Fitting.Priority first) {
         return new Fitting.Merge("Into", metres(at), Fitting.Side.LEFT, first);
     }
 
     private static Equipment shut(Equipment thing, String when) {
-        return thing.with(thing.basics().withShut(ShutTime.parse(when)));
+        return thing.with(thing.basics().withInletShut(ShutTime.parse(when)));
     }
 
     private static TypeFigures type(RunFigures run, String name) {
@@ -141,7 +141,7 @@ class ConveyorDetailsTest {
         Lines lines = new Lines().types(BOX).chain(in, belt);
         for (int lane = 1; lane <= 3; lane++) {
             lines.chain(goodsOut("Out " + lane))
-                    .link(new Link("Belt", "Out " + lane).withFilter(new LinkFilter.Where("piece.onLane == " + lane)));
+                    .link(new Link("Belt", "Out " + lane).withFilter(new LinkFilter.Condition("piece.onLane == " + lane)));
         }
         return lines;
     }
@@ -187,7 +187,7 @@ class ConveyorDetailsTest {
     /** A box from 0 s on, and another from the side at 6 m, where the belt is let go on from the given moment. */
     private static RunFigures fromTheSide(double seconds, String outShut) {
         return Runs.of(new Lines().types(BOX, OTHER)
-                .chain(timetable("In", "0 s Piece"), belt(10, merge(6, Fitting.First.MAIN), divert(8)), shut(goodsOut("Out"), outShut))
+                .chain(timetable("In", "0 s Piece"), belt(10, merge(6, Fitting.Priority.MAIN), divert(8)), shut(goodsOut("Out"), outShut))
                 .chain(timetable("Side", seconds + " s Other")).link(new Link("Side", "Belt").withPorts("", "Into")).study(1, 0, 1));
     }
 
@@ -212,7 +212,7 @@ class ConveyorDetailsTest {
 
     @Test
     void aDivertHasAWayOutOfItsOwn() {
-        Fitting inTurn = new Fitting.Divert("Aside", metres(4), Fitting.Side.LEFT, new WayOut(WayOut.Choice.IN_TURN, ""));
+        Fitting inTurn = new Fitting.Divert("Aside", metres(4), Fitting.Side.LEFT, new Routing(Routing.Choice.IN_TURN, ""));
         Lines lines = new Lines().types(BOX).chain(Lines.arrivals("In", "10 s", 1), belt(10, inTurn), goodsOut("Out"))
                 .chain(goodsOut("Beside")).link(new Link("Belt", "Beside").withPorts("Aside", ""));
         RunFigures run = Runs.of(lines.study(1, 0, 1));
@@ -223,7 +223,7 @@ class ConveyorDetailsTest {
     @ParameterizedTest
     @CsvSource({"LEFT, 1", "RIGHT, 3"})
     void whatComesFromTheSideComesOntoTheNearestLane(Fitting.Side side, int lane) {
-        Fitting merge = new Fitting.Merge("Into", metres(6), side, Fitting.First.SIDE);
+        Fitting merge = new Fitting.Merge("Into", metres(6), side, Fitting.Priority.SIDE);
         Lines lines = byLane(belt(10, merge).withLanes(3), Lines.arrivals("In", "2 h", 1)).chain(stock("Side", "Piece", 5))
                 .link(new Link("Side", "Belt").withPorts("", "Into"));
         assertEquals(5, at(Runs.of(lines.study(1, 0, 1)), "Out " + lane).in());
@@ -233,7 +233,7 @@ class ConveyorDetailsTest {
 
     @Test
     void eachThatLeavesMakesRoomForTheWeightOfOne() {
-        Conveyor belt = belt(10).withHeaviest(Optional.of(Quantity.parse("2 kg", Dimension.MASS)));
+        Conveyor belt = belt(10).withMaxWeight(Optional.of(Quantity.parse("2 kg", Dimension.MASS)));
         RunFigures run = Runs.of(new Lines().types(BOX).chain(stock("In", "Piece", 10), belt, station("S", 1, 0, "30 s"), goodsOut("Out"))
                 .study(1, 0, 1));
         assertEquals(2, at(run, "Belt").contentMost());
@@ -268,11 +268,11 @@ class ConveyorDetailsTest {
     @Test
     void aDriveThatIsSwitchedOnWhileItSlowsDownGoesOnFromTheSpeedItHas() {
         Conveyor belt = belt(10).withAcceleration(Optional.of(Quantity.parse("0.1 m/s2", Dimension.ACCELERATION)))
-                .withOff(ShutTime.parse("4 s to 6 s"));
+                .withOffTimes(ShutTime.parse("4 s to 6 s"));
         // 2 m until 4 s; 0.8 m in 2 s, at 0.3 m/s then; the same in the next 2 s; 6.4 m at 0.5 m/s
         assertEquals(8 + 6.4 / 0.5, type(Runs.of(through(belt, "0 s Piece").study(1, 0, 1)), "Piece").lead().mean(), 2e-9);
         // and off again while it speeds up: 3.15 m and 0.4 m/s at 7 s, which is 0.8 m to stand still at 11 s, until 20 s
-        Conveyor again = belt.withOff(ShutTime.parse("4 s to 6 s, 7 s to 20 s"));
+        Conveyor again = belt.withOffTimes(ShutTime.parse("4 s to 6 s, 7 s to 20 s"));
         double atRest = 2 + 0.8 + 0.35 + 0.8;
         assertEquals(25 + (10 - atRest - 1.25) / 0.5, type(Runs.of(through(again, "0 s Piece").study(1, 0, 1)), "Piece").lead().mean(),
                 2e-9);
@@ -290,7 +290,7 @@ class ConveyorDetailsTest {
     @Test
     void aFailureAfterSoMuchWorkCountsWhileTheDriveIsOn() {
         FailureMode jam = FailureMode.of("Jam", new UpTime.After(time("100 s"), UpTime.Clock.WORKING), time("20 s"));
-        Conveyor belt = belt(10).withOff(ShutTime.parse("20 s to 70 s"));
+        Conveyor belt = belt(10).withOffTimes(ShutTime.parse("20 s to 70 s"));
         Equipment failing = belt.with(belt.basics().withDuty(belt.basics().duty().withFailures(List.of(jam))));
         Lines lines = new Lines().types(BOX).chain(timetable("In", "140 s Piece"), failing, goodsOut("Out"));
         RunFigures run = Runs.of(lines.study(200 / 3600.0, 0, 1));

@@ -26,7 +26,7 @@ import rhombic.study.Travel;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.ShutTime;
 import rhombic.validation.Lines;
 
@@ -43,7 +43,7 @@ class ConveyorPromisesTest {
     }
 
     private static Conveyor belt(double metres) {
-        return Conveyor.usual(Basics.of("Belt", SOMEWHERE), Route.straight(metres))
+        return Conveyor.usual(Basics.of("Belt", SOMEWHERE), ConveyorPath.straight(metres))
                 .withGap(new Quantity(1 - BOX.length().inBaseUnit(), Unit.METRE)).withSpeed(Quantity.parse("0.5 m/s", Dimension.SPEED));
     }
 
@@ -83,9 +83,9 @@ class ConveyorPromisesTest {
 
     @Test
     void theMostPiecesCountAlsoForWhatIsOnItsWay() {
-        RunFigures run = Runs.of(behindALink(shut(belt(10).withMost(OptionalInt.of(3))), "Piece", 40, "30 s"));
+        RunFigures run = Runs.of(behindALink(shut(belt(10).withMaxPieces(OptionalInt.of(3))), "Piece", 40, "30 s"));
         assertEquals(3, link(run).departed());
-        RunFigures two = Runs.of(behindALink(shut(belt(10).withMost(OptionalInt.of(4)).withLanes(2)), "Piece", 40, "30 s"));
+        RunFigures two = Runs.of(behindALink(shut(belt(10).withMaxPieces(OptionalInt.of(4)).withLanes(2)), "Piece", 40, "30 s"));
         assertEquals(8, at(two, "Belt").contentNow(), "four on each lane");
     }
 

@@ -24,9 +24,9 @@ import rhombic.study.Study;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.ShutTime;
-import rhombic.study.value.Taking;
+import rhombic.study.value.Selection;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
 
@@ -35,7 +35,7 @@ class ConveyorTest {
     private static final PieceType BOX = PieceType.usual("Piece");
 
     private static Conveyor belt(String name, double metres, double speed) {
-        return Conveyor.usual(Basics.of(name, SOMEWHERE), Route.straight(metres))
+        return Conveyor.usual(Basics.of(name, SOMEWHERE), ConveyorPath.straight(metres))
                 .withGap(new Quantity(1 - BOX.length().inBaseUnit(), rhombic.quantity.Unit.METRE))
                 .withSpeed(Quantity.parse(speed + " m/s", Dimension.SPEED));
     }
@@ -61,12 +61,12 @@ class ConveyorTest {
 
     @Test
     void aFullConveyorHoldsWhatFitsClosedUpAndTellsFullAndStanding() {
-        Conveyor full = belt("Belt", 10, 0.5).withOff(List.of());
+        Conveyor full = belt("Belt", 10, 0.5).withOffTimes(List.of());
         Study study = lines().chain(onDemand("In"), full.with(full.basics().withOutletShut(ShutTime.parse("0 s on"))), goodsOut("Out"))
                 .study(1, 0, 1);
         RunFigures run = Runs.of(study);
         assertEquals(10, at(run, "Belt").contentNow());
-        assertEquals(10, study.equipment().get(1).contentRoom(study.pieceTypes()).getAsInt());
+        assertEquals(10, study.equipment().get(1).contentCapacity(study.pieceTypes()).getAsInt());
         // one comes on every 2 s, the tenth at 18 s; the first is at the end after 20 s
         assertEquals((3600 - 18) / 3600.0, at(run, "Belt").fullShare(), 1e-9);
         assertEquals((3600 - 20) / 3600.0, at(run, "Belt").standingShare(), 1e-9);
@@ -82,7 +82,7 @@ class ConveyorTest {
         // both come to the merge at 10 s; from then on one goes every 2 s, the last at 28 s
         assertEquals(20, at(run, "Main").stay().most(), 1e-9);
         assertEquals(10 + 9, Math.max(at(run, "Left").stay().most(), at(run, "Right").stay().most()) - 0, 10);
-        Conveyor rightFirst = main.with(main.basics().withTaking(Taking.byFormula("at('Right').content > 0 ? 0 : 0")));
+        Conveyor rightFirst = main.with(main.basics().withSelection(Selection.byFormula("at('Right').content > 0 ? 0 : 0")));
         assertEquals(10, at(Runs.of(study.changed("Main", e -> rightFirst)), "Main").out());
     }
 
@@ -123,7 +123,7 @@ class ConveyorTest {
     @Test
     void aConveyorThatIsSwitchedOffTakesNothingAndGoesOnWhereItStood() {
         Study study = lines()
-                .chain(timetable("In", "0 s Piece", "8 s Piece"), belt("Belt", 10, 0.5).withOff(ShutTime.parse("5 s to 65 s")),
+                .chain(timetable("In", "0 s Piece", "8 s Piece"), belt("Belt", 10, 0.5).withOffTimes(ShutTime.parse("5 s to 65 s")),
                         goodsOut("Out"))
                 .study(1, 0, 1);
         RunFigures run = Runs.of(study);
@@ -157,7 +157,7 @@ class ConveyorTest {
 
     @Test
     void mostPiecesLimitWhatIsOnALane() {
-        Study study = lines().chain(onDemand("In"), belt("Belt", 10, 0.5).withMost(OptionalInt.of(3)), goodsOut("Out")).study(1, 0, 1);
+        Study study = lines().chain(onDemand("In"), belt("Belt", 10, 0.5).withMaxPieces(OptionalInt.of(3)), goodsOut("Out")).study(1, 0, 1);
         RunFigures run = Runs.of(study);
         assertEquals(3, at(run, "Belt").contentMost());
         assertEquals(3 * 3600 / 20.0, at(run, "Belt").out(), 3, "three in each 20 s");
@@ -175,8 +175,9 @@ class ConveyorTest {
 
     @Test
     void piecesAreSeenWhereTheyAre() {
-        Route bent = new Route(List.of(new Route.Leg.Straight(4, 0), new Route.Leg.Arc(1, 90), new Route.Leg.Straight(5, 0)));
-        Conveyor belt = belt("Belt", 1, 0.5).withRoute(bent);
+        ConveyorPath bent = new ConveyorPath(List.of(new ConveyorPath.PathLeg.Straight(4, 0), new ConveyorPath.PathLeg.Arc(1, 90),
+                new ConveyorPath.PathLeg.Straight(5, 0)));
+        Conveyor belt = belt("Belt", 1, 0.5).withConveyorPath(bent);
         Study study = lines().chain(onDemand("In"), belt.with(belt.basics().withOutletShut(ShutTime.parse("40 s on"))), goodsOut("Out"))
                 .study(1, 0, 1);
         Trace trace = Runs.traceOf(study);

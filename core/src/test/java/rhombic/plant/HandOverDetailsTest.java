@@ -27,9 +27,9 @@ import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.Work;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Taking;
+import rhombic.study.value.Selection;
 import rhombic.study.value.TimeSource;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceSpot;
 import rhombic.trace.Trace;
@@ -39,8 +39,8 @@ import rhombic.validation.Lines;
 class HandOverDetailsTest {
     private static final long SECOND = 1_000_000_000L;
 
-    private static Work work(int places, int inputRoom, String text) {
-        return Work.of(places, inputRoom, new TimeSource.Drawn(time(text)));
+    private static Work work(int places, int inputCapacity, String text) {
+        return Work.of(places, inputCapacity, new TimeSource.Drawn(time(text)));
     }
 
     @Test
@@ -57,9 +57,9 @@ class HandOverDetailsTest {
                 "both that are left are done");
     }
 
-    private static AssemblyStation join(int places, int inputRoom, int partRoom) {
-        return new AssemblyStation(Basics.of("Join", SOMEWHERE), work(places, inputRoom, "10 s"), AssemblyStation.Way.ASSEMBLE,
-                List.of("Frame"), new Recipe.Fixed(List.of(new Recipe.Part("Coil", 2))), partRoom, "");
+    private static AssemblyStation join(int places, int inputCapacity, int partCapacity) {
+        return new AssemblyStation(Basics.of("Join", SOMEWHERE), work(places, inputCapacity, "10 s"), AssemblyStation.Method.ASSEMBLE,
+                List.of("Frame"), new Recipe.Fixed(List.of(new Recipe.Part("Coil", 2))), partCapacity, "");
     }
 
     @Test
@@ -91,7 +91,7 @@ class HandOverDetailsTest {
 
     @Test
     void aBatchThatIsCompleteWhileAllPlacesAreBusyFollowsWhenOneIsFree() {
-        AssemblyStation gather = new AssemblyStation(Basics.of("Gather", SOMEWHERE), work(1, 0, "100 s"), AssemblyStation.Way.BATCH,
+        AssemblyStation gather = new AssemblyStation(Basics.of("Gather", SOMEWHERE), work(1, 0, "100 s"), AssemblyStation.Method.BATCH,
                 List.of(), new Recipe.Fixed(List.of(new Recipe.Part("S", 2))), 2, "Batch");
         Lines lines = new Lines().types(type("S"), type("Batch")).chain(timetable("In", "0 s 2 S", "10 s 2 S"), gather, goodsOut("Out"));
         RunFigures run = Runs.of(lines.study(1, 0, 1));
@@ -123,7 +123,8 @@ class HandOverDetailsTest {
         Equipment choosy = station("Station", 1, 0, "10 s");
         Lines lines = new Lines().types(type("S", "due", 1), type("M", "due", 5), type("L", "due", 9)).chain(timetable("First", "0 s S"))
                 .chain(timetable("In", "1 s S", "3 s L"), stack).chain(timetable("Other", "2 s M"), buffer("Lane", 3))
-                .chain(choosy.with(choosy.basics().withTaking(Taking.byFormula("piece.due"))), goodsOut("Out")).link("First", "Station")
+                .chain(choosy.with(choosy.basics().withSelection(Selection.byFormula("piece.due"))), goodsOut("Out"))
+                .link("First", "Station")
                 .link("Stack", "Station").link("Lane", "Station");
         Trace trace = Runs.traceOf(lines.study(1, 0, 1));
         assertEquals(List.of(3, 2, 1),
@@ -181,7 +182,7 @@ class HandOverDetailsTest {
     @Test
     void firstFreeRemembersWhoWasServedFromItsLine() {
         Equipment in = stock("In", "Piece", 6);
-        Lines lines = new Lines().chain(in.with(in.basics().withWayOut(new WayOut(WayOut.Choice.FIRST_FREE, ""))))
+        Lines lines = new Lines().chain(in.with(in.basics().withRouting(new Routing(Routing.Choice.FIRST_FREE, ""))))
                 .chain(station("A", 1, 0, "10 s")).chain(station("B", 1, 0, "10 s")).chain(goodsOut("Out"))
                 .link("In", "A").link("In", "B").link("A", "Out").link("B", "Out");
         RunFigures run = Runs.of(lines.study(100 / 3600.0, 0, 1));
@@ -193,7 +194,7 @@ class HandOverDetailsTest {
     @Test
     void theShortestQueueIsChosenWhenAPlaceCanTakeThePiece() {
         Equipment in = timetable("In", "0 s 4 Piece");
-        Lines lines = new Lines().chain(in.with(in.basics().withWayOut(new WayOut(WayOut.Choice.SHORTEST_QUEUE, ""))))
+        Lines lines = new Lines().chain(in.with(in.basics().withRouting(new Routing(Routing.Choice.SHORTEST_QUEUE, ""))))
                 .chain(station("A", 1, 0, "100 s")).chain(station("B", 1, 1, "100 s")).chain(goodsOut("Out"))
                 .link("In", "A").link("In", "B").link("A", "Out").link("B", "Out");
         Trace trace = Runs.traceOf(lines.study(1, 0, 1));

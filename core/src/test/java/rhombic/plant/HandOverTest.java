@@ -125,7 +125,7 @@ class HandOverTest {
 
     @Test
     void whatIsTurnedAwayIsCountedAndNotIn() {
-        GoodsIn in = arrivals("In", "10 s", 1).withWhenFull(GoodsIn.WhenFull.TURN_AWAY);
+        GoodsIn in = arrivals("In", "10 s", 1).withWhenFull(GoodsIn.WhenFull.REJECT);
         RunFigures run = run(new Lines().chain(in, station("S", 1, 0, "25 s"), goodsOut("Out")).study(0.5, 0, 1));
         // One of three is taken: at 10 s, 40 s, 70 s, …
         assertEquals(60, run.in());

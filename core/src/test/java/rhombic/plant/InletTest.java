@@ -32,7 +32,7 @@ class InletTest {
     private static final long SECOND = 1_000_000_000L;
 
     private static Equipment shut(Equipment thing, String times) {
-        return thing.with(thing.basics().withShut(ShutTime.parse(times)));
+        return thing.with(thing.basics().withInletShut(ShutTime.parse(times)));
     }
 
     @Test

@@ -32,9 +32,9 @@ class InspectionTest {
     private static final PieceType PIECE = PieceType.usual("Piece")
             .withLooks(List.of(new Look("usual", "#2E7F9E"), new Look("failed", "#C8452F")));
 
-    private static Station check(double percent, double factor, int mostTimes, int room) {
+    private static Station check(double percent, double factor, int maxReworks, int room) {
         return new Station(Basics.of("Check", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("10 s"))), Work.Load.SINGLE,
-                new Inspection(Quantity.percent(percent), "failed", factor, mostTimes, room));
+                new Inspection(Quantity.percent(percent), "failed", factor, maxReworks, room));
     }
 
     @Test

@@ -40,9 +40,9 @@ import rhombic.validation.Lines;
 class JoiningTest {
     private static final PieceType PALLET = PieceType.pallet("Pallet");
 
-    private static AssemblyStation joins(AssemblyStation.Way way, String base, Recipe recipe, int partRoom, String result) {
+    private static AssemblyStation joins(AssemblyStation.Method way, String base, Recipe recipe, int partCapacity, String result) {
         return new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("10 s"))), way,
-                base.isEmpty() ? List.of() : List.of(base), recipe, partRoom, result);
+                base.isEmpty() ? List.of() : List.of(base), recipe, partCapacity, result);
     }
 
     private static Recipe parts(Object... typesAndCounts) {
@@ -66,7 +66,7 @@ class JoiningTest {
         // Coils first, the frame last at 30 s: joined from 30 to 40 s. The links stand in another order than the recipe.
         Lines lines = new Lines().types(type("Coil"), type("Bolt"), type("Frame"), type("Pump"))
                 .chain(timetable("Coils", "0 s 2 Coil")).chain(timetable("Bolts", "20 s 4 Bolt")).chain(timetable("Frames", "30 s Frame"))
-                .chain(joins(AssemblyStation.Way.ASSEMBLE, "Frame", parts("Coil", 2, "Bolt", 4), 4, "Pump"), goodsOut("Out"))
+                .chain(joins(AssemblyStation.Method.ASSEMBLE, "Frame", parts("Coil", 2, "Bolt", 4), 4, "Pump"), goodsOut("Out"))
                 .link("Coils", "Join").link("Bolts", "Join").link("Frames", "Join");
         RunFigures run = Runs.of(lines.study(100 / 3600.0, 0, 1));
         assertEquals(1, run.out());
@@ -83,7 +83,7 @@ class JoiningTest {
     void eachPartTypeWaitsInARoomOfItsOwn() {
         Lines lines = new Lines().types(type("Coil"), type("Bolt"), type("Frame"))
                 .chain(stock("Coils", "Coil", 9)).chain(stock("Bolts", "Bolt", 9)).chain(stock("Frames", "Frame", 1))
-                .chain(joins(AssemblyStation.Way.ASSEMBLE, "Frame", parts("Coil", 1, "Bolt", 3), 3, ""), goodsOut("Out"))
+                .chain(joins(AssemblyStation.Method.ASSEMBLE, "Frame", parts("Coil", 1, "Bolt", 3), 3, ""), goodsOut("Out"))
                 .link("Coils", "Join").link("Bolts", "Join").link("Frames", "Join");
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(1, run.out());
@@ -100,7 +100,7 @@ class JoiningTest {
         byType.put("L", List.of(new Recipe.Part("Coil", 3)));
         for (Recipe recipe : List.of(new Recipe.ByKey("piece.type", byType), new Recipe.FromTable("Parts", "piece.type"))) {
             AssemblyStation join = new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("10 s"))),
-                    AssemblyStation.Way.ASSEMBLE, List.of("S", "L"), recipe, 9, "");
+                    AssemblyStation.Method.ASSEMBLE, List.of("S", "L"), recipe, 9, "");
             Lines lines = new Lines().types(type("S"), type("L"), type("Coil")).chain(timetable("Frames", "0 s S", "0 s L", "0 s S"))
                     .chain(stock("Coils", "Coil", 9)).chain(join, goodsOut("Out"))
                     .link("Frames", "Join").link("Coils", "Join").tables(table("Parts", "S:Coil:1", "L:Coil:3"));
@@ -113,7 +113,7 @@ class JoiningTest {
     @Test
     void aRecipeThatSaysNothingForABaseStopsTheRunInWords() {
         AssemblyStation join = new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("10 s"))),
-                AssemblyStation.Way.ASSEMBLE, List.of("S", "L"),
+                AssemblyStation.Method.ASSEMBLE, List.of("S", "L"),
                 new Recipe.ByKey("piece.type", Map.of("S", List.of(new Recipe.Part("Coil", 1)))), 9, "");
         Lines lines = new Lines().types(type("S"), type("L"), type("Coil")).chain(timetable("Frames", "0 s L"))
                 .chain(stock("Coils", "Coil", 9)).chain(join, goodsOut("Out")).link("Frames", "Join").link("Coils", "Join");
@@ -124,11 +124,11 @@ class JoiningTest {
     private static Lines palletLoop() {
         return new Lines().types(type("Piece"), PALLET).chain(stock("Pieces", "Piece", 7))
                 .chain(stock("Pallets", "Pallet", 2), buffer("Empty", -1))
-                .chain(joins(AssemblyStation.Way.PACK, "Pallet", parts("Piece", 2), 4, ""),
+                .chain(joins(AssemblyStation.Method.PACK, "Pallet", parts("Piece", 2), 4, ""),
                         unpacking(new UnpackingStation.Parting.TakeOff()))
                 .chain(goodsOut("Out"))
                 .link("Pieces", "Join").link("Empty", "Join").link(new Link("Part", "Out", Optional.empty(), new LinkFilter.Contents()))
-                .link(new Link("Part", "Empty", Optional.empty(), new LinkFilter.Carriers()));
+                .link(new Link("Part", "Empty", Optional.empty(), new LinkFilter.LoadCarriers()));
     }
 
     @Test
@@ -160,7 +160,7 @@ class JoiningTest {
     @Test
     void carriersThatLeaveWithTheirLoadCountOneByOneButNotAsThroughput() {
         Lines lines = new Lines().types(type("Piece"), PALLET).chain(stock("Pieces", "Piece", 4)).chain(stock("Pallets", "Pallet", 2))
-                .chain(joins(AssemblyStation.Way.PACK, "Pallet", parts("Piece", 2), 4, ""), goodsOut("Out")).link("Pieces", "Join")
+                .chain(joins(AssemblyStation.Method.PACK, "Pallet", parts("Piece", 2), 4, ""), goodsOut("Out")).link("Pieces", "Join")
                 .link("Pallets", "Join");
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(6, run.out());
@@ -172,7 +172,7 @@ class JoiningTest {
     @Test
     void aBatchGoesOnTogetherAndCanBeUndone() {
         Lines lines = new Lines().types(type("S"), type("M"), type("Batch")).chain(timetable("In", "0 s S", "10 s M", "20 s S", "30 s M"))
-                .chain(joins(AssemblyStation.Way.BATCH, "", parts(Recipe.ANY_TYPE, 3), 3, "Batch"), station("Oven", 1, 0, "60 s"),
+                .chain(joins(AssemblyStation.Method.BATCH, "", parts(Recipe.ANY_TYPE, 3), 3, "Batch"), station("Oven", 1, 0, "60 s"),
                         unpacking(new UnpackingStation.Parting.TakeOff()), goodsOut("Out"))
                 .link("In", "Join");
         RunFigures run = Runs.of(lines.study(1, 0, 1));
@@ -201,10 +201,11 @@ class JoiningTest {
     void carrierAndContentsLeaveEachByItself() {
         // Nothing takes contents: the pallet still goes on.
         Lines lines = new Lines().types(type("Piece"), PALLET).chain(stock("Pieces", "Piece", 2)).chain(stock("Pallets", "Pallet", 1))
-                .chain(joins(AssemblyStation.Way.PACK, "Pallet", parts("Piece", 2), 4, ""),
+                .chain(joins(AssemblyStation.Method.PACK, "Pallet", parts("Piece", 2), 4, ""),
                         unpacking(new UnpackingStation.Parting.TakeOff()))
                 .chain(buffer("Empty", -1)).chain(station("Shut", 1, 0, "100 h"))
-                .link("Pieces", "Join").link("Pallets", "Join").link(new Link("Part", "Empty", Optional.empty(), new LinkFilter.Carriers()))
+                .link("Pieces", "Join").link("Pallets", "Join")
+                .link(new Link("Part", "Empty", Optional.empty(), new LinkFilter.LoadCarriers()))
                 .link(new Link("Part", "Shut", Optional.empty(), new LinkFilter.Contents()));
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(1, at(run, "Empty").contentNow());
@@ -229,7 +230,7 @@ class JoiningTest {
                 java.util.Map.of("S", List.of(new Recipe.Part("Coil", 1)), "L", List.of(new Recipe.Part("Coil", 3))));
         Lines lines = new Lines().types(type("Frame", "model", "S"), type("Coil"))
                 .chain(timetable("Frames", "0 s Frame", "10 s Frame", "20 s Frame"),
-                        joins(AssemblyStation.Way.ASSEMBLE, "Frame", byModel, 9, ""), goodsOut("Out"))
+                        joins(AssemblyStation.Method.ASSEMBLE, "Frame", byModel, 9, ""), goodsOut("Out"))
                 .chain(timetable("Coils", "0 s 9 Coil")).link("Coils", "Join")
                 .rules(new rhombic.study.Rule("Large", rhombic.study.RuleText.when("a piece enters Join"),
                         "piece.type == 'Frame' and clock.seconds > 15", List.of(rhombic.study.RuleText.action("set model to 'L'"))));
@@ -244,7 +245,7 @@ class JoiningTest {
         Lines lines = new Lines().types(type("S"), type("L"), type("Coil")).tables(Lines.table("Parts", "S:Coil:1", "L:Coil:4"))
                 .chain(timetable("Frames", "0 s S", "0 s L", "0 s S"),
                         new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 9, new TimeSource.Drawn(time("10 s"))),
-                                AssemblyStation.Way.ASSEMBLE,
+                                AssemblyStation.Method.ASSEMBLE,
                                 List.of("S", "L"), new Recipe.FromTable("Parts", "piece.type"), 9, ""),
                         goodsOut("Out"))
                 .chain(timetable("Coils", "0 s 8 Coil")).link("Coils", "Join");
@@ -257,7 +258,7 @@ class JoiningTest {
     void aBatchHasNoBaseThatAKeyCouldBeOf() {
         Recipe byPiece = new Recipe.ByKey("piece.type", java.util.Map.of("Coil", List.of(new Recipe.Part("Coil", 6))));
         var refused = org.junit.jupiter.api.Assertions.assertThrows(rhombic.study.value.StudyException.class,
-                () -> joins(AssemblyStation.Way.BATCH, "", byPiece, 12, "Batch"));
+                () -> joins(AssemblyStation.Method.BATCH, "", byPiece, 12, "Batch"));
         assertEquals("A batch has no base that its recipe could depend on: give it a fixed recipe", refused.getMessage());
     }
 }

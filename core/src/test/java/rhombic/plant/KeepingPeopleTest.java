@@ -86,7 +86,7 @@ class KeepingPeopleTest {
     @Test
     void theFirstOfACrewIsRememberedLikeAnyOther() {
         // whoever did it last comes again; else the first in order, who has other work at 15 s
-        Crew crew = workers(2).withWho(Crew.Who.SAME);
+        Crew crew = workers(2).withPersonRule(Crew.PersonRule.SAME);
         Lines lines = new Lines().types(BOX, OTHER)
                 .chain(timetable("In", "0 s Piece", "20 s Piece", "40 s Piece"), needs(station("A", 1, 0, "10 s"), Need.of("Worker")),
                         goodsOut("Out"))

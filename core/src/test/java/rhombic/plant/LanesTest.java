@@ -28,8 +28,8 @@ import rhombic.study.kind.Station;
 import rhombic.study.kind.Work;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Route;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.ConveyorPath;
+import rhombic.study.value.Routing;
 import rhombic.validation.Lines;
 
 /** Lanes side by side, by hand: pieces of 0.6 m, 0.4 m apart, so one a metre. */
@@ -38,14 +38,14 @@ class LanesTest {
     private static final PieceType OTHER = PieceType.usual("Other");
     private static final double NEAR = 1e-9;
 
-    private static Conveyor belt(String name, Route route, double speed, int lanes, Fitting... fittings) {
+    private static Conveyor belt(String name, ConveyorPath route, double speed, int lanes, Fitting... fittings) {
         return Conveyor.usual(Basics.of(name, SOMEWHERE), route)
                 .withGap(new Quantity(1 - BOX.length().inBaseUnit(), Unit.METRE)).withSpeed(new Quantity(speed, Unit.METRE_PER_SECOND))
                 .withLanes(lanes).withFittings(List.of(fittings));
     }
 
     private static Conveyor belt(String name, double speed, int lanes, Fitting... fittings) {
-        return belt(name, Route.straight(10), speed, lanes, fittings);
+        return belt(name, ConveyorPath.straight(10), speed, lanes, fittings);
     }
 
     private static double lead(RunFigures run, String type) {
@@ -88,13 +88,14 @@ class LanesTest {
 
     @Test
     void bendsKeepTheOrderOfLanesAndEachGoesWhereItsLaneDoes() {
-        Route bent = new Route(List.of(new Route.Leg.Straight(4, 0), new Route.Leg.Arc(2, 90), new Route.Leg.Straight(3, 0),
-                new Route.Leg.Arc(2, -90), new Route.Leg.Straight(2, 0)));
+        ConveyorPath bent = new ConveyorPath(List.of(new ConveyorPath.PathLeg.Straight(4, 0), new ConveyorPath.PathLeg.Arc(2, 90),
+                new ConveyorPath.PathLeg.Straight(3, 0),
+                new ConveyorPath.PathLeg.Arc(2, -90), new ConveyorPath.PathLeg.Straight(2, 0)));
         Conveyor many = belt("Many", bent, 0.5, 4);
         Lines lines = new Lines().types(BOX).chain(stock("In", "Piece", 40), many).chain(goodsOut("Out 1")).chain(goodsOut("Out 2"))
                 .chain(goodsOut("Out 3")).chain(goodsOut("Out 4"));
         for (int lane = 1; lane <= 4; lane++) {
-            lines.link(new Link("Many", "Out " + lane).withFilter(new LinkFilter.Where("piece.onLane == " + lane)));
+            lines.link(new Link("Many", "Out " + lane).withFilter(new LinkFilter.Condition("piece.onLane == " + lane)));
         }
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         for (int lane = 1; lane <= 4; lane++) {
@@ -107,10 +108,10 @@ class LanesTest {
 
     @Test
     void aDivertHandsOnInASetTime() {
-        Fitting divert = new Fitting.Divert("Aside", new Quantity(4, Unit.METRE), Fitting.Side.LEFT, WayOut.PREFERENCE);
+        Fitting divert = new Fitting.Divert("Aside", new Quantity(4, Unit.METRE), Fitting.Side.LEFT, Routing.PREFERENCE);
         Lines lines = new Lines().types(BOX, OTHER).chain(timetable("In", "0 s Other", "0 s Piece", "0 s Other"),
                 belt("Main", 0.5, 1, divert), goodsOut("Out"))
-                .chain(belt("Side", Route.straight(3), 0.5, 1), goodsOut("Beside"));
+                .chain(belt("Side", ConveyorPath.straight(3), 0.5, 1), goodsOut("Beside"));
         RunFigures run = Runs.of(lines.link(new Link("Main", "Side").withFilter(new LinkFilter.Types(List.of("Other")))
                 .withPorts("Aside", "").withTravel(new Travel.InTime(time("3 s"), 0))).study(1, 0, 1));
         // 8 s to the divert, 3 s across, 6 s on the other; the second of them came on 4 s later
@@ -120,7 +121,7 @@ class LanesTest {
 
     @Test
     void eachLaneMergesOnlyWhereTheOthersAreNot() {
-        Fitting merge = new Fitting.Merge("Into", new Quantity(6, Unit.METRE), Fitting.Side.RIGHT, Fitting.First.SIDE);
+        Fitting merge = new Fitting.Merge("Into", new Quantity(6, Unit.METRE), Fitting.Side.RIGHT, Fitting.Priority.SIDE);
         Conveyor main = belt("Main", 0.5, 3, merge).withWidth(Quantity.parse("0.2 m", Dimension.LENGTH));
         RunFigures run = Runs.of(new Lines().types(BOX, OTHER).chain(onDemand("In"), main, goodsOut("Out"))
                 .chain(stock("Side", "Other", 2000)).link(new Link("Side", "Main").withPorts("", "Into")).study(1, 0.5, 1));

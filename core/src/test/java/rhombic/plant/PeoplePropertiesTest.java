@@ -48,10 +48,10 @@ class PeoplePropertiesTest {
             if (!e.shares().isEmpty()) {
                 assertEquals(1, e.shares().values().stream().mapToDouble(Double::doubleValue).sum(), 1e-9, e.name());
             }
-            double shown = e.share(EquipmentState.DOWN) + e.share(EquipmentState.AWAITING_REPAIR);
+            double shown = e.share(EquipmentState.DOWN) + e.share(EquipmentState.WAITING_FOR_REPAIR);
             double ofModes = e.modes().stream().mapToDouble(ModeFigures::downShare).sum();
             boolean withOthers = study.equipment().stream().flatMap(t -> t.basics().duty().failures().stream())
-                    .anyMatch(m -> m.also().contains(e.name()));
+                    .anyMatch(m -> m.stopsWith().contains(e.name()));
             assertTrue(withOthers || shown <= ofModes + 1e-9, e.name() + " shows more down time than its modes had");
         }
     }
@@ -98,7 +98,7 @@ class PeoplePropertiesTest {
         Study study = RandomStudies.of(seed);
         Assume.that(isStaffed(study));
         Study renamed = study.changed("Crew A", e -> e.named("Welders"))
-                .renamed(new rhombic.study.Renaming(rhombic.study.Renaming.What.CALENDAR, "Early", "Morning"));
+                .renamed(new rhombic.study.Renaming(rhombic.study.Renaming.Kind.CALENDAR, "Early", "Morning"));
         RunFigures before = Runs.of(study);
         RunFigures after = Runs.of(renamed);
         assertEquals(before.events(), after.events());

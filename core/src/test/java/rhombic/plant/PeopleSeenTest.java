@@ -39,7 +39,7 @@ import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
 import rhombic.study.duty.UpTime;
-import rhombic.study.duty.WhenOver;
+import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Crew;
@@ -115,7 +115,7 @@ class PeopleSeenTest {
     @Test
     void atABreakTheyGoToTheBreakAreaAndAtTheEndOfTheShiftHome() {
         Equipment area = new BreakArea(Basics.of("Area", Placement.at(40, 0)));
-        Crew crew = onDuty(crew("W", 1, 0).withBreakArea("Area"), "C", WhenOver.FINISH);
+        Crew crew = onDuty(crew("W", 1, 0).withBreakArea("Area"), "C", AtShiftEnd.FINISH);
         Study study = new Lines().chain(stock("In", "Piece", 1), goodsOut("Out")).chain(crew).chain(area).study(2, 0, 1)
                 .withCalendars(List.of(calendar("06:00 07:00", "06:10 06:20 break", "06:50 07:00 break")));
         Trace trace = Runs.traceOf(study);
@@ -168,15 +168,15 @@ class PeopleSeenTest {
 
     @Test
     void aCrewMayGoByWhoDidItLast() {
-        for (Crew.Who who : List.of(Crew.Who.SAME, Crew.Who.IN_ORDER)) {
-            Crew pair = atOnce("W", 2).withWho(who)
+        for (Crew.PersonRule who : List.of(Crew.PersonRule.SAME, Crew.PersonRule.IN_ORDER)) {
+            Crew pair = atOnce("W", 2).withPersonRule(who)
                     .withPersons(List.of(new Person("Ada", 1, List.of()), new Person("Ben", 1, List.of())));
             Study study = new Lines()
                     .chain(timetable("In 1", "0 s Piece"), needs(station("A", 1, 0, "10 s"), Need.of("W")), goodsOut("Out"))
                     .chain(timetable("In 2", "5 s Piece", "20 s Piece", "40 s Piece"),
                             needs(station("B", 1, 0, "10 s"), Need.of("W")))
                     .link("B", "Out").chain(pair).study(100 / 3600.0, 0, 1);
-            assertEquals(who == Crew.Who.SAME ? 3 : 1, person(Runs.of(study), "Ben").jobs(), who.word());
+            assertEquals(who == Crew.PersonRule.SAME ? 3 : 1, person(Runs.of(study), "Ben").jobs(), who.word());
         }
     }
 
@@ -188,7 +188,7 @@ class PeopleSeenTest {
         for (int seconds : new int[] {20, 50}) {
             Study study = new Lines()
                     .chain(timetable("In 1", "0 s Piece"), fails(needs(station("Long", 1, 0, "100 s"), Need.of("W")),
-                            mode("m", "1000 s", UpTime.Clock.CALENDAR, "40 s").withFirst(time("30 s"))), goodsOut("Out"))
+                            mode("m", "1000 s", UpTime.Clock.CALENDAR, "40 s").withFirstFailure(time("30 s"))), goodsOut("Out"))
                     .chain(timetable("In 2", "35 s Piece"), needs(station("Short", 1, 0, seconds + " s"), Need.of("W")))
                     .link("Short", "Out").chain(atOnce("W", 1)).study(300 / 3600.0, 0, 1);
             RunFigures run = Runs.of(study);
@@ -205,7 +205,7 @@ class PeopleSeenTest {
     void whoIsOnTheWayToAMachineThatBreaksTurnsRound() {
         Study study = new Lines().chain(timetable("In", "0 s Piece"),
                 fails(needs(station("S", 1, 0, "60 s"), Need.of("W")),
-                        mode("m", "1000 s", UpTime.Clock.CALENDAR, "40 s").withFirst(time("10 s"))),
+                        mode("m", "1000 s", UpTime.Clock.CALENDAR, "40 s").withFirstFailure(time("10 s"))),
                 goodsOut("Out"))
                 .chain(crew("W", 1, -20)).study(300 / 3600.0, 0, 1);
         // 10 m there, 10 m back, at 50 s again: 18.8 m, 60 s of work, and home.
@@ -221,15 +221,15 @@ class PeopleSeenTest {
     @Test
     void aRepairThatYieldsIsInterruptedAndGoesOn() {
         // Down at 10 s, repaired for 40 s, called away at 50 s for 30 s, repaired from 80 s for 60 s more.
-        FailureMode stop = mode("m", "1000 s", UpTime.Clock.CALENDAR, "100 s").withFirst(time("10 s"))
-                .withRepair(List.of(Need.of("W").withYields(true)));
+        FailureMode stop = mode("m", "1000 s", UpTime.Clock.CALENDAR, "100 s").withFirstFailure(time("10 s"))
+                .withRepairedBy(List.of(Need.of("W").withPreemptible(true)));
         Study study = new Lines().chain(timetable("In 1", "0 s Piece"), fails(station("A", 1, 0, "200 s"), stop), goodsOut("Out"))
                 .chain(timetable("In 2", "50 s Piece"), needs(station("Urgent", 1, 0, "30 s"), Need.of("W").withPriority(9)))
                 .link("Urgent", "Out").chain(atOnce("W", 1)).study(400 / 3600.0, 0, 1);
         RunFigures run = Runs.of(study);
         assertEquals(330, at(run, "A").stay().most(), NEAR);
         assertEquals(100.0 / 400, at(run, "A").share(EquipmentState.DOWN), NEAR);
-        assertEquals(30.0 / 400, at(run, "A").share(EquipmentState.AWAITING_REPAIR), NEAR);
+        assertEquals(30.0 / 400, at(run, "A").share(EquipmentState.WAITING_FOR_REPAIR), NEAR);
         ModeFigures figures = at(run, "A").modes().getFirst();
         assertEquals(100.0 / 400, figures.repairShare(), NEAR);
         assertEquals(30.0 / 400, figures.waitingShare(), NEAR);
@@ -239,7 +239,8 @@ class PeopleSeenTest {
 
     @Test
     void aRepairerWithAFactorTakesLonger() {
-        FailureMode stop = mode("m", "1000 s", UpTime.Clock.CALENDAR, "100 s").withFirst(time("10 s")).withRepair(List.of(Need.of("W")));
+        FailureMode stop = mode("m", "1000 s", UpTime.Clock.CALENDAR, "100 s").withFirstFailure(time("10 s"))
+                .withRepairedBy(List.of(Need.of("W")));
         Study study = new Lines().chain(timetable("In", "0 s Piece"), fails(station("A", 1, 0, "50 s"), stop), goodsOut("Out"))
                 .chain(atOnce("W", 1).withPersons(List.of(new Person("Ada", 1.5, List.of())))).study(400 / 3600.0, 0, 1);
         assertEquals(200, at(Runs.of(study), "A").stay().most(), NEAR);
@@ -275,22 +276,23 @@ class PeopleSeenTest {
     @Test
     void oneWhoMendsAndAnotherWhoIsAwaitedShowsAsDown() {
         // B stands with A. A's fitter comes at once: both are down; without a fitter both would wait for one.
-        FailureMode stop = mode("m", "1000 s", UpTime.Clock.CALENDAR, "50 s").withFirst(time("10 s")).withRepair(List.of(Need.of("W")))
-                .withAlso(List.of("B"));
+        FailureMode stop = mode("m", "1000 s", UpTime.Clock.CALENDAR, "50 s").withFirstFailure(time("10 s"))
+                .withRepairedBy(List.of(Need.of("W")))
+                .withStopsWith(List.of("B"));
         Study study = new Lines()
                 .chain(onDemand("In"), fails(station("A", 1, 0, "30 s"), stop), station("B", 1, 0, "30 s"), goodsOut("Out"))
                 .chain(atOnce("W", 1)).study(100 / 3600.0, 0, 1);
         RunFigures run = Runs.of(study);
         assertEquals(0.5, at(run, "A").share(EquipmentState.DOWN), NEAR);
         assertEquals(0.5, at(run, "B").share(EquipmentState.DOWN), NEAR);
-        assertEquals(0, at(run, "A").share(EquipmentState.AWAITING_REPAIR), NEAR);
+        assertEquals(0, at(run, "A").share(EquipmentState.WAITING_FOR_REPAIR), NEAR);
     }
 
     // ---- carrying
 
     @Test
     void whoeverCarriesWalksEachMetreAtHisSpeedAndBringsWhatHeHasBeforeABreak() {
-        Crew crew = crew("W", 1, 0).withWaits(Crew.Waits.WHERE_THEY_ARE);
+        Crew crew = crew("W", 1, 0).withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE);
         Study study = new Lines().chain(stock("In", "Piece", 30), buffer("Store", -1).placed(Placement.at(10, 0)))
                 .chain(goodsOut("Out").placed(Placement.at(60, 0)))
                 .link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("W"), 1))).chain(crew).study(1000 / 3600.0, 0, 1);
@@ -304,7 +306,7 @@ class PeopleSeenTest {
         double brought = second(story.get(carries + 1));
         assertEquals(44.1, brought - second(story.get(carries)), 0.11, "50 m less 4 m and 1 m that they are deep and twice 0.45 m");
         LocalTime begins = LocalTime.of(6, 0).plusSeconds((long) (brought - 5));
-        Study paused = study.changed("W", e -> onDuty((Crew) e, "C", WhenOver.STOP))
+        Study paused = study.changed("W", e -> onDuty((Crew) e, "C", AtShiftEnd.STOP))
                 .withCalendars(List.of(calendar("06:00 14:00", begins + " 06:10 break")));
         List<String> then = story(Runs.traceOf(paused), 0);
         assertEquals(story.subList(0, carries + 1), then.subList(0, carries + 1));

@@ -38,7 +38,7 @@ import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
 import rhombic.study.duty.Spell;
 import rhombic.study.duty.UpTime;
-import rhombic.study.duty.WhenOver;
+import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
@@ -107,9 +107,10 @@ class PeopleTest {
     void whatIsWorkedOnGoesOnIsBegunAgainOrIsScrapped() {
         int[] out = new int[3];
         int[] scrapped = new int[3];
-        for (FailureMode.Piece piece : FailureMode.Piece.values()) {
+        for (FailureMode.InterruptedPiece piece : FailureMode.InterruptedPiece.values()) {
             Study study = new Lines().chain(onDemand("In"), fails(station("S", 1, 0, "40 s"),
-                    mode("stop", "100 s", UpTime.Clock.CALENDAR, "20 s").withPiece(piece)), goodsOut("Out")).study(240 / 3600.0, 0, 1);
+                    mode("stop", "100 s", UpTime.Clock.CALENDAR, "20 s").withInterruptedPiece(piece)), goodsOut("Out"))
+                    .study(240 / 3600.0, 0, 1);
             RunFigures run = Runs.of(study);
             out[piece.ordinal()] = (int) at(run, "S").out();
             scrapped[piece.ordinal()] = (int) at(run, "S").scrapped();
@@ -123,12 +124,12 @@ class PeopleTest {
     @Test
     void theWaitForTheRepairerCountsApartAndAWarmUpCutsBoth() {
         // Two machines fail at 100 s; one fitter repairs 60 s each: the second waits from 100 to 160 s, is repaired to 220 s.
-        FailureMode stop = mode("stop", "100 s", UpTime.Clock.CALENDAR, "60 s").withRepair(List.of(Need.of("Fitter")));
+        FailureMode stop = mode("stop", "100 s", UpTime.Clock.CALENDAR, "60 s").withRepairedBy(List.of(Need.of("Fitter")));
         Lines lines = new Lines().chain(onDemand("In"), fails(station("A", 1, 0, "1000 s"), stop), goodsOut("Out"))
                 .chain(fails(station("B", 1, 0, "1000 s"), stop)).link("In", "B").link("B", "Out").chain(crew("Fitter", 1));
         RunFigures whole = Runs.of(lines.study(250 / 3600.0, 0, 1));
         assertEquals(60.0 / 250, at(whole, "A").share(EquipmentState.DOWN), NEAR);
-        assertEquals(60.0 / 250, at(whole, "B").share(EquipmentState.AWAITING_REPAIR), NEAR);
+        assertEquals(60.0 / 250, at(whole, "B").share(EquipmentState.WAITING_FOR_REPAIR), NEAR);
         assertEquals(60.0 / 250, at(whole, "B").share(EquipmentState.DOWN), NEAR);
         assertEquals(120.0 / 250, person(whole, "Fitter").share(PersonState.REPAIR), NEAR);
         assertEquals(2, person(whole, "Fitter").jobs());
@@ -142,7 +143,7 @@ class PeopleTest {
     @Test
     void aFailureStopsItsGroupAndPlannedMaintenanceFollowsTheClock() {
         FailureMode plan = FailureMode.of("maintenance", new UpTime.Planned(List.of(DayOfWeek.MONDAY), LocalTime.of(7, 0)), time("30 min"))
-                .withAlso(List.of("B"));
+                .withStopsWith(List.of("B"));
         Study study = new Lines()
                 .chain(onDemand("In"), fails(station("A", 1, 0, "60 s"), plan), station("B", 1, 0, "60 s"), goodsOut("Out"))
                 .study(2, 0, 1);
@@ -155,8 +156,9 @@ class PeopleTest {
     @Test
     void aBrokenConveyorStandsAndABrokenBufferHandsNothingOn() {
         Study belt = new Lines().chain(stock("In", "Piece", 1),
-                fails(rhombic.study.kind.Conveyor.usual(Basics.of("Belt", Placement.at(0, 0)), rhombic.study.value.Route.straight(10)),
-                        mode("chain", "1000 s", UpTime.Clock.CALENDAR, "100 s").withFirst(time("8 s"))),
+                fails(rhombic.study.kind.Conveyor.usual(Basics.of("Belt", Placement.at(0, 0)),
+                        rhombic.study.value.ConveyorPath.straight(10)),
+                        mode("chain", "1000 s", UpTime.Clock.CALENDAR, "100 s").withFirstFailure(time("8 s"))),
                 goodsOut("Out")).study(200 / 3600.0, 0, 1);
         RunFigures run = Runs.of(belt);
         assertEquals(100 + 10 / belt.find("Belt").map(e -> ((rhombic.study.kind.Conveyor) e).speed().inBaseUnit()).orElseThrow(),
@@ -188,8 +190,8 @@ class PeopleTest {
     @Test
     void severalAreNeededAtOnceAndThoseForAPartLeaveBeforeTheEnd() {
         // Two of A and one B for the first half of 100 s: B is busy 50 s of each 100 s, the As too.
-        Station station = needs(station("S", 1, 0, "100 s"), Need.of("A").withPeople(2).withPart(Quantity.percent(50)),
-                Need.of("B").withPart(Quantity.percent(50)));
+        Station station = needs(station("S", 1, 0, "100 s"), Need.of("A").withPeople(2).withShare(Quantity.percent(50)),
+                Need.of("B").withShare(Quantity.percent(50)));
         RunFigures run = Runs.of(
                 new Lines().chain(onDemand("In"), station, goodsOut("Out")).chain(crew("A", 2)).chain(crew("B", 1)).study(1000 / 3600.0, 0,
                         1));
@@ -204,7 +206,7 @@ class PeopleTest {
         PieceType a = PieceType.usual("A");
         PieceType b = PieceType.usual("B");
         Station station = station("S", 1, 10, "10 s");
-        station = station.with(station.work().withChangeover(new TimeSource.Drawn(time("30 s"))).withSetters(List.of(Need.of("Tech")))
+        station = station.with(station.work().withChangeover(new TimeSource.Drawn(time("30 s"))).withSetupCrew(List.of(Need.of("Tech")))
                 .withService(new Work.Service(2, time("20 s"), List.of(Need.of("Tech")))));
         Study study = new Lines().types(a, b).chain(timetable("In", "0 s A", "0 s B", "0 s A", "0 s B"), station, goodsOut("Out"))
                 .chain(crew("Tech", 1)).study(300 / 3600.0, 0, 1);
@@ -235,7 +237,7 @@ class PeopleTest {
     void whatIsMoreUrgentCallsPeopleAwayFromWhatYields() {
         // The long job of 100 s begins at 10 s, yields at 50 s for 20 s, and ends at 130 s.
         Study study = new Lines()
-                .chain(timetable("In 1", "10 s Piece"), needs(station("Long", 1, 0, "100 s"), Need.of("W").withYields(true)),
+                .chain(timetable("In 1", "10 s Piece"), needs(station("Long", 1, 0, "100 s"), Need.of("W").withPreemptible(true)),
                         goodsOut("Out"))
                 .chain(timetable("In 2", "50 s Piece"), needs(station("Short", 1, 0, "20 s"), Need.of("W").withPriority(5)))
                 .link("Short", "Out").chain(crew("W", 1)).study(200 / 3600.0, 0, 1);
@@ -270,7 +272,7 @@ class PeopleTest {
         // From 6:00; the break is from 6:10 to 6:20. The piece comes at 6:05 and takes 10 min.
         Calendar early = calendar("06:00 14:00", "06:10 06:20 break");
         double[] lead = new double[3];
-        for (WhenOver over : WhenOver.values()) {
+        for (AtShiftEnd over : AtShiftEnd.values()) {
             Study study = new Lines()
                     .chain(timetable("In", "300 s Piece"), needs(station("S", 1, 0, "10 min"), Need.of("W")), goodsOut("Out"))
                     .chain(onDuty(crew("W", 1), "C", over)).chain(crew("Other", 1).withSkills(List.of("W")))
@@ -280,7 +282,7 @@ class PeopleTest {
         // Finish: done at 6:15. Stop: 5 min of work left at 6:20. Hand over: the other goes on at 6:10.
         assertEquals(List.of(10.0, 20.0, 10.0), Arrays.stream(lead).boxed().toList());
         Study over = new Lines().chain(timetable("In", "300 s Piece"), needs(station("S", 1, 0, "10 min"), Need.of("W")), goodsOut("Out"))
-                .chain(onDuty(crew("W", 1), "C", WhenOver.HAND_OVER)).chain(crew("Other", 1).withSkills(List.of("W")))
+                .chain(onDuty(crew("W", 1), "C", AtShiftEnd.HAND_OVER)).chain(crew("Other", 1).withSkills(List.of("W")))
                 .study(1, 0, 1).withCalendars(List.of(early));
         assertEquals(5.0 / 60, person(Runs.of(over), "Other").share(PersonState.WORKING), NEAR);
         assertEquals(10.0 / 60, person(Runs.of(over), "W").share(PersonState.ON_BREAK), NEAR);
@@ -289,13 +291,13 @@ class PeopleTest {
     @Test
     void equipmentOffShiftFinishesOrStopsAndTakesNothingIn() {
         Calendar hour = calendar("06:00 06:30", "06:50 14:00");
-        for (WhenOver over : List.of(WhenOver.FINISH, WhenOver.STOP)) {
+        for (AtShiftEnd over : List.of(AtShiftEnd.FINISH, AtShiftEnd.STOP)) {
             Study study = new Lines().chain(onDemand("In"), onDuty(station("S", 1, 0, "20 min"), "C", over), goodsOut("Out"))
                     .study(1.5, 0, 1).withCalendars(List.of(hour));
             RunFigures run = Runs.of(study);
             // Finish: 0-20, 20-40, then from 50: 50-70, 70-90. Stop: 0-20, 20-30 and 50-60, 60-80, 80-.
-            assertEquals(over == WhenOver.FINISH ? 4 : 3, run.out(), over.word());
-            assertEquals((over == WhenOver.FINISH ? 10.0 : 20.0) / 90, at(run, "S").share(EquipmentState.OFF_SHIFT), NEAR);
+            assertEquals(over == AtShiftEnd.FINISH ? 4 : 3, run.out(), over.word());
+            assertEquals((over == AtShiftEnd.FINISH ? 10.0 : 20.0) / 90, at(run, "S").share(EquipmentState.OFF_SHIFT), NEAR);
             assertEquals(1, at(run, "S").plannedUtilisation(), NEAR);
         }
     }
@@ -304,7 +306,7 @@ class PeopleTest {
     void aNightShiftPassesMidnightAndAnExceptionIsADayOff() {
         Calendar night = new Calendar("C", List.of(new Spell(List.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY), LocalTime.of(22, 0),
                 LocalTime.of(6, 0), false)), List.of(new Calendar.Exception(java.time.LocalDate.of(2027, 1, 5), List.of())));
-        Study study = new Lines().chain(onDemand("In"), onDuty(station("S", 1, 0, "60 s"), "C", WhenOver.STOP), goodsOut("Out"))
+        Study study = new Lines().chain(onDemand("In"), onDuty(station("S", 1, 0, "60 s"), "C", AtShiftEnd.STOP), goodsOut("Out"))
                 .study(72, 0, 1).withCalendars(List.of(night));
         // From Monday 6:00: the night of Monday works eight hours, that of Tuesday is free.
         assertEquals(8.0 / 72, at(Runs.of(study), "S").share(EquipmentState.WORKING), NEAR);
@@ -313,7 +315,7 @@ class PeopleTest {
 
     @Test
     void arrivalsPauseWhileAGoodsInIsOffShift() {
-        Study study = new Lines().chain(onDuty(arrivals("In", "7 min", 1), "C", WhenOver.FINISH), goodsOut("Out")).study(1, 0, 1)
+        Study study = new Lines().chain(onDuty(arrivals("In", "7 min", 1), "C", AtShiftEnd.FINISH), goodsOut("Out")).study(1, 0, 1)
                 .withCalendars(List.of(calendar("06:00 06:10", "06:30 14:00")));
         // 7, then 3 min pass before the gap of 20 min and 4 after it: 34, 41, 48, 55.
         assertEquals(5, Runs.of(study).out());
@@ -326,7 +328,7 @@ class PeopleTest {
         long[] out = new long[2];
         for (int most : new int[] {1, 3}) {
             Crew crew = Crew.usual(Basics.of("W", Placement.at(0, 0))).withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED)))
-                    .withWaits(Crew.Waits.WHERE_THEY_ARE);
+                    .withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE);
             Equipment store = buffer("Store", -1).placed(Placement.at(10, 0));
             Equipment out2 = goodsOut("Out").placed(Placement.at(30, 0));
             Study study = new Lines().chain(stock("In", "Piece", 30), store).chain(out2)

@@ -13,7 +13,7 @@ import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Spell;
 import rhombic.study.duty.UpTime;
-import rhombic.study.duty.WhenOver;
+import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Operation;
 import rhombic.study.kind.Station;
@@ -33,9 +33,9 @@ final class Peopled {
         return changed;
     }
 
-    static <E extends Equipment> E onDuty(E thing, String calendar, WhenOver whenOver) {
+    static <E extends Equipment> E onDuty(E thing, String calendar, AtShiftEnd atShiftEnd) {
         @SuppressWarnings("unchecked") // of the same kind
-        E changed = (E) thing.with(thing.basics().withDuty(thing.basics().duty().withCalendar(calendar).withWhenOver(whenOver)));
+        E changed = (E) thing.with(thing.basics().withDuty(thing.basics().duty().withCalendar(calendar).withAtShiftEnd(atShiftEnd)));
         return changed;
     }
 

@@ -33,7 +33,7 @@ import rhombic.study.kind.Station;
 import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Taking;
+import rhombic.study.value.Selection;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Value;
 import rhombic.validation.Lines;
@@ -44,7 +44,7 @@ import rhombic.validation.Lines;
  */
 class RanksThatChangeTest {
     /** The highest number first; after 100 s the lowest. */
-    private static final Taking TURNS = Taking.byFormula("clock.seconds > 100 ? -piece.n : piece.n");
+    private static final Selection TURNS = Selection.byFormula("clock.seconds > 100 ? -piece.n : piece.n");
 
     private static PieceType[] five() {
         return IntStream.rangeClosed(1, 5)
@@ -52,14 +52,14 @@ class RanksThatChangeTest {
                 .toArray(PieceType[]::new);
     }
 
-    private static Station minute(Taking taking) {
+    private static Station minute(Selection taking) {
         Station station = station("S", 1, 0, "60 s");
-        return (Station) station.with(station.basics().withTaking(taking));
+        return (Station) station.with(station.basics().withSelection(taking));
     }
 
-    private static Buffer store(Taking taking) {
+    private static Buffer store(Selection taking) {
         Buffer store = buffer("Store", -1);
-        return (Buffer) store.with(store.basics().withTaking(taking));
+        return (Buffer) store.with(store.basics().withSelection(taking));
     }
 
     /** The types in the order in which they left. */
@@ -80,26 +80,27 @@ class RanksThatChangeTest {
 
     @Test
     void aBufferAsksForRanksThatChangeWheneverOneGoes() {
-        Study study = allAtOnce().chain(timetable("In", rows()), store(TURNS), minute(Taking.OLDEST), goodsOut("Out")).study(1, 0, 1);
+        Study study = allAtOnce().chain(timetable("In", rows()), store(TURNS), minute(Selection.OLDEST), goodsOut("Out")).study(1, 0, 1);
         // What comes first is on offer before the others are there; at 60 s the highest, from 120 s on the lowest.
         assertEquals(List.of("P3", "P5", "P1", "P2", "P4"), order(Runs.of(study)));
     }
 
     @Test
     void alsoWhereNotAllMayGoTheSameWays() {
-        Study study = allAtOnce().chain(timetable("In", rows()), store(TURNS)).chain(minute(Taking.OLDEST), goodsOut("Out"))
+        Study study = allAtOnce().chain(timetable("In", rows()), store(TURNS)).chain(minute(Selection.OLDEST), goodsOut("Out"))
                 .link(new Link("Store", "S").withFilter(new LinkFilter.Types(List.of("P1", "P2", "P3", "P4")))).study(1, 0, 1);
         // P5 fits no way: it is the best at 60 s, and holds all others back, as whoever stands in front does.
         assertEquals(List.of("P3"), order(Runs.of(study)));
         Study both = study.withLinks(
-                study.links().stream().map(l -> l.from().equals("Store") ? l.withFilter(new LinkFilter.Where("piece.n < 9")) : l).toList());
+                study.links().stream().map(l -> l.from().equals("Store") ? l.withFilter(new LinkFilter.Condition("piece.n < 9")) : l)
+                        .toList());
         assertEquals(List.of("P3", "P5", "P1", "P2", "P4"), order(Runs.of(both)), "a filter that all fit changes nothing");
     }
 
     @ParameterizedTest
     @ValueSource(booleans = {true, false})
     void whoTakesFromSeveralAsksThemAll(boolean changes) {
-        Taking taking = changes ? TURNS : Taking.byFormula("piece.n");
+        Selection taking = changes ? TURNS : Selection.byFormula("piece.n");
         Lines lines = allAtOnce();
         for (int n : new int[] {3, 1, 5, 2, 4}) {
             lines.chain(timetable("In " + n, "0 s P" + n));
@@ -121,7 +122,8 @@ class RanksThatChangeTest {
     @EnumSource(names = {"OLDEST_FIRST", "NEWEST_FIRST"})
     void aRuleThatChangesWhatWaitsInABufferChangesWhoComesNext(Buffer.Order order) {
         Study study = allAtOnce()
-                .chain(timetable("In", rows()), store(Taking.byFormula("piece.n")).withOrder(order), minute(Taking.OLDEST), goodsOut("Out"))
+                .chain(timetable("In", rows()), store(Selection.byFormula("piece.n")).withOrder(order), minute(Selection.OLDEST),
+                        goodsOut("Out"))
                 .rules(turnsRound("Store")).study(1, 0, 1);
         assertEquals(List.of("P1", "P2", "P4", "P5"), order(Runs.of(study)).subList(1, 5), "the first one goes before it is turned round");
     }
@@ -129,7 +131,7 @@ class RanksThatChangeTest {
     @Test
     void aRuleThatChangesWhatWaitsBeforeAStationChangesWhoComesNext() {
         Station station = station("S", 1, 9, "60 s");
-        station = (Station) station.with(station.basics().withTaking(Taking.byFormula("piece.n")));
+        station = (Station) station.with(station.basics().withSelection(Selection.byFormula("piece.n")));
         Study study = allAtOnce().chain(timetable("In", rows()), station, goodsOut("Out")).rules(turnsRound("S")).study(1, 0, 1);
         assertEquals(List.of("P3", "P1", "P2", "P4", "P5"), order(Runs.of(study)));
     }
@@ -140,7 +142,7 @@ class RanksThatChangeTest {
         for (int n : new int[] {3, 1, 5, 2, 4}) {
             lines.chain(timetable("In " + n, "0 s P" + n), buffer("B" + n, 1));
         }
-        lines.chain(minute(Taking.byFormula("piece.n")), goodsOut("Out"));
+        lines.chain(minute(Selection.byFormula("piece.n")), goodsOut("Out"));
         IntStream.of(3, 1, 5, 2, 4).forEach(n -> lines.link("B" + n, "S"));
         Rule[] rules = IntStream.rangeClosed(1, 5).mapToObj(n -> new Rule("Turns " + n, RuleText.when("a piece enters B" + n), "",
                 List.of(RuleText.action("wait 30 s"), RuleText.action("set n to 0 - piece.n")))).toArray(Rule[]::new);
@@ -153,7 +155,7 @@ class RanksThatChangeTest {
     void eachPartHasItsOwnRoomAlsoForWhatIsOnItsWay() {
         // Two screws and a plate on a body; room for three of each part. No body comes: three of each set out, and no more.
         AssemblyStation join = new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 1, new TimeSource.Drawn(time("10 s"))),
-                AssemblyStation.Way.ASSEMBLE, List.of("Body"),
+                AssemblyStation.Method.ASSEMBLE, List.of("Body"),
                 new Recipe.Fixed(List.of(new Recipe.Part("Screw", 2), new Recipe.Part("Plate", 1))), 3, "");
         Study study = joined(join, "0 s 0 Body");
         RunFigures none = Runs.of(study);

@@ -32,7 +32,7 @@ class RoomTest {
 
     private static GoodsIn turningAway(String name) {
         GoodsIn in = timetable(name, "9 h 1 Piece");
-        return in.withWhenFull(GoodsIn.WhenFull.TURN_AWAY);
+        return in.withWhenFull(GoodsIn.WhenFull.REJECT);
     }
 
     @Test
@@ -131,8 +131,8 @@ class RoomTest {
                 rhombic.quantity.Quantity.metres(0.5), "#123456");
         rhombic.study.kind.Buffer area = buffer("B", -1).withArrangement(rhombic.study.kind.Buffer.Arrangement.IN_ROWS);
         rhombic.study.kind.Buffer sized = area.with(area.basics().withSize(new rhombic.study.value.Footprint(3.9, 2.9, 0.1)));
-        assertEquals(4 * 3, sized.roomFor(List.of(type)));
-        assertEquals(5, sized.withRoom(OptionalInt.of(5)).roomFor(List.of(type)));
+        assertEquals(4 * 3, sized.capacityFor(List.of(type)));
+        assertEquals(5, sized.withCapacity(OptionalInt.of(5)).capacityFor(List.of(type)));
         RunFigures run = Runs.of(new Lines().types(type).chain(timetable("In", "0 s 40 Piece"), sized).study(1, 0, 1));
         assertEquals(12, at(run, "B").contentMost());
         assertEquals(1, at(run, "B").fullShare(), 1e-12);

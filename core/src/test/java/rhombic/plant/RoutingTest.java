@@ -26,16 +26,16 @@ import rhombic.study.LinkFilter;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
-import rhombic.study.value.Taking;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Selection;
+import rhombic.study.value.Routing;
 import rhombic.trace.PieceSpot;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
 
 /** Ways out and taking, in plants that can be followed by hand. */
 class RoutingTest {
-    private static <E extends Equipment> Equipment choosing(E thing, WayOut.Choice choice) {
-        return thing.with(thing.basics().withWayOut(new WayOut(choice, "")));
+    private static <E extends Equipment> Equipment choosing(E thing, Routing.Choice choice) {
+        return thing.with(thing.basics().withRouting(new Routing(choice, "")));
     }
 
     private static Link only(String from, String to, LinkFilter filter) {
@@ -44,7 +44,7 @@ class RoutingTest {
 
     @Test
     void inTurnGoesRoundAndWaitsForTheOneWhoseTurnItIs() {
-        Lines lines = new Lines().chain(choosing(stock("In", "Piece", 9), WayOut.Choice.IN_TURN)).chain(buffer("A", -1))
+        Lines lines = new Lines().chain(choosing(stock("In", "Piece", 9), Routing.Choice.IN_TURN)).chain(buffer("A", -1))
                 .chain(buffer("B", 1)).chain(buffer("C", -1))
                 .link("In", "A").link("In", "B").link("In", "C");
         RunFigures run = Runs.of(lines.study(1, 0, 1));
@@ -55,7 +55,7 @@ class RoutingTest {
 
     @Test
     void firstFreeTakesTurnsAmongThoseThatAreFree() {
-        Lines lines = new Lines().chain(choosing(stock("In", "Piece", 9), WayOut.Choice.FIRST_FREE)).chain(buffer("A", -1))
+        Lines lines = new Lines().chain(choosing(stock("In", "Piece", 9), Routing.Choice.FIRST_FREE)).chain(buffer("A", -1))
                 .chain(buffer("B", 1)).chain(buffer("C", -1))
                 .link("In", "A").link("In", "B").link("In", "C");
         RunFigures run = Runs.of(lines.study(1, 0, 1));
@@ -65,7 +65,7 @@ class RoutingTest {
     @Test
     void theShortestQueueIsJoinedAndKept() {
         // Slow is empty at first; then each piece goes where fewer are, those that wait for it included.
-        Lines lines = new Lines().chain(choosing(timetable("In", "0 s 3 Piece", "1 s 3 Piece"), WayOut.Choice.SHORTEST_QUEUE))
+        Lines lines = new Lines().chain(choosing(timetable("In", "0 s 3 Piece", "1 s 3 Piece"), Routing.Choice.SHORTEST_QUEUE))
                 .chain(station("Slow", 1, 9, "100 s")).chain(station("Quick", 1, 9, "1 s"))
                 .chain(goodsOut("Out")).link("In", "Slow").link("In", "Quick").link("Slow", "Out").link("Quick", "Out");
         RunFigures run = Runs.of(lines.study(50 / 3600.0, 0, 1));
@@ -88,7 +88,7 @@ class RoutingTest {
     void aConditionLooksAtAttributes() {
         Lines lines = new Lines().types(type("S", "joints", 4), type("L", "joints", 9)).chain(timetable("In", "0 s S", "0 s L", "0 s L"))
                 .chain(buffer("Many", -1)).chain(buffer("Few", -1))
-                .link(only("In", "Many", new LinkFilter.Where("piece.joints > 5"))).link("In", "Few");
+                .link(only("In", "Many", new LinkFilter.Condition("piece.joints > 5"))).link("In", "Few");
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(2, at(run, "Many").contentNow());
         assertEquals(1, at(run, "Few").contentNow());
@@ -97,7 +97,7 @@ class RoutingTest {
     @Test
     void aFormulaNamesTheWay() {
         Equipment in = timetable("In", "0 s S", "0 s M", "0 s S");
-        in = in.with(in.basics().withWayOut(new WayOut(WayOut.Choice.FORMULA, "table('Routes', piece.type)")));
+        in = in.with(in.basics().withRouting(new Routing(Routing.Choice.FORMULA, "table('Routes', piece.type)")));
         Lines lines = new Lines().types(type("S"), type("M")).chain(in).chain(buffer("A", -1)).chain(buffer("B 2", -1)).link("In", "A")
                 .link("In", "B 2").tables(table("Routes", "S:A", "M:B 2"));
         RunFigures run = Runs.of(lines.study(1, 0, 1));
@@ -132,18 +132,18 @@ class RoutingTest {
         return order;
     }
 
-    private static Lines queued(Taking taking) {
+    private static Lines queued(Selection taking) {
         Equipment station = station("Station", 1, 9, "10 s");
         return new Lines().types(type("S", "due", 3), type("M", "due", 1), type("L", "due", 2))
                 .chain(timetable("In", "0 s S", "1 s L", "2 s M", "3 s S", "4 s L", "5 s M"),
-                        station.with(station.basics().withTaking(taking)), goodsOut("Out"));
+                        station.with(station.basics().withSelection(taking)), goodsOut("Out"));
     }
 
     @Test
     void theStationTakesTheOldestOrByTypeOrByFormulaFromItsInputRoom() {
-        assertEquals(List.of(0, 1, 2, 3, 4, 5), order(queued(Taking.OLDEST), 1));
-        assertEquals(List.of(0, 2, 5, 1, 4, 3), order(queued(Taking.byType(List.of("M", "L"))), 1));
-        assertEquals(List.of(0, 3, 1, 4, 2, 5), order(queued(Taking.byFormula("piece.due")), 1));
+        assertEquals(List.of(0, 1, 2, 3, 4, 5), order(queued(Selection.OLDEST), 1));
+        assertEquals(List.of(0, 2, 5, 1, 4, 3), order(queued(Selection.byType(List.of("M", "L"))), 1));
+        assertEquals(List.of(0, 3, 1, 4, 2, 5), order(queued(Selection.byFormula("piece.due")), 1));
     }
 
     @Test
@@ -151,7 +151,7 @@ class RoutingTest {
         Equipment station = station("Station", 1, 0, "10 s");
         Lines lines = new Lines().types(type("S"), type("M"))
                 .chain(timetable("In 1", "0 s S", "1 s S", "2 s S")).chain(timetable("In 2", "3 s M", "4 s M"))
-                .chain(station.with(station.basics().withTaking(Taking.byType(List.of("M")))), goodsOut("Out"))
+                .chain(station.with(station.basics().withSelection(Selection.byType(List.of("M")))), goodsOut("Out"))
                 .link("In 1", "Station").link("In 2", "Station");
         assertEquals(List.of(0, 3, 4, 1, 2), order(lines, 2));
     }
@@ -174,7 +174,7 @@ class RoutingTest {
     @Test
     void aBetterPieceThatComesTakesTheOfferOver() {
         Equipment sorted = buffer("Sorted", -1);
-        sorted = sorted.with(sorted.basics().withTaking(Taking.byFormula("piece.due")));
+        sorted = sorted.with(sorted.basics().withSelection(Selection.byFormula("piece.due")));
         Lines lines = new Lines().types(type("S", "due", 1), type("M", "due", 5)).chain(timetable("In", "0 s S", "1 s S", "2 s M"), sorted,
                 station("Station", 1, 0, "10 s"), goodsOut("Out"));
         assertEquals(List.of(0, 2, 1), order(lines, 2));

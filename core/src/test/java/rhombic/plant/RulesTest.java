@@ -165,13 +165,13 @@ class RulesTest {
     void aNewNameReachesEveryPlaceThatSaysTheOld() {
         Study study = line(rule("Hot", "a piece finishes at Oven", "at('Oven').content < 2 && piece.type == 'Piece'", "shut Oven",
                 "create 1 Piece at In")).study(1, 0, 1);
-        Study renamed = study.changed("Oven", e -> e.named("Kiln")).renamed(new Renaming(Renaming.What.PIECE_TYPE, "Piece", "Pump"));
+        Study renamed = study.changed("Oven", e -> e.named("Kiln")).renamed(new Renaming(Renaming.Kind.PIECE_TYPE, "Piece", "Pump"));
         Rule rule = renamed.rules().getFirst();
         assertEquals("a piece finishes at Kiln", RuleText.of(rule.when()));
         assertEquals("at('Kiln').content < 2 && piece.type == 'Pump'", rule.condition());
         assertEquals(List.of("shut Kiln", "create 1 Pump at In"), rule.then().stream().map(RuleText::of).toList());
         assertEquals(Runs.of(study).out(), Runs.of(renamed).out());
-        assertThrows(StudyException.class, () -> study.renamed(new Renaming(Renaming.What.PIECE_TYPE, "Piece", " ")));
+        assertThrows(StudyException.class, () -> study.renamed(new Renaming(Renaming.Kind.PIECE_TYPE, "Piece", " ")));
     }
 
     @Test

@@ -32,7 +32,7 @@ class RunEndTest {
     }
 
     private static Study until(Study study, int pieces) {
-        return study.withPlan(study.plan().withUntilOut(pieces));
+        return study.withPlan(study.plan().withStopAfterPieces(pieces));
     }
 
     @Test
@@ -62,7 +62,7 @@ class RunEndTest {
 
     @Test
     void carriersDoNotCount() {
-        Lines lines = new Lines().types(type("Piece"), type("Pallet").asCarrier(true));
+        Lines lines = new Lines().types(type("Piece"), type("Pallet").asLoadCarrier(true));
         lines.chain(stock("Pallets", "Pallet", 5), goodsOut("Out")).chain(arrivals("In", "1 min", 1)).link("In", "Out");
         RunFigures run = Runs.of(until(lines.study(8, 0, 1), 3));
         assertEquals(5, run.carriersOut());
@@ -98,7 +98,7 @@ class RunEndTest {
     void anEndThatCantBeIsRefusedWithTheRule() {
         StudyException before = assertThrows(StudyException.class, () -> RunPlan.ONE_SHIFT.withEnd(RunPlan.ONE_SHIFT.start()));
         assertTrue(before.getMessage().contains("must end after its start at 2027-01-04T06:00"), before.getMessage());
-        assertThrows(StudyException.class, () -> RunPlan.ONE_SHIFT.withUntilOut(-1));
+        assertThrows(StudyException.class, () -> RunPlan.ONE_SHIFT.withStopAfterPieces(-1));
         StudyException warm = assertThrows(StudyException.class,
                 () -> RunPlan.ONE_SHIFT.withWarmUp(Quantity.hours(2)).withEnd(LocalDateTime.of(2027, 1, 4, 7, 0)));
         assertTrue(warm.getMessage().contains("shorter than the run"), warm.getMessage());

@@ -119,7 +119,7 @@ class SupplyTest {
         for (Supply supply : List.of(new Supply.OnDemand(), new Supply.AtStart(20), new Supply.Spaced(time("1 s")),
                 daily("06:00", "07:00", "08:00"))) {
             RunFigures run = Runs.of(new Lines().types(type("S"))
-                    .chain(in(supply, new MixPart("S", 1)).withMost(OptionalInt.of(5)), station("W", 1, 0, "1 s"), goodsOut("Out"))
+                    .chain(in(supply, new MixPart("S", 1)).withMaxPieces(OptionalInt.of(5)), station("W", 1, 0, "1 s"), goodsOut("Out"))
                     .study(10, 0, 1));
             assertEquals(5, run.in(), supply.toString());
         }
@@ -127,7 +127,7 @@ class SupplyTest {
 
     @Test
     void whatCameWhileThePlantWasFullIsCounted() {
-        GoodsIn away = in(daily("06:00", "07:00"), new MixPart("S", 1)).withWhenFull(GoodsIn.WhenFull.TURN_AWAY);
+        GoodsIn away = in(daily("06:00", "07:00"), new MixPart("S", 1)).withWhenFull(GoodsIn.WhenFull.REJECT);
         RunFigures run = Runs.of(new Lines().types(type("S")).chain(away, buffer("B", 3)).study(10, 0, 1));
         assertEquals(1, run.turnedAway());
         assertEquals(1, at(run, "In").turnedAway());

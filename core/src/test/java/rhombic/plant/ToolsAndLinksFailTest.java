@@ -31,7 +31,7 @@ import rhombic.study.Travel;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.UpTime;
-import rhombic.study.duty.WhenOver;
+import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.value.EquipmentState;
@@ -60,7 +60,7 @@ class ToolsAndLinksFailTest {
     }
 
     private static FailureMode once(String first, String down) {
-        return mode("jam", "100 h", UpTime.Clock.CALENDAR, down).withFirst(time(first));
+        return mode("jam", "100 h", UpTime.Clock.CALENDAR, down).withFirstFailure(time(first));
     }
 
     // ---- links
@@ -116,7 +116,7 @@ class ToolsAndLinksFailTest {
     void itIsRepairedInTheMiddleOfItsWayAndTheWaitForThatIsToldApart() {
         Crew fitter = Crew.usual(Basics.of("Fitter", Placement.at(0, 12))).withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED)));
         Study study = travels(new Lines().chain(timetable("In", "0 s Piece"), goodsOut("Out")).chain(fitter).study(200 / 3600.0, 0, 1),
-                new Travel.InTime(time("60 s"), 0), once("10 s", "20 s").withRepair(List.of(Need.of("Fitter"))));
+                new Travel.InTime(time("60 s"), 0), once("10 s", "20 s").withRepairedBy(List.of(Need.of("Fitter"))));
         ModeFigures jam = Runs.of(study).links().getFirst().modes().getFirst();
         assertEquals(20.0 / 200, jam.repairShare(), NEAR);
         var path = rhombic.study.Layout.path(study.links().getFirst(), study.equipment().get(0), study.equipment().get(1));
@@ -158,7 +158,7 @@ class ToolsAndLinksFailTest {
     @Test
     void ofACrewEachHasAToolOfItsOwnAndWhoHandsOverLosesNoTime() {
         // Two people, one station: when the tool of one breaks the other goes on at once, and is done before it breaks too.
-        Crew pair = onDuty(crew("W", 2, often("150 s", "30 s")), "", WhenOver.HAND_OVER);
+        Crew pair = onDuty(crew("W", 2, often("150 s", "30 s")), "", AtShiftEnd.HAND_OVER);
         Study study = new Lines().chain(onDemand("In"), needs(station("S", 1, 0, "60 s"), Need.of("W")), goodsOut("Out")).chain(pair)
                 .study(900 / 3600.0, 0, 1);
         RunFigures run = Runs.of(study);
@@ -172,7 +172,7 @@ class ToolsAndLinksFailTest {
     void jobsAreCountedAndTheRepairerComesToWhereThePersonStands() {
         // After two jobs of 10 s the tool is repaired for 5 s by one who comes 8 m at 1 m/s, and goes home between.
         Crew fitter = Crew.usual(Basics.of("Fitter", Placement.at(0, 0))).withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED)));
-        FailureMode bit = FailureMode.of("bit", new UpTime.AfterCycles(2, false), time("5 s")).withRepair(List.of(Need.of("Fitter")));
+        FailureMode bit = FailureMode.of("bit", new UpTime.AfterCycles(2, false), time("5 s")).withRepairedBy(List.of(Need.of("Fitter")));
         Study study = new Lines().chain(stock("In", "Piece", 6), needs(station("S", 1, 0, "10 s"), Need.of("W")), goodsOut("Out"))
                 .chain(crew("W", 1, bit), fitter).study(600 / 3600.0, 0, 1);
         RunFigures run = Runs.of(study);
@@ -186,7 +186,7 @@ class ToolsAndLinksFailTest {
     @Test
     void whoseShiftEndsWhileTheToolIsBrokenGoesHomeAndComesBackToTheWork() {
         // From 6:00; the tool breaks at 6:06 for 20 min, the shift ends at 6:10 and begins at 6:40; 4 min of work remain of 10.
-        Crew worker = onDuty(crew("W", 1, mode("drill", "6 min", UpTime.Clock.WORKING, "20 min")), "C", WhenOver.STOP);
+        Crew worker = onDuty(crew("W", 1, mode("drill", "6 min", UpTime.Clock.WORKING, "20 min")), "C", AtShiftEnd.STOP);
         Study study = new Lines().chain(timetable("In", "0 s Piece"), needs(station("S", 1, 0, "10 min"), Need.of("W")), goodsOut("Out"))
                 .chain(worker).study(1, 0, 1).withCalendars(List.of(calendar("06:00 06:10", "06:40 14:00")));
         RunFigures run = Runs.of(study);

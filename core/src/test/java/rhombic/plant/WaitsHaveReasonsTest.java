@@ -70,7 +70,7 @@ class WaitsHaveReasonsTest {
     }
 
     private static final java.util.Set<EquipmentState> INTERRUPTED = java.util.EnumSet.of(EquipmentState.DOWN,
-            EquipmentState.AWAITING_REPAIR,
+            EquipmentState.WAITING_FOR_REPAIR,
             EquipmentState.OFF_SHIFT, EquipmentState.WAITING_FOR_CREW);
 
     /** The states told by the trace are what the pieces at the equipment say. */

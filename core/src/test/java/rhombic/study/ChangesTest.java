@@ -62,15 +62,15 @@ class ChangesTest {
 
     @Test
     void aChangeOfOneValueIsOneChangeAtItsAddress() {
-        Study wider = line.changed("B", e -> ((Buffer) e).withRoom(OptionalInt.of(9)));
+        Study wider = line.changed("B", e -> ((Buffer) e).withCapacity(OptionalInt.of(9)));
         Changes changes = Changes.between(line, wider);
         Change.Set set = assertInstanceOf(Change.Set.class, changes.all().getFirst());
         assertEquals(1, changes.all().size());
         assertEquals("B/room", set.at().toString());
         assertEquals(OptionalInt.of(9), set.at().value(wider).orElseThrow());
-        assertEquals("set room of B", set.said());
+        assertEquals("set room of B", set.text());
         Study other = line.changed("B", e -> e.named("Store"));
-        assertEquals(OptionalInt.of(9), ((Buffer) changes.applyTo(other).find("Store").orElseThrow()).room(),
+        assertEquals(OptionalInt.of(9), ((Buffer) changes.applyTo(other).find("Store").orElseThrow()).capacity(),
                 "an address does not hang on the name");
     }
 
@@ -78,7 +78,7 @@ class ChangesTest {
     void aNewNameIsOneChangeAndAllThatNamesItFollows() {
         Study renamed = line.changed("S", e -> e.named("Oven"));
         Changes changes = Changes.between(line, renamed);
-        assertEquals(List.of("rename S to Oven"), changes.all().stream().map(Change::said).toList());
+        assertEquals(List.of("rename S to Oven"), changes.all().stream().map(Change::text).toList());
         assertEquals("Oven", changes.applyTo(line).links().getFirst().to());
     }
 
@@ -96,7 +96,7 @@ class ChangesTest {
     @Test
     void changesCanBeSentAsTheyAre() throws Exception {
         Changes changes = Changes.between(line,
-                line.changed("B", e -> ((Buffer) e).withRoom(OptionalInt.empty())).changed("S", e -> ((Station) e).withPlaces(3)));
+                line.changed("B", e -> ((Buffer) e).withCapacity(OptionalInt.empty())).changed("S", e -> ((Station) e).withPlaces(3)));
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (ObjectOutputStream out = new ObjectOutputStream(bytes)) {
             out.writeObject(changes);
@@ -116,6 +116,6 @@ class ChangesTest {
         Study changed = line.changed("S", e -> unpacking);
         assertEquals(line.links(), changed.links());
         assertEquals(changed, Changes.between(line, changed).applyTo(line));
-        assertEquals(OptionalInt.empty(), Kinds.changedTo(Kinds.BUFFER, station).room());
+        assertEquals(OptionalInt.empty(), Kinds.changedTo(Kinds.BUFFER, station).capacity());
     }
 }

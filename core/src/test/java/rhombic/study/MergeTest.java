@@ -27,7 +27,7 @@ class MergeTest {
             .study(8, 0, 1);
 
     private static Study room(Study study, int room) {
-        return study.changed("B", e -> ((Buffer) e).withRoom(OptionalInt.of(room)));
+        return study.changed("B", e -> ((Buffer) e).withCapacity(OptionalInt.of(room)));
     }
 
     private static Study places(Study study, int places) {
@@ -100,7 +100,7 @@ class MergeTest {
         assertEquals(List.of("Store: content mean", "throughput"), renamed.comparison().responses());
         Merge.Merged merged = Merge.of(renamed, renamed.comparison().alternatives().getFirst().changes());
         assertEquals(List.of(), merged.contradictions());
-        assertEquals(OptionalInt.of(9), ((Buffer) merged.study().find("Store").orElseThrow()).room());
+        assertEquals(OptionalInt.of(9), ((Buffer) merged.study().find("Store").orElseThrow()).capacity());
         assertTrue(merged.study().links().stream().anyMatch(l -> l.from().equals("Store") && l.to().equals("T")));
     }
 

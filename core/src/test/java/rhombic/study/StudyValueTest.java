@@ -25,10 +25,10 @@ import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.StudyException;
 import rhombic.study.value.Table;
-import rhombic.study.value.Taking;
+import rhombic.study.value.Selection;
 import rhombic.study.value.Timetable;
 import rhombic.study.value.Value;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 import rhombic.testplants.RandomStudies;
 
 /** A study is a value: it can be sent elsewhere, renamed throughout and refuses what it can't be. */
@@ -49,13 +49,13 @@ class StudyValueTest {
     @Property(tries = 60, seed = "20261123")
     void aNameIsChangedEverywhereAndBack(@ForAll long seed) {
         Study study = RandomStudies.of(seed);
-        for (Renaming.What what : List.of(Renaming.What.PIECE_TYPE, Renaming.What.TABLE)) {
-            String from = what == Renaming.What.TABLE ? "Times" : "Coil";
-            Study renamed = study.renamed(new Renaming(what, from, "Quite new"));
+        for (Renaming.Kind label : List.of(Renaming.Kind.PIECE_TYPE, Renaming.Kind.TABLE)) {
+            String from = label == Renaming.Kind.TABLE ? "Times" : "Coil";
+            Study renamed = study.renamed(new Renaming(label, from, "Quite new"));
             assertTrue(StudyCheck.of(renamed).stream().noneMatch(p -> p.kind() == Problem.Kind.UNKNOWN_NAME),
                     StudyCheck.of(renamed).toString());
             assertEquals(StudyCheck.of(study).size(), StudyCheck.of(renamed).size());
-            assertEquals(study, renamed.renamed(new Renaming(what, "Quite new", from)));
+            assertEquals(study, renamed.renamed(new Renaming(label, "Quite new", from)));
         }
         Study moved = study.changed("E0", e -> e.named("Quite new"));
         assertTrue(StudyCheck.of(moved).stream().noneMatch(p -> p.kind() == Problem.Kind.UNKNOWN_NAME), StudyCheck.of(moved).toString());
@@ -83,9 +83,9 @@ class StudyValueTest {
         assertThrows(StudyException.class, () -> type.withLooks(List.of(new Look("a", "#102030"), new Look("a", "#102031"))));
         assertThrows(StudyException.class, () -> type.withWeight(Quantity.metres(3)));
         assertThrows(StudyException.class, () -> new Value.Num(Double.NaN));
-        assertThrows(StudyException.class, () -> new WayOut(WayOut.Choice.FORMULA, " "));
-        assertThrows(StudyException.class, () -> new WayOut(WayOut.Choice.IN_TURN, "1"));
-        assertThrows(StudyException.class, () -> Taking.byFormula(""));
+        assertThrows(StudyException.class, () -> new Routing(Routing.Choice.FORMULA, " "));
+        assertThrows(StudyException.class, () -> new Routing(Routing.Choice.IN_TURN, "1"));
+        assertThrows(StudyException.class, () -> Selection.byFormula(""));
         assertThrows(StudyException.class, () -> new Table("T", List.of("a", "b", "c"), List.of(), "", ""));
         assertThrows(StudyException.class, () -> new Table("T", List.of("a"), List.of(new Table.Row(List.of("x", "y"), "1")), "", ""));
         assertThrows(StudyException.class, () -> new Table("T", List.of("a"), List.of(new Table.Row(List.of("x"), " ")), "", ""));

@@ -31,7 +31,7 @@ import rhombic.study.kind.Inspection;
 import rhombic.study.kind.Operation;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Work;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.TimeSource;
 
 /** Lines whose limit is known by construction: where the most time is needed for a piece, all that it loses counted in. */
@@ -81,7 +81,7 @@ public final class LimitLines {
     }
 
     private static Conveyor belt(String speed) {
-        return Conveyor.usual(Basics.of("Belt", Lines.SOMEWHERE), Route.straight(6))
+        return Conveyor.usual(Basics.of("Belt", Lines.SOMEWHERE), ConveyorPath.straight(6))
                 .withSpeed(Quantity.parse(speed, rhombic.quantity.Dimension.SPEED))
                 .withGap(new Quantity(0.2, Unit.METRE));
     }

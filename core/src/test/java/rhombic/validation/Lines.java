@@ -50,8 +50,8 @@ public final class Lines {
         return new Buffer(name, SOMEWHERE, room < 0 ? OptionalInt.empty() : OptionalInt.of(room), Buffer.Order.OLDEST_FIRST);
     }
 
-    public static Station station(String name, int places, int inputRoom, String time) {
-        return new Station(name, SOMEWHERE, places, inputRoom, Optional.of(time(time)));
+    public static Station station(String name, int places, int inputCapacity, String time) {
+        return new Station(name, SOMEWHERE, places, inputCapacity, Optional.of(time(time)));
     }
 
     public static GoodsOut goodsOut(String name) {

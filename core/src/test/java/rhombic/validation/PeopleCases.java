@@ -49,9 +49,9 @@ final class PeopleCases {
         cases.add(queueThatFails("M/D/1, fails while it works (5-MD1OP-A)", "1 min", UpTime.Clock.WORKING, 2.32778, 1.16389, 0.05));
         cases.add(queueThatFails("M/M/1, fails by the calendar (5-MM1CAL-A)", "exponential(1 min)", UpTime.Clock.CALENDAR, 3.45455,
                 1.72727, 0.0909091));
-        cases.add(oneOperator("one operator, the oldest first (12-OPER2-A-fcfs)", Crew.Which.OLDEST, 0, 2.73333, 2.73333));
-        cases.add(oneOperator("one operator, stays while there is work (12-OPER2-A-exh)", Crew.Which.NEAREST, 0, 3.27654, 2.32593));
-        cases.add(oneOperator("one operator, station 1 first (12-OPER2-A-prio)", Crew.Which.OLDEST, 1, 1.17143, 3.90476));
+        cases.add(oneOperator("one operator, the oldest first (12-OPER2-A-fcfs)", Crew.JobRule.OLDEST, 0, 2.73333, 2.73333));
+        cases.add(oneOperator("one operator, stays while there is work (12-OPER2-A-exh)", Crew.JobRule.NEAREST, 0, 3.27654, 2.32593));
+        cases.add(oneOperator("one operator, station 1 first (12-OPER2-A-prio)", Crew.JobRule.OLDEST, 1, 1.17143, 3.90476));
         cases.add(tending());
         cases.add(lineWithOperators("2 stations, 1 operator (12-LINEOP-A1)", 1, new int[] {40, 60}, 1, 1, 36.0, 1.0));
         cases.add(
@@ -94,7 +94,7 @@ final class PeopleCases {
         for (int i = 0; i < 10; i++) {
             things.add(failing(station("M" + i, 1, 0, "1 min"),
                     mode("stop", "exponential(100 min)", UpTime.Clock.WORKING, "exponential(8 min)")
-                            .withRepair(List.of(Need.of("Fitter")))));
+                            .withRepairedBy(List.of(Need.of("Fitter")))));
         }
         things.add(goodsOut("Out"));
         things.add(crew("Fitter", 1));
@@ -111,7 +111,7 @@ final class PeopleCases {
     }
 
     private static Case twoStations(String name, UpTime.Clock clock, boolean hands, double perHour, double down) {
-        FailureMode stop = mode("stop", "exponential(1200 s)", clock, "exponential(180 s)").withHands(hands);
+        FailureMode stop = mode("stop", "exponential(1200 s)", clock, "exponential(180 s)").withPassesWhileDown(hands);
         Study study = new Lines()
                 .chain(onDemand("In"), failing(station("S1", 1, 0, "60 s"), stop), failing(station("S2", 1, 0, "60 s"), stop),
                         goodsOut("Out"))
@@ -135,7 +135,8 @@ final class PeopleCases {
 
     private static Case queueThatFails(String name, String service, UpTime.Clock clock, double minutes, double inside, double down) {
         Study study = new Lines().chain(arrivals("In", "exponential(2 min)", 1), buffer("Queue", -1),
-                failing(station("S", 1, 0, service), mode("stop", "exponential(50 min)", clock, "exponential(5 min)").withHands(true)),
+                failing(station("S", 1, 0, service),
+                        mode("stop", "exponential(50 min)", clock, "exponential(5 min)").withPassesWhileDown(true)),
                 goodsOut("Out")).study(8_000, 100, REPLICATIONS);
         return new Case(name, study, List.of(
                 new Exact("mean time inside, min", minutes, 0.01, run -> run.lead().mean() / 60),
@@ -146,7 +147,7 @@ final class PeopleCases {
 
     // ---- shared operators
 
-    private static Case oneOperator(String name, Crew.Which which, int first, double wait1, double wait2) {
+    private static Case oneOperator(String name, Crew.JobRule which, int first, double wait1, double wait2) {
         Study study = new Lines()
                 .chain(arrivals("In 1", "exponential(2 min)", 1),
                         needing(station("S1", 1, 1_000_000, "exponential(0.6 min)"), Need.of("Operator").withPriority(first)),
@@ -154,7 +155,7 @@ final class PeopleCases {
                 .chain(arrivals("In 2", "exponential(4 min)", 1),
                         (Station) needing(station("S2", 1, 1_000_000, "exponential(1.6 min)"), Need.of("Operator"))
                                 .placed(Placement.at(50, 0)))
-                .link("S2", "Out").chain(crew("Operator", 1).withWhich(which).withWaits(Crew.Waits.WHERE_THEY_ARE))
+                .link("S2", "Out").chain(crew("Operator", 1).withJobRule(which).withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE))
                 .study(20_000, 200, REPLICATIONS);
         return new Case(name, study, List.of(
                 new Exact("mean wait at station 1, min", wait1, 0.01, run -> named(run, "S1").waits().mean() / 60),

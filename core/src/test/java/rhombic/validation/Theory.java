@@ -40,9 +40,9 @@ import rhombic.study.kind.Work;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.ShutTime;
-import rhombic.study.value.Taking;
+import rhombic.study.value.Selection;
 import rhombic.study.value.TimeSource;
 
 /**
@@ -223,7 +223,7 @@ abstract class Theory {
     }
 
     private static Study lossStudy(String between, int servers, int waitingPlaces, String service) {
-        GoodsIn turnsAway = arrivals("In", between, 1).withWhenFull(GoodsIn.WhenFull.TURN_AWAY);
+        GoodsIn turnsAway = arrivals("In", between, 1).withWhenFull(GoodsIn.WhenFull.REJECT);
         return new Lines().chain(turnsAway, station("Server", servers, waitingPlaces, service), goodsOut("Out")).study(3_000, 50,
                 REPLICATIONS);
     }
@@ -289,7 +289,7 @@ abstract class Theory {
     /** Ten pieces form a batch; the batches are an Erlang-10/M/1 queue. */
     private static Case batches() {
         AssemblyStation forms = new AssemblyStation(Basics.of("Forming", Lines.SOMEWHERE),
-                Work.of(1, 0, new TimeSource.Drawn(Lines.time("0 s"))), AssemblyStation.Way.BATCH, List.of(),
+                Work.of(1, 0, new TimeSource.Drawn(Lines.time("0 s"))), AssemblyStation.Method.BATCH, List.of(),
                 new Recipe.Fixed(List.of(new Recipe.Part("Piece", 10))), 10, "Batch");
         UnpackingStation undoes = new UnpackingStation(Basics.of("Undoing", Lines.SOMEWHERE),
                 Work.of(1, 0, new TimeSource.Drawn(Lines.time("0 s"))), new UnpackingStation.Parting.TakeOff());
@@ -318,7 +318,7 @@ abstract class Theory {
         GoodsIn usual = arrivals("Usual in", "exponential(2.5 min)", 1).withMix(List.of(new MixPart("Usual", 1)));
         Equipment server = station("Server", 1, 1_000_000, "exponential(1 min)");
         Study study = new Lines().types(PieceType.usual("Urgent"), PieceType.usual("Usual")).chain(urgent).chain(usual)
-                .chain(server.with(server.basics().withTaking(Taking.byType(List.of("Urgent", "Usual")))), goodsOut("Out"))
+                .chain(server.with(server.basics().withSelection(Selection.byType(List.of("Urgent", "Usual")))), goodsOut("Out"))
                 .link("Urgent in", "Server").link("Usual in", "Server")
                 .study(30_000, 500, REPLICATIONS);
         return new Case("two priority classes (7-PRIO-A)", study, List.of(
@@ -357,7 +357,7 @@ abstract class Theory {
 
     /** 30 m at 0.5 m/s for pieces of 0.8 m, 0.2 m apart at least: none comes on sooner than 2 s after the one before. */
     private static Conveyor thirtyMetres() {
-        return Conveyor.usual(Basics.of("Belt", Lines.SOMEWHERE), Route.straight(30))
+        return Conveyor.usual(Basics.of("Belt", Lines.SOMEWHERE), ConveyorPath.straight(30))
                 .withSpeed(Quantity.parse("0.5 m/s", Dimension.SPEED)).withGap(Quantity.parse("0.2 m", Dimension.LENGTH));
     }
 

@@ -37,7 +37,7 @@ import rhombic.study.kind.Work;
 import rhombic.study.value.NamedView;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.TimeSource;
 
 /**
@@ -101,7 +101,7 @@ public final class WindowBench extends Application {
             int room = 2 + i;
             long begun = System.nanoTime();
             onWindow(() -> {
-                window.bench().edit("room", s -> s.changed("Frame buffer", e -> ((Buffer) e).withRoom(OptionalInt.of(room))));
+                window.bench().edit("room", s -> s.changed("Frame buffer", e -> ((Buffer) e).withCapacity(OptionalInt.of(room))));
                 return true;
             });
             awaitFresh(window);
@@ -152,10 +152,10 @@ public final class WindowBench extends Application {
             GoodsIn in = new GoodsIn("In" + n, Placement.at(-16, y), "Piece",
                     withPieces ? Optional.of(new Supply.OnDemand()) : Optional.of(new Supply.Spaced(DistributionText.parse("300 d"))),
                     GoodsIn.WhenFull.WAIT, OptionalInt.empty());
-            Conveyor conveyor = Conveyor.usual(rhombic.study.kind.Basics.of("Belt" + n, Placement.at(0, y)), Route.straight(24))
+            Conveyor conveyor = Conveyor.usual(rhombic.study.kind.Basics.of("Belt" + n, Placement.at(0, y)), ConveyorPath.straight(24))
                     .withLanes(10).withWidth(Quantity.metres(0.25)).withGap(Quantity.metres(0.28))
                     .withSpeed(new Quantity(0.3, rhombic.quantity.Unit.METRE_PER_SECOND))
-                    .withOff(belt < moving ? List.of() : rhombic.study.value.ShutTime.parse("110 s on"));
+                    .withOffTimes(belt < moving ? List.of() : rhombic.study.value.ShutTime.parse("110 s on"));
             GoodsOut out = new GoodsOut("Out" + n, Placement.at(16, y));
             things.addAll(List.of(in, conveyor, out));
             links.addAll(List.of(new Link(in.name(), conveyor.name()), new Link(conveyor.name(), out.name())));
@@ -188,7 +188,8 @@ public final class WindowBench extends Application {
                 long begun = System.nanoTime();
                 edits[room - 2] = onWindow(() -> {
                     long own = System.nanoTime();
-                    window.bench().edit("room", s -> s.changed("S 500", e -> ((Station) e).with(((Station) e).work().withInputRoom(room))));
+                    window.bench().edit("room",
+                            s -> s.changed("S 500", e -> ((Station) e).with(((Station) e).work().withInputCapacity(room))));
                     return (System.nanoTime() - own) / 1e6;
                 });
                 awaitFresh(window);

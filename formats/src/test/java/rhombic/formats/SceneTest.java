@@ -118,7 +118,7 @@ class SceneTest {
                     at(d).name() + ": " + distance + " m away");
         }
         Drawn wrapped = java.util.stream.LongStream.range(240, 300).boxed().flatMap(minute -> drawn(HOUR / 60 * minute, 0).stream())
-                .filter(d -> at(d).placement().turnedDegrees() == 180 && at(d) instanceof rhombic.study.kind.Station one
+                .filter(d -> at(d).placement().headingDegrees() == 180 && at(d) instanceof rhombic.study.kind.Station one
                         && one.work().places() == 1 && d.spot().place() == 0)
                 .findFirst().orElseThrow();
         assertTrue(wrapped.y() > at(wrapped).placement().yMetres(), "the tables of a turned station face north");

@@ -42,9 +42,10 @@ public final class Blueprint {
     private Blueprint(Study study) {
         this.study = study;
         problems = StudyCheck.of(study);
-        broken = problems.stream().filter(Problem::isError).map(Problem::place).collect(Collectors.toUnmodifiableSet());
+        broken = problems.stream().filter(Problem::isError).map(Problem::subject).collect(Collectors.toUnmodifiableSet());
         beforeInspection = beforeInspection(study);
-        stopsWithOthers = study.equipment().stream().flatMap(e -> e.basics().duty().failures().stream()).flatMap(m -> m.also().stream())
+        stopsWithOthers = study.equipment().stream().flatMap(e -> e.basics().duty().failures().stream())
+                .flatMap(m -> m.stopsWith().stream())
                 .collect(Collectors.toUnmodifiableSet());
         mayStandStill = study.equipment().stream().map(e -> e.basics().duty())
                 .anyMatch(duty -> !duty.failures().isEmpty() || !duty.calendar().isEmpty());

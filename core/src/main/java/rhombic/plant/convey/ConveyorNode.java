@@ -91,7 +91,7 @@ public final class ConveyorNode extends ContentNode {
         lengthOf = types.stream().mapToDouble(conveyor::lengthOf).toArray();
         isOfOneLength = Arrays.stream(lengthOf).distinct().count() <= 1;
         weightOf = types.stream().mapToDouble(type -> type.weight().inBaseUnit()).toArray();
-        heaviest = conveyor.heaviest().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY);
+        heaviest = conveyor.maxWeight().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY);
         speed = conveyor.speed().inBaseUnit();
         standingIn = new int[conveyor.lanes()];
         Stretch before = null;
@@ -109,7 +109,7 @@ public final class ConveyorNode extends ContentNode {
                 seen.clear();
             }
         }
-        stretch(before, begins, null, from, conveyor.route().metres(), seen);
+        stretch(before, begins, null, from, conveyor.conveyorPath().metres(), seen);
     }
 
     private Stretch stretch(@Nullable Stretch before, @Nullable Fitting begins, @Nullable Fitting ends, double from, double to,
@@ -127,7 +127,7 @@ public final class ConveyorNode extends ContentNode {
         stretches.forEach(Stretch::begin);
         runs();
         countsWork(true);
-        for (ShutTime time : conveyor.off()) {
+        for (ShutTime time : conveyor.offTimes()) {
             switchAt(time.from().nanos(), true);
             if (time.until() != null) {
                 switchAt(time.until().nanos(), false);
@@ -171,7 +171,7 @@ public final class ConveyorNode extends ContentNode {
 
     /** Half a width is to go between the middle and the side. */
     double halfWidth() {
-        return conveyor.wholeWidthMetres() / 2;
+        return conveyor.totalWidthMetres() / 2;
     }
 
     void passes(int lane, double from) {

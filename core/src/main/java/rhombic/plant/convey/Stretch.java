@@ -13,7 +13,7 @@ import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.Ranking;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.value.Fitting;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 
 /**
  * A stretch of a conveyor, up to its end or to the next divert or merge. The first piece of each lane is on offer once it is at
@@ -79,7 +79,7 @@ final class Stretch extends Node {
         gap = conveyor.gapMetres();
         isRigid = conveyor.mode() == Conveyor.Mode.RIGID;
         double pocket = isRigid ? conveyor.indexing().pitch().map(q -> q.inBaseUnit()).orElse(0.0) : 0;
-        Lane.Shape shape = new Lane.Shape(metres, gap, isRigid, conveyor.mostOnLane(), pocket,
+        Lane.Shape shape = new Lane.Shape(metres, gap, isRigid, conveyor.maxPiecesOnLane(), pocket,
                 conveyor.acceleration().map(q -> q.inBaseUnit()).orElse(0.0));
         Lane.Watch watch = flow.trace == null ? new Motion() : new TracedMotion();
         lanes = new Lane[conveyor.lanes()];
@@ -139,8 +139,8 @@ final class Stretch extends Node {
     }
 
     @Override
-    public WayOut wayOut() {
-        return ends == null ? super.wayOut() : ends instanceof Fitting.Divert divert ? divert.wayOut() : WayOut.PREFERENCE;
+    public Routing wayOut() {
+        return ends == null ? super.wayOut() : ends instanceof Fitting.Divert divert ? divert.routing() : Routing.PREFERENCE;
     }
 
     @Override
@@ -283,20 +283,20 @@ final class Stretch extends Node {
             // those that follow each other on one belt keep their distance by themselves, but for the rounding of times
             return gap - way.entry().beforeMetres() - (way.isStraightOn() ? ROUNDING_METRES : 0);
         }
-        return begins instanceof Fitting.Merge ? Math.max(gap, whole.conveyor.wholeWidthMetres()) : gap;
+        return begins instanceof Fitting.Merge ? Math.max(gap, whole.conveyor.totalWidthMetres()) : gap;
     }
 
     /** Who goes first at a merge. A rigid lane that waited for what comes from the side would keep that from going on: it never waits. */
-    private Fitting.First first(Fitting.Merge merge) {
-        return isRigid ? Fitting.First.MAIN : merge.first();
+    private Fitting.Priority first(Fitting.Merge merge) {
+        return isRigid ? Fitting.Priority.MAIN : merge.priority();
     }
 
     /** Whether what comes along would not have to wait for it, where that goes first. */
     private boolean isGapFree(Lane lane, Way way, double length) {
-        if (!(begins instanceof Fitting.Merge merge) || first(merge) != Fitting.First.MAIN || previous == null) {
+        if (!(begins instanceof Fitting.Merge merge) || first(merge) != Fitting.Priority.MAIN || previous == null) {
             return true;
         }
-        double needed = length + way.entry().beforeMetres() + whole.conveyor.wholeWidthMetres();
+        double needed = length + way.entry().beforeMetres() + whole.conveyor.totalWidthMetres();
         return previous.lanes[lane.number].toEndMetres() >= needed - TINY_METRES;
     }
 
@@ -315,7 +315,7 @@ final class Stretch extends Node {
             return false;
         }
         Offer.Standing before = line.firstThat(standing -> standing.mayGo()
-                && (merge.first() == Fitting.First.OLDEST || standing.way.isAside() != way.isAside())
+                && (merge.priority() == Fitting.Priority.OLDEST || standing.way.isAside() != way.isAside())
                 && (standing.way.isAside() ? nearest() : lanes[laneOf(standing.offer.piece())]) == lane);
         return before != null && before.way.isAside() != way.isAside();
     }

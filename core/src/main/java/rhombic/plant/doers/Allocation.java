@@ -8,7 +8,7 @@ import rhombic.kernel.Simulator;
 import rhombic.measure.SkillTally;
 import rhombic.plant.activity.Hold;
 import rhombic.space.Pose;
-import rhombic.study.duty.WhenOver;
+import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.kind.Crew;
 import rhombic.study.value.PersonState;
 
@@ -46,7 +46,7 @@ public final class Allocation {
     }
 
     public Group group(Crew crew, double speed, @Nullable Pose breakArea) {
-        choice.knows(crew.who());
+        choice.knows(crew.personRule());
         return new Group(this, crew.name(), speed, crew, breakArea);
     }
 
@@ -230,7 +230,7 @@ public final class Allocation {
     /** If the one who would do the job goes by what is nearest: that one, of the same priority. */
     private Job nearest(Job first, int at) {
         Doer doer = choice.chosen().getFirst();
-        if (doer.group().which != Crew.Which.NEAREST || first.comesFirst()) {
+        if (doer.group().which != Crew.JobRule.NEAREST || first.comesFirst()) {
             return first;
         }
         Job best = first;
@@ -394,9 +394,9 @@ public final class Allocation {
             handBack(job);
             return;
         }
-        WhenOver then = doer.group().whenOver;
-        if (reason == Hold.DOWN && then == WhenOver.FINISH) {
-            then = WhenOver.STOP; // with a broken tool nothing is finished
+        AtShiftEnd then = doer.group().whenOver;
+        if (reason == Hold.DOWN && then == AtShiftEnd.FINISH) {
+            then = AtShiftEnd.STOP; // with a broken tool nothing is finished
         }
         switch (then) {
             case FINISH -> {}

@@ -28,7 +28,7 @@ final class Choice {
     private final List<Doer> chosen = new ArrayList<>();
     /** Whether all crews choose by the same rule, as they mostly do. */
     private boolean isOfOneRule = true;
-    private Crew.@Nullable Who rule;
+    private Crew.@Nullable PersonRule rule;
 
     /**
      * @param doers all of them, by their numbers
@@ -43,7 +43,7 @@ final class Choice {
     }
 
     /** A crew goes by that rule. */
-    void knows(Crew.Who who) {
+    void knows(Crew.PersonRule who) {
         isOfOneRule &= rule == null || rule == who;
         rule = who;
     }
@@ -137,7 +137,7 @@ final class Choice {
         double x = job.where().x();
         double y = job.where().y();
         int best = Free.NONE;
-        Crew.Who who = Crew.Who.IN_ORDER;
+        Crew.PersonRule who = Crew.PersonRule.IN_ORDER;
         double least = 0;
         for (int i = free.next(0); i != Free.NONE; i = free.next(i + 1)) {
             if (!isFirst && chosen.contains(doers.get(i))) {
@@ -162,8 +162,8 @@ final class Choice {
     }
 
     /** The lowest of those who go by one rule comes; of equals the first in order. */
-    private double rank(int number, Crew.Who who, double x, double y) {
-        if (who == Crew.Who.NEAREST) {
+    private double rank(int number, Crew.PersonRule who, double x, double y) {
+        if (who == Crew.PersonRule.NEAREST) {
             double dx = standX[number] - x;
             double dy = standY[number] - y;
             double square = dx * dx + dy * dy;

@@ -2,7 +2,7 @@ package rhombic.plant.doers;
 
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pose;
-import rhombic.study.duty.WhenOver;
+import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.kind.Crew;
 import rhombic.study.value.PersonState;
 
@@ -14,25 +14,25 @@ public final class Group {
     final String name;
     /** Metres per second; infinite for those who are there at once. */
     private final double speed;
-    final Crew.Who who;
-    final Crew.Which which;
+    final Crew.PersonRule who;
+    final Crew.JobRule which;
     final boolean goesHome;
-    final WhenOver whenOver;
+    final AtShiftEnd whenOver;
     final @Nullable Pose breakArea;
 
     Group(Allocation allocation, String name, double speed, Crew crew, @Nullable Pose breakArea) {
         this.allocation = allocation;
         this.name = name;
         this.speed = speed;
-        who = crew.who();
-        which = crew.which();
-        goesHome = crew.waits() == Crew.Waits.AT_HOME;
-        whenOver = crew.basics().duty().whenOver();
+        who = crew.personRule();
+        which = crew.jobRule();
+        goesHome = crew.idleAt() == Crew.IdlePlace.AT_HOME;
+        whenOver = crew.basics().duty().atShiftEnd();
         this.breakArea = breakArea;
     }
 
     public boolean goesBySame() {
-        return who == Crew.Who.SAME;
+        return who == Crew.PersonRule.SAME;
     }
 
     public String name() {

@@ -97,7 +97,7 @@ public final class Job {
     long givenNanos;
     boolean wasBegun;
     State state = State.IDLE;
-    /** The skills it asks for, as {@link Order#skills}. */
+    /** The skills it asks for, as {@link Reorder#skills}. */
     long skills;
     private Order order;
     private Demand[] demands;

@@ -54,8 +54,8 @@ public final class GoodsInNode extends Node {
         super(flow, index, goodsIn, new Tally(1));
         this.supply = supply;
         onDemand = supply instanceof Supply.OnDemand;
-        turnsAway = goodsIn.whenFull() == GoodsIn.WhenFull.TURN_AWAY && !onDemand;
-        most = goodsIn.most().isPresent() ? goodsIn.most().getAsInt() : Long.MAX_VALUE;
+        turnsAway = goodsIn.whenFull() == GoodsIn.WhenFull.REJECT && !onDemand;
+        most = goodsIn.maxPieces().isPresent() ? goodsIn.maxPieces().getAsInt() : Long.MAX_VALUE;
         mix = goodsIn.mix().stream().filter(part -> part.weight() > 0).toList();
         mixChance = flow.stream(goodsIn.id(), Purpose.MIX);
         mixTypes = new int[mix.size()];
@@ -79,7 +79,7 @@ public final class GoodsInNode extends Node {
     }
 
     private void beginSpaced(Supply.Spaced spaced) {
-        TimeSampler between = spaced.between().sampler(flow.stream(id(), Purpose.ARRIVAL));
+        TimeSampler between = spaced.interarrival().sampler(flow.stream(id(), Purpose.ARRIVAL));
         arrivals = new Activity(flow.simulator) {
             @Override
             protected void passes(long nanos) {}
@@ -97,7 +97,7 @@ public final class GoodsInNode extends Node {
             }
         };
         isExpecting = true;
-        arrivals.start(spaced.first().map(Quantity::nanos).orElseGet(between::nextNanos));
+        arrivals.start(spaced.firstArrival().map(Quantity::nanos).orElseGet(between::nextNanos));
     }
 
     /** While it stands still, the time between arrivals does not pass. */

@@ -88,7 +88,7 @@ public final class Channel implements Giver, Breakdown.Site {
         this.index = index;
         this.link = link;
         this.taker = taker;
-        most = link.travel().most() == 0 ? Integer.MAX_VALUE : link.travel().most();
+        most = link.travel().maxPieces() == 0 ? Integer.MAX_VALUE : link.travel().maxPieces();
         metres = path.metres();
         repairPlace = beside(path.at(metres / 2));
         modes = Repairs.modes(flow, flow.staff(), giverId + "\u0000" + taker.id(), link.failures(), this);

@@ -17,7 +17,7 @@ public abstract class ContentNode extends Node {
     }
 
     private static int roomOf(Flow flow, Equipment equipment) {
-        return equipment.contentRoom(flow.study.pieceTypes()).orElseThrow();
+        return equipment.contentCapacity(flow.study.pieceTypes()).orElseThrow();
     }
 
     /** A piece comes; what is done with it follows. */

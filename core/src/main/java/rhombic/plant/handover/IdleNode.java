@@ -11,14 +11,14 @@ import rhombic.study.value.EquipmentState;
 /** Takes and gives nothing: a place that pieces never meet, or equipment with an error, so that the rest can run. */
 public final class IdleNode extends Node {
     public IdleNode(Flow flow, int index, Equipment equipment) {
-        super(flow, index, equipment, equipment.contentRoom(List.of()).isPresent()
+        super(flow, index, equipment, equipment.contentCapacity(List.of()).isPresent()
                 ? Tally.ofContents(1)
                 : new Tally(equipment.meetsPieces() ? 1 : 0));
     }
 
     @Override
     protected void begin() {
-        if (equipment().meetsPieces() && equipment().contentRoom(List.of()).isEmpty()) {
+        if (equipment().meetsPieces() && equipment().contentCapacity(List.of()).isEmpty()) {
             noteState(EquipmentState.STARVED);
         }
     }

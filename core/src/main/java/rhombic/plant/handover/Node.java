@@ -24,7 +24,7 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.ShutTime;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 
 /** One equipment of a running plant: may take pieces, may give them. */
 public abstract class Node extends Attended implements Giver {
@@ -143,13 +143,13 @@ public abstract class Node extends Attended implements Giver {
         return Way.Entry.USUAL;
     }
 
-    public WayOut wayOut() {
-        return equipment.basics().wayOut();
+    public Routing wayOut() {
+        return equipment.basics().routing();
     }
 
     /** Which of those that wait comes next. */
     public Ranking ranking() {
-        return Rankings.of(equipment.basics().taking(), flow, scope("taking"));
+        return Rankings.of(equipment.basics().selection(), flow, scope("taking"));
     }
 
     /** What its draws hang on. */
@@ -339,7 +339,7 @@ public abstract class Node extends Attended implements Giver {
 
     /** Sees to the times at which its inlet or outlet is shut by hand; called once, before anything moves. */
     protected final void beginShutTimes() {
-        beginShutTimes(equipment.basics().shut(), this::setShut);
+        beginShutTimes(equipment.basics().inletShut(), this::setShut);
         beginShutTimes(equipment.basics().outletShut(), this::setOutletShut);
     }
 
@@ -411,7 +411,7 @@ public abstract class Node extends Attended implements Giver {
     }
 
     /** What becomes of what is worked on when it breaks down. */
-    protected void interrupted(FailureMode.Piece piece) {}
+    protected void interrupted(FailureMode.InterruptedPiece piece) {}
 
     /** Nothing comes in or goes out for that reason, or no longer. */
     protected final void holdGates(Hold reason, boolean on) {

@@ -113,7 +113,7 @@ public class Offer {
         return nanos;
     }
 
-    /** Index of the one way the piece waits for, or {@link WaysOut#ANY}. */
+    /** Index of the one way the piece waits for, or {@link Routings#ANY}. */
     public int way() {
         return way;
     }

@@ -83,7 +83,7 @@ final class Porters {
         this.flow = flow;
         this.channel = channel;
         allocation = flow.staffed().allocation();
-        most = travel.most();
+        most = travel.maxPieces();
         Pose from = outlet.of(Pose.at(BESIDE_METRES, 0, -outlet.z(), 180));
         to = inlet.of(Pose.at(-BESIDE_METRES, 0, -inlet.z(), 0));
         Manning.Order needed = flow.staffed().order(Job.What.CARRY, List.of(travel.need()));

@@ -4,13 +4,13 @@ import java.util.List;
 import rhombic.formula.Formula;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.Ranking;
-import rhombic.study.value.Taking;
+import rhombic.study.value.Selection;
 
 /** Makes the ranking of a taker ready. */
 final class Rankings {
     private Rankings() {}
 
-    static Ranking of(Taking taking, Flow flow, PlantScope scope) {
+    static Ranking of(Selection taking, Flow flow, PlantScope scope) {
         return switch (taking.choice()) {
             case OLDEST -> Ranking.BY_AGE;
             case TYPE -> {

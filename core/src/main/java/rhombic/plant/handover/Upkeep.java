@@ -84,8 +84,8 @@ public final class Upkeep implements Breakdown.Site {
     @Override
     public void breaks(Breakdown by) {
         goesDown(by, true);
-        node.interrupted(by.mode().piece());
-        for (String other : by.mode().also()) {
+        node.interrupted(by.mode().interruptedPiece());
+        for (String other : by.mode().stopsWith()) {
             Node with = node.flow.find(other);
             if (with != null && with != node && with.upkeep != null) {
                 with.upkeep.byOthers++;
@@ -97,7 +97,7 @@ public final class Upkeep implements Breakdown.Site {
     @Override
     public void mended(Breakdown by) {
         goesDown(by, false);
-        for (String other : by.mode().also()) {
+        for (String other : by.mode().stopsWith()) {
             Node with = node.flow.find(other);
             if (with != null && with != node && with.upkeep != null) {
                 with.upkeep.byOthers--;
@@ -108,7 +108,7 @@ public final class Upkeep implements Breakdown.Site {
 
     private void goesDown(Breakdown by, boolean on) {
         downs += on ? 1 : -1;
-        node.standsStill(Hold.DOWN, on, !by.mode().hands());
+        node.standsStill(Hold.DOWN, on, !by.mode().passesWhileDown());
         node.upkeepChanged();
     }
 

@@ -6,7 +6,7 @@ import rhombic.plant.piece.Piece;
 /**
  * One way that pieces can go: to a taker, at once or along a link that takes time.
  *
- * @param index among the ways of its giver; {@link WaysOut#ANY} for a way without a link
+ * @param index among the ways of its giver; {@link Routings#ANY} for a way without a link
  * @param channel what is on its way; null if it takes no time
  * @param entry how they come in at the taker
  */

@@ -10,7 +10,7 @@ import rhombic.plant.piece.Piece;
 import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 
 /**
  * Where the pieces of an equipment may go. For each piece the links are narrowed to those it fits, and then one is
@@ -21,7 +21,7 @@ public final class WaysOut {
 
     final Way[] ways;
     private final List<Link> links;
-    private final WayOut.Choice choice;
+    private final Routing.Choice choice;
     private final @Nullable Formula formula;
     private final double @Nullable [] shares;
     private final @Nullable UniformRandomProvider chance;
@@ -42,12 +42,12 @@ public final class WaysOut {
     }
 
     /** @param node that the ways lead out of */
-    WaysOut(List<Way> ways, List<Link> links, WayOut wayOut, Flow flow, Node node, UniformRandomProvider chance) {
+    WaysOut(List<Way> ways, List<Link> links, Routing routing, Flow flow, Node node, UniformRandomProvider chance) {
         this.ways = ways.toArray(Way[]::new);
         this.links = links;
         scope = node.scope("way out");
-        choice = wayOut.choice();
-        formula = choice == WayOut.Choice.FORMULA ? flow.formula(wayOut.formula()) : null;
+        choice = routing.choice();
+        formula = choice == Routing.Choice.FORMULA ? flow.formula(routing.formula()) : null;
         double[] given = links.stream().mapToDouble(link -> link.share().map(Quantity::amount).orElse(0.0)).toArray();
         boolean byChance = java.util.Arrays.stream(given).sum() > 0;
         shares = byChance ? given : null;
@@ -62,14 +62,14 @@ public final class WaysOut {
         java.util.Arrays.fill(admitted, true);
         wayOfType = new int[flow.types.count()];
         java.util.Arrays.fill(wayOfType, ANY);
-        isPlain = !byChance && !filtered && choice == WayOut.Choice.PREFERENCE;
+        isPlain = !byChance && !filtered && choice == Routing.Choice.PREFERENCE;
     }
 
     private WaysOut(Way only) {
         ways = new Way[] {only};
         links = List.of();
         scope = only.taker().scope("end of a link");
-        choice = WayOut.Choice.PREFERENCE;
+        choice = Routing.Choice.PREFERENCE;
         formula = null;
         shares = null;
         chance = null;
@@ -99,12 +99,12 @@ public final class WaysOut {
                     }
                     yield piece -> named[piece.type];
                 }
-                case LinkFilter.Where where -> {
+                case LinkFilter.Condition where -> {
                     Formula condition = flow.formula(where.formula());
                     PlantScope own = node.scope("link " + number);
                     yield piece -> own.evaluate(condition, piece, condition::truth);
                 }
-                case LinkFilter.Carriers() -> piece -> flow.types.isCarrier(piece.type);
+                case LinkFilter.LoadCarriers() -> piece -> flow.types.isCarrier(piece.type);
                 case LinkFilter.Contents() -> piece -> !flow.types.isCarrier(piece.type);
             });
         }
@@ -148,10 +148,10 @@ public final class WaysOut {
 
     /** Of the ways that have room for the piece now, the one it goes; {@link #ANY} if none has. */
     int pick(Offer offer, Piece piece) {
-        if (choice == WayOut.Choice.SHORTEST_QUEUE) {
+        if (choice == Routing.Choice.SHORTEST_QUEUE) {
             return shortest(offer, piece);
         }
-        int first = choice == WayOut.Choice.FIRST_FREE ? (last + 1) % ways.length : 0;
+        int first = choice == Routing.Choice.FIRST_FREE ? (last + 1) % ways.length : 0;
         for (int i = 0; i < ways.length; i++) {
             int at = (first + i) % ways.length;
             if (admitted[at] && offer.wouldGo(at, piece)) {

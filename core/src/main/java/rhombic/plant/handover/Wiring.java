@@ -61,7 +61,7 @@ final class Wiring {
         List<Way> ways = waysFrom.computeIfAbsent(from, key -> new ArrayList<>());
         ways.add(new Way(ways.size(), to, channel(index, link, to, entry), entry));
         linksFrom.computeIfAbsent(from, key -> new ArrayList<>()).add(link);
-        if (link.travel().most() > 0 || !link.failures().isEmpty()) {
+        if (link.travel().maxPieces() > 0 || !link.failures().isEmpty()) {
             limited.add(to);
         }
     }

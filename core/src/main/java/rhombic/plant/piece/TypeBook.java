@@ -40,7 +40,7 @@ public final class TypeBook {
     }
 
     public boolean isCarrier(int type) {
-        return types.get(type).carrier();
+        return types.get(type).loadCarrier();
     }
 
     public int number(String name) {

@@ -19,7 +19,7 @@ final class RunningRule implements Reaction {
     /** Pieces inside the plant beyond which no rule may create more: memory would run out. */
     private static final int MOST_INSIDE = 3_000_000;
 
-    private static final int LONGEST_TEXT = 10_000;
+    private static final int MAX_TEXT_LENGTH = 10_000;
 
     private final Rule rule;
     private final Flow flow;
@@ -137,10 +137,10 @@ final class RunningRule implements Reaction {
         } catch (FormulaException e) {
             throw trouble(scope, e, piece);
         }
-        if (value instanceof String text && text.length() > LONGEST_TEXT) {
+        if (value instanceof String text && text.length() > MAX_TEXT_LENGTH) {
             throw trouble(scope,
                     new FormulaException(
-                            "It makes a text longer than " + LONGEST_TEXT + " characters: let it not add to itself again and again"),
+                            "It makes a text longer than " + MAX_TEXT_LENGTH + " characters: let it not add to itself again and again"),
                     piece);
         }
         return value;

@@ -49,7 +49,7 @@ public final class Census {
 
     /** From now on the run ends when so many pieces are out as its plan says, if it says so. */
     public void endAfterPieces() {
-        int most = run.study.plan().untilOut();
+        int most = run.study.plan().stopAfterPieces();
         untilOut = most == 0 ? Long.MAX_VALUE : most;
     }
 
@@ -156,7 +156,7 @@ public final class Census {
         }
         countLeaving(piece);
         if (piecesOut() >= untilOut) {
-            run.stop(run.study.plan().untilOut() + " pieces out");
+            run.stop(run.study.plan().stopAfterPieces() + " pieces out");
         }
     }
 

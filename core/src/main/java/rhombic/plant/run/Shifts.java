@@ -49,7 +49,7 @@ public final class Shifts {
 
     private void findNext() {
         LocalDateTime last = known == 0 ? start : start.plusNanos(times[known - 1]);
-        Optional<Calendar.Change> next = calendar.after(last);
+        Optional<Calendar.Transition> next = calendar.after(last);
         if (next.isEmpty()) {
             isOver = true;
             return;

@@ -24,10 +24,10 @@ public final class Repairs {
     }
 
     private static Job.@Nullable Order order(@Nullable Staff people, FailureMode mode, Breakdown.Site site) {
-        if (people == null || mode.repair().isEmpty()) {
+        if (people == null || mode.repairedBy().isEmpty()) {
             return null;
         }
-        Manning.Order needed = people.order(Job.What.REPAIR, mode.repair());
+        Manning.Order needed = people.order(Job.What.REPAIR, mode.repairedBy());
         return new Job.Order(needed.what(), site.whereMended(), needed.demands(), needed.priority(), needed.yields());
     }
 }

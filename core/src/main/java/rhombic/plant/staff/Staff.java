@@ -125,9 +125,10 @@ public final class Staff implements Doer.Watcher {
 
     /** What a place asks for, but for where that is. */
     public Manning.Order order(Job.What what, List<Need> needs) {
-        List<Job.Demand> demands = needs.stream().map(need -> new Job.Demand(skills.getOrDefault(need.whom(), 0), need.people())).toList();
+        List<Job.Demand> demands = needs.stream().map(need -> new Job.Demand(skills.getOrDefault(need.skill(), 0), need.people())).toList();
         return new Manning.Order(what, demands, needs.stream().mapToInt(Need::priority).max().orElse(0),
-                needs.stream().allMatch(Need::yields), needs.stream().mapToDouble(need -> need.part().amount()).max().orElse(100) / 100);
+                needs.stream().allMatch(Need::preemptible),
+                needs.stream().mapToDouble(need -> need.share().amount()).max().orElse(100) / 100);
     }
 
     /** Gives people out; says whether any were. */

@@ -97,7 +97,7 @@ public final class Breakdown implements Job.Site {
         upChance = run.stream(id, Purpose.FAILURE);
         job = order == null ? null : new Job(this, order);
         down = mode.down().sampler(run.stream(id, Purpose.REPAIR));
-        Distribution firstTime = mode.first();
+        Distribution firstTime = mode.firstFailure();
         first = firstTime == null ? null : firstTime.sampler(upChance);
         up = switch (mode.up()) {
             case UpTime.After after -> after.time().sampler(upChance);
@@ -188,7 +188,7 @@ public final class Breakdown implements Job.Site {
     /** Not before now; at this very moment only at the start of the run. */
     private LocalDateTime next(UpTime.Planned planned, LocalDateTime now) {
         for (int ahead = 0; ahead <= 8; ahead++) {
-            LocalDateTime at = now.toLocalDate().plusDays(ahead).atTime(planned.at());
+            LocalDateTime at = now.toLocalDate().plusDays(ahead).atTime(planned.time());
             DayOfWeek day = at.getDayOfWeek();
             if (planned.days().contains(day) && (at.isAfter(now) || at.equals(now) && simulator.nowNanos() == 0)) {
                 return at;

@@ -80,6 +80,6 @@ public final class Modes {
 
     /** What a thing shows that one of them holds. */
     public EquipmentState state() {
-        return isMended() ? EquipmentState.DOWN : EquipmentState.AWAITING_REPAIR;
+        return isMended() ? EquipmentState.DOWN : EquipmentState.WAITING_FOR_REPAIR;
     }
 }

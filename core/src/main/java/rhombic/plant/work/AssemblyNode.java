@@ -24,7 +24,7 @@ import rhombic.study.kind.Recipe;
  * one for each type. Whenever something comes, the places that wait are looked at, the longest waiting first.
  */
 public final class AssemblyNode extends WorkNode {
-    private final AssemblyStation.Way way;
+    private final AssemblyStation.Method way;
     private final boolean[] isBase;
     private final boolean[] isPart;
     private final int partRoom;
@@ -51,8 +51,8 @@ public final class AssemblyNode extends WorkNode {
 
     public AssemblyNode(Flow flow, int index, AssemblyStation station) {
         super(flow, index, station);
-        way = station.way();
-        partRoom = station.partRoom();
+        way = station.method();
+        partRoom = station.partCapacity();
         resultType = station.result().isEmpty() ? -1 : flow.types.number(station.result());
         any = flow.types.count();
         isBase = new boolean[any];
@@ -236,7 +236,7 @@ public final class AssemblyNode extends WorkNode {
     }
 
     private void startWhatCan() {
-        if (way == AssemblyStation.Way.BATCH) {
+        if (way == AssemblyStation.Method.BATCH) {
             int[] need = needs.of(null);
             while (hasFreePlace() && areThere(need)) {
                 startBatch(takeFreePlace(), need);
@@ -281,7 +281,7 @@ public final class AssemblyNode extends WorkNode {
 
     @Override
     protected void fill(Place place) {
-        if (way == AssemblyStation.Way.BATCH) {
+        if (way == AssemblyStation.Method.BATCH) {
             int[] need = needs.of(null);
             if (areThere(need)) {
                 startBatch(place, need);
@@ -295,7 +295,7 @@ public final class AssemblyNode extends WorkNode {
     protected void complete(Place place) {
         Piece whole;
         int from = 1;
-        if (way == AssemblyStation.Way.BATCH) {
+        if (way == AssemblyStation.Method.BATCH) {
             whole = new Piece(resultType);
             flow.census.made(whole, index);
             whole.arrivedNanos = flow.now();
@@ -307,7 +307,7 @@ public final class AssemblyNode extends WorkNode {
         for (int i = from; i < place.load.size(); i++) {
             join(place.load.get(i), whole);
         }
-        if (way == AssemblyStation.Way.ASSEMBLE && resultType >= 0 && resultType != whole.type) {
+        if (way == AssemblyStation.Method.ASSEMBLE && resultType >= 0 && resultType != whole.type) {
             flow.census.becomes(whole, resultType, index);
         }
         if (mayNeedRework()) {
@@ -324,7 +324,7 @@ public final class AssemblyNode extends WorkNode {
     private void join(Piece part, Piece whole) {
         tally.joins(flow.now());
         part.forgetMaking();
-        if (way == AssemblyStation.Way.ASSEMBLE) {
+        if (way == AssemblyStation.Method.ASSEMBLE) {
             flow.census.joined(part, index);
             return;
         }

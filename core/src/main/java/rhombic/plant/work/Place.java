@@ -143,7 +143,7 @@ public final class Place extends Activity implements Manning.Place {
     }
 
     /** It has broken down in the middle of its work. */
-    void interrupted(FailureMode.Piece piece) {
+    void interrupted(FailureMode.InterruptedPiece piece) {
         if (phase == Phase.WORK && isPaused()) {
             switch (piece) {
                 case RESUME -> {}

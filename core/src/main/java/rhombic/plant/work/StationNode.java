@@ -31,7 +31,7 @@ public final class StationNode extends WorkNode {
         super(flow, index, station);
         Work.Load load = station.load();
         fullLoad = load.pieces();
-        Quantity wait = load.longestWait();
+        Quantity wait = load.maxWait();
         longestWaitNanos = wait == null ? Long.MAX_VALUE : wait.nanos();
         inspection = station.inspection();
         inspectionChance = flow.stream(id(), Purpose.INSPECTION);
@@ -142,19 +142,19 @@ public final class StationNode extends WorkNode {
 
     /** Whether the piece may go on or go back; else it is scrap. */
     private boolean passes(Piece piece, Inspection check) {
-        if (!(inspectionChance.nextDouble() * 100 < check.fails().amount())) {
+        if (!(inspectionChance.nextDouble() * 100 < check.failShare().amount())) {
             piece.isWell();
             flow.census.look(piece, 0, index);
             return true;
         }
         Piece.Rework rework = piece.reworkMade();
-        if (rework.times >= check.mostTimes()) {
+        if (rework.times >= check.maxReworks()) {
             return false;
         }
         rework.failed = true;
         rework.times++;
         rework.factor = check.factor();
-        rework.room = check.room();
+        rework.room = check.capacity();
         rework.maker = check.maker();
         if (piece.madeBy == Piece.NOBODY) {
             piece.madeBy = index;

@@ -16,7 +16,7 @@ import rhombic.plant.piece.Ranking;
 import rhombic.plant.piece.Waiting;
 import rhombic.study.Rule;
 import rhombic.study.duty.FailureMode;
-import rhombic.study.duty.WhenOver;
+import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.kind.Work;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
@@ -41,7 +41,7 @@ abstract class WorkNode extends Node {
     WorkNode(Flow flow, int index, WorkEquipment equipment) {
         super(flow, index, equipment, new Tally(equipment.work().places()));
         Work work = equipment.work();
-        inputRoom = work.inputRoom();
+        inputRoom = work.inputCapacity();
         places = new Place[work.places()];
         free = new Place[work.places()];
         times = new WorkTimes(work, this);
@@ -131,7 +131,7 @@ abstract class WorkNode extends Node {
     @Override
     protected final void goesOffShift(boolean off) {
         holdInlet(Hold.OFF_SHIFT, off);
-        if (equipment().basics().duty().whenOver() != WhenOver.FINISH) {
+        if (equipment().basics().duty().atShiftEnd() != AtShiftEnd.FINISH) {
             holdWork(Hold.OFF_SHIFT, off);
         }
         if (!off) {
@@ -144,7 +144,7 @@ abstract class WorkNode extends Node {
     }
 
     @Override
-    protected final void interrupted(FailureMode.Piece piece) {
+    protected final void interrupted(FailureMode.InterruptedPiece piece) {
         for (Place place : places) {
             place.interrupted(piece);
         }

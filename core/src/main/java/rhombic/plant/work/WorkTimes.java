@@ -64,7 +64,7 @@ final class WorkTimes {
         }
         TimeSource change = work.changeover();
         changeover = change == null ? null : PieceTime.of(change, flow, changeoverScope, flow.stream(name, Purpose.CHANGEOVER));
-        setters = crew(Job.What.CHANGEOVER, work.setters(), node);
+        setters = crew(Job.What.CHANGEOVER, work.setupCrew(), node);
         Work.Service after = work.service();
         servers = after == null ? null : crew(Job.What.SERVICE, after.needs(), node);
         serviceEvery = after == null ? Integer.MAX_VALUE : after.everyPieces();

@@ -12,17 +12,17 @@ import rhombic.study.kind.Kinds;
  * Names one value of a study.
  *
  * @param cell path of the cells it lies in, from the outermost; empty outside of cells
- * @param thing id of the equipment
+ * @param element id of the equipment
  * @param field as its kind declares it
  */
-public record Address(String cell, String thing, String field) implements Serializable {
+public record Address(String cell, String element, String field) implements Serializable {
     public static Address of(Equipment thing, String field) {
         return new Address("", thing.id(), field);
     }
 
     /** The value there, if the study has it. */
     public Optional<Object> value(Study study) {
-        return study.equipment().stream().filter(e -> e.id().equals(thing)).findFirst().flatMap(e -> value(Kinds.of(e), e));
+        return study.equipment().stream().filter(e -> e.id().equals(element)).findFirst().flatMap(e -> value(Kinds.of(e), e));
     }
 
     private <E extends Equipment> Optional<Object> value(Kind<E> kind, Equipment e) {
@@ -31,6 +31,6 @@ public record Address(String cell, String thing, String field) implements Serial
 
     @Override
     public String toString() {
-        return (cell.isEmpty() ? "" : cell + "/") + thing + "/" + field;
+        return (cell.isEmpty() ? "" : cell + "/") + element + "/" + field;
     }
 }

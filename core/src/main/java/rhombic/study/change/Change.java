@@ -17,7 +17,7 @@ public sealed interface Change extends Serializable {
     Change undone();
 
     /** In words, as in "set places of Oven to 2". */
-    String said();
+    String text();
 
     void applyTo(Draft draft);
 
@@ -34,7 +34,7 @@ public sealed interface Change extends Serializable {
         }
 
         @Override
-        public String said() {
+        public String text() {
             return "call the study " + after;
         }
 
@@ -52,7 +52,7 @@ public sealed interface Change extends Serializable {
         }
 
         @Override
-        public String said() {
+        public String text() {
             return "plan the run for " + after.length() + ", " + after.replications() + (after.replications() == 1 ? " time" : " times");
         }
 
@@ -70,7 +70,7 @@ public sealed interface Change extends Serializable {
         }
 
         @Override
-        public String said() {
+        public String text() {
             return "compare otherwise";
         }
 
@@ -84,17 +84,17 @@ public sealed interface Change extends Serializable {
     record Rename(Renaming renaming) implements Change {
         @Override
         public Change undone() {
-            return new Rename(new Renaming(renaming.what(), renaming.to(), renaming.from()));
+            return new Rename(new Renaming(renaming.kind(), renaming.to(), renaming.from()));
         }
 
         @Override
-        public String said() {
+        public String text() {
             return "rename " + renaming.from() + " to " + renaming.to();
         }
 
         @Override
         public void applyTo(Draft draft) {
-            draft.become(renaming.what() == Renaming.What.EQUIPMENT
+            draft.become(renaming.kind() == Renaming.Kind.EQUIPMENT
                     ? draft.study().changed(renaming.from(), e -> e.named(renaming.to()))
                     : draft.study().renamed(renaming));
         }
@@ -127,13 +127,13 @@ public sealed interface Change extends Serializable {
         }
 
         @Override
-        public String said() {
-            return "set " + at.field() + " of " + at.thing();
+        public String text() {
+            return "set " + at.field() + " of " + at.element();
         }
 
         @Override
         public void applyTo(Draft draft) {
-            int index = draft.find(Part.EQUIPMENT, at.thing());
+            int index = draft.find(Part.EQUIPMENT, at.element());
             Equipment thing = (Equipment) draft.list(Part.EQUIPMENT).get(index);
             draft.list(Part.EQUIPMENT).set(index, set(Kinds.of(thing), thing));
         }
@@ -168,8 +168,8 @@ public sealed interface Change extends Serializable {
         }
 
         @Override
-        public String said() {
-            return "add " + Part.said(item);
+        public String text() {
+            return "add " + Part.text(item);
         }
 
         @Override
@@ -191,8 +191,8 @@ public sealed interface Change extends Serializable {
         }
 
         @Override
-        public String said() {
-            return "take out " + Part.said(item);
+        public String text() {
+            return "take out " + Part.text(item);
         }
 
         @Override
@@ -214,8 +214,8 @@ public sealed interface Change extends Serializable {
         }
 
         @Override
-        public String said() {
-            return "change " + Part.said(after);
+        public String text() {
+            return "change " + Part.text(after);
         }
 
         @Override
@@ -230,19 +230,19 @@ public sealed interface Change extends Serializable {
     }
 
     /** A list has another order. */
-    record Order(Part part, List<String> before, List<String> after) implements Change {
-        public Order {
+    record Reorder(Part part, List<String> before, List<String> after) implements Change {
+        public Reorder {
             before = List.copyOf(before);
             after = List.copyOf(after);
         }
 
         @Override
         public Change undone() {
-            return new Order(part, after, before);
+            return new Reorder(part, after, before);
         }
 
         @Override
-        public String said() {
+        public String text() {
             return "change the order of " + part.word() + (part == Part.EQUIPMENT ? "" : "s");
         }
 

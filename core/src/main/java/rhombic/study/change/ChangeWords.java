@@ -44,18 +44,18 @@ public final class ChangeWords {
         return List.copyOf(words.lines);
     }
 
-    private void names(Set<String> names, String what) {
+    private void names(Set<String> names, String label) {
         if (!names.isEmpty()) {
             lines.add(names.stream().limit(MOST_NAMES).collect(Collectors.joining(", "))
-                    + (names.size() > MOST_NAMES ? " and " + (names.size() - MOST_NAMES) + " more" : "") + " " + what);
+                    + (names.size() > MOST_NAMES ? " and " + (names.size() - MOST_NAMES) + " more" : "") + " " + label);
         }
     }
 
     private void say(Change change) {
         switch (change) {
             case Change.Set set -> {
-                String name = base.equipment().stream().filter(e -> e.id().equals(set.at().thing())).map(Equipment::name).findFirst()
-                        .orElse(set.at().thing());
+                String name = base.equipment().stream().filter(e -> e.id().equals(set.at().element())).map(Equipment::name).findFirst()
+                        .orElse(set.at().element());
                 if (set.at().field().equals("at")) {
                     moved.add(name);
                 } else {
@@ -64,7 +64,7 @@ public final class ChangeWords {
             }
             case Change.Replace replace -> {
                 List<Structure.Difference> differences = Structure.differences(replace.before(), replace.after());
-                differences(capital(Part.said(replace.after())), "", differences);
+                differences(capital(Part.text(replace.after())), "", differences);
             }
             case Change.Add add when add.item() instanceof Link link -> {
                 if (!added.contains(link.from()) && !added.contains(link.to())) {
@@ -76,13 +76,13 @@ public final class ChangeWords {
                     lines.add(link.from() + " no longer linked to " + link.to());
                 }
             }
-            case Change.Add add when !(add.item() instanceof Equipment) -> lines.add(capital(Part.said(add.item())) + " added");
-            case Change.TakeOut out when !(out.item() instanceof Equipment) -> lines.add(capital(Part.said(out.item())) + " taken out");
+            case Change.Add add when !(add.item() instanceof Equipment) -> lines.add(capital(Part.text(add.item())) + " added");
+            case Change.TakeOut out when !(out.item() instanceof Equipment) -> lines.add(capital(Part.text(out.item())) + " taken out");
             case Change.Add add -> {}
             case Change.TakeOut out -> {}
             case Change.Rename rename -> lines.add(rename.renaming().from() + " called " + rename.renaming().to());
             case Change.SetPlan plan -> differences("The run", "", Structure.differences(plan.before(), plan.after()));
-            case Change.Order order -> {
+            case Change.Reorder order -> {
                 if (order.part() == Part.LINK) {
                     lines.add("Order of links changed");
                 }
@@ -93,17 +93,17 @@ public final class ChangeWords {
     }
 
     private void differences(String name, String field, List<Structure.Difference> all) {
-        List<String> said = new ArrayList<>();
+        List<String> texts = new ArrayList<>();
         for (Structure.Difference one : all) {
-            String what = one.path().isEmpty() ? field : field(one.last());
-            String before = Structure.said(one.before());
-            String after = Structure.said(one.after());
-            said.add(before.isEmpty() || after.isEmpty() ? what + " changed" : what + " " + before + " \u2192 " + after);
+            String label = one.path().isEmpty() ? field : field(one.last());
+            String before = Structure.text(one.before());
+            String after = Structure.text(one.after());
+            texts.add(before.isEmpty() || after.isEmpty() ? label + " changed" : label + " " + before + " \u2192 " + after);
         }
-        lines.add(name + ": " + (said.isEmpty()
+        lines.add(name + ": " + (texts.isEmpty()
                 ? field + " as set here"
-                : said.stream().distinct().limit(MOST_LEAVES).collect(Collectors.joining(", "))
-                        + (said.size() > MOST_LEAVES ? " and more" : "")));
+                : texts.stream().distinct().limit(MOST_LEAVES).collect(Collectors.joining(", "))
+                        + (texts.size() > MOST_LEAVES ? " and more" : "")));
     }
 
     /** The name of a field as words: {@code inputRoom} as input room. */

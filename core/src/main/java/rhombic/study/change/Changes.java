@@ -72,7 +72,7 @@ public record Changes(List<Change> all) implements Variation {
         for (Equipment thing : before.equipment()) {
             String name = nameOf.getOrDefault(thing.id(), thing.name());
             if (!name.equals(thing.name()) && named.find(name).isEmpty()) {
-                Renaming renaming = new Renaming(Renaming.What.EQUIPMENT, thing.name(), name);
+                Renaming renaming = new Renaming(Renaming.Kind.EQUIPMENT, thing.name(), name);
                 changes.add(new Change.Rename(renaming));
                 named = named.changed(thing.name(), e -> e.named(name));
             }
@@ -105,7 +105,7 @@ public record Changes(List<Change> all) implements Variation {
         }
         List<String> keptInOrder = there.keySet().stream().filter(kept::contains).toList();
         if (!keptInOrder.equals(keys)) {
-            changes.add(new Change.Order(part, keys, keptInOrder));
+            changes.add(new Change.Reorder(part, keys, keptInOrder));
         }
         int at = 0;
         for (Map.Entry<String, Object> item : there.entrySet()) {

@@ -26,7 +26,7 @@ public final class Copies {
         Equipment one = study.find(name).orElseThrow(() -> new StudyException("There is no " + name + " to have several of"));
         Count.between(1, MOST, "How many of " + name, count);
         Study result = study;
-        double angle = Math.toRadians(one.placement().turnedDegrees() - 90);
+        double angle = Math.toRadians(one.placement().headingDegrees() - 90);
         double apart = one.footprint().widthMetres() + BESIDE_METRES;
         for (int i = 1; i < count; i++) {
             String copy = Names.free(name, result.names());

@@ -27,7 +27,7 @@ public final class Levels {
      *
      * @throws StudyException if it is neither a list nor a range, or there are too many
      */
-    public static List<String> said(String text) {
+    public static List<String> textOf(String text) {
         Matcher range = RANGE.matcher(text);
         return range.matches() ? range(range) : list(text);
     }

@@ -66,7 +66,7 @@ public final class Merge {
                 case Change.Replace replace -> replace(replace);
                 case Change.Add add -> add(add);
                 case Change.TakeOut out -> takeOut(out);
-                case Change.Order order -> order(order);
+                case Change.Reorder order -> order(order);
                 case Change.SetPlan plan -> plan(plan);
                 case Change.Rename rename -> change.applyTo(draft);
                 case Change.NameStudy name -> {} // an alternative is called by its own name
@@ -74,7 +74,7 @@ public final class Merge {
             }
         } catch (StudyException e) {
             draft = before;
-            contradictions.add("Can't " + change.said() + ": " + e.getMessage());
+            contradictions.add("Can't " + change.text() + ": " + e.getMessage());
         }
     }
 
@@ -91,9 +91,9 @@ public final class Merge {
     }
 
     private void set(Change.Set change) {
-        Optional<Object> there = there(Part.EQUIPMENT, change.at().thing());
+        Optional<Object> there = there(Part.EQUIPMENT, change.at().element());
         if (there.isEmpty()) {
-            contradictions.add("The base has no " + change.at().thing() + " any more, of which this sets " + change.at().field());
+            contradictions.add("The base has no " + change.at().element() + " any more, of which this sets " + change.at().field());
             return;
         }
         Equipment thing = (Equipment) there.get();
@@ -114,7 +114,7 @@ public final class Merge {
         Structure.Result result = Structure.changed(change.valueBefore(), change.valueAfter(), now);
         if (result.overruled()) {
             contradictions.add(thing.name() + ": the base has set " + ChangeWords.field(field.name()) + " otherwise by now"
-                    + (Structure.said(now).isEmpty() ? "" : " (" + Structure.said(now) + ")") + "; this keeps its own");
+                    + (Structure.text(now).isEmpty() ? "" : " (" + Structure.text(now) + ")") + "; this keeps its own");
         }
         return field.with().apply(thing, (V) Objects.requireNonNull(result.value()));
     }
@@ -123,12 +123,12 @@ public final class Merge {
         String key = Part.key(change.before());
         Optional<Object> there = there(change.part(), key);
         if (there.isEmpty()) {
-            contradictions.add("The base has no " + Part.said(change.before()) + " any more, which this changes");
+            contradictions.add("The base has no " + Part.text(change.before()) + " any more, which this changes");
             return;
         }
         Structure.Result result = Structure.changed(change.before(), change.after(), there.get());
         if (result.overruled()) {
-            contradictions.add("The base has changed " + Part.said(change.before()) + " otherwise by now; this keeps its own");
+            contradictions.add("The base has changed " + Part.text(change.before()) + " otherwise by now; this keeps its own");
         }
         draft.list(change.part()).set(draft.find(change.part(), key), Objects.requireNonNull(result.value()));
     }
@@ -137,7 +137,7 @@ public final class Merge {
         Optional<Object> there = there(change.part(), Part.key(change.item()));
         if (there.isPresent()) {
             if (!there.get().equals(change.item())) {
-                contradictions.add("The base has " + Part.said(change.item()) + " by now, which this adds; the base's stays");
+                contradictions.add("The base has " + Part.text(change.item()) + " by now, which this adds; the base's stays");
             }
             return;
         }
@@ -154,13 +154,13 @@ public final class Merge {
             return; // gone already, as it is meant to be
         }
         if (!there.get().equals(change.item())) {
-            contradictions.add("The base has changed " + Part.said(change.item()) + ", which this takes out");
+            contradictions.add("The base has changed " + Part.text(change.item()) + ", which this takes out");
         }
         change.applyTo(draft);
     }
 
     /** As far as the order is of what is there. */
-    private void order(Change.Order change) {
+    private void order(Change.Reorder change) {
         List<Object> now = draft.list(change.part());
         Set<String> keys = new LinkedHashSet<>();
         now.forEach(item -> keys.add(Part.key(item)));
@@ -181,7 +181,7 @@ public final class Merge {
             Link link = (Link) item;
             if (!names.contains(link.from()) || !names.contains(link.to())) {
                 loose.add(link);
-                contradictions.add("Left out " + Part.said(link) + ": " + (names.contains(link.from()) ? link.to() : link.from())
+                contradictions.add("Left out " + Part.text(link) + ": " + (names.contains(link.from()) ? link.to() : link.from())
                         + " is not there");
             }
         }

@@ -86,7 +86,7 @@ public enum Part {
     /** The item with a new name for something. */
     static Serializable renamed(Serializable item, Renaming renaming) {
         return switch (item) {
-            case Equipment thing -> thing.name().equals(renaming.from()) && renaming.what() == Renaming.What.EQUIPMENT
+            case Equipment thing -> thing.name().equals(renaming.from()) && renaming.kind() == Renaming.Kind.EQUIPMENT
                     ? renaming.in(thing.named(renaming.to()))
                     : renaming.in(thing);
             case Link link -> renaming.in(link);
@@ -99,7 +99,7 @@ public enum Part {
     }
 
     /** As people call it. */
-    static String said(Object item) {
+    static String text(Object item) {
         return switch (item) {
             case Equipment thing -> thing.name();
             case Link link -> "the link from " + link.from() + " to " + link.to();

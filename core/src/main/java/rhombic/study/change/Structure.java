@@ -155,10 +155,10 @@ final class Structure {
     }
 
     /** For people: without what stands in the way of reading. */
-    static String said(@Nullable Object value) {
+    static String text(@Nullable Object value) {
         return switch (value) {
             case null -> "none";
-            case Optional<?> one -> said(one.orElse(null));
+            case Optional<?> one -> text(one.orElse(null));
             case java.util.OptionalInt number -> number.isPresent() ? Integer.toString(number.getAsInt()) : "none";
             case Enum<?> choice -> choice.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ');
             case Double number -> Quantity.plain(Math.round(number * 1e6) / 1e6);
@@ -167,7 +167,7 @@ final class Structure {
                     ? "none"
                     : list.size() > 3
                             ? list.size() + " of them"
-                            : String.join(", ", list.stream().map(Structure::said).toList());
+                            : String.join(", ", list.stream().map(Structure::text).toList());
             case String text -> text.isEmpty() ? "none" : text;
             case Serializable other when other instanceof Quantity || other instanceof Distribution
                     || other instanceof rhombic.study.value.TimeSource.Drawn || other instanceof Number ->

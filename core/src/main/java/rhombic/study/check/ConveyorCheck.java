@@ -10,7 +10,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 
 /** Whether what comes to a conveyor can lie on it, and go round its arcs. */
 final class ConveyorCheck {
@@ -38,8 +38,8 @@ final class ConveyorCheck {
     }
 
     private void arcs(Conveyor conveyor) {
-        double width = conveyor.wholeWidthMetres();
-        double radius = conveyor.route().leastRadius();
+        double width = conveyor.totalWidthMetres();
+        double radius = conveyor.conveyorPath().minRadius();
         if (radius <= width / 2) {
             add(Problem.Grade.ERROR, conveyor,
                     "Its arc of " + metres(radius) + " is narrower than its own half width of " + metres(width / 2)
@@ -52,19 +52,20 @@ final class ConveyorCheck {
     }
 
     private void fittings(Conveyor conveyor) {
-        double length = conveyor.route().metres();
+        double length = conveyor.conveyorPath().metres();
         double longest = flow.comingTo(conveyor.name()).stream().map(study::type).flatMap(Optional::stream)
                 .mapToDouble(conveyor::lengthOf).max().orElse(0);
         double before = 0;
         String from = "its beginning";
         for (Fitting fitting : conveyor.fittings()) {
-            double at = fitting.at().inBaseUnit();
+            double at = fitting.position().inBaseUnit();
             if (at >= length - 1e-9) {
                 Quantity inside = Quantity.metres(Math.max(0.01, Math.floor((length - 0.1) * 100) / 100));
                 add(Problem.Grade.ERROR, conveyor,
                         fitting.name() + " is at " + metres(at) + ", but the conveyor is only " + metres(length) + " long",
                         "Move it, or make the conveyor longer",
-                        Problem.Fix.of("Move it to " + inside, conveyor, e -> conveyor.withFitting(fitting.name(), fitting.at(inside))));
+                        Problem.Fix.of("Move it to " + inside, conveyor,
+                                e -> conveyor.withFitting(fitting.name(), fitting.withPosition(inside))));
                 return;
             }
             if (fitting instanceof Fitting.Sensor) {
@@ -79,10 +80,11 @@ final class ConveyorCheck {
                         "Link what comes from the side to it, or take it out",
                         null);
             }
-            if (fitting instanceof Fitting.Merge merge && conveyor.mode() == Conveyor.Mode.RIGID && merge.first() != Fitting.First.MAIN) {
-                Fitting along = new Fitting.Merge(merge.name(), merge.at(), merge.side(), Fitting.First.MAIN);
+            if (fitting instanceof Fitting.Merge merge && conveyor.mode() == Conveyor.Mode.RIGID
+                    && merge.priority() != Fitting.Priority.MAIN) {
+                Fitting along = new Fitting.Merge(merge.name(), merge.position(), merge.side(), Fitting.Priority.MAIN);
                 add(Problem.Grade.WARNING, conveyor,
-                        "First at " + merge.name() + " is \u201c" + merge.first().word()
+                        "First at " + merge.name() + " is \u201c" + merge.priority().word()
                                 + "\u201d, but the conveyor is rigid: what comes along it"
                                 + " can't wait without holding all that is before it, and goes first all the same",
                         "Let what comes along go first, or make the conveyor accumulating",
@@ -112,7 +114,7 @@ final class ConveyorCheck {
         if (pitch.isEmpty() || positions.isEmpty()) {
             return;
         }
-        double length = conveyor.route().metres();
+        double length = conveyor.conveyorPath().metres();
         double stated = pitch.get().inBaseUnit() * positions.getAsInt();
         if (Math.abs(stated - length) <= pitch.get().inBaseUnit() * 0.01) {
             return;
@@ -130,12 +132,12 @@ final class ConveyorCheck {
     }
 
     private static Problem.Fix wider(Conveyor conveyor, double radius) {
-        Route route = new Route(conveyor.route().legs().stream()
-                .map(leg -> leg instanceof Route.Leg.Arc arc && arc.radiusMetres() < radius
-                        ? new Route.Leg.Arc(radius, arc.turnDegrees())
+        ConveyorPath route = new ConveyorPath(conveyor.conveyorPath().legs().stream()
+                .map(leg -> leg instanceof ConveyorPath.PathLeg.Arc arc && arc.radiusMetres() < radius
+                        ? new ConveyorPath.PathLeg.Arc(radius, arc.turnDegrees())
                         : leg)
                 .toList());
-        return Problem.Fix.of("Widen its arcs to " + metres(radius), conveyor, e -> conveyor.goingOn(route));
+        return Problem.Fix.of("Widen its arcs to " + metres(radius), conveyor, e -> conveyor.continuing(route));
     }
 
     private void piece(Conveyor conveyor, PieceType type) {
@@ -147,15 +149,15 @@ final class ConveyorCheck {
                             conveyor,
                             e -> conveyor.withIndexing(new Conveyor.Indexing(Optional.of(needed), conveyor.indexing().positions()))));
         });
-        conveyor.heaviest().filter(most -> type.weight().inBaseUnit() > most.inBaseUnit()).ifPresent(
+        conveyor.maxWeight().filter(most -> type.weight().inBaseUnit() > most.inBaseUnit()).ifPresent(
                 most -> add(Problem.Grade.ERROR, conveyor,
                         type.name() + " weighs " + type.weight() + ", more than the " + most + " it may carry",
                         "Let it carry more, or send those pieces another way", null));
-        double width = (conveyor.lie() == Conveyor.Lie.LENGTHWISE ? type.width() : type.length()).inBaseUnit();
+        double width = (conveyor.orientation() == Conveyor.Orientation.LENGTHWISE ? type.width() : type.length()).inBaseUnit();
         double lane = conveyor.width().inBaseUnit();
-        if (length > conveyor.route().metres() + 1e-9) {
+        if (length > conveyor.conveyorPath().metres() + 1e-9) {
             add(Problem.Grade.ERROR, conveyor, type.name() + " is " + metres(length) + " long, longer than the conveyor of "
-                    + metres(conveyor.route().metres()), "Make the conveyor longer, or let the piece lie the other way", null);
+                    + metres(conveyor.conveyorPath().metres()), "Make the conveyor longer, or let the piece lie the other way", null);
         }
         if (width > lane + 1e-9) {
             Quantity needed = Quantity.metres(Math.ceil(width * 10 - 1e-9) / 10);
@@ -163,7 +165,7 @@ final class ConveyorCheck {
                     "Make its lanes wider", Problem.Fix.of("Make it " + needed + " wide", conveyor, e -> conveyor.withWidth(needed)));
             return;
         }
-        double radius = conveyor.route().leastRadius();
+        double radius = conveyor.conveyorPath().minRadius();
         double out = Math.hypot(radius + width / 2, length / 2) - radius;
         if (Double.isFinite(radius) && out > lane / 2 + 0.05) {
             add(Problem.Grade.WARNING, conveyor, type.name() + " is too long for its arc of " + metres(radius) + ": its corners reach "
@@ -175,7 +177,7 @@ final class ConveyorCheck {
         return String.format(Locale.ROOT, "%.3f", metres).replaceFirst("\\.?0+$", "") + " m";
     }
 
-    private void add(Problem.Grade grade, Conveyor at, String what, String remedy, Problem.@org.jspecify.annotations.Nullable Fix fix) {
-        problems.add(new Problem(grade, Problem.Kind.CONVEYOR, at.name(), what, remedy, fix));
+    private void add(Problem.Grade grade, Conveyor at, String message, String remedy, Problem.@org.jspecify.annotations.Nullable Fix fix) {
+        problems.add(new Problem(grade, Problem.Kind.CONVEYOR, at.name(), message, remedy, fix));
     }
 }

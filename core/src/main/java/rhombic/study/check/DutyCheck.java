@@ -90,7 +90,7 @@ final class DutyCheck {
         }
         LocalDateTime start = study.plan().start();
         boolean opens = calendar.get().at(start) == Calendar.Mode.ON;
-        Optional<Calendar.Change> next = calendar.get().after(start);
+        Optional<Calendar.Transition> next = calendar.get().after(start);
         while (!opens && next.isPresent() && next.get().at().isBefore(study.plan().end())) {
             opens = next.get().mode() == Calendar.Mode.ON;
             next = calendar.get().after(next.get().at());
@@ -117,15 +117,15 @@ final class DutyCheck {
 
     private void work(Equipment thing, Work work) {
         for (Operation operation : work.operations()) {
-            whom(thing, "Its operation " + operation.name(), operation.needs());
+            skills(thing, "Its operation " + operation.name(), operation.needs());
             persons(thing, operation);
         }
-        whom(thing, "Its changeover", work.setters());
+        skills(thing, "Its changeover", work.setupCrew());
         Work.Service service = work.service();
         if (service != null) {
-            whom(thing, "Its service", service.needs());
+            skills(thing, "Its service", service.needs());
         }
-        if (!work.setters().isEmpty() && work.changeover() == null) {
+        if (!work.setupCrew().isEmpty() && work.changeover() == null) {
             problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.CREW, thing.name(),
                     "It says who changes over, but it has no changeover time",
                     "Set a changeover time, or take the setters out"));
@@ -137,21 +137,21 @@ final class DutyCheck {
         failure(thing, mode, works ? "" : "a " + thing.kind().toLowerCase(java.util.Locale.ROOT));
         presence(thing, mode);
         if (thing instanceof Crew crew) {
-            saysTooMuch(thing, mode, "of what people work with");
-            for (Need need : mode.repair()) {
-                long others = able(need) - (crew.has(need.whom()) ? 1 : 0);
-                if (others < need.people() && able(need) >= need.people()) {
+            checkLength(thing, mode, "of what people work with");
+            for (Need need : mode.repairedBy()) {
+                long others = skilled(need) - (crew.has(need.skill()) ? 1 : 0);
+                if (others < need.people() && skilled(need) >= need.people()) {
                     error(thing.name(), Problem.Kind.CREW,
                             "Whose " + mode.name() + " is to be repaired would have to repair it: there is nobody else for \u201c"
-                                    + need.whom() + "\u201d",
+                                    + need.skill() + "\u201d",
                             "Add people to the crew, or let another crew repair it", null);
                 }
             }
         }
     }
 
-    private void saysTooMuch(Equipment place, FailureMode mode, String of) {
-        if (mode.hands() || !mode.also().isEmpty() || mode.piece() != FailureMode.Piece.RESUME) {
+    private void checkLength(Equipment place, FailureMode mode, String of) {
+        if (mode.passesWhileDown() || !mode.stopsWith().isEmpty() || mode.interruptedPiece() != FailureMode.InterruptedPiece.RESUME) {
             warn(place.name(), "Its failure " + mode.name() + " " + of
                     + " says what becomes of pieces, of what comes in, or of others, which has no effect there",
                     "Take that out, or give the failure to equipment");
@@ -173,14 +173,14 @@ final class DutyCheck {
                                     l -> l.equals(link) ? l.withFailures(List.of()) : l));
                 }
                 failure(from, mode, "a link");
-                saysTooMuch(from, mode, "of the way to " + link.to());
+                checkLength(from, mode, "of the way to " + link.to());
             }
         });
     }
 
     /** @param idle what it is that does no work; empty if it does */
     private void failure(Equipment thing, FailureMode mode, String idle) {
-        whom(thing, "The repair of " + mode.name(), mode.repair());
+        skills(thing, "The repair of " + mode.name(), mode.repairedBy());
         UpTime.Clock clock = switch (mode.up()) {
             case UpTime.After after -> after.clock();
             case UpTime.Available available -> available.clock();
@@ -202,8 +202,8 @@ final class DutyCheck {
 
     /** Whether repairers are there when the thing works. */
     private void presence(Equipment thing, FailureMode mode) {
-        for (Need need : mode.repair()) {
-            List<Crew> able = crews.stream().filter(crew -> crew.has(need.whom())).toList();
+        for (Need need : mode.repairedBy()) {
+            List<Crew> able = crews.stream().filter(crew -> crew.has(need.skill())).toList();
             if (able.isEmpty()) {
                 continue;
             }
@@ -238,7 +238,7 @@ final class DutyCheck {
             while (at.isBefore(end)) {
                 LocalDateTime from = at;
                 LocalDateTime next = Stream.of(one, other).flatMap(Optional::stream).flatMap(c -> c.after(from).stream())
-                        .map(Calendar.Change::at).min(LocalDateTime::compareTo).filter(t -> t.isBefore(end)).orElse(end);
+                        .map(Calendar.Transition::at).min(LocalDateTime::compareTo).filter(t -> t.isBefore(end)).orElse(end);
                 long seconds = java.time.Duration.between(at, next).toSeconds();
                 boolean works = one.map(c -> c.at(from) != Calendar.Mode.OFF).orElse(true);
                 on += works ? seconds : 0;
@@ -253,21 +253,21 @@ final class DutyCheck {
 
     private void carried(Link link) {
         if (link.travel() instanceof Travel.Carried carried) {
-            study.find(link.from()).ifPresent(from -> whom(from, "The way to " + link.to(), List.of(carried.need())));
+            study.find(link.from()).ifPresent(from -> skills(from, "The way to " + link.to(), List.of(carried.need())));
         }
     }
 
-    private void whom(Equipment thing, String what, List<Need> needs) {
+    private void skills(Equipment thing, String message, List<Need> needs) {
         for (Need need : needs) {
-            needed.add(need.whom());
-            long there = able(need);
+            needed.add(need.skill());
+            long there = skilled(need);
             if (there == 0) {
                 error(thing.name(), Problem.Kind.CREW,
-                        what + " needs \u201c" + need.whom() + "\u201d, but no crew is called that or has that skill",
+                        message + " needs \u201c" + need.skill() + "\u201d, but no crew is called that or has that skill",
                         "Place a crew of that name, give a crew that skill, or let somebody else do it", null);
             } else if (there < need.people()) {
                 error(thing.name(), Problem.Kind.CREW,
-                        what + " needs " + need.people() + " people for \u201c" + need.whom() + "\u201d, but there "
+                        message + " needs " + need.people() + " people for \u201c" + need.skill() + "\u201d, but there "
                                 + (there == 1 ? "is only 1" : "are only " + there),
                         "Add people to the crew, or ask for fewer", null);
             }
@@ -275,11 +275,11 @@ final class DutyCheck {
     }
 
     /** How many people there are for it. */
-    private long able(Need need) {
-        return crews.stream().filter(crew -> crew.has(need.whom()))
-                .mapToLong(crew -> crew.name().equals(need.whom()) || crew.skills().contains(need.whom())
+    private long skilled(Need need) {
+        return crews.stream().filter(crew -> crew.has(need.skill()))
+                .mapToLong(crew -> crew.name().equals(need.skill()) || crew.skills().contains(need.skill())
                         ? crew.people()
-                        : crew.persons().stream().filter(person -> person.skills().contains(need.whom())).count())
+                        : crew.persons().stream().filter(person -> person.skills().contains(need.skill())).count())
                 .sum();
     }
 
@@ -296,7 +296,7 @@ final class DutyCheck {
         }
         Set<String> known = new HashSet<>();
         table.get().rows().forEach(row -> known.add(row.keys().get(Math.min(key, row.keys().size() - 1))));
-        List<String> missing = crews.stream().filter(crew -> crew.has(operation.needs().getFirst().whom()))
+        List<String> missing = crews.stream().filter(crew -> crew.has(operation.needs().getFirst().skill()))
                 .flatMap(c -> c.members().stream())
                 .map(person -> person.name()).filter(name -> !known.contains(name)).toList();
         if (!missing.isEmpty()) {
@@ -319,11 +319,11 @@ final class DutyCheck {
         }
     }
 
-    private void warn(String place, String what, String remedy) {
-        problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.CALENDAR, place, what, remedy));
+    private void warn(String place, String message, String remedy) {
+        problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.CALENDAR, place, message, remedy));
     }
 
-    private void error(String place, Problem.Kind kind, String what, String remedy, Problem.@org.jspecify.annotations.Nullable Fix fix) {
-        problems.add(new Problem(Problem.Grade.ERROR, kind, place, what, remedy, fix));
+    private void error(String place, Problem.Kind kind, String message, String remedy, Problem.@org.jspecify.annotations.Nullable Fix fix) {
+        problems.add(new Problem(Problem.Grade.ERROR, kind, place, message, remedy, fix));
     }
 }

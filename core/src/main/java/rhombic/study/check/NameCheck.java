@@ -185,7 +185,7 @@ final class NameCheck {
                     "Let another rule send it, or choose another signal", null);
         }
         if (rule.when() instanceof Rule.When.StateChanges change && !change.state().isEmpty()) {
-            boolean isBuffer = study.find(change.at()).flatMap(thing -> thing.contentRoom(List.of()).stream().boxed().findFirst())
+            boolean isBuffer = study.find(change.at()).flatMap(thing -> thing.contentCapacity(List.of()).stream().boxed().findFirst())
                     .isPresent();
             List<String> words = isBuffer ? Rule.OF_BUFFERS : Rule.STATES;
             boolean isOfItsOwn = study.find(change.at()).map(thing -> thing.becomes().contains(change.state())).orElse(false);
@@ -327,12 +327,12 @@ final class NameCheck {
         }
     }
 
-    private void error(Rule rule, String what, String remedy) {
-        add(Problem.Grade.ERROR, Problem.Kind.RULE, rule.name(), what, remedy, null);
+    private void error(Rule rule, String message, String remedy) {
+        add(Problem.Grade.ERROR, Problem.Kind.RULE, rule.name(), message, remedy, null);
     }
 
-    private void add(Problem.Grade grade, Problem.Kind kind, String place, String what, String remedy, Problem.@Nullable Fix fix) {
-        problems.add(new Problem(grade, kind, place, what, remedy, fix));
+    private void add(Problem.Grade grade, Problem.Kind kind, String place, String message, String remedy, Problem.@Nullable Fix fix) {
+        problems.add(new Problem(grade, kind, place, message, remedy, fix));
     }
 
     private static List<Attribute> without(List<Attribute> attributes, String name) {

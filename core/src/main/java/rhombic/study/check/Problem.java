@@ -13,12 +13,12 @@ import rhombic.study.kind.Equipment;
 /**
  * Something wrong or missing in a study.
  *
- * @param place name of the equipment, or empty for the study as a whole
- * @param what is the matter
+ * @param subject name of the equipment, or empty for the study as a whole
+ * @param message is the matter
  * @param remedy what to do
  * @param fixes each of which mends it by itself; none: a person must choose
  */
-public record Problem(Grade grade, Kind kind, String place, String what, String remedy, List<Fix> fixes) {
+public record Problem(Grade grade, Kind kind, String subject, String message, String remedy, List<Fix> fixes) {
     /** How much it matters. */
     public enum Grade {
         /** The thing takes and gives nothing until it is mended; the rest runs. */
@@ -61,12 +61,12 @@ public record Problem(Grade grade, Kind kind, String place, String what, String 
         NO_SUPPLY, NO_TIME, ENDLESS_SUPPLY, CIRCLE_WITHOUT_TIME, NO_WAY_OUT, UNREACHABLE, SHARES, NOTHING_LEAVES, NOTHING_ENTERS, OVERLOAD, UNUSED_TYPE, UNUSED_TABLE, UNKNOWN_NAME, MIX, RECIPE, ROOM_TOO_SMALL, FORMULA, TABLE, TIME_UNIT, ATTRIBUTE_NEVER_READ, ATTRIBUTE_NEVER_SET, SHUT, RULE, CONVEYOR, CREW, CALENDAR, FAILURE
     }
 
-    public Problem(Grade grade, Kind kind, String place, String what, String remedy) {
-        this(grade, kind, place, what, remedy, List.of());
+    public Problem(Grade grade, Kind kind, String place, String message, String remedy) {
+        this(grade, kind, place, message, remedy, List.of());
     }
 
-    Problem(Grade grade, Kind kind, String place, String what, String remedy, @Nullable Fix fix) {
-        this(grade, kind, place, what, remedy, fix == null ? List.of() : List.of(fix));
+    Problem(Grade grade, Kind kind, String place, String message, String remedy, @Nullable Fix fix) {
+        this(grade, kind, place, message, remedy, fix == null ? List.of() : List.of(fix));
     }
 
     public boolean isError() {
@@ -75,6 +75,6 @@ public record Problem(Grade grade, Kind kind, String place, String what, String 
 
     @Override
     public String toString() {
-        return (place.isEmpty() ? "" : place + ": ") + what + ". " + remedy + ".";
+        return (subject.isEmpty() ? "" : subject + ": ") + message + ". " + remedy + ".";
     }
 }

@@ -26,7 +26,7 @@ import rhombic.study.value.TimeSource;
 final class RateCheck {
     private static final double SIXTY_FROM = 45;
     private static final double SIXTY_TO = 80;
-    private static final int DEEPEST = 400;
+    private static final int MAX_DEPTH = 400;
 
     private final Map<String, Equipment> things = new HashMap<>();
     private final Map<String, List<Link>> out = new HashMap<>();
@@ -78,7 +78,7 @@ final class RateCheck {
         if (known != null) {
             return known;
         }
-        if (open.size() > DEEPEST || !open.add(name)) {
+        if (open.size() > MAX_DEPTH || !open.add(name)) {
             return OptionalDouble.empty(); // a circle, or farther from the arrivals than is looked
         }
         OptionalDouble sum = OptionalDouble.of(0);
@@ -102,16 +102,16 @@ final class RateCheck {
         double part = ways.size() == 1 ? 1 : link.share().map(rhombic.quantity.Quantity::amount).orElse(0.0) / sum;
         OptionalDouble leaves = giver instanceof GoodsIn goodsIn
                 ? arrivals(goodsIn)
-                : giver.handsOnWhatComes() ? comingPerHour(giver.name()) : OptionalDouble.empty();
+                : giver.passesOnWhatComes() ? comingPerHour(giver.name()) : OptionalDouble.empty();
         return leaves.isPresent() ? OptionalDouble.of(leaves.getAsDouble() * part) : leaves;
     }
 
     private static OptionalDouble arrivals(GoodsIn in) {
-        if (in.most().isPresent() || in.whenFull() == GoodsIn.WhenFull.TURN_AWAY) {
+        if (in.maxPieces().isPresent() || in.whenFull() == GoodsIn.WhenFull.REJECT) {
             return OptionalDouble.empty();
         }
-        return in.supply().orElse(null) instanceof Supply.Spaced spaced && spaced.between().meanSeconds() > 0
-                ? OptionalDouble.of(3600.0 * spaced.pieces() / spaced.between().meanSeconds())
+        return in.supply().orElse(null) instanceof Supply.Spaced spaced && spaced.interarrival().meanSeconds() > 0
+                ? OptionalDouble.of(3600.0 * spaced.pieces() / spaced.interarrival().meanSeconds())
                 : OptionalDouble.empty();
     }
 
@@ -170,8 +170,8 @@ final class RateCheck {
             return Optional.of(seconds(station).getAsDouble() / station.work().places() / station.load().pieces());
         }
         return thing instanceof GoodsIn goodsIn && goodsIn.supply().orElse(null) instanceof Supply.Spaced spaced
-                && spaced.between().meanSeconds() > 0
-                        ? Optional.of(spaced.between().meanSeconds() / spaced.pieces())
+                && spaced.interarrival().meanSeconds() > 0
+                        ? Optional.of(spaced.interarrival().meanSeconds() / spaced.pieces())
                         : Optional.empty();
     }
 

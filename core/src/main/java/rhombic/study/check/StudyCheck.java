@@ -146,7 +146,7 @@ public final class StudyCheck {
     }
 
     private void shut(Equipment thing) {
-        shut(thing, "inlet", "nothing comes in", thing.basics().shut(), Basics::withShut);
+        shut(thing, "inlet", "nothing comes in", thing.basics().inletShut(), Basics::withInletShut);
         shut(thing, "outlet", "nothing goes on", thing.basics().outletShut(), Basics::withOutletShut);
     }
 
@@ -194,7 +194,7 @@ public final class StudyCheck {
                     "Set the time between arrivals, such as 75 s");
             return;
         }
-        boolean limited = goodsIn.most().isPresent();
+        boolean limited = goodsIn.maxPieces().isPresent();
         if (!(supply.get() instanceof Supply.ByTimetable) && goodsIn.mix().stream().mapToDouble(MixPart::weight).sum() <= 0) {
             error(Problem.Kind.MIX, goodsIn.name(),
                     goodsIn.mix().isEmpty()
@@ -202,7 +202,7 @@ public final class StudyCheck {
                             : "All weights of its mix are 0, so no piece can be chosen",
                     "Give at least one type a weight above 0");
         }
-        if (supply.get() instanceof Supply.Spaced spaced && spaced.between().isAlwaysZero() && !limited) {
+        if (supply.get() instanceof Supply.Spaced spaced && spaced.interarrival().isAlwaysZero() && !limited) {
             error(Problem.Kind.ENDLESS_SUPPLY, goodsIn.name(), "With 0 s between arrivals, pieces without end come at the first instant",
                     "Set a time above 0 s, or the most pieces that come");
         }
@@ -223,7 +223,7 @@ public final class StudyCheck {
                 continue;
             }
             Equipment taker = things.get(name);
-            if (taker instanceof GoodsOut || (taker instanceof Buffer buffer && buffer.room().isEmpty())) {
+            if (taker instanceof GoodsOut || (taker instanceof Buffer buffer && buffer.capacity().isEmpty())) {
                 return Optional.of(name);
             }
             if (taker != null && taker.takesNoTime()) {
@@ -268,19 +268,19 @@ public final class StudyCheck {
         }
     }
 
-    private void error(Problem.Kind kind, String place, String what, String remedy) {
-        add(Problem.Grade.ERROR, kind, place, what, remedy);
+    private void error(Problem.Kind kind, String place, String message, String remedy) {
+        add(Problem.Grade.ERROR, kind, place, message, remedy);
     }
 
-    private void warn(Problem.Kind kind, String place, String what, String remedy) {
-        add(Problem.Grade.WARNING, kind, place, what, remedy);
+    private void warn(Problem.Kind kind, String place, String message, String remedy) {
+        add(Problem.Grade.WARNING, kind, place, message, remedy);
     }
 
-    private void warn(Problem.Kind kind, String place, String what, String remedy, Problem.Fix fix) {
-        problems.add(new Problem(Problem.Grade.WARNING, kind, place, what, remedy, fix));
+    private void warn(Problem.Kind kind, String place, String message, String remedy, Problem.Fix fix) {
+        problems.add(new Problem(Problem.Grade.WARNING, kind, place, message, remedy, fix));
     }
 
-    private void add(Problem.Grade grade, Problem.Kind kind, String place, String what, String remedy) {
-        problems.add(new Problem(grade, kind, place, what, remedy));
+    private void add(Problem.Grade grade, Problem.Kind kind, String place, String message, String remedy) {
+        problems.add(new Problem(grade, kind, place, message, remedy));
     }
 }

@@ -31,7 +31,7 @@ final class TypeFlow {
     TypeFlow(Study study) {
         this.study = study;
         study.links().forEach(link -> out.computeIfAbsent(link.from(), key -> new java.util.ArrayList<>()).add(link));
-        study.pieceTypes().stream().filter(PieceType::carrier).forEach(type -> carriers.add(type.name()));
+        study.pieceTypes().stream().filter(PieceType::loadCarrier).forEach(type -> carriers.add(type.name()));
         Map<String, Equipment> things = new HashMap<>();
         study.equipment().forEach(thing -> things.put(thing.name(), thing));
         Deque<Equipment> open = new ArrayDeque<>(study.equipment());
@@ -67,7 +67,7 @@ final class TypeFlow {
                 }));
                 yield types;
             }
-            case AssemblyStation assembly when assembly.way() == AssemblyStation.Way.BATCH || !assembly.result().isEmpty() ->
+            case AssemblyStation assembly when assembly.method() == AssemblyStation.Method.BATCH || !assembly.result().isEmpty() ->
                 Set.of(assembly.result());
             case AssemblyStation assembly -> new HashSet<>(assembly.bases());
             case UnpackingStation unpacking when unpacking.parting() instanceof UnpackingStation.Parting.Split split ->
@@ -75,7 +75,7 @@ final class TypeFlow {
             case UnpackingStation unpacking -> {
                 Set<String> types = new HashSet<>(here);
                 study.equipment().forEach(thing -> {
-                    if (thing instanceof AssemblyStation assembly && assembly.way() != AssemblyStation.Way.ASSEMBLE) {
+                    if (thing instanceof AssemblyStation assembly && assembly.method() != AssemblyStation.Method.ASSEMBLE) {
                         types.addAll(comingTo(assembly.name()));
                     }
                 });
@@ -88,9 +88,9 @@ final class TypeFlow {
     boolean mayGo(Link link, String type) {
         return switch (link.filter()) {
             case LinkFilter.Types types -> types.types().contains(type);
-            case LinkFilter.Carriers() -> carriers.contains(type);
+            case LinkFilter.LoadCarriers() -> carriers.contains(type);
             case LinkFilter.Contents() -> !carriers.contains(type);
-            case LinkFilter.Where where -> true;
+            case LinkFilter.Condition where -> true;
             case LinkFilter.All() -> out.getOrDefault(link.from(), List.of()).stream()
                     .noneMatch(other -> other.fromPort().equals(link.fromPort()) && other.filter() instanceof LinkFilter.Types types
                             && types.types().contains(type));

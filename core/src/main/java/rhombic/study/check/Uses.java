@@ -32,7 +32,7 @@ final class Uses {
     final List<Named> equipment = new ArrayList<>();
     final List<Named> calendars = new ArrayList<>();
     /** Crews and skills that something needs. */
-    final List<Named> whom = new ArrayList<>();
+    final List<Named> skills = new ArrayList<>();
     final Set<String> signalsSent = new HashSet<>();
     /** Formulas that can be read, by text. */
     final Map<String, Formula> read = new LinkedHashMap<>();
@@ -44,15 +44,15 @@ final class Uses {
         for (Link link : study.links()) {
             switch (link.filter()) {
                 case LinkFilter.Types named -> types(link.from(), named.types());
-                case LinkFilter.Where where -> formula(link.from(), where.formula());
+                case LinkFilter.Condition where -> formula(link.from(), where.formula());
                 case LinkFilter.All all -> {}
-                case LinkFilter.Carriers carriers -> {}
+                case LinkFilter.LoadCarriers carriers -> {}
                 case LinkFilter.Contents contents -> {}
             }
         }
         for (Link link : study.links()) {
             if (link.travel() instanceof Travel.Carried carried) {
-                whom.add(new Named(link.from(), carried.need().whom()));
+                skills.add(new Named(link.from(), carried.need().skill()));
             }
             Kinds.uses(link.failures(), at(link.from()));
         }
@@ -104,8 +104,8 @@ final class Uses {
             }
 
             @Override
-            public void whom(String name) {
-                whom.add(new Named(place, name));
+            public void skill(String name) {
+                skills.add(new Named(place, name));
             }
 
             @Override

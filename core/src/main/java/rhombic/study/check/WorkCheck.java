@@ -167,7 +167,7 @@ final class WorkCheck {
 
     /** Types whose pieces the work is about: what is built on, where parts are joined to it. */
     private Collection<String> workedOn(WorkEquipment station) {
-        return station instanceof AssemblyStation assembly && assembly.way() != AssemblyStation.Way.BATCH
+        return station instanceof AssemblyStation assembly && assembly.method() != AssemblyStation.Method.BATCH
                 ? assembly.bases()
                 : flow.comingTo(station.name());
     }
@@ -190,23 +190,23 @@ final class WorkCheck {
     }
 
     private void assembly(AssemblyStation assembly) {
-        boolean batch = assembly.way() == AssemblyStation.Way.BATCH;
+        boolean batch = assembly.method() == AssemblyStation.Method.BATCH;
         String place = assembly.name();
         if (!batch && assembly.bases().isEmpty()) {
             error(Problem.Kind.RECIPE, place,
-                    assembly.way() == AssemblyStation.Way.PACK
+                    assembly.method() == AssemblyStation.Method.PACK
                             ? "It is not said which carrier it packs"
                             : "It is not said which part the others are built into",
-                    "Name the type of the " + (assembly.way() == AssemblyStation.Way.PACK ? "carrier" : "base part"), null);
+                    "Name the type of the " + (assembly.method() == AssemblyStation.Method.PACK ? "carrier" : "base part"), null);
         }
         if (batch && assembly.result().isEmpty()) {
             error(Problem.Kind.RECIPE, place, "It is not said what a batch is", "Name the type of the batch", null);
         }
-        for (String base : assembly.way() == AssemblyStation.Way.PACK ? assembly.bases() : List.<String>of()) {
-            study.type(base).filter(type -> !type.carrier()).ifPresent(type -> add(Problem.Grade.WARNING, Problem.Kind.RECIPE, place,
+        for (String base : assembly.method() == AssemblyStation.Method.PACK ? assembly.bases() : List.<String>of()) {
+            study.type(base).filter(type -> !type.loadCarrier()).ifPresent(type -> add(Problem.Grade.WARNING, Problem.Kind.RECIPE, place,
                     "It packs onto " + base + ", which is no carrier, so unpacking would end it",
                     "Make it a carrier",
-                    Problem.Fix.of("Make " + base + " a carrier", Part.PIECE_TYPE, List.of(type), t -> t.asCarrier(true))));
+                    Problem.Fix.of("Make " + base + " a carrier", Part.PIECE_TYPE, List.of(type), t -> t.asLoadCarrier(true))));
         }
         switch (assembly.recipe()) {
             case Recipe.Fixed fixed -> {
@@ -256,22 +256,22 @@ final class WorkCheck {
         Set<String> told = new HashSet<>();
         for (Recipe.Part part : parts) {
             if (assembly.bases().contains(part.type())
-                    || (assembly.way() == AssemblyStation.Way.BATCH && part.type().equals(assembly.result()))) {
+                    || (assembly.method() == AssemblyStation.Method.BATCH && part.type().equals(assembly.result()))) {
                 error(Problem.Kind.RECIPE, assembly.name(),
                         "Its recipe" + forWhat + " needs " + part.type() + ", which is what it "
-                                + (assembly.way() == AssemblyStation.Way.BATCH ? "makes" : "builds on") + ": it needs itself",
+                                + (assembly.method() == AssemblyStation.Method.BATCH ? "makes" : "builds on") + ": it needs itself",
                         "Take " + part.type() + " out of the recipe", null);
             } else if (!part.type().equals(Recipe.ANY_TYPE) && !coming.contains(part.type()) && told.add(part.type())) {
                 add(Problem.Grade.WARNING, Problem.Kind.RECIPE, assembly.name(),
                         "Its recipe" + forWhat + " can never be filled: no " + part.type() + " comes to it",
                         "Bring " + part.type() + " by a link, or take it out of the recipe", null);
             }
-            if (part.count() > assembly.partRoom()) {
+            if (part.count() > assembly.partCapacity()) {
                 error(Problem.Kind.ROOM_TOO_SMALL, assembly.name(),
-                        "Its recipe" + forWhat + " needs " + part.count() + " " + part.type() + ", but only " + assembly.partRoom()
+                        "Its recipe" + forWhat + " needs " + part.count() + " " + part.type() + ", but only " + assembly.partCapacity()
                                 + " can wait, so it never begins",
                         "Give parts more room",
-                        Problem.Fix.of("Make room for " + part.count(), assembly, e -> assembly.withPartRoom(part.count())));
+                        Problem.Fix.of("Make room for " + part.count(), assembly, e -> assembly.withPartCapacity(part.count())));
             }
         }
         for (String base : assembly.bases()) {
@@ -297,11 +297,11 @@ final class WorkCheck {
                 + (names.size() > MOST_NAMED ? " and " + (names.size() - MOST_NAMED) + " more" : "");
     }
 
-    private void error(Problem.Kind kind, String place, String what, String remedy, Problem.@Nullable Fix fix) {
-        add(Problem.Grade.ERROR, kind, place, what, remedy, fix);
+    private void error(Problem.Kind kind, String place, String message, String remedy, Problem.@Nullable Fix fix) {
+        add(Problem.Grade.ERROR, kind, place, message, remedy, fix);
     }
 
-    private void add(Problem.Grade grade, Problem.Kind kind, String place, String what, String remedy, Problem.@Nullable Fix fix) {
-        problems.add(new Problem(grade, kind, place, what, remedy, fix));
+    private void add(Problem.Grade grade, Problem.Kind kind, String place, String message, String remedy, Problem.@Nullable Fix fix) {
+        problems.add(new Problem(grade, kind, place, message, remedy, fix));
     }
 }

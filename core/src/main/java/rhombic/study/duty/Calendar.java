@@ -46,7 +46,7 @@ public record Calendar(String name, List<Spell> week, List<Exception> exceptions
     }
 
     /** From one moment on. */
-    public record Change(LocalDateTime at, Mode mode) {}
+    public record Transition(LocalDateTime at, Mode mode) {}
 
     public Calendar {
         Names.checked(name);
@@ -128,7 +128,7 @@ public record Calendar(String name, List<Spell> week, List<Exception> exceptions
     }
 
     /** When it next says something else; empty if it never does, or not within two years. */
-    public Optional<Change> after(LocalDateTime moment) {
+    public Optional<Transition> after(LocalDateTime moment) {
         Mode now = at(moment);
         LocalDate first = moment.toLocalDate().minusDays(1);
         for (int ahead = 0; ahead < DAYS_LOOKED_AT; ahead++) {
@@ -144,7 +144,7 @@ public record Calendar(String name, List<Spell> week, List<Exception> exceptions
             moments.sort(Comparator.naturalOrder());
             for (LocalDateTime at : moments) {
                 if (at.isAfter(moment) && at.toLocalDate().equals(day) && at(at) != now) {
-                    return Optional.of(new Change(at, at(at)));
+                    return Optional.of(new Transition(at, at(at)));
                 }
             }
         }
@@ -178,7 +178,7 @@ public record Calendar(String name, List<Spell> week, List<Exception> exceptions
         LocalDateTime end = monday.plusWeeks(1);
         while (at.isBefore(end)) {
             Mode mode = plain.at(at);
-            LocalDateTime next = plain.after(at).map(Change::at).filter(next2 -> next2.isBefore(end)).orElse(end);
+            LocalDateTime next = plain.after(at).map(Transition::at).filter(next2 -> next2.isBefore(end)).orElse(end);
             long seconds = java.time.Duration.between(at, next).toSeconds();
             sum += (breaks ? mode == Mode.BREAK : mode != Mode.OFF) ? seconds : 0;
             at = next;

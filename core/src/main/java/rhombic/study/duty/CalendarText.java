@@ -26,7 +26,7 @@ public final class CalendarText {
     }
 
     private static String times(Spell spell, boolean withDays) {
-        return (withDays ? Spell.said(spell.days()) + " " : "") + Spell.clock(spell.from()) + " to "
+        return (withDays ? Spell.text(spell.days()) + " " : "") + Spell.clock(spell.from()) + " to "
                 + (spell.to().equals(LocalTime.MIDNIGHT) ? "24:00" : Spell.clock(spell.to()));
     }
 

@@ -8,12 +8,13 @@ import org.jspecify.annotations.Nullable;
  * When equipment works and what breaks it.
  *
  * @param calendar by name; empty: always
- * @param whenOver what becomes of work under way when its shift ends or a break begins
+ * @param atShiftEnd what becomes of work under way when its shift ends or a break begins
  * @param failures its modes of failure, each with a name of its own
- * @param stand where people stand at it; null: at its working side
+ * @param standOffset where people stand at it; null: at its working side
  */
-public record Duty(String calendar, WhenOver whenOver, List<FailureMode> failures, @Nullable Spot stand) implements Serializable {
-    public static final Duty ALWAYS = new Duty("", WhenOver.FINISH, List.of(), null);
+public record Duty(String calendar, AtShiftEnd atShiftEnd, List<FailureMode> failures,
+        @Nullable StandPoint standOffset) implements Serializable {
+    public static final Duty ALWAYS = new Duty("", AtShiftEnd.FINISH, List.of(), null);
 
     public Duty {
         failures = List.copyOf(failures);
@@ -21,18 +22,18 @@ public record Duty(String calendar, WhenOver whenOver, List<FailureMode> failure
     }
 
     public Duty withCalendar(String newCalendar) {
-        return new Duty(newCalendar, whenOver, failures, stand);
+        return new Duty(newCalendar, atShiftEnd, failures, standOffset);
     }
 
-    public Duty withWhenOver(WhenOver newWhenOver) {
-        return new Duty(calendar, newWhenOver, failures, stand);
+    public Duty withAtShiftEnd(AtShiftEnd newAtShiftEnd) {
+        return new Duty(calendar, newAtShiftEnd, failures, standOffset);
     }
 
     public Duty withFailures(List<FailureMode> newFailures) {
-        return new Duty(calendar, whenOver, newFailures, stand);
+        return new Duty(calendar, atShiftEnd, newFailures, standOffset);
     }
 
-    public Duty withStand(@Nullable Spot newStand) {
-        return new Duty(calendar, whenOver, failures, newStand);
+    public Duty withStandOffset(@Nullable StandPoint newStandOffset) {
+        return new Duty(calendar, atShiftEnd, failures, newStandOffset);
     }
 }

@@ -16,24 +16,25 @@ import rhombic.study.value.StudyException;
  *
  * @param up from the end of one failure to the next
  * @param down how long the repair takes, its wait for repairers apart
- * @param first when it fails for the first time, by the same clock; null: as every other time. Counts for nothing where pieces
+ * @param firstFailure when it fails for the first time, by the same clock; null: as every other time. Counts for nothing where pieces
  *     are counted or a plan is followed
- * @param repair who repairs it; nobody: it mends itself
- * @param piece what becomes of what is worked on
- * @param hands whether pieces come in and go out while it is down; if not, its inlet and outlet are held too
- * @param also other equipment that stands still with it
+ * @param repairedBy who repairs it; nobody: it mends itself
+ * @param interruptedPiece what becomes of what is worked on
+ * @param passesWhileDown whether pieces come in and go out while it is down; if not, its inlet and outlet are held too
+ * @param stopsWith other equipment that stands still with it
  */
-public record FailureMode(String name, UpTime up, Distribution down, @Nullable Distribution first, List<Need> repair, Piece piece,
-        boolean hands, List<String> also) implements Serializable {
+public record FailureMode(String name, UpTime up, Distribution down, @Nullable Distribution firstFailure, List<Need> repairedBy,
+        InterruptedPiece interruptedPiece,
+        boolean passesWhileDown, List<String> stopsWith) implements Serializable {
     public static final int MOST = 50;
 
     /** What becomes of the piece that is worked on. */
-    public enum Piece {
+    public enum InterruptedPiece {
         RESUME("goes on where it stopped"), AGAIN("is begun again"), SCRAP("is scrapped");
 
         private final String word;
 
-        Piece(String word) {
+        InterruptedPiece(String word) {
             this.word = word;
         }
 
@@ -44,8 +45,8 @@ public record FailureMode(String name, UpTime up, Distribution down, @Nullable D
 
     public FailureMode {
         Names.checked(name);
-        repair = List.copyOf(repair);
-        also = List.copyOf(also);
+        repairedBy = List.copyOf(repairedBy);
+        stopsWith = List.copyOf(stopsWith);
         if (!(up instanceof UpTime.AfterCycles) && down.isAlwaysZero() && up instanceof UpTime.After after && after.time().isAlwaysZero()) {
             throw new StudyException("Failure " + name + " has neither up time nor down time: give it one");
         }
@@ -68,39 +69,39 @@ public record FailureMode(String name, UpTime up, Distribution down, @Nullable D
 
     /** By chance every 4 h for 10 min, mended by itself. */
     public static FailureMode of(String name, UpTime up, Distribution down) {
-        return new FailureMode(name, up, down, null, List.of(), Piece.RESUME, false, List.of());
+        return new FailureMode(name, up, down, null, List.of(), InterruptedPiece.RESUME, false, List.of());
     }
 
     public FailureMode named(String newName) {
-        return new FailureMode(newName, up, down, first, repair, piece, hands, also);
+        return new FailureMode(newName, up, down, firstFailure, repairedBy, interruptedPiece, passesWhileDown, stopsWith);
     }
 
     public FailureMode withUp(UpTime newUp) {
-        return new FailureMode(name, newUp, down, first, repair, piece, hands, also);
+        return new FailureMode(name, newUp, down, firstFailure, repairedBy, interruptedPiece, passesWhileDown, stopsWith);
     }
 
     public FailureMode withDown(Distribution newDown) {
-        return new FailureMode(name, up, newDown, first, repair, piece, hands, also);
+        return new FailureMode(name, up, newDown, firstFailure, repairedBy, interruptedPiece, passesWhileDown, stopsWith);
     }
 
-    public FailureMode withFirst(@Nullable Distribution newFirst) {
-        return new FailureMode(name, up, down, newFirst, repair, piece, hands, also);
+    public FailureMode withFirstFailure(@Nullable Distribution newFirstFailure) {
+        return new FailureMode(name, up, down, newFirstFailure, repairedBy, interruptedPiece, passesWhileDown, stopsWith);
     }
 
-    public FailureMode withRepair(List<Need> newRepair) {
-        return new FailureMode(name, up, down, first, newRepair, piece, hands, also);
+    public FailureMode withRepairedBy(List<Need> newRepair) {
+        return new FailureMode(name, up, down, firstFailure, newRepair, interruptedPiece, passesWhileDown, stopsWith);
     }
 
-    public FailureMode withPiece(Piece newPiece) {
-        return new FailureMode(name, up, down, first, repair, newPiece, hands, also);
+    public FailureMode withInterruptedPiece(InterruptedPiece newPiece) {
+        return new FailureMode(name, up, down, firstFailure, repairedBy, newPiece, passesWhileDown, stopsWith);
     }
 
-    public FailureMode withHands(boolean newHands) {
-        return new FailureMode(name, up, down, first, repair, piece, newHands, also);
+    public FailureMode withPassesWhileDown(boolean newPassesWhileDown) {
+        return new FailureMode(name, up, down, firstFailure, repairedBy, interruptedPiece, newPassesWhileDown, stopsWith);
     }
 
-    public FailureMode withAlso(List<String> newAlso) {
-        return new FailureMode(name, up, down, first, repair, piece, hands, newAlso);
+    public FailureMode withStopsWith(List<String> newStopsWith) {
+        return new FailureMode(name, up, down, firstFailure, repairedBy, interruptedPiece, passesWhileDown, newStopsWith);
     }
 
     /** Mean up time by its clock, from which the availability follows; empty if it counts pieces. */

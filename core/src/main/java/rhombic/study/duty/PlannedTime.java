@@ -20,7 +20,7 @@ public final class PlannedTime {
         while (at.isBefore(to)) {
             LocalDateTime now = at;
             LocalDateTime next = Stream.concat(Stream.of(to), calendars.stream().map(c -> c.after(now)).flatMap(Optional::stream)
-                    .map(Calendar.Change::at)).min(LocalDateTime::compareTo).filter(t -> t.isBefore(to)).orElse(to);
+                    .map(Calendar.Transition::at)).min(LocalDateTime::compareTo).filter(t -> t.isBefore(to)).orElse(to);
             if (calendars.stream().anyMatch(c -> c.at(now) == Calendar.Mode.ON)) {
                 sum += Duration.between(now, next).toNanos() / 1e9;
             }

@@ -52,7 +52,7 @@ public record Spell(List<DayOfWeek> days, LocalTime from, LocalTime to, boolean 
     }
 
     /** As in {@code Mon–Fri}, {@code Mon, Wed}, {@code every day}. */
-    public static String said(List<DayOfWeek> days) {
+    public static String text(List<DayOfWeek> days) {
         if (days.size() == 7) {
             return "every day";
         }
@@ -79,6 +79,6 @@ public record Spell(List<DayOfWeek> days, LocalTime from, LocalTime to, boolean 
 
     @Override
     public String toString() {
-        return said(days) + " " + clock(from) + " to " + clock(to) + (isBreak ? ", break" : "");
+        return text(days) + " " + clock(from) + " to " + clock(to) + (isBreak ? ", break" : "");
     }
 }

@@ -67,10 +67,10 @@ public sealed interface UpTime extends Serializable {
     }
 
     /** At that time of day on those days: planned maintenance. */
-    record Planned(List<DayOfWeek> days, LocalTime at) implements UpTime {
+    record Planned(List<DayOfWeek> days, LocalTime time) implements UpTime {
         public Planned {
             days = days.stream().sorted().distinct().toList();
-            at = at.withNano(0);
+            time = time.withNano(0);
             if (days.isEmpty()) {
                 throw new StudyException("Planned maintenance must be on at least one day of the week");
             }

@@ -10,18 +10,18 @@ import rhombic.study.value.StudyException;
  * Joins pieces by a recipe. The base, a carrier or the part that others are built into, is named; parts come by
  * their own links in any order, and each type waits in a room of its own.
  *
- * @param way how it joins
+ * @param method how it joins
  * @param bases types of carrier or base part; none for a batch
- * @param partRoom pieces of each part type that may wait, 1 or more
+ * @param partCapacity pieces of each part type that may wait, 1 or more
  * @param result type that comes out: of a batch always; of an assembly, empty: the base stays what it is
  */
-public record AssemblyStation(Basics basics, Work work, Way way, List<String> bases, Recipe recipe, int partRoom,
+public record AssemblyStation(Basics basics, Work work, Method method, List<String> bases, Recipe recipe, int partCapacity,
         String result) implements WorkEquipment {
     /** Name of the port where parts come in. */
     public static final String PARTS = "parts";
 
     /** How pieces are joined. */
-    public enum Way {
+    public enum Method {
         /** Parts go onto the carrier, and can be taken off again. */
         PACK("packs onto a carrier"),
         /** Parts become part of the base. */
@@ -31,7 +31,7 @@ public record AssemblyStation(Basics basics, Work work, Way way, List<String> ba
 
         private final String word;
 
-        Way(String word) {
+        Method(String word) {
             this.word = word;
         }
 
@@ -42,42 +42,42 @@ public record AssemblyStation(Basics basics, Work work, Way way, List<String> ba
 
     public AssemblyStation {
         bases = List.copyOf(bases);
-        Count.atLeast(1, "The room for parts", partRoom);
-        if (way == Way.BATCH && !(recipe instanceof Recipe.Fixed)) {
+        Count.atLeast(1, "The room for parts", partCapacity);
+        if (method == Method.BATCH && !(recipe instanceof Recipe.Fixed)) {
             throw new StudyException("A batch has no base that its recipe could depend on: give it a fixed recipe");
         }
     }
 
-    public AssemblyStation withWay(Way newWay) {
-        return new AssemblyStation(basics, work, newWay, newWay == Way.BATCH ? List.of() : bases,
-                newWay == Way.BATCH && !(recipe instanceof Recipe.Fixed) ? new Recipe.Fixed(List.of()) : recipe, partRoom,
-                newWay == Way.PACK ? "" : result);
+    public AssemblyStation withMethod(Method newMethod) {
+        return new AssemblyStation(basics, work, newMethod, newMethod == Method.BATCH ? List.of() : bases,
+                newMethod == Method.BATCH && !(recipe instanceof Recipe.Fixed) ? new Recipe.Fixed(List.of()) : recipe, partCapacity,
+                newMethod == Method.PACK ? "" : result);
     }
 
     public AssemblyStation withBases(List<String> newBases) {
-        return new AssemblyStation(basics, work, way, newBases, recipe, partRoom, result);
+        return new AssemblyStation(basics, work, method, newBases, recipe, partCapacity, result);
     }
 
     public AssemblyStation withRecipe(Recipe newRecipe) {
-        return new AssemblyStation(basics, work, way, bases, newRecipe, partRoom, result);
+        return new AssemblyStation(basics, work, method, bases, newRecipe, partCapacity, result);
     }
 
-    public AssemblyStation withPartRoom(int newRoom) {
-        return new AssemblyStation(basics, work, way, bases, recipe, newRoom, result);
+    public AssemblyStation withPartCapacity(int newCapacity) {
+        return new AssemblyStation(basics, work, method, bases, recipe, newCapacity, result);
     }
 
     public AssemblyStation withResult(String newResult) {
-        return new AssemblyStation(basics, work, way, bases, recipe, partRoom, newResult);
+        return new AssemblyStation(basics, work, method, bases, recipe, partCapacity, newResult);
     }
 
     @Override
     public AssemblyStation with(Basics newBasics) {
-        return new AssemblyStation(newBasics, work, way, bases, recipe, partRoom, result);
+        return new AssemblyStation(newBasics, work, method, bases, recipe, partCapacity, result);
     }
 
     @Override
     public AssemblyStation with(Work newWork) {
-        return new AssemblyStation(basics, newWork, way, bases, recipe, partRoom, result);
+        return new AssemblyStation(basics, newWork, method, bases, recipe, partCapacity, result);
     }
 
     /** What it builds on comes where the flow comes from, parts from the side. */
@@ -95,7 +95,7 @@ public record AssemblyStation(Basics basics, Work work, Way way, List<String> ba
     }
 
     @Override
-    public boolean handsOnWhatComes() {
+    public boolean passesOnWhatComes() {
         return false;
     }
 }

@@ -11,10 +11,10 @@ import rhombic.study.value.Placement;
 /**
  * Pieces wait here until the next equipment takes them.
  *
- * @param room most pieces inside; empty: no limit, or, on an area, as many as fit
+ * @param capacity most pieces inside; empty: no limit, or, on an area, as many as fit
  * @param arrangement how they stand
  */
-public record Buffer(Basics basics, OptionalInt room, Order order, Arrangement arrangement) implements Equipment {
+public record Buffer(Basics basics, OptionalInt capacity, Order order, Arrangement arrangement) implements Equipment {
     private static final double GAP_METRES = 0.1;
 
     private static final double PITCH_METRES = 0.8;
@@ -66,7 +66,7 @@ public record Buffer(Basics basics, OptionalInt room, Order order, Arrangement a
     }
 
     public Buffer {
-        room.ifPresent(n -> Count.atLeast(1, "The room of a buffer", n));
+        capacity.ifPresent(n -> Count.atLeast(1, "The room of a buffer", n));
     }
 
     public Buffer(String name, Placement placement, OptionalInt room, Order order) {
@@ -78,9 +78,9 @@ public record Buffer(Basics basics, OptionalInt room, Order order, Arrangement a
     }
 
     /** How many pieces there is room for at a time; {@link Integer#MAX_VALUE} if any number. */
-    public int roomFor(List<PieceType> types) {
-        if (room.isPresent() || !arrangement.isArea()) {
-            return room.orElse(Integer.MAX_VALUE);
+    public int capacityFor(List<PieceType> types) {
+        if (capacity.isPresent() || !arrangement.isArea()) {
+            return capacity.orElse(Integer.MAX_VALUE);
         }
         double length = types.stream().mapToDouble(type -> type.length().inBaseUnit()).max().orElse(1);
         double width = types.stream().mapToDouble(type -> type.width().inBaseUnit()).max().orElse(1);
@@ -93,20 +93,20 @@ public record Buffer(Basics basics, OptionalInt room, Order order, Arrangement a
     }
 
     public Buffer withArrangement(Arrangement newArrangement) {
-        return new Buffer(basics, room, order, newArrangement);
+        return new Buffer(basics, capacity, order, newArrangement);
     }
 
-    public Buffer withRoom(OptionalInt newRoom) {
-        return new Buffer(basics, newRoom, order, arrangement);
+    public Buffer withCapacity(OptionalInt newCapacity) {
+        return new Buffer(basics, newCapacity, order, arrangement);
     }
 
     public Buffer withOrder(Order newOrder) {
-        return new Buffer(basics, room, newOrder, arrangement);
+        return new Buffer(basics, capacity, newOrder, arrangement);
     }
 
     @Override
     public Buffer with(Basics newBasics) {
-        return new Buffer(newBasics, room, order, arrangement);
+        return new Buffer(newBasics, capacity, order, arrangement);
     }
 
     /** Rollers grow with the room, up to ten places in a row. */
@@ -115,24 +115,24 @@ public record Buffer(Basics basics, OptionalInt room, Order order, Arrangement a
         if (arrangement.isArea()) {
             return AREA;
         }
-        int places = Math.clamp(room.orElse(MOST_DRAWN_IN_A_ROW), 2, MOST_DRAWN_IN_A_ROW);
+        int places = Math.clamp(capacity.orElse(MOST_DRAWN_IN_A_ROW), 2, MOST_DRAWN_IN_A_ROW);
         return new Footprint(places * PITCH_METRES, 1, 0.9);
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
-    private record Stored(Basics basics, int room, Order order, Arrangement arrangement) implements Serializable {
+    private record Stored(Basics basics, int capacity, Order order, Arrangement arrangement) implements Serializable {
         private Object readResolve() {
-            return new Buffer(basics, room == 0 ? OptionalInt.empty() : OptionalInt.of(room), order, arrangement);
+            return new Buffer(basics, capacity == 0 ? OptionalInt.empty() : OptionalInt.of(capacity), order, arrangement);
         }
     }
 
     private Object writeReplace() {
-        return new Stored(basics, room.orElse(0), order, arrangement);
+        return new Stored(basics, capacity.orElse(0), order, arrangement);
     }
 
     @Override
-    public OptionalInt contentRoom(List<PieceType> types) {
-        return OptionalInt.of(roomFor(types));
+    public OptionalInt contentCapacity(List<PieceType> types) {
+        return OptionalInt.of(capacityFor(types));
     }
 
     @Override

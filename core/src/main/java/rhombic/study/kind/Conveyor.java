@@ -16,7 +16,7 @@ import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Port;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.StudyException;
 
@@ -28,17 +28,18 @@ import rhombic.study.value.StudyException;
  * @param speed above 0
  * @param gap least distance between one piece and the next, 0 or more
  * @param mode what the pieces do behind one that stands at the end
- * @param lie how pieces lie on it
- * @param most pieces on one lane; empty: as many as fit
+ * @param orientation how pieces lie on it
+ * @param maxPieces pieces on one lane; empty: as many as fit
  * @param lanes side by side, each of which stops by itself
- * @param off times at which its drive is switched off by hand
+ * @param offTimes times at which its drive is switched off by hand
  * @param fittings diverts, merges and sensors in the order of the way
  * @param indexing whether each piece takes a position of fixed length
- * @param heaviest most weight on the conveyor, all lanes together; empty: any
+ * @param maxWeight most weight on the conveyor, all lanes together; empty: any
  * @param acceleration with which the drive changes its speed; empty: at once
  */
-public record Conveyor(Basics basics, Route route, Quantity width, Quantity speed, Quantity gap, Mode mode, Lie lie, OptionalInt most,
-        int lanes, List<ShutTime> off, List<Fitting> fittings, Indexing indexing, Optional<Quantity> heaviest,
+public record Conveyor(Basics basics, ConveyorPath conveyorPath, Quantity width, Quantity speed, Quantity gap, Mode mode,
+        Orientation orientation, OptionalInt maxPieces,
+        int lanes, List<ShutTime> offTimes, List<Fitting> fittings, Indexing indexing, Optional<Quantity> maxWeight,
         Optional<Quantity> acceleration)
         implements
             Equipment {
@@ -69,12 +70,12 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
     }
 
     /** How pieces lie: with their length or their width in the direction of the way. */
-    public enum Lie {
+    public enum Orientation {
         LENGTHWISE("lengthwise"), ACROSS("across");
 
         private final String word;
 
-        Lie(String word) {
+        Orientation(String word) {
             this.word = word;
         }
 
@@ -103,9 +104,9 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
     }
 
     public Conveyor {
-        off = List.copyOf(off);
+        offTimes = List.copyOf(offTimes);
         fittings = Fitting.checked(fittings);
-        heaviest.ifPresent(weight -> {
+        maxWeight.ifPresent(weight -> {
             if (!(weight.amount() > 0)) {
                 throw new StudyException("The most weight on a conveyor must be above 0 kg; got " + weight);
             }
@@ -115,7 +116,7 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
                 throw new StudyException("The acceleration of a conveyor must be from 0.001 m/s² to 100 m/s²; got " + gain);
             }
         });
-        most.ifPresent(n -> Count.atLeast(1, "The most pieces on a conveyor", n));
+        maxPieces.ifPresent(n -> Count.atLeast(1, "The most pieces on a conveyor", n));
         if (!(speed.inBaseUnit() > 0 && speed.inBaseUnit() <= 100)) {
             throw new StudyException("The speed of a conveyor must be above 0 m/s and at most 100 m/s; got " + speed
                     + ". Switch it off to stop it");
@@ -135,13 +136,14 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
     }
 
     /** With usual values: accumulating, one lane. */
-    public static Conveyor usual(Basics basics, Route route) {
-        return new Conveyor(basics, route, USUAL_WIDTH, USUAL_SPEED, USUAL_GAP, Mode.ACCUMULATING, Lie.LENGTHWISE, OptionalInt.empty(), 1,
+    public static Conveyor usual(Basics basics, ConveyorPath route) {
+        return new Conveyor(basics, route, USUAL_WIDTH, USUAL_SPEED, USUAL_GAP, Mode.ACCUMULATING, Orientation.LENGTHWISE,
+                OptionalInt.empty(), 1,
                 List.of(), List.of(), Indexing.NONE, Optional.empty(), Optional.empty());
     }
 
     /** Width of all lanes together. */
-    public double wholeWidthMetres() {
+    public double totalWidthMetres() {
         return lanes * width.inBaseUnit();
     }
 
@@ -157,36 +159,36 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
 
     /** How long a piece of the type is in the direction of the way. */
     public double ownLengthOf(PieceType type) {
-        return (lie == Lie.LENGTHWISE ? type.length() : type.width()).inBaseUnit();
+        return (orientation == Orientation.LENGTHWISE ? type.length() : type.width()).inBaseUnit();
     }
 
     /** The most pieces of that length that stand wholly on a lane, closed up. */
-    public int roomFor(double pieceMetres) {
+    public int capacityFor(double pieceMetres) {
         double metres = gapMetres();
-        int fitting = (int) Math.floor((route.metres() + metres) / (pieceMetres + metres) + 1e-9);
-        return Math.min(fitting, mostOnLane());
+        int fitting = (int) Math.floor((conveyorPath.metres() + metres) / (pieceMetres + metres) + 1e-9);
+        return Math.min(fitting, maxPiecesOnLane());
     }
 
     /** What is set as the most pieces on a lane, and by the number of positions. */
-    public int mostOnLane() {
-        return Math.min(most.orElse(Integer.MAX_VALUE), indexing.positions().orElse(Integer.MAX_VALUE));
+    public int maxPiecesOnLane() {
+        return Math.min(maxPieces.orElse(Integer.MAX_VALUE), indexing.positions().orElse(Integer.MAX_VALUE));
     }
 
     /** Its way in space. */
     public Path path() {
-        return route.path(placement().pose().of(route.start(Port.TABLE_METRES)));
+        return conveyorPath.path(placement().pose().of(conveyorPath.start(Port.TABLE_METRES)));
     }
 
     @Override
     public Optional<Along> along() {
-        return Optional.of(new Along(path(), wholeWidthMetres()));
+        return Optional.of(new Along(path(), totalWidthMetres()));
     }
 
     @Override
     public Conveyor mirrored() {
-        return withRoute(route.mirrored()).withFittings(fittings.stream().<Fitting>map(fitting -> switch (fitting) {
-            case Fitting.Divert divert -> new Fitting.Divert(divert.name(), divert.at(), divert.side().other(), divert.wayOut());
-            case Fitting.Merge merge -> new Fitting.Merge(merge.name(), merge.at(), merge.side().other(), merge.first());
+        return withConveyorPath(conveyorPath.mirrored()).withFittings(fittings.stream().<Fitting>map(fitting -> switch (fitting) {
+            case Fitting.Divert divert -> new Fitting.Divert(divert.name(), divert.position(), divert.side().other(), divert.routing());
+            case Fitting.Merge merge -> new Fitting.Merge(merge.name(), merge.position(), merge.side().other(), merge.priority());
             case Fitting.Sensor sensor -> sensor;
         }).toList());
     }
@@ -197,89 +199,103 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
     }
 
     /** Laid through corners of the floor, the first being where it begins; inner ones are arcs. */
-    public Conveyor through(Route.Corners corners) {
-        Route laid = Route.through(corners.all());
-        Route.Corner first = corners.all().getFirst();
-        Route.Corner next = corners.all().get(1);
+    public Conveyor through(ConveyorPath.Corners corners) {
+        ConveyorPath laid = ConveyorPath.through(corners.all());
+        ConveyorPath.Corner first = corners.all().getFirst();
+        ConveyorPath.Corner next = corners.all().get(1);
         double heading = Math.toDegrees(Math.atan2(next.y() - first.y(), next.x() - first.x()));
         double rounded = Math.round(heading * 1000) / 1000.0;
         Pose start = Pose.at(0, 0, 0, rounded).of(laid.start(0));
         return with(basics.placed(new Placement(first.x() - start.x(), first.y() - start.y(), placement().zMetres(), rounded)))
-                .withRoute(laid);
+                .withConveyorPath(laid);
     }
 
     /** Its corners on the floor, if it has some that can be moved. */
-    public Optional<Route.Corners> corners() {
-        Pose begins = placement().pose().of(route.start(0));
-        return route.corners().map(corners -> new Route.Corners(corners.all().stream().map(corner -> {
+    public Optional<ConveyorPath.Corners> corners() {
+        Pose begins = placement().pose().of(conveyorPath.start(0));
+        return conveyorPath.corners().map(corners -> new ConveyorPath.Corners(corners.all().stream().map(corner -> {
             Pose at = begins.of(Pose.at(corner.x(), corner.y(), 0, 0));
-            return new Route.Corner(at.x(), at.y(), corner.height(), corner.radiusMetres());
+            return new ConveyorPath.Corner(at.x(), at.y(), corner.height(), corner.radiusMetres());
         }).toList()));
     }
 
     /** With another way that begins where this one does. */
-    public Conveyor goingOn(Route other) {
-        Pose begins = placement().pose().of(route.start(0));
-        Pose offset = Pose.at(0, 0, 0, placement().turnedDegrees()).of(other.start(0));
+    public Conveyor continuing(ConveyorPath other) {
+        Pose begins = placement().pose().of(conveyorPath.start(0));
+        Pose offset = Pose.at(0, 0, 0, placement().headingDegrees()).of(other.start(0));
         return with(basics.placed(placement().movedBy(begins.x() - offset.x() - placement().xMetres(),
-                begins.y() - offset.y() - placement().yMetres()))).withRoute(other);
+                begins.y() - offset.y() - placement().yMetres()))).withConveyorPath(other);
     }
 
-    public Conveyor withRoute(Route newRoute) {
-        return new Conveyor(basics, newRoute, width, speed, gap, mode, lie, most, lanes, off, fittings, indexing, heaviest, acceleration);
+    public Conveyor withConveyorPath(ConveyorPath newPath) {
+        return new Conveyor(basics, newPath, width, speed, gap, mode, orientation, maxPieces, lanes, offTimes, fittings, indexing,
+                maxWeight, acceleration);
     }
 
     public Conveyor withWidth(Quantity newWidth) {
-        return new Conveyor(basics, route, newWidth, speed, gap, mode, lie, most, lanes, off, fittings, indexing, heaviest, acceleration);
+        return new Conveyor(basics, conveyorPath, newWidth, speed, gap, mode, orientation, maxPieces, lanes, offTimes, fittings, indexing,
+                maxWeight, acceleration);
     }
 
     public Conveyor withSpeed(Quantity newSpeed) {
-        return new Conveyor(basics, route, width, newSpeed, gap, mode, lie, most, lanes, off, fittings, indexing, heaviest, acceleration);
+        return new Conveyor(basics, conveyorPath, width, newSpeed, gap, mode, orientation, maxPieces, lanes, offTimes, fittings, indexing,
+                maxWeight, acceleration);
     }
 
     public Conveyor withGap(Quantity newGap) {
-        return new Conveyor(basics, route, width, speed, newGap, mode, lie, most, lanes, off, fittings, indexing, heaviest, acceleration);
+        return new Conveyor(basics, conveyorPath, width, speed, newGap, mode, orientation, maxPieces, lanes, offTimes, fittings, indexing,
+                maxWeight, acceleration);
     }
 
     public Conveyor withMode(Mode newMode) {
-        return new Conveyor(basics, route, width, speed, gap, newMode, lie, most, lanes, off, fittings, indexing, heaviest, acceleration);
+        return new Conveyor(basics, conveyorPath, width, speed, gap, newMode, orientation, maxPieces, lanes, offTimes, fittings, indexing,
+                maxWeight, acceleration);
     }
 
-    public Conveyor withLie(Lie newLie) {
-        return new Conveyor(basics, route, width, speed, gap, mode, newLie, most, lanes, off, fittings, indexing, heaviest, acceleration);
+    public Conveyor withOrientation(Orientation newOrientation) {
+        return new Conveyor(basics, conveyorPath, width, speed, gap, mode, newOrientation, maxPieces, lanes, offTimes, fittings, indexing,
+                maxWeight, acceleration);
     }
 
-    public Conveyor withMost(OptionalInt newMost) {
-        return new Conveyor(basics, route, width, speed, gap, mode, lie, newMost, lanes, off, fittings, indexing, heaviest, acceleration);
+    public Conveyor withMaxPieces(OptionalInt newMaxPieces) {
+        return new Conveyor(basics, conveyorPath, width, speed, gap, mode, orientation, newMaxPieces, lanes, offTimes, fittings, indexing,
+                maxWeight, acceleration);
     }
 
     public Conveyor withLanes(int newLanes) {
-        return new Conveyor(basics, route, width, speed, gap, mode, lie, most, newLanes, off, fittings, indexing, heaviest, acceleration);
+        return new Conveyor(basics, conveyorPath, width, speed, gap, mode, orientation, maxPieces, newLanes, offTimes, fittings, indexing,
+                maxWeight, acceleration);
     }
 
-    public Conveyor withOff(List<ShutTime> newOff) {
-        return new Conveyor(basics, route, width, speed, gap, mode, lie, most, lanes, newOff, fittings, indexing, heaviest, acceleration);
+    public Conveyor withOffTimes(List<ShutTime> newOffTimes) {
+        return new Conveyor(basics, conveyorPath, width, speed, gap, mode, orientation, maxPieces, lanes, newOffTimes, fittings, indexing,
+                maxWeight, acceleration);
     }
 
     public Conveyor withFittings(List<Fitting> newFittings) {
-        return new Conveyor(basics, route, width, speed, gap, mode, lie, most, lanes, off, newFittings, indexing, heaviest, acceleration);
+        return new Conveyor(basics, conveyorPath, width, speed, gap, mode, orientation, maxPieces, lanes, offTimes, newFittings, indexing,
+                maxWeight, acceleration);
     }
 
     public Conveyor withIndexing(Indexing newIndexing) {
-        return new Conveyor(basics, route, width, speed, gap, mode, lie, most, lanes, off, fittings, newIndexing, heaviest, acceleration);
+        return new Conveyor(basics, conveyorPath, width, speed, gap, mode, orientation, maxPieces, lanes, offTimes, fittings, newIndexing,
+                maxWeight, acceleration);
     }
 
-    public Conveyor withHeaviest(Optional<Quantity> newHeaviest) {
-        return new Conveyor(basics, route, width, speed, gap, mode, lie, most, lanes, off, fittings, indexing, newHeaviest, acceleration);
+    public Conveyor withMaxWeight(Optional<Quantity> newMaxWeight) {
+        return new Conveyor(basics, conveyorPath, width, speed, gap, mode, orientation, maxPieces, lanes, offTimes, fittings, indexing,
+                newMaxWeight, acceleration);
     }
 
     public Conveyor withAcceleration(Optional<Quantity> newAcceleration) {
-        return new Conveyor(basics, route, width, speed, gap, mode, lie, most, lanes, off, fittings, indexing, heaviest, newAcceleration);
+        return new Conveyor(basics, conveyorPath, width, speed, gap, mode, orientation, maxPieces, lanes, offTimes, fittings, indexing,
+                maxWeight, newAcceleration);
     }
 
     @Override
     public Conveyor with(Basics newBasics) {
-        return new Conveyor(newBasics, route, width, speed, gap, mode, lie, most, lanes, off, fittings, indexing, heaviest, acceleration);
+        return new Conveyor(newBasics, conveyorPath, width, speed, gap, mode, orientation, maxPieces, lanes, offTimes, fittings, indexing,
+                maxWeight, acceleration);
     }
 
     /** With one of its diverts, merges and sensors in place of what is called so. */
@@ -301,7 +317,7 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
 
     /** Where along the way it is; never beyond its end. */
     public double metresOf(Fitting fitting) {
-        return Math.min(fitting.at().inBaseUnit(), route.metres());
+        return Math.min(fitting.position().inBaseUnit(), conveyorPath.metres());
     }
 
     /** How far along the way the place is that is nearest to a point of the floor. */
@@ -329,11 +345,11 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
 
     /** How far to the left of the middle its side is. */
     private double aside(Fitting.Side side) {
-        return side.toLeft() * wholeWidthMetres() / 2;
+        return side.toLeft() * totalWidthMetres() / 2;
     }
 
     private Port port(Fitting fitting, Fitting.Side side, boolean isIn) {
-        Pose on = route.path(route.start(Port.TABLE_METRES)).at(metresOf(fitting));
+        Pose on = conveyorPath.path(conveyorPath.start(Port.TABLE_METRES)).at(metresOf(fitting));
         double heading = Math.toRadians(on.heading());
         double aside = aside(side);
         double turned = on.heading() + (isIn ? -90 : 90) * side.toLeft();
@@ -369,22 +385,22 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
     }
 
     @Override
-    public OptionalInt contentRoom(List<PieceType> types) {
-        return OptionalInt.of(lanes * Math.max(1, types.stream().mapToInt(type -> roomFor(lengthOf(type))).max().orElse(1)));
+    public OptionalInt contentCapacity(List<PieceType> types) {
+        return OptionalInt.of(lanes * Math.max(1, types.stream().mapToInt(type -> capacityFor(lengthOf(type))).max().orElse(1)));
     }
 
     @Override
     public Footprint usualSize() {
-        double across = wholeWidthMetres();
-        return new Footprint(Math.max(0.1, route.reachAlong() + (route.reachAcross() > 0.01 ? across : 0)),
-                Math.max(0.1, route.reachAcross() + across), Port.TABLE_METRES + 0.15);
+        double across = totalWidthMetres();
+        return new Footprint(Math.max(0.1, conveyorPath.reachAlong() + (conveyorPath.reachAcross() > 0.01 ? across : 0)),
+                Math.max(0.1, conveyorPath.reachAcross() + across), Port.TABLE_METRES + 0.15);
     }
 
     @Override
     public List<Port> ports() {
         List<Port> ports = new ArrayList<>();
-        ports.add(new Port(Port.IN, route.start(Port.TABLE_METRES), true));
-        ports.add(new Port(Port.OUT, route.end(Port.TABLE_METRES), false));
+        ports.add(new Port(Port.IN, conveyorPath.start(Port.TABLE_METRES), true));
+        ports.add(new Port(Port.OUT, conveyorPath.end(Port.TABLE_METRES), false));
         for (Fitting fitting : fittings) {
             switch (fitting) {
                 case Fitting.Divert divert -> ports.add(port(divert, divert.side(), false));
@@ -396,12 +412,13 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
-    private record Stored(Basics basics, Route route, Quantity width, Quantity speed, Quantity gap, Mode mode, Lie lie, int most, int lanes,
-            List<ShutTime> off, List<Fitting> fittings, @Nullable Quantity pitch, int positions, @Nullable Quantity heaviest,
+    private record Stored(Basics basics, ConveyorPath conveyorPath, Quantity width, Quantity speed, Quantity gap, Mode mode,
+            Orientation orientation, int maxPieces, int lanes,
+            List<ShutTime> offTimes, List<Fitting> fittings, @Nullable Quantity pitch, int positions, @Nullable Quantity maxWeight,
             @Nullable Quantity acceleration) implements java.io.Serializable {
         private Object readResolve() {
-            return new Conveyor(basics, route, width, speed, gap, mode, lie, some(most), lanes, off, fittings,
-                    new Indexing(Optional.ofNullable(pitch), some(positions)), Optional.ofNullable(heaviest),
+            return new Conveyor(basics, conveyorPath, width, speed, gap, mode, orientation, some(maxPieces), lanes, offTimes, fittings,
+                    new Indexing(Optional.ofNullable(pitch), some(positions)), Optional.ofNullable(maxWeight),
                     Optional.ofNullable(acceleration));
         }
 
@@ -411,7 +428,8 @@ public record Conveyor(Basics basics, Route route, Quantity width, Quantity spee
     }
 
     private Object writeReplace() {
-        return new Stored(basics, route, width, speed, gap, mode, lie, most.orElse(0), lanes, off, fittings, indexing.pitch().orElse(null),
-                indexing.positions().orElse(0), heaviest.orElse(null), acceleration.orElse(null));
+        return new Stored(basics, conveyorPath, width, speed, gap, mode, orientation, maxPieces.orElse(0), lanes, offTimes, fittings,
+                indexing.pitch().orElse(null),
+                indexing.positions().orElse(0), maxWeight.orElse(null), acceleration.orElse(null));
     }
 }

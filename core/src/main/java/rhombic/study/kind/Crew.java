@@ -20,13 +20,14 @@ import rhombic.study.value.StudyException;
  * @param people how many, 1 to 1000
  * @param skills by which work can ask for them, beside the name of the crew
  * @param speed at which they walk, above 0 to 10 m/s; none: they are there at once
- * @param who which of them does something, among those who are free
- * @param which what one of them does next, among what has the highest priority
- * @param waits where they wait when there is nothing to do
+ * @param personRule which of them does something, among those who are free
+ * @param jobRule what one of them does next, among what has the highest priority
+ * @param idleAt where they wait when there is nothing to do
  * @param breakArea where they go at a break, by name; empty: they stay at their home
  * @param persons those who have names, factors or skills of their own; at most as many as there are people
  */
-public record Crew(Basics basics, int people, List<String> skills, Optional<Quantity> speed, Who who, Which which, Waits waits,
+public record Crew(Basics basics, int people, List<String> skills, Optional<Quantity> speed, PersonRule personRule, JobRule jobRule,
+        IdlePlace idleAt,
         String breakArea, List<Person> persons) implements Equipment {
     public static final Quantity USUAL_SPEED = new Quantity(1.2, Unit.METRE_PER_SECOND);
     /** What formulas can ask of it. */
@@ -36,13 +37,13 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     private static final double FOR_ONE_METRES = 0.9;
 
     /** Which of those who are free does something. */
-    public enum Who {
+    public enum PersonRule {
         NEAREST("the nearest"), LEAST_USED("the least used"), IN_TURN("each in turn"), IN_ORDER("the first in order"), SAME(
                 "who did it last");
 
         private final String word;
 
-        Who(String word) {
+        PersonRule(String word) {
             this.word = word;
         }
 
@@ -52,12 +53,12 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     }
 
     /** What one does next, among what has the highest priority. */
-    public enum Which {
+    public enum JobRule {
         OLDEST("what has waited longest"), NEAREST("what is nearest");
 
         private final String word;
 
-        Which(String word) {
+        JobRule(String word) {
             this.word = word;
         }
 
@@ -67,12 +68,12 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     }
 
     /** Where they wait for work. */
-    public enum Waits {
+    public enum IdlePlace {
         AT_HOME("at home"), WHERE_THEY_ARE("where they are");
 
         private final String word;
 
-        Waits(String word) {
+        IdlePlace(String word) {
             this.word = word;
         }
 
@@ -102,7 +103,8 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     }
 
     public static Crew usual(Basics basics) {
-        return new Crew(basics, 1, List.of(), Optional.of(USUAL_SPEED), Who.NEAREST, Which.OLDEST, Waits.AT_HOME, "", List.of());
+        return new Crew(basics, 1, List.of(), Optional.of(USUAL_SPEED), PersonRule.NEAREST, JobRule.OLDEST, IdlePlace.AT_HOME, "",
+                List.of());
     }
 
     /** All of them: those who are described, then as many as are left, with the name of the crew and a number. */
@@ -112,7 +114,7 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
         persons.forEach(person -> taken.add(person.name()));
         int number = 1;
         while (all.size() < people) {
-            String name = people == 1 ? name() : name().substring(0, Math.min(name().length(), Names.LONGEST - 5)) + " " + number++;
+            String name = people == 1 ? name() : name().substring(0, Math.min(name().length(), Names.MAX_LENGTH - 5)) + " " + number++;
             if (taken.add(name)) {
                 all.add(new Person(name, 1, List.of()));
             } else if (people == 1) {
@@ -129,40 +131,40 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
 
     @Override
     public Crew with(Basics newBasics) {
-        return new Crew(newBasics, people, skills, speed, who, which, waits, breakArea, persons);
+        return new Crew(newBasics, people, skills, speed, personRule, jobRule, idleAt, breakArea, persons);
     }
 
     public Crew withPeople(int newPeople) {
-        return new Crew(basics, newPeople, skills, speed, who, which, waits, breakArea,
+        return new Crew(basics, newPeople, skills, speed, personRule, jobRule, idleAt, breakArea,
                 persons.subList(0, Math.min(persons.size(), Math.max(0, newPeople))));
     }
 
     public Crew withSkills(List<String> newSkills) {
-        return new Crew(basics, people, newSkills, speed, who, which, waits, breakArea, persons);
+        return new Crew(basics, people, newSkills, speed, personRule, jobRule, idleAt, breakArea, persons);
     }
 
     public Crew withSpeed(Optional<Quantity> newSpeed) {
-        return new Crew(basics, people, skills, newSpeed, who, which, waits, breakArea, persons);
+        return new Crew(basics, people, skills, newSpeed, personRule, jobRule, idleAt, breakArea, persons);
     }
 
-    public Crew withWho(Who newWho) {
-        return new Crew(basics, people, skills, speed, newWho, which, waits, breakArea, persons);
+    public Crew withPersonRule(PersonRule newPersonRule) {
+        return new Crew(basics, people, skills, speed, newPersonRule, jobRule, idleAt, breakArea, persons);
     }
 
-    public Crew withWhich(Which newWhich) {
-        return new Crew(basics, people, skills, speed, who, newWhich, waits, breakArea, persons);
+    public Crew withJobRule(JobRule newJobRule) {
+        return new Crew(basics, people, skills, speed, personRule, newJobRule, idleAt, breakArea, persons);
     }
 
-    public Crew withWaits(Waits newWaits) {
-        return new Crew(basics, people, skills, speed, who, which, newWaits, breakArea, persons);
+    public Crew withIdleAt(IdlePlace newIdleAt) {
+        return new Crew(basics, people, skills, speed, personRule, jobRule, newIdleAt, breakArea, persons);
     }
 
     public Crew withBreakArea(String newBreakArea) {
-        return new Crew(basics, people, skills, speed, who, which, waits, newBreakArea, persons);
+        return new Crew(basics, people, skills, speed, personRule, jobRule, idleAt, newBreakArea, persons);
     }
 
     public Crew withPersons(List<Person> newPersons) {
-        return new Crew(basics, people, skills, speed, who, which, waits, breakArea, newPersons);
+        return new Crew(basics, people, skills, speed, personRule, jobRule, idleAt, breakArea, newPersons);
     }
 
     /** How many of its people have something to do, and how many could do something. */
@@ -187,14 +189,15 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
         return false;
     }
 
-    private record Stored(Basics basics, int people, List<String> skills, @org.jspecify.annotations.Nullable Quantity speed, Who who,
-            Which which, Waits waits, String breakArea, List<Person> persons) implements java.io.Serializable {
+    private record Stored(Basics basics, int people, List<String> skills, @org.jspecify.annotations.Nullable Quantity speed,
+            PersonRule personRule,
+            JobRule jobRule, IdlePlace idleAt, String breakArea, List<Person> persons) implements java.io.Serializable {
         private Object readResolve() {
-            return new Crew(basics, people, skills, Optional.ofNullable(speed), who, which, waits, breakArea, persons);
+            return new Crew(basics, people, skills, Optional.ofNullable(speed), personRule, jobRule, idleAt, breakArea, persons);
         }
     }
 
     private Object writeReplace() {
-        return new Stored(basics, people, skills, speed.orElse(null), who, which, waits, breakArea, persons);
+        return new Stored(basics, people, skills, speed.orElse(null), personRule, jobRule, idleAt, breakArea, persons);
     }
 }

@@ -75,7 +75,7 @@ public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, 
     }
 
     /** A way in space that something lies along, and how wide it is. */
-    record Along(Path way, double widthMetres) {}
+    record Along(Path path, double widthMetres) {}
 
     /** The way along which it lies in space, if it is long and thin; else it stands on its footprint. */
     default Optional<Along> along() {
@@ -93,7 +93,7 @@ public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, 
     }
 
     /** The most pieces it holds, for what has contents instead of states; {@link Integer#MAX_VALUE} if any number. */
-    default OptionalInt contentRoom(List<PieceType> types) {
+    default OptionalInt contentCapacity(List<PieceType> types) {
         return OptionalInt.empty();
     }
 
@@ -123,7 +123,7 @@ public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, 
     }
 
     /** Whether it hands on what comes to it, and nothing else. */
-    default boolean handsOnWhatComes() {
+    default boolean passesOnWhatComes() {
         return true;
     }
 

@@ -12,19 +12,19 @@ import rhombic.quantity.Quantity;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
-import rhombic.study.duty.Spot;
+import rhombic.study.duty.StandPoint;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.Placement;
-import rhombic.study.value.Route;
-import rhombic.study.value.Seat;
+import rhombic.study.value.ConveyorPath;
+import rhombic.study.value.PieceOffset;
 import rhombic.study.value.ShutTime;
-import rhombic.study.value.Taking;
+import rhombic.study.value.Selection;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Timetable;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 
 /**
  * What a field of equipment holds. From it follow how the field is read and written, what it names, and how a new name is
@@ -175,7 +175,7 @@ public sealed interface FieldType<V> {
         public void uses(List<Operation> value, NameUse use) {
             value.forEach(operation -> {
                 Time.uses(operation.time(), use);
-                Needs.whom(operation.needs(), use);
+                Needs.skills(operation.needs(), use);
             });
         }
 
@@ -190,7 +190,7 @@ public sealed interface FieldType<V> {
     record Serviced() implements OfOneOrNone<Work.Service> {
         @Override
         public void uses(Optional<Work.Service> value, NameUse use) {
-            value.ifPresent(service -> Needs.whom(service.needs(), use));
+            value.ifPresent(service -> Needs.skills(service.needs(), use));
         }
 
         @Override
@@ -316,10 +316,10 @@ public sealed interface FieldType<V> {
     record Sized() implements OfOneOrNone<Footprint> {}
 
     /** Where pieces sit on it. */
-    record Seated() implements FieldType<Seat> {
+    record PieceOffsets() implements FieldType<PieceOffset> {
         @Override
-        public boolean isLeftOut(Seat value) {
-            return value.equals(Seat.USUAL);
+        public boolean isLeftOut(PieceOffset value) {
+            return value.equals(PieceOffset.USUAL);
         }
     }
 
@@ -327,43 +327,43 @@ public sealed interface FieldType<V> {
     record Attributes() implements OfSeveral<Attribute> {}
 
     /** Which way a piece goes. */
-    record WaysOut() implements FieldType<WayOut> {
+    record Routings() implements FieldType<Routing> {
         @Override
-        public void uses(WayOut value, NameUse use) {
-            if (value.choice() == WayOut.Choice.FORMULA) {
+        public void uses(Routing value, NameUse use) {
+            if (value.choice() == Routing.Choice.FORMULA) {
                 use.formula(value.formula());
             }
         }
 
         @Override
-        public WayOut renamed(WayOut value, NameChange change) {
-            return new WayOut(value.choice(), change.formula(value.formula()));
+        public Routing renamed(Routing value, NameChange change) {
+            return new Routing(value.choice(), change.formula(value.formula()));
         }
 
         @Override
-        public boolean isLeftOut(WayOut value) {
-            return value.choice() == WayOut.Choice.PREFERENCE;
+        public boolean isLeftOut(Routing value) {
+            return value.choice() == Routing.Choice.PREFERENCE;
         }
     }
 
     /** Which piece comes next. */
-    record Takings() implements FieldType<Taking> {
+    record Selections() implements FieldType<Selection> {
         @Override
-        public void uses(Taking value, NameUse use) {
-            if (value.choice() == Taking.Choice.FORMULA) {
+        public void uses(Selection value, NameUse use) {
+            if (value.choice() == Selection.Choice.FORMULA) {
                 use.formula(value.formula());
             }
             value.types().forEach(use::type);
         }
 
         @Override
-        public Taking renamed(Taking value, NameChange change) {
-            return new Taking(value.choice(), value.types().stream().map(change::type).toList(), change.formula(value.formula()));
+        public Selection renamed(Selection value, NameChange change) {
+            return new Selection(value.choice(), value.types().stream().map(change::type).toList(), change.formula(value.formula()));
         }
 
         @Override
-        public boolean isLeftOut(Taking value) {
-            return value.choice() == Taking.Choice.OLDEST;
+        public boolean isLeftOut(Selection value) {
+            return value.choice() == Selection.Choice.OLDEST;
         }
     }
 
@@ -379,7 +379,7 @@ public sealed interface FieldType<V> {
         public void uses(List<Fitting> value, NameUse use) {
             value.forEach(fitting -> {
                 if (fitting instanceof Fitting.Divert divert) {
-                    new WaysOut().uses(divert.wayOut(), use);
+                    new Routings().uses(divert.routing(), use);
                 }
             });
         }
@@ -388,14 +388,15 @@ public sealed interface FieldType<V> {
         public List<Fitting> renamed(List<Fitting> value, NameChange change) {
             return value.stream()
                     .map(fitting -> fitting instanceof Fitting.Divert divert
-                            ? new Fitting.Divert(divert.name(), divert.at(), divert.side(), new WaysOut().renamed(divert.wayOut(), change))
+                            ? new Fitting.Divert(divert.name(), divert.position(), divert.side(),
+                                    new Routings().renamed(divert.routing(), change))
                             : fitting)
                     .toList();
         }
     }
 
     /** The way of a conveyor. */
-    record Routed() implements FieldType<Route> {}
+    record ConveyorPaths() implements FieldType<ConveyorPath> {}
 
     /** Times at which it is shut. */
     record Shut() implements OfSeveral<ShutTime> {}
@@ -404,7 +405,7 @@ public sealed interface FieldType<V> {
     record Words() implements OfSeveral<String> {}
 
     /** The name of equipment; empty for none. */
-    record ThingName() implements OfName {
+    record ElementName() implements OfName {
         @Override
         public void tells(String name, NameUse use) {
             use.equipment(name);
@@ -433,11 +434,11 @@ public sealed interface FieldType<V> {
     record Needs() implements OfSeveral<Need> {
         @Override
         public void uses(List<Need> value, NameUse use) {
-            whom(value, use);
+            skills(value, use);
         }
 
-        static void whom(List<Need> needs, NameUse use) {
-            needs.forEach(need -> use.whom(need.whom()));
+        static void skills(List<Need> needs, NameUse use) {
+            needs.forEach(need -> use.skill(need.skill()));
         }
 
         @Override
@@ -446,7 +447,7 @@ public sealed interface FieldType<V> {
         }
 
         static List<Need> changed(List<Need> needs, NameChange change) {
-            return needs.stream().map(need -> need.ofWhom(change.equipment(need.whom()))).toList();
+            return needs.stream().map(need -> need.withSkill(change.equipment(need.skill()))).toList();
         }
     }
 
@@ -455,20 +456,20 @@ public sealed interface FieldType<V> {
         @Override
         public void uses(List<FailureMode> value, NameUse use) {
             value.forEach(mode -> {
-                Needs.whom(mode.repair(), use);
-                mode.also().forEach(use::equipment);
+                Needs.skills(mode.repairedBy(), use);
+                mode.stopsWith().forEach(use::equipment);
             });
         }
 
         @Override
         public List<FailureMode> renamed(List<FailureMode> value, NameChange change) {
-            return value.stream().map(mode -> mode.withRepair(Needs.changed(mode.repair(), change))
-                    .withAlso(mode.also().stream().map(change::equipment).toList())).toList();
+            return value.stream().map(mode -> mode.withRepairedBy(Needs.changed(mode.repairedBy(), change))
+                    .withStopsWith(mode.stopsWith().stream().map(change::equipment).toList())).toList();
         }
     }
 
     /** Where people stand at it; none for its working side. */
-    record Stood() implements OfOneOrNone<Spot> {}
+    record StandPoints() implements OfOneOrNone<StandPoint> {}
 
     /** Those of a crew who are not as all others. */
     record Persons() implements OfSeveral<Person> {}

@@ -19,9 +19,10 @@ import rhombic.study.value.Timetable;
  * @param mix of the types that enter, by frequency; a timetable names its types itself
  * @param supply when pieces come; empty while it is not set yet, and then none come
  * @param whenFull what becomes of pieces for which the plant has no room
- * @param most pieces in the whole run; empty: no limit
+ * @param maxPieces pieces in the whole run; empty: no limit
  */
-public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply, WhenFull whenFull, OptionalInt most) implements Equipment {
+public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply, WhenFull whenFull,
+        OptionalInt maxPieces) implements Equipment {
     private static final Footprint FOOTPRINT = new Footprint(2, 2, 2.6);
 
     /** What becomes of pieces that come while there is no room for them. */
@@ -29,12 +30,12 @@ public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply,
         /** They wait at the goods in, in order. */
         WAIT,
         /** They are turned away, and counted. */
-        TURN_AWAY
+        REJECT
     }
 
     public GoodsIn {
         mix = List.copyOf(mix);
-        most.ifPresent(n -> Count.atLeast(1, "The most pieces", n));
+        maxPieces.ifPresent(n -> Count.atLeast(1, "The most pieces", n));
     }
 
     /** A goods in for one type. */
@@ -50,24 +51,24 @@ public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply,
     }
 
     public GoodsIn withSupply(Supply newSupply) {
-        return new GoodsIn(basics, mix, Optional.of(newSupply), whenFull, most);
+        return new GoodsIn(basics, mix, Optional.of(newSupply), whenFull, maxPieces);
     }
 
     public GoodsIn withMix(List<MixPart> newMix) {
-        return new GoodsIn(basics, newMix, supply, whenFull, most);
+        return new GoodsIn(basics, newMix, supply, whenFull, maxPieces);
     }
 
     public GoodsIn withWhenFull(WhenFull newWhenFull) {
-        return new GoodsIn(basics, mix, supply, newWhenFull, most);
+        return new GoodsIn(basics, mix, supply, newWhenFull, maxPieces);
     }
 
-    public GoodsIn withMost(OptionalInt newMost) {
-        return new GoodsIn(basics, mix, supply, whenFull, newMost);
+    public GoodsIn withMaxPieces(OptionalInt newMaxPieces) {
+        return new GoodsIn(basics, mix, supply, whenFull, newMaxPieces);
     }
 
     @Override
     public GoodsIn with(Basics newBasics) {
-        return new GoodsIn(newBasics, mix, supply, whenFull, most);
+        return new GoodsIn(newBasics, mix, supply, whenFull, maxPieces);
     }
 
     @Override
@@ -76,14 +77,16 @@ public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply,
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
-    private record Stored(Basics basics, List<MixPart> mix, @Nullable Supply supply, WhenFull whenFull, int most) implements Serializable {
+    private record Stored(Basics basics, List<MixPart> mix, @Nullable Supply supply, WhenFull whenFull,
+            int maxPieces) implements Serializable {
         private Object readResolve() {
-            return new GoodsIn(basics, mix, Optional.ofNullable(supply), whenFull, most == 0 ? OptionalInt.empty() : OptionalInt.of(most));
+            return new GoodsIn(basics, mix, Optional.ofNullable(supply), whenFull,
+                    maxPieces == 0 ? OptionalInt.empty() : OptionalInt.of(maxPieces));
         }
     }
 
     private Object writeReplace() {
-        return new Stored(basics, mix, supply.orElse(null), whenFull, most.orElse(0));
+        return new Stored(basics, mix, supply.orElse(null), whenFull, maxPieces.orElse(0));
     }
 
     @Override
@@ -93,7 +96,7 @@ public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply,
     }
 
     @Override
-    public boolean handsOnWhatComes() {
+    public boolean passesOnWhatComes() {
         return false;
     }
 }

@@ -63,7 +63,7 @@ public final class Kind<E extends Equipment> {
 
     /** Whether it is drawn along a way, corner by corner, instead of being put down. */
     public boolean isDrawn() {
-        return fields.stream().anyMatch(field -> field.type() instanceof FieldType.Routed);
+        return fields.stream().anyMatch(field -> field.type() instanceof FieldType.ConveyorPaths);
     }
 
     /** A new one as it is placed by hand, with a name that is not taken. */

@@ -10,15 +10,15 @@ import rhombic.chance.DistributionText;
 import rhombic.quantity.Dimension;
 import rhombic.study.duty.Duty;
 import rhombic.study.duty.FailureMode;
-import rhombic.study.duty.WhenOver;
+import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
-import rhombic.study.value.Route;
-import rhombic.study.value.Seat;
-import rhombic.study.value.Taking;
+import rhombic.study.value.ConveyorPath;
+import rhombic.study.value.PieceOffset;
+import rhombic.study.value.Selection;
 import rhombic.study.value.TimeSource;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 
 /** All kinds of equipment. A new kind is declared here. */
 public final class Kinds {
@@ -31,18 +31,18 @@ public final class Kinds {
             basics("at", new FieldType.Placed(), Placement.at(0, 0), Basics::placement, Basics::placed),
             basics("size", new FieldType.Sized(), Optional.empty(), b -> Optional.ofNullable(b.size()),
                     (b, size) -> b.withSize(size.orElse(null))),
-            basics("seat", new FieldType.Seated(), Seat.USUAL, Basics::seat, Basics::withSeat),
+            basics("seat", new FieldType.PieceOffsets(), PieceOffset.USUAL, Basics::pieceOffset, Basics::withPieceOffset),
             basics("attributes", new FieldType.Attributes(), List.of(), Basics::attributes, Basics::withAttributes),
-            basics("wayOut", new FieldType.WaysOut(), WayOut.PREFERENCE, Basics::wayOut, Basics::withWayOut),
-            basics("taking", new FieldType.Takings(), Taking.OLDEST, Basics::taking, Basics::withTaking),
-            basics("inletShut", new FieldType.Shut(), List.of(), Basics::shut, Basics::withShut),
+            basics("wayOut", new FieldType.Routings(), Routing.PREFERENCE, Basics::routing, Basics::withRouting),
+            basics("taking", new FieldType.Selections(), Selection.OLDEST, Basics::selection, Basics::withSelection),
+            basics("inletShut", new FieldType.Shut(), List.of(), Basics::inletShut, Basics::withInletShut),
             basics("outletShut", new FieldType.Shut(), List.of(), Basics::outletShut, Basics::withOutletShut),
             duty("calendar", new FieldType.CalendarName(), "", Duty::calendar, Duty::withCalendar),
-            duty("whenOver", new FieldType.Choice<>(List.of(WhenOver.values()), WhenOver.FINISH), WhenOver.FINISH, Duty::whenOver,
-                    Duty::withWhenOver),
+            duty("whenOver", new FieldType.Choice<>(List.of(AtShiftEnd.values()), AtShiftEnd.FINISH), AtShiftEnd.FINISH, Duty::atShiftEnd,
+                    Duty::withAtShiftEnd),
             duty("failures", new FieldType.Failures(), List.of(), Duty::failures, Duty::withFailures),
-            duty("stand", new FieldType.Stood(), Optional.empty(), duty -> Optional.ofNullable(duty.stand()),
-                    (duty, spot) -> duty.withStand(spot.orElse(null))));
+            duty("stand", new FieldType.StandPoints(), Optional.empty(), duty -> Optional.ofNullable(duty.standOffset()),
+                    (duty, spot) -> duty.withStandOffset(spot.orElse(null))));
 
     private static final Work NO_WORK = new Work(1, 0, List.of(), null, null, null);
     private static final Work ONE_MINUTE = Work.of(1, 0, new TimeSource.Drawn(DistributionText.parse("60 s")));
@@ -50,17 +50,17 @@ public final class Kinds {
     public static final Kind<GoodsIn> GOODS_IN = new Kind<>("Goods in", Family.IN_OUT, GoodsIn.class, List.of(
             new Field<>("mix", new FieldType.Mixed(), List.of(), GoodsIn::mix, GoodsIn::withMix),
             new Field<>("supply", new FieldType.Supplied(), Optional.empty(), GoodsIn::supply,
-                    (in, supply) -> new GoodsIn(in.basics(), in.mix(), supply, in.whenFull(), in.most())),
+                    (in, supply) -> new GoodsIn(in.basics(), in.mix(), supply, in.whenFull(), in.maxPieces())),
             new Field<>("whenFull", new FieldType.Choice<>(List.of(GoodsIn.WhenFull.values()), null), GoodsIn.WhenFull.WAIT,
                     GoodsIn::whenFull, GoodsIn::withWhenFull),
-            new Field<>("most", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), GoodsIn::most, GoodsIn::withMost)),
+            new Field<>("most", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), GoodsIn::maxPieces, GoodsIn::withMaxPieces)),
             basics -> new GoodsIn(basics, List.of(), Optional.empty(), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
             (basics, types) -> new GoodsIn(basics, List.of(new MixPart(usualType(types), 1)),
                     Optional.of(new Supply.Spaced(DistributionText.parse("exponential(90 s)"))), GoodsIn.WhenFull.WAIT,
                     OptionalInt.empty()));
 
     public static final Kind<Buffer> BUFFER = new Kind<>("Buffer", Family.STORE, Buffer.class, List.of(
-            new Field<>("room", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), Buffer::room, Buffer::withRoom),
+            new Field<>("room", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), Buffer::capacity, Buffer::withCapacity),
             new Field<>("order", new FieldType.Choice<>(List.of(Buffer.Order.values()), null), Buffer.Order.OLDEST_FIRST, Buffer::order,
                     Buffer::withOrder),
             new Field<>("arrangement", new FieldType.Choice<>(List.of(Buffer.Arrangement.values()), Buffer.Arrangement.ON_ROLLERS),
@@ -78,16 +78,17 @@ public final class Kinds {
 
     public static final Kind<AssemblyStation> ASSEMBLY = new Kind<>(
             "Assembly station", Family.JOIN_PART, AssemblyStation.class, withWork(AssemblyStation::with, List.of(
-                    new Field<>("way", new FieldType.Choice<>(List.of(AssemblyStation.Way.values()), null), AssemblyStation.Way.PACK,
-                            AssemblyStation::way, AssemblyStation::withWay),
+                    new Field<>("way", new FieldType.Choice<>(List.of(AssemblyStation.Method.values()), null), AssemblyStation.Method.PACK,
+                            AssemblyStation::method, AssemblyStation::withMethod),
                     new Field<>("bases", new FieldType.TypeNames(), List.of(), AssemblyStation::bases, AssemblyStation::withBases),
                     new Field<>("recipe", new FieldType.Recipes(), new Recipe.Fixed(List.of()), AssemblyStation::recipe,
                             AssemblyStation::withRecipe),
-                    new Field<>("partRoom", new FieldType.Whole(1, MOST), 1, AssemblyStation::partRoom, AssemblyStation::withPartRoom),
+                    new Field<>("partRoom", new FieldType.Whole(1, MOST), 1, AssemblyStation::partCapacity,
+                            AssemblyStation::withPartCapacity),
                     new Field<>("result", new FieldType.TypeName(), "", AssemblyStation::result, AssemblyStation::withResult))),
-            basics -> new AssemblyStation(basics, NO_WORK, AssemblyStation.Way.PACK, List.of(), new Recipe.Fixed(List.of()), 1, ""),
-            (basics, types) -> new AssemblyStation(basics, ONE_MINUTE, AssemblyStation.Way.PACK,
-                    types.stream().filter(PieceType::carrier).map(PieceType::name).limit(1).toList(),
+            basics -> new AssemblyStation(basics, NO_WORK, AssemblyStation.Method.PACK, List.of(), new Recipe.Fixed(List.of()), 1, ""),
+            (basics, types) -> new AssemblyStation(basics, ONE_MINUTE, AssemblyStation.Method.PACK,
+                    types.stream().filter(PieceType::loadCarrier).map(PieceType::name).limit(1).toList(),
                     new Recipe.Fixed(List.of(new Recipe.Part(usualType(types), 4))), 8, ""));
 
     public static final Kind<UnpackingStation> UNPACKING = new Kind<>(
@@ -98,28 +99,30 @@ public final class Kinds {
             (basics, types) -> new UnpackingStation(basics, ONE_MINUTE, new UnpackingStation.Parting.TakeOff()));
 
     public static final Kind<Conveyor> CONVEYOR = new Kind<>("Conveyor", Family.MOVE, Conveyor.class, List.of(
-            new Field<>("path", new FieldType.Routed(), Route.straight(5), Conveyor::route, Conveyor::withRoute),
+            new Field<>("path", new FieldType.ConveyorPaths(), ConveyorPath.straight(5), Conveyor::conveyorPath,
+                    Conveyor::withConveyorPath),
             new Field<>("width", new FieldType.Measured(Dimension.LENGTH), Conveyor.USUAL_WIDTH, Conveyor::width, Conveyor::withWidth),
             new Field<>("speed", new FieldType.Measured(Dimension.SPEED), Conveyor.USUAL_SPEED, Conveyor::speed, Conveyor::withSpeed),
             new Field<>("gap", new FieldType.Measured(Dimension.LENGTH), Conveyor.USUAL_GAP, Conveyor::gap, Conveyor::withGap),
             new Field<>("mode", new FieldType.Choice<>(List.of(Conveyor.Mode.values()), null), Conveyor.Mode.ACCUMULATING, Conveyor::mode,
                     Conveyor::withMode),
-            new Field<>("lie", new FieldType.Choice<>(List.of(Conveyor.Lie.values()), Conveyor.Lie.LENGTHWISE), Conveyor.Lie.LENGTHWISE,
-                    Conveyor::lie, Conveyor::withLie),
-            new Field<>("most", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), Conveyor::most, Conveyor::withMost),
+            new Field<>("lie", new FieldType.Choice<>(List.of(Conveyor.Orientation.values()), Conveyor.Orientation.LENGTHWISE),
+                    Conveyor.Orientation.LENGTHWISE,
+                    Conveyor::orientation, Conveyor::withOrientation),
+            new Field<>("most", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), Conveyor::maxPieces, Conveyor::withMaxPieces),
             new Field<>("lanes", new FieldType.Whole(1, Conveyor.MOST_LANES), 1, Conveyor::lanes, Conveyor::withLanes),
-            new Field<>("off", new FieldType.Shut(), List.of(), Conveyor::off, Conveyor::withOff),
+            new Field<>("off", new FieldType.Shut(), List.of(), Conveyor::offTimes, Conveyor::withOffTimes),
             new Field<>("fittings", new FieldType.Fitted(), List.of(), Conveyor::fittings, Conveyor::withFittings),
             new Field<>("pitch", new FieldType.MeasuredOrNone(Dimension.LENGTH), Optional.empty(), c -> c.indexing().pitch(),
                     (c, pitch) -> c.withIndexing(new Conveyor.Indexing(pitch, c.indexing().positions()))),
             new Field<>("positions", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), c -> c.indexing().positions(),
                     (c, positions) -> c.withIndexing(new Conveyor.Indexing(c.indexing().pitch(), positions))),
-            new Field<>("heaviest", new FieldType.MeasuredOrNone(Dimension.MASS), Optional.empty(), Conveyor::heaviest,
-                    Conveyor::withHeaviest),
+            new Field<>("heaviest", new FieldType.MeasuredOrNone(Dimension.MASS), Optional.empty(), Conveyor::maxWeight,
+                    Conveyor::withMaxWeight),
             new Field<>("acceleration", new FieldType.MeasuredOrNone(Dimension.ACCELERATION), Optional.empty(), Conveyor::acceleration,
                     Conveyor::withAcceleration)),
-            basics -> Conveyor.usual(basics.withSize(null), Route.straight(5)),
-            (basics, types) -> Conveyor.usual(basics, Route.straight(5)));
+            basics -> Conveyor.usual(basics.withSize(null), ConveyorPath.straight(5)),
+            (basics, types) -> Conveyor.usual(basics, ConveyorPath.straight(5)));
 
     public static final Kind<GoodsOut> GOODS_OUT = new Kind<>("Goods out", Family.IN_OUT, GoodsOut.class, List.of(), GoodsOut::new,
             (basics, types) -> new GoodsOut(basics));
@@ -128,13 +131,16 @@ public final class Kinds {
             new Field<>("people", new FieldType.Whole(1, 1000), 1, Crew::people, Crew::withPeople),
             new Field<>("skills", new FieldType.Words(), List.of(), Crew::skills, Crew::withSkills),
             new Field<>("speed", new FieldType.MeasuredOrNone(Dimension.SPEED), Optional.empty(), Crew::speed, Crew::withSpeed),
-            new Field<>("who", new FieldType.Choice<>(List.of(Crew.Who.values()), Crew.Who.NEAREST), Crew.Who.NEAREST, Crew::who,
-                    Crew::withWho),
-            new Field<>("which", new FieldType.Choice<>(List.of(Crew.Which.values()), Crew.Which.OLDEST), Crew.Which.OLDEST, Crew::which,
-                    Crew::withWhich),
-            new Field<>("waits", new FieldType.Choice<>(List.of(Crew.Waits.values()), Crew.Waits.AT_HOME), Crew.Waits.AT_HOME, Crew::waits,
-                    Crew::withWaits),
-            new Field<>("breakArea", new FieldType.ThingName(), "", Crew::breakArea, Crew::withBreakArea),
+            new Field<>("who", new FieldType.Choice<>(List.of(Crew.PersonRule.values()), Crew.PersonRule.NEAREST), Crew.PersonRule.NEAREST,
+                    Crew::personRule,
+                    Crew::withPersonRule),
+            new Field<>("which", new FieldType.Choice<>(List.of(Crew.JobRule.values()), Crew.JobRule.OLDEST), Crew.JobRule.OLDEST,
+                    Crew::jobRule,
+                    Crew::withJobRule),
+            new Field<>("waits", new FieldType.Choice<>(List.of(Crew.IdlePlace.values()), Crew.IdlePlace.AT_HOME), Crew.IdlePlace.AT_HOME,
+                    Crew::idleAt,
+                    Crew::withIdleAt),
+            new Field<>("breakArea", new FieldType.ElementName(), "", Crew::breakArea, Crew::withBreakArea),
             new Field<>("persons", new FieldType.Persons(), List.of(), Crew::persons, Crew::withPersons)),
             basics -> Crew.usual(basics).withSpeed(Optional.empty()), (basics, types) -> Crew.usual(basics));
 
@@ -244,11 +250,11 @@ public final class Kinds {
     private static <E extends WorkEquipment> List<Field<E, ?>> withWork(BiFunction<E, Work, E> withWork, List<Field<E, ?>> others) {
         List<Field<E, ?>> fields = new ArrayList<>(List.of(
                 work(withWork, "places", new FieldType.Whole(1, 10_000), 1, Work::places, Work::withPlaces),
-                work(withWork, "inputRoom", new FieldType.Whole(0, MOST), 0, Work::inputRoom, Work::withInputRoom),
+                work(withWork, "inputRoom", new FieldType.Whole(0, MOST), 0, Work::inputCapacity, Work::withInputCapacity),
                 work(withWork, "operations", new FieldType.Operations(), List.of(), Work::operations, Work::withOperations),
                 work(withWork, "changeover", new FieldType.Time(), Optional.empty(), w -> Optional.ofNullable(w.changeover()),
                         (w, time) -> w.withChangeover(time.orElse(null))),
-                work(withWork, "setters", new FieldType.Needs(), List.of(), Work::setters, Work::withSetters),
+                work(withWork, "setters", new FieldType.Needs(), List.of(), Work::setupCrew, Work::withSetupCrew),
                 work(withWork, "service", new FieldType.Serviced(), Optional.empty(), w -> Optional.ofNullable(w.service()),
                         (w, service) -> w.withService(service.orElse(null))),
                 work(withWork, "pause", new FieldType.Drawn(), Optional.empty(), w -> Optional.ofNullable(w.pause()),

@@ -13,5 +13,5 @@ public interface NameUse {
     void calendar(String name);
 
     /** A crew, or a skill. */
-    void whom(String name);
+    void skill(String name);
 }

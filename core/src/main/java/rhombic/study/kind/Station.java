@@ -14,9 +14,9 @@ import rhombic.study.value.TimeSource;
  */
 public record Station(Basics basics, Work work, Work.Load load, @Nullable Inspection inspection) implements WorkEquipment {
     /** A station with one operation and nothing else. */
-    public Station(String name, Placement placement, int places, int inputRoom, Optional<Distribution> time) {
-        this(Basics.of(name, placement), time.map(t -> Work.of(places, inputRoom, new TimeSource.Drawn(t)))
-                .orElseGet(() -> new Work(places, inputRoom, java.util.List.of(), null, null, null)), Work.Load.SINGLE, null);
+    public Station(String name, Placement placement, int places, int inputCapacity, Optional<Distribution> time) {
+        this(Basics.of(name, placement), time.map(t -> Work.of(places, inputCapacity, new TimeSource.Drawn(t)))
+                .orElseGet(() -> new Work(places, inputCapacity, java.util.List.of(), null, null, null)), Work.Load.SINGLE, null);
     }
 
     public Station withLoad(Work.Load newLoad) {
@@ -47,7 +47,7 @@ public record Station(Basics basics, Work work, Work.Load load, @Nullable Inspec
     }
 
     @Override
-    public boolean handsOnWhatComes() {
+    public boolean passesOnWhatComes() {
         return inspection == null;
     }
 }

@@ -16,14 +16,14 @@ public sealed interface Supply extends Serializable {
     /**
      * Arrivals with a time between them.
      *
-     * @param between time from one arrival to the next
+     * @param interarrival time from one arrival to the next
      * @param pieces that come together at each arrival, 1 to 10000
-     * @param first time of the first arrival; empty: one drawn time after the start
+     * @param firstArrival time of the first arrival; empty: one drawn time after the start
      */
-    record Spaced(Distribution between, int pieces, Optional<Quantity> first) implements Supply {
+    record Spaced(Distribution interarrival, int pieces, Optional<Quantity> firstArrival) implements Supply {
         public Spaced {
             Count.between(1, 10_000, "The pieces of an arrival", pieces);
-            first.ifPresent(time -> {
+            firstArrival.ifPresent(time -> {
                 if (time.unit().dimension() != Dimension.TIME || !(time.amount() >= 0)) {
                     throw new StudyException("The first arrival must be a time of at least 0 s; got " + time);
                 }
@@ -34,27 +34,27 @@ public sealed interface Supply extends Serializable {
             this(between, 1, Optional.empty());
         }
 
-        public Spaced withBetween(Distribution newBetween) {
-            return new Spaced(newBetween, pieces, first);
+        public Spaced withInterarrival(Distribution newInterarrival) {
+            return new Spaced(newInterarrival, pieces, firstArrival);
         }
 
         public Spaced withPieces(int newPieces) {
-            return new Spaced(between, newPieces, first);
+            return new Spaced(interarrival, newPieces, firstArrival);
         }
 
-        public Spaced withFirst(Optional<Quantity> newFirst) {
-            return new Spaced(between, pieces, newFirst);
+        public Spaced withFirstArrival(Optional<Quantity> newFirstArrival) {
+            return new Spaced(interarrival, pieces, newFirstArrival);
         }
 
         /** Optional values can't be serialised, so this stands in for the record on its way. */
-        private record Stored(Distribution between, int pieces, @Nullable Quantity first) implements Serializable {
+        private record Stored(Distribution interarrival, int pieces, @Nullable Quantity firstArrival) implements Serializable {
             private Object readResolve() {
-                return new Spaced(between, pieces, Optional.ofNullable(first));
+                return new Spaced(interarrival, pieces, Optional.ofNullable(firstArrival));
             }
         }
 
         private Object writeReplace() {
-            return new Stored(between, pieces, first.orElse(null));
+            return new Stored(interarrival, pieces, firstArrival.orElse(null));
         }
     }
 

@@ -43,7 +43,7 @@ public record UnpackingStation(Basics basics, Work work, Parting parting) implem
     }
 
     @Override
-    public boolean handsOnWhatComes() {
+    public boolean passesOnWhatComes() {
         return false;
     }
 }

@@ -15,15 +15,15 @@ import rhombic.study.value.TimeSource;
  * How a station works.
  *
  * @param places that work at the same time, each by itself, 1 to 10000
- * @param inputRoom pieces that may wait before the work, 0 or more; with 0 a piece waits where it comes from
+ * @param inputCapacity pieces that may wait before the work, 0 or more; with 0 a piece waits where it comes from
  * @param operations in sequence; empty while no time is set yet, and then the station takes nothing
  * @param changeover time lost before a piece of another type than the last at the same place; null: none
  * @param service of the place after every n-th piece; null: none
  * @param pause before a place lets the next piece in; null: none
- * @param setters who must be there for a changeover
+ * @param setupCrew who must be there for a changeover
  */
-public record Work(int places, int inputRoom, List<Operation> operations, @Nullable TimeSource changeover, @Nullable Service service,
-        @Nullable Distribution pause, List<Need> setters) implements Serializable {
+public record Work(int places, int inputCapacity, List<Operation> operations, @Nullable TimeSource changeover, @Nullable Service service,
+        @Nullable Distribution pause, List<Need> setupCrew) implements Serializable {
     public static final int MOST_OPERATIONS = 50;
 
     /**
@@ -52,36 +52,36 @@ public record Work(int places, int inputRoom, List<Operation> operations, @Nulla
      * Several pieces worked on together.
      *
      * @param pieces in a full load, 1 or more
-     * @param longestWait after which work begins with what there is; null: only when full
+     * @param maxWait after which work begins with what there is; null: only when full
      */
-    public record Load(int pieces, @Nullable Quantity longestWait) implements Serializable {
+    public record Load(int pieces, @Nullable Quantity maxWait) implements Serializable {
         public static final Load SINGLE = new Load(1, null);
 
         public Load {
             Count.between(1, 10_000, "The pieces worked on together", pieces);
-            if (longestWait != null && (longestWait.unit().dimension() != Dimension.TIME || !(longestWait.amount() >= 0))) {
-                throw new StudyException("The longest wait for a full load must be a time of at least 0 s; got " + longestWait);
+            if (maxWait != null && (maxWait.unit().dimension() != Dimension.TIME || !(maxWait.amount() >= 0))) {
+                throw new StudyException("The longest wait for a full load must be a time of at least 0 s; got " + maxWait);
             }
         }
     }
 
     public Work {
         Count.between(1, 10_000, "The places of a station", places);
-        Count.atLeast(0, "The input room of a station", inputRoom);
+        Count.atLeast(0, "The input room of a station", inputCapacity);
         operations = List.copyOf(operations);
-        setters = List.copyOf(setters);
+        setupCrew = List.copyOf(setupCrew);
         Count.between(0, MOST_OPERATIONS, "The number of operations", operations.size());
     }
 
     /** Without setters. */
-    public Work(int places, int inputRoom, List<Operation> operations, @Nullable TimeSource changeover, @Nullable Service service,
+    public Work(int places, int inputCapacity, List<Operation> operations, @Nullable TimeSource changeover, @Nullable Service service,
             @Nullable Distribution pause) {
-        this(places, inputRoom, operations, changeover, service, pause, List.of());
+        this(places, inputCapacity, operations, changeover, service, pause, List.of());
     }
 
     /** One operation and nothing else. */
-    public static Work of(int places, int inputRoom, TimeSource time) {
-        return new Work(places, inputRoom, List.of(new Operation(Operation.WORK, time, true)), null, null, null, List.of());
+    public static Work of(int places, int inputCapacity, TimeSource time) {
+        return new Work(places, inputCapacity, List.of(new Operation(Operation.WORK, time, true)), null, null, null, List.of());
     }
 
     public boolean isTimeSet() {
@@ -89,15 +89,15 @@ public record Work(int places, int inputRoom, List<Operation> operations, @Nulla
     }
 
     public Work withPlaces(int newPlaces) {
-        return new Work(newPlaces, inputRoom, operations, changeover, service, pause, setters);
+        return new Work(newPlaces, inputCapacity, operations, changeover, service, pause, setupCrew);
     }
 
-    public Work withInputRoom(int newInputRoom) {
-        return new Work(places, newInputRoom, operations, changeover, service, pause, setters);
+    public Work withInputCapacity(int newInputCapacity) {
+        return new Work(places, newInputCapacity, operations, changeover, service, pause, setupCrew);
     }
 
     public Work withOperations(List<Operation> newOperations) {
-        return new Work(places, inputRoom, newOperations, changeover, service, pause, setters);
+        return new Work(places, inputCapacity, newOperations, changeover, service, pause, setupCrew);
     }
 
     /** Sets the time of its only, or its first, operation. */
@@ -111,18 +111,18 @@ public record Work(int places, int inputRoom, List<Operation> operations, @Nulla
     }
 
     public Work withChangeover(@Nullable TimeSource newChangeover) {
-        return new Work(places, inputRoom, operations, newChangeover, service, pause, setters);
+        return new Work(places, inputCapacity, operations, newChangeover, service, pause, setupCrew);
     }
 
     public Work withService(@Nullable Service newService) {
-        return new Work(places, inputRoom, operations, changeover, newService, pause, setters);
+        return new Work(places, inputCapacity, operations, changeover, newService, pause, setupCrew);
     }
 
     public Work withPause(@Nullable Distribution newPause) {
-        return new Work(places, inputRoom, operations, changeover, service, newPause, setters);
+        return new Work(places, inputCapacity, operations, changeover, service, newPause, setupCrew);
     }
 
-    public Work withSetters(List<Need> newSetters) {
-        return new Work(places, inputRoom, operations, changeover, service, pause, newSetters);
+    public Work withSetupCrew(List<Need> newSetupCrew) {
+        return new Work(places, inputCapacity, operations, changeover, service, pause, newSetupCrew);
     }
 }

@@ -30,7 +30,7 @@ public sealed interface WorkEquipment extends Equipment permits Station, Assembl
     default List<Need> needs() {
         List<Need> all = new ArrayList<>();
         work().operations().forEach(operation -> all.addAll(operation.needs()));
-        all.addAll(work().setters());
+        all.addAll(work().setupCrew());
         Work.Service service = work().service();
         if (service != null) {
             all.addAll(service.needs());

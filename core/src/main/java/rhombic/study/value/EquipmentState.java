@@ -9,7 +9,7 @@ public enum EquipmentState {
     WORKING("working", 'W', true, 7, true), STARVED("starved", 'S', false, 1, true), BLOCKED("blocked", 'B', false, 3, true), CHANGEOVER(
             "changeover", 'C', true, 6, false), SERVICE("service", 'V', true, 5, false), PAUSE("pause", 'P', true, 2,
                     false), WAITING_FOR_CREW("waiting for crew", 'H', false, 4, false), DOWN("down", 'D', true, 9,
-                            false), AWAITING_REPAIR("waiting for repair", 'R', true, 8,
+                            false), WAITING_FOR_REPAIR("waiting for repair", 'R', true, 8,
                                     false), OFF_SHIFT("off shift", 'O', false, 0, false);
 
     /** Those that say more of a station with several places come first: if one place works, the station works. */

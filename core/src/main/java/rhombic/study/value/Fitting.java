@@ -16,9 +16,9 @@ public sealed interface Fitting extends Serializable {
     String name();
 
     /** How far along the way, to the front edge of the pieces. */
-    Quantity at();
+    Quantity position();
 
-    Fitting at(Quantity newAt);
+    Fitting withPosition(Quantity newAt);
 
     Fitting named(String newName);
 
@@ -47,12 +47,12 @@ public sealed interface Fitting extends Serializable {
     }
 
     /** Which goes first where pieces come together. */
-    enum First {
+    enum Priority {
         MAIN("what comes along"), SIDE("what comes from the side"), TURN("in turn"), OLDEST("who waits longest");
 
         private final String word;
 
-        First(String word) {
+        Priority(String word) {
             this.word = word;
         }
 
@@ -64,38 +64,38 @@ public sealed interface Fitting extends Serializable {
     /**
      * Here pieces can leave to the side: by the links that begin here, the rest goes straight on.
      *
-     * @param wayOut which of the ways a piece goes, straight on being the last of them
+     * @param routing which of the ways a piece goes, straight on being the last of them
      */
-    record Divert(String name, Quantity at, Side side, WayOut wayOut) implements Fitting {
+    record Divert(String name, Quantity position, Side side, Routing routing) implements Fitting {
         public Divert {
-            checked(name, at);
+            checked(name, position);
         }
 
         @Override
-        public Divert at(Quantity newAt) {
-            return new Divert(name, newAt, side, wayOut);
+        public Divert withPosition(Quantity newAt) {
+            return new Divert(name, newAt, side, routing);
         }
 
         @Override
         public Divert named(String newName) {
-            return new Divert(newName, at, side, wayOut);
+            return new Divert(newName, position, side, routing);
         }
     }
 
     /** Here pieces come in from the side, each into a gap that is free. */
-    record Merge(String name, Quantity at, Side side, First first) implements Fitting {
+    record Merge(String name, Quantity position, Side side, Priority priority) implements Fitting {
         public Merge {
-            checked(name, at);
+            checked(name, position);
         }
 
         @Override
-        public Merge at(Quantity newAt) {
-            return new Merge(name, newAt, side, first);
+        public Merge withPosition(Quantity newAt) {
+            return new Merge(name, newAt, side, priority);
         }
 
         @Override
         public Merge named(String newName) {
-            return new Merge(newName, at, side, first);
+            return new Merge(newName, position, side, priority);
         }
     }
 
@@ -104,12 +104,12 @@ public sealed interface Fitting extends Serializable {
      *
      * @param after how long a piece must cover it until it counts as covered; 0 s: at once
      */
-    record Sensor(String name, Quantity at, Quantity after) implements Fitting {
+    record Sensor(String name, Quantity position, Quantity after) implements Fitting {
         /** A formula must be able to name it. */
         private static final Pattern NAME = Pattern.compile("\\p{L}[\\p{L}\\d_]*");
 
         public Sensor {
-            checked(name, at);
+            checked(name, position);
             if (!NAME.matcher(name).matches()) {
                 throw new StudyException(
                         "The name of a sensor must be one word of letters and digits, so that formulas can say it; got \u201c"
@@ -121,13 +121,13 @@ public sealed interface Fitting extends Serializable {
         }
 
         @Override
-        public Sensor at(Quantity newAt) {
+        public Sensor withPosition(Quantity newAt) {
             return new Sensor(name, newAt, after);
         }
 
         @Override
         public Sensor named(String newName) {
-            return new Sensor(newName, at, after);
+            return new Sensor(newName, position, after);
         }
 
         /** What a formula calls the number of pieces that have come to it. */
@@ -165,6 +165,6 @@ public sealed interface Fitting extends Serializable {
                         "Two places along a conveyor are called \u201c" + fitting.name() + "\u201d: give one another name");
             }
         }
-        return fittings.stream().sorted(java.util.Comparator.comparingDouble(f -> f.at().inBaseUnit())).toList();
+        return fittings.stream().sorted(java.util.Comparator.comparingDouble(f -> f.position().inBaseUnit())).toList();
     }
 }

@@ -5,7 +5,7 @@ import java.io.Serializable;
 /**
  * From where the floor was seen when somebody kept that view, to come back to it.
  *
- * @param xMetres point of the floor in the middle of the view, within {@link Placement#FARTHEST_METRES}
+ * @param xMetres point of the floor in the middle of the view, within {@link Placement#MAX_DISTANCE_METRES}
  * @param yMetres the same
  * @param yawDegrees direction of sight seen from above: 0 looks north, 90 east; within 360 both ways
  * @param pitchDegrees downwards, 0 to 90
@@ -14,7 +14,7 @@ import java.io.Serializable;
  */
 public record NamedView(String name, double xMetres, double yMetres, double yawDegrees, double pitchDegrees, double distanceMetres,
         boolean plan) implements Serializable {
-    private static final double FARTHEST = 1_000_000;
+    private static final double MAX_METRES = 1_000_000;
 
     public NamedView {
         Names.checked(name);
@@ -26,9 +26,9 @@ public record NamedView(String name, double xMetres, double yMetres, double yawD
         if (!(pitchDegrees >= 0 && pitchDegrees <= 90)) {
             throw new StudyException("The pitch of a view must be 0 to 90 degrees; got " + pitchDegrees);
         }
-        if (!(distanceMetres > 0 && distanceMetres <= FARTHEST)) {
+        if (!(distanceMetres > 0 && distanceMetres <= MAX_METRES)) {
             throw new StudyException(
-                    "The distance of a view must be above 0 m and at most " + (long) FARTHEST + " m; got " + distanceMetres);
+                    "The distance of a view must be above 0 m and at most " + (long) MAX_METRES + " m; got " + distanceMetres);
         }
     }
 }

@@ -4,7 +4,7 @@ import java.util.Set;
 
 /** What a name may be, and how a free one is found. */
 public final class Names {
-    public static final int LONGEST = 80;
+    public static final int MAX_LENGTH = 80;
 
     private Names() {}
 
@@ -13,8 +13,8 @@ public final class Names {
         if (name.isBlank()) {
             throw new StudyException("A name must have at least one visible character");
         }
-        if (name.length() > LONGEST) {
-            throw new StudyException("A name must have at most " + LONGEST + " characters; got " + name.length());
+        if (name.length() > MAX_LENGTH) {
+            throw new StudyException("A name must have at most " + MAX_LENGTH + " characters; got " + name.length());
         }
         if (!name.equals(name.strip()) || name.chars().anyMatch(Character::isISOControl)) {
             throw new StudyException(
@@ -31,7 +31,7 @@ public final class Names {
         String stem = wanted.replaceFirst(" \\d+$", "");
         for (int i = 2;; i++) {
             String suffix = " " + i;
-            String candidate = stem.substring(0, Math.min(stem.length(), LONGEST - suffix.length())) + suffix;
+            String candidate = stem.substring(0, Math.min(stem.length(), MAX_LENGTH - suffix.length())) + suffix;
             if (!taken.contains(candidate)) {
                 return candidate;
             }

@@ -13,10 +13,11 @@ import rhombic.quantity.Unit;
  *
  * @param weight of one piece, without what it carries
  * @param looks it can have, at least one; it begins with the first
- * @param carrier whether it is made to hold pieces, as a pallet is
+ * @param loadCarrier whether it is made to hold pieces, as a pallet is
  * @param attributes every piece of the type has, with the values it begins with
  */
-public record PieceType(String name, Quantity length, Quantity width, Quantity height, Quantity weight, List<Look> looks, boolean carrier,
+public record PieceType(String name, Quantity length, Quantity width, Quantity height, Quantity weight, List<Look> looks,
+        boolean loadCarrier,
         List<Attribute> attributes) implements Serializable {
     public static final int MOST_LOOKS = 100;
 
@@ -60,32 +61,32 @@ public record PieceType(String name, Quantity length, Quantity width, Quantity h
     }
 
     public PieceType named(String newName) {
-        return new PieceType(newName, length, width, height, weight, looks, carrier, attributes);
+        return new PieceType(newName, length, width, height, weight, looks, loadCarrier, attributes);
     }
 
     public PieceType sized(Quantity newLength, Quantity newWidth, Quantity newHeight) {
-        return new PieceType(name, newLength, newWidth, newHeight, weight, looks, carrier, attributes);
+        return new PieceType(name, newLength, newWidth, newHeight, weight, looks, loadCarrier, attributes);
     }
 
     public PieceType withWeight(Quantity newWeight) {
-        return new PieceType(name, length, width, height, newWeight, looks, carrier, attributes);
+        return new PieceType(name, length, width, height, newWeight, looks, loadCarrier, attributes);
     }
 
     public PieceType withLooks(List<Look> newLooks) {
-        return new PieceType(name, length, width, height, weight, newLooks, carrier, attributes);
+        return new PieceType(name, length, width, height, weight, newLooks, loadCarrier, attributes);
     }
 
-    public PieceType asCarrier(boolean isCarrier) {
+    public PieceType asLoadCarrier(boolean isCarrier) {
         return new PieceType(name, length, width, height, weight, looks, isCarrier, attributes);
     }
 
     public PieceType withAttributes(List<Attribute> newAttributes) {
-        return new PieceType(name, length, width, height, weight, looks, carrier, newAttributes);
+        return new PieceType(name, length, width, height, weight, looks, loadCarrier, newAttributes);
     }
 
-    private static void size(String what, Quantity value) {
+    private static void size(String label, Quantity value) {
         if (value.unit().dimension() != Dimension.LENGTH || !(value.inBaseUnit() >= 0.001 && value.inBaseUnit() <= 100)) {
-            throw new StudyException("The " + what + " of a piece must be from 1 mm to 100 m; got " + value);
+            throw new StudyException("The " + label + " of a piece must be from 1 mm to 100 m; got " + value);
         }
     }
 }

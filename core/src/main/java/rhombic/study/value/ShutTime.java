@@ -26,11 +26,11 @@ public record ShutTime(Quantity from, @Nullable Quantity until) implements Seria
     }
 
     /** The times in order, none of which may reach into the next. */
-    public static List<ShutTime> checked(List<ShutTime> times, String what) {
+    public static List<ShutTime> checked(List<ShutTime> times, String label) {
         for (int i = 1; i < times.size(); i++) {
             Quantity before = times.get(i - 1).until;
             if (before == null || before.inBaseUnit() > times.get(i).from.inBaseUnit()) {
-                throw new StudyException(what + " is shut at " + times.get(i).from
+                throw new StudyException(label + " is shut at " + times.get(i).from
                         + ", but it is shut then already: write the times in order, as in 1 h to 2 h, 5 h on");
             }
         }

@@ -7,10 +7,10 @@ import rhombic.quantity.Quantity;
 /**
  * Where the utilisation of people and stations is meant to be.
  *
- * @param least 0 % to below {@code most}
- * @param most up to 100 %
+ * @param min 0 % to below {@code max}
+ * @param max up to 100 %
  */
-public record TargetBand(Quantity least, Quantity most) implements Serializable {
+public record TargetBand(Quantity min, Quantity max) implements Serializable {
     public static final TargetBand USUAL = new TargetBand(Quantity.percent(70), Quantity.percent(85));
 
     /** How a utilisation lies to the band. */
@@ -29,19 +29,19 @@ public record TargetBand(Quantity least, Quantity most) implements Serializable 
     }
 
     public TargetBand {
-        for (Quantity one : new Quantity[] {least, most}) {
+        for (Quantity one : new Quantity[] {min, max}) {
             if (one.unit().dimension() != Dimension.SHARE || !(one.amount() >= 0 && one.amount() <= 100)) {
                 throw new StudyException("A target for utilisation must be from 0 % to 100 %; got " + one);
             }
         }
-        if (!(least.amount() < most.amount())) {
-            throw new StudyException("A target for utilisation goes from a smaller share to a larger one; got " + least + " to " + most);
+        if (!(min.amount() < max.amount())) {
+            throw new StudyException("A target for utilisation goes from a smaller share to a larger one; got " + min + " to " + max);
         }
     }
 
     public Side side(double utilisation) {
         return Double.isNaN(utilisation)
                 ? Side.NONE
-                : 100 * utilisation > most.amount() ? Side.OVER : 100 * utilisation < least.amount() ? Side.UNDER : Side.WITHIN;
+                : 100 * utilisation > max.amount() ? Side.OVER : 100 * utilisation < min.amount() ? Side.UNDER : Side.WITHIN;
     }
 }

@@ -44,22 +44,22 @@ class AllocationTest {
 
     @Test
     void theNearestComesOrTheFirstInOrder() {
-        for (Crew.Who who : List.of(Crew.Who.NEAREST, Crew.Who.IN_ORDER)) {
+        for (Crew.PersonRule who : List.of(Crew.PersonRule.NEAREST, Crew.PersonRule.IN_ORDER)) {
             Yard yard = new Yard();
-            Group group = yard.staying(c -> c.withWho(who));
+            Group group = yard.staying(c -> c.withPersonRule(who));
             yard.person("A", group, 0);
             yard.person("B", group, 8);
             yard.ask(yard.job(10, 0), 0);
             yard.allocation.give();
             yard.until(60);
-            assertEquals(who == Crew.Who.NEAREST ? "ready 10.0 by B" : "ready 10.0 by A", yard.log.getFirst());
+            assertEquals(who == Crew.PersonRule.NEAREST ? "ready 10.0 by B" : "ready 10.0 by A", yard.log.getFirst());
         }
     }
 
     @Test
     void eachComesInTurnOrTheLeastUsed() {
         Yard turns = new Yard();
-        Group inTurn = turns.staying(c -> c.withWho(Crew.Who.IN_TURN).withSpeed(Optional.empty()));
+        Group inTurn = turns.staying(c -> c.withPersonRule(Crew.PersonRule.IN_TURN).withSpeed(Optional.empty()));
         turns.person("A", inTurn, 0);
         turns.person("B", inTurn, 0);
         for (int i = 0; i < 3; i++) {
@@ -70,7 +70,7 @@ class AllocationTest {
         }
         assertEquals(List.of("ready 1.0 by A", "ready 1.0 by B", "ready 1.0 by A"), turns.log);
         Yard used = new Yard();
-        Group least = used.staying(c -> c.withWho(Crew.Who.LEAST_USED).withSpeed(Optional.empty()));
+        Group least = used.staying(c -> c.withPersonRule(Crew.PersonRule.LEAST_USED).withSpeed(Optional.empty()));
         used.person("A", least, 0);
         used.person("B", least, 0);
         Job longOne = used.job(1, 0);
@@ -85,9 +85,9 @@ class AllocationTest {
 
     @Test
     void priorityGoesFirstThenWhatIsNearestIfTheCrewGoesByThat() {
-        for (Crew.Which which : Crew.Which.values()) {
+        for (Crew.JobRule which : Crew.JobRule.values()) {
             Yard yard = new Yard();
-            yard.person("A", yard.staying(c -> c.withWhich(which)), 0);
+            yard.person("A", yard.staying(c -> c.withJobRule(which)), 0);
             Job first = yard.job(0, 0);
             yard.ask(first, 0);
             yard.allocation.give();
@@ -100,7 +100,7 @@ class AllocationTest {
             assertEquals("ready 20.0 by A", yard.log.getLast());
             yard.done(urgent);
             yard.until(90);
-            assertEquals(which == Crew.Which.OLDEST ? "ready 30.0 by A" : "ready 15.0 by A", yard.log.getLast());
+            assertEquals(which == Crew.JobRule.OLDEST ? "ready 30.0 by A" : "ready 15.0 by A", yard.log.getLast());
         }
     }
 

@@ -10,14 +10,14 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import rhombic.plant.activity.Hold;
 import rhombic.space.Pose;
-import rhombic.study.duty.WhenOver;
+import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.value.PersonState;
 
 /** People who leave in the middle: for a break, at the end of a shift, or called away by what is more urgent; and those who come back. */
 class LeavingTest {
     @Test
     void atABreakTheyFinishStopOrHandOver() {
-        for (WhenOver over : WhenOver.values()) {
+        for (AtShiftEnd over : AtShiftEnd.values()) {
             Yard yard = new Yard();
             Group group = yard.staying(Yard.over(over));
             Doer a = yard.person("A", group, 0);
@@ -58,7 +58,7 @@ class LeavingTest {
     @Test
     void ofTwoWhoWorkTogetherOneLeavesAndTheOtherStandsBy() {
         Yard yard = new Yard();
-        Group group = yard.staying(c -> Yard.over(WhenOver.STOP).apply(c.withSpeed(Optional.empty())));
+        Group group = yard.staying(c -> Yard.over(AtShiftEnd.STOP).apply(c.withSpeed(Optional.empty())));
         Doer a = yard.person("A", group, 0);
         Doer b = yard.person("B", group, 0);
         Job both = yard.job(0, 0, new Job.Demand(0, 2));
@@ -133,7 +133,7 @@ class LeavingTest {
     @Test
     void ofTwoWhoStayAwayInTheMidstOfAJobItGoesOnWhenBothAreBack() {
         Yard yard = new Yard();
-        Group group = yard.staying(Yard.over(WhenOver.STOP));
+        Group group = yard.staying(Yard.over(AtShiftEnd.STOP));
         Doer a = yard.person("A", group, 0);
         Doer b = yard.person("B", group, 0);
         Job both = yard.job(0, 0, new Job.Demand(0, 2));

@@ -8,7 +8,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Simulator;
 import rhombic.measure.SkillTally;
 import rhombic.space.Pose;
-import rhombic.study.duty.WhenOver;
+import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.value.PersonState;
@@ -18,8 +18,8 @@ import rhombic.study.value.Placement;
 final class Yard implements Job.Site, Doer.Watcher {
     static final long SECOND = 1_000_000_000L;
 
-    static UnaryOperator<Crew> over(WhenOver over) {
-        return crew -> (Crew) crew.with(crew.basics().withDuty(crew.basics().duty().withWhenOver(over)));
+    static UnaryOperator<Crew> over(AtShiftEnd over) {
+        return crew -> (Crew) crew.with(crew.basics().withDuty(crew.basics().duty().withAtShiftEnd(over)));
     }
 
     static UnaryOperator<Crew> atOnce() {
@@ -63,7 +63,7 @@ final class Yard implements Job.Site, Doer.Watcher {
     }
 
     Group staying(UnaryOperator<Crew> with) {
-        return group(crew -> with.apply(crew.withWaits(Crew.Waits.WHERE_THEY_ARE)));
+        return group(crew -> with.apply(crew.withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE)));
     }
 
     Doer person(String name, Group group, double x, boolean... skills) {

@@ -20,14 +20,14 @@ import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.StudyException;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 import rhombic.validation.Lines;
 
 /** What can't lie on a conveyor or go round its arcs is told at its place, with the remedy. */
 class ConveyorCheckTest {
-    private static Conveyor usual(Route route) {
+    private static Conveyor usual(ConveyorPath route) {
         return Conveyor.usual(Basics.of("Belt", SOMEWHERE), route);
     }
 
@@ -46,8 +46,8 @@ class ConveyorCheckTest {
         return Quantity.parse(text, Dimension.LENGTH);
     }
 
-    private static Route turning(double radius) {
-        return new Route(List.of(new Route.Leg.Straight(3, 0), new Route.Leg.Arc(radius, 90)));
+    private static ConveyorPath turning(double radius) {
+        return new ConveyorPath(List.of(new ConveyorPath.PathLeg.Straight(3, 0), new ConveyorPath.PathLeg.Arc(radius, 90)));
     }
 
     @Test
@@ -57,19 +57,19 @@ class ConveyorCheckTest {
 
     @Test
     void aPieceLongerThanTheConveyorIsAnError() {
-        Problem problem = found(usual(Route.straight(0.5)), "0.6 m", "0.4 m").getFirst();
+        Problem problem = found(usual(ConveyorPath.straight(0.5)), "0.6 m", "0.4 m").getFirst();
         assertTrue(problem.isError());
         assertEquals(
                 "Belt: Piece is 0.6 m long, longer than the conveyor of 0.5 m. Make the conveyor longer, or let the piece lie the other way.",
                 problem.toString());
-        assertEquals(List.of(), found(usual(Route.straight(0.5)).withLie(Conveyor.Lie.ACROSS), "0.6 m", "0.4 m"));
+        assertEquals(List.of(), found(usual(ConveyorPath.straight(0.5)).withOrientation(Conveyor.Orientation.ACROSS), "0.6 m", "0.4 m"));
     }
 
     @Test
     void aPieceWiderThanALaneIsToldAndTheLaneWidenedByOneClick() {
-        Study study = study(usual(Route.straight(5)), "0.6 m", "1.13 m");
-        Problem problem = found(usual(Route.straight(5)), "0.6 m", "1.13 m").getFirst();
-        assertEquals("Piece is 1.13 m wide, wider than a lane of 0.8 m", problem.what());
+        Study study = study(usual(ConveyorPath.straight(5)), "0.6 m", "1.13 m");
+        Problem problem = found(usual(ConveyorPath.straight(5)), "0.6 m", "1.13 m").getFirst();
+        assertEquals("Piece is 1.13 m wide, wider than a lane of 0.8 m", problem.message());
         Study mended = problem.fixes().getFirst().changes().applyTo(study);
         assertEquals(1.2, ((Conveyor) mended.find("Belt").orElseThrow()).width().inBaseUnit(), 1e-9);
         assertTrue(StudyCheck.of(mended).stream().noneMatch(p -> p.kind() == Problem.Kind.CONVEYOR));
@@ -78,40 +78,40 @@ class ConveyorCheckTest {
     @Test
     void anArcThatIsTooNarrowForTheConveyorOrThePieceIsTold() {
         Problem turnsBack = found(usual(turning(0.3)), "0.2 m", "0.2 m").getFirst();
-        assertTrue(turnsBack.isError() && turnsBack.what().contains("its inner side would turn back"), turnsBack.toString());
+        assertTrue(turnsBack.isError() && turnsBack.message().contains("its inner side would turn back"), turnsBack.toString());
         Study study = study(usual(turning(0.3)), "0.2 m", "0.2 m");
         Study mended = turnsBack.fixes().getFirst().changes().applyTo(study);
         Conveyor wide = (Conveyor) mended.find("Belt").orElseThrow();
-        assertEquals(0.8, wide.route().leastRadius(), 1e-9);
+        assertEquals(0.8, wide.conveyorPath().minRadius(), 1e-9);
         assertEquals(0, Math.hypot(wide.path().at(0).x() - usual(turning(0.3)).path().at(0).x(),
                 wide.path().at(0).y() - usual(turning(0.3)).path().at(0).y()), 1e-9, "it begins where it did");
         assertEquals(Problem.Grade.WARNING, found(usual(turning(0.6)), "0.2 m", "0.2 m").getFirst().grade());
-        assertTrue(found(usual(turning(1)), "1.6 m", "0.5 m").getFirst().what().startsWith("Piece is too long for its arc of 1 m"));
+        assertTrue(found(usual(turning(1)), "1.6 m", "0.5 m").getFirst().message().startsWith("Piece is too long for its arc of 1 m"));
     }
 
     @Test
     void whatNoConveyorCanHaveIsRefusedWithTheRule() {
-        String steep = assertThrows(StudyException.class, () -> new Route.Leg.Straight(3, 31)).getMessage();
+        String steep = assertThrows(StudyException.class, () -> new ConveyorPath.PathLeg.Straight(3, 31)).getMessage();
         assertEquals("A slope must be at most 30 degrees, or pieces slide; got 31.0", steep);
         String still = assertThrows(StudyException.class,
-                () -> usual(Route.straight(5)).withSpeed(Quantity.parse("0 m/s", Dimension.SPEED)))
+                () -> usual(ConveyorPath.straight(5)).withSpeed(Quantity.parse("0 m/s", Dimension.SPEED)))
                 .getMessage();
         assertTrue(still.contains("must be above 0 m/s") && still.endsWith("Switch it off to stop it"), still);
-        assertThrows(StudyException.class, () -> new Route(List.of()));
-        assertThrows(StudyException.class, () -> usual(Route.straight(5)).withLanes(0));
-        assertThrows(StudyException.class, () -> usual(Route.straight(5)).withGap(Quantity.parse("-1 m", Dimension.LENGTH)));
+        assertThrows(StudyException.class, () -> new ConveyorPath(List.of()));
+        assertThrows(StudyException.class, () -> usual(ConveyorPath.straight(5)).withLanes(0));
+        assertThrows(StudyException.class, () -> usual(ConveyorPath.straight(5)).withGap(Quantity.parse("-1 m", Dimension.LENGTH)));
     }
 
     private static Conveyor fitted(double metres, Fitting... fittings) {
-        return usual(Route.straight(metres)).withFittings(List.of(fittings));
+        return usual(ConveyorPath.straight(metres)).withFittings(List.of(fittings));
     }
 
     private static Fitting.Divert divert(String name, String at) {
-        return new Fitting.Divert(name, metres(at), Fitting.Side.LEFT, WayOut.PREFERENCE);
+        return new Fitting.Divert(name, metres(at), Fitting.Side.LEFT, Routing.PREFERENCE);
     }
 
     private static Fitting.Merge merge(String name, String at) {
-        return new Fitting.Merge(name, metres(at), Fitting.Side.LEFT, Fitting.First.MAIN);
+        return new Fitting.Merge(name, metres(at), Fitting.Side.LEFT, Fitting.Priority.MAIN);
     }
 
     private static List<String> all(Study study) {
@@ -123,9 +123,9 @@ class ConveyorCheckTest {
         Conveyor belt = fitted(3, divert("Aside", "4 m"));
         Problem problem = found(belt, "0.6 m", "0.4 m").getFirst();
         assertTrue(problem.isError());
-        assertEquals("Aside is at 4 m, but the conveyor is only 3 m long", problem.what());
+        assertEquals("Aside is at 4 m, but the conveyor is only 3 m long", problem.message());
         Study mended = problem.fixes().getFirst().changes().applyTo(study(belt, "0.6 m", "0.4 m"));
-        assertEquals("2.9 m", ((Conveyor) mended.find("Belt").orElseThrow()).fittings().getFirst().at().toString());
+        assertEquals("2.9 m", ((Conveyor) mended.find("Belt").orElseThrow()).fittings().getFirst().position().toString());
     }
 
     @Test
@@ -142,10 +142,10 @@ class ConveyorCheckTest {
     @Test
     void onARigidConveyorNothingAtAMergeGoesBeforeWhatComesAlong() {
         Conveyor rigid = fitted(5, merge("Into", "2.3 m")).withMode(Conveyor.Mode.RIGID);
-        Fitting.Merge turns = new Fitting.Merge("Into", rigid.fittings().getFirst().at(), Fitting.Side.LEFT, Fitting.First.TURN);
+        Fitting.Merge turns = new Fitting.Merge("Into", rigid.fittings().getFirst().position(), Fitting.Side.LEFT, Fitting.Priority.TURN);
         Study study = study(rigid.withFitting("Into", turns), "0.6 m", "0.4 m");
-        Problem told = StudyCheck.of(study).stream().filter(p -> p.what().contains("goes first all the same")).findFirst().orElseThrow();
-        assertTrue(told.what().startsWith("First at Into is \u201cin turn\u201d, but the conveyor is rigid"), told.what());
+        Problem told = StudyCheck.of(study).stream().filter(p -> p.message().contains("goes first all the same")).findFirst().orElseThrow();
+        assertTrue(told.message().startsWith("First at Into is \u201cin turn\u201d, but the conveyor is rigid"), told.message());
         Study mended = told.fixes().getFirst().changes().applyTo(study);
         assertTrue(all(mended).stream().noneMatch(text -> text.contains("rigid")), all(mended)::toString);
         assertTrue(all(study(fitted(5, turns), "0.6 m", "0.4 m")).stream().noneMatch(text -> text.contains("rigid")), "else it may");
@@ -176,9 +176,10 @@ class ConveyorCheckTest {
 
     @Test
     void positionsThatDoNotMakeUpTheWayAreToldWithBothRemedies() {
-        Conveyor belt = usual(Route.straight(12)).withIndexing(new Conveyor.Indexing(Optional.of(metres("0.6 m")), OptionalInt.of(18)));
+        Conveyor belt = usual(ConveyorPath.straight(12))
+                .withIndexing(new Conveyor.Indexing(Optional.of(metres("0.6 m")), OptionalInt.of(18)));
         Problem problem = found(belt, "0.6 m", "0.4 m").getFirst();
-        assertEquals("18 positions of 0.6 m are 10.8 m, but it is drawn 12 m long", problem.what());
+        assertEquals("18 positions of 0.6 m are 10.8 m, but it is drawn 12 m long", problem.message());
         assertEquals(List.of("Let it have 20 positions", "Let a position be 0.6667 m long"),
                 problem.fixes().stream().map(Problem.Fix::name).toList());
         for (Problem.Fix fix : problem.fixes()) {
@@ -188,13 +189,13 @@ class ConveyorCheckTest {
         Problem tooLong = found(belt.withIndexing(new Conveyor.Indexing(Optional.of(metres("0.5 m")), OptionalInt.empty())), "0.6 m",
                 "0.4 m")
                 .getFirst();
-        assertEquals("Piece is 0.6 m long, longer than its position of 0.5 m", tooLong.what());
+        assertEquals("Piece is 0.6 m long, longer than its position of 0.5 m", tooLong.message());
     }
 
     @Test
     void aPieceHeavierThanAllThatMayLieOnItIsAnError() {
-        Conveyor belt = usual(Route.straight(5)).withHeaviest(Optional.of(Quantity.parse("500 g", Dimension.MASS)));
-        assertEquals("Piece weighs 1 kg, more than the 500 g it may carry", found(belt, "0.6 m", "0.4 m").getFirst().what());
+        Conveyor belt = usual(ConveyorPath.straight(5)).withMaxWeight(Optional.of(Quantity.parse("500 g", Dimension.MASS)));
+        assertEquals("Piece weighs 1 kg, more than the 500 g it may carry", found(belt, "0.6 m", "0.4 m").getFirst().message());
     }
 
     @Test

@@ -59,7 +59,8 @@ class DutyCheckTest {
     }
 
     private static Problem only(Study study, String place, String contains) {
-        List<Problem> found = StudyCheck.of(study).stream().filter(p -> p.place().equals(place) && p.what().contains(contains)).toList();
+        List<Problem> found = StudyCheck.of(study).stream().filter(p -> p.subject().equals(place) && p.message().contains(contains))
+                .toList();
         assertEquals(1, found.size(), () -> StudyCheck.of(study).toString());
         return found.getFirst();
     }
@@ -93,7 +94,7 @@ class DutyCheckTest {
         none(failing.withLinks(failing.links().stream().map(l -> l.withTravel(new Travel.InTime(time("30 s"), 0))).toList()));
         Study working = failing.withLinks(failing.links().stream().map(l -> l.withTravel(new Travel.InTime(time("30 s"), 0)))
                 .map(l -> l.withFailures(l.failures().stream()
-                        .map(m -> m.withUp(new UpTime.After(time("2 h"), UpTime.Clock.WORKING)).withHands(true)).toList()))
+                        .map(m -> m.withUp(new UpTime.After(time("2 h"), UpTime.Clock.WORKING)).withPassesWhileDown(true)).toList()))
                 .toList());
         assertTrue(only(working, "S", "a link does no work").isError());
         assertEquals(Problem.Grade.WARNING, only(working, "S", "has no effect there").grade());
@@ -102,7 +103,7 @@ class DutyCheckTest {
     @Test
     void whoWouldHaveToRepairWhatHeCanNotWorkWithoutIsAnError() {
         FailureMode drill = FailureMode.of("drill", new UpTime.After(time("2 h"), UpTime.Clock.WORKING), time("5 min"))
-                .withRepair(List.of(Need.of("W")));
+                .withRepairedBy(List.of(Need.of("W")));
         Crew alone = on(crew("W"), d -> d.withFailures(List.of(drill)));
         assertTrue(only(line(needing(Need.of("W")), alone), "W", "there is nobody else").isError());
         none(line(needing(Need.of("W")), alone.withPeople(2)));
@@ -141,7 +142,7 @@ class DutyCheckTest {
     @Test
     void aRepairerWhoOnlyWorksNightsIsPointedOut() {
         FailureMode stop = FailureMode.of("stop", new UpTime.After(time("2 h"), UpTime.Clock.CALENDAR), time("10 min"))
-                .withRepair(List.of(Need.of("Fitter")));
+                .withRepairedBy(List.of(Need.of("Fitter")));
         Station station = on(station("S", 1, 0, "60 s"), d -> d.withFailures(List.of(stop)));
         Crew fitter = on(crew("Fitter"), d -> d.withCalendar("Night"));
         only(line(station, fitter).withCalendars(List.of(calendar("Night", "every day 22:00 to 06:00"))), "S",

@@ -68,7 +68,7 @@ class FlowCheckTest {
                 station, goodsOut("Out"));
     }
 
-    private static AssemblyStation join(AssemblyStation.Way way, List<String> bases, Recipe recipe, int room, String result) {
+    private static AssemblyStation join(AssemblyStation.Method way, List<String> bases, Recipe recipe, int room, String result) {
         return new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 1, new TimeSource.Drawn(time("9 s"))), way, bases, recipe, room,
                 result);
     }
@@ -87,14 +87,15 @@ class FlowCheckTest {
         Study study = around(station(new TimeSource.FromTable("Times", List.of("piece.type")))).study(8, 0, 1)
                 .with(stock("Third", "Ghost", 1)).linked("Third", "Out");
         assertEquals(List.of("S", "Third"),
-                StudyCheck.of(study).stream().filter(p -> p.kind() == Problem.Kind.UNKNOWN_NAME).map(Problem::place).sorted().toList());
-        Problem type = StudyCheck.of(study).stream().filter(p -> p.what().contains("Ghost")).findFirst().orElseThrow();
+                StudyCheck.of(study).stream().filter(p -> p.kind() == Problem.Kind.UNKNOWN_NAME).map(Problem::subject).sorted().toList());
+        Problem type = StudyCheck.of(study).stream().filter(p -> p.message().contains("Ghost")).findFirst().orElseThrow();
         assertTrue(type.fixes().getFirst().changes().applyTo(study).type("Ghost").isPresent());
     }
 
     private static Study shut(String times) {
         Station station = station(new TimeSource.Drawn(time("9 s")));
-        return around(new Station(station.basics().withShut(ShutTime.parse(times)), station.work(), station.load(), null)).study(8, 0, 1);
+        return around(new Station(station.basics().withInletShut(ShutTime.parse(times)), station.work(), station.load(), null)).study(8, 0,
+                1);
     }
 
     @Test
@@ -102,13 +103,14 @@ class FlowCheckTest {
         for (String never : List.of("0 s on", "0 s to 8 h", "0 s to 2 h, 2 h on", "0 s to 9 h")) {
             Problem problem = only(shut(never), Problem.Kind.SHUT);
             assertEquals("S: Its inlet is shut for the whole run, so nothing comes in. Open it for a time.", problem.toString());
-            assertEquals(List.of(), problem.fixes().getFirst().changes().applyTo(shut(never)).find("S").orElseThrow().basics().shut());
+            assertEquals(List.of(), problem.fixes().getFirst().changes().applyTo(shut(never)).find("S").orElseThrow().basics().inletShut());
         }
         Problem late = only(shut("1 h to 2 h, 8 h on"), Problem.Kind.SHUT);
-        assertEquals("Its inlet is shut at 8 h, but the run ends at 8 h", late.what());
+        assertEquals("Its inlet is shut at 8 h, but the run ends at 8 h", late.message());
         assertEquals("1 h to 2 h",
                 ShutTime.text(
-                        late.fixes().getFirst().changes().applyTo(shut("1 h to 2 h, 8 h on")).find("S").orElseThrow().basics().shut()));
+                        late.fixes().getFirst().changes().applyTo(shut("1 h to 2 h, 8 h on")).find("S").orElseThrow().basics()
+                                .inletShut()));
         for (String fine : List.of("", "1 s on", "0 s to 479 min", "0 s to 1 h, 1 h to 7 h")) {
             assertTrue(StudyCheck.of(shut(fine)).stream().noneMatch(p -> p.kind() == Problem.Kind.SHUT), fine);
         }
@@ -127,7 +129,7 @@ class FlowCheckTest {
     @Test
     void aFormulaThatCanNotBeReadIsToldWithItsCharacter() {
         Problem problem = only(around(station(new TimeSource.ByFormula("45 + * 2", Unit.SECOND))).study(8, 0, 1), Problem.Kind.FORMULA);
-        assertTrue(problem.isError() && problem.place().equals("S") && problem.what().contains("At character 6"), problem.toString());
+        assertTrue(problem.isError() && problem.subject().equals("S") && problem.message().contains("At character 6"), problem.toString());
     }
 
     @Test
@@ -160,7 +162,7 @@ class FlowCheckTest {
         GoodsIn in = new GoodsIn(Basics.of("In", SOMEWHERE), List.of(), Optional.of(new Supply.ByTimetable(table)), GoodsIn.WhenFull.WAIT,
                 java.util.OptionalInt.empty());
         List<String> said = StudyCheck.of(new Lines().types(type).chain(in, goodsOut("Out")).study(8, 0, 1)).stream()
-                .filter(Problem::isError).map(Problem::what).toList();
+                .filter(Problem::isError).map(Problem::message).toList();
         assertEquals(List.of("Row 1 of its timetable sets joints to \u201cmany\u201d, but Piece has it as number",
                 "Row 2 of its timetable sets colour to \u201cred\u201d, but Piece has no such attribute"), said);
     }
@@ -169,42 +171,45 @@ class FlowCheckTest {
     void aMixOfNothingIsAnError() {
         GoodsIn in = arrivals("In", "60 s", 1).withMix(List.of(new MixPart("Piece", 0)));
         assertEquals("All weights of its mix are 0, so no piece can be chosen",
-                only(new Lines().chain(in, goodsOut("Out")).study(8, 0, 1), Problem.Kind.MIX).what());
+                only(new Lines().chain(in, goodsOut("Out")).study(8, 0, 1), Problem.Kind.MIX).message());
     }
 
     @Test
     void aRecipeThatNeedsItselfIsFound() {
         assertTrue(only(
-                joined(join(AssemblyStation.Way.ASSEMBLE, List.of("Frame"),
+                joined(join(AssemblyStation.Method.ASSEMBLE, List.of("Frame"),
                         new Recipe.Fixed(List.of(new Recipe.Part("Frame", 1), new Recipe.Part("Coil", 1))), 4, ""), "Frame", "Coil"),
-                Problem.Kind.RECIPE).what().contains("needs itself"));
+                Problem.Kind.RECIPE).message().contains("needs itself"));
     }
 
     @Test
     void aRecipeThatCanNeverBeFilledIsFound() {
         Problem never = only(
-                joined(join(AssemblyStation.Way.ASSEMBLE, List.of("Frame"), new Recipe.Fixed(List.of(new Recipe.Part("Coil", 1))), 4, ""),
+                joined(join(AssemblyStation.Method.ASSEMBLE, List.of("Frame"), new Recipe.Fixed(List.of(new Recipe.Part("Coil", 1))), 4,
+                        ""),
                         "Frame"),
                 Problem.Kind.RECIPE);
-        assertEquals("Its recipe can never be filled: no Coil comes to it", never.what());
+        assertEquals("Its recipe can never be filled: no Coil comes to it", never.message());
         assertEquals("Its recipe is empty",
-                only(joined(join(AssemblyStation.Way.ASSEMBLE, List.of("Frame"), new Recipe.Fixed(List.of()), 4, ""), "Frame"),
-                        Problem.Kind.RECIPE).what());
+                only(joined(join(AssemblyStation.Method.ASSEMBLE, List.of("Frame"), new Recipe.Fixed(List.of()), 4, ""), "Frame"),
+                        Problem.Kind.RECIPE).message());
     }
 
     @Test
     void roomTooSmallForTheRecipeIsMendedByOneClick() {
         Study study = joined(
-                join(AssemblyStation.Way.ASSEMBLE, List.of("Frame"), new Recipe.Fixed(List.of(new Recipe.Part("Coil", 6))), 4, ""), "Frame",
+                join(AssemblyStation.Method.ASSEMBLE, List.of("Frame"), new Recipe.Fixed(List.of(new Recipe.Part("Coil", 6))), 4, ""),
+                "Frame",
                 "Coil");
-        assertEquals(6, ((AssemblyStation) mended(study, Problem.Kind.ROOM_TOO_SMALL).find("Join").orElseThrow()).partRoom());
+        assertEquals(6, ((AssemblyStation) mended(study, Problem.Kind.ROOM_TOO_SMALL).find("Join").orElseThrow()).partCapacity());
     }
 
     @Test
     void packingOntoWhatIsNoCarrierIsMendedByOneClick() {
-        Study study = joined(join(AssemblyStation.Way.PACK, List.of("Frame"), new Recipe.Fixed(List.of(new Recipe.Part("Coil", 1))), 4, ""),
+        Study study = joined(
+                join(AssemblyStation.Method.PACK, List.of("Frame"), new Recipe.Fixed(List.of(new Recipe.Part("Coil", 1))), 4, ""),
                 "Frame", "Coil");
-        assertTrue(mended(study, Problem.Kind.RECIPE).type("Frame").orElseThrow().carrier());
+        assertTrue(mended(study, Problem.Kind.RECIPE).type("Frame").orElseThrow().loadCarrier());
     }
 
     @Test
@@ -213,14 +218,15 @@ class FlowCheckTest {
         Study study = around(station.with(station.work().withChangeover(new TimeSource.FromTable("Changes", List.of("from", "to")))))
                 .tables(table("Changes", "Piece:Other:5 min")).study(8, 0, 1);
         Problem holes = only(study, Problem.Kind.TABLE);
-        assertEquals("Table Changes has no changeover for Other to Piece; the run would stop there", holes.what());
+        assertEquals("Table Changes has no changeover for Other to Piece; the run would stop there", holes.message());
     }
 
     @Test
     void valuesOfATableThatAreNoTimesAreToldByRow() {
         Study study = around(station(new TimeSource.FromTable("Times", List.of("piece.type"))))
                 .tables(table("Times", "Piece:60", "Other:5 s")).study(8, 0, 1);
-        assertTrue(only(study, Problem.Kind.TABLE).what().startsWith("Row 1 of table Times can\u2019t be used as a time. 60 has no unit"));
+        assertTrue(
+                only(study, Problem.Kind.TABLE).message().startsWith("Row 1 of table Times can\u2019t be used as a time. 60 has no unit"));
     }
 
     @Test
@@ -228,7 +234,7 @@ class FlowCheckTest {
         Study study = new Lines().types(PieceType.usual("Piece"), PieceType.usual("Other")).chain(timetable("In", "0 s Piece", "0 s Other"))
                 .chain(goodsOut("Out"))
                 .link(new Link("In", "Out", Optional.empty(), new LinkFilter.Types(List.of("Piece")))).study(8, 0, 1);
-        assertTrue(only(study, Problem.Kind.NO_WAY_OUT).what().contains("pieces of type Other"));
+        assertTrue(only(study, Problem.Kind.NO_WAY_OUT).message().contains("pieces of type Other"));
     }
 
     @Test
@@ -247,7 +253,7 @@ class FlowCheckTest {
                 .chain(rhombic.validation.Lines.station("S", 1, 1, "60 s")).chain(goodsOut("Out"))
                 .link("B", "S", 75).link("B", "Out", 25).link("S", "Out").study(8, 0, 1);
         Problem overload = only(study, Problem.Kind.OVERLOAD);
-        assertEquals("90.0 pieces an hour come but it can work only 60.0", overload.what());
+        assertEquals("90.0 pieces an hour come but it can work only 60.0", overload.message());
         assertEquals(2, ((Station) mended(study, Problem.Kind.OVERLOAD).find("S").orElseThrow()).work().places());
     }
 
@@ -275,12 +281,12 @@ class FlowCheckTest {
                 {"S becomes lazy", "signal a"}, {"a piece enters S", "create 1 Piece at S"},
                 {"every 5 min", "set skill of S to piece.joints"}, {"it is 08:00", "shut Nowhere"}}) {
             Study study = lines.rules(new Rule("R", RuleText.when(wrong[0]), "", List.of(RuleText.action(wrong[1])))).study(8, 0, 1);
-            assertTrue(StudyCheck.of(study).stream().anyMatch(p -> p.isError() && p.place().equals("R")),
+            assertTrue(StudyCheck.of(study).stream().anyMatch(p -> p.isError() && p.subject().equals("R")),
                     String.join(", then ", wrong) + ": " + StudyCheck.of(study));
         }
         Study silent = lines.rules(new Rule("R", RuleText.when("signal nobody"), "", List.of(RuleText.action("stop the run")))).study(8, 0,
                 1);
-        assertTrue(only(silent, Problem.Kind.RULE).what().contains("Nothing ever sends"));
+        assertTrue(only(silent, Problem.Kind.RULE).message().contains("Nothing ever sends"));
     }
 
     @Test

@@ -56,7 +56,7 @@ class KnownValuesTest {
             parts.put(value, List.of(new Recipe.Part("Coil", 1)));
         }
         return new AssemblyStation(Basics.of("Join", SOMEWHERE), Work.of(1, 1, new TimeSource.Drawn(time("9 s"))),
-                AssemblyStation.Way.ASSEMBLE, List.of("Frame"), new Recipe.ByKey(key, parts), 5, "");
+                AssemblyStation.Method.ASSEMBLE, List.of("Frame"), new Recipe.ByKey(key, parts), 5, "");
     }
 
     private static Lines line(Equipment goodsIn, WorkEquipment work) {
@@ -68,7 +68,7 @@ class KnownValuesTest {
     }
 
     private static List<String> told(Study study, Problem.Kind kind) {
-        return StudyCheck.of(study).stream().filter(p -> p.kind() == kind).map(Problem::what).toList();
+        return StudyCheck.of(study).stream().filter(p -> p.kind() == kind).map(Problem::message).toList();
     }
 
     private static Rule rule(String action) {

@@ -24,7 +24,7 @@ import rhombic.validation.Lines;
 
 class StudyCheckTest {
     private static List<String> kinds(Study study) {
-        return StudyCheck.of(study).stream().map(p -> p.grade() + " " + p.kind() + " " + p.place()).toList();
+        return StudyCheck.of(study).stream().map(p -> p.grade() + " " + p.kind() + " " + p.subject()).toList();
     }
 
     @Test
@@ -39,7 +39,7 @@ class StudyCheckTest {
         Study study = new Lines().chain(arrivals("In", "0 s", 1)).chain(unset).chain(buffer("B", 3)).study(8, 0, 1);
         assertEquals(List.of("ERROR ENDLESS_SUPPLY In", "ERROR NO_TIME S", "WARNING NO_WAY_OUT In", "WARNING NO_WAY_OUT S",
                 "WARNING NO_WAY_OUT B", "WARNING UNREACHABLE S", "WARNING UNREACHABLE B", "HINT NOTHING_LEAVES "), kinds(study));
-        StudyCheck.of(study).forEach(p -> assertTrue(!p.remedy().isBlank() && !p.what().isBlank()));
+        StudyCheck.of(study).forEach(p -> assertTrue(!p.remedy().isBlank() && !p.message().isBlank()));
     }
 
     @Test
@@ -47,8 +47,8 @@ class StudyCheckTest {
         Study study = new Lines().chain(arrivals("In", "60 s", 1), buffer("A", 3), station("Zero", 1, 0, "0 s"), buffer("C", 3))
                 .link("C", "A").study(8, 0, 1);
         List<Problem> circle = StudyCheck.of(study).stream().filter(p -> p.kind() == Problem.Kind.CIRCLE_WITHOUT_TIME).toList();
-        assertEquals(List.of("A", "Zero", "C"), circle.stream().map(Problem::place).toList());
-        assertTrue(circle.getFirst().what().contains("A \u2192 Zero \u2192 C"), circle.getFirst().what());
+        assertEquals(List.of("A", "Zero", "C"), circle.stream().map(Problem::subject).toList());
+        assertTrue(circle.getFirst().message().contains("A \u2192 Zero \u2192 C"), circle.getFirst().message());
     }
 
     @Test
@@ -65,7 +65,7 @@ class StudyCheckTest {
         Study study = new Lines().chain(onDemand("In"), buffer("Gate", 2), buffer("Pit", -1)).study(8, 0, 1);
         Problem problem = StudyCheck.of(study).getFirst();
         assertEquals(Problem.Kind.ENDLESS_SUPPLY, problem.kind());
-        assertTrue(problem.what().contains("Pit"));
+        assertTrue(problem.message().contains("Pit"));
     }
 
     @Test
@@ -81,7 +81,7 @@ class StudyCheckTest {
         Study study = new Lines().chain(arrivals("In", "exponential(30 s)", 1), station("S", 1, 2, "60 s"), goodsOut("Out")).study(8, 0, 1);
         Problem problem = StudyCheck.of(study).getFirst();
         assertEquals(Problem.Kind.OVERLOAD, problem.kind());
-        assertEquals("120.0 pieces an hour come but it can work only 60.0", problem.what());
+        assertEquals("120.0 pieces an hour come but it can work only 60.0", problem.message());
     }
 
     @Test
@@ -109,6 +109,6 @@ class StudyCheckTest {
         assertThrows(StudyException.class, () -> buffer(" padded", 1));
         assertThrows(StudyException.class, () -> RunPlan.ONE_SHIFT.withReplications(0));
         assertThrows(StudyException.class, () -> RunPlan.ONE_SHIFT.withWarmUp(RunPlan.ONE_SHIFT.length()));
-        assertEquals(90, new Placement(0, 0, -270).turnedDegrees());
+        assertEquals(90, new Placement(0, 0, -270).headingDegrees());
     }
 }

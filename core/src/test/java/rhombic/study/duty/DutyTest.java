@@ -73,38 +73,39 @@ class DutyTest {
 
     @Test
     void aFailureKeepsAllElseWhenOnePartIsChanged() {
-        FailureMode all = FailureMode.of("m", after("1 h"), Lines.time("5 min")).withFirst(Lines.time("2 h"))
-                .withRepair(List.of(Need.of("Fitter"))).withPiece(FailureMode.Piece.SCRAP).withHands(true).withAlso(List.of("B"));
+        FailureMode all = FailureMode.of("m", after("1 h"), Lines.time("5 min")).withFirstFailure(Lines.time("2 h"))
+                .withRepairedBy(List.of(Need.of("Fitter"))).withInterruptedPiece(FailureMode.InterruptedPiece.SCRAP)
+                .withPassesWhileDown(true).withStopsWith(List.of("B"));
         FailureMode other = all.named("n").withUp(after("3 h")).withDown(Lines.time("6 min"));
         assertEquals(new FailureMode("n", after("3 h"), Lines.time("6 min"), Lines.time("2 h"), List.of(Need.of("Fitter")),
-                FailureMode.Piece.SCRAP, true, List.of("B")), other);
+                FailureMode.InterruptedPiece.SCRAP, true, List.of("B")), other);
     }
 
     @Test
     void peopleStandWithinAHundredMetresAndWorkAtAFactor() {
-        assertEquals(-100, new Spot(-100, 100).xMetres());
-        assertThrows(StudyException.class, () -> new Spot(100.1, 0));
-        assertThrows(StudyException.class, () -> new Spot(0, -100.1));
-        assertThrows(StudyException.class, () -> new Spot(Double.NaN, 0));
+        assertEquals(-100, new StandPoint(-100, 100).xMetres());
+        assertThrows(StudyException.class, () -> new StandPoint(100.1, 0));
+        assertThrows(StudyException.class, () -> new StandPoint(0, -100.1));
+        assertThrows(StudyException.class, () -> new StandPoint(Double.NaN, 0));
         assertEquals(100, new Person("Ada", 100, List.of()).factor());
         assertThrows(StudyException.class, () -> new Person("Ada", 0, List.of()));
         assertThrows(StudyException.class, () -> new Person("Ada", 100.1, List.of()));
         assertTrue(Need.of("W").isAllTheTime());
-        Need half = Need.of("W").withPart(Quantity.percent(50)).withPeople(3).withPriority(7).withYields(true);
+        Need half = Need.of("W").withShare(Quantity.percent(50)).withPeople(3).withPriority(7).withPreemptible(true);
         assertFalse(half.isAllTheTime());
-        assertEquals(new Need("V", 3, Quantity.percent(50), 7, true), half.ofWhom("V"));
-        assertThrows(StudyException.class, () -> half.withPart(Quantity.percent(0)));
-        assertThrows(StudyException.class, () -> half.withPart(Quantity.percent(101)));
-        assertThrows(StudyException.class, () -> half.withPart(Quantity.seconds(5)));
+        assertEquals(new Need("V", 3, Quantity.percent(50), 7, true), half.withSkill("V"));
+        assertThrows(StudyException.class, () -> half.withShare(Quantity.percent(0)));
+        assertThrows(StudyException.class, () -> half.withShare(Quantity.percent(101)));
+        assertThrows(StudyException.class, () -> half.withShare(Quantity.seconds(5)));
     }
 
     @Test
     void daysAndTimesAreSaidAsPeopleSayThem() {
-        assertEquals("every day", Spell.said(List.of(DayOfWeek.values())));
-        assertEquals("Mon\u2013Fri", Spell.said(List.of(DayOfWeek.values()).subList(0, 5)));
-        assertEquals("Mon, Tue, Fri\u2013Sun", Spell.said(List.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY, DayOfWeek.FRIDAY, DayOfWeek.SATURDAY,
+        assertEquals("every day", Spell.text(List.of(DayOfWeek.values())));
+        assertEquals("Mon\u2013Fri", Spell.text(List.of(DayOfWeek.values()).subList(0, 5)));
+        assertEquals("Mon, Tue, Fri\u2013Sun", Spell.text(List.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY, DayOfWeek.FRIDAY, DayOfWeek.SATURDAY,
                 DayOfWeek.SUNDAY)));
-        assertEquals("Wed", Spell.said(List.of(DayOfWeek.WEDNESDAY)));
+        assertEquals("Wed", Spell.text(List.of(DayOfWeek.WEDNESDAY)));
         Spell night = new Spell(List.of(DayOfWeek.TUESDAY, DayOfWeek.MONDAY, DayOfWeek.MONDAY), LocalTime.of(22, 0),
                 LocalTime.of(6, 0, 30, 5),
                 false);

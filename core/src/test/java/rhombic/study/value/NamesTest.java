@@ -25,8 +25,8 @@ class NamesTest {
 
     @Test
     void aNameHasALongestLength() {
-        assertEquals("a".repeat(Names.LONGEST), Names.checked("a".repeat(Names.LONGEST)));
-        StudyException refused = assertThrows(StudyException.class, () -> Names.checked("a".repeat(Names.LONGEST + 1)));
+        assertEquals("a".repeat(Names.MAX_LENGTH), Names.checked("a".repeat(Names.MAX_LENGTH)));
+        StudyException refused = assertThrows(StudyException.class, () -> Names.checked("a".repeat(Names.MAX_LENGTH + 1)));
         assertEquals("A name must have at most 80 characters; got 81", refused.getMessage());
     }
 
@@ -37,7 +37,7 @@ class NamesTest {
     }
 
     @Property(tries = 40, seed = "20261123")
-    void freeNamesAreAlwaysFreeAndAlwaysNames(@ForAll @IntRange(min = 1, max = Names.LONGEST) int length,
+    void freeNamesAreAlwaysFreeAndAlwaysNames(@ForAll @IntRange(min = 1, max = Names.MAX_LENGTH) int length,
             @ForAll @IntRange(min = 1, max = 120) int times) {
         Set<String> taken = new HashSet<>();
         for (int i = 0; i < times; i++) {

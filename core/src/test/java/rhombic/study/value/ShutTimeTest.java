@@ -20,7 +20,7 @@ class ShutTimeTest {
     private static final long MINUTE = 60_000_000_000L;
 
     private static Basics basics(List<ShutTime> times) {
-        return Basics.of("Oven", Placement.at(0, 0)).withShut(times);
+        return Basics.of("Oven", Placement.at(0, 0)).withInletShut(times);
     }
 
     @ParameterizedTest
@@ -28,7 +28,7 @@ class ShutTimeTest {
     void timesAreReadAsTheyAreWritten(String text) {
         List<ShutTime> times = ShutTime.parse(text);
         assertEquals(text, ShutTime.text(times));
-        assertEquals(times, basics(times).shut());
+        assertEquals(times, basics(times).inletShut());
     }
 
     @ParameterizedTest
@@ -65,7 +65,7 @@ class ShutTimeTest {
             "10 min on; 30 min; 10 min to 30 min, 30 min on",
             "10 min to 20 min, 40 min to 50 min; 15 min; 10 min to 15 min, 15 min on", "10 min to 20 min; 10 min; 10 min on"})
     void shuttingFromAMomentDropsWhatWasToComeAfterIt(String before, String moment, String after) {
-        assertEquals(after, ShutTime.text(basics(ShutTime.shutFrom(ShutTime.parse(before), minutes(moment))).shut()));
+        assertEquals(after, ShutTime.text(basics(ShutTime.shutFrom(ShutTime.parse(before), minutes(moment))).inletShut()));
     }
 
     @ParameterizedTest
@@ -73,7 +73,7 @@ class ShutTimeTest {
             "10 min to 20 min, 40 min on; 45 min; 10 min to 20 min, 40 min to 45 min", "10 min to 50 min; 20 min; 10 min to 20 min",
             "10 min on; 10 min; ''", "10 min to 20 min; 20 min; 10 min to 20 min"})
     void openingFromAMomentEndsTheTimeThatIsOn(String before, String moment, String after) {
-        assertEquals(after, ShutTime.text(basics(ShutTime.openFrom(ShutTime.parse(before), minutes(moment))).shut()));
+        assertEquals(after, ShutTime.text(basics(ShutTime.openFrom(ShutTime.parse(before), minutes(moment))).inletShut()));
     }
 
     private static Quantity minutes(String text) {
@@ -90,7 +90,7 @@ class ShutTimeTest {
             now += random.nextInt(20);
             Quantity moment = Quantity.seconds(now);
             boolean shut = random.nextBoolean();
-            List<ShutTime> after = basics(shut ? ShutTime.shutFrom(times, moment) : ShutTime.openFrom(times, moment)).shut();
+            List<ShutTime> after = basics(shut ? ShutTime.shutFrom(times, moment) : ShutTime.openFrom(times, moment)).inletShut();
             for (long second = 0; second < now + 30; second++) {
                 boolean expected = second < now ? ShutTime.isShut(times, second * 1_000_000_000L) : shut;
                 assertEquals(expected, ShutTime.isShut(after, second * 1_000_000_000L), "second " + second + " after a switch at " + now);

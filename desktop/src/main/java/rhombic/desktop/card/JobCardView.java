@@ -154,7 +154,7 @@ public final class JobCardView extends ScrollPane {
     }
 
     private void showFaults() {
-        List<Problem> shown = bench.single().map(thing -> problems.stream().filter(p -> p.place().equals(thing.name())).toList())
+        List<Problem> shown = bench.single().map(thing -> problems.stream().filter(p -> p.subject().equals(thing.name())).toList())
                 .orElse(problems);
         if (!shown.equals(faults.getUserData())) {
             faults.setUserData(shown);
@@ -367,12 +367,13 @@ public final class JobCardView extends ScrollPane {
     private List<Node> faults(List<Problem> found) {
         List<Node> faults = new ArrayList<>();
         for (Problem problem : found.stream().limit(30).toList()) {
-            Label text = new Label((bench.single().isEmpty() && !problem.place().isEmpty() ? problem.place() + ": " : "") + problem.what()
-                    + ". " + problem.remedy() + ".");
+            Label text = new Label(
+                    (bench.single().isEmpty() && !problem.subject().isEmpty() ? problem.subject() + ": " : "") + problem.message()
+                            + ". " + problem.remedy() + ".");
             text.setWrapText(true);
             text.getStyleClass().addAll("problem", problem.grade().name().toLowerCase(Locale.ROOT));
-            if (!problem.place().isEmpty()) {
-                text.setOnMouseClicked(e -> bench.select(problem.place()));
+            if (!problem.subject().isEmpty()) {
+                text.setOnMouseClicked(e -> bench.select(problem.subject()));
             }
             faults.add(text);
             for (Problem.Fix fix : problem.fixes()) {

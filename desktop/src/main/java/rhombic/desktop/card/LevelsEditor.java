@@ -35,7 +35,7 @@ final class LevelsEditor extends VBox {
         getChildren().add(unfold);
         existing().ifPresent(factor -> {
             Label said = new Label(
-                    "A factor already: " + String.join(" \u00b7 ", factor.levels().stream().map(Factor.Level::said).toList()));
+                    "A factor already: " + String.join(" \u00b7 ", factor.levels().stream().map(Factor.Level::text).toList()));
             said.getStyleClass().add("caption");
             said.setWrapText(true);
             getChildren().add(said);
@@ -52,7 +52,7 @@ final class LevelsEditor extends VBox {
     private String name() {
         String place = bench.single().map(Equipment::name).orElse("");
         String name = place.isEmpty() ? token.id() : place + " " + token.id();
-        return name.substring(0, Math.min(name.length(), rhombic.study.value.Names.LONGEST)).strip();
+        return name.substring(0, Math.min(name.length(), rhombic.study.value.Names.MAX_LENGTH)).strip();
     }
 
     private Optional<Factor> existing() {
@@ -82,7 +82,7 @@ final class LevelsEditor extends VBox {
 
     private void make(String text) {
         try {
-            make(Levels.said(text));
+            make(Levels.textOf(text));
         } catch (IllegalArgumentException e) {
             TokenEditors.say(message, String.valueOf(e.getMessage()));
         }

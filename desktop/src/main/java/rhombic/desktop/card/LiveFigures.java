@@ -98,7 +98,7 @@ final class LiveFigures extends VBox {
     /** What can be shut or opened by hand from the moment shown on; what a rule has shut is not. */
     private void showSwitches(Equipment thing, int node, Moment moment) {
         Quantity now = Clock.quantity(moment.timeNanos());
-        set(inletSwitch, "inlet", thing.takesPieces(), moment.isShut(node), thing.basics().shut(), now,
+        set(inletSwitch, "inlet", thing.takesPieces(), moment.isShut(node), thing.basics().inletShut(), now,
                 shut -> Sentences.switchedInlet(thing, shut, now));
         set(outletSwitch, "outlet", thing.givesPieces(), moment.isOutletShut(node), thing.basics().outletShut(), now,
                 shut -> Sentences.switchedOutlet(thing, shut, now));

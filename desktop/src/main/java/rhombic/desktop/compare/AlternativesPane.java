@@ -65,7 +65,7 @@ final class AlternativesPane extends ScrollPane {
     void show(Comparing.State state) {
         List<Variant> variants = state.alternatives();
         Comparison comparison = bench.comparison();
-        Variant against = variants.stream().filter(v -> v.alternative().equals(comparison.against())).findFirst()
+        Variant against = variants.stream().filter(v -> v.alternative().equals(comparison.reference())).findFirst()
                 .orElse(variants.getFirst());
         List<String> responses = Sheet.lookedAt(comparison);
         GridPane grid = new GridPane();
@@ -196,7 +196,7 @@ final class AlternativesPane extends ScrollPane {
         }));
         if (!isAgainst) {
             items.add(item("Take differences from here",
-                    () -> bench.compare("compare against " + variant.name(), c -> c.against(variant.alternative()))));
+                    () -> bench.compare("compare against " + variant.name(), c -> c.withReference(variant.alternative()))));
         }
         if (!variant.isBase()) {
             items.add(item("Rename\u2026", () -> ask("Name of the alternative", variant.name(),

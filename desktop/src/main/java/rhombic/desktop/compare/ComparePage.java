@@ -205,8 +205,8 @@ public final class ComparePage extends VBox implements AutoCloseable {
         String text = narrow.getText().replace("%", "").strip();
         try {
             double wanted = text.isEmpty() ? 0 : Double.parseDouble(text) / 100;
-            if (wanted != bench.comparison().narrow()) {
-                bench.compare("how narrow intervals shall be", c -> c.withNarrow(wanted));
+            if (wanted != bench.comparison().targetHalfWidth()) {
+                bench.compare("how narrow intervals shall be", c -> c.withTargetHalfWidth(wanted));
             }
         } catch (IllegalArgumentException e) {
             tell("How narrow intervals shall be must be a number of per cent such as 1, below 100, or nothing; got \u201c" + text
@@ -283,7 +283,7 @@ public final class ComparePage extends VBox implements AutoCloseable {
             replications.setText(Integer.toString(Experiment.replications(bench.base())));
         }
         if (!narrow.isFocused()) {
-            double wish = bench.comparison().narrow();
+            double wish = bench.comparison().targetHalfWidth();
             narrow.setText(wish > 0 ? FigureText.of(100 * wish) : "");
         }
         message.setText(room == Room.SEARCH ? "" : state.message());

@@ -94,7 +94,7 @@ final class SweepsPane extends HBox {
             HBox row = new HBox(4, tick, gap, Words.quiet("take out", "drop-" + factor.name().replace(' ', '-'),
                     () -> bench.compare("take out factor " + factor.name(), c -> c.withoutFactor(factor.name()))));
             factors.getChildren().addAll(row,
-                    Words.caption(factor.levels().stream().map(Factor.Level::said).collect(Collectors.joining(" \u00b7 "))));
+                    Words.caption(factor.levels().stream().map(Factor.Level::text).collect(Collectors.joining(" \u00b7 "))));
         }
         if (ticked.size() > 1 && ticked.size() <= Sweep.MOST_FACTORS) {
             factors.getChildren().add(Words.quiet("Sweep the ticked together", "sweep-together", () -> {

@@ -110,7 +110,7 @@ public final class BoardPane extends VBox {
         String word = kind.word().substring(0, 1).toUpperCase(java.util.Locale.ROOT) + kind.word().substring(1);
         BoardChart made = new BoardChart(Names.free(word, taken), kind, things, BoardChart.Series.EACH,
                 kind == BoardChart.Kind.OUTPUT || kind == BoardChart.Kind.BUSY ? SMOOTH : 1, false);
-        BoardChart chart = isFormula || made.isOfEquipment() ? made : made.withThings(List.of());
+        BoardChart chart = isFormula || made.isOfEquipment() ? made : made.withElements(List.of());
         bench.compare("add chart " + chart.title(), c -> {
             List<BoardChart> all = new ArrayList<>(c.board());
             all.add(chart);
@@ -137,7 +137,7 @@ public final class BoardPane extends VBox {
 
     /** Whether charts stand on the floor, so that they are seen wherever the floor is. */
     boolean standsOnFloor() {
-        return bench.comparison().board().stream().anyMatch(chart -> chart.onFloor() && !chart.things().isEmpty());
+        return bench.comparison().board().stream().anyMatch(chart -> chart.onFloor() && !chart.elements().isEmpty());
     }
 
     void show(Board now) {
@@ -181,13 +181,13 @@ public final class BoardPane extends VBox {
             BoardChart.Series[] all = BoardChart.Series.values();
             row.getChildren().add(small(chart.series().word(),
                     () -> change(chart, chart.withSeries(all[(chart.series().ordinal() + 1) % all.length]))));
-            row.getChildren().add(small(chart.smooth() == 1 ? "not smoothed" : "moving mean of " + chart.smooth() + " steps",
-                    () -> change(chart, chart.withSmooth(next(chart.smooth())))));
+            row.getChildren().add(small(chart.movingMean() == 1 ? "not smoothed" : "moving mean of " + chart.movingMean() + " steps",
+                    () -> change(chart, chart.withMovingMean(next(chart.movingMean())))));
         }
         if (chart.isOfEquipment()) {
-            row.getChildren().add(small("of what is selected", () -> change(chart, chart.withThings(selected()))));
+            row.getChildren().add(small("of what is selected", () -> change(chart, chart.withElements(selected()))));
         }
-        if (!isFormula && !chart.things().isEmpty()) {
+        if (!isFormula && !chart.elements().isEmpty()) {
             row.getChildren().add(small(chart.onFloor() ? "take off the floor" : "stand on the floor",
                     () -> change(chart, chart.withOnFloor(!chart.onFloor()))));
         }
@@ -198,7 +198,7 @@ public final class BoardPane extends VBox {
 
     /** The formulas of a chart, one behind the other. */
     private TextField formulas(BoardChart chart) {
-        TextField field = new TextField(String.join("; ", chart.things()));
+        TextField field = new TextField(String.join("; ", chart.elements()));
         field.setId("chart-formulas");
         field.setPromptText("at('Store').content; here.inside");
         field.setTooltip(new Tooltip(
@@ -207,7 +207,8 @@ public final class BoardPane extends VBox {
         field.setOnAction(e -> {
             try {
                 change(chart,
-                        chart.withThings(Arrays.stream(field.getText().split(";")).map(String::strip).filter(f -> !f.isEmpty()).toList()));
+                        chart.withElements(
+                                Arrays.stream(field.getText().split(";")).map(String::strip).filter(f -> !f.isEmpty()).toList()));
             } catch (StudyException wrong) {
                 say.accept(String.valueOf(wrong.getMessage()));
             }
@@ -246,8 +247,8 @@ public final class BoardPane extends VBox {
     private Map<String, Chart> onFloor() {
         Map<String, Chart> all = new LinkedHashMap<>();
         for (BoardChart wanted : bench.comparison().board()) {
-            if (wanted.onFloor() && !wanted.things().isEmpty()) {
-                chart(wanted).ifPresent(chart -> all.put(wanted.things().getFirst(), chart));
+            if (wanted.onFloor() && !wanted.elements().isEmpty()) {
+                chart(wanted).ifPresent(chart -> all.put(wanted.elements().getFirst(), chart));
             }
         }
         return all;

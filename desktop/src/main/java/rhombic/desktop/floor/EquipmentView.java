@@ -161,7 +161,7 @@ final class EquipmentView {
         group.setTranslateZ(thing.placement().yMetres());
         group.setTranslateY(-thing.placement().zMetres());
         group.setRotationAxis(Rotate.Y_AXIS);
-        group.getTransforms().setAll(new Rotate(-thing.placement().turnedDegrees(), Rotate.Y_AXIS));
+        group.getTransforms().setAll(new Rotate(-thing.placement().headingDegrees(), Rotate.Y_AXIS));
         return group;
     }
 }

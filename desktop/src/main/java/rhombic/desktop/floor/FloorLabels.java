@@ -154,20 +154,20 @@ final class FloorLabels {
         List<LabelRoom.Obstacle> bodies = new ArrayList<>();
         for (int owner = 0; owner < shown.study.equipment().size(); owner++) {
             Equipment thing = shown.study.equipment().get(owner);
-            double angle = Math.toRadians(thing.placement().turnedDegrees());
+            double angle = Math.toRadians(thing.placement().headingDegrees());
             double l = thing.footprint().lengthMetres() / 2;
             double w = thing.footprint().widthMetres() / 2;
             double z = thing.placement().zMetres();
             List<Viewpoint.Pixel> pixels = new ArrayList<>();
             if (thing.along().isPresent()) {
-                List<Pose> points = thing.along().get().way().outline();
+                List<Pose> points = thing.along().get().path().outline();
                 for (int i = 1; i < points.size(); i++) {
                     between(shown, points.get(i - 1), points.get(i), thing, owner).ifPresent(bodies::add);
                 }
                 continue;
             }
             double before = thing instanceof WorkEquipment work
-                    ? Math.min(Bodies.MOST_INPUT_DRAWN, work.work().inputRoom()) * rhombic.scene.Scene.PITCH_METRES
+                    ? Math.min(Bodies.MOST_INPUT_DRAWN, work.work().inputCapacity()) * rhombic.scene.Scene.PITCH_METRES
                     : 0;
             for (double[] c : new double[][] {{-l - before, -w}, {l, -w}, {l, w}, {-l - before, w}}) {
                 double x = thing.placement().xMetres() + c[0] * Math.cos(angle) - c[1] * Math.sin(angle);
@@ -240,7 +240,7 @@ final class FloorLabels {
         boolean isPlan = shown.view.isPlan();
         if (thing.along().isPresent()) {
             Equipment.Along along = thing.along().get();
-            Pose middle = along.way().at(along.way().metres() / 2);
+            Pose middle = along.path().at(along.path().metres() / 2);
             return shown.pixel(middle.x(), middle.y() + (isPlan ? along.widthMetres() / 2 + 0.2 : 0),
                     isPlan ? 0 : middle.z() + PIECE_METRES);
         }
@@ -306,7 +306,7 @@ final class FloorLabels {
 
     /** How far the footprint reaches to the north. */
     private static double reach(Equipment thing) {
-        double angle = Math.toRadians(thing.placement().turnedDegrees());
+        double angle = Math.toRadians(thing.placement().headingDegrees());
         return Math.abs(Math.sin(angle)) * thing.footprint().lengthMetres() / 2
                 + Math.abs(Math.cos(angle)) * thing.footprint().widthMetres() / 2;
     }

@@ -23,7 +23,7 @@ import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Port;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 import rhombic.trace.Moment;
 
 /** What is written and marked over the scene, in pixels: names, numbers, selection, link handles, the sweep of a hand. */
@@ -364,7 +364,7 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** What a hand can take of the way of a conveyor: its corners and ends, and smaller the middles of its legs, where a new one begins. */
-    private void corners(GraphicsContext g, Conveyor conveyor, List<Route.Corner> places, Viewpoint view) {
+    private void corners(GraphicsContext g, Conveyor conveyor, List<ConveyorPath.Corner> places, Viewpoint view) {
         double z = conveyor.placement().zMetres() + Port.TABLE_METRES;
         for (int i = 0; i < places.size(); i++) {
             corner(g, places.get(i), z, view, CORNER_PIXELS);
@@ -374,7 +374,7 @@ public final class FloorOverlay extends Canvas {
         }
     }
 
-    private void corner(GraphicsContext g, Route.Corner at, double z, Viewpoint view, double half) {
+    private void corner(GraphicsContext g, ConveyorPath.Corner at, double z, Viewpoint view, double half) {
         view.project(at.x(), at.y(), z + at.height(), getWidth(), getHeight()).ifPresent(p -> grip(g, p, half, SAFFRON));
     }
 
@@ -415,7 +415,7 @@ public final class FloorOverlay extends Canvas {
 
     private static List<Pose> sides(Equipment.Along along) {
         double beside = along.widthMetres() / 2 + BESIDE_METRES;
-        List<Pose> outline = along.way().outline();
+        List<Pose> outline = along.path().outline();
         List<Pose> round = new ArrayList<>();
         outline.forEach(at -> round.add(at.of(Pose.at(0, -beside, 0, 0))));
         outline.reversed().forEach(at -> round.add(at.of(Pose.at(0, beside, 0, 0))));

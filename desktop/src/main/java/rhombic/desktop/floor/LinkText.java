@@ -16,8 +16,8 @@ final class LinkText {
         String only = switch (link.filter()) {
             case LinkFilter.All() -> "";
             case LinkFilter.Types types -> String.join(", ", types.types());
-            case LinkFilter.Where where -> where.formula();
-            case LinkFilter.Carriers() -> "carriers";
+            case LinkFilter.Condition where -> where.formula();
+            case LinkFilter.LoadCarriers() -> "carriers";
             case LinkFilter.Contents() -> "contents";
         };
         String text = share.isEmpty() || only.isEmpty() ? share + only : share + " of " + only;

@@ -127,7 +127,7 @@ public final class Scenery {
     private MeshView crowd() {
         MeshMaker maker = new MeshMaker();
         for (Equipment thing : study.equipment()) {
-            boolean lengthways = Math.round(thing.placement().turnedDegrees() / 90) % 2 == 0;
+            boolean lengthways = Math.round(thing.placement().headingDegrees() / 90) % 2 == 0;
             double length = lengthways ? thing.footprint().lengthMetres() : thing.footprint().widthMetres();
             double width = lengthways ? thing.footprint().widthMetres() : thing.footprint().lengthMetres();
             maker.bar(thing.placement().xMetres(), thing.placement().yMetres(), 0.1, 0.85 * length, 0.8 * width,
@@ -178,7 +178,7 @@ public final class Scenery {
     }
 
     private static double[] round(Equipment thing) {
-        double angle = Math.toRadians(thing.placement().turnedDegrees());
+        double angle = Math.toRadians(thing.placement().headingDegrees());
         double l = thing.footprint().lengthMetres() / 2 + SHADOW_OVER_METRES;
         double w = thing.footprint().widthMetres() / 2 + SHADOW_OVER_METRES;
         double[][] corners = {{-l, -w}, {l, -w}, {l, w}, {-l, w}};
@@ -193,7 +193,7 @@ public final class Scenery {
     /** One spot after the other, soft at the sides only; a ninth number marks them. */
     private static void alongWay(Equipment.Along along, List<double[]> spots) {
         double side = along.widthMetres() / 2 + SHADOW_OVER_METRES * 0.7;
-        List<Pose> points = along.way().outline();
+        List<Pose> points = along.path().outline();
         for (int i = 0; i + 1 < points.size(); i++) {
             Pose a = points.get(i);
             Pose b = points.get(i + 1);

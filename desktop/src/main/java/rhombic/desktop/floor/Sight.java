@@ -31,13 +31,13 @@ final class Sight {
 
     private static Stream<Box> boxes(Equipment thing) {
         return thing.along().map(along -> alongWay(thing, along)).orElseGet(
-                () -> Stream.of(new Box(thing.placement().xMetres(), thing.placement().yMetres(), thing.placement().turnedDegrees(),
+                () -> Stream.of(new Box(thing.placement().xMetres(), thing.placement().yMetres(), thing.placement().headingDegrees(),
                         thing.footprint().lengthMetres(), thing.footprint().widthMetres(), thing.placement().zMetres(),
                         thing.placement().zMetres() + thing.footprint().heightMetres())));
     }
 
     private static Stream<Box> alongWay(Equipment thing, Equipment.Along along) {
-        List<Pose> points = along.way().outline();
+        List<Pose> points = along.path().outline();
         return IntStream.range(0, points.size() - 1).mapToObj(i -> {
             Pose a = points.get(i);
             Pose b = points.get(i + 1);

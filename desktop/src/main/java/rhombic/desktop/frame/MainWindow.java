@@ -299,7 +299,7 @@ public final class MainWindow implements AutoCloseable {
     }
 
     private void showProblems(List<Problem> problems) {
-        floor.markFaulty(problems.stream().filter(Problem::isError).map(Problem::place).collect(Collectors.toSet()));
+        floor.markFaulty(problems.stream().filter(Problem::isError).map(Problem::subject).collect(Collectors.toSet()));
         card.setProblems(problems);
     }
 

@@ -310,7 +310,7 @@ public final class StripsView extends Region {
         StripLog current = log;
         if (current != null) {
             int pixels = (int) width();
-            OptionalInt room = thing.contentRoom(study.pieceTypes());
+            OptionalInt room = thing.contentCapacity(study.pieceTypes());
             if (room.isPresent()) {
                 contents(g, current, node, room.getAsInt(), y, pixels);
                 return;

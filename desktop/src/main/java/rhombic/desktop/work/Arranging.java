@@ -119,8 +119,8 @@ public final class Arranging {
         Study mirrored = study.changedAll(names, e -> {
             Placement at = e.placement();
             return e.mirrored().placed(eastWest
-                    ? at.movedTo(tidy(twiceX - at.xMetres()), at.yMetres()).turnedTo(180 - at.turnedDegrees())
-                    : at.movedTo(at.xMetres(), tidy(twiceY - at.yMetres())).turnedTo(-at.turnedDegrees()));
+                    ? at.movedTo(tidy(twiceX - at.xMetres()), at.yMetres()).headedTo(180 - at.headingDegrees())
+                    : at.movedTo(at.xMetres(), tidy(twiceY - at.yMetres())).headedTo(-at.headingDegrees()));
         });
         return withBends(mirrored, names,
                 b -> eastWest ? new Bend(tidy(twiceX - b.xMetres()), b.yMetres()) : new Bend(b.xMetres(), tidy(twiceY - b.yMetres())));
@@ -182,7 +182,7 @@ public final class Arranging {
 
     /** How far the turned footprint reaches from its middle, along x or along y. */
     static double reach(Equipment thing, boolean alongX) {
-        double angle = Math.toRadians(thing.placement().turnedDegrees());
+        double angle = Math.toRadians(thing.placement().headingDegrees());
         double along = Math.abs(alongX ? Math.cos(angle) : Math.sin(angle));
         double across = Math.abs(alongX ? Math.sin(angle) : Math.cos(angle));
         return along * thing.footprint().lengthMetres() / 2 + across * thing.footprint().widthMetres() / 2;

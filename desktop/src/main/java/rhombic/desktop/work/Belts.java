@@ -19,8 +19,8 @@ import rhombic.study.value.Names;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Port;
 import rhombic.study.value.StudyException;
-import rhombic.study.value.Taking;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Selection;
+import rhombic.study.value.Routing;
 
 /** Conveyors cut in two, put together and laid anew, with what hangs on them. */
 public final class Belts {
@@ -35,7 +35,7 @@ public final class Belts {
      * @throws StudyException if one of the two would be too short, or a divert or merge lies there
      */
     public static Study split(Study study, Conveyor conveyor, double metres) {
-        double length = conveyor.route().metres();
+        double length = conveyor.conveyorPath().metres();
         if (!(metres >= LEAST_METRES && metres <= length - LEAST_METRES)) {
             throw new StudyException("It can be cut from 0.05 m to " + Quantity.metres(Math.floor((length - LEAST_METRES) * 100) / 100)
                     + " from its beginning; got " + Quantity.metres(metres));
@@ -43,22 +43,22 @@ public final class Belts {
         List<Fitting> before = new ArrayList<>();
         List<Fitting> behind = new ArrayList<>();
         for (Fitting fitting : conveyor.fittings()) {
-            double at = fitting.at().inBaseUnit();
+            double at = fitting.position().inBaseUnit();
             if (Math.abs(at - metres) < LEAST_METRES) {
                 throw new StudyException(fitting.name() + " is there: cut it before or behind that");
             }
             if (at < metres) {
                 before.add(fitting);
             } else {
-                behind.add(fitting.at(Quantity.metres(Math.round((at - metres) * 1e6) / 1e6)));
+                behind.add(fitting.withPosition(Quantity.metres(Math.round((at - metres) * 1e6) / 1e6)));
             }
         }
         String name = Names.free(conveyor.name(), new HashSet<>(study.names()));
         Conveyor both = conveyor.withIndexing(new Conveyor.Indexing(conveyor.indexing().pitch(), OptionalInt.empty()));
-        Conveyor begins = both.withFittings(before).goingOn(conveyor.route().part(0, metres));
-        Conveyor first = begins.with(begins.basics().withOutletShut(List.of()).withWayOut(WayOut.PREFERENCE));
-        Conveyor second = beginningAt(both.withFittings(behind).withRoute(conveyor.route().part(metres, length))
-                .with(conveyor.basics().withId(name).named(name).withShut(List.of()).withTaking(Taking.OLDEST)),
+        Conveyor begins = both.withFittings(before).continuing(conveyor.conveyorPath().part(0, metres));
+        Conveyor first = begins.with(begins.basics().withOutletShut(List.of()).withRouting(Routing.PREFERENCE));
+        Conveyor second = beginningAt(both.withFittings(behind).withConveyorPath(conveyor.conveyorPath().part(metres, length))
+                .with(conveyor.basics().withId(name).named(name).withInletShut(List.of()).withSelection(Selection.OLDEST)),
                 conveyor.path().at(metres));
         Set<String> moved = new HashSet<>(behind.stream().map(Fitting::name).toList());
         List<Link> links = new ArrayList<>();
@@ -85,7 +85,7 @@ public final class Belts {
     }
 
     private static Conveyor beginningAt(Conveyor conveyor, Pose start) {
-        Pose offset = Pose.at(0, 0, 0, start.heading()).of(conveyor.route().start(0));
+        Pose offset = Pose.at(0, 0, 0, start.heading()).of(conveyor.conveyorPath().start(0));
         double height = start.z() - Layout.inlet(conveyor, "").z() + conveyor.placement().zMetres();
         return (Conveyor) conveyor.placed(new Placement(start.x() - offset.x(), start.y() - offset.y(),
                 Math.max(0, Math.round(height * 1e6) / 1e6), start.heading()));
@@ -112,17 +112,17 @@ public final class Belts {
     /** Makes one of a conveyor and the one behind it; it keeps the name and the settings of the first, and
      * at its end those of the second. */
     public static Study joined(Study study, Conveyor conveyor, Conveyor next) {
-        double length = conveyor.route().metres();
+        double length = conveyor.conveyorPath().metres();
         Map<String, String> names = names(conveyor, next);
         List<Fitting> fittings = new ArrayList<>(conveyor.fittings());
         for (Fitting fitting : next.fittings()) {
             fittings.add(fitting.named(names.getOrDefault(fitting.name(), fitting.name()))
-                    .at(Quantity.metres(Math.round((fitting.at().inBaseUnit() + length) * 1e6) / 1e6)));
+                    .withPosition(Quantity.metres(Math.round((fitting.position().inBaseUnit() + length) * 1e6) / 1e6)));
         }
-        Conveyor laid = conveyor.goingOn(conveyor.route().then(next.route())).withFittings(fittings)
+        Conveyor laid = conveyor.continuing(conveyor.conveyorPath().then(next.conveyorPath())).withFittings(fittings)
                 .withIndexing(new Conveyor.Indexing(conveyor.indexing().pitch(), OptionalInt.empty()));
         Conveyor whole = laid
-                .with(laid.basics().withWayOut(next.basics().wayOut()).withOutletShut(next.basics().outletShut()));
+                .with(laid.basics().withRouting(next.basics().routing()).withOutletShut(next.basics().outletShut()));
         List<Link> links = new ArrayList<>();
         for (Link link : study.links()) {
             if (link.from().equals(conveyor.name()) && link.to().equals(next.name())) {

@@ -53,7 +53,7 @@ final class PeopleSheets {
         }
         String note = rows.isEmpty()
                 ? "There are no people yet. Place a crew from the shelf, under People, and say on a station's card that it needs them."
-                : "Busy is of the time on duty, the rest of all time. Target is " + band.least() + " to " + band.most()
+                : "Busy is of the time on duty, the rest of all time. Target is " + band.min() + " to " + band.max()
                         + ": over or under it, or empty within.";
         return new ResultSheet(note, columns, rows);
     }

@@ -125,7 +125,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
     private static String heading(EquipmentState state) {
         return switch (state) {
             case WAITING_FOR_CREW -> "For crew";
-            case AWAITING_REPAIR -> "For repair";
+            case WAITING_FOR_REPAIR -> "For repair";
             default -> capital(state.word());
         };
     }

@@ -19,8 +19,8 @@ import rhombic.study.value.Fitting;
 import rhombic.study.value.Names;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Port;
-import rhombic.study.value.Route;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.ConveyorPath;
+import rhombic.study.value.Routing;
 
 /** A conveyor while it is drawn, corner by corner. */
 public final class WayDrawing {
@@ -151,8 +151,8 @@ public final class WayDrawing {
             if (other instanceof Conveyor conveyor) {
                 double metres = Math.round(conveyor.nearest(x, y) * 10) / 10.0;
                 Pose at = conveyor.path().at(metres);
-                boolean isInside = metres > Snapping.JOIN_METRES && metres < conveyor.route().metres() - Snapping.JOIN_METRES;
-                if (isInside && Math.hypot(at.x() - x, at.y() - y) < conveyor.wholeWidthMetres() / 2 + NEAR_METRES) {
+                boolean isInside = metres > Snapping.JOIN_METRES && metres < conveyor.conveyorPath().metres() - Snapping.JOIN_METRES;
+                if (isInside && Math.hypot(at.x() - x, at.y() - y) < conveyor.totalWidthMetres() / 2 + NEAR_METRES) {
                     return Optional.of(new Corner(at.x(), at.y(), Optional.of(new Branch(conveyor.name(), metres))));
                 }
             }
@@ -191,7 +191,8 @@ public final class WayDrawing {
         if (apart.get(0).to(apart.get(1)) < LEAST_METRES / 2) {
             return Optional.empty(); // nothing is left of it between the two conveyors
         }
-        Route.Corners corners = new Route.Corners(apart.stream().map(corner -> Route.Corner.at(corner.x, corner.y, 0)).toList());
+        ConveyorPath.Corners corners = new ConveyorPath.Corners(
+                apart.stream().map(corner -> ConveyorPath.Corner.at(corner.x, corner.y, 0)).toList());
         Conveyor made = Kinds.CONVEYOR.placed(study.names(), study.pieceTypes(), Placement.at(0, 0)).through(corners);
         return Optional.of(new Drawn(made, List.copyOf(changed.values())));
     }
@@ -206,8 +207,8 @@ public final class WayDrawing {
         Set<String> taken = new HashSet<>(other.fittings().stream().map(Fitting::name).toList());
         Quantity at = Quantity.metres(branch.metres);
         Fitting fitting = merges
-                ? new Fitting.Merge(Names.free("Merge 1", taken), at, side(other, branch.metres, towards), Fitting.First.MAIN)
-                : new Fitting.Divert(Names.free("Divert 1", taken), at, side(other, branch.metres, towards), WayOut.PREFERENCE);
+                ? new Fitting.Merge(Names.free("Merge 1", taken), at, side(other, branch.metres, towards), Fitting.Priority.MAIN)
+                : new Fitting.Divert(Names.free("Divert 1", taken), at, side(other, branch.metres, towards), Routing.PREFERENCE);
         Conveyor with = other.and(fitting);
         changed.put(branch.of, with);
         Pose port = Layout.pose(with, with.port(fitting.name(), merges));

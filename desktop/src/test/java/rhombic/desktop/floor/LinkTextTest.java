@@ -25,13 +25,13 @@ class LinkTextTest {
     void shareAndFilterAreTold() {
         assertEquals("95 %", LinkText.of(share(95)));
         assertEquals("S, M", LinkText.of(PLAIN.withFilter(new LinkFilter.Types(List.of("S", "M")))));
-        assertEquals("5 % of carriers", LinkText.of(share(5).withFilter(new LinkFilter.Carriers())));
+        assertEquals("5 % of carriers", LinkText.of(share(5).withFilter(new LinkFilter.LoadCarriers())));
         assertEquals("contents", LinkText.of(PLAIN.withFilter(new LinkFilter.Contents())));
     }
 
     @Test
     void aLongFormulaIsCutWithASign() {
-        String text = LinkText.of(PLAIN.withFilter(new LinkFilter.Where("piece.joints > 4 and piece.model == 'L'")));
+        String text = LinkText.of(PLAIN.withFilter(new LinkFilter.Condition("piece.joints > 4 and piece.model == 'L'")));
         assertEquals(28, text.length());
         assertEquals("piece.joints > 4 and piece.\u2026", text);
     }

@@ -23,7 +23,7 @@ import rhombic.study.value.Fitting;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 
 /** Conveyors branch off, come together, are laid anew, cut and joined by hand, in the real window. */
 class BranchWindowTest extends WindowBase {
@@ -40,7 +40,8 @@ class BranchWindowTest extends WindowBase {
             GoodsIn in = Kinds.GOODS_IN.placed(Set.of(), study.pieceTypes(), Placement.at(-8, 0));
             Study with = Edits.placed(study.withPieceTypes(List.of(PieceType.usual("A"), PieceType.usual("B"), PieceType.usual("C"))),
                     in.withMix(List.of(new MixPart("A", 1), new MixPart("B", 1), new MixPart("C", 1))));
-            Conveyor main = Kinds.CONVEYOR.placed(with.names(), with.pieceTypes(), Placement.at(0, 0)).withRoute(Route.straight(12));
+            Conveyor main = Kinds.CONVEYOR.placed(with.names(), with.pieceTypes(), Placement.at(0, 0))
+                    .withConveyorPath(ConveyorPath.straight(12));
             with = with.with(main).linked("Goods in", main.name());
             return with.with(new GoodsOut(Basics.of("Out A", Placement.at(8, 0)))).linked(main.name(), "Out A");
         }));
@@ -64,7 +65,7 @@ class BranchWindowTest extends WindowBase {
         assertEquals(List.of("Divert 1", "Divert 2"), conveyor("Conveyor 1").fittings().stream().map(Fitting::name).toList());
         assertEquals(Fitting.Side.LEFT, ((Fitting.Divert) conveyor("Conveyor 1").fittings().getFirst()).side());
         assertEquals(Fitting.Side.RIGHT, ((Fitting.Divert) conveyor("Conveyor 1").fittings().getLast()).side());
-        assertEquals(4, conveyor("Conveyor 1").fittings().getFirst().at().inBaseUnit(), 0.11);
+        assertEquals(4, conveyor("Conveyor 1").fittings().getFirst().position().inBaseUnit(), 0.11);
         assertTrue(study().links().stream().anyMatch(link -> link.fromPort().equals("Divert 2") && link.to().equals("Conveyor 3")));
         robot.interact(() -> window.bench().edit("outs", study -> study.with(new GoodsOut(Basics.of("Out B", Placement.at(-2, 6))))
                 .with(new GoodsOut(Basics.of("Out C", Placement.at(2, -6)))).linked("Conveyor 2", "Out B").linked("Conveyor 3", "Out C")));
@@ -95,10 +96,10 @@ class BranchWindowTest extends WindowBase {
         drawn(robot, new double[] {1, 4}, new double[] {1, 0});
         Fitting.Merge merge = (Fitting.Merge) conveyor("Conveyor 1").fittings().getFirst();
         assertEquals(Fitting.Side.LEFT, merge.side());
-        assertEquals(7, merge.at().inBaseUnit(), 0.11);
+        assertEquals(7, merge.position().inBaseUnit(), 0.11);
         assertEquals(new Link("Conveyor 2", "Conveyor 1").withPorts("", "Merge 1").ends(),
                 study().linksFrom("Conveyor 2").getFirst().ends());
-        assertEquals(3.6, conveyor("Conveyor 2").route().metres(), 0.06, "it ends at the side, 0.4 m before the middle");
+        assertEquals(3.6, conveyor("Conveyor 2").conveyorPath().metres(), 0.06, "it ends at the side, 0.4 m before the middle");
     }
 
     @Test
@@ -108,12 +109,12 @@ class BranchWindowTest extends WindowBase {
         Conveyor before = conveyor("Conveyor 1");
         robot.drag(onScreen(0, 0, ON_TOP)).dropTo(onScreen(0, 3, ON_TOP));
         Conveyor bent = conveyor("Conveyor 1");
-        assertEquals(3, bent.route().legs().size(), bent.route().toString());
+        assertEquals(3, bent.conveyorPath().legs().size(), bent.conveyorPath().toString());
         assertEquals(0, Math.hypot(bent.path().at(0).x() + 6, bent.path().at(0).y()), 1e-3, "it begins where it did");
         assertEquals(0, Math.hypot(bent.path().at(1e6).x() - 6, bent.path().at(1e6).y()), 2e-3, "and ends there");
-        Route.Corner corner = bent.corners().orElseThrow().all().get(1);
+        ConveyorPath.Corner corner = bent.corners().orElseThrow().all().get(1);
         robot.doubleClickOn(onScreen(corner.x(), corner.y(), ON_TOP));
-        assertEquals(12, conveyor("Conveyor 1").route().metres(), 1e-6);
+        assertEquals(12, conveyor("Conveyor 1").conveyorPath().metres(), 1e-6);
         robot.push(KeyCode.CONTROL, KeyCode.Z).push(KeyCode.CONTROL, KeyCode.Z);
         assertEquals(before, conveyor("Conveyor 1"));
         press(robot, "#token-cut");
@@ -122,12 +123,12 @@ class BranchWindowTest extends WindowBase {
         robot.push(KeyCode.ESCAPE);
         press(robot, "#token-cut");
         type(robot, "4.5 m");
-        assertEquals(4.5, conveyor("Conveyor 1").route().metres(), 1e-9);
+        assertEquals(4.5, conveyor("Conveyor 1").conveyorPath().metres(), 1e-9);
         assertEquals("Conveyor 2", study().linksFrom("Conveyor 1").getFirst().to());
         assertEquals("Out A", study().linksFrom("Conveyor 2").getFirst().to());
         assertEquals(List.of("Conveyor 1"), study().linksFrom("Goods in").stream().map(Link::to).toList());
         press(robot, "#token-join");
-        assertEquals(12, conveyor("Conveyor 1").route().metres(), 1e-9);
+        assertEquals(12, conveyor("Conveyor 1").conveyorPath().metres(), 1e-9);
         assertEquals(Set.of("Goods in", "Conveyor 1", "Out A"), study().names());
         assertEquals("Out A", study().linksFrom("Conveyor 1").getFirst().to());
     }
@@ -136,18 +137,20 @@ class BranchWindowTest extends WindowBase {
     void aRampIsDraggedInItsHeight(FxRobot robot) {
         line(robot);
         robot.interact(() -> window.bench().edit("slope",
-                study -> study.changed("Conveyor 1", e -> ((Conveyor) e).withRoute(new Route(List.of(new Route.Leg.Straight(4, 0),
-                        new Route.Leg.Straight(4, 12), new Route.Leg.Straight(4, 0)))))));
+                study -> study.changed("Conveyor 1",
+                        e -> ((Conveyor) e).withConveyorPath(new ConveyorPath(List.of(new ConveyorPath.PathLeg.Straight(4, 0),
+                                new ConveyorPath.PathLeg.Straight(4, 12), new ConveyorPath.PathLeg.Straight(4, 0)))))));
         robot.interact(() -> window.bench().select("Conveyor 1"));
         Conveyor ramp = conveyor("Conveyor 1");
-        Route.Corner top = ramp.corners().orElseThrow().all().get(2);
+        ConveyorPath.Corner top = ramp.corners().orElseThrow().all().get(2);
         robot.drag(onScreen(top.x(), top.y(), ON_TOP + top.height())).dropTo(onScreen(top.x() - 1, top.y(), ON_TOP + top.height()));
         Conveyor steeper = conveyor("Conveyor 1");
-        Route.Corner dragged = steeper.corners().orElseThrow().all().get(2);
+        ConveyorPath.Corner dragged = steeper.corners().orElseThrow().all().get(2);
         assertEquals(top.x() - 1, dragged.x(), 0.13, "on a grid of a quarter metre");
         assertEquals(top.height(), dragged.height(), 2e-3);
         assertEquals(ramp.path().at(1e6).x(), steeper.path().at(1e6).x(), 3e-3, "it ends where it did");
-        assertTrue(((Route.Leg.Straight) steeper.route().legs().get(1)).slopeDegrees() > 14, steeper.route().toString());
+        assertTrue(((ConveyorPath.PathLeg.Straight) steeper.conveyorPath().legs().get(1)).slopeDegrees() > 14,
+                steeper.conveyorPath().toString());
     }
 
     @Test
@@ -163,7 +166,7 @@ class BranchWindowTest extends WindowBase {
         press(robot, "#token-first-at-Merge-1");
         pick(robot, "in turn");
         assertEquals(List.of("Merge 1", "S1"), conveyor("Conveyor 1").fittings().stream().map(Fitting::name).toList());
-        assertEquals(Fitting.First.TURN, ((Fitting.Merge) conveyor("Conveyor 1").fittings().getFirst()).first());
+        assertEquals(Fitting.Priority.TURN, ((Fitting.Merge) conveyor("Conveyor 1").fittings().getFirst()).priority());
         assertEquals("5 s", ((Fitting.Sensor) conveyor("Conveyor 1").fittings().getLast()).after().toString());
         press(robot, "#token-take-Merge-1-out");
         assertEquals(1, conveyor("Conveyor 1").fittings().size());

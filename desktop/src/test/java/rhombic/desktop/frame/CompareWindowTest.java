@@ -65,7 +65,7 @@ class CompareWindowTest extends WindowBase {
         await(() -> text(robot, "editor-message").contains("two or more levels"));
         typeLevels(robot, "1 to 4 by 1");
         assertEquals(List.of("1", "2", "3", "4"),
-                window.bench().comparison().factor("Station 2 places").orElseThrow().levels().stream().map(level -> level.said()).toList());
+                window.bench().comparison().factor("Station 2 places").orElseThrow().levels().stream().map(level -> level.text()).toList());
         runAll(robot);
         press(robot, "#compare-sweeps");
         await(() -> robot.lookup("#sweep-chart").tryQuery().isPresent());
@@ -238,7 +238,7 @@ class CompareWindowTest extends WindowBase {
         boardOfAnOverloadedLine(robot);
         robot.interact(() -> robot.lookup("#board-kind").queryAs(ComboBox.class).getSelectionModel().select(0));
         await(() -> window.bench().comparison().board().size() == 1);
-        assertEquals(List.of("Station 1"), window.bench().comparison().board().getFirst().things());
+        assertEquals(List.of("Station 1"), window.bench().comparison().board().getFirst().elements());
         VBox board = robot.lookup("#board").queryAs(VBox.class);
         await(() -> robot.from(board).lookup(".chart").tryQuery().isPresent());
         ChartView chart = robot.from(board).lookup(".chart").queryAs(ChartView.class);
@@ -262,7 +262,7 @@ class CompareWindowTest extends WindowBase {
 
         robot.interact(() -> robot.lookup("#board-kind").queryAs(ComboBox.class).setValue("any quantity over time"));
         await(() -> window.bench().comparison().board().size() == 2);
-        assertEquals(List.of("at('Station 1').content"), window.bench().comparison().board().getLast().things());
+        assertEquals(List.of("at('Station 1').content"), window.bench().comparison().board().getLast().elements());
         typeFormulas(robot, "inside: here.inside; at('Station 1').busy +");
         assertTrue(text(robot, "message").contains("at('Station 1').busy +"), text(robot, "message"));
         typeFormulas(robot, "inside: here.inside; at('Station 1').busy");
@@ -304,7 +304,7 @@ class CompareWindowTest extends WindowBase {
         assertEquals(1, curves(robot, board));
 
         robot.interact(() -> window.bench().compare("stand",
-                c -> c.withBoard(c.board().stream().map(b -> b.things().isEmpty() ? b : b.withOnFloor(true)).toList())));
+                c -> c.withBoard(c.board().stream().map(b -> b.elements().isEmpty() ? b : b.withOnFloor(true)).toList())));
         Pane standing = (Pane) window.floor().lookup("#floor-charts");
         await(() -> standing.getChildren().size() == 1);
         assertEquals(window.floor().getWidth(), standing.getClip().getLayoutBounds().getWidth(),

@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 
 /** Conveyors are drawn, changed on the card, switched off and seen to fill, in the real window. */
 class ConveyorWindowTest extends WindowBase {
@@ -36,12 +36,13 @@ class ConveyorWindowTest extends WindowBase {
         robot.push(KeyCode.ENTER);
         robot.push(KeyCode.ESCAPE);
         Conveyor drawn = conveyor("Conveyor 1");
-        assertEquals(3, drawn.route().legs().size(), drawn.route().toString());
-        assertEquals(4.5, ((Route.Leg.Straight) drawn.route().legs().getFirst()).metres(), 1e-9, "5.5 m less the metre of the arc");
-        assertEquals(90, ((Route.Leg.Arc) drawn.route().legs().get(1)).turnDegrees(), 1e-6);
+        assertEquals(3, drawn.conveyorPath().legs().size(), drawn.conveyorPath().toString());
+        assertEquals(4.5, ((ConveyorPath.PathLeg.Straight) drawn.conveyorPath().legs().getFirst()).metres(), 1e-9,
+                "5.5 m less the metre of the arc");
+        assertEquals(90, ((ConveyorPath.PathLeg.Arc) drawn.conveyorPath().legs().get(1)).turnDegrees(), 1e-6);
         robot.clickOn("#token-leg-2");
         type(robot, "-45\u00b0, 2 m");
-        Route.Leg.Arc arc = (Route.Leg.Arc) conveyor("Conveyor 1").route().legs().get(1);
+        ConveyorPath.PathLeg.Arc arc = (ConveyorPath.PathLeg.Arc) conveyor("Conveyor 1").conveyorPath().legs().get(1);
         assertEquals(-45, arc.turnDegrees());
         assertEquals(2, arc.radiusMetres());
         assertEquals(0, Math.hypot(conveyor("Conveyor 1").path().at(0).x() - drawn.path().at(0).x(),
@@ -79,7 +80,7 @@ class ConveyorWindowTest extends WindowBase {
         int node = study().equipment().indexOf(conveyor("Conveyor 1"));
         await(() -> window.player().moment().filter(m -> m.timeNanos() == 6 * 3_600_000_000_000L).isPresent());
         var moment = window.player().moment().orElseThrow();
-        int room = conveyor("Conveyor 1").contentRoom(study().pieceTypes()).getAsInt();
+        int room = conveyor("Conveyor 1").contentCapacity(study().pieceTypes()).getAsInt();
         assertTrue(moment.content(node) >= room, moment.content(node) + " of " + room);
     }
 }

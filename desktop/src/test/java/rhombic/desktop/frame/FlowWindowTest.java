@@ -206,7 +206,7 @@ class FlowWindowTest extends WindowBase {
         type(robot, "many");
         assertTrue(text(robot, "editor-message").contains("must be a whole number"), text(robot, "editor-message"));
         type(robot, "20");
-        assertEquals(20, study().plan().untilOut());
+        assertEquals(20, study().plan().stopAfterPieces());
         await(() -> isRunWritten() && window.player().lengthNanos() == 20 * 60_000_000_000L);
         robot.clickOn("#token-end");
         type(robot, "2027-01-04T06:10");
@@ -226,7 +226,7 @@ class FlowWindowTest extends WindowBase {
         type(robot, "75 s");
         Station station = (Station) study().equipment().getFirst();
         assertEquals("75 s", station.work().operations().getFirst().time().toString());
-        assertEquals(7, station.work().inputRoom());
+        assertEquals(7, station.work().inputCapacity());
         robot.clickOn("#token-input-room");
         assertTrue(robot.lookup("#editor").tryQuery().isPresent());
         robot.clickOn("#token-time");

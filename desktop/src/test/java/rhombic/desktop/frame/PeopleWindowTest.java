@@ -51,7 +51,7 @@ class PeopleWindowTest extends WindowBase {
         select(robot, "Station 1");
         press(robot, "#token-needs");
         pick(robot, "Crew 1");
-        assertEquals("Crew 1", station("Station 1").work().operations().getFirst().needs().getFirst().whom());
+        assertEquals("Crew 1", station("Station 1").work().operations().getFirst().needs().getFirst().skill());
         await(this::isRunWritten);
         robot.interact(() -> window.player().seek(600_000_000_000L));
         await(() -> window.player().moment().filter(m -> m.timeNanos() == 600_000_000_000L && m.people().count() == 1).isPresent());
@@ -91,7 +91,7 @@ class PeopleWindowTest extends WindowBase {
         robot.push(KeyCode.ESCAPE);
         press(robot, "#token-Fault-repair");
         pick(robot, "Crew 1");
-        assertEquals("Crew 1", failure("Fault").repair().getFirst().whom());
+        assertEquals("Crew 1", failure("Fault").repairedBy().getFirst().skill());
         assertTrue(robot.lookup("#failure-timeline").tryQuery().isPresent(), "up time and down time are drawn");
         press(robot, "#token-Fault-drop");
         assertTrue(station("Station 1").basics().duty().failures().isEmpty());

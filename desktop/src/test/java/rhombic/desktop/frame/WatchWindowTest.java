@@ -79,20 +79,20 @@ class WatchWindowTest extends WindowBase {
         robot.interact(() -> window.bench().select("Oven"));
         await(() -> robot.lookup("#switch-inlet").queryButton().isVisible());
         switchInlet(robot, "Shut the inlet from here on");
-        assertEquals("100 min on", ShutTime.text(study().find("Oven").orElseThrow().basics().shut()));
+        assertEquals("100 min on", ShutTime.text(study().find("Oven").orElseThrow().basics().inletShut()));
         await(this::isRunWritten);
         assertEquals(100 * MINUTE, window.player().playheadNanos(), "the floor stays at its moment");
         seek(robot, 200 * MINUTE);
         await(() -> text(robot, "equipment-doing").endsWith("Its inlet is shut."));
         assertEquals(100, window.player().moment().orElseThrow().left(), "what was inside has gone on");
         switchInlet(robot, "Open the inlet from here on");
-        assertEquals("100 min to 200 min", ShutTime.text(study().find("Oven").orElseThrow().basics().shut()));
+        assertEquals("100 min to 200 min", ShutTime.text(study().find("Oven").orElseThrow().basics().inletShut()));
         await(() -> window.outlook().last().filter(f -> f.summary().study().equals(study())).isPresent());
         // A piece each minute but for the hundred minutes; the last that leaves at 480 min came in at 479.
         assertEquals(380, window.outlook().last().orElseThrow().summary().runs().getFirst().out(), 1);
         robot.interact(() -> window.bench().undo());
         robot.interact(() -> window.bench().undo());
-        assertEquals(List.of(), study().find("Oven").orElseThrow().basics().shut());
+        assertEquals(List.of(), study().find("Oven").orElseThrow().basics().inletShut());
     }
 
     private void switchInlet(FxRobot robot, String text) {
@@ -134,7 +134,7 @@ class WatchWindowTest extends WindowBase {
         robot.interact(() -> window.bench().select("Buffer 1"));
         Button room = robot.lookup("#token-room").queryButton();
         Button title = robot.lookup("#token-name").queryButton();
-        robot.interact(() -> window.bench().edit("room", s -> s.changed("Buffer 1", e -> ((Buffer) e).withRoom(OptionalInt.of(9)))));
+        robot.interact(() -> window.bench().edit("room", s -> s.changed("Buffer 1", e -> ((Buffer) e).withCapacity(OptionalInt.of(9)))));
         assertSame(room, robot.lookup("#token-room").queryButton(), "only what it says has changed");
         assertSame(title, robot.lookup("#token-name").queryButton());
         assertEquals("9 pieces", room.getText());
@@ -200,7 +200,7 @@ class WatchWindowTest extends WindowBase {
         robot.interact(() -> window.floor().requestFocus());
         robot.push(KeyCode.SPACE);
         assertTrue(window.player().isPlaying());
-        robot.interact(() -> window.bench().edit("room", s -> s.changed("Buffer 1", e -> ((Buffer) e).withRoom(OptionalInt.of(2)))));
+        robot.interact(() -> window.bench().edit("room", s -> s.changed("Buffer 1", e -> ((Buffer) e).withCapacity(OptionalInt.of(2)))));
         await(this::isRunWritten);
         assertTrue(window.player().playheadNanos() >= 470 * MINUTE, "it goes on from where it was");
         robot.interact(() -> window.player().setSpeedIndex(99));

@@ -90,7 +90,7 @@ class WindowTest extends WindowBase {
         assertEquals(4, study().equipment().size());
         assertEquals(Set.of("Station 3", "Station 4"), window.bench().selection());
         robot.push(KeyCode.R);
-        assertEquals(90, study().find("Station 3").orElseThrow().placement().turnedDegrees());
+        assertEquals(90, study().find("Station 3").orElseThrow().placement().headingDegrees());
         robot.push(KeyCode.DELETE);
         assertEquals(2, study().equipment().size());
     }

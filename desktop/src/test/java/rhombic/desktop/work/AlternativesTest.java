@@ -38,11 +38,11 @@ class AlternativesTest {
     }
 
     private void room(int room) {
-        bench.edit("room", s -> s.changed("Buffer 1", e -> ((Buffer) e).withRoom(OptionalInt.of(room))));
+        bench.edit("room", s -> s.changed("Buffer 1", e -> ((Buffer) e).withCapacity(OptionalInt.of(room))));
     }
 
     private int room() {
-        return ((Buffer) bench.study().find("Buffer 1").orElseThrow()).room().getAsInt();
+        return ((Buffer) bench.study().find("Buffer 1").orElseThrow()).capacity().getAsInt();
     }
 
     @Test

@@ -59,7 +59,7 @@ class EditsTest {
             turned = Arranging.turned(turned, study.names(), 90);
         }
         assertEquals(study, turned);
-        assertEquals(90, at(Arranging.turned(study, study.names(), 90), "Station 1").turnedDegrees());
+        assertEquals(90, at(Arranging.turned(study, study.names(), 90), "Station 1").headingDegrees());
     }
 
     @Test
@@ -104,7 +104,7 @@ class EditsTest {
     @Test
     void edgesAreAlignedByTheTurnedFootprint() {
         Study study = placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.BUFFER, 5, 3);
-        study = study.changed("Buffer 1", e -> e.placed(e.placement().turnedTo(90)));
+        study = study.changed("Buffer 1", e -> e.placed(e.placement().headedTo(90)));
         for (Arranging.Line line : List.of(Arranging.Line.WEST, Arranging.Line.EAST)) {
             Study aligned = Arranging.aligned(study, study.names(), line);
             int side = line == Arranging.Line.WEST ? -1 : 1;
@@ -121,11 +121,11 @@ class EditsTest {
     void mirroringTwiceComesBackAndTakesBendsAlong() {
         Study study = Edits.linkedInOrder(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.BUFFER, 10, 4),
                 List.of("Station 1", "Buffer 1"));
-        study = study.changed("Buffer 1", e -> e.placed(e.placement().turnedTo(30)));
+        study = study.changed("Buffer 1", e -> e.placed(e.placement().headedTo(30)));
         Study bent = Edits.bent(study, study.links().getFirst(), 0, true, new Bend(3, 1));
         Study once = Arranging.mirrored(bent, bent.names(), true);
         assertEquals(List.of(new Bend(7, 1)), once.links().getFirst().bends());
-        assertEquals(150, at(once, "Buffer 1").turnedDegrees(), 1e-9);
+        assertEquals(150, at(once, "Buffer 1").headingDegrees(), 1e-9);
         assertEquals(bent, Arranging.mirrored(once, once.names(), true));
         assertEquals(bent, Arranging.mirrored(Arranging.mirrored(bent, bent.names(), false), bent.names(), false));
         assertEquals(List.of(new Bend(5, 3)), Edits.moved(bent, bent.names(), 2, 2).links().getFirst().bends());

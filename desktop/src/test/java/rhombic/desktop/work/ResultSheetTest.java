@@ -117,7 +117,7 @@ class ResultSheetTest {
     void theBalanceNamesOnlyWhatThereWas() {
         assertEquals("Mean of 3 runs after the warm-up: 0.0 inside at the start + 31.0 in \u2212 30.0 out = 1.0 inside at the end.",
                 ResultSheet.balance(summary(study("90 s", work -> work))));
-        Study full = study("10 min", work -> work).changed("In", e -> ((GoodsIn) e).withWhenFull(GoodsIn.WhenFull.TURN_AWAY));
+        Study full = study("10 min", work -> work).changed("In", e -> ((GoodsIn) e).withWhenFull(GoodsIn.WhenFull.REJECT));
         String balance = ResultSheet.balance(summary(full.withPlan(full.plan().withReplications(1))));
         assertTrue(balance.startsWith("Mean of 1 run after"), balance);
         // One on the drill and two before it; each 10 min one goes on: room for 3 + 6 of 31.

@@ -11,7 +11,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Kinds;
 import rhombic.study.value.Placement;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 
 /** Drawing a conveyor corner by corner: what is drawn is what it is. */
 class WayDrawingTest {
@@ -26,8 +26,10 @@ class WayDrawingTest {
         assertFalse(drawing.add(empty, 6.0, 0.0), "the same place is no corner");
         assertTrue(drawing.add(empty, 6.1, 4.96));
         Conveyor conveyor = drawing.ended(empty).orElseThrow().conveyor();
-        assertEquals(new Route(java.util.List.of(new Route.Leg.Straight(5, 0), new Route.Leg.Arc(1, 90), new Route.Leg.Straight(4, 0))),
-                conveyor.route());
+        assertEquals(
+                new ConveyorPath(java.util.List.of(new ConveyorPath.PathLeg.Straight(5, 0), new ConveyorPath.PathLeg.Arc(1, 90),
+                        new ConveyorPath.PathLeg.Straight(4, 0))),
+                conveyor.conveyorPath());
         assertEquals(9 + Math.PI / 2, conveyor.path().metres(), 1e-9);
         Pose in = Layout.inlet(conveyor, "");
         Pose out = Layout.outlet(conveyor, "");
@@ -46,7 +48,7 @@ class WayDrawingTest {
         Pose out = Layout.outlet(drawing.ended(empty).orElseThrow().conveyor(), "");
         assertEquals(0, Math.hypot(out.x() - 3.27, out.y() + 2.5), 2e-3);
         drawing.takeBack();
-        assertEquals(3.27, drawing.ended(empty).orElseThrow().conveyor().route().metres(), 1e-9);
+        assertEquals(3.27, drawing.ended(empty).orElseThrow().conveyor().conveyorPath().metres(), 1e-9);
     }
 
     @Test
@@ -56,7 +58,7 @@ class WayDrawingTest {
         drawing.add(study, 1.2, 0.3);
         drawing.add(study, 6.9, -0.2);
         Study drawn = Edits.placed(study, drawing.ended(study).orElseThrow().conveyor());
-        assertEquals(6, ((Conveyor) drawn.find("Conveyor 1").orElseThrow()).route().metres(), 1e-9);
+        assertEquals(6, ((Conveyor) drawn.find("Conveyor 1").orElseThrow()).conveyorPath().metres(), 1e-9);
         assertEquals(1, drawn.linksFrom("Station 1").size());
         assertEquals("Station 2", drawn.linksFrom("Conveyor 1").getFirst().to());
     }
@@ -76,8 +78,8 @@ class WayDrawingTest {
         assertEquals(out.y(), newOut.y(), 1e-3);
         assertEquals(out.x() - in.x(), newIn.x() - newOut.x(), 2e-3);
         Study back = Arranging.mirrored(mirrored, java.util.Set.of("Conveyor 1"), true);
-        assertEquals(((Conveyor) study.find("Conveyor 1").orElseThrow()).route(),
-                ((Conveyor) back.find("Conveyor 1").orElseThrow()).route());
+        assertEquals(((Conveyor) study.find("Conveyor 1").orElseThrow()).conveyorPath(),
+                ((Conveyor) back.find("Conveyor 1").orElseThrow()).conveyorPath());
     }
 
     @Test
@@ -113,7 +115,8 @@ class WayDrawingTest {
     @Test
     void aCornerThatIsTakenBackLeavesNoMergeBehind() {
         Study study = empty
-                .with(Kinds.CONVEYOR.placed(java.util.Set.of(), empty.pieceTypes(), Placement.at(0, 0)).withRoute(Route.straight(12)));
+                .with(Kinds.CONVEYOR.placed(java.util.Set.of(), empty.pieceTypes(), Placement.at(0, 0))
+                        .withConveyorPath(ConveyorPath.straight(12)));
         drawing.add(study, -3, 6);
         drawing.add(study, -3, 3);
         drawing.add(study, 2, 0);
@@ -121,24 +124,25 @@ class WayDrawingTest {
         drawing.takeBack();
         WayDrawing.Drawn drawn = drawing.ended(study).orElseThrow();
         assertEquals(java.util.List.of(), drawn.changed());
-        assertEquals(3, drawn.conveyor().route().metres(), 1e-9);
+        assertEquals(3, drawn.conveyor().conveyorPath().metres(), 1e-9);
     }
 
     @Test
     void cuttingAndJoiningLeaveToEachEndWhatIsItsOwn() {
-        Conveyor belt = Kinds.CONVEYOR.placed(java.util.Set.of(), empty.pieceTypes(), Placement.at(0, 0)).withRoute(Route.straight(12));
-        belt = belt.with(belt.basics().withShut(rhombic.study.value.ShutTime.parse("1 h to 2 h"))
+        Conveyor belt = Kinds.CONVEYOR.placed(java.util.Set.of(), empty.pieceTypes(), Placement.at(0, 0))
+                .withConveyorPath(ConveyorPath.straight(12));
+        belt = belt.with(belt.basics().withInletShut(rhombic.study.value.ShutTime.parse("1 h to 2 h"))
                 .withOutletShut(rhombic.study.value.ShutTime.parse("3 h to 4 h"))
-                .withWayOut(new rhombic.study.value.WayOut(rhombic.study.value.WayOut.Choice.IN_TURN, "")));
+                .withRouting(new rhombic.study.value.Routing(rhombic.study.value.Routing.Choice.IN_TURN, "")));
         Study study = empty.with(belt);
         Study cut = Belts.split(study, belt, 5);
         Conveyor first = (Conveyor) cut.find("Conveyor 1").orElseThrow();
         Conveyor second = (Conveyor) cut.find("Conveyor 2").orElseThrow();
-        assertEquals(belt.basics().shut(), first.basics().shut());
+        assertEquals(belt.basics().inletShut(), first.basics().inletShut());
         assertEquals(java.util.List.of(), first.basics().outletShut());
-        assertEquals(java.util.List.of(), second.basics().shut());
+        assertEquals(java.util.List.of(), second.basics().inletShut());
         assertEquals(belt.basics().outletShut(), second.basics().outletShut());
-        assertEquals(belt.basics().wayOut(), second.basics().wayOut());
+        assertEquals(belt.basics().routing(), second.basics().routing());
         assertEquals(second, Belts.next(cut, first).orElseThrow());
         assertEquals(study, Belts.joined(cut, first, second));
     }

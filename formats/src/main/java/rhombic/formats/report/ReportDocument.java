@@ -98,14 +98,14 @@ public final class ReportDocument {
                         + counted(study.crews().size(), "crew", "crews"),
                 counted(study.calendars().size(), "calendar", "calendars"), counted(study.rules().size(), "rule", "rules")));
         StudyCheck.of(study).stream().filter(p -> p.grade() != Problem.Grade.HINT).limit(10)
-                .forEach(p -> lines.add(p.place() + ": " + p.what()));
+                .forEach(p -> lines.add(p.subject() + ": " + p.message()));
         parts.add(new Document.Bullets(lines));
         List<List<String>> rows = new ArrayList<>();
         for (Equipment thing : study.equipment()) {
             if (thing instanceof rhombic.study.kind.WorkEquipment work) {
                 rows.add(List.of(thing.name(), thing.kind(), Integer.toString(work.work().places()),
                         String.join(", ", work.work().operations().stream().map(op -> op.name() + " " + time(op.time())).toList()),
-                        String.join(", ", work.needs().stream().map(n -> n.people() + " " + n.whom()).distinct().toList())));
+                        String.join(", ", work.needs().stream().map(n -> n.people() + " " + n.skill()).distinct().toList())));
             }
         }
         parts.add(new Document.Table(List.of("station", "kind", "places", "times", "people"), rows));

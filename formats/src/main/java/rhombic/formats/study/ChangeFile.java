@@ -60,12 +60,12 @@ public final class ChangeFile {
                 node.set("after", ComparisonFile.write(comparison.after()));
             }
             case Change.Rename rename ->
-                node.put("change", "rename").put("what", StudyWriter.word(rename.renaming().what())).put("before", rename.renaming().from())
+                node.put("change", "rename").put("what", StudyWriter.word(rename.renaming().kind())).put("before", rename.renaming().from())
                         .put("after", rename.renaming().to());
             case Change.Set set -> {
                 node.put("change", "set");
                 StudyWriter.optional(node, "cell", set.at().cell());
-                node.put("thing", set.at().thing()).put("kind", set.kind()).put("field", set.at().field());
+                node.put("thing", set.at().element()).put("kind", set.kind()).put("field", set.at().field());
                 Kind<?> kind = Kinds.ofFileWord(set.kind()).orElseThrow();
                 value(kind, set.at().field(), set.valueBefore(), node.putObject("before"));
                 value(kind, set.at().field(), set.valueAfter(), node.putObject("after"));
@@ -77,7 +77,7 @@ public final class ChangeFile {
                 item(node.put("change", "replace").put("part", replace.part().word()), "before", replace.before());
                 item(node, "after", replace.after());
             }
-            case Change.Order order -> {
+            case Change.Reorder order -> {
                 node.put("change", "order").put("part", order.part().word());
                 StudyWriter.texts(node.putArray("before"), order.before());
                 StudyWriter.texts(node.putArray("after"), order.after());
@@ -135,8 +135,8 @@ public final class ChangeFile {
             case "comparison" ->
                 both(fields, ComparisonFile::read, (Comparison before, Comparison after) -> new Change.SetComparison(before, after));
             case "rename" -> {
-                Renaming.What what = fields.word("what", Arrays.stream(Renaming.What.values()).map(StudyWriter::word).toList(),
-                        List.of(Renaming.What.values()));
+                Renaming.Kind what = fields.word("what", Arrays.stream(Renaming.Kind.values()).map(StudyWriter::word).toList(),
+                        List.of(Renaming.Kind.values()));
                 yield fields.tried("after",
                         () -> new Change.Rename(new Renaming(what, fields.text("before", ""), fields.text("after", ""))));
             }
@@ -147,7 +147,7 @@ public final class ChangeFile {
                 Part part = part(fields);
                 yield item(fields, "before").flatMap(before -> item(fields, "after").map(after -> new Change.Replace(part, before, after)));
             }
-            case "order" -> Optional.of(new Change.Order(part(fields), fields.texts("before"), fields.texts("after")));
+            case "order" -> Optional.of(new Change.Reorder(part(fields), fields.texts("before"), fields.texts("after")));
             default -> {
                 fields.fault(fields.at("change"),
                         "must be one of name, plan, comparison, rename, set, add, take out, replace and order; got \u201c" + word

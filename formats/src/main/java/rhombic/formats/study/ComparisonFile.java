@@ -34,7 +34,7 @@ final class ComparisonFile {
             ArrayNode factors = node.putArray("factors");
             for (Factor one : comparison.factors()) {
                 ArrayNode levels = factors.addObject().put("name", one.name()).putArray("levels");
-                one.levels().forEach(level -> changes(levels.addObject().put("said", level.said()), level.changes()));
+                one.levels().forEach(level -> changes(levels.addObject().put("said", level.text()), level.changes()));
             }
         }
         if (!comparison.sweeps().isEmpty()) {
@@ -45,7 +45,7 @@ final class ComparisonFile {
                 StudyWriter.texts(written.putArray("factors"), one.factors());
             }
         }
-        StudyWriter.optional(node, "against", comparison.against());
+        StudyWriter.optional(node, "against", comparison.reference());
         if (!comparison.responses().isEmpty()) {
             StudyWriter.texts(node.putArray("responses"), comparison.responses());
         }
@@ -59,15 +59,15 @@ final class ComparisonFile {
         if (comparison.replications() > 0) {
             node.put("replications", comparison.replications());
         }
-        if (comparison.narrow() > 0) {
-            node.put("narrow", comparison.narrow());
+        if (comparison.targetHalfWidth() > 0) {
+            node.put("narrow", comparison.targetHalfWidth());
         }
         if (!comparison.board().isEmpty()) {
             ArrayNode board = node.putArray("board");
             for (BoardChart chart : comparison.board()) {
                 ObjectNode one = board.addObject().put("title", chart.title()).put("chart", StudyWriter.word(chart.kind()));
-                StudyWriter.texts(one.putArray("things"), chart.things());
-                one.put("series", StudyWriter.word(chart.series())).put("smooth", chart.smooth()).put("onFloor", chart.onFloor());
+                StudyWriter.texts(one.putArray("things"), chart.elements());
+                one.put("series", StudyWriter.word(chart.series())).put("smooth", chart.movingMean()).put("onFloor", chart.onFloor());
             }
         }
         return node;
@@ -88,9 +88,9 @@ final class ComparisonFile {
         List<Factor> factors = fields.optionalList("factors", one -> {
             String name = one.text("name", "Factor");
             List<Factor.Level> levels = one.list("levels", level -> {
-                String said = level.text("said", "1");
+                String text = level.text("said", "1");
                 Changes changes = changes(level);
-                return level.tried(null, () -> new Factor.Level(said, changes));
+                return level.tried(null, () -> new Factor.Level(text, changes));
             });
             return one.tried(null, () -> new Factor(name, levels));
         });
@@ -108,7 +108,7 @@ final class ComparisonFile {
             return one.tried(null, () -> new OwnResponse(name, unit, formula));
         });
         int replications = fields.optionalWhole("replications").orElse(0);
-        double narrow = fields.has("narrow") ? fields.number("narrow") : 0;
+        double targetHalfWidth = fields.has("narrow") ? fields.number("narrow") : 0;
         List<BoardChart> board = fields.optionalList("board", one -> {
             String title = one.text("title", "Chart");
             BoardChart.Kind kind = one.word("chart", words(BoardChart.Kind.values()), List.of(BoardChart.Kind.values()));
@@ -116,13 +116,13 @@ final class ComparisonFile {
             BoardChart.Series series = one.has("series")
                     ? one.word("series", words(BoardChart.Series.values()), List.of(BoardChart.Series.values()))
                     : BoardChart.Series.EACH;
-            int smooth = one.optionalWhole("smooth").orElse(1);
+            int movingMean = one.optionalWhole("smooth").orElse(1);
             boolean onFloor = one.isTrue("onFloor");
-            return one.tried(null, () -> new BoardChart(title, kind, things, series, smooth, onFloor));
+            return one.tried(null, () -> new BoardChart(title, kind, things, series, movingMean, onFloor));
         });
         fields.refuseUnread();
         return fields.tried(null,
-                () -> new Comparison(alternatives, factors, sweeps, against, responses, own, replications, narrow, board));
+                () -> new Comparison(alternatives, factors, sweeps, against, responses, own, replications, targetHalfWidth, board));
     }
 
     private static List<String> words(Enum<?>[] values) {

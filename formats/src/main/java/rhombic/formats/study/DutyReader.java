@@ -15,7 +15,7 @@ import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
 import rhombic.study.duty.Spell;
-import rhombic.study.duty.Spot;
+import rhombic.study.duty.StandPoint;
 import rhombic.study.duty.UpTime;
 
 /** Reads who is needed, what breaks, and when there is work. */
@@ -26,12 +26,12 @@ final class DutyReader {
     private DutyReader() {}
 
     static Optional<Need> need(Fields fields) {
-        String whom = fields.text("whom", "Crew");
+        String skill = fields.text("whom", "Crew");
         int people = fields.optionalWhole("people").orElse(1);
         Quantity part = fields.optionalQuantity("part", Dimension.SHARE).orElse(Need.ALL);
         int priority = fields.optionalWhole("priority").orElse(0);
-        boolean yields = fields.isTrue("yields");
-        return fields.tried(null, () -> new Need(whom, people, part, priority, yields));
+        boolean preemptible = fields.isTrue("yields");
+        return fields.tried(null, () -> new Need(skill, people, part, priority, preemptible));
     }
 
     static List<Need> needs(Fields fields, String field) {
@@ -45,11 +45,11 @@ final class DutyReader {
         return fields.tried(null, () -> new Person(name, factor, skills));
     }
 
-    static Optional<Spot> spot(Fields fields) {
+    static Optional<StandPoint> spot(Fields fields) {
         double x = fields.quantity("x", Dimension.LENGTH).inBaseUnit();
         double y = fields.quantity("y", Dimension.LENGTH).inBaseUnit();
         fields.refuseUnread();
-        return fields.tried(null, () -> new Spot(x, y));
+        return fields.tried(null, () -> new StandPoint(x, y));
     }
 
     static Optional<FailureMode> failure(Fields fields) {
@@ -61,9 +61,9 @@ final class DutyReader {
         }
         Optional<Distribution> first = fields.optionalDistribution("first");
         List<Need> repair = needs(fields, "repairedBy");
-        FailureMode.Piece piece = fields.has("piece")
-                ? fields.word("piece", words(FailureMode.Piece.values()), List.of(FailureMode.Piece.values()))
-                : FailureMode.Piece.RESUME;
+        FailureMode.InterruptedPiece piece = fields.has("piece")
+                ? fields.word("piece", words(FailureMode.InterruptedPiece.values()), List.of(FailureMode.InterruptedPiece.values()))
+                : FailureMode.InterruptedPiece.RESUME;
         boolean hands = fields.isTrue("handsOn");
         List<String> also = fields.has("also") ? fields.texts("also") : List.of();
         return up.flatMap(

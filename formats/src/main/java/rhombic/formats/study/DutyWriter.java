@@ -24,17 +24,17 @@ final class DutyWriter {
     }
 
     static void need(Need need, ObjectNode node) {
-        node.put("whom", need.whom());
+        node.put("whom", need.skill());
         if (need.people() != 1) {
             node.put("people", need.people());
         }
         if (!need.isAllTheTime()) {
-            node.put("part", need.part().toString());
+            node.put("part", need.share().toString());
         }
         if (need.priority() != 0) {
             node.put("priority", need.priority());
         }
-        if (need.yields()) {
+        if (need.preemptible()) {
             node.put("yields", true);
         }
     }
@@ -64,23 +64,23 @@ final class DutyWriter {
                 up.put("availability", available.share().toString()).put("clock", StudyWriter.word(available.clock()));
             case UpTime.Planned planned -> {
                 days(up, planned.days());
-                up.put("at", Spell.clock(planned.at()));
+                up.put("at", Spell.clock(planned.time()));
             }
         }
         node.put("down", mode.down().toString());
-        Distribution first = mode.first();
+        Distribution first = mode.firstFailure();
         if (first != null) {
             node.put("first", first.toString());
         }
-        needs(node, "repairedBy", mode.repair());
-        if (mode.piece() != FailureMode.Piece.RESUME) {
-            node.put("piece", StudyWriter.word(mode.piece()));
+        needs(node, "repairedBy", mode.repairedBy());
+        if (mode.interruptedPiece() != FailureMode.InterruptedPiece.RESUME) {
+            node.put("piece", StudyWriter.word(mode.interruptedPiece()));
         }
-        if (mode.hands()) {
+        if (mode.passesWhileDown()) {
             node.put("handsOn", true);
         }
-        if (!mode.also().isEmpty()) {
-            StudyWriter.texts(node.putArray("also"), mode.also());
+        if (!mode.stopsWith().isEmpty()) {
+            StudyWriter.texts(node.putArray("also"), mode.stopsWith());
         }
     }
 

@@ -22,13 +22,13 @@ import rhombic.study.value.Attribute;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.Placement;
-import rhombic.study.value.Route;
-import rhombic.study.value.Seat;
+import rhombic.study.value.ConveyorPath;
+import rhombic.study.value.PieceOffset;
 import rhombic.study.value.ShutTime;
-import rhombic.study.value.Taking;
+import rhombic.study.value.Selection;
 import rhombic.study.value.Timetable;
 import rhombic.study.value.Value;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 
 /** Reads one piece of equipment. */
 final class EquipmentReader {
@@ -36,7 +36,7 @@ final class EquipmentReader {
     private static final int IN_A_ROW = 20;
 
     private static final double APART_METRES = 5;
-    private static final List<WayOut.Choice> CHOICES = Arrays.stream(WayOut.Choice.values()).filter(c -> c != WayOut.Choice.FORMULA)
+    private static final List<Routing.Choice> CHOICES = Arrays.stream(Routing.Choice.values()).filter(c -> c != Routing.Choice.FORMULA)
             .toList();
 
     private EquipmentReader() {}
@@ -93,25 +93,25 @@ final class EquipmentReader {
         return attributes;
     }
 
-    static Optional<WayOut> wayOut(Fields fields) {
+    static Optional<Routing> wayOut(Fields fields) {
         if (!fields.has("wayOut")) {
             return Optional.empty();
         }
         if (fields.holdsText("wayOut")) {
-            return Optional.of(new WayOut(fields.word("wayOut", CHOICES.stream().map(StudyWriter::word).toList(), CHOICES), ""));
+            return Optional.of(new Routing(fields.word("wayOut", CHOICES.stream().map(StudyWriter::word).toList(), CHOICES), ""));
         }
         return fields.optionalObject("wayOut").flatMap(way -> {
-            Optional<WayOut> read = way.tried("formula", () -> new WayOut(WayOut.Choice.FORMULA, way.text("formula", "")));
+            Optional<Routing> read = way.tried("formula", () -> new Routing(Routing.Choice.FORMULA, way.text("formula", "")));
             way.refuseUnread();
             return read;
         });
     }
 
-    static Optional<Taking> taking(Fields fields) {
+    static Optional<Selection> taking(Fields fields) {
         return fields.optionalObject("taking").flatMap(taking -> {
-            Optional<Taking> read = taking.has("formula")
-                    ? taking.tried("formula", () -> Taking.byFormula(taking.text("formula", "")))
-                    : taking.tried("types", () -> Taking.byType(taking.texts("types")));
+            Optional<Selection> read = taking.has("formula")
+                    ? taking.tried("formula", () -> Selection.byFormula(taking.text("formula", "")))
+                    : taking.tried("types", () -> Selection.byType(taking.texts("types")));
             taking.refuseUnread();
             return read;
         });
@@ -171,14 +171,14 @@ final class EquipmentReader {
         Quantity fails = one.quantity("fails", Dimension.SHARE);
         String look = one.textOr("look");
         double factor = one.number("factor");
-        int mostTimes = one.whole("mostTimes", 1);
+        int maxReworks = one.whole("mostTimes", 1);
         int room = one.whole("room", 1);
         Inspection.Maker maker = one.has("maker")
                 ? one.word("maker", Arrays.stream(Inspection.Maker.values()).map(StudyWriter::word).toList(),
                         List.of(Inspection.Maker.values()))
                 : Inspection.Maker.ANYBODY;
         one.refuseUnread();
-        return one.tried(null, () -> new Inspection(fails, look, factor, mostTimes, room, maker));
+        return one.tried(null, () -> new Inspection(fails, look, factor, maxReworks, room, maker));
     }
 
     static List<MixPart> mix(Fields fields) {
@@ -244,29 +244,29 @@ final class EquipmentReader {
         return fields.tried(null, () -> new Footprint(length, width, height));
     }
 
-    static Optional<Seat> seat(Fields fields) {
+    static Optional<PieceOffset> seat(Fields fields) {
         double x = metres(fields, "x", 0);
         double y = metres(fields, "y", 0);
         double z = metres(fields, "z", 0);
         double turned = fields.has("turned") ? fields.number("turned") : 0;
         fields.refuseUnread();
-        return fields.tried(null, () -> new Seat(x, y, z, turned));
+        return fields.tried(null, () -> new PieceOffset(x, y, z, turned));
     }
 
-    static Optional<Route> route(Fields fields, String name) {
-        List<Route.Leg> legs = fields.list(name, EquipmentReader::leg);
-        return fields.tried(name, () -> new Route(legs));
+    static Optional<ConveyorPath> route(Fields fields, String name) {
+        List<ConveyorPath.PathLeg> legs = fields.list(name, EquipmentReader::leg);
+        return fields.tried(name, () -> new ConveyorPath(legs));
     }
 
-    private static Optional<Route.Leg> leg(Fields fields) {
+    private static Optional<ConveyorPath.PathLeg> leg(Fields fields) {
         if (fields.has("straight") || !fields.has("radius")) {
             double length = fields.quantity("straight", Dimension.LENGTH).inBaseUnit();
             double slope = fields.has("slope") ? fields.number("slope") : 0;
-            return fields.tried(null, () -> new Route.Leg.Straight(length, slope));
+            return fields.tried(null, () -> new ConveyorPath.PathLeg.Straight(length, slope));
         }
         double radius = fields.quantity("radius", Dimension.LENGTH).inBaseUnit();
         double turn = fields.number("turn");
-        return fields.tried(null, () -> new Route.Leg.Arc(radius, turn));
+        return fields.tried(null, () -> new ConveyorPath.PathLeg.Arc(radius, turn));
     }
 
     private static double metres(Fields fields, String field, double usual) {

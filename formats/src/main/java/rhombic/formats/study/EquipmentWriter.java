@@ -58,9 +58,9 @@ final class EquipmentWriter {
             case Supply.AtStart stock -> how.put("atStart", stock.pieces());
             case Supply.ByTimetable table -> timetable(table.timetable(), how.putObject("timetable"));
             case Supply.Spaced spaced -> {
-                how.put("between", spaced.between().toString());
+                how.put("between", spaced.interarrival().toString());
                 how.put("pieces", spaced.pieces());
-                spaced.first().ifPresent(first -> how.put("first", first.toString()));
+                spaced.firstArrival().ifPresent(first -> how.put("first", first.toString()));
             }
         }
     }

@@ -17,18 +17,18 @@ import rhombic.study.kind.Work;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
-import rhombic.study.duty.Spot;
+import rhombic.study.duty.StandPoint;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.Placement;
-import rhombic.study.value.Route;
-import rhombic.study.value.Seat;
+import rhombic.study.value.ConveyorPath;
+import rhombic.study.value.PieceOffset;
 import rhombic.study.value.ShutTime;
-import rhombic.study.value.Taking;
+import rhombic.study.value.Selection;
 import rhombic.study.value.TimeSource;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 
 /** Writes one field of equipment, whatever it holds. */
 final class FieldWriter {
@@ -61,12 +61,12 @@ final class FieldWriter {
             case FieldType.Sized sized ->
                 ((Optional<Footprint>) value).ifPresent(size -> node.putObject(name).put("length", metres(size.lengthMetres()))
                         .put("width", metres(size.widthMetres())).put("height", metres(size.heightMetres())));
-            case FieldType.Seated seated -> seat((Seat) value, node.putObject(name));
+            case FieldType.PieceOffsets seated -> seat((PieceOffset) value, node.putObject(name));
             case FieldType.Attributes attributes -> StudyWriter.attributes(node, (List<Attribute>) value);
-            case FieldType.WaysOut way -> wayOut((WayOut) value, name, node);
-            case FieldType.Takings takings -> {
-                Taking taking = (Taking) value;
-                if (taking.choice() == Taking.Choice.FORMULA) {
+            case FieldType.Routings way -> wayOut((Routing) value, name, node);
+            case FieldType.Selections takings -> {
+                Selection taking = (Selection) value;
+                if (taking.choice() == Selection.Choice.FORMULA) {
                     node.putObject(name).put("formula", taking.formula());
                 } else {
                     StudyWriter.texts(node.putObject(name).putArray("types"), taking.types());
@@ -79,16 +79,16 @@ final class FieldWriter {
                 ArrayNode all = node.putArray(name);
                 ((List<Fitting>) value).forEach(fitting -> fitting(fitting, all.addObject()));
             }
-            case FieldType.Routed routed -> ((Route) value).legs().forEach(leg -> leg(leg, node.withArray(name).addObject()));
+            case FieldType.ConveyorPaths routed -> ((ConveyorPath) value).legs().forEach(leg -> leg(leg, node.withArray(name).addObject()));
             case FieldType.Words words -> StudyWriter.texts(node.putArray(name), (List<String>) value);
-            case FieldType.ThingName one -> node.put(name, (String) value);
+            case FieldType.ElementName one -> node.put(name, (String) value);
             case FieldType.CalendarName one -> node.put(name, (String) value);
             case FieldType.Needs needs -> DutyWriter.needs(node, name, (List<Need>) value);
             case FieldType.Failures failures -> {
                 ArrayNode all = node.putArray(name);
                 ((List<FailureMode>) value).forEach(mode -> DutyWriter.failure(mode, all.addObject()));
             }
-            case FieldType.Stood stood -> ((Optional<Spot>) value)
+            case FieldType.StandPoints stood -> ((Optional<StandPoint>) value)
                     .ifPresent(spot -> node.putObject(name).put("x", metres(spot.xMetres())).put("y", metres(spot.yMetres())));
             case FieldType.Persons persons -> {
                 ArrayNode all = node.putArray(name);
@@ -98,8 +98,8 @@ final class FieldWriter {
         }
     }
 
-    private static void wayOut(WayOut way, String name, ObjectNode node) {
-        if (way.choice() == WayOut.Choice.FORMULA) {
+    private static void wayOut(Routing way, String name, ObjectNode node) {
+        if (way.choice() == Routing.Choice.FORMULA) {
             node.putObject(name).put("formula", way.formula());
         } else {
             node.put(name, StudyWriter.word(way.choice()));
@@ -109,15 +109,15 @@ final class FieldWriter {
     private static void fitting(Fitting fitting, ObjectNode node) {
         switch (fitting) {
             case Fitting.Divert divert -> {
-                node.put("divert", divert.name()).put("at", divert.at().toString()).put("side", StudyWriter.word(divert.side()));
-                if (!new FieldType.WaysOut().isLeftOut(divert.wayOut())) {
-                    wayOut(divert.wayOut(), "wayOut", node);
+                node.put("divert", divert.name()).put("at", divert.position().toString()).put("side", StudyWriter.word(divert.side()));
+                if (!new FieldType.Routings().isLeftOut(divert.routing())) {
+                    wayOut(divert.routing(), "wayOut", node);
                 }
             }
-            case Fitting.Merge merge -> node.put("merge", merge.name()).put("at", merge.at().toString())
-                    .put("side", StudyWriter.word(merge.side())).put("first", StudyWriter.word(merge.first()));
+            case Fitting.Merge merge -> node.put("merge", merge.name()).put("at", merge.position().toString())
+                    .put("side", StudyWriter.word(merge.side())).put("first", StudyWriter.word(merge.priority()));
             case Fitting.Sensor sensor -> {
-                node.put("sensor", sensor.name()).put("at", sensor.at().toString());
+                node.put("sensor", sensor.name()).put("at", sensor.position().toString());
                 if (sensor.after().amount() > 0) {
                     node.put("after", sensor.after().toString());
                 }
@@ -125,29 +125,29 @@ final class FieldWriter {
         }
     }
 
-    private static void leg(Route.Leg leg, ObjectNode node) {
+    private static void leg(ConveyorPath.PathLeg leg, ObjectNode node) {
         switch (leg) {
-            case Route.Leg.Straight straight -> {
+            case ConveyorPath.PathLeg.Straight straight -> {
                 node.put("straight", metres(straight.metres()));
                 if (straight.slopeDegrees() != 0) {
                     node.put("slope", straight.slopeDegrees());
                 }
             }
-            case Route.Leg.Arc arc -> node.put("radius", metres(arc.radiusMetres())).put("turn", arc.turnDegrees());
+            case ConveyorPath.PathLeg.Arc arc -> node.put("radius", metres(arc.radiusMetres())).put("turn", arc.turnDegrees());
         }
     }
 
     private static void load(Work.Load load, ObjectNode node) {
         node.put("pieces", load.pieces());
-        if (load.longestWait() != null) {
-            node.put("longestWait", load.longestWait().toString());
+        if (load.maxWait() != null) {
+            node.put("longestWait", load.maxWait().toString());
         }
     }
 
     private static void inspection(Inspection inspection, ObjectNode node) {
-        node.put("fails", inspection.fails().toString());
+        node.put("fails", inspection.failShare().toString());
         StudyWriter.optional(node, "look", inspection.look());
-        node.put("factor", inspection.factor()).put("mostTimes", inspection.mostTimes()).put("room", inspection.room());
+        node.put("factor", inspection.factor()).put("mostTimes", inspection.maxReworks()).put("room", inspection.capacity());
         if (inspection.maker() != Inspection.Maker.ANYBODY) {
             node.put("maker", StudyWriter.word(inspection.maker()));
         }
@@ -158,12 +158,12 @@ final class FieldWriter {
         if (at.zMetres() != 0) {
             node.put("z", metres(at.zMetres()));
         }
-        node.put("turned", at.turnedDegrees());
+        node.put("turned", at.headingDegrees());
     }
 
-    private static void seat(Seat seat, ObjectNode node) {
+    private static void seat(PieceOffset seat, ObjectNode node) {
         node.put("x", metres(seat.xMetres())).put("y", metres(seat.yMetres())).put("z", metres(seat.zMetres())).put("turned",
-                seat.turnedDegrees());
+                seat.headingDegrees());
     }
 
     private static void shut(List<ShutTime> times, ArrayNode array) {

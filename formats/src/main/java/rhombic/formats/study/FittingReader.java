@@ -5,7 +5,7 @@ import java.util.Optional;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.value.Fitting;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 
 /** Reads what a conveyor has along its way. */
 final class FittingReader {
@@ -24,14 +24,14 @@ final class FittingReader {
         return switch (kind.get()) {
             case "divert" -> {
                 Fitting.Side side = side(fields);
-                WayOut way = EquipmentReader.wayOut(fields).orElse(WayOut.PREFERENCE);
+                Routing way = EquipmentReader.wayOut(fields).orElse(Routing.PREFERENCE);
                 yield fields.tried(null, () -> new Fitting.Divert(name, at, side, way));
             }
             case "merge" -> {
                 Fitting.Side side = side(fields);
-                Fitting.First first = fields.has("first")
-                        ? fields.word("first", words(Fitting.First.values()), List.of(Fitting.First.values()))
-                        : Fitting.First.MAIN;
+                Fitting.Priority first = fields.has("first")
+                        ? fields.word("first", words(Fitting.Priority.values()), List.of(Fitting.Priority.values()))
+                        : Fitting.Priority.MAIN;
                 yield fields.tried(null, () -> new Fitting.Merge(name, at, side, first));
             }
             default -> {

@@ -142,7 +142,7 @@ public final class StudyReader {
         Quantity warmUp = fields.quantity("warmUp", Dimension.TIME);
         long seed = fields.wholeLong("seed");
         int replications = fields.whole("replications", 1);
-        int untilOut = fields.optionalWhole("untilOut").orElse(0);
+        int stopAfterPieces = fields.optionalWhole("untilOut").orElse(0);
         Optional<TargetBand> target = fields.has("target")
                 ? fields.optionalObject("target").flatMap(StudyReader::target)
                 : Optional.of(TargetBand.USUAL);
@@ -154,7 +154,7 @@ public final class StudyReader {
             fields.fault(fields.at("start"), "must be a date and time such as 2027-01-04T06:00; got \u201c" + start + "\u201d");
             return Optional.empty();
         }
-        return target.flatMap(band -> fields.tried(null, () -> new RunPlan(at, length, warmUp, seed, replications, untilOut, band)));
+        return target.flatMap(band -> fields.tried(null, () -> new RunPlan(at, length, warmUp, seed, replications, stopAfterPieces, band)));
     }
 
     private static Optional<TargetBand> target(Fields fields) {
@@ -260,11 +260,11 @@ public final class StudyReader {
 
     private static LinkFilter filter(Fields fields) {
         if (fields.holdsText("only")) {
-            return fields.word("only", List.of("carriers", "contents"), List.of(new LinkFilter.Carriers(), new LinkFilter.Contents()));
+            return fields.word("only", List.of("carriers", "contents"), List.of(new LinkFilter.LoadCarriers(), new LinkFilter.Contents()));
         }
         return fields.optionalObject("only").flatMap(only -> {
             Optional<LinkFilter> filter = only.has("where")
-                    ? only.tried("where", () -> new LinkFilter.Where(only.text("where", "true")))
+                    ? only.tried("where", () -> new LinkFilter.Condition(only.text("where", "true")))
                     : only.tried("types", () -> new LinkFilter.Types(only.texts("types")));
             only.refuseUnread();
             return filter;

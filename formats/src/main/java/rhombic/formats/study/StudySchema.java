@@ -84,21 +84,21 @@ public final class StudySchema {
             case FieldType.Parted parted -> part(properties, name, "parted");
             case FieldType.Placed placed -> part(properties, name, "placed");
             case FieldType.Sized sized -> part(properties, name, "sized");
-            case FieldType.Seated seated -> part(properties, name, "seated");
+            case FieldType.PieceOffsets seated -> part(properties, name, "seated");
             case FieldType.Attributes attributes -> part(properties, name, "attributes");
-            case FieldType.WaysOut way -> part(properties, name, "wayOut");
-            case FieldType.Takings taking -> part(properties, name, "taking");
+            case FieldType.Routings way -> part(properties, name, "wayOut");
+            case FieldType.Selections taking -> part(properties, name, "taking");
             case FieldType.Measured measured -> part(properties, name, part(measured.dimension()));
             case FieldType.MeasuredOrNone measured -> part(properties, name, part(measured.dimension()));
             case FieldType.Fitted fitted -> part(properties, name, "fitted");
-            case FieldType.Routed routed -> part(properties, name, "routed");
+            case FieldType.ConveyorPaths routed -> part(properties, name, "routed");
             case FieldType.Words words ->
                 properties.putObject(name).put("type", "array").putObject("items").put("$ref", "#/$defs/name");
-            case FieldType.ThingName one -> part(properties, name, "name");
+            case FieldType.ElementName one -> part(properties, name, "name");
             case FieldType.CalendarName one -> part(properties, name, "name");
             case FieldType.Needs needs -> part(properties, name, "needs");
             case FieldType.Failures failures -> part(properties, name, "failures");
-            case FieldType.Stood stood -> part(properties, name, "stood");
+            case FieldType.StandPoints stood -> part(properties, name, "stood");
             case FieldType.Persons persons -> part(properties, name, "persons");
             case FieldType.Shut shut -> part(properties, name, "shut");
         }

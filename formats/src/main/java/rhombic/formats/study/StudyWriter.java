@@ -82,11 +82,11 @@ public final class StudyWriter {
         node.put("warmUp", plan.warmUp().toString());
         node.put("seed", plan.seed());
         node.put("replications", plan.replications());
-        if (plan.untilOut() > 0) {
-            node.put("untilOut", plan.untilOut());
+        if (plan.stopAfterPieces() > 0) {
+            node.put("untilOut", plan.stopAfterPieces());
         }
         if (!plan.target().equals(TargetBand.USUAL)) {
-            node.putObject("target").put("from", plan.target().least().toString()).put("to", plan.target().most().toString());
+            node.putObject("target").put("from", plan.target().min().toString()).put("to", plan.target().max().toString());
         }
         return node;
     }
@@ -109,7 +109,7 @@ public final class StudyWriter {
                 }
             }
         }
-        if (type.carrier()) {
+        if (type.loadCarrier()) {
             node.put("carrier", true);
         }
         attributes(node, type.attributes());
@@ -141,19 +141,19 @@ public final class StudyWriter {
         switch (link.filter()) {
             case LinkFilter.All() -> {}
             case LinkFilter.Types types -> texts(node.putObject("only").putArray("types"), types.types());
-            case LinkFilter.Where where -> node.putObject("only").put("where", where.formula());
-            case LinkFilter.Carriers() -> node.put("only", "carriers");
+            case LinkFilter.Condition where -> node.putObject("only").put("where", where.formula());
+            case LinkFilter.LoadCarriers() -> node.put("only", "carriers");
             case LinkFilter.Contents() -> node.put("only", "contents");
         }
         switch (link.travel()) {
             case Travel.AtOnce once -> {}
-            case Travel.InTime in -> most(node.putObject("travel").put("time", in.time().toString()), in.most());
+            case Travel.InTime in -> most(node.putObject("travel").put("time", in.time().toString()), in.maxPieces());
             case Travel.Carried carried -> {
                 ObjectNode travel = node.putObject("travel");
                 DutyWriter.need(carried.need(), travel.putObject("carriedBy"));
-                travel.put("most", carried.most());
+                travel.put("most", carried.maxPieces());
             }
-            case Travel.AtSpeed at -> most(node.putObject("travel").put("speed", at.speed().toString()), at.most());
+            case Travel.AtSpeed at -> most(node.putObject("travel").put("speed", at.speed().toString()), at.maxPieces());
         }
         if (!link.bends().isEmpty()) {
             ArrayNode bends = node.putArray("bends");

@@ -15,7 +15,7 @@ import rhombic.study.Study;
 import rhombic.study.check.StudyCheck;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.value.EquipmentState;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 
 /** The question of the candle works: how long must the tunnel be so that a stop of two minutes does not reach the pouring? */
 class CandleWorksTest {
@@ -24,8 +24,9 @@ class CandleWorksTest {
         Study once = study.withPlan(study.plan().withReplications(1));
         return once.changed("Cooling tunnel", e -> {
             Conveyor tunnel = (Conveyor) e;
-            return tunnel.goingOn(new Route(tunnel.route().legs().stream()
-                    .map(leg -> leg instanceof Route.Leg.Straight ? new Route.Leg.Straight(metres, 0) : leg).toList()));
+            return tunnel.continuing(new ConveyorPath(tunnel.conveyorPath().legs().stream()
+                    .map(leg -> leg instanceof ConveyorPath.PathLeg.Straight ? new ConveyorPath.PathLeg.Straight(metres, 0) : leg)
+                    .toList()));
         });
     }
 
@@ -50,8 +51,8 @@ class CandleWorksTest {
     void thePouringIsReachedBelowTheLengthThatFollowsByHandAndNotAbove() throws Exception {
         Study shorter = withPasses(29);
         Study longer = withPasses(29.6);
-        assertEquals(96.4, ((Conveyor) shorter.find("Cooling tunnel").orElseThrow()).route().metres(), 0.05);
-        assertEquals(98.2, ((Conveyor) longer.find("Cooling tunnel").orElseThrow()).route().metres(), 0.05);
+        assertEquals(96.4, ((Conveyor) shorter.find("Cooling tunnel").orElseThrow()).conveyorPath().metres(), 0.05);
+        assertEquals(98.2, ((Conveyor) longer.find("Cooling tunnel").orElseThrow()).conveyorPath().metres(), 0.05);
         assertTrue(figures(shorter, "Pouring").stay().most() > 1, "waits");
         assertEquals(0, figures(longer, "Pouring").stay().most(), 1e-9);
     }

@@ -96,10 +96,11 @@ class StudyFileTest {
         Factor factor = new Factor("Whole plant", List.of(new Factor.Level("this", other), new Factor.Level("that", one)));
         return study.withComparison(Comparison.NONE.with(new Alternative("Other", one, 12.5))
                 .with(new Alternative("Same", Changes.NONE, null)).with(factor)
-                .withSweeps(List.of(new Sweep("", List.of("Whole plant")), new Sweep("Other", List.of("Whole plant")))).against("Same")
+                .withSweeps(List.of(new Sweep("", List.of("Whole plant")), new Sweep("Other", List.of("Whole plant"))))
+                .withReference("Same")
                 .withResponses(List.of("out", "per hour")).withOwn(List.of(new OwnResponse("per hour", "/h", "here.out / 8")))
                 .withReplications(7)
-                .withNarrow(0.02)
+                .withTargetHalfWidth(0.02)
                 .withBoard(List.of(new BoardChart("States", BoardChart.Kind.STATES, List.of("E0"), BoardChart.Series.SUM, 9, true))));
     }
 
@@ -188,7 +189,7 @@ class StudyFileTest {
                 .replace("\"time\": \"60 s\"",
                         "\"time\": \"60 s\", \"inletShut\": [{\"from\": \"0 s\", \"until\": \"90 min\"}, {\"from\": \"4 h\"}]"));
         assertEquals(List.of(Look.Form.DRUM, Look.Form.BOX), study.pieceTypes().getFirst().looks().stream().map(Look::form).toList());
-        assertEquals("0 s to 90 min, 4 h on", ShutTime.text(study.equipment().get(1).basics().shut()));
+        assertEquals("0 s to 90 min, 4 h on", ShutTime.text(study.equipment().get(1).basics().inletShut()));
         String written = StudyWriter.write(study);
         assertTrue(written.contains("\"form\" : \"drum\"") && !written.contains("\"box\""), written);
         assertEquals(study, StudyReader.read(written));

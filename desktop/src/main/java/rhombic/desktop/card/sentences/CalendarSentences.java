@@ -48,7 +48,7 @@ final class CalendarSentences {
                 .collect(Collectors.joining(", "));
         return new Sentence(
                 typed(name + " calendar name", name, name, "A name",
-                        text -> s -> s.renamed(new Renaming(Renaming.What.CALENDAR, name, text.strip()))),
+                        text -> s -> s.renamed(new Renaming(Renaming.Kind.CALENDAR, name, text.strip()))),
                 new Words(" is "),
                 new Sentence.Token(name + " week", calendar.week().isEmpty() ? "+ spells" : CalendarText.of(calendar.week()),
                         CalendarText.of(calendar.week()), new Sentence.Editor.Week(),

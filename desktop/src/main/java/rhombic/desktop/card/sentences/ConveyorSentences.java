@@ -18,7 +18,7 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.ShutTime;
 
 /** What a conveyor does, and which way it goes, leg by leg. */
@@ -40,18 +40,18 @@ final class ConveyorSentences {
 
     private Sentence way() {
         List<Part> parts = new ArrayList<>(List.of(new Words("Runs ")));
-        List<Route.Leg> legs = conveyor.route().legs();
+        List<ConveyorPath.PathLeg> legs = conveyor.conveyorPath().legs();
         for (int i = 0; i < legs.size(); i++) {
             parts.add(leg(i, legs.get(i)));
             parts.add(new Words(i + 1 < legs.size() ? ", then " : legs.size() > 1 ? ", " : ". "));
         }
         if (legs.size() > 1) {
-            parts.add(new Words(metres(Math.round(conveyor.route().metres() * 1000) / 1000.0) + " in all. "));
+            parts.add(new Words(metres(Math.round(conveyor.conveyorPath().metres() * 1000) / 1000.0) + " in all. "));
         }
-        parts.add(act("add straight", "+ straight", legs(all -> all.add(new Route.Leg.Straight(2, 0)))));
-        parts.add(act("add turn", "+ turn", legs(all -> all.add(new Route.Leg.Arc(1, 90)))));
+        parts.add(act("add straight", "+ straight", legs(all -> all.add(new ConveyorPath.PathLeg.Straight(2, 0)))));
+        parts.add(act("add turn", "+ turn", legs(all -> all.add(new ConveyorPath.PathLeg.Arc(1, 90)))));
         parts.add(new Words(" "));
-        parts.add(typed("cut", "+ cut in two", metres(Math.round(conveyor.route().metres() * 5) / 10.0),
+        parts.add(typed("cut", "+ cut in two", metres(Math.round(conveyor.conveyorPath().metres() * 5) / 10.0),
                 "How far along it is cut, such as 3 m; what leads out goes to the second part",
                 text -> study -> Belts.split(study, conveyor, length(text))));
         Belts.next(study, conveyor).ifPresent(next -> {
@@ -61,21 +61,22 @@ final class ConveyorSentences {
         return new Sentence(parts);
     }
 
-    private Part leg(int index, Route.Leg leg) {
+    private Part leg(int index, ConveyorPath.PathLeg leg) {
         return switch (leg) {
-            case Route.Leg.Straight straight -> typed("leg " + (index + 1),
+            case ConveyorPath.PathLeg.Straight straight -> typed("leg " + (index + 1),
                     metres(straight.metres()) + " straight" + slope(straight.slopeDegrees()),
                     metres(straight.metres()) + (straight.slopeDegrees() == 0 ? "" : ", " + number(straight.slopeDegrees()) + "\u00b0"),
                     "A length such as 4 m, and if it slopes, by how much: 4 m, 3\u00b0; empty takes it out",
-                    text -> replaced(index, text, parts -> new Route.Leg.Straight(length(parts[0]),
+                    text -> replaced(index, text, parts -> new ConveyorPath.PathLeg.Straight(length(parts[0]),
                             parts.length > 1 ? Typed.degrees(parts[1]) : 0)));
-            case Route.Leg.Arc arc -> typed("leg " + (index + 1),
+            case ConveyorPath.PathLeg.Arc arc -> typed("leg " + (index + 1),
                     number(Math.abs(arc.turnDegrees())) + "\u00b0 to the " + (arc.turnDegrees() > 0 ? "left" : "right") + " about "
                             + metres(arc.radiusMetres()),
                     number(arc.turnDegrees()) + "\u00b0, " + metres(arc.radiusMetres()),
                     "Degrees to the left, negative to the right, and the radius: 90\u00b0, 1 m; empty takes it out",
-                    text -> replaced(index, text, parts -> new Route.Leg.Arc(parts.length > 1 ? length(parts[1]) : arc.radiusMetres(),
-                            Typed.degrees(parts[0]))));
+                    text -> replaced(index, text,
+                            parts -> new ConveyorPath.PathLeg.Arc(parts.length > 1 ? length(parts[1]) : arc.radiusMetres(),
+                                    Typed.degrees(parts[0]))));
         };
     }
 
@@ -83,7 +84,7 @@ final class ConveyorSentences {
         return degrees == 0 ? "" : degrees > 0 ? " up by " + number(degrees) + "\u00b0" : " down by " + number(-degrees) + "\u00b0";
     }
 
-    private UnaryOperator<Study> replaced(int index, String text, Function<String[], Route.Leg> made) {
+    private UnaryOperator<Study> replaced(int index, String text, Function<String[], ConveyorPath.PathLeg> made) {
         return legs(all -> {
             if (text.isBlank()) {
                 all.remove(index);
@@ -94,15 +95,15 @@ final class ConveyorSentences {
     }
 
     private interface LegChange {
-        void on(List<Route.Leg> legs);
+        void on(List<ConveyorPath.PathLeg> legs);
     }
 
     /** The beginning stays where it is, whatever becomes of the way. */
     private UnaryOperator<Study> legs(LegChange change) {
         return change(now -> {
-            List<Route.Leg> legs = new ArrayList<>(now.route().legs());
+            List<ConveyorPath.PathLeg> legs = new ArrayList<>(now.conveyorPath().legs());
             change.on(legs);
-            return now.goingOn(new Route(legs));
+            return now.continuing(new ConveyorPath(legs));
         });
     }
 
@@ -123,16 +124,17 @@ final class ConveyorSentences {
                         text -> change(c -> c.withAcceleration(
                                 text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.ACCELERATION))))),
                 new Words(conveyor.acceleration().isPresent() ? ". " : " "),
-                typed("off", conveyor.off().isEmpty() ? "+ switch off" : "Is switched off " + ShutTime.text(conveyor.off()),
-                        ShutTime.text(conveyor.off()), "Times from the start, such as 2 h to 2.5 h, 6 h on; empty for never",
-                        text -> change(c -> c.withOff(text.isBlank() ? List.of() : ShutTime.parse(text)))));
+                typed("off", conveyor.offTimes().isEmpty() ? "+ switch off" : "Is switched off " + ShutTime.text(conveyor.offTimes()),
+                        ShutTime.text(conveyor.offTimes()), "Times from the start, such as 2 h to 2.5 h, 6 h on; empty for never",
+                        text -> change(c -> c.withOffTimes(text.isBlank() ? List.of() : ShutTime.parse(text)))));
     }
 
     private Sentence pieces() {
         return new Sentence(new Words("Pieces lie "),
-                picked("lie", conveyor.lie().word(), Arrays.stream(Conveyor.Lie.values()).map(Conveyor.Lie::word).toList(),
-                        text -> change(c -> c.withLie(
-                                Typed.choice(Conveyor.Lie.values(), Conveyor.Lie::word, text)))),
+                picked("lie", conveyor.orientation().word(),
+                        Arrays.stream(Conveyor.Orientation.values()).map(Conveyor.Orientation::word).toList(),
+                        text -> change(c -> c.withOrientation(
+                                Typed.choice(Conveyor.Orientation.values(), Conveyor.Orientation::word, text)))),
                 new Words(", at least "),
                 typed("gap", conveyor.gap().toString(), conveyor.gap().toString(), "A distance such as 0.1 m; 0 m for none",
                         text -> change(c -> c.withGap(Quantity.parse(text, Dimension.LENGTH)))),
@@ -145,21 +147,21 @@ final class ConveyorSentences {
                         text -> change(c -> c.withWidth(Quantity.parse(text, Dimension.LENGTH)))),
                 new Words(". "),
                 typed("most",
-                        conveyor.most().isPresent()
-                                ? "At most " + Typed.pieces(conveyor.most().getAsInt()) + " on a lane"
+                        conveyor.maxPieces().isPresent()
+                                ? "At most " + Typed.pieces(conveyor.maxPieces().getAsInt()) + " on a lane"
                                 : "+ most pieces",
-                        conveyor.most().isPresent() ? String.valueOf(conveyor.most().getAsInt()) : "",
+                        conveyor.maxPieces().isPresent() ? String.valueOf(conveyor.maxPieces().getAsInt()) : "",
                         "The most pieces on a lane; empty: as many as fit",
-                        text -> change(c -> c.withMost(
+                        text -> change(c -> c.withMaxPieces(
                                 text.isBlank() ? OptionalInt.empty() : OptionalInt.of(Typed.whole(text, "The most pieces"))))),
                 new Words(" "),
                 typed("positions", positions(), typedPositions(),
                         "Positions of fixed length: 0.5 m, and, if it is known, how many: 0.5 m, 24; empty: pieces lie anywhere",
                         text -> change(c -> c.withIndexing(indexing(text)))),
                 new Words(" "),
-                typed("heaviest", conveyor.heaviest().map(most -> "Carries at most " + most).orElse("+ most weight"),
-                        conveyor.heaviest().map(Quantity::toString).orElse(""), "The most weight on it, such as 500 kg; empty: any",
-                        text -> change(c -> c.withHeaviest(
+                typed("heaviest", conveyor.maxWeight().map(most -> "Carries at most " + most).orElse("+ most weight"),
+                        conveyor.maxWeight().map(Quantity::toString).orElse(""), "The most weight on it, such as 500 kg; empty: any",
+                        text -> change(c -> c.withMaxWeight(
                                 text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.MASS))))));
     }
 

@@ -95,13 +95,13 @@ final class CrewSentences {
 
     private Sentence rules() {
         return new Sentence(new Words("Of those who are free, "),
-                picked("who", crew.who().word(), Arrays.stream(Crew.Who.values()).map(Crew.Who::word).toList(),
+                picked("who", crew.personRule().word(), Arrays.stream(Crew.PersonRule.values()).map(Crew.PersonRule::word).toList(),
                         text -> crew(c -> c
-                                .withWho(Typed.choice(Crew.Who.values(), Crew.Who::word, text)))),
+                                .withPersonRule(Typed.choice(Crew.PersonRule.values(), Crew.PersonRule::word, text)))),
                 new Words(" comes; of what is most urgent they do "),
-                picked("which", crew.which().word(), Arrays.stream(Crew.Which.values()).map(Crew.Which::word).toList(),
-                        text -> crew(c -> c.withWhich(
-                                Typed.choice(Crew.Which.values(), Crew.Which::word, text)))),
+                picked("which", crew.jobRule().word(), Arrays.stream(Crew.JobRule.values()).map(Crew.JobRule::word).toList(),
+                        text -> crew(c -> c.withJobRule(
+                                Typed.choice(Crew.JobRule.values(), Crew.JobRule::word, text)))),
                 new Words(" first."));
     }
 
@@ -115,9 +115,9 @@ final class CrewSentences {
                                         ? Optional.empty()
                                         : Optional.of(Quantity.parse(text, Dimension.SPEED))))),
                 new Words(" and wait for work "),
-                picked("waits", crew.waits().word(), Arrays.stream(Crew.Waits.values()).map(Crew.Waits::word).toList(),
-                        text -> crew(c -> c.withWaits(
-                                Typed.choice(Crew.Waits.values(), Crew.Waits::word, text)))),
+                picked("waits", crew.idleAt().word(), Arrays.stream(Crew.IdlePlace.values()).map(Crew.IdlePlace::word).toList(),
+                        text -> crew(c -> c.withIdleAt(
+                                Typed.choice(Crew.IdlePlace.values(), Crew.IdlePlace::word, text)))),
                 new Words("."));
     }
 
@@ -132,7 +132,7 @@ final class CrewSentences {
 
     /** Where they are needed, so that nobody has to look for it. */
     private Sentence used() {
-        List<String> places = study.equipment().stream().filter(thing -> needs(thing).stream().anyMatch(need -> crew.has(need.whom())))
+        List<String> places = study.equipment().stream().filter(thing -> needs(thing).stream().anyMatch(need -> crew.has(need.skill())))
                 .map(Equipment::name).toList();
         String said = places.isEmpty()
                 ? "Nobody needs them yet: say so on the card of a station, with + needs."
@@ -142,9 +142,9 @@ final class CrewSentences {
     }
 
     private List<Need> needs(Equipment thing) {
-        List<Need> all = new ArrayList<>(study.carriersFrom(thing.name()));
-        study.linksFrom(thing.name()).stream().flatMap(link -> link.failures().stream()).map(FailureMode::repair).forEach(all::addAll);
-        thing.basics().duty().failures().stream().map(FailureMode::repair).forEach(all::addAll);
+        List<Need> all = new ArrayList<>(study.carryNeedsFrom(thing.name()));
+        study.linksFrom(thing.name()).stream().flatMap(link -> link.failures().stream()).map(FailureMode::repairedBy).forEach(all::addAll);
+        thing.basics().duty().failures().stream().map(FailureMode::repairedBy).forEach(all::addAll);
         if (thing instanceof WorkEquipment work) {
             all.addAll(work.needs());
         }

@@ -17,8 +17,8 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.Duty;
-import rhombic.study.duty.Spot;
-import rhombic.study.duty.WhenOver;
+import rhombic.study.duty.StandPoint;
+import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.WorkEquipment;
@@ -75,16 +75,16 @@ final class DutySentences {
         if (duty.calendar().isEmpty()) {
             return isCrew ? List.of(new Words("They are there "), token, new Words(".")) : List.of(token);
         }
-        List<String> words = Arrays.stream(WhenOver.values()).filter(over -> isCrew || over != WhenOver.HAND_OVER).map(WhenOver::word)
+        List<String> words = Arrays.stream(AtShiftEnd.values()).filter(over -> isCrew || over != AtShiftEnd.HAND_OVER).map(AtShiftEnd::word)
                 .toList();
         String said = study.calendar(duty.calendar())
                 .map(c -> ", " + Quantity.plain(Math.round(c.weeklySeconds() / 36.0) / 100.0) + " h a week")
                 .orElse("");
         return List.of(new Words(isCrew ? "They are there by " : "It works by "), token,
                 new Words(said + "; when a shift ends or a break begins, "),
-                picked("when over", duty.whenOver().word(), words,
-                        text -> duty(d -> d.withWhenOver(
-                                Typed.choice(WhenOver.values(), WhenOver::word, text)))),
+                picked("when over", duty.atShiftEnd().word(), words,
+                        text -> duty(d -> d.withAtShiftEnd(
+                                Typed.choice(AtShiftEnd.values(), AtShiftEnd::word, text)))),
                 new Words("."));
     }
 
@@ -103,7 +103,7 @@ final class DutySentences {
     // ---- where people stand
 
     private List<Part> stand() {
-        Spot spot = duty.stand();
+        StandPoint spot = duty.standOffset();
         String typed = spot == null ? "" : PlaceSentences.metres(spot.xMetres()) + " " + PlaceSentences.metres(spot.yMetres());
         boolean needsPeople = thing instanceof WorkEquipment work
                 && (!work.needs().isEmpty() || !duty.failures().isEmpty());
@@ -112,10 +112,10 @@ final class DutySentences {
         }
         return List.of(typed("stand", spot == null ? "+ place to stand" : String.format(Locale.ROOT, "People stand at %s", typed), typed,
                 "Along the flow and to its left, from the middle: 0 m -1.2 m; empty: at its working side",
-                text -> duty(d -> d.withStand(spot(text)))));
+                text -> duty(d -> d.withStandOffset(spot(text)))));
     }
 
-    private static @Nullable Spot spot(String text) {
+    private static @Nullable StandPoint spot(String text) {
         if (text.isBlank()) {
             return null;
         }
@@ -123,6 +123,7 @@ final class DutySentences {
         if (words.length != 2) {
             throw new IllegalArgumentException("Write two lengths, such as 0 m -1.2 m; got \u201c" + text.strip() + "\u201d");
         }
-        return new Spot(Quantity.parse(words[0], Dimension.LENGTH).inBaseUnit(), Quantity.parse(words[1], Dimension.LENGTH).inBaseUnit());
+        return new StandPoint(Quantity.parse(words[0], Dimension.LENGTH).inBaseUnit(),
+                Quantity.parse(words[1], Dimension.LENGTH).inBaseUnit());
     }
 }

@@ -136,9 +136,9 @@ final class FailureSentences {
         parts.add(new Words(", for "));
         parts.add(time(id(name, "down"), mode.down().toString(), mode.down().toString(),
                 text -> mode(name, m -> m.withDown(DistributionText.parse(text)))));
-        parts.add(new Words(mode.repair().isEmpty() ? ", mends itself " : ", repaired by "));
-        parts.add(NeedSentences.token(study, id(name, "repair"), mode.repair(), "+ repaired by",
-                needs -> mode(name, m -> m.withRepair(needs))));
+        parts.add(new Words(mode.repairedBy().isEmpty() ? ", mends itself " : ", repaired by "));
+        parts.add(NeedSentences.token(study, id(name, "repair"), mode.repairedBy(), "+ repaired by",
+                needs -> mode(name, m -> m.withRepairedBy(needs))));
         parts.add(new Words("."));
         OptionalDouble up = mode.meanUpSeconds();
         if (up.isPresent() && !mode.up().isPlanned()) {
@@ -194,8 +194,8 @@ final class FailureSentences {
                             text -> mode(name, m -> m.withUp(available(m, Quantity.parse(text, Dimension.TIME))))),
                     new Words(" by chance, "), clockToken(mode));
             case UpTime.Planned planned -> List.of(
-                    typed(id(name, "planned"), Spell.said(planned.days()) + " at " + Spell.clock(planned.at()),
-                            Spell.said(planned.days()) + " at " + Spell.clock(planned.at()), "Days and a time, such as Mon, Thu at 06:00",
+                    typed(id(name, "planned"), Spell.text(planned.days()) + " at " + Spell.clock(planned.time()),
+                            Spell.text(planned.days()) + " at " + Spell.clock(planned.time()), "Days and a time, such as Mon, Thu at 06:00",
                             text -> mode(name, m -> m.withUp(planned(text)))));
         };
     }
@@ -258,12 +258,12 @@ final class FailureSentences {
     private Sentence consequences(FailureMode mode) {
         String name = mode.name();
         List<Part> parts = new ArrayList<>(meanwhile(mode));
-        Distribution first = mode.first();
+        Distribution first = mode.firstFailure();
         if (!(mode.up() instanceof UpTime.AfterCycles) && !mode.up().isPlanned()) {
             parts.add(
                     time(id(name, "first"), first == null ? "+ first failure" : "First after " + first,
                             first == null ? "" : first.toString(),
-                            text -> mode(name, m -> m.withFirst(read(text)))));
+                            text -> mode(name, m -> m.withFirstFailure(read(text)))));
             parts.add(new Words(" "));
         }
         parts.addAll(stopsOthers(mode));
@@ -284,17 +284,17 @@ final class FailureSentences {
         List<Part> parts = new ArrayList<>();
         if (thing instanceof WorkEquipment) {
             parts.add(new Words("What is worked on "));
-            parts.add(picked(id(name, "piece"), mode.piece().word(),
-                    Arrays.stream(FailureMode.Piece.values()).map(FailureMode.Piece::word).toList(),
-                    text -> mode(name, m -> m.withPiece(
-                            Typed.choice(FailureMode.Piece.values(), FailureMode.Piece::word, text)))));
+            parts.add(picked(id(name, "piece"), mode.interruptedPiece().word(),
+                    Arrays.stream(FailureMode.InterruptedPiece.values()).map(FailureMode.InterruptedPiece::word).toList(),
+                    text -> mode(name, m -> m.withInterruptedPiece(
+                            Typed.choice(FailureMode.InterruptedPiece.values(), FailureMode.InterruptedPiece::word, text)))));
             parts.add(new Words(", and meanwhile "));
         } else {
             parts.add(new Words("Meanwhile "));
         }
-        parts.add(picked(id(name, "gates"), mode.hands() ? "pieces come in and go out" : "nothing comes in or goes out",
+        parts.add(picked(id(name, "gates"), mode.passesWhileDown() ? "pieces come in and go out" : "nothing comes in or goes out",
                 List.of("nothing comes in or goes out", "pieces come in and go out"),
-                text -> mode(name, m -> m.withHands(text.startsWith("pieces")))));
+                text -> mode(name, m -> m.withPassesWhileDown(text.startsWith("pieces")))));
         parts.add(new Words(". "));
         return parts;
     }
@@ -308,7 +308,8 @@ final class FailureSentences {
         List<String> others = study.equipment().stream().filter(e -> e.meetsPieces() && !e.name().equals(itself.name()))
                 .map(Equipment::name).toList();
         return List
-                .of(several(id(name, "also"), mode.also().isEmpty() ? "+ stops others" : "Stops " + String.join(", ", mode.also()) + " too",
-                        mode.also(), others, names -> mode(name, m -> m.withAlso(names))), new Words(" "));
+                .of(several(id(name, "also"),
+                        mode.stopsWith().isEmpty() ? "+ stops others" : "Stops " + String.join(", ", mode.stopsWith()) + " too",
+                        mode.stopsWith(), others, names -> mode(name, m -> m.withStopsWith(names))), new Words(" "));
     }
 }

@@ -24,7 +24,7 @@ import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Names;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 
 /** What a conveyor has along its way: diverts, merges and sensors. */
 final class FittingSentences {
@@ -50,13 +50,13 @@ final class FittingSentences {
     }
 
     private Sentence toAdd() {
-        Quantity middle = Quantity.metres(Math.max(0.01, Math.round(conveyor.route().metres() * 5) / 10.0));
+        Quantity middle = Quantity.metres(Math.max(0.01, Math.round(conveyor.conveyorPath().metres() * 5) / 10.0));
         return new Sentence(
                 act("add divert", "+ divert",
-                        adds("Divert 1", name -> new Fitting.Divert(name, middle, Fitting.Side.LEFT, WayOut.PREFERENCE))),
+                        adds("Divert 1", name -> new Fitting.Divert(name, middle, Fitting.Side.LEFT, Routing.PREFERENCE))),
                 new Words(" "),
                 act("add merge", "+ merge",
-                        adds("Merge 1", name -> new Fitting.Merge(name, middle, Fitting.Side.LEFT, Fitting.First.MAIN))),
+                        adds("Merge 1", name -> new Fitting.Merge(name, middle, Fitting.Side.LEFT, Fitting.Priority.MAIN))),
                 new Words(" "),
                 act("add sensor", "+ sensor", adds("S1", name -> new Fitting.Sensor(name, middle, Quantity.seconds(0)))));
     }
@@ -69,14 +69,15 @@ final class FittingSentences {
     private Sentence sentence(Fitting fitting) {
         String id = fitting.name();
         List<Part> parts = new ArrayList<>(List.of(new Words("At "),
-                typed("place of " + id, fitting.at().toString(), fitting.at().toString(), "How far along the way, such as 3.5 m",
-                        text -> replaced(fitting, fitting.at(Quantity.parse(text, Dimension.LENGTH))))));
+                typed("place of " + id, fitting.position().toString(), fitting.position().toString(),
+                        "How far along the way, such as 3.5 m",
+                        text -> replaced(fitting, fitting.withPosition(Quantity.parse(text, Dimension.LENGTH))))));
         switch (fitting) {
             case Fitting.Divert divert -> {
                 parts.add(new Words(" the divert "));
                 parts.add(name(divert));
                 parts.add(new Words(" lets pieces leave to the "));
-                parts.add(side(divert, divert.side(), (d, side) -> new Fitting.Divert(d.name(), d.at(), side, d.wayOut())));
+                parts.add(side(divert, divert.side(), (d, side) -> new Fitting.Divert(d.name(), d.position(), side, d.routing())));
                 parts.add(new Words("; the rest goes straight on. "));
             }
             case Fitting.Merge merge -> {
@@ -85,12 +86,12 @@ final class FittingSentences {
                 parts.add(new Words(" the merge "));
                 parts.add(name(merge));
                 parts.add(new Words(" lets pieces" + (from.isEmpty() ? "" : " of " + from) + " in from the "));
-                parts.add(side(merge, merge.side(), (m, side) -> new Fitting.Merge(m.name(), m.at(), side, m.first())));
+                parts.add(side(merge, merge.side(), (m, side) -> new Fitting.Merge(m.name(), m.position(), side, m.priority())));
                 parts.add(new Words("; first goes "));
-                parts.add(picked("first at " + id, merge.first().word(),
-                        Arrays.stream(Fitting.First.values()).map(Fitting.First::word).toList(),
-                        text -> replaced(merge, new Fitting.Merge(merge.name(), merge.at(), merge.side(),
-                                Typed.choice(Fitting.First.values(), Fitting.First::word, text)))));
+                parts.add(picked("first at " + id, merge.priority().word(),
+                        Arrays.stream(Fitting.Priority.values()).map(Fitting.Priority::word).toList(),
+                        text -> replaced(merge, new Fitting.Merge(merge.name(), merge.position(), merge.side(),
+                                Typed.choice(Fitting.Priority.values(), Fitting.Priority::word, text)))));
                 parts.add(new Words(". "));
                 List<String> others = study.equipment().stream().filter(e -> e.givesPieces() && !e.name().equals(conveyor.name()))
                         .map(Equipment::name).limit(200).toList();
@@ -104,7 +105,8 @@ final class FittingSentences {
                 parts.add(typed("delay of " + id, sensor.after().amount() == 0 ? "at once" : "after " + sensor.after(),
                         sensor.after().toString(),
                         "How long a piece must cover it, such as 5 s; 0 s: at once. Formulas read at('" + conveyor.name() + "')." + id,
-                        text -> replaced(sensor, new Fitting.Sensor(sensor.name(), sensor.at(), Quantity.parse(text, Dimension.TIME)))));
+                        text -> replaced(sensor,
+                                new Fitting.Sensor(sensor.name(), sensor.position(), Quantity.parse(text, Dimension.TIME)))));
                 parts.add(new Words(". "));
             }
         }

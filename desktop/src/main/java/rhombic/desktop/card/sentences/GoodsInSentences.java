@@ -43,10 +43,10 @@ final class GoodsInSentences {
         GoodsInSentences sentences = new GoodsInSentences(study, in);
         List<Sentence> all = new ArrayList<>(sentences.supply());
         all.add(new Sentence(words("Brings at most "),
-                typed("most", in.most().isPresent() ? Typed.pieces(in.most().getAsInt()) : "any number",
-                        in.most().isPresent() ? String.valueOf(in.most().getAsInt()) : "",
+                typed("most", in.maxPieces().isPresent() ? Typed.pieces(in.maxPieces().getAsInt()) : "any number",
+                        in.maxPieces().isPresent() ? String.valueOf(in.maxPieces().getAsInt()) : "",
                         "A whole number such as 500; empty for no limit",
-                        text -> sentences.change(g -> g.withMost(
+                        text -> sentences.change(g -> g.withMaxPieces(
                                 Typed.isNone(text) ? OptionalInt.empty() : OptionalInt.of(Typed.whole(text, "The most pieces"))))),
                 words(".")));
         return all;
@@ -73,15 +73,16 @@ final class GoodsInSentences {
                                 "Pieces that come together, such as 1",
                                 text -> spaced(s -> s.withPieces(Typed.whole(text, "The pieces of an arrival")))),
                         words(" of "), mix(), words(" every "),
-                        time("between", spaced.between().toString(), spaced.between().toString(),
-                                text -> spaced(s -> s.withBetween(DistributionText.parse(text)))),
+                        time("between", spaced.interarrival().toString(), spaced.interarrival().toString(),
+                                text -> spaced(s -> s.withInterarrival(DistributionText.parse(text)))),
                         words(".")),
                 new Sentence(words("The first come "),
-                        typed("first", spaced.first().map(f -> "at " + f).orElse("after one such time"),
-                                spaced.first().map(Quantity::toString).orElse(""),
+                        typed("first", spaced.firstArrival().map(f -> "at " + f).orElse("after one such time"),
+                                spaced.firstArrival().map(Quantity::toString).orElse(""),
                                 "A time such as 0 s; empty for one drawn time after the start",
                                 text -> spaced(s -> s
-                                        .withFirst(text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.TIME))))),
+                                        .withFirstArrival(
+                                                text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.TIME))))),
                         words(". They come "), mode("at their times"), words(".")),
                 whenFull());
     }
@@ -158,7 +159,7 @@ final class GoodsInSentences {
         return new Sentence(words("While there is no room for them they "),
                 picked("when full", in.whenFull() == GoodsIn.WhenFull.WAIT ? "wait here" : "are turned away",
                         List.of("wait here", "are turned away"),
-                        text -> change(g -> g.withWhenFull(text.equals("wait here") ? GoodsIn.WhenFull.WAIT : GoodsIn.WhenFull.TURN_AWAY))),
+                        text -> change(g -> g.withWhenFull(text.equals("wait here") ? GoodsIn.WhenFull.WAIT : GoodsIn.WhenFull.REJECT))),
                 words("."));
     }
 

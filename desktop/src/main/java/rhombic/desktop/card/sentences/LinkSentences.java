@@ -58,12 +58,12 @@ final class LinkSentences {
             case Travel.AtOnce once -> Optional.empty();
             case Travel.InTime in -> Optional.of(new Sentence(new Words("They come there "), sentences.mode(IN_TIME), new Words(", "),
                     time("travel time " + number, in.time().toString(), in.time().toString(),
-                            text -> sentences.travels(new Travel.InTime(DistributionText.parse(text), in.most()))),
+                            text -> sentences.travels(new Travel.InTime(DistributionText.parse(text), in.maxPieces()))),
                     new Words(" over " + sentences.length() + ", with "), sentences.most(), new Words(" on the way at a time. "),
                     sentences.bends(), new Words(" "), sentences.failure()));
             case Travel.Carried carried -> Optional.of(new Sentence(new Words("They are "), sentences.mode(CARRIED), new Words(", by "),
-                    picked("carried by " + number, carried.need().whom(), NeedSentences.choices(study),
-                            text -> sentences.travels(carried.by(carried.need().ofWhom(text)))),
+                    picked("carried by " + number, carried.need().skill(), NeedSentences.choices(study),
+                            text -> sentences.travels(carried.by(carried.need().withSkill(text)))),
                     new Words(", who takes "), sentences.most(), new Words(" at a time, with priority "),
                     typed("carried priority " + number, String.valueOf(carried.need().priority()),
                             String.valueOf(carried.need().priority()),
@@ -72,7 +72,7 @@ final class LinkSentences {
                     new Words(". "), sentences.failure()));
             case Travel.AtSpeed at -> Optional.of(new Sentence(new Words("They come there "), sentences.mode(AT_SPEED), new Words(", "),
                     typed("travel speed " + number, at.speed().toString(), at.speed().toString(), "A speed such as 0.5 m/s",
-                            text -> sentences.travels(new Travel.AtSpeed(Quantity.parse(text, Dimension.SPEED), at.most()))),
+                            text -> sentences.travels(new Travel.AtSpeed(Quantity.parse(text, Dimension.SPEED), at.maxPieces()))),
                     new Words(" over " + sentences.length() + ", with "), sentences.most(), new Words(" on the way at a time. "),
                     sentences.bends(), new Words(" "), sentences.failure()));
         };
@@ -96,7 +96,7 @@ final class LinkSentences {
     }
 
     private Part mode(String shown) {
-        int most = link.travel().most();
+        int most = link.travel().maxPieces();
         return picked("travel " + number, shown, List.of(AT_ONCE, IN_TIME, AT_SPEED, CARRIED), text -> travels(switch (text) {
             case CARRIED -> new Travel.Carried(Need.of(somebody()), Math.max(1, most));
             case IN_TIME -> new Travel.InTime(DistributionText.parse("20 s"), most);
@@ -106,7 +106,7 @@ final class LinkSentences {
     }
 
     private Part most() {
-        int most = link.travel().most();
+        int most = link.travel().maxPieces();
         return typed("travel most " + number, most == 0 ? "any number" : Typed.pieces(most), most == 0 ? "" : String.valueOf(most),
                 "The most pieces on the way at a time, such as 4; empty for no limit", text -> {
                     int wanted = Typed.isNone(text) || text.strip().equals("any number")

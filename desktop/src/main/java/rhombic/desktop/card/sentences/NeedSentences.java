@@ -60,14 +60,15 @@ final class NeedSentences {
     /** As in {@code 2 Brazer and 1 Fitter for 40 %}. */
     static String said(List<Need> needs) {
         return needs.stream()
-                .map(need -> need.people() + " " + need.whom() + (need.isAllTheTime() ? "" : " for the first " + need.part())
-                        + (need.priority() == 0 ? "" : ", priority " + need.priority()) + (need.yields() ? ", may be called away" : ""))
+                .map(need -> need.people() + " " + need.skill() + (need.isAllTheTime() ? "" : " for the first " + need.share())
+                        + (need.priority() == 0 ? "" : ", priority " + need.priority())
+                        + (need.preemptible() ? ", may be called away" : ""))
                 .collect(Collectors.joining(" and "));
     }
 
     private static List<String> row(Need need) {
-        return List.of(need.whom(), String.valueOf(need.people()), need.part().toString(), String.valueOf(need.priority()),
-                need.yields() ? "yes" : "no");
+        return List.of(need.skill(), String.valueOf(need.people()), need.share().toString(), String.valueOf(need.priority()),
+                need.preemptible() ? "yes" : "no");
     }
 
     private static Need need(List<String> row) {

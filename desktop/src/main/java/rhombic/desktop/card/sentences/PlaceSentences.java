@@ -14,7 +14,7 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.Footprint;
-import rhombic.study.value.Seat;
+import rhombic.study.value.PieceOffset;
 
 /** How large a thing is, how high it stands, and where pieces sit on it. */
 final class PlaceSentences {
@@ -27,7 +27,7 @@ final class PlaceSentences {
     static List<Sentence> of(Equipment thing) {
         PlaceSentences sentences = new PlaceSentences(thing);
         List<Sentence> all = new ArrayList<>(List.of(sentences.size()));
-        if (!thing.basics().seat().equals(Seat.USUAL)) {
+        if (!thing.basics().pieceOffset().equals(PieceOffset.USUAL)) {
             all.add(sentences.seat());
         }
         return all;
@@ -45,8 +45,9 @@ final class PlaceSentences {
                         "Height above the floor, such as 2.5 m; 0 m stands on it",
                         text -> change(e -> e.placed(e.placement().raisedTo(metres(text))))),
                 new Words(". ")));
-        if (thing.basics().seat().equals(Seat.USUAL) && thing.meetsPieces()) {
-            parts.add(Sentence.Token.act("seat", "+ where pieces sit", change(e -> e.with(e.basics().withSeat(new Seat(0, 0, 0.1, 0))))));
+        if (thing.basics().pieceOffset().equals(PieceOffset.USUAL) && thing.meetsPieces()) {
+            parts.add(Sentence.Token.act("seat", "+ where pieces sit",
+                    change(e -> e.with(e.basics().withPieceOffset(new PieceOffset(0, 0, 0.1, 0))))));
         }
         return new Sentence(parts);
     }
@@ -70,24 +71,26 @@ final class PlaceSentences {
     }
 
     private Sentence seat() {
-        Seat seat = thing.basics().seat();
+        PieceOffset seat = thing.basics().pieceOffset();
         return new Sentence(new Words("Pieces sit "),
-                seat("seat x", seat.xMetres(), x -> new Seat(x, seat.yMetres(), seat.zMetres(), seat.turnedDegrees())),
+                seat("seat x", seat.xMetres(), x -> new PieceOffset(x, seat.yMetres(), seat.zMetres(), seat.headingDegrees())),
                 new Words(" along the flow, "),
-                seat("seat y", seat.yMetres(), y -> new Seat(seat.xMetres(), y, seat.zMetres(), seat.turnedDegrees())),
+                seat("seat y", seat.yMetres(), y -> new PieceOffset(seat.xMetres(), y, seat.zMetres(), seat.headingDegrees())),
                 new Words(" to its left and "),
-                seat("seat z", seat.zMetres(), z -> new Seat(seat.xMetres(), seat.yMetres(), z, seat.turnedDegrees())),
+                seat("seat z", seat.zMetres(), z -> new PieceOffset(seat.xMetres(), seat.yMetres(), z, seat.headingDegrees())),
                 new Words(" above where they usually do, turned "),
-                typed("seat turned", Typed.degreesText(seat.turnedDegrees()), Typed.degreesText(seat.turnedDegrees()),
+                typed("seat turned", Typed.degreesText(seat.headingDegrees()), Typed.degreesText(seat.headingDegrees()),
                         "Anticlockwise, such as 90\u00b0",
                         text -> change(e -> e
-                                .with(e.basics().withSeat(new Seat(seat.xMetres(), seat.yMetres(), seat.zMetres(), Typed.degrees(text)))))),
-                new Words(". "), Sentence.Token.act("seat usual", "as usual", change(e -> e.with(e.basics().withSeat(Seat.USUAL)))));
+                                .with(e.basics().withPieceOffset(
+                                        new PieceOffset(seat.xMetres(), seat.yMetres(), seat.zMetres(), Typed.degrees(text)))))),
+                new Words(". "),
+                Sentence.Token.act("seat usual", "as usual", change(e -> e.with(e.basics().withPieceOffset(PieceOffset.USUAL)))));
     }
 
-    private Part seat(String id, double metres, DoubleFunction<Seat> with) {
+    private Part seat(String id, double metres, DoubleFunction<PieceOffset> with) {
         return typed(id, metres(metres), metres(metres), "A length such as 0.2 m, or -0.2 m the other way",
-                text -> change(e -> e.with(e.basics().withSeat(with.apply(metres(text))))));
+                text -> change(e -> e.with(e.basics().withPieceOffset(with.apply(metres(text))))));
     }
 
     private UnaryOperator<Study> change(UnaryOperator<Equipment> change) {

@@ -32,7 +32,7 @@ import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.ShutTime;
-import rhombic.study.value.Taking;
+import rhombic.study.value.Selection;
 
 /** What a job card says, and what each of its tokens changes. */
 public final class Sentences {
@@ -81,16 +81,16 @@ public final class Sentences {
     private List<Sentence> buffer(Buffer buffer) {
         return List.of(new Sentence(words("Has room for "),
                 typed("room",
-                        buffer.room().isPresent()
-                                ? Typed.pieces(buffer.room().getAsInt())
+                        buffer.capacity().isPresent()
+                                ? Typed.pieces(buffer.capacity().getAsInt())
                                 : buffer.arrangement().isArea() ? "what fits" : "any number",
-                        buffer.room().isPresent() ? String.valueOf(buffer.room().getAsInt()) : "",
+                        buffer.capacity().isPresent() ? String.valueOf(buffer.capacity().getAsInt()) : "",
                         "A whole number such as 6; empty for no limit",
                         text -> change(buffer,
-                                e -> ((Buffer) e).withRoom(
+                                e -> ((Buffer) e).withCapacity(
                                         Typed.isNone(text) ? OptionalInt.empty() : OptionalInt.of(Typed.whole(text, "The room"))))),
-                words(buffer.arrangement().isArea() && buffer.room().isEmpty()
-                        ? ", as many as fit (" + buffer.roomFor(study.pieceTypes()) + "), "
+                words(buffer.arrangement().isArea() && buffer.capacity().isEmpty()
+                        ? ", as many as fit (" + buffer.capacityFor(study.pieceTypes()) + "), "
                         : ", "),
                 picked("arrangement", buffer.arrangement().word(),
                         Arrays.stream(Buffer.Arrangement.values()).map(Buffer.Arrangement::word).toList(),
@@ -114,28 +114,28 @@ public final class Sentences {
     }
 
     private Sentence taking(Equipment thing) {
-        Taking taking = thing.basics().taking();
+        Selection taking = thing.basics().selection();
         List<String> types = study.pieceTypes().stream().map(PieceType::name).toList();
         List<Part> parts = new ArrayList<>(List.of(words("Of those that wait it takes "),
-                picked("taking", taking.choice().word(), Arrays.stream(Taking.Choice.values()).map(Taking.Choice::word).toList(),
-                        text -> basics(thing, b -> b.withTaking(
-                                text.equals(Taking.Choice.OLDEST.word())
-                                        ? Taking.OLDEST
-                                        : text.equals(Taking.Choice.TYPE.word())
-                                                ? Taking.byType(types)
-                                                : Taking.byFormula("piece.age"))))));
+                picked("taking", taking.choice().word(), Arrays.stream(Selection.Choice.values()).map(Selection.Choice::word).toList(),
+                        text -> basics(thing, b -> b.withSelection(
+                                text.equals(Selection.Choice.OLDEST.word())
+                                        ? Selection.OLDEST
+                                        : text.equals(Selection.Choice.TYPE.word())
+                                                ? Selection.byType(types)
+                                                : Selection.byFormula("piece.age"))))));
         switch (taking.choice()) {
             case OLDEST -> {}
             case TYPE -> {
                 parts.add(words(", first "));
                 parts.add(several("taking types", taking.types().isEmpty() ? "+ types" : String.join(", then ", taking.types()),
-                        taking.types(), types, names -> basics(thing, b -> b.withTaking(Taking.byType(names)))));
+                        taking.types(), types, names -> basics(thing, b -> b.withSelection(Selection.byType(names)))));
             }
             case FORMULA -> {
                 parts.add(words(", "));
                 parts.add(script("taking formula", taking.formula(), taking.formula(),
                         "A formula that gives a number; the highest comes first", Offers.at(study, thing.basics().attributes()),
-                        text -> basics(thing, b -> b.withTaking(Taking.byFormula(Formula.parse(text.strip()).text())))));
+                        text -> basics(thing, b -> b.withSelection(Selection.byFormula(Formula.parse(text.strip()).text())))));
             }
         }
         parts.add(words(". "));
@@ -144,10 +144,10 @@ public final class Sentences {
     }
 
     private List<Part> inlet(Equipment thing) {
-        String times = ShutTime.text(thing.basics().shut());
-        Part token = typed("inlet shut", times.isEmpty() ? "+ shut the inlet" : ShutTime.shown(thing.basics().shut()), times,
+        String times = ShutTime.text(thing.basics().inletShut());
+        Part token = typed("inlet shut", times.isEmpty() ? "+ shut the inlet" : ShutTime.shown(thing.basics().inletShut()), times,
                 "Elapsed times such as 1 h to 2 h, 5 h on; empty: always open",
-                text -> basics(thing, b -> b.withShut(ShutTime.parse(text))));
+                text -> basics(thing, b -> b.withInletShut(ShutTime.parse(text))));
         return times.isEmpty() ? List.of(token) : List.of(words("Its inlet is shut "), token, words("."));
     }
 
@@ -167,8 +167,8 @@ public final class Sentences {
 
     /** Shuts or opens an inlet from a moment of the run on; what was to come after that is dropped. */
     public static UnaryOperator<Study> switchedInlet(Equipment thing, boolean shut, Quantity from) {
-        List<ShutTime> before = thing.basics().shut();
-        return basics(thing, b -> b.withShut(shut ? ShutTime.shutFrom(before, from) : ShutTime.openFrom(before, from)));
+        List<ShutTime> before = thing.basics().inletShut();
+        return basics(thing, b -> b.withInletShut(shut ? ShutTime.shutFrom(before, from) : ShutTime.openFrom(before, from)));
     }
 
     private Sentence place(Equipment thing) {
@@ -183,9 +183,9 @@ public final class Sentences {
                 typed("y", y.toString(), y.toString(), "North of the middle, such as -2 m",
                         text -> change(thing, e -> e.placed(e.placement().movedTo(e.placement().xMetres(), metres(text))))),
                 words(" north, turned "),
-                typed("turned", Typed.degreesText(at.turnedDegrees()), Typed.degreesText(at.turnedDegrees()),
+                typed("turned", Typed.degreesText(at.headingDegrees()), Typed.degreesText(at.headingDegrees()),
                         "Anticlockwise, such as 90\u00b0",
-                        text -> change(thing, e -> e.placed(e.placement().turnedTo(Typed.degrees(text))))),
+                        text -> change(thing, e -> e.placed(e.placement().headedTo(Typed.degrees(text))))),
                 words(". "),
                 cells("attributes", attributes.isEmpty() ? "+ attribute" : attributes,
                         StudySentences.attributes(thing.basics().attributes(), list -> basics(thing, b -> b.withAttributes(list)))),

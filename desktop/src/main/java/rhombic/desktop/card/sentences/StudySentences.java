@@ -78,16 +78,16 @@ final class StudySentences {
                         new Words(", to "),
                         typed("end", day(plan.end(), plan.start()), plan.end().toString(), "A date and time such as 2027-01-04T14:00",
                                 text -> plan(p -> p.withEnd(dateTime(text)))),
-                        new Words(plan.untilOut() == 0 ? ". " : ", or until "),
+                        new Words(plan.stopAfterPieces() == 0 ? ". " : ", or until "),
                         typed("until out",
-                                plan.untilOut() == 0
+                                plan.stopAfterPieces() == 0
                                         ? "+ end by pieces"
-                                        : plan.untilOut() + (plan.untilOut() == 1 ? " piece has left" : " pieces have left"),
-                                plan.untilOut() == 0 ? "" : String.valueOf(plan.untilOut()),
+                                        : plan.stopAfterPieces() + (plan.stopAfterPieces() == 1 ? " piece has left" : " pieces have left"),
+                                plan.stopAfterPieces() == 0 ? "" : String.valueOf(plan.stopAfterPieces()),
                                 "How many pieces, carriers apart, end the run; empty: none do",
-                                text -> plan(p -> p.withUntilOut(
+                                text -> plan(p -> p.withStopAfterPieces(
                                         text.isBlank() ? 0 : Typed.whole(text, "The number of pieces after which the run ends")))),
-                        new Words(plan.untilOut() == 0 ? "" : ".")),
+                        new Words(plan.stopAfterPieces() == 0 ? "" : ".")),
                 new Sentence(new Words("The first "),
                         typed("warm-up", plan.warmUp().toString(), plan.warmUp().toString(),
                                 "A time such as 1 h, or 0 h to measure from the start",
@@ -104,8 +104,8 @@ final class StudySentences {
                                 text -> plan(p -> p.withSeed(Typed.seed(text)))),
                         new Words(".")),
                 new Sentence(new Words("People and stations are meant to be busy "),
-                        typed("target", plan.target().least() + " to " + plan.target().most(),
-                                plan.target().least() + " to " + plan.target().most(),
+                        typed("target", plan.target().min() + " to " + plan.target().max(),
+                                plan.target().min() + " to " + plan.target().max(),
                                 "From one share to another, such as 70 % to 85 %", text -> plan(p -> p.withTarget(target(text)))),
                         new Words(" of their time.")));
     }
@@ -129,10 +129,10 @@ final class StudySentences {
         String name = type.name();
         List<Part> parts = new ArrayList<>(List.of(
                 typed(name + " name", name, name, "A name",
-                        text -> s -> s.renamed(new Renaming(Renaming.What.PIECE_TYPE, name, text.strip()))),
+                        text -> s -> s.renamed(new Renaming(Renaming.Kind.PIECE_TYPE, name, text.strip()))),
                 new Words(" is "),
-                picked(name + " carrier", type.carrier() ? "a carrier" : "a piece", List.of("a piece", "a carrier"),
-                        text -> type(name, t -> t.asCarrier(text.equals("a carrier")))),
+                picked(name + " carrier", type.loadCarrier() ? "a carrier" : "a piece", List.of("a piece", "a carrier"),
+                        text -> type(name, t -> t.asLoadCarrier(text.equals("a carrier")))),
                 new Words(" of "),
                 typed(name + " size", type.length() + " \u00d7 " + type.width() + " \u00d7 " + type.height(),
                         type.length() + ", " + type.width() + ", " + type.height(),
@@ -184,7 +184,7 @@ final class StudySentences {
         String name = table.name();
         return new Sentence(
                 typed(name + " table name", name, name, "A name",
-                        text -> s -> s.renamed(new Renaming(Renaming.What.TABLE, name, text.strip()))),
+                        text -> s -> s.renamed(new Renaming(Renaming.Kind.TABLE, name, text.strip()))),
                 new Words(" gives "),
                 cells(name + " rows", table.rows().size() + (table.rows().size() == 1 ? " value" : " values"), grid(table)),
                 new Words(" by " + String.join(" and ", table.keys()) + ", otherwise "),

@@ -28,7 +28,7 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.WayOut;
+import rhombic.study.value.Routing;
 
 /** Where pieces go from one outlet of something, and which. */
 final class WaySentences {
@@ -73,7 +73,7 @@ final class WaySentences {
         if (links.size() > 1) {
             all.add(byShares ? new Sentence(words("Chooses by "), shares("shares"), words(".")) : wayOut());
         }
-        boolean inOrder = chosen().choice() == WayOut.Choice.PREFERENCE;
+        boolean inOrder = chosen().choice() == Routing.Choice.PREFERENCE;
         for (int i = 0; i < links.size(); i++) {
             Link link = links.get(i);
             List<Part> parts = new ArrayList<>(List.of(
@@ -138,29 +138,29 @@ final class WaySentences {
     }
 
     private Sentence wayOut() {
-        WayOut way = chosen();
+        Routing way = chosen();
         List<Part> parts = new ArrayList<>(List.of(words("Chooses "),
-                picked("way out" + of, way.choice().word(), Arrays.stream(WayOut.Choice.values()).map(WayOut.Choice::word).toList(),
+                picked("way out" + of, way.choice().word(), Arrays.stream(Routing.Choice.values()).map(Routing.Choice::word).toList(),
                         text -> {
-                            WayOut.Choice choice = Typed.choice(WayOut.Choice.values(), WayOut.Choice::word, text);
-                            return choose(new WayOut(choice, choice == WayOut.Choice.FORMULA ? "'" + links.getFirst().to() + "'" : ""));
+                            Routing.Choice choice = Typed.choice(Routing.Choice.values(), Routing.Choice::word, text);
+                            return choose(new Routing(choice, choice == Routing.Choice.FORMULA ? "'" + links.getFirst().to() + "'" : ""));
                         })));
-        if (way.choice() == WayOut.Choice.FORMULA) {
+        if (way.choice() == Routing.Choice.FORMULA) {
             parts.add(words(", "));
             parts.add(script("way formula" + of, way.formula(), way.formula(),
                     outlet.isEmpty()
                             ? "A formula that gives the name of one of the links, such as table('Routes', piece.type)"
                             : "A formula that gives the name of one of the links, or '" + thing.name() + "' for straight on",
                     Offers.at(study, thing.basics().attributes()),
-                    text -> choose(new WayOut(WayOut.Choice.FORMULA, Formula.parse(text.strip()).text()))));
+                    text -> choose(new Routing(Routing.Choice.FORMULA, Formula.parse(text.strip()).text()))));
         }
         parts.add(words(". "));
         parts.add(shares("+ shares"));
         return new Sentence(parts);
     }
 
-    private WayOut chosen() {
-        return divert().map(Fitting.Divert::wayOut).orElse(thing.basics().wayOut());
+    private Routing chosen() {
+        return divert().map(Fitting.Divert::routing).orElse(thing.basics().routing());
     }
 
     private Optional<Fitting.Divert> divert() {
@@ -171,10 +171,10 @@ final class WaySentences {
                 : Optional.empty();
     }
 
-    private UnaryOperator<Study> choose(WayOut way) {
+    private UnaryOperator<Study> choose(Routing way) {
         return divert().map(d -> (UnaryOperator<Study>) s -> s.changed(thing.name(), e -> e instanceof Conveyor now
-                ? now.withFitting(outlet, new Fitting.Divert(d.name(), d.at(), d.side(), way))
-                : e)).orElseGet(() -> Sentences.basics(thing, b -> b.withWayOut(way)));
+                ? now.withFitting(outlet, new Fitting.Divert(d.name(), d.position(), d.side(), way))
+                : e)).orElseGet(() -> Sentences.basics(thing, b -> b.withRouting(way)));
     }
 
     private List<Part> filter(Link link) {
@@ -186,8 +186,8 @@ final class WaySentences {
         String id = "only " + number(link);
         Part pick = picked(id, shown(link.filter()), choices, text -> link(link, l -> l.withFilter(switch (text) {
             case "certain types" -> new LinkFilter.Types(types.subList(0, 1));
-            case "a condition" -> new LinkFilter.Where("piece.age > 0");
-            case "carriers" -> new LinkFilter.Carriers();
+            case "a condition" -> new LinkFilter.Condition("piece.age > 0");
+            case "carriers" -> new LinkFilter.LoadCarriers();
             case "contents" -> new LinkFilter.Contents();
             default -> LinkFilter.ALL;
         })));
@@ -195,12 +195,12 @@ final class WaySentences {
             case LinkFilter.Types only ->
                 List.of(words("only "), pick, words(" "), several(id + " types", String.join(" or ", only.types()), only.types(), types,
                         names -> link(link, l -> l.withFilter(new LinkFilter.Types(names)))));
-            case LinkFilter.Where where -> List.of(words("only where "),
+            case LinkFilter.Condition where -> List.of(words("only where "),
                     script(id + " where", where.formula(), where.formula(), "A formula that gives yes or no, such as piece.joints > 4",
                             Offers.at(study, thing.basics().attributes()),
-                            text -> link(link, l -> l.withFilter(new LinkFilter.Where(Formula.parse(text.strip()).text())))),
+                            text -> link(link, l -> l.withFilter(new LinkFilter.Condition(Formula.parse(text.strip()).text())))),
                     words(" "), pick);
-            case LinkFilter.Carriers carriers -> List.of(words("only "), pick);
+            case LinkFilter.LoadCarriers carriers -> List.of(words("only "), pick);
             case LinkFilter.Contents contents -> List.of(words("only "), pick);
             case LinkFilter.All all -> List.of(pick);
         };
@@ -210,8 +210,8 @@ final class WaySentences {
         return switch (filter) {
             case LinkFilter.All all -> "+ only";
             case LinkFilter.Types types -> "types";
-            case LinkFilter.Where where -> "+ only";
-            case LinkFilter.Carriers carriers -> "carriers";
+            case LinkFilter.Condition where -> "+ only";
+            case LinkFilter.LoadCarriers carriers -> "carriers";
             case LinkFilter.Contents contents -> "contents";
         };
     }

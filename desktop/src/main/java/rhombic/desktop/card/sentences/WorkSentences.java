@@ -81,9 +81,9 @@ final class WorkSentences {
         if (load.pieces() > 1) {
             parts.add(typed("load", load.pieces() + " pieces together", String.valueOf(load.pieces()),
                     "Pieces worked on together at each place, such as 6; 1: each by itself",
-                    text -> station(e -> e.withLoad(new Work.Load(Typed.whole(text, "The pieces together"), e.load().longestWait())))));
+                    text -> station(e -> e.withLoad(new Work.Load(Typed.whole(text, "The pieces together"), e.load().maxWait())))));
             parts.add(words(", "));
-            Quantity wait = load.longestWait();
+            Quantity wait = load.maxWait();
             parts.add(typed("longest wait", wait == null ? "only when full" : "after " + wait + " at the latest",
                     wait == null ? "" : wait.toString(), "A time after which it begins with what there is; empty: only when full",
                     text -> station(e -> e
@@ -100,39 +100,41 @@ final class WorkSentences {
     }
 
     private Part inputRoom() {
-        return typed("input room", String.valueOf(work.inputRoom()), String.valueOf(work.inputRoom()),
+        return typed("input room", String.valueOf(work.inputCapacity()), String.valueOf(work.inputCapacity()),
                 "Pieces that may wait before it, such as 3; with 0 they wait where they come from",
-                text -> work(w -> w.withInputRoom(Typed.whole(text, "The room before it"))));
+                text -> work(w -> w.withInputCapacity(Typed.whole(text, "The room before it"))));
     }
 
     private List<Sentence> assembly(AssemblyStation one) {
         List<Sentence> all = new ArrayList<>();
         List<Part> parts = new ArrayList<>(List.of(
-                picked("way", capital(one.way().word()), Arrays.stream(AssemblyStation.Way.values()).map(w -> capital(w.word())).toList(),
-                        text -> assembly(a -> a.withWay(Arrays.stream(AssemblyStation.Way.values())
+                picked("way", capital(one.method().word()),
+                        Arrays.stream(AssemblyStation.Method.values()).map(w -> capital(w.word())).toList(),
+                        text -> assembly(a -> a.withMethod(Arrays.stream(AssemblyStation.Method.values())
                                 .filter(w -> capital(w.word()).equals(text)).findFirst().orElseThrow())))));
-        if (one.way() != AssemblyStation.Way.BATCH) {
+        if (one.method() != AssemblyStation.Method.BATCH) {
             parts.add(words(", "));
             parts.add(several("base", one.bases().isEmpty() ? "+ which" : String.join(" or ", one.bases()), one.bases(), types,
                     names -> assembly(a -> a.withBases(names))));
         }
-        if (one.way() != AssemblyStation.Way.PACK) {
-            parts.add(words(one.way() == AssemblyStation.Way.BATCH ? ", called " : ", which becomes "));
-            List<String> results = new ArrayList<>(one.way() == AssemblyStation.Way.BATCH ? List.of() : List.of("itself"));
+        if (one.method() != AssemblyStation.Method.PACK) {
+            parts.add(words(one.method() == AssemblyStation.Method.BATCH ? ", called " : ", which becomes "));
+            List<String> results = new ArrayList<>(one.method() == AssemblyStation.Method.BATCH ? List.of() : List.of("itself"));
             results.addAll(types);
-            parts.add(picked("result", one.result().isEmpty() ? one.way() == AssemblyStation.Way.BATCH ? "+ what" : "itself" : one.result(),
+            parts.add(picked("result",
+                    one.result().isEmpty() ? one.method() == AssemblyStation.Method.BATCH ? "+ what" : "itself" : one.result(),
                     results, text -> assembly(a -> a.withResult(text.equals("itself") ? "" : text))));
         }
         parts.add(words("."));
         all.add(new Sentence(parts));
         all.add(recipe(one));
         all.add(new Sentence(words("Has "), places(), words(", room for "),
-                typed("part room", one.partRoom() + " of each part", String.valueOf(one.partRoom()),
+                typed("part room", one.partCapacity() + " of each part", String.valueOf(one.partCapacity()),
                         "Pieces of each part type that may wait, such as 4",
-                        text -> assembly(a -> a.withPartRoom(Typed.whole(text, "The room for parts")))),
-                words(one.way() == AssemblyStation.Way.BATCH ? "" : " and for "),
-                one.way() == AssemblyStation.Way.BATCH ? words("") : inputRoom(),
-                words(one.way() == AssemblyStation.Way.BATCH ? "." : " that it builds on.")));
+                        text -> assembly(a -> a.withPartCapacity(Typed.whole(text, "The room for parts")))),
+                words(one.method() == AssemblyStation.Method.BATCH ? "" : " and for "),
+                one.method() == AssemblyStation.Method.BATCH ? words("") : inputRoom(),
+                words(one.method() == AssemblyStation.Method.BATCH ? "." : " that it builds on.")));
         return all;
     }
 
@@ -162,7 +164,7 @@ final class WorkSentences {
             }
         }
         parts.add(words(". "));
-        if (one.way() != AssemblyStation.Way.BATCH) {
+        if (one.method() != AssemblyStation.Method.BATCH) {
             parts.add(picked("recipe depends", "+ depends on",
                     study.tables().isEmpty() ? List.of("nothing", "the base") : List.of("nothing", "the base", "a table"),
                     text -> assembly(a -> a.withRecipe(switch (text) {
@@ -374,9 +376,9 @@ final class WorkSentences {
         if (changeover != null) {
             List<Part> parts = new ArrayList<>(List.of(words("Changes over to another type in ")));
             parts.addAll(time("changeover", changeover, source -> work(w -> w.withChangeover(source))));
-            parts.add(words(work.setters().isEmpty() ? ". " : ", by "));
-            parts.add(NeedSentences.token(study, "setters", work.setters(), "+ needs", needs -> work(w -> w.withSetters(needs))));
-            parts.add(words(work.setters().isEmpty() ? " " : ". "));
+            parts.add(words(work.setupCrew().isEmpty() ? ". " : ", by "));
+            parts.add(NeedSentences.token(study, "setters", work.setupCrew(), "+ needs", needs -> work(w -> w.withSetupCrew(needs))));
+            parts.add(words(work.setupCrew().isEmpty() ? " " : ". "));
             parts.add(act("drop changeover", "take out", work(w -> w.withChangeover(null))));
             all.add(new Sentence(parts));
         }
@@ -410,34 +412,38 @@ final class WorkSentences {
     private List<Sentence> inspection(Station one, Inspection i) {
         return List.of(
                 new Sentence(words("Of the pieces "),
-                        typed("fails", i.fails().toString(), i.fails().toString(), "A share such as 5 %", text -> inspection(
-                                c -> new Inspection(Quantity.parse(text, Dimension.SHARE), c.look(), c.factor(), c.mostTimes(), c.room(),
+                        typed("fails", i.failShare().toString(), i.failShare().toString(), "A share such as 5 %", text -> inspection(
+                                c -> new Inspection(Quantity.parse(text, Dimension.SHARE), c.look(), c.factor(), c.maxReworks(),
+                                        c.capacity(),
                                         c.maker()))),
                         words(" fail and look "),
                         typed("fail look", i.look().isEmpty() ? "as before" : i.look(), i.look(),
                                 "One of the looks of the piece type; empty: as before",
                                 text -> inspection(
-                                        c -> new Inspection(c.fails(), text.strip(), c.factor(), c.mostTimes(), c.room(), c.maker()))),
+                                        c -> new Inspection(c.failShare(), text.strip(), c.factor(), c.maxReworks(), c.capacity(),
+                                                c.maker()))),
                         words(". They go back to the station that made them, where "),
-                        typed("rework room", String.valueOf(i.room()), String.valueOf(i.room()),
+                        typed("rework room", String.valueOf(i.capacity()), String.valueOf(i.capacity()),
                                 "Pieces that may wait for rework there, such as 2",
-                                text -> inspection(c -> new Inspection(c.fails(), c.look(), c.factor(), c.mostTimes(),
+                                text -> inspection(c -> new Inspection(c.failShare(), c.look(), c.factor(), c.maxReworks(),
                                         Typed.whole(text, "The room for rework"), c.maker()))),
                         words(" may wait and are worked on before new ones, at "),
                         typed("rework factor", Formula.plain(i.factor()) + " times the time", Formula.plain(i.factor()),
                                 "A factor on the time, such as 1.25",
-                                text -> inspection(c -> new Inspection(c.fails(), c.look(), Typed.number(text, "The factor"), c.mostTimes(),
-                                        c.room(), c.maker()))),
+                                text -> inspection(
+                                        c -> new Inspection(c.failShare(), c.look(), Typed.number(text, "The factor"), c.maxReworks(),
+                                                c.capacity(), c.maker()))),
                         words(", by "),
                         picked("maker", i.maker().word(), Arrays.stream(Inspection.Maker.values()).map(Inspection.Maker::word).toList(),
-                                text -> inspection(c -> new Inspection(c.fails(), c.look(), c.factor(), c.mostTimes(), c.room(),
+                                text -> inspection(c -> new Inspection(c.failShare(), c.look(), c.factor(), c.maxReworks(), c.capacity(),
                                         Typed.choice(Inspection.Maker.values(), Inspection.Maker::word, text)))),
                         words(".")),
                 new Sentence(words("What fails after "),
-                        typed("most reworks", i.mostTimes() + (i.mostTimes() == 1 ? " rework" : " reworks"), String.valueOf(i.mostTimes()),
+                        typed("most reworks", i.maxReworks() + (i.maxReworks() == 1 ? " rework" : " reworks"),
+                                String.valueOf(i.maxReworks()),
                                 "How often a piece may be worked on again, such as 2",
-                                text -> inspection(c -> new Inspection(c.fails(), c.look(), c.factor(),
-                                        Typed.whole(text, "The most reworks"), c.room(), c.maker()))),
+                                text -> inspection(c -> new Inspection(c.failShare(), c.look(), c.factor(),
+                                        Typed.whole(text, "The most reworks"), c.capacity(), c.maker()))),
                         words(" is scrapped. "), act("drop inspection", "take out", station(e -> e.withInspection(null)))));
     }
 

@@ -28,7 +28,7 @@ public final class Bodies {
 
     private final Map<Object, TriangleMesh> made = new HashMap<>();
 
-    private record StationShape(String kind, int places, int inputRoom) {}
+    private record StationShape(String kind, int places, int inputCapacity) {}
 
     /** Where the lamp of the stack light stands, seen from the middle of the equipment. */
     static Point lamp(Footprint footprint) {
@@ -46,7 +46,8 @@ public final class Bodies {
             case BreakArea area -> made.computeIfAbsent("break area", key -> PersonForm.breakArea(area.usualSize()));
             case Conveyor conveyor -> made.computeIfAbsent(shape("conveyor", conveyor), key -> ConveyorBody.of(conveyor));
             case WorkEquipment work -> made.computeIfAbsent(
-                    new StationShape(shape(work), Math.min(8, work.work().places()), Math.min(MOST_INPUT_DRAWN, work.work().inputRoom())),
+                    new StationShape(shape(work), Math.min(8, work.work().places()),
+                            Math.min(MOST_INPUT_DRAWN, work.work().inputCapacity())),
                     key -> switch (work) {
                         case Station station when station.load().pieces() > 1 -> oven(station);
                         case Station station -> machine(station);
@@ -57,7 +58,7 @@ public final class Bodies {
     }
 
     private static List<Object> shape(String seen, Conveyor conveyor) {
-        return List.of(seen, conveyor.route(), conveyor.width(), conveyor.lanes(), conveyor.mode(), conveyor.fittings());
+        return List.of(seen, conveyor.conveyorPath(), conveyor.width(), conveyor.lanes(), conveyor.mode(), conveyor.fittings());
     }
 
     /** The same as it is seen from far away. */
@@ -231,7 +232,7 @@ public final class Bodies {
 
     /** The rollers on which pieces wait before the station. */
     private static void infeed(MeshMaker maker, WorkEquipment station) {
-        int room = Math.min(MOST_INPUT_DRAWN, station.work().inputRoom());
+        int room = Math.min(MOST_INPUT_DRAWN, station.work().inputCapacity());
         if (room > 0) {
             double length = room * Scene.PITCH_METRES;
             rollers(maker, -station.usualSize().lengthMetres() / 2 - length / 2, length, 0.8);

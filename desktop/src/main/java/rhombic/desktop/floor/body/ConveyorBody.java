@@ -28,8 +28,8 @@ final class ConveyorBody {
     /** From so far away that rollers and lanes can't be told apart: the deck, its rails and its legs. */
     static TriangleMesh far(Conveyor conveyor) {
         MeshMaker maker = new MeshMaker();
-        Path way = conveyor.route().path(conveyor.route().start(Port.TABLE_METRES));
-        double side = conveyor.wholeWidthMetres() / 2;
+        Path way = conveyor.conveyorPath().path(conveyor.conveyorPath().start(Port.TABLE_METRES));
+        double side = conveyor.totalWidthMetres() / 2;
         Swatch deck = conveyor.mode() == Conveyor.Mode.RIGID ? Swatch.BELT : Swatch.ROLLER;
         List<Pose> points = way.outline();
         for (int i = 0; i + 1 < points.size(); i++) {
@@ -43,8 +43,8 @@ final class ConveyorBody {
 
     static TriangleMesh of(Conveyor conveyor) {
         MeshMaker maker = new MeshMaker();
-        Path way = conveyor.route().path(conveyor.route().start(Port.TABLE_METRES));
-        double side = conveyor.wholeWidthMetres() / 2;
+        Path way = conveyor.conveyorPath().path(conveyor.conveyorPath().start(Port.TABLE_METRES));
+        double side = conveyor.totalWidthMetres() / 2;
         List<Pose> points = way.outline();
         boolean isBelt = conveyor.mode() == Conveyor.Mode.RIGID;
         for (int i = 0; i + 1 < points.size(); i++) {
@@ -71,7 +71,7 @@ final class ConveyorBody {
 
     /** The rail of one side, open where pieces leave or come in there. */
     private static void rail(MeshMaker maker, Conveyor conveyor, Path way, Fitting.Side side) {
-        double half = conveyor.wholeWidthMetres() / 2;
+        double half = conveyor.totalWidthMetres() / 2;
         double from = 0;
         for (Fitting fitting : conveyor.fittings()) {
             boolean isOpen = switch (fitting) {
@@ -109,7 +109,7 @@ final class ConveyorBody {
     /** Diverts and merges have a plate with a stripe towards their side, sensors a post on both sides. */
     private static void fitting(MeshMaker maker, Conveyor conveyor, Path way, Fitting fitting) {
         double at = conveyor.metresOf(fitting);
-        double half = conveyor.wholeWidthMetres() / 2;
+        double half = conveyor.totalWidthMetres() / 2;
         switch (fitting) {
             case Fitting.Divert divert -> plate(maker, way, at, half, divert.side(), Swatch.VERDIGRIS);
             case Fitting.Merge merge -> plate(maker, way, at, half, merge.side(), Swatch.INK);

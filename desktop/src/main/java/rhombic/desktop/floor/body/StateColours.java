@@ -30,7 +30,7 @@ public final class StateColours {
             case PAUSE, OFF_SHIFT -> PAPER;
             case WAITING_FOR_CREW -> SOMEBODY;
             case DOWN -> FAULT;
-            case AWAITING_REPAIR -> FAULT_PALE;
+            case WAITING_FOR_REPAIR -> FAULT_PALE;
         };
     }
 
@@ -49,7 +49,7 @@ public final class StateColours {
     public static Color lamp(EquipmentState state) {
         return switch (state) {
             case PAUSE, STARVED, OFF_SHIFT -> Color.web("#F6F3EA");
-            case AWAITING_REPAIR -> FAULT;
+            case WAITING_FOR_REPAIR -> FAULT;
             case WORKING, CHANGEOVER, SERVICE, BLOCKED, WAITING_FOR_CREW, DOWN -> of(state);
         };
     }

@@ -30,8 +30,8 @@ public final class StatePattern {
             case OFF_SHIFT -> Pattern.DOTTED;
             case WAITING_FOR_CREW -> Pattern.DOTS;
             case DOWN -> Pattern.CROSSED;
-            case AWAITING_REPAIR -> Pattern.OUTLINED;
-        }, state == EquipmentState.AWAITING_REPAIR ? StateColours.FAULT : StateColours.OUTLINE, x, y, width, height);
+            case WAITING_FOR_REPAIR -> Pattern.OUTLINED;
+        }, state == EquipmentState.WAITING_FOR_REPAIR ? StateColours.FAULT : StateColours.OUTLINE, x, y, width, height);
     }
 
     /** What people do is drawn as what equipment does; who walks or carries is paler, with steps or lying lines. */

@@ -173,11 +173,11 @@ public final class FloorGestures {
     }
 
     static boolean isNear(Viewpoint.Spot spot) {
-        return Math.abs(spot.x()) < Placement.FARTHEST_METRES - 1 && Math.abs(spot.y()) < Placement.FARTHEST_METRES - 1;
+        return Math.abs(spot.x()) < Placement.MAX_DISTANCE_METRES - 1 && Math.abs(spot.y()) < Placement.MAX_DISTANCE_METRES - 1;
     }
 
     private Equipment candidate(Kind<?> kind, Viewpoint.Spot spot) {
-        double limit = Placement.FARTHEST_METRES - 1;
+        double limit = Placement.MAX_DISTANCE_METRES - 1;
         Placement at = new Placement(Math.clamp(spot.x(), -limit, limit), Math.clamp(spot.y(), -limit, limit), handTurned);
         Equipment thing = Edits.made(kind, bench.study(), at);
         return thing.placed(Snapping.of(bench.study(), thing, Set.of()).at());

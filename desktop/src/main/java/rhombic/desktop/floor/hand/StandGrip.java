@@ -9,7 +9,7 @@ import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
-import rhombic.study.duty.Spot;
+import rhombic.study.duty.StandPoint;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.WorkEquipment;
 
@@ -19,7 +19,7 @@ record StandGrip(WorkEquipment station) implements Grip {
 
     static Optional<StandGrip> at(FloorView floor, Workbench bench, double x, double y) {
         return bench.single().filter(WorkEquipment.class::isInstance).map(WorkEquipment.class::cast)
-                .filter(work -> !work.needs().isEmpty() || work.basics().duty().stand() != null).map(StandGrip::new)
+                .filter(work -> !work.needs().isEmpty() || work.basics().duty().standOffset() != null).map(StandGrip::new)
                 .filter(grip -> grip.corners(floor).stream().anyMatch(p -> Math.hypot(p.x() - x, p.y() - y) < NEAR_PIXELS));
     }
 
@@ -50,12 +50,13 @@ record StandGrip(WorkEquipment station) implements Grip {
 
     @Override
     public Study dragged(Study study, Viewpoint.Spot spot) {
-        Equipment plain = stood(station, new Spot(0, 0));
+        Equipment plain = stood(station, new StandPoint(0, 0));
         Pose zero = Layout.stand(plain, 0);
-        double angle = Math.toRadians(station.placement().turnedDegrees());
+        double angle = Math.toRadians(station.placement().headingDegrees());
         double dx = Grip.fine(spot.x()) - zero.x();
         double dy = Grip.fine(spot.y()) - zero.y();
-        Spot local = new Spot(round(dx * Math.cos(angle) + dy * Math.sin(angle)), round(-dx * Math.sin(angle) + dy * Math.cos(angle)));
+        StandPoint local = new StandPoint(round(dx * Math.cos(angle) + dy * Math.sin(angle)),
+                round(-dx * Math.sin(angle) + dy * Math.cos(angle)));
         return study.changed(station.name(), thing -> stood(thing, local));
     }
 
@@ -64,8 +65,8 @@ record StandGrip(WorkEquipment station) implements Grip {
         return Math.round(metres * 1000) / 1000.0;
     }
 
-    private static Equipment stood(Equipment thing, @org.jspecify.annotations.Nullable Spot spot) {
-        return thing.with(thing.basics().withDuty(thing.basics().duty().withStand(spot)));
+    private static Equipment stood(Equipment thing, @org.jspecify.annotations.Nullable StandPoint spot) {
+        return thing.with(thing.basics().withDuty(thing.basics().duty().withStandOffset(spot)));
     }
 
     @Override

@@ -11,7 +11,7 @@ import rhombic.space.Path;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.value.Port;
-import rhombic.study.value.Route;
+import rhombic.study.value.ConveyorPath;
 
 /**
  * A corner of the selected conveyor, an end of it, or the middle of a leg, from which a new corner can be drawn.
@@ -23,11 +23,11 @@ record WayGrip(Conveyor conveyor, int corner, boolean isNew) implements Grip {
 
     static Optional<WayGrip> at(FloorView floor, Workbench bench, double x, double y) {
         Optional<Conveyor> conveyor = bench.single().filter(Conveyor.class::isInstance).map(Conveyor.class::cast);
-        Optional<Route.Corners> corners = conveyor.flatMap(Conveyor::corners);
+        Optional<ConveyorPath.Corners> corners = conveyor.flatMap(Conveyor::corners);
         if (conveyor.isEmpty() || corners.isEmpty()) {
             return Optional.empty();
         }
-        List<Route.Corner> places = corners.get().all();
+        List<ConveyorPath.Corner> places = corners.get().all();
         for (int i = 0; i < places.size(); i++) {
             if (isNear(floor, conveyor.get(), places.get(i), x, y)) {
                 return Optional.of(new WayGrip(conveyor.get(), i, false));
@@ -41,11 +41,11 @@ record WayGrip(Conveyor conveyor, int corner, boolean isNew) implements Grip {
         return Optional.empty();
     }
 
-    private static Optional<Viewpoint.Pixel> pixelOf(FloorView floor, Conveyor conveyor, Route.Corner at) {
+    private static Optional<Viewpoint.Pixel> pixelOf(FloorView floor, Conveyor conveyor, ConveyorPath.Corner at) {
         return floor.pixelOf(at.x(), at.y(), height(conveyor, at));
     }
 
-    private static boolean isNear(FloorView floor, Conveyor conveyor, Route.Corner place, double x, double y) {
+    private static boolean isNear(FloorView floor, Conveyor conveyor, ConveyorPath.Corner place, double x, double y) {
         return pixelOf(floor, conveyor, place).filter(p -> Math.hypot(p.x() - x, p.y() - y) < NEAR_PIXELS).isPresent();
     }
 
@@ -61,18 +61,18 @@ record WayGrip(Conveyor conveyor, int corner, boolean isNew) implements Grip {
 
     @Override
     public double heightMetres() {
-        List<Route.Corner> all = conveyor.corners().orElseThrow().all();
-        Route.Corner held = isNew ? all.get(corner - 1).between(all.get(corner)) : all.get(corner);
+        List<ConveyorPath.Corner> all = conveyor.corners().orElseThrow().all();
+        ConveyorPath.Corner held = isNew ? all.get(corner - 1).between(all.get(corner)) : all.get(corner);
         return height(conveyor, held);
     }
 
-    private static double height(Conveyor conveyor, Route.Corner at) {
+    private static double height(Conveyor conveyor, ConveyorPath.Corner at) {
         return conveyor.placement().zMetres() + Port.TABLE_METRES + at.height();
     }
 
     @Override
     public Study dragged(Study study, Viewpoint.Spot spot) {
-        Route.Corners before = conveyor.corners().orElseThrow();
+        ConveyorPath.Corners before = conveyor.corners().orElseThrow();
         double x = Grip.fine(spot.x());
         double y = Grip.fine(spot.y());
         return laid(study, isNew ? before.with(corner, x, y) : before.moved(corner, x, y));
@@ -83,7 +83,7 @@ record WayGrip(Conveyor conveyor, int corner, boolean isNew) implements Grip {
         return laid(study, conveyor.corners().orElseThrow().without(corner));
     }
 
-    private Study laid(Study study, Route.Corners corners) {
+    private Study laid(Study study, ConveyorPath.Corners corners) {
         return Edits.laid(study, conveyor.through(corners));
     }
 

@@ -70,7 +70,7 @@ final class WayHand {
         floor.showGhost(shown.map(List::<Equipment>of).orElse(List.of()));
         String note = !drawing.hasBegun()
                 ? "click where it begins; on another conveyor it branches off"
-                : shown.map(conveyor -> String.format(Locale.ROOT, "%.2f m", conveyor.route().metres())).orElse("")
+                : shown.map(conveyor -> String.format(Locale.ROOT, "%.2f m", conveyor.conveyorPath().metres())).orElse("")
                         + (drawing.typed().isEmpty() ? "" : "  typed: " + drawing.typed());
         floor.overlay().setMarks(new FloorOverlay.Marks(List.of(), List.of(), note, x, y));
         floor.drawOverlay();

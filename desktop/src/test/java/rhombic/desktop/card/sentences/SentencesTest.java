@@ -277,7 +277,7 @@ class SentencesTest {
         change("Brazing 1", "travel 1", "at a speed");
         change("Brazing 1", "travel speed 1", "12 m/min");
         assertEquals(0.2, ((rhombic.study.Travel.AtSpeed) link("Brazing 1").travel()).speed().inBaseUnit(), 1e-12);
-        assertEquals(3, link("Brazing 1").travel().most(), "the limit stays");
+        assertEquals(3, link("Brazing 1").travel().maxPieces(), "the limit stays");
         change("Brazing 1", "bends 1", "3 m 4 m; -6.5 m, 4 m");
         assertEquals(List.of(new rhombic.study.value.Bend(3, 4), new rhombic.study.value.Bend(-6.5, 4)), link("Brazing 1").bends());
         assertTrue(
@@ -326,7 +326,7 @@ class SentencesTest {
         Equipment thing = study.find("Brazing 1").orElseThrow();
         assertEquals(3.2, thing.footprint().lengthMetres());
         assertEquals(1.5, thing.placement().zMetres());
-        assertEquals(90, thing.basics().seat().turnedDegrees());
+        assertEquals(90, thing.basics().pieceOffset().headingDegrees());
         assertTrue(said("Brazing 1").stream().anyMatch(line -> line.contains("3.2 m long") && line.contains("1.5 m above it")),
                 said("Brazing 1")::toString);
         assertThrows(IllegalArgumentException.class, () -> token("Brazing 1", "width").change().apply("0 m").apply(study));
@@ -341,7 +341,7 @@ class SentencesTest {
         change("Frame buffer", "length", "4 m");
         change("Frame buffer", "width", "2 m");
         rhombic.study.kind.Buffer buffer = (rhombic.study.kind.Buffer) study.find("Frame buffer").orElseThrow();
-        assertTrue(said("Frame buffer").getFirst().contains("as many as fit (" + buffer.roomFor(study.pieceTypes()) + ")"),
+        assertTrue(said("Frame buffer").getFirst().contains("as many as fit (" + buffer.capacityFor(study.pieceTypes()) + ")"),
                 said("Frame buffer")::toString);
         change("Frame buffer", "outlet shut", "1 h to 2 h");
         assertEquals(1, study.find("Frame buffer").orElseThrow().basics().outletShut().size());

@@ -38,12 +38,12 @@ import rhombic.study.value.TimeSource;
 class BodiesTest {
     private static final Placement AT = Placement.at(0, 0);
 
-    private static Work work(int places, int inputRoom) {
-        return Work.of(places, inputRoom, new TimeSource.Drawn(DistributionText.parse("60 s")));
+    private static Work work(int places, int inputCapacity) {
+        return Work.of(places, inputCapacity, new TimeSource.Drawn(DistributionText.parse("60 s")));
     }
 
-    private static Station station(int places, int inputRoom, int load) {
-        return new Station(Basics.of("S", AT), work(places, inputRoom), new Work.Load(load, null), null);
+    private static Station station(int places, int inputCapacity, int load) {
+        return new Station(Basics.of("S", AT), work(places, inputCapacity), new Work.Load(load, null), null);
     }
 
     static Stream<Equipment> kinds() {
@@ -52,9 +52,9 @@ class BodiesTest {
                 new Buffer("Short", AT, OptionalInt.of(2), Buffer.Order.OLDEST_FIRST),
                 new Buffer("Endless", AT, OptionalInt.empty(), Buffer.Order.OLDEST_FIRST),
                 station(1, 0, 1), station(1, 6, 1), station(3, 2, 1), station(12, 40, 1), station(1, 2, 6), station(2, 0, 4),
-                new AssemblyStation(Basics.of("A", AT), work(1, 2), AssemblyStation.Way.PACK, List.of("Pallet"),
+                new AssemblyStation(Basics.of("A", AT), work(1, 2), AssemblyStation.Method.PACK, List.of("Pallet"),
                         new Recipe.Fixed(List.of()), 4, ""),
-                new AssemblyStation(Basics.of("B", AT), work(2, 0), AssemblyStation.Way.BATCH, List.of(), new Recipe.Fixed(List.of()), 4,
+                new AssemblyStation(Basics.of("B", AT), work(2, 0), AssemblyStation.Method.BATCH, List.of(), new Recipe.Fixed(List.of()), 4,
                         "Batch"),
                 new UnpackingStation(Basics.of("U", AT), work(1, 1), new UnpackingStation.Parting.TakeOff()),
                 new UnpackingStation(Basics.of("V", AT), work(2, 1), new UnpackingStation.Parting.Split(4, "Piece")));

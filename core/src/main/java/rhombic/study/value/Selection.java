@@ -10,8 +10,8 @@ import java.util.List;
  * @param types in order of preference, for {@link Choice#TYPE}; types that are not named come last
  * @param formula for {@link Choice#FORMULA}; the highest number comes first
  */
-public record Taking(Choice choice, List<String> types, String formula) implements Serializable {
-    public static final Taking OLDEST = new Taking(Choice.OLDEST, List.of(), "");
+public record Selection(Choice choice, List<String> types, String formula) implements Serializable {
+    public static final Selection OLDEST = new Selection(Choice.OLDEST, List.of(), "");
 
     /** Rules of choice. */
     public enum Choice {
@@ -28,18 +28,18 @@ public record Taking(Choice choice, List<String> types, String formula) implemen
         }
     }
 
-    public Taking {
+    public Selection {
         types = List.copyOf(types);
         if (choice == Choice.FORMULA && formula.isBlank()) {
             throw new StudyException("Taking by formula needs a formula that gives a number, such as piece.priority");
         }
     }
 
-    public static Taking byType(List<String> types) {
-        return new Taking(Choice.TYPE, types, "");
+    public static Selection byType(List<String> types) {
+        return new Selection(Choice.TYPE, types, "");
     }
 
-    public static Taking byFormula(String formula) {
-        return new Taking(Choice.FORMULA, List.of(), formula);
+    public static Selection byFormula(String formula) {
+        return new Selection(Choice.FORMULA, List.of(), formula);
     }
 }

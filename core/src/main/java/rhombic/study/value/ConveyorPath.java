@@ -11,9 +11,9 @@ import rhombic.space.Pose;
  * The way of a conveyor, leg by leg from where pieces come on, in the direction in which the equipment looks. Its length is
  * exact, and one for what is drawn and for what is simulated.
  */
-public final class Route implements Serializable {
+public final class ConveyorPath implements Serializable {
     public static final int MOST_LEGS = 200;
-    public static final double STEEPEST_DEGREES = 30;
+    public static final double MAX_SLOPE_DEGREES = 30;
     /** Of arcs, where nothing else is said. */
     public static final double USUAL_RADIUS_METRES = 1;
     private static final double MOST_METRES = 1000;
@@ -21,19 +21,19 @@ public final class Route implements Serializable {
     private static final double MOST_CORNER_DEGREES = 150;
 
     /** A stretch of the way. */
-    public sealed interface Leg extends Serializable {
+    public sealed interface PathLeg extends Serializable {
         /**
          * Straight on.
          *
          * @param metres along the way, slope included; from 0.05 to 1000
          * @param slopeDegrees upwards, at most 30 both ways
          */
-        record Straight(double metres, double slopeDegrees) implements Leg {
+        record Straight(double metres, double slopeDegrees) implements PathLeg {
             public Straight {
                 if (!(metres >= 0.05 && metres <= MOST_METRES)) {
                     throw new StudyException("A straight must be from 0.05 m to 1000 m long; got " + metres + " m");
                 }
-                if (!(Math.abs(slopeDegrees) <= STEEPEST_DEGREES)) {
+                if (!(Math.abs(slopeDegrees) <= MAX_SLOPE_DEGREES)) {
                     throw new StudyException("A slope must be at most 30 degrees, or pieces slide; got " + slopeDegrees);
                 }
             }
@@ -45,7 +45,7 @@ public final class Route implements Serializable {
          * @param radiusMetres of its middle line, from 0.1 to 1000
          * @param turnDegrees to the left, to the right if negative; at most 360 and not 0
          */
-        record Arc(double radiusMetres, double turnDegrees) implements Leg {
+        record Arc(double radiusMetres, double turnDegrees) implements PathLeg {
             public Arc {
                 if (!(radiusMetres >= 0.1 && radiusMetres <= MOST_METRES)) {
                     throw new StudyException("The radius of an arc must be from 0.1 m to 1000 m; got " + radiusMetres + " m");
@@ -57,12 +57,12 @@ public final class Route implements Serializable {
         }
     }
 
-    private final List<Leg> legs;
+    private final List<PathLeg> legs;
     private final transient Path path;
     /** Least x, least y, most x, most y of its middle line. */
     private final transient double[] box;
 
-    public Route(List<Leg> legs) {
+    public ConveyorPath(List<PathLeg> legs) {
         if (legs.isEmpty() || legs.size() > MOST_LEGS) {
             throw new StudyException("A conveyor must have 1 to " + MOST_LEGS + " straights and arcs; got " + legs.size());
         }
@@ -80,19 +80,19 @@ public final class Route implements Serializable {
         }
     }
 
-    public static Route straight(double metres) {
-        return new Route(List.of(new Leg.Straight(metres, 0)));
+    public static ConveyorPath straight(double metres) {
+        return new ConveyorPath(List.of(new PathLeg.Straight(metres, 0)));
     }
 
     /**
      * Straight from corner to corner, each inner corner where it turns an arc of its radius, or of a smaller one where there is no room.
-     * Arcs are level, so a leg climbs between those at its ends, by at most {@link #STEEPEST_DEGREES}: what is left of the height it climbs
+     * Arcs are level, so a leg climbs between those at its ends, by at most {@link #MAX_SLOPE_DEGREES}: what is left of the height it climbs
      * on the next.
      *
      * @param corners at least two that differ; the first leg looks along the first two
      */
-    public static Route through(List<Corner> corners) {
-        List<Leg> legs = new ArrayList<>();
+    public static ConveyorPath through(List<Corner> corners) {
+        List<PathLeg> legs = new ArrayList<>();
         double cutBefore = 0;
         double height = corners.getFirst().height;
         for (int i = 0; i + 1 < corners.size(); i++) {
@@ -111,17 +111,17 @@ public final class Route implements Serializable {
             double level = length - cutBefore - cut;
             if (level >= 0.05) {
                 double climbs = Math.toDegrees(Math.atan2(next.height - height, level));
-                double slope = rounded(Math.clamp(climbs, -STEEPEST_DEGREES, STEEPEST_DEGREES));
+                double slope = rounded(Math.clamp(climbs, -MAX_SLOPE_DEGREES, MAX_SLOPE_DEGREES));
                 double metres = rounded(level / Math.cos(Math.toRadians(slope)));
-                legs.add(new Leg.Straight(metres, slope));
+                legs.add(new PathLeg.Straight(metres, slope));
                 height += metres * Math.sin(Math.toRadians(slope));
             }
             if (Math.abs(turn) >= 1) {
-                legs.add(new Leg.Arc(Math.max(0.1, rounded(radius)), rounded(turn)));
+                legs.add(new PathLeg.Arc(Math.max(0.1, rounded(radius)), rounded(turn)));
             }
             cutBefore = cut;
         }
-        return new Route(legs);
+        return new ConveyorPath(legs);
     }
 
     /**
@@ -186,18 +186,18 @@ public final class Route implements Serializable {
     public Optional<Corners> corners() {
         List<Corner> all = new ArrayList<>(List.of(Corner.at(0, 0, 0)));
         Path.Builder builder = Path.from(Pose.at(0, 0, 0, 0));
-        Leg before = null;
-        for (Leg leg : legs) {
+        PathLeg before = null;
+        for (PathLeg leg : legs) {
             Pose at = before == null ? Pose.at(0, 0, 0, 0) : endOf(builder.build());
             switch (leg) {
-                case Leg.Straight straight -> {
-                    if (before instanceof Leg.Straight last && last.slopeDegrees() != straight.slopeDegrees()) {
+                case PathLeg.Straight straight -> {
+                    if (before instanceof PathLeg.Straight last && last.slopeDegrees() != straight.slopeDegrees()) {
                         all.add(Corner.at(at.x(), at.y(), at.z()));
                     }
                     builder.straight(straight.metres(), straight.slopeDegrees());
                 }
-                case Leg.Arc arc -> {
-                    if (!(before instanceof Leg.Straight) || Math.abs(arc.turnDegrees()) > MOST_CORNER_DEGREES) {
+                case PathLeg.Arc arc -> {
+                    if (!(before instanceof PathLeg.Straight) || Math.abs(arc.turnDegrees()) > MOST_CORNER_DEGREES) {
                         return Optional.empty();
                     }
                     double on = arc.radiusMetres() * Math.tan(Math.toRadians(Math.abs(arc.turnDegrees()) / 2));
@@ -208,7 +208,7 @@ public final class Route implements Serializable {
             }
             before = leg;
         }
-        if (!(before instanceof Leg.Straight)) {
+        if (!(before instanceof PathLeg.Straight)) {
             return Optional.empty();
         }
         Pose end = endOf(path);
@@ -221,38 +221,38 @@ public final class Route implements Serializable {
     }
 
     /** The part of it between two places along it; both lie on it, the second at least 5 cm behind the first. */
-    public Route part(double fromMetres, double toMetres) {
-        List<Leg> parts = new ArrayList<>();
+    public ConveyorPath part(double fromMetres, double toMetres) {
+        List<PathLeg> parts = new ArrayList<>();
         double before = 0;
-        for (Leg leg : legs) {
+        for (PathLeg leg : legs) {
             double length = switch (leg) {
-                case Leg.Straight straight -> straight.metres();
-                case Leg.Arc arc -> arc.radiusMetres() * Math.toRadians(Math.abs(arc.turnDegrees()));
+                case PathLeg.Straight straight -> straight.metres();
+                case PathLeg.Arc arc -> arc.radiusMetres() * Math.toRadians(Math.abs(arc.turnDegrees()));
             };
             double begins = Math.max(0, fromMetres - before);
             double ends = Math.min(length, toMetres - before);
             if (ends - begins > 1e-6) {
                 parts.add(switch (leg) {
-                    case Leg.Straight straight -> new Leg.Straight(ends - begins, straight.slopeDegrees());
-                    case Leg.Arc arc -> new Leg.Arc(arc.radiusMetres(), arc.turnDegrees() * (ends - begins) / length);
+                    case PathLeg.Straight straight -> new PathLeg.Straight(ends - begins, straight.slopeDegrees());
+                    case PathLeg.Arc arc -> new PathLeg.Arc(arc.radiusMetres(), arc.turnDegrees() * (ends - begins) / length);
                 });
             }
             before += length;
         }
-        return new Route(parts);
+        return new ConveyorPath(parts);
     }
 
     /** This way, then the other. */
-    public Route then(Route other) {
-        List<Leg> all = new ArrayList<>(legs);
-        List<Leg> more = other.legs;
-        if (all.getLast() instanceof Leg.Straight last && more.getFirst() instanceof Leg.Straight first
+    public ConveyorPath then(ConveyorPath other) {
+        List<PathLeg> all = new ArrayList<>(legs);
+        List<PathLeg> more = other.legs;
+        if (all.getLast() instanceof PathLeg.Straight last && more.getFirst() instanceof PathLeg.Straight first
                 && last.slopeDegrees() == first.slopeDegrees() && last.metres() + first.metres() <= MOST_METRES) {
-            all.set(all.size() - 1, new Leg.Straight(last.metres() + first.metres(), last.slopeDegrees()));
+            all.set(all.size() - 1, new PathLeg.Straight(last.metres() + first.metres(), last.slopeDegrees()));
             more = more.subList(1, more.size());
         }
         all.addAll(more);
-        return new Route(all);
+        return new ConveyorPath(all);
     }
 
     private static double rounded(double value) {
@@ -265,12 +265,13 @@ public final class Route implements Serializable {
     }
 
     /** The same way with left and right exchanged. */
-    public Route mirrored() {
-        return new Route(
-                legs.stream().map(leg -> leg instanceof Leg.Arc arc ? new Leg.Arc(arc.radiusMetres(), -arc.turnDegrees()) : leg).toList());
+    public ConveyorPath mirrored() {
+        return new ConveyorPath(
+                legs.stream().map(leg -> leg instanceof PathLeg.Arc arc ? new PathLeg.Arc(arc.radiusMetres(), -arc.turnDegrees()) : leg)
+                        .toList());
     }
 
-    public List<Leg> legs() {
+    public List<PathLeg> legs() {
         return legs;
     }
 
@@ -281,10 +282,10 @@ public final class Route implements Serializable {
     /** The way in space, if it begins there. */
     public Path path(Pose start) {
         Path.Builder builder = Path.from(start);
-        for (Leg leg : legs) {
+        for (PathLeg leg : legs) {
             switch (leg) {
-                case Leg.Straight straight -> builder.straight(straight.metres(), straight.slopeDegrees());
-                case Leg.Arc arc -> builder.arc(arc.radiusMetres(), arc.turnDegrees(), 0);
+                case PathLeg.Straight straight -> builder.straight(straight.metres(), straight.slopeDegrees());
+                case PathLeg.Arc arc -> builder.arc(arc.radiusMetres(), arc.turnDegrees(), 0);
             }
         }
         return builder.build();
@@ -311,14 +312,14 @@ public final class Route implements Serializable {
     }
 
     /** The narrowest arc; infinite if there is none. */
-    public double leastRadius() {
-        return legs.stream().filter(Leg.Arc.class::isInstance).mapToDouble(leg -> ((Leg.Arc) leg).radiusMetres()).min()
+    public double minRadius() {
+        return legs.stream().filter(PathLeg.Arc.class::isInstance).mapToDouble(leg -> ((PathLeg.Arc) leg).radiusMetres()).min()
                 .orElse(Double.POSITIVE_INFINITY);
     }
 
     @Override
     public boolean equals(Object other) {
-        return other instanceof Route route && route.legs.equals(legs);
+        return other instanceof ConveyorPath route && route.legs.equals(legs);
     }
 
     @Override
@@ -332,9 +333,9 @@ public final class Route implements Serializable {
     }
 
     /** What it follows from travels; the rest is worked out again. */
-    private record Form(List<Leg> legs) implements Serializable {
+    private record Form(List<PathLeg> legs) implements Serializable {
         private Object readResolve() {
-            return new Route(legs);
+            return new ConveyorPath(legs);
         }
     }
 

@@ -8,8 +8,8 @@ import java.io.Serializable;
  *
  * @param formula that gives the name of the equipment it goes to; empty unless the choice is {@link Choice#FORMULA}
  */
-public record WayOut(Choice choice, String formula) implements Serializable {
-    public static final WayOut PREFERENCE = new WayOut(Choice.PREFERENCE, "");
+public record Routing(Choice choice, String formula) implements Serializable {
+    public static final Routing PREFERENCE = new Routing(Choice.PREFERENCE, "");
 
     /** Rules of choice. */
     public enum Choice {
@@ -35,7 +35,7 @@ public record WayOut(Choice choice, String formula) implements Serializable {
         }
     }
 
-    public WayOut {
+    public Routing {
         if ((choice == Choice.FORMULA) == formula.isBlank()) {
             throw new StudyException(choice == Choice.FORMULA
                     ? "A way out by formula needs a formula that gives a name, such as table('Routes', piece.type)"

@@ -9,12 +9,12 @@ import rhombic.study.value.StudyException;
  * @param xMetres along the flow, within 100 m
  * @param yMetres across it, to the left, within 100 m
  */
-public record Spot(double xMetres, double yMetres) implements Serializable {
-    private static final double FARTHEST = 100;
+public record StandPoint(double xMetres, double yMetres) implements Serializable {
+    private static final double MAX_METRES = 100;
 
-    public Spot {
+    public StandPoint {
         for (double metres : new double[] {xMetres, yMetres}) {
-            if (!(Math.abs(metres) <= FARTHEST)) {
+            if (!(Math.abs(metres) <= MAX_METRES)) {
                 throw new StudyException("People stand within \u00b1100 m of the middle of what they work at; got " + metres + " m");
             }
         }
