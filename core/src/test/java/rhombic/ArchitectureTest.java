@@ -79,9 +79,9 @@ class ArchitectureTest {
     @Test
     void theRoomsOfThePlantHaveOneDirection() {
         layeredArchitecture().consideringOnlyDependenciesInLayers()
-                .layer("parts").definedBy("rhombic.plant.piece", "rhombic.plant.activity", "rhombic.plant.doers",
+                .layer("parts").definedBy("rhombic.plant.piece", "rhombic.plant.activity", "rhombic.plant.resource",
                         "rhombic.plant.blueprint")
-                .layer("upkeep").definedBy("rhombic.plant.upkeep")
+                .layer("maintenance").definedBy("rhombic.plant.maintenance")
                 .layer("run").definedBy("rhombic.plant.run")
                 .layer("staff").definedBy("rhombic.plant.staff")
                 .layer("handover").definedBy("rhombic.plant.handover")
@@ -98,8 +98,8 @@ class ArchitectureTest {
                 .whereLayer("handover").mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods")
                 .whereLayer("staff").mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "handover")
                 .whereLayer("parts")
-                .mayOnlyBeAccessedByLayers("run", "plant", "rules", "work", "convey", "goods", "handover", "staff", "upkeep")
-                .whereLayer("upkeep").mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "handover", "staff")
+                .mayOnlyBeAccessedByLayers("run", "plant", "rules", "work", "convey", "goods", "handover", "staff", "maintenance")
+                .whereLayer("maintenance").mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "handover", "staff")
                 .check(CORE);
         SlicesRuleDefinition.slices().matching("rhombic.plant.(*)..").should().beFreeOfCycles().check(CORE);
     }
@@ -113,7 +113,7 @@ class ArchitectureTest {
         assertTrue(exports.containsKey("rhombic.study"), "the test reads what it means to read");
         assertEquals(Set.of("rhombic.cli", "rhombic.desktop"), exports.get("rhombic.plant.blueprint"));
         for (String inside : List.of("rhombic.kernel", "rhombic.plant", "rhombic.plant.run", "rhombic.plant.handover", "rhombic.plant.work",
-                "rhombic.plant.piece", "rhombic.plant.activity", "rhombic.plant.doers", "rhombic.formula.grammar")) {
+                "rhombic.plant.piece", "rhombic.plant.activity", "rhombic.plant.resource", "rhombic.formula.grammar")) {
             assertFalse(exports.containsKey(inside), inside);
         }
     }

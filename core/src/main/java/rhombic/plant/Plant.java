@@ -181,8 +181,8 @@ public final class Plant {
     }
 
     private List<ModeFigures> modes(Node node) {
-        if (node.upkeep != null) {
-            return node.upkeep.modes().figures();
+        if (node.maintenance != null) {
+            return node.maintenance.modes().figures();
         }
         Staff staff = flow.staff();
         return staff != null && node.equipment() instanceof Crew ? staff.modes(node.name()) : List.of();

@@ -109,7 +109,7 @@ class CarryingTest {
 
     @Test
     void whoIsOnTheWayForAPieceThatHasGoneAnotherWayIsFreeAgain() {
-        // The piece waits for the porter, who is 200 s away; after 50 s the press next to it is free and takes it.
+        // The piece waits for the carrier, who is 200 s away; after 50 s the press next to it is free and takes it.
         Crew far = (Crew) crew(1).placed(Placement.at(from.x() - 200, from.y()));
         Study study = new Lines().chain(timetable("In", "0 s 2 Piece"), buffer("Near", 5), station("Press", 1, 0, "50 s"), goodsOut("Done"))
                 .chain(out).link(new Link("Near", "Out").withTravel(new Travel.Carried(Need.of("W"), 1))).chain(far)

@@ -55,12 +55,12 @@ class LanesTest {
     /** One every 2 s comes; a lane at 0.125 m/s takes one every 8 s. */
     @ParameterizedTest
     @CsvSource({"4, 1800, 0", "5, 1800, 0", "3, 1350, 0.25", "1, 450, 0.75"})
-    void oneLaneWidensToAsManyAsItNeeds(int lanes, double anHour, double standing) {
+    void oneLaneWidensToAsManyAsItNeeds(int lanes, double anHour, double entry) {
         RunFigures run = Runs.of(new Lines().types(BOX).chain(onDemand("In"), belt("One", 0.5, 1), belt("Many", 0.125, lanes),
                 goodsOut("Out")).study(20, 10, 1));
         assertEquals(anHour, run.throughputPerHour(), 0.11);
-        assertEquals(standing, at(run, "One").standingShare(), 1e-4, "what does not flow stands");
-        if (standing == 0) {
+        assertEquals(entry, at(run, "One").standingShare(), 1e-4, "what does not flow stands");
+        if (entry == 0) {
             assertEquals(20 + 80, run.lead().mean(), NEAR, "nobody waits");
         }
     }

@@ -316,18 +316,18 @@ class PeopleSeenTest {
 
     @Test
     void whatWaitsForNothingButSomebodyToCarryItWaitsForTheCrewAndIsBlockedByRoomOnly() {
-        // One piece of 10 s; the porter sets out from 20 m away when it is done, room there is at any time.
+        // One piece of 10 s; the carrier sets out from 20 m away when it is done, room there is at any time.
         Station station = station("S", 1, 0, "10 s").with(Basics.of("S", Placement.at(0, 0)));
         Study far = new Lines().chain(stock("In", "Piece", 1), station).chain(goodsOut("Out").placed(Placement.at(30, 0)))
                 .link(new Link("S", "Out").withTravel(new Travel.Carried(Need.of("W"), 1))).chain(crew("W", 1, -20))
                 .study(200 / 3600.0, 0, 1);
         RunFigures run = Runs.of(far);
         double waits = at(run, "S").share(EquipmentState.WAITING_FOR_CREW) * 200;
-        assertEquals(20, waits, 0.5, "the way of the porter");
+        assertEquals(20, waits, 0.5, "the way of the carrier");
         assertEquals(0, at(run, "S").share(EquipmentState.BLOCKED), NEAR);
         assertEquals(waits, run.types().getFirst().crewMean(), 1e-6);
         assertEquals(0, run.types().getFirst().blockedMean(), 1e-6);
-        // With the buffer behind full till 100 s, it is blocked until then, and after that waits for the porter.
+        // With the buffer behind full till 100 s, it is blocked until then, and after that waits for the carrier.
         Study full = new Lines().chain(stock("In", "Piece", 1), station)
                 .chain(timetable("Other", "0 s Piece"), station("Next", 1, 0, "100 s"), goodsOut("Out"))
                 .link(new Link("S", "Next").withTravel(new Travel.Carried(Need.of("W"), 1))).chain(crew("W", 1, -20))

@@ -35,7 +35,7 @@ public final class Blueprint {
     /** Names of stations from which pieces may come to an inspection, which may send them back there. */
     private final Set<String> beforeInspection;
     private final Set<String> stopsWithOthers;
-    private final boolean mayStandStill;
+    private final boolean canDeadlock;
     /** By text. Each is read when first asked for; reading it again would give the same. */
     private final Map<String, Formula> formulas = new ConcurrentHashMap<>();
 
@@ -47,7 +47,7 @@ public final class Blueprint {
         stopsWithOthers = study.equipment().stream().flatMap(e -> e.basics().duty().failures().stream())
                 .flatMap(m -> m.stopsWith().stream())
                 .collect(Collectors.toUnmodifiableSet());
-        mayStandStill = study.equipment().stream().map(e -> e.basics().duty())
+        canDeadlock = study.equipment().stream().map(e -> e.basics().duty())
                 .anyMatch(duty -> !duty.failures().isEmpty() || !duty.calendar().isEmpty());
         types = new TypeBook(study.pieceTypes());
         tables = new TableBook(study.tables());
@@ -97,8 +97,8 @@ public final class Blueprint {
     }
 
     /** Whether anything may be held by a failure or a calendar. */
-    public boolean mayStandStill() {
-        return mayStandStill;
+    public boolean canDeadlock() {
+        return canDeadlock;
     }
 
     public boolean isBeforeInspection(String name) {

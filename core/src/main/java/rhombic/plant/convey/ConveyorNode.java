@@ -11,7 +11,7 @@ import rhombic.plant.handover.ContentNode;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Node;
 import rhombic.plant.handover.Offer;
-import rhombic.plant.handover.Upkeep;
+import rhombic.plant.handover.Maintenance;
 import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
@@ -31,10 +31,10 @@ public final class ConveyorNode extends ContentNode {
     final double[] lengthOf;
     /** Whether all types lie on it alike. */
     final boolean isOfOneLength;
-    private final List<Stretch> stretches = new ArrayList<>();
+    private final List<ConveyorSection> sections = new ArrayList<>();
     private final List<Sight> sights = new ArrayList<>();
     private final double[] weightOf;
-    private final double heaviest;
+    private final double maxWeight;
     private final int[] standingIn;
     private final Holds drive = new Holds();
     private double weight;
@@ -55,31 +55,31 @@ public final class ConveyorNode extends ContentNode {
             this.sensor = sensor;
         }
 
-        void covers(boolean coversNow) {
+        void setCovered(boolean coversNow) {
             lanesCovered += coversNow ? 1 : -1;
             passed += coversNow ? 1 : 0;
             if (coversNow && lanesCovered == 1) {
                 if (sensor.after().nanos() == 0) {
-                    become(true);
+                    change(true);
                 } else {
                     flow.simulator.schedule(this, sensor.after().nanos());
                 }
             } else if (lanesCovered == 0) {
                 flow.simulator.cancel(this);
-                become(false);
+                change(false);
             }
         }
 
         @Override
         protected void occur() {
-            become(true);
+            change(true);
             flow.settle();
         }
 
-        private void become(boolean coveredNow) {
+        private void change(boolean coveredNow) {
             if (coveredNow != isCovered) {
                 isCovered = coveredNow;
-                tellRules(coveredNow ? sensor.coveredWord() : sensor.clearWord());
+                notifyRules(coveredNow ? sensor.coveredWord() : sensor.clearWord());
             }
         }
     }
@@ -91,10 +91,10 @@ public final class ConveyorNode extends ContentNode {
         lengthOf = types.stream().mapToDouble(conveyor::lengthOf).toArray();
         isOfOneLength = Arrays.stream(lengthOf).distinct().count() <= 1;
         weightOf = types.stream().mapToDouble(type -> type.weight().inBaseUnit()).toArray();
-        heaviest = conveyor.maxWeight().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY);
+        maxWeight = conveyor.maxWeight().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY);
         speed = conveyor.speed().inBaseUnit();
         standingIn = new int[conveyor.lanes()];
-        Stretch before = null;
+        ConveyorSection before = null;
         Fitting begins = null;
         double from = 0;
         List<Fitting.Sensor> seen = new ArrayList<>();
@@ -103,28 +103,29 @@ public final class ConveyorNode extends ContentNode {
                 sights.add(new Sight(sensor));
                 seen.add(sensor);
             } else {
-                before = stretch(before, begins, fitting, from, conveyor.metresOf(fitting), seen);
+                before = addSection(before, begins, fitting, from, conveyor.metresOf(fitting), seen);
                 begins = fitting;
                 from = conveyor.metresOf(fitting);
                 seen.clear();
             }
         }
-        stretch(before, begins, null, from, conveyor.conveyorPath().metres(), seen);
+        addSection(before, begins, null, from, conveyor.conveyorPath().metres(), seen);
     }
 
-    private Stretch stretch(@Nullable Stretch before, @Nullable Fitting begins, @Nullable Fitting ends, double from, double to,
+    private ConveyorSection addSection(@Nullable ConveyorSection before, @Nullable Fitting begins, @Nullable Fitting ends, double from,
+            double to,
             List<Fitting.Sensor> seen) {
-        Stretch made = new Stretch(this, stretches.size(), before, begins, ends, from, to - from);
+        ConveyorSection made = new ConveyorSection(this, sections.size(), before, begins, ends, from, to - from);
         for (Fitting.Sensor sensor : seen) {
             made.addSensor(conveyor.metresOf(sensor) - from, sights.stream().map(s -> s.sensor).toList().indexOf(sensor));
         }
-        stretches.add(made);
+        sections.add(made);
         return made;
     }
 
     @Override
     protected void begin() {
-        stretches.forEach(Stretch::begin);
+        sections.forEach(ConveyorSection::begin);
         runs();
         countsWork(true);
         for (ShutTime time : conveyor.offTimes()) {
@@ -153,20 +154,20 @@ public final class ConveyorNode extends ContentNode {
     // ---- stretches
 
     @Override
-    protected List<Stretch> parts() {
-        return stretches;
+    protected List<ConveyorSection> parts() {
+        return sections;
     }
 
     @Override
-    protected Stretch takerAt(String port) {
-        return stretches.stream().filter(one -> one.begins() instanceof Fitting.Merge merge && merge.name().equals(port)).findFirst()
-                .orElse(stretches.getFirst());
+    protected ConveyorSection takerAt(String port) {
+        return sections.stream().filter(one -> one.begins() instanceof Fitting.Merge merge && merge.name().equals(port)).findFirst()
+                .orElse(sections.getFirst());
     }
 
     @Override
-    protected Stretch giverAt(String port) {
-        return stretches.stream().filter(one -> one.ends() instanceof Fitting.Divert divert && divert.name().equals(port)).findFirst()
-                .orElse(stretches.getLast());
+    protected ConveyorSection giverAt(String port) {
+        return sections.stream().filter(one -> one.ends() instanceof Fitting.Divert divert && divert.name().equals(port)).findFirst()
+                .orElse(sections.getLast());
     }
 
     /** Half a width is to go between the middle and the side. */
@@ -188,15 +189,15 @@ public final class ConveyorNode extends ContentNode {
     }
 
     /** Where a rigid lane has stopped, all of it stops. */
-    void halt(int lane, Stretch by, boolean nowHalted) {
-        for (Stretch stretch : stretches) {
-            if (stretch != by) {
-                stretch.halt(lane, nowHalted);
+    void halt(int lane, ConveyorSection by, boolean nowHalted) {
+        for (ConveyorSection section : sections) {
+            if (section != by) {
+                section.halt(lane, nowHalted);
             }
         }
     }
 
-    void stands(int lane, boolean standsNow) {
+    void onStanding(int lane, boolean standsNow) {
         int before = standingIn[lane];
         standingIn[lane] += standsNow ? 1 : -1;
         if (before == 0 || standingIn[lane] == 0) {
@@ -207,17 +208,17 @@ public final class ConveyorNode extends ContentNode {
 
     /** Its drive moves, or no longer; all its stretches move with the first. */
     void runs() {
-        tally.runs(flow.now(), (double) stretches.getFirst().moving() / standingIn.length);
+        tally.runs(flow.now(), (double) sections.getFirst().moving() / standingIn.length);
     }
 
-    void sees(int sensor, boolean coversNow) {
-        sights.get(sensor).covers(coversNow);
+    void onCovered(int sensor, boolean coversNow) {
+        sights.get(sensor).setCovered(coversNow);
     }
 
     // ---- what comes and goes
 
-    boolean carries(Piece more) {
-        return weight + weightOf(more) <= heaviest * (1 + 1e-12);
+    boolean carriesMore(Piece more) {
+        return weight + weightOf(more) <= maxWeight * (1 + 1e-12);
     }
 
     private double weightOf(Piece piece) {
@@ -230,24 +231,24 @@ public final class ConveyorNode extends ContentNode {
         return sum;
     }
 
-    void comesIn(Piece piece) {
+    void onComingIn(Piece piece) {
         counts(piece);
-        if (heaviest < Double.POSITIVE_INFINITY) {
+        if (maxWeight < Double.POSITIVE_INFINITY) {
             weight += weightOf(piece);
         }
     }
 
-    void hasComeIn(Piece piece) {
-        tellRules(Rule.PieceEvent.ENTERS, piece);
-        tellMore();
+    void onCameIn(Piece piece) {
+        notifyRules(Rule.PieceEvent.ENTERS, piece);
+        noteMore();
     }
 
-    void goesOut(Piece piece) {
-        if (heaviest < Double.POSITIVE_INFINITY) {
+    void onGoneOut(Piece piece) {
+        if (maxWeight < Double.POSITIVE_INFINITY) {
             weight = tally.content() == 1 ? 0 : weight - weightOf(piece);
-            stretches.forEach(flow::toAgenda);
+            sections.forEach(flow::toAgenda);
         }
-        tellLess(piece);
+        noteLess(piece);
     }
 
     // ---- the drive
@@ -263,7 +264,7 @@ public final class ConveyorNode extends ContentNode {
     private void holdDrive(Hold reason, boolean on) {
         boolean changed = on ? drive.hold(reason) : drive.release(reason);
         if (changed) {
-            stretches.forEach(stretch -> stretch.setOff(on));
+            sections.forEach(section -> section.setOff(on));
             flow.toAgenda(this);
             countsWork(!on);
         }
@@ -271,18 +272,18 @@ public final class ConveyorNode extends ContentNode {
 
     /** Clocks of working time run while its drive is on. */
     private void countsWork(boolean works) {
-        Upkeep kept = upkeep;
+        Maintenance kept = maintenance;
         if (kept != null && works) {
-            kept.modes().workBegins(Long.MAX_VALUE);
+            kept.modes().onWorkBegins(Long.MAX_VALUE);
         } else if (kept != null) {
-            kept.modes().workEnds();
+            kept.modes().onWorkEnds();
         }
     }
 
     @Override
-    public void standsStill(Hold reason, boolean on, boolean gates) {
+    public void setHeld(Hold reason, boolean on, boolean gates) {
         holdDrive(reason, on);
-        super.standsStill(reason, on, gates);
+        super.setHeld(reason, on, gates);
     }
 
     double speed() {
@@ -298,7 +299,7 @@ public final class ConveyorNode extends ContentNode {
             return false;
         }
         speed = metres;
-        stretches.forEach(stretch -> stretch.setSpeed(metres));
+        sections.forEach(section -> section.setSpeed(metres));
         return true;
     }
 
@@ -315,7 +316,7 @@ public final class ConveyorNode extends ContentNode {
         }
         return switch (name) {
             case Conveyor.SPEED -> (Object) speed;
-            case Equipment.COMING -> (double) stretches.stream().mapToInt(Node::promised).sum();
+            case Equipment.COMING -> (double) sections.stream().mapToInt(Node::promised).sum();
             default -> super.further(name);
         };
     }
@@ -340,6 +341,6 @@ public final class ConveyorNode extends ContentNode {
     /** Something has changed for the whole of it, such as its inlet. */
     @Override
     public void attend() {
-        stretches.forEach(flow::toAgenda);
+        sections.forEach(flow::toAgenda);
     }
 }

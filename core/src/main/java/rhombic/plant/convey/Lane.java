@@ -17,37 +17,37 @@ public final class Lane {
     private static final double TINY_METRES = 1e-9;
 
     /** Hears what happens on a lane, from within an event of the kernel. */
-    public interface Watch {
+    public interface Listener {
         /** The first piece is at the end. It is either taken within this call, or stands from now on. */
-        void cameToEnd(Lane lane);
+        void onEndReached(Lane lane);
 
         /** Another piece may come on. */
-        void entryIsClear(Lane lane);
+        void onEntryClear(Lane lane);
 
         /** After an event of the lane all that follows at this instant is done. */
         default void settle() {}
 
         /** A piece has come on. */
-        default void comes(Lane lane, Rider rider) {}
+        default void onEnter(Lane lane, Rider rider) {}
 
         /**
          * A train has its head there and moves on at that speed; 0 if it stands.
          *
          * @param gain how much faster it gets each second, until it is told anew
          */
-        default void leads(Lane lane, Rider head, double metres, double speed, double gain) {}
+        default void onLeads(Lane lane, Rider head, double metres, double speed, double gain) {}
 
         /** A piece has come to the place of a sensor, or its rear edge is past it. */
-        default void covers(Lane lane, int sensor, boolean coversNow) {}
+        default void onCovered(Lane lane, int sensor, boolean coversNow) {}
 
         /** It is no head any more, but goes with those before it. */
-        default void follows(Lane lane, Rider rider) {}
+        default void onFollows(Lane lane, Rider rider) {}
 
         /** All that moves goes at another speed from now on; see {@link Lane#forEachTrain}. */
-        default void rateChanged(Lane lane) {}
+        default void onRateChanged(Lane lane) {}
 
         /** The end is where pieces stand, or no longer. */
-        default void stands(Lane lane, boolean standsNow) {}
+        default void onStanding(Lane lane, boolean standsNow) {}
     }
 
     /** A piece on a lane. */
@@ -95,11 +95,11 @@ public final class Lane {
      * @param lengthMetres above 0
      * @param gapMetres least distance between pieces, 0 or more
      * @param isRigid whether all stop with the first one
-     * @param most pieces at a time
+     * @param maxPieces pieces at a time
      * @param pocketMetres of the pockets that a rigid lane moves, into which pieces come on; 0: anywhere
      * @param acceleration metres per second squared with which the drive changes its speed; 0: at once
      */
-    public record Shape(double lengthMetres, double gapMetres, boolean isRigid, int most, double pocketMetres, double acceleration) {}
+    public record Shape(double lengthMetres, double gapMetres, boolean isRigid, int maxPieces, double pocketMetres, double acceleration) {}
 
     /** Room for a piece of that length, the one before it being so far on. */
     private record Wish(double pieceMetres, double clearMetres) {
@@ -113,9 +113,9 @@ public final class Lane {
     private final double length;
     private final double gap;
     private final boolean isRigid;
-    private final int most;
+    private final int maxPieces;
     private final double pocket;
-    private final Watch watch;
+    private final Listener listener;
     private final Drive drive;
     private final List<Sensor> sensors = new ArrayList<>();
 
@@ -136,8 +136,8 @@ public final class Lane {
     private final Event toEnd = new Event() {
         @Override
         protected void occur() {
-            comesToEnd();
-            watch.settle();
+            addAtEnd();
+            listener.settle();
         }
     };
     private final Event closesUp = new Event() {
@@ -157,28 +157,28 @@ public final class Lane {
                 return;
             }
             wishes.clear();
-            watch.entryIsClear(Lane.this);
-            watch.settle();
+            listener.onEntryClear(Lane.this);
+            listener.settle();
         }
     };
 
     /** @param speed metres per second, above 0 */
-    public Lane(int number, Simulator simulator, Shape shape, double speed, Watch watch) {
+    public Lane(int number, Simulator simulator, Shape shape, double speed, Listener watch) {
         this.number = number;
         this.simulator = simulator;
         length = shape.lengthMetres();
         gap = shape.gapMetres();
         isRigid = shape.isRigid();
-        most = shape.most();
+        maxPieces = shape.maxPieces();
         pocket = shape.pocketMetres();
         this.speed = speed;
-        this.watch = watch;
+        this.listener = watch;
         drive = new Drive(simulator, speed, shape.acceleration(), this::speedChanged);
     }
 
     /** Has the watch told when pieces come to that place and are past it; to be called before anything comes on. */
     public void addSensor(double metres) {
-        sensors.add(new Sensor(this, simulator, sensors.size(), metres, watch));
+        sensors.add(new Sensor(this, simulator, sensors.size(), metres, listener));
     }
 
     public int count() {
@@ -192,15 +192,15 @@ public final class Lane {
         return train.head.piece;
     }
 
-    /** Gives each train as {@link Watch#leads} does. */
-    public void forEachTrain(Watch told) {
+    /** Gives each train as {@link Listener#onLeads} does. */
+    public void forEachTrain(Listener told) {
         for (Train train = first; train != null; train = train.behind) {
-            tellLeads(told, train);
+            notifyLeads(told, train);
         }
     }
 
-    private void tellLeads(Watch told, Train train) {
-        told.leads(this, train.head, place(train), train.stands ? 0 : drive.speed(), train.stands ? 0 : drive.gain());
+    private void notifyLeads(Listener told, Train train) {
+        told.onLeads(this, train.head, place(train), train.stands ? 0 : drive.speed(), train.stands ? 0 : drive.gain());
     }
 
     /** From the first piece to the end; infinite if there is none. */
@@ -222,7 +222,7 @@ public final class Lane {
      * @param clearMetres from the beginning to the rear edge of the piece before it; usually the gap
      */
     public boolean accepts(double pieceMetres, double clearMetres) {
-        if (!drive.moves() || count >= most) {
+        if (!drive.moves() || count >= maxPieces) {
             return false;
         }
         double clear = clearMetres();
@@ -247,13 +247,13 @@ public final class Lane {
 
     /** Whether the number of pieces allows another, be it that it must wait. */
     public boolean mayTakeMore() {
-        return count < most;
+        return count < maxPieces;
     }
 
     /** How many pieces could come on later beside one of that length, each of which takes so much with its gap. */
-    public int roomFor(double each, double pieceMetres) {
+    public int capacityFor(double each, double pieceMetres) {
         double left = length - closedUp + each - pieceMetres;
-        return (int) Math.clamp(Math.floor(left / each + TINY_METRES), 0, most - count);
+        return (int) Math.clamp(Math.floor(left / each + TINY_METRES), 0, maxPieces - count);
     }
 
     /** Whether something will happen here by itself. */
@@ -286,8 +286,8 @@ public final class Lane {
      * @param beforeMetres how far its front edge is before the beginning: what it has to go from the side of a conveyor
      * @param fromMetres where on the whole way it has come in
      */
-    public void comes(Piece piece, double pieceMetres, double beforeMetres, double fromMetres) {
-        assert drive.moves() && count < most : "the lane takes nothing";
+    public void add(Piece piece, double pieceMetres, double beforeMetres, double fromMetres) {
+        assert drive.moves() && count < maxPieces : "the lane takes nothing";
         Rider rider = new Rider(piece, pieceMetres);
         rider.fromMetres = fromMetres;
         Train before = last;
@@ -300,7 +300,7 @@ public final class Lane {
         }
         count++;
         closedUp += pieceMetres + gap;
-        watch.comes(this, rider);
+        listener.onEnter(this, rider);
         if (isRigid && before != null) {
             before.tail.behind = rider;
             before.tail = rider;
@@ -315,7 +315,7 @@ public final class Lane {
                 before.behind = train;
             }
             last = train;
-            tellLeads(watch, train);
+            notifyLeads(listener, train);
             if (first == train) {
                 schedule(toEnd, length + beforeMetres);
             } else if (first != null && first.behind == train && first.stands) {
@@ -325,20 +325,20 @@ public final class Lane {
         Train with = last;
         assert with != null : "the piece is on no train";
         for (Sensor sensor : sensors) {
-            sensor.comes(rider, with);
+            sensor.onEnter(rider, with);
         }
         scheduleClear();
     }
 
     // ---- at the end
 
-    private void comesToEnd() {
+    private void addAtEnd() {
         Train train = first;
         assert train != null : "nothing can come to the end";
         train.metres = length;
         train.moved = drive.moved();
         Rider head = train.head;
-        watch.cameToEnd(this);
+        listener.onEndReached(this);
         if (first != train || train.head != head) {
             return; // it has gone on without a stop
         }
@@ -347,19 +347,19 @@ public final class Lane {
             setRate();
         } else {
             train.stands = true;
-            tellLeads(watch, train);
-            lookAll();
+            notifyLeads(listener, train);
+            updateSensors();
             simulator.cancel(clears);
             scheduleClear();
             if (train.behind != null) {
                 scheduleMerge(train, train.behind);
             }
         }
-        watch.stands(this, true);
+        listener.onStanding(this, true);
     }
 
     /** The first piece, which is at the end, leaves. */
-    public Rider leaves() {
+    public Rider removeFirst() {
         Train train = first;
         assert train != null && place(train) >= length - TINY_METRES : "no piece is at the end";
         Rider gone = train.head;
@@ -379,7 +379,7 @@ public final class Lane {
             train.moved = drive.moved();
             train.head = next;
             train.stands = false;
-            tellLeads(watch, train);
+            notifyLeads(listener, train);
         }
         if (isStopped) {
             isStopped = false;
@@ -388,11 +388,11 @@ public final class Lane {
             schedule(toEnd, length - place(first));
         }
         for (Sensor sensor : sensors) {
-            sensor.leaves(gone);
+            sensor.onLeave(gone);
         }
         scheduleClear();
         if (stood) {
-            watch.stands(this, false);
+            listener.onStanding(this, false);
         }
         return gone;
     }
@@ -401,15 +401,15 @@ public final class Lane {
         Train train = first;
         Train second = train == null ? null : train.behind;
         assert train != null && train.stands && second != null : "nothing closes up";
-        watch.follows(this, second.head);
+        listener.onFollows(this, second.head);
         train.tail = second.tail;
         train.behind = second.behind;
         if (last == second) {
             last = train;
         }
         for (Sensor sensor : sensors) {
-            sensor.merged(second, train);
-            sensor.look();
+            sensor.onMerged(second, train);
+            sensor.update();
         }
         if (train.behind != null) {
             scheduleMerge(train, train.behind);
@@ -446,7 +446,7 @@ public final class Lane {
     }
 
     private void speedChanged() {
-        watch.rateChanged(this); // what moves is where the drive has brought it: no train need be touched
+        listener.onRateChanged(this); // what moves is where the drive has brought it: no train need be touched
         simulator.cancel(toEnd);
         simulator.cancel(closesUp);
         simulator.cancel(clears);
@@ -456,13 +456,13 @@ public final class Lane {
         } else if (train != null && train.behind != null) {
             scheduleMerge(train, train.behind);
         }
-        lookAll();
+        updateSensors();
         scheduleClear();
     }
 
-    private void lookAll() {
+    private void updateSensors() {
         for (Sensor sensor : sensors) {
-            sensor.look();
+            sensor.update();
         }
     }
 
@@ -480,14 +480,14 @@ public final class Lane {
 
     // ---- events
 
-    private void scheduleMerge(Train standing, Train moving) {
-        double target = standing.metres - (moving.head.measure - standing.head.measure);
+    private void scheduleMerge(Train entry, Train moving) {
+        double target = entry.metres - (moving.head.measure - entry.head.measure);
         schedule(closesUp, target - place(moving));
     }
 
     private void scheduleClear() {
         simulator.cancel(clears);
-        if (wishes.isEmpty() || !drive.moves() || count >= most) {
+        if (wishes.isEmpty() || !drive.moves() || count >= maxPieces) {
             return; // looked at again when the drive moves, or a piece leaves
         }
         double clear = clearMetres();

@@ -13,7 +13,7 @@ final class Sensor {
     private final Simulator simulator;
     private final int number;
     private final double metres;
-    private final Lane.Watch watch;
+    private final Lane.Listener listener;
     private Lane.@Nullable Rider next;
     private Lane.@Nullable Train nextTrain;
     private Lane.@Nullable Rider over;
@@ -22,43 +22,43 @@ final class Sensor {
     private final Event event = new Event() {
         @Override
         protected void occur() {
-            looks();
-            watch.settle();
+            isLooking();
+            listener.settle();
         }
     };
 
-    Sensor(Lane lane, Simulator simulator, int number, double metres, Lane.Watch watch) {
+    Sensor(Lane lane, Simulator simulator, int number, double metres, Lane.Listener watch) {
         this.lane = lane;
         this.simulator = simulator;
         this.number = number;
         this.metres = metres;
-        this.watch = watch;
+        this.listener = watch;
     }
 
     /** A piece has come on, as the last. */
-    void comes(Lane.Rider rider, Lane.Train train) {
+    void onEnter(Lane.Rider rider, Lane.Train train) {
         if (next == null) {
             next = rider;
             nextTrain = train;
-            look();
+            update();
         }
     }
 
     /** The piece has gone. */
-    void leaves(Lane.Rider rider) {
+    void onLeave(Lane.Rider rider) {
         if (next == rider) {
             passOn(); // it went by in this very instant
         }
         if (over == rider) {
             over = null;
             overTrain = null;
-            watch.covers(lane, number, false);
+            listener.onCovered(lane, number, false);
         }
-        look();
+        update();
     }
 
     /** One train has become part of another. */
-    void merged(Lane.Train gone, Lane.Train into) {
+    void onMerged(Lane.Train gone, Lane.Train into) {
         if (nextTrain == gone) {
             nextTrain = into;
         }
@@ -68,7 +68,7 @@ final class Sensor {
     }
 
     /** Works out anew when it has something to see. */
-    void look() {
+    void update() {
         simulator.cancel(event);
         long nanos = Math.min(nanosTo(over, overTrain, true), nanosTo(next, nextTrain, false));
         if (nanos < Drive.NEVER) {
@@ -84,17 +84,17 @@ final class Sensor {
         return metres + (rear ? rider.length : 0) - lane.place(train, rider);
     }
 
-    private void looks() {
+    private void isLooking() {
         if (over != null && overTrain != null && toGo(over, overTrain, true) < Lane.TIE_METRES) {
             over = null;
             overTrain = null;
-            watch.covers(lane, number, false);
+            listener.onCovered(lane, number, false);
         }
         if (over == null && next != null && nextTrain != null && toGo(next, nextTrain, false) < Lane.TIE_METRES) {
             passOn();
-            watch.covers(lane, number, true);
+            listener.onCovered(lane, number, true);
         }
-        look();
+        update();
     }
 
     private void passOn() {

@@ -7,7 +7,7 @@ import rhombic.plant.handover.ContentNode;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Offer;
 import rhombic.plant.handover.Way;
-import rhombic.plant.handover.WaysOut;
+import rhombic.plant.handover.OutgoingLinks;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.Ranking;
 import rhombic.plant.piece.Waiting;
@@ -33,7 +33,7 @@ public final class BufferNode extends ContentNode {
     }
 
     @Override
-    public void connect(WaysOut ways, Ranking ranking, boolean someMayNotGo) {
+    public void connect(OutgoingLinks ways, Ranking ranking, boolean someMayNotGo) {
         super.connect(ways, ranking, someMayNotGo);
         queue = new Waiting(ranking);
         rankChanges = ranking.kept() == Ranking.Kept.NOT_AT_ALL && order != Buffer.Order.ANY;
@@ -47,12 +47,12 @@ public final class BufferNode extends ContentNode {
 
     @Override
     protected boolean hasRoom(Way way, Piece piece) {
-        return queue.size() + promised() < room;
+        return queue.size() + promised() < capacity;
     }
 
     @Override
-    protected int roomFor(Piece piece) {
-        return room - queue.size() - promised();
+    protected int capacityFor(Piece piece) {
+        return capacity - queue.size() - promised();
     }
 
     @Override
@@ -63,17 +63,17 @@ public final class BufferNode extends ContentNode {
     @Override
     protected void accept(Way way, Piece piece) {
         counts(piece);
-        assert tally.content() + promised() <= room : name() + " holds more than it has room for";
+        assert tally.content() + promised() <= capacity : name() + " holds more than it has room for";
         if (flow.trace != null) {
             flow.trace.waits(flow.now(), piece.body, index);
         }
-        tellRules(Rule.PieceEvent.ENTERS, piece);
+        notifyRules(Rule.PieceEvent.ENTERS, piece);
         queue.add(piece);
         if (order == Buffer.Order.ANY) {
             toOffer.add(piece);
         }
         flow.toAgenda(this);
-        tellMore();
+        noteMore();
     }
 
     @Override
@@ -87,7 +87,7 @@ public final class BufferNode extends ContentNode {
         } else {
             offerBest();
         }
-        moreWait();
+        hasMoreWaiting();
     }
 
     private Piece best() {
@@ -111,7 +111,7 @@ public final class BufferNode extends ContentNode {
         if (best == open.piece()) {
             return;
         }
-        if (waysOut().sameForAll()) {
+        if (outgoingLinks().sameForAll()) {
             open.exchange(best);
         } else {
             open.withdraw();
@@ -128,7 +128,7 @@ public final class BufferNode extends ContentNode {
         if (best == open.piece()) {
             return true;
         }
-        if (waysOut().sameForAll()) {
+        if (outgoingLinks().sameForAll()) {
             open.exchange(best);
         } else {
             open.withdraw();
@@ -138,9 +138,9 @@ public final class BufferNode extends ContentNode {
     }
 
     @Override
-    public void rankAnew() {
-        super.rankAnew();
-        queue.rankAnew();
+    public void updateRanks() {
+        super.updateRanks();
+        queue.updateRanks();
         flow.toAgenda(this);
     }
 
@@ -151,7 +151,7 @@ public final class BufferNode extends ContentNode {
             unused.add(given);
         }
         queue.take(piece);
-        tellLess(piece);
+        noteLess(piece);
         if (!queue.isEmpty() || !line.isEmpty()) {
             flow.toAgenda(this);
         }

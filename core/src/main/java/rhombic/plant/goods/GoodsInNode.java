@@ -15,7 +15,7 @@ import rhombic.plant.activity.Hold;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Node;
 import rhombic.plant.handover.Offer;
-import rhombic.plant.handover.Upkeep;
+import rhombic.plant.handover.Maintenance;
 import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.Ranking;
@@ -32,8 +32,8 @@ import rhombic.study.value.Value;
 /** Pieces enter here: at drawn times, by a timetable, all at the start, or whenever somebody can take one. */
 public final class GoodsInNode extends Node {
     private final boolean onDemand;
-    private final boolean turnsAway;
-    private final long most;
+    private final boolean isRejecting;
+    private final long maxPieces;
     private final Supply supply;
     private final List<MixPart> mix;
     private final UniformRandomProvider mixChance;
@@ -54,8 +54,8 @@ public final class GoodsInNode extends Node {
         super(flow, index, goodsIn, new Tally(1));
         this.supply = supply;
         onDemand = supply instanceof Supply.OnDemand;
-        turnsAway = goodsIn.whenFull() == GoodsIn.WhenFull.REJECT && !onDemand;
-        most = goodsIn.maxPieces().isPresent() ? goodsIn.maxPieces().getAsInt() : Long.MAX_VALUE;
+        isRejecting = goodsIn.whenFull() == GoodsIn.WhenFull.REJECT && !onDemand;
+        maxPieces = goodsIn.maxPieces().isPresent() ? goodsIn.maxPieces().getAsInt() : Long.MAX_VALUE;
         mix = goodsIn.mix().stream().filter(part -> part.weight() > 0).toList();
         mixChance = flow.stream(goodsIn.id(), Purpose.MIX);
         mixTypes = new int[mix.size()];
@@ -86,10 +86,10 @@ public final class GoodsInNode extends Node {
 
             @Override
             protected void ends() {
-                for (int i = 0; i < spaced.pieces() && supplied < most; i++) {
+                for (int i = 0; i < spaced.pieces() && supplied < maxPieces; i++) {
                     bring(new Piece(drawType()));
                 }
-                isExpecting = supplied < most;
+                isExpecting = supplied < maxPieces;
                 if (isExpecting) {
                     start(between.nextNanos());
                 }
@@ -102,8 +102,8 @@ public final class GoodsInNode extends Node {
 
     /** While it stands still, the time between arrivals does not pass. */
     @Override
-    public void standsStill(Hold reason, boolean on, boolean gates) {
-        super.standsStill(reason, on, gates);
+    public void setHeld(Hold reason, boolean on, boolean gates) {
+        super.setHeld(reason, on, gates);
         Activity coming = arrivals;
         stops += on ? 1 : -1;
         if (coming != null && on && stops == 1) {
@@ -117,7 +117,7 @@ public final class GoodsInNode extends Node {
     private void beginStock(Supply.AtStart stock) {
         double sum = mix.stream().mapToDouble(MixPart::weight).sum();
         double[] due = new double[mix.size()];
-        for (int n = 0; n < stock.pieces() && supplied < most; n++) {
+        for (int n = 0; n < stock.pieces() && supplied < maxPieces; n++) {
             int next = 0;
             for (int i = 0; i < due.length; i++) {
                 due[i] += mix.get(i).weight() / sum;
@@ -162,7 +162,7 @@ public final class GoodsInNode extends Node {
                 next = 0;
                 round++;
             }
-            isExpecting = next < rows.size() && supplied < most;
+            isExpecting = next < rows.size() && supplied < maxPieces;
             if (isExpecting) {
                 long at = Math.round((rows.get(next).atSeconds() - startSeconds) * 1e9) + round * periodNanos;
                 flow.simulator.schedule(this, Math.max(0, at - flow.now()));
@@ -172,11 +172,11 @@ public final class GoodsInNode extends Node {
         @Override
         protected void occur() {
             Timetable.Row row = rows.get(next++);
-            for (int i = 0; i < row.quantity() && supplied < most; i++) {
+            for (int i = 0; i < row.quantity() && supplied < maxPieces; i++) {
                 Piece piece = new Piece(flow.types.number(row.type()));
                 for (Map.Entry<String, Value> attribute : row.attributes().entrySet()) {
                     if (!flow.types.set(piece, flow.types.slot(attribute.getKey()), attribute.getValue().asObject())) {
-                        throw scope("timetable").trouble(new FormulaException("Its timetable sets \u201c" + attribute.getKey()
+                        throw scope("timetable").problem(new FormulaException("Its timetable sets \u201c" + attribute.getKey()
                                 + "\u201d to \u201c" + attribute.getValue() + "\u201d, but pieces of type "
                                 + row.type() + " have no such attribute of that kind: add it to the type"), piece);
                     }
@@ -203,7 +203,7 @@ public final class GoodsInNode extends Node {
 
     private void bring(Piece piece) {
         supplied++;
-        if (!turnsAway) {
+        if (!isRejecting) {
             enter(piece);
             waiting.add(piece);
             return;
@@ -220,9 +220,9 @@ public final class GoodsInNode extends Node {
     }
 
     private void enter(Piece piece) {
-        flow.census.enters(piece, index);
+        flow.census.onEnter(piece, index);
         tally.enters(flow.now());
-        tellRules(Rule.PieceEvent.ENTERS, piece);
+        notifyRules(Rule.PieceEvent.ENTERS, piece);
     }
 
     private int drawType() {
@@ -240,7 +240,7 @@ public final class GoodsInNode extends Node {
     @Override
     public void attend() {
         assert offer != null : "attended before it began";
-        if (turnsAway) {
+        if (isRejecting) {
             return;
         }
         offerNext(offer);
@@ -255,17 +255,17 @@ public final class GoodsInNode extends Node {
             }
             flow.countStep(this);
         }
-        moreWait();
+        hasMoreWaiting();
     }
 
     @Override
     public int backlog() {
-        return onDemand ? (int) Math.min(Integer.MAX_VALUE, most - supplied) : waiting.size();
+        return onDemand ? (int) Math.min(Integer.MAX_VALUE, maxPieces - supplied) : waiting.size();
     }
 
     private @Nullable Piece next() {
         if (onDemand) {
-            if (supplied >= most) {
+            if (supplied >= maxPieces) {
                 return null;
             }
             if (onOffer == null) {
@@ -288,9 +288,9 @@ public final class GoodsInNode extends Node {
             waiting.take(piece);
         }
         touchedNanos = flow.now();
-        countsCycle();
+        countCycle();
         tally.leaves(flow.now(), flow.now() - piece.arrivedNanos);
-        tellRules(Rule.PieceEvent.LEAVES, piece);
+        notifyRules(Rule.PieceEvent.LEAVES, piece);
         flow.toAgenda(this);
         return piece;
     }
@@ -307,28 +307,28 @@ public final class GoodsInNode extends Node {
 
     @Override
     protected boolean isAtWork() {
-        return waiting.isEmpty() && (isExpecting || onDemand && supplied < most);
+        return waiting.isEmpty() && (isExpecting || onDemand && supplied < maxPieces);
     }
 
     @Override
-    protected void upkeepChanged() {
+    protected void onMaintenanceChanged() {
         noteWaiting();
     }
 
     @Override
-    public void waitForPortersChanges(Offer given) {
+    public void onWaitForCarriersChanged(Offer given) {
         noteWaiting();
     }
 
     private void noteWaiting() {
-        Upkeep kept = upkeep;
+        Maintenance kept = maintenance;
         Offer offered = offer;
         EquipmentState keeps = kept == null ? null : kept.state();
         EquipmentState now = keeps != null
                 ? keeps
                 : waiting.isEmpty()
                         ? EquipmentState.WORKING
-                        : offered != null && offered.waitsForPorters() ? EquipmentState.WAITING_FOR_CREW : EquipmentState.BLOCKED;
+                        : offered != null && offered.isWaitingForCarriers() ? EquipmentState.WAITING_FOR_CREW : EquipmentState.BLOCKED;
         if (now != unitState) {
             tally.unit(flow.now(), unitState, now);
             unitState = now;

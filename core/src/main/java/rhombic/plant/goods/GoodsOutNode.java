@@ -21,16 +21,16 @@ public final class GoodsOutNode extends Node {
     }
 
     @Override
-    protected int roomFor(Piece piece) {
+    protected int capacityFor(Piece piece) {
         return Integer.MAX_VALUE;
     }
 
     @Override
     protected void accept(Way way, Piece piece) {
-        tellRules(Rule.PieceEvent.ENTERS, piece);
+        notifyRules(Rule.PieceEvent.ENTERS, piece);
         tally.passes();
-        countsCycle();
-        flow.census.leaves(piece, index);
+        countCycle();
+        flow.census.onLeave(piece, index);
     }
 
     @Override

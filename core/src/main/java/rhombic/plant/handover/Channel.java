@@ -13,8 +13,8 @@ import rhombic.measure.LinkFigures;
 import rhombic.measure.LinkTally;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.staff.Repairs;
-import rhombic.plant.upkeep.Breakdown;
-import rhombic.plant.upkeep.Modes;
+import rhombic.plant.maintenance.Breakdown;
+import rhombic.plant.maintenance.Modes;
 import rhombic.space.Pace;
 import rhombic.space.Path;
 import rhombic.space.Pose;
@@ -26,7 +26,7 @@ import rhombic.study.Travel;
  * that is broken, since others had to be let in, it waits at the end of the link until there is room. While a failure holds the
  * link nothing sets out, and what is on its way stands, unless people carry it.
  */
-public final class Channel implements Giver, Breakdown.Site {
+public final class Channel implements Giver, Breakdown.Owner {
     private static final double BESIDE_METRES = 0.6;
 
     final int index;
@@ -35,7 +35,7 @@ public final class Channel implements Giver, Breakdown.Site {
 
     private final Flow flow;
     private final Node taker;
-    private final int most;
+    private final int maxPieces;
     private final double metres;
     private final @Nullable TimeSampler time;
     private final long nanosAtSpeed;
@@ -44,8 +44,8 @@ public final class Channel implements Giver, Breakdown.Site {
     /** Those that wait at the end, the first of them on offer. */
     private final Deque<Trip> atEnd = new ArrayDeque<>();
     private final Way arrival;
-    private final WaysOut toTaker;
-    private final @Nullable Porters porters;
+    private final OutgoingLinks toTaker;
+    private final @Nullable Carriers carriers;
     private final Modes modes;
     private final Pose repairPlace;
     /** Those that move along it, while failures can stop them. */
@@ -67,7 +67,7 @@ public final class Channel implements Giver, Breakdown.Site {
 
         @Override
         protected void occur() {
-            arrives(this);
+            arrive(this);
             flow.settle();
         }
 
@@ -88,7 +88,7 @@ public final class Channel implements Giver, Breakdown.Site {
         this.index = index;
         this.link = link;
         this.taker = taker;
-        most = link.travel().maxPieces() == 0 ? Integer.MAX_VALUE : link.travel().maxPieces();
+        maxPieces = link.travel().maxPieces() == 0 ? Integer.MAX_VALUE : link.travel().maxPieces();
         metres = path.metres();
         repairPlace = beside(path.at(metres / 2));
         modes = Repairs.modes(flow, flow.staff(), giverId + "\u0000" + taker.id(), link.failures(), this);
@@ -110,11 +110,11 @@ public final class Channel implements Giver, Breakdown.Site {
             }
             case Travel.AtOnce once -> throw new IllegalArgumentException("A link that takes no time has nothing on its way");
         }
-        porters = link.travel() instanceof Travel.Carried carried && flow.staff() != null
-                ? new Porters(flow, this, carried, ends.outlet, ends.inlet)
+        carriers = link.travel() instanceof Travel.Carried carried && flow.staff() != null
+                ? new Carriers(flow, this, carried, ends.outlet, ends.inlet)
                 : null;
-        arrival = new Way(WaysOut.ANY, taker, null, entry);
-        toTaker = WaysOut.only(arrival);
+        arrival = new Way(OutgoingLinks.ANY, taker, null, entry);
+        toTaker = OutgoingLinks.only(arrival);
     }
 
     private static Pose beside(Pose middle) {
@@ -143,19 +143,19 @@ public final class Channel implements Giver, Breakdown.Site {
     }
 
     private boolean roomOnTheWay() {
-        return porters == null ? !isCarried() && tally.onTheWay() < most : porters.canTake();
+        return carriers == null ? !isCarried() && tally.onTheWay() < maxPieces : carriers.canTake();
     }
 
     /** The piece sets out; there is room for it at the end, which is its from now on. */
-    void departs(Piece piece) {
+    void depart(Piece piece) {
         Trip trip = unused.isEmpty() ? new Trip() : unused.pop();
         trip.piece = piece;
         trip.begunNanos = flow.now();
         trip.promised = true;
         taker.promise(trip);
         tally.departs(flow.now());
-        if (porters != null) {
-            porters.take(trip);
+        if (carriers != null) {
+            carriers.take(trip);
             return;
         }
         long nanos = time == null ? nanosAtSpeed : time.nextNanos();
@@ -167,16 +167,16 @@ public final class Channel implements Giver, Breakdown.Site {
         if (!link.failures().isEmpty()) {
             moving.add(trip);
         }
-        goes(trip);
+        move(trip);
     }
 
-    private void goes(Trip trip) {
+    private void move(Trip trip) {
         trip.movesSince = flow.now();
-        tellMoves(trip.piece(), trip.pace);
+        traceMove(trip.piece(), trip.pace);
         flow.simulator.schedule(trip, trip.pace.nanos());
     }
 
-    private void tellMoves(Piece piece, Pace pace) {
+    private void traceMove(Piece piece, Pace pace) {
         if (flow.trace != null) {
             flow.trace.moves(flow.now(), piece.body, taker.index, index, pace);
         }
@@ -186,38 +186,38 @@ public final class Channel implements Giver, Breakdown.Site {
 
     /** Beside the middle of its way, to its right. */
     @Override
-    public Pose whereMended() {
+    public Pose repairPose() {
         return repairPlace;
     }
 
     @Override
-    public void breaks(Breakdown by) {
+    public void onFailure(Breakdown by) {
         if (downs++ > 0) {
             return;
         }
         for (Trip trip : moving) {
             flow.simulator.cancel(trip);
             trip.pace = trip.pace.restFrom(flow.now() - trip.movesSince);
-            tellMoves(trip.piece(), Pace.restAt(trip.pace.metresAt(0)));
+            traceMove(trip.piece(), Pace.restAt(trip.pace.metresAt(0)));
         }
-        tellState();
+        traceState();
     }
 
     @Override
-    public void mended(Breakdown by) {
+    public void onRepaired(Breakdown by) {
         if (--downs == 0) {
-            moving.forEach(this::goes);
+            moving.forEach(this::move);
             flow.toAgenda(taker);
         }
-        tellState();
+        traceState();
     }
 
     @Override
-    public void stageChanges(Breakdown of) {
-        tellState();
+    public void onStageChanged(Breakdown of) {
+        traceState();
     }
 
-    private void tellState() {
+    private void traceState() {
         if (flow.trace != null) {
             flow.trace.link(flow.now(), index, isDown() ? modes.state() : null);
         }
@@ -233,16 +233,16 @@ public final class Channel implements Giver, Breakdown.Site {
     }
 
     /** A piece waits for somebody to carry it. */
-    void callPorters() {
-        if (porters != null) {
-            porters.areCalled();
+    void callCarriers() {
+        if (carriers != null) {
+            carriers.isCalled();
         }
     }
 
     /** A piece no longer waits to be carried. */
-    void lookAgain() {
-        if (porters != null) {
-            flow.atEndOfInstant(porters::endOfInstant);
+    void retry() {
+        if (carriers != null) {
+            flow.atEndOfInstant(carriers::endOfInstant);
         }
     }
 
@@ -250,18 +250,18 @@ public final class Channel implements Giver, Breakdown.Site {
     int waitingPieces() {
         int offers = 0;
         Offer one = null;
-        for (Offer.Standing standing = taker.line.first(); standing != null; standing = taker.line.next(standing)) {
-            if (standing.way.channel() == this) {
+        for (Offer.QueuedOffer entry = taker.line.first(); entry != null; entry = taker.line.next(entry)) {
+            if (entry.way.channel() == this) {
                 offers++;
-                one = standing.offer;
+                one = entry.offer;
             }
         }
         if (one == null) {
             return 0;
         }
         // of what may go several ways nobody knows how much goes this one
-        int waiting = one.giver.waysOut().ways.length == 1 ? Math.max(offers, one.giver.backlog()) : offers;
-        return Math.max(1, Math.min(waiting, taker.roomFor(one.piece())));
+        int waiting = one.giver.outgoingLinks().ways.length == 1 ? Math.max(offers, one.giver.backlog()) : offers;
+        return Math.max(1, Math.min(waiting, taker.capacityFor(one.piece())));
     }
 
     /** They are carried from now on, and will be there after so long. */
@@ -273,14 +273,14 @@ public final class Channel implements Giver, Breakdown.Site {
         }
     }
 
-    void arrives(Trip trip) {
+    void arrive(Trip trip) {
         flow.countStep(taker);
         moving.remove(trip);
         modes.cycle();
         trip.piece().moveNanos += flow.now() - trip.begunNanos;
         if (trip.promised) {
             taker.keepPromise(trip);
-            ends(trip);
+            finish(trip);
             return;
         }
         atEnd.add(trip);
@@ -289,20 +289,20 @@ public final class Channel implements Giver, Breakdown.Site {
         }
     }
 
-    private void ends(Trip trip) {
+    private void finish(Trip trip) {
         Piece piece = trip.piece();
-        leaves(trip);
+        leave(trip);
         taker.accept(arrival, piece);
     }
 
-    private void leaves(Trip trip) {
+    private void leave(Trip trip) {
         tally.arrives(flow.now(), flow.now() - trip.begunNanos);
         trip.piece = null;
         unused.push(trip);
-        if (porters != null) {
-            porters.isTakenOver(trip);
+        if (carriers != null) {
+            carriers.isTakenOver(trip);
         }
-        if (most < Integer.MAX_VALUE) {
+        if (maxPieces < Integer.MAX_VALUE) {
             flow.toAgenda(taker); // those in its line that come this way may set out
         }
     }
@@ -322,7 +322,7 @@ public final class Channel implements Giver, Breakdown.Site {
     public Piece hand(Offer offer, Way way) {
         Trip trip = atEnd.remove();
         Piece piece = trip.piece();
-        leaves(trip);
+        leave(trip);
         if (!atEnd.isEmpty()) {
             flow.afterwards(taker.name(), () -> {
                 if (endOffer != null && !endOffer.isOpen() && !atEnd.isEmpty()) {
@@ -334,7 +334,7 @@ public final class Channel implements Giver, Breakdown.Site {
     }
 
     @Override
-    public WaysOut waysOut() {
+    public OutgoingLinks outgoingLinks() {
         return toTaker;
     }
 

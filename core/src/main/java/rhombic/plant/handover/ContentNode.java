@@ -9,14 +9,14 @@ import rhombic.study.value.EquipmentState;
 /** What has contents and no states: a buffer, a conveyor. It tells what it holds, and rules when it becomes empty or full. */
 public abstract class ContentNode extends Node {
     /** Pieces that fill it. */
-    public final int room;
+    public final int capacity;
 
     protected ContentNode(Flow flow, int index, Equipment equipment) {
-        super(flow, index, equipment, Tally.ofContents(roomOf(flow, equipment)));
-        room = roomOf(flow, equipment);
+        super(flow, index, equipment, Tally.ofContents(capacityOf(flow, equipment)));
+        capacity = capacityOf(flow, equipment);
     }
 
-    private static int roomOf(Flow flow, Equipment equipment) {
+    private static int capacityOf(Flow flow, Equipment equipment) {
         return equipment.contentCapacity(flow.study.pieceTypes()).orElseThrow();
     }
 
@@ -29,33 +29,33 @@ public abstract class ContentNode extends Node {
     }
 
     /** All is done with the piece that has come. */
-    protected final void tellMore() {
+    protected final void noteMore() {
         traceContent();
         if (tally.content() == 1) {
-            tellRules(EquipmentState.BLOCKED.word());
+            notifyRules(EquipmentState.BLOCKED.word());
         }
-        if (tally.content() == room) {
-            tellRules(Rule.FULL);
+        if (tally.content() == capacity) {
+            notifyRules(Rule.FULL);
         }
     }
 
     /** A piece has gone on. */
-    protected final void tellLess(Piece piece) {
+    protected final void noteLess(Piece piece) {
         touchedNanos = flow.now();
         tally.leaves(flow.now(), flow.now() - piece.arrivedNanos);
-        tellRules(Rule.PieceEvent.LEAVES, piece);
-        countsCycle();
+        notifyRules(Rule.PieceEvent.LEAVES, piece);
+        countCycle();
         traceContent();
         if (tally.content() == 0) {
-            tellRules(Rule.EMPTY);
-            tellRules(EquipmentState.STARVED.word());
+            notifyRules(Rule.EMPTY);
+            notifyRules(EquipmentState.STARVED.word());
         }
     }
 
     /** It has no states of its own, but may be seen to be down or off shift. */
     @Override
-    protected void upkeepChanged() {
-        Upkeep kept = upkeep;
+    protected void onMaintenanceChanged() {
+        Maintenance kept = maintenance;
         if (kept != null && flow.trace != null) {
             flow.trace.kept(flow.now(), index, kept.state());
         }

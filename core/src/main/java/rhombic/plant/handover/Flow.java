@@ -99,8 +99,8 @@ public final class Flow extends Run {
             staff.begin();
         }
         for (Node node : nodes) {
-            if (node.upkeep != null) {
-                node.upkeep.begin();
+            if (node.maintenance != null) {
+                node.maintenance.begin();
             }
         }
     }
@@ -117,12 +117,12 @@ public final class Flow extends Run {
 
     /** What stands still for good now, because each waits for the next. */
     public StandstillFigures standstill() {
-        return new Standstill(parts, channels).figures();
+        return new Deadlock(parts, channels).figures();
     }
 
     /** A rule has changed a piece that may wait somewhere: ranks that are kept are asked for once more. */
     public void ranksMayHaveChanged() {
-        parts.forEach(Node::rankAnew);
+        parts.forEach(Node::updateRanks);
     }
 
     /** What waits to go out of it may go now and could not before: whoever may take it serves its line. */
@@ -136,7 +136,7 @@ public final class Flow extends Run {
 
     /** In the order of all parts, whatever the order of the links. */
     private List<Node> takersOf(Node giver) {
-        return takers.computeIfAbsent(giver, node -> node.parts().stream().flatMap(part -> part.waysThere())
+        return takers.computeIfAbsent(giver, node -> node.parts().stream().flatMap(part -> part.waysTo())
                 .map(Way::taker).distinct().sorted(Comparator.comparingInt(taker -> taker.part)).toList());
     }
 }

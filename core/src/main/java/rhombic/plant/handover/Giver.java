@@ -8,7 +8,7 @@ interface Giver {
     Piece hand(Offer offer, Way way);
 
     /** The ways its pieces may go. */
-    WaysOut waysOut();
+    OutgoingLinks outgoingLinks();
 
     /** Whether nothing may go out for now, whoever has room. */
     boolean isOutletHeld();
@@ -28,6 +28,6 @@ interface Giver {
         return 1;
     }
 
-    /** {@link Offer#waitsForPorters} says something else now. */
-    default void waitForPortersChanges(Offer offer) {}
+    /** {@link Offer#isWaitingForCarriers} says something else now. */
+    default void onWaitForCarriersChanged(Offer offer) {}
 }

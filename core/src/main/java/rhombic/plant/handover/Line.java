@@ -13,15 +13,15 @@ public final class Line {
      * the rest in order, so coming and going take log(n) steps. Where ranks change with time, all are asked when the line
      * is served, and sorted.
      */
-    private static final Comparator<Offer.Standing> BY_RANK = Comparator.comparingDouble((Offer.Standing s) -> s.rank)
+    private static final Comparator<Offer.QueuedOffer> BY_RANK = Comparator.comparingDouble((Offer.QueuedOffer s) -> s.rank)
             .thenComparingLong(s -> s.turn);
 
     private Ranking ranking = Ranking.BY_AGE;
-    private @Nullable TreeSet<Offer.Standing> ranked;
-    private Offer.Standing[] asked = {};
-    private Offer.@Nullable Standing first;
-    private Offer.@Nullable Standing last;
-    private Offer.@Nullable Standing lastUrgent;
+    private @Nullable TreeSet<Offer.QueuedOffer> ranked;
+    private Offer.QueuedOffer[] asked = {};
+    private Offer.@Nullable QueuedOffer first;
+    private Offer.@Nullable QueuedOffer last;
+    private Offer.@Nullable QueuedOffer lastUrgent;
     private int size;
     private long turns;
 
@@ -36,7 +36,7 @@ public final class Line {
     }
 
     /** The one to be looked at first now. */
-    Offer.@Nullable Standing first() {
+    Offer.@Nullable QueuedOffer first() {
         if (lastUrgent != null || first == null) {
             return first;
         }
@@ -48,24 +48,24 @@ public final class Line {
     }
 
     /** The one behind it; the line must not have changed since {@link #first()}. */
-    Offer.@Nullable Standing next(Offer.Standing standing) {
-        if (standing.urgent && standing != lastUrgent) {
-            return standing.behind;
+    Offer.@Nullable QueuedOffer next(Offer.QueuedOffer entry) {
+        if (entry.urgent && entry != lastUrgent) {
+            return entry.behind;
         }
         return switch (ranking.kept()) {
-            case AS_THEY_CAME -> standing.behind;
-            case WHILE_IT_WAITS -> standing.urgent ? firstRanked() : ranked == null ? null : ranked.higher(standing);
-            case NOT_AT_ALL -> standing.urgent ? firstAsked() : standing.turn + 1 < asked.length ? asked[(int) standing.turn + 1] : null;
+            case AS_THEY_CAME -> entry.behind;
+            case WHILE_IT_WAITS -> entry.urgent ? firstRanked() : ranked == null ? null : ranked.higher(entry);
+            case NOT_AT_ALL -> entry.urgent ? firstAsked() : entry.turn + 1 < asked.length ? asked[(int) entry.turn + 1] : null;
         };
     }
 
-    private Offer.@Nullable Standing firstRanked() {
+    private Offer.@Nullable QueuedOffer firstRanked() {
         return ranked == null || ranked.isEmpty() ? null : ranked.first();
     }
 
-    private Offer.@Nullable Standing firstAsked() {
-        Offer.Standing one = lastUrgent == null ? first : lastUrgent.behind;
-        Offer.Standing[] all = new Offer.Standing[size];
+    private Offer.@Nullable QueuedOffer firstAsked() {
+        Offer.QueuedOffer one = lastUrgent == null ? first : lastUrgent.behind;
+        Offer.QueuedOffer[] all = new Offer.QueuedOffer[size];
         int count = 0;
         for (; one != null; one = one.behind) {
             one.rank = ranking.rank(one.offer.piece());
@@ -80,49 +80,49 @@ public final class Line {
         return count == 0 ? null : asked[0];
     }
 
-    void add(Offer.Standing standing) {
-        standing.inLine = true;
-        standing.urgent = standing.offer.piece().isFailed();
+    void add(Offer.QueuedOffer entry) {
+        entry.inLine = true;
+        entry.urgent = entry.offer.piece().isFailed();
         size++;
-        if (standing.urgent) {
-            insert(standing, lastUrgent);
-            lastUrgent = standing;
+        if (entry.urgent) {
+            insert(entry, lastUrgent);
+            lastUrgent = entry;
             return;
         }
-        insert(standing, last);
-        TreeSet<Offer.Standing> tree = ranked;
+        insert(entry, last);
+        TreeSet<Offer.QueuedOffer> tree = ranked;
         if (tree != null) {
-            standing.rank = ranking.rank(standing.offer.piece());
-            standing.turn = turns++;
-            tree.add(standing);
+            entry.rank = ranking.rank(entry.offer.piece());
+            entry.turn = turns++;
+            tree.add(entry);
         }
     }
 
-    private void insert(Offer.Standing standing, Offer.@Nullable Standing after) {
-        Offer.Standing next = after == null ? first : after.behind;
-        standing.before = after;
-        standing.behind = next;
+    private void insert(Offer.QueuedOffer entry, Offer.@Nullable QueuedOffer after) {
+        Offer.QueuedOffer next = after == null ? first : after.behind;
+        entry.before = after;
+        entry.behind = next;
         if (after == null) {
-            first = standing;
+            first = entry;
         } else {
-            after.behind = standing;
+            after.behind = entry;
         }
         if (next == null) {
-            last = standing;
+            last = entry;
         } else {
-            next.before = standing;
+            next.before = entry;
         }
     }
 
-    void remove(Offer.Standing standing) {
-        if (!standing.urgent && ranked != null) {
-            ranked.remove(standing);
+    void remove(Offer.QueuedOffer entry) {
+        if (!entry.urgent && ranked != null) {
+            ranked.remove(entry);
         }
-        if (standing == lastUrgent) {
-            lastUrgent = standing.before;
+        if (entry == lastUrgent) {
+            lastUrgent = entry.before;
         }
-        Offer.Standing before = standing.before;
-        Offer.Standing behind = standing.behind;
+        Offer.QueuedOffer before = entry.before;
+        Offer.QueuedOffer behind = entry.behind;
         if (before == null) {
             first = behind;
         } else {
@@ -133,28 +133,28 @@ public final class Line {
         } else {
             behind.before = before;
         }
-        standing.before = null;
-        standing.behind = null;
-        standing.inLine = false;
+        entry.before = null;
+        entry.behind = null;
+        entry.inLine = false;
         size--;
     }
 
     /** The piece on offer is another one now: it stands where the old one stood, unless it ranks otherwise. */
-    void exchanged(Offer.Standing standing) {
-        boolean urgent = standing.offer.piece().isFailed();
-        boolean ranksAlike = ranking.kept() != Ranking.Kept.WHILE_IT_WAITS || ranking.rank(standing.offer.piece()) == standing.rank;
-        if (urgent != standing.urgent || !ranksAlike) {
-            remove(standing);
-            add(standing);
+    void exchanged(Offer.QueuedOffer entry) {
+        boolean urgent = entry.offer.piece().isFailed();
+        boolean ranksAlike = ranking.kept() != Ranking.Kept.WHILE_IT_WAITS || ranking.rank(entry.offer.piece()) == entry.rank;
+        if (urgent != entry.urgent || !ranksAlike) {
+            remove(entry);
+            add(entry);
         }
     }
 
     /** Asks for all kept ranks once more: a rule has changed pieces that wait. */
-    void rankAnew() {
-        TreeSet<Offer.Standing> tree = ranked;
+    void updateRanks() {
+        TreeSet<Offer.QueuedOffer> tree = ranked;
         if (tree != null) {
             tree.clear();
-            for (Offer.Standing one = lastUrgent == null ? first : lastUrgent.behind; one != null; one = one.behind) {
+            for (Offer.QueuedOffer one = lastUrgent == null ? first : lastUrgent.behind; one != null; one = one.behind) {
                 one.rank = ranking.rank(one.offer.piece());
                 tree.add(one);
             }
@@ -163,7 +163,7 @@ public final class Line {
 
     /** Whether one of them could be served now, the taker having room for its piece. */
     boolean hasServable(Node taker) {
-        for (Offer.Standing one = first; one != null; one = one.behind) {
+        for (Offer.QueuedOffer one = first; one != null; one = one.behind) {
             if (one.mayGo() && taker.hasRoom(one.way, one.offer.piece())) {
                 return true;
             }
@@ -172,8 +172,8 @@ public final class Line {
     }
 
     /** The first for which that holds, as they came. */
-    public Offer.@Nullable Standing firstThat(java.util.function.Predicate<Offer.Standing> holds) {
-        Offer.Standing one = first;
+    public Offer.@Nullable QueuedOffer firstThat(java.util.function.Predicate<Offer.QueuedOffer> holds) {
+        Offer.QueuedOffer one = first;
         while (one != null && !holds.test(one)) {
             one = one.behind;
         }
@@ -181,8 +181,8 @@ public final class Line {
     }
 
     /** Gives each, as they came. */
-    void forEach(java.util.function.Consumer<Offer.Standing> consumer) {
-        for (Offer.Standing one = first; one != null; one = one.behind) {
+    void forEach(java.util.function.Consumer<Offer.QueuedOffer> consumer) {
+        for (Offer.QueuedOffer one = first; one != null; one = one.behind) {
             consumer.accept(one);
         }
     }

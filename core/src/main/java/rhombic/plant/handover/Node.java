@@ -39,7 +39,7 @@ public abstract class Node extends Attended implements Giver {
     public long touchedNanos;
 
     /** What breaks it and when it is on duty; null if nothing ever does and it always is. */
-    public final @Nullable Upkeep upkeep;
+    public final @Nullable Maintenance maintenance;
 
     /** Its number among all that takes and gives. */
     int part;
@@ -48,8 +48,8 @@ public abstract class Node extends Attended implements Giver {
     private final Map<String, Object> attributes = new HashMap<>();
     private final Holds inlet = new Holds();
     private final Holds outlet = new Holds();
-    private @Nullable WaysOut waysOut;
-    private boolean passesOver;
+    private @Nullable OutgoingLinks outgoingLinks;
+    private boolean mayPassOver;
     private @Nullable EquipmentState state;
     private int promised;
     /** The promises in the order in which they were given; null while no link that leads here takes time. */
@@ -60,7 +60,7 @@ public abstract class Node extends Attended implements Giver {
         this.index = index;
         this.equipment = equipment;
         this.tally = tally;
-        upkeep = Upkeep.of(this);
+        maintenance = Maintenance.of(this);
         for (Attribute attribute : equipment.basics().attributes()) {
             attributes.put(attribute.name(), attribute.value().asObject());
         }
@@ -89,23 +89,23 @@ public abstract class Node extends Attended implements Giver {
      *
      * @param someMayNotGo whether an offer here may be one that can't go for now, whoever has room
      */
-    public void connect(WaysOut ways, Ranking ranking, boolean someMayNotGo) {
-        waysOut = ways;
+    public void connect(OutgoingLinks ways, Ranking ranking, boolean someMayNotGo) {
+        outgoingLinks = ways;
         line.rankBy(ranking);
-        passesOver = roomDependsOnPiece() || someMayNotGo;
+        mayPassOver = isCapacityByPiece() || someMayNotGo;
     }
 
     @Override
-    public final WaysOut waysOut() {
-        if (waysOut == null) {
+    public final OutgoingLinks outgoingLinks() {
+        if (outgoingLinks == null) {
             throw new IllegalStateException(name() + " is used before it is connected");
         }
-        return waysOut;
+        return outgoingLinks;
     }
 
     /** Its ways out; none where it stands idle. */
-    final Stream<Way> waysThere() {
-        return waysOut == null ? Stream.of() : Arrays.stream(waysOut.ways);
+    final Stream<Way> waysTo() {
+        return outgoingLinks == null ? Stream.of() : Arrays.stream(outgoingLinks.ways);
     }
 
     /** The one that takes and gives, each for itself: usually the equipment as a whole. */
@@ -143,7 +143,7 @@ public abstract class Node extends Attended implements Giver {
         return Way.Entry.USUAL;
     }
 
-    public Routing wayOut() {
+    public Routing routing() {
         return equipment.basics().routing();
     }
 
@@ -174,7 +174,7 @@ public abstract class Node extends Attended implements Giver {
     protected void restartMeasures() {
         book();
         tally.restart(flow.now());
-        Upkeep kept = upkeep;
+        Maintenance kept = maintenance;
         if (kept != null) {
             kept.modes().restart();
         }
@@ -187,13 +187,13 @@ public abstract class Node extends Attended implements Giver {
     protected abstract boolean hasRoom(Way way, Piece piece);
 
     /** For how many pieces like that there is room, as far as is known; if there is room at all, at least 1. */
-    protected int roomFor(Piece piece) {
+    protected int capacityFor(Piece piece) {
         return 1;
     }
 
     /** More pieces wait to go out: those who carry them may be too few. */
-    protected final void moreWait() {
-        Way[] ways = waysOut().ways;
+    protected final void hasMoreWaiting() {
+        Way[] ways = outgoingLinks().ways;
         if (ways.length == 1 && ways[0].isCarried()) {
             flow.toAgenda(ways[0].taker());
         }
@@ -203,13 +203,13 @@ public abstract class Node extends Attended implements Giver {
     protected abstract void accept(Way way, Piece piece);
 
     /** Whether there may be room for one piece and none for another. */
-    protected boolean roomDependsOnPiece() {
+    protected boolean isCapacityByPiece() {
         return false;
     }
 
     /** Asks for kept ranks once more. */
-    public void rankAnew() {
-        line.rankAnew();
+    public void updateRanks() {
+        line.updateRanks();
     }
 
     /** Whether something goes on here by itself, so that it may have room later. */
@@ -218,7 +218,7 @@ public abstract class Node extends Attended implements Giver {
     }
 
     /** Whether it waits for pieces to go on with those it has. */
-    protected boolean waitsForMore() {
+    protected boolean isWaitingForMore() {
         return false;
     }
 
@@ -249,7 +249,7 @@ public abstract class Node extends Attended implements Giver {
     }
 
     /** The most of something that any of them has; 0 if there is none. */
-    protected final double mostPromised(ToDoubleFunction<Piece> of) {
+    protected final double maxPromised(ToDoubleFunction<Piece> of) {
         double most = 0;
         if (promised > 0 && promises != null) {
             for (Channel.Trip trip : promises) {
@@ -275,45 +275,45 @@ public abstract class Node extends Attended implements Giver {
     // ---- agreeing
 
     /** Whether a new offer is served now: there is room, and none waits that could be served as well. */
-    protected final boolean takesAtOnce(Offer.Standing standing, Piece piece) {
-        if (isInletHeld(standing.way) || !standing.way.isFree() || !hasRoom(standing.way, piece)) {
+    protected final boolean canTakeAtOnce(Offer.QueuedOffer entry, Piece piece) {
+        if (isInletHeld(entry.way) || !entry.way.isFree() || !hasRoom(entry.way, piece)) {
             return false;
         }
-        return line.isEmpty() || passesOver && !line.hasServable(this);
+        return line.isEmpty() || mayPassOver && !line.hasServable(this);
     }
 
     /** Lets those in line hand on while there is room. */
     protected final void serveLine() {
-        Offer.Standing standing = line.first();
-        while (standing != null && !isInletHeld(standing.way)) {
-            Offer offer = standing.offer;
-            if (standing.way.isCarried()) {
-                callPorters(standing);
+        Offer.QueuedOffer entry = line.first();
+        while (entry != null && !isInletHeld(entry.way)) {
+            Offer offer = entry.offer;
+            if (entry.way.isCarried()) {
+                callCarriers(entry);
             }
-            if (passesOver && !standing.mayGo()) {
-                standing = line.next(standing);
+            if (mayPassOver && !entry.mayGo()) {
+                entry = line.next(entry);
             } else if (!offer.giver.stillOffers(offer)) {
-                standing = line.first();
-            } else if (hasRoom(standing.way, offer.piece())) {
-                offer.takeUp(standing);
-                standing = line.first();
+                entry = line.first();
+            } else if (hasRoom(entry.way, offer.piece())) {
+                offer.takeUp(entry);
+                entry = line.first();
             } else {
-                standing = passesOver ? line.next(standing) : null;
+                entry = mayPassOver ? line.next(entry) : null;
             }
         }
     }
 
-    private void callPorters(Offer.Standing standing) {
-        Channel channel = standing.way.channel();
+    private void callCarriers(Offer.QueuedOffer entry) {
+        Channel channel = entry.way.channel();
         if (channel == null) {
             return;
         }
-        boolean waits = !channel.isDown() && !channel.hasRoom() && !standing.offer.giver.isOutletHeld()
-                && hasRoom(standing.way, standing.offer.piece());
+        boolean waits = !channel.isDown() && !channel.hasRoom() && !entry.offer.giver.isOutletHeld()
+                && hasRoom(entry.way, entry.offer.piece());
         if (waits) {
-            channel.callPorters();
+            channel.callCarriers();
         }
-        standing.offer.waitsForPorters(standing, waits);
+        entry.offer.isWaitingForCarriers(entry, waits);
     }
 
     /** How many pieces are here or on their way here. */
@@ -399,19 +399,19 @@ public abstract class Node extends Attended implements Giver {
      *
      * @param gates whether nothing comes in and goes out meanwhile
      */
-    public void standsStill(Hold reason, boolean on, boolean gates) {
+    public void setHeld(Hold reason, boolean on, boolean gates) {
         if (gates) {
             holdGates(reason, on);
         }
     }
 
     /** Its shift or break begins or ends. */
-    protected void goesOffShift(boolean off) {
-        standsStill(Hold.OFF_SHIFT, off, true);
+    protected void setOffShift(boolean off) {
+        setHeld(Hold.OFF_SHIFT, off, true);
     }
 
     /** What becomes of what is worked on when it breaks down. */
-    protected void interrupted(FailureMode.InterruptedPiece piece) {}
+    protected void onInterrupted(FailureMode.InterruptedPiece piece) {}
 
     /** Nothing comes in or goes out for that reason, or no longer. */
     protected final void holdGates(Hold reason, boolean on) {
@@ -440,11 +440,11 @@ public abstract class Node extends Attended implements Giver {
     }
 
     /** What keeps it from working has changed: whatever shows that is brought up to date. */
-    protected void upkeepChanged() {}
+    protected void onMaintenanceChanged() {}
 
     /** A piece is done or has gone through: one cycle of what counts cycles. */
-    public final void countsCycle() {
-        Upkeep kept = upkeep;
+    public final void countCycle() {
+        Maintenance kept = maintenance;
         if (kept != null) {
             kept.modes().cycle();
         }
@@ -496,18 +496,18 @@ public abstract class Node extends Attended implements Giver {
         return true;
     }
 
-    public final void tellRules(Rule.PieceEvent event, Piece piece) {
+    public final void notifyRules(Rule.PieceEvent event, Piece piece) {
         NodeRules told = rules;
         if (told != null) {
-            told.happens(event, piece);
+            told.onPieceEvent(event, piece);
         }
     }
 
     /** Tells rules what it has become. */
-    public final void tellRules(String word) {
+    public final void notifyRules(String word) {
         NodeRules told = rules;
         if (told != null) {
-            told.becomes(word);
+            told.onState(word);
         }
     }
 
@@ -520,7 +520,7 @@ public abstract class Node extends Attended implements Giver {
                 flow.trace.state(flow.now(), index, now);
             }
             if (!first) {
-                tellRules(now.word());
+                notifyRules(now.word());
             }
         }
     }

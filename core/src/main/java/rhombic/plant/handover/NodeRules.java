@@ -39,13 +39,13 @@ public final class NodeRules {
         return more;
     }
 
-    void happens(Rule.PieceEvent event, Piece piece) {
+    void onPieceEvent(Rule.PieceEvent event, Piece piece) {
         for (Reaction rule : ofPieces[event.ordinal()]) {
             rule.setOff(node, piece);
         }
     }
 
-    void becomes(String word) {
+    void onState(String word) {
         for (Reaction rule : ofChanges.getOrDefault(word, NONE)) {
             rule.setOff(node, null);
         }

@@ -23,32 +23,32 @@ public class Offer {
      */
     final Giver giver;
 
-    private final Standing[] standings;
+    private final QueuedOffer[] queued;
     private final boolean isPlain;
-    private @Nullable Standing special;
+    private @Nullable QueuedOffer special;
     private @Nullable Piece piece;
     private boolean open;
-    private int way = WaysOut.ANY;
+    private int way = OutgoingLinks.ANY;
     /** In how many lines it waits for nothing but for somebody to carry its piece. */
-    private int forPorters;
-    private long forPortersSince;
-    private long forPortersNanos;
+    private int forCarriers;
+    private long forCarriersSince;
+    private long forCarriersNanos;
 
     /** The place of an offer in the line of one taker. */
-    public static final class Standing {
+    public static final class QueuedOffer {
         public final Offer offer;
         public final Way way;
         double rank;
         long turn;
-        @Nullable Standing before;
-        @Nullable Standing behind;
+        @Nullable QueuedOffer before;
+        @Nullable QueuedOffer behind;
         boolean inLine;
         /** Whether its piece goes before all others, since it comes back for rework. */
         boolean urgent;
         /** Whether there is room for its piece, and it waits for somebody to carry it there. */
-        boolean waitsForPorters;
+        boolean isWaitingForCarriers;
 
-        Standing(Offer offer, Way way) {
+        QueuedOffer(Offer offer, Way way) {
             this.offer = offer;
             this.way = way;
         }
@@ -61,11 +61,11 @@ public class Offer {
 
     public Offer(Giver giver) {
         this.giver = giver;
-        isPlain = giver.waysOut().isPlain;
-        Way[] ways = giver.waysOut().ways;
-        standings = new Standing[ways.length];
+        isPlain = giver.outgoingLinks().isPlain;
+        Way[] ways = giver.outgoingLinks().ways;
+        queued = new QueuedOffer[ways.length];
         for (int i = 0; i < ways.length; i++) {
-            standings[i] = new Standing(this, ways[i]);
+            queued[i] = new QueuedOffer(this, ways[i]);
         }
     }
 
@@ -81,35 +81,35 @@ public class Offer {
     }
 
     /** Whether its piece waits for nothing but for somebody to carry it. */
-    public boolean waitsForPorters() {
-        return forPorters > 0;
+    public boolean isWaitingForCarriers() {
+        return forCarriers > 0;
     }
 
     /** Called by the taker in whose line it stands. */
-    void waitsForPorters(Standing standing, boolean waits) {
-        if (standing.waitsForPorters != waits) {
-            boolean before = waitsForPorters();
-            noteWaitForPorters(standing, waits);
-            if (before != waitsForPorters()) {
-                giver.waitForPortersChanges(this);
+    void isWaitingForCarriers(QueuedOffer entry, boolean waits) {
+        if (entry.isWaitingForCarriers != waits) {
+            boolean before = isWaitingForCarriers();
+            noteWaitForCarriers(entry, waits);
+            if (before != isWaitingForCarriers()) {
+                giver.onWaitForCarriersChanged(this);
             }
         }
     }
 
-    private void noteWaitForPorters(Standing standing, boolean waits) {
-        long now = standing.way.taker().flow.now();
-        standing.waitsForPorters = waits;
-        if (waits && forPorters++ == 0) {
-            forPortersSince = now;
-        } else if (!waits && --forPorters == 0) {
-            forPortersNanos += now - forPortersSince;
+    private void noteWaitForCarriers(QueuedOffer entry, boolean waits) {
+        long now = entry.way.taker().flow.now();
+        entry.isWaitingForCarriers = waits;
+        if (waits && forCarriers++ == 0) {
+            forCarriersSince = now;
+        } else if (!waits && --forCarriers == 0) {
+            forCarriersNanos += now - forCarriersSince;
         }
     }
 
     /** How long the piece that departs has waited for nothing but that; counted anew for the next. */
-    public long takeWaitForPorters() {
-        long nanos = forPortersNanos;
-        forPortersNanos = 0;
+    public long takeWaitForCarriers() {
+        long nanos = forCarriersNanos;
+        forCarriersNanos = 0;
         return nanos;
     }
 
@@ -123,27 +123,27 @@ public class Offer {
         assert !open : "an offer is made once for each piece";
         piece = offered;
         boolean held = giver.isOutletHeld();
-        if (standings.length == 0) {
+        if (queued.length == 0) {
             open = true;
             return false;
         }
         if (isPlain) {
             return makePlain(offered, held);
         }
-        WaysOut ways = giver.waysOut();
+        OutgoingLinks ways = giver.outgoingLinks();
         way = ways.choose(offered);
-        if (way != WaysOut.ANY) {
-            return makeTo(standings[way], offered);
+        if (way != OutgoingLinks.ANY) {
+            return makeTo(queued[way], offered);
         }
-        int at = held ? WaysOut.ANY : ways.pick(this, offered);
-        if (at != WaysOut.ANY) {
-            ways.gone(at);
-            go(standings[at].way);
+        int at = held ? OutgoingLinks.ANY : ways.pick(this, offered);
+        if (at != OutgoingLinks.ANY) {
+            ways.onGone(at);
+            go(queued[at].way);
             return true;
         }
-        for (int i = 0; i < standings.length; i++) {
+        for (int i = 0; i < queued.length; i++) {
             if (ways.admits(i)) {
-                joins(standings[i]);
+                join(queued[i]);
             }
         }
         open = true;
@@ -151,32 +151,32 @@ public class Offer {
     }
 
     /** Whether that way would take the piece in this instant. */
-    boolean wouldGo(int at, Piece offered) {
-        return standings[at].way.taker().takesAtOnce(standings[at], offered);
+    boolean couldGo(int at, Piece offered) {
+        return queued[at].way.taker().canTakeAtOnce(queued[at], offered);
     }
 
     /** The usual case, without looking at the piece: the first that has room, else a standing in every line. */
     private boolean makePlain(Piece offered, boolean held) {
         if (!held) {
-            for (Standing standing : standings) {
-                if (standing.way.taker().takesAtOnce(standing, offered)) {
-                    go(standing.way);
+            for (QueuedOffer entry : queued) {
+                if (entry.way.taker().canTakeAtOnce(entry, offered)) {
+                    go(entry.way);
                     return true;
                 }
             }
         }
-        for (Standing standing : standings) {
-            joins(standing);
+        for (QueuedOffer entry : queued) {
+            join(entry);
         }
-        way = WaysOut.ANY;
+        way = OutgoingLinks.ANY;
         open = true;
         return false;
     }
 
-    private static void joins(Standing standing) {
-        Node taker = standing.way.taker();
-        taker.line.add(standing);
-        if (standing.way.isCarried()) {
+    private static void join(QueuedOffer entry) {
+        Node taker = entry.way.taker();
+        taker.line.add(entry);
+        if (entry.way.isCarried()) {
             taker.flow.toAgenda(taker); // which calls somebody to carry it
         }
     }
@@ -188,21 +188,21 @@ public class Offer {
     /** Offers the piece to one taker that needs no link: where it goes back for rework. */
     public boolean makeTo(Node taker, Piece offered) {
         piece = offered;
-        Standing standing = special;
-        if (standing == null || standing.way.taker() != taker) {
-            standing = new Standing(this, new Way(WaysOut.ANY, taker, null));
-            special = standing;
+        QueuedOffer entry = special;
+        if (entry == null || entry.way.taker() != taker) {
+            entry = new QueuedOffer(this, new Way(OutgoingLinks.ANY, taker, null));
+            special = entry;
         }
-        way = WaysOut.ANY;
-        return makeTo(standing, offered);
+        way = OutgoingLinks.ANY;
+        return makeTo(entry, offered);
     }
 
-    private boolean makeTo(Standing standing, Piece offered) {
-        if (!giver.isOutletHeld() && standing.way.taker().takesAtOnce(standing, offered)) {
-            go(standing.way);
+    private boolean makeTo(QueuedOffer entry, Piece offered) {
+        if (!giver.isOutletHeld() && entry.way.taker().canTakeAtOnce(entry, offered)) {
+            go(entry.way);
             return true;
         }
-        joins(standing);
+        join(entry);
         open = true;
         return false;
     }
@@ -210,37 +210,37 @@ public class Offer {
     /** Stands for another piece from now on, at the places it has unless the takers rank that one otherwise. */
     public void exchange(Piece other) {
         piece = other;
-        for (Standing standing : standings) {
-            if (standing.inLine) {
-                standing.way.taker().line.exchanged(standing);
+        for (QueuedOffer entry : queued) {
+            if (entry.inLine) {
+                entry.way.taker().line.exchanged(entry);
             }
         }
     }
 
     /** Called by the taker in whose line the offer stands, which has room for its piece. */
-    void takeUp(Standing standing) {
+    void takeUp(QueuedOffer entry) {
         withdraw();
-        int index = standing.way.index();
-        if (index != WaysOut.ANY && way == WaysOut.ANY) {
-            giver.waysOut().gone(index);
+        int index = entry.way.index();
+        if (index != OutgoingLinks.ANY && way == OutgoingLinks.ANY) {
+            giver.outgoingLinks().onGone(index);
         }
-        go(standing.way);
+        go(entry.way);
     }
 
     public void withdraw() {
-        for (Standing standing : standings) {
-            if (standing.inLine) {
-                standing.way.taker().line.remove(standing);
-                Channel channel = standing.way.channel();
+        for (QueuedOffer entry : queued) {
+            if (entry.inLine) {
+                entry.way.taker().line.remove(entry);
+                Channel channel = entry.way.channel();
                 if (channel != null) {
-                    channel.lookAgain();
+                    channel.retry();
                 }
-                if (standing.waitsForPorters) {
-                    noteWaitForPorters(standing, false);
+                if (entry.isWaitingForCarriers) {
+                    noteWaitForCarriers(entry, false);
                 }
             }
         }
-        Standing other = special;
+        QueuedOffer other = special;
         if (other != null && other.inLine) {
             other.way.taker().line.remove(other);
         }

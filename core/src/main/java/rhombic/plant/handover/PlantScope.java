@@ -9,7 +9,7 @@ import rhombic.formula.Formula;
 import rhombic.formula.FormulaException;
 import rhombic.formula.FormulaScope;
 import rhombic.plant.blueprint.RunTroubleException;
-import rhombic.plant.doers.Doer;
+import rhombic.plant.resource.Resource;
 import rhombic.plant.piece.Piece;
 
 /** What formulas at one place can see of a running plant. One for each formula; the piece is set before each use. */
@@ -23,7 +23,7 @@ public final class PlantScope implements FormulaScope {
 
     private @Nullable UniformRandomProvider chance;
     private @Nullable Piece piece;
-    private @Nullable Doer person;
+    private @Nullable Resource person;
     private String from = "";
     private String to = "";
 
@@ -39,8 +39,8 @@ public final class PlantScope implements FormulaScope {
         return this;
     }
 
-    public PlantScope by(@Nullable Doer who) {
-        person = who;
+    public PlantScope by(@Nullable Resource worker) {
+        person = worker;
         return this;
     }
 
@@ -56,17 +56,17 @@ public final class PlantScope implements FormulaScope {
         try {
             return use.apply(this);
         } catch (FormulaException e) {
-            throw trouble(e, about);
+            throw problem(e, about);
         }
     }
 
-    public RunTroubleException trouble(FormulaException e, @Nullable Piece about) {
-        String where = node == null ? "" : node.name();
-        String who = about == null
+    public RunTroubleException problem(FormulaException e, @Nullable Piece about) {
+        String location = node == null ? "" : node.name();
+        String person = about == null
                 ? ""
                 : " (asked for " + flow.types.name(about.type) + (about.id >= 0 ? " " + (about.id + 1) : "") + " after "
                         + rhombic.quantity.Clock.elapsed(flow.now()) + ")";
-        return new RunTroubleException(where, (where.isEmpty() ? "" : where + ": ") + e.getMessage() + who + ".");
+        return new RunTroubleException(location, (location.isEmpty() ? "" : location + ": ") + e.getMessage() + person + ".");
     }
 
     @Override
@@ -136,14 +136,14 @@ public final class PlantScope implements FormulaScope {
 
     @Override
     public Object person(String name) {
-        Doer who = person;
-        if (who == null) {
+        Resource worker = person;
+        if (worker == null) {
             throw new FormulaException(
                     "Nobody is there whom \u201cperson." + name + "\u201d could be about: say who is needed for the work");
         }
         return switch (name) {
-            case "name" -> who.name();
-            case "factor" -> who.factor();
+            case "name" -> worker.name();
+            case "factor" -> worker.factor();
             default -> throw new FormulaException("A person has no \u201c" + name + "\u201d: use one of "
                     + String.join(", ", new java.util.TreeSet<>(Formula.OF_PERSON)));
         };

@@ -53,7 +53,7 @@ public record Way(int index, Node taker, @Nullable Channel channel, Entry entry)
         if (channel == null) {
             taker.accept(this, piece);
         } else {
-            channel.departs(piece);
+            channel.depart(piece);
         }
     }
 }

@@ -46,7 +46,8 @@ final class Wiring {
         for (Node node : parts) {
             if (!(node instanceof IdleNode)) {
                 node.connect(
-                        new WaysOut(waysFrom.getOrDefault(node, List.of()), linksFrom.getOrDefault(node, List.of()), node.wayOut(), flow,
+                        new OutgoingLinks(waysFrom.getOrDefault(node, List.of()), linksFrom.getOrDefault(node, List.of()), node.routing(),
+                                flow,
                                 node, flow.stream(node.streamId(), Purpose.WAY_OUT)),
                         node.ranking(), outletsShut || limited.contains(node));
             }
@@ -90,7 +91,7 @@ final class Wiring {
     }
 
     private boolean mayShutOutlets() {
-        return flow.blueprint.mayStandStill()
+        return flow.blueprint.canDeadlock()
                 || flow.study.equipment().stream().anyMatch(thing -> !thing.basics().outletShut().isEmpty())
                 || flow.study.rules().stream().flatMap(rule -> rule.then().stream()).anyMatch(Rule.Action.ShutOutlet.class::isInstance);
     }

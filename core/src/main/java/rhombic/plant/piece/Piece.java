@@ -57,7 +57,7 @@ public final class Piece {
         /** Whether it is on its way back. */
         public boolean failed;
         /** Pieces that may wait for rework where it goes back to. */
-        public int room;
+        public int capacity;
         /** Whether the person who made it does it again. */
         public Inspection.Maker maker = Inspection.Maker.ANYBODY;
     }
@@ -70,7 +70,7 @@ public final class Piece {
         return rework != null && rework.failed;
     }
 
-    public Rework reworkMade() {
+    public Rework onReworkDone() {
         Rework known = rework;
         if (known == null) {
             known = new Rework();
@@ -80,13 +80,13 @@ public final class Piece {
     }
 
     /** It is what it should be now, and was made there. */
-    public void madeWell(int by) {
+    public void setMade(int by) {
         madeBy = by;
-        isWell();
+        isGood();
     }
 
     /** Nothing is wrong with it now. */
-    public void isWell() {
+    public void isGood() {
         if (rework != null) {
             rework.failed = false;
             rework.factor = 1;

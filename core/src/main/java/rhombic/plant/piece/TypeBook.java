@@ -39,7 +39,7 @@ public final class TypeBook {
         return types.get(type).name();
     }
 
-    public boolean isCarrier(int type) {
+    public boolean isLoadCarrier(int type) {
         return types.get(type).loadCarrier();
     }
 

@@ -166,7 +166,7 @@ public final class Waiting {
     }
 
     /** Asks for all kept ranks once more: a rule has changed pieces that wait. */
-    public void rankAnew() {
+    public void updateRanks() {
         TreeMap<Key, Piece> tree = ranked;
         if (tree != null) {
             tree.clear();

@@ -126,7 +126,7 @@ final class RunningRule implements Reaction {
         try {
             return formula.truth(scope.with(piece));
         } catch (FormulaException e) {
-            throw trouble(scope, e, piece);
+            throw problem(scope, e, piece);
         }
     }
 
@@ -135,10 +135,10 @@ final class RunningRule implements Reaction {
         try {
             value = formula.value(scope.with(piece));
         } catch (FormulaException e) {
-            throw trouble(scope, e, piece);
+            throw problem(scope, e, piece);
         }
         if (value instanceof String text && text.length() > MAX_TEXT_LENGTH) {
-            throw trouble(scope,
+            throw problem(scope,
                     new FormulaException(
                             "It makes a text longer than " + MAX_TEXT_LENGTH + " characters: let it not add to itself again and again"),
                     piece);
@@ -146,13 +146,13 @@ final class RunningRule implements Reaction {
         return value;
     }
 
-    private RunTroubleException trouble(PlantScope scope, FormulaException e, @Nullable Piece piece) {
-        return new RunTroubleException(rule.name(), "Rule " + rule.name() + ": " + scope.trouble(e, piece).getMessage());
+    private RunTroubleException problem(PlantScope scope, FormulaException e, @Nullable Piece piece) {
+        return new RunTroubleException(rule.name(), "Rule " + rule.name() + ": " + scope.problem(e, piece).getMessage());
     }
 
-    private RunTroubleException notSet(PlantScope scope, Rule.Action.Set set, Object value, String whose, @Nullable Piece piece) {
-        return trouble(scope,
-                new FormulaException("It sets \u201c" + set.attribute() + "\u201d to \u201c" + Formula.plain(value) + "\u201d, but " + whose
+    private RunTroubleException notSet(PlantScope scope, Rule.Action.Set set, Object value, String owner, @Nullable Piece piece) {
+        return problem(scope,
+                new FormulaException("It sets \u201c" + set.attribute() + "\u201d to \u201c" + Formula.plain(value) + "\u201d, but " + owner
                         + " no such attribute of that kind"),
                 piece);
     }
@@ -160,14 +160,14 @@ final class RunningRule implements Reaction {
     private void act(int from, @Nullable Node node, @Nullable Piece piece) {
         for (int i = from; i < acts.length; i++) {
             if (acts[i] instanceof Wait wait) {
-                goOnLater(wait.nanos, i + 1, node, piece);
+                continueLater(wait.nanos, i + 1, node, piece);
                 return;
             }
             acts[i].act(node, piece);
         }
     }
 
-    private void goOnLater(long nanos, int next, @Nullable Node node, @Nullable Piece piece) {
+    private void continueLater(long nanos, int next, @Nullable Node node, @Nullable Piece piece) {
         flow.simulator.schedule(new Event() {
             @Override
             protected void occur() {
@@ -186,10 +186,10 @@ final class RunningRule implements Reaction {
         }
         int look = piece == null ? -1 : flow.types.look(piece.type, name);
         if (piece == null || look < 0) {
-            throw trouble(scope, new FormulaException("It gives the look \u201c" + name + "\u201d, which "
+            throw problem(scope, new FormulaException("It gives the look \u201c" + name + "\u201d, which "
                     + (piece == null ? "needs a piece" : "pieces of type " + flow.types.name(piece.type) + " do not have")), piece);
         }
-        flow.census.look(piece, look, node == null ? 0 : node.index);
+        flow.census.setLook(piece, look, node == null ? 0 : node.index);
     }
 
     private void create(PlantScope scope, Rule.Action.Create create) {
@@ -198,11 +198,11 @@ final class RunningRule implements Reaction {
             return; // it has an error, which the check tells, and takes no part
         }
         if (type < 0 || !(node(scope, create.goodsIn()) instanceof GoodsInNode goodsIn)) {
-            throw trouble(scope, new FormulaException("It creates \u201c" + create.type() + "\u201d at \u201c" + create.goodsIn()
+            throw problem(scope, new FormulaException("It creates \u201c" + create.type() + "\u201d at \u201c" + create.goodsIn()
                     + "\u201d, which is not a piece type and a goods in"), null);
         }
         if (flow.census.whole().inside() + create.pieces() > MOST_INSIDE) {
-            throw trouble(scope,
+            throw problem(scope,
                     new FormulaException(
                             "It creates pieces without end: " + MOST_INSIDE + " are inside. Give it a condition, or let fewer be created"),
                     null);
@@ -213,7 +213,7 @@ final class RunningRule implements Reaction {
     private Node node(PlantScope scope, String name) {
         Node node = flow.find(name);
         if (node == null) {
-            throw trouble(scope, new FormulaException("There is no equipment \u201c" + name + "\u201d"), null);
+            throw problem(scope, new FormulaException("There is no equipment \u201c" + name + "\u201d"), null);
         }
         return node;
     }

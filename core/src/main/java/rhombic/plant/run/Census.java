@@ -16,7 +16,7 @@ public final class Census {
     private final WholeTally whole = new WholeTally();
     private int nextPiece;
     /** Pieces out after which the run ends; none during the warm-up. */
-    private long untilOut = Long.MAX_VALUE;
+    private long stopAfterPieces = Long.MAX_VALUE;
 
     Census(Run run) {
         this.run = run;
@@ -50,7 +50,7 @@ public final class Census {
     /** From now on the run ends when so many pieces are out as its plan says, if it says so. */
     public void endAfterPieces() {
         int most = run.study.plan().stopAfterPieces();
-        untilOut = most == 0 ? Long.MAX_VALUE : most;
+        stopAfterPieces = most == 0 ? Long.MAX_VALUE : most;
     }
 
     /** What formulas can ask of the plant as a whole, where they stand at no equipment. */
@@ -72,8 +72,8 @@ public final class Census {
 
     // ---- coming into being
 
-    public void enters(Piece piece, int node) {
-        comesIntoBeing(piece);
+    public void onEnter(Piece piece, int node) {
+        onCreated(piece);
         types[piece.type].enters();
         whole.enters(run.now());
         if (run.trace != null) {
@@ -84,8 +84,8 @@ public final class Census {
         }
     }
 
-    public void made(Piece piece, int node) {
-        comesIntoBeing(piece);
+    public void onMade(Piece piece, int node) {
+        onCreated(piece);
         types[piece.type].made();
         whole.made(run.now());
         if (run.trace != null) {
@@ -93,7 +93,7 @@ public final class Census {
         }
     }
 
-    private void comesIntoBeing(Piece piece) {
+    private void onCreated(Piece piece) {
         piece.id = nextPiece++;
         piece.bornNanos = run.now();
         piece.arrivedNanos = run.now();
@@ -102,7 +102,7 @@ public final class Census {
     // ---- changing
 
     /** A piece becomes part of another, or a batch is undone. */
-    public void joined(Piece piece, int node) {
+    public void onJoined(Piece piece, int node) {
         piece.isGone = true;
         types[piece.type].joined();
         whole.joined(run.now());
@@ -111,7 +111,7 @@ public final class Census {
         }
     }
 
-    public void becomes(Piece piece, int type, int node) {
+    public void setType(Piece piece, int type, int node) {
         types[piece.type].joined();
         types[type].made();
         piece.type = type;
@@ -122,7 +122,7 @@ public final class Census {
         }
     }
 
-    public void look(Piece piece, int look, int node) {
+    public void setLook(Piece piece, int look, int node) {
         if (piece.look != look) {
             piece.look = look;
             if (run.trace != null) {
@@ -134,7 +134,7 @@ public final class Census {
     // ---- going
 
     /** The piece ends as scrap, with all that lies on it. */
-    public void scrapped(Piece piece, int node) {
+    public void onScrapped(Piece piece, int node) {
         if (run.trace != null) {
             run.trace.scrapped(run.now(), piece.body, node);
         }
@@ -150,12 +150,12 @@ public final class Census {
         }
     }
 
-    public void leaves(Piece piece, int node) {
+    public void onLeave(Piece piece, int node) {
         if (run.trace != null) {
             run.trace.gone(run.now(), piece.body, node);
         }
         countLeaving(piece);
-        if (piecesOut() >= untilOut) {
+        if (piecesOut() >= stopAfterPieces) {
             run.stop(run.study.plan().stopAfterPieces() + " pieces out");
         }
     }
@@ -166,7 +166,7 @@ public final class Census {
         long now = run.now();
         long lead = now - piece.bornNanos;
         types[piece.type].leaves(lead, piece.workNanos, piece.blockedNanos, piece.moveNanos, piece.crewNanos, piece.valueNanos);
-        boolean holdsOthers = run.types.isCarrier(piece.type) || piece.load != null && !piece.load.isEmpty();
+        boolean holdsOthers = run.types.isLoadCarrier(piece.type) || piece.load != null && !piece.load.isEmpty();
         if (run.diary != null && !holdsOthers) {
             run.diary.left(new Diary.Journey(piece.body, piece.type, piece.bornNanos, now, piece.workNanos, piece.blockedNanos,
                     piece.moveNanos, piece.crewNanos));

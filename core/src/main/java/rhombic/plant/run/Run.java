@@ -44,8 +44,8 @@ public abstract class Run {
 
     private final RandomStreams streams;
     private final Map<String, Shifts> shifts = new HashMap<>();
-    private final Errands afterwards = new Errands();
-    private final Errands lastOfInstant = new Errands();
+    private final DeferredQueue afterwards = new DeferredQueue();
+    private final DeferredQueue lastOfInstant = new DeferredQueue();
     private @Nullable Attended agendaFirst;
     private @Nullable Attended agendaLast;
     private long stepsInstant = -1;
@@ -55,35 +55,35 @@ public abstract class Run {
     private String stoppedBy = "";
 
     /** Something to be done at this instant. */
-    private static final class Errand {
+    private static final class Deferred {
         final String of;
-        final Runnable what;
-        @Nullable Errand behind;
+        final Runnable action;
+        @Nullable Deferred behind;
 
-        Errand(String of, Runnable what) {
+        Deferred(String of, Runnable action) {
             this.of = of;
-            this.what = what;
+            this.action = action;
         }
     }
 
     /** A queue that costs one look where it is empty, as it is for nearly every event. */
-    private static final class Errands {
-        private @Nullable Errand first;
-        private @Nullable Errand last;
+    private static final class DeferredQueue {
+        private @Nullable Deferred first;
+        private @Nullable Deferred last;
 
-        void add(Errand errand) {
-            Errand before = last;
+        void add(Deferred deferred) {
+            Deferred before = last;
             if (first == null || before == null) {
-                first = errand;
+                first = deferred;
             } else {
-                before.behind = errand;
+                before.behind = deferred;
             }
-            last = errand;
+            last = deferred;
         }
 
         @Nullable
-        Errand poll() {
-            Errand next = first;
+        Deferred poll() {
+            Deferred next = first;
             if (next != null) {
                 first = next.behind;
             }
@@ -148,13 +148,13 @@ public abstract class Run {
      *
      * @param of name of the rule or equipment that wants it
      */
-    public final void afterwards(String of, Runnable what) {
-        afterwards.add(new Errand(of, what));
+    public final void afterwards(String of, Runnable action) {
+        afterwards.add(new Deferred(of, action));
     }
 
     /** Has something done once all else at this instant is done. */
-    public final void atEndOfInstant(Runnable what) {
-        lastOfInstant.add(new Errand("", what));
+    public final void atEndOfInstant(Runnable action) {
+        lastOfInstant.add(new Deferred("", action));
     }
 
     /** Has it attended to before time goes on. */
@@ -177,17 +177,17 @@ public abstract class Run {
     /** Works off the agenda: all that follows at this instant. */
     public final void settle() {
         while (true) {
-            Errand next = afterwards.poll();
+            Deferred next = afterwards.poll();
             if (next != null) {
                 countStep(next.of);
-                next.what.run();
+                next.action.run();
                 continue;
             }
             Attended one = agendaFirst;
             if (one == null) {
-                Errand last = lastOfInstant.poll();
+                Deferred last = lastOfInstant.poll();
                 if (last != null) {
-                    last.what.run();
+                    last.action.run();
                     continue;
                 }
                 if (givePeople()) {

@@ -1,78 +1,78 @@
 package rhombic.plant.staff;
 
 import rhombic.plant.activity.Hold;
-import rhombic.plant.doers.Doer;
+import rhombic.plant.resource.Resource;
 import rhombic.plant.run.Run;
-import rhombic.plant.upkeep.Breakdown;
-import rhombic.plant.upkeep.Modes;
+import rhombic.plant.maintenance.Breakdown;
+import rhombic.plant.maintenance.Modes;
 import rhombic.space.Pose;
 import rhombic.study.kind.Crew;
 
 /** What one person works with, and what breaks it. While it is broken the person stays where it is and does nothing. */
-final class PersonTool implements Breakdown.Site, Doer.Tool {
+final class PersonTool implements Breakdown.Owner, Resource.Tool {
     private final Staff staff;
-    private final Doer doer;
+    private final Resource person;
     private final Modes modes;
     private int downs;
 
     /** @param number of the person in the crew, on which its draws hang: names may change */
-    PersonTool(Run run, Staff staff, Doer doer, Crew crew, int number) {
+    PersonTool(Run run, Staff staff, Resource person, Crew crew, int number) {
         this.staff = staff;
-        this.doer = doer;
+        this.person = person;
         modes = Repairs.modes(run, staff, crew.id() + "\u0000" + number, crew.basics().duty().failures(), this);
-        doer.worksWith(this);
+        person.worksWith(this);
     }
 
     Modes modes() {
         return modes;
     }
 
-    Doer doer() {
-        return doer;
+    Resource person() {
+        return person;
     }
 
     @Override
-    public void isUsed(boolean used) {
-        if (!modes.countsWork()) {
+    public void onUse(boolean used) {
+        if (!modes.hasWorkClock()) {
             return;
         }
         if (used) {
-            modes.workBegins(Long.MAX_VALUE);
+            modes.onWorkBegins(Long.MAX_VALUE);
         } else {
-            modes.workEnds();
+            modes.onWorkEnds();
         }
     }
 
     @Override
-    public void hasDoneJob() {
+    public void onJobDone() {
         modes.cycle();
     }
 
     /** Where the person is. */
     @Override
-    public Pose whereMended() {
-        return doer.place();
+    public Pose repairPose() {
+        return person.place();
     }
 
     @Override
-    public void breaks(Breakdown by) {
+    public void onFailure(Breakdown by) {
         if (downs++ == 0) {
-            staff.allocation().duty(doer, Hold.DOWN, true);
+            staff.allocation().setDuty(person, Hold.DOWN, true);
         }
     }
 
     @Override
-    public void mended(Breakdown by) {
+    public void onRepaired(Breakdown by) {
         if (--downs == 0) {
-            staff.allocation().duty(doer, Hold.DOWN, false);
+            staff.allocation().setDuty(person, Hold.DOWN, false);
         }
     }
 
     @Override
-    public void stageChanges(Breakdown of) {}
+    public void onStageChanged(Breakdown of) {}
 
     @Override
     public String name() {
-        return doer.name();
+        return person.name();
     }
 }

@@ -2,10 +2,10 @@ package rhombic.plant.staff;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import rhombic.plant.doers.Job;
+import rhombic.plant.resource.Job;
 import rhombic.plant.run.Run;
-import rhombic.plant.upkeep.Breakdown;
-import rhombic.plant.upkeep.Modes;
+import rhombic.plant.maintenance.Breakdown;
+import rhombic.plant.maintenance.Modes;
 import rhombic.study.duty.FailureMode;
 
 /** Makes what breaks something ready to run, with those who repair it. */
@@ -18,16 +18,16 @@ public final class Repairs {
      * @param people who repair it; null if there is nobody, then all mends itself
      * @param id what its draws hang on
      */
-    public static Modes modes(Run run, @Nullable Staff people, String id, List<FailureMode> modes, Breakdown.Site site) {
-        return new Modes(run.simulator, modes, mode -> new Breakdown(run, id + "\u0000" + mode.name(), mode, site,
-                people == null ? null : people.allocation(), order(people, mode, site)));
+    public static Modes modes(Run run, @Nullable Staff people, String id, List<FailureMode> modes, Breakdown.Owner owner) {
+        return new Modes(run.simulator, modes, mode -> new Breakdown(run, id + "\u0000" + mode.name(), mode, owner,
+                people == null ? null : people.allocation(), request(people, mode, owner)));
     }
 
-    private static Job.@Nullable Order order(@Nullable Staff people, FailureMode mode, Breakdown.Site site) {
+    private static Job.@Nullable Request request(@Nullable Staff people, FailureMode mode, Breakdown.Owner owner) {
         if (people == null || mode.repairedBy().isEmpty()) {
             return null;
         }
-        Manning.Order needed = people.order(Job.What.REPAIR, mode.repairedBy());
-        return new Job.Order(needed.what(), site.whereMended(), needed.demands(), needed.priority(), needed.yields());
+        Staffing.Request needed = people.request(Job.Kind.REPAIR, mode.repairedBy());
+        return new Job.Request(needed.kind(), owner.repairPose(), needed.demands(), needed.priority(), needed.preemptible());
     }
 }

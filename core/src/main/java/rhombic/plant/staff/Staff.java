@@ -11,12 +11,12 @@ import rhombic.measure.ModeFigures;
 import rhombic.measure.SkillFigures;
 import rhombic.measure.SkillTally;
 import rhombic.plant.activity.Hold;
-import rhombic.plant.doers.Allocation;
-import rhombic.plant.doers.Doer;
-import rhombic.plant.doers.Group;
-import rhombic.plant.doers.Job;
+import rhombic.plant.resource.Allocation;
+import rhombic.plant.resource.Resource;
+import rhombic.plant.resource.Group;
+import rhombic.plant.resource.Job;
 import rhombic.plant.run.Run;
-import rhombic.plant.upkeep.Timeclock;
+import rhombic.plant.maintenance.ShiftClock;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
@@ -27,21 +27,21 @@ import rhombic.study.kind.Crew;
 import rhombic.study.value.PersonState;
 
 /** All people of a plant, from the crews of its study. */
-public final class Staff implements Doer.Watcher {
+public final class Staff implements Resource.Listener {
     private final Run run;
     private final Allocation allocation;
     private final Map<String, Integer> skills = new LinkedHashMap<>();
     private final List<SkillTally> skillTallies = new ArrayList<>();
     private final List<Group> groups = new ArrayList<>();
-    private final List<Timeclock> timeclocks = new ArrayList<>();
+    private final List<ShiftClock> shiftClocks = new ArrayList<>();
     private final List<PersonTool> tools = new ArrayList<>();
 
     public Staff(Run run, List<Crew> crews) {
         this.run = run;
         for (Crew crew : crews) {
-            skill(crew.name());
-            crew.skills().forEach(this::skill);
-            crew.members().forEach(person -> person.skills().forEach(this::skill));
+            addSkill(crew.name());
+            crew.skills().forEach(this::addSkill);
+            crew.members().forEach(person -> person.skills().forEach(this::addSkill));
         }
         long startOfDay = run.start.toLocalTime().toNanoOfDay();
         skills.forEach((name, number) -> skillTallies.add(new SkillTally(startOfDay)));
@@ -50,7 +50,7 @@ public final class Staff implements Doer.Watcher {
         crews.forEach(this::add);
     }
 
-    private void skill(String name) {
+    private void addSkill(String name) {
         skills.putIfAbsent(name, skills.size());
     }
 
@@ -60,36 +60,36 @@ public final class Staff implements Doer.Watcher {
         Pose area = study.find(crew.breakArea()).map(e -> e.placement().pose()).orElse(null);
         Group group = allocation.group(crew, speed, area);
         groups.add(group);
-        List<Doer> members = new ArrayList<>();
+        List<Resource> members = new ArrayList<>();
         int number = 0;
         for (Person person : crew.members()) {
             boolean[] can = new boolean[skills.size()];
             can[skills.getOrDefault(crew.name(), 0)] = true;
             crew.skills().forEach(skill -> can[skills.getOrDefault(skill, 0)] = true);
             person.skills().forEach(skill -> can[skills.getOrDefault(skill, 0)] = true);
-            Doer doer = allocation.add(person.name(), group, can, person.factor(), Layout.home(crew, number));
-            members.add(doer);
+            Resource member = allocation.add(person.name(), group, can, person.factor(), Layout.home(crew, number));
+            members.add(member);
             if (!crew.basics().duty().failures().isEmpty()) {
-                tools.add(new PersonTool(run, this, doer, crew, number));
+                tools.add(new PersonTool(run, this, member, crew, number));
             }
             number++;
         }
         study.calendar(crew.basics().duty().calendar())
-                .ifPresent(calendar -> timeclocks.add(timeclock(calendar, members)));
+                .ifPresent(calendar -> shiftClocks.add(shiftClock(calendar, members)));
     }
 
-    private Timeclock timeclock(Calendar calendar, List<Doer> members) {
+    private ShiftClock shiftClock(Calendar calendar, List<Resource> members) {
         Calendar.Mode[] before = {Calendar.Mode.ON};
-        return new Timeclock(run.simulator, run.shifts(calendar), mode -> {
+        return new ShiftClock(run.simulator, run.shifts(calendar), mode -> {
             Calendar.Mode was = before[0];
             before[0] = mode;
-            for (Doer doer : members) {
+            for (Resource person : members) {
                 // the new reason first, so that nobody is free in between
                 if (mode != Calendar.Mode.ON) {
-                    allocation.duty(doer, hold(mode), true);
+                    allocation.setDuty(person, hold(mode), true);
                 }
                 if (was != Calendar.Mode.ON) {
-                    allocation.duty(doer, hold(was), false);
+                    allocation.setDuty(person, hold(was), false);
                 }
             }
             run.settle();
@@ -101,11 +101,11 @@ public final class Staff implements Doer.Watcher {
     }
 
     public void begin() {
-        for (Doer doer : allocation.doers()) {
-            moves(doer, doer.place(), doer.place(), 0);
-            does(doer, PersonState.WAITING, null);
+        for (Resource person : allocation.resources()) {
+            onMove(person, person.place(), person.place(), 0);
+            onState(person, PersonState.WAITING, null);
         }
-        timeclocks.forEach(Timeclock::begin);
+        shiftClocks.forEach(ShiftClock::begin);
         tools.forEach(tool -> tool.modes().begin());
     }
 
@@ -114,19 +114,19 @@ public final class Staff implements Doer.Watcher {
     }
 
     /** Whether that person's crew goes by who did it last. */
-    boolean prefersSame(int number) {
-        return allocation.doers().get(number).group().goesBySame();
+    boolean isBySame(int number) {
+        return allocation.resources().get(number).group().isBySame();
     }
 
     @Nullable
-    public Doer doer(int number) {
-        return number < 0 ? null : allocation.doers().get(number);
+    public Resource person(int number) {
+        return number < 0 ? null : allocation.resources().get(number);
     }
 
     /** What a place asks for, but for where that is. */
-    public Manning.Order order(Job.What what, List<Need> needs) {
+    public Staffing.Request request(Job.Kind kind, List<Need> needs) {
         List<Job.Demand> demands = needs.stream().map(need -> new Job.Demand(skills.getOrDefault(need.skill(), 0), need.people())).toList();
-        return new Manning.Order(what, demands, needs.stream().mapToInt(Need::priority).max().orElse(0),
+        return new Staffing.Request(kind, demands, needs.stream().mapToInt(Need::priority).max().orElse(0),
                 needs.stream().allMatch(Need::preemptible),
                 needs.stream().mapToDouble(need -> need.share().amount()).max().orElse(100) / 100);
     }
@@ -138,26 +138,29 @@ public final class Staff implements Doer.Watcher {
 
     public void restart() {
         long now = run.now();
-        allocation.doers().forEach(doer -> doer.tally().restart(now));
+        allocation.resources().forEach(person -> person.tally().restart(now));
         skillTallies.forEach(tally -> tally.restart(now));
         tools.forEach(tool -> tool.modes().restart());
     }
 
     public List<CrewFigures> figures() {
         long now = run.now();
-        return groups.stream().map(group -> new CrewFigures(group.name(), allocation.doers().stream().filter(doer -> doer.group() == group)
-                .map(doer -> doer.tally().figures(doer.name(), now)).toList())).toList();
+        return groups.stream()
+                .map(group -> new CrewFigures(group.name(), allocation.resources().stream().filter(person -> person.group() == group)
+                        .map(person -> person.tally().figures(person.name(), now)).toList()))
+                .toList();
     }
 
     /** How many of a crew have something to do now, or could do something. */
     public long count(String crew, boolean busy) {
-        return allocation.doers().stream().filter(doer -> doer.group().name().equals(crew))
-                .filter(doer -> busy ? doer.tally().state().isBusy() : doer.isFree()).count();
+        return allocation.resources().stream().filter(person -> person.group().name().equals(crew))
+                .filter(person -> busy ? person.tally().state().isBusy() : person.isFree()).count();
     }
 
     /** The failures of what a crew works with: how many of all its people, and their share of the time of one. */
     public List<ModeFigures> modes(String crew) {
-        List<List<ModeFigures>> each = tools.stream().filter(tool -> tool.doer().group().name().equals(crew)).map(t -> t.modes().figures())
+        List<List<ModeFigures>> each = tools.stream().filter(tool -> tool.person().group().name().equals(crew))
+                .map(t -> t.modes().figures())
                 .toList();
         List<ModeFigures> all = new ArrayList<>();
         for (int i = 0; !each.isEmpty() && i < each.getFirst().size(); i++) {
@@ -178,19 +181,19 @@ public final class Staff implements Doer.Watcher {
     }
 
     @Override
-    public void moves(Doer doer, Pose from, Pose to, long nanos) {
+    public void onMove(Resource person, Pose from, Pose to, long nanos) {
         if (run.trace != null) {
-            run.trace.walks(run.now(), doer.number, from, to, nanos);
+            run.trace.walks(run.now(), person.number, from, to, nanos);
         }
     }
 
     @Override
-    public void does(Doer doer, PersonState state, @Nullable Job job) {
+    public void onState(Resource person, PersonState state, @Nullable Job job) {
         if (run.trace != null) {
-            run.trace.person(run.now(), doer.number, state);
+            run.trace.person(run.now(), person.number, state);
         }
         if (run.diary != null) {
-            run.diary.person(doer.number, run.now(), state);
+            run.diary.person(person.number, run.now(), state);
         }
     }
 }

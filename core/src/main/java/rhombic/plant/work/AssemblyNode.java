@@ -10,7 +10,7 @@ import rhombic.plant.handover.Channel;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.PlantScope;
 import rhombic.plant.handover.Way;
-import rhombic.plant.handover.WaysOut;
+import rhombic.plant.handover.OutgoingLinks;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.Ranking;
 import rhombic.plant.piece.TableBook;
@@ -24,25 +24,25 @@ import rhombic.study.kind.Recipe;
  * one for each type. Whenever something comes, the places that wait are looked at, the longest waiting first.
  */
 public final class AssemblyNode extends WorkNode {
-    private final AssemblyStation.Method way;
+    private final AssemblyStation.Method method;
     private final boolean[] isBase;
     private final boolean[] isPart;
-    private final int partRoom;
+    private final int partCapacity;
     private final int resultType;
     private final PlantScope scope;
     private final Needs needs;
     /** Rooms for parts by type; the last one is for parts of any type. */
-    private final Waiting[] rooms;
+    private final Waiting[] capacities;
     /** How many parts wait in each of the rooms; beside each other, since they are all looked at whenever a part comes. */
     private final int[] there;
     /** How many parts are on their way to each of the rooms; bases are counted as at any station. */
     private final int[] promisedIn;
 
     private final int any;
-    private final List<Gathering> waiting = new ArrayList<>();
+    private final List<BatchStart> waiting = new ArrayList<>();
 
     /** A place with a base that waits for parts. */
-    private record Gathering(Place place, int[] need) {}
+    private record BatchStart(Place place, int[] need) {}
 
     /** How many parts of each type a base needs; the last is of any type. */
     private interface Needs {
@@ -51,8 +51,8 @@ public final class AssemblyNode extends WorkNode {
 
     public AssemblyNode(Flow flow, int index, AssemblyStation station) {
         super(flow, index, station);
-        way = station.method();
-        partRoom = station.partCapacity();
+        method = station.method();
+        partCapacity = station.partCapacity();
         resultType = station.result().isEmpty() ? -1 : flow.types.number(station.result());
         any = flow.types.count();
         isBase = new boolean[any];
@@ -60,7 +60,7 @@ public final class AssemblyNode extends WorkNode {
         isPart = new boolean[any + 1];
         scope = scope("recipe");
         needs = needs(station.recipe());
-        rooms = new Waiting[any + 1];
+        capacities = new Waiting[any + 1];
         there = new int[any + 1];
         promisedIn = new int[any + 1];
     }
@@ -79,7 +79,7 @@ public final class AssemblyNode extends WorkNode {
                     String value = scope.evaluate(key, base, key::asText);
                     int[] need = byValue.get(value);
                     if (need == null) {
-                        throw scope.trouble(
+                        throw scope.problem(
                                 new FormulaException(
                                         "Its recipe says nothing for " + key.text() + " = \u201c" + value + "\u201d: add the parts for it"),
                                 base);
@@ -138,16 +138,16 @@ public final class AssemblyNode extends WorkNode {
     }
 
     @Override
-    public void connect(WaysOut ways, Ranking ranking, boolean someMayNotGo) {
+    public void connect(OutgoingLinks ways, Ranking ranking, boolean someMayNotGo) {
         super.connect(ways, ranking, someMayNotGo);
-        Arrays.setAll(rooms, i -> new Waiting(ranking));
+        Arrays.setAll(capacities, i -> new Waiting(ranking));
     }
 
     @Override
-    public void rankAnew() {
-        super.rankAnew();
-        for (Waiting room : rooms) {
-            room.rankAnew();
+    public void updateRanks() {
+        super.updateRanks();
+        for (Waiting room : capacities) {
+            room.updateRanks();
         }
     }
 
@@ -155,7 +155,7 @@ public final class AssemblyNode extends WorkNode {
     protected void promise(Channel.Trip trip) {
         super.promise(trip);
         if (!isBase[trip.piece().type]) {
-            promisedIn[roomOf(trip.piece().type)]++;
+            promisedIn[capacityOf(trip.piece().type)]++;
         }
     }
 
@@ -163,7 +163,7 @@ public final class AssemblyNode extends WorkNode {
     protected void keepPromise(Channel.Trip trip) {
         super.keepPromise(trip);
         if (!isBase[trip.piece().type]) {
-            promisedIn[roomOf(trip.piece().type)]--;
+            promisedIn[capacityOf(trip.piece().type)]--;
         }
     }
 
@@ -178,7 +178,7 @@ public final class AssemblyNode extends WorkNode {
     }
 
     @Override
-    protected boolean waitsForMore() {
+    protected boolean isWaitingForMore() {
         return tally.content() > 0;
     }
 
@@ -192,28 +192,28 @@ public final class AssemblyNode extends WorkNode {
         if (isBase[piece.type]) {
             return hasSlot(piece);
         }
-        int room = roomOf(piece.type);
-        return room >= 0 && there[room] + promisedIn[room] < partRoom;
+        int room = capacityOf(piece.type);
+        return room >= 0 && there[room] + promisedIn[room] < partCapacity;
     }
 
     /** Which room a part waits in; -1 if no recipe needs it. */
-    private int roomOf(int type) {
+    private int capacityOf(int type) {
         return isPart[type] ? type : isPart[any] ? any : -1;
     }
 
     @Override
     protected void accept(Way way, Piece piece) {
-        comes(piece);
-        tellRules(Rule.PieceEvent.ENTERS, piece);
+        receive(piece);
+        notifyRules(Rule.PieceEvent.ENTERS, piece);
         if (!isBase[piece.type]) {
             traceWaits(piece);
-            int room = roomOf(piece.type);
-            rooms[room].add(piece);
+            int room = capacityOf(piece.type);
+            capacities[room].add(piece);
             there[room]++;
-            startWhatCan();
+            startAllReady();
         } else if (hasFreePlace()) {
             traceWaits(piece);
-            baseTo(takeFreePlace(), piece);
+            putBase(takeFreePlace(), piece);
         } else {
             toQueue(piece);
         }
@@ -222,30 +222,30 @@ public final class AssemblyNode extends WorkNode {
         }
     }
 
-    private void baseTo(Place place, Piece base) {
+    private void putBase(Place place, Piece base) {
         place.load.add(base);
         int[] need = needs.of(base);
-        if (areThere(need)) {
+        if (hasAll(need)) {
             take(place, need);
             place.begin();
         } else {
-            place.gathers();
-            place.stands(base);
-            waiting.add(new Gathering(place, need));
+            place.gather();
+            place.onStanding(base);
+            waiting.add(new BatchStart(place, need));
         }
     }
 
-    private void startWhatCan() {
-        if (way == AssemblyStation.Method.BATCH) {
+    private void startAllReady() {
+        if (method == AssemblyStation.Method.BATCH) {
             int[] need = needs.of(null);
-            while (hasFreePlace() && areThere(need)) {
+            while (hasFreePlace() && hasAll(need)) {
                 startBatch(takeFreePlace(), need);
             }
             return;
         }
         for (int i = 0; i < waiting.size(); i++) {
-            Gathering one = waiting.get(i);
-            if (areThere(one.need)) {
+            BatchStart one = waiting.get(i);
+            if (hasAll(one.need)) {
                 waiting.remove(i--);
                 take(one.place, one.need);
                 one.place.begin();
@@ -258,7 +258,7 @@ public final class AssemblyNode extends WorkNode {
         place.begin();
     }
 
-    private boolean areThere(int[] need) {
+    private boolean hasAll(int[] need) {
         for (int type = 0; type <= any; type++) {
             if (there[type] < need[type]) {
                 return false;
@@ -271,9 +271,9 @@ public final class AssemblyNode extends WorkNode {
         for (int type = 0; type <= any; type++) {
             there[type] -= need[type];
             for (int i = 0; i < need[type]; i++) {
-                Piece part = rooms[type].takeBest();
+                Piece part = capacities[type].takeBest();
                 place.load.add(part);
-                place.stands(part);
+                place.onStanding(part);
             }
         }
         flow.toAgenda(this); // there is room for parts again
@@ -281,13 +281,13 @@ public final class AssemblyNode extends WorkNode {
 
     @Override
     protected void fill(Place place) {
-        if (way == AssemblyStation.Method.BATCH) {
+        if (method == AssemblyStation.Method.BATCH) {
             int[] need = needs.of(null);
-            if (areThere(need)) {
+            if (hasAll(need)) {
                 startBatch(place, need);
             }
         } else if (!queue.isEmpty()) {
-            baseTo(place, fromQueue());
+            putBase(place, fromQueue());
         }
     }
 
@@ -295,9 +295,9 @@ public final class AssemblyNode extends WorkNode {
     protected void complete(Place place) {
         Piece whole;
         int from = 1;
-        if (way == AssemblyStation.Method.BATCH) {
+        if (method == AssemblyStation.Method.BATCH) {
             whole = new Piece(resultType);
-            flow.census.made(whole, index);
+            flow.census.onMade(whole, index);
             whole.arrivedNanos = flow.now();
             tally.appears(flow.now());
             from = 0;
@@ -307,11 +307,11 @@ public final class AssemblyNode extends WorkNode {
         for (int i = from; i < place.load.size(); i++) {
             join(place.load.get(i), whole);
         }
-        if (way == AssemblyStation.Method.ASSEMBLE && resultType >= 0 && resultType != whole.type) {
-            flow.census.becomes(whole, resultType, index);
+        if (method == AssemblyStation.Method.ASSEMBLE && resultType >= 0 && resultType != whole.type) {
+            flow.census.setType(whole, resultType, index);
         }
         if (mayNeedRework()) {
-            whole.madeWell(index);
+            whole.setMade(index);
             whole.madeByPerson = place.lastPerson();
         }
         if (whole.toScrap) {
@@ -324,8 +324,8 @@ public final class AssemblyNode extends WorkNode {
     private void join(Piece part, Piece whole) {
         tally.joins(flow.now());
         part.forgetMaking();
-        if (way == AssemblyStation.Method.ASSEMBLE) {
-            flow.census.joined(part, index);
+        if (method == AssemblyStation.Method.ASSEMBLE) {
+            flow.census.onJoined(part, index);
             return;
         }
         if (whole.load == null) {

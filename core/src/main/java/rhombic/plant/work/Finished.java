@@ -4,8 +4,8 @@ import org.jspecify.annotations.Nullable;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Node;
 import rhombic.plant.handover.Offer;
-import rhombic.plant.handover.WaysOut;
-import rhombic.plant.piece.Few;
+import rhombic.plant.handover.OutgoingLinks;
+import rhombic.plant.piece.SmallList;
 import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
 import rhombic.study.value.EquipmentState;
@@ -14,11 +14,11 @@ import rhombic.trace.PieceSpot;
 /** What is done at one place and goes on: by the usual ways, and what goes by itself, such as what came off a carrier. */
 final class Finished {
     /** By the usual ways. */
-    final Few out = new Few();
+    final SmallList out = new SmallList();
 
     private final Place place;
     /** Made when first needed: only unpacking stations do. */
-    private @Nullable Few besides;
+    private @Nullable SmallList besides;
     private @Nullable Outlet usual;
     private @Nullable Outlet beside;
     private long sinceNanos;
@@ -27,9 +27,9 @@ final class Finished {
     /** The offer of what goes on. */
     static final class Outlet extends Offer {
         private final Finished of;
-        private final Few pieces;
+        private final SmallList pieces;
 
-        Outlet(Finished of, Few pieces) {
+        Outlet(Finished of, SmallList pieces) {
             super(of.place.node);
             this.of = of;
             this.pieces = pieces;
@@ -45,10 +45,10 @@ final class Finished {
     }
 
     /** What goes by itself. */
-    Few besides() {
-        Few there = besides;
+    SmallList besides() {
+        SmallList there = besides;
         if (there == null) {
-            there = new Few();
+            there = new SmallList();
             besides = there;
         }
         return there;
@@ -63,8 +63,8 @@ final class Finished {
         Flow flow = place.node.flow;
         sinceNanos = flow.now();
         if (flow.trace != null && out.size() + (besides == null ? 0 : besides.size()) > 1) {
-            out.forEach(piece -> told(piece, WaysOut.ANY));
-            besides().forEach(piece -> told(piece, WaysOut.ANY));
+            out.forEach(piece -> told(piece, OutgoingLinks.ANY));
+            besides().forEach(piece -> told(piece, OutgoingLinks.ANY));
         }
         offerNext();
     }
@@ -85,7 +85,7 @@ final class Finished {
                 break;
             }
         }
-        Few more = besides;
+        SmallList more = besides;
         while (more != null && !more.isEmpty() && !beside().isOpen()) {
             if (!offer(beside(), more.getFirst())) {
                 break;
@@ -132,16 +132,16 @@ final class Finished {
         WorkNode node = place.node;
         long now = node.flow.now();
         Piece piece = given.pieces.removeFirst();
-        long forPorters = given.takeWaitForPorters();
+        long forPorters = given.takeWaitForCarriers();
         piece.crewNanos += forPorters;
         piece.blockedNanos += now - sinceNanos - forPorters;
         node.tally.leaves(now, now - piece.arrivedNanos);
-        node.tellRules(Rule.PieceEvent.LEAVES, piece);
+        node.notifyRules(Rule.PieceEvent.LEAVES, piece);
         if (!isOffering) {
             if (isEmpty()) {
                 place.emptied();
             } else {
-                node.offersLater(place);
+                node.offerLater(place);
             }
         }
         return piece;
@@ -155,7 +155,7 @@ final class Finished {
 
     /** Why it is still there. */
     private EquipmentState keptBy() {
-        boolean isCarried = usual != null && usual.waitsForPorters() || beside != null && beside.waitsForPorters();
+        boolean isCarried = usual != null && usual.isWaitingForCarriers() || beside != null && beside.isWaitingForCarriers();
         return isCarried ? EquipmentState.WAITING_FOR_CREW : EquipmentState.BLOCKED;
     }
 }

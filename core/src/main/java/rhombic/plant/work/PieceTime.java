@@ -45,7 +45,7 @@ interface PieceTime {
         return piece -> {
             TimeSampler sampler = samplers[piece.type];
             if (sampler == null) {
-                throw scope.trouble(new FormulaException(
+                throw scope.problem(new FormulaException(
                         "It has no time for pieces of type " + flow.types.name(piece.type) + ": add one, or a time for all others"),
                         piece);
             }
@@ -77,9 +77,9 @@ interface PieceTime {
                 ofType[piece.type] = ofTypeAlone ? sampler : null;
                 return sampler.nextNanos();
             } catch (FormulaException e) {
-                throw scope.trouble(e, piece);
+                throw scope.problem(e, piece);
             } catch (DistributionException e) {
-                throw scope.trouble(new FormulaException("Table " + source.table() + ": " + e.getMessage()), piece);
+                throw scope.problem(new FormulaException("Table " + source.table() + ": " + e.getMessage()), piece);
             }
         };
     }
@@ -90,7 +90,7 @@ interface PieceTime {
         return piece -> {
             double number = scope.evaluate(formula, piece, formula::number);
             if (!(number >= 0 && number * scale < Long.MAX_VALUE / 4.0)) {
-                throw scope.trouble(new FormulaException("The time \u201c" + source.formula() + "\u201d must be at least 0; it is "
+                throw scope.problem(new FormulaException("The time \u201c" + source.formula() + "\u201d must be at least 0; it is "
                         + Formula.plain(number) + " " + source.unit().symbol()), piece);
             }
             return Math.round(number * scale);

@@ -3,13 +3,13 @@ package rhombic.plant.work;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Simulator;
 import rhombic.plant.activity.Activity;
-import rhombic.plant.doers.Job;
+import rhombic.plant.resource.Job;
 import rhombic.plant.handover.Flow;
-import rhombic.plant.handover.Upkeep;
-import rhombic.plant.piece.Few;
+import rhombic.plant.handover.Maintenance;
+import rhombic.plant.piece.SmallList;
 import rhombic.plant.piece.Piece;
-import rhombic.plant.staff.Manning;
-import rhombic.plant.upkeep.Modes;
+import rhombic.plant.staff.Staffing;
+import rhombic.plant.maintenance.Modes;
 import rhombic.study.Layout;
 import rhombic.study.Rule;
 import rhombic.study.duty.FailureMode;
@@ -20,7 +20,7 @@ import rhombic.study.value.EquipmentState;
  * One of the places of a station: what it does step by step, with whom, and how what is done goes on. Its activity is the step that
  * it is in, or its wait for a full load.
  */
-public final class Place extends Activity implements Manning.Place {
+public final class Place extends Activity implements Staffing.Listener {
     /** What it is doing. */
     enum Phase {
         FREE, GATHERING,
@@ -30,7 +30,7 @@ public final class Place extends Activity implements Manning.Place {
 
     final int number;
     /** What is on it while it gathers and works; the base, or the piece that came first, first. */
-    final Few load = new Few();
+    final SmallList load = new SmallList();
     /** What is done and goes on. */
     final Finished done = new Finished(this);
     Phase phase = Phase.FREE;
@@ -46,7 +46,7 @@ public final class Place extends Activity implements Manning.Place {
     private EquipmentState base = EquipmentState.STARVED;
     /** What it shows while what it does now goes on. */
     private EquipmentState busy = EquipmentState.WORKING;
-    private @Nullable Manning manning;
+    private @Nullable Staffing staffing;
     private long changeoverNanos;
     /** What is left of the work when those who began it have gone. */
     private long restNanos;
@@ -65,8 +65,8 @@ public final class Place extends Activity implements Manning.Place {
         flow = node.flow;
         this.times = times;
         this.number = number;
-        Upkeep kept = node.upkeep;
-        modes = kept != null && kept.modes().countsWork() ? kept.modes() : null;
+        Maintenance kept = node.maintenance;
+        modes = kept != null && kept.modes().hasWorkClock() ? kept.modes() : null;
     }
 
     EquipmentState state() {
@@ -75,45 +75,45 @@ public final class Place extends Activity implements Manning.Place {
 
     /** Number of the person who did the last step for which somebody was needed; negative if nobody was. */
     int lastPerson() {
-        return manning == null ? -1 : manning.lastPerson();
+        return staffing == null ? -1 : staffing.lastPerson();
     }
 
     // ---- what keeps it from working
 
     /** Whether somebody is needed who is not there. */
-    boolean isUnmanned() {
-        return manning != null && manning.isMissing();
+    boolean isUnstaffed() {
+        return staffing != null && staffing.isMissing();
     }
 
     /** Whether it will go on by itself, or once what holds it is gone. */
     boolean isAtWork() {
-        return isPending() || isPaused() || phase == Phase.READY || isUnmanned();
+        return isPending() || isPaused() || phase == Phase.READY || isUnstaffed();
     }
 
     /** Whether its work goes on although nothing may, as far as its people and holds are concerned. */
     boolean isWronglyAtWork(boolean held) {
         boolean waits = phase == Phase.GATHERING || phase == Phase.PAUSE;
-        return isRunning() && phase != Phase.GATHERING && (held || !waits && isUnmanned());
+        return isRunning() && phase != Phase.GATHERING && (held || !waits && isUnstaffed());
     }
 
     /** Something holds the work: it stands, and whoever worked here is free meanwhile. */
     void isHeld() {
         if (phase != Phase.GATHERING) {
             halt();
-            if (manning != null) {
-                manning.sendAway();
+            if (staffing != null) {
+                staffing.sendAway();
             }
         }
     }
 
     /** Nothing holds the work any more. */
     void isReleased() {
-        Manning people = manning;
+        Staffing people = staffing;
         if (people != null && people.isMissing()) {
             enter(EquipmentState.WAITING_FOR_CREW);
             people.askAgain();
         } else if (phase != Phase.GATHERING) {
-            goesOn();
+            continueWork();
         }
     }
 
@@ -122,28 +122,28 @@ public final class Place extends Activity implements Manning.Place {
         rests();
     }
 
-    private void goesOn() {
+    private void continueWork() {
         resume();
-        counts();
+        count();
     }
 
     /** Clocks of working time run while it works. */
-    private void counts() {
+    private void count() {
         if (modes != null && phase == Phase.WORK && isRunning() && !isCounted) {
             isCounted = true;
-            modes.workBegins(leftNanos());
+            modes.onWorkBegins(leftNanos());
         }
     }
 
     private void rests() {
         if (modes != null && isCounted) {
             isCounted = false;
-            modes.workEnds();
+            modes.onWorkEnds();
         }
     }
 
     /** It has broken down in the middle of its work. */
-    void interrupted(FailureMode.InterruptedPiece piece) {
+    void onInterrupted(FailureMode.InterruptedPiece piece) {
         if (phase == Phase.WORK && isPaused()) {
             switch (piece) {
                 case RESUME -> {}
@@ -159,8 +159,8 @@ public final class Place extends Activity implements Manning.Place {
 
     private void scrapLoad() {
         abandon();
-        if (manning != null) {
-            manning.drop();
+        if (staffing != null) {
+            staffing.drop();
         }
         load.forEach(node::scrap);
         load.clear();
@@ -171,14 +171,14 @@ public final class Place extends Activity implements Manning.Place {
     // ---- its people
 
     @Override
-    public void peopleAreThere(long waitedNanos) {
+    public void onPeopleArrived(long waitedNanos) {
         if (phase != Phase.SERVICE) {
             for (int i = 0; i < load.size(); i++) {
                 load.get(i).crewNanos += waitedNanos;
             }
         }
         if (isPaused()) {
-            goesOn();
+            continueWork();
             enter(busy);
         } else {
             runStep();
@@ -186,15 +186,15 @@ public final class Place extends Activity implements Manning.Place {
     }
 
     @Override
-    public void peopleLeft() {
+    public void onPeopleLeft() {
         halt();
         enter(EquipmentState.WAITING_FOR_CREW);
     }
 
     /** Something that takes time begins: at once, or when those who are needed for it are there. */
-    private void step(EquipmentState shown, Manning.@Nullable Order crew) {
+    private void step(EquipmentState shown, Staffing.@Nullable Request crew) {
         busy = shown;
-        Manning people = manning;
+        Staffing people = staffing;
         if (crew == null) {
             if (people != null) {
                 people.done();
@@ -203,56 +203,56 @@ public final class Place extends Activity implements Manning.Place {
             return;
         }
         if (people == null) {
-            people = new Manning(flow, flow.staffed(), this, Layout.stand(node.equipment(), number), crew);
-            manning = people;
-        } else if (people.isManned(crew)) {
+            people = new Staffing(flow, flow.staffed(), this, Layout.stand(node.equipment(), number), crew);
+            staffing = people;
+        } else if (people.isStaffed(crew)) {
             runStep();
             return;
         } else {
             people.done();
         }
-        standsReady();
+        standReady();
         enter(EquipmentState.WAITING_FOR_CREW);
         Piece lead = load.isEmpty() ? null : load.getFirst();
-        Piece.Rework again = lead != null && node.comesBack(lead) ? lead.rework : null;
+        Piece.Rework again = lead != null && node.takeBack(lead) ? lead.rework : null;
         if (again == null) {
-            people.ask(crew, lead == null ? flow.now() : lead.arrivedNanos, null, Job.Insists.NO, node.isWorkHeld());
+            people.ask(crew, lead == null ? flow.now() : lead.arrivedNanos, null, Job.Insistence.NO, node.isWorkHeld());
         } else {
             boolean byMaker = again.maker != Inspection.Maker.ANYBODY;
-            people.ask(crew, Job.BEFORE_ALL, byMaker && lead != null ? flow.staffed().doer(lead.madeByPerson) : null,
+            people.ask(crew, Job.BEFORE_ALL, byMaker && lead != null ? flow.staffed().person(lead.madeByPerson) : null,
                     switch (again.maker) {
-                        case ANYBODY -> Job.Insists.NO;
-                        case PERSON_OR_ANYBODY -> Job.Insists.UNLESS_GONE;
-                        case PERSON -> Job.Insists.YES;
+                        case ANYBODY -> Job.Insistence.NO;
+                        case PERSON_OR_ANYBODY -> Job.Insistence.UNLESS_GONE;
+                        case PERSON -> Job.Insistence.YES;
                     }, node.isWorkHeld());
         }
     }
 
     private void runStep() {
-        Manning people = manning;
+        Staffing people = staffing;
         double factor = people == null ? 1 : people.factor();
         switch (phase) {
-            case CHANGEOVER -> lasts(scaled(changeoverNanos, factor));
-            case SERVICE -> lasts(scaled(times.serviceNanos(), factor));
+            case CHANGEOVER -> continueFor(scaled(changeoverNanos, factor));
+            case SERVICE -> continueFor(scaled(times.serviceNanos(), factor));
             case WORK -> {
                 if (operation == 0) {
                     begun();
                 }
                 addsValue = times.addsValue(operation);
-                if (node.upkeep == null) {
+                if (node.maintenance == null) {
                     enter(busy);
                 }
                 if (people == null) {
                     times.by(operation, null);
-                    lasts(times.operationNanos(operation, load.getFirst()));
+                    continueFor(times.operationNanos(operation, load.getFirst()));
                     break;
                 }
                 times.by(operation, people.first());
                 long nanos = scaled(times.operationNanos(operation, load.getFirst()), factor);
-                Manning.Order crew = times.crew(operation);
-                long attended = crew == null || crew.part() == 1 ? nanos : Math.round(nanos * crew.part());
+                Staffing.Request crew = times.crew(operation);
+                long attended = crew == null || crew.share() == 1 ? nanos : Math.round(nanos * crew.share());
                 restNanos = nanos - attended;
-                lasts(attended);
+                continueFor(attended);
             }
             case FREE, GATHERING, READY, DONE, PAUSE ->
                 throw new IllegalStateException("Nobody is needed by a place that is " + phase);
@@ -264,7 +264,7 @@ public final class Place extends Activity implements Manning.Place {
         return factor == 1 ? nanos : Math.round(nanos * factor);
     }
 
-    private void lasts(long nanos) {
+    private void continueFor(long nanos) {
         if (nanos == 0) {
             flow.countStep(node); // in a circle of such, time would never go on
         }
@@ -273,14 +273,14 @@ public final class Place extends Activity implements Manning.Place {
         if (node.isWorkHeld()) {
             pause();
         } else {
-            counts();
+            count();
         }
     }
 
     // ---- step by step
 
     /** A piece that has just come is worked on at once. */
-    void beginsWith(Piece piece) {
+    void beginWith(Piece piece) {
         load.add(piece);
         isUntold = true;
         begin();
@@ -291,9 +291,9 @@ public final class Place extends Activity implements Manning.Place {
         if (phase == Phase.GATHERING) {
             abandon();
         }
-        if (node.upkeep != null && node.upkeep.isOff()) {
+        if (node.maintenance != null && node.maintenance.isOff()) {
             phase = Phase.READY;
-            standsReady();
+            standReady();
             enter(EquipmentState.STARVED);
             return;
         }
@@ -308,20 +308,20 @@ public final class Place extends Activity implements Manning.Place {
             node.traceWaits(lead);
         }
         phase = Phase.CHANGEOVER;
-        step(EquipmentState.CHANGEOVER, times.setters());
+        step(EquipmentState.CHANGEOVER, times.setupCrew());
     }
 
     /** What has just come stands on the place, but is not worked on yet. */
-    private void standsReady() {
+    private void standReady() {
         if (isUntold) {
             isUntold = false;
             node.traceWaits(load.getFirst());
-            stands(load.getFirst());
+            onStanding(load.getFirst());
         }
     }
 
     /** The piece stands on the place, which waits for more or for people. */
-    void stands(Piece piece) {
+    void onStanding(Piece piece) {
         if (flow.trace != null) {
             flow.trace.stands(flow.now(), piece.body, node.index, number);
         }
@@ -347,7 +347,7 @@ public final class Place extends Activity implements Manning.Place {
                     flow.trace.begins(now, piece.body, node.index, number);
                 }
             }
-            node.tellRules(Rule.PieceEvent.STARTS, piece);
+            node.notifyRules(Rule.PieceEvent.STARTS, piece);
         }
         isUntold = false;
     }
@@ -387,12 +387,12 @@ public final class Place extends Activity implements Manning.Place {
     /** Those who were needed for the first part of an operation go, and the rest of it goes on without them. */
     private void partEnds() {
         if (restNanos > 0) {
-            if (manning != null) {
-                manning.done();
+            if (staffing != null) {
+                staffing.done();
             }
             long rest = restNanos;
             restNanos = 0;
-            lasts(rest);
+            continueFor(rest);
             show();
             return;
         }
@@ -405,32 +405,32 @@ public final class Place extends Activity implements Manning.Place {
 
     private void finish() {
         phase = Phase.DONE;
-        node.finishes(this);
-        if (manning != null) {
-            manning.done();
+        node.finish(this);
+        if (staffing != null) {
+            staffing.done();
         }
-        node.countsCycle();
+        node.countCycle();
         load.clear();
         done.isThere();
     }
 
     /** All that was done has gone: it is served, pauses, or takes the next. */
     void emptied() {
-        if (node.takesService()) {
+        if (node.isServiceDue()) {
             phase = Phase.SERVICE;
-            step(EquipmentState.SERVICE, times.servers());
+            step(EquipmentState.SERVICE, times.serviceCrew());
         } else {
             pauseOrFree();
         }
     }
 
     private void pauseOrFree() {
-        if (manning != null) {
-            manning.done();
+        if (staffing != null) {
+            staffing.done();
         }
         if (times.hasPause()) {
             phase = Phase.PAUSE;
-            lasts(times.pauseNanos());
+            continueFor(times.pauseNanos());
             enter(EquipmentState.PAUSE);
         } else {
             node.free(this);
@@ -438,13 +438,13 @@ public final class Place extends Activity implements Manning.Place {
     }
 
     /** It is put to use for gathering: no longer free, but waiting. */
-    void gathers() {
+    void gather() {
         phase = Phase.GATHERING;
         enter(EquipmentState.STARVED);
     }
 
     /** While it gathers, it begins at that moment at the latest. */
-    void gathersUntil(long momentNanos, int priority) {
+    void gatherUntil(long momentNanos, int priority) {
         assert priority <= Simulator.LAST_PRIORITY : "priority " + priority;
         abandon();
         start(momentNanos - flow.now(), priority);
@@ -461,7 +461,7 @@ public final class Place extends Activity implements Manning.Place {
     /** What it does, unless something keeps it from that. */
     void show() {
         EquipmentState now = base;
-        Upkeep kept = node.upkeep;
+        Maintenance kept = node.maintenance;
         if (kept != null && (phase == Phase.GATHERING || !isRunning())) {
             EquipmentState keeps = kept.state();
             now = keeps == null ? now : keeps;
@@ -469,7 +469,7 @@ public final class Place extends Activity implements Manning.Place {
         if (state != now) {
             EquipmentState before = state;
             state = now;
-            node.placeChanges(before, now);
+            node.onPlaceChanged(before, now);
         }
     }
 }

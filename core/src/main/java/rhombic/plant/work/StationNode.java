@@ -43,20 +43,20 @@ public final class StationNode extends WorkNode {
     }
 
     @Override
-    protected int roomFor(Piece piece) {
+    protected int capacityFor(Piece piece) {
         return slots() - promisedSlots();
     }
 
     @Override
     protected void accept(Way way, Piece piece) {
-        comes(piece);
-        tellRules(Rule.PieceEvent.ENTERS, piece);
+        receive(piece);
+        notifyRules(Rule.PieceEvent.ENTERS, piece);
         Place loading = gathering;
         if (loading != null) {
             traceWaits(piece);
             load(loading, piece);
         } else if (hasFreePlace() && fullLoad == 1) {
-            takeFreePlace().beginsWith(piece);
+            takeFreePlace().beginWith(piece);
         } else if (hasFreePlace()) {
             traceWaits(piece);
             load(takeFreePlace(), piece);
@@ -80,15 +80,15 @@ public final class StationNode extends WorkNode {
             place.begin();
             return;
         }
-        place.stands(piece);
+        place.onStanding(piece);
         if (place.load.size() == 1) {
             gathering = place;
-            place.gathers();
+            place.gather();
         }
         if (longestWaitNanos < Long.MAX_VALUE && (place.load.size() == 1 || piece.arrivedNanos < oldestNanos)) {
             oldestNanos = piece.arrivedNanos;
             // Late at its instant, so that who comes at that very moment is taken in.
-            place.gathersUntil(Math.max(flow.now(), oldestNanos + longestWaitNanos), LOAD_PRIORITY);
+            place.gatherUntil(Math.max(flow.now(), oldestNanos + longestWaitNanos), LOAD_PRIORITY);
         }
     }
 
@@ -100,7 +100,7 @@ public final class StationNode extends WorkNode {
     }
 
     @Override
-    protected boolean waitsForMore() {
+    protected boolean isWaitingForMore() {
         return gathering != null && longestWaitNanos == Long.MAX_VALUE;
     }
 
@@ -134,7 +134,7 @@ public final class StationNode extends WorkNode {
                 place.done.out.add(piece);
             }
             if (inspection == null && mayNeedRework()) {
-                piece.madeWell(index);
+                piece.setMade(index);
                 piece.madeByPerson = place.lastPerson();
             }
         }
@@ -143,25 +143,25 @@ public final class StationNode extends WorkNode {
     /** Whether the piece may go on or go back; else it is scrap. */
     private boolean passes(Piece piece, Inspection check) {
         if (!(inspectionChance.nextDouble() * 100 < check.failShare().amount())) {
-            piece.isWell();
-            flow.census.look(piece, 0, index);
+            piece.isGood();
+            flow.census.setLook(piece, 0, index);
             return true;
         }
-        Piece.Rework rework = piece.reworkMade();
+        Piece.Rework rework = piece.onReworkDone();
         if (rework.times >= check.maxReworks()) {
             return false;
         }
         rework.failed = true;
         rework.times++;
         rework.factor = check.factor();
-        rework.room = check.capacity();
+        rework.capacity = check.capacity();
         rework.maker = check.maker();
         if (piece.madeBy == Piece.NOBODY) {
             piece.madeBy = index;
         }
         int look = check.look().isEmpty() ? -1 : flow.types.look(piece.type, check.look());
         if (look >= 0) {
-            flow.census.look(piece, look, index);
+            flow.census.setLook(piece, look, index);
         }
         return true;
     }

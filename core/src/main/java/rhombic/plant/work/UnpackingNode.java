@@ -23,10 +23,10 @@ public final class UnpackingNode extends WorkNode {
 
     @Override
     protected void accept(Way way, Piece piece) {
-        comes(piece);
-        tellRules(Rule.PieceEvent.ENTERS, piece);
+        receive(piece);
+        notifyRules(Rule.PieceEvent.ENTERS, piece);
         if (hasFreePlace()) {
-            takeFreePlace().beginsWith(piece);
+            takeFreePlace().beginWith(piece);
         } else {
             toQueue(piece);
         }
@@ -46,7 +46,7 @@ public final class UnpackingNode extends WorkNode {
     @Override
     protected void complete(Place place) {
         Piece piece = place.load.getFirst();
-        piece.isWell();
+        piece.isGood();
         if (piece.toScrap) {
             scrap(piece);
             return;
@@ -58,7 +58,7 @@ public final class UnpackingNode extends WorkNode {
                 int type = flow.types.number(split.type());
                 for (int i = 0; i < split.pieces(); i++) {
                     Piece part = new Piece(type);
-                    flow.census.made(part, index);
+                    flow.census.onMade(part, index);
                     appears(part);
                     place.done.out.add(part);
                 }
@@ -68,7 +68,7 @@ public final class UnpackingNode extends WorkNode {
 
     private void takeOff(Place place, Piece piece) {
         List<Piece> contents = piece.load;
-        boolean isBatch = contents != null && !flow.types.isCarrier(piece.type);
+        boolean isBatch = contents != null && !flow.types.isLoadCarrier(piece.type);
         if (contents != null) {
             piece.load = null;
             for (Piece content : contents) {
@@ -93,6 +93,6 @@ public final class UnpackingNode extends WorkNode {
 
     private void ends(Piece piece) {
         tally.joins(flow.now());
-        flow.census.joined(piece, index);
+        flow.census.onJoined(piece, index);
     }
 }

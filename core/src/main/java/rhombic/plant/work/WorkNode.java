@@ -10,7 +10,7 @@ import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Node;
 import rhombic.plant.handover.Offer;
 import rhombic.plant.handover.Way;
-import rhombic.plant.handover.WaysOut;
+import rhombic.plant.handover.OutgoingLinks;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.Ranking;
 import rhombic.plant.piece.Waiting;
@@ -27,7 +27,7 @@ import rhombic.study.value.EquipmentState;
  */
 abstract class WorkNode extends Node {
     Waiting queue = new Waiting(Ranking.BY_AGE);
-    final int inputRoom;
+    final int inputCapacity;
     private final WorkTimes times;
     private final Holds work = new Holds();
     private final Place[] places;
@@ -41,21 +41,21 @@ abstract class WorkNode extends Node {
     WorkNode(Flow flow, int index, WorkEquipment equipment) {
         super(flow, index, equipment, new Tally(equipment.work().places()));
         Work work = equipment.work();
-        inputRoom = work.inputCapacity();
+        inputCapacity = work.inputCapacity();
         places = new Place[work.places()];
         free = new Place[work.places()];
         times = new WorkTimes(work, this);
     }
 
     @Override
-    public void connect(WaysOut ways, Ranking ranking, boolean someMayNotGo) {
+    public void connect(OutgoingLinks ways, Ranking ranking, boolean someMayNotGo) {
         marksWork = flow.blueprint.isBeforeInspection(name());
         super.connect(ways, ranking, someMayNotGo);
         queue = new Waiting(ranking);
     }
 
     @Override
-    protected final boolean roomDependsOnPiece() {
+    protected final boolean isCapacityByPiece() {
         return marksWork || waitsByType();
     }
 
@@ -87,9 +87,9 @@ abstract class WorkNode extends Node {
     }
 
     @Override
-    public void rankAnew() {
-        super.rankAnew();
-        queue.rankAnew();
+    public void updateRanks() {
+        super.updateRanks();
+        queue.updateRanks();
     }
 
     @Override
@@ -122,14 +122,14 @@ abstract class WorkNode extends Node {
     }
 
     @Override
-    public final void standsStill(Hold reason, boolean on, boolean gates) {
+    public final void setHeld(Hold reason, boolean on, boolean gates) {
         holdWork(reason, on);
-        super.standsStill(reason, on, gates);
+        super.setHeld(reason, on, gates);
     }
 
     /** Nothing comes in and nothing is begun; what is under way is finished or interrupted, as the study says. */
     @Override
-    protected final void goesOffShift(boolean off) {
+    protected final void setOffShift(boolean off) {
         holdInlet(Hold.OFF_SHIFT, off);
         if (equipment().basics().duty().atShiftEnd() != AtShiftEnd.FINISH) {
             holdWork(Hold.OFF_SHIFT, off);
@@ -144,14 +144,14 @@ abstract class WorkNode extends Node {
     }
 
     @Override
-    protected final void interrupted(FailureMode.InterruptedPiece piece) {
+    protected final void onInterrupted(FailureMode.InterruptedPiece piece) {
         for (Place place : places) {
-            place.interrupted(piece);
+            place.onInterrupted(piece);
         }
     }
 
     /** No work goes on while anything holds it, or while somebody is missing. */
-    private boolean isRightlyAtWork() {
+    private boolean isWorkExpected() {
         for (Place place : places) {
             if (place.isWronglyAtWork(work.isHeld())) {
                 return false;
@@ -161,7 +161,7 @@ abstract class WorkNode extends Node {
     }
 
     @Override
-    protected final void upkeepChanged() {
+    protected final void onMaintenanceChanged() {
         for (Place place : places) {
             place.show();
         }
@@ -194,7 +194,7 @@ abstract class WorkNode extends Node {
     }
 
     final int slots() {
-        return freeOnPlaces() + inputRoom - (queue.size() - queue.urgent());
+        return freeOnPlaces() + inputCapacity - (queue.size() - queue.urgent());
     }
 
     @Override
@@ -215,13 +215,13 @@ abstract class WorkNode extends Node {
 
     /** Whether there is a slot for the piece on a place or before them; for what comes back for rework, in its own room. */
     final boolean hasSlot(Piece piece) {
-        if (piece.rework != null && comesBack(piece)) {
-            return freeOnPlaces() > 0 || queue.urgent() < piece.rework.room;
+        if (piece.rework != null && takeBack(piece)) {
+            return freeOnPlaces() > 0 || queue.urgent() < piece.rework.capacity;
         }
         return slots() > promisedSlots();
     }
 
-    final boolean comesBack(Piece piece) {
+    final boolean takeBack(Piece piece) {
         return piece.rework != null && piece.rework.failed && piece.madeBy == index;
     }
 
@@ -232,7 +232,7 @@ abstract class WorkNode extends Node {
         }
     }
 
-    final void comes(Piece piece) {
+    final void receive(Piece piece) {
         piece.arrivedNanos = flow.now();
         touchedNanos = flow.now();
         tally.enters(flow.now());
@@ -241,7 +241,7 @@ abstract class WorkNode extends Node {
     final void toQueue(Piece piece) {
         traceWaits(piece);
         queue.add(piece);
-        assert queue.size() - queue.urgent() <= inputRoom : name() + " has more waiting than it has room for";
+        assert queue.size() - queue.urgent() <= inputCapacity : name() + " has more waiting than it has room for";
     }
 
     final Piece fromQueue() {
@@ -260,17 +260,17 @@ abstract class WorkNode extends Node {
     /** A place begins with less than a full load. */
     void waitedLongEnough(Place place) {}
 
-    /** What the work has made of the load; puts into {@link Place#done} what goes on. */
+    /** What the work has made of the load; puts into {@link Listener#done} what goes on. */
     abstract void complete(Place place);
 
     // ---- working
 
     /** The work of a place is done. */
-    final void finishes(Place place) {
+    final void finish(Place place) {
         touchedNanos = flow.now();
         if (rules != null) {
             for (int i = 0; i < place.load.size(); i++) {
-                tellRules(Rule.PieceEvent.FINISHES, place.load.get(i));
+                notifyRules(Rule.PieceEvent.FINISHES, place.load.get(i));
             }
         }
         workedSinceService += piecesCounted(place);
@@ -278,7 +278,7 @@ abstract class WorkNode extends Node {
     }
 
     /** Whether a service is due, which is counted anew then. */
-    final boolean takesService() {
+    final boolean isServiceDue() {
         if (workedSinceService >= times.serviceEvery()) {
             workedSinceService -= times.serviceEvery();
             return true;
@@ -293,7 +293,7 @@ abstract class WorkNode extends Node {
 
     final void scrap(Piece piece) {
         tally.scraps(flow.now());
-        flow.census.scrapped(piece, index);
+        flow.census.onScrapped(piece, index);
     }
 
     // ---- going on
@@ -306,12 +306,12 @@ abstract class WorkNode extends Node {
     }
 
     @Override
-    public final void waitForPortersChanges(Offer given) {
+    public final void onWaitForCarriersChanged(Offer given) {
         ((Finished.Outlet) given).of().waitForPortersChanges();
     }
 
     /** What is done there is offered once what is under way at this instant has been carried out. */
-    final void offersLater(Place place) {
+    final void offerLater(Place place) {
         toOffer.add(place);
         flow.toAgenda(this);
     }
@@ -331,7 +331,7 @@ abstract class WorkNode extends Node {
 
     @Override
     public void attend() {
-        assert isRightlyAtWork() : name() + " works while it is held";
+        assert isWorkExpected() : name() + " works while it is held";
         serveLine();
         while (!toOffer.isEmpty()) {
             Place place = toOffer.removeLast();
@@ -342,7 +342,7 @@ abstract class WorkNode extends Node {
     }
 
     /** A place shows something else. */
-    final void placeChanges(EquipmentState before, EquipmentState now) {
+    final void onPlaceChanged(EquipmentState before, EquipmentState now) {
         tally.unit(flow.now(), before, now);
         if (flow.diary != null) {
             flow.diary.unit(index, flow.now(), before, now);

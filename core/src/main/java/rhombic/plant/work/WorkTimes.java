@@ -5,14 +5,14 @@ import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
-import rhombic.plant.doers.Doer;
-import rhombic.plant.doers.Job;
+import rhombic.plant.resource.Resource;
+import rhombic.plant.resource.Job;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Node;
 import rhombic.plant.handover.PlantScope;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.TypeBook;
-import rhombic.plant.staff.Manning;
+import rhombic.plant.staff.Staffing;
 import rhombic.plant.staff.Staff;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.Operation;
@@ -25,8 +25,8 @@ final class WorkTimes {
     private final TypeBook types;
     private final Step[] steps;
     private final @Nullable PlantScope[] scopes;
-    private final Manning.@Nullable Order setters;
-    private final Manning.@Nullable Order servers;
+    private final Staffing.@Nullable Request setupCrew;
+    private final Staffing.@Nullable Request serviceCrew;
     private final @Nullable PieceTime changeover;
     private final int serviceEvery;
     private final @Nullable TimeSampler service;
@@ -38,7 +38,7 @@ final class WorkTimes {
      * @param drawn its time if that is the same for all pieces; else null, and the next one tells
      * @param crew who must be there; null: nobody
      */
-    private record Step(@Nullable TimeSampler drawn, @Nullable PieceTime byPiece, boolean addsValue, Manning.@Nullable Order crew) {
+    private record Step(@Nullable TimeSampler drawn, @Nullable PieceTime byPiece, boolean addsValue, Staffing.@Nullable Request crew) {
         long nanos(Piece piece) {
             if (drawn != null) {
                 return drawn.nextNanos();
@@ -59,14 +59,14 @@ final class WorkTimes {
             Operation operation = work.operations().get(i);
             UniformRandomProvider stream = flow.stream(i == 0 ? name : name + "\u0000" + i, Purpose.WORK);
             steps[i] = operation.time() instanceof TimeSource.Drawn same
-                    ? new Step(same.time().sampler(stream), null, operation.addsValue(), crew(Job.What.WORK, operation.needs(), node))
+                    ? new Step(same.time().sampler(stream), null, operation.addsValue(), crew(Job.Kind.WORK, operation.needs(), node))
                     : byPiece(operation, scopes[i] = node.scope("operation " + i), flow, stream, node);
         }
         TimeSource change = work.changeover();
         changeover = change == null ? null : PieceTime.of(change, flow, changeoverScope, flow.stream(name, Purpose.CHANGEOVER));
-        setters = crew(Job.What.CHANGEOVER, work.setupCrew(), node);
+        setupCrew = crew(Job.Kind.CHANGEOVER, work.setupCrew(), node);
         Work.Service after = work.service();
-        servers = after == null ? null : crew(Job.What.SERVICE, after.needs(), node);
+        serviceCrew = after == null ? null : crew(Job.Kind.SERVICE, after.needs(), node);
         serviceEvery = after == null ? Integer.MAX_VALUE : after.everyPieces();
         service = after == null ? null : after.time().sampler(flow.stream(name, Purpose.SERVICE));
         pause = work.pause() == null ? null : work.pause().sampler(flow.stream(name, Purpose.PAUSE));
@@ -74,32 +74,32 @@ final class WorkTimes {
 
     private static Step byPiece(Operation operation, PlantScope scope, Flow flow, UniformRandomProvider stream, Node node) {
         return new Step(null, PieceTime.of(operation.time(), flow, scope, stream), operation.addsValue(),
-                crew(Job.What.WORK, operation.needs(), node));
+                crew(Job.Kind.WORK, operation.needs(), node));
     }
 
-    private static Manning.@Nullable Order crew(Job.What what, List<Need> needs, Node node) {
+    private static Staffing.@Nullable Request crew(Job.Kind kind, List<Need> needs, Node node) {
         Staff staff = node.flow.staff();
-        return needs.isEmpty() || staff == null ? null : staff.order(what, needs);
+        return needs.isEmpty() || staff == null ? null : staff.request(kind, needs);
     }
 
     /** Who must be there for the operation; null: nobody. */
-    Manning.@Nullable Order crew(int operation) {
+    Staffing.@Nullable Request crew(int operation) {
         return steps[operation].crew;
     }
 
-    Manning.@Nullable Order setters() {
-        return setters;
+    Staffing.@Nullable Request setupCrew() {
+        return setupCrew;
     }
 
-    Manning.@Nullable Order servers() {
-        return servers;
+    Staffing.@Nullable Request serviceCrew() {
+        return serviceCrew;
     }
 
     /** Who does what is asked for next. */
-    void by(int operation, @Nullable Doer who) {
+    void by(int operation, @Nullable Resource person) {
         PlantScope scope = scopes[operation];
         if (scope != null) {
-            scope.by(who);
+            scope.by(person);
         }
     }
 

@@ -33,7 +33,7 @@ class LaneTest {
 
     // ---- the fast one
 
-    private static final class Fast implements Lane.Watch {
+    private static final class Fast implements Lane.Listener {
         final Simulator simulator = new Simulator();
         final Lane lane;
         final Deque<Double> waiting = new ArrayDeque<>();
@@ -73,7 +73,7 @@ class LaneTest {
 
         private void enter() {
             while (!waiting.isEmpty() && lane.accepts(waiting.element(), gap)) {
-                lane.comes(new Piece(0), waiting.remove(), 0, 0);
+                lane.add(new Piece(0), waiting.remove(), 0, 0);
                 times.on.add(simulator.nowNanos() / NANOS);
             }
             if (!waiting.isEmpty()) {
@@ -82,20 +82,20 @@ class LaneTest {
         }
 
         private void leave() {
-            lane.leaves();
+            lane.removeFirst();
             times.off.add(simulator.nowNanos() / NANOS);
             enter();
         }
 
         @Override
-        public void cameToEnd(Lane which) {
+        public void onEndReached(Lane which) {
             if (open) {
                 leave();
             }
         }
 
         @Override
-        public void entryIsClear(Lane which) {
+        public void onEntryClear(Lane which) {
             enter();
         }
     }

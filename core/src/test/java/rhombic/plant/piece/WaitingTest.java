@@ -37,7 +37,7 @@ class WaitingTest {
             if (random.nextInt(5) < 3 || plain.isEmpty()) {
                 Piece piece = new Piece(random.nextInt(6));
                 if (random.nextInt(6) == 0) {
-                    piece.reworkMade().failed = true;
+                    piece.onReworkDone().failed = true;
                 }
                 waiting.add(piece);
                 plain.add(new Entry(piece, step));
@@ -48,7 +48,7 @@ class WaitingTest {
             }
             if (random.nextInt(10) == 0 && kept == Ranking.Kept.WHILE_IT_WAITS && !plain.isEmpty()) {
                 plain.get(random.nextInt(plain.size())).piece().type = random.nextInt(6);
-                waiting.rankAnew();
+                waiting.updateRanks();
             }
             assertEquals(plain.size(), waiting.size());
             assertEquals(plain.stream().filter(entry -> entry.piece().isFailed()).count(), waiting.urgent());

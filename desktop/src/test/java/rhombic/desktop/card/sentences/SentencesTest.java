@@ -372,7 +372,7 @@ class SentencesTest {
         Study carried = study.with(Crew.usual(Basics.of("Porter", Placement.at(0, 0))));
         carried = carried.withLinks(carried.links().stream().map(
                 link -> link.from().equals("Wrapping") ? link.withTravel(new Travel.Carried(Need.of("Porter"), 1)) : link).toList());
-        List<String> porter = Sentences.of(carried, carried.find("Porter").orElseThrow()).stream().map(Sentence::text).toList();
-        assertTrue(porter.contains("They are needed at Wrapping."), porter::toString);
+        List<String> carrier = Sentences.of(carried, carried.find("Porter").orElseThrow()).stream().map(Sentence::text).toList();
+        assertTrue(carrier.contains("They are needed at Wrapping."), carrier::toString);
     }
 }

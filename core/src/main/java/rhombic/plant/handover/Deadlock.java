@@ -14,7 +14,7 @@ import java.util.Set;
 import rhombic.measure.StandstillFigures;
 
 /** Finds circles of equipment in which each waits for the next, for good. */
-final class Standstill {
+final class Deadlock {
     /*
      * Equipment can get on if something goes on in it by itself, if one of its pieces may go to equipment that can get on,
      * or if it waits for pieces from such. What is left when that has been followed as far as it goes stands still; it is
@@ -29,21 +29,21 @@ final class Standstill {
     private final Map<Node, Set<Node>> giversOf = new HashMap<>();
     private final Set<Node> alive = new HashSet<>();
 
-    Standstill(List<Node> nodes, Collection<Channel> channels) {
+    Deadlock(List<Node> nodes, Collection<Channel> channels) {
         this.nodes = nodes;
         for (Node taker : nodes) {
-            taker.line.forEach(standing -> {
-                if (standing.offer.giver instanceof Node giver) {
-                    if (!waits.containsKey(standing.offer)) {
-                        offersOf.computeIfAbsent(giver, key -> new ArrayList<>()).add(standing.offer);
+            taker.line.forEach(entry -> {
+                if (entry.offer.giver instanceof Node giver) {
+                    if (!waits.containsKey(entry.offer)) {
+                        offersOf.computeIfAbsent(giver, key -> new ArrayList<>()).add(entry.offer);
                     }
-                    waits.computeIfAbsent(standing.offer, key -> new ArrayList<>()).add(taker);
+                    waits.computeIfAbsent(entry.offer, key -> new ArrayList<>()).add(taker);
                 }
             });
         }
         for (Node node : nodes) {
             if (!(node instanceof IdleNode)) {
-                for (Way way : node.waysOut().ways) {
+                for (Way way : node.outgoingLinks().ways) {
                     giversOf.computeIfAbsent(way.taker(), key -> new LinkedHashSet<>()).add(node);
                 }
             }
@@ -63,21 +63,21 @@ final class Standstill {
         while (more) {
             more = false;
             for (Node node : nodes) {
-                if (!alive.contains(node) && canGetOn(node)) {
+                if (!alive.contains(node) && canProceed(node)) {
                     more = alive.add(node);
                 }
             }
         }
-        List<Node> circle = circle();
-        if (circle.isEmpty()) {
+        List<Node> deadlock = deadlock();
+        if (deadlock.isEmpty()) {
             return StandstillFigures.NONE;
         }
-        long since = circle.stream().mapToLong(node -> node.touchedNanos).max().orElse(0);
-        return new StandstillFigures(since / 1e9, circle.stream().map(Node::name).toList(),
-                circle.stream().map(node -> reason(node, circle)).toList());
+        long since = deadlock.stream().mapToLong(node -> node.touchedNanos).max().orElse(0);
+        return new StandstillFigures(since / 1e9, deadlock.stream().map(Node::name).toList(),
+                deadlock.stream().map(node -> reason(node, deadlock)).toList());
     }
 
-    private boolean canGetOn(Node node) {
+    private boolean canProceed(Node node) {
         if (node.isAtWork() || node.isInletHeld() || node.isOutletHeld()) {
             return true;
         }
@@ -90,21 +90,21 @@ final class Standstill {
         if (!offers.isEmpty()) {
             return false;
         }
-        return node.isEmpty() || node.waitsForMore() && giversOf.getOrDefault(node, Set.of()).stream().anyMatch(alive::contains);
+        return node.isEmpty() || node.isWaitingForMore() && giversOf.getOrDefault(node, Set.of()).stream().anyMatch(alive::contains);
     }
 
     /** Whom a node that stands still waits for. */
     private List<Node> waitsFor(Node node) {
         List<Node> others = new ArrayList<>();
         offersOf.getOrDefault(node, List.of()).forEach(offer -> others.addAll(waits.getOrDefault(offer, List.of())));
-        if (others.isEmpty() && node.waitsForMore()) {
+        if (others.isEmpty() && node.isWaitingForMore()) {
             giversOf.getOrDefault(node, Set.of()).stream().filter(giver -> offersOf.containsKey(giver)).forEach(others::add);
         }
         return others.stream().filter(other -> !alive.contains(other)).distinct().toList();
     }
 
     /** The first circle, in the order of its waits; empty if there is none. */
-    private List<Node> circle() {
+    private List<Node> deadlock() {
         Set<Node> done = new HashSet<>();
         for (Node start : nodes) {
             if (alive.contains(start) || done.contains(start)) {
@@ -114,13 +114,13 @@ final class Standstill {
             Node at = start;
             while (at != null && !done.contains(at)) {
                 if (path.contains(at)) {
-                    List<Node> circle = new ArrayList<>();
+                    List<Node> deadlock = new ArrayList<>();
                     for (Node member : path.reversed()) {
-                        if (!circle.isEmpty() || member == at) {
-                            circle.add(member);
+                        if (!deadlock.isEmpty() || member == at) {
+                            deadlock.add(member);
                         }
                     }
-                    return circle;
+                    return deadlock;
                 }
                 path.push(at);
                 List<Node> next = waitsFor(at);
@@ -131,8 +131,8 @@ final class Standstill {
         return List.of();
     }
 
-    private String reason(Node node, List<Node> circle) {
-        Node next = circle.get((circle.indexOf(node) + 1) % circle.size());
+    private String reason(Node node, List<Node> deadlock) {
+        Node next = deadlock.get((deadlock.indexOf(node) + 1) % deadlock.size());
         boolean forRoom = offersOf.containsKey(node);
         return node.name() + (forRoom ? " waits for room at " : " waits for pieces from ") + next.name();
     }

@@ -1,4 +1,4 @@
-package rhombic.plant.upkeep;
+package rhombic.plant.maintenance;
 
 import rhombic.kernel.Event;
 import rhombic.kernel.Simulator;

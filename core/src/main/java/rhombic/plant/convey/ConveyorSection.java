@@ -8,7 +8,7 @@ import rhombic.plant.handover.Node;
 import rhombic.plant.handover.Offer;
 import rhombic.plant.handover.PlantScope;
 import rhombic.plant.handover.Way;
-import rhombic.plant.handover.WaysOut;
+import rhombic.plant.handover.OutgoingLinks;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.Ranking;
 import rhombic.study.kind.Conveyor;
@@ -19,14 +19,14 @@ import rhombic.study.value.Routing;
  * A stretch of a conveyor, up to its end or to the next divert or merge. The first piece of each lane is on offer once it is at
  * the end of the stretch; it stands there until it can go, straight on or to the side.
  */
-final class Stretch extends Node {
+final class ConveyorSection extends Node {
     private static final double TINY_METRES = 1e-9;
     /** What rounding times to nanoseconds can add up to on the way. */
     private static final double ROUNDING_METRES = 1e-7;
 
     private final ConveyorNode whole;
     private final int number;
-    private final @Nullable Stretch previous;
+    private final @Nullable ConveyorSection previous;
     private final @Nullable Fitting begins;
     private final @Nullable Fitting ends;
     private final double fromMetres;
@@ -56,7 +56,7 @@ final class Stretch extends Node {
         private final Lane lane;
 
         LaneOffer(Lane lane) {
-            super(Stretch.this);
+            super(ConveyorSection.this);
             this.lane = lane;
         }
     }
@@ -65,7 +65,8 @@ final class Stretch extends Node {
      * @param begins divert or merge where it begins; null: the conveyor begins there
      * @param ends the same for its end
      */
-    Stretch(ConveyorNode whole, int number, @Nullable Stretch previous, @Nullable Fitting begins, @Nullable Fitting ends, double fromMetres,
+    ConveyorSection(ConveyorNode whole, int number, @Nullable ConveyorSection previous, @Nullable Fitting begins, @Nullable Fitting ends,
+            double fromMetres,
             double metres) {
         super(whole.flow, whole.index, whole.equipment(), whole.tally);
         this.whole = whole;
@@ -81,7 +82,7 @@ final class Stretch extends Node {
         double pocket = isRigid ? conveyor.indexing().pitch().map(q -> q.inBaseUnit()).orElse(0.0) : 0;
         Lane.Shape shape = new Lane.Shape(metres, gap, isRigid, conveyor.maxPiecesOnLane(), pocket,
                 conveyor.acceleration().map(q -> q.inBaseUnit()).orElse(0.0));
-        Lane.Watch watch = flow.trace == null ? new Motion() : new TracedMotion();
+        Lane.Listener watch = flow.trace == null ? new Motion() : new TracedMotion();
         lanes = new Lane[conveyor.lanes()];
         for (int i = 0; i < lanes.length; i++) {
             lanes[i] = new Lane(i, flow.simulator, shape, conveyor.speed().inBaseUnit(), watch);
@@ -111,7 +112,7 @@ final class Stretch extends Node {
 
     @Override
     @Nullable
-    protected Stretch previous() {
+    protected ConveyorSection previous() {
         return previous;
     }
 
@@ -139,8 +140,8 @@ final class Stretch extends Node {
     }
 
     @Override
-    public Routing wayOut() {
-        return ends == null ? super.wayOut() : ends instanceof Fitting.Divert divert ? divert.routing() : Routing.PREFERENCE;
+    public Routing routing() {
+        return ends == null ? super.routing() : ends instanceof Fitting.Divert divert ? divert.routing() : Routing.PREFERENCE;
     }
 
     @Override
@@ -159,7 +160,7 @@ final class Stretch extends Node {
     }
 
     @Override
-    protected boolean roomDependsOnPiece() {
+    protected boolean isCapacityByPiece() {
         return begins instanceof Fitting.Merge || lanes.length > 1 && previous != null
                 || !whole.isOfOneLength;
     }
@@ -208,17 +209,17 @@ final class Stretch extends Node {
             awaitClear(lane, way, length);
             return false;
         }
-        if (!whole.carries(piece)) {
+        if (!whole.carriesMore(piece)) {
             return false;
         }
         int kept = before.size() + promised();
         if (kept > 0 || way.channel() != null) {
             // What sets out now comes on later: that it is clear here now says nothing. And room for those that come later must be
             // left, too, wherever they will come on.
-            double each = longest(length) + gap;
+            double each = maxLength(length) + gap;
             int free = 0;
             for (Lane lane : lanes) {
-                free += lane.roomFor(each, length);
+                free += lane.capacityFor(each, length);
             }
             return before.isEmpty() && free > kept;
         }
@@ -231,11 +232,11 @@ final class Stretch extends Node {
     }
 
     /** Of all that room is kept for, and of the one that is to come. */
-    private double longest(double length) {
+    private double maxLength(double length) {
         if (whole.isOfOneLength) {
             return length;
         }
-        double most = Math.max(length, mostPromised(piece -> whole.lengthOf[piece.type]));
+        double most = Math.max(length, maxPromised(piece -> whole.lengthOf[piece.type]));
         for (Arrived one : before) {
             most = Math.max(most, whole.lengthOf[one.piece.type]);
         }
@@ -287,13 +288,13 @@ final class Stretch extends Node {
     }
 
     /** Who goes first at a merge. A rigid lane that waited for what comes from the side would keep that from going on: it never waits. */
-    private Fitting.Priority first(Fitting.Merge merge) {
+    private Fitting.Priority isFirst(Fitting.Merge merge) {
         return isRigid ? Fitting.Priority.MAIN : merge.priority();
     }
 
     /** Whether what comes along would not have to wait for it, where that goes first. */
     private boolean isGapFree(Lane lane, Way way, double length) {
-        if (!(begins instanceof Fitting.Merge merge) || first(merge) != Fitting.Priority.MAIN || previous == null) {
+        if (!(begins instanceof Fitting.Merge merge) || isFirst(merge) != Fitting.Priority.MAIN || previous == null) {
             return true;
         }
         double needed = length + way.entry().beforeMetres() + whole.conveyor.totalWidthMetres();
@@ -305,7 +306,7 @@ final class Stretch extends Node {
         if (!(begins instanceof Fitting.Merge merge) || line.isEmpty()) {
             return false;
         }
-        boolean otherFirst = switch (first(merge)) {
+        boolean otherFirst = switch (isFirst(merge)) {
             case MAIN -> false; // whoever comes from the side looks for a gap
             case SIDE -> !way.isAside();
             case TURN -> way.isAside() == lastAside;
@@ -314,9 +315,9 @@ final class Stretch extends Node {
         if (!otherFirst) {
             return false;
         }
-        Offer.Standing before = line.firstThat(standing -> standing.mayGo()
-                && (merge.priority() == Fitting.Priority.OLDEST || standing.way.isAside() != way.isAside())
-                && (standing.way.isAside() ? nearest() : lanes[laneOf(standing.offer.piece())]) == lane);
+        Offer.QueuedOffer before = line.firstThat(entry -> entry.mayGo()
+                && (merge.priority() == Fitting.Priority.OLDEST || entry.way.isAside() != way.isAside())
+                && (entry.way.isAside() ? nearest() : lanes[laneOf(entry.offer.piece())]) == lane);
         return before != null && before.way.isAside() != way.isAside();
     }
 
@@ -324,13 +325,13 @@ final class Stretch extends Node {
     protected void accept(Way way, Piece piece) {
         touchedNanos = flow.now();
         if (way.isStraightOn()) {
-            comesOn(lanes[whole.passingLane()], way, piece);
+            putOn(lanes[whole.passingLane()], way, piece);
             if (!line.isEmpty()) {
                 flow.toAgenda(this); // whoever waited for a gap behind it looks again
             }
             return;
         }
-        whole.comesIn(piece);
+        whole.onComingIn(piece);
         boolean isAgreed = way.isAside() && piece == agreedOn && accepts(nearest(), way, whole.lengthOf[piece.type]);
         Lane lane = !before.isEmpty() ? null : isAgreed ? nearest() : laneFor(way, whole.lengthOf[piece.type]);
         agreedOn = null;
@@ -342,12 +343,12 @@ final class Stretch extends Node {
             awaitClear(way, whole.lengthOf[piece.type]);
         } else {
             nextLane = (lane.number + 1) % lanes.length;
-            comesOn(lane, way, piece);
+            putOn(lane, way, piece);
             if (way.isAside() && !line.isEmpty()) {
                 flow.toAgenda(this); // now it may be the turn of what comes along
             }
         }
-        whole.hasComeIn(piece);
+        whole.onCameIn(piece);
     }
 
     private void awaitClear(Way way, double length) {
@@ -367,7 +368,7 @@ final class Stretch extends Node {
         }
     }
 
-    private void comesOn(Lane lane, Way way, Piece piece) {
+    private void putOn(Lane lane, Way way, Piece piece) {
         if (!way.isStraightOn() && lane.count() > 0) {
             whole.tally.comesBehind(lane.clearMetres() + way.entry().beforeMetres());
         }
@@ -377,7 +378,7 @@ final class Stretch extends Node {
         if (lane == nearest()) {
             lastAside = comesAside; // on other lanes nobody has to take turns
         }
-        lane.comes(piece, whole.lengthOf[piece.type], way.entry().beforeMetres(),
+        lane.add(piece, whole.lengthOf[piece.type], way.entry().beforeMetres(),
                 way.isStraightOn() ? whole.passingFrom() : fromMetres - way.entry().beforeMetres());
     }
 
@@ -392,7 +393,7 @@ final class Stretch extends Node {
             }
             before.remove();
             nextLane = (lane.number + 1) % lanes.length;
-            comesOn(lane, next.way, next.piece);
+            putOn(lane, next.way, next.piece);
         }
         serveLine();
     }
@@ -402,7 +403,7 @@ final class Stretch extends Node {
     @Override
     public Piece hand(Offer given, Way way) {
         Lane lane = ((LaneOffer) given).lane;
-        Lane.Rider rider = lane.leaves();
+        Lane.Rider rider = lane.removeFirst();
         Piece piece = rider.piece;
         touchedNanos = flow.now();
         if (way.isStraightOn()) {
@@ -413,7 +414,7 @@ final class Stretch extends Node {
             piece.moveNanos += moved;
             piece.blockedNanos += stay - moved;
             piece.onLane = 0;
-            whole.goesOut(piece);
+            whole.onGoneOut(piece);
         }
         if (!line.isEmpty() || !before.isEmpty()) {
             flow.toAgenda(this);
@@ -450,39 +451,39 @@ final class Stretch extends Node {
     }
 
     /** What the lanes tell. */
-    private class Motion implements Lane.Watch {
+    private class Motion implements Lane.Listener {
         @Override
-        public void cameToEnd(Lane lane) {
-            flow.countStep(Stretch.this);
+        public void onEndReached(Lane lane) {
+            flow.countStep(ConveyorSection.this);
             LaneOffer offer = offers[lane.number];
             assert !offer.isOpen() : "two pieces of a lane are on offer";
             offer.make(lane.front());
         }
 
         @Override
-        public void entryIsClear(Lane lane) {
-            flow.countStep(Stretch.this);
-            flow.toAgenda(Stretch.this);
+        public void onEntryClear(Lane lane) {
+            flow.countStep(ConveyorSection.this);
+            flow.toAgenda(ConveyorSection.this);
         }
 
         @Override
-        public void stands(Lane lane, boolean standsNow) {
-            whole.stands(lane.number, standsNow);
+        public void onStanding(Lane lane, boolean standsNow) {
+            whole.onStanding(lane.number, standsNow);
             if (isRigid) {
-                whole.halt(lane.number, Stretch.this, standsNow);
+                whole.halt(lane.number, ConveyorSection.this, standsNow);
             }
         }
 
         @Override
-        public void rateChanged(Lane lane) {
+        public void onRateChanged(Lane lane) {
             if (previous == null) {
                 whole.runs();
             }
         }
 
         @Override
-        public void covers(Lane lane, int sensor, boolean coversNow) {
-            whole.sees(sensors[sensor], coversNow);
+        public void onCovered(Lane lane, int sensor, boolean coversNow) {
+            whole.onCovered(sensors[sensor], coversNow);
         }
 
         @Override
@@ -494,29 +495,29 @@ final class Stretch extends Node {
     /** The same, written down. */
     private final class TracedMotion extends Motion {
         @Override
-        public void comes(Lane lane, Lane.Rider rider) {
+        public void onEnter(Lane lane, Lane.Rider rider) {
             if (flow.trace != null) {
                 flow.trace.rides(flow.now(), rider.piece.body, index, number * lanes.length + lane.number, comesAside, rider.measure());
             }
         }
 
         @Override
-        public void leads(Lane lane, Lane.Rider head, double atMetres, double speed, double gain) {
+        public void onLeads(Lane lane, Lane.Rider head, double atMetres, double speed, double gain) {
             if (flow.trace != null) {
                 flow.trace.leads(flow.now(), head.piece.body, index, fromMetres + atMetres, speed, gain);
             }
         }
 
         @Override
-        public void follows(Lane lane, Lane.Rider rider) {
+        public void onFollows(Lane lane, Lane.Rider rider) {
             if (flow.trace != null) {
                 flow.trace.follows(flow.now(), rider.piece.body, index);
             }
         }
 
         @Override
-        public void rateChanged(Lane lane) {
-            super.rateChanged(lane);
+        public void onRateChanged(Lane lane) {
+            super.onRateChanged(lane);
             lane.forEachTrain(this);
         }
     }

@@ -1,4 +1,4 @@
-package rhombic.plant.doers;
+package rhombic.plant.resource;
 
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pose;
@@ -14,25 +14,25 @@ public final class Group {
     final String name;
     /** Metres per second; infinite for those who are there at once. */
     private final double speed;
-    final Crew.PersonRule who;
-    final Crew.JobRule which;
-    final boolean goesHome;
-    final AtShiftEnd whenOver;
+    final Crew.PersonRule personRule;
+    final Crew.JobRule jobRule;
+    final boolean isGoingHome;
+    final AtShiftEnd atShiftEnd;
     final @Nullable Pose breakArea;
 
     Group(Allocation allocation, String name, double speed, Crew crew, @Nullable Pose breakArea) {
         this.allocation = allocation;
         this.name = name;
         this.speed = speed;
-        who = crew.personRule();
-        which = crew.jobRule();
-        goesHome = crew.idleAt() == Crew.IdlePlace.AT_HOME;
-        whenOver = crew.basics().duty().atShiftEnd();
+        personRule = crew.personRule();
+        jobRule = crew.jobRule();
+        isGoingHome = crew.idleAt() == Crew.IdlePlace.AT_HOME;
+        atShiftEnd = crew.basics().duty().atShiftEnd();
         this.breakArea = breakArea;
     }
 
-    public boolean goesBySame() {
-        return who == Crew.PersonRule.SAME;
+    public boolean isBySame() {
+        return personRule == Crew.PersonRule.SAME;
     }
 
     public String name() {
@@ -48,33 +48,33 @@ public final class Group {
         return speed == Double.POSITIVE_INFINITY ? 0 : Math.round(metres / speed * NANOS);
     }
 
-    void schedule(Doer doer, long nanos) {
-        allocation.simulator().schedule(doer, nanos);
+    void schedule(Resource person, long nanos) {
+        allocation.simulator().schedule(person, nanos);
     }
 
-    void cancel(Doer doer) {
-        allocation.simulator().cancel(doer);
+    void cancel(Resource person) {
+        allocation.simulator().cancel(person);
     }
 
-    void stands(Doer doer, double x, double y) {
-        allocation.stands(doer, x, y);
+    void stands(Resource person, double x, double y) {
+        allocation.stands(person, x, y);
     }
 
-    void arrived(Doer doer) {
-        allocation.arrived(doer);
+    void onArrived(Resource person) {
+        allocation.onArrived(person);
     }
 
-    void tellMoves(Doer doer, Pose from, Pose to, long nanos) {
-        Doer.Watcher watcher = allocation.watcher();
+    void notifyMove(Resource person, Pose from, Pose to, long nanos) {
+        Resource.Listener watcher = allocation.listener();
         if (watcher != null) {
-            watcher.moves(doer, from, to, nanos);
+            watcher.onMove(person, from, to, nanos);
         }
     }
 
-    void tellDoes(Doer doer, PersonState state, @Nullable Job job) {
-        Doer.Watcher watcher = allocation.watcher();
+    void notifyState(Resource person, PersonState state, @Nullable Job job) {
+        Resource.Listener watcher = allocation.listener();
         if (watcher != null) {
-            watcher.does(doer, state, job);
+            watcher.onState(person, state, job);
         }
     }
 }

@@ -16,7 +16,7 @@ import rhombic.study.value.Routing;
  * Where the pieces of an equipment may go. For each piece the links are narrowed to those it fits, and then one is
  * chosen, or any that has room.
  */
-public final class WaysOut {
+public final class OutgoingLinks {
     public static final int ANY = -1;
 
     final Way[] ways;
@@ -42,7 +42,7 @@ public final class WaysOut {
     }
 
     /** @param node that the ways lead out of */
-    WaysOut(List<Way> ways, List<Link> links, Routing routing, Flow flow, Node node, UniformRandomProvider chance) {
+    OutgoingLinks(List<Way> ways, List<Link> links, Routing routing, Flow flow, Node node, UniformRandomProvider chance) {
         this.ways = ways.toArray(Way[]::new);
         this.links = links;
         scope = node.scope("way out");
@@ -65,7 +65,7 @@ public final class WaysOut {
         isPlain = !byChance && !filtered && choice == Routing.Choice.PREFERENCE;
     }
 
-    private WaysOut(Way only) {
+    private OutgoingLinks(Way only) {
         ways = new Way[] {only};
         links = List.of();
         scope = only.taker().scope("end of a link");
@@ -81,8 +81,8 @@ public final class WaysOut {
     }
 
     /** There is only one. */
-    static WaysOut only(Way way) {
-        return new WaysOut(way);
+    static OutgoingLinks only(Way way) {
+        return new OutgoingLinks(way);
     }
 
     private Fit[] fits(Flow flow, Node node) {
@@ -104,8 +104,8 @@ public final class WaysOut {
                     PlantScope own = node.scope("link " + number);
                     yield piece -> own.evaluate(condition, piece, condition::truth);
                 }
-                case LinkFilter.LoadCarriers() -> piece -> flow.types.isCarrier(piece.type);
-                case LinkFilter.Contents() -> piece -> !flow.types.isCarrier(piece.type);
+                case LinkFilter.LoadCarriers() -> piece -> flow.types.isLoadCarrier(piece.type);
+                case LinkFilter.Contents() -> piece -> !flow.types.isLoadCarrier(piece.type);
             });
         }
         return made.toArray(Fit[]::new);
@@ -154,7 +154,7 @@ public final class WaysOut {
         int first = choice == Routing.Choice.FIRST_FREE ? (last + 1) % ways.length : 0;
         for (int i = 0; i < ways.length; i++) {
             int at = (first + i) % ways.length;
-            if (admitted[at] && offer.wouldGo(at, piece)) {
+            if (admitted[at] && offer.couldGo(at, piece)) {
                 return at;
             }
         }
@@ -162,7 +162,7 @@ public final class WaysOut {
     }
 
     /** Notes which way was gone, for the choices that take turns. */
-    void gone(int way) {
+    void onGone(int way) {
         last = way;
     }
 
@@ -201,7 +201,7 @@ public final class WaysOut {
     private int shortest(Offer offer, Piece piece) {
         int best = ANY;
         for (int i = 0; i < ways.length; i++) {
-            if (admitted[i] && (best == ANY || ways[i].taker().pressure() < ways[best].taker().pressure()) && offer.wouldGo(i, piece)) {
+            if (admitted[i] && (best == ANY || ways[i].taker().pressure() < ways[best].taker().pressure()) && offer.couldGo(i, piece)) {
                 best = i;
             }
         }
@@ -221,7 +221,7 @@ public final class WaysOut {
                 return i;
             }
         }
-        throw scope.trouble(new FormulaException("Its way out \u201c" + formula.text() + "\u201d names \u201c" + name
+        throw scope.problem(new FormulaException("Its way out \u201c" + formula.text() + "\u201d names \u201c" + name
                 + "\u201d, but no link leads there: link it, or change the formula"), piece);
     }
 }

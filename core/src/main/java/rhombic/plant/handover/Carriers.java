@@ -3,9 +3,9 @@ package rhombic.plant.handover;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import rhombic.plant.doers.Allocation;
-import rhombic.plant.doers.Job;
-import rhombic.plant.staff.Manning;
+import rhombic.plant.resource.Allocation;
+import rhombic.plant.resource.Job;
+import rhombic.plant.staff.Staffing;
 import rhombic.space.Pose;
 import rhombic.study.Travel;
 
@@ -14,13 +14,13 @@ import rhombic.study.Travel;
  * takes as many as wait and as he can hold, for which there is room, and brings them there. As many are asked for as are needed for
  * all that waits and has room. A piece stays with its giver until it is taken up.
  */
-final class Porters {
+final class Carriers {
     private static final double BESIDE_METRES = 0.45;
 
     private final Flow flow;
     private final Channel channel;
     private final Allocation allocation;
-    private final Job.Order order;
+    private final Job.Request order;
     private final int most;
     private final Pose to;
     private final List<Load> unused = new ArrayList<>();
@@ -31,32 +31,32 @@ final class Porters {
     private final int able;
 
     /** One person with what he carries. */
-    private final class Load implements Job.Site {
+    private final class Load implements Job.Owner {
         final Job job = new Job(this, order);
         final List<Channel.Trip> trips = new ArrayList<>();
         private boolean isHere;
         private boolean isDelivering;
 
         @Override
-        public void ready(Job given) {
+        public void onReady(Job given) {
             if (isDelivering) {
                 for (Channel.Trip trip : List.copyOf(trips)) {
-                    channel.arrives(trip);
+                    channel.arrive(trip);
                 }
                 return;
             }
             isHere = true;
             flow.toAgenda(channel.taker());
-            flow.atEndOfInstant(Porters.this::endOfInstant);
+            flow.atEndOfInstant(Carriers.this::endOfInstant);
         }
 
         @Override
-        public void left(Job given) {
+        public void onLeft(Job given) {
             isHere = false;
         }
 
         @Override
-        public boolean mayLeave(Job given) {
+        public boolean canLeave(Job given) {
             return trips.isEmpty();
         }
 
@@ -68,7 +68,7 @@ final class Porters {
             allocation.goOn(job, to);
         }
 
-        private void isRid(Channel.Trip trip) {
+        private void hasDelivered(Channel.Trip trip) {
             trips.remove(trip);
             if (trips.isEmpty()) {
                 isDelivering = false;
@@ -79,24 +79,24 @@ final class Porters {
         }
     }
 
-    Porters(Flow flow, Channel channel, Travel.Carried travel, Pose outlet, Pose inlet) {
+    Carriers(Flow flow, Channel channel, Travel.Carried travel, Pose outlet, Pose inlet) {
         this.flow = flow;
         this.channel = channel;
         allocation = flow.staffed().allocation();
         most = travel.maxPieces();
         Pose from = outlet.of(Pose.at(BESIDE_METRES, 0, -outlet.z(), 180));
         to = inlet.of(Pose.at(-BESIDE_METRES, 0, -inlet.z(), 0));
-        Manning.Order needed = flow.staffed().order(Job.What.CARRY, List.of(travel.need()));
-        order = new Job.Order(Job.What.CARRY, from, needed.demands(), needed.priority(), false);
-        able = Math.max(1, allocation.able(needed.demands().getFirst()));
+        Staffing.Request needed = flow.staffed().request(Job.Kind.CARRY, List.of(travel.need()));
+        order = new Job.Request(Job.Kind.CARRY, from, needed.demands(), needed.priority(), false);
+        able = Math.max(1, allocation.countSkilled(needed.demands().getFirst()));
     }
 
     /** Whether somebody is here who can take one more. */
     boolean canTake() {
-        return !asked.isEmpty() && whoTakes() != null;
+        return !asked.isEmpty() && nextTaker() != null;
     }
 
-    private @Nullable Load whoTakes() {
+    private @Nullable Load nextTaker() {
         for (Load load : asked) {
             if (load.isHere && load.trips.size() < most) {
                 return load;
@@ -106,12 +106,12 @@ final class Porters {
     }
 
     /** A piece waits for which there is room. */
-    void areCalled() {
+    void isCalled() {
         int needed = needed();
         while (asked.size() < needed) {
             Load load = unused.isEmpty() ? new Load() : unused.removeLast();
             asked.add(load);
-            load.job.becomes(order, flow.now(), flow.now(), null, Job.Insists.NO);
+            load.job.reset(order, flow.now(), flow.now(), null, Job.Insistence.NO);
             allocation.ask(load.job);
         }
     }
@@ -123,7 +123,7 @@ final class Porters {
     }
 
     void take(Channel.Trip trip) {
-        Load here = whoTakes();
+        Load here = nextTaker();
         assert here != null : "nobody is here to take it";
         here.trips.add(trip);
         flow.atEndOfInstant(this::endOfInstant);
@@ -154,6 +154,6 @@ final class Porters {
     /** What was brought has been taken over. */
     void isTakenOver(Channel.Trip trip) {
         Load load = carrying.stream().filter(one -> one.trips.contains(trip)).findFirst().orElseThrow();
-        load.isRid(trip);
+        load.hasDelivered(trip);
     }
 }

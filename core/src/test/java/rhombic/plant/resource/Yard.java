@@ -1,4 +1,4 @@
-package rhombic.plant.doers;
+package rhombic.plant.resource;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -15,7 +15,7 @@ import rhombic.study.value.PersonState;
 import rhombic.study.value.Placement;
 
 /** One plant with nothing in it but people. */
-final class Yard implements Job.Site, Doer.Watcher {
+final class Yard implements Job.Owner, Resource.Listener {
     static final long SECOND = 1_000_000_000L;
 
     static UnaryOperator<Crew> over(AtShiftEnd over) {
@@ -34,25 +34,25 @@ final class Yard implements Job.Site, Doer.Watcher {
     boolean isHandFull;
 
     @Override
-    public void moves(Doer doer, Pose from, Pose to, long nanos) {
-        moves.add(doer.name() + " " + from.x() + " to " + to.x() + " in " + nanos / SECOND);
+    public void onMove(Resource person, Pose from, Pose to, long nanos) {
+        moves.add(person.name() + " " + from.x() + " to " + to.x() + " in " + nanos / SECOND);
     }
 
     @Override
-    public void does(Doer doer, PersonState state, @Nullable Job job) {}
+    public void onState(Resource person, PersonState state, @Nullable Job job) {}
 
     @Override
-    public void ready(Job job) {
-        log.add("ready " + job.where().x() + " by " + job.doers().getFirst().name());
+    public void onReady(Job job) {
+        log.add("ready " + job.location().x() + " by " + job.resources().getFirst().name());
     }
 
     @Override
-    public void left(Job job) {
-        log.add("left " + job.where().x());
+    public void onLeft(Job job) {
+        log.add("left " + job.location().x());
     }
 
     @Override
-    public boolean mayLeave(Job job) {
+    public boolean canLeave(Job job) {
         return !isHandFull;
     }
 
@@ -66,21 +66,21 @@ final class Yard implements Job.Site, Doer.Watcher {
         return group(crew -> with.apply(crew.withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE)));
     }
 
-    Doer person(String name, Group group, double x, boolean... skills) {
+    Resource person(String name, Group group, double x, boolean... skills) {
         return allocation.add(name, group, skills.length == 0 ? new boolean[] {true, false} : skills, 1, Pose.at(x, 0, 0, 90));
     }
 
     Job job(double x, int priority, Job.Demand... demands) {
-        return new Job(this, new Job.Order(Job.What.WORK, Pose.at(x, 0, 0, 0),
+        return new Job(this, new Job.Request(Job.Kind.WORK, Pose.at(x, 0, 0, 0),
                 demands.length == 0 ? List.of(new Job.Demand(0, 1)) : List.of(demands), priority, false));
     }
 
     void ask(Job job, long since) {
-        ask(job, since, null, Job.Insists.NO);
+        ask(job, since, null, Job.Insistence.NO);
     }
 
-    void ask(Job job, long since, @Nullable Doer who, Job.Insists only) {
-        job.becomes(job.order(), since, simulator.nowNanos(), who, only);
+    void ask(Job job, long since, @Nullable Resource person, Job.Insistence only) {
+        job.reset(job.request(), since, simulator.nowNanos(), person, only);
         allocation.ask(job);
     }
 

@@ -1,4 +1,4 @@
-package rhombic.plant.upkeep;
+package rhombic.plant.maintenance;
 
 import java.util.Arrays;
 import java.util.List;
@@ -26,7 +26,7 @@ public final class Modes {
         this.simulator = simulator;
         all = modes.stream().map(maker::of).toArray(Breakdown[]::new);
         ofWork = Arrays.stream(all).map(Breakdown::workClock).filter(Objects::nonNull).toArray(WorkClock[]::new);
-        ofCycles = Arrays.stream(all).filter(Breakdown::countsCycles).toArray(Breakdown[]::new);
+        ofCycles = Arrays.stream(all).filter(Breakdown::isByCycles).toArray(Breakdown[]::new);
     }
 
     public void begin() {
@@ -45,18 +45,18 @@ public final class Modes {
         return Arrays.stream(all).map(mode -> mode.tally().figures(mode.mode().name(), simulator.nowNanos())).toList();
     }
 
-    public boolean countsWork() {
+    public boolean hasWorkClock() {
         return ofWork.length > 0;
     }
 
     /** Work begins, for at most so long. */
-    public void workBegins(long nanosAhead) {
+    public void onWorkBegins(long nanosAhead) {
         for (WorkClock clock : ofWork) {
             clock.begins(nanosAhead);
         }
     }
 
-    public void workEnds() {
+    public void onWorkEnds() {
         for (WorkClock clock : ofWork) {
             clock.ends();
         }
@@ -69,7 +69,7 @@ public final class Modes {
     }
 
     /** Whether one of them is being mended, so that it does not only wait for that. */
-    private boolean isMended() {
+    private boolean isUp() {
         for (Breakdown mode : all) {
             if (mode.tally().stage() == ModeTally.Stage.REPAIR) {
                 return true;
@@ -80,6 +80,6 @@ public final class Modes {
 
     /** What a thing shows that one of them holds. */
     public EquipmentState state() {
-        return isMended() ? EquipmentState.DOWN : EquipmentState.WAITING_FOR_REPAIR;
+        return isUp() ? EquipmentState.DOWN : EquipmentState.WAITING_FOR_REPAIR;
     }
 }

@@ -2,85 +2,85 @@ package rhombic.plant.staff;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import rhombic.plant.doers.Allocation;
-import rhombic.plant.doers.Doer;
-import rhombic.plant.doers.Job;
+import rhombic.plant.resource.Allocation;
+import rhombic.plant.resource.Resource;
+import rhombic.plant.resource.Job;
 import rhombic.plant.run.Run;
 import rhombic.plant.work.Place;
 import rhombic.space.Pose;
 
 /** The people at one place: asked for, there, called away. Of a place that never needs anybody there is none. */
-public final class Manning implements Job.Site {
+public final class Staffing implements Job.Owner {
     /**
      * Who is needed for one step of what a place does.
      *
-     * @param part of the time for which they stay, from its beginning, above 0 to 1
+     * @param share of the time for which they stay, from its beginning, above 0 to 1
      */
-    public record Order(Job.What what, List<Job.Demand> demands, int priority, boolean yields, double part) {}
+    public record Request(Job.Kind kind, List<Job.Demand> demands, int priority, boolean preemptible, double share) {}
 
     /** The place at which they work. */
-    public interface Place {
+    public interface Listener {
         /** Those who are needed have come, after so long. */
-        void peopleAreThere(long waitedNanos);
+        void onPeopleArrived(long waitedNanos);
 
         /** Somebody who is needed had to go. */
-        void peopleLeft();
+        void onPeopleLeft();
     }
 
     private final Run run;
     private final Staff staff;
     private final Allocation allocation;
-    private final Place place;
-    private final Pose where;
+    private final Listener listener;
+    private final Pose location;
     private final Job job;
-    private @Nullable Order order;
-    private Order ofOrder;
-    private Job.Order jobOrder;
+    private @Nullable Request request;
+    private Request requestedFor;
+    private Job.Request jobRequest;
     private boolean isThere;
     private int lastPerson = -1;
     private long since;
     private long asked;
-    private Job.Insists insists = Job.Insists.NO;
-    private @Nullable Doer wanted;
+    private Job.Insistence insists = Job.Insistence.NO;
+    private @Nullable Resource wanted;
 
-    public Manning(Run run, Staff staff, Place place, Pose where, Order first) {
+    public Staffing(Run run, Staff staff, Listener place, Pose location, Request first) {
         this.run = run;
         this.staff = staff;
         allocation = staff.allocation();
-        this.place = place;
-        this.where = where;
-        ofOrder = first;
-        jobOrder = of(first);
-        job = new Job(this, jobOrder);
+        this.listener = place;
+        this.location = location;
+        requestedFor = first;
+        jobRequest = of(first);
+        job = new Job(this, jobRequest);
     }
 
-    private Job.Order of(Order given) {
-        return new Job.Order(given.what, where, given.demands, given.priority, given.yields);
+    private Job.Request of(Request given) {
+        return new Job.Request(given.kind, location, given.demands, given.priority, given.preemptible);
     }
 
     /** What is asked for is mostly what was asked for before. */
-    private Job.Order orderHere(Order given) {
-        if (given != ofOrder) {
-            ofOrder = given;
-            jobOrder = of(given);
+    private Job.Request jobRequestHere(Request given) {
+        if (given != requestedFor) {
+            requestedFor = given;
+            jobRequest = of(given);
         }
-        return jobOrder;
+        return jobRequest;
     }
 
     /** Whether those who are needed for that are there already. */
-    public boolean isManned(Order wantedOrder) {
-        return isThere && wantedOrder.equals(order);
+    public boolean isStaffed(Request wantedOrder) {
+        return isThere && wantedOrder.equals(request);
     }
 
     /** Whether people are needed who are not there. */
     public boolean isMissing() {
-        return order != null && !isThere;
+        return request != null && !isThere;
     }
 
     /** The first of those who are there; null if nobody is. */
     @Nullable
-    public Doer first() {
-        return isThere ? job.doers().getFirst() : null;
+    public Resource first() {
+        return isThere ? job.resources().getFirst() : null;
     }
 
     public double factor() {
@@ -96,13 +96,13 @@ public final class Manning implements Job.Site {
      * Asks for them.
      *
      * @param askedNanos since when what is to be done waits
-     * @param who should do it; null: as the crew has it
+     * @param person should do it; null: as the crew has it
      */
-    public void ask(Order newOrder, long askedNanos, @Nullable Doer who, Job.Insists only, boolean held) {
-        order = newOrder;
+    public void ask(Request newOrder, long askedNanos, @Nullable Resource person, Job.Insistence only, boolean held) {
+        request = newOrder;
         asked = askedNanos;
         insists = only;
-        wanted = who;
+        wanted = person;
         since = run.now();
         if (!held) {
             askNow();
@@ -110,12 +110,12 @@ public final class Manning implements Job.Site {
     }
 
     private void askNow() {
-        Order now = order;
+        Request now = request;
         if (now != null) {
-            Doer before = wanted == null && lastPerson >= 0 && staff.prefersSame(lastPerson)
-                    ? staff.doer(lastPerson)
+            Resource before = wanted == null && lastPerson >= 0 && staff.isBySame(lastPerson)
+                    ? staff.person(lastPerson)
                     : wanted;
-            job.becomes(orderHere(now), asked, run.now(), before, insists);
+            job.reset(jobRequestHere(now), asked, run.now(), before, insists);
             allocation.ask(job);
         }
     }
@@ -124,7 +124,7 @@ public final class Manning implements Job.Site {
     public void done() {
         if (isThere) {
             isThere = false;
-            order = null;
+            request = null;
             allocation.done(job);
         } else {
             drop();
@@ -133,7 +133,7 @@ public final class Manning implements Job.Site {
 
     /** They are not needed any more. */
     public void drop() {
-        order = null;
+        request = null;
         isThere = false;
         allocation.drop(job);
     }
@@ -142,7 +142,7 @@ public final class Manning implements Job.Site {
     public void sendAway() {
         if (isThere) {
             since = run.now();
-            wanted = job.doers().getFirst();
+            wanted = job.resources().getFirst();
         }
         isThere = false;
         allocation.drop(job);
@@ -150,22 +150,22 @@ public final class Manning implements Job.Site {
 
     /** The place goes on. */
     public void askAgain() {
-        if (order != null && job.state() == Job.State.IDLE) {
+        if (request != null && job.state() == Job.State.IDLE) {
             askNow();
         }
     }
 
     @Override
-    public void ready(Job given) {
+    public void onReady(Job given) {
         isThere = true;
-        lastPerson = given.doers().getFirst().number;
-        place.peopleAreThere(run.now() - since);
+        lastPerson = given.resources().getFirst().number;
+        listener.onPeopleArrived(run.now() - since);
     }
 
     @Override
-    public void left(Job given) {
+    public void onLeft(Job given) {
         isThere = false;
         since = run.now();
-        place.peopleLeft();
+        listener.onPeopleLeft();
     }
 }

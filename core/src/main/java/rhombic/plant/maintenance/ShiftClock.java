@@ -1,4 +1,4 @@
-package rhombic.plant.upkeep;
+package rhombic.plant.maintenance;
 
 import java.util.function.Consumer;
 import rhombic.kernel.Event;
@@ -7,25 +7,25 @@ import rhombic.plant.run.Shifts;
 import rhombic.study.duty.Calendar;
 
 /** Follows a calendar through a run. */
-public final class Timeclock extends Event {
+public final class ShiftClock extends Event {
     /** Before what else happens at the instant at which a shift begins or ends. */
     private static final int PRIORITY = 0;
 
     private final Simulator simulator;
     private final Shifts shifts;
-    private final Consumer<Calendar.Mode> hears;
+    private final Consumer<Calendar.Mode> listener;
     private Calendar.Mode mode = Calendar.Mode.ON;
     private int next;
 
     /** @param hears of each change, and at the beginning, if it is not on then */
-    public Timeclock(Simulator simulator, Shifts shifts, Consumer<Calendar.Mode> hears) {
+    public ShiftClock(Simulator simulator, Shifts shifts, Consumer<Calendar.Mode> hears) {
         this.simulator = simulator;
         this.shifts = shifts;
-        this.hears = hears;
+        this.listener = hears;
     }
 
     public void begin() {
-        become(shifts.first());
+        setMode(shifts.first());
         scheduleNext();
     }
 
@@ -36,16 +36,16 @@ public final class Timeclock extends Event {
         }
     }
 
-    private void become(Calendar.Mode now) {
+    private void setMode(Calendar.Mode now) {
         if (now != mode) {
             mode = now;
-            hears.accept(now);
+            listener.accept(now);
         }
     }
 
     @Override
     protected void occur() {
-        become(shifts.mode(next++));
+        setMode(shifts.mode(next++));
         scheduleNext();
     }
 }

@@ -1,4 +1,4 @@
-package rhombic.plant.doers;
+package rhombic.plant.resource;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -15,7 +15,7 @@ final class Choice {
      */
     private static final int LAST_BIT = Long.SIZE - 1;
 
-    private final List<Doer> doers;
+    private final List<Resource> resources;
     private final LongSupplier now;
     /** Those who are free, for each skill. */
     private final List<Free> freeWith = new ArrayList<>();
@@ -25,17 +25,17 @@ final class Choice {
     /** A bit for each skill that anybody free has, as in {@link Job#skills}: most jobs that wait are passed over by it. */
     private long freeSkills;
     private final int[] freeOfBit = new int[Long.SIZE];
-    private final List<Doer> chosen = new ArrayList<>();
+    private final List<Resource> chosen = new ArrayList<>();
     /** Whether all crews choose by the same rule, as they mostly do. */
     private boolean isOfOneRule = true;
     private Crew.@Nullable PersonRule rule;
 
     /**
-     * @param doers all of them, by their numbers
+     * @param people all of them, by their numbers
      * @param skills how many skills there are
      */
-    Choice(List<Doer> doers, int skills, LongSupplier now) {
-        this.doers = doers;
+    Choice(List<Resource> people, int skills, LongSupplier now) {
+        this.resources = people;
         this.now = now;
         for (int i = 0; i < skills; i++) {
             freeWith.add(new Free());
@@ -43,34 +43,34 @@ final class Choice {
     }
 
     /** A crew goes by that rule. */
-    void knows(Crew.PersonRule who) {
-        isOfOneRule &= rule == null || rule == who;
-        rule = who;
+    void addRule(Crew.PersonRule personRule) {
+        isOfOneRule &= rule == null || rule == personRule;
+        rule = personRule;
     }
 
-    /** There will be so many doers. */
-    void expects(int people) {
+    /** There will be so many resources. */
+    void setSize(int people) {
         standX = Arrays.copyOf(standX, people);
         standY = Arrays.copyOf(standY, people);
     }
 
     /** Those of whom it was said last that the job can be given to them. */
-    List<Doer> chosen() {
+    List<Resource> chosen() {
         return chosen;
     }
 
     /** Somebody has nothing to do from now on. */
-    void isFree(Doer doer) {
-        for (int skill : doer.able) {
-            freeWith.get(skill).add(doer.number);
+    void isFree(Resource person) {
+        for (int skill : person.able) {
+            freeWith.get(skill).add(person.number);
             freeOfBit[skill & LAST_BIT]++;
             freeSkills |= 1L << skill;
         }
     }
 
-    void isFreeNoLonger(Doer doer) {
-        for (int skill : doer.able) {
-            freeWith.get(skill).remove(doer.number);
+    void removeFree(Resource person) {
+        for (int skill : person.able) {
+            freeWith.get(skill).remove(person.number);
             if (--freeOfBit[skill & LAST_BIT] == 0) {
                 freeSkills &= ~(1L << skill);
             }
@@ -78,13 +78,13 @@ final class Choice {
     }
 
     /** Whether anybody who is free has each of the skills that the job needs; mostly nobody has. */
-    boolean mayBeMadeFor(Job job) {
+    boolean canBeMadeFor(Job job) {
         return (job.skills & ~freeSkills) == 0;
     }
 
     /** Whether enough are free for all it needs; they are {@link #chosen} then, until it is asked again. */
-    boolean isMadeFor(Job job) {
-        if (!mayBeMadeFor(job)) {
+    boolean commitFor(Job job) {
+        if (!canBeMadeFor(job)) {
             return false;
         }
         chosen.clear();
@@ -94,53 +94,53 @@ final class Choice {
                 return false;
             }
         }
-        if (job.insists()) {
-            return insisted(job, demands);
+        if (job.insistence()) {
+            return preferredOf(job, demands);
         }
         for (Job.Demand demand : demands) {
             for (int i = 0; i < demand.people(); i++) {
-                Doer doer = best(job, demand.skill());
-                if (doer == null) {
+                Resource person = best(job, demand.skill());
+                if (person == null) {
                     return false;
                 }
-                chosen.add(doer);
+                chosen.add(person);
             }
         }
         return true;
     }
 
-    private boolean insisted(Job job, Job.Demand[] demands) {
-        Doer who = job.preferred();
-        if (who == null || !who.isFree()) {
+    private boolean preferredOf(Job job, Job.Demand[] demands) {
+        Resource preferred = job.preferred();
+        if (preferred == null || !preferred.isFree()) {
             return false;
         }
         boolean isIn = false;
         for (Job.Demand demand : demands) {
             for (int i = 0; i < demand.people(); i++) {
-                boolean him = !isIn && who.can(demand.skill());
-                Doer doer = him ? who : best(job, demand.skill());
-                if (doer == null || !him && doer == who) {
+                boolean isPreferred = !isIn && preferred.can(demand.skill());
+                Resource next = isPreferred ? preferred : best(job, demand.skill());
+                if (next == null || !isPreferred && next == preferred) {
                     return false;
                 }
-                isIn |= him;
-                chosen.add(doer);
+                isIn |= isPreferred;
+                chosen.add(next);
             }
         }
         return isIn;
     }
 
     /** The one whom the job gets, of those who are free, have the skill and are not chosen yet; null if there is none. */
-    private @Nullable Doer best(Job job, int skill) {
-        Doer preferred = job.preferred();
+    private @Nullable Resource best(Job job, int skill) {
+        Resource preferred = job.preferred();
         Free free = freeWith.get(skill);
         boolean isFirst = chosen.isEmpty();
-        double x = job.where().x();
-        double y = job.where().y();
+        double x = job.location().x();
+        double y = job.location().y();
         int best = Free.NONE;
-        Crew.PersonRule who = Crew.PersonRule.IN_ORDER;
+        Crew.PersonRule personRule = Crew.PersonRule.IN_ORDER;
         double least = 0;
         for (int i = free.next(0); i != Free.NONE; i = free.next(i + 1)) {
-            if (!isFirst && chosen.contains(doers.get(i))) {
+            if (!isFirst && chosen.contains(resources.get(i))) {
                 continue;
             }
             if (preferred != null && i == preferred.number) {
@@ -148,37 +148,37 @@ final class Choice {
             }
             if (best == Free.NONE) {
                 best = i;
-                who = doers.get(i).group().who;
-                least = rank(i, who, x, y);
-            } else if (isOfOneRule || doers.get(i).group().who == who) {
-                double rank = rank(i, who, x, y);
+                personRule = resources.get(i).group().personRule;
+                least = rank(i, personRule, x, y);
+            } else if (isOfOneRule || resources.get(i).group().personRule == personRule) {
+                double rank = rank(i, personRule, x, y);
                 if (rank < least) {
                     best = i;
                     least = rank;
                 }
             }
         }
-        return best == Free.NONE ? null : doers.get(best);
+        return best == Free.NONE ? null : resources.get(best);
     }
 
     /** The lowest of those who go by one rule comes; of equals the first in order. */
-    private double rank(int number, Crew.PersonRule who, double x, double y) {
-        if (who == Crew.PersonRule.NEAREST) {
+    private double rank(int number, Crew.PersonRule personRule, double x, double y) {
+        if (personRule == Crew.PersonRule.NEAREST) {
             double dx = standX[number] - x;
             double dy = standY[number] - y;
             double square = dx * dx + dy * dy;
-            return Double.isNaN(square) ? doers.get(number).squareMetresTo(x, y) : square;
+            return Double.isNaN(square) ? resources.get(number).squareMetresTo(x, y) : square;
         }
-        return switch (who) {
-            case LEAST_USED -> doers.get(number).tally().busyNanos(now.getAsLong());
-            case IN_TURN -> doers.get(number).lastGiven;
+        return switch (personRule) {
+            case LEAST_USED -> resources.get(number).tally().busyNanos(now.getAsLong());
+            case IN_TURN -> resources.get(number).lastGiven;
             case NEAREST, IN_ORDER, SAME -> 0;
         };
     }
 
     /** Somebody stands there now, or walks: then it is not a number. */
-    void stands(Doer doer, double x, double y) {
-        standX[doer.number] = x;
-        standY[doer.number] = y;
+    void stands(Resource person, double x, double y) {
+        standX[person.number] = x;
+        standY[person.number] = y;
     }
 }

@@ -1,4 +1,4 @@
-package rhombic.plant.upkeep;
+package rhombic.plant.maintenance;
 
 import java.time.DayOfWeek;
 import java.time.Duration;
@@ -12,8 +12,8 @@ import rhombic.kernel.Event;
 import rhombic.kernel.Simulator;
 import rhombic.measure.ModeTally;
 import rhombic.plant.activity.Activity;
-import rhombic.plant.doers.Allocation;
-import rhombic.plant.doers.Job;
+import rhombic.plant.resource.Allocation;
+import rhombic.plant.resource.Job;
 import rhombic.plant.run.Run;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
@@ -23,20 +23,20 @@ import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.UpTime;
 
 /** One mode of failure of one equipment, link or person's tool, as it runs. */
-public final class Breakdown implements Job.Site {
+public final class Breakdown implements Job.Owner {
     /** What breaks. */
-    public interface Site {
+    public interface Owner {
         /** Where it is repaired. */
-        Pose whereMended();
+        Pose repairPose();
 
         /** It stands still from now on. */
-        void breaks(Breakdown by);
+        void onFailure(Breakdown by);
 
         /** Its repair begins, or waits. */
-        void stageChanges(Breakdown of);
+        void onStageChanged(Breakdown of);
 
         /** This no longer keeps it from working. */
-        void mended(Breakdown by);
+        void onRepaired(Breakdown by);
 
         /** Whose instant it is, if one never ends. */
         String name();
@@ -45,7 +45,7 @@ public final class Breakdown implements Job.Site {
     private final Run run;
     private final Simulator simulator;
     private final FailureMode mode;
-    private final Site site;
+    private final Owner owner;
     private final ModeTally tally = new ModeTally();
     private final @Nullable Allocation allocation;
     private final @Nullable Job job;
@@ -88,11 +88,11 @@ public final class Breakdown implements Job.Site {
      * @param id what its draws hang on
      * @param order for its repairers; where that is the site says anew each time; null if it mends itself
      */
-    public Breakdown(Run run, String id, FailureMode mode, Site site, @Nullable Allocation allocation, Job.@Nullable Order order) {
+    public Breakdown(Run run, String id, FailureMode mode, Owner owner, @Nullable Allocation allocation, Job.@Nullable Request order) {
         this.run = run;
         simulator = run.simulator;
         this.mode = mode;
-        this.site = site;
+        this.owner = owner;
         this.allocation = allocation;
         upChance = run.stream(id, Purpose.FAILURE);
         job = order == null ? null : new Job(this, order);
@@ -134,7 +134,7 @@ public final class Breakdown implements Job.Site {
         return workClock;
     }
 
-    public boolean countsCycles() {
+    public boolean isByCycles() {
         return mode.up() instanceof UpTime.AfterCycles;
     }
 
@@ -146,7 +146,7 @@ public final class Breakdown implements Job.Site {
     void cycle() {
         if (--cyclesLeft <= 0) {
             cyclesLeft = Long.MAX_VALUE;
-            run.afterwards(site.name(), this::fail);
+            run.afterwards(owner.name(), this::fail);
         }
     }
 
@@ -206,19 +206,19 @@ public final class Breakdown implements Job.Site {
         Job asked = job;
         Allocation people = allocation;
         tally.become(simulator.nowNanos(), asked == null ? ModeTally.Stage.REPAIR : ModeTally.Stage.WAITING);
-        site.breaks(this);
+        owner.onFailure(this);
         if (asked == null || people == null) {
             repair.start(down.nextNanos());
         } else {
-            asked.becomes(asked.order().at(site.whereMended()), simulator.nowNanos(), simulator.nowNanos(), null, Job.Insists.NO);
+            asked.reset(asked.request().at(owner.repairPose()), simulator.nowNanos(), simulator.nowNanos(), null, Job.Insistence.NO);
             people.ask(asked);
         }
     }
 
     @Override
-    public void ready(Job asked) {
+    public void onReady(Job asked) {
         tally.become(simulator.nowNanos(), ModeTally.Stage.REPAIR);
-        site.stageChanges(this);
+        owner.onStageChanged(this);
         if (repair.isUnderWay) {
             repair.resume();
         } else {
@@ -228,10 +228,10 @@ public final class Breakdown implements Job.Site {
     }
 
     @Override
-    public void left(Job asked) {
+    public void onLeft(Job asked) {
         repair.pause();
         tally.become(simulator.nowNanos(), ModeTally.Stage.WAITING);
-        site.stageChanges(this);
+        owner.onStageChanged(this);
     }
 
     private void mend() {
@@ -240,6 +240,6 @@ public final class Breakdown implements Job.Site {
         }
         tally.become(simulator.nowNanos(), ModeTally.Stage.UP);
         runs((TimeSampler) null); // its clock is set before it works again
-        site.mended(this);
+        owner.onRepaired(this);
     }
 }

@@ -1,4 +1,4 @@
-package rhombic.plant.doers;
+package rhombic.plant.resource;
 
 import java.util.Arrays;
 

@@ -1,4 +1,4 @@
-package rhombic.plant.doers;
+package rhombic.plant.resource;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -9,13 +9,13 @@ import rhombic.study.value.PersonState;
 /** Something that has to be done by somebody. Asked for again and again, it is the same object: one for each place. */
 public final class Job {
     /** What is to be done, and how that is counted for who does it. */
-    public enum What {
+    public enum Kind {
         WORK(PersonState.WORKING), CHANGEOVER(PersonState.CHANGEOVER), SERVICE(PersonState.SERVICE), REPAIR(PersonState.REPAIR), CARRY(
                 PersonState.CARRYING);
 
         final PersonState state;
 
-        What(PersonState state) {
+        Kind(PersonState state) {
             this.state = state;
         }
     }
@@ -24,18 +24,18 @@ public final class Job {
     public enum State {
         /** Nobody asks for it. */
         IDLE,
-        /** It waits for doers. */
+        /** It waits for resources. */
         ASKED,
-        /** It has its doers, of whom some are still on their way. */
+        /** It has its resources, of whom some are still on their way. */
         ON_THE_WAY,
         /** All are there. */
         BEGUN,
-        /** It was begun, and some of its doers are away: at a break, or home. They come back. */
+        /** It was begun, and some of its resources are away: at a break, or home. They come back. */
         PAUSED
     }
 
     /** Whether only the preferred may do it. */
-    public enum Insists {
+    public enum Insistence {
         NO, UNLESS_GONE, YES
     }
 
@@ -46,17 +46,17 @@ public final class Job {
     public record Demand(int skill, int people) {}
 
     /** Hears how the job stands. */
-    public interface Site {
+    public interface Owner {
         /** All are there: it can begin, or go on. */
-        void ready(Job job);
+        void onReady(Job job);
 
-        /** Whether its doers may go when their shift or break comes, once it has begun; as far as what they hold in hand is concerned. */
-        default boolean mayLeave(Job job) {
+        /** Whether its resources may go when their shift or break comes, once it has begun; as far as what they hold in hand is concerned. */
+        default boolean canLeave(Job job) {
             return true;
         }
 
         /** It can't go on for now. */
-        void left(Job job);
+        void onLeft(Job job);
     }
 
     /**
@@ -64,10 +64,10 @@ public final class Job {
      *
      * @param demands all of which are needed at once
      * @param priority higher goes first
-     * @param yields whether its doers may be called away to something of higher priority
+     * @param preemptible whether its resources may be called away to something of higher priority
      */
-    public record Order(What what, Pose where, List<Demand> demands, int priority, boolean yields) {
-        public Order {
+    public record Request(Kind kind, Pose location, List<Demand> demands, int priority, boolean preemptible) {
+        public Request {
             demands = List.copyOf(demands);
             if (demands.isEmpty()) {
                 throw new IllegalArgumentException("A job needs somebody to do it");
@@ -84,13 +84,13 @@ public final class Job {
         }
 
         /** The same elsewhere. */
-        public Order at(Pose newWhere) {
-            return new Order(what, newWhere, demands, priority, yields);
+        public Request at(Pose newWhere) {
+            return new Request(kind, newWhere, demands, priority, preemptible);
         }
     }
 
-    final Site site;
-    final List<Doer> doers = new ArrayList<>();
+    final Owner owner;
+    final List<Resource> resources = new ArrayList<>();
     /** How many of them are still on their way, or away. */
     int missing;
     long sequence;
@@ -99,16 +99,16 @@ public final class Job {
     State state = State.IDLE;
     /** The skills it asks for, as {@link Reorder#skills}. */
     long skills;
-    private Order order;
+    private Request request;
     private Demand[] demands;
     private long askedNanos;
-    private long waitsSince;
-    private @Nullable Doer preferred;
-    private Insists insists = Insists.NO;
+    private long waitingSince;
+    private @Nullable Resource preferred;
+    private Insistence insistence = Insistence.NO;
 
-    public Job(Site site, Order order) {
-        this.site = site;
-        this.order = order;
+    public Job(Owner owner, Request order) {
+        this.owner = owner;
+        this.request = order;
         demands = order.demands.toArray(new Demand[0]);
         skills = order.skills();
     }
@@ -118,27 +118,27 @@ public final class Job {
      *
      * @param newAskedNanos since when it counts as waiting, for which is oldest
      * @param now when it is asked for
-     * @param who should do it if free, such as who did it before; null for nobody
+     * @param person should do it if free, such as who did it before; null for nobody
      * @param only whether nobody else may do it
      */
-    public void becomes(Order newOrder, long newAskedNanos, long now, @Nullable Doer who, Insists only) {
+    public void reset(Request newOrder, long newAskedNanos, long now, @Nullable Resource person, Insistence only) {
         if (state != State.IDLE) {
             throw new IllegalStateException("A job that is " + state + " can't become another");
         }
-        if (order != newOrder) {
-            order = newOrder;
+        if (request != newOrder) {
+            request = newOrder;
             demands = newOrder.demands.toArray(new Demand[0]);
             skills = newOrder.skills();
         }
         askedNanos = newAskedNanos;
-        waitsSince = now;
-        preferred = who;
-        insists = only;
+        waitingSince = now;
+        preferred = person;
+        insistence = only;
         wasBegun = false;
     }
 
-    public Order order() {
-        return order;
+    public Request request() {
+        return request;
     }
 
     /** All that it needs at once; not to be changed. */
@@ -151,14 +151,14 @@ public final class Job {
     }
 
     public int priority() {
-        return order.priority;
+        return request.priority;
     }
 
-    public Pose where() {
-        return order.where;
+    public Pose location() {
+        return request.location;
     }
 
-    boolean comesFirst() {
+    boolean isFirst() {
         return askedNanos == BEFORE_ALL;
     }
 
@@ -166,39 +166,39 @@ public final class Job {
         return askedNanos;
     }
 
-    long waitsSince() {
-        return waitsSince;
+    long waitingSince() {
+        return waitingSince;
     }
 
-    void waitsFrom(long now) {
-        waitsSince = now;
+    void startWaiting(long now) {
+        waitingSince = now;
     }
 
-    public @Nullable Doer preferred() {
+    public @Nullable Resource preferred() {
         return preferred;
     }
 
-    void prefers(@Nullable Doer who) {
-        preferred = who;
+    void setPreferred(@Nullable Resource person) {
+        preferred = person;
     }
 
     /** Whether nobody but the preferred may do it. */
-    boolean insists() {
-        Doer who = preferred;
-        return who != null && (insists == Insists.YES || insists == Insists.UNLESS_GONE && !who.isOffShift());
+    boolean insistence() {
+        Resource person = preferred;
+        return person != null && (insistence == Insistence.YES || insistence == Insistence.UNLESS_GONE && !person.isOffShift());
     }
 
     /** Those who do it; the first is the one of the first demand. */
-    public List<Doer> doers() {
-        return doers;
+    public List<Resource> resources() {
+        return resources;
     }
 
     /** The mean of the factors of those who do it. */
     public double factor() {
         double sum = 0;
-        for (Doer doer : doers) {
-            sum += doer.factor();
+        for (Resource person : resources) {
+            sum += person.factor();
         }
-        return doers.isEmpty() ? 1 : sum / doers.size();
+        return resources.isEmpty() ? 1 : sum / resources.size();
     }
 }

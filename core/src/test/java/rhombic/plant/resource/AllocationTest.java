@@ -1,4 +1,4 @@
-package rhombic.plant.doers;
+package rhombic.plant.resource;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -20,7 +20,7 @@ class AllocationTest {
     @Test
     void aJobBeginsWhenItsDoerHasWalkedThere() {
         Yard yard = new Yard();
-        Doer a = yard.person("A", yard.staying(c -> c), 0);
+        Resource a = yard.person("A", yard.staying(c -> c), 0);
         Job job = yard.job(10, 0);
         yard.ask(job, 0);
         assertEquals(Job.State.ASKED, job.state(), "people are given out when the instant has settled");
@@ -34,7 +34,7 @@ class AllocationTest {
         assertEquals(List.of("ready 10.0 by A"), yard.log);
         assertEquals(PersonState.WORKING, a.tally().state());
         assertThrows(IllegalStateException.class, () -> yard.allocation.ask(job));
-        assertThrows(IllegalStateException.class, () -> job.becomes(job.order(), 0, 0, null, Job.Insists.NO));
+        assertThrows(IllegalStateException.class, () -> job.reset(job.request(), 0, 0, null, Job.Insistence.NO));
         yard.done(job);
         assertEquals(PersonState.WAITING, a.tally().state());
         assertThrows(IllegalStateException.class, () -> yard.allocation.done(job));
@@ -107,7 +107,7 @@ class AllocationTest {
     @Test
     void olderGoesBeforeYoungerAndWhatWasAskedSinceAlwaysBeforeAll() {
         Yard yard = new Yard();
-        Doer a = yard.person("A", yard.staying(Yard.atOnce()), 0);
+        Resource a = yard.person("A", yard.staying(Yard.atOnce()), 0);
         Job busy = yard.job(0, 0);
         yard.ask(busy, 0);
         yard.allocation.give();
@@ -125,12 +125,12 @@ class AllocationTest {
     void allAreGivenAtOnceOrNobodyAndTheyStandBesideEachOther() {
         Yard yard = new Yard();
         Group group = yard.staying(c -> c);
-        Doer a = yard.person("A", group, 0);
+        Resource a = yard.person("A", group, 0);
         Job both = yard.job(10, 0, new Job.Demand(0, 1), new Job.Demand(1, 1));
         yard.ask(both, 0);
         yard.allocation.give();
         assertNull(a.job(), "nobody has the second skill");
-        Doer b = yard.person("B", group, 0, true, true);
+        Resource b = yard.person("B", group, 0, true, true);
         yard.ask(yard.job(5, 0), 1);
         yard.allocation.give();
         yard.until(11);
@@ -147,32 +147,32 @@ class AllocationTest {
         Yard yard = new Yard();
         Group group = yard.staying(Yard.atOnce());
         yard.person("Z", group, 0, false, true);
-        Doer b = yard.person("B", group, 0);
-        Doer a = yard.person("A", group, 0);
+        Resource b = yard.person("B", group, 0);
+        Resource a = yard.person("A", group, 0);
         Job busy = yard.job(0, 0);
-        yard.ask(busy, 0, a, Job.Insists.NO);
+        yard.ask(busy, 0, a, Job.Insistence.NO);
         yard.allocation.give();
         assertSame(busy, a.job(), "preferred");
         Job only = yard.job(1, 0);
-        yard.ask(only, 0, a, Job.Insists.UNLESS_GONE);
+        yard.ask(only, 0, a, Job.Insistence.UNLESS_GONE);
         yard.allocation.give();
         assertEquals(Job.State.ASKED, only.state(), "B is free, but A must do it");
         yard.done(busy);
         assertSame(only, a.job());
         yard.done(only);
-        yard.allocation.duty(a, Hold.ON_BREAK, true);
-        yard.ask(only, 0, a, Job.Insists.UNLESS_GONE);
+        yard.allocation.setDuty(a, Hold.ON_BREAK, true);
+        yard.ask(only, 0, a, Job.Insistence.UNLESS_GONE);
         yard.allocation.give();
         assertEquals(Job.State.ASKED, only.state(), "from a break A comes back");
-        yard.allocation.duty(a, Hold.OFF_SHIFT, true);
-        yard.allocation.duty(a, Hold.ON_BREAK, false);
+        yard.allocation.setDuty(a, Hold.OFF_SHIFT, true);
+        yard.allocation.setDuty(a, Hold.ON_BREAK, false);
         yard.allocation.give();
         assertSame(only, b.job(), "A has gone home");
         yard.done(only);
-        yard.ask(only, 0, a, Job.Insists.YES);
+        yard.ask(only, 0, a, Job.Insistence.YES);
         yard.allocation.give();
         assertEquals(Job.State.ASKED, only.state());
-        yard.allocation.duty(a, Hold.OFF_SHIFT, false);
+        yard.allocation.setDuty(a, Hold.OFF_SHIFT, false);
         yard.allocation.give();
         assertSame(only, a.job());
     }
@@ -180,7 +180,7 @@ class AllocationTest {
     @Test
     void whoHasNothingToDoGoesHomeAndMayBeCalledOnTheWay() {
         Yard yard = new Yard();
-        Doer a = yard.person("A", yard.group(c -> c), 0);
+        Resource a = yard.person("A", yard.group(c -> c), 0);
         Job far = yard.job(20, 0);
         yard.ask(far, 0);
         yard.allocation.give();
@@ -202,9 +202,9 @@ class AllocationTest {
 
     @Test
     void aJobNeedsSomebodyAndWhatIsDroppedIsFreeForOthers() {
-        assertThrows(IllegalArgumentException.class, () -> new Job.Order(Job.What.WORK, Pose.at(0, 0, 0, 0), List.of(), 0, false));
+        assertThrows(IllegalArgumentException.class, () -> new Job.Request(Job.Kind.WORK, Pose.at(0, 0, 0, 0), List.of(), 0, false));
         Yard yard = new Yard();
-        Doer a = yard.person("A", yard.staying(c -> c), 0);
+        Resource a = yard.person("A", yard.staying(c -> c), 0);
         Job one = yard.job(10, 0);
         yard.ask(one, 0);
         yard.allocation.drop(one);
@@ -224,17 +224,17 @@ class AllocationTest {
     void threeStandInTheMiddleToTheLeftAndToTheRightOfTheWayTheyFace() {
         Yard yard = new Yard();
         Group group = yard.staying(Yard.atOnce());
-        List<Doer> three = List.of(yard.person("A", group, 0), yard.person("B", group, 0), yard.person("C", group, 0));
+        List<Resource> three = List.of(yard.person("A", group, 0), yard.person("B", group, 0), yard.person("C", group, 0));
         yard.ask(yard.job(10, 0, new Job.Demand(0, 3)), 0);
         yard.allocation.give();
-        assertEquals(List.of(0.0, 0.6, -0.6), three.stream().map(doer -> doer.place().y()).toList());
+        assertEquals(List.of(0.0, 0.6, -0.6), three.stream().map(person -> person.place().y()).toList());
     }
 
     @Test
     void whoeverIsOnTheWayIsWhereHeIsAlsoAcrossTheFloor() {
         Yard yard = new Yard();
-        Doer a = yard.person("A", yard.staying(c -> c), 2);
-        Job job = new Job(yard, new Job.Order(Job.What.WORK, Pose.at(32, 40, 0, 0), List.of(new Job.Demand(0, 1)), 0, false));
+        Resource a = yard.person("A", yard.staying(c -> c), 2);
+        Job job = new Job(yard, new Job.Request(Job.Kind.WORK, Pose.at(32, 40, 0, 0), List.of(new Job.Demand(0, 1)), 0, false));
         yard.ask(job, 0);
         yard.allocation.give();
         yard.until(10);
@@ -253,26 +253,26 @@ class AllocationTest {
     void whoeverMustDoOnePartOfAJobIsWaitedForAndOthersDoTheRest() {
         Yard yard = new Yard();
         Group group = yard.staying(Yard.atOnce());
-        Doer a = yard.person("A", group, 0, true, false);
-        Doer b = yard.person("B", group, 0, true, true);
-        Doer c = yard.person("C", group, 0, true, true);
+        Resource a = yard.person("A", group, 0, true, false);
+        Resource b = yard.person("B", group, 0, true, true);
+        Resource c = yard.person("C", group, 0, true, true);
         Job job = yard.job(0, 0, new Job.Demand(0, 1), new Job.Demand(1, 1));
-        yard.ask(job, 0, c, Job.Insists.YES);
+        yard.ask(job, 0, c, Job.Insistence.YES);
         yard.allocation.give();
-        assertEquals(List.of(c, b), job.doers(), "C for the first, B is the only one left for the second");
+        assertEquals(List.of(c, b), job.resources(), "C for the first, B is the only one left for the second");
         yard.done(job);
-        yard.allocation.duty(b, Hold.ON_BREAK, true);
-        yard.ask(job, 0, c, Job.Insists.YES);
+        yard.allocation.setDuty(b, Hold.ON_BREAK, true);
+        yard.ask(job, 0, c, Job.Insistence.YES);
         yard.allocation.give();
         assertEquals(Job.State.ASKED, job.state(), "nobody but C could do the second");
         yard.allocation.drop(job);
-        assertTrue(job.doers().isEmpty());
-        yard.ask(job, 0, a, Job.Insists.YES);
+        assertTrue(job.resources().isEmpty());
+        yard.ask(job, 0, a, Job.Insistence.YES);
         yard.allocation.give();
-        assertEquals(List.of(a, c), job.doers());
+        assertEquals(List.of(a, c), job.resources());
         yard.done(job);
         Job second = yard.job(0, 0, new Job.Demand(1, 1));
-        yard.ask(second, 0, a, Job.Insists.YES);
+        yard.ask(second, 0, a, Job.Insistence.YES);
         yard.allocation.give();
         assertEquals(Job.State.ASKED, second.state(), "A can't");
     }

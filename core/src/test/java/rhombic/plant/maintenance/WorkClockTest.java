@@ -1,4 +1,4 @@
-package rhombic.plant.upkeep;
+package rhombic.plant.maintenance;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -16,11 +16,11 @@ class WorkClockTest {
     private final List<Long> over = new ArrayList<>();
     private final WorkClock clock = new WorkClock(simulator, () -> over.add(simulator.nowNanos()));
 
-    private void at(long moment, Runnable what) {
+    private void at(long moment, Runnable action) {
         simulator.schedule(new Event() {
             @Override
             protected void occur() {
-                what.run();
+                action.run();
             }
         }, moment);
     }

@@ -1,4 +1,4 @@
-package rhombic.plant.doers;
+package rhombic.plant.resource;
 
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -10,20 +10,20 @@ import rhombic.space.Pose;
 import rhombic.study.value.PersonState;
 
 /** Who can do jobs: a person, later a vehicle or a crane. Does one at a time and is in one place; its event is an arrival. */
-public final class Doer extends Event {
-    /** Hears what becomes of doers; where nobody watches there is none. */
-    public interface Watcher {
+public final class Resource extends Event {
+    /** Hears what becomes of resources; where nobody watches there is none. */
+    public interface Listener {
         /** It sets out, straight, and will be there after so long; 0: it is there. */
-        void moves(Doer doer, Pose from, Pose to, long nanos);
+        void onMove(Resource person, Pose from, Pose to, long nanos);
 
-        void does(Doer doer, PersonState state, @Nullable Job job);
+        void onState(Resource person, PersonState state, @Nullable Job job);
     }
 
     /** What it works with, which may break; hears of its use. */
     public interface Tool {
-        void isUsed(boolean used);
+        void onUse(boolean used);
 
-        void hasDoneJob();
+        void onJobDone();
     }
 
     /** Why it walks. */
@@ -55,12 +55,12 @@ public final class Doer extends Event {
     private @Nullable Tool tool;
 
     /**
-     * A doer that is free, at home.
+     * A resource that is free, at home.
      *
      * @param skills by number
      * @param factor on the times of what it does
      */
-    Doer(int number, String name, Group group, boolean[] skills, double factor, Pose home) {
+    Resource(int number, String name, Group group, boolean[] skills, double factor, Pose home) {
         this.number = number;
         this.name = name;
         this.group = group;
@@ -69,13 +69,13 @@ public final class Doer extends Event {
         this.factor = factor;
         this.home = home;
         from = home;
-        goal(home);
+        aimAt(home);
     }
 
-    private void goal(Pose where) {
-        to = where;
-        toX = where.x();
-        toY = where.y();
+    private void aimAt(Pose location) {
+        to = location;
+        toX = location.x();
+        toY = location.y();
         group.stands(this, toX, toY);
     }
 
@@ -137,8 +137,8 @@ public final class Doer extends Event {
                 Math.toDegrees(Math.atan2(to.y() - from.y(), to.x() - from.x())));
     }
 
-    double metresTo(Pose where) {
-        return Math.sqrt(squareMetresTo(where.x(), where.y()));
+    double metresTo(Pose location) {
+        return Math.sqrt(squareMetresTo(location.x(), location.y()));
     }
 
     /** The square of the way there, which tells as well who is nearest. */
@@ -164,16 +164,16 @@ public final class Doer extends Event {
     }
 
     /** Sets out for there from where it is; says whether it is there at once. */
-    boolean goTo(Pose where, Aim newAim) {
+    boolean goTo(Pose location, Aim newAim) {
         Pose here = place();
         stop();
-        double metres = Math.sqrt(square(here, where));
+        double metres = Math.sqrt(square(here, location));
         long nanos = group.nanosFor(metres);
         from = here;
-        goal(where);
+        aimAt(location);
         setOutNanos = group.clock();
         wayNanos = nanos;
-        group.tellMoves(this, here, where, nanos);
+        group.notifyMove(this, here, location, nanos);
         if (nanos == 0) {
             tally.walks(metres);
             aim = Aim.NOTHING;
@@ -191,27 +191,27 @@ public final class Doer extends Event {
             Pose here = place();
             tally.walks(Math.sqrt(square(from, here)));
             group.cancel(this);
-            goal(here);
+            aimAt(here);
             aim = Aim.NOTHING;
         }
     }
 
-    void become(PersonState state) {
+    void setState(PersonState state) {
         PersonState before = tally.state();
         if (before != state) {
             tally.become(group.clock(), state);
             if (tool != null && before.usesTool() != state.usesTool()) {
-                tool.isUsed(state.usesTool());
+                tool.onUse(state.usesTool());
             }
-            group.tellDoes(this, state, job);
+            group.notifyState(this, state, job);
         }
     }
 
     /** One more job is done. */
-    void hasDone() {
+    void finishJob() {
         tally.does();
         if (tool != null) {
-            tool.hasDoneJob();
+            tool.onJobDone();
         }
     }
 
@@ -219,6 +219,6 @@ public final class Doer extends Event {
     protected void occur() {
         tally.walks(Math.sqrt(square(from, to)));
         group.stands(this, toX, toY);
-        group.arrived(this);
+        group.onArrived(this);
     }
 }

@@ -1,4 +1,4 @@
-package rhombic.plant.doers;
+package rhombic.plant.resource;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNotNull;
@@ -20,12 +20,12 @@ class LeavingTest {
         for (AtShiftEnd over : AtShiftEnd.values()) {
             Yard yard = new Yard();
             Group group = yard.staying(Yard.over(over));
-            Doer a = yard.person("A", group, 0);
-            Doer b = yard.person("B", group, 100);
+            Resource a = yard.person("A", group, 0);
+            Resource b = yard.person("B", group, 100);
             Job job = yard.job(0, 0);
             yard.ask(job, 0);
             yard.allocation.give();
-            yard.allocation.duty(a, Hold.ON_BREAK, true);
+            yard.allocation.setDuty(a, Hold.ON_BREAK, true);
             yard.allocation.give();
             switch (over) {
                 case FINISH -> {
@@ -40,7 +40,7 @@ class LeavingTest {
                     assertEquals(List.of("ready 0.0 by A", "left 0.0"), yard.log);
                     yard.until(50);
                     assertEquals(-50, a.place().x(), 1e-9);
-                    yard.allocation.duty(a, Hold.ON_BREAK, false);
+                    yard.allocation.setDuty(a, Hold.ON_BREAK, false);
                     assertEquals(PersonState.WALKING, a.tally().state());
                     yard.until(100);
                     assertEquals(List.of("ready 0.0 by A", "left 0.0", "ready 0.0 by A"), yard.log);
@@ -59,18 +59,18 @@ class LeavingTest {
     void ofTwoWhoWorkTogetherOneLeavesAndTheOtherStandsBy() {
         Yard yard = new Yard();
         Group group = yard.staying(c -> Yard.over(AtShiftEnd.STOP).apply(c.withSpeed(Optional.empty())));
-        Doer a = yard.person("A", group, 0);
-        Doer b = yard.person("B", group, 0);
+        Resource a = yard.person("A", group, 0);
+        Resource b = yard.person("B", group, 0);
         Job both = yard.job(0, 0, new Job.Demand(0, 2));
         yard.ask(both, 0);
         yard.allocation.give();
-        yard.allocation.duty(a, Hold.OFF_SHIFT, true);
+        yard.allocation.setDuty(a, Hold.OFF_SHIFT, true);
         assertEquals(PersonState.STANDING_BY, b.tally().state());
         assertEquals(PersonState.OFF_SHIFT, a.tally().state());
-        yard.allocation.duty(b, Hold.ON_BREAK, true);
-        yard.allocation.duty(a, Hold.OFF_SHIFT, false);
+        yard.allocation.setDuty(b, Hold.ON_BREAK, true);
+        yard.allocation.setDuty(a, Hold.OFF_SHIFT, false);
         assertEquals(Job.State.PAUSED, both.state());
-        yard.allocation.duty(b, Hold.ON_BREAK, false);
+        yard.allocation.setDuty(b, Hold.ON_BREAK, false);
         assertEquals(Job.State.BEGUN, both.state());
         assertEquals(3, yard.log.size());
         yard.done(both);
@@ -81,26 +81,26 @@ class LeavingTest {
     void whoHasNotBegunLeavesAtOnceAndWhatIsInHandIsBroughtFirst() {
         Yard yard = new Yard();
         Group group = yard.staying(c -> c);
-        Doer a = yard.person("A", group, 0);
-        Doer b = yard.person("B", group, 40);
+        Resource a = yard.person("A", group, 0);
+        Resource b = yard.person("B", group, 40);
         Job job = yard.job(10, 0);
         yard.ask(job, 0);
         yard.allocation.give();
         yard.until(3);
-        yard.allocation.duty(a, Hold.ON_BREAK, true);
+        yard.allocation.setDuty(a, Hold.ON_BREAK, true);
         yard.allocation.give();
         assertSame(job, b.job());
         assertNull(a.job());
         yard.allocation.drop(job);
         yard.allocation.give();
         yard.isHandFull = true;
-        Job carry = new Job(yard, new Job.Order(Job.What.CARRY, Pose.at(40, 0, 0, 0), List.of(new Job.Demand(0, 1)), 0, false));
+        Job carry = new Job(yard, new Job.Request(Job.Kind.CARRY, Pose.at(40, 0, 0, 0), List.of(new Job.Demand(0, 1)), 0, false));
         yard.ask(carry, 0);
         yard.allocation.give();
         yard.until(40);
         yard.allocation.goOn(carry, Pose.at(60, 0, 0, 0));
         assertEquals(PersonState.CARRYING, b.tally().state());
-        yard.allocation.duty(b, Hold.ON_BREAK, true);
+        yard.allocation.setDuty(b, Hold.ON_BREAK, true);
         assertSame(carry, b.job(), "what is in hand is brought there first");
         yard.until(80);
         assertEquals(60, b.place().x(), 1e-9);
@@ -111,45 +111,45 @@ class LeavingTest {
     @Test
     void whatIsMoreUrgentCallsAwayFromWhatYieldsButNotFromTheRest() {
         Yard yard = new Yard();
-        Doer a = yard.person("A", yard.staying(Yard.atOnce()), 0);
-        Job yields = new Job(yard, new Job.Order(Job.What.WORK, Pose.at(1, 0, 0, 0), List.of(new Job.Demand(0, 1)), 0, true));
-        yard.ask(yields, 0);
+        Resource a = yard.person("A", yard.staying(Yard.atOnce()), 0);
+        Job preemptible = new Job(yard, new Job.Request(Job.Kind.WORK, Pose.at(1, 0, 0, 0), List.of(new Job.Demand(0, 1)), 0, true));
+        yard.ask(preemptible, 0);
         yard.allocation.give();
         yard.ask(yard.job(2, 0), 1);
         yard.allocation.give();
-        assertSame(yields, a.job(), "for the same priority nobody is called away");
+        assertSame(preemptible, a.job(), "for the same priority nobody is called away");
         yard.ask(yard.job(9, 5, new Job.Demand(1, 1)), 1);
         yard.allocation.give();
-        assertSame(yields, a.job(), "nor for what they can't do");
+        assertSame(preemptible, a.job(), "nor for what they can't do");
         Job urgent = yard.job(3, 5);
         yard.ask(urgent, 2);
         yard.allocation.give();
         assertSame(urgent, a.job());
         assertEquals(List.of("ready 1.0 by A", "left 1.0", "ready 3.0 by A"), yard.log);
         yard.done(urgent);
-        assertSame(yields, a.job(), "it is older than the other");
+        assertSame(preemptible, a.job(), "it is older than the other");
     }
 
     @Test
     void ofTwoWhoStayAwayInTheMidstOfAJobItGoesOnWhenBothAreBack() {
         Yard yard = new Yard();
         Group group = yard.staying(Yard.over(AtShiftEnd.STOP));
-        Doer a = yard.person("A", group, 0);
-        Doer b = yard.person("B", group, 0);
+        Resource a = yard.person("A", group, 0);
+        Resource b = yard.person("B", group, 0);
         Job both = yard.job(0, 0, new Job.Demand(0, 2));
         yard.ask(both, 0);
         yard.allocation.give();
         yard.until(1);
-        yard.allocation.duty(a, Hold.ON_BREAK, true);
-        yard.allocation.duty(b, Hold.ON_BREAK, true);
+        yard.allocation.setDuty(a, Hold.ON_BREAK, true);
+        yard.allocation.setDuty(b, Hold.ON_BREAK, true);
         yard.until(100);
-        yard.allocation.duty(a, Hold.ON_BREAK, false);
+        yard.allocation.setDuty(a, Hold.ON_BREAK, false);
         yard.until(149);
         assertEquals(PersonState.WALKING, a.tally().state());
         yard.until(151);
         assertEquals(PersonState.STANDING_BY, a.tally().state(), "there, but alone");
         assertEquals(Job.State.PAUSED, both.state());
-        yard.allocation.duty(b, Hold.ON_BREAK, false);
+        yard.allocation.setDuty(b, Hold.ON_BREAK, false);
         yard.until(202);
         assertEquals(Job.State.BEGUN, both.state());
         assertEquals(PersonState.WORKING, b.tally().state());
@@ -160,27 +160,27 @@ class LeavingTest {
     void peopleAreCalledAwayOnlyIfThatIsEnough() {
         Yard yard = new Yard();
         Group group = yard.staying(Yard.atOnce());
-        Doer a = yard.person("A", group, 0);
-        Job yields = new Job(yard, new Job.Order(Job.What.WORK, Pose.at(1, 0, 0, 0), List.of(new Job.Demand(0, 1)), 0, true));
-        yard.ask(yields, 0);
+        Resource a = yard.person("A", group, 0);
+        Job preemptible = new Job(yard, new Job.Request(Job.Kind.WORK, Pose.at(1, 0, 0, 0), List.of(new Job.Demand(0, 1)), 0, true));
+        yard.ask(preemptible, 0);
         yard.allocation.give();
         Job two = yard.job(2, 5, new Job.Demand(0, 2));
         yard.ask(two, 0);
         yard.allocation.give();
-        assertSame(yields, a.job(), "for two of whom there is one nobody is called away");
-        Doer b = yard.person("B", group, 0);
+        assertSame(preemptible, a.job(), "for two of whom there is one nobody is called away");
+        Resource b = yard.person("B", group, 0);
         yard.ask(yard.job(9, 1), 0);
         yard.allocation.give();
         assertSame(two, a.job(), "with B there are two");
         assertSame(two, b.job());
         yard.done(two);
         Job onlyB = yard.job(3, 9);
-        Doer other = yields.doers().getFirst();
-        Doer notThis = other == a ? b : a;
+        Resource other = preemptible.resources().getFirst();
+        Resource notThis = other == a ? b : a;
         assertNotNull(notThis.job());
-        yard.ask(onlyB, 0, notThis, Job.Insists.YES);
+        yard.ask(onlyB, 0, notThis, Job.Insistence.YES);
         yard.allocation.give();
-        assertSame(yields, other.job(), "calling away somebody else would not help");
+        assertSame(preemptible, other.job(), "calling away somebody else would not help");
         assertEquals(Job.State.ASKED, onlyB.state());
     }
 
@@ -188,9 +188,9 @@ class LeavingTest {
     void whoYieldedGoesBackToWhatHeDidIfHeIsFree() {
         Yard yard = new Yard();
         Group group = yard.staying(Yard.atOnce());
-        Doer a = yard.person("A", group, 0);
-        Job yields = new Job(yard, new Job.Order(Job.What.WORK, Pose.at(1, 0, 0, 0), List.of(new Job.Demand(0, 1)), 0, true));
-        yard.ask(yields, 0, a, Job.Insists.NO);
+        Resource a = yard.person("A", group, 0);
+        Job preemptible = new Job(yard, new Job.Request(Job.Kind.WORK, Pose.at(1, 0, 0, 0), List.of(new Job.Demand(0, 1)), 0, true));
+        yard.ask(preemptible, 0, a, Job.Insistence.NO);
         yard.allocation.give();
         yard.until(10);
         Job urgent = yard.job(2, 5);
@@ -199,10 +199,10 @@ class LeavingTest {
         yard.until(30);
         yard.person("Z", group, 0);
         yard.done(urgent);
-        assertSame(yields, a.job());
+        assertSame(preemptible, a.job());
         assertEquals(1, yard.log.stream().filter("left 1.0"::equals).count());
         yard.until(40);
-        yard.done(yields);
+        yard.done(preemptible);
         // two begun, of which the second waited for nobody; called back it is the same job
         assertEquals(2, yard.tallies.getFirst().figures("s", 40 * Yard.SECOND).jobs());
         assertEquals(1, yard.tallies.getFirst().figures("s", 40 * Yard.SECOND).neededByHour()[0], 1e-9);
@@ -211,12 +211,12 @@ class LeavingTest {
     @Test
     void whoeverHasNoJobAndGoesFromABreakIntoTheTimeOffGoesHome() {
         Yard yard = new Yard();
-        Doer a = yard.person("A", yard.staying(c -> c), 0);
-        yard.allocation.duty(a, Hold.ON_BREAK, true);
+        Resource a = yard.person("A", yard.staying(c -> c), 0);
+        yard.allocation.setDuty(a, Hold.ON_BREAK, true);
         yard.until(50);
         assertEquals(-50, a.place().x(), 1e-9);
-        yard.allocation.duty(a, Hold.OFF_SHIFT, true);
-        yard.allocation.duty(a, Hold.ON_BREAK, false);
+        yard.allocation.setDuty(a, Hold.OFF_SHIFT, true);
+        yard.allocation.setDuty(a, Hold.ON_BREAK, false);
         assertEquals(PersonState.OFF_SHIFT, a.tally().state());
         yard.until(100);
         assertEquals(0, a.place().x(), 1e-9);
@@ -224,7 +224,7 @@ class LeavingTest {
         yard.ask(job, 0);
         yard.allocation.give();
         assertEquals(Job.State.ASKED, job.state());
-        yard.allocation.duty(a, Hold.OFF_SHIFT, false);
+        yard.allocation.setDuty(a, Hold.OFF_SHIFT, false);
         yard.allocation.give();
         assertSame(job, a.job());
         assertEquals(100, a.tally().figures("A", 100 * Yard.SECOND).metres(), 1e-9);

@@ -5,7 +5,7 @@ import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 
 /** A few pieces in order: what is on a place, or waits to go on from it. Mostly it is one, which needs no list. */
-public final class Few {
+public final class SmallList {
     private @Nullable Piece first;
     /** Those behind the first, from {@code head} on; null as long as there never were any. */
     private @Nullable ArrayList<Piece> rest;

@@ -1,0 +1,470 @@
+package rhombic.plant.resource;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import rhombic.kernel.Simulator;
+import rhombic.measure.SkillTally;
+import rhombic.plant.activity.Hold;
+import rhombic.space.Pose;
+import rhombic.study.duty.AtShiftEnd;
+import rhombic.study.kind.Crew;
+import rhombic.study.value.PersonState;
+
+/** Brings the jobs and the resources of a plant together. */
+public final class Allocation {
+    private static final double BESIDE_METRES = 0.6;
+
+    private final Simulator simulator;
+    private final Resource.@Nullable Listener listener;
+    private final List<SkillTally> tallies;
+    private final List<Resource> resources = new ArrayList<>();
+    /** Jobs that wait, the one to be looked at first in front: highest priority, then oldest, then first asked. */
+    private final List<Job> asked = new ArrayList<>();
+    /** Jobs from which resources may be called away. */
+    private final List<Job> yielding = new ArrayList<>();
+    /** Those who have become free and may have to go home. */
+    private final List<Resource> idle = new ArrayList<>();
+    private final Choice choice;
+    private long given;
+    private long sequence;
+    private boolean changed;
+    private Runnable wake = () -> {};
+
+    /** @param tallies one for each skill */
+    public Allocation(Simulator simulator, Resource.@Nullable Listener watcher, List<SkillTally> tallies) {
+        this.simulator = simulator;
+        this.listener = watcher;
+        this.tallies = tallies;
+        choice = new Choice(resources, tallies.size(), this::now);
+    }
+
+    /** Called by whoever runs events of resources, after one has come somewhere. */
+    public void whenSomethingHappened(Runnable settle) {
+        wake = settle;
+    }
+
+    public Group group(Crew crew, double speed, @Nullable Pose breakArea) {
+        choice.addRule(crew.personRule());
+        return new Group(this, crew.name(), speed, crew, breakArea);
+    }
+
+    public Resource add(String name, Group group, boolean[] skills, double factor, Pose home) {
+        choice.setSize(resources.size() + 1);
+        Resource person = new Resource(resources.size(), name, group, skills, factor, home);
+        resources.add(person);
+        onFree(person);
+        return person;
+    }
+
+    public List<Resource> resources() {
+        return resources;
+    }
+
+    long now() {
+        return simulator.nowNanos();
+    }
+
+    Simulator simulator() {
+        return simulator;
+    }
+
+    Resource.@Nullable Listener listener() {
+        return listener;
+    }
+
+    private void onFree(Resource person) {
+        choice.isFree(person);
+        if (person.group().isGoingHome) {
+            idle.add(person);
+        }
+    }
+
+    /** Somebody stands there now, or walks: then it is not a number. */
+    void stands(Resource person, double x, double y) {
+        choice.stands(person, x, y);
+    }
+
+    // ---- what sites ask
+
+    /** Asks for a job that is idle; it is given when this instant has settled, at the earliest. */
+    public void ask(Job job) {
+        if (job.state != Job.State.IDLE) {
+            throw new IllegalStateException("A job that is " + job.state + " can't be asked for");
+        }
+        job.state = Job.State.ASKED;
+        job.sequence = sequence++;
+        int at = asked.size();
+        while (at > 0 && comesBefore(job, asked.get(at - 1))) {
+            at--;
+        }
+        asked.add(at, job);
+        changed = true;
+    }
+
+    private static boolean comesBefore(Job one, Job other) {
+        if (one.priority() != other.priority()) {
+            return one.priority() > other.priority();
+        }
+        return one.askedNanos() != other.askedNanos() ? one.askedNanos() < other.askedNanos() : one.sequence < other.sequence;
+    }
+
+    /** Nobody asks for the job any more, however far it has come; its resources are free. */
+    public void drop(Job job) {
+        switch (job.state) {
+            case IDLE -> {}
+            case ASKED -> {
+                asked.remove(job);
+                job.state = Job.State.IDLE;
+            }
+            case ON_THE_WAY, BEGUN, PAUSED -> release(job);
+        }
+    }
+
+    /** The job is done. */
+    public void done(Job job) {
+        if (job.state != Job.State.BEGUN) {
+            throw new IllegalStateException("Only a job that has begun can be done; this one is " + job.state);
+        }
+        job.resources.forEach(Resource::finishJob);
+        release(job);
+    }
+
+    /** The job goes on elsewhere with the same resources; {@link Job.Owner#onReady} tells when all are there. */
+    public void goOn(Job job, Pose location) {
+        assert job.state == Job.State.BEGUN : "only what was begun goes on";
+        travel(job, location, PersonState.CARRYING);
+    }
+
+    /** How many people there are who can do that, on duty or not. */
+    public int countSkilled(Job.Demand demand) {
+        return (int) resources.stream().filter(person -> person.can(demand.skill())).count();
+    }
+
+    /** How long the first of its resources needs to get there. */
+    public long nanosTo(Job job, Pose location) {
+        Resource person = job.resources.getFirst();
+        return person.group().nanosFor(person.metresTo(location));
+    }
+
+    private void release(Job job) {
+        long now = now();
+        for (Job.Demand demand : job.demands()) {
+            tallies.get(demand.skill()).wasBusy(job.givenNanos, now, demand.people());
+        }
+        Resource[] free = job.resources.toArray(new Resource[0]);
+        job.resources.clear();
+        job.state = Job.State.IDLE;
+        job.missing = 0;
+        yielding.remove(job);
+        for (Resource person : free) {
+            person.job = null;
+            if (person.aim == Resource.Aim.JOB) {
+                person.stop();
+            }
+            if (person.holds().isHeld()) {
+                goOff(person);
+            } else {
+                onFree(person);
+                person.setState(PersonState.WAITING);
+            }
+        }
+        changed = true;
+    }
+
+    /** Counts what those who do something have done up to now. */
+    public void bookRunning() {
+        long now = now();
+        for (Resource person : resources) {
+            Job job = person.job;
+            if (job != null && job.resources.getFirst() == person) {
+                for (Job.Demand demand : job.demands()) {
+                    tallies.get(demand.skill()).wasBusy(job.givenNanos, now, demand.people());
+                }
+                job.givenNanos = now;
+            }
+        }
+    }
+
+    // ---- giving
+
+    /** Gives all that can be given; called when an instant has settled. Says whether anything was given. */
+    public boolean give() {
+        if (!changed) {
+            return false;
+        }
+        changed = false;
+        boolean any = false;
+        Job next = next();
+        while (next != null) {
+            any = true;
+            giveTo(next);
+            next = next();
+        }
+        assert asked.stream().noneMatch(choice::commitFor) : "a job waits for somebody who is free and able";
+        for (int i = 0; i < idle.size(); i++) {
+            Resource person = idle.get(i);
+            if (person.isFree() && !person.isWalking()) {
+                goToWait(person);
+            }
+        }
+        idle.clear();
+        return any;
+    }
+
+    /** The job that is given next, with those chosen for it; null if none can be. */
+    private @Nullable Job next() {
+        for (int i = 0; i < asked.size(); i++) {
+            Job job = asked.get(i);
+            if (choice.commitFor(job)) {
+                return nearest(job, i);
+            }
+            if (!yielding.isEmpty() && callAway(job) && choice.commitFor(job)) {
+                return job;
+            }
+        }
+        return null;
+    }
+
+    /** If the one who would do the job goes by what is nearest: that one, of the same priority. */
+    private Job nearest(Job first, int at) {
+        Resource person = choice.chosen().getFirst();
+        if (person.group().jobRule != Crew.JobRule.NEAREST || first.isFirst()) {
+            return first;
+        }
+        Job best = first;
+        double metres = -1; // reckoned once there is another that could be done
+        for (int i = at + 1; i < asked.size() && asked.get(i).priority() == first.priority(); i++) {
+            Job other = asked.get(i);
+            if (!choice.canBeMadeFor(other)) {
+                continue;
+            }
+            metres = metres < 0 ? person.metresTo(first.location()) : metres;
+            if (person.metresTo(other.location()) < metres && choice.commitFor(other) && choice.chosen().contains(person)) {
+                best = other;
+                metres = person.metresTo(other.location());
+            }
+        }
+        if (metres >= 0) {
+            boolean asBefore = choice.commitFor(best); // another may have been looked at since
+            assert asBefore : "who could do it can't any more";
+        }
+        return best;
+    }
+
+    /** Calls resources away from the least urgent that yields and is less urgent than the job; says whether any could be. */
+    private boolean callAway(Job job) {
+        Job least = yielding.stream()
+                .filter(other -> other.priority() < job.priority() && other.state == Job.State.BEGUN && other.resources.stream()
+                        .anyMatch(person -> !person.holds().isHeld()
+                                && job.request().demands().stream().anyMatch(d -> person.can(d.skill()))))
+                .min(Comparator.comparingInt(Job::priority)).orElse(null);
+        if (least == null || !canDo(job, least)) {
+            return false;
+        }
+        handBack(least);
+        return true;
+    }
+
+    /** Whether the job would have all it needs with the resources of the other. */
+    private boolean canDo(Job job, Job other) {
+        List<Resource> taken = new ArrayList<>();
+        for (Job.Demand demand : job.demands()) {
+            List<Resource> able = resources.stream()
+                    .filter(person -> person.isFree() || !person.holds().isHeld() && other.resources.contains(person))
+                    .filter(person -> person.can(demand.skill()) && !taken.contains(person)).limit(demand.people()).toList();
+            if (able.size() < demand.people()) {
+                return false;
+            }
+            taken.addAll(able);
+        }
+        return !job.insistence() || other.resources.contains(job.preferred());
+    }
+
+    private void giveTo(Job job) {
+        long now = now();
+        asked.remove(job);
+        job.state = Job.State.ON_THE_WAY;
+        job.givenNanos = now;
+        job.resources.addAll(choice.chosen());
+        if (job.request().preemptible()) {
+            yielding.add(job);
+        }
+        for (Resource person : job.resources) {
+            assert person.isFree() : person.name() + " is given a job while not free";
+            choice.removeFree(person);
+            person.job = job;
+            person.lastGiven = given++;
+        }
+        travel(job, job.location(), PersonState.WALKING);
+    }
+
+    private void travel(Job job, Pose location, PersonState while2) {
+        job.state = Job.State.ON_THE_WAY;
+        job.missing = 0;
+        for (int i = 0; i < job.resources.size(); i++) {
+            Resource person = job.resources.get(i);
+            if (!person.goTo(beside(location, i), Resource.Aim.JOB)) {
+                job.missing++;
+                person.setState(while2);
+            } else {
+                person.setState(PersonState.STANDING_BY);
+            }
+        }
+        if (job.missing == 0) {
+            begin(job);
+        }
+    }
+
+    /** Several do not stand in one place: the second stands to the left of the first, the third to its right, and so on. */
+    private static Pose beside(Pose location, int number) {
+        int side = (number + 1) / 2 * (number % 2 == 1 ? 1 : -1);
+        return number == 0 ? location : location.of(Pose.at(0, side * BESIDE_METRES, 0, 0));
+    }
+
+    private void begin(Job job) {
+        if (!job.wasBegun) {
+            job.wasBegun = true;
+            for (Job.Demand demand : job.demands()) {
+                tallies.get(demand.skill()).comes(now() - job.waitingSince());
+            }
+        }
+        job.state = Job.State.BEGUN;
+        job.resources.forEach(person -> person.setState(job.request().kind().state));
+        job.owner.onReady(job);
+    }
+
+    /** A resource has come to where it went. */
+    void onArrived(Resource person) {
+        Resource.Aim why = person.aim;
+        person.aim = Resource.Aim.NOTHING;
+        Job job = person.job;
+        if (why == Resource.Aim.JOB && job != null) {
+            person.setState(PersonState.STANDING_BY);
+            if (--job.missing == 0) {
+                begin(job);
+            }
+        } else if (person.isFree()) {
+            person.setState(PersonState.WAITING);
+        }
+        wake.run();
+    }
+
+    private void goToWait(Resource person) {
+        if (person.metresTo(person.home()) > 1e-9) {
+            boolean there = person.goTo(person.home(), Resource.Aim.REST);
+            person.setState(there ? PersonState.WAITING : PersonState.WALKING);
+        }
+    }
+
+    // ---- duty
+
+    /** Somebody's shift or break begins or ends, or what he works with breaks or is mended. */
+    public void setDuty(Resource person, Hold reason, boolean off) {
+        boolean was = person.holds().isHeld();
+        if (off) {
+            if (!was && person.job == null) {
+                choice.removeFree(person);
+            }
+            person.holds().hold(reason);
+            Job job = person.job;
+            if (job == null || was && job.state == Job.State.PAUSED) {
+                goOff(person);
+            } else if (!was) {
+                leave(person, job, reason);
+            }
+        } else {
+            person.holds().release(reason);
+            if (person.holds().isHeld()) {
+                if (person.job == null || person.job.state == Job.State.PAUSED) {
+                    goOff(person);
+                }
+            } else {
+                comeBack(person);
+            }
+        }
+        changed = true;
+    }
+
+    private void leave(Resource person, Job job, Hold reason) {
+        boolean isUnderWay = job.state == Job.State.BEGUN || job.state == Job.State.PAUSED || job.wasBegun;
+        if (isUnderWay && !job.owner.canLeave(job)) {
+            return; // what is in hand is brought there first
+        }
+        if (!isUnderWay || job.request().kind() == Job.Kind.CARRY) {
+            handBack(job);
+            return;
+        }
+        AtShiftEnd then = person.group().atShiftEnd;
+        if (reason == Hold.DOWN && then == AtShiftEnd.FINISH) {
+            then = AtShiftEnd.STOP; // with a broken tool nothing is finished
+        }
+        switch (then) {
+            case FINISH -> {}
+            case HAND_OVER -> handBack(job);
+            case STOP -> {
+                if (job.state == Job.State.BEGUN) {
+                    job.state = Job.State.PAUSED;
+                    job.owner.onLeft(job);
+                    job.resources.forEach(other -> other.setState(PersonState.STANDING_BY));
+                }
+                if (person.aim != Resource.Aim.JOB) {
+                    job.missing++;
+                }
+                job.state = Job.State.PAUSED;
+                goOff(person);
+            }
+        }
+    }
+
+    /** The job is asked for again, and goes on with whoever gets it. */
+    private void handBack(Job job) {
+        boolean begun = job.state == Job.State.BEGUN;
+        Resource first = job.resources.getFirst();
+        if (begun) {
+            job.owner.onLeft(job);
+        }
+        release(job);
+        if (!job.insistence()) {
+            job.setPreferred(first);
+        }
+        job.startWaiting(now());
+        ask(job);
+    }
+
+    /** Goes home or to the break area; with nothing but a broken tool it stays where it is. */
+    private void goOff(Resource person) {
+        boolean home = person.isOffShift();
+        if (!home && !person.holds().isHeldBy(Hold.ON_BREAK)) {
+            person.stop();
+            person.setState(PersonState.DOWN);
+            return;
+        }
+        person.setState(home ? PersonState.OFF_SHIFT : PersonState.ON_BREAK);
+        Pose area = person.group().breakArea;
+        Pose rest = home || area == null ? person.home() : area;
+        if (person.metresTo(rest) > 1e-9) {
+            person.goTo(rest, Resource.Aim.REST);
+        }
+    }
+
+    private void comeBack(Resource person) {
+        Job job = person.job;
+        if (job == null) {
+            onFree(person);
+            person.setState(person.isWalking() ? PersonState.WALKING : PersonState.WAITING);
+            return;
+        }
+        if (job.state == Job.State.PAUSED) {
+            if (person.goTo(beside(job.location(), job.resources.indexOf(person)), Resource.Aim.JOB)) {
+                person.setState(PersonState.STANDING_BY);
+                if (--job.missing == 0) {
+                    begin(job);
+                }
+            } else {
+                person.setState(PersonState.WALKING);
+            }
+        }
+    }
+}

@@ -1,0 +1,17 @@
+/**
+ * Who does what: jobs, those who can do them, and what brings them together.
+ *
+ * <p>A {@link rhombic.plant.resource.Job} says what has to be done, where, who is needed for it, how urgent it is and since when it
+ * waits. A {@link rhombic.plant.resource.Resource} has a place, a pace, skills and a duty. The {@link rhombic.plant.resource.Allocation}
+ * gives each job all the resources it needs at once, never some of them, so that no two jobs can wait for each other's. It gives
+ * when an instant has settled: pieces move first, then people are given out. It knows neither stations nor vehicles; whoever
+ * asks for a job hears through its {@link rhombic.plant.resource.Job.Owner} when all are there and when they have to go.
+ *
+ * <p>Promises: a resource does one job at a time and is in one place; nothing waits for resources who are free and able; at the end of
+ * an instant no job that could be given is not given. Cost: a job that is asked for or done looks at the jobs that wait, in
+ * order, but only while somebody is free who has the skill.
+ */
+@NullMarked
+package rhombic.plant.resource;
+
+import org.jspecify.annotations.NullMarked;
