@@ -46,8 +46,8 @@ final class Report {
                 first.in(),
                 some(" + ", first.made(), " made"), some(" \u2212 ", first.joined(), " joined"),
                 some(" \u2212 ", first.scrapped(), " scrapped"), first.out(),
-                first.inside(), some(", ", first.turnedAway(), " turned away"));
-        if (first.turnedAway() > 0) {
+                first.inside(), some(", ", first.rejected(), " turned away"));
+        if (first.rejected() > 0) {
             double loss = summary.runs().stream().mapToDouble(RunFigures::lossShare).filter(v -> !Double.isNaN(v)).average()
                     .orElse(Double.NaN);
             out.printf(Locale.ROOT, "%-22s %.2f %% of those that came%n", "turned away, mean", 100 * loss);
@@ -115,7 +115,7 @@ final class Report {
             int index = i;
             ToDoubleFunction<ToDoubleFunction<ModeFigures>> mean = figure -> summary.runs().stream()
                     .mapToDouble(run -> figure.applyAsDouble(run.failures().get(index).mode())).average().orElse(Double.NaN);
-            out.printf(row, failures.get(i).place(), failures.get(i).mode().name(),
+            out.printf(row, failures.get(i).element(), failures.get(i).mode().name(),
                     String.format(Locale.ROOT, "%.1f", mean.applyAsDouble(ModeFigures::failures)),
                     percent(mean.applyAsDouble(ModeFigures::waitingShare)), percent(mean.applyAsDouble(ModeFigures::repairShare)));
         }
@@ -139,7 +139,7 @@ final class Report {
             out.printf(row, links.get(i).from() + " \u2192 " + links.get(i).to(),
                     String.format(Locale.ROOT, "%.1f", link(summary, index, LinkFigures::departed)),
                     String.format(Locale.ROOT, "%.2f", link(summary, index, LinkFigures::onTheWayMean)),
-                    String.format(Locale.ROOT, "%.1f", link(summary, index, LinkFigures::onTheWayMost)),
+                    String.format(Locale.ROOT, "%.1f", link(summary, index, LinkFigures::onTheWayMax)),
                     Clock.span(link(summary, index, LinkFigures::travelMean)));
         }
     }
@@ -167,7 +167,7 @@ final class Report {
                     mean(summary, index, EquipmentFigures::out),
                     mean(summary, index, EquipmentFigures::contentNow),
                     String.format(Locale.ROOT, "%.2f", value(summary, index, EquipmentFigures::contentMean)),
-                    mean(summary, index, EquipmentFigures::contentMost), Clock.span(value(summary, index, e -> e.stay().mean())),
+                    mean(summary, index, EquipmentFigures::contentMax), Clock.span(value(summary, index, e -> e.stay().mean())),
                     wait(summary, index),
                     share(summary, index, EquipmentState.WORKING), share(summary, index, EquipmentState.STARVED),
                     share(summary, index, EquipmentState.BLOCKED), other(summary, index));

@@ -89,12 +89,12 @@ final class RunCommand implements Callable<Integer> {
 
     /** What the figures can't say for themselves: that something stood still for good, or that parts did not run. */
     private int verdict(Summary summary, List<Problem> errors, PrintWriter err) {
-        Optional<RunFigures> standing = summary.runs().stream().filter(run -> !run.standstill().isNone()).findFirst();
+        Optional<RunFigures> standing = summary.runs().stream().filter(run -> !run.deadlock().isNone()).findFirst();
         standing.ifPresent(run -> {
-            long runs = summary.runs().stream().filter(other -> !other.standstill().isNone()).count();
+            long runs = summary.runs().stream().filter(other -> !other.deadlock().isNone()).count();
             err.printf(Locale.ROOT, "%nStandstill in %d of %d runs; in run %d since %s:%n", runs, summary.runs().size(), run.replication(),
-                    Clock.span(run.standstill().sinceSeconds()));
-            run.standstill().reasons().forEach(reason -> err.println("  " + reason));
+                    Clock.span(run.deadlock().sinceSeconds()));
+            run.deadlock().reasons().forEach(reason -> err.println("  " + reason));
         });
         if (!errors.isEmpty()) {
             err.printf(Locale.ROOT, "%nThe study has %d %s, and what they concern did not run: mend them, or use --even-so.%n",

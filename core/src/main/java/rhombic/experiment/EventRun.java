@@ -4,7 +4,7 @@ import java.util.function.BooleanSupplier;
 import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.Plant;
 import rhombic.study.Study;
-import rhombic.trace.PieceEar;
+import rhombic.trace.PieceListener;
 import rhombic.trace.TraceWriter;
 
 /** One run of which every event of a piece is heard. */
@@ -19,9 +19,9 @@ public final class EventRun {
      * @return whether it came to its end
      * @throws rhombic.plant.blueprint.RunTroubleException if the plant can't go on
      */
-    public static boolean of(Study study, int replication, PieceEar ear, BooleanSupplier cancelled) {
+    public static boolean of(Study study, int replication, PieceListener ear, BooleanSupplier cancelled) {
         TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size(), KEPT);
-        writer.tellTo(ear);
+        writer.setListener(ear);
         Plant plant = Plant.build(Blueprint.of(study), replication, writer);
         return plant.advance(study.plan().length().nanos(), cancelled);
     }

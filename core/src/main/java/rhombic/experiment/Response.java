@@ -29,7 +29,7 @@ public record Response(String place, String name, String unit, ToDoubleFunction<
     public static final Response IN = plant("in", "", RunFigures::in);
     public static final Response OUT = plant("out", "", RunFigures::out);
     public static final Response SCRAPPED = plant("scrapped", "", RunFigures::scrapped);
-    public static final Response TURNED_AWAY = plant("turned away", "", RunFigures::turnedAway);
+    public static final Response TURNED_AWAY = plant("turned away", "", RunFigures::rejected);
     public static final Response LOSS = plant("loss", "1", RunFigures::lossShare);
 
     /** Those of the whole plant. */

@@ -55,9 +55,9 @@ final class Draws {
         return Math.exp(Math.log(mean) - sigma * sigma / 2 + sigma * ZigguratSampler.NormalizedGaussian.of(chance).sample());
     }
 
-    private static void positive(String function, String what, double value) {
+    private static void positive(String function, String label, double value) {
         if (!(value > 0)) {
-            throw new FormulaException(function + " needs " + what + " above 0; got " + value);
+            throw new FormulaException(function + " needs " + label + " above 0; got " + value);
         }
     }
 

@@ -5,7 +5,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.value.Fitting;
 import rhombic.trace.Moment;
-import rhombic.trace.PieceSpot;
+import rhombic.trace.PieceStatus;
 
 /** Says what happens on a conveyor. */
 final class ConveyorStory {
@@ -20,7 +20,7 @@ final class ConveyorStory {
         this.waits = waits;
     }
 
-    String ofPiece(PieceSpot spot, Conveyor conveyor, String since, Moment moment) {
+    String ofPiece(PieceStatus spot, Conveyor conveyor, String since, Moment moment) {
         int leader = moment.leaderOf(spot.body());
         if (moment.speedOfLeader(leader) > 0) {
             return "Moves on " + conveyor.name() + " for " + since + ".";
@@ -39,7 +39,7 @@ final class ConveyorStory {
     /** What stands on it, if anything does; it is not empty. */
     String ofWhole(Conveyor conveyor, int node, Moment moment) {
         boolean isOff = false;
-        for (PieceSpot spot : moment.at(node)) {
+        for (PieceStatus spot : moment.at(node)) {
             if (moment.isLeader(spot.body()) && moment.speedOfLeader(spot.body()) == 0) {
                 if (standsAt(conveyor, spot.body(), moment).isPresent()) {
                     return "; " + waits.type(spot).name() + " " + (spot.piece() + 1) + " stands and waits " + why(conveyor, spot, moment);
@@ -63,7 +63,7 @@ final class ConveyorStory {
         return conveyor.branches().stream().filter(fitting -> Math.abs(conveyor.metresOf(fitting) - at) < AT_END_METRES).findFirst();
     }
 
-    private String why(Conveyor conveyor, PieceSpot spot, Moment moment) {
+    private String why(Conveyor conveyor, PieceStatus spot, Moment moment) {
         Optional<Fitting> before = before(conveyor, moment.metresOfLeader(spot.body()));
         if (before.isEmpty()) {
             return waits.forRoom(spot, "", moment);

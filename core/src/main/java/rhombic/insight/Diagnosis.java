@@ -131,12 +131,12 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
             Interval growth = means.growth();
             if (growth.mean() >= GROWS_FROM && (growth.isClear() || growth.count() == 1)) {
                 double perHour = means
-                        .of(run -> run.hours() > 0 ? (run.inside() - run.insideAtStart() + run.turnedAway()) / run.hours() : 0);
+                        .of(run -> run.hours() > 0 ? (run.inside() - run.insideAtStart() + run.rejected()) / run.hours() : 0);
                 String fullest = fullest(e -> e.contentNow() - e.contentAtStart());
                 add(Finding.Kind.GROWTH, fullest, "The plant can't keep up: " + Means.percent(growth.mean())
                         + " of what comes piles up or is turned away, " + FigureText.of(perHour) + " pieces more each hour",
                         "inside at the end " + FigureText.of(means.of(RunFigures::inside)) + ", turned away "
-                                + FigureText.of(means.of(RunFigures::turnedAway))
+                                + FigureText.of(means.of(RunFigures::rejected))
                                 + (fullest.isEmpty() ? "" : "; most of it at " + fullest)
                                 + "; means over the run depend on its length while that is so",
                         Optional.empty());
@@ -266,15 +266,15 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
             List<FailureFigures> all = summary.runs().getFirst().failures();
             for (int i = 0; i < all.size(); i++) {
                 FailureFigures one = all.get(i);
-                Optional<Equipment> thing = study.find(one.place());
+                Optional<Equipment> thing = study.find(one.element());
                 int index = i;
                 double down = means.of(run -> run.failures().get(index).mode().downShare());
                 if (thing.filter(Equipment::meetsPieces).isPresent() || down < DISTURBS_FROM) {
                     continue;
                 }
                 Optional<Link> link = one.link() == FailureFigures.NO_LINK ? Optional.empty() : Optional.of(study.links().get(one.link()));
-                String place = link.map(Link::from).orElse(one.place());
-                String what = link.map(l -> "The way from " + l.from() + " to " + l.to()).orElse("What " + one.place() + " works with");
+                String place = link.map(Link::from).orElse(one.element());
+                String what = link.map(l -> "The way from " + l.from() + " to " + l.to()).orElse("What " + one.element() + " works with");
                 add(Finding.Kind.LOSS, place, what + " is down " + Means.percent(down) + " of the time by " + one.mode().name(),
                         FigureText.of(means.of(run -> run.failures().get(index).mode().failures())) + " times a run; waiting for repair "
                                 + Means.percent(means.of(run -> run.failures().get(index).mode().waitingShare())),
@@ -346,7 +346,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                 double full = means.of(i, EquipmentFigures::fullShare);
                 double blocked = blockedBefore(buffer.name());
                 int index = i;
-                double most = summary.runs().stream().mapToDouble(run -> run.equipment().get(index).contentMost()).max().orElse(0);
+                double most = summary.runs().stream().mapToDouble(run -> run.equipment().get(index).contentMax()).max().orElse(0);
                 OptionalInt room = buffer.capacity();
                 if (room.isPresent() && full >= FULL_FROM && blocked >= BLOCKS_FROM) {
                     add(Finding.Kind.BUFFER, buffer.name(),

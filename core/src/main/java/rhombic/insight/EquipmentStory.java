@@ -21,7 +21,7 @@ import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.ShutTime;
 import rhombic.trace.Moment;
-import rhombic.trace.PieceSpot;
+import rhombic.trace.PieceStatus;
 
 /** Tells in one sentence what equipment does, since when, and what it waits for and why. */
 public final class EquipmentStory {
@@ -125,13 +125,14 @@ public final class EquipmentStory {
         if (work.work().places() == 1) {
             return "";
         }
-        long busy = moment.at(node).stream().filter(spot -> spot.doing() == PieceSpot.Doing.IS_WORKED_ON).map(PieceSpot::place).distinct()
+        long busy = moment.at(node).stream().filter(spot -> spot.activity() == PieceStatus.Activity.IS_WORKED_ON).map(PieceStatus::place)
+                .distinct()
                 .count();
         return ", now at " + busy + " of " + work.work().places() + " places";
     }
 
     private String blockedBy(int node, Moment moment) {
-        return moment.at(node).stream().filter(spot -> spot.doing() == PieceSpot.Doing.IS_DONE).findFirst()
+        return moment.at(node).stream().filter(spot -> spot.activity() == PieceStatus.Activity.IS_DONE).findFirst()
                 .map(spot -> waits.type(spot).name() + " " + (spot.piece() + 1) + " waits " + waits.forRoom(spot, "", moment))
                 .orElse("what is done can\u2019t go on");
     }
@@ -141,7 +142,7 @@ public final class EquipmentStory {
             return "its time is not set, so it takes nothing";
         }
         if (work instanceof AssemblyStation assembly && moment.content(node) > 0) {
-            Optional<PieceSpot> base = moment.at(node).stream().filter(spot -> assembly.bases().contains(waits.type(spot).name()))
+            Optional<PieceStatus> base = moment.at(node).stream().filter(spot -> assembly.bases().contains(waits.type(spot).name()))
                     .findFirst();
             String missing = base.map(spot -> waits.missing(assembly, spot, moment))
                     .orElseGet(() -> waits.missingForBatch(assembly, node, moment));
@@ -169,7 +170,7 @@ public final class EquipmentStory {
                 .orElse("");
     }
 
-    private static Optional<PieceSpot> oldest(int node, Moment moment) {
+    private static Optional<PieceStatus> oldest(int node, Moment moment) {
         return moment.at(node).stream().findFirst();
     }
 

@@ -48,9 +48,9 @@ record Means(Summary summary) {
 
     /** Part of what came that has piled up inside by the end, as an interval over the runs. */
     Interval growth() {
-        return over(run -> run.in() + run.turnedAway() == 0
+        return over(run -> run.in() + run.rejected() == 0
                 ? Double.NaN
-                : (double) (run.inside() - run.insideAtStart() + run.turnedAway()) / (run.in() + run.turnedAway()));
+                : (double) (run.inside() - run.insideAtStart() + run.rejected()) / (run.in() + run.rejected()));
     }
 
     static String percent(double share) {

@@ -15,7 +15,7 @@ import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.PieceType;
 import rhombic.trace.Moment;
-import rhombic.trace.PieceSpot;
+import rhombic.trace.PieceStatus;
 import rhombic.trace.Trace;
 
 /** Tells what a piece is, where it was, and what it waits for. */
@@ -31,21 +31,21 @@ public final class PieceStory {
     }
 
     /** What it does now and, if it waits, for what and why, in one sentence. */
-    public String doing(PieceSpot spot, Moment moment) {
+    public String doing(PieceStatus spot, Moment moment) {
         if (spot.isOnAnother()) {
-            PieceSpot bottom = moment.bottom(spot);
+            PieceStatus bottom = moment.bottom(spot);
             return "Lies on " + waits.type(bottom).name() + " " + (bottom.piece() + 1) + ", which is at "
                     + study.equipment().get(bottom.node()).name() + ".";
         }
         Equipment where = study.equipment().get(spot.node());
         String since = Clock.elapsed(moment.timeNanos() - spot.sinceNanos());
-        return switch (spot.doing()) {
+        return switch (spot.activity()) {
             case MOVES -> {
                 String way = study.equipment().get(spot.fromNode()).name() + " to " + where.name();
                 long stands = moment.atEndOfLinkNanos(spot.body());
                 yield stands > 0
                         ? "Has come from " + way + " and has waited there " + Clock.elapsed(stands) + " for room at " + where.name() + "."
-                        : moment.standsOnWay(spot.body())
+                        : moment.isHeldOnWay(spot.body())
                                 ? "Has stood " + since + " on its way from " + way + ", which is down."
                                 : "Is on its way from " + way + " for " + since + ".";
             }
@@ -57,7 +57,7 @@ public final class PieceStory {
     }
 
     /** The equipment it has been at, oldest first, with how long. */
-    public List<String> history(PieceSpot spot, long untilNanos) {
+    public List<String> history(PieceStatus spot, long untilNanos) {
         List<String> lines = new ArrayList<>();
         for (Trace.Visit visit : trace.visits(spot, untilNanos)) {
             String where = study.equipment().get(visit.node()).name();
@@ -67,7 +67,7 @@ public final class PieceStory {
     }
 
     /** Its attributes with their values at the moment, its look if that is not the usual one, and what lies on it. */
-    public Map<String, String> values(PieceSpot spot, Moment moment) {
+    public Map<String, String> values(PieceStatus spot, Moment moment) {
         PieceType type = waits.type(spot);
         Map<String, String> values = new LinkedHashMap<>();
         for (Attribute attribute : type.attributes()) {
@@ -83,7 +83,7 @@ public final class PieceStory {
         return values;
     }
 
-    private String waitingFor(PieceSpot spot, Equipment where, Moment moment) {
+    private String waitingFor(PieceStatus spot, Equipment where, Moment moment) {
         return switch (where) {
             case AssemblyStation assembly -> atAssembly(spot, assembly, moment);
             case Station station when isLoading(station, spot, moment) ->
@@ -95,8 +95,9 @@ public final class PieceStory {
         };
     }
 
-    private String atAssembly(PieceSpot spot, AssemblyStation assembly, Moment moment) {
-        boolean busy = moment.at(spot.node()).stream().filter(other -> other.doing() != PieceSpot.Doing.WAITS).map(PieceSpot::place)
+    private String atAssembly(PieceStatus spot, AssemblyStation assembly, Moment moment) {
+        boolean busy = moment.at(spot.node()).stream().filter(other -> other.activity() != PieceStatus.Activity.WAITS)
+                .map(PieceStatus::place)
                 .distinct().count() >= assembly.work().places();
         if (assembly.bases().contains(waits.type(spot).name())) {
             String missing = waits.missing(assembly, spot, moment);
@@ -107,21 +108,22 @@ public final class PieceStory {
             return missing.isEmpty() ? "until a place is free" : "for " + missing;
         }
         boolean baseIsThere = moment.at(spot.node()).stream()
-                .anyMatch(other -> other.doing() == PieceSpot.Doing.WAITS && assembly.bases().contains(waits.type(other).name()));
+                .anyMatch(other -> other.activity() == PieceStatus.Activity.WAITS && assembly.bases().contains(waits.type(other).name()));
         return baseIsThere ? "for other parts" : "for " + String.join(" or ", assembly.bases()) + (busy ? ", while others are joined" : "");
     }
 
-    private static boolean isLoading(Station station, PieceSpot spot, Moment moment) {
-        long busy = moment.at(spot.node()).stream().filter(other -> other.doing() != PieceSpot.Doing.WAITS).map(PieceSpot::place).distinct()
+    private static boolean isLoading(Station station, PieceStatus spot, Moment moment) {
+        long busy = moment.at(spot.node()).stream().filter(other -> other.activity() != PieceStatus.Activity.WAITS).map(PieceStatus::place)
+                .distinct()
                 .count();
         return station.load().pieces() > 1 && busy < station.work().places();
     }
 
-    private static long waiting(PieceSpot spot, Moment moment) {
-        return moment.at(spot.node()).stream().filter(other -> other.doing() == PieceSpot.Doing.WAITS).count();
+    private static long waiting(PieceStatus spot, Moment moment) {
+        return moment.at(spot.node()).stream().filter(other -> other.activity() == PieceStatus.Activity.WAITS).count();
     }
 
-    private String inQueue(PieceSpot spot, Equipment where, Moment moment) {
+    private String inQueue(PieceStatus spot, Equipment where, Moment moment) {
         if (where instanceof Buffer buffer
                 && (buffer.order() == Buffer.Order.ANY
                         || buffer.basics().selection().choice() != rhombic.study.value.Selection.Choice.OLDEST)) {
@@ -130,7 +132,7 @@ public final class PieceStory {
         boolean newestFirst = where instanceof Buffer buffer && buffer.order() == Buffer.Order.NEWEST_FIRST;
         int before = 0;
         int behind = 0;
-        for (PieceSpot other : moment.at(spot.node())) {
+        for (PieceStatus other : moment.at(spot.node())) {
             if (other.piece() == spot.piece()) {
                 behind = moment.at(spot.node()).size() - before - 1;
                 break;

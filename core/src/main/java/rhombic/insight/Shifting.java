@@ -35,14 +35,14 @@ public record Shifting(double[] sole, double[] shifting, double[] meanActiveSeco
             long to = observation.endNanos();
             List<Diary.Period> all = observation.active().stream().filter(p -> p.toNanos() > from).toList();
             for (Diary.Period period : all) {
-                active[period.who()] += period.nanos() / 1e9;
-                periods[period.who()]++;
+                active[period.participant()] += period.nanos() / 1e9;
+                periods[period.participant()]++;
             }
             List<Diary.Period> limits = limits(all);
             whole += to - from;
             share(limits, from, to, sole, shifting);
             if (observation == observations.getFirst()) {
-                first = limits.stream().map(p -> new Span(p.who(), Math.max(from, p.fromNanos()), p.toNanos())).toList();
+                first = limits.stream().map(p -> new Span(p.participant(), Math.max(from, p.fromNanos()), p.toNanos())).toList();
             }
         }
         for (int i = 0; i < count; i++) {
@@ -100,8 +100,8 @@ public record Shifting(double[] sole, double[] shifting, double[] meanActiveSeco
             long end = Math.min(to, one.toNanos());
             long before = i == 0 ? begin : Math.clamp(limits.get(i - 1).toNanos(), begin, end);
             long after = i + 1 == limits.size() ? end : Math.clamp(limits.get(i + 1).fromNanos(), begin, end);
-            sole[one.who()] += Math.max(0, after - before);
-            shifting[one.who()] += Math.max(0, end - begin - Math.max(0, after - before));
+            sole[one.participant()] += Math.max(0, after - before);
+            shifting[one.participant()] += Math.max(0, end - begin - Math.max(0, after - before));
         }
     }
 

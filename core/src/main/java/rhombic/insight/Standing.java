@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import rhombic.experiment.Summary;
 import rhombic.measure.RunFigures;
-import rhombic.measure.StandstillFigures;
+import rhombic.measure.DeadlockFigures;
 import rhombic.quantity.Clock;
 
 /** Says that something stands still for good, because each waits for the next. */
@@ -15,11 +15,11 @@ public final class Standing {
 
     /** Of the first run in which something does; empty if nothing does in any. */
     public static Optional<Finding> of(Summary summary) {
-        List<StandstillFigures> all = summary.runs().stream().map(RunFigures::standstill).filter(standing -> !standing.isNone()).toList();
+        List<DeadlockFigures> all = summary.runs().stream().map(RunFigures::deadlock).filter(standing -> !standing.isNone()).toList();
         if (all.isEmpty()) {
             return Optional.empty();
         }
-        StandstillFigures first = all.getFirst();
+        DeadlockFigures first = all.getFirst();
         String reasons = String.join("; ", first.reasons().subList(0, Math.min(MOST_REASONS, first.reasons().size())));
         String more = first.reasons().size() > MOST_REASONS ? "; and " + (first.reasons().size() - MOST_REASONS) + " more" : "";
         return Optional.of(new Finding(first.equipment().getFirst(),
@@ -31,7 +31,7 @@ public final class Standing {
     public static Optional<Finding> orLimit(Summary summary) {
         Optional<Finding> standing = of(summary);
         Optional<Finding> limit = Limit.of(summary);
-        long runs = summary.runs().stream().filter(run -> !run.standstill().isNone()).count();
+        long runs = summary.runs().stream().filter(run -> !run.deadlock().isNone()).count();
         if (standing.isEmpty() || limit.isEmpty() || 2 * runs >= summary.runs().size()) {
             return standing.or(() -> limit);
         }

@@ -20,7 +20,7 @@ import rhombic.study.value.PieceType;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Table;
 import rhombic.trace.Moment;
-import rhombic.trace.PieceSpot;
+import rhombic.trace.PieceStatus;
 
 /** Says what something waits for, and why it is not there. */
 final class Waits {
@@ -35,7 +35,7 @@ final class Waits {
      *
      * @param outlet at which it waits; empty: the usual one
      */
-    String forRoom(PieceSpot spot, String outlet, Moment moment) {
+    String forRoom(PieceStatus spot, String outlet, Moment moment) {
         if (spot.backTo() >= 0) {
             return "to go back to " + study.equipment().get(spot.backTo()).name() + " for rework" + why(spot.backTo(), moment);
         }
@@ -61,7 +61,7 @@ final class Waits {
         return isDown ? " (the way there is down)" : why(index(link.to()), moment);
     }
 
-    private List<Link> fitting(List<Link> links, PieceSpot spot) {
+    private List<Link> fitting(List<Link> links, PieceStatus spot) {
         List<Link> filtered = links.stream().filter(link -> switch (link.filter()) {
             case LinkFilter.Types types -> types.types().contains(type(spot).name());
             case LinkFilter.LoadCarriers() -> type(spot).loadCarrier();
@@ -104,7 +104,7 @@ final class Waits {
     }
 
     /** What an assembly lacks for the base, as in "1 more Coil"; empty if that can't be told from the study alone. */
-    String missing(AssemblyStation assembly, PieceSpot base, Moment moment) {
+    String missing(AssemblyStation assembly, PieceStatus base, Moment moment) {
         return lacking(parts(assembly, type(base).name()), moment.at(base.node()));
     }
 
@@ -113,10 +113,10 @@ final class Waits {
         return lacking(parts(assembly, ""), moment.at(node));
     }
 
-    private String lacking(List<Recipe.Part> parts, Collection<PieceSpot> here) {
+    private String lacking(List<Recipe.Part> parts, Collection<PieceStatus> here) {
         Map<String, Integer> lacking = new LinkedHashMap<>();
         for (Recipe.Part part : parts) {
-            long there = here.stream().filter(spot -> spot.doing() == PieceSpot.Doing.WAITS
+            long there = here.stream().filter(spot -> spot.activity() == PieceStatus.Activity.WAITS
                     && (part.type().equals(Recipe.ANY_TYPE) || type(spot).name().equals(part.type()))).count();
             if (there < part.count()) {
                 lacking.put(part.type().equals(Recipe.ANY_TYPE) ? "of any type" : part.type(), (int) (part.count() - there));
@@ -145,7 +145,7 @@ final class Waits {
         return parts;
     }
 
-    PieceType type(PieceSpot spot) {
+    PieceType type(PieceStatus spot) {
         return study.pieceTypes().get(spot.type());
     }
 

@@ -9,6 +9,6 @@ import java.io.Serializable;
  * @param runningShare the same in which the drive moved
  * @param gapMean metres, in the mean, between a piece that came on and the rear of the one before it on its lane; NaN if none came
  * behind another
- * @param gapLeast the least of these
+ * @param gapMin the least of these
  */
-public record BeltFigures(double standingShare, double runningShare, double gapMean, double gapLeast) implements Serializable {}
+public record BeltFigures(double standingShare, double runningShare, double gapMean, double gapMin) implements Serializable {}

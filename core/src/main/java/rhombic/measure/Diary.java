@@ -14,9 +14,9 @@ public final class Diary {
     /**
      * Active from one moment to another.
      *
-     * @param who index of the equipment; for people, that of their crew
+     * @param participant index of the equipment; for people, that of their crew
      */
-    public record Period(int who, long fromNanos, long toNanos) {
+    public record Period(int participant, long fromNanos, long toNanos) {
         public long nanos() {
             return toNanos - fromNanos;
         }
@@ -27,10 +27,10 @@ public final class Diary {
      *
      * @param body its number in the trace, if one was written; used again for later pieces
      */
-    public record Journey(int body, int type, long bornNanos, long leftNanos, long workNanos, long blockedNanos, long moveNanos,
+    public record Journey(int body, int type, long createdNanos, long leftNanos, long workNanos, long blockedNanos, long moveNanos,
             long crewNanos) {
         public long leadNanos() {
-            return leftNanos - bornNanos;
+            return leftNanos - createdNanos;
         }
 
         public long waitNanos() {
@@ -40,12 +40,12 @@ public final class Diary {
 
     private final List<Journey> journeys = new ArrayList<>();
     private final List<Period> periods = new ArrayList<>();
-    private final Course[] courses;
-    private final int[] crewOf;
+    private final ActivityLog[] logs;
+    private final int[] crewNumber;
     private final PersonState[] doing;
 
     /** Of one station or crew. */
-    private static final class Course {
+    private static final class ActivityLog {
         int idle;
         int busy;
         long since = -1;
@@ -56,18 +56,18 @@ public final class Diary {
      * @param crewOf for each person, the index of the crew among the equipment
      */
     public Diary(int[] units, int[] crewOf) {
-        courses = new Course[units.length];
+        logs = new ActivityLog[units.length];
         for (int i = 0; i < units.length; i++) {
-            courses[i] = new Course();
-            courses[i].idle = units[i];
+            logs[i] = new ActivityLog();
+            logs[i].idle = units[i];
         }
-        this.crewOf = crewOf.clone();
+        this.crewNumber = crewOf.clone();
         doing = new PersonState[crewOf.length];
         Arrays.fill(doing, PersonState.WAITING);
     }
 
     /** A piece has left the plant. Those who read are other threads than the one that runs. */
-    public void left(Journey journey) {
+    public void onLeft(Journey journey) {
         synchronized (journeys) {
             journeys.add(journey);
         }
@@ -81,11 +81,11 @@ public final class Diary {
     }
 
     /** One place of a station changes its state. */
-    public void unit(int equipment, long now, EquipmentState from, EquipmentState to) {
-        Course course = courses[equipment];
-        course.idle += (isIdle(to) ? 1 : 0) - (isIdle(from) ? 1 : 0);
-        course.busy += (to.isBusy() ? 1 : 0) - (from.isBusy() ? 1 : 0);
-        note(equipment, course, now);
+    public void onUnit(int equipment, long now, EquipmentState from, EquipmentState to) {
+        ActivityLog log = logs[equipment];
+        log.idle += (isIdle(to) ? 1 : 0) - (isIdle(from) ? 1 : 0);
+        log.busy += (to.isBusy() ? 1 : 0) - (from.isBusy() ? 1 : 0);
+        note(equipment, log, now);
     }
 
     private static boolean isIdle(EquipmentState state) {
@@ -93,33 +93,33 @@ public final class Diary {
     }
 
     /** Somebody begins to do something else. */
-    public void person(int person, long now, PersonState to) {
+    public void onPerson(int person, long now, PersonState to) {
         PersonState from = doing[person];
         doing[person] = to;
-        Course course = courses[crewOf[person]];
-        course.idle += (to == PersonState.WAITING ? 1 : 0) - (from == PersonState.WAITING ? 1 : 0);
-        course.busy += (to.isBusy() ? 1 : 0) - (from.isBusy() ? 1 : 0);
-        note(crewOf[person], course, now);
+        ActivityLog log = logs[crewNumber[person]];
+        log.idle += (to == PersonState.WAITING ? 1 : 0) - (from == PersonState.WAITING ? 1 : 0);
+        log.busy += (to.isBusy() ? 1 : 0) - (from.isBusy() ? 1 : 0);
+        note(crewNumber[person], log, now);
     }
 
-    private void note(int who, Course course, long now) {
-        boolean isActive = course.idle == 0 && course.busy > 0;
-        if (isActive && course.since < 0) {
-            course.since = now;
-        } else if (!isActive && course.since >= 0) {
-            if (now > course.since) {
-                periods.add(new Period(who, course.since, now));
+    private void note(int participant, ActivityLog log, long now) {
+        boolean isActive = log.idle == 0 && log.busy > 0;
+        if (isActive && log.since < 0) {
+            log.since = now;
+        } else if (!isActive && log.since >= 0) {
+            if (now > log.since) {
+                periods.add(new Period(participant, log.since, now));
             }
-            course.since = -1;
+            log.since = -1;
         }
     }
 
     /** All periods up to now, those under way cut off; those that touch are one. */
     public List<Period> periods(long now) {
         List<Period> all = new ArrayList<>(periods);
-        for (int i = 0; i < courses.length; i++) {
-            if (courses[i].since >= 0 && now > courses[i].since) {
-                all.add(new Period(i, courses[i].since, now));
+        for (int i = 0; i < logs.length; i++) {
+            if (logs[i].since >= 0 && now > logs[i].since) {
+                all.add(new Period(i, logs[i].since, now));
             }
         }
         return joined(all);
@@ -127,18 +127,18 @@ public final class Diary {
 
     /** A station that takes its next piece in the instant in which it gives the last has not waited. */
     private List<Period> joined(List<Period> all) {
-        Period[] last = new Period[courses.length];
+        Period[] last = new Period[logs.length];
         List<Period> joined = new ArrayList<>();
         all.sort(java.util.Comparator.comparingLong(Period::fromNanos));
         for (Period period : all) {
-            Period before = last[period.who];
+            Period before = last[period.participant];
             if (before != null && before.toNanos >= period.fromNanos) {
-                last[period.who] = new Period(period.who, before.fromNanos, Math.max(before.toNanos, period.toNanos));
+                last[period.participant] = new Period(period.participant, before.fromNanos, Math.max(before.toNanos, period.toNanos));
             } else {
                 if (before != null) {
                     joined.add(before);
                 }
-                last[period.who] = period;
+                last[period.participant] = period;
             }
         }
         for (Period period : last) {

@@ -23,7 +23,7 @@ import rhombic.study.value.EquipmentState;
  */
 public record EquipmentFigures(String name, String kind, long in, long out, long made, long joined, long scrapped, int contentAtStart,
         int contentNow,
-        double contentMean, int contentMost, long turnedAway, StayFigures stay, WaitFigures waits, Map<EquipmentState, Double> shares,
+        double contentMean, int contentMax, long rejected, StayFigures stay, WaitFigures waits, Map<EquipmentState, Double> shares,
         double valueShare, double emptyShare, double fullShare, BeltFigures belt, List<ModeFigures> modes) implements Serializable {
     public EquipmentFigures {
         shares = Map.copyOf(shares);

@@ -12,5 +12,5 @@ import java.util.List;
  * @param modes its failures, in the order of the study
  */
 public record LinkFigures(int link, String from, String to, long departed, long arrived, int onTheWayAtStart, int onTheWay,
-        double onTheWayMean, int onTheWayMost,
+        double onTheWayMean, int onTheWayMax,
         double travelMean, List<ModeFigures> modes) implements Serializable {}

@@ -8,19 +8,19 @@ public final class LinkTally {
     private long arrived;
     private int onTheWay;
     private int atStart;
-    private int most;
+    private int max;
     private double time;
     private double travelTime;
     private long windowStart;
     private long lastChange;
 
-    public void departs(long now) {
+    public void onDepart(long now) {
         advance(now);
         departed++;
-        most = Math.max(most, ++onTheWay);
+        max = Math.max(max, ++onTheWay);
     }
 
-    public void arrives(long now, long travelNanos) {
+    public void onArrive(long now, long travelNanos) {
         advance(now);
         arrived++;
         onTheWay--;
@@ -40,13 +40,13 @@ public final class LinkTally {
         time = 0;
         windowStart = now;
         atStart = onTheWay;
-        most = onTheWay;
+        max = onTheWay;
     }
 
     public LinkFigures figures(int link, String from, String to, long now, List<ModeFigures> modes) {
         advance(now);
         return new LinkFigures(link, from, to, departed, arrived, atStart, onTheWay,
-                now > windowStart ? time / (now - windowStart) : onTheWay, most,
+                now > windowStart ? time / (now - windowStart) : onTheWay, max,
                 arrived == 0 ? Double.NaN : travelTime / arrived / 1e9, modes);
     }
 

@@ -17,7 +17,7 @@ public final class ModeTally {
         return stage;
     }
 
-    public void become(long now, Stage next) {
+    public void setStage(long now, Stage next) {
         failures += stage == Stage.UP && next != Stage.UP ? 1 : 0;
         timeIn[stage.ordinal()] += now - since;
         stage = next;
@@ -32,7 +32,7 @@ public final class ModeTally {
     }
 
     public ModeFigures figures(String name, long now) {
-        become(now, stage);
+        setStage(now, stage);
         double time = Math.max(1, now - windowStart);
         return new ModeFigures(name, failures, timeIn[Stage.WAITING.ordinal()] / time, timeIn[Stage.REPAIR.ordinal()] / time);
     }

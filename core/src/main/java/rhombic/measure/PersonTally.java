@@ -19,17 +19,17 @@ public final class PersonTally {
         return state;
     }
 
-    public void become(long now, PersonState next) {
+    public void setState(long now, PersonState next) {
         timeIn[state.ordinal()] += now - since;
         state = next;
         since = now;
     }
 
-    public void does() {
+    public void countJob() {
         jobs++;
     }
 
-    public void walks(double walkedMetres) {
+    public void addWalk(double walkedMetres) {
         metres += walkedMetres;
     }
 
@@ -51,7 +51,7 @@ public final class PersonTally {
     }
 
     public PersonFigures figures(String name, long now) {
-        become(now, state);
+        setState(now, state);
         double time = now - windowStart;
         Map<PersonState, Double> shares = new EnumMap<>(PersonState.class);
         for (PersonState one : STATES) {

@@ -9,23 +9,23 @@ import java.util.List;
  * {@code insideAtStart + in + made − joined − scrapped − out = inside}. Pieces on a carrier count one by one.
  *
  * @param hours length of what was measured
- * @param carriersOut part of those out that are carriers or whole batches; throughput and lead time are of the others
+ * @param loadCarriersOut part of those out that are carriers or whole batches; throughput and lead time are of the others
  * @param made pieces that came into being inside
  * @param joined pieces that became part of another
  * @param scrapped pieces that failed too often or that a rule scrapped
  * @param stoppedBy what ended the run before its length: the name of a rule, or how many pieces are out; empty if nothing did
- * @param turnedAway pieces that came while there was no room and were sent off; not counted as in
+ * @param rejected pieces that came while there was no room and were sent off; not counted as in
  * @param links those on which pieces take time
  * @param events that occurred in the whole run
- * @param standstill what stands still for good at the end
+ * @param deadlock what stands still for good at the end
  * @param crews in the order of the study
  * @param skills that crews have, their own names among them
  * @param plannedHours part of the hours in which at least one of the calendars in use is on, breaks apart; all if there are none
  */
-public record RunFigures(int replication, long seed, double hours, long in, long out, long carriersOut, long made, long joined,
+public record RunFigures(int replication, long seed, double hours, long in, long out, long loadCarriersOut, long made, long joined,
         long scrapped, long insideAtStart, long inside, double insideMean,
-        long turnedAway, StayFigures lead, List<EquipmentFigures> equipment, List<LinkFigures> links, List<TypeFigures> types,
-        long events, String stoppedBy, StandstillFigures standstill, List<CrewFigures> crews,
+        long rejected, StayFigures lead, List<EquipmentFigures> equipment, List<LinkFigures> links, List<TypeFigures> types,
+        long events, String stoppedBy, DeadlockFigures deadlock, List<CrewFigures> crews,
         List<SkillFigures> skills, double plannedHours) implements Serializable {
     public RunFigures {
         equipment = List.copyOf(equipment);
@@ -51,15 +51,15 @@ public record RunFigures(int replication, long seed, double hours, long in, long
 
     /** Part of those that came which were turned away, 0 to 1; NaN if none came. */
     public double lossShare() {
-        return in + turnedAway == 0 ? Double.NaN : (double) turnedAway / (in + turnedAway);
+        return in + rejected == 0 ? Double.NaN : (double) rejected / (in + rejected);
     }
 
     /** Pieces out for each hour that was planned; NaN if none was. */
     public double throughputPerPlannedHour() {
-        return plannedHours > 0 ? (out - carriersOut) / plannedHours : Double.NaN;
+        return plannedHours > 0 ? (out - loadCarriersOut) / plannedHours : Double.NaN;
     }
 
     public double throughputPerHour() {
-        return hours > 0 ? (out - carriersOut) / hours : 0;
+        return hours > 0 ? (out - loadCarriersOut) / hours : 0;
     }
 }

@@ -6,7 +6,7 @@ final class ShareOverTime {
     private long since;
     private double time;
 
-    void become(long now, double newShare) {
+    void set(long now, double newShare) {
         time += share * (now - since);
         share = newShare;
         since = now;
@@ -19,7 +19,7 @@ final class ShareOverTime {
 
     /** Mean over so many nanoseconds up to now. */
     double mean(long now, double nanos) {
-        become(now, share);
+        set(now, share);
         return nanos > 0 ? time / nanos : 0;
     }
 }

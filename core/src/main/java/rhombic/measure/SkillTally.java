@@ -24,13 +24,13 @@ public final class SkillTally {
     }
 
     /** Somebody came after that wait. */
-    public void comes(long waitedNanos) {
+    public void onArrived(long waitedNanos) {
         jobs++;
         waitNanos += waitedNanos;
     }
 
     /** So many people were busy for it from then until now. */
-    public void wasBusy(long since, long now, int people) {
+    public void addBusy(long since, long now, int people) {
         spread(busy, Math.max(since, windowStart), now, people);
     }
 

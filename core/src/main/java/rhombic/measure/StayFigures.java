@@ -7,7 +7,7 @@ import java.io.Serializable;
  *
  * @param atOnceShare part of them that was exactly zero, 0 to 1
  */
-public record StayFigures(long count, double mean, double least, double most, double p10, double median, double p90, double p95, double p99,
+public record StayFigures(long count, double mean, double min, double max, double p10, double median, double p90, double p95, double p99,
         double atOnceShare) implements Serializable {
     static final StayFigures NONE = new StayFigures(0, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN,
             Double.NaN, Double.NaN);

@@ -22,8 +22,8 @@ final class StayTally {
     private long count;
     private long zeros;
     private double sum;
-    private long least = Long.MAX_VALUE;
-    private long most;
+    private long min = Long.MAX_VALUE;
+    private long max;
     private int[] classes = {};
     private int firstClass;
 
@@ -46,8 +46,8 @@ final class StayTally {
     private void toClasses() {
         count();
         if (classes.length == 0) {
-            firstClass = classOf(Math.max(1, least));
-            classes = new int[Math.max(firstClass, classOf(most)) - firstClass + 1];
+            firstClass = classOf(Math.max(1, min));
+            classes = new int[Math.max(firstClass, classOf(max)) - firstClass + 1];
         }
         countInClasses();
         size = 0;
@@ -61,8 +61,8 @@ final class StayTally {
     private void count() {
         int none = 0;
         double total = sum;
-        long low = least;
-        long high = most;
+        long low = min;
+        long high = max;
         for (int i = counted; i < size; i++) {
             long nanos = noted[i];
             total += nanos;
@@ -73,8 +73,8 @@ final class StayTally {
         count += size - counted;
         zeros += none;
         sum = total;
-        least = low;
-        most = high;
+        min = low;
+        max = high;
         counted = size;
     }
 
@@ -107,8 +107,8 @@ final class StayTally {
         count = 0;
         zeros = 0;
         sum = 0;
-        least = Long.MAX_VALUE;
-        most = 0;
+        min = Long.MAX_VALUE;
+        max = 0;
         classes = new int[0];
     }
 
@@ -122,7 +122,7 @@ final class StayTally {
         } else {
             toClasses();
         }
-        return new StayFigures(count, sum / count / 1e9, least / 1e9, most / 1e9, percentile(0.1), percentile(0.5), percentile(0.9),
+        return new StayFigures(count, sum / count / 1e9, min / 1e9, max / 1e9, percentile(0.1), percentile(0.5), percentile(0.9),
                 percentile(0.95), percentile(0.99), (double) zeros / count);
     }
 
@@ -136,10 +136,10 @@ final class StayTally {
         for (int i = 0; seen < rank && i < classes.length; i++) {
             seen += classes[i];
             if (seen >= rank) {
-                return Math.clamp(middleOf(firstClass + i), least, most) / 1e9;
+                return Math.clamp(middleOf(firstClass + i), min, max) / 1e9;
             }
         }
-        return zeros >= rank ? 0 : most / 1e9;
+        return zeros >= rank ? 0 : max / 1e9;
     }
 
     /** The exponent and the first bits behind the point of the value as a binary fraction. */

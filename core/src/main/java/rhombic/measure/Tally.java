@@ -21,7 +21,7 @@ public final class Tally {
     private long windowStart;
     private long lastChange;
     private int content;
-    private int most;
+    private int max;
     private int contentAtStart;
     private double contentTime;
     private double valueTime;
@@ -30,22 +30,22 @@ public final class Tally {
     private long made;
     private long joined;
     private long scrapped;
-    private long turnedAway;
+    private long rejected;
     /** Of the pieces on which work began: how many, how many of them had waited, and how long in all and at most. */
     private long begun;
 
     private long waited;
     private double waitTime;
-    private long longestWait;
+    private long maxWait;
     /** Pieces that fill it; 0 for equipment whose contents are not told. */
-    private final int room;
+    private final int capacity;
 
     /** Which part of it stands, and which part moves, where pieces move along it. */
     private final ShareOverTime standing = new ShareOverTime();
     private final ShareOverTime running = new ShareOverTime();
     private long gaps;
     private double gapSum;
-    private double gapLeast;
+    private double gapMin;
     private double emptyTime;
     private double fullTime;
 
@@ -61,7 +61,7 @@ public final class Tally {
 
     private Tally(int units, int room) {
         this.units = units;
-        this.room = room;
+        this.capacity = room;
         unitsIn = new int[units > 1 ? STATES.length : 0];
         lastChangeOf = new long[unitsIn.length];
         if (units > 1) {
@@ -69,79 +69,79 @@ public final class Tally {
         }
     }
 
-    public void enters(long now) {
+    public void onEnter(long now) {
         in++;
-        comes(now);
+        addContent(now);
     }
 
-    public void leaves(long now, long stayNanos) {
+    public void onLeave(long now, long stayNanos) {
         out++;
         stays.add(stayNanos);
-        goes(now);
+        removeContent(now);
     }
 
     /** A piece comes into being here, or comes off its carrier. */
-    public void appears(long now) {
+    public void onAppear(long now) {
         made++;
-        comes(now);
+        addContent(now);
     }
 
     /** A piece becomes part of another here, or goes onto a carrier. */
-    public void joins(long now) {
+    public void onJoin(long now) {
         joined++;
-        goes(now);
+        removeContent(now);
     }
 
-    public void scraps(long now) {
+    public void onScrap(long now) {
         scrapped++;
-        goes(now);
+        removeContent(now);
     }
 
     /** A piece that enters and leaves in one instant. */
-    public void passes() {
+    public void onPass() {
         in++;
         out++;
         stays.add(0);
     }
 
-    public void turnsAway() {
-        turnedAway++;
+    public void onRejected() {
+        rejected++;
     }
 
     /** Work begins on a piece that has been here for so long. */
-    public void begins(long waitNanos) {
+    public void onBegin(long waitNanos) {
         begun++;
         if (waitNanos > 0) {
             waited++;
             waitTime += waitNanos;
-            longestWait = Math.max(longestWait, waitNanos);
+            maxWait = Math.max(maxWait, waitNanos);
         }
     }
 
     /** That part of it stands from now on, since what is at its end can't go on. */
-    public void stands(long now, double share) {
-        standing.become(now, share);
+    public void setStandingShare(long now, double share) {
+        standing.set(now, share);
     }
 
     /** That part of it moves from now on. */
-    public void runs(long now, double share) {
-        running.become(now, share);
+    public void setRunningShare(long now, double share) {
+        running.set(now, share);
     }
 
     /** A piece has come on so many metres behind the one before it. */
-    public void comesBehind(double metres) {
-        gapLeast = gaps == 0 ? metres : Math.min(gapLeast, metres);
+    public void onGap(double metres) {
+        gapMin = gaps == 0 ? metres : Math.min(gapMin, metres);
         gaps++;
         gapSum += metres;
     }
 
     /** Adds to the time in which value was added. */
-    public void addsValue(long nanos) {
+    public void addValueTime(long nanos) {
         valueTime += nanos;
     }
 
     /** One of the units changes its state. */
-    public void unit(long now, EquipmentState from, EquipmentState to) {
+    public void changeUnit(long now, EquipmentState from, EquipmentState to) {
         if (units == 1) {
             timeIn[single] += now - singleSince;
             single = to.ordinal();
@@ -179,18 +179,18 @@ public final class Tally {
         made = 0;
         joined = 0;
         scrapped = 0;
-        turnedAway = 0;
+        rejected = 0;
         begun = 0;
         waited = 0;
         waitTime = 0;
-        longestWait = 0;
+        maxWait = 0;
         standing.restart(now);
         running.restart(now);
         gaps = 0;
         gapSum = 0;
         emptyTime = 0;
         fullTime = 0;
-        most = content;
+        max = content;
         contentAtStart = content;
         stays.restart();
     }
@@ -200,17 +200,17 @@ public final class Tally {
         double time = now - windowStart;
         double value = units > 0 && time > 0 ? valueTime / time / units : 0;
         return new EquipmentFigures(name, kind, in, out, made, joined, scrapped, contentAtStart, content,
-                time > 0 ? contentTime / time : content, most,
-                turnedAway, stays.figures(),
-                new WaitFigures(begun, waited, begun == 0 ? Double.NaN : waitTime / begun / 1e9, longestWait / 1e9), shares(now, time),
+                time > 0 ? contentTime / time : content, max,
+                rejected, stays.figures(),
+                new WaitFigures(begun, waited, begun == 0 ? Double.NaN : waitTime / begun / 1e9, maxWait / 1e9), shares(now, time),
                 value,
-                room > 0 && time > 0 ? emptyTime / time : 0, room > 0 && time > 0 ? fullTime / time : 0,
+                capacity > 0 && time > 0 ? emptyTime / time : 0, capacity > 0 && time > 0 ? fullTime / time : 0,
                 belt(now, time), modes);
     }
 
     private BeltFigures belt(long now, double time) {
         return new BeltFigures(standing.mean(now, time), running.mean(now, time), gaps == 0 ? Double.NaN : gapSum / gaps,
-                gaps == 0 ? Double.NaN : gapLeast);
+                gaps == 0 ? Double.NaN : gapMin);
     }
 
     /** Nanoseconds that its places have spent in each state, by its ordinal; none if states are not counted. */
@@ -249,14 +249,14 @@ public final class Tally {
         unitsIn[state] += by;
     }
 
-    private void comes(long now) {
+    private void addContent(long now) {
         advance(now);
-        if (++content > most) {
-            most = content;
+        if (++content > max) {
+            max = content;
         }
     }
 
-    private void goes(long now) {
+    private void removeContent(long now) {
         advance(now);
         content--;
     }
@@ -265,9 +265,9 @@ public final class Tally {
         long passed = now - lastChange;
         if (passed != 0) {
             contentTime += (double) passed * content;
-            if (room > 0) {
+            if (capacity > 0) {
                 emptyTime += content == 0 ? passed : 0;
-                fullTime += content >= room ? passed : 0;
+                fullTime += content >= capacity ? passed : 0;
             }
             lastChange = now;
         }

@@ -15,7 +15,7 @@ public final class TypeTally {
     private double crewTime;
     private double valueTime;
 
-    public void enters() {
+    public void onEnter() {
         in++;
         inside++;
     }
@@ -37,7 +37,7 @@ public final class TypeTally {
         inside--;
     }
 
-    public void leaves(long leadNanos, long workNanos, long blockedNanos, long moveNanos, long crewNanos, long valueNanos) {
+    public void onLeave(long leadNanos, long workNanos, long blockedNanos, long moveNanos, long crewNanos, long valueNanos) {
         inside--;
         lead.add(leadNanos);
         workTime += workNanos;

@@ -7,7 +7,7 @@ public final class WholeTally {
     private long lastChange;
     private long in;
     private long out;
-    private long carriersOut;
+    private long loadCarriersOut;
     private long inside;
     private long made;
     private long joined;
@@ -15,18 +15,18 @@ public final class WholeTally {
     private long insideAtStart;
     private double insideTime;
 
-    public void enters(long now) {
+    public void onEnter(long now) {
         advance(now);
         in++;
         inside++;
     }
 
-    public void leaves(long now, long leadNanos, boolean carrier) {
+    public void onLeave(long now, long leadNanos, boolean carrier) {
         advance(now);
         out++;
         inside--;
         if (carrier) {
-            carriersOut++;
+            loadCarriersOut++;
         } else {
             lead.add(leadNanos);
         }
@@ -57,7 +57,7 @@ public final class WholeTally {
         windowStart = now;
         in = 0;
         out = 0;
-        carriersOut = 0;
+        loadCarriersOut = 0;
         made = 0;
         joined = 0;
         scrapped = 0;
@@ -74,8 +74,8 @@ public final class WholeTally {
         return out;
     }
 
-    public long carriersOut() {
-        return carriersOut;
+    public long loadCarriersOut() {
+        return loadCarriersOut;
     }
 
     public long made() {

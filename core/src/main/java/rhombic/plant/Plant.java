@@ -11,7 +11,7 @@ import rhombic.measure.EquipmentFigures;
 import rhombic.measure.ModeFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.Sample;
-import rhombic.measure.StandstillFigures;
+import rhombic.measure.DeadlockFigures;
 import rhombic.measure.Tally;
 import rhombic.measure.WholeTally;
 import rhombic.plant.blueprint.Blueprint;
@@ -170,10 +170,10 @@ public final class Plant {
         nodes.forEach(Node::book);
         List<EquipmentFigures> equipment = nodes.stream()
                 .map(node -> node.tally.figures(node.name(), node.equipment().kind(), now, modes(node))).toList();
-        long turnedAway = equipment.stream().mapToLong(EquipmentFigures::turnedAway).sum();
+        long turnedAway = equipment.stream().mapToLong(EquipmentFigures::rejected).sum();
         WholeTally whole = flow.census.whole();
         Staff staff = flow.staff();
-        return new RunFigures(replication, flow.seed(), whole.hours(now), whole.in(), whole.out(), whole.carriersOut(), whole.made(),
+        return new RunFigures(replication, flow.seed(), whole.hours(now), whole.in(), whole.out(), whole.loadCarriersOut(), whole.made(),
                 whole.joined(), whole.scrapped(), whole.insideAtStart(), whole.inside(), whole.insideMean(now), turnedAway, whole.lead(),
                 equipment, flow.channels().stream().map(Channel::figures).toList(), flow.census.figures(), simulator.occurred(),
                 flow.stoppedBy(), standstill(), staff == null ? List.of() : staff.figures(), staff == null ? List.of() : staff.skills(),
@@ -220,7 +220,7 @@ public final class Plant {
     }
 
     /** What stands still for good now, because each waits for the next. */
-    public StandstillFigures standstill() {
+    public DeadlockFigures standstill() {
         return flow.standstill();
     }
 }

@@ -50,7 +50,7 @@ final class BeltScene {
      * @param takers conveyors that begin where it ends, by number
      * @param approaches how pieces come onto a part, by the equipment they come from
      */
-    private record Belt(Path way, double[] begins, int[] takers, Map<List<Integer>, Approach> approaches) {}
+    private record Belt(Path path, double[] begins, int[] takers, Map<List<Integer>, Approach> approaches) {}
 
     /**
      * How pieces come onto a conveyor.
@@ -104,7 +104,7 @@ final class BeltScene {
         double gap = conveyor.gapMetres();
         double turned = seat.headingDegrees() + (isAcross ? 90 : 0);
         for (int body = first; body >= 0; body = moment.next(body)) {
-            if (!moment.rides(body)) {
+            if (!moment.isRiding(body)) {
                 continue; // it waits to come on, where the link has brought it
             }
             int lane = moment.laneOf(body);
@@ -118,7 +118,7 @@ final class BeltScene {
             double middle = front - length / 2;
             int part = lane / lanes;
             boolean comesIn = middle < belt.begins[part] && (part == 0 || moment.cameAside(body));
-            Pose on = comesIn ? comingIn(belt, conveyor, part, belt.begins[part] - middle, moment.fromNodeOf(body)) : belt.way.at(middle);
+            Pose on = comesIn ? comingIn(belt, conveyor, part, belt.begins[part] - middle, moment.fromNodeOf(body)) : belt.path.at(middle);
             double heading = Math.toRadians(on.heading());
             double aside = conveyor.laneOffset(lane % lanes) + seat.yMetres();
             into.pose(body, Pose.at(on.x() - aside * Math.sin(heading), on.y() + aside * Math.cos(heading), on.z() + seat.zMetres(),
@@ -132,10 +132,10 @@ final class BeltScene {
      * at the end when the next conveyor can take it.
      */
     private double beforeWhatHasLeft(Belt belt, Conveyor conveyor, int node, Moment moment) {
-        double end = belt.way.metres();
+        double end = belt.path.metres();
         for (int taker : belt.takers) {
             int body = moment.lastAt(taker);
-            if (body < 0 || !moment.rides(body) || moment.fromNodeOf(body) != node || !(equipment.get(taker) instanceof Conveyor next)) {
+            if (body < 0 || !moment.isRiding(body) || moment.fromNodeOf(body) != node || !(equipment.get(taker) instanceof Conveyor next)) {
                 continue;
             }
             int leader = moment.leaderOf(body);
@@ -177,7 +177,7 @@ final class BeltScene {
     }
 
     private Approach approach(Belt belt, Conveyor conveyor, int part, int from) {
-        Pose at = belt.way.at(belt.begins[part]);
+        Pose at = belt.path.at(belt.begins[part]);
         double straight = 0;
         if (part > 0) {
             Pose port = Layout.inlet(conveyor, conveyor.branches().get(part - 1).name());
@@ -192,7 +192,7 @@ final class BeltScene {
             if (isIt && Layout.outlet(giver, link.fromPort()).distanceTo(Layout.inlet(conveyor, link.toPort())) < NEAR_METRES) {
                 Optional<Fitting> leaves = giver.branches().stream().filter(branch -> branch.name().equals(link.fromPort())).findFirst();
                 double toSide = leaves.isPresent() ? giver.totalWidthMetres() / 2 : 0;
-                return new Approach(at, straight + toSide, belt(from, giver).way,
+                return new Approach(at, straight + toSide, belt(from, giver).path,
                         leaves.map(giver::metresOf).orElse(giver.conveyorPath().metres()));
             }
         }

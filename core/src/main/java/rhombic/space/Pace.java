@@ -104,9 +104,9 @@ public final class Pace {
         return phase.end();
     }
 
-    private static void positive(String what, double value) {
+    private static void positive(String label, double value) {
         if (!(value > 0)) {
-            throw new IllegalArgumentException(what + " must be above 0; got " + value);
+            throw new IllegalArgumentException(label + " must be above 0; got " + value);
         }
     }
 

@@ -7,19 +7,19 @@ import java.util.List;
 public final class Path {
     private static final double TINY = 1e-9;
 
-    private final Leg[] legs;
+    private final Part[] parts;
     /** Where each leg begins along the path; one more for the end. */
     private final double[] starts;
 
     /** A stretch of the path whose height changes evenly along its length. */
-    private sealed interface Leg {
+    private sealed interface Part {
         /** In space, slope included. */
         double metres();
 
         Pose at(double along);
     }
 
-    private record Straight(Pose from, double metres) implements Leg {
+    private record Straight(Pose from, double metres) implements Part {
         @Override
         public Pose at(double along) {
             double level = along * Math.cos(Math.toRadians(from.slope()));
@@ -31,7 +31,7 @@ public final class Path {
     }
 
     /** @param turn how far the heading turns along it, degrees, to the left if positive */
-    private record Arc(Pose from, double radius, double turn, double metres) implements Leg {
+    private record Arc(Pose from, double radius, double turn, double metres) implements Part {
         @Override
         public Pose at(double along) {
             double part = metres == 0 ? 0 : along / metres;
@@ -46,11 +46,11 @@ public final class Path {
         }
     }
 
-    private Path(List<Leg> legs) {
-        this.legs = legs.toArray(Leg[]::new);
-        starts = new double[this.legs.length + 1];
-        for (int i = 0; i < this.legs.length; i++) {
-            starts[i + 1] = starts[i] + this.legs[i].metres();
+    private Path(List<Part> legs) {
+        this.parts = legs.toArray(Part[]::new);
+        starts = new double[this.parts.length + 1];
+        for (int i = 0; i < this.parts.length; i++) {
+            starts[i + 1] = starts[i] + this.parts[i].metres();
         }
     }
 
@@ -82,7 +82,7 @@ public final class Path {
             double room = Math.min(before, after) / 2;
             cut[i] = half > 100 ? 0 : Math.min(room, radius * half);
         }
-        List<Leg> legs = new ArrayList<>();
+        List<Part> legs = new ArrayList<>();
         for (int i = 0; i + 1 < corners.size(); i++) {
             Pose a = corners.get(i);
             Pose b = corners.get(i + 1);
@@ -124,14 +124,14 @@ public final class Path {
 
     /** Length in metres, along slopes too. */
     public double metres() {
-        return starts[legs.length];
+        return starts[parts.length];
     }
 
     /** Where it is that far along; before the start and behind the end, the start and the end. */
     public Pose at(double along) {
         double s = Math.clamp(along, 0, metres());
         int leg = 0;
-        int last = legs.length - 1;
+        int last = parts.length - 1;
         if (last > 8) {
             int high = last;
             while (leg < high) {
@@ -147,13 +147,13 @@ public final class Path {
                 leg++;
             }
         }
-        return legs[leg].at(s - starts[leg]);
+        return parts[leg].at(s - starts[leg]);
     }
 
     /** Points of the path for drawing: both ends of each straight, and of an arc so many that it looks round. */
     public List<Pose> outline() {
         List<Pose> points = new ArrayList<>();
-        for (Leg leg : legs) {
+        for (Part leg : parts) {
             int steps = switch (leg) {
                 case Straight straight -> 1;
                 case Arc arc -> Math.max(2, (int) Math.ceil(Math.abs(arc.turn) / 8));
@@ -167,7 +167,7 @@ public final class Path {
 
     /** Puts a path together leg by leg. */
     public static final class Builder {
-        private final List<Leg> legs = new ArrayList<>();
+        private final List<Part> parts = new ArrayList<>();
         private Pose end;
 
         private Builder(Pose start) {
@@ -192,21 +192,21 @@ public final class Path {
         }
 
         public Path build() {
-            if (legs.isEmpty()) {
+            if (parts.isEmpty()) {
                 throw new IllegalStateException("A path needs at least one leg");
             }
-            return new Path(legs);
+            return new Path(parts);
         }
 
-        private Builder add(Leg leg) {
-            legs.add(leg);
+        private Builder add(Part leg) {
+            parts.add(leg);
             end = leg.at(leg.metres());
             return this;
         }
 
-        private static void positive(String what, double metres) {
+        private static void positive(String label, double metres) {
             if (!(metres > 0 && metres <= 1e6)) {
-                throw new IllegalArgumentException(what + " must be above 0 m and at most 1000 km; got " + metres);
+                throw new IllegalArgumentException(label + " must be above 0 m and at most 1000 km; got " + metres);
             }
         }
 

@@ -111,7 +111,7 @@ public final class Moment extends MomentRows {
     }
 
     public boolean isDone(int body) {
-        return bodies.get(body, DOING) == PieceSpot.Doing.IS_DONE.ordinal();
+        return bodies.get(body, ACTIVITY) == PieceStatus.Activity.IS_DONE.ordinal();
     }
 
     /** How far along its link a body is that moves, in metres. */
@@ -157,7 +157,7 @@ public final class Moment extends MomentRows {
     public int leaderOf(int body) {
         int leader = body;
         for (int one = firstAt(bodies.get(body, NODE)); one >= 0; one = next(one)) {
-            if (rides(one) && laneOf(one) == laneOf(body) && isLeader(one)) {
+            if (isRiding(one) && laneOf(one) == laneOf(body) && isLeader(one)) {
                 leader = one;
             }
             if (one == body) {
@@ -167,8 +167,8 @@ public final class Moment extends MomentRows {
         return leader;
     }
 
-    public boolean rides(int body) {
-        return bodies.get(body, DOING) == PieceSpot.Doing.RIDES.ordinal();
+    public boolean isRiding(int body) {
+        return bodies.get(body, ACTIVITY) == PieceStatus.Activity.RIDES.ordinal();
     }
 
     /** For how long a body that moves has stood at the end of its link; 0 while it is still on the way. */
@@ -178,8 +178,8 @@ public final class Moment extends MomentRows {
 
     // ---- pieces as values, for what is said about them
 
-    public List<PieceSpot> pieces() {
-        List<PieceSpot> all = new ArrayList<>();
+    public List<PieceStatus> pieces() {
+        List<PieceStatus> all = new ArrayList<>();
         for (int body = 0; body < bodyCount; body++) {
             if (pieceOf(body) >= 0) {
                 all.add(spot(body));
@@ -188,7 +188,7 @@ public final class Moment extends MomentRows {
         return all;
     }
 
-    public Optional<PieceSpot> piece(int id) {
+    public Optional<PieceStatus> piece(int id) {
         for (int body = 0; body < bodyCount; body++) {
             if (pieceOf(body) == id) {
                 return Optional.of(spot(body));
@@ -197,26 +197,27 @@ public final class Moment extends MomentRows {
         return Optional.empty();
     }
 
-    public PieceSpot spot(int body) {
-        return new PieceSpot(bodies.get(body, PIECE), body, bodies.get(body, TYPE), bodies.get(body, LOOK), bodies.getLong(body, BORN),
+    public PieceStatus spot(int body) {
+        return new PieceStatus(bodies.get(body, PIECE), body, bodies.get(body, TYPE), bodies.get(body, LOOK), bodies.getLong(body, CREATED),
                 bodies.get(body, NODE),
-                bodies.get(body, HOLDER), bodies.get(body, PLACE), PieceSpot.Doing.ALL[bodies.get(body, DOING)], bodies.get(body, WAY),
+                bodies.get(body, HOLDER), bodies.get(body, PLACE), PieceStatus.Activity.ALL[bodies.get(body, ACTIVITY)],
+                bodies.get(body, WAY),
                 bodies.get(body, FROM), bodies.get(body, LINK),
                 bodies.getLong(body, SINCE), bodies.getLong(body, LAST));
     }
 
     /** The pieces at the equipment, in the order in which they came to it. */
-    public List<PieceSpot> at(int node) {
+    public List<PieceStatus> at(int node) {
         return chain(places.get(node, FIRST), content(node));
     }
 
     /** The pieces on their way along the link, in the order in which they set out. */
-    public List<PieceSpot> onLink(int link) {
+    public List<PieceStatus> onLink(int link) {
         return chain(firstOnLink(link), contentOfLink(link));
     }
 
     /** What lies on the body, in the order in which it went on. */
-    public List<PieceSpot> on(int body) {
+    public List<PieceStatus> on(int body) {
         int count = 0;
         for (int on = firstOn(body); on >= 0; on = next(on)) {
             count++;
@@ -224,7 +225,7 @@ public final class Moment extends MomentRows {
         return chain(firstOn(body), count);
     }
 
-    private List<PieceSpot> chain(int first, int count) {
+    private List<PieceStatus> chain(int first, int count) {
         int[] found = new int[count];
         int at = first;
         for (int i = 0; i < count; i++) {
@@ -233,7 +234,7 @@ public final class Moment extends MomentRows {
         }
         return new AbstractList<>() {
             @Override
-            public PieceSpot get(int index) {
+            public PieceStatus get(int index) {
                 return spot(found[index]);
             }
 
@@ -245,7 +246,7 @@ public final class Moment extends MomentRows {
     }
 
     /** The piece itself, or what carries it, at the bottom of all. */
-    public PieceSpot bottom(PieceSpot spot) {
+    public PieceStatus bottom(PieceStatus spot) {
         int body = spot.body();
         while (bodies.get(body, HOLDER) >= 0) {
             body = bodies.get(body, HOLDER);
@@ -271,8 +272,8 @@ public final class Moment extends MomentRows {
         return places.getLong(node, OUT);
     }
 
-    public long turnedAway(int node) {
-        return places.getLong(node, AWAY);
+    public long rejected(int node) {
+        return places.getLong(node, REJECTED);
     }
 
     /** Whether its inlet is shut, by hand or by a rule. */
@@ -297,7 +298,7 @@ public final class Moment extends MomentRows {
     }
 
     /** Whether a body that moves along a link stands there, since the link is down. */
-    public boolean standsOnWay(int body) {
+    public boolean isHeldOnWay(int body) {
         int link = bodies.get(body, LINK);
         return link >= 0 && stateOfLink(link).isPresent() && bodies.getDouble(body, MOVE_SPEED) == 0 && atEndOfLinkNanos(body) == 0;
     }

@@ -24,7 +24,7 @@ abstract sealed class MomentRows permits Moment {
     static final int NODE = 3;
     static final int HOLDER = 4;
     static final int PLACE = 5;
-    static final int DOING = 6;
+    static final int ACTIVITY = 6;
     static final int WAY = 7;
     static final int FROM = 8;
     static final int LINK = 9;
@@ -32,7 +32,7 @@ abstract sealed class MomentRows permits Moment {
     static final int BEFORE = 11;
     static final int FIRST_ON = 12;
     static final int LAST_ON = 13;
-    static final int BORN = 14;
+    static final int CREATED = 14;
     static final int SINCE = 16;
     static final int LAST = 18;
     static final int MOVE_NANOS = 20;
@@ -50,7 +50,7 @@ abstract sealed class MomentRows permits Moment {
     static final int GATES = 4;
     static final int IN = 6;
     static final int OUT = 8;
-    static final int AWAY = 10;
+    static final int REJECTED = 10;
     static final int STATE_SINCE = 12;
     static final int STATE_NANOS = 14;
     static final int PLACE_WIDTH = STATE_NANOS + 2 * STATES;
@@ -105,20 +105,20 @@ abstract sealed class MomentRows permits Moment {
      *
      * @param extras of the segment the record is in
      */
-    void apply(long time, int body, int node, int slot, Segment.What what, long number, long[] extras) {
+    void apply(long time, int body, int node, int slot, Segment.RecordKind kind, long number, long[] extras) {
         timeNanos = time;
         nextNumber = number + 1;
-        switch (what) {
-            case BORN -> {
+        switch (kind) {
+            case CREATED -> {
                 appear(time, body, node, slot);
                 places.addLong(node, IN, 1);
             }
             case MADE -> appear(time, body, node, slot);
-            case WAITS -> enter(body, node, NONE, PieceSpot.Doing.WAITS);
-            case WORKS -> enter(body, node, slot, PieceSpot.Doing.IS_WORKED_ON);
-            case STANDS -> change(body, slot, PieceSpot.Doing.WAITS, NONE);
-            case BEGINS -> change(body, slot, PieceSpot.Doing.IS_WORKED_ON, NONE);
-            case DONE -> change(body, slot & 0xffff, PieceSpot.Doing.IS_DONE, (slot >>> 16) - 1);
+            case WAITS -> enter(body, node, NONE, PieceStatus.Activity.WAITS);
+            case WORKS -> enter(body, node, slot, PieceStatus.Activity.IS_WORKED_ON);
+            case STANDS -> change(body, slot, PieceStatus.Activity.WAITS, NONE);
+            case BEGINS -> change(body, slot, PieceStatus.Activity.IS_WORKED_ON, NONE);
+            case DONE -> change(body, slot & 0xffff, PieceStatus.Activity.IS_DONE, (slot >>> 16) - 1);
             case MOVES -> move(time, body, node, slot, extras);
             case RIDES -> rides(body, node, (int) extras[slot], extras[slot + 1]);
             case LEADS -> {
@@ -142,7 +142,7 @@ abstract sealed class MomentRows permits Moment {
                 lift(body);
                 bodies.set(body, HOLDER, slot);
                 bodies.set(body, PLACE, NONE);
-                bodies.set(body, DOING, PieceSpot.Doing.WAITS.ordinal());
+                bodies.set(body, ACTIVITY, PieceStatus.Activity.WAITS.ordinal());
                 bodies.set(body, WAY, NONE);
                 bodies.setLong(body, SINCE, time);
                 append(bodies, slot, FIRST_ON, LAST_ON, body);
@@ -158,10 +158,10 @@ abstract sealed class MomentRows permits Moment {
             case TYPE -> bodies.set(body, TYPE, slot);
             case SET -> {}
             case GATE -> setGate(node, slot);
-            case AWAY -> places.addLong(node, AWAY, 1);
+            case REJECTED -> places.addLong(node, REJECTED, 1);
             case STATE, KEPT -> changeState(time, node, slot);
             case HOLDS -> {}
-            case WALKS, PERSON -> people.apply(time, node, slot, what, extras);
+            case WALKS, PERSON -> people.apply(time, node, slot, kind, extras);
         }
         if (body >= 0) {
             bodies.setLong(body, LAST, number);
@@ -171,16 +171,16 @@ abstract sealed class MomentRows permits Moment {
     /** A piece comes onto a lane of a conveyor: from elsewhere, from before its beginning, or from another part of it. */
     private void rides(int body, int node, int lane, long measure) {
         boolean isThere = bodies.get(body, LINK) < 0 && bodies.get(body, NODE) == node && bodies.get(body, HOLDER) < 0;
-        boolean goesOn = isThere && (bodies.get(body, DOING) == PieceSpot.Doing.RIDES.ordinal()
+        boolean goesOn = isThere && (bodies.get(body, ACTIVITY) == PieceStatus.Activity.RIDES.ordinal()
                 ? (bodies.get(body, PLACE) & ~ASIDE) < (lane & ~ASIDE)
-                : bodies.get(body, DOING) == PieceSpot.Doing.WAITS.ordinal());
+                : bodies.get(body, ACTIVITY) == PieceStatus.Activity.WAITS.ordinal());
         if (goesOn) {
             lift(body);
             put(node, body); // it is the last of its lane now
         } else {
-            enter(body, node, lane, PieceSpot.Doing.RIDES);
+            enter(body, node, lane, PieceStatus.Activity.RIDES);
         }
-        change(body, lane, PieceSpot.Doing.RIDES, NONE);
+        change(body, lane, PieceStatus.Activity.RIDES, NONE);
         bodies.setLong(body, MOVE_FROM, measure);
     }
 
@@ -195,13 +195,13 @@ abstract sealed class MomentRows permits Moment {
         page[at + NODE] = node;
         page[at + HOLDER] = NONE;
         page[at + PLACE] = NONE;
-        page[at + DOING] = PieceSpot.Doing.WAITS.ordinal();
+        page[at + ACTIVITY] = PieceStatus.Activity.WAITS.ordinal();
         page[at + WAY] = NONE;
         page[at + FROM] = NONE;
         page[at + LINK] = NONE;
         page[at + FIRST_ON] = NONE;
         page[at + LAST_ON] = NONE;
-        Pages.put(page, at + BORN, time);
+        Pages.put(page, at + CREATED, time);
         Pages.put(page, at + SINCE, time);
         put(node, body);
     }
@@ -229,7 +229,7 @@ abstract sealed class MomentRows permits Moment {
     }
 
     /** The piece comes to the equipment, which may be the one it was at. */
-    private void enter(int body, int node, int place, PieceSpot.Doing doing) {
+    private void enter(int body, int node, int place, PieceStatus.Activity doing) {
         leave(body);
         lift(body);
         places.addLong(node, IN, 1);
@@ -239,7 +239,7 @@ abstract sealed class MomentRows permits Moment {
         page[at + NODE] = node;
         page[at + LINK] = NONE;
         page[at + PLACE] = place;
-        page[at + DOING] = doing.ordinal();
+        page[at + ACTIVITY] = doing.ordinal();
         page[at + WAY] = NONE;
         Pages.put(page, at + SINCE, timeNanos);
         put(node, body);
@@ -263,7 +263,7 @@ abstract sealed class MomentRows permits Moment {
             page[at + NODE] = node;
             page[at + LINK] = link;
             page[at + PLACE] = NONE;
-            page[at + DOING] = PieceSpot.Doing.MOVES.ordinal();
+            page[at + ACTIVITY] = PieceStatus.Activity.MOVES.ordinal();
             page[at + WAY] = NONE;
             put(nodes + link, body);
         }
@@ -276,11 +276,11 @@ abstract sealed class MomentRows permits Moment {
         Pages.put(page, at + MOVE_GAIN, extras[slot + 4]);
     }
 
-    private void change(int body, int place, PieceSpot.Doing doing, int way) {
+    private void change(int body, int place, PieceStatus.Activity doing, int way) {
         int[] page = bodies.writable(body);
         int at = bodies.at(body);
         page[at + PLACE] = place;
-        page[at + DOING] = doing.ordinal();
+        page[at + ACTIVITY] = doing.ordinal();
         page[at + WAY] = way;
         Pages.put(page, at + SINCE, timeNanos);
     }

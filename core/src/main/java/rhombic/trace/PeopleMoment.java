@@ -35,9 +35,9 @@ public final class PeopleMoment {
         return new PeopleMoment(this);
     }
 
-    void apply(long time, int person, int slot, Segment.What what, long[] extras) {
+    void apply(long time, int person, int slot, Segment.RecordKind kind, long[] extras) {
         count = Math.max(count, person + 1);
-        if (what == Segment.What.WALKS) {
+        if (kind == Segment.RecordKind.WALKS) {
             rows.setLong(person, FROM_X, extras[slot]);
             rows.setLong(person, FROM_Y, extras[slot + 1]);
             rows.setLong(person, TO_X, extras[slot + 2]);

@@ -13,9 +13,9 @@ final class Segment {
      * only, and what is written there is never written again. So it costs nothing to show what has been written so far.
      */
     /** What a record says. */
-    enum What {
+    enum RecordKind {
         /** A piece came into being at a goods in; the slot holds its type. */
-        BORN,
+        CREATED,
         /** A piece came to the equipment and waits there. */
         WAITS,
         /** A piece came to the equipment and is worked on at once. */
@@ -55,7 +55,7 @@ final class Segment {
         /** The inlet or outlet of the equipment was shut or opened; the slot holds which, see {@link Moment}. */
         GATE,
         /** A piece was turned away. */
-        AWAY,
+        REJECTED,
         /** The equipment changed its state; the slot holds the state. */
         STATE,
         /** The equipment, which has contents and no states, holds as many pieces as the slot says. */
@@ -67,7 +67,7 @@ final class Segment {
         /** The person that stands in the place of the equipment does what the slot says. */
         PERSON;
 
-        static final What[] ALL = values();
+        static final RecordKind[] ALL = values();
     }
 
     private final CompletableFuture<Moment> start;
@@ -81,7 +81,7 @@ final class Segment {
     final int[] bodies;
     final int[] nodes;
     final int[] slots;
-    final byte[] whats;
+    final byte[] kinds;
     /** How many records before is the last one about the same body; 0 if there is none. */
     final int[] backs;
     /** What records need beside: for each move its time, place, speed and gain. */
@@ -102,7 +102,7 @@ final class Segment {
         this.bodies = bodies;
         this.nodes = nodes;
         this.slots = slots;
-        this.whats = whats;
+        this.kinds = whats;
         this.backs = backs;
         this.extras = extras;
     }
@@ -111,7 +111,7 @@ final class Segment {
     Segment trimmed(int extraSize) {
         return new Segment(start, startNanos, firstNumber, size, Arrays.copyOf(times, size), Arrays.copyOf(bodies, size),
                 Arrays.copyOf(nodes, size),
-                Arrays.copyOf(slots, size), Arrays.copyOf(whats, size), Arrays.copyOf(backs, size), Arrays.copyOf(extras, extraSize));
+                Arrays.copyOf(slots, size), Arrays.copyOf(kinds, size), Arrays.copyOf(backs, size), Arrays.copyOf(extras, extraSize));
     }
 
     int size() {
@@ -140,13 +140,13 @@ final class Segment {
     boolean play(Moment moment, int fromRecord, long untilNanos) {
         int r = fromRecord;
         while (r < size && times[r] <= untilNanos) {
-            moment.apply(times[r], bodies[r], nodes[r], slots[r], what(r), firstNumber + r, extras);
+            moment.apply(times[r], bodies[r], nodes[r], slots[r], kind(r), firstNumber + r, extras);
             r++;
         }
         return r == size;
     }
 
-    What what(int record) {
-        return What.ALL[whats[record]];
+    RecordKind kind(int record) {
+        return RecordKind.ALL[kinds[record]];
     }
 }

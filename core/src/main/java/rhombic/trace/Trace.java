@@ -28,14 +28,14 @@ public final class Trace {
     private final Map<Integer, String> words = new ConcurrentHashMap<>();
 
     /** A change at one equipment, for strips: to another state, or to another content. */
-    public sealed interface Change {
+    public sealed interface Update {
         int node();
 
         long timeNanos();
 
-        record ToState(int node, long timeNanos, EquipmentState state) implements Change {}
+        record StateUpdate(int node, long timeNanos, EquipmentState state) implements Update {}
 
-        record ToContent(int node, long timeNanos, int pieces) implements Change {}
+        record ContentUpdate(int node, long timeNanos, int pieces) implements Update {}
     }
 
     /**
@@ -96,51 +96,51 @@ public final class Trace {
     }
 
     /** Every change of state or content that is kept, oldest first, from segment {@code fromSegment} of all ever written on. */
-    public long eachChange(long fromSegment, Consumer<Change> consumer) {
+    public long forEachUpdate(long fromSegment, Consumer<Update> consumer) {
         Written now = written;
         long first = Math.max(fromSegment, now.dropped);
         for (int i = (int) (first - now.dropped); i < now.segments.size() - 1; i++) {
-            eachChange(now.segments.get(i), consumer);
+            forEachUpdate(now.segments.get(i), consumer);
         }
         return now.dropped + now.segments.size() - 1;
     }
 
     /** What one person began to do. */
-    public record PersonChange(int person, long timeNanos, PersonState state) {}
+    public record PersonUpdate(int person, long timeNanos, PersonState state) {}
 
-    /** The same as {@link #eachChange} for people. */
-    public long eachPersonChange(long fromSegment, Consumer<PersonChange> consumer) {
+    /** The same as {@link #forEachUpdate} for people. */
+    public long forEachPersonUpdate(long fromSegment, Consumer<PersonUpdate> consumer) {
         Written now = written;
         long first = Math.max(fromSegment, now.dropped);
         for (int i = (int) (first - now.dropped); i < now.segments.size() - 1; i++) {
-            eachPersonChange(now.segments.get(i), consumer);
+            forEachPersonUpdate(now.segments.get(i), consumer);
         }
         return now.dropped + now.segments.size() - 1;
     }
 
-    public void eachRecentPersonChange(Consumer<PersonChange> consumer) {
-        eachPersonChange(written.segments.getLast(), consumer);
+    public void forEachRecentPersonUpdate(Consumer<PersonUpdate> consumer) {
+        forEachPersonUpdate(written.segments.getLast(), consumer);
     }
 
-    private static void eachPersonChange(Segment segment, Consumer<PersonChange> consumer) {
+    private static void forEachPersonUpdate(Segment segment, Consumer<PersonUpdate> consumer) {
         for (int r = 0; r < segment.size(); r++) {
-            if (segment.whats[r] == Segment.What.PERSON.ordinal()) {
-                consumer.accept(new PersonChange(segment.nodes[r], segment.times[r], PersonState.values()[segment.slots[r]]));
+            if (segment.kinds[r] == Segment.RecordKind.PERSON.ordinal()) {
+                consumer.accept(new PersonUpdate(segment.nodes[r], segment.times[r], PersonState.values()[segment.slots[r]]));
             }
         }
     }
 
     /** The changes in the segment that is not counted as complete yet. */
-    public void eachRecentChange(Consumer<Change> consumer) {
-        eachChange(written.segments.getLast(), consumer);
+    public void forEachRecentUpdate(Consumer<Update> consumer) {
+        forEachUpdate(written.segments.getLast(), consumer);
     }
 
-    private static void eachChange(Segment segment, Consumer<Change> consumer) {
+    private static void forEachUpdate(Segment segment, Consumer<Update> consumer) {
         for (int r = 0; r < segment.size(); r++) {
-            if (segment.whats[r] == Segment.What.STATE.ordinal()) {
-                consumer.accept(new Change.ToState(segment.nodes[r], segment.times[r], EquipmentState.values()[segment.slots[r]]));
-            } else if (segment.whats[r] == Segment.What.HOLDS.ordinal()) {
-                consumer.accept(new Change.ToContent(segment.nodes[r], segment.times[r], segment.slots[r]));
+            if (segment.kinds[r] == Segment.RecordKind.STATE.ordinal()) {
+                consumer.accept(new Update.StateUpdate(segment.nodes[r], segment.times[r], EquipmentState.values()[segment.slots[r]]));
+            } else if (segment.kinds[r] == Segment.RecordKind.HOLDS.ordinal()) {
+                consumer.accept(new Update.ContentUpdate(segment.nodes[r], segment.times[r], segment.slots[r]));
             }
         }
     }
@@ -176,33 +176,33 @@ public final class Trace {
     }
 
     /** Where the piece has been up to the moment, as far back as is kept; the last visit ends at the moment. */
-    public List<Visit> visits(PieceSpot piece, long untilNanos) {
+    public List<Visit> visits(PieceStatus piece, long untilNanos) {
         List<Visit> visits = new ArrayList<>();
         long[] until = {Math.max(untilNanos, piece.sinceNanos())};
         backwards(piece.lastRecord(), (segment, r) -> {
-            Segment.What what = segment.what(r);
-            boolean comes = switch (what) {
-                case BORN, WAITS, WORKS, MADE, OFF, ONTO, MOVES, RIDES -> true;
-                case STANDS, BEGINS, DONE, AWAY, STATE, HOLDS, JOINED, SCRAPPED, GONE, LOOK, TYPE, SET, GATE, LEADS, FOLLOWS, WALKS,
+            Segment.RecordKind kind = segment.kind(r);
+            boolean comes = switch (kind) {
+                case CREATED, WAITS, WORKS, MADE, OFF, ONTO, MOVES, RIDES -> true;
+                case STANDS, BEGINS, DONE, REJECTED, STATE, HOLDS, JOINED, SCRAPPED, GONE, LOOK, TYPE, SET, GATE, LEADS, FOLLOWS, WALKS,
                         PERSON, KEPT ->
                     false;
             };
             if (comes) {
-                int link = what == Segment.What.MOVES ? (int) segment.extras[segment.slots[r]] : -1;
+                int link = kind == Segment.RecordKind.MOVES ? (int) segment.extras[segment.slots[r]] : -1;
                 visits.add(new Visit(segment.nodes[r], link, segment.times[r], until[0]));
                 until[0] = segment.times[r];
             }
-            return what != Segment.What.BORN && what != Segment.What.MADE;
+            return kind != Segment.RecordKind.CREATED && kind != Segment.RecordKind.MADE;
         });
         Collections.reverse(visits);
         return visits;
     }
 
     /** The attributes of the piece that were set up to the moment, with their last values, as far back as is kept. */
-    public Map<String, String> settings(PieceSpot piece) {
+    public Map<String, String> settings(PieceStatus piece) {
         LinkedHashMap<String, String> newestFirst = new LinkedHashMap<>();
         backwards(piece.lastRecord(), (segment, r) -> {
-            if (segment.what(r) == Segment.What.SET) {
+            if (segment.kind(r) == Segment.RecordKind.SET) {
                 String[] parts = words.getOrDefault(segment.slots[r], "").split("\u0000", 2);
                 newestFirst.putIfAbsent(parts[0], parts[parts.length - 1]);
             }

@@ -29,7 +29,7 @@ public final class TraceWriter {
     private final Keyframes keyframes;
     private final int places;
     private final int mostKept;
-    private @Nullable PieceEar ear;
+    private @Nullable PieceListener listener;
     /** The moment after which the segment begins that is being written, and the time of it. */
     private CompletableFuture<Moment> segmentStart;
 
@@ -44,7 +44,7 @@ public final class TraceWriter {
     private int[] bodies = {};
     private int[] nodes = {};
     private int[] slots = {};
-    private byte[] whats = {};
+    private byte[] kinds = {};
     private int[] backs = {};
     private long[] extras = {};
     private int extraSize;
@@ -99,66 +99,66 @@ public final class TraceWriter {
     // ---- bodies come and go
 
     /** A piece comes in; returns its body. */
-    public int born(long timeNanos, int node, int type) {
-        return appears(timeNanos, node, type, Segment.What.BORN);
+    public int created(long timeNanos, int node, int type) {
+        return appears(timeNanos, node, type, Segment.RecordKind.CREATED);
     }
 
     /** A piece comes into being inside the plant; returns its body. */
     public int made(long timeNanos, int node, int type) {
-        return appears(timeNanos, node, type, Segment.What.MADE);
+        return appears(timeNanos, node, type, Segment.RecordKind.MADE);
     }
 
-    private int appears(long timeNanos, int node, int type, Segment.What what) {
+    private int appears(long timeNanos, int node, int type, Segment.RecordKind kind) {
         int body = numbers.take();
         if (body >= lastOf.length) {
             lastOf = Arrays.copyOf(lastOf, lastOf.length * 2);
             motionOf = Arrays.copyOf(motionOf, lastOf.length);
         }
         lastOf[body] = 0;
-        add(timeNanos, body, node, type, what);
+        add(timeNanos, body, node, type, kind);
         return body;
     }
 
     public void gone(long timeNanos, int body, int node) {
-        add(timeNanos, body, node, 0, Segment.What.GONE);
+        add(timeNanos, body, node, 0, Segment.RecordKind.GONE);
         numbers.end(body);
     }
 
     /** A piece becomes part of another. */
     public void joined(long timeNanos, int body, int node) {
-        add(timeNanos, body, node, 0, Segment.What.JOINED);
+        add(timeNanos, body, node, 0, Segment.RecordKind.JOINED);
         numbers.end(body);
     }
 
     public void scrapped(long timeNanos, int body, int node) {
-        add(timeNanos, body, node, 0, Segment.What.SCRAPPED);
+        add(timeNanos, body, node, 0, Segment.RecordKind.SCRAPPED);
         numbers.end(body);
     }
 
     // ---- where they are and what they do
 
     public void waits(long timeNanos, int body, int node) {
-        add(timeNanos, body, node, 0, Segment.What.WAITS);
+        add(timeNanos, body, node, 0, Segment.RecordKind.WAITS);
     }
 
     /** Work begins on a piece that has just come. */
     public void works(long timeNanos, int body, int node, int place) {
-        add(timeNanos, body, node, place, Segment.What.WORKS);
+        add(timeNanos, body, node, place, Segment.RecordKind.WORKS);
     }
 
     /** A piece that waits there stands on the place where it will be worked on. */
     public void stands(long timeNanos, int body, int node, int place) {
-        add(timeNanos, body, node, place, Segment.What.STANDS);
+        add(timeNanos, body, node, place, Segment.RecordKind.STANDS);
     }
 
     /** Work begins on a piece that has waited there. */
     public void begins(long timeNanos, int body, int node, int place) {
-        add(timeNanos, body, node, place, Segment.What.BEGINS);
+        add(timeNanos, body, node, place, Segment.RecordKind.BEGINS);
     }
 
-    /** @param way index of the only way out the piece waits for; -1 if any will do; or {@link PieceSpot#wayBack} */
+    /** @param way index of the only way out the piece waits for; -1 if any will do; or {@link PieceStatus#wayBack} */
     public void done(long timeNanos, int body, int node, int place, int way) {
-        add(timeNanos, body, node, place | (way + 1) << 16, Segment.What.DONE);
+        add(timeNanos, body, node, place | (way + 1) << 16, Segment.RecordKind.DONE);
     }
 
     /**
@@ -168,8 +168,8 @@ public final class TraceWriter {
      * @param pace on the path of the link
      */
     public void moves(long timeNanos, int body, int node, int link, Pace pace) {
-        if (ear != null) {
-            ear.heard(timeNanos, PieceEar.Event.SETS_OUT, body, node, link);
+        if (listener != null) {
+            listener.onEvent(timeNanos, PieceListener.Event.SETS_OUT, body, node, link);
         }
         writeLater(timeNanos);
         int motion = ++motionOf[body];
@@ -201,13 +201,13 @@ public final class TraceWriter {
         extras[at + 3] = Double.doubleToRawLongBits(phase.speed());
         extras[at + 4] = Double.doubleToRawLongBits(phase.gain());
         extraSize += 5;
-        write(timeNanos, body, node, at, Segment.What.MOVES);
+        write(timeNanos, body, node, at, Segment.RecordKind.MOVES);
     }
 
     /** A piece comes onto a lane of a conveyor, at that place of the measure by which those of a train are apart. */
     public void rides(long timeNanos, int body, int node, int lane, boolean aside, double measure) {
         further(timeNanos, lane | (aside ? Moment.ASIDE : 0), Double.doubleToRawLongBits(measure));
-        write(timeNanos, body, node, extraSize - 2, Segment.What.RIDES);
+        write(timeNanos, body, node, extraSize - 2, Segment.RecordKind.RIDES);
     }
 
     /**
@@ -217,12 +217,12 @@ public final class TraceWriter {
      */
     public void leads(long timeNanos, int body, int node, double metres, double speed, double gain) {
         further(timeNanos, Double.doubleToRawLongBits(metres), Double.doubleToRawLongBits(speed), Double.doubleToRawLongBits(gain));
-        write(timeNanos, body, node, extraSize - 3, Segment.What.LEADS);
+        write(timeNanos, body, node, extraSize - 3, Segment.RecordKind.LEADS);
     }
 
     /** A piece on a conveyor goes with the train before it. */
     public void follows(long timeNanos, int body, int node) {
-        add(timeNanos, body, node, 0, Segment.What.FOLLOWS);
+        add(timeNanos, body, node, 0, Segment.RecordKind.FOLLOWS);
     }
 
     private void further(long timeNanos, long... more) {
@@ -238,50 +238,50 @@ public final class TraceWriter {
 
     /** A piece goes onto another. */
     public void onto(long timeNanos, int body, int node, int holder) {
-        add(timeNanos, body, node, holder, Segment.What.ONTO);
+        add(timeNanos, body, node, holder, Segment.RecordKind.ONTO);
         numbers.onto(body, holder);
     }
 
     /** A piece comes off what carried it. */
     public void off(long timeNanos, int body, int node) {
-        add(timeNanos, body, node, 0, Segment.What.OFF);
+        add(timeNanos, body, node, 0, Segment.RecordKind.OFF);
         numbers.off(body);
     }
 
     public void look(long timeNanos, int body, int node, int look) {
-        add(timeNanos, body, node, look, Segment.What.LOOK);
+        add(timeNanos, body, node, look, Segment.RecordKind.LOOK);
     }
 
     public void type(long timeNanos, int body, int node, int type) {
-        add(timeNanos, body, node, type, Segment.What.TYPE);
+        add(timeNanos, body, node, type, Segment.RecordKind.TYPE);
     }
 
     /** An attribute of a piece is set. */
     public void sets(long timeNanos, int body, String attribute, String value) {
-        add(timeNanos, body, 0, trace.word(attribute + "\u0000" + value), Segment.What.SET);
+        add(timeNanos, body, 0, trace.word(attribute + "\u0000" + value), Segment.RecordKind.SET);
     }
 
     // ---- equipment
 
     public void inlet(long timeNanos, int node, boolean shut) {
-        add(timeNanos, NO_BODY, node, Moment.gateSlot(Moment.INLET, shut), Segment.What.GATE);
+        add(timeNanos, NO_BODY, node, Moment.gateSlot(Moment.INLET, shut), Segment.RecordKind.GATE);
     }
 
     public void outlet(long timeNanos, int node, boolean shut) {
-        add(timeNanos, NO_BODY, node, Moment.gateSlot(Moment.OUTLET, shut), Segment.What.GATE);
+        add(timeNanos, NO_BODY, node, Moment.gateSlot(Moment.OUTLET, shut), Segment.RecordKind.GATE);
     }
 
-    public void turnedAway(long timeNanos, int node) {
-        add(timeNanos, NO_BODY, node, 0, Segment.What.AWAY);
+    public void rejected(long timeNanos, int node) {
+        add(timeNanos, NO_BODY, node, 0, Segment.RecordKind.REJECTED);
     }
 
     public void state(long timeNanos, int node, EquipmentState state) {
-        add(timeNanos, NO_BODY, node, state.ordinal(), Segment.What.STATE);
+        add(timeNanos, NO_BODY, node, state.ordinal(), Segment.RecordKind.STATE);
     }
 
     /** Equipment that has contents and no states is down or off shift; null: no longer. */
     public void kept(long timeNanos, int node, @Nullable EquipmentState state) {
-        add(timeNanos, NO_BODY, node, state == null ? -1 : state.ordinal(), Segment.What.KEPT);
+        add(timeNanos, NO_BODY, node, state == null ? -1 : state.ordinal(), Segment.RecordKind.KEPT);
     }
 
     /** A link is down; null: no longer. Links stand behind the equipment. */
@@ -293,17 +293,17 @@ public final class TraceWriter {
     public void walks(long timeNanos, int person, Pose from, Pose to, long nanos) {
         further(timeNanos, Double.doubleToRawLongBits(from.x()), Double.doubleToRawLongBits(from.y()), Double.doubleToRawLongBits(to.x()),
                 Double.doubleToRawLongBits(to.y()), Double.doubleToRawLongBits(to.heading()), nanos);
-        write(timeNanos, NO_BODY, person, extraSize - 6, Segment.What.WALKS);
+        write(timeNanos, NO_BODY, person, extraSize - 6, Segment.RecordKind.WALKS);
     }
 
     /** A person does something else. */
     public void person(long timeNanos, int person, PersonState state) {
-        add(timeNanos, NO_BODY, person, state.ordinal(), Segment.What.PERSON);
+        add(timeNanos, NO_BODY, person, state.ordinal(), Segment.RecordKind.PERSON);
     }
 
     /** Equipment that has contents and no states holds that many now. */
     public void holds(long timeNanos, int node, int pieces) {
-        add(timeNanos, NO_BODY, node, pieces, Segment.What.HOLDS);
+        add(timeNanos, NO_BODY, node, pieces, Segment.RecordKind.HOLDS);
     }
 
     /**
@@ -319,38 +319,38 @@ public final class TraceWriter {
     }
 
     private Segment segment() {
-        return new Segment(segmentStart, segmentStartNanos, firstNumber, size, times, bodies, nodes, slots, whats, backs, extras);
+        return new Segment(segmentStart, segmentStartNanos, firstNumber, size, times, bodies, nodes, slots, kinds, backs, extras);
     }
 
     /** Has somebody hear of everything that happens to pieces, as it is written down. */
-    public void tellTo(PieceEar newEar) {
-        ear = newEar;
+    public void setListener(PieceListener newListener) {
+        listener = newListener;
     }
 
-    private void tell(PieceEar to, long time, int body, int node, int slot, Segment.What what) {
-        switch (what) {
-            case BORN -> to.heard(time, PieceEar.Event.ENTERS, body, node, slot);
-            case MADE -> to.heard(time, PieceEar.Event.MADE, body, node, slot);
-            case WAITS -> to.heard(time, PieceEar.Event.WAITS, body, node, 0);
-            case WORKS, BEGINS -> to.heard(time, PieceEar.Event.WORK_BEGINS, body, node, 0);
-            case DONE -> to.heard(time, PieceEar.Event.WORK_ENDS, body, node, 0);
-            case ONTO -> to.heard(time, PieceEar.Event.GOES_ONTO, body, node, slot);
-            case OFF -> to.heard(time, PieceEar.Event.COMES_OFF, body, node, 0);
-            case JOINED -> to.heard(time, PieceEar.Event.JOINED, body, node, 0);
-            case SCRAPPED -> to.heard(time, PieceEar.Event.SCRAPPED, body, node, 0);
-            case GONE -> to.heard(time, PieceEar.Event.LEAVES, body, node, 0);
+    private void notifyListener(PieceListener to, long time, int body, int node, int slot, Segment.RecordKind kind) {
+        switch (kind) {
+            case CREATED -> to.onEvent(time, PieceListener.Event.ENTERS, body, node, slot);
+            case MADE -> to.onEvent(time, PieceListener.Event.MADE, body, node, slot);
+            case WAITS -> to.onEvent(time, PieceListener.Event.WAITS, body, node, 0);
+            case WORKS, BEGINS -> to.onEvent(time, PieceListener.Event.WORK_BEGINS, body, node, 0);
+            case DONE -> to.onEvent(time, PieceListener.Event.WORK_ENDS, body, node, 0);
+            case ONTO -> to.onEvent(time, PieceListener.Event.GOES_ONTO, body, node, slot);
+            case OFF -> to.onEvent(time, PieceListener.Event.COMES_OFF, body, node, 0);
+            case JOINED -> to.onEvent(time, PieceListener.Event.JOINED, body, node, 0);
+            case SCRAPPED -> to.onEvent(time, PieceListener.Event.SCRAPPED, body, node, 0);
+            case GONE -> to.onEvent(time, PieceListener.Event.LEAVES, body, node, 0);
             default -> {} // of equipment and people, or of how it looks
         }
     }
 
-    private void add(long time, int body, int node, int slot, Segment.What what) {
-        if (ear != null) {
-            tell(ear, time, body, node, slot, what);
+    private void add(long time, int body, int node, int slot, Segment.RecordKind kind) {
+        if (listener != null) {
+            notifyListener(listener, time, body, node, slot, kind);
         }
         if (!later.isEmpty()) {
             writeLater(time);
         }
-        write(time, body, node, slot, what);
+        write(time, body, node, slot, kind);
     }
 
     private void writeLater(long untilNanos) {
@@ -375,14 +375,14 @@ public final class TraceWriter {
         }
     }
 
-    private void write(long time, int body, int node, int slot, Segment.What what) {
+    private void write(long time, int body, int node, int slot, Segment.RecordKind kind) {
         room(time);
         long number = firstNumber + size;
         times[size] = time;
         bodies[size] = body;
         nodes[size] = node;
         slots[size] = slot;
-        whats[size] = (byte) what.ordinal();
+        kinds[size] = (byte) kind.ordinal();
         backs[size] = 0;
         if (body >= 0) {
             backs[size] = lastOf[body] == 0 ? 0 : (int) Math.min(Integer.MAX_VALUE, number + 1 - lastOf[body]);
@@ -416,7 +416,7 @@ public final class TraceWriter {
         bodies = new int[room];
         nodes = new int[room];
         slots = new int[room];
-        whats = new byte[room];
+        kinds = new byte[room];
         backs = new int[room];
         extras = new long[Math.max(LEAST_EXTRAS, extraRoom)];
     }
@@ -427,7 +427,7 @@ public final class TraceWriter {
         bodies = Arrays.copyOf(bodies, room);
         nodes = Arrays.copyOf(nodes, room);
         slots = Arrays.copyOf(slots, room);
-        whats = Arrays.copyOf(whats, room);
+        kinds = Arrays.copyOf(kinds, room);
         backs = Arrays.copyOf(backs, room);
     }
 }

@@ -66,7 +66,7 @@ class DiagnosisTest {
     @Test
     void aStationThatNeverWaitsIsOneActivePeriod() {
         Observation observation = Observation.of(line, 1, () -> false);
-        List<Diary.Period> ofB = observation.active().stream().filter(p -> p.who() == 3).toList();
+        List<Diary.Period> ofB = observation.active().stream().filter(p -> p.participant() == 3).toList();
         assertEquals(1, ofB.size(), "its next piece comes in the instant in which it gives the last");
         assertEquals(40_000_000_000L, ofB.getFirst().fromNanos());
         assertEquals(Observation.STEPS + 1, observation.samples().size());

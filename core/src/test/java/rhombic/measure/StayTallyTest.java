@@ -22,9 +22,9 @@ class StayTallyTest {
         check(values, 0.5, figures.median());
         check(values, 0.95, figures.p95());
         check(values, 0.99, figures.p99());
-        assertEquals(values[0] / 1e9, figures.least());
-        assertEquals(values[count - 1] / 1e9, figures.most());
-        assertEquals(Arrays.stream(values).average().orElseThrow() / 1e9, figures.mean(), 1e-9 * figures.most());
+        assertEquals(values[0] / 1e9, figures.min());
+        assertEquals(values[count - 1] / 1e9, figures.max());
+        assertEquals(Arrays.stream(values).average().orElseThrow() / 1e9, figures.mean(), 1e-9 * figures.max());
     }
 
     private static void check(long[] sorted, double part, double ours) {

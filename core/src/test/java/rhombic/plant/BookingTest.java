@@ -58,7 +58,7 @@ class BookingTest {
         assertEquals(3, at(run, "S").waits().begun());
         assertEquals(1, at(run, "S").waits().waited());
         assertEquals(30, at(run, "S").waits().mean(), 1e-9);
-        assertEquals(90, at(run, "S").waits().longest(), 1e-9);
+        assertEquals(90, at(run, "S").waits().max(), 1e-9);
         assertEquals(1.0 / 3, at(run, "S").waits().waitedShare(), 1e-12);
     }
 
@@ -134,12 +134,12 @@ class BookingTest {
                 .chain(Lines.arrivals("In", "1 min", 1), batch, goodsOut("Out"));
         RunFigures run = Runs.of(lines.study(10, 0, 1));
         assertEquals(60, run.throughputPerHour(), 1e-9);
-        assertEquals(60, run.carriersOut());
+        assertEquals(60, run.loadCarriersOut());
         assertEquals(600, run.lead().count());
         Study until = lines.study(10, 0, 1);
         RunFigures twenty = Runs.of(until.withPlan(until.plan().withStopAfterPieces(20)));
-        assertEquals(20, twenty.out() - twenty.carriersOut());
-        assertEquals(2, twenty.carriersOut());
+        assertEquals(20, twenty.out() - twenty.loadCarriersOut());
+        assertEquals(2, twenty.loadCarriersOut());
     }
 
     @Test
@@ -150,8 +150,8 @@ class BookingTest {
                 new Lines().chain(timetable("In", "0 s 1 Piece", "20 s 1 Piece", "50 s 1 Piece"), oven, goodsOut("Out")).study(1, 0, 1));
         // All three go in at 50 s and are done at 150 s.
         assertEquals(3, run.out());
-        assertEquals(150, run.lead().most(), 1e-9);
-        assertEquals(100, run.lead().least(), 1e-9);
+        assertEquals(150, run.lead().max(), 1e-9);
+        assertEquals(100, run.lead().min(), 1e-9);
     }
 
     /** From a goods in to two stations without input room: M/M/2, not two queues of which one may be empty. */

@@ -502,6 +502,6 @@ class BranchModelTest {
         }
         double mean = leads.stream().mapToDouble(Double::doubleValue).average().orElseThrow();
         double most = leads.stream().mapToDouble(Double::doubleValue).max().orElseThrow();
-        return Math.abs(mean - type.lead().mean()) < ROUNDING && Math.abs(most - type.lead().most()) < ROUNDING;
+        return Math.abs(mean - type.lead().mean()) < ROUNDING && Math.abs(most - type.lead().max()) < ROUNDING;
     }
 }

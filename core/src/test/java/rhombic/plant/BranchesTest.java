@@ -222,7 +222,7 @@ class BranchesTest {
         RunFigures run = Runs.of(new Lines().types(BOX, OTHER).chain(Lines.arrivals("In", "8 s", 1), belt, goodsOut("Out"))
                 .chain(stock("Side", "Other", 5000)).link(new Link("Side", "Main").withPorts("", "Into")).study(10, 1, 1));
         assertEquals(20, type(run, "Piece").lead().mean(), 1e-9);
-        assertEquals(20, type(run, "Piece").lead().most(), 1e-9);
+        assertEquals(20, type(run, "Piece").lead().max(), 1e-9);
         // 4 m apart: once a box is 0.8 m out of the way, 2.6 m are left, 1.8 m are needed; a second one would have 1.6 m
         assertEquals(type(run, "Piece").out(), type(run, "Other").out(), 1);
         assertEquals(0, at(run, "Main").belt().standingShare(), 1e-12);
@@ -281,13 +281,13 @@ class BranchesTest {
                         belt, goodsOut("Out"))
                 .link("Parts", "Pack");
         RunFigures run = Runs.of(lines.study(1, 0, 1));
-        assertEquals(1, at(run, "Belt").contentMost(), "28 kg each: two would be 56 kg");
+        assertEquals(1, at(run, "Belt").contentMax(), "28 kg each: two would be 56 kg");
         assertEquals(2, type(run, "Pallet").out());
         Conveyor more = belt.withMaxWeight(Optional.of(Quantity.parse("56 kg", Dimension.MASS)));
         assertEquals(28, pallet.weight().inBaseUnit() + 3 * BOX.weight().inBaseUnit(), 1e-12);
         RunFigures both = Runs
                 .of(new Lines().types(BOX, pallet).chain(stock("Pallets", "Pallet", 2), more, goodsOut("Out")).study(1, 0, 1));
-        assertEquals(2, at(both, "Belt").contentMost());
+        assertEquals(2, at(both, "Belt").contentMax());
     }
 
     private static RunFigures stoppedBy(Conveyor belt, String condition, String word, String... rows) {
@@ -350,7 +350,7 @@ class BranchesTest {
         RunFigures run = Runs.of(new Lines().types(BOX)
                 .chain(timetable("In", "0 s Piece", "0 s Piece", "0 s Piece", "0 s Piece"), belt, goodsOut("Out")).study(1, 0, 1));
         assertEquals(1, BOX.weight().inBaseUnit(), 1e-12);
-        assertEquals(2, at(run, "Belt").contentMost());
+        assertEquals(2, at(run, "Belt").contentMax());
         assertEquals((20 + 22 + 40 + 42) / 4.0, type(run, "Piece").lead().mean(), 1e-9);
     }
 
@@ -382,10 +382,10 @@ class BranchesTest {
     @Test
     void aLoopThatIsFilledToTheLastPlaceStandsStillAndSaysWhy() {
         RunFigures full = loop(Fitting.Priority.SIDE, 40);
-        assertEquals(Set.of("There", "Back"), Set.copyOf(full.standstill().equipment()));
-        assertTrue(full.standstill().reasons().contains("There waits for room at Back"), full.standstill().toString());
+        assertEquals(Set.of("There", "Back"), Set.copyOf(full.deadlock().equipment()));
+        assertTrue(full.deadlock().reasons().contains("There waits for room at Back"), full.deadlock().toString());
         RunFigures runs = loop(Fitting.Priority.MAIN, 40);
-        assertTrue(runs.standstill().isNone(), "into true gaps alone: it goes round for ever");
+        assertTrue(runs.deadlock().isNone(), "into true gaps alone: it goes round for ever");
         assertTrue(at(runs, "Back").out() > 1000, "and all on it go round");
     }
 
@@ -405,7 +405,7 @@ class BranchesTest {
             scene.pose(moment, 0, poses);
             java.util.Map<Integer, Double> now = new java.util.TreeMap<>();
             for (int i = 0; i < poses.count(); i++) {
-                if (moment.rides(poses.body(i))) {
+                if (moment.isRiding(poses.body(i))) {
                     now.put(moment.pieceOf(poses.body(i)), poses.x(i));
                 }
             }
@@ -445,7 +445,7 @@ class BranchesTest {
             scene.pose(moment, 0, poses);
             java.util.Map<Integer, double[]> now = new java.util.HashMap<>();
             for (int i = 0; i < poses.count(); i++) {
-                if (moment.rides(poses.body(i))) {
+                if (moment.isRiding(poses.body(i))) {
                     now.put(moment.pieceOf(poses.body(i)), new double[] {poses.x(i), poses.y(i)});
                 }
             }

@@ -61,7 +61,7 @@ class CarryingTest {
     void onePersonGoesThereAndBackForEachPiece() {
         RunFigures run = Runs.of(carried(3, 1, crew(1), out));
         assertEquals(3, run.out());
-        assertEquals(5 * metres, run.lead().most(), NEAR, "three times there, twice back");
+        assertEquals(5 * metres, run.lead().max(), NEAR, "three times there, twice back");
         assertEquals((1 + 3 + 5) / 3.0 * metres, run.lead().mean(), NEAR);
         assertEquals(3, person(run, "W").jobs());
         assertEquals(3 * metres / SECONDS, person(run, "W").share(PersonState.CARRYING), NEAR);
@@ -72,7 +72,7 @@ class CarryingTest {
     @Test
     void whoCanHoldTwoTakesTwoWhereTwoWait() {
         RunFigures run = Runs.of(carried(3, 2, crew(1), out));
-        assertEquals(3 * metres, run.lead().most(), NEAR, "two, then one");
+        assertEquals(3 * metres, run.lead().max(), NEAR, "two, then one");
         assertEquals((1 + 1 + 3) / 3.0 * metres, run.lead().mean(), NEAR);
         assertEquals(2, person(run, "W").jobs());
     }
@@ -82,7 +82,7 @@ class CarryingTest {
         RunFigures two = Runs.of(carried(4, 1, crew(2), out));
         assertEquals(4, two.out());
         assertEquals(4, two.crews().getFirst().jobs());
-        assertTrue(two.lead().most() < 3 * metres + 4, "two at a time, twice: " + two.lead().most());
+        assertTrue(two.lead().max() < 3 * metres + 4, "two at a time, twice: " + two.lead().max());
         RunFigures three = Runs.of(carried(2, 1, crew(3), out));
         assertEquals(2, three.crews().getFirst().jobs());
         assertEquals(1, three.crews().getFirst().people().stream().filter(p -> p.jobs() == 0).count(), "the third is not needed");
@@ -103,8 +103,8 @@ class CarryingTest {
         assertEquals(3, run.crews().getFirst().jobs());
         double way = Math.hypot(Layout.inlet(shelf, "").of(Pose.at(-BESIDE, 0, 0, 0)).x() - from.x(), 0);
         // The first is there after one way; the station works from then without a pause, since the next waits on the shelf.
-        assertEquals(way + 3 * 100, run.lead().most(), NEAR);
-        assertTrue(at(run, "Shelf").contentMost() <= 1, "room holds");
+        assertEquals(way + 3 * 100, run.lead().max(), NEAR);
+        assertTrue(at(run, "Shelf").contentMax() <= 1, "room holds");
     }
 
     @Test
@@ -135,6 +135,6 @@ class CarryingTest {
         assertEquals(8, run.crews().getFirst().jobs());
         assertEquals(List.of(4L, 4L), run.links().stream().map(l -> l.arrived()).toList());
         assertEquals(OptionalInt.of(1),
-                run.equipment().stream().filter(e -> e.name().equals("Shelf")).mapToInt(e -> e.contentMost()).max());
+                run.equipment().stream().filter(e -> e.name().equals("Shelf")).mapToInt(e -> e.contentMax()).max());
     }
 }

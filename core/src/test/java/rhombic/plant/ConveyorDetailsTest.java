@@ -160,7 +160,7 @@ class ConveyorDetailsTest {
         for (int lane = 1; lane <= 3; lane++) {
             assertEquals(1, at(run, "Out " + lane).in(), "lane " + lane);
         }
-        assertEquals(20, type(run, "Piece").lead().most(), NEAR, "side by side all the way");
+        assertEquals(20, type(run, "Piece").lead().max(), NEAR, "side by side all the way");
     }
 
     @Test
@@ -236,7 +236,7 @@ class ConveyorDetailsTest {
         Conveyor belt = belt(10).withMaxWeight(Optional.of(Quantity.parse("2 kg", Dimension.MASS)));
         RunFigures run = Runs.of(new Lines().types(BOX).chain(stock("In", "Piece", 10), belt, station("S", 1, 0, "30 s"), goodsOut("Out"))
                 .study(1, 0, 1));
-        assertEquals(2, at(run, "Belt").contentMost());
+        assertEquals(2, at(run, "Belt").contentMax());
         assertEquals(10, at(run, "Out").in());
     }
 

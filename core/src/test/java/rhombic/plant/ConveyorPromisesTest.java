@@ -108,7 +108,7 @@ class ConveyorPromisesTest {
         assertEquals(29, at(run, "Out").in());
         // by 1800 s the station has taken 30, the first at 30 s; five wait, are on the belt, or on their way to it
         assertEquals(30 + 5, link(run).departed());
-        assertEquals(5, at(run, "Belt").contentMost());
+        assertEquals(5, at(run, "Belt").contentMax());
         assertEquals(20, link(run).travelMean(), 1e-9);
     }
 
@@ -119,7 +119,7 @@ class ConveyorPromisesTest {
         RunFigures run = Runs.of(behindALink(belt, "Piece", 3, "7 s"));
         // all come at 7 s; the first goes on at once and sets the pockets, the others follow 4 s and 8 s later
         assertEquals(3, run.out());
-        assertEquals(7 + 8 + 20, run.lead().most(), 1e-9);
+        assertEquals(7 + 8 + 20, run.lead().max(), 1e-9);
         assertEquals((7 + 4) + 20, run.lead().mean(), 1e-9);
     }
 

@@ -51,10 +51,10 @@ class ConveyorTest {
                 .chain(timetable("In", "0 s Piece", "0 s Piece"), belt("Belt", 10, 0.5), station("S", 1, 0, "30 s"), goodsOut("Out"))
                 .study(1, 0, 1);
         RunFigures run = Runs.of(study);
-        assertEquals(20, at(run, "Belt").stay().least(), 1e-9);
-        assertEquals(48, at(run, "Belt").stay().most(), 1e-9, "came on after 2 s, left at 50 s");
+        assertEquals(20, at(run, "Belt").stay().min(), 1e-9);
+        assertEquals(48, at(run, "Belt").stay().max(), 1e-9, "came on after 2 s, left at 50 s");
         assertEquals(28.0 / 3600, at(run, "Belt").standingShare(), 1e-12, "from 22 s to 50 s");
-        assertEquals(2, at(run, "In").stay().most(), 1e-9, "the beginning is clear after 1 m");
+        assertEquals(2, at(run, "In").stay().max(), 1e-9, "the beginning is clear after 1 m");
         assertEquals(40.0 / 2, run.types().getFirst().moveMean(), 1e-9);
         assertEquals(28.0 / 2, run.types().getFirst().blockedMean(), 1e-9);
     }
@@ -80,8 +80,8 @@ class ConveyorTest {
         RunFigures run = Runs.of(study);
         assertEquals(10, at(run, "Main").out());
         // both come to the merge at 10 s; from then on one goes every 2 s, the last at 28 s
-        assertEquals(20, at(run, "Main").stay().most(), 1e-9);
-        assertEquals(10 + 9, Math.max(at(run, "Left").stay().most(), at(run, "Right").stay().most()) - 0, 10);
+        assertEquals(20, at(run, "Main").stay().max(), 1e-9);
+        assertEquals(10 + 9, Math.max(at(run, "Left").stay().max(), at(run, "Right").stay().max()) - 0, 10);
         Conveyor rightFirst = main.with(main.basics().withSelection(Selection.byFormula("at('Right').content > 0 ? 0 : 0")));
         assertEquals(10, at(Runs.of(study.changed("Main", e -> rightFirst)), "Main").out());
     }
@@ -99,7 +99,7 @@ class ConveyorTest {
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(List.of(4L, 3L, 2L),
                 List.of(at(run, "For pieces").out(), at(run, "For others").out(), at(run, "For thirds").out()));
-        assertEquals(6, at(run, "For others").stay().most(), 1e-9, "no piece waits for the way of another to be clear");
+        assertEquals(6, at(run, "For others").stay().max(), 1e-9, "no piece waits for the way of another to be clear");
     }
 
     private static Study loop(int carriers) {
@@ -112,12 +112,12 @@ class ConveyorTest {
     void carriersGoRoundAClosedLoopAndOneThatIsFullToTheLastPlaceStandsStillAndIsExplained() {
         RunFigures run = Runs.of(loop(5));
         assertTrue(at(run, "Back").out() > 5 * 170, "each goes round in about 20 s: " + at(run, "Back").out());
-        assertTrue(run.standstill().equipment().isEmpty());
+        assertTrue(run.deadlock().equipment().isEmpty());
         RunFigures full = Runs.of(loop(12));
         // fronts at 5 m, 4 m … 1 m on both, and one that came on while all still moved, with its front at the beginning
         assertEquals(11, at(full, "There").contentNow() + at(full, "Back").contentNow());
-        assertEquals(java.util.Set.of("There", "Back"), java.util.Set.copyOf(full.standstill().equipment()));
-        assertTrue(full.standstill().reasons().contains("There waits for room at Back"), full.standstill().toString());
+        assertEquals(java.util.Set.of("There", "Back"), java.util.Set.copyOf(full.deadlock().equipment()));
+        assertTrue(full.deadlock().reasons().contains("There waits for room at Back"), full.deadlock().toString());
     }
 
     @Test
@@ -127,9 +127,9 @@ class ConveyorTest {
                         goodsOut("Out"))
                 .study(1, 0, 1);
         RunFigures run = Runs.of(study);
-        assertEquals(80, at(run, "Belt").stay().most(), 1e-9, "20 s and the 60 s that it stood");
-        assertEquals(20, at(run, "Belt").stay().least(), 1e-9);
-        assertEquals(57, at(run, "In").stay().most(), 1e-9, "from 8 s to 65 s");
+        assertEquals(80, at(run, "Belt").stay().max(), 1e-9, "20 s and the 60 s that it stood");
+        assertEquals(20, at(run, "Belt").stay().min(), 1e-9);
+        assertEquals(57, at(run, "In").stay().max(), 1e-9, "from 8 s to 65 s");
     }
 
     @Test
@@ -140,8 +140,8 @@ class ConveyorTest {
                                 rhombic.study.RuleText.action("wait 60 s"), rhombic.study.RuleText.action("switch on Belt"))))
                 .study(1, 0, 1);
         RunFigures run = Runs.of(study);
-        assertEquals(80, at(run, "Belt").stay().most(), 1e-9, "20 s and the 60 s that it stood");
-        assertEquals(57, at(run, "In").stay().most(), 1e-9, "from 8 s to 65 s");
+        assertEquals(80, at(run, "Belt").stay().max(), 1e-9, "20 s and the 60 s that it stood");
+        assertEquals(57, at(run, "In").stay().max(), 1e-9, "from 8 s to 65 s");
     }
 
     @Test
@@ -149,7 +149,7 @@ class ConveyorTest {
         Conveyor lanes = belt("Lanes", 10, 0.5).withLanes(4);
         Study study = lines().chain(stock("In", "Piece", 8), lanes, station("S", 1, 0, "1 h"), goodsOut("Out")).study(1, 0, 1);
         RunFigures run = Runs.of(study);
-        assertEquals(2, at(run, "In").stay().most(), 1e-9, "four at once, four when they are clear");
+        assertEquals(2, at(run, "In").stay().max(), 1e-9, "four at once, four when they are clear");
         assertEquals(7, at(run, "Lanes").contentNow());
         // all come to the end at 20 s, the station takes one; the next on its lane is there at 22 s
         assertEquals((3 * (3600 - 20) + (3600 - 22)) / 4.0 / 3600, at(run, "Lanes").standingShare(), 1e-9);
@@ -159,7 +159,7 @@ class ConveyorTest {
     void mostPiecesLimitWhatIsOnALane() {
         Study study = lines().chain(onDemand("In"), belt("Belt", 10, 0.5).withMaxPieces(OptionalInt.of(3)), goodsOut("Out")).study(1, 0, 1);
         RunFigures run = Runs.of(study);
-        assertEquals(3, at(run, "Belt").contentMost());
+        assertEquals(3, at(run, "Belt").contentMax());
         assertEquals(3 * 3600 / 20.0, at(run, "Belt").out(), 3, "three in each 20 s");
     }
 
@@ -170,7 +170,7 @@ class ConveyorTest {
                 .chain(belt("Belt", 10, 0.5).with(Basics.of("Belt", rhombic.study.value.Placement.at(15, 0))), goodsOut("Out"));
         RunFigures run = Runs.of(lines.link(slow).study(1, 0, 1));
         assertEquals(6, at(run, "Belt").out());
-        assertEquals(20 + 10, at(run, "Belt").stay().most(), 1e-9, "six came at once; the last came on 10 s later");
+        assertEquals(20 + 10, at(run, "Belt").stay().max(), 1e-9, "six came at once; the last came on 10 s later");
     }
 
     @Test

@@ -31,7 +31,7 @@ import rhombic.study.value.Selection;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Routing;
 import rhombic.trace.Moment;
-import rhombic.trace.PieceSpot;
+import rhombic.trace.PieceStatus;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
 
@@ -53,7 +53,8 @@ class HandOverDetailsTest {
         assertEquals(80.0 / 3600, at(run, "Oven").share(EquipmentState.BLOCKED), 1e-12);
         assertEquals((40 + 80) / 3.0, run.types().getFirst().blockedMean(), 1e-9);
         Moment moment = Runs.traceOf(lines.study(1, 0, 1)).at(101 * SECOND);
-        assertEquals(List.of(PieceSpot.Doing.IS_DONE, PieceSpot.Doing.IS_DONE), moment.at(1).stream().map(PieceSpot::doing).toList(),
+        assertEquals(List.of(PieceStatus.Activity.IS_DONE, PieceStatus.Activity.IS_DONE),
+                moment.at(1).stream().map(PieceStatus::activity).toList(),
                 "both that are left are done");
     }
 
@@ -70,9 +71,9 @@ class HandOverDetailsTest {
                 .chain(join(2, 1, 2), goodsOut("Out")).link("Frames", "Join").link("Coils", "Join");
         Trace trace = Runs.traceOf(lines.study(1, 0, 1));
         assertEquals(List.of(0), trace.at(25 * SECOND).at(2).stream()
-                .filter(s -> s.doing() == PieceSpot.Doing.IS_WORKED_ON && s.type() == 0).map(PieceSpot::piece).toList());
+                .filter(s -> s.activity() == PieceStatus.Activity.IS_WORKED_ON && s.type() == 0).map(PieceStatus::piece).toList());
         assertEquals(List.of(1), trace.at(45 * SECOND).at(2).stream()
-                .filter(s -> s.doing() == PieceSpot.Doing.IS_WORKED_ON && s.type() == 0).map(PieceSpot::piece).toList());
+                .filter(s -> s.activity() == PieceStatus.Activity.IS_WORKED_ON && s.type() == 0).map(PieceStatus::piece).toList());
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(3, run.out());
         assertEquals((30 + 49 + 68) / 3.0, run.lead().mean(), 1e-9);
@@ -97,7 +98,7 @@ class HandOverDetailsTest {
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(2 + 4, run.out());
         assertEquals(200.0 / 3600, at(run, "Gather").share(EquipmentState.WORKING), 1e-12);
-        assertEquals(190, run.types().getFirst().lead().most(), 1e-9);
+        assertEquals(190, run.types().getFirst().lead().max(), 1e-9);
         assertEquals(4, run.types().getFirst().lead().count());
     }
 
@@ -188,7 +189,7 @@ class HandOverDetailsTest {
         RunFigures run = Runs.of(lines.study(100 / 3600.0, 0, 1));
         assertEquals(3, at(run, "A").in());
         assertEquals(3, at(run, "B").in());
-        assertEquals(30, run.lead().most(), 1e-9);
+        assertEquals(30, run.lead().max(), 1e-9);
     }
 
     @Test

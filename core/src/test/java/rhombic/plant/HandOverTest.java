@@ -65,7 +65,7 @@ class HandOverTest {
                 new Lines().chain(batch("In", 3, "0 s"), station("S", 2, 1, "60 s"), goodsOut("Out")).study(120 / 3600.0, 0, 1));
         assertEquals(0.75, of(run, "S").share(EquipmentState.WORKING), 1e-12);
         assertEquals(3, run.out());
-        assertEquals(3, of(run, "S").contentMost());
+        assertEquals(3, of(run, "S").contentMax());
         assertEquals(80, run.lead().mean(), 1e-9);
     }
 
@@ -73,7 +73,7 @@ class HandOverTest {
     void withoutInputRoomThePieceWaitsWhereItComesFrom() {
         RunFigures run = run(new Lines().chain(batch("In", 3, "0 s"), buffer("B", 5), station("S", 1, 0, "60 s"), goodsOut("Out"))
                 .study(90 / 3600.0, 0, 1));
-        assertEquals(1, of(run, "S").contentMost());
+        assertEquals(1, of(run, "S").contentMax());
         assertEquals(1, of(run, "B").contentNow());
         assertEquals(1, of(run, "S").contentNow());
         assertEquals(1, run.out());
@@ -111,8 +111,8 @@ class HandOverTest {
                 GoodsIn.WhenFull.WAIT, OptionalInt.of(3));
         RunFigures newest = run(new Lines().chain(in, stack, station("S", 1, 0, "100 s"), goodsOut("Out")).study(1, 0, 1));
         RunFigures oldest = run(new Lines().chain(in, buffer("Stack", -1), station("S", 1, 0, "100 s"), goodsOut("Out")).study(1, 0, 1));
-        assertEquals(300 - 10, newest.lead().most(), 1e-9);
-        assertEquals(300 - 20, oldest.lead().most(), 1e-9);
+        assertEquals(300 - 10, newest.lead().max(), 1e-9);
+        assertEquals(300 - 20, oldest.lead().max(), 1e-9);
     }
 
     @Test
@@ -129,7 +129,7 @@ class HandOverTest {
         RunFigures run = run(new Lines().chain(in, station("S", 1, 0, "25 s"), goodsOut("Out")).study(0.5, 0, 1));
         // One of three is taken: at 10 s, 40 s, 70 s, …
         assertEquals(60, run.in());
-        assertEquals(120, run.turnedAway());
+        assertEquals(120, run.rejected());
     }
 
     @Test

@@ -24,7 +24,7 @@ import rhombic.study.value.EquipmentState;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.TimeSource;
-import rhombic.trace.PieceSpot;
+import rhombic.trace.PieceStatus;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
 
@@ -44,13 +44,13 @@ class InspectionTest {
                 goodsOut("Out"));
         Trace trace = Runs.traceOf(lines.study(1, 0, 1));
         // 100 s: the first is made, checked till 110 s, and waits while the second is worked on till 200 s.
-        PieceSpot back = trace.at(111_000_000_000L).piece(0).orElseThrow();
+        PieceStatus back = trace.at(111_000_000_000L).piece(0).orElseThrow();
         assertEquals(1, back.node());
-        assertEquals(PieceSpot.Doing.WAITS, back.doing());
+        assertEquals(PieceStatus.Activity.WAITS, back.activity());
         assertEquals(1, back.look(), "it shows that it failed");
         // It is then taken before the third, which has waited since the start, and is done at 350 s.
-        assertEquals(PieceSpot.Doing.IS_WORKED_ON, trace.at(201_000_000_000L).piece(0).orElseThrow().doing());
-        assertEquals(PieceSpot.Doing.WAITS, trace.at(201_000_000_000L).piece(2).orElseThrow().doing());
+        assertEquals(PieceStatus.Activity.IS_WORKED_ON, trace.at(201_000_000_000L).piece(0).orElseThrow().activity());
+        assertEquals(PieceStatus.Activity.WAITS, trace.at(201_000_000_000L).piece(2).orElseThrow().activity());
         assertEquals(1, trace.at(349_000_000_000L).piece(0).orElseThrow().node());
         assertEquals(2, trace.at(351_000_000_000L).piece(0).orElseThrow().node());
         RunFigures run = Runs.of(lines.study(1, 0, 1));

@@ -33,7 +33,7 @@ import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.TimeSource;
 import rhombic.trace.Moment;
-import rhombic.trace.PieceSpot;
+import rhombic.trace.PieceStatus;
 import rhombic.validation.Lines;
 
 /** Packing, assembling, batches, unpacking and splitting, worked out by hand. */
@@ -135,7 +135,7 @@ class JoiningTest {
     void palletsArePackedUnpackedAndGoRoundAgain() {
         RunFigures run = Runs.of(palletLoop().study(1, 0, 1));
         assertEquals(6, run.out(), "the seventh finds no second for its pallet");
-        assertEquals(0, run.carriersOut());
+        assertEquals(0, run.loadCarriersOut());
         assertEquals(3, run.inside());
         assertEquals(0, run.joined());
         assertEquals(3, at(run, "Join").out());
@@ -148,10 +148,11 @@ class JoiningTest {
     @Test
     void whatLiesOnAPalletGoesWhereThePalletGoes() {
         Moment moment = Runs.traceOf(palletLoop().study(1, 0, 1)).at(12_000_000_000L);
-        PieceSpot pallet = moment.pieces().stream().filter(s -> s.type() == 1 && !moment.on(s.piece()).isEmpty()).findFirst().orElseThrow();
+        PieceStatus pallet = moment.pieces().stream().filter(s -> s.type() == 1 && !moment.on(s.piece()).isEmpty()).findFirst()
+                .orElseThrow();
         assertEquals(4, pallet.node(), "the packed pallet is at the unpacking station");
         assertEquals(2, moment.on(pallet.piece()).size());
-        PieceSpot on = moment.on(pallet.piece()).getFirst();
+        PieceStatus on = moment.on(pallet.piece()).getFirst();
         assertTrue(on.isOnAnother());
         assertEquals(pallet, moment.bottom(on));
         assertEquals(9, moment.inside());
@@ -164,7 +165,7 @@ class JoiningTest {
                 .link("Pallets", "Join");
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(6, run.out());
-        assertEquals(2, run.carriersOut());
+        assertEquals(2, run.loadCarriersOut());
         assertEquals(4, run.throughputPerHour(), 1e-12);
         assertEquals(15, run.lead().mean(), 1e-9);
     }

@@ -71,7 +71,7 @@ class LanesTest {
                 goodsOut("Out")).study(1, 0, 1));
         // all eight are at the end at 200 s, and go on 2 s one after the other
         assertEquals(200 + 7 + 20, run.lead().mean(), NEAR);
-        assertEquals(200 + 14 + 20, run.lead().most(), NEAR);
+        assertEquals(200 + 14 + 20, run.lead().max(), NEAR);
         assertEquals(14 * 7 / 2.0 * 8 / 7 / 8 / 3600, at(run, "Many").standingShare(), NEAR, "0, 2, … 14 s of eight lanes");
     }
 
@@ -82,8 +82,8 @@ class LanesTest {
                 packs, goodsOut("Out")).study(1, 0, 1));
         // four are at the end at 20 s; each 10 s a row of four leaves, and the next has closed up meanwhile
         assertEquals(30 + 10 * 9 / 2.0, run.lead().mean(), NEAR);
-        assertEquals(30 + 10 * 9, run.lead().most(), NEAR);
-        assertEquals(0, at(run, "Pack").waits().longest(), NEAR, "none waits on the station for the rest of its row");
+        assertEquals(30 + 10 * 9, run.lead().max(), NEAR);
+        assertEquals(0, at(run, "Pack").waits().max(), NEAR, "none waits on the station for the rest of its row");
     }
 
     @Test
@@ -102,7 +102,7 @@ class LanesTest {
             assertEquals(10, at(run, "Out " + lane).out());
         }
         // ten rows, 2 s apart; all lanes are as long as the middle line
-        assertEquals(bent.metres() / 0.5 + 18, run.lead().most(), 1e-8);
+        assertEquals(bent.metres() / 0.5 + 18, run.lead().max(), 1e-8);
         assertEquals(bent.metres() / 0.5 + 9, run.lead().mean(), 1e-8);
     }
 

@@ -72,15 +72,15 @@ class PeopleSeenTest {
     /** As in {@code 18.8 WORKING}. */
     private static List<String> story(Trace trace, int person) {
         List<String> all = new ArrayList<>();
-        Consumer<Trace.PersonChange> tell = change -> {
+        Consumer<Trace.PersonUpdate> tell = change -> {
             if (change.person() == person) {
                 String when = Math.round(change.timeNanos() / 1e8) / 10.0 + " ";
                 all.removeIf(before -> before.startsWith(when)); // nothing that lasts no time
                 all.add(when + change.state());
             }
         };
-        trace.eachPersonChange(0, tell);
-        trace.eachRecentPersonChange(tell);
+        trace.forEachPersonUpdate(0, tell);
+        trace.forEachRecentPersonUpdate(tell);
         return all;
     }
 
@@ -192,8 +192,8 @@ class PeopleSeenTest {
                     .chain(timetable("In 2", "35 s Piece"), needs(station("Short", 1, 0, seconds + " s"), Need.of("W")))
                     .link("Short", "Out").chain(atOnce("W", 1)).study(300 / 3600.0, 0, 1);
             RunFigures run = Runs.of(study);
-            assertEquals(seconds, at(run, "Short").stay().most(), NEAR);
-            assertEquals(seconds == 20 ? 140 : 155, at(run, "Long").stay().most(), NEAR);
+            assertEquals(seconds, at(run, "Short").stay().max(), NEAR);
+            assertEquals(seconds == 20 ? 140 : 155, at(run, "Long").stay().max(), NEAR);
             assertEquals(seconds == 20 ? 0 : 15.0 / 300, at(run, "Long").share(EquipmentState.WAITING_FOR_CREW), NEAR);
             assertEquals(40.0 / 300, at(run, "Long").share(EquipmentState.DOWN), NEAR);
             assertEquals((100.0 + seconds) / 300, person(run, "W").share(PersonState.WORKING), NEAR);
@@ -214,7 +214,7 @@ class PeopleSeenTest {
                 story(Runs.traceOf(study), 0));
         RunFigures run = Runs.of(study);
         assertEquals(20 + 37.6, person(run, "W").metres(), 1e-6);
-        assertEquals(128.8, at(run, "S").stay().most(), 1e-6);
+        assertEquals(128.8, at(run, "S").stay().max(), 1e-6);
         assertEquals(28.8 / 300, at(run, "S").share(EquipmentState.WAITING_FOR_CREW), NEAR);
     }
 
@@ -227,7 +227,7 @@ class PeopleSeenTest {
                 .chain(timetable("In 2", "50 s Piece"), needs(station("Urgent", 1, 0, "30 s"), Need.of("W").withPriority(9)))
                 .link("Urgent", "Out").chain(atOnce("W", 1)).study(400 / 3600.0, 0, 1);
         RunFigures run = Runs.of(study);
-        assertEquals(330, at(run, "A").stay().most(), NEAR);
+        assertEquals(330, at(run, "A").stay().max(), NEAR);
         assertEquals(100.0 / 400, at(run, "A").share(EquipmentState.DOWN), NEAR);
         assertEquals(30.0 / 400, at(run, "A").share(EquipmentState.WAITING_FOR_REPAIR), NEAR);
         ModeFigures figures = at(run, "A").modes().getFirst();
@@ -243,7 +243,7 @@ class PeopleSeenTest {
                 .withRepairedBy(List.of(Need.of("W")));
         Study study = new Lines().chain(timetable("In", "0 s Piece"), fails(station("A", 1, 0, "50 s"), stop), goodsOut("Out"))
                 .chain(atOnce("W", 1).withPersons(List.of(new Person("Ada", 1.5, List.of())))).study(400 / 3600.0, 0, 1);
-        assertEquals(200, at(Runs.of(study), "A").stay().most(), NEAR);
+        assertEquals(200, at(Runs.of(study), "A").stay().max(), NEAR);
     }
 
     @Test

@@ -73,7 +73,7 @@ class PeopleTest {
                 .study(1000 / 3600.0, 0, 1);
         RunFigures run = Runs.of(study);
         // Pieces at 100, 200, …: 150 s of work are over at 330 s, in the middle of the third; down to 360 s, done at 390 s.
-        assertEquals(30, at(run, "S").stay().most() - 60, NEAR);
+        assertEquals(30, at(run, "S").stay().max() - 60, NEAR);
         assertEquals(at(run, "S").modes().getFirst().failures() * 0.03, at(run, "S").share(EquipmentState.DOWN), NEAR);
         assertEquals(3, at(run, "S").modes().getFirst().failures());
     }
@@ -162,7 +162,7 @@ class PeopleTest {
                 goodsOut("Out")).study(200 / 3600.0, 0, 1);
         RunFigures run = Runs.of(belt);
         assertEquals(100 + 10 / belt.find("Belt").map(e -> ((rhombic.study.kind.Conveyor) e).speed().inBaseUnit()).orElseThrow(),
-                at(run, "Belt").stay().most(), 1e-6);
+                at(run, "Belt").stay().max(), 1e-6);
         Study store = new Lines().chain(timetable("In", "10 s Piece"),
                 fails(buffer("B", 5), mode("jam", "5 s", UpTime.Clock.CALENDAR, "55 s")), goodsOut("Out")).study(50 / 3600.0, 0, 1);
         assertEquals(0, Runs.of(store).out());
@@ -215,7 +215,7 @@ class PeopleTest {
         assertEquals(90.0 / 300, person(run, "Tech").share(PersonState.CHANGEOVER), NEAR);
         assertEquals(40.0 / 300, person(run, "Tech").share(PersonState.SERVICE), NEAR);
         assertEquals(5, person(run, "Tech").jobs());
-        assertEquals(150, run.lead().most(), NEAR);
+        assertEquals(150, run.lead().max(), NEAR);
     }
 
     @Test
@@ -230,7 +230,7 @@ class PeopleTest {
         station = station.with(station.work().withOperations(List.of(byFactor, byTable, byFormula)));
         RunFigures run = Runs.of(new Lines().chain(stock("In", "Piece", 1), station, goodsOut("Out")).chain(pair)
                 .tables(Lines.table("Times", "Ada:30 s")).study(1, 0, 1));
-        assertEquals(30 + 45 + 10, run.lead().most(), 1e-6);
+        assertEquals(30 + 45 + 10, run.lead().max(), 1e-6);
     }
 
     @Test
@@ -242,11 +242,11 @@ class PeopleTest {
                 .chain(timetable("In 2", "50 s Piece"), needs(station("Short", 1, 0, "20 s"), Need.of("W").withPriority(5)))
                 .link("Short", "Out").chain(crew("W", 1)).study(200 / 3600.0, 0, 1);
         RunFigures run = Runs.of(study);
-        assertEquals(120, at(run, "Long").stay().most(), NEAR);
-        assertEquals(20, at(run, "Short").stay().most(), NEAR);
+        assertEquals(120, at(run, "Long").stay().max(), NEAR);
+        assertEquals(20, at(run, "Short").stay().max(), NEAR);
         assertEquals(20.0 / 200, at(run, "Long").share(EquipmentState.WAITING_FOR_CREW), NEAR);
         Study firm = study.changed("Long", e -> needs((Station) e, Need.of("W")));
-        assertEquals(80, at(Runs.of(firm), "Short").stay().most(), NEAR, "without that the short one waits for the end");
+        assertEquals(80, at(Runs.of(firm), "Short").stay().max(), NEAR, "without that the short one waits for the end");
     }
 
     @Test
@@ -277,7 +277,7 @@ class PeopleTest {
                     .chain(timetable("In", "300 s Piece"), needs(station("S", 1, 0, "10 min"), Need.of("W")), goodsOut("Out"))
                     .chain(onDuty(crew("W", 1), "C", over)).chain(crew("Other", 1).withSkills(List.of("W")))
                     .study(1, 0, 1).withCalendars(List.of(early));
-            lead[over.ordinal()] = Runs.of(study).lead().most() / 60;
+            lead[over.ordinal()] = Runs.of(study).lead().max() / 60;
         }
         // Finish: done at 6:15. Stop: 5 min of work left at 6:20. Hand over: the other goes on at 6:10.
         assertEquals(List.of(10.0, 20.0, 10.0), Arrays.stream(lead).boxed().toList());

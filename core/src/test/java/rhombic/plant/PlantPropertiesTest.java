@@ -35,7 +35,7 @@ class PlantPropertiesTest {
         long inside = 0;
         for (EquipmentFigures e : run.equipment()) {
             assertEquals(e.contentAtStart() + e.in() + e.made() - e.joined() - e.scrapped() - e.out(), e.contentNow(), e.name());
-            assertTrue(e.contentNow() >= 0 && e.contentMost() >= e.contentNow(), e.name());
+            assertTrue(e.contentNow() >= 0 && e.contentMax() >= e.contentNow(), e.name());
             inside += e.contentNow();
             if (!e.shares().isEmpty()) {
                 assertEquals(1, e.shares().values().stream().mapToDouble(Double::doubleValue).sum(), 1e-9, e.name());
@@ -81,7 +81,7 @@ class PlantPropertiesTest {
         assertEquals(run.inside(), end.pieces().size());
         long below = java.util.stream.IntStream.range(0, study.equipment().size()).mapToLong(end::content).sum();
         long onLinks = java.util.stream.IntStream.range(0, study.links().size()).mapToLong(end::contentOfLink).sum();
-        assertEquals(run.inside(), below + onLinks + end.pieces().stream().filter(rhombic.trace.PieceSpot::isOnAnother).count(),
+        assertEquals(run.inside(), below + onLinks + end.pieces().stream().filter(rhombic.trace.PieceStatus::isOnAnother).count(),
                 "every piece is at exactly one equipment, on one link, or on another");
         run.links().forEach(link -> assertEquals(link.onTheWay(), end.contentOfLink(link.link()), link.toString()));
         for (int i = 0; i < run.equipment().size(); i++) {
@@ -89,7 +89,7 @@ class PlantPropertiesTest {
             assertEquals(e.contentNow(), end.content(i), e.name());
             assertEquals(e.in(), end.in(i), e.name());
             assertEquals(e.out(), end.out(i), e.name());
-            assertEquals(e.turnedAway(), end.turnedAway(i), e.name());
+            assertEquals(e.rejected(), end.rejected(i), e.name());
         }
     }
 

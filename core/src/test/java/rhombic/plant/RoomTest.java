@@ -41,8 +41,8 @@ class RoomTest {
                 .chain(turningAway("Extra")).link("Extra", "B")
                 .rules(rule("a piece leaves S1", "create 1 Piece at Extra"));
         RunFigures run = Runs.of(lines.study(1, 0, 1));
-        assertEquals(1, at(run, "B").contentMost());
-        assertEquals(1, run.turnedAway(), "there was no room for the one that the rule created");
+        assertEquals(1, at(run, "B").contentMax());
+        assertEquals(1, run.rejected(), "there was no room for the one that the rule created");
     }
 
     @Test
@@ -50,8 +50,8 @@ class RoomTest {
         Lines lines = new Lines().chain(timetable("In", "0 s 1 Piece"), buffer("B", 1)).chain(turningAway("Extra")).link("Extra", "B")
                 .rules(rule("a piece enters B", "create 1 Piece at Extra"));
         RunFigures run = Runs.of(lines.study(1, 0, 1));
-        assertEquals(1, at(run, "B").contentMost());
-        assertEquals(1, run.turnedAway());
+        assertEquals(1, at(run, "B").contentMax());
+        assertEquals(1, run.rejected());
     }
 
     @Test
@@ -61,8 +61,8 @@ class RoomTest {
                 .chain(turningAway("Extra")).link("Extra", "S2")
                 .rules(rule("a piece leaves S1", "create 3 Piece at Extra"));
         RunFigures run = Runs.of(lines.study(1, 0, 1));
-        assertEquals(1, at(run, "S2").contentMost());
-        assertEquals(3, run.turnedAway());
+        assertEquals(1, at(run, "S2").contentMax());
+        assertEquals(3, run.rejected());
     }
 
     @Test
@@ -134,7 +134,7 @@ class RoomTest {
         assertEquals(4 * 3, sized.capacityFor(List.of(type)));
         assertEquals(5, sized.withCapacity(OptionalInt.of(5)).capacityFor(List.of(type)));
         RunFigures run = Runs.of(new Lines().types(type).chain(timetable("In", "0 s 40 Piece"), sized).study(1, 0, 1));
-        assertEquals(12, at(run, "B").contentMost());
+        assertEquals(12, at(run, "B").contentMax());
         assertEquals(1, at(run, "B").fullShare(), 1e-12);
     }
 }

@@ -28,7 +28,7 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.Selection;
 import rhombic.study.value.Routing;
-import rhombic.trace.PieceSpot;
+import rhombic.trace.PieceStatus;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
 
@@ -125,7 +125,7 @@ class RoutingTest {
         List<Integer> order = new java.util.ArrayList<>();
         Optional<Long> time = Optional.of(0L);
         while (time.isPresent()) {
-            trace.at(time.get()).at(station).stream().filter(s -> s.doing() == PieceSpot.Doing.IS_WORKED_ON).map(PieceSpot::piece)
+            trace.at(time.get()).at(station).stream().filter(s -> s.activity() == PieceStatus.Activity.IS_WORKED_ON).map(PieceStatus::piece)
                     .filter(p -> !order.contains(p)).forEach(order::add);
             time = trace.nextRecordAfter(time.get());
         }

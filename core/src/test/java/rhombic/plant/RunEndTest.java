@@ -65,8 +65,8 @@ class RunEndTest {
         Lines lines = new Lines().types(type("Piece"), type("Pallet").asLoadCarrier(true));
         lines.chain(stock("Pallets", "Pallet", 5), goodsOut("Out")).chain(arrivals("In", "1 min", 1)).link("In", "Out");
         RunFigures run = Runs.of(until(lines.study(8, 0, 1), 3));
-        assertEquals(5, run.carriersOut());
-        assertEquals(3, run.out() - run.carriersOut());
+        assertEquals(5, run.loadCarriersOut());
+        assertEquals(3, run.out() - run.loadCarriersOut());
     }
 
     @Test

@@ -98,7 +98,7 @@ class StationTest {
         RunFigures run = run(timetable("In", "0 s S", "0 s L", "0 s L", "0 s S"), station, 400);
         assertEquals(140.0 / 400, at(run, "S").share(EquipmentState.WORKING), 1e-12);
         assertEquals(40.0 / 400, at(run, "S").share(EquipmentState.CHANGEOVER), 1e-12);
-        assertEquals(180, run.lead().most(), 1e-9);
+        assertEquals(180, run.lead().max(), 1e-9);
     }
 
     @Test
@@ -107,7 +107,7 @@ class StationTest {
         // Place 1: S, then S; place 2: L, then L: with the first free place they swap, S after L at 10 s on both.
         RunFigures run = run(timetable("In", "0 s S", "0 s L", "0 s S", "0 s L"), station(drawn("1 s")).with(work), 100);
         assertEquals(0, at(run, "S").share(EquipmentState.CHANGEOVER), 1e-12);
-        assertEquals(20, run.lead().most(), 1e-9);
+        assertEquals(20, run.lead().max(), 1e-9);
     }
 
     @Test
@@ -116,7 +116,7 @@ class StationTest {
         // 3 x 10, 60, 3 x 10, 60, 10: 70 s of work, 120 s of service.
         RunFigures run = run(stock("In", "S", 7), station(drawn("1 s")).with(work), 1000);
         assertEquals(0.12, at(run, "S").share(EquipmentState.SERVICE), 1e-12);
-        assertEquals(190, run.lead().most(), 1e-9);
+        assertEquals(190, run.lead().max(), 1e-9);
     }
 
     @Test
@@ -126,7 +126,7 @@ class StationTest {
         RunFigures run = Runs.of(new Lines().types(type("Piece")).chain(onDemand("In"), paused, goodsOut("Out")).study(150 / 3600.0, 0, 1));
         assertEquals(10, run.out());
         assertEquals(50.0 / 150, at(run, "S").share(EquipmentState.PAUSE), 1e-12);
-        assertEquals(10, run.lead().most(), 1e-9, "it comes in only after the pause");
+        assertEquals(10, run.lead().max(), 1e-9, "it comes in only after the pause");
     }
 
     @Test
@@ -147,7 +147,7 @@ class StationTest {
         // Full at 20 s, done at 120 s; one more came at 30 s and has waited too long already when it is loaded at 120 s: done at 220 s.
         RunFigures run = run(timetable("In", "0 s S", "10 s S", "20 s S", "30 s S"), oven, 1000);
         assertEquals(4, run.out());
-        assertEquals(190, run.lead().most(), 1e-9);
+        assertEquals(190, run.lead().max(), 1e-9);
         assertEquals(0.2, at(run, "S").share(EquipmentState.WORKING), 1e-12);
     }
 
@@ -158,7 +158,7 @@ class StationTest {
                 .chain(stock("In", "S", 4), oven, Lines.station("Slow", 1, 0, "40 s"), goodsOut("Out")).study(1, 0, 1));
         // Done at 100 s; the second goes at 140 s. The next two are done at 240 s; their second goes at 280 s, out at 320 s.
         assertEquals(80.0 / 3600, at(run, "S").share(EquipmentState.BLOCKED), 1e-12);
-        assertEquals(320, run.lead().most(), 1e-9);
+        assertEquals(320, run.lead().max(), 1e-9);
     }
 
     @Test

@@ -129,8 +129,8 @@ class SupplyTest {
     void whatCameWhileThePlantWasFullIsCounted() {
         GoodsIn away = in(daily("06:00", "07:00"), new MixPart("S", 1)).withWhenFull(GoodsIn.WhenFull.REJECT);
         RunFigures run = Runs.of(new Lines().types(type("S")).chain(away, buffer("B", 3)).study(10, 0, 1));
-        assertEquals(1, run.turnedAway());
-        assertEquals(1, at(run, "In").turnedAway());
+        assertEquals(1, run.rejected());
+        assertEquals(1, at(run, "In").rejected());
         assertEquals(3, run.in());
     }
 

@@ -73,7 +73,7 @@ class ToolsAndLinksFailTest {
                 new Travel.InTime(time("30 s"), 0), once("20 s", "15 s"));
         RunFigures run = Runs.of(study);
         assertEquals((45 + 40) / 2.0, run.lead().mean(), NEAR);
-        assertEquals(45, run.lead().most(), NEAR);
+        assertEquals(45, run.lead().max(), NEAR);
         ModeFigures jam = run.links().getFirst().modes().getFirst();
         assertEquals(1, jam.failures());
         assertEquals(0.15, jam.downShare(), NEAR);
@@ -88,7 +88,7 @@ class ToolsAndLinksFailTest {
         Trace trace = Runs.traceOf(study);
         Moment stands = trace.at(25 * SECOND);
         assertEquals(1.0, stands.metresAlong(0), NEAR);
-        assertTrue(stands.standsOnWay(0));
+        assertTrue(stands.isHeldOnWay(0));
         assertEquals(Optional.of(EquipmentState.DOWN), stands.stateOfLink(0));
         assertEquals("Has stood 15 s on its way from In to Out, which is down.",
                 new PieceStory(study, trace).doing(stands.piece(0).orElseThrow(), stands));
@@ -123,7 +123,7 @@ class ToolsAndLinksFailTest {
         var middle = path.at(path.metres() / 2).of(Pose.at(0, -0.6, 0, 0)); // to the right of the middle
         var home = rhombic.study.Layout.home(fitter, 0);
         assertEquals(Math.hypot(middle.x() - home.x(), middle.y() - home.y()) / 200, jam.waitingShare(), 1e-6);
-        assertEquals(20 + 60 + jam.waitingShare() * 200, Runs.of(study).lead().most(), 1e-6);
+        assertEquals(20 + 60 + jam.waitingShare() * 200, Runs.of(study).lead().max(), 1e-6);
     }
 
     @Test
@@ -134,10 +134,10 @@ class ToolsAndLinksFailTest {
                                 .withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED))))
                         .study(1000 / 3600.0, 0, 1),
                 new Travel.Carried(Need.of("W"), 1));
-        double alone = Runs.of(study).lead().most();
+        double alone = Runs.of(study).lead().max();
         RunFigures held = Runs.of(travels(study, study.links().getFirst().travel(), once("0.5 s", "300 s")));
         assertEquals(2, held.out());
-        assertTrue(held.lead().most() > 299 && held.lead().most() < 300 + alone, "the second waits for the link: " + held.lead().most());
+        assertTrue(held.lead().max() > 299 && held.lead().max() < 300 + alone, "the second waits for the link: " + held.lead().max());
     }
 
     // ---- what people work with
@@ -164,7 +164,7 @@ class ToolsAndLinksFailTest {
         RunFigures run = Runs.of(study);
         assertEquals(15, run.out());
         assertEquals(0, at(run, "S").share(EquipmentState.WAITING_FOR_CREW), NEAR);
-        assertEquals(2, run.failures().getFirst().things());
+        assertEquals(2, run.failures().getFirst().elements());
         assertTrue(run.failures().getFirst().mode().failures() >= 4, "each breaks after 150 s of its own work");
     }
 
@@ -180,7 +180,7 @@ class ToolsAndLinksFailTest {
         assertEquals(3, figures.failures());
         assertEquals(15.0 / 600, figures.repairShare(), NEAR);
         assertTrue(figures.waitingShare() > 0, "the fitter has to walk");
-        assertEquals(60 + 2 * (5 + figures.waitingShare() * 600 / 3), run.lead().most(), 1e-6, "the third repair delays nothing any more");
+        assertEquals(60 + 2 * (5 + figures.waitingShare() * 600 / 3), run.lead().max(), 1e-6, "the third repair delays nothing any more");
     }
 
     @Test
@@ -192,6 +192,6 @@ class ToolsAndLinksFailTest {
         RunFigures run = Runs.of(study);
         assertEquals(4.0 / 60, person(run, "W").share(PersonState.DOWN), NEAR);
         assertEquals(30.0 / 60, person(run, "W").share(PersonState.OFF_SHIFT), NEAR);
-        assertEquals(44, run.lead().most() / 60, NEAR, "6 min before, 4 min from 6:40 on");
+        assertEquals(44, run.lead().max() / 60, NEAR, "6 min before, 4 min from 6:40 on");
     }
 }

@@ -27,7 +27,7 @@ import rhombic.study.value.Bend;
 import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
 import rhombic.trace.Moment;
-import rhombic.trace.PieceSpot;
+import rhombic.trace.PieceStatus;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
 
@@ -58,11 +58,11 @@ class TransitTest {
         // from 20 s until B is free at 50 s; the second is on its way 50-80, the third sets out at 90 s.
         RunFigures run = Runs.of(study);
         assertEquals(3, run.out());
-        assertEquals(130, run.lead().most(), 1e-9);
+        assertEquals(130, run.lead().max(), 1e-9);
         assertEquals((50 + 90 + 130) / 3.0, run.lead().mean(), 1e-9);
         LinkFigures link = run.links().getFirst();
         assertEquals(1, run.links().size());
-        assertEquals(List.of(3L, 3L, 0, 1), List.of(link.departed(), link.arrived(), link.onTheWay(), link.onTheWayMost()));
+        assertEquals(List.of(3L, 3L, 0, 1), List.of(link.departed(), link.arrived(), link.onTheWay(), link.onTheWayMax()));
         assertEquals(30, link.travelMean(), 1e-9);
         assertEquals(90.0 / 3600, link.onTheWayMean(), 1e-12);
         assertEquals(30, run.types().getFirst().moveMean(), 1e-9);
@@ -98,8 +98,8 @@ class TransitTest {
         assertEquals(40, Runs.of(bent).lead().mean(), 1e-9, "a bend on the way changes nothing");
         Trace trace = Runs.traceOf(with(study, "A", at(0.5)));
         Moment moment = trace.at(14 * SECOND);
-        PieceSpot spot = moment.piece(0).orElseThrow();
-        assertEquals(PieceSpot.Doing.MOVES, spot.doing());
+        PieceStatus spot = moment.piece(0).orElseThrow();
+        assertEquals(PieceStatus.Activity.MOVES, spot.activity());
         assertEquals(1, spot.link());
         assertEquals(2, moment.metresAlong(spot.body()), 1e-9);
         assertEquals(List.of("In", "A", "on the way to B", "B"),
@@ -115,7 +115,7 @@ class TransitTest {
         boolean overtaken = false;
         for (int seed = 1; seed < 20; seed++) {
             Trace trace = Runs.traceOf(study.withPlan(study.plan().withSeed(seed)));
-            List<Integer> order = trace.at(200 * SECOND).at(1).stream().map(PieceSpot::piece).toList();
+            List<Integer> order = trace.at(200 * SECOND).at(1).stream().map(PieceStatus::piece).toList();
             assertEquals(2, order.size());
             overtaken |= order.equals(List.of(1, 0));
         }
@@ -187,13 +187,13 @@ class TransitTest {
         Study study = new Lines().chain(timetable("In", "0 s 9 Piece"), station("A", 1, 0, "10 s"), station("B", 1, 0, "10 s"))
                 .link("B", "A").study(1, 0, 1);
         RunFigures run = Runs.of(study);
-        assertEquals(List.of("A", "B"), run.standstill().equipment());
-        assertEquals(List.of("A waits for room at B", "B waits for room at A"), run.standstill().reasons());
-        assertEquals(20, run.standstill().sinceSeconds(), 1e-9);
+        assertEquals(List.of("A", "B"), run.deadlock().equipment());
+        assertEquals(List.of("A waits for room at B", "B waits for room at A"), run.deadlock().reasons());
+        assertEquals(20, run.deadlock().sinceSeconds(), 1e-9);
         assertTrue(Runs.of(new Lines().chain(timetable("In", "0 s 9 Piece"), station("A", 1, 0, "10 s"), goodsOut("Out")).study(1, 0, 1))
-                .standstill().isNone());
+                .deadlock().isNone());
         assertTrue(Runs.of(new Lines().chain(timetable("In", "0 s 9 Piece"), station("A", 1, 0, "10 s"), buffer("Full", 1)).study(1, 0, 1))
-                .standstill().isNone(), "an end of the line is no circle");
+                .deadlock().isNone(), "an end of the line is no circle");
     }
 
     private static rhombic.measure.EquipmentFigures at(RunFigures run, String name) {

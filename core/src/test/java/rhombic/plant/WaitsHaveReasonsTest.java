@@ -14,7 +14,7 @@ import rhombic.study.Study;
 import rhombic.study.value.EquipmentState;
 import rhombic.testplants.RandomStudies;
 import rhombic.trace.Moment;
-import rhombic.trace.PieceSpot;
+import rhombic.trace.PieceStatus;
 
 class WaitsHaveReasonsTest {
     private static final Pattern WHY = Pattern.compile(
@@ -28,19 +28,20 @@ class WaitsHaveReasonsTest {
         run.advance(study.plan().length().nanos(), () -> false);
         Moment moment = run.trace().at(study.plan().length().nanos() * 3 / 4);
         PieceStory story = new PieceStory(study, run.trace());
-        for (PieceSpot spot : moment.pieces().stream().limit(60).toList()) {
+        for (PieceStatus spot : moment.pieces().stream().limit(60).toList()) {
             String doing = story.doing(spot, moment);
             assertTrue(doing.contains(study.equipment().get(moment.bottom(spot).node()).name()) && doing.endsWith("."), doing);
-            boolean moves = spot.doing() == PieceSpot.Doing.MOVES && moment.atEndOfLinkNanos(spot.body()) == 0;
-            boolean rolls = spot.doing() == PieceSpot.Doing.RIDES && moment.speedOfLeader(moment.leaderOf(spot.body())) > 0;
-            boolean waits = !rolls && spot.doing() != PieceSpot.Doing.IS_WORKED_ON && !spot.isOnAnother() && !moves;
+            boolean moves = spot.activity() == PieceStatus.Activity.MOVES && moment.atEndOfLinkNanos(spot.body()) == 0;
+            boolean rolls = spot.activity() == PieceStatus.Activity.RIDES && moment.speedOfLeader(moment.leaderOf(spot.body())) > 0;
+            boolean waits = !rolls && spot.activity() != PieceStatus.Activity.IS_WORKED_ON && !spot.isOnAnother() && !moves;
             boolean saysWhy = WHY.matcher(doing).find();
             assertEquals(waits, saysWhy, doing);
             List<String> history = story.history(spot, moment.timeNanos());
             String name = study.equipment().get(spot.node()).name();
             assertTrue(
                     history.getLast()
-                            .startsWith(spot.doing() == PieceSpot.Doing.MOVES && !spot.isOnAnother() ? "on the way to " + name : name),
+                            .startsWith(
+                                    spot.activity() == PieceStatus.Activity.MOVES && !spot.isOnAnother() ? "on the way to " + name : name),
                     history.toString());
         }
     }
@@ -83,8 +84,8 @@ class WaitsHaveReasonsTest {
             Moment moment = run.trace().at(study.plan().length().nanos() / 5 * part);
             for (int node = 0; node < study.equipment().size(); node++) {
                 if (study.equipment().get(node) instanceof rhombic.study.kind.WorkEquipment) {
-                    boolean works = moment.at(node).stream().anyMatch(s -> s.doing() == PieceSpot.Doing.IS_WORKED_ON);
-                    boolean done = moment.at(node).stream().anyMatch(s -> s.doing() == PieceSpot.Doing.IS_DONE);
+                    boolean works = moment.at(node).stream().anyMatch(s -> s.activity() == PieceStatus.Activity.IS_WORKED_ON);
+                    boolean done = moment.at(node).stream().anyMatch(s -> s.activity() == PieceStatus.Activity.IS_DONE);
                     EquipmentState state = moment.state(node).orElseThrow();
                     String where = study.equipment().get(node).name() + " " + state;
                     assertTrue(state != EquipmentState.WORKING || works, where);

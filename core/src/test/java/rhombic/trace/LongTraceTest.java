@@ -55,14 +55,14 @@ class LongTraceTest {
         run.advance(study.plan().length().nanos(), () -> false);
         Moment moment = run.trace().at(3_600_000_000_000L);
         PieceStory story = new PieceStory(study, run.trace());
-        PieceSpot waiting = moment.at(1).stream().filter(s -> s.place() < 0).findFirst().orElseThrow();
+        PieceStatus waiting = moment.at(1).stream().filter(s -> s.place() < 0).findFirst().orElseThrow();
         assertTrue(story.doing(waiting, moment).startsWith("Waits at First for "), story.doing(waiting, moment));
         assertTrue(story.doing(waiting, moment).endsWith("until the station is free."));
-        PieceSpot outside = List.copyOf(moment.at(0)).getLast();
+        PieceStatus outside = List.copyOf(moment.at(0)).getLast();
         assertTrue(story.doing(outside, moment).contains("behind " + (moment.content(0) - 1) + " others"));
-        PieceSpot first = List.copyOf(moment.at(0)).getFirst();
+        PieceStatus first = List.copyOf(moment.at(0)).getFirst();
         assertTrue(story.doing(first, moment).contains("for room at First (3 of 3)"), story.doing(first, moment));
-        PieceSpot later = moment.at(2).stream().findFirst().orElseThrow();
+        PieceStatus later = moment.at(2).stream().findFirst().orElseThrow();
         List<String> history = story.history(later, moment.timeNanos());
         assertEquals(List.of("In", "First", "Second"), history.stream().map(h -> h.substring(0, h.indexOf(','))).toList());
     }
@@ -71,7 +71,7 @@ class LongTraceTest {
     @org.junit.jupiter.api.Test
     void veryManyDifferentValuesAreNotAllKept() {
         TraceWriter writer = new TraceWriter(1, 0);
-        int body = writer.born(0, 0, 0);
+        int body = writer.created(0, 0, 0);
         for (int i = 0; i < 200_010; i++) {
             writer.sets(i, body, "seen", String.valueOf(i));
         }

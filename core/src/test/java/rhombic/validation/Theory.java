@@ -229,7 +229,7 @@ abstract class Theory {
     }
 
     private static double lost(RunFigures run) {
-        return (double) run.turnedAway() / (run.turnedAway() + run.in());
+        return (double) run.rejected() / (run.rejected() + run.in());
     }
 
     private static double workMean(RunFigures run) {

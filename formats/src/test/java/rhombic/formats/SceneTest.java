@@ -17,7 +17,7 @@ import rhombic.scene.Scene;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.trace.Moment;
-import rhombic.trace.PieceSpot;
+import rhombic.trace.PieceStatus;
 
 /** The scene of the demo: a pure function of study, trace and time. */
 class SceneTest {
@@ -27,7 +27,7 @@ class SceneTest {
     private LiveRun run;
     private Scene scene;
 
-    private record Drawn(PieceSpot spot, double x, double y, double z, int kind) {}
+    private record Drawn(PieceStatus spot, double x, double y, double z, int kind) {}
 
     @BeforeEach
     void run() throws Exception {
@@ -133,8 +133,8 @@ class SceneTest {
         Moment there = run.trace().at(moment);
         int moving = 0;
         for (int i = 0; i < still.size(); i++) {
-            PieceSpot spot = there.bottom(still.get(i).spot()); // what lies on a pallet goes with it
-            boolean fresh = moment - spot.sinceNanos() < glide && spot.fromNode() >= 0 && spot.doing() != PieceSpot.Doing.IS_DONE;
+            PieceStatus spot = there.bottom(still.get(i).spot()); // what lies on a pallet goes with it
+            boolean fresh = moment - spot.sinceNanos() < glide && spot.fromNode() >= 0 && spot.activity() != PieceStatus.Activity.IS_DONE;
             boolean apart = Math.hypot(still.get(i).x() - gliding.get(i).x(), still.get(i).y() - gliding.get(i).y()) > 1e-9;
             assertTrue(fresh || !apart, "only what has just been handed on moves");
             moving += apart ? 1 : 0;

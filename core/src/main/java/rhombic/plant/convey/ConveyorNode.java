@@ -202,13 +202,13 @@ public final class ConveyorNode extends ContentNode {
         standingIn[lane] += standsNow ? 1 : -1;
         if (before == 0 || standingIn[lane] == 0) {
             standing += standsNow ? 1 : -1;
-            tally.stands(flow.now(), (double) standing / standingIn.length);
+            tally.setStandingShare(flow.now(), (double) standing / standingIn.length);
         }
     }
 
     /** Its drive moves, or no longer; all its stretches move with the first. */
     void runs() {
-        tally.runs(flow.now(), (double) sections.getFirst().moving() / standingIn.length);
+        tally.setRunningShare(flow.now(), (double) sections.getFirst().moving() / standingIn.length);
     }
 
     void onCovered(int sensor, boolean coversNow) {

@@ -370,7 +370,7 @@ final class ConveyorSection extends Node {
 
     private void putOn(Lane lane, Way way, Piece piece) {
         if (!way.isStraightOn() && lane.count() > 0) {
-            whole.tally.comesBehind(lane.clearMetres() + way.entry().beforeMetres());
+            whole.tally.onGap(lane.clearMetres() + way.entry().beforeMetres());
         }
         piece.onLane = lane.number + 1;
         lastEntry[lane.number] = way.entry();

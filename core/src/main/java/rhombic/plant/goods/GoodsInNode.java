@@ -212,16 +212,16 @@ public final class GoodsInNode extends Node {
         onOffer = piece;
         if (!offer.make(piece)) {
             offer.withdraw();
-            tally.turnsAway();
+            tally.onRejected();
             if (flow.trace != null) {
-                flow.trace.turnedAway(flow.now(), index);
+                flow.trace.rejected(flow.now(), index);
             }
         }
     }
 
     private void enter(Piece piece) {
         flow.census.onEnter(piece, index);
-        tally.enters(flow.now());
+        tally.onEnter(flow.now());
         notifyRules(Rule.PieceEvent.ENTERS, piece);
     }
 
@@ -289,7 +289,7 @@ public final class GoodsInNode extends Node {
         }
         touchedNanos = flow.now();
         countCycle();
-        tally.leaves(flow.now(), flow.now() - piece.arrivedNanos);
+        tally.onLeave(flow.now(), flow.now() - piece.arrivedNanos);
         notifyRules(Rule.PieceEvent.LEAVES, piece);
         flow.toAgenda(this);
         return piece;
@@ -330,7 +330,7 @@ public final class GoodsInNode extends Node {
                         ? EquipmentState.WORKING
                         : offered != null && offered.isWaitingForCarriers() ? EquipmentState.WAITING_FOR_CREW : EquipmentState.BLOCKED;
         if (now != unitState) {
-            tally.unit(flow.now(), unitState, now);
+            tally.changeUnit(flow.now(), unitState, now);
             unitState = now;
         }
         noteState(now);

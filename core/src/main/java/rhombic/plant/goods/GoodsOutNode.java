@@ -28,7 +28,7 @@ public final class GoodsOutNode extends Node {
     @Override
     protected void accept(Way way, Piece piece) {
         notifyRules(Rule.PieceEvent.ENTERS, piece);
-        tally.passes();
+        tally.onPass();
         countCycle();
         flow.census.onLeave(piece, index);
     }

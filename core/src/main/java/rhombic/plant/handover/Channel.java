@@ -153,7 +153,7 @@ public final class Channel implements Giver, Breakdown.Owner {
         trip.begunNanos = flow.now();
         trip.promised = true;
         taker.promise(trip);
-        tally.departs(flow.now());
+        tally.onDepart(flow.now());
         if (carriers != null) {
             carriers.take(trip);
             return;
@@ -296,7 +296,7 @@ public final class Channel implements Giver, Breakdown.Owner {
     }
 
     private void leave(Trip trip) {
-        tally.arrives(flow.now(), flow.now() - trip.begunNanos);
+        tally.onArrive(flow.now(), flow.now() - trip.begunNanos);
         trip.piece = null;
         unused.push(trip);
         if (carriers != null) {

@@ -25,7 +25,7 @@ public abstract class ContentNode extends Node {
         long now = flow.now();
         piece.arrivedNanos = now;
         touchedNanos = now;
-        tally.enters(now);
+        tally.onEnter(now);
     }
 
     /** All is done with the piece that has come. */
@@ -42,7 +42,7 @@ public abstract class ContentNode extends Node {
     /** A piece has gone on. */
     protected final void noteLess(Piece piece) {
         touchedNanos = flow.now();
-        tally.leaves(flow.now(), flow.now() - piece.arrivedNanos);
+        tally.onLeave(flow.now(), flow.now() - piece.arrivedNanos);
         notifyRules(Rule.PieceEvent.LEAVES, piece);
         countCycle();
         traceContent();

@@ -11,7 +11,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import rhombic.measure.StandstillFigures;
+import rhombic.measure.DeadlockFigures;
 
 /** Finds circles of equipment in which each waits for the next, for good. */
 final class Deadlock {
@@ -55,9 +55,9 @@ final class Deadlock {
         }
     }
 
-    StandstillFigures figures() {
+    DeadlockFigures figures() {
         if (waits.isEmpty()) {
-            return StandstillFigures.NONE;
+            return DeadlockFigures.NONE;
         }
         boolean more = true;
         while (more) {
@@ -70,10 +70,10 @@ final class Deadlock {
         }
         List<Node> deadlock = deadlock();
         if (deadlock.isEmpty()) {
-            return StandstillFigures.NONE;
+            return DeadlockFigures.NONE;
         }
         long since = deadlock.stream().mapToLong(node -> node.touchedNanos).max().orElse(0);
-        return new StandstillFigures(since / 1e9, deadlock.stream().map(Node::name).toList(),
+        return new DeadlockFigures(since / 1e9, deadlock.stream().map(Node::name).toList(),
                 deadlock.stream().map(node -> reason(node, deadlock)).toList());
     }
 

@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import rhombic.measure.Diary;
-import rhombic.measure.StandstillFigures;
+import rhombic.measure.DeadlockFigures;
 import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.run.Run;
 import rhombic.plant.staff.Staff;
@@ -116,7 +116,7 @@ public final class Flow extends Run {
     }
 
     /** What stands still for good now, because each waits for the next. */
-    public StandstillFigures standstill() {
+    public DeadlockFigures standstill() {
         return new Deadlock(parts, channels).figures();
     }
 

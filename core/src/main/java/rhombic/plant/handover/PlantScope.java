@@ -119,7 +119,7 @@ public final class PlantScope implements FormulaScope {
         }
         return switch (name) {
             case "type" -> flow.types.name(about.type);
-            case "age" -> (flow.now() - about.bornNanos) / 1e9;
+            case "age" -> (flow.now() - about.createdNanos) / 1e9;
             case "onLane" -> (double) about.onLane;
             case "reworked" -> (double) (about.rework == null ? 0 : about.rework.times);
             case "look" -> flow.types.lookName(about);

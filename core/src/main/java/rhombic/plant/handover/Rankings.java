@@ -28,7 +28,7 @@ final class Rankings {
 
     private static Ranking byFormula(Formula formula, PlantScope scope) {
         if (formula.text().strip().equals("piece.age")) {
-            return new Kept(Ranking.Kept.WHILE_IT_WAITS, piece -> piece.bornNanos); // who is older stays older
+            return new Kept(Ranking.Kept.WHILE_IT_WAITS, piece -> piece.createdNanos); // who is older stays older
         }
         return new Kept(formula.isOfPieceAlone() ? Ranking.Kept.WHILE_IT_WAITS : Ranking.Kept.NOT_AT_ALL,
                 piece -> -scope.evaluate(formula, piece, formula::number));

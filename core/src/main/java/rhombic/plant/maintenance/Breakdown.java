@@ -205,7 +205,7 @@ public final class Breakdown implements Job.Owner {
     private void fail() {
         Job asked = job;
         Allocation people = allocation;
-        tally.become(simulator.nowNanos(), asked == null ? ModeTally.Stage.REPAIR : ModeTally.Stage.WAITING);
+        tally.setStage(simulator.nowNanos(), asked == null ? ModeTally.Stage.REPAIR : ModeTally.Stage.WAITING);
         owner.onFailure(this);
         if (asked == null || people == null) {
             repair.start(down.nextNanos());
@@ -217,7 +217,7 @@ public final class Breakdown implements Job.Owner {
 
     @Override
     public void onReady(Job asked) {
-        tally.become(simulator.nowNanos(), ModeTally.Stage.REPAIR);
+        tally.setStage(simulator.nowNanos(), ModeTally.Stage.REPAIR);
         owner.onStageChanged(this);
         if (repair.isUnderWay) {
             repair.resume();
@@ -230,7 +230,7 @@ public final class Breakdown implements Job.Owner {
     @Override
     public void onLeft(Job asked) {
         repair.pause();
-        tally.become(simulator.nowNanos(), ModeTally.Stage.WAITING);
+        tally.setStage(simulator.nowNanos(), ModeTally.Stage.WAITING);
         owner.onStageChanged(this);
     }
 
@@ -238,7 +238,7 @@ public final class Breakdown implements Job.Owner {
         if (job != null && allocation != null) {
             allocation.done(job);
         }
-        tally.become(simulator.nowNanos(), ModeTally.Stage.UP);
+        tally.setStage(simulator.nowNanos(), ModeTally.Stage.UP);
         runs((TimeSampler) null); // its clock is set before it works again
         owner.onRepaired(this);
     }

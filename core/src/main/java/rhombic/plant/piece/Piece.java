@@ -19,7 +19,7 @@ public final class Piece {
     public int onLane;
     /** Its number in the trace, which is used again once it is gone. */
     public int body = NO_BODY;
-    public long bornNanos;
+    public long createdNanos;
     /** When it came to the equipment that holds it. */
     public long arrivedNanos;
     public long workNanos;

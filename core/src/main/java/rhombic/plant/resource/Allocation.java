@@ -151,7 +151,7 @@ public final class Allocation {
     private void release(Job job) {
         long now = now();
         for (Job.Demand demand : job.demands()) {
-            tallies.get(demand.skill()).wasBusy(job.givenNanos, now, demand.people());
+            tallies.get(demand.skill()).addBusy(job.givenNanos, now, demand.people());
         }
         Resource[] free = job.resources.toArray(new Resource[0]);
         job.resources.clear();
@@ -180,7 +180,7 @@ public final class Allocation {
             Job job = person.job;
             if (job != null && job.resources.getFirst() == person) {
                 for (Job.Demand demand : job.demands()) {
-                    tallies.get(demand.skill()).wasBusy(job.givenNanos, now, demand.people());
+                    tallies.get(demand.skill()).addBusy(job.givenNanos, now, demand.people());
                 }
                 job.givenNanos = now;
             }
@@ -327,7 +327,7 @@ public final class Allocation {
         if (!job.wasBegun) {
             job.wasBegun = true;
             for (Job.Demand demand : job.demands()) {
-                tallies.get(demand.skill()).comes(now() - job.waitingSince());
+                tallies.get(demand.skill()).onArrived(now() - job.waitingSince());
             }
         }
         job.state = Job.State.BEGUN;

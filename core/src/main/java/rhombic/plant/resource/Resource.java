@@ -175,7 +175,7 @@ public final class Resource extends Event {
         wayNanos = nanos;
         group.notifyMove(this, here, location, nanos);
         if (nanos == 0) {
-            tally.walks(metres);
+            tally.addWalk(metres);
             aim = Aim.NOTHING;
             return true;
         }
@@ -189,7 +189,7 @@ public final class Resource extends Event {
     void stop() {
         if (isPending()) {
             Pose here = place();
-            tally.walks(Math.sqrt(square(from, here)));
+            tally.addWalk(Math.sqrt(square(from, here)));
             group.cancel(this);
             aimAt(here);
             aim = Aim.NOTHING;
@@ -199,7 +199,7 @@ public final class Resource extends Event {
     void setState(PersonState state) {
         PersonState before = tally.state();
         if (before != state) {
-            tally.become(group.clock(), state);
+            tally.setState(group.clock(), state);
             if (tool != null && before.usesTool() != state.usesTool()) {
                 tool.onUse(state.usesTool());
             }
@@ -209,7 +209,7 @@ public final class Resource extends Event {
 
     /** One more job is done. */
     void finishJob() {
-        tally.does();
+        tally.countJob();
         if (tool != null) {
             tool.onJobDone();
         }
@@ -217,7 +217,7 @@ public final class Resource extends Event {
 
     @Override
     protected void occur() {
-        tally.walks(Math.sqrt(square(from, to)));
+        tally.addWalk(Math.sqrt(square(from, to)));
         group.stands(this, toX, toY);
         group.onArrived(this);
     }

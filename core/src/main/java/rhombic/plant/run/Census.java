@@ -67,17 +67,17 @@ public final class Census {
 
     /** Pieces that have left, without the carriers and batches that held them. */
     public long piecesOut() {
-        return whole.out() - whole.carriersOut();
+        return whole.out() - whole.loadCarriersOut();
     }
 
     // ---- coming into being
 
     public void onEnter(Piece piece, int node) {
         onCreated(piece);
-        types[piece.type].enters();
-        whole.enters(run.now());
+        types[piece.type].onEnter();
+        whole.onEnter(run.now());
         if (run.trace != null) {
-            piece.body = run.trace.born(run.now(), node, piece.type);
+            piece.body = run.trace.created(run.now(), node, piece.type);
             if (piece.values != null) {
                 run.types.own(piece, (attribute, value) -> run.trace.sets(run.now(), piece.body, attribute, value));
             }
@@ -95,7 +95,7 @@ public final class Census {
 
     private void onCreated(Piece piece) {
         piece.id = nextPiece++;
-        piece.bornNanos = run.now();
+        piece.createdNanos = run.now();
         piece.arrivedNanos = run.now();
     }
 
@@ -164,14 +164,14 @@ public final class Census {
     private void countLeaving(Piece piece) {
         piece.isGone = true;
         long now = run.now();
-        long lead = now - piece.bornNanos;
-        types[piece.type].leaves(lead, piece.workNanos, piece.blockedNanos, piece.moveNanos, piece.crewNanos, piece.valueNanos);
+        long lead = now - piece.createdNanos;
+        types[piece.type].onLeave(lead, piece.workNanos, piece.blockedNanos, piece.moveNanos, piece.crewNanos, piece.valueNanos);
         boolean holdsOthers = run.types.isLoadCarrier(piece.type) || piece.load != null && !piece.load.isEmpty();
         if (run.diary != null && !holdsOthers) {
-            run.diary.left(new Diary.Journey(piece.body, piece.type, piece.bornNanos, now, piece.workNanos, piece.blockedNanos,
+            run.diary.onLeft(new Diary.Journey(piece.body, piece.type, piece.createdNanos, now, piece.workNanos, piece.blockedNanos,
                     piece.moveNanos, piece.crewNanos));
         }
-        whole.leaves(now, lead, holdsOthers);
+        whole.onLeave(now, lead, holdsOthers);
         if (piece.load != null) {
             piece.load.forEach(this::countLeaving);
         }

@@ -193,7 +193,7 @@ public final class Staff implements Resource.Listener {
             run.trace.person(run.now(), person.number, state);
         }
         if (run.diary != null) {
-            run.diary.person(person.number, run.now(), state);
+            run.diary.onPerson(person.number, run.now(), state);
         }
     }
 }

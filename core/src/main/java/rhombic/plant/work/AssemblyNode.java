@@ -299,7 +299,7 @@ public final class AssemblyNode extends WorkNode {
             whole = new Piece(resultType);
             flow.census.onMade(whole, index);
             whole.arrivedNanos = flow.now();
-            tally.appears(flow.now());
+            tally.onAppear(flow.now());
             from = 0;
         } else {
             whole = place.load.getFirst();
@@ -322,7 +322,7 @@ public final class AssemblyNode extends WorkNode {
     }
 
     private void join(Piece part, Piece whole) {
-        tally.joins(flow.now());
+        tally.onJoin(flow.now());
         part.forgetMaking();
         if (method == AssemblyStation.Method.ASSEMBLE) {
             flow.census.onJoined(part, index);

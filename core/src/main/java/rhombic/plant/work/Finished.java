@@ -9,7 +9,7 @@ import rhombic.plant.piece.SmallList;
 import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
 import rhombic.study.value.EquipmentState;
-import rhombic.trace.PieceSpot;
+import rhombic.trace.PieceStatus;
 
 /** What is done at one place and goes on: by the usual ways, and what goes by itself, such as what came off a carrier. */
 final class Finished {
@@ -103,7 +103,7 @@ final class Finished {
         Node maker = piece.isFailed() ? place.node.flow.node(piece.madeBy) : null;
         boolean gone = maker == null ? made.make(piece) : made.makeTo(maker, piece);
         if (!gone) {
-            told(piece, maker == null ? made.way() : PieceSpot.wayBack(maker.index));
+            told(piece, maker == null ? made.way() : PieceStatus.wayBack(maker.index));
         }
         return gone;
     }
@@ -135,7 +135,7 @@ final class Finished {
         long forPorters = given.takeWaitForCarriers();
         piece.crewNanos += forPorters;
         piece.blockedNanos += now - sinceNanos - forPorters;
-        node.tally.leaves(now, now - piece.arrivedNanos);
+        node.tally.onLeave(now, now - piece.arrivedNanos);
         node.notifyRules(Rule.PieceEvent.LEAVES, piece);
         if (!isOffering) {
             if (isEmpty()) {

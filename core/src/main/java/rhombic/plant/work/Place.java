@@ -339,7 +339,7 @@ public final class Place extends Activity implements Staffing.Listener {
         long now = flow.now();
         for (int i = 0; i < load.size(); i++) {
             Piece piece = load.get(i);
-            node.tally.begins(now - piece.arrivedNanos);
+            node.tally.onBegin(now - piece.arrivedNanos);
             if (flow.trace != null) {
                 if (isUntold) {
                     flow.trace.works(now, piece.body, node.index, number);
@@ -361,7 +361,7 @@ public final class Place extends Activity implements Staffing.Listener {
                 load.get(i).valueNanos += addsValue ? nanos : 0;
             }
             if (addsValue) {
-                node.tally.addsValue(nanos);
+                node.tally.addValueTime(nanos);
             }
         }
     }

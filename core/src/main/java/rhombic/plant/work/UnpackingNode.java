@@ -88,11 +88,11 @@ public final class UnpackingNode extends WorkNode {
 
     private void appears(Piece piece) {
         piece.arrivedNanos = flow.now();
-        tally.appears(flow.now());
+        tally.onAppear(flow.now());
     }
 
     private void ends(Piece piece) {
-        tally.joins(flow.now());
+        tally.onJoin(flow.now());
         flow.census.onJoined(piece, index);
     }
 }

@@ -235,7 +235,7 @@ abstract class WorkNode extends Node {
     final void receive(Piece piece) {
         piece.arrivedNanos = flow.now();
         touchedNanos = flow.now();
-        tally.enters(flow.now());
+        tally.onEnter(flow.now());
     }
 
     final void toQueue(Piece piece) {
@@ -292,7 +292,7 @@ abstract class WorkNode extends Node {
     }
 
     final void scrap(Piece piece) {
-        tally.scraps(flow.now());
+        tally.onScrap(flow.now());
         flow.census.onScrapped(piece, index);
     }
 
@@ -343,9 +343,9 @@ abstract class WorkNode extends Node {
 
     /** A place shows something else. */
     final void onPlaceChanged(EquipmentState before, EquipmentState now) {
-        tally.unit(flow.now(), before, now);
+        tally.changeUnit(flow.now(), before, now);
         if (flow.diary != null) {
-            flow.diary.unit(index, flow.now(), before, now);
+            flow.diary.onUnit(index, flow.now(), before, now);
         }
         if (places.length == 1) {
             noteState(now);

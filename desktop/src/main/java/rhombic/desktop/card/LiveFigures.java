@@ -75,8 +75,8 @@ final class LiveFigures extends VBox {
         figure(grid, row, 0, "In", String.valueOf(now.in(node)));
         figure(grid, row++, 2, "Out", String.valueOf(now.out(node)));
         figure(grid, row, 0, "Inside", String.valueOf(now.content(node)));
-        if (now.turnedAway(node) > 0) {
-            figure(grid, row, 2, "Turned away", String.valueOf(now.turnedAway(node)));
+        if (now.rejected(node) > 0) {
+            figure(grid, row, 2, "Turned away", String.valueOf(now.rejected(node)));
         }
         row++;
         Label doing = new Label(new EquipmentStory(bench.study()).doing(node, now));

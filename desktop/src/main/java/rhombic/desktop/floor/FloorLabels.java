@@ -366,7 +366,7 @@ final class FloorLabels {
             case WorkEquipment s -> holds + String.format(Locale.ROOT, ", %.0f %%", 100 * moment.share(node, EquipmentState.WORKING));
             case Crew crew -> crew.people() == 1 ? "1 person" : crew.people() + " people";
             case BreakArea area -> "";
-            case GoodsIn in when moment.turnedAway(node) > 0 -> holds + ", " + moment.turnedAway(node) + " turned away";
+            case GoodsIn in when moment.rejected(node) > 0 -> holds + ", " + moment.rejected(node) + " turned away";
             default -> holds;
         };
     }

@@ -39,7 +39,7 @@ import rhombic.insight.PieceStory;
 import rhombic.study.Study;
 import rhombic.study.check.Problem;
 import rhombic.trace.Moment;
-import rhombic.trace.PieceSpot;
+import rhombic.trace.PieceStatus;
 import rhombic.trace.Trace;
 
 /** Puts the parts of the window together and carries news between them. */
@@ -338,7 +338,7 @@ public final class MainWindow implements AutoCloseable {
 
     private void showPiece() {
         Optional<Moment> moment = player.moment();
-        Optional<PieceSpot> spot = chosenPiece.flatMap(id -> moment.flatMap(m -> m.piece(id)));
+        Optional<PieceStatus> spot = chosenPiece.flatMap(id -> moment.flatMap(m -> m.piece(id)));
         if (spot.isEmpty() || player.trace().isEmpty()) {
             card.showPiece(Optional.empty());
             return;

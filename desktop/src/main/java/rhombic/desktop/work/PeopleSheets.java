@@ -92,8 +92,8 @@ final class PeopleSheets {
             double hours = mean(summary, RunFigures::hours);
             double times = mean.applyAsDouble(ModeFigures::failures);
             double down = mean.applyAsDouble(ModeFigures::downShare);
-            rows.add(List.of(failures.get(i).place(), failures.get(i).mode().name(), number(times),
-                    times == 0 ? NONE : Clock.span(down * failures.get(i).things() * hours * 3600 / times),
+            rows.add(List.of(failures.get(i).element(), failures.get(i).mode().name(), number(times),
+                    times == 0 ? NONE : Clock.span(down * failures.get(i).elements() * hours * 3600 / times),
                     percent(mean.applyAsDouble(ModeFigures::waitingShare)), percent(mean.applyAsDouble(ModeFigures::repairShare)),
                     percent(down)));
         }

@@ -70,7 +70,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
                             run -> figure.applyAsDouble(run.equipment().get(index)));
                     return List.of(summary.study().equipment().get(index).name(), number(mean.apply(EquipmentFigures::in)),
                             number(mean.apply(EquipmentFigures::out)),
-                            number(mean.apply(EquipmentFigures::contentMean)), number(mean.apply(EquipmentFigures::contentMost)),
+                            number(mean.apply(EquipmentFigures::contentMean)), number(mean.apply(EquipmentFigures::contentMax)),
                             Clock.span(mean.apply(e -> e.stay().mean())),
                             summary.study().equipment().get(index) instanceof WorkEquipment
                                     ? Clock.span(mean.apply(e -> e.waits().mean()))
@@ -163,7 +163,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
                     run -> figure.applyAsDouble(run.links().get(index)));
             return List.of(links.get(index).from(), links.get(index).to(), number(mean.apply(LinkFigures::departed)),
                     number(mean.apply(LinkFigures::arrived)),
-                    number(mean.apply(LinkFigures::onTheWayMean)), number(mean.apply(LinkFigures::onTheWayMost)),
+                    number(mean.apply(LinkFigures::onTheWayMean)), number(mean.apply(LinkFigures::onTheWayMax)),
                     Clock.span(mean.apply(LinkFigures::travelMean)));
         }));
     }
@@ -171,7 +171,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
     /** What came in, went out and is inside, in one line. */
     public static String balance(Summary summary) {
         int runs = summary.runs().size();
-        double turnedAway = mean(summary, RunFigures::turnedAway);
+        double turnedAway = mean(summary, RunFigures::rejected);
         return String.format(Locale.ROOT,
                 "Mean of %d %s after the warm-up: %.1f inside at the start + %.1f in%s%s%s \u2212 %.1f out = %.1f inside at the end%s.",
                 runs, runs == 1 ? "run" : "runs", mean(summary, RunFigures::insideAtStart), mean(summary, RunFigures::in),

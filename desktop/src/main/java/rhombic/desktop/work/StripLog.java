@@ -34,10 +34,10 @@ public final class StripLog {
         }
     }
 
-    private void add(Trace.Change change) {
+    private void add(Trace.Update change) {
         columns[change.node()].add(change.timeNanos(), switch (change) {
-            case Trace.Change.ToState to -> to.state().ordinal();
-            case Trace.Change.ToContent to -> to.pieces();
+            case Trace.Update.StateUpdate to -> to.state().ordinal();
+            case Trace.Update.ContentUpdate to -> to.pieces();
         });
     }
 
@@ -56,7 +56,7 @@ public final class StripLog {
         return made;
     }
 
-    private void add(Trace.PersonChange change) {
+    private void add(Trace.PersonUpdate change) {
         people[change.person()].add(change.timeNanos(), change.state().ordinal());
     }
 
@@ -83,13 +83,13 @@ public final class StripLog {
         }
         each(column -> column.size = column.complete);
         if (people.length > 0) {
-            trace.eachPersonChange(segmentsRead, this::add);
+            trace.forEachPersonUpdate(segmentsRead, this::add);
         }
-        segmentsRead = trace.eachChange(segmentsRead, this::add);
+        segmentsRead = trace.forEachUpdate(segmentsRead, this::add);
         each(column -> column.complete = column.size);
-        trace.eachRecentChange(this::add);
+        trace.forEachRecentUpdate(this::add);
         if (people.length > 0) {
-            trace.eachRecentPersonChange(this::add);
+            trace.forEachRecentPersonUpdate(this::add);
         }
         return true;
     }

@@ -15,7 +15,7 @@ import rhombic.experiment.EventRun;
 import rhombic.formats.file.SafeFile;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
-import rhombic.trace.PieceEar;
+import rhombic.trace.PieceListener;
 
 /**
  * What happened to every piece in one run, as an object-centric event log: OCEL 2.0 in JSON (Berti and others 2024, <i>OCEL 2.0
@@ -34,7 +34,7 @@ public final class EventLog {
     private final Map<Integer, Integer> holderOf = new HashMap<>();
 
     /** @param holder the carrier; -1 if there is none */
-    private record Happened(long timeNanos, PieceEar.Event event, int piece, int node, int holder) {}
+    private record Happened(long timeNanos, PieceListener.Event event, int piece, int node, int holder) {}
 
     private EventLog(Study study) {
         this.study = study;
@@ -57,8 +57,8 @@ public final class EventLog {
         return log.events.size();
     }
 
-    private void heard(long timeNanos, PieceEar.Event event, int body, int node, int other) {
-        if (event == PieceEar.Event.ENTERS || event == PieceEar.Event.MADE) {
+    private void heard(long timeNanos, PieceListener.Event event, int body, int node, int other) {
+        if (event == PieceListener.Event.ENTERS || event == PieceListener.Event.MADE) {
             pieceOf.put(body, typeOf.size());
             typeOf.add(other);
         }
@@ -66,7 +66,7 @@ public final class EventLog {
         if (piece == null) {
             return;
         }
-        if (event == PieceEar.Event.GOES_ONTO) {
+        if (event == PieceListener.Event.GOES_ONTO) {
             load.computeIfAbsent(other, key -> new ArrayList<>()).add(body);
             holderOf.put(body, other);
         }
@@ -108,7 +108,7 @@ public final class EventLog {
         }
         json.writeEndArray();
         json.writeArrayFieldStart("eventTypes");
-        for (PieceEar.Event event : PieceEar.Event.values()) {
+        for (PieceListener.Event event : PieceListener.Event.values()) {
             type(json, event.word());
         }
         json.writeEndArray();

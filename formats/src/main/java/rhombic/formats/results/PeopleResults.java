@@ -81,7 +81,8 @@ final class PeopleResults {
         for (RunFigures run : summary.runs()) {
             for (FailureFigures failure : run.failures()) {
                 ModeFigures mode = failure.mode();
-                out.printRecord(run.replication(), failure.place(), mode.name(), mode.failures(), mode.waitingShare(), mode.repairShare());
+                out.printRecord(run.replication(), failure.element(), mode.name(), mode.failures(), mode.waitingShare(),
+                        mode.repairShare());
             }
         }
     }

@@ -24,7 +24,7 @@ import rhombic.formats.file.SafeFile;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.LinkFigures;
 import rhombic.measure.RunFigures;
-import rhombic.measure.StandstillFigures;
+import rhombic.measure.DeadlockFigures;
 import rhombic.measure.StayFigures;
 import rhombic.measure.TypeFigures;
 import rhombic.measure.WaitFigures;
@@ -97,18 +97,18 @@ public final class ResultWriter {
         node.put("replication", run.replication());
         node.put("in", run.in());
         node.put("out", run.out());
-        node.put("carriersOut", run.carriersOut());
+        node.put("carriersOut", run.loadCarriersOut());
         node.put("made", run.made());
         node.put("joined", run.joined());
         node.put("scrapped", run.scrapped());
         node.put("insideAtStart", run.insideAtStart());
         node.put("inside", run.inside());
         number(node, "insideMean", run.insideMean());
-        node.put("turnedAway", run.turnedAway());
+        node.put("turnedAway", run.rejected());
         number(node, "lossShare", run.lossShare());
         node.put("events", run.events());
         node.put("stoppedBy", run.stoppedBy());
-        node.set("standstill", standstill(run.standstill()));
+        node.set("standstill", standstill(run.deadlock()));
         ArrayNode equipment = node.putArray("equipment");
         for (EquipmentFigures e : met(run)) {
             ObjectNode one = equipment.addObject();
@@ -122,8 +122,8 @@ public final class ResultWriter {
             one.put("contentAtStart", e.contentAtStart());
             one.put("contentNow", e.contentNow());
             one.put("contentMean", e.contentMean());
-            one.put("contentMost", e.contentMost());
-            one.put("turnedAway", e.turnedAway());
+            one.put("contentMost", e.contentMax());
+            one.put("turnedAway", e.rejected());
             one.set("stay", stay(e.stay()));
             if (e.waits().begun() > 0) {
                 one.set("wait", wait(e.waits()));
@@ -147,7 +147,7 @@ public final class ResultWriter {
                 one.put("standingShare", e.standingShare());
                 one.put("runningShare", e.belt().runningShare());
                 number(one, "entryGapMean", e.belt().gapMean());
-                number(one, "entryGapLeast", e.belt().gapLeast());
+                number(one, "entryGapLeast", e.belt().gapMin());
             }
         }
         ArrayNode links = node.putArray("links");
@@ -160,7 +160,7 @@ public final class ResultWriter {
             one.put("onTheWayAtStart", l.onTheWayAtStart());
             one.put("onTheWay", l.onTheWay());
             number(one, "onTheWayMean", l.onTheWayMean());
-            one.put("onTheWayMost", l.onTheWayMost());
+            one.put("onTheWayMost", l.onTheWayMax());
             number(one, "travelMean", l.travelMean());
             PeopleResults.modes(l.modes(), one.putArray("failures"));
         }
@@ -196,11 +196,11 @@ public final class ResultWriter {
         node.put("waited", wait.waited());
         number(node, "waitedShare", wait.waitedShare());
         number(node, "mean", wait.mean());
-        number(node, "longest", wait.longest());
+        number(node, "longest", wait.max());
         return node;
     }
 
-    private static JsonNode standstill(StandstillFigures standstill) {
+    private static JsonNode standstill(DeadlockFigures standstill) {
         if (standstill.isNone()) {
             return JSON.nullNode();
         }
@@ -223,9 +223,9 @@ public final class ResultWriter {
     private record Percentile(String name, ToDoubleFunction<StayFigures> value) {}
 
     private static final List<Percentile> PERCENTILES = List.of(new Percentile("mean", StayFigures::mean),
-            new Percentile("least", StayFigures::least),
+            new Percentile("least", StayFigures::min),
             new Percentile("p10", StayFigures::p10), new Percentile("median", StayFigures::median), new Percentile("p90", StayFigures::p90),
-            new Percentile("p95", StayFigures::p95), new Percentile("p99", StayFigures::p99), new Percentile("most", StayFigures::most),
+            new Percentile("p95", StayFigures::p95), new Percentile("p99", StayFigures::p99), new Percentile("most", StayFigures::max),
             new Percentile("atOnceShare", StayFigures::atOnceShare));
 
     private interface Table {
@@ -271,10 +271,10 @@ public final class ResultWriter {
             for (EquipmentFigures e : met(run)) {
                 for (Object cell : List.of(run.replication(), e.name(), e.kind(), e.in(), e.out(), e.made(), e.joined(), e.scrapped(),
                         e.contentAtStart(),
-                        e.contentNow(), e.contentMean(), e.contentMost(), e.turnedAway(), cell(e.waits().mean()),
-                        cell(e.waits().begun() == 0 ? Double.NaN : e.waits().longest()), cell(e.waits().waitedShare()),
-                        cell(e.stay().mean()), cell(e.stay().least()), cell(e.stay().p95()),
-                        cell(e.stay().most()))) {
+                        e.contentNow(), e.contentMean(), e.contentMax(), e.rejected(), cell(e.waits().mean()),
+                        cell(e.waits().begun() == 0 ? Double.NaN : e.waits().max()), cell(e.waits().waitedShare()),
+                        cell(e.stay().mean()), cell(e.stay().min()), cell(e.stay().p95()),
+                        cell(e.stay().max()))) {
                     out.print(cell);
                 }
                 for (EquipmentState state : EquipmentState.values()) {
@@ -286,7 +286,7 @@ public final class ResultWriter {
                 out.print(e.shares().isEmpty() ? e.standingShare() : "");
                 out.print(e.shares().isEmpty() ? e.belt().runningShare() : "");
                 out.print(cell(e.belt().gapMean()));
-                out.print(cell(e.belt().gapLeast()));
+                out.print(cell(e.belt().gapMin()));
                 out.println();
             }
         }
@@ -298,7 +298,7 @@ public final class ResultWriter {
         for (RunFigures run : summary.runs()) {
             for (LinkFigures l : run.links()) {
                 out.printRecord(run.replication(), l.from(), l.to(), l.departed(), l.arrived(), l.onTheWayAtStart(), l.onTheWay(),
-                        cell(l.onTheWayMean()), l.onTheWayMost(),
+                        cell(l.onTheWayMean()), l.onTheWayMax(),
                         cell(l.travelMean()));
             }
         }
@@ -311,9 +311,9 @@ public final class ResultWriter {
                 "lead time mean s", "lead time p95 s", "stopped by", "stands still since s");
         for (RunFigures run : summary.runs()) {
             out.printRecord(run.replication(), run.in(), run.out(), run.made(), run.joined(), run.scrapped(), run.insideAtStart(),
-                    run.inside(), cell(run.insideMean()), run.turnedAway(),
+                    run.inside(), cell(run.insideMean()), run.rejected(),
                     cell(run.lossShare()), run.throughputPerHour(), cell(run.lead().mean()), cell(run.lead().p95()), run.stoppedBy(),
-                    run.standstill().isNone() ? "" : run.standstill().sinceSeconds());
+                    run.deadlock().isNone() ? "" : run.deadlock().sinceSeconds());
         }
     }
 

@@ -86,7 +86,7 @@ class ResultWriterTest {
         for (CSVRecord run : read("replications.csv")) {
             RunFigures figures = summary.runs().get(Integer.parseInt(run.get("replication")) - 1);
             assertEquals(figures.insideMean(), Double.parseDouble(run.get("inside mean")));
-            assertEquals(figures.turnedAway(), Long.parseLong(run.get("turned away")));
+            assertEquals(figures.rejected(), Long.parseLong(run.get("turned away")));
         }
     }
 

@@ -53,8 +53,8 @@ class CandleWorksTest {
         Study longer = withPasses(29.6);
         assertEquals(96.4, ((Conveyor) shorter.find("Cooling tunnel").orElseThrow()).conveyorPath().metres(), 0.05);
         assertEquals(98.2, ((Conveyor) longer.find("Cooling tunnel").orElseThrow()).conveyorPath().metres(), 0.05);
-        assertTrue(figures(shorter, "Pouring").stay().most() > 1, "waits");
-        assertEquals(0, figures(longer, "Pouring").stay().most(), 1e-9);
+        assertTrue(figures(shorter, "Pouring").stay().max() > 1, "waits");
+        assertEquals(0, figures(longer, "Pouring").stay().max(), 1e-9);
     }
 
     @Test

@@ -10,10 +10,10 @@ import java.util.List;
  * @param equipment that takes part; none if nothing stands still
  * @param reasons one sentence for each, saying whom it waits for
  */
-public record StandstillFigures(double sinceSeconds, List<String> equipment, List<String> reasons) implements Serializable {
-    public static final StandstillFigures NONE = new StandstillFigures(0, List.of(), List.of());
+public record DeadlockFigures(double sinceSeconds, List<String> equipment, List<String> reasons) implements Serializable {
+    public static final DeadlockFigures NONE = new DeadlockFigures(0, List.of(), List.of());
 
-    public StandstillFigures {
+    public DeadlockFigures {
         equipment = List.copyOf(equipment);
         reasons = List.copyOf(reasons);
     }

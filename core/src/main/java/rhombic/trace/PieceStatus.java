@@ -16,7 +16,8 @@ package rhombic.trace;
  * @param sinceNanos when it came to this equipment, place or link
  * @param lastRecord number of the last record about it
  */
-public record PieceSpot(int piece, int body, int type, int look, long bornNanos, int node, int holder, int place, Doing doing, int way,
+public record PieceStatus(int piece, int body, int type, int look, long createdNanos, int node, int holder, int place, Activity activity,
+        int way,
         int fromNode, int link, long sinceNanos,
         long lastRecord) {
     private static final int BACK = 8191;
@@ -36,13 +37,13 @@ public record PieceSpot(int piece, int body, int type, int look, long bornNanos,
     }
 
     /** What the piece does there. */
-    public enum Doing {
+    public enum Activity {
         WAITS, IS_WORKED_ON, IS_DONE,
         /** It is on its way along a link. */
         MOVES,
         /** It lies on a conveyor. */
         RIDES;
 
-        static final Doing[] ALL = values();
+        static final Activity[] ALL = values();
     }
 }

@@ -2,7 +2,7 @@ package rhombic.trace;
 
 /** Hears what happens to pieces, in the order of time. */
 @FunctionalInterface
-public interface PieceEar {
+public interface PieceListener {
     /** What can happen. */
     enum Event {
         ENTERS("enters"), MADE("is made"), WAITS("waits"), WORK_BEGINS("work begins"), WORK_ENDS("work ends"), SETS_OUT(
@@ -27,5 +27,5 @@ public interface PieceEar {
      * @param node index of the equipment
      * @param other its type where it enters or is made, the body of the holder where it goes onto one; else without meaning
      */
-    void heard(long timeNanos, Event event, int body, int node, int other);
+    void onEvent(long timeNanos, Event event, int body, int node, int other);
 }
