@@ -73,7 +73,7 @@ final class CompareCommand implements Callable<Integer> {
             Progress progress = new Progress(err);
             Sheet sheet = new Experiment(variants, comparison, engine, archive).run(asked, progress, () -> false);
             Variant against = sheet.variant(comparison.reference()).orElse(variants.getFirst());
-            ComparisonWriter.Asked of = new ComparisonWriter.Asked(sheet, against, Sheet.lookedAt(comparison));
+            ComparisonWriter.Asked of = new ComparisonWriter.Asked(sheet, against, Sheet.selected(comparison));
             print(study, of, asked);
             List<Curve> curves = new ArrayList<>();
             for (Sweep sweep : comparison.sweeps()) {
@@ -137,7 +137,7 @@ final class CompareCommand implements Callable<Integer> {
                 Interval interval = of.sheet().interval(variant, response);
                 Scale scale = Scale.of(of.sheet().unit(response), interval.mean());
                 Verdict verdict = of.sheet().verdict(variant, of.against(), response, of.comparisons());
-                print.printf("    %-28s %-20s %s%n", response, scale.said(interval),
+                print.printf("    %-28s %-20s %s%n", response, scale.text(interval),
                         variant == of.against() ? "" : ComparisonWriter.said(of.sheet(), verdict, response));
             }
         }
@@ -155,7 +155,7 @@ final class CompareCommand implements Callable<Integer> {
                 print.printf("%n%s over %s%n", response, line.over());
                 Scale scale = Scale.of(of.sheet().unit(response), curve.best().map(p -> p.value().mean()).orElse(0.0));
                 for (Curve.Point point : curve.points()) {
-                    print.printf("    %-20s %s%n", point.level(), scale.said(point.value()));
+                    print.printf("    %-20s %s%n", point.level(), scale.text(point.value()));
                 }
                 curve.knee().ifPresent(knee -> print.printf("    knee at %s%n", knee.level()));
                 curve.smallestGoodEnough()
@@ -173,10 +173,10 @@ final class CompareCommand implements Callable<Integer> {
         Search.State state = wanted.run(new Experiment(points, study.comparison(), engine, archive), s -> {}, () -> false);
         print.printf("%nSearch for the best %s among %d combinations: %d runs; %s%n", of.responses().getFirst(), points.size(),
                 state.runs(),
-                state.said(wanted));
-        Scale scale = Scale.of(of.sheet().unit(of.responses().getFirst()), state.standings().getFirst().value().mean());
-        for (Search.Standing standing : state.standings()) {
-            print.printf("    %-44s %-20s %s%n", standing.variant().name(), scale.said(standing.value()),
+                state.text(wanted));
+        Scale scale = Scale.of(of.sheet().unit(of.responses().getFirst()), state.candidates().getFirst().value().mean());
+        for (Search.Candidate standing : state.candidates()) {
+            print.printf("    %-44s %-20s %s%n", standing.variant().name(), scale.text(standing.value()),
                     standing.droppedAt() == 0 ? "in" : "out after " + standing.droppedAt());
         }
         return Optional.of(state);
@@ -201,7 +201,7 @@ final class CompareCommand implements Callable<Integer> {
         }
 
         @Override
-        public synchronized void progressed(Variant variant, int done, int asked) {
+        public synchronized void onProgress(Variant variant, int done, int asked) {
             long now = System.nanoTime();
             if (now - last > NANOS_BETWEEN) {
                 last = now;

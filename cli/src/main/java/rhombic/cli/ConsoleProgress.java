@@ -20,7 +20,7 @@ final class ConsoleProgress implements RunListener {
     }
 
     @Override
-    public synchronized void progressed(RunTask task, double share) {
+    public synchronized void onProgress(RunTask task, double share) {
         long now = System.nanoTime();
         if (now - last > NANOS_BETWEEN) {
             last = now;
@@ -29,7 +29,7 @@ final class ConsoleProgress implements RunListener {
     }
 
     @Override
-    public synchronized void finished(RunTask task, RunFigures figures) {
+    public synchronized void onFinished(RunTask task, RunFigures figures) {
         finished++;
     }
 }

@@ -57,9 +57,9 @@ final class DiagnoseCommand implements Callable<Integer> {
             print.printf("%s: %d runs of %s; throughput %s%n", study.name(), summary.runs().size(), study.plan().length(),
                     diagnosis.throughput());
             for (Finding finding : diagnosis.findings()) {
-                print.printf("%n%s. %s%n", finding.kind().word(), finding.what());
+                print.printf("%n%s. %s%n", finding.kind().word(), finding.text());
                 finding.lines().forEach(line -> print.printf("    %s%n", line));
-                finding.tryIt().ifPresent(trial -> print.printf("    try: %s%n", trial.said()));
+                finding.trialNote().ifPresent(trial -> print.printf("    try: %s%n", trial.text()));
             }
             List<Leverage.Gain> gains = leverage ? leverage(study, engine, print) : List.of();
             Path target = out;
@@ -83,7 +83,7 @@ final class DiagnoseCommand implements Callable<Integer> {
                     response, asked.replications());
             for (Leverage.Gain gain : gains) {
                 Scale scale = Scale.of(unit, gain.verdict().other());
-                print.printf("  %-44s %s%n", gain.trial().said(), gain.verdict().said(scale.unit(), scale.factor()));
+                print.printf("  %-44s %s%n", gain.trial().text(), gain.verdict().text(scale.unit(), scale.factor()));
             }
             return gains;
         }

@@ -23,7 +23,7 @@ public final class Experiment {
         Listener NONE = new Listener() {};
 
         /** @param done runs that are there, of those asked for so far */
-        default void progressed(Variant variant, int done, int asked) {}
+        default void onProgress(Variant variant, int done, int asked) {}
     }
 
     /** Replications beyond which no interval is pursued. */
@@ -35,11 +35,11 @@ public final class Experiment {
     private final Comparison comparison;
     private final RunEngine engine;
     private final Archive archive;
-    private final Map<String, Course> courses = new HashMap<>();
+    private final Map<String, VariantRuns> variantRuns = new HashMap<>();
     private final Gate gate = new Gate();
 
     /** How far one variant is. */
-    private static final class Course {
+    private static final class VariantRuns {
         final Variant variant;
         final String mark;
         final List<Response> responses;
@@ -48,7 +48,7 @@ public final class Experiment {
         volatile int asked;
         volatile String failure = "";
 
-        Course(Variant variant, String mark) {
+        VariantRuns(Variant variant, String mark) {
             this.variant = variant;
             this.mark = mark;
             responses = Response.all(variant.study());
@@ -82,7 +82,7 @@ public final class Experiment {
         this.engine = engine;
         this.archive = archive;
         for (Variant variant : variants) {
-            courses.put(variant.name(), new Course(variant, archive.markOf(variant.study())));
+            variantRuns.put(variant.name(), new VariantRuns(variant, archive.markOf(variant.study())));
         }
     }
 
@@ -98,7 +98,7 @@ public final class Experiment {
      * @throws java.util.concurrent.CancellationException if cancelled; what was made is kept
      */
     public Sheet run(int replications, Listener listener, BooleanSupplier cancelled) {
-        courses.values().forEach(course -> course.asked = replications);
+        variantRuns.values().forEach(runs -> runs.asked = replications);
         do {
             fetch();
             make(listener, cancelled);
@@ -108,7 +108,7 @@ public final class Experiment {
 
     /** Makes the runs of some variants only, up to so many replications each. */
     Sheet run(Collection<Variant> some, int replications, Listener listener, BooleanSupplier cancelled) {
-        some.forEach(variant -> course(variant).asked = Math.max(course(variant).asked, replications));
+        some.forEach(variant -> variantRuns(variant).asked = Math.max(variantRuns(variant).asked, replications));
         fetch();
         make(listener, cancelled);
         return sheet();
@@ -118,10 +118,10 @@ public final class Experiment {
     public Sheet sheet() {
         Map<String, List<RunRecord>> runs = new HashMap<>();
         Map<String, String> failures = new HashMap<>();
-        courses.forEach((name, course) -> {
-            runs.put(name, course.runs.values().stream().sorted(java.util.Comparator.comparingInt(RunRecord::replication)).toList());
-            if (!course.failure.isEmpty()) {
-                failures.put(name, course.failure);
+        variantRuns.forEach((name, one) -> {
+            runs.put(name, one.runs.values().stream().sorted(java.util.Comparator.comparingInt(RunRecord::replication)).toList());
+            if (!one.failure.isEmpty()) {
+                failures.put(name, one.failure);
             }
         });
         return new Sheet(variants, runs, comparison.own(), failures);
@@ -129,7 +129,7 @@ public final class Experiment {
 
     /** Takes what the archive has, without running anything. */
     public Sheet known(int replications) {
-        courses.values().forEach(course -> course.asked = replications);
+        variantRuns.values().forEach(runs -> runs.asked = replications);
         fetch();
         return sheet();
     }
@@ -148,12 +148,12 @@ public final class Experiment {
     }
 
     private void fetch() {
-        for (Course course : courses.values()) {
-            for (int replication = 1; replication <= course.asked; replication++) {
-                if (!course.runs.containsKey(replication)) {
-                    Optional<RunRecord> kept = archive.find(course.mark, replication);
+        for (VariantRuns runs : variantRuns.values()) {
+            for (int replication = 1; replication <= runs.asked; replication++) {
+                if (!runs.runs.containsKey(replication)) {
+                    Optional<RunRecord> kept = archive.find(runs.mark, replication);
                     if (kept.isPresent()) {
-                        course.runs.put(replication, kept.get());
+                        runs.runs.put(replication, kept.get());
                     }
                 }
             }
@@ -161,22 +161,22 @@ public final class Experiment {
     }
 
     private void make(Listener listener, BooleanSupplier cancelled) {
-        Map<Study, Course> byStudy = new java.util.IdentityHashMap<>();
-        Map<String, Course> first = new HashMap<>();
+        Map<Study, VariantRuns> byStudy = new java.util.IdentityHashMap<>();
+        Map<String, VariantRuns> first = new HashMap<>();
         List<RunTask> tasks = new ArrayList<>();
-        int most = courses.values().stream().mapToInt(course -> course.asked).max().orElse(0);
+        int most = variantRuns.values().stream().mapToInt(runs -> runs.asked).max().orElse(0);
         for (int replication = 1; replication <= most; replication++) {
             for (Variant variant : variants) {
-                Course course = course(variant);
+                VariantRuns runs = variantRuns(variant);
                 // two variants that are the same study need be run but once
-                boolean isFirst = first.computeIfAbsent(course.mark, mark -> course) == course;
-                if (isFirst && replication <= course.asked && !course.runs.containsKey(replication) && course.failure.isEmpty()) {
-                    byStudy.put(variant.study(), course);
+                boolean isFirst = first.computeIfAbsent(runs.mark, mark -> runs) == runs;
+                if (isFirst && replication <= runs.asked && !runs.runs.containsKey(replication) && runs.failure.isEmpty()) {
+                    byStudy.put(variant.study(), runs);
                     tasks.add(new RunTask(variant.study(), replication));
                 }
             }
         }
-        variants.forEach(variant -> listener.progressed(variant, course(variant).runs.size(), course(variant).asked));
+        variants.forEach(variant -> listener.onProgress(variant, variantRuns(variant).runs.size(), variantRuns(variant).asked));
         if (!tasks.isEmpty()) {
             engine.run(source(tasks, byStudy, cancelled), new Keeper(byStudy, listener), cancelled);
         }
@@ -184,25 +184,25 @@ public final class Experiment {
             throw new CancellationException("The runs were cancelled");
         }
         for (Variant variant : variants) {
-            Course course = course(variant);
-            Course twin = first.getOrDefault(course.mark, course);
-            if (twin != course) {
-                course.runs.putAll(twin.runs);
-                course.failure = twin.failure;
-                listener.progressed(variant, course.runs.size(), course.asked);
+            VariantRuns runs = variantRuns(variant);
+            VariantRuns twin = first.getOrDefault(runs.mark, runs);
+            if (twin != runs) {
+                runs.runs.putAll(twin.runs);
+                runs.failure = twin.failure;
+                listener.onProgress(variant, runs.runs.size(), runs.asked);
             }
         }
     }
 
-    private Course course(Variant variant) {
-        Course course = courses.get(variant.name());
-        if (course == null) {
+    private VariantRuns variantRuns(Variant variant) {
+        VariantRuns runs = variantRuns.get(variant.name());
+        if (runs == null) {
             throw new IllegalArgumentException("Two variants are called " + variant.name());
         }
-        return course;
+        return runs;
     }
 
-    private TaskSource source(List<RunTask> tasks, Map<Study, Course> courses, BooleanSupplier cancelled) {
+    private TaskSource source(List<RunTask> tasks, Map<Study, VariantRuns> all, BooleanSupplier cancelled) {
         java.util.concurrent.atomic.AtomicInteger next = new java.util.concurrent.atomic.AtomicInteger();
         return () -> {
             while (true) {
@@ -211,8 +211,8 @@ public final class Experiment {
                 if (at >= tasks.size() || cancelled.getAsBoolean()) {
                     return Optional.empty();
                 }
-                Course course = courses.get(tasks.get(at).study());
-                if (course != null && course.failure.isEmpty()) {
+                VariantRuns runs = all.get(tasks.get(at).study());
+                if (runs != null && runs.failure.isEmpty()) {
                     return Optional.of(tasks.get(at));
                 }
             }
@@ -221,27 +221,27 @@ public final class Experiment {
 
     /** Keeps each run as it comes. */
     private final class Keeper implements RunListener {
-        private final Map<Study, Course> byStudy;
+        private final Map<Study, VariantRuns> byStudy;
         private final Listener listener;
 
-        Keeper(Map<Study, Course> byStudy, Listener listener) {
+        Keeper(Map<Study, VariantRuns> byStudy, Listener listener) {
             this.byStudy = byStudy;
             this.listener = listener;
         }
 
         @Override
-        public void finished(RunTask task, RunFigures figures) {
-            Course course = java.util.Objects.requireNonNull(byStudy.get(task.study()));
-            RunRecord run = RunRecord.of(figures, course.responses, course.names);
-            archive.keep(course.mark, run);
-            course.runs.put(task.replication(), run);
-            listener.progressed(course.variant, course.runs.size(), course.asked);
+        public void onFinished(RunTask task, RunFigures figures) {
+            VariantRuns runs = java.util.Objects.requireNonNull(byStudy.get(task.study()));
+            RunRecord run = RunRecord.of(figures, runs.responses, runs.names);
+            archive.keep(runs.mark, run);
+            runs.runs.put(task.replication(), run);
+            listener.onProgress(runs.variant, runs.runs.size(), runs.asked);
         }
 
         @Override
-        public boolean failed(RunTask task, RuntimeException why) {
-            Course course = java.util.Objects.requireNonNull(byStudy.get(task.study()));
-            course.failure = String.valueOf(why.getMessage());
+        public boolean onFailed(RunTask task, RuntimeException why) {
+            VariantRuns runs = java.util.Objects.requireNonNull(byStudy.get(task.study()));
+            runs.failure = String.valueOf(why.getMessage());
             return true;
         }
     }
@@ -256,13 +256,13 @@ public final class Experiment {
         Sheet sheet = sheet();
         boolean more = false;
         for (Variant variant : variants) {
-            Course course = course(variant);
+            VariantRuns runs = variantRuns(variant);
             Interval interval = sheet.interval(variant, response);
             double wanted = wish * Math.abs(interval.mean());
-            if (interval.count() >= 2 && interval.halfWidth() > wanted && course.asked < MOST_REPLICATIONS && course.failure.isEmpty()) {
+            if (interval.count() >= 2 && interval.halfWidth() > wanted && runs.asked < MOST_REPLICATIONS && runs.failure.isEmpty()) {
                 double ratio = wanted > 0 ? interval.halfWidth() / wanted : Double.POSITIVE_INFINITY;
                 int estimate = (int) Math.min(MOST_REPLICATIONS, Math.ceil(interval.count() * ratio * ratio));
-                course.asked = Math.min(MOST_REPLICATIONS, Math.clamp(estimate, course.asked + LEAST_MORE, 3 * course.asked));
+                runs.asked = Math.min(MOST_REPLICATIONS, Math.clamp(estimate, runs.asked + LEAST_MORE, 3 * runs.asked));
                 more = true;
             }
         }

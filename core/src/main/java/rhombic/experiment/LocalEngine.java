@@ -73,7 +73,7 @@ public final class LocalEngine implements RunEngine, AutoCloseable {
                     } catch (CancellationException e) {
                         throw e;
                     } catch (RuntimeException e) {
-                        if (!listener.failed(task, e)) {
+                        if (!listener.onFailed(task, e)) {
                             throw e;
                         }
                     }
@@ -132,10 +132,10 @@ public final class LocalEngine implements RunEngine, AutoCloseable {
             if (!plant.advance(until, cancelled)) {
                 throw new CancellationException("The runs were cancelled");
             }
-            listener.progressed(task, (double) step / PROGRESS_STEPS);
+            listener.onProgress(task, (double) step / PROGRESS_STEPS);
         }
         RunFigures figures = plant.figures();
-        listener.finished(task, figures);
+        listener.onFinished(task, figures);
         return figures;
     }
 

@@ -25,8 +25,8 @@ public final class OwnFigure {
     }
 
     /** Whether all that it reads is there. */
-    public List<String> unknown(ResponseNames names) {
-        Map<String, String> known = known(names);
+    public List<String> unknownNames(ResponseNames names) {
+        Map<String, String> known = knownNames(names);
         List<String> unknown = new java.util.ArrayList<>();
         formula.reads().stream().map(read -> read.root().equals("here") ? read.name() : read.root() + "." + read.name())
                 .filter(read -> !known.containsKey(read)).forEach(unknown::add);
@@ -37,7 +37,7 @@ public final class OwnFigure {
 
     /** NaN where something that it reads is not there. */
     double of(RunRecord run) {
-        Map<String, String> known = known(run.names());
+        Map<String, String> known = knownNames(run.names());
         try {
             return formula.number(new Scope(run, known));
         } catch (FormulaException e) {
@@ -49,7 +49,7 @@ public final class OwnFigure {
         return response;
     }
 
-    private static Map<String, String> known(ResponseNames names) {
+    private static Map<String, String> knownNames(ResponseNames names) {
         Map<String, String> known = new HashMap<>();
         for (String name : names.all()) {
             int colon = name.lastIndexOf(": ");
@@ -124,8 +124,8 @@ public final class OwnFigure {
             throw none("draw");
         }
 
-        private static FormulaException none(String what) {
-            return new FormulaException("A response has no " + what + ": it is worked out of figures such as here.throughput");
+        private static FormulaException none(String label) {
+            return new FormulaException("A response has no " + label + ": it is worked out of figures such as here.throughput");
         }
     }
 }

@@ -17,10 +17,10 @@ import rhombic.study.value.PieceType;
 /**
  * A figure of a run that can be averaged and compared.
  *
- * @param place equipment or piece type it belongs to; empty for the whole plant
+ * @param subject equipment or piece type it belongs to; empty for the whole plant
  * @param unit as printed; empty for plain numbers
  */
-public record Response(String place, String name, String unit, ToDoubleFunction<RunFigures> value) {
+public record Response(String subject, String name, String unit, ToDoubleFunction<RunFigures> value) {
     public static final Response THROUGHPUT = plant("throughput", "1/h", RunFigures::throughputPerHour);
     public static final Response PLANNED_THROUGHPUT = plant("throughput per planned hour", "1/h", RunFigures::throughputPerPlannedHour);
     public static final Response LEAD_TIME = plant("lead time mean", "s", run -> run.lead().mean());
@@ -29,12 +29,12 @@ public record Response(String place, String name, String unit, ToDoubleFunction<
     public static final Response IN = plant("in", "", RunFigures::in);
     public static final Response OUT = plant("out", "", RunFigures::out);
     public static final Response SCRAPPED = plant("scrapped", "", RunFigures::scrapped);
-    public static final Response TURNED_AWAY = plant("turned away", "", RunFigures::rejected);
+    public static final Response REJECTED = plant("turned away", "", RunFigures::rejected);
     public static final Response LOSS = plant("loss", "1", RunFigures::lossShare);
 
     /** Those of the whole plant. */
     public static final List<Response> OF_PLANT = List.of(THROUGHPUT, PLANNED_THROUGHPUT, LEAD_TIME, LEAD_TIME_P95, INSIDE, IN, OUT,
-            SCRAPPED, TURNED_AWAY,
+            SCRAPPED, REJECTED,
             LOSS);
 
     /** Which way is better. */
@@ -49,7 +49,7 @@ public record Response(String place, String name, String unit, ToDoubleFunction<
 
     /** Names it among all of the study: its place, a colon and what it is; or, of the whole plant, only that. */
     public String key() {
-        return place.isEmpty() ? name : place + ": " + name;
+        return subject.isEmpty() ? name : subject + ": " + name;
     }
 
     public Better better() {

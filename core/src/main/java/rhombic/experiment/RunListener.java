@@ -7,16 +7,16 @@ public interface RunListener {
     RunListener NONE = new RunListener() {};
 
     /** @param share of the run that is done, 0 to 1 */
-    default void progressed(RunTask task, double share) {}
+    default void onProgress(RunTask task, double share) {}
 
-    default void finished(RunTask task, RunFigures figures) {}
+    default void onFinished(RunTask task, RunFigures figures) {}
 
     /**
      * A run could not be made to its end.
      *
      * @return whether the others go on; if not, what was thrown ends them all
      */
-    default boolean failed(RunTask task, RuntimeException why) {
+    default boolean onFailed(RunTask task, RuntimeException why) {
         return false;
     }
 }

@@ -26,7 +26,7 @@ public record Scale(String unit, double factor) {
     }
 
     /** An interval with its unit, as in 41.2 ± 0.6 /h. */
-    public String said(Interval interval) {
+    public String text(Interval interval) {
         return FigureText.pair(interval.mean() * factor, interval.halfWidth() * factor) + (unit.isEmpty() ? "" : " " + unit);
     }
 }

@@ -29,22 +29,22 @@ public record Search(List<Variant> variants, String response, double indifferenc
      *
      * @param droppedAt replications after which it was dropped; 0 while it is in
      */
-    public record Standing(Variant variant, Interval value, int droppedAt) {}
+    public record Candidate(Variant variant, Interval value, int droppedAt) {}
 
     /**
      * How far the search is.
      *
-     * @param standings best first
+     * @param candidates best first
      * @param runs made or taken from the archive
      * @param isDone whether one is left, or as good as one
      */
-    public record State(List<Standing> standings, int runs, boolean isDone, boolean budgetSpent) {
-        public Optional<Standing> best() {
-            return standings.stream().filter(s -> s.droppedAt == 0).findFirst();
+    public record State(List<Candidate> candidates, int runs, boolean isDone, boolean budgetSpent) {
+        public Optional<Candidate> best() {
+            return candidates.stream().filter(s -> s.droppedAt == 0).findFirst();
         }
 
         /** In words, with what is promised. */
-        public String said(Search search) {
+        public String text(Search search) {
             String left = left() == 1 ? best().map(best -> best.variant().name()).orElse("one") + " is left" : left() + " are left";
             return isDone
                     ? left + "; if the best is better than all others by at least " + FigureText.of(search.indifference)
@@ -56,14 +56,14 @@ public record Search(List<Variant> variants, String response, double indifferenc
         }
 
         public long left() {
-            return standings.stream().filter(s -> s.droppedAt == 0).count();
+            return candidates.stream().filter(s -> s.droppedAt == 0).count();
         }
     }
 
     /** Hears what it has learned, after each step. */
     @FunctionalInterface
     public interface Listener {
-        void learned(State state);
+        void onState(State state);
     }
 
     public Search {
@@ -84,7 +84,7 @@ public record Search(List<Variant> variants, String response, double indifferenc
 
     /** Runs until it is decided or the budget is spent. What the experiment's archive has is not run again, so it can go on later. */
     public State run(Experiment experiment, Listener listener, BooleanSupplier cancelled) {
-        return new Course(experiment).run(listener, cancelled);
+        return new SearchRun(experiment).run(listener, cancelled);
     }
 
     private double sign() {
@@ -92,14 +92,14 @@ public record Search(List<Variant> variants, String response, double indifferenc
     }
 
     /** One search under way. */
-    private final class Course {
+    private final class SearchRun {
         private final Experiment experiment;
         /** Replications after which each was dropped; 0 while it is in. */
         private final int[] droppedAt = new int[variants.size()];
         private final double h2;
         private Sheet sheet;
 
-        Course(Experiment experiment) {
+        SearchRun(Experiment experiment) {
             this.experiment = experiment;
             sheet = experiment.sheet();
             double eta = (Math.pow(2 * (1 - confidence) / (variants.size() - 1), -2.0 / (first - 1)) - 1) / 2;
@@ -118,7 +118,7 @@ public record Search(List<Variant> variants, String response, double indifferenc
                 if (spent() + left().size() * STEP > budget) {
                     return told(listener, state(false, true));
                 }
-                listener.learned(state(false, false));
+                listener.onState(state(false, false));
                 sheet = experiment.run(left().stream().map(variants::get).toList(), replications + STEP, Experiment.Listener.NONE,
                         cancelled);
                 for (int r = replications + 1; r <= replications + STEP; r++) {
@@ -130,7 +130,7 @@ public record Search(List<Variant> variants, String response, double indifferenc
         }
 
         private static State told(Listener listener, State state) {
-            listener.learned(state);
+            listener.onState(state);
             return state;
         }
 
@@ -188,11 +188,11 @@ public record Search(List<Variant> variants, String response, double indifferenc
         }
 
         private State state(boolean isDone, boolean budgetSpent) {
-            List<Standing> all = new ArrayList<>();
+            List<Candidate> all = new ArrayList<>();
             for (int i = 0; i < droppedAt.length; i++) {
-                all.add(new Standing(variants.get(i), sheet.interval(variants.get(i), response), droppedAt[i]));
+                all.add(new Candidate(variants.get(i), sheet.interval(variants.get(i), response), droppedAt[i]));
             }
-            all.sort(Comparator.comparingInt((Standing s) -> s.droppedAt == 0 ? 0 : 1).thenComparing(s -> -sign() * s.value.mean()));
+            all.sort(Comparator.comparingInt((Candidate s) -> s.droppedAt == 0 ? 0 : 1).thenComparing(s -> -sign() * s.value.mean()));
             return new State(List.copyOf(all), spent(), isDone, budgetSpent);
         }
     }

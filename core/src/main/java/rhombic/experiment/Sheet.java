@@ -59,7 +59,7 @@ public final class Sheet {
     }
 
     /** The responses that are looked at: those that the comparison names, or the usual ones. */
-    public static List<String> lookedAt(rhombic.study.Comparison comparison) {
+    public static List<String> selected(rhombic.study.Comparison comparison) {
         if (!comparison.responses().isEmpty()) {
             return comparison.responses();
         }

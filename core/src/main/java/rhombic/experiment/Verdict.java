@@ -60,7 +60,7 @@ public record Verdict(Interval difference, double confidence, Response.Better be
     }
 
     /** In one plain sentence, without what it is about. */
-    public String said(String unit, double factor) {
+    public String text(String unit, double factor) {
         String u = unit.isEmpty() ? "" : " " + unit;
         String by = FigureText.pair(Math.abs(difference.mean()) * factor, difference.halfWidth() * factor) + u;
         return switch (kind()) {

@@ -304,16 +304,16 @@ public final class Board {
 
     /** Which station or crew was the limit when: a line at its place, as long as it was. */
     private Chart limit(BoardChart wanted) {
-        List<Integer> who = shifting.ranked().stream().limit(MOST_SERIES).toList();
+        List<Integer> participants = shifting.ranked().stream().limit(MOST_SERIES).toList();
         List<Chart.Series> series = new ArrayList<>();
-        for (int k = 0; k < who.size(); k++) {
+        for (int k = 0; k < participants.size(); k++) {
             List<Double> xs = new ArrayList<>();
             List<Double> ys = new ArrayList<>();
             List<Double> lateXs = new ArrayList<>();
             List<Double> lateYs = new ArrayList<>();
             double now = isWhole ? Double.POSITIVE_INFINITY : last().timeNanos() / 3.6e12;
             for (Shifting.Span span : shifting.spans()) {
-                double place = span.who() == who.get(k) ? who.size() - k : Double.NaN;
+                double place = span.participant() == participants.get(k) ? participants.size() - k : Double.NaN;
                 double from = span.fromNanos() / 3.6e12;
                 double to = span.toNanos() / 3.6e12;
                 xs.addAll(List.of(Math.min(from, now), Math.min(to, now)));
@@ -324,7 +324,7 @@ public final class Board {
             if (!isWhole) {
                 series.addFirst(new Chart.Spans("", PALE, array(lateXs), array(lateYs)));
             }
-            series.add(new Chart.Spans(name(who.get(k)), colour(k), array(xs), array(ys)));
+            series.add(new Chart.Spans(name(participants.get(k)), colour(k), array(xs), array(ys)));
         }
         return Chart.of(wanted.title(), "hours", "", series);
     }

@@ -20,18 +20,18 @@ final class ConveyorStory {
         this.waits = waits;
     }
 
-    String ofPiece(PieceStatus spot, Conveyor conveyor, String since, Moment moment) {
-        int leader = moment.leaderOf(spot.body());
+    String ofPiece(PieceStatus status, Conveyor conveyor, String since, Moment moment) {
+        int leader = moment.leaderOf(status.body());
         if (moment.speedOfLeader(leader) > 0) {
             return "Moves on " + conveyor.name() + " for " + since + ".";
         }
-        Optional<String> where = standsAt(conveyor, leader, moment);
-        if (where.isEmpty()) {
+        Optional<String> place = standsAt(conveyor, leader, moment);
+        if (place.isEmpty()) {
             return "Stands on " + conveyor.name() + " and waits until its drive moves again.";
         }
         String why = why(conveyor, moment.spot(leader), moment);
-        return leader == spot.body()
-                ? "Stands at " + where.get() + " and waits " + why + "."
+        return leader == status.body()
+                ? "Stands at " + place.get() + " and waits " + why + "."
                 : "Stands on " + conveyor.name() + " behind " + waits.type(moment.spot(leader)).name() + " "
                         + (moment.spot(leader).piece() + 1) + ", which waits " + why + ".";
     }
@@ -39,10 +39,11 @@ final class ConveyorStory {
     /** What stands on it, if anything does; it is not empty. */
     String ofWhole(Conveyor conveyor, int node, Moment moment) {
         boolean isOff = false;
-        for (PieceStatus spot : moment.at(node)) {
-            if (moment.isLeader(spot.body()) && moment.speedOfLeader(spot.body()) == 0) {
-                if (standsAt(conveyor, spot.body(), moment).isPresent()) {
-                    return "; " + waits.type(spot).name() + " " + (spot.piece() + 1) + " stands and waits " + why(conveyor, spot, moment);
+        for (PieceStatus status : moment.at(node)) {
+            if (moment.isLeader(status.body()) && moment.speedOfLeader(status.body()) == 0) {
+                if (standsAt(conveyor, status.body(), moment).isPresent()) {
+                    return "; " + waits.type(status).name() + " " + (status.piece() + 1) + " stands and waits "
+                            + why(conveyor, status, moment);
                 }
                 isOff = true;
             }
@@ -63,15 +64,15 @@ final class ConveyorStory {
         return conveyor.branches().stream().filter(fitting -> Math.abs(conveyor.metresOf(fitting) - at) < AT_END_METRES).findFirst();
     }
 
-    private String why(Conveyor conveyor, PieceStatus spot, Moment moment) {
-        Optional<Fitting> before = before(conveyor, moment.metresOfLeader(spot.body()));
+    private String why(Conveyor conveyor, PieceStatus status, Moment moment) {
+        Optional<Fitting> before = before(conveyor, moment.metresOfLeader(status.body()));
         if (before.isEmpty()) {
-            return waits.forRoom(spot, "", moment);
+            return waits.forRoom(status, "", moment);
         }
         String name = before.get().name();
         boolean leads = study.linksFrom(conveyor.name()).stream().anyMatch(link -> link.fromPort().equals(name));
         return before.get() instanceof Fitting.Divert && leads
-                ? waits.forRoom(spot, name, moment) + " or to go straight on"
+                ? waits.forRoom(status, name, moment) + " or to go straight on"
                 : "for a gap behind it";
     }
 }

@@ -108,12 +108,12 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
         }
 
         List<Finding> findings() {
-            Standing.of(summary).ifPresent(f -> found.add(f.as(Finding.Kind.STANDSTILL)));
+            DeadlockFinding.of(summary).ifPresent(f -> found.add(f.as(Finding.Kind.DEADLOCK)));
             growth();
             Optional<Finding> limit = Limit.of(summary);
             limit.ifPresent(f -> found.add(withMethods(f)));
             shifts(limit);
-            limit.ifPresent(f -> losses(f.place()));
+            limit.ifPresent(f -> losses(f.subject()));
             disturbances();
             leadTime();
             buffers();
@@ -123,8 +123,8 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
             return found;
         }
 
-        private void add(Finding.Kind kind, String place, String what, String evidence, Optional<Trial> trial) {
-            found.add(new Finding(kind, place, what, evidence, trial.orElse(null)));
+        private void add(Finding.Kind kind, String place, String text, String evidence, Optional<Trial> trial) {
+            found.add(new Finding(kind, place, text, evidence, trial.orElse(null)));
         }
 
         private void growth() {
@@ -164,14 +164,14 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
         private Finding withMethods(Finding limit) {
             List<Integer> ranked = shifting.ranked();
             List<String> lines = new ArrayList<>();
-            lines.add("utilisation: " + limit.place() + " (" + limit.evidence() + ")");
+            lines.add("utilisation: " + limit.subject() + " (" + limit.evidence() + ")");
             Optional<Integer> active = ranked.stream().findFirst();
             active.ifPresent(i -> lines.add("active periods: " + name(i) + " is the limit " + Means.percent(shifting.limits(i))
                     + " of the time, alone " + Means.percent(shifting.sole()[i]) + ", " + Clock.span(shifting.meanActiveSeconds()[i])
                     + " at a stretch"));
             Optional<Integer> turning = TurningPoint.of(summary);
             turning.ifPresent(i -> lines.add("from blocked to starved: the turning point is " + name(i)));
-            Optional<Equipment> place = study.find(limit.place());
+            Optional<Equipment> place = study.find(limit.subject());
             boolean ofPlant = place.filter(p -> p instanceof WorkEquipment || p instanceof Crew).isPresent();
             if (ofPlant) {
                 Set<String> others = new java.util.LinkedHashSet<>();
@@ -182,20 +182,20 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                             + " too, and let the leverage decide what is worth changing");
                 }
             }
-            return new Finding(Finding.Kind.LIMIT, limit.place(), limit.what(), String.join("; ", lines),
-                    Trial.of(study, limit.place(), Trial.Way.STAFFED_PLACE, Trial.Way.PLACE, Trial.Way.PEOPLE, Trial.Way.SPEED,
-                            Trial.Way.ARRIVALS).orElse(null));
+            return new Finding(Finding.Kind.LIMIT, limit.subject(), limit.text(), String.join("; ", lines),
+                    Trial.of(study, limit.subject(), Trial.Kind.STAFFED_PLACE, Trial.Kind.PLACE, Trial.Kind.PEOPLE, Trial.Kind.SPEED,
+                            Trial.Kind.ARRIVALS).orElse(null));
         }
 
         /** Whether the finding names it, or it stands beside it and shares the work or the people. */
         private boolean alike(Finding limit, String name) {
-            if (limit.place().equals(name) || limit.what().contains(name)) {
+            if (limit.subject().equals(name) || limit.text().contains(name)) {
                 return true;
             }
-            Optional<Equipment> one = study.find(limit.place());
+            Optional<Equipment> one = study.find(limit.subject());
             Optional<Equipment> other = study.find(name);
             return one.isPresent() && other.isPresent() && (needs(one.get(), other.get()) || needs(other.get(), one.get())
-                    || one.get() instanceof WorkEquipment && other.get() instanceof WorkEquipment && beside(limit.place(), name));
+                    || one.get() instanceof WorkEquipment && other.get() instanceof WorkEquipment && beside(limit.subject(), name));
         }
 
         private static boolean needs(Equipment station, Equipment crew) {
@@ -222,7 +222,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                 add(Finding.Kind.SHIFTING, name(second), "The limit shifts: " + all + " of the time",
                         ranked.stream().limit(MOST_ALIKE).map(i -> name(i) + ": alone " + Means.percent(shifting.sole()[i])
                                 + ", while it shifts " + Means.percent(shifting.shifting()[i])).collect(Collectors.joining("; ")),
-                        Trial.of(study, name(second), Trial.Way.STAFFED_PLACE, Trial.Way.PLACE, Trial.Way.PEOPLE));
+                        Trial.of(study, name(second), Trial.Kind.STAFFED_PLACE, Trial.Kind.PLACE, Trial.Kind.PEOPLE));
             }
         }
 
@@ -257,7 +257,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
             if (lost >= 0.02 && working > 0) {
                 add(Finding.Kind.LOSS, place, place + " does not work " + Means.percent(lost) + " of the time, which costs up to "
                         + FigureText.of(lost / working * throughput) + " pieces/h",
-                        String.join("; ", lines), Trial.of(study, place, Trial.Way.REPAIR, Trial.Way.CHANGEOVER));
+                        String.join("; ", lines), Trial.of(study, place, Trial.Kind.REPAIR, Trial.Kind.CHANGEOVER));
             }
         }
 
@@ -274,12 +274,12 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                 }
                 Optional<Link> link = one.link() == FailureFigures.NO_LINK ? Optional.empty() : Optional.of(study.links().get(one.link()));
                 String place = link.map(Link::from).orElse(one.element());
-                String what = link.map(l -> "The way from " + l.from() + " to " + l.to()).orElse("What " + one.element() + " works with");
-                add(Finding.Kind.LOSS, place, what + " is down " + Means.percent(down) + " of the time by " + one.mode().name(),
+                String text = link.map(l -> "The way from " + l.from() + " to " + l.to()).orElse("What " + one.element() + " works with");
+                add(Finding.Kind.LOSS, place, text + " is down " + Means.percent(down) + " of the time by " + one.mode().name(),
                         FigureText.of(means.of(run -> run.failures().get(index).mode().failures())) + " times a run; waiting for repair "
                                 + Means.percent(means.of(run -> run.failures().get(index).mode().waitingShare())),
                         study.find(place).flatMap(at -> Trial.of(study, at).stream()
-                                .filter(trial -> trial.said().contains("repair time of " + one.mode().name())).findFirst()));
+                                .filter(trial -> trial.text().contains("repair time of " + one.mode().name())).findFirst()));
             }
         }
 
@@ -354,7 +354,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                             "room " + room.getAsInt() + ", content " + FigureText.of(means.of(i, EquipmentFigures::contentMean))
                                     + "; blocked before it up to " + Means.percent(blocked)
                                     + "; more room helps only if what comes after is at times starved",
-                            Trial.of(study, buffer.name(), Trial.Way.ROOM));
+                            Trial.of(study, buffer.name(), Trial.Kind.CAPACITY));
                 } else if (room.isPresent() && room.getAsInt() >= 4 && most <= room.getAsInt() / 2.0) {
                     add(Finding.Kind.BUFFER, buffer.name(),
                             buffer.name() + " never held more than " + (int) most + " of its " + room.getAsInt(),
@@ -401,23 +401,23 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
         private void targets() {
             TargetBand band = study.plan().target();
             for (TargetBand.Side side : List.of(TargetBand.Side.OVER, TargetBand.Side.UNDER)) {
-                List<Targets.Standing> out = Targets.of(summary).stream().filter(s -> s.side() == side && isPerson(s)).toList();
+                List<Targets.TargetResult> out = Targets.of(summary).stream().filter(s -> s.side() == side && isPerson(s)).toList();
                 if (out.isEmpty()) {
                     continue;
                 }
-                String names = out.stream().limit(MOST_ALIKE).map(Targets.Standing::name).collect(Collectors.joining(", "))
+                String names = out.stream().limit(MOST_ALIKE).map(Targets.TargetResult::name).collect(Collectors.joining(", "))
                         + (out.size() > MOST_ALIKE ? " and " + (out.size() - MOST_ALIKE) + " more" : "");
-                add(Finding.Kind.TARGET, out.getFirst().place(),
+                add(Finding.Kind.TARGET, out.getFirst().subject(),
                         names + (out.size() == 1 ? " is " : " are ") + side.word() + " the target of " + band.min() + " to "
                                 + band.max(),
                         out.stream().limit(MOST_NAMED).map(s -> s.name() + " " + Means.percent(s.utilisation()))
                                 .collect(Collectors.joining("; ")),
-                        side == TargetBand.Side.OVER ? Trial.of(study, out.getFirst().place(), Trial.Way.PEOPLE) : Optional.empty());
+                        side == TargetBand.Side.OVER ? Trial.of(study, out.getFirst().subject(), Trial.Kind.PEOPLE) : Optional.empty());
             }
         }
 
-        private boolean isPerson(Targets.Standing one) {
-            return study.find(one.place()).filter(Crew.class::isInstance).isPresent();
+        private boolean isPerson(Targets.TargetResult one) {
+            return study.find(one.subject()).filter(Crew.class::isInstance).isPresent();
         }
 
         /** From what is inside at equal steps of time, the mean over the runs that were analysed. */
@@ -458,6 +458,6 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
     /** The throughput and its margin, for a heading. */
     public String throughput() {
         Interval interval = summary.interval(Response.THROUGHPUT);
-        return Scale.of("1/h", interval.mean()).said(interval);
+        return Scale.of("1/h", interval.mean()).text(interval);
     }
 }

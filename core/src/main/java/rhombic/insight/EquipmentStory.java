@@ -88,7 +88,7 @@ public final class EquipmentStory {
         return state == EquipmentState.BLOCKED || state == EquipmentState.WAITING_FOR_CREW
                 ? pieces(moment.content(node)) + (moment.content(node) == 1 ? " has" : " have") + " waited here, the first for "
                         + sinceFirst(node, moment) + ", "
-                        + oldest(node, moment).map(spot -> waits.forRoom(spot, "", moment)).orElse("for room")
+                        + oldest(node, moment).map(status -> waits.forRoom(status, "", moment)).orElse("for room")
                         + "."
                 : "Has had nothing waiting for " + since + ".";
     }
@@ -98,23 +98,23 @@ public final class EquipmentStory {
             case WORKING -> "Has worked without a break for " + since + (places(work, node, moment));
             case BLOCKED -> "Has been blocked for " + since + ": " + blockedBy(node, moment);
             case CHANGEOVER -> "Has been changing over to another type for " + since;
-            case SERVICE -> "Has been in service for " + since + serviceWhy(work);
+            case SERVICE -> "Has been in service for " + since + serviceReason(work);
             case PAUSE -> "Has paused for " + since + " before it lets the next piece in";
-            case WAITING_FOR_CREW -> "Has waited for " + whom(work) + " for " + since;
+            case WAITING_FOR_CREW -> "Has waited for " + crews(work) + " for " + since;
             case DOWN -> "Has been down for " + since;
             case WAITING_FOR_REPAIR -> "Is down and has waited for its repair for " + since;
             case OFF_SHIFT -> "Has been off shift for " + since;
-            case STARVED -> "Has been starved for " + since + ": " + starvedWhy(node, work, moment);
+            case STARVED -> "Has been starved for " + since + ": " + starvedReason(node, work, moment);
         };
     }
 
-    private String whom(WorkEquipment work) {
+    private String crews(WorkEquipment work) {
         List<String> names = Stream.concat(work.needs().stream(), study.carryNeedsFrom(work.name()).stream()).map(Need::skill).distinct()
                 .limit(3).toList();
         return names.isEmpty() ? "people" : String.join(" or ", names);
     }
 
-    private static String serviceWhy(WorkEquipment work) {
+    private static String serviceReason(WorkEquipment work) {
         return work.work().service() == null
                 ? ""
                 : ", which is due after every "
@@ -125,30 +125,31 @@ public final class EquipmentStory {
         if (work.work().places() == 1) {
             return "";
         }
-        long busy = moment.at(node).stream().filter(spot -> spot.activity() == PieceStatus.Activity.IS_WORKED_ON).map(PieceStatus::place)
+        long busy = moment.at(node).stream().filter(status -> status.activity() == PieceStatus.Activity.IS_WORKED_ON)
+                .map(PieceStatus::place)
                 .distinct()
                 .count();
         return ", now at " + busy + " of " + work.work().places() + " places";
     }
 
     private String blockedBy(int node, Moment moment) {
-        return moment.at(node).stream().filter(spot -> spot.activity() == PieceStatus.Activity.IS_DONE).findFirst()
-                .map(spot -> waits.type(spot).name() + " " + (spot.piece() + 1) + " waits " + waits.forRoom(spot, "", moment))
+        return moment.at(node).stream().filter(status -> status.activity() == PieceStatus.Activity.IS_DONE).findFirst()
+                .map(status -> waits.type(status).name() + " " + (status.piece() + 1) + " waits " + waits.forRoom(status, "", moment))
                 .orElse("what is done can\u2019t go on");
     }
 
-    private String starvedWhy(int node, WorkEquipment work, Moment moment) {
+    private String starvedReason(int node, WorkEquipment work, Moment moment) {
         if (!work.work().isTimeSet()) {
             return "its time is not set, so it takes nothing";
         }
         if (work instanceof AssemblyStation assembly && moment.content(node) > 0) {
-            Optional<PieceStatus> base = moment.at(node).stream().filter(spot -> assembly.bases().contains(waits.type(spot).name()))
+            Optional<PieceStatus> base = moment.at(node).stream().filter(status -> assembly.bases().contains(waits.type(status).name()))
                     .findFirst();
-            String missing = base.map(spot -> waits.missing(assembly, spot, moment))
+            String missing = base.map(status -> waits.missing(assembly, status, moment))
                     .orElseGet(() -> waits.missingForBatch(assembly, node, moment));
-            String what = base.map(spot -> " for " + waits.type(spot).name() + " " + (spot.piece() + 1)).orElse("");
+            String text = base.map(status -> " for " + waits.type(status).name() + " " + (status.piece() + 1)).orElse("");
             return base.isPresent() || assembly.bases().isEmpty()
-                    ? "it waits for " + (missing.isEmpty() ? "parts" : missing) + what
+                    ? "it waits for " + (missing.isEmpty() ? "parts" : missing) + text
                     : "parts are there, but no " + String.join(" or ", assembly.bases());
         }
         if (work instanceof Station station && station.load().pieces() > 1 && moment.content(node) > 0) {
@@ -166,7 +167,8 @@ public final class EquipmentStory {
     }
 
     private String first(int node, Moment moment) {
-        return oldest(node, moment).map(spot -> "the first has waited " + sinceFirst(node, moment) + " " + waits.forRoom(spot, "", moment))
+        return oldest(node, moment)
+                .map(status -> "the first has waited " + sinceFirst(node, moment) + " " + waits.forRoom(status, "", moment))
                 .orElse("");
     }
 
@@ -175,7 +177,7 @@ public final class EquipmentStory {
     }
 
     private static String sinceFirst(int node, Moment moment) {
-        return oldest(node, moment).map(spot -> Clock.elapsed(moment.timeNanos() - spot.sinceNanos())).orElse("0 s");
+        return oldest(node, moment).map(status -> Clock.elapsed(moment.timeNanos() - status.sinceNanos())).orElse("0 s");
     }
 
     private static String pieces(int count) {

@@ -8,15 +8,15 @@ import org.jspecify.annotations.Nullable;
  * Something the figures say.
  *
  * @param kind what it is about
- * @param place equipment it is about; empty for the whole plant
- * @param what in one sentence
+ * @param subject equipment it is about; empty for the whole plant
+ * @param text in one sentence
  * @param evidence figures that show it
  * @param trial something that may be better, to be tried as an alternative; null: nothing
  */
-public record Finding(Kind kind, String place, String what, String evidence, @Nullable Trial trial) {
+public record Finding(Kind kind, String subject, String text, String evidence, @Nullable Trial trial) {
     /** Kinds in the order in which they are told. */
     public enum Kind {
-        STANDSTILL("Standstill"), LIMIT("Limit"), SHIFTING("Shifting limit"), GROWTH("Growth"), LOSS("Losses"), LEAD_TIME(
+        DEADLOCK("Standstill"), LIMIT("Limit"), SHIFTING("Shifting limit"), GROWTH("Growth"), LOSS("Losses"), LEAD_TIME(
                 "Lead time"), BUFFER("Buffers"), TARGET("Targets"), WARM_UP("Warm-up");
 
         private final String word;
@@ -34,16 +34,16 @@ public record Finding(Kind kind, String place, String what, String evidence, @Nu
         this(Kind.LIMIT, place, what, evidence, null);
     }
 
-    public Optional<Trial> tryIt() {
+    public Optional<Trial> trialNote() {
         return Optional.ofNullable(trial);
     }
 
     Finding as(Kind newKind) {
-        return new Finding(newKind, place, what, evidence, trial);
+        return new Finding(newKind, subject, text, evidence, trial);
     }
 
     Finding with(Optional<Trial> newTrial) {
-        return new Finding(kind, place, what, evidence, newTrial.orElse(null));
+        return new Finding(kind, subject, text, evidence, newTrial.orElse(null));
     }
 
     /** Its evidence, one figure to a line. */

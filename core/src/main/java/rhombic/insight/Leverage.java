@@ -42,7 +42,7 @@ public record Leverage(Study study, String response, List<Trial> trials) {
         all.add(Variant.base(study));
         for (Trial trial : trials) {
             Merge.Merged merged = Merge.of(study, trial.changes());
-            all.add(new Variant(trial.said(), merged.study(), List.of(), trial.said(), merged.contradictions(),
+            all.add(new Variant(trial.text(), merged.study(), List.of(), trial.text(), merged.contradictions(),
                     ChangeWords.of(study, trial.changes()), null));
         }
         return all;

@@ -227,8 +227,8 @@ public final class Limit {
         List<Equipment> ins = summary.study().equipment().stream().filter(GoodsIn.class::isInstance).toList();
         boolean comes = ins.stream().anyMatch(in -> !(((GoodsIn) in).supply().orElse(null) instanceof Supply.AtStart));
         String place = ins.stream().map(Equipment::name).findFirst().orElse("");
-        String what = comes ? "Limited by what comes in" : "Limited by how many go round, from " + place;
-        return new Finding(place, what + ": " + c.station.name() + ", the busiest, works only " + Means.percent(c.busy),
+        String text = comes ? "Limited by what comes in" : "Limited by how many go round, from " + place;
+        return new Finding(place, text + ": " + c.station.name() + ", the busiest, works only " + Means.percent(c.busy),
                 evidence(c) + (keepsUp ? "; the plant keeps up with what comes" : ""));
     }
 

@@ -31,115 +31,117 @@ public final class PieceStory {
     }
 
     /** What it does now and, if it waits, for what and why, in one sentence. */
-    public String doing(PieceStatus spot, Moment moment) {
-        if (spot.isOnAnother()) {
-            PieceStatus bottom = moment.bottom(spot);
+    public String doing(PieceStatus status, Moment moment) {
+        if (status.isOnAnother()) {
+            PieceStatus bottom = moment.bottom(status);
             return "Lies on " + waits.type(bottom).name() + " " + (bottom.piece() + 1) + ", which is at "
                     + study.equipment().get(bottom.node()).name() + ".";
         }
-        Equipment where = study.equipment().get(spot.node());
-        String since = Clock.elapsed(moment.timeNanos() - spot.sinceNanos());
-        return switch (spot.activity()) {
+        Equipment equipment = study.equipment().get(status.node());
+        String since = Clock.elapsed(moment.timeNanos() - status.sinceNanos());
+        return switch (status.activity()) {
             case MOVES -> {
-                String way = study.equipment().get(spot.fromNode()).name() + " to " + where.name();
-                long stands = moment.atEndOfLinkNanos(spot.body());
+                String way = study.equipment().get(status.fromNode()).name() + " to " + equipment.name();
+                long stands = moment.atEndOfLinkNanos(status.body());
                 yield stands > 0
-                        ? "Has come from " + way + " and has waited there " + Clock.elapsed(stands) + " for room at " + where.name() + "."
-                        : moment.isHeldOnWay(spot.body())
+                        ? "Has come from " + way + " and has waited there " + Clock.elapsed(stands) + " for room at " + equipment.name()
+                                + "."
+                        : moment.isHeldOnWay(status.body())
                                 ? "Has stood " + since + " on its way from " + way + ", which is down."
                                 : "Is on its way from " + way + " for " + since + ".";
             }
-            case RIDES -> new ConveyorStory(study, waits).ofPiece(spot, (Conveyor) where, since, moment);
-            case IS_WORKED_ON -> "Is worked on at " + where.name() + " for " + since + ".";
-            case IS_DONE -> "Is done at " + where.name() + " and has waited " + since + " " + waits.forRoom(spot, "", moment) + ".";
-            case WAITS -> "Waits at " + where.name() + " for " + since + " " + waitingFor(spot, where, moment) + ".";
+            case RIDES -> new ConveyorStory(study, waits).ofPiece(status, (Conveyor) equipment, since, moment);
+            case IS_WORKED_ON -> "Is worked on at " + equipment.name() + " for " + since + ".";
+            case IS_DONE -> "Is done at " + equipment.name() + " and has waited " + since + " " + waits.forRoom(status, "", moment) + ".";
+            case WAITS -> "Waits at " + equipment.name() + " for " + since + " " + waitingFor(status, equipment, moment) + ".";
         };
     }
 
     /** The equipment it has been at, oldest first, with how long. */
-    public List<String> history(PieceStatus spot, long untilNanos) {
+    public List<String> history(PieceStatus status, long untilNanos) {
         List<String> lines = new ArrayList<>();
-        for (Trace.Visit visit : trace.visits(spot, untilNanos)) {
-            String where = study.equipment().get(visit.node()).name();
-            lines.add((visit.link() >= 0 ? "on the way to " + where : where) + ", " + Clock.elapsed(visit.toNanos() - visit.fromNanos()));
+        for (Trace.Visit visit : trace.visits(status, untilNanos)) {
+            String place = study.equipment().get(visit.node()).name();
+            lines.add((visit.link() >= 0 ? "on the way to " + place : place) + ", " + Clock.elapsed(visit.toNanos() - visit.fromNanos()));
         }
         return lines;
     }
 
     /** Its attributes with their values at the moment, its look if that is not the usual one, and what lies on it. */
-    public Map<String, String> values(PieceStatus spot, Moment moment) {
-        PieceType type = waits.type(spot);
+    public Map<String, String> values(PieceStatus status, Moment moment) {
+        PieceType type = waits.type(status);
         Map<String, String> values = new LinkedHashMap<>();
         for (Attribute attribute : type.attributes()) {
             values.put(attribute.name(), attribute.value().toString());
         }
-        values.putAll(trace.settings(spot));
-        if (spot.look() > 0 && spot.look() < type.looks().size()) {
-            values.put("look", type.looks().get(spot.look()).name());
+        values.putAll(trace.settings(status));
+        if (status.look() > 0 && status.look() < type.looks().size()) {
+            values.put("look", type.looks().get(status.look()).name());
         }
         Map<String, Integer> carried = new LinkedHashMap<>();
-        moment.on(spot.body()).forEach(on -> carried.merge(waits.type(on).name(), 1, Integer::sum));
+        moment.on(status.body()).forEach(on -> carried.merge(waits.type(on).name(), 1, Integer::sum));
         carried.forEach((name, count) -> values.merge("carries", count + " " + name, (a, b) -> a + ", " + b));
         return values;
     }
 
-    private String waitingFor(PieceStatus spot, Equipment where, Moment moment) {
-        return switch (where) {
-            case AssemblyStation assembly -> atAssembly(spot, assembly, moment);
-            case Station station when isLoading(station, spot, moment) ->
-                "until the load is full (" + waiting(spot, moment) + " of " + station.load().pieces() + ")";
+    private String waitingFor(PieceStatus status, Equipment equipment, Moment moment) {
+        return switch (equipment) {
+            case AssemblyStation assembly -> atAssembly(status, assembly, moment);
+            case Station station when isLoading(station, status, moment) ->
+                "until the load is full (" + waiting(status, moment) + " of " + station.load().pieces() + ")";
             case WorkEquipment station -> station.work().places() == 1
                     ? "until the station is free"
                     : "until one of its " + station.work().places() + " places is free";
-            default -> inQueue(spot, where, moment);
+            default -> inQueue(status, equipment, moment);
         };
     }
 
-    private String atAssembly(PieceStatus spot, AssemblyStation assembly, Moment moment) {
-        boolean busy = moment.at(spot.node()).stream().filter(other -> other.activity() != PieceStatus.Activity.WAITS)
+    private String atAssembly(PieceStatus status, AssemblyStation assembly, Moment moment) {
+        boolean busy = moment.at(status.node()).stream().filter(other -> other.activity() != PieceStatus.Activity.WAITS)
                 .map(PieceStatus::place)
                 .distinct().count() >= assembly.work().places();
-        if (assembly.bases().contains(waits.type(spot).name())) {
-            String missing = waits.missing(assembly, spot, moment);
+        if (assembly.bases().contains(waits.type(status).name())) {
+            String missing = waits.missing(assembly, status, moment);
             return missing.isEmpty() ? busy ? "until a place is free" : "for its parts" : "for " + missing;
         }
         if (assembly.method() == AssemblyStation.Method.BATCH) {
-            String missing = waits.missingForBatch(assembly, spot.node(), moment);
+            String missing = waits.missingForBatch(assembly, status.node(), moment);
             return missing.isEmpty() ? "until a place is free" : "for " + missing;
         }
-        boolean baseIsThere = moment.at(spot.node()).stream()
+        boolean baseIsThere = moment.at(status.node()).stream()
                 .anyMatch(other -> other.activity() == PieceStatus.Activity.WAITS && assembly.bases().contains(waits.type(other).name()));
         return baseIsThere ? "for other parts" : "for " + String.join(" or ", assembly.bases()) + (busy ? ", while others are joined" : "");
     }
 
-    private static boolean isLoading(Station station, PieceStatus spot, Moment moment) {
-        long busy = moment.at(spot.node()).stream().filter(other -> other.activity() != PieceStatus.Activity.WAITS).map(PieceStatus::place)
+    private static boolean isLoading(Station station, PieceStatus status, Moment moment) {
+        long busy = moment.at(status.node()).stream().filter(other -> other.activity() != PieceStatus.Activity.WAITS)
+                .map(PieceStatus::place)
                 .distinct()
                 .count();
         return station.load().pieces() > 1 && busy < station.work().places();
     }
 
-    private static long waiting(PieceStatus spot, Moment moment) {
-        return moment.at(spot.node()).stream().filter(other -> other.activity() == PieceStatus.Activity.WAITS).count();
+    private static long waiting(PieceStatus status, Moment moment) {
+        return moment.at(status.node()).stream().filter(other -> other.activity() == PieceStatus.Activity.WAITS).count();
     }
 
-    private String inQueue(PieceStatus spot, Equipment where, Moment moment) {
-        if (where instanceof Buffer buffer
+    private String inQueue(PieceStatus status, Equipment equipment, Moment moment) {
+        if (equipment instanceof Buffer buffer
                 && (buffer.order() == Buffer.Order.ANY
                         || buffer.basics().selection().choice() != rhombic.study.value.Selection.Choice.OLDEST)) {
-            return waits.forRoom(spot, "", moment);
+            return waits.forRoom(status, "", moment);
         }
-        boolean newestFirst = where instanceof Buffer buffer && buffer.order() == Buffer.Order.NEWEST_FIRST;
+        boolean newestFirst = equipment instanceof Buffer buffer && buffer.order() == Buffer.Order.NEWEST_FIRST;
         int before = 0;
         int behind = 0;
-        for (PieceStatus other : moment.at(spot.node())) {
-            if (other.piece() == spot.piece()) {
-                behind = moment.at(spot.node()).size() - before - 1;
+        for (PieceStatus other : moment.at(status.node())) {
+            if (other.piece() == status.piece()) {
+                behind = moment.at(status.node()).size() - before - 1;
                 break;
             }
             before++;
         }
         int ahead = newestFirst ? behind : before;
-        return ahead > 0 ? "behind " + ahead + (ahead == 1 ? " other" : " others") : waits.forRoom(spot, "", moment);
+        return ahead > 0 ? "behind " + ahead + (ahead == 1 ? " other" : " others") : waits.forRoom(status, "", moment);
     }
 }

@@ -19,7 +19,7 @@ import rhombic.measure.Diary;
  */
 public record Shifting(double[] sole, double[] shifting, double[] meanActiveSeconds, List<Span> spans) {
     /** The limit from one moment to another. */
-    public record Span(int who, long fromNanos, long toNanos) {}
+    public record Span(int participant, long fromNanos, long toNanos) {}
 
     /** Over several runs, what lies after the warm-up. */
     public static Shifting of(List<Observation> observations) {
@@ -106,8 +106,8 @@ public record Shifting(double[] sole, double[] shifting, double[] meanActiveSeco
     }
 
     /** Share of the time in which it was the limit, alone or while that shifted; the latter counts half. */
-    public double limits(int who) {
-        return sole[who] + shifting[who] / 2;
+    public double limits(int participant) {
+        return sole[participant] + shifting[participant] / 2;
     }
 
     /** Those that were the limit at all, most often first. */

@@ -14,24 +14,24 @@ public final class Targets {
     /**
      * Somebody or something with its utilisation.
      *
-     * @param place the crew or the station
+     * @param subject the crew or the station
      * @param name the person or the station
      */
-    public record Standing(String place, String name, double utilisation, TargetBand.Side side) {}
+    public record TargetResult(String subject, String name, double utilisation, TargetBand.Side side) {}
 
     private Targets() {}
 
     /** All people and stations, those over the band first, then those under it. */
-    public static List<Standing> of(Summary summary) {
+    public static List<TargetResult> of(Summary summary) {
         TargetBand band = summary.study().plan().target();
-        List<Standing> all = new ArrayList<>();
+        List<TargetResult> all = new ArrayList<>();
         List<Equipment> equipment = summary.study().equipment();
         for (int i = 0; i < equipment.size(); i++) {
             int index = i;
             if (equipment.get(i) instanceof WorkEquipment) {
                 double mean = mean(
                         summary.runs().stream().map(run -> run.equipment().get(index)).map(EquipmentFigures::plannedUtilisation).toList());
-                all.add(new Standing(equipment.get(i).name(), equipment.get(i).name(), mean, band.side(mean)));
+                all.add(new TargetResult(equipment.get(i).name(), equipment.get(i).name(), mean, band.side(mean)));
             }
         }
         List<CrewFigures> crews = summary.runs().getFirst().crews();
@@ -40,10 +40,10 @@ public final class Targets {
                 int crew = c;
                 int person = p;
                 double mean = mean(summary.runs().stream().map(run -> run.crews().get(crew).people().get(person).utilisation()).toList());
-                all.add(new Standing(crews.get(c).name(), crews.get(c).people().get(p).name(), mean, band.side(mean)));
+                all.add(new TargetResult(crews.get(c).name(), crews.get(c).people().get(p).name(), mean, band.side(mean)));
             }
         }
-        all.sort(java.util.Comparator.comparing(Standing::side));
+        all.sort(java.util.Comparator.comparing(TargetResult::side));
         return all;
     }
 

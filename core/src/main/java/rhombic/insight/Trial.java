@@ -28,15 +28,15 @@ import rhombic.study.value.TimeSource;
  * One thing made a little better: a time a tenth shorter, one more person, place or room, half the repair time, a conveyor a tenth faster,
  * pieces that come a tenth more often.
  *
- * @param place equipment it is about
- * @param said in a few words, such as <i>Leak test: times −10 %</i>
+ * @param subject equipment it is about
+ * @param text in a few words, such as <i>Leak test: times −10 %</i>
  */
-public record Trial(String place, Way way, String said, Changes changes) {
+public record Trial(String subject, Kind kind, String text, Changes changes) {
     private static final double SHORTER = 0.9;
 
     /** What is made better. */
-    public enum Way {
-        TIME, PLACE, STAFFED_PLACE, CHANGEOVER, REPAIR, PEOPLE, ROOM, SPEED, ARRIVALS
+    public enum Kind {
+        TIME, PLACE, STAFFED_PLACE, CHANGEOVER, REPAIR, PEOPLE, CAPACITY, SPEED, ARRIVALS
     }
 
     /** All that can be tried in a study. */
@@ -53,31 +53,31 @@ public record Trial(String place, Way way, String said, Changes changes) {
         List<Trial> all = new ArrayList<>();
         switch (thing) {
             case WorkEquipment work -> ofWork(study, work, all);
-            case Crew crew -> add(study, all, crew, Way.PEOPLE, "one more person", e -> ((Crew) e).withPeople(crew.people() + 1));
+            case Crew crew -> add(study, all, crew, Kind.PEOPLE, "one more person", e -> ((Crew) e).withPeople(crew.people() + 1));
             case Buffer buffer -> {
                 if (buffer.capacity().isPresent()) {
-                    add(study, all, buffer, Way.ROOM, "room for one more",
+                    add(study, all, buffer, Kind.CAPACITY, "room for one more",
                             e -> ((Buffer) e).withCapacity(OptionalInt.of(buffer.capacity().getAsInt() + 1)));
                 }
             }
-            case Conveyor conveyor -> add(study, all, conveyor, Way.SPEED, "a tenth faster",
+            case Conveyor conveyor -> add(study, all, conveyor, Kind.SPEED, "a tenth faster",
                     e -> ((Conveyor) e).withSpeed(conveyor.speed().times(1.1)));
             case GoodsIn in -> {
                 if (in.supply().orElse(null) instanceof Supply.Spaced spaced) {
-                    add(study, all, in, Way.ARRIVALS, "a tenth more pieces",
+                    add(study, all, in, Kind.ARRIVALS, "a tenth more pieces",
                             e -> ((GoodsIn) e).withSupply(spaced.withInterarrival(spaced.interarrival().scaled(1 / 1.1))));
                 }
             }
             default -> {}
         }
         for (FailureMode mode : thing.basics().duty().failures()) {
-            add(study, all, thing, Way.REPAIR, "half the repair time of " + mode.name(), e -> e.with(e.basics()
+            add(study, all, thing, Kind.REPAIR, "half the repair time of " + mode.name(), e -> e.with(e.basics()
                     .withDuty(e.basics().duty().withFailures(e.basics().duty().failures().stream()
                             .map(m -> halved(m, mode.name())).toList()))));
         }
         for (Link link : study.linksFrom(thing.name())) {
             for (FailureMode mode : link.failures()) {
-                made(study, thing.name(), Way.REPAIR, "half the repair time of " + mode.name() + " on the way to " + link.to(),
+                made(study, thing.name(), Kind.REPAIR, "half the repair time of " + mode.name() + " on the way to " + link.to(),
                         s -> s.withLinks(s.links().stream().map(l -> l.ends().equals(link.ends())
                                 ? l.withFailures(l.failures().stream().map(m -> halved(m, mode.name())).toList())
                                 : l).toList()))
@@ -95,16 +95,16 @@ public record Trial(String place, Way way, String said, Changes changes) {
         if (work.work().operations().stream().anyMatch(op -> op.time() instanceof TimeSource.FromTable)) {
             tables(study, work).ifPresent(all::add);
         } else {
-            add(study, all, work, Way.TIME, "times \u221210 %", e -> ((WorkEquipment) e).with(((WorkEquipment) e).work()
+            add(study, all, work, Kind.TIME, "times \u221210 %", e -> ((WorkEquipment) e).with(((WorkEquipment) e).work()
                     .withOperations(((WorkEquipment) e).work().operations().stream().map(Trial::shorter).toList())));
         }
-        add(study, all, work, Way.PLACE, "one more place",
+        add(study, all, work, Kind.PLACE, "one more place",
                 e -> ((WorkEquipment) e).with(((WorkEquipment) e).work().withPlaces(work.work().places() + 1)));
         List<Crew> people = study.crews().stream().filter(crew -> work.work().operations().stream().flatMap(op -> op.needs().stream())
                 .anyMatch(need -> crew.has(need.skill()))).toList();
         if (!people.isEmpty()) {
-            String who = String.join(" and ", people.stream().map(Crew::name).toList());
-            made(study, work.name(), Way.STAFFED_PLACE, "one more place and one more " + who, s -> {
+            String skills = String.join(" and ", people.stream().map(Crew::name).toList());
+            made(study, work.name(), Kind.STAFFED_PLACE, "one more place and one more " + skills, s -> {
                 Study more = s.changed(work.name(), e -> ((WorkEquipment) e).with(work.work().withPlaces(work.work().places() + 1)));
                 for (Crew crew : people) {
                     more = more.changed(crew.name(), e -> ((Crew) e).withPeople(crew.people() + 1));
@@ -114,7 +114,7 @@ public record Trial(String place, Way way, String said, Changes changes) {
         }
         TimeSource changeover = work.work().changeover();
         if (changeover != null && !(changeover instanceof TimeSource.FromTable)) {
-            add(study, all, work, Way.CHANGEOVER, "half the changeover time", e -> ((WorkEquipment) e)
+            add(study, all, work, Kind.CHANGEOVER, "half the changeover time", e -> ((WorkEquipment) e)
                     .with(((WorkEquipment) e).work().withChangeover(scaled(changeover, 0.5))));
         }
     }
@@ -138,7 +138,7 @@ public record Trial(String place, Way way, String said, Changes changes) {
                 operations.add(shorter(op));
             }
         }
-        return made(study, work.name(), Way.TIME, "times \u221210 %",
+        return made(study, work.name(), Kind.TIME, "times \u221210 %",
                 s -> s.withTables(tables).changed(work.name(), e -> ((WorkEquipment) e).with(work.work().withOperations(operations))));
     }
 
@@ -168,29 +168,29 @@ public record Trial(String place, Way way, String said, Changes changes) {
         };
     }
 
-    private static void add(Study study, List<Trial> all, Equipment thing, Way way, String said, UnaryOperator<Equipment> better) {
-        made(study, thing.name(), way, said, s -> s.changed(thing.name(), better)).ifPresent(all::add);
+    private static void add(Study study, List<Trial> all, Equipment thing, Kind kind, String text, UnaryOperator<Equipment> better) {
+        made(study, thing.name(), kind, text, s -> s.changed(thing.name(), better)).ifPresent(all::add);
     }
 
     /** Empty where it would break a rule of the study, or change nothing. */
-    private static Optional<Trial> made(Study study, String place, Way way, String said, UnaryOperator<Study> better) {
+    private static Optional<Trial> made(Study study, String place, Kind kind, String text, UnaryOperator<Study> better) {
         try {
             Changes changes = Changes.between(study, better.apply(study));
-            return changes.isEmpty() ? Optional.empty() : Optional.of(new Trial(place, way, place + ": " + said, changes));
+            return changes.isEmpty() ? Optional.empty() : Optional.of(new Trial(place, kind, place + ": " + text, changes));
         } catch (StudyException e) {
             return Optional.empty();
         }
     }
 
     /** Of one thing, what is made better in the first of those ways that it has. */
-    static Optional<Trial> of(Study study, String place, Way... ways) {
+    static Optional<Trial> of(Study study, String place, Kind... ways) {
         Optional<Equipment> thing = study.find(place);
         if (thing.isEmpty()) {
             return Optional.empty();
         }
         List<Trial> all = of(study, thing.get());
-        for (Way way : ways) {
-            Optional<Trial> found = all.stream().filter(trial -> trial.way == way).findFirst();
+        for (Kind kind : ways) {
+            Optional<Trial> found = all.stream().filter(trial -> trial.kind == kind).findFirst();
             if (found.isPresent()) {
                 return found;
             }

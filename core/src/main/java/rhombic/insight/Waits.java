@@ -35,22 +35,22 @@ final class Waits {
      *
      * @param outlet at which it waits; empty: the usual one
      */
-    String forRoom(PieceStatus spot, String outlet, Moment moment) {
-        if (spot.backTo() >= 0) {
-            return "to go back to " + study.equipment().get(spot.backTo()).name() + " for rework" + why(spot.backTo(), moment);
+    String forRoom(PieceStatus status, String outlet, Moment moment) {
+        if (status.backTo() >= 0) {
+            return "to go back to " + study.equipment().get(status.backTo()).name() + " for rework" + why(status.backTo(), moment);
         }
-        Equipment giver = study.equipment().get(spot.node());
+        Equipment giver = study.equipment().get(status.node());
         List<Link> links = study.linksFrom(giver.name()).stream()
                 .filter(link -> giver.port(link.fromPort(), false).equals(giver.port(outlet, false))).toList();
-        if (moment.isOutletShut(spot.node())) {
+        if (moment.isOutletShut(status.node())) {
             return "until the outlet is opened";
         }
         if (links.isEmpty()) {
             return "since nothing is linked behind it";
         }
-        List<Link> wanted = spot.way() >= 0 && spot.way() < links.size() ? List.of(links.get(spot.way())) : fitting(links, spot);
+        List<Link> wanted = status.way() >= 0 && status.way() < links.size() ? List.of(links.get(status.way())) : fitting(links, status);
         if (wanted.isEmpty()) {
-            return "since none of the links is for " + type(spot).name();
+            return "since none of the links is for " + type(status).name();
         }
         return "for room at " + wanted.stream().map(link -> link.to() + why(link, moment)).collect(Collectors.joining(" or "));
     }
@@ -61,12 +61,12 @@ final class Waits {
         return isDown ? " (the way there is down)" : why(index(link.to()), moment);
     }
 
-    private List<Link> fitting(List<Link> links, PieceStatus spot) {
+    private List<Link> fitting(List<Link> links, PieceStatus status) {
         List<Link> filtered = links.stream().filter(link -> switch (link.filter()) {
-            case LinkFilter.Types types -> types.types().contains(type(spot).name());
-            case LinkFilter.LoadCarriers() -> type(spot).loadCarrier();
-            case LinkFilter.Contents() -> !type(spot).loadCarrier();
-            case LinkFilter.Condition where -> true;
+            case LinkFilter.Types types -> types.types().contains(type(status).name());
+            case LinkFilter.LoadCarriers() -> type(status).loadCarrier();
+            case LinkFilter.Contents() -> !type(status).loadCarrier();
+            case LinkFilter.Condition condition -> true;
             case LinkFilter.All() -> false;
         }).toList();
         boolean any = links.stream().anyMatch(link -> !(link.filter() instanceof LinkFilter.All));
@@ -116,8 +116,8 @@ final class Waits {
     private String lacking(List<Recipe.Part> parts, Collection<PieceStatus> here) {
         Map<String, Integer> lacking = new LinkedHashMap<>();
         for (Recipe.Part part : parts) {
-            long there = here.stream().filter(spot -> spot.activity() == PieceStatus.Activity.WAITS
-                    && (part.type().equals(Recipe.ANY_TYPE) || type(spot).name().equals(part.type()))).count();
+            long there = here.stream().filter(status -> status.activity() == PieceStatus.Activity.WAITS
+                    && (part.type().equals(Recipe.ANY_TYPE) || type(status).name().equals(part.type()))).count();
             if (there < part.count()) {
                 lacking.put(part.type().equals(Recipe.ANY_TYPE) ? "of any type" : part.type(), (int) (part.count() - there));
             }
@@ -145,8 +145,8 @@ final class Waits {
         return parts;
     }
 
-    PieceType type(PieceStatus spot) {
-        return study.pieceTypes().get(spot.type());
+    PieceType type(PieceStatus status) {
+        return study.pieceTypes().get(status.type());
     }
 
     int index(String name) {

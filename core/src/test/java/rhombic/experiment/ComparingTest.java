@@ -89,7 +89,7 @@ class ComparingTest {
         assertEquals(72, sheet.interval(all.get(1), "throughput").mean(), 0.2);
         assertEquals(Verdict.Kind.BETTER, sheet.verdict(all.get(1), all.getFirst(), "throughput", 3).kind());
         assertEquals(Verdict.Kind.ALIKE, sheet.verdict(all.get(2), all.getFirst(), "throughput", 3).kind(), "A is not the limit");
-        assertEquals("exactly alike in every run", sheet.verdict(all.get(3), all.getFirst(), "throughput", 3).said("/h", 1),
+        assertEquals("exactly alike in every run", sheet.verdict(all.get(3), all.getFirst(), "throughput", 3).text("/h", 1),
                 "identical to the base");
     }
 
@@ -136,7 +136,7 @@ class ComparingTest {
         Experiment experiment = new Experiment(Variant.alternatives(study), study.comparison(), engine, archive);
         Experiment.Listener listener = new Experiment.Listener() {
             @Override
-            public void progressed(Variant variant, int done, int asked) {
+            public void onProgress(Variant variant, int done, int asked) {
                 seen.addAndGet(done > 0 ? 1 : 0);
             }
         };
@@ -234,7 +234,8 @@ class ComparingTest {
         assertEquals(1, sheet.interval(only, "per place").mean(), 0.01);
         assertEquals(0, sheet.interval(only, "unknown").count(), "never observed");
         assertEquals("/h", sheet.unit("double"));
-        assertEquals(List.of("Nowhere: out"), new OwnFigure(study.comparison().own().get(2)).unknown(sheet.runs(only).getFirst().names()));
+        assertEquals(List.of("Nowhere: out"),
+                new OwnFigure(study.comparison().own().get(2)).unknownNames(sheet.runs(only).getFirst().names()));
     }
 
     @Test
@@ -243,7 +244,7 @@ class ComparingTest {
         Interval one = Interval.of(3);
         assertEquals(Verdict.Kind.NOTHING, new Verdict(none, 0.95, Response.Better.MORE, 10).kind());
         assertEquals(Verdict.Kind.ONE_RUN, new Verdict(one, 0.95, Response.Better.MORE, 10).kind());
-        assertTrue(new Verdict(one, 0.95, Response.Better.MORE, 10).said("/h", 1).contains("more replications"));
+        assertTrue(new Verdict(one, 0.95, Response.Better.MORE, 10).text("/h", 1).contains("more replications"));
         assertEquals(Verdict.Kind.ALIKE, new Verdict(Interval.of(0, 0, 0), 0.95, Response.Better.MORE, 10).kind());
         assertEquals(Verdict.Kind.BETTER, new Verdict(Interval.of(2, 2, 2), 0.95, Response.Better.MORE, 10).kind(), "constant");
         assertEquals(Verdict.Kind.WORSE, new Verdict(Interval.of(2, 2.1, 2), 0.95, Response.Better.LESS, 10).kind());
@@ -333,7 +334,7 @@ class ComparingTest {
         Search search = new Search(points, "throughput", 0.001, 0.95, 5, 20);
         Search.State state = search.run(new Experiment(points, Comparison.NONE, ENGINE, Archive.inMemory()), so -> {}, () -> false);
         assertTrue(state.budgetSpent() && !state.isDone());
-        assertTrue(state.said(search).contains("no promise"), state.said(search));
+        assertTrue(state.text(search).contains("no promise"), state.text(search));
         assertThrows(IllegalArgumentException.class, () -> new Search(points, "throughput", 0, 0.95, 5, 20));
         assertThrows(IllegalArgumentException.class, () -> new Search(points.subList(0, 1), "throughput", 1, 0.95, 5, 20));
     }

@@ -93,7 +93,7 @@ class ExperimentTest {
         AtomicInteger heard = new AtomicInteger();
         RunListener listener = new RunListener() {
             @Override
-            public void progressed(RunTask task, double share) {
+            public void onProgress(RunTask task, double share) {
                 heard.incrementAndGet();
             }
         };
@@ -111,9 +111,9 @@ class ExperimentTest {
                 e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.kind.Supply.Spaced(Lines.time("exponential(300 s)"))));
         try (LocalEngine engine = new LocalEngine(2)) {
             Finding limit = Limit.of(Summary.of(overloaded, engine, RunListener.NONE, () -> false)).orElseThrow();
-            assertEquals("B", limit.place());
+            assertEquals("B", limit.subject());
             Finding supply = Limit.of(Summary.of(idle, engine, RunListener.NONE, () -> false)).orElseThrow();
-            assertEquals("In", supply.place());
+            assertEquals("In", supply.subject());
         }
     }
 }

@@ -30,14 +30,14 @@ class ResponseTest {
     }
 
     private Response find(String place, String name) {
-        return all.stream().filter(r -> r.place().equals(place) && r.name().equals(name)).findFirst().orElseThrow();
+        return all.stream().filter(r -> r.subject().equals(place) && r.name().equals(name)).findFirst().orElseThrow();
     }
 
     @Test
     void everyPlaceHasItsResponsesAndNoTwoAreCalledAlike() {
         Set<String> names = new HashSet<>();
-        all.forEach(response -> assertTrue(names.add(response.place() + "\u0000" + response.name()),
-                response.place() + ": " + response.name()));
+        all.forEach(response -> assertTrue(names.add(response.subject() + "\u0000" + response.name()),
+                response.subject() + ": " + response.name()));
         int eachEquipment = 11 + EquipmentState.values().length;
         assertEquals(Response.OF_PLANT.size() + 4 * eachEquipment + 7, all.size());
     }
@@ -76,7 +76,7 @@ class ResponseTest {
             boolean isTime = response.name().contains("time") || response.name().endsWith("stay mean")
                     || Set.of("work mean", "wait mean", "blocked mean", "move mean", "wait for crew mean", "value-adding work mean")
                             .contains(response.name());
-            assertEquals(isTime, response.unit().equals("s"), response.place() + ": " + response.name());
+            assertEquals(isTime, response.unit().equals("s"), response.subject() + ": " + response.name());
         }
         assertFalse(Response.THROUGHPUT.unit().isEmpty());
     }

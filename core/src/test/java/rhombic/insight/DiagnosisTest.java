@@ -41,8 +41,8 @@ class DiagnosisTest {
                     station("C", 1, 2, "50 s"), goodsOut("Out"))
             .study(20, 1, 3);
 
-    private static Diary.Period period(int who, long from, long to) {
-        return new Diary.Period(who, from, to);
+    private static Diary.Period period(int participant, long from, long to) {
+        return new Diary.Period(participant, from, to);
     }
 
     @Test
@@ -81,9 +81,9 @@ class DiagnosisTest {
                     .gains(new Experiment(leverage.variants(), line.comparison(), engine, Archive.inMemory()).run(2,
                             Experiment.Listener.NONE, () -> false));
             // B with two places: C limits, 72 an hour; B a tenth faster: 66.7 an hour; nothing else is the limit
-            assertEquals("B: one more place", gains.get(0).trial().said());
+            assertEquals("B: one more place", gains.get(0).trial().text());
             assertEquals(12, gains.get(0).verdict().difference().mean(), 0.1);
-            assertEquals("B: times \u221210 %", gains.get(1).trial().said());
+            assertEquals("B: times \u221210 %", gains.get(1).trial().text());
             assertEquals(60 / 0.9 - 60, gains.get(1).verdict().difference().mean(), 0.1);
             assertTrue(gains.subList(2, gains.size()).stream().allMatch(gain -> gain.verdict().kind() == Verdict.Kind.ALIKE),
                     gains::toString);
@@ -102,7 +102,7 @@ class DiagnosisTest {
                     .gains(new Experiment(leverage.variants(), failing.comparison(), engine, Archive.inMemory()).run(2,
                             Experiment.Listener.NONE, () -> false));
             Map<String, Double> byName = new java.util.HashMap<>();
-            gains.forEach(gain -> byName.put(gain.trial().said(), gain.verdict().difference().mean()));
+            gains.forEach(gain -> byName.put(gain.trial().text(), gain.verdict().difference().mean()));
             assertEquals(72 * (0.8 - 2 / 3.0), byName.get("A: half the repair time of jam"), 0.2);
             assertEquals(72 / 0.9 * 2 / 3.0 - 48, byName.get("A: times \u221210 %"), 0.2);
         }
@@ -114,26 +114,26 @@ class DiagnosisTest {
                 .chain(Lines.arrivals("In", "30 s", 1), Lines.buffer("Store", -1), station("A", 1, 0, "60 s"), goodsOut("Out"))
                 .study(10, 0, 4);
         Diagnosis growing = LimitLines.diagnosis(over);
-        assertEquals("A", growing.limit().orElseThrow().place());
+        assertEquals("A", growing.limit().orElseThrow().subject());
         Finding growth = of(growing, Finding.Kind.GROWTH);
-        assertEquals("Store", growth.place());
-        assertTrue(growth.what().contains("50 %") && growth.what().contains("60.1 pieces"), growth.what());
+        assertEquals("Store", growth.subject());
+        assertTrue(growth.text().contains("50 %") && growth.text().contains("60.1 pieces"), growth.text());
 
         Study stuck = new Lines().chain(onDemand("In"), station("A", 1, 0, "40 s"), station("B", 1, 0, "60 s")).link("B", "A").study(10, 0,
                 4);
-        assertTrue(of(LimitLines.diagnosis(stuck), Finding.Kind.STANDSTILL).what().contains("A waits for room at B"));
+        assertTrue(of(LimitLines.diagnosis(stuck), Finding.Kind.DEADLOCK).text().contains("A waits for room at B"));
 
         Diagnosis full = LimitLines.diagnosis(line.withPlan(line.plan().withReplications(4)));
         Finding buffer = of(full, Finding.Kind.BUFFER);
-        assertTrue(buffer.what().startsWith("Store is full 100 % of the time"), buffer.what());
-        assertEquals(Trial.Way.ROOM, buffer.tryIt().orElseThrow().way());
-        assertTrue(full.findings().stream().anyMatch(f -> f.what().contains("Store was never empty")), full.findings()::toString);
+        assertTrue(buffer.text().startsWith("Store is full 100 % of the time"), buffer.text());
+        assertEquals(Trial.Kind.CAPACITY, buffer.trialNote().orElseThrow().kind());
+        assertTrue(full.findings().stream().anyMatch(f -> f.text().contains("Store was never empty")), full.findings()::toString);
 
         FailureMode mode = FailureMode.of("jam", new UpTime.After(Lines.time("45 min"), UpTime.Clock.WORKING), Lines.time("15 min"));
         Study failing = new Lines().chain(onDemand("In"), station("A", 1, 0, "60 s"), goodsOut("Out")).study(100, 0, 4).changed("A",
                 e -> e.with(e.basics().withDuty(e.basics().duty().withFailures(List.of(mode)))));
         Finding loss = of(LimitLines.diagnosis(failing), Finding.Kind.LOSS);
-        assertTrue(loss.what().startsWith("A does not work 25 % of the time") && loss.what().contains("15 pieces/h"), loss.what());
+        assertTrue(loss.text().startsWith("A does not work 25 % of the time") && loss.text().contains("15 pieces/h"), loss.text());
     }
 
     private static Finding of(Diagnosis diagnosis, Finding.Kind kind) {
@@ -167,7 +167,7 @@ class DiagnosisTest {
                 .chain(Lines.arrivals("In", "exponential(60 s)", 1), station("A", 300, 0, "triangular(110 min, 120 min, 130 min)"),
                         goodsOut("Out"))
                 .study(20, 0, 4);
-        assertTrue(of(LimitLines.diagnosis(slow), Finding.Kind.WARM_UP).what().contains("too short"));
+        assertTrue(of(LimitLines.diagnosis(slow), Finding.Kind.WARM_UP).text().contains("too short"));
         Study cut = slow.withPlan(slow.plan().withWarmUp(Quantity.hours(4)));
         assertFalse(LimitLines.diagnosis(cut).findings().stream().anyMatch(f -> f.kind() == Finding.Kind.WARM_UP));
     }
@@ -202,12 +202,12 @@ class DiagnosisTest {
                 ? l.withTravel(new Travel.InTime(DistributionText.parse("30 s"), 0)).withFailures(List.of(jam))
                 : l).toList());
         Finding loss = LimitLines.diagnosis(failing).findings().stream()
-                .filter(f -> f.kind() == Finding.Kind.LOSS && f.place().equals("Store")).findFirst().orElseThrow();
-        assertTrue(loss.what().startsWith("The way from Store to ") && loss.what().endsWith(" is down 25 % of the time by jam"),
-                loss.what());
-        Study better = loss.tryIt().orElseThrow().changes().applyTo(failing);
+                .filter(f -> f.kind() == Finding.Kind.LOSS && f.subject().equals("Store")).findFirst().orElseThrow();
+        assertTrue(loss.text().startsWith("The way from Store to ") && loss.text().endsWith(" is down 25 % of the time by jam"),
+                loss.text());
+        Study better = loss.trialNote().orElseThrow().changes().applyTo(failing);
         assertEquals("7.5 min", better.linksFrom("Store").getFirst().failures().getFirst().down().toString());
-        assertTrue(Trial.all(failing).stream().anyMatch(t -> t.said().contains("half the repair time of jam on the way to")));
+        assertTrue(Trial.all(failing).stream().anyMatch(t -> t.text().contains("half the repair time of jam on the way to")));
     }
 
     @Test

@@ -46,8 +46,8 @@ class LimitTest {
     void theSlowestStationLimitsAndItsTimeIsTold() {
         Finding finding = limit(new Lines().chain(onDemand("In"), station("A", 1, 0, "40 s"), station("B", 1, 2, "60 s"),
                 station("C", 1, 2, "50 s"), goodsOut("Out"))).orElseThrow();
-        assertEquals("B", finding.place());
-        assertEquals("Limited by B: works 100 % of the time", finding.what());
+        assertEquals("B", finding.subject());
+        assertEquals("Limited by B: works 100 % of the time", finding.text());
         assertTrue(finding.evidence().startsWith("working 100 %, starved 0 %, blocked 0 %"), finding.evidence());
     }
 
@@ -56,15 +56,15 @@ class LimitTest {
         Study study = new Lines().chain(onDemand("In"), station("A", 1, 0, "40 s"), station("B", 1, 0, "60 s")).link("B", "A").study(10, 0,
                 2);
         try (LocalEngine engine = new LocalEngine(1)) {
-            Finding finding = Standing.of(Summary.of(study, engine, RunListener.NONE, () -> false)).orElseThrow();
-            assertEquals("A", finding.place());
-            assertEquals("Stands still for good from 100.0 s on: A waits for room at B; B waits for room at A", finding.what());
+            Finding finding = DeadlockFinding.of(Summary.of(study, engine, RunListener.NONE, () -> false)).orElseThrow();
+            assertEquals("A", finding.subject());
+            assertEquals("Stands still for good from 100.0 s on: A waits for room at B; B waits for room at A", finding.text());
             assertTrue(finding.evidence().startsWith("in 2 of 2 runs"), finding.evidence());
-            assertEquals(finding, Standing.orLimit(Summary.of(study, engine, RunListener.NONE, () -> false)).orElseThrow());
+            assertEquals(finding, DeadlockFinding.orLimit(Summary.of(study, engine, RunListener.NONE, () -> false)).orElseThrow());
             Study flows = new Lines().chain(onDemand("In"), station("A", 1, 0, "40 s"), goodsOut("Out")).study(10, 0, 2);
-            assertEquals(Optional.empty(), Standing.of(Summary.of(flows, engine, RunListener.NONE, () -> false)));
-            assertEquals("A", Standing.orLimit(Summary.of(flows, engine, RunListener.NONE, () -> false)).orElseThrow().place());
-            assertTrue(Standing.orLimit(Summary.of(flows, engine, RunListener.NONE, () -> false)).orElseThrow().what()
+            assertEquals(Optional.empty(), DeadlockFinding.of(Summary.of(flows, engine, RunListener.NONE, () -> false)));
+            assertEquals("A", DeadlockFinding.orLimit(Summary.of(flows, engine, RunListener.NONE, () -> false)).orElseThrow().subject());
+            assertTrue(DeadlockFinding.orLimit(Summary.of(flows, engine, RunListener.NONE, () -> false)).orElseThrow().text()
                     .startsWith("Limited by"));
         }
     }
@@ -74,8 +74,8 @@ class LimitTest {
         // B works 30 s of each 70 s, but its pause takes the other 40 s; A works 60 s of each 70 s.
         Station b = new Station(Basics.of("B", Lines.SOMEWHERE), work("30 s").withPause(time("40 s")), Work.Load.SINGLE, null);
         Finding finding = limit(new Lines().chain(onDemand("In"), station("A", 1, 0, "60 s"), b, goodsOut("Out"))).orElseThrow();
-        assertEquals("B", finding.place());
-        assertTrue(finding.what().matches("Limited by B: is busy (99|100) % of the time"), finding.what());
+        assertEquals("B", finding.subject());
+        assertTrue(finding.text().matches("Limited by B: is busy (99|100) % of the time"), finding.text());
         assertTrue(finding.evidence().contains("pause 57 %"), finding.evidence());
     }
 
@@ -86,15 +86,15 @@ class LimitTest {
                 new Recipe.Fixed(List.of(new Recipe.Part("Piece", 2))), 4, "Batch");
         Lines lines = new Lines().types(rhombic.study.value.PieceType.usual("Piece"), rhombic.study.value.PieceType.usual("Batch"))
                 .chain(onDemand("In"), station("A", 1, 0, "20 s"), join, goodsOut("Out"));
-        assertEquals("Join", limit(lines).orElseThrow().place());
+        assertEquals("Join", limit(lines).orElseThrow().subject());
     }
 
     @Test
     void whereNobodyIsBusyTheSupplyIsTheLimit() {
         Finding finding = limit(new Lines().chain(arrivals("Trucks", "100 s", 1), station("A", 1, 0, "40 s"), goodsOut("Out")))
                 .orElseThrow();
-        assertEquals("Trucks", finding.place());
-        assertEquals("Limited by what comes in: A, the busiest, works only 40 %", finding.what());
+        assertEquals("Trucks", finding.subject());
+        assertEquals("Limited by what comes in: A, the busiest, works only 40 %", finding.text());
     }
 
     @Test
@@ -102,8 +102,8 @@ class LimitTest {
         Lines lines = new Lines().chain(onDemand("In"), station("A", 1, 0, "60 s"), shut(station("B", 1, 0, "30 s"), "2 h on"),
                 goodsOut("Out"));
         Finding finding = limit(lines).orElseThrow();
-        assertEquals("B", finding.place());
-        assertEquals("Limited by B: its inlet is shut 80 % of the time", finding.what());
+        assertEquals("B", finding.subject());
+        assertEquals("Limited by B: its inlet is shut 80 % of the time", finding.text());
         assertTrue(finding.evidence().endsWith("; its inlet is shut 80 %"), finding.evidence());
     }
 
@@ -112,7 +112,7 @@ class LimitTest {
         // B needs a tenth of its time; an hour shut is made up for, and A stays the limit.
         Lines lines = new Lines().chain(onDemand("In"), station("A", 1, 0, "60 s"), shut(station("B", 1, 100, "6 s"), "1 h to 2 h"),
                 goodsOut("Out"));
-        assertEquals("A", limit(lines).orElseThrow().place());
+        assertEquals("A", limit(lines).orElseThrow().subject());
     }
 
     @Test

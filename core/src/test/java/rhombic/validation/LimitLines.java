@@ -159,10 +159,10 @@ public final class LimitLines {
 
     /** Whether the finding is right, and what it is in words. */
     public static boolean isRight(Case one, Diagnosis diagnosis) {
-        boolean right = one.limits.contains(diagnosis.limit().map(Finding::place).orElse(""));
+        boolean right = one.limits.contains(diagnosis.limit().map(Finding::subject).orElse(""));
         boolean told = diagnosis.findings().stream().anyMatch(f -> f.kind() == Finding.Kind.SHIFTING);
         return right && (!one.shifts || told && one.limits.stream()
                 .allMatch(name -> diagnosis.findings().stream().filter(f -> f.kind() == Finding.Kind.SHIFTING)
-                        .anyMatch(f -> f.what().contains(name))));
+                        .anyMatch(f -> f.text().contains(name))));
     }
 }

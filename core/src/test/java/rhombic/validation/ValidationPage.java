@@ -59,7 +59,7 @@ final class ValidationPage {
             Diagnosis diagnosis = LimitLines.diagnosis(one.study().get());
             String found = diagnosis.findings().stream()
                     .filter(f -> f.kind() == (one.shifts() ? Finding.Kind.SHIFTING : Finding.Kind.LIMIT))
-                    .map(Finding::what).findFirst().orElse("nothing");
+                    .map(Finding::text).findFirst().orElse("nothing");
             page.append(String.format(Locale.ROOT, "| %s | %s | %s | %s%s |%n", one.name(),
                     String.join(" and ", new java.util.TreeSet<>(one.limits())), one.why(),
                     LimitLines.isRight(one, diagnosis) ? "" : "WRONG: ", found));

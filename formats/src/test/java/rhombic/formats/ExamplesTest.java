@@ -82,7 +82,7 @@ class ExamplesTest {
             summary.runs().forEach(run -> assertEquals(1, run.crews().getFirst().people().get(at).share(PersonState.WORKING), 0.001));
         }
         agrees(summary, 1 / 0.93, 0.01, run -> (double) named(run, "Assembly").out() / run.out(), "works on each piece");
-        assertEquals("Assembler", Limit.of(summary).orElseThrow().place(), "its people limit it");
+        assertEquals("Assembler", Limit.of(summary).orElseThrow().subject(), "its people limit it");
     }
 
     /**
@@ -135,12 +135,12 @@ class ExamplesTest {
         Study line = open("heat-pump-line");
         line = line.withPlan(line.plan().withReplications(10));
         Summary before = run(line);
-        assertTrue(Limit.of(before).orElseThrow().what().startsWith("Limited by Brazing 1"), Limit.of(before).orElseThrow().what());
+        assertTrue(Limit.of(before).orElseThrow().text().startsWith("Limited by Brazing 1"), Limit.of(before).orElseThrow().text());
         Station third = (Station) line.find("Brazing 2").orElseThrow().named("Brazing 3").placed(Placement.at(-5, -1));
         Study relieved = line.with(third.with(third.basics().withId("Brazing 3"))).linked("Frame buffer", "Brazing 3")
                 .linked("Brazing 3", "Brazing 2 conveyor").changed("Brazer", e -> ((Crew) e).withPeople(3));
         Summary after = run(relieved);
-        assertEquals("Leak test", Limit.of(after).orElseThrow().place(), Limit.of(after).orElseThrow().what());
+        assertEquals("Leak test", Limit.of(after).orElseThrow().subject(), Limit.of(after).orElseThrow().text());
         assertTrue(Interval.of(after.runs().stream().mapToDouble(RunFigures::throughputPerHour).toArray()).mean() > 33);
         assertTrue(Interval.of(before.runs().stream().mapToDouble(RunFigures::throughputPerHour).toArray()).mean() < 30);
     }

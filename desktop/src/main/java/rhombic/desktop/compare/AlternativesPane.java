@@ -67,7 +67,7 @@ final class AlternativesPane extends ScrollPane {
         Comparison comparison = bench.comparison();
         Variant against = variants.stream().filter(v -> v.alternative().equals(comparison.reference())).findFirst()
                 .orElse(variants.getFirst());
-        List<String> responses = Sheet.lookedAt(comparison);
+        List<String> responses = Sheet.selected(comparison);
         GridPane grid = new GridPane();
         grid.getStyleClass().add("sheet");
         grid.setId("alternatives-sheet");
@@ -119,7 +119,7 @@ final class AlternativesPane extends ScrollPane {
         String said = best.map(v -> {
             Verdict verdict = sheet.verdict(v, against, response, comparisons);
             Scale scale = Scale.of(sheet.unit(response), verdict.other());
-            return capital(response) + ": " + v.name() + " gains most: " + verdict.said(scale.unit(), scale.factor()) + " against "
+            return capital(response) + ": " + v.name() + " gains most: " + verdict.text(scale.unit(), scale.factor()) + " against "
                     + against.name() + ".";
         }).orElse(variants.size() == 1
                 ? "Nothing to compare yet: start an alternative from the name beside the study\u2019s, or make a factor of any value on a job card."
@@ -266,7 +266,7 @@ final class AlternativesPane extends ScrollPane {
         }
         double size = sheet.interval(against, response).mean();
         Scale scale = Scale.of(sheet.unit(response), Double.isFinite(size) ? size : interval.mean());
-        Label figure = new Label(scale.said(interval));
+        Label figure = new Label(scale.text(interval));
         figure.getStyleClass().add("sheet-figure");
         VBox box = new VBox(1, figure, plot(sheet, variants, variant, against, response));
         if (interval.count() == 1) {
@@ -274,7 +274,7 @@ final class AlternativesPane extends ScrollPane {
         }
         if (variant != against) {
             Verdict verdict = sheet.verdict(variant, against, response, comparisons);
-            Label said = Words.caption(verdict.said(scale.unit(), scale.factor()));
+            Label said = Words.caption(verdict.text(scale.unit(), scale.factor()));
             switch (verdict.kind()) {
                 case BETTER -> said.getStyleClass().setAll("label", "better");
                 case WORSE -> said.getStyleClass().setAll("label", "worse");
@@ -351,7 +351,7 @@ final class AlternativesPane extends ScrollPane {
         }
         rhombic.study.OwnResponse made = new rhombic.study.OwnResponse(text.substring(0, at).strip(), "", text.substring(at + 1).strip());
         List<String> unknown = new OwnFigure(made)
-                .unknown(new ResponseNames(Response.all(bench.study()).stream().map(Response::key).toList()));
+                .unknownNames(new ResponseNames(Response.all(bench.study()).stream().map(Response::key).toList()));
         if (!unknown.isEmpty()) {
             throw new IllegalArgumentException(
                     "There is no figure \u201c" + unknown.getFirst() + "\u201d; write here.throughput, or at('Packing').out");

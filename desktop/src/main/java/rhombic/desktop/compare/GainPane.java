@@ -46,7 +46,7 @@ final class GainPane extends VBox {
 
     void show(Comparing.State state) {
         shown = state;
-        List<String> responses = new ArrayList<>(Sheet.lookedAt(bench.comparison()));
+        List<String> responses = new ArrayList<>(Sheet.selected(bench.comparison()));
         List<String> both = new ArrayList<>(responses);
         both.add(Sheet.COST);
         if (!across.getItems().equals(both)) {

@@ -91,7 +91,7 @@ final class SearchPane extends VBox {
             message.setText("The budget must be a number of runs from 10 to 1000000.");
         } else {
             message.setText("Searching\u2026");
-            comparing.search(bench.base(), bench.file(), factors, Sheet.lookedAt(bench.comparison()).getFirst(), difference.get(),
+            comparing.search(bench.base(), bench.file(), factors, Sheet.selected(bench.comparison()).getFirst(), difference.get(),
                     runs.get().intValue());
         }
     }
@@ -106,16 +106,16 @@ final class SearchPane extends VBox {
 
     private void standings(Comparing.State state, Search.State found) {
         standings.getChildren().clear();
-        String response = Sheet.lookedAt(bench.comparison()).getFirst();
-        Scale scale = Scale.of(found.standings().isEmpty()
+        String response = Sheet.selected(bench.comparison()).getFirst();
+        Scale scale = Scale.of(found.candidates().isEmpty()
                 ? ""
-                : new Sheet(List.of(found.standings().getFirst().variant()), java.util.Map.of(),
+                : new Sheet(List.of(found.candidates().getFirst().variant()), java.util.Map.of(),
                         bench.comparison().own(), java.util.Map.of()).unit(response),
-                found.standings().getFirst().value().mean());
+                found.candidates().getFirst().value().mean());
         int row = 0;
-        for (Search.Standing standing : found.standings()) {
+        for (Search.Candidate standing : found.candidates()) {
             Label name = Words.text(standing.variant().name());
-            Label value = Words.text(scale.said(standing.value()));
+            Label value = Words.text(scale.text(standing.value()));
             Label out = Words.caption(standing.droppedAt() == 0 ? "in" : "out after " + standing.droppedAt() + " runs");
             standings.addRow(row++, name, value, out);
         }

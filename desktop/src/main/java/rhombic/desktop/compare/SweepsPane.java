@@ -59,7 +59,7 @@ final class SweepsPane extends HBox {
 
     void show(Comparing.State state) {
         shown = Optional.of(state);
-        List<String> responses = Sheet.lookedAt(bench.comparison());
+        List<String> responses = Sheet.selected(bench.comparison());
         if (!response.getItems().equals(responses)) {
             String before = response.getValue();
             response.getItems().setAll(responses);
@@ -214,7 +214,7 @@ final class SweepsPane extends HBox {
             return said.append(name.isEmpty() ? "No" : "no").append(" difference between the levels is shown.").toString();
         }
         curve.best().ifPresent(best -> said.append(name.isEmpty() ? "Best at " : "best at ").append(best.level()).append(", ")
-                .append(scale.said(best.value())));
+                .append(scale.text(best.value())));
         curve.knee().ifPresent(knee -> said.append("; knee at ").append(knee.level()));
         curve.smallestGoodEnough().filter(level -> !level.equals(curve.best().orElse(null)))
                 .ifPresent(level -> said.append("; already ").append(level.level()).append(" loses less than 1 %"));

@@ -226,10 +226,10 @@ final class TwoFloors extends VBox implements AutoCloseable {
         String overall = "";
         if (now != null && one.isPresent() && other.isPresent() && !now.sheet().runs(one.get()).isEmpty()
                 && !now.sheet().runs(other.get()).isEmpty()) {
-            String response = Sheet.lookedAt(bench.comparison()).getFirst();
+            String response = Sheet.selected(bench.comparison()).getFirst();
             Verdict verdict = now.sheet().verdict(other.get(), one.get(), response, 1);
             Scale scale = Scale.of(now.sheet().unit(response), verdict.other());
-            overall = "Over all runs, " + response + " of the right against the left: " + verdict.said(scale.unit(), scale.factor()) + ".";
+            overall = "Over all runs, " + response + " of the right against the left: " + verdict.text(scale.unit(), scale.factor()) + ".";
         }
         differences.setText(soFar + overall);
     }

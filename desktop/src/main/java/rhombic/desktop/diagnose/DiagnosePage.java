@@ -230,7 +230,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
     }
 
     private void tryIt(rhombic.insight.Trial trial) {
-        String name = bench.startAlternative(trial.said(), trial.changes());
+        String name = bench.startAlternative(trial.text(), trial.changes());
         hands.toBuild();
         hands.say(name + " was begun: Compare holds it against the base.");
     }
@@ -273,7 +273,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
     /** One finding; its evidence unfolds. */
     private Node card(Finding finding) {
         Label kind = Words.caption(finding.kind().word());
-        Label what = Words.text(finding.what() + ".");
+        Label what = Words.text(finding.text() + ".");
         what.getStyleClass().add(finding.kind() == Finding.Kind.LIMIT ? "card-heading" : "finding-what");
         VBox evidence = new VBox(2);
         finding.lines().forEach(line -> evidence.getChildren().add(Words.caption("\u25C6 " + line)));
@@ -291,11 +291,12 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
         if (finding.kind() == Finding.Kind.LIMIT || finding.kind() == Finding.Kind.SHIFTING) {
             actions.getChildren().add(Words.quiet("On the strips", "on-strips", hands::toWatch));
         }
-        if (!finding.place().isEmpty()) {
-            actions.getChildren().add(Words.quiet("Show " + shortened(finding.place()), "show-place", () -> bench.select(finding.place())));
+        if (!finding.subject().isEmpty()) {
+            actions.getChildren()
+                    .add(Words.quiet("Show " + shortened(finding.subject()), "show-place", () -> bench.select(finding.subject())));
         }
-        finding.tryIt().ifPresent(
-                trial -> actions.getChildren().add(Words.quiet("Try it: " + shortened(trial.said()), "try-it", () -> tryIt(trial))));
+        finding.trialNote().ifPresent(
+                trial -> actions.getChildren().add(Words.quiet("Try it: " + shortened(trial.text()), "try-it", () -> tryIt(trial))));
         VBox box = new VBox(4, kind, what, evidence, actions);
         box.getStyleClass().add("finding");
         return box;

@@ -64,7 +64,7 @@ public final class LeveragePane extends VBox {
     }
 
     private String response() {
-        return Sheet.lookedAt(bench.comparison()).getFirst();
+        return Sheet.selected(bench.comparison()).getFirst();
     }
 
     /** The study is another. */
@@ -114,7 +114,7 @@ public final class LeveragePane extends VBox {
         }
         if (!alike.isEmpty()) {
             rows.getChildren().add(
-                    Words.caption("No run was changed by: " + String.join("; ", alike.stream().map(g -> g.trial().said()).toList()) + "."));
+                    Words.caption("No run was changed by: " + String.join("; ", alike.stream().map(g -> g.trial().text()).toList()) + "."));
         }
     }
 
@@ -126,8 +126,8 @@ public final class LeveragePane extends VBox {
     private HBox row(Leverage.Gain gain, String unit, double most) {
         Verdict verdict = gain.verdict();
         Scale scale = Scale.of(unit, verdict.other());
-        Label name = Words.text(gain.trial().said());
-        Label said = Words.caption(verdict.said(scale.unit(), scale.factor()));
+        Label name = Words.text(gain.trial().text());
+        Label said = Words.caption(verdict.text(scale.unit(), scale.factor()));
         if (verdict.kind() == Verdict.Kind.BETTER) {
             said.getStyleClass().setAll("label", "better");
         } else if (verdict.kind() == Verdict.Kind.WORSE) {

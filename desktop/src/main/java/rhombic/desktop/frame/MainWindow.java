@@ -326,7 +326,7 @@ public final class MainWindow implements AutoCloseable {
         outlookState = state;
         outlookBar.show(state);
         if (state instanceof Outlook.State.Fresh fresh) {
-            floor.markLimit(fresh.limit().map(found -> Set.of(found.place())).orElse(Set.of()));
+            floor.markLimit(fresh.limit().map(found -> Set.of(found.subject())).orElse(Set.of()));
         }
         diagnose.show(state);
     }

@@ -85,7 +85,7 @@ final class OutlookBar extends HBox {
                 figure("lead-time", minutes(lead.mean()), "min lead time", minutes(lead.halfWidth()), fresh.change(Response.LEAD_TIME), 60,
                         false),
                 figure("inside", number(inside.mean()), "inside", number(inside.halfWidth()), fresh.change(Response.INSIDE), 1, false));
-        limit.setText(fresh.limit().map(finding -> "\u25C6  " + finding.what()).orElse(""));
+        limit.setText(fresh.limit().map(finding -> "\u25C6  " + finding.text()).orElse(""));
     }
 
     private static HBox figure(String id, String value, String unit, String margin, Optional<Interval> change, double scale,

@@ -154,13 +154,15 @@ public final class StripsView extends Region {
     /** How many spans are marked on the strip of that name, since it was the limit then. */
     public int limitsOf(String name) {
         return (int) limits.stream()
-                .filter(span -> span.who() < study.equipment().size() && study.equipment().get(span.who()).name().equals(name)).count();
+                .filter(span -> span.participant() < study.equipment().size()
+                        && study.equipment().get(span.participant()).name().equals(name))
+                .count();
     }
 
     private void limits(GraphicsContext g, String name, double y) {
         g.setFill(INK);
         for (Shifting.Span span : limits) {
-            if (span.who() < study.equipment().size() && study.equipment().get(span.who()).name().equals(name)) {
+            if (span.participant() < study.equipment().size() && study.equipment().get(span.participant()).name().equals(name)) {
                 double from = left() + (double) span.fromNanos() / length * width();
                 double to = left() + (double) span.toNanos() / length * width();
                 g.fillRect(from, y + ROW - 3.5, Math.max(1, to - from), 2);

@@ -144,7 +144,7 @@ public final class Comparing implements AutoCloseable {
     private static final int FIRST = 10;
 
     private static String search(Search search, Search.State so) {
-        return so.runs() + " runs: " + so.said(search) + ".";
+        return so.runs() + " runs: " + so.text(search) + ".";
     }
 
     /**
@@ -260,7 +260,7 @@ public final class Comparing implements AutoCloseable {
         Map<String, Share> done = new ConcurrentHashMap<>();
         return new Experiment.Listener() {
             @Override
-            public void progressed(Variant variant, int made, int wanted) {
+            public void onProgress(Variant variant, int made, int wanted) {
                 done.put(variant.name(), new Share(made, wanted));
                 long now = System.nanoTime();
                 long last = lastTold.get();

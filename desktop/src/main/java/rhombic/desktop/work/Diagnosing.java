@@ -117,7 +117,7 @@ public final class Diagnosing implements AutoCloseable {
                 AtomicLong told = new AtomicLong();
                 Experiment.Listener progress = new Experiment.Listener() {
                     @Override
-                    public void progressed(Variant variant, int done, int wanted) {
+                    public void onProgress(Variant variant, int done, int wanted) {
                         long now = System.nanoTime();
                         long last = told.get();
                         if (now - last > NANOS_BETWEEN && told.compareAndSet(last, now)) {

@@ -19,7 +19,7 @@ import rhombic.experiment.RunListener;
 import rhombic.experiment.RunTask;
 import rhombic.experiment.Summary;
 import rhombic.insight.Finding;
-import rhombic.insight.Standing;
+import rhombic.insight.DeadlockFinding;
 import rhombic.study.Study;
 
 /**
@@ -114,7 +114,7 @@ public final class Outlook implements AutoCloseable {
         }
         try {
             Summary summary = Summary.of(study, engine, new Progress(study, run), () -> current.get() != run);
-            Optional<Finding> limit = Standing.orLimit(summary);
+            Optional<Finding> limit = DeadlockFinding.orLimit(summary);
             Optional<Summary> comparable = before.filter(b -> b.runs().size() == summary.runs().size());
             publish(run, new State.Fresh(summary, limit, comparable));
             rehearse(summary, run);
@@ -134,7 +134,7 @@ public final class Outlook implements AutoCloseable {
             for (int i = 0; !isOver.getAsBoolean(); i++) {
                 new Preparation().of(done.study());
                 engine.run(List.of(new RunTask(done.study(), 1 + i % done.runs().size())), RunListener.NONE, isOver);
-                Standing.orLimit(done);
+                DeadlockFinding.orLimit(done);
             }
         } finally {
             rehearsalNanos.addAndGet(begun - System.nanoTime());
@@ -180,7 +180,7 @@ public final class Outlook implements AutoCloseable {
         }
 
         @Override
-        public synchronized void progressed(RunTask task, double share) {
+        public synchronized void onProgress(RunTask task, double share) {
             shares[task.replication() - 1] = share;
             double all = java.util.Arrays.stream(shares).sum() / shares.length;
             boolean takesLong = System.nanoTime() - begun > SILENT_NANOS;

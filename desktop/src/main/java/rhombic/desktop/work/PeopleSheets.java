@@ -32,7 +32,7 @@ final class PeopleSheets {
         shown.forEach(state -> columns.add(column(heading(state), width)));
         columns.addAll(List.of(column("Jobs", 46), column("Walked", 58)));
         List<List<String>> rows = new ArrayList<>();
-        List<Targets.Standing> standings = Targets.of(summary);
+        List<Targets.TargetResult> standings = Targets.of(summary);
         for (int c = 0; c < crews.size(); c++) {
             for (int p = 0; p < crews.get(c).people().size(); p++) {
                 int crew = c;
@@ -41,7 +41,7 @@ final class PeopleSheets {
                 String place = crews.get(c).name();
                 ToDoubleFunction<ToDoubleFunction<PersonFigures>> mean = figure -> mean(summary,
                         run -> figure.applyAsDouble(run.crews().get(crew).people().get(person)));
-                String side = standings.stream().filter(s -> s.place().equals(place) && s.name().equals(name)).map(s -> s.side())
+                String side = standings.stream().filter(s -> s.subject().equals(place) && s.name().equals(name)).map(s -> s.side())
                         .filter(s -> s == TargetBand.Side.OVER || s == TargetBand.Side.UNDER).map(TargetBand.Side::word).findFirst()
                         .orElse("");
                 List<String> cells = new ArrayList<>(List.of(name, percent(mean.applyAsDouble(PersonFigures::utilisation)), side));

@@ -179,7 +179,7 @@ class PlayerTest {
             Outlook.State.Fresh fresh = outlook.last().orElseThrow();
             assertTrue(fresh.change(Response.THROUGHPUT).orElseThrow().mean() > 1, "a third brazing station and brazer help");
             assertTrue(fresh.change(Response.THROUGHPUT).orElseThrow().isClear());
-            assertEquals("Leak test", fresh.limit().orElseThrow().place());
+            assertEquals("Leak test", fresh.limit().orElseThrow().subject());
             outlook.refresh(Study.empty());
             assertEquals(new Outlook.State.Empty(), heard.getLast());
         }

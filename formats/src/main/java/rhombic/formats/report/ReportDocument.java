@@ -73,10 +73,10 @@ public final class ReportDocument {
 
     private void study(Content content) {
         Summary summary = content.diagnosis.summary();
-        content.diagnosis.limit().ifPresent(limit -> say(limit.what() + "."));
+        content.diagnosis.limit().ifPresent(limit -> say(limit.text() + "."));
         for (Response response : List.of(Response.THROUGHPUT, Response.LEAD_TIME, Response.INSIDE)) {
             Interval interval = summary.interval(response);
-            say(capital(response.name()) + ": " + Scale.of(response.unit(), interval.mean()).said(interval)
+            say(capital(response.name()) + ": " + Scale.of(response.unit(), interval.mean()).text(interval)
                     + (interval.count() < 2 ? " (one run: no interval)" : " (95 % confidence interval)"));
         }
         if (content.pictures.isEmpty()) {
@@ -128,7 +128,7 @@ public final class ReportDocument {
         heading(1, "Findings");
         for (Finding finding : content.diagnosis.findings()) {
             heading(2, finding.kind().word());
-            say(finding.what() + ".");
+            say(finding.text() + ".");
             parts.add(new Document.Bullets(finding.lines()));
         }
         if (!content.gains.isEmpty()) {
@@ -136,7 +136,7 @@ public final class ReportDocument {
             say("The plant was run again with one thing at a time a little better, on the same random numbers. All intervals together hold at 95 %.");
             Scale scale = Scale.of("1/h", content.gains.getFirst().verdict().other());
             parts.add(new Document.Table(List.of("change", "what it brings"), content.gains.stream().limit(MOST_GAINS)
-                    .map(gain -> List.of(gain.trial().said(), gain.verdict().said(scale.unit(), scale.factor()))).toList()));
+                    .map(gain -> List.of(gain.trial().text(), gain.verdict().text(scale.unit(), scale.factor()))).toList()));
         }
     }
 
@@ -174,9 +174,9 @@ public final class ReportDocument {
                 Interval interval = asked.sheet().interval(variant, response);
                 Scale scale = Scale.of(asked.sheet().unit(response), asked.sheet().interval(asked.against(), response).mean());
                 Verdict verdict = asked.sheet().verdict(variant, asked.against(), response, asked.comparisons());
-                rows.add(List.of(variant.name(), interval.count() == 0 ? "not run" : scale.said(interval),
+                rows.add(List.of(variant.name(), interval.count() == 0 ? "not run" : scale.text(interval),
                         Integer.toString(interval.count()),
-                        variant == asked.against() ? "" : verdict.said(scale.unit(), scale.factor())));
+                        variant == asked.against() ? "" : verdict.text(scale.unit(), scale.factor())));
             }
             parts.add(new Document.Table(List.of("alternative", response, "runs", "against " + asked.against().name()), rows));
         }

@@ -62,7 +62,7 @@ public final class Reports {
         int asked = Experiment.replications(study);
         Sheet sheet = new Experiment(variants, study.comparison(), engine, archive).run(asked, Experiment.Listener.NONE, cancelled);
         Variant against = sheet.variant(study.comparison().reference()).orElse(variants.getFirst());
-        ComparisonWriter.Asked comparison = new ComparisonWriter.Asked(sheet, against, Sheet.lookedAt(study.comparison()));
+        ComparisonWriter.Asked comparison = new ComparisonWriter.Asked(sheet, against, Sheet.selected(study.comparison()));
         if (form == Form.SPREADSHEET) {
             ComparisonWriter.saveSpreadsheet(comparison, file);
             return;

@@ -60,11 +60,11 @@ public final class ComparisonWriter {
         root.put("replications", diagnosis.summary().runs().size());
         ArrayNode findings = root.putArray("findings");
         for (Finding finding : diagnosis.findings()) {
-            ObjectNode one = findings.addObject().put("kind", finding.kind().word()).put("place", finding.place()).put("what",
-                    finding.what());
+            ObjectNode one = findings.addObject().put("kind", finding.kind().word()).put("place", finding.subject()).put("what",
+                    finding.text());
             ArrayNode evidence = one.putArray("evidence");
             finding.lines().forEach(evidence::add);
-            finding.tryIt().ifPresent(trial -> one.put("try", trial.said()));
+            finding.trialNote().ifPresent(trial -> one.put("try", trial.text()));
         }
         ArrayNode limits = root.putArray("limitOverTime");
         for (int i : diagnosis.shifting().ranked()) {
@@ -75,7 +75,7 @@ public final class ComparisonWriter {
         if (!gains.isEmpty()) {
             ArrayNode all = root.putArray("leverage");
             for (Leverage.Gain gain : gains) {
-                verdict(all.addObject().put("change", gain.trial().said()), gain.verdict());
+                verdict(all.addObject().put("change", gain.trial().text()), gain.verdict());
             }
         }
         return root;
@@ -136,7 +136,7 @@ public final class ComparisonWriter {
     private static void search(ObjectNode node, Search.State state) {
         node.put("runs", state.runs()).put("decided", state.isDone()).put("budgetSpent", state.budgetSpent());
         ArrayNode all = node.putArray("standings");
-        for (Search.Standing standing : state.standings()) {
+        for (Search.Candidate standing : state.candidates()) {
             ObjectNode one = all.addObject().put("variant", standing.variant().name()).put("droppedAt", standing.droppedAt());
             ResultWriter.number(one, "mean", standing.value().mean());
             ResultWriter.number(one, "halfWidth95", standing.value().halfWidth());
@@ -209,6 +209,6 @@ public final class ComparisonWriter {
     /** The verdict in words, in a unit that suits. */
     public static String said(Sheet sheet, Verdict verdict, String response) {
         Scale scale = Scale.of(sheet.unit(response), verdict.other());
-        return verdict.said(scale.unit(), scale.factor());
+        return verdict.text(scale.unit(), scale.factor());
     }
 }

@@ -72,7 +72,7 @@ public final class ResultWriter {
         for (Response response : Response.all(summary.study())) {
             Interval interval = summary.interval(response);
             ObjectNode node = responses.addObject();
-            node.put("place", response.place());
+            node.put("place", response.subject());
             node.put("name", response.name());
             node.put("unit", response.unit());
             number(node, "mean", interval.mean());
@@ -245,7 +245,7 @@ public final class ResultWriter {
         out.printRecord("place", "response", "unit", "mean", "half-width 95 %", "replications");
         for (Response response : Response.all(summary.study())) {
             Interval interval = summary.interval(response);
-            out.printRecord(response.place(), response.name(), response.unit(), cell(interval.mean()), cell(interval.halfWidth()),
+            out.printRecord(response.subject(), response.name(), response.unit(), cell(interval.mean()), cell(interval.halfWidth()),
                     interval.values().size());
         }
     }

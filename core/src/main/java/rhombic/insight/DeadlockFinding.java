@@ -8,10 +8,10 @@ import rhombic.measure.DeadlockFigures;
 import rhombic.quantity.Clock;
 
 /** Says that something stands still for good, because each waits for the next. */
-public final class Standing {
+public final class DeadlockFinding {
     private static final int MOST_REASONS = 3;
 
-    private Standing() {}
+    private DeadlockFinding() {}
 
     /** Of the first run in which something does; empty if nothing does in any. */
     public static Optional<Finding> of(Summary summary) {
@@ -35,7 +35,7 @@ public final class Standing {
         if (standing.isEmpty() || limit.isEmpty() || 2 * runs >= summary.runs().size()) {
             return standing.or(() -> limit);
         }
-        return limit.map(l -> new Finding(l.place(), l.what() + "; stands still in " + runs + " of " + summary.runs().size() + " runs",
-                l.evidence() + "; " + standing.get().what()));
+        return limit.map(l -> new Finding(l.subject(), l.text() + "; stands still in " + runs + " of " + summary.runs().size() + " runs",
+                l.evidence() + "; " + standing.get().text()));
     }
 }
