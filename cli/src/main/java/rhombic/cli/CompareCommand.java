@@ -45,7 +45,7 @@ final class CompareCommand implements Callable<Integer> {
     @Option(names = "--search", paramLabel = "FACTOR", split = ",", description = "Searches the combinations of these factors for the best.") private List<String> search = List
             .of();
 
-    @Option(names = "--matters", paramLabel = "X", description = "The least difference that matters, in the unit of the response.") private @Nullable Double matters;
+    @Option(names = "--matters", paramLabel = "X", description = "The least difference that matters, in the unit of the response.") private @Nullable Double indifference;
 
     @Option(names = "--budget", paramLabel = "RUNS", description = "Most runs of a search; otherwise 1000.") private int budget = 1000;
 
@@ -104,7 +104,7 @@ final class CompareCommand implements Callable<Integer> {
                                 : String.join(", ", comparison.factors().stream().map(f -> f.name()).toList())));
             }
         }
-        if (!search.isEmpty() && (matters == null || !(matters > 0))) {
+        if (!search.isEmpty() && (indifference == null || !(indifference > 0))) {
             return Optional.of("A search needs --matters, the least difference that matters, above 0");
         }
         Path target = out;
@@ -124,7 +124,7 @@ final class CompareCommand implements Callable<Integer> {
         print.printf("%s: %d alternatives and the base, %d runs each of %s%n", study.name(), of.sheet().variants().size() - 1, asked,
                 study.plan().length());
         if (of.comparisons() > 1) {
-            print.printf("Differences from %s are paired; all %d together hold at 95 %% (Bonferroni).%n", of.against().name(),
+            print.printf("Differences from %s are paired; all %d together hold at 95 %% (Bonferroni).%n", of.reference().name(),
                     of.comparisons());
         }
         for (Variant variant : of.sheet().variants()) {
@@ -136,9 +136,9 @@ final class CompareCommand implements Callable<Integer> {
             for (String response : of.responses()) {
                 Interval interval = of.sheet().interval(variant, response);
                 Scale scale = Scale.of(of.sheet().unit(response), interval.mean());
-                Verdict verdict = of.sheet().verdict(variant, of.against(), response, of.comparisons());
+                Verdict verdict = of.sheet().verdict(variant, of.reference(), response, of.comparisons());
                 print.printf("    %-28s %-20s %s%n", response, scale.text(interval),
-                        variant == of.against() ? "" : ComparisonWriter.said(of.sheet(), verdict, response));
+                        variant == of.reference() ? "" : ComparisonWriter.verdictText(of.sheet(), verdict, response));
             }
         }
     }
@@ -167,7 +167,7 @@ final class CompareCommand implements Callable<Integer> {
     private Optional<Search.State> search(Study study, ComparisonWriter.Asked of, LocalEngine engine, ResultsFile archive, int asked) {
         PrintWriter print = spec.commandLine().getOut();
         List<Variant> points = Variant.sweep(study, new Sweep("", search));
-        Search wanted = new Search(points, of.responses().getFirst(), matters == null ? 1 : matters, Interval.CONFIDENCE,
+        Search wanted = new Search(points, of.responses().getFirst(), indifference == null ? 1 : indifference, Interval.CONFIDENCE,
                 Math.max(5, Math.min(asked, 10)),
                 budget);
         Search.State state = wanted.run(new Experiment(points, study.comparison(), engine, archive), s -> {}, () -> false);

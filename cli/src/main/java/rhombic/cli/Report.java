@@ -202,8 +202,8 @@ final class Report {
         return Double.isNaN(share) || share < 5e-4 ? "" : String.format(Locale.ROOT, "%.1f %%", 100 * share);
     }
 
-    private static String some(String before, long count, String what) {
-        return count == 0 ? "" : before + count + what;
+    private static String some(String before, long count, String noun) {
+        return count == 0 ? "" : before + count + noun;
     }
 
     private static String withMargin(Interval interval, String format, String unit) {

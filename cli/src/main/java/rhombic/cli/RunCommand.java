@@ -51,7 +51,7 @@ final class RunCommand implements Callable<Integer> {
 
     @Option(names = "--reload", description = "Reads timetables and tables from their sources anew.") private boolean reload;
 
-    @Option(names = "--even-so", description = "Ends with 0 although the study has errors and parts of it did not run.") private boolean evenSo;
+    @Option(names = "--even-so", description = "Ends with 0 although the study has errors and parts of it did not run.") private boolean ignoreErrors;
 
     @Override
     public Integer call() {
@@ -100,7 +100,7 @@ final class RunCommand implements Callable<Integer> {
             err.printf(Locale.ROOT, "%nThe study has %d %s, and what they concern did not run: mend them, or use --even-so.%n",
                     errors.size(), errors.size() == 1 ? "error" : "errors");
         }
-        return standing.isPresent() ? Main.STANDSTILL : errors.isEmpty() || evenSo ? Main.FINE : Main.FAULTY;
+        return standing.isPresent() ? Main.STANDSTILL : errors.isEmpty() || ignoreErrors ? Main.FINE : Main.FAULTY;
     }
 
     /** Tried before the run, so that an hour of computing does not end in a wrong folder. */

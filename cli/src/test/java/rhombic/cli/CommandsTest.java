@@ -22,10 +22,10 @@ class CommandsTest {
         return Main.run(new PrintWriter(out, true), new PrintWriter(err, true), args);
     }
 
-    private String faulty(String what, String instead) throws Exception {
+    private String faulty(String fault, String instead) throws Exception {
         String text = Files.readString(Path.of(DEMO));
-        assertTrue(text.contains(what));
-        return Files.writeString(folder.resolve("faulty.rhombic.json"), text.replace(what, instead)).toString();
+        assertTrue(text.contains(fault));
+        return Files.writeString(folder.resolve("faulty.rhombic.json"), text.replace(fault, instead)).toString();
     }
 
     @Test

@@ -45,13 +45,13 @@ class CompareCommandsTest {
     void theHeatPumpQuestionIsAnswered() throws Exception {
         Path json = folder.resolve("c.json");
         assertEquals(0, rhombic("compare", study.toString(), "--replications", "5", "--out", json.toString()));
-        String said = out.toString();
-        assertTrue(said.contains("Differences from Base are paired; all 5 together hold at 95 % (Bonferroni)."), said);
-        String third = said.substring(said.indexOf("Third brazing station"), said.indexOf("Second leak tester"));
+        String text = out.toString();
+        assertTrue(text.contains("Differences from Base are paired; all 5 together hold at 95 % (Bonferroni)."), text);
+        String third = text.substring(text.indexOf("Third brazing station"), text.indexOf("Second leak tester"));
         assertTrue(third.contains("Brazer: people 2 \u2192 3") && third.contains("better by"), third);
-        String tester = said.substring(said.indexOf("Second leak tester"), said.indexOf("Frame buffer for twelve"));
+        String tester = text.substring(text.indexOf("Second leak tester"), text.indexOf("Frame buffer for twelve"));
         assertTrue(tester.contains("no difference shown"), "brazing is the limit: " + tester);
-        assertTrue(said.contains("knee at 3"), said);
+        assertTrue(text.contains("knee at 3"), text);
         String written = Files.readString(json);
         assertTrue(written.contains("\"verdict\" : \"better\"") && written.contains("\"knee\" : \"3\""), written);
         long made = kept();

@@ -27,7 +27,7 @@ public record Renaming(Kind kind, String from, String to) implements NameChange,
         String newTo = kind == Kind.EQUIPMENT ? name(link.to()) : link.to();
         LinkFilter filter = switch (link.filter()) {
             case LinkFilter.Types types -> new LinkFilter.Types(types(types.types()));
-            case LinkFilter.Condition where -> new LinkFilter.Condition(formula(where.formula()));
+            case LinkFilter.Condition condition -> new LinkFilter.Condition(formula(condition.formula()));
             case LinkFilter.All all -> all;
             case LinkFilter.LoadCarriers carriers -> carriers;
             case LinkFilter.Contents contents -> contents;

@@ -47,14 +47,14 @@ class ExamplesTest {
      * One in twenty figures of a right model lies outside its 95 % interval. One that does is judged again on random numbers of its
      * own: a right model misses twice in one of four hundred.
      */
-    private static void agrees(Summary summary, double exact, double allowed, ToDoubleFunction<RunFigures> figure, String what) {
+    private static void agrees(Summary summary, double exact, double allowed, ToDoubleFunction<RunFigures> figure, String label) {
         Interval ours = interval(summary, figure);
-        assertTrue(ours.halfWidth() <= allowed * exact, what + " is not known narrowly enough: \u00b1 " + ours.halfWidth());
+        assertTrue(ours.halfWidth() <= allowed * exact, label + " is not known narrowly enough: \u00b1 " + ours.halfWidth());
         if (!ours.contains(exact)) {
             Study study = summary.study();
             Interval again = interval(run(study.withPlan(study.plan().withSeed(study.plan().seed() + 1))), figure);
             assertTrue(again.contains(exact),
-                    what + ": exact " + exact + ", ours " + ours.mean() + " \u00b1 " + ours.halfWidth() + ", then "
+                    label + ": exact " + exact + ", ours " + ours.mean() + " \u00b1 " + ours.halfWidth() + ", then "
                             + again.mean() + " \u00b1 " + again.halfWidth());
         }
     }

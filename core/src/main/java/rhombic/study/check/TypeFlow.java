@@ -90,7 +90,7 @@ final class TypeFlow {
             case LinkFilter.Types types -> types.types().contains(type);
             case LinkFilter.LoadCarriers() -> carriers.contains(type);
             case LinkFilter.Contents() -> !carriers.contains(type);
-            case LinkFilter.Condition where -> true;
+            case LinkFilter.Condition condition -> true;
             case LinkFilter.All() -> out.getOrDefault(link.from(), List.of()).stream()
                     .noneMatch(other -> other.fromPort().equals(link.fromPort()) && other.filter() instanceof LinkFilter.Types types
                             && types.types().contains(type));

@@ -44,7 +44,7 @@ final class Uses {
         for (Link link : study.links()) {
             switch (link.filter()) {
                 case LinkFilter.Types named -> types(link.from(), named.types());
-                case LinkFilter.Condition where -> formula(link.from(), where.formula());
+                case LinkFilter.Condition condition -> formula(link.from(), condition.formula());
                 case LinkFilter.All all -> {}
                 case LinkFilter.LoadCarriers carriers -> {}
                 case LinkFilter.Contents contents -> {}

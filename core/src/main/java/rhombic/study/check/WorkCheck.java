@@ -172,10 +172,10 @@ final class WorkCheck {
                 : flow.comingTo(station.name());
     }
 
-    private void notATime(String text, WorkEquipment station, Table table, String where) {
+    private void notATime(String text, WorkEquipment station, Table table, String place) {
         String fault = faultOfTime.computeIfAbsent(text, WorkCheck::faultOfTime);
         if (!fault.isEmpty()) {
-            error(Problem.Kind.TABLE, station.name(), where + " can\u2019t be used as a time. " + fault,
+            error(Problem.Kind.TABLE, station.name(), place + " can\u2019t be used as a time. " + fault,
                     "Write a time with its unit there, such as 90 s", null);
         }
     }

@@ -51,9 +51,9 @@ public final class Journal {
         withdraw(entry);
     }
 
-    public void withdraw(String which) throws IOException {
+    public void withdraw(String entry) throws IOException {
         for (String part : List.of(STUDY, HOME, OWNER)) {
-            Files.deleteIfExists(folder.resolve(which + part));
+            Files.deleteIfExists(folder.resolve(entry + part));
         }
     }
 
@@ -66,28 +66,28 @@ public final class Journal {
         try (Stream<Path> files = Files.list(folder)) {
             for (Path file : files.filter(f -> f.toString().endsWith(STUDY)).sorted().toList()) {
                 String name = file.getFileName().toString();
-                String which = name.substring(0, name.length() - STUDY.length());
-                if (!which.equals(entry) && !ownerLives(which)) {
-                    read(which).ifPresent(found::add);
+                String entry = name.substring(0, name.length() - STUDY.length());
+                if (!entry.equals(this.entry) && !ownerLives(entry)) {
+                    read(entry).ifPresent(found::add);
                 }
             }
         }
         return found;
     }
 
-    private Optional<Left> read(String which) {
+    private Optional<Left> read(String entry) {
         try {
-            String home = Files.readString(folder.resolve(which + HOME));
-            Study study = StudyReader.open(folder.resolve(which + STUDY));
-            return Optional.of(new Left(which, study, home.isEmpty() ? Optional.empty() : Optional.of(Path.of(home))));
+            String home = Files.readString(folder.resolve(entry + HOME));
+            Study study = StudyReader.open(folder.resolve(entry + STUDY));
+            return Optional.of(new Left(entry, study, home.isEmpty() ? Optional.empty() : Optional.of(Path.of(home))));
         } catch (IOException | StudyFormatException e) {
             return Optional.empty();
         }
     }
 
-    private boolean ownerLives(String which) {
+    private boolean ownerLives(String entry) {
         try {
-            long pid = Long.parseLong(Files.readString(folder.resolve(which + OWNER)).strip());
+            long pid = Long.parseLong(Files.readString(folder.resolve(entry + OWNER)).strip());
             return ProcessHandle.of(pid).map(ProcessHandle::isAlive).orElse(false);
         } catch (IOException | NumberFormatException e) {
             return false;

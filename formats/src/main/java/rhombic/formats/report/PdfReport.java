@@ -67,7 +67,7 @@ public final class PdfReport {
     }
 
     /** Room for so much, on this page or the next. */
-    private void room(float height) throws IOException {
+    private void ensureHeight(float height) throws IOException {
         if (y - height < MARGIN) {
             page.close();
             page = newPage();
@@ -81,7 +81,7 @@ public final class PdfReport {
             switch (part) {
                 case Document.Heading h -> {
                     y -= h.level() == 1 ? 14 : 6;
-                    room(60);
+                    ensureHeight(60);
                     text(h.text(), strong, h.level() == 1 ? 15 : 11, h.level() == 1 ? INK : VERDIGRIS, 0, width);
                     y -= 2;
                 }
@@ -91,7 +91,7 @@ public final class PdfReport {
                 }
                 case Document.Bullets b -> {
                     for (String line : b.lines()) {
-                        room(BODY * LEADING);
+                        ensureHeight(BODY * LEADING);
                         rhombus(MARGIN + 4, y - BODY * 0.62f);
                         text(line, regular, BODY, INK, 14, width - 14);
                     }
@@ -114,9 +114,9 @@ public final class PdfReport {
         page.fill();
     }
 
-    private void text(String text, PDFont font, float size, Color colour, float indent, float room) throws IOException {
-        for (String line : lines(text, font, size, room)) {
-            room(size * LEADING);
+    private void text(String text, PDFont font, float size, Color colour, float indent, float width) throws IOException {
+        for (String line : lines(text, font, size, width)) {
+            ensureHeight(size * LEADING);
             y -= size * LEADING;
             put(line, font, size, colour, MARGIN + indent, y + size * 0.3f);
         }
@@ -149,12 +149,12 @@ public final class PdfReport {
         return font.getStringWidth(shown(text, font)) / 1000 * size;
     }
 
-    private static List<String> lines(String text, PDFont font, float size, float room) throws IOException {
+    private static List<String> lines(String text, PDFont font, float size, float width) throws IOException {
         List<String> lines = new ArrayList<>();
         StringBuilder line = new StringBuilder();
         for (String word : text.split(" ")) {
             String longer = line.isEmpty() ? word : line + " " + word;
-            if (!line.isEmpty() && length(longer, font, size) > room) {
+            if (!line.isEmpty() && length(longer, font, size) > width) {
                 lines.add(line.toString());
                 line = new StringBuilder(word);
             } else {
@@ -190,7 +190,7 @@ public final class PdfReport {
                 most = Math.max(most, lines.size());
             }
             float height = most * size * LEADING + 4;
-            room(height);
+            ensureHeight(height);
             float x = MARGIN;
             for (int c = 0; c < columns; c++) {
                 float baseline = y - size * LEADING + size * 0.3f;
@@ -213,7 +213,7 @@ public final class PdfReport {
     private void picture(Document.Picture picture) throws IOException {
         PDImageXObject image = PDImageXObject.createFromByteArray(pdf, picture.png(), "picture");
         float height = width * image.getHeight() / image.getWidth();
-        room(height + 24);
+        ensureHeight(height + 24);
         page.drawImage(image, MARGIN, y - height, width, height);
         y -= height;
         text(picture.caption(), regular, 8.5f, SOFT, 0, width);
@@ -224,7 +224,7 @@ public final class PdfReport {
         Drawing drawing = figure.drawing();
         float scale = (float) (width / drawing.width());
         float height = (float) drawing.height() * scale;
-        room(height + 24);
+        ensureHeight(height + 24);
         float top = y;
         for (Drawing.Mark mark : drawing.marks()) {
             switch (mark) {

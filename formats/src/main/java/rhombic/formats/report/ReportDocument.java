@@ -157,7 +157,7 @@ public final class ReportDocument {
             return;
         }
         heading(1, "Alternatives");
-        say("Differences are from " + asked.against().name() + ", paired run by run on common random numbers; all " + asked.comparisons()
+        say("Differences are from " + asked.reference().name() + ", paired run by run on common random numbers; all " + asked.comparisons()
                 + " of a response together hold at 95 % (Bonferroni).");
         for (Variant variant : asked.sheet().variants()) {
             if (!variant.changes().isEmpty()) {
@@ -172,13 +172,13 @@ public final class ReportDocument {
             List<List<String>> rows = new ArrayList<>();
             for (Variant variant : asked.sheet().variants()) {
                 Interval interval = asked.sheet().interval(variant, response);
-                Scale scale = Scale.of(asked.sheet().unit(response), asked.sheet().interval(asked.against(), response).mean());
-                Verdict verdict = asked.sheet().verdict(variant, asked.against(), response, asked.comparisons());
+                Scale scale = Scale.of(asked.sheet().unit(response), asked.sheet().interval(asked.reference(), response).mean());
+                Verdict verdict = asked.sheet().verdict(variant, asked.reference(), response, asked.comparisons());
                 rows.add(List.of(variant.name(), interval.count() == 0 ? "not run" : scale.text(interval),
                         Integer.toString(interval.count()),
-                        variant == asked.against() ? "" : verdict.text(scale.unit(), scale.factor())));
+                        variant == asked.reference() ? "" : verdict.text(scale.unit(), scale.factor())));
             }
-            parts.add(new Document.Table(List.of("alternative", response, "runs", "against " + asked.against().name()), rows));
+            parts.add(new Document.Table(List.of("alternative", response, "runs", "against " + asked.reference().name()), rows));
         }
         parts.add(new Document.Figure(intervals(asked).drawn(WIDTH, CHART_HEIGHT), "Each alternative with its 95 % interval"));
     }
@@ -186,7 +186,7 @@ public final class ReportDocument {
     private static Chart intervals(ComparisonWriter.Asked asked) {
         String response = asked.responses().getFirst();
         List<Variant> run = asked.sheet().variants().stream().filter(v -> !asked.sheet().runs(v).isEmpty()).toList();
-        Scale scale = Scale.of(asked.sheet().unit(response), asked.sheet().interval(asked.against(), response).mean());
+        Scale scale = Scale.of(asked.sheet().unit(response), asked.sheet().interval(asked.reference(), response).mean());
         double[] xs = java.util.stream.IntStream.range(0, run.size()).mapToDouble(i -> i + 1.0).toArray();
         double[] ys = run.stream().mapToDouble(v -> asked.sheet().interval(v, response).mean() * scale.factor()).toArray();
         double[] margins = run.stream().mapToDouble(v -> asked.sheet().interval(v, response).halfWidth() * scale.factor()).toArray();

@@ -38,7 +38,7 @@ public final class ComparisonWriter {
     private ComparisonWriter() {}
 
     /** What a comparison is made of. */
-    public record Asked(Sheet sheet, Variant against, List<String> responses) {
+    public record Asked(Sheet sheet, Variant reference, List<String> responses) {
         /** All but what it is held against. */
         public int comparisons() {
             return Math.max(1, sheet.variants().size() - 1);
@@ -91,7 +91,7 @@ public final class ComparisonWriter {
 
     public static ObjectNode comparison(Asked asked, List<Curve> curves, Optional<Search.State> search) {
         ObjectNode root = JSON.createObjectNode().put("rhombicComparison", 1);
-        root.put("against", asked.against.name());
+        root.put("against", asked.reference.name());
         root.put("correction", "Bonferroni over " + asked.comparisons() + " comparisons");
         ArrayNode variants = root.putArray("variants");
         for (Variant variant : asked.sheet.variants()) {
@@ -110,8 +110,8 @@ public final class ComparisonWriter {
                 ResultWriter.number(node, "mean", interval.mean());
                 ResultWriter.number(node, "halfWidth95", interval.halfWidth());
                 node.put("replications", interval.count());
-                if (variant != asked.against) {
-                    verdict(node, asked.sheet.verdict(variant, asked.against, response, asked.comparisons()));
+                if (variant != asked.reference) {
+                    verdict(node, asked.sheet.verdict(variant, asked.reference, response, asked.comparisons()));
                 }
             }
         }
@@ -191,12 +191,12 @@ public final class ComparisonWriter {
         for (Variant variant : asked.sheet.variants()) {
             for (String response : asked.responses) {
                 Interval interval = asked.sheet.interval(variant, response);
-                Verdict verdict = asked.sheet.verdict(variant, asked.against, response, asked.comparisons());
-                boolean isSame = variant == asked.against;
+                Verdict verdict = asked.sheet.verdict(variant, asked.reference, response, asked.comparisons());
+                boolean isSame = variant == asked.reference;
                 rows.add(List.of(variant.name(), response, cell(interval.mean()), cell(interval.halfWidth()), interval.count(),
-                        isSame ? "" : asked.against.name(), isSame ? "" : cell(verdict.difference().mean()),
+                        isSame ? "" : asked.reference.name(), isSame ? "" : cell(verdict.difference().mean()),
                         isSame ? "" : cell(verdict.difference().halfWidth()), isSame ? "" : verdict.confidence(),
-                        isSame ? "" : said(asked.sheet, verdict, response)));
+                        isSame ? "" : verdictText(asked.sheet, verdict, response)));
             }
         }
         return rows;
@@ -207,7 +207,7 @@ public final class ComparisonWriter {
     }
 
     /** The verdict in words, in a unit that suits. */
-    public static String said(Sheet sheet, Verdict verdict, String response) {
+    public static String verdictText(Sheet sheet, Verdict verdict, String response) {
         Scale scale = Scale.of(sheet.unit(response), verdict.other());
         return verdict.text(scale.unit(), scale.factor());
     }

@@ -135,10 +135,10 @@ public final class ChangeFile {
             case "comparison" ->
                 both(fields, ComparisonFile::read, (Comparison before, Comparison after) -> new Change.SetComparison(before, after));
             case "rename" -> {
-                Renaming.Kind what = fields.word("what", Arrays.stream(Renaming.Kind.values()).map(StudyWriter::word).toList(),
+                Renaming.Kind kind = fields.word("what", Arrays.stream(Renaming.Kind.values()).map(StudyWriter::word).toList(),
                         List.of(Renaming.Kind.values()));
                 yield fields.tried("after",
-                        () -> new Change.Rename(new Renaming(what, fields.text("before", ""), fields.text("after", ""))));
+                        () -> new Change.Rename(new Renaming(kind, fields.text("before", ""), fields.text("after", ""))));
             }
             case "set" -> set(fields);
             case "add" -> item(fields, "item").map(item -> new Change.Add(part(fields), fields.whole("at", 0), item));

@@ -45,7 +45,7 @@ final class DutyReader {
         return fields.tried(null, () -> new Person(name, factor, skills));
     }
 
-    static Optional<StandPoint> spot(Fields fields) {
+    static Optional<StandPoint> standPoint(Fields fields) {
         double x = fields.quantity("x", Dimension.LENGTH).inBaseUnit();
         double y = fields.quantity("y", Dimension.LENGTH).inBaseUnit();
         fields.refuseUnread();

@@ -93,7 +93,7 @@ final class EquipmentReader {
         return attributes;
     }
 
-    static Optional<Routing> wayOut(Fields fields) {
+    static Optional<Routing> routing(Fields fields) {
         if (!fields.has("wayOut")) {
             return Optional.empty();
         }
@@ -107,7 +107,7 @@ final class EquipmentReader {
         });
     }
 
-    static Optional<Selection> taking(Fields fields) {
+    static Optional<Selection> selection(Fields fields) {
         return fields.optionalObject("taking").flatMap(taking -> {
             Optional<Selection> read = taking.has("formula")
                     ? taking.tried("formula", () -> Selection.byFormula(taking.text("formula", "")))
@@ -244,7 +244,7 @@ final class EquipmentReader {
         return fields.tried(null, () -> new Footprint(length, width, height));
     }
 
-    static Optional<PieceOffset> seat(Fields fields) {
+    static Optional<PieceOffset> pieceOffset(Fields fields) {
         double x = metres(fields, "x", 0);
         double y = metres(fields, "y", 0);
         double z = metres(fields, "z", 0);
@@ -253,7 +253,7 @@ final class EquipmentReader {
         return fields.tried(null, () -> new PieceOffset(x, y, z, turned));
     }
 
-    static Optional<ConveyorPath> route(Fields fields, String name) {
+    static Optional<ConveyorPath> conveyorPath(Fields fields, String name) {
         List<ConveyorPath.PathLeg> legs = fields.list(name, EquipmentReader::leg);
         return fields.tried(name, () -> new ConveyorPath(legs));
     }

@@ -61,9 +61,9 @@ final class FieldWriter {
             case FieldType.Sized sized ->
                 ((Optional<Footprint>) value).ifPresent(size -> node.putObject(name).put("length", metres(size.lengthMetres()))
                         .put("width", metres(size.widthMetres())).put("height", metres(size.heightMetres())));
-            case FieldType.PieceOffsets seated -> seat((PieceOffset) value, node.putObject(name));
+            case FieldType.PieceOffsets seated -> pieceOffset((PieceOffset) value, node.putObject(name));
             case FieldType.Attributes attributes -> StudyWriter.attributes(node, (List<Attribute>) value);
-            case FieldType.Routings way -> wayOut((Routing) value, name, node);
+            case FieldType.Routings way -> routing((Routing) value, name, node);
             case FieldType.Selections takings -> {
                 Selection taking = (Selection) value;
                 if (taking.choice() == Selection.Choice.FORMULA) {
@@ -98,7 +98,7 @@ final class FieldWriter {
         }
     }
 
-    private static void wayOut(Routing way, String name, ObjectNode node) {
+    private static void routing(Routing way, String name, ObjectNode node) {
         if (way.choice() == Routing.Choice.FORMULA) {
             node.putObject(name).put("formula", way.formula());
         } else {
@@ -111,7 +111,7 @@ final class FieldWriter {
             case Fitting.Divert divert -> {
                 node.put("divert", divert.name()).put("at", divert.position().toString()).put("side", StudyWriter.word(divert.side()));
                 if (!new FieldType.Routings().isLeftOut(divert.routing())) {
-                    wayOut(divert.routing(), "wayOut", node);
+                    routing(divert.routing(), "wayOut", node);
                 }
             }
             case Fitting.Merge merge -> node.put("merge", merge.name()).put("at", merge.position().toString())
@@ -161,7 +161,7 @@ final class FieldWriter {
         node.put("turned", at.headingDegrees());
     }
 
-    private static void seat(PieceOffset seat, ObjectNode node) {
+    private static void pieceOffset(PieceOffset seat, ObjectNode node) {
         node.put("x", metres(seat.xMetres())).put("y", metres(seat.yMetres())).put("z", metres(seat.zMetres())).put("turned",
                 seat.headingDegrees());
     }

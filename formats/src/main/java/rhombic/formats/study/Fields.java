@@ -19,7 +19,7 @@ import rhombic.study.value.Value;
 
 /** The fields of one JSON object, read by name. Faults are collected with their path; a faulty field reads as a stand-in. */
 final class Fields {
-    private static final int LONGEST_TEXT = 2_000_000;
+    private static final int MAX_TEXT_LENGTH = 2_000_000;
 
     private final JsonNode node;
     private final String path;
@@ -236,7 +236,7 @@ final class Fields {
     }
 
     private String asText(JsonNode value, String field, String standIn) {
-        if (!value.isTextual() || value.textValue().length() > LONGEST_TEXT) {
+        if (!value.isTextual() || value.textValue().length() > MAX_TEXT_LENGTH) {
             fault(at(field), "must be a text in quotes; got " + shown(value));
             return standIn;
         }
@@ -253,7 +253,7 @@ final class Fields {
         if (value.isNumber()) {
             return Quantity.plain(Math.clamp(value.doubleValue(), -1e300, 1e300));
         }
-        if (!value.isTextual() || value.textValue().length() > LONGEST_TEXT) {
+        if (!value.isTextual() || value.textValue().length() > MAX_TEXT_LENGTH) {
             fault(at(field), "must be a text in quotes; got " + shown(value));
             return null;
         }

@@ -24,7 +24,7 @@ final class FittingReader {
         return switch (kind.get()) {
             case "divert" -> {
                 Fitting.Side side = side(fields);
-                Routing way = EquipmentReader.wayOut(fields).orElse(Routing.PREFERENCE);
+                Routing way = EquipmentReader.routing(fields).orElse(Routing.PREFERENCE);
                 yield fields.tried(null, () -> new Fitting.Divert(name, at, side, way));
             }
             case "merge" -> {

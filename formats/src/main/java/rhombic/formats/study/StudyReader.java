@@ -46,7 +46,7 @@ public final class StudyReader {
     static final String FORMAT = "rhombicStudy";
     static final int VERSION = 1;
 
-    private static final long LARGEST_FILE = 200_000_000;
+    private static final long MAX_FILE_BYTES = 200_000_000;
     private static final ObjectMapper JSON = JsonMapper.builder(JsonFactory.builder()
             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
             .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(50).maxNumberLength(100).build())
@@ -68,7 +68,7 @@ public final class StudyReader {
         if (Files.isDirectory(file)) {
             throw new IOException("it is a folder; name the study file in it");
         }
-        if (Files.size(file) > LARGEST_FILE) {
+        if (Files.size(file) > MAX_FILE_BYTES) {
             throw new IOException("it is larger than 200 MB, which no study is");
         }
         byte[] bytes = Files.readAllBytes(file);

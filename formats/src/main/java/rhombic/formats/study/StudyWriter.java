@@ -141,19 +141,19 @@ public final class StudyWriter {
         switch (link.filter()) {
             case LinkFilter.All() -> {}
             case LinkFilter.Types types -> texts(node.putObject("only").putArray("types"), types.types());
-            case LinkFilter.Condition where -> node.putObject("only").put("where", where.formula());
+            case LinkFilter.Condition condition -> node.putObject("only").put("where", condition.formula());
             case LinkFilter.LoadCarriers() -> node.put("only", "carriers");
             case LinkFilter.Contents() -> node.put("only", "contents");
         }
         switch (link.travel()) {
             case Travel.AtOnce once -> {}
-            case Travel.InTime in -> most(node.putObject("travel").put("time", in.time().toString()), in.maxPieces());
+            case Travel.InTime in -> maxPieces(node.putObject("travel").put("time", in.time().toString()), in.maxPieces());
             case Travel.Carried carried -> {
                 ObjectNode travel = node.putObject("travel");
                 DutyWriter.need(carried.need(), travel.putObject("carriedBy"));
                 travel.put("most", carried.maxPieces());
             }
-            case Travel.AtSpeed at -> most(node.putObject("travel").put("speed", at.speed().toString()), at.maxPieces());
+            case Travel.AtSpeed at -> maxPieces(node.putObject("travel").put("speed", at.speed().toString()), at.maxPieces());
         }
         if (!link.bends().isEmpty()) {
             ArrayNode bends = node.putArray("bends");
@@ -169,7 +169,7 @@ public final class StudyWriter {
         return node;
     }
 
-    private static void most(ObjectNode travel, int most) {
+    private static void maxPieces(ObjectNode travel, int most) {
         if (most > 0) {
             travel.put("most", most);
         }

@@ -29,15 +29,15 @@ import rhombic.quantity.Quantity;
 
 /** Reads tables from CSV, from the first sheet of a spreadsheet, and from what was copied out of one. */
 public final class SheetReader {
-    private static final long LARGEST_FILE = 100_000_000;
-    private static final long LARGEST_UNPACKED = 500_000_000;
+    private static final long MAX_FILE_BYTES = 100_000_000;
+    private static final long MAX_UNPACKED_BYTES = 500_000_000;
     private static final int MOST_ROWS = 200_000;
     private static final int MOST_COLUMNS = 500;
 
     static {
         // Spreadsheets are ZIP files: a small one that unpacks to gigabytes is refused, not unpacked.
         ZipSecureFile.setMinInflateRatio(0.005);
-        ZipSecureFile.setMaxEntrySize(LARGEST_UNPACKED);
+        ZipSecureFile.setMaxEntrySize(MAX_UNPACKED_BYTES);
         ZipSecureFile.setMaxFileCount(2000);
     }
 
@@ -53,7 +53,7 @@ public final class SheetReader {
         if (Files.isDirectory(file)) {
             throw new IOException("it is a folder; name the table in it");
         }
-        if (Files.size(file) > LARGEST_FILE) {
+        if (Files.size(file) > MAX_FILE_BYTES) {
             throw new IOException("it is larger than 100 MB, which no table for a study is");
         }
         String name = String.valueOf(file.getFileName());

@@ -71,18 +71,18 @@ public final class Sources {
         return !source.isEmpty() && (all || rows.isEmpty());
     }
 
-    private <T> T read(T before, String what, String source, Reading<T> reading) {
+    private <T> T read(T before, String label, String source, Reading<T> reading) {
         try {
             Path file = folder.resolve(source);
             try {
                 return reading.of(SheetReader.open(file).from(source));
             } catch (IOException e) {
-                faults.add(what + ": " + FileTrouble.reading(file, e));
+                faults.add(label + ": " + FileTrouble.reading(file, e));
             }
         } catch (InvalidPathException e) {
-            faults.add(what + ": \u201c" + source + "\u201d is no name of a file");
+            faults.add(label + ": \u201c" + source + "\u201d is no name of a file");
         } catch (SheetException e) {
-            e.faults().forEach(fault -> faults.add(what + ", " + source + ": " + fault));
+            e.faults().forEach(fault -> faults.add(label + ", " + source + ": " + fault));
         }
         return before;
     }

@@ -247,8 +247,8 @@ class StudyFileTest {
             "\"seed\": 1 | \"seed\": NaN | line 2, column | can't be read as JSON",
             "\"links\": [{\"from\": \"In\", \"to\": \"S\"}] | \"links\": {} | links | must be a list",
             "\"whenFull\": \"wait\" | \"whenFull\": \"explode\" | equipment[0].whenFull | must be one of"})
-    void faultsAreToldAtTheirPlace(String what, String instead, String place, String message) {
-        String broken = SMALL.replace(what.strip(), instead == null ? "" : instead.strip());
+    void faultsAreToldAtTheirPlace(String name, String instead, String place, String message) {
+        String broken = SMALL.replace(name.strip(), instead == null ? "" : instead.strip());
         assertTrue(!broken.equals(SMALL), "the replacement must hit");
         List<StudyFormatException.Fault> faults = faults(broken);
         assertTrue(faults.stream().anyMatch(f -> f.place().startsWith(place) && f.message().contains(message)), faults.toString());
