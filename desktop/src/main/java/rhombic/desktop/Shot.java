@@ -16,7 +16,7 @@ import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 import rhombic.desktop.frame.MainWindow;
-import rhombic.desktop.frame.Place;
+import rhombic.desktop.frame.Workspace;
 import rhombic.desktop.work.Player;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
@@ -60,7 +60,7 @@ final class Shot {
             stage.setHeight(Double.parseDouble(wanted.getOrDefault("height", "700")));
         }
         String place = wanted.getOrDefault("place", "build");
-        window.go(Arrays.stream(Place.values()).filter(p -> p.name().equalsIgnoreCase(place)).findFirst()
+        window.go(Arrays.stream(Workspace.values()).filter(p -> p.name().equalsIgnoreCase(place)).findFirst()
                 .orElseThrow(() -> new IllegalArgumentException(
                         "there is no place \u201c" + place + "\u201d; use build, watch, diagnose or compare")));
         if (wanted.containsKey("alternative")) {

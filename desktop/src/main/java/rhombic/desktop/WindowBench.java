@@ -19,7 +19,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.chance.DistributionText;
 import rhombic.desktop.frame.FileAsker;
 import rhombic.desktop.frame.MainWindow;
-import rhombic.desktop.frame.Place;
+import rhombic.desktop.frame.Workspace;
 import rhombic.desktop.work.RecentFiles;
 import rhombic.desktop.work.Workbench;
 import rhombic.formats.file.Journal;
@@ -174,7 +174,7 @@ public final class WindowBench extends Application {
         Study study = formulas();
         onWindow(() -> {
             window.bench().open(study, Optional.empty(), true);
-            window.go(Place.BUILD);
+            window.go(Workspace.BUILD);
             window.floor().fit(java.util.Set.of());
             return true;
         });
@@ -284,7 +284,7 @@ public final class WindowBench extends Application {
     private static double millisForAFrame(MainWindow window, Study study) throws Exception {
         onWindow(() -> {
             window.bench().open(study, Optional.empty(), true);
-            window.go(Place.BUILD);
+            window.go(Workspace.BUILD);
             window.floor().options().setNames(false);
             window.floor().fit(java.util.Set.of());
             window.player().setSpeedIndex(0);

@@ -79,51 +79,51 @@ public final class JobCardView extends ScrollPane {
     /** Says everything anew; call after the study or the selection has changed. What reads as before stays as it is. */
     public void rebuild() {
         showFaults();
-        List<Node> said = new ArrayList<>();
+        List<Node> nodes = new ArrayList<>();
         Optional<Equipment> single = bench.single();
-        piece.ifPresent(note -> said.add(pieceNote(note)));
+        piece.ifPresent(note -> nodes.add(pieceNote(note)));
         if (single.isPresent()) {
             String name = single.get().name();
-            said.add(header(name, single.get().kind(), text -> study -> study.changed(name, e -> e.named(Names.checked(text.strip()))),
+            nodes.add(header(name, single.get().kind(), text -> study -> study.changed(name, e -> e.named(Names.checked(text.strip()))),
                     true));
-            differs(single.get()).ifPresent(said::add);
+            differs(single.get()).ifPresent(nodes::add);
             List<Sentence> sentences = new ArrayList<>(Sentences.of(bench.study(), single.get()));
             sentences.addAll(SharedSentences.layout(Set.of(name)));
-            said.addAll(blocks(sentences));
-            said.add(allOfKind(single.get()));
-            said.add(faults);
-            said.add(live);
+            nodes.addAll(blocks(sentences));
+            nodes.add(allOfKind(single.get()));
+            nodes.add(faults);
+            nodes.add(live);
             if (single.get().takesPieces() && single.get().givesPieces()) {
                 Label refused = new Label();
                 refused.getStyleClass().add("message");
                 refused.setWrapText(true);
                 refused.setManaged(false);
-                said.add(new VBox(3, LevelsEditor.ofHowMany(single.get(), bench, refused), refused));
+                nodes.add(new VBox(3, LevelsEditor.ofHowMany(single.get(), bench, refused), refused));
             }
             live.show(moment, getWidth());
         } else if (bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name())).count() > 1) {
-            said.addAll(several());
+            nodes.addAll(several());
         } else {
-            alternative().ifPresent(said::add);
-            said.add(header(bench.study().name(), "Study", text -> study -> study.named(Names.checked(text.strip())), false));
-            said.addAll(blocks(Sentences.of(bench.study())));
-            said.add(faults);
+            alternative().ifPresent(nodes::add);
+            nodes.add(header(bench.study().name(), "Study", text -> study -> study.named(Names.checked(text.strip())), false));
+            nodes.addAll(blocks(Sentences.of(bench.study())));
+            nodes.add(faults);
             if (bench.study().equipment().isEmpty()) {
-                said.add(quiet(
+                nodes.add(quiet(
                         "The floor is empty. Take a goods in from the shelf on the left and click where it stands, or type / and a few letters."));
             }
         }
-        replace(said);
+        replace(nodes);
     }
 
     /** Puts in what is new and takes out what is gone; the rest is not touched, and need not be laid out again. */
-    private void replace(List<Node> said) {
+    private void replace(List<Node> nodes) {
         List<Node> shown = content.getChildren();
-        shown.retainAll(said);
-        for (int i = 0; i < said.size(); i++) {
-            if (i >= shown.size() || shown.get(i) != said.get(i)) {
-                shown.remove(said.get(i));
-                shown.add(i, said.get(i));
+        shown.retainAll(nodes);
+        for (int i = 0; i < nodes.size(); i++) {
+            if (i >= shown.size() || shown.get(i) != nodes.get(i)) {
+                shown.remove(nodes.get(i));
+                shown.add(i, nodes.get(i));
             }
         }
     }
@@ -186,12 +186,12 @@ public final class JobCardView extends ScrollPane {
         }
         Optional<Equipment> before = bench.base().equipment().stream().filter(e -> e.id().equals(thing.id())).findFirst();
         List<String> words = before.map(b -> ChangeWords.of(bench.base(), Changes.of(b, thing))).orElse(List.of());
-        Label said = quiet(before.isEmpty()
+        Label note = quiet(before.isEmpty()
                 ? "Only in " + bench.alternative()
                 : "Not as in the base: " + (words.isEmpty() ? "its links" : String.join("; ", words)));
-        said.setId("differs");
-        said.getStyleClass().add("differs");
-        return Optional.of(said);
+        note.setId("differs");
+        note.getStyleClass().add("differs");
+        return Optional.of(note);
     }
 
     /** What the alternative on the floor changes, and where the base contradicts it. */
@@ -336,22 +336,22 @@ public final class JobCardView extends ScrollPane {
         Label title = new Label(bench.selection().size() + " things selected");
         title.getStyleClass().add("card-heading");
         title.setId("several-title");
-        List<Node> said = new ArrayList<>(List.of(title));
+        List<Node> nodes = new ArrayList<>(List.of(title));
         List<Sentence> layout = SharedSentences.layout(bench.selection());
         List<Sentence> shared = SharedSentences.of(bench.study(), things);
         List<Sentence> all = new ArrayList<>(layout);
         all.addAll(shared);
         List<Node> blocks = blocks(all);
-        said.addAll(blocks.subList(0, layout.size()));
+        nodes.addAll(blocks.subList(0, layout.size()));
         if (!shared.isEmpty()) {
-            said.add(quiet("What all of them say. A change is made to all."));
-            said.addAll(blocks.subList(layout.size(), all.size()));
+            nodes.add(quiet("What all of them say. A change is made to all."));
+            nodes.addAll(blocks.subList(layout.size(), all.size()));
         }
         if (things.stream().map(Equipment::kind).distinct().count() == 1) {
-            said.add(allOfKind(things.getFirst()));
+            nodes.add(allOfKind(things.getFirst()));
         }
-        said.add(quiet("Arrow keys move them, R turns them, Ctrl+D doubles them, Del takes them out."));
-        return said;
+        nodes.add(quiet("Arrow keys move them, R turns them, Ctrl+D doubles them, Del takes them out."));
+        return nodes;
     }
 
     /** Selects everything of the kind, so that all can be changed at once. */

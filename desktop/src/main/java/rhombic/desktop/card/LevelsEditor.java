@@ -34,11 +34,11 @@ final class LevelsEditor extends VBox {
         unfold.setOnAction(e -> getChildren().setAll(token.editor() instanceof Sentence.Editor.Pick pick ? all(pick) : field()));
         getChildren().add(unfold);
         existing().ifPresent(factor -> {
-            Label said = new Label(
+            Label note = new Label(
                     "A factor already: " + String.join(" \u00b7 ", factor.levels().stream().map(Factor.Level::text).toList()));
-            said.getStyleClass().add("caption");
-            said.setWrapText(true);
-            getChildren().add(said);
+            note.getStyleClass().add("caption");
+            note.setWrapText(true);
+            getChildren().add(note);
         });
     }
 
@@ -92,11 +92,11 @@ final class LevelsEditor extends VBox {
         try {
             Factor factor = Levels.factor(name(), bench.study(), levels, token.change());
             bench.compare("make a factor of " + factor.name(), c -> c.with(factor));
-            Label said = new Label("Factor " + factor.name() + " with " + levels.size() + " levels: sweep it in Compare.");
-            said.getStyleClass().add("differs");
-            said.setWrapText(true);
-            said.setId("factor-made");
-            getChildren().setAll(said);
+            Label note = new Label("Factor " + factor.name() + " with " + levels.size() + " levels: sweep it in Compare.");
+            note.getStyleClass().add("differs");
+            note.setWrapText(true);
+            note.setId("factor-made");
+            getChildren().setAll(note);
         } catch (IllegalArgumentException e) {
             TokenEditors.say(message, String.valueOf(e.getMessage()));
         }

@@ -63,7 +63,7 @@ final class WeekEditor extends VBox {
         canvas.setOnMousePressed(this::press);
         canvas.setOnMouseDragged(this::drag);
         canvas.setOnMouseReleased(e -> release());
-        canvas.setOnMouseMoved(e -> moment.setText(said(day(e.getY()), cell(e.getX()))));
+        canvas.setOnMouseMoved(e -> moment.setText(text(day(e.getY()), cell(e.getX()))));
         Button use = new Button("Use");
         use.setId("editor-use");
         use.getStyleClass().add("quiet-button");
@@ -114,7 +114,7 @@ final class WeekEditor extends VBox {
         return (int) Math.clamp((x - DAYS_WIDTH) / (WIDTH - DAYS_WIDTH) * PER_DAY, 0, PER_DAY - 1);
     }
 
-    private static String said(int day, int cell) {
+    private static String text(int day, int cell) {
         return Spell.word(DayOfWeek.of(day + 1)) + String.format(java.util.Locale.ROOT, " %02d:%02d", cell / 4, cell % 4 * 15);
     }
 
@@ -127,8 +127,8 @@ final class WeekEditor extends VBox {
     private void drag(MouseEvent e) {
         toDay = day(e.getY());
         toCell = cell(e.getX());
-        moment.setText(said(Math.min(fromDay, toDay), Math.min(fromCell, toCell)) + " to "
-                + said(Math.max(fromDay, toDay), Math.max(fromCell, toCell)) + " and a quarter");
+        moment.setText(text(Math.min(fromDay, toDay), Math.min(fromCell, toCell)) + " to "
+                + text(Math.max(fromDay, toDay), Math.max(fromCell, toCell)) + " and a quarter");
         draw();
     }
 

@@ -116,7 +116,7 @@ final class AlternativesPane extends ScrollPane {
         double sign = Response.better(response) == Response.Better.LESS ? -1 : 1;
         Optional<Variant> best = variants.stream().filter(v -> v != against && sheet.runs(v).size() > 1)
                 .max(java.util.Comparator.comparingDouble(v -> sign * sheet.difference(v, against, response, 0.95).mean()));
-        String said = best.map(v -> {
+        String text = best.map(v -> {
             Verdict verdict = sheet.verdict(v, against, response, comparisons);
             Scale scale = Scale.of(sheet.unit(response), verdict.other());
             return capital(response) + ": " + v.name() + " gains most: " + verdict.text(scale.unit(), scale.factor()) + " against "
@@ -124,7 +124,7 @@ final class AlternativesPane extends ScrollPane {
         }).orElse(variants.size() == 1
                 ? "Nothing to compare yet: start an alternative from the name beside the study\u2019s, or make a factor of any value on a job card."
                 : "Run them to see what they show.");
-        Label label = Words.text(said);
+        Label label = Words.text(text);
         label.setId("comparison-says");
         label.getStyleClass().add("card-heading");
         return label;
@@ -223,14 +223,14 @@ final class AlternativesPane extends ScrollPane {
     }
 
     /** Asks in a line over the sheet; Enter takes what was typed, Esc leaves it. */
-    private void ask(String what, String now, Consumer<String> then) {
+    private void ask(String label, String now, Consumer<String> then) {
         TextField field = new TextField(now);
         field.setId("ask-field");
         field.setPrefColumnCount(34);
         Label fault = Words.caption("");
         fault.getStyleClass().add("worse");
         fault.setId("ask-message");
-        VBox line = new VBox(3, Words.caption(what), field, fault);
+        VBox line = new VBox(3, Words.caption(label), field, fault);
         line.getStyleClass().add("editor");
         field.setOnAction(e -> {
             try {
@@ -253,9 +253,9 @@ final class AlternativesPane extends ScrollPane {
         field.selectAll();
     }
 
-    private static MenuItem item(String name, Runnable what) {
+    private static MenuItem item(String name, Runnable action) {
         MenuItem item = new MenuItem(name);
-        item.setOnAction(e -> what.run());
+        item.setOnAction(e -> action.run());
         return item;
     }
 
@@ -274,13 +274,13 @@ final class AlternativesPane extends ScrollPane {
         }
         if (variant != against) {
             Verdict verdict = sheet.verdict(variant, against, response, comparisons);
-            Label said = Words.caption(verdict.text(scale.unit(), scale.factor()));
+            Label label = Words.caption(verdict.text(scale.unit(), scale.factor()));
             switch (verdict.kind()) {
-                case BETTER -> said.getStyleClass().setAll("label", "better");
-                case WORSE -> said.getStyleClass().setAll("label", "worse");
+                case BETTER -> label.getStyleClass().setAll("label", "better");
+                case WORSE -> label.getStyleClass().setAll("label", "worse");
                 default -> {}
             }
-            box.getChildren().add(said);
+            box.getChildren().add(label);
         }
         return box;
     }

@@ -112,8 +112,8 @@ public final class ComparePage extends VBox implements AutoCloseable {
         Label each = Words.caption("runs each, more until \u00b1 %");
         each.setMinWidth(Region.USE_PREF_SIZE);
         Button report = Words.quiet("Report\u2026", "write-report", () -> reportTo.get().ifPresent(to -> {
-            tell("Writing the report\u2026");
-            comparing.report(bench.base(), bench.file(), to, Png.of(picture.get()), this::tell);
+            notifyWindow("Writing the report\u2026");
+            comparing.report(bench.base(), bench.file(), to, Png.of(picture.get()), this::notifyWindow);
         }));
         report.setTooltip(new javafx.scene.control.Tooltip("As .html, .pdf, .xlsx, or every event of the first run as .ocel.json"));
         HBox top = new HBox(8, rooms, gap, progress, runs, replications, each, narrow, run, pause, stop, report);
@@ -124,12 +124,12 @@ public final class ComparePage extends VBox implements AutoCloseable {
         getChildren().addAll(top, message, middle);
         bench.addListener(new Workbench.Listener() {
             @Override
-            public void studyChanged() {
+            public void onStudyChanged() {
                 refresh();
             }
 
             @Override
-            public void fileChanged() {
+            public void onFileChanged() {
                 looked = null;
                 refresh();
             }
@@ -138,7 +138,7 @@ public final class ComparePage extends VBox implements AutoCloseable {
         go(Room.ALTERNATIVES);
     }
 
-    private void tell(String text) {
+    private void notifyWindow(String text) {
         message.setText(text);
         message.setManaged(true);
         message.setVisible(true);
@@ -209,7 +209,7 @@ public final class ComparePage extends VBox implements AutoCloseable {
                 bench.compare("how narrow intervals shall be", c -> c.withTargetHalfWidth(wanted));
             }
         } catch (IllegalArgumentException e) {
-            tell("How narrow intervals shall be must be a number of per cent such as 1, below 100, or nothing; got \u201c" + text
+            notifyWindow("How narrow intervals shall be must be a number of per cent such as 1, below 100, or nothing; got \u201c" + text
                     + "\u201d.");
         }
     }

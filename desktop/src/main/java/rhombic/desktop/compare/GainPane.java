@@ -25,7 +25,7 @@ final class GainPane extends VBox {
     private final ComboBox<String> across = new ComboBox<>();
     private final ComboBox<String> up = new ComboBox<>();
     private final ChartView chart;
-    private final Label said = Words.text("");
+    private final Label message = Words.text("");
     private Comparing.State shown;
 
     GainPane(Workbench bench, Consumer<String> say, Comparing.State first) {
@@ -39,7 +39,7 @@ final class GainPane extends VBox {
         VBox.setVgrow(chart, Priority.ALWAYS);
         HBox pick = new HBox(8, Words.caption("Across"), across, Words.caption("Up"), up);
         pick.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-        getChildren().addAll(pick, said, chart);
+        getChildren().addAll(pick, message, chart);
         across.setOnAction(e -> draw());
         up.setOnAction(e -> draw());
     }
@@ -68,7 +68,7 @@ final class GainPane extends VBox {
         Sheet sheet = shown.sheet();
         List<Variant> variants = shown.alternatives().stream().filter(v -> !sheet.runs(v).isEmpty()).toList();
         if (variants.isEmpty()) {
-            said.setText("Run the alternatives to see them here.");
+            message.setText("Run the alternatives to see them here.");
             chart.show(Chart.of("", x, y, List.of()));
             return;
         }
@@ -85,7 +85,7 @@ final class GainPane extends VBox {
         }
         series.add(new Chart.Points("", Chart.COLOURS.getFirst(), xs, ys, margins, false, variants.stream().map(Variant::name).toList()));
         chart.show(Chart.of("", x + unit(sx), y + unit(sy), series));
-        said.setText(frontier.isEmpty()
+        message.setText(frontier.isEmpty()
                 ? ""
                 : "Not beaten in both at once: " + frontier.stream().map(Variant::name).collect(Collectors.joining(", ")) + ".");
     }

@@ -153,7 +153,7 @@ final class SweepsPane extends HBox {
         view.show(chart(sheet, sweep, lines, names, of));
         box.getChildren().add(view);
         for (int i = 0; i < lines.size(); i++) {
-            Label read = Words.text(said(sheet, lines.get(i), names.get(i), of));
+            Label read = Words.text(text(sheet, lines.get(i), names.get(i), of));
             read.setId("sweep-says");
             box.getChildren().add(read);
         }
@@ -207,17 +207,17 @@ final class SweepsPane extends HBox {
         return curve.points().indexOf(point) + 1.0;
     }
 
-    static String said(Sheet sheet, Curve curve, String name, String of) {
+    static String text(Sheet sheet, Curve curve, String name, String of) {
         Scale scale = Scale.of(sheet.unit(of), curve.best().map(p -> p.value().mean()).orElse(0.0));
-        StringBuilder said = new StringBuilder(name.isEmpty() ? "" : name + ": ");
+        StringBuilder text = new StringBuilder(name.isEmpty() ? "" : name + ": ");
         if (curve.points().size() > 1 && curve.points().stream().noneMatch(p -> p.loss().isClear())) {
-            return said.append(name.isEmpty() ? "No" : "no").append(" difference between the levels is shown.").toString();
+            return text.append(name.isEmpty() ? "No" : "no").append(" difference between the levels is shown.").toString();
         }
-        curve.best().ifPresent(best -> said.append(name.isEmpty() ? "Best at " : "best at ").append(best.level()).append(", ")
+        curve.best().ifPresent(best -> text.append(name.isEmpty() ? "Best at " : "best at ").append(best.level()).append(", ")
                 .append(scale.text(best.value())));
-        curve.knee().ifPresent(knee -> said.append("; knee at ").append(knee.level()));
+        curve.knee().ifPresent(knee -> text.append("; knee at ").append(knee.level()));
         curve.smallestGoodEnough().filter(level -> !level.equals(curve.best().orElse(null)))
-                .ifPresent(level -> said.append("; already ").append(level.level()).append(" loses less than 1 %"));
-        return said.append('.').toString();
+                .ifPresent(level -> text.append("; already ").append(level.level()).append(" loses less than 1 %"));
+        return text.append('.').toString();
     }
 }

@@ -55,7 +55,7 @@ final class TwoFloors extends VBox implements AutoCloseable {
     private final class Side {
         final FloorView floor = new FloorView();
         final Player player = new Player(new Preparation());
-        final ComboBox<String> which = new ComboBox<>();
+        final ComboBox<String> alternative = new ComboBox<>();
         final Label figures = Words.caption("");
         final VBox box;
         @Nullable Study loaded;
@@ -63,11 +63,11 @@ final class TwoFloors extends VBox implements AutoCloseable {
 
         Side(String id) {
             floor.setId("floor-" + id);
-            which.setId("which-" + id);
-            which.setOnAction(e -> load());
+            alternative.setId("which-" + id);
+            alternative.setOnAction(e -> load());
             figures.setId("figures-" + id);
             VBox.setVgrow(floor, Priority.ALWAYS);
-            box = new VBox(4, which, floor, figures);
+            box = new VBox(4, alternative, floor, figures);
             HBox.setHgrow(box, Priority.ALWAYS);
             box.setMinWidth(200);
             box.setPrefWidth(600);
@@ -75,7 +75,7 @@ final class TwoFloors extends VBox implements AutoCloseable {
 
         Optional<Variant> variant() {
             Comparing.State now = state;
-            String name = which.getValue();
+            String name = alternative.getValue();
             return now == null || name == null ? Optional.empty() : now.sheet().variant(name);
         }
 
@@ -89,7 +89,7 @@ final class TwoFloors extends VBox implements AutoCloseable {
                 floor.markDifferent(v.isBase() ? Set.of() : ChangeWords.touched(bench.base(), v.study()));
                 player.load(v.study());
                 player.seek((long) nanos);
-                tell();
+                notifyWindow();
             });
         }
 
@@ -161,11 +161,11 @@ final class TwoFloors extends VBox implements AutoCloseable {
         List<String> names = now.sheet().variants().stream().map(Variant::name).toList();
         setting = true;
         for (Side side : List.of(left, right)) {
-            String before = side.which.getValue();
-            if (!side.which.getItems().equals(names)) {
-                side.which.getItems().setAll(names);
+            String before = side.alternative.getValue();
+            if (!side.alternative.getItems().equals(names)) {
+                side.alternative.getItems().setAll(names);
             }
-            side.which.setValue(
+            side.alternative.setValue(
                     before != null && names.contains(before) ? before : names.get(side == left ? 0 : Math.min(1, names.size() - 1)));
         }
         setting = false;
@@ -173,7 +173,7 @@ final class TwoFloors extends VBox implements AutoCloseable {
             left.load();
             right.load();
         }
-        tell();
+        notifyWindow();
     }
 
     /** Seeks both. */
@@ -203,7 +203,7 @@ final class TwoFloors extends VBox implements AutoCloseable {
         clock.setText(Clock.elapsed((long) nanos));
         if (System.nanoTime() - figuresShown > NANOS_BETWEEN_FIGURES) {
             figuresShown = System.nanoTime();
-            tell();
+            notifyWindow();
         }
     }
 
@@ -212,7 +212,7 @@ final class TwoFloors extends VBox implements AutoCloseable {
         return wanted > 0 ? wanted : 3600;
     }
 
-    private void tell() {
+    private void notifyWindow() {
         long outLeft = figures(left);
         long outRight = figures(right);
         String soFar = outLeft < 0 || outRight < 0

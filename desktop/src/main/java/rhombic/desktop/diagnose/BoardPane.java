@@ -95,7 +95,7 @@ public final class BoardPane extends VBox {
         getChildren().addAll(row, scroll);
         bench.addListener(new Workbench.Listener() {
             @Override
-            public void studyChanged() {
+            public void onStudyChanged() {
                 if (!bench.comparison().board().equals(built)) {
                     rebuild(); // else nothing is new to the charts until the new runs are there
                 }
@@ -224,8 +224,8 @@ public final class BoardPane extends VBox {
         return smooth == 1 ? 8 : smooth < SMOOTH ? SMOOTH : smooth < 60 ? 60 : 1;
     }
 
-    private static Button small(String text, Runnable what) {
-        Button button = Words.quiet(text, "chart-setting", what);
+    private static Button small(String text, Runnable action) {
+        Button button = Words.quiet(text, "chart-setting", action);
         button.getStyleClass().add("small-setting");
         return button;
     }

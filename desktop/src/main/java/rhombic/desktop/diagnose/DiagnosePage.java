@@ -242,7 +242,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
 
     private final class News implements Diagnosing.Listener {
         @Override
-        public void diagnosisIs(Diagnosis now, Board charts) {
+        public void onDiagnosis(Diagnosis now, Board charts) {
             diagnosis = Optional.of(now);
             findings.getChildren().setAll(now.findings().stream().map(DiagnosePage.this::card).toList());
             if (now.findings().isEmpty()) {
@@ -255,17 +255,17 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
         }
 
         @Override
-        public void boardSoFar(Board charts) {
+        public void onBoardProgress(Board charts) {
             board.show(charts);
         }
 
         @Override
-        public void leverageIs(List<Leverage.Gain> gains, int done, int asked, boolean isRunning, String message) {
+        public void onLeverage(List<Leverage.Gain> gains, int done, int asked, boolean isRunning, String message) {
             leverage.show(gains, done, asked, isRunning, message);
         }
 
         @Override
-        public void diagnosisFailed(String message) {
+        public void onDiagnosisFailed(String message) {
             findings.getChildren().setAll(Words.text(message));
         }
     }
@@ -273,8 +273,8 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
     /** One finding; its evidence unfolds. */
     private Node card(Finding finding) {
         Label kind = Words.caption(finding.kind().word());
-        Label what = Words.text(finding.text() + ".");
-        what.getStyleClass().add(finding.kind() == Finding.Kind.LIMIT ? "card-heading" : "finding-what");
+        Label label = Words.text(finding.text() + ".");
+        label.getStyleClass().add(finding.kind() == Finding.Kind.LIMIT ? "card-heading" : "finding-what");
         VBox evidence = new VBox(2);
         finding.lines().forEach(line -> evidence.getChildren().add(Words.caption("\u25C6 " + line)));
         boolean open = finding.kind() == Finding.Kind.LIMIT;
@@ -297,7 +297,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
         }
         finding.trialNote().ifPresent(
                 trial -> actions.getChildren().add(Words.quiet("Try it: " + shortened(trial.text()), "try-it", () -> tryIt(trial))));
-        VBox box = new VBox(4, kind, what, evidence, actions);
+        VBox box = new VBox(4, kind, label, evidence, actions);
         box.getStyleClass().add("finding");
         return box;
     }

@@ -92,13 +92,13 @@ public final class LeveragePane extends VBox {
         start.setDisable(running);
     }
 
-    void show(List<Leverage.Gain> gains, int made, int asked, boolean isRunning, String said) {
+    void show(List<Leverage.Gain> gains, int made, int asked, boolean isRunning, String text) {
         setRunning(isRunning);
         progress.setProgress(asked == 0 ? 0 : (double) made / asked);
-        done = !isRunning && said.isEmpty();
-        message.setText(said.isEmpty()
+        done = !isRunning && text.isEmpty();
+        message.setText(text.isEmpty()
                 ? isRunning ? made + " of " + asked + " runs" : gains.size() + " changes, all intervals together at 95 %"
-                : said);
+                : text);
         rows.getChildren().clear();
         if (gains.isEmpty()) {
             return;
@@ -127,13 +127,13 @@ public final class LeveragePane extends VBox {
         Verdict verdict = gain.verdict();
         Scale scale = Scale.of(unit, verdict.other());
         Label name = Words.text(gain.trial().text());
-        Label said = Words.caption(verdict.text(scale.unit(), scale.factor()));
+        Label label = Words.caption(verdict.text(scale.unit(), scale.factor()));
         if (verdict.kind() == Verdict.Kind.BETTER) {
-            said.getStyleClass().setAll("label", "better");
+            label.getStyleClass().setAll("label", "better");
         } else if (verdict.kind() == Verdict.Kind.WORSE) {
-            said.getStyleClass().setAll("label", "worse");
+            label.getStyleClass().setAll("label", "worse");
         }
-        VBox texts = new VBox(0, name, said);
+        VBox texts = new VBox(0, name, label);
         HBox.setHgrow(texts, Priority.ALWAYS);
         texts.setMinWidth(120);
         Button more = Words.quiet("Try it", "try-gain", () -> tryIt.accept(gain.trial()));

@@ -17,7 +17,7 @@ final class FloorCharts extends Pane {
     private final Map<String, Picture> pictures = new HashMap<>();
 
     /** Where a chart stands, in pixels. */
-    record Spot(double x, double y) {}
+    record Position(double x, double y) {}
 
     private static final class Picture {
         final Canvas canvas = new Canvas(WIDTH + 1, HEIGHT + 1);
@@ -52,7 +52,7 @@ final class FloorCharts extends Pane {
     }
 
     /** Those of the charts that have a spot stand there. */
-    void show(Map<String, Chart> charts, Map<String, Spot> spots) {
+    void show(Map<String, Chart> charts, Map<String, Position> spots) {
         pictures.entrySet().removeIf(entry -> {
             boolean isGone = !charts.containsKey(entry.getKey()) || !spots.containsKey(entry.getKey());
             return isGone && getChildren().remove(entry.getValue().canvas);

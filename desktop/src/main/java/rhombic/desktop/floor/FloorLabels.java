@@ -80,10 +80,10 @@ final class FloorLabels {
     /** Where the labels were drawn last, so that they can be clicked. */
     private final Map<String, Rectangle2D> boxes = new LinkedHashMap<>();
     private @Nullable Seen seen;
-    private List<LabelRoom.Obstacle> bodies = List.of();
-    private List<LabelRoom.Obstacle> bodiesOfFound = List.of();
-    private List<LabelRoom.Wanted> wantedBefore = List.of();
-    private List<LabelRoom.@Nullable Found> foundBefore = List.of();
+    private List<LabelPlacement.Obstacle> bodies = List.of();
+    private List<LabelPlacement.Obstacle> bodiesOfFound = List.of();
+    private List<LabelPlacement.Wanted> wantedBefore = List.of();
+    private List<LabelPlacement.@Nullable Found> foundBefore = List.of();
 
     /** The thing whose label is there. */
     Optional<String> at(double x, double y) {
@@ -105,7 +105,7 @@ final class FloorLabels {
     }
 
     /** What a link is for, and its share, on its way; where there is room to read it, clear of bodies and labels. */
-    private void links(GraphicsContext g, Shown shown, List<LabelRoom.Obstacle> bodies) {
+    private void links(GraphicsContext g, Shown shown, List<LabelPlacement.Obstacle> bodies) {
         Map<String, Equipment> byName = new HashMap<>();
         g.setFont(FIGURES);
         g.setTextAlign(TextAlignment.CENTER);
@@ -130,12 +130,12 @@ final class FloorLabels {
         }
     }
 
-    private boolean link(GraphicsContext g, String text, Viewpoint.Pixel p, Shown shown, List<LabelRoom.Obstacle> bodies,
+    private boolean link(GraphicsContext g, String text, Viewpoint.Pixel p, Shown shown, List<LabelPlacement.Obstacle> bodies,
             List<Rectangle2D> taken) {
         double half = width(text, FIGURES) / 2 + 5;
         Rectangle2D box = new Rectangle2D(p.x() - half, p.y() - 8, 2 * half, 16);
         if (shown.pixelsPerMetre(p) < LEAST_FOR_LINKS || taken.stream().anyMatch(box::intersects)
-                || bodies.stream().anyMatch(body -> body.meets(box.getMinX(), box.getMinY(), box.getMaxX(), box.getMaxY()))) {
+                || bodies.stream().anyMatch(body -> body.isMeeting(box.getMinX(), box.getMinY(), box.getMaxX(), box.getMaxY()))) {
             return false;
         }
         taken.add(box);
@@ -147,11 +147,11 @@ final class FloorLabels {
     }
 
     /** How the bodies are seen, with what stands on them; none where there are too many to keep clear of. */
-    private static List<LabelRoom.Obstacle> bodies(Shown shown) {
+    private static List<LabelPlacement.Obstacle> bodies(Shown shown) {
         if (shown.study.equipment().size() > MOST_KEPT_CLEAR) {
             return List.of();
         }
-        List<LabelRoom.Obstacle> bodies = new ArrayList<>();
+        List<LabelPlacement.Obstacle> bodies = new ArrayList<>();
         for (int owner = 0; owner < shown.study.equipment().size(); owner++) {
             Equipment thing = shown.study.equipment().get(owner);
             double angle = Math.toRadians(thing.placement().headingDegrees());
@@ -179,14 +179,14 @@ final class FloorLabels {
             double depth = shown.pixel(thing.placement().xMetres(), thing.placement().yMetres(), z)
                     .map(Viewpoint.Pixel::depth).orElse(Double.MAX_VALUE);
             if (pixels.size() >= 8) {
-                bodies.add(LabelRoom.Obstacle.around(pixels, depth, owner));
+                bodies.add(LabelPlacement.Obstacle.around(pixels, depth, owner));
             }
         }
         return bodies;
     }
 
     /** One part of a bent way: what is inside its bend is not covered by it. */
-    private static Optional<LabelRoom.Obstacle> between(Shown shown, Pose from, Pose to, Equipment thing, int owner) {
+    private static Optional<LabelPlacement.Obstacle> between(Shown shown, Pose from, Pose to, Equipment thing, int owner) {
         double half = thing.along().map(Equipment.Along::widthMetres).orElse(0.0) / 2;
         List<Viewpoint.Pixel> pixels = new ArrayList<>();
         for (Pose p : List.of(from.of(Pose.at(0, half, 0, 0)), from.of(Pose.at(0, -half, 0, 0)), to.of(Pose.at(0, half, 0, 0)),
@@ -194,14 +194,14 @@ final class FloorLabels {
             shown.pixel(p.x(), p.y(), p.z() + PIECE_METRES).ifPresent(pixels::add);
             shown.pixel(p.x(), p.y(), thing.placement().zMetres()).ifPresent(pixels::add);
         }
-        return pixels.size() < 8 ? Optional.empty() : Optional.of(LabelRoom.Obstacle.around(pixels, pixels.getFirst().depth(), owner));
+        return pixels.size() < 8 ? Optional.empty() : Optional.of(LabelPlacement.Obstacle.around(pixels, pixels.getFirst().depth(), owner));
     }
 
     /** @param name as it is written there: empty if it is far away; the same for the figures */
     private record Label(Equipment thing, int node, Viewpoint.Pixel at, boolean urgent, String name, String figures,
             Optional<EquipmentState> state) {}
 
-    private void names(GraphicsContext g, Shown shown, List<LabelRoom.Obstacle> bodies) {
+    private void names(GraphicsContext g, Shown shown, List<LabelPlacement.Obstacle> bodies) {
         List<Label> labels = new ArrayList<>();
         for (int i = 0; i < shown.study.equipment().size(); i++) {
             Equipment thing = shown.study.equipment().get(i);
@@ -214,15 +214,15 @@ final class FloorLabels {
         }
         labels.sort(Comparator.comparing((Label l) -> !l.urgent).thenComparingDouble(l -> l.at.depth()));
         List<Label> first = labels.subList(0, Math.min(MOST_LABELS, labels.size()));
-        List<LabelRoom.@Nullable Found> found = found(first, shown, bodies);
+        List<LabelPlacement.@Nullable Found> found = found(first, shown, bodies);
         for (int i = 0; i < first.size(); i++) { // all leaders first: none crosses a label
-            LabelRoom.Found place = found.get(i);
+            LabelPlacement.Found place = found.get(i);
             if (place != null) {
                 leader(g, first.get(i).at, place.box());
             }
         }
         for (int i = 0; i < first.size(); i++) {
-            LabelRoom.Found place = found.get(i);
+            LabelPlacement.Found place = found.get(i);
             if (place != null) {
                 draw(g, first.get(i), place, shown.faulty.contains(first.get(i).thing.name()));
             }
@@ -277,29 +277,29 @@ final class FloorLabels {
         return forms;
     }
 
-    private LabelRoom.Size size(Label label, Form form) {
+    private LabelPlacement.Size size(Label label, Form form) {
         double letter = label.state.isPresent() ? LETTER_PIXELS : 0;
         double name = width(label.name, FloorOverlay.NAME);
         return switch (form) {
-            case ALL -> new LabelRoom.Size(
+            case ALL -> new LabelPlacement.Size(
                     Math.max(name, Math.ceil(width(label.figures, FIGURES) / WIDTH_STEP) * WIDTH_STEP) + 12 + letter,
                     (label.name.isEmpty() && label.state.isEmpty() ? 0 : 15) + 17);
-            case NAME -> new LabelRoom.Size(name + 12 + letter, 18);
-            case LETTER -> new LabelRoom.Size(letter, letter == 0 ? 0 : 18);
+            case NAME -> new LabelPlacement.Size(name + 12 + letter, 18);
+            case LETTER -> new LabelPlacement.Size(letter, letter == 0 ? 0 : 18);
         };
     }
 
     /** Room for the labels; the same as long as neither the view nor their sizes change, so that none of them jumps. */
-    private List<LabelRoom.@Nullable Found> found(List<Label> labels, Shown shown, List<LabelRoom.Obstacle> bodies) {
-        List<LabelRoom.Wanted> wanted = labels.stream().map(label -> {
+    private List<LabelPlacement.@Nullable Found> found(List<Label> labels, Shown shown, List<LabelPlacement.Obstacle> bodies) {
+        List<LabelPlacement.Wanted> wanted = labels.stream().map(label -> {
             boolean isLimit = shown.limit.contains(label.thing.name());
-            return new LabelRoom.Wanted(label.at.x(), label.at.y(), label.at.depth(), label.urgent ? 0 : isLimit ? 1 : 2,
+            return new LabelPlacement.Wanted(label.at.x(), label.at.y(), label.at.depth(), label.urgent ? 0 : isLimit ? 1 : 2,
                     forms(label).stream().map(form -> size(label, form)).toList(), label.urgent || isLimit, label.node);
         }).toList();
         if (!wanted.equals(wantedBefore) || bodies != bodiesOfFound) {
             wantedBefore = wanted;
             bodiesOfFound = bodies;
-            foundBefore = new LabelRoom(bodies, shown.width, shown.height).find(wanted);
+            foundBefore = new LabelPlacement(bodies, shown.width, shown.height).find(wanted);
         }
         return foundBefore;
     }
@@ -317,7 +317,7 @@ final class FloorLabels {
                 : thing.footprint().heightMetres() + 0.55);
     }
 
-    private void draw(GraphicsContext g, Label label, LabelRoom.Found place, boolean isFaulty) {
+    private void draw(GraphicsContext g, Label label, LabelPlacement.Found place, boolean isFaulty) {
         Rectangle2D box = place.box();
         if (box.getHeight() < 6 || box.getWidth() < 6) {
             return;

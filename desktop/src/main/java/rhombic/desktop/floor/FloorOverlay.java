@@ -81,7 +81,7 @@ public final class FloorOverlay extends Canvas {
     private Map<String, Chart> charts = Map.of();
     private final FloorLabels labels = new FloorLabels();
     private final FloorCharts pictures;
-    private Map<String, FloorCharts.Spot> spots = Map.of();
+    private Map<String, FloorCharts.Position> spots = Map.of();
 
     /**
      * What helps a hand: lines and grips in pixels, and a note beside the pointer.
@@ -262,7 +262,7 @@ public final class FloorOverlay extends Canvas {
         }
         labels.draw(g, new FloorLabels.Shown(study, view, getWidth(), getHeight(), leastPixels, options.names, options.numbers,
                 selection, faulty, hovered, limit, moment));
-        Map<String, FloorCharts.Spot> found = new LinkedHashMap<>();
+        Map<String, FloorCharts.Position> found = new LinkedHashMap<>();
         charts.keySet()
                 .forEach(name -> study.find(name).map(thing -> chart(g, study, view, thing)).ifPresent(spot -> found.put(name, spot)));
         spots = found;
@@ -285,7 +285,7 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** A chart stands beside its thing, on the side where it covers least of the others, with a leader; null if it is out of sight. */
-    private FloorCharts.@Nullable Spot chart(GraphicsContext g, Study study, Viewpoint view, Equipment thing) {
+    private FloorCharts.@Nullable Position chart(GraphicsContext g, Study study, Viewpoint view, Equipment thing) {
         Viewpoint.Pixel at = seen(view, thing);
         if (at == null) {
             return null;
@@ -314,7 +314,7 @@ public final class FloorOverlay extends Canvas {
         g.strokeLine(at.x(), at.y(), Math.clamp(at.x(), bestX, bestX + FloorCharts.WIDTH),
                 Math.clamp(at.y(), bestY, bestY + FloorCharts.HEIGHT));
         rhombus(g, at.x(), at.y(), 4, LEADER);
-        return new FloorCharts.Spot(bestX, bestY);
+        return new FloorCharts.Position(bestX, bestY);
     }
 
     private Viewpoint.@Nullable Pixel seen(Viewpoint view, Equipment thing) {

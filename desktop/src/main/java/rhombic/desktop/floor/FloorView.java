@@ -273,11 +273,11 @@ public final class FloorView extends Region {
     }
 
     /** What is so high above the floor under a pixel. */
-    public Optional<Viewpoint.Spot> levelAt(double z, double pixelX, double pixelY) {
+    public Optional<Viewpoint.FloorPoint> levelAt(double z, double pixelX, double pixelY) {
         return view.levelAt(z, pixelX, pixelY, getWidth(), getHeight());
     }
 
-    public Optional<Viewpoint.Spot> floorAt(double pixelX, double pixelY) {
+    public Optional<Viewpoint.FloorPoint> floorAt(double pixelX, double pixelY) {
         return view.floorAt(pixelX, pixelY, getWidth(), getHeight());
     }
 
@@ -345,8 +345,8 @@ public final class FloorView extends Region {
 
     /** The floor follows the hand. */
     public void pan(double fromX, double fromY, double toX, double toY) {
-        Optional<Viewpoint.Spot> from = floorAt(fromX, fromY);
-        Optional<Viewpoint.Spot> to = floorAt(toX, toY);
+        Optional<Viewpoint.FloorPoint> from = floorAt(fromX, fromY);
+        Optional<Viewpoint.FloorPoint> to = floorAt(toX, toY);
         if (from.isPresent() && to.isPresent()) {
             look(view.movedBy(from.get().x() - to.get().x(), from.get().y() - to.get().y()));
         }

@@ -16,7 +16,7 @@ final class LinkText {
         String only = switch (link.filter()) {
             case LinkFilter.All() -> "";
             case LinkFilter.Types types -> String.join(", ", types.types());
-            case LinkFilter.Condition where -> where.formula();
+            case LinkFilter.Condition condition -> condition.formula();
             case LinkFilter.LoadCarriers() -> "carriers";
             case LinkFilter.Contents() -> "contents";
         };

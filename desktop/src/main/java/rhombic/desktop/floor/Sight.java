@@ -14,7 +14,7 @@ final class Sight {
     /** Pieces on it belong to it. */
     private static final double PIECE_METRES = 0.15;
 
-    private record Hit(Equipment thing, double along) {}
+    private record Hit(Equipment element, double along) {}
 
     private Sight() {}
 
@@ -23,7 +23,7 @@ final class Sight {
                 .flatMap(thing -> boxes(thing).map(box -> new Hit(thing, along(box, from, ray))))
                 .filter(hit -> !Double.isNaN(hit.along))
                 .min(Comparator.comparingDouble(Hit::along))
-                .map(Hit::thing);
+                .map(Hit::element);
     }
 
     /** An upright box about a middle, turned. */

@@ -24,7 +24,7 @@ public record Viewpoint(double targetX, double targetY, double yawDegrees, doubl
     private static final double LARGEST_HEIGHT_SEEN = 25_000;
 
     /** A point of the floor. */
-    public record Spot(double x, double y) {}
+    public record FloorPoint(double x, double y) {}
 
     /** A point of the view in pixels, and how far it is from the camera along the sight. */
     public record Pixel(double x, double y, double depth) {}
@@ -95,19 +95,19 @@ public record Viewpoint(double targetX, double targetY, double yawDegrees, doubl
     }
 
     /** The floor under a pixel; empty above the horizon. */
-    Optional<Spot> floorAt(double pixelX, double pixelY, double width, double height) {
+    Optional<FloorPoint> floorAt(double pixelX, double pixelY, double width, double height) {
         return levelAt(0, pixelX, pixelY, width, height);
     }
 
     /** What is so high above the floor under a pixel; empty above the horizon, and where that is above the camera. */
-    Optional<Spot> levelAt(double z, double pixelX, double pixelY, double width, double height) {
+    Optional<FloorPoint> levelAt(double z, double pixelX, double pixelY, double width, double height) {
         double[] ray = ray(pixelX, pixelY, width, height);
         double[] p = position();
         if (ray[2] >= -1e-6 || p[2] <= z) {
             return Optional.empty();
         }
         double t = (z - p[2]) / ray[2];
-        return Optional.of(new Spot(p[0] + t * ray[0], p[1] + t * ray[1]));
+        return Optional.of(new FloorPoint(p[0] + t * ray[0], p[1] + t * ray[1]));
     }
 
     public Viewpoint turnedBy(double yaw, double pitch) {
@@ -123,8 +123,8 @@ public record Viewpoint(double targetX, double targetY, double yawDegrees, doubl
     /** Nearer (factor below 1) or farther, with the floor under the pixel staying there. */
     public Viewpoint zoomed(double factor, double pixelX, double pixelY, double width, double height) {
         Viewpoint nearer = new Viewpoint(targetX, targetY, yawDegrees, pitchDegrees, distance * factor, fieldDegrees);
-        Optional<Spot> before = floorAt(pixelX, pixelY, width, height);
-        Optional<Spot> after = nearer.floorAt(pixelX, pixelY, width, height);
+        Optional<FloorPoint> before = floorAt(pixelX, pixelY, width, height);
+        Optional<FloorPoint> after = nearer.floorAt(pixelX, pixelY, width, height);
         return before.isPresent() && after.isPresent()
                 ? nearer.movedBy(before.get().x - after.get().x, before.get().y - after.get().y)
                 : nearer;
@@ -160,10 +160,10 @@ public record Viewpoint(double targetX, double targetY, double yawDegrees, doubl
                     box[3] = Math.max(box[3], at.y);
                 });
             }
-            Optional<Spot> middle = fit.floorAt((box[0] + box[2]) / 2, (box[1] + box[3]) / 2, width, height);
+            Optional<FloorPoint> middle = fit.floorAt((box[0] + box[2]) / 2, (box[1] + box[3]) / 2, width, height);
             double filled = Math.max((box[2] - box[0]) / width, (box[3] - box[1]) / height) / FIT_SHARE;
-            double x = middle.map(Spot::x).orElse(meanX);
-            double y = middle.map(Spot::y).orElse(meanY);
+            double x = middle.map(FloorPoint::x).orElse(meanX);
+            double y = middle.map(FloorPoint::y).orElse(meanY);
             fit = new Viewpoint(x, y, yawDegrees, pitchDegrees, fit.distance * Math.clamp(filled, 0.2, 3), fieldDegrees);
         }
         return fit;

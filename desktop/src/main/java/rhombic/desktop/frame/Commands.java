@@ -39,7 +39,7 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
                 .forEach(one -> commands.add(new Command("Show " + one.name(), "", () -> bench.show(one.name()))));
         commands.add(new Command("Start an alternative here", "", () -> {
             String name = bench.startAlternative("Alternative " + (bench.comparison().alternatives().size() + 1), Changes.NONE);
-            window.go(Place.BUILD);
+            window.go(Workspace.BUILD);
             window.say(name + " begins as what is on the floor. What you change now is changed in it only.");
         }));
         if (!bench.alternative().isEmpty()) {
@@ -53,7 +53,7 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
         List<Command> all = new ArrayList<>();
         for (Kind<?> kind : Kinds.ALL) {
             all.add(new Command("Place " + kind.oneOf(), "", () -> {
-                window.go(Place.BUILD);
+                window.go(Workspace.BUILD);
                 gestures.placeAt(kind, gestures.pointerX(), gestures.pointerY());
                 gestures.take(kind);
             }));
@@ -88,7 +88,7 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
             all.add(new Command("Align " + line.word(), "",
                     () -> onSelection("align " + line.word(), (st, names) -> Arranging.aligned(st, names, line))));
         }
-        for (Place target : Place.values()) {
+        for (Workspace target : Workspace.values()) {
             all.add(new Command("Go to " + target.word(), String.valueOf(target.ordinal() + 1), () -> window.go(target)));
         }
         window.bench().study().views()

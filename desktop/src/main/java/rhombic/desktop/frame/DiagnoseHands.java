@@ -41,11 +41,11 @@ final class DiagnoseHands implements DiagnosePage.Hands {
 
     @Override
     public void toBuild() {
-        window.go(Place.BUILD);
+        window.go(Workspace.BUILD);
     }
 
     @Override
     public void toWatch() {
-        window.go(Place.WATCH);
+        window.go(Workspace.WATCH);
     }
 }

@@ -19,11 +19,11 @@ final class Editing {
     }
 
     void undo() {
-        say.accept(bench.undo().map(what -> "Undone: " + what + ".").orElse("There is nothing to undo."));
+        say.accept(bench.undo().map(text -> "Undone: " + text + ".").orElse("There is nothing to undo."));
     }
 
     void redo() {
-        say.accept(bench.redo().map(what -> "Done again: " + what + ".").orElse("There is nothing to do again."));
+        say.accept(bench.redo().map(text -> "Done again: " + text + ".").orElse("There is nothing to do again."));
     }
 
     void copy() {
@@ -42,9 +42,9 @@ final class Editing {
         paste(Edits.copied(bench.study(), bench.selection()));
     }
 
-    private void paste(Edits.@Nullable Clip what) {
-        if (what != null && !what.things().isEmpty()) {
-            Edits.Pasted pasted = Edits.pasted(bench.study(), what, 0, -4);
+    private void paste(Edits.@Nullable Clip clip) {
+        if (clip != null && !clip.things().isEmpty()) {
+            Edits.Pasted pasted = Edits.pasted(bench.study(), clip, 0, -4);
             bench.edit("paste", study -> pasted.study());
             bench.select(pasted.names());
         }

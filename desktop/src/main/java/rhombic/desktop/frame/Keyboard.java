@@ -76,10 +76,10 @@ record Keyboard(MainWindow window, Editing editing, StudyFiles files, FloorGestu
                 window.player().pause();
                 window.player().seek(window.player().lengthNanos());
             }
-            case DIGIT1, NUMPAD1 -> window.go(Place.BUILD);
-            case DIGIT2, NUMPAD2 -> window.go(Place.WATCH);
-            case DIGIT3, NUMPAD3 -> window.go(Place.DIAGNOSE);
-            case DIGIT4, NUMPAD4 -> window.go(Place.COMPARE);
+            case DIGIT1, NUMPAD1 -> window.go(Workspace.BUILD);
+            case DIGIT2, NUMPAD2 -> window.go(Workspace.WATCH);
+            case DIGIT3, NUMPAD3 -> window.go(Workspace.DIAGNOSE);
+            case DIGIT4, NUMPAD4 -> window.go(Workspace.COMPARE);
             case P -> window.floor().togglePlan();
             case F -> window.floor().fit(window.bench().selection());
             case N -> window.toggleNumbers();

@@ -83,7 +83,7 @@ public final class MainWindow implements AutoCloseable {
     private final StackPane whole;
     private final AnimationTimer timer;
 
-    private Place place = Place.BUILD;
+    private Workspace workspace = Workspace.BUILD;
     private Optional<Integer> chosenPiece = Optional.empty();
     private long lastFrame;
     private double travel;
@@ -110,7 +110,7 @@ public final class MainWindow implements AutoCloseable {
             player.seek(nanos);
         }, bench::select);
         diagnose = new DiagnosePage(bench, new DiagnoseHands(this), player::journeys);
-        compare = new ComparePage(bench, this::say, () -> go(Place.BUILD),
+        compare = new ComparePage(bench, this::say, () -> go(Workspace.BUILD),
                 () -> asker.toSave(bench.base().name().replaceAll("[^\\p{L}\\p{N} _-]", "").strip() + " report.html"),
                 this::pictureOfBase);
         outlook = new Outlook(preparation, Platform::runLater, this::showOutlook);
@@ -136,7 +136,7 @@ public final class MainWindow implements AutoCloseable {
         };
         studyChanged();
         loadIfDue();
-        go(Place.BUILD);
+        go(Workspace.BUILD);
         timer.start();
         message.offerLeftWork(files, () -> Platform.runLater(() -> floor.fit(Set.of())));
     }
@@ -173,7 +173,7 @@ public final class MainWindow implements AutoCloseable {
     void follow(long nanos, int body) {
         player.pause();
         player.seek(nanos);
-        go(Place.WATCH);
+        go(Workspace.WATCH);
         refreshFrame();
         choosePiece(Optional.of(body));
     }
@@ -229,48 +229,48 @@ public final class MainWindow implements AutoCloseable {
     }
 
     /** Goes to a place; floor and playhead stay as they are. */
-    public void go(Place to) {
-        place = to;
-        boolean showsStrips = to == Place.WATCH;
+    public void go(Workspace to) {
+        workspace = to;
+        boolean showsStrips = to == Workspace.WATCH;
         strips.setVisible(showsStrips);
         strips.setManaged(showsStrips);
-        root.getBottom().setVisible(to != Place.COMPARE); // there it has a clock of its own
-        root.getBottom().setManaged(to != Place.COMPARE);
-        root.setLeft(to == Place.BUILD ? shelf : null);
-        root.setCenter(to == Place.COMPARE ? compare : middle);
-        if (to == Place.DIAGNOSE) {
+        root.getBottom().setVisible(to != Workspace.COMPARE); // there it has a clock of its own
+        root.getBottom().setManaged(to != Workspace.COMPARE);
+        root.setLeft(to == Workspace.BUILD ? shelf : null);
+        root.setCenter(to == Workspace.COMPARE ? compare : middle);
+        if (to == Workspace.DIAGNOSE) {
             diagnose.setPrefWidth(Math.max(430, Math.min(700, whole.getWidth() * 0.5)));
             root.setRight(diagnose);
         } else {
             card.setPrefWidth(CARD_WIDTH);
-            root.setRight(to == Place.COMPARE ? null : card);
+            root.setRight(to == Workspace.COMPARE ? null : card);
         }
-        if (to != Place.BUILD) {
+        if (to != Workspace.BUILD) {
             gestures.putAway();
             shelf.fold();
         }
-        floor.options().setNumbers(to == Place.WATCH || to == Place.BUILD && floor.options().numbers());
+        floor.options().setNumbers(to == Workspace.WATCH || to == Workspace.BUILD && floor.options().numbers());
         floor.drawOverlay();
-        topBar.update(bench, place);
+        topBar.update(bench, workspace);
     }
 
     // ---- news
 
     private final class News implements Workbench.Listener {
         @Override
-        public void studyChanged() {
+        public void onStudyChanged() {
             MainWindow.this.studyChanged();
         }
 
         @Override
-        public void selectionChanged() {
+        public void onSelectionChanged() {
             MainWindow.this.selectionChanged();
         }
 
         @Override
-        public void fileChanged() {
+        public void onFileChanged() {
             factorsSeen = -1;
-            topBar.update(bench, place);
+            topBar.update(bench, workspace);
             files.journal();
         }
     }
@@ -295,7 +295,7 @@ public final class MainWindow implements AutoCloseable {
         factorsSeen = factors;
         card.rebuild();
         files.journal();
-        topBar.update(bench, place);
+        topBar.update(bench, workspace);
     }
 
     private void showProblems(List<Problem> problems) {

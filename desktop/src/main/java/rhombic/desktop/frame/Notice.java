@@ -62,10 +62,10 @@ final class Notice extends Label {
         setContentDisplay(ContentDisplay.RIGHT);
     }
 
-    private static Button quiet(String text, Runnable what) {
+    private static Button quiet(String text, Runnable action) {
         Button button = new Button(text);
         button.getStyleClass().add("quiet-button");
-        button.setOnAction(e -> what.run());
+        button.setOnAction(e -> action.run());
         return button;
     }
 }

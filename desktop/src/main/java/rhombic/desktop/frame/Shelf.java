@@ -154,11 +154,11 @@ final class Shelf extends HBox {
         return button;
     }
 
-    private interface Spot {
+    private interface DropPoint {
         void at(double x, double y);
     }
 
-    private void onFloor(double sceneX, double sceneY, Spot spot) {
+    private void onFloor(double sceneX, double sceneY, DropPoint spot) {
         Point2D local = floor.sceneToLocal(sceneX, sceneY);
         Bounds bounds = floor.getLayoutBounds();
         if (bounds.contains(local) && !things.localToScene(things.getLayoutBounds()).contains(sceneX, sceneY)) {

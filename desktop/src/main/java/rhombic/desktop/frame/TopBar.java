@@ -22,12 +22,12 @@ import rhombic.desktop.work.Workbench;
 final class TopBar extends StackPane {
     private final Label name = new Label();
     private final Label saved = new Label();
-    private final Map<Place, ToggleButton> places = new EnumMap<>(Place.class);
+    private final Map<Workspace, ToggleButton> places = new EnumMap<>(Workspace.class);
     private final ContextMenu menu = new ContextMenu();
     /** The base, or the alternative that is on the floor. */
     private final Button alternative = new Button();
 
-    TopBar(Consumer<Place> go, Runnable find, java.util.function.Supplier<java.util.List<Command>> fileCommands,
+    TopBar(Consumer<Workspace> go, Runnable find, java.util.function.Supplier<java.util.List<Command>> fileCommands,
             java.util.function.Supplier<java.util.List<Command>> alternatives) {
         getStyleClass().add("top-bar");
         setMinHeight(44);
@@ -62,7 +62,7 @@ final class TopBar extends StackPane {
         HBox middle = new HBox(8);
         middle.setAlignment(Pos.CENTER);
         middle.setMaxWidth(Region.USE_PREF_SIZE);
-        for (Place place : Place.values()) {
+        for (Workspace place : Workspace.values()) {
             ToggleButton button = new ToggleButton(place.word());
             button.getStyleClass().add("place");
             button.setId("place-" + place.word().toLowerCase(java.util.Locale.ROOT));
@@ -91,7 +91,7 @@ final class TopBar extends StackPane {
         return item;
     }
 
-    void update(Workbench bench, Place place) {
+    void update(Workbench bench, Workspace place) {
         name.setText(bench.base().name());
         alternative.setText((bench.alternative().isEmpty() ? "Base" : bench.alternative()) + " \u25BE");
         alternative.pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("shown"), !bench.alternative().isEmpty());

@@ -42,9 +42,9 @@ public final class ChartView extends Region {
         setAccessibleText("Chart; the right button copies or saves it");
     }
 
-    private static MenuItem item(String name, Runnable what) {
+    private static MenuItem item(String name, Runnable action) {
         MenuItem item = new MenuItem(name);
-        item.setOnAction(e -> what.run());
+        item.setOnAction(e -> action.run());
         return item;
     }
 

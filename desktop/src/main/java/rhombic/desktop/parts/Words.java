@@ -23,20 +23,20 @@ public final class Words {
         return label;
     }
 
-    public static Button quiet(String text, String id, Runnable what) {
+    public static Button quiet(String text, String id, Runnable action) {
         Button button = new Button(text);
         button.getStyleClass().add("quiet-button");
         button.setId(id);
-        button.setOnAction(e -> what.run());
+        button.setOnAction(e -> action.run());
         button.setMinWidth(Region.USE_PREF_SIZE);
         return button;
     }
 
-    public static Button strong(String text, String id, Runnable what) {
+    public static Button strong(String text, String id, Runnable action) {
         Button button = new Button(text);
         button.getStyleClass().add("strong-button");
         button.setId(id);
-        button.setOnAction(e -> what.run());
+        button.setOnAction(e -> action.run());
         button.setMinWidth(Region.USE_PREF_SIZE);
         return button;
     }

@@ -130,8 +130,8 @@ public final class StripsView extends Region {
         double seen = getHeight() - AXIS;
         int first = -1;
         for (int row = 0; row < order.size(); row++) {
-            int what = order.get(row);
-            if (selection.contains(what >= 0 ? study.equipment().get(what).name() : people.get(-1 - what).crew())) {
+            int node = order.get(row);
+            if (selection.contains(node >= 0 ? study.equipment().get(node).name() : people.get(-1 - node).crew())) {
                 double y = row * ROW - bar.getValue();
                 if (y >= 0 && y + ROW <= seen) {
                     return;
@@ -228,11 +228,11 @@ public final class StripsView extends Region {
         for (int row = first; row < last; row++) {
             double y = AXIS + row * ROW - bar.getValue();
             if (y >= AXIS - ROW / 2) {
-                int what = order.get(row);
-                if (what >= 0) {
-                    row(g, what, y);
+                int node = order.get(row);
+                if (node >= 0) {
+                    row(g, node, y);
                 } else {
-                    person(g, -1 - what, y);
+                    person(g, -1 - node, y);
                 }
             }
         }
@@ -324,7 +324,7 @@ public final class StripsView extends Region {
 
     /** The silhouette of what a buffer holds against its room, amber where it was full. */
     private void contents(GraphicsContext g, StripLog current, int node, int room, double y, int pixels) {
-        int[] most = current.most(node, 0, length, pixels);
+        int[] most = current.max(node, 0, length, pixels);
         int scale = room < Integer.MAX_VALUE ? room : Math.max(1, java.util.Arrays.stream(most).max().orElse(1));
         double height = ROW - 4;
         for (int x = 0; x < pixels; x++) {
@@ -346,8 +346,8 @@ public final class StripsView extends Region {
         if (e.getX() < left()) {
             int row = (int) ((e.getY() - AXIS + bar.getValue()) / ROW);
             if (e.getY() > AXIS && row < order.size()) {
-                int what = order.get(row);
-                select.accept(what >= 0 ? study.equipment().get(what).name() : people.get(-1 - what).crew());
+                int node = order.get(row);
+                select.accept(node >= 0 ? study.equipment().get(node).name() : people.get(-1 - node).crew());
             }
         } else {
             drag(e);

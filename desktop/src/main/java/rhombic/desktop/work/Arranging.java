@@ -73,13 +73,13 @@ public final class Arranging {
 
     /** Makes the distances between the middles of neighbours equal; the outermost stay. */
     public static Study distributed(Study study, Set<String> names, boolean alongX) {
-        ToDoubleFunction<Equipment> where = alongX ? e -> e.placement().xMetres() : e -> e.placement().yMetres();
-        List<Equipment> things = Edits.things(study, names).stream().sorted(Comparator.comparingDouble(where)).toList();
+        ToDoubleFunction<Equipment> position = alongX ? e -> e.placement().xMetres() : e -> e.placement().yMetres();
+        List<Equipment> things = Edits.things(study, names).stream().sorted(Comparator.comparingDouble(position)).toList();
         if (things.size() < 3) {
             return study;
         }
-        double first = where.applyAsDouble(things.getFirst());
-        double step = (where.applyAsDouble(things.getLast()) - first) / (things.size() - 1);
+        double first = position.applyAsDouble(things.getFirst());
+        double step = (position.applyAsDouble(things.getLast()) - first) / (things.size() - 1);
         Study result = study;
         for (int i = 0; i < things.size(); i++) {
             double value = tidy(first + i * step);

@@ -65,7 +65,7 @@ public final class Comparing implements AutoCloseable {
     /** Hears of each state, on the thread of the window. */
     @FunctionalInterface
     public interface Listener {
-        void comparisonIs(State state);
+        void onComparison(State state);
     }
 
     private static final long NANOS_BETWEEN = 150_000_000L;
@@ -92,7 +92,8 @@ public final class Comparing implements AutoCloseable {
         long mine = next();
         thread.execute(() -> guarded(mine, study, () -> {
             Asked asked = asked(study, file);
-            tell(mine, state(asked, asked.experiment.known(Experiment.replications(study)), Phase.IDLE, asked.trouble, Optional.empty()));
+            notifyListener(mine,
+                    state(asked, asked.experiment.known(Experiment.replications(study)), Phase.IDLE, asked.trouble, Optional.empty()));
         }));
     }
 
@@ -112,7 +113,7 @@ public final class Comparing implements AutoCloseable {
                 running = null;
                 release();
             }
-            tellAnyway(mine, state(asked, asked.experiment.sheet(), Phase.IDLE, asked.trouble, Optional.empty()));
+            notifyAlways(mine, state(asked, asked.experiment.sheet(), Phase.IDLE, asked.trouble, Optional.empty()));
         }));
     }
 
@@ -127,12 +128,12 @@ public final class Comparing implements AutoCloseable {
             Sheet known = asked.experiment.known(Experiment.replications(study));
             try {
                 Search.State found = search.run(experiment,
-                        so -> tell(mine, state(asked, known, Phase.RUNNING, search(search, so), Optional.of(so))),
+                        so -> notifyListener(mine, state(asked, known, Phase.RUNNING, search(search, so), Optional.of(so))),
                         () -> current.get() != mine);
-                tellAnyway(mine, state(asked, known, Phase.IDLE, search(search, found), Optional.of(found)));
+                notifyAlways(mine, state(asked, known, Phase.IDLE, search(search, found), Optional.of(found)));
             } catch (CancellationException e) {
                 if (stopped.get() == mine) {
-                    tellAnyway(mine, state(asked, known, Phase.IDLE, "The search was stopped; started again, it goes on from there.",
+                    notifyAlways(mine, state(asked, known, Phase.IDLE, "The search was stopped; started again, it goes on from there.",
                             Optional.empty()));
                 }
             } finally {
@@ -156,30 +157,30 @@ public final class Comparing implements AutoCloseable {
         long mine = next();
         thread.execute(() -> {
             String name = String.valueOf(target.getFileName());
-            String said;
+            String text;
             try {
                 Optional<Reports.Form> form = Reports.Form.of(name);
                 if (name.endsWith(".ocel.json")) {
-                    said = "Wrote " + name + ": " + EventLog.save(study, target) + " events of the first run.";
+                    text = "Wrote " + name + ": " + EventLog.save(study, target) + " events of the first run.";
                 } else if (form.isEmpty()) {
-                    said = "A report is a file that ends in .html, .pdf, .xlsx or .ocel.json; got " + name + ".";
+                    text = "A report is a file that ends in .html, .pdf, .xlsx or .ocel.json; got " + name + ".";
                 } else {
                     archive(file);
                     String command = "./rhombic report " + file.map(Path::toString).orElse("STUDY") + " --out " + name;
                     Reports.write(study, engine, archive, List.of(picture), false, command, form.get(), target,
                             () -> current.get() != mine);
-                    said = "Wrote " + name + ".";
+                    text = "Wrote " + name + ".";
                 }
             } catch (CancellationException e) {
-                said = "The report was not written: something else was asked for.";
+                text = "The report was not written: something else was asked for.";
             } catch (IOException e) {
-                said = FileTrouble.writing(target, e);
+                text = FileTrouble.writing(target, e);
             } catch (Throwable e) {
-                said = RunFailure.said(e);
+                text = RunFailure.text(e);
             } finally {
                 release();
             }
-            String told = said;
+            String told = text;
             window.execute(() -> say.accept(told));
         });
     }
@@ -265,7 +266,7 @@ public final class Comparing implements AutoCloseable {
                 long now = System.nanoTime();
                 long last = lastTold.get();
                 if (now - last > NANOS_BETWEEN && lastTold.compareAndSet(last, now)) {
-                    tell(mine, new State(asked.study, asked.experiment.sheet(), asked.sweeps, Map.copyOf(done),
+                    notifyListener(mine, new State(asked.study, asked.experiment.sheet(), asked.sweeps, Map.copyOf(done),
                             asked.experiment.isPaused() ? Phase.PAUSED : Phase.RUNNING, asked.trouble, Optional.empty()));
                 }
             }
@@ -294,32 +295,32 @@ public final class Comparing implements AutoCloseable {
         } catch (CancellationException e) {
             return; // whoever stopped it has said so
         } catch (Throwable e) {
-            fail(mine, study, RunFailure.said(e));
+            fail(mine, study, RunFailure.text(e));
         }
     }
 
     private void fail(long mine, Study study, String why) {
-        tellAnyway(mine,
+        notifyAlways(mine,
                 new State(study, new Sheet(List.of(Variant.base(study)), Map.of(), study.comparison().own(), Map.of()), Map.of(), Map.of(),
                         Phase.IDLE, why, Optional.empty()));
     }
 
-    private void tell(long mine, State state) {
+    private void notifyListener(long mine, State state) {
         if (current.get() == mine) {
             window.execute(() -> {
                 if (current.get() == mine) {
-                    listener.comparisonIs(state);
+                    listener.onComparison(state);
                 }
             });
         }
     }
 
     /** Also if it was stopped by hand. */
-    private void tellAnyway(long mine, State state) {
+    private void notifyAlways(long mine, State state) {
         if (stopped.get() == mine) {
-            window.execute(() -> listener.comparisonIs(state));
+            window.execute(() -> listener.onComparison(state));
         } else {
-            tell(mine, state);
+            notifyListener(mine, state);
         }
     }
 

@@ -26,10 +26,10 @@ import rhombic.study.Study;
 public final class Diagnosing implements AutoCloseable {
     /** Hears of news, on the thread of the window. */
     public interface Listener {
-        void diagnosisIs(Diagnosis diagnosis, Board board);
+        void onDiagnosis(Diagnosis diagnosis, Board board);
 
         /** What there is of a run that takes long. */
-        void boardSoFar(Board board);
+        void onBoardProgress(Board board);
 
         /**
          * What the leverage knows by now.
@@ -37,9 +37,9 @@ public final class Diagnosing implements AutoCloseable {
          * @param done runs that are there, of those asked for
          * @param message what went wrong; empty: nothing
          */
-        void leverageIs(List<Leverage.Gain> gains, int done, int asked, boolean isRunning, String message);
+        void onLeverage(List<Leverage.Gain> gains, int done, int asked, boolean isRunning, String message);
 
-        void diagnosisFailed(String message);
+        void onDiagnosisFailed(String message);
     }
 
     private static final long NANOS_BETWEEN = 300_000_000L;
@@ -71,14 +71,14 @@ public final class Diagnosing implements AutoCloseable {
             try {
                 Observation whole = Observation.of(study, 1, formulas, () -> current.get() != mine, soFar -> {
                     Board part = new Board(List.of(soFar));
-                    tell(mine, current, () -> listener.boardSoFar(part));
+                    notifyListener(mine, current, () -> listener.onBoardProgress(part));
                 });
                 Board board = new Board(List.of(whole));
-                tell(mine, current, () -> listener.boardSoFar(board));
+                notifyListener(mine, current, () -> listener.onBoardProgress(board));
             } catch (CancellationException e) {
                 return; // the figures are there, or another study is
             } catch (Throwable e) {
-                tell(mine, current, () -> listener.diagnosisFailed(RunFailure.said(e)));
+                notifyListener(mine, current, () -> listener.onDiagnosisFailed(RunFailure.text(e)));
             }
         });
     }
@@ -90,14 +90,14 @@ public final class Diagnosing implements AutoCloseable {
             try {
                 Diagnosis diagnosis = Diagnosis.of(summary, formulas, () -> current.get() != mine, soFar -> {
                     Board part = new Board(List.of(soFar));
-                    tell(mine, current, () -> listener.boardSoFar(part));
+                    notifyListener(mine, current, () -> listener.onBoardProgress(part));
                 });
                 Board board = new Board(diagnosis.observations());
-                tell(mine, current, () -> listener.diagnosisIs(diagnosis, board));
+                notifyListener(mine, current, () -> listener.onDiagnosis(diagnosis, board));
             } catch (CancellationException e) {
                 return; // a later reading has taken over
             } catch (Throwable e) {
-                tell(mine, current, () -> listener.diagnosisFailed(RunFailure.said(e)));
+                notifyListener(mine, current, () -> listener.onDiagnosisFailed(RunFailure.text(e)));
             }
         });
     }
@@ -123,7 +123,7 @@ public final class Diagnosing implements AutoCloseable {
                         if (now - last > NANOS_BETWEEN && told.compareAndSet(last, now)) {
                             var sheet = experiment.sheet();
                             List<Leverage.Gain> gains = asked.gains(sheet);
-                            tell(mine, leverage, () -> listener.leverageIs(gains, sheet.count(), runs, true, ""));
+                            notifyListener(mine, leverage, () -> listener.onLeverage(gains, sheet.count(), runs, true, ""));
                         }
                     }
                 };
@@ -133,17 +133,17 @@ public final class Diagnosing implements AutoCloseable {
                     List<Leverage.Gain> gains = asked.gains(experiment.sheet());
                     int done = experiment.sheet().count();
                     if (stopped.get() == mine) {
-                        window.execute(() -> listener.leverageIs(gains, done, runs, false, "Stopped; asked again, it goes on from there."));
+                        window.execute(() -> listener.onLeverage(gains, done, runs, false, "Stopped; asked again, it goes on from there."));
                     }
                     return;
                 }
                 List<Leverage.Gain> gains = asked.gains(experiment.sheet());
-                tell(mine, leverage, () -> listener.leverageIs(gains, runs, runs, false, ""));
+                notifyListener(mine, leverage, () -> listener.onLeverage(gains, runs, runs, false, ""));
             } catch (IOException e) {
-                tell(mine, leverage,
-                        () -> listener.leverageIs(List.of(), 0, runs, false, "The runs can't be kept: " + e.getMessage() + "."));
+                notifyListener(mine, leverage,
+                        () -> listener.onLeverage(List.of(), 0, runs, false, "The runs can't be kept: " + e.getMessage() + "."));
             } catch (Throwable e) {
-                tell(mine, leverage, () -> listener.leverageIs(List.of(), 0, runs, false, RunFailure.said(e)));
+                notifyListener(mine, leverage, () -> listener.onLeverage(List.of(), 0, runs, false, RunFailure.text(e)));
             }
         });
     }
@@ -155,10 +155,10 @@ public final class Diagnosing implements AutoCloseable {
         stopped.set(leverage.getAndIncrement());
     }
 
-    private void tell(long mine, AtomicLong of, Runnable what) {
+    private void notifyListener(long mine, AtomicLong of, Runnable action) {
         window.execute(() -> {
             if (of.get() == mine) {
-                what.run();
+                action.run();
             }
         });
     }

@@ -52,7 +52,7 @@ public final class Outlook implements AutoCloseable {
     /** Hears of each state, on the thread of the window. */
     @FunctionalInterface
     public interface Listener {
-        void outlookIs(State state);
+        void onOutlook(State state);
     }
 
     private static final double PROGRESS_STEP = 0.02;
@@ -90,10 +90,10 @@ public final class Outlook implements AutoCloseable {
         long run = current.incrementAndGet();
         if (study.equipment().isEmpty()) {
             last = Optional.empty();
-            listener.outlookIs(new State.Empty());
+            listener.onOutlook(new State.Empty());
             return;
         }
-        listener.outlookIs(new State.Running(0, last));
+        listener.onOutlook(new State.Running(0, last));
         Optional<Summary> before = last.map(State.Fresh::summary);
         thread.execute(() -> run(study, run, before));
     }
@@ -101,7 +101,7 @@ public final class Outlook implements AutoCloseable {
     /** Stops what is under way. */
     public void cancel() {
         current.incrementAndGet();
-        listener.outlookIs(new State.Cancelled());
+        listener.onOutlook(new State.Cancelled());
     }
 
     public Optional<State.Fresh> last() {
@@ -122,7 +122,7 @@ public final class Outlook implements AutoCloseable {
             // A later edit has taken over; its own run will report.
             return;
         } catch (Throwable e) {
-            publish(run, new State.Failed(RunFailure.said(e)));
+            publish(run, new State.Failed(RunFailure.text(e)));
         }
     }
 
@@ -146,17 +146,17 @@ public final class Outlook implements AutoCloseable {
     /** What the window has not looked at yet is replaced by what is newer. */
     private void publish(long run, State state) {
         if (current.get() == run && untold.getAndSet(new Told(run, state)) == null) {
-            window.execute(this::tell);
+            window.execute(this::notifyListener);
         }
     }
 
-    private void tell() {
+    private void notifyListener() {
         Told told = untold.getAndSet(null);
         if (told != null && current.get() == told.run) {
             if (told.state instanceof State.Fresh fresh) {
                 last = Optional.of(fresh);
             }
-            listener.outlookIs(told.state);
+            listener.onOutlook(told.state);
         }
     }
 

@@ -98,7 +98,7 @@ public final class Player implements AutoCloseable {
     /** Whatever ends a run before its time is told; it never ends the program, and never goes unseen. */
     private void fails(Throwable e, long mine) {
         if (generation == mine) {
-            failure = RunFailure.said(e);
+            failure = RunFailure.text(e);
         }
     }
 

@@ -181,8 +181,8 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
                 mean(summary, RunFigures::inside), some("; ", turnedAway, " turned away"));
     }
 
-    private static String some(String before, double count, String what) {
-        return count == 0 ? "" : before + String.format(Locale.ROOT, "%.1f", count) + what;
+    private static String some(String before, double count, String noun) {
+        return count == 0 ? "" : before + String.format(Locale.ROOT, "%.1f", count) + noun;
     }
 
     /** One row for each thing that pieces meet. */

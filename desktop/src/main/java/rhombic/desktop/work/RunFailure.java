@@ -4,7 +4,7 @@ package rhombic.desktop.work;
 final class RunFailure {
     private RunFailure() {}
 
-    static String said(Throwable e) {
+    static String text(Throwable e) {
         return switch (e) {
             case OutOfMemoryError memory ->
                 "The memory is full: shorten the run, make fewer pieces wait inside, or give the program more memory with -Xmx.";

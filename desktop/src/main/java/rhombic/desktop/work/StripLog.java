@@ -81,12 +81,12 @@ public final class StripLog {
             segmentsRead = 0;
             beginAt(trace.at(trace.startNanos()));
         }
-        each(column -> column.size = column.complete);
+        withColumn(column -> column.size = column.complete);
         if (people.length > 0) {
             trace.forEachPersonUpdate(segmentsRead, this::add);
         }
         segmentsRead = trace.forEachUpdate(segmentsRead, this::add);
-        each(column -> column.complete = column.size);
+        withColumn(column -> column.complete = column.size);
         trace.forEachRecentUpdate(this::add);
         if (people.length > 0) {
             trace.forEachRecentPersonUpdate(this::add);
@@ -94,9 +94,9 @@ public final class StripLog {
         return true;
     }
 
-    private void each(Consumer<Column> what) {
-        Arrays.stream(columns).forEach(what);
-        Arrays.stream(people).forEach(what);
+    private void withColumn(Consumer<Column> consumer) {
+        Arrays.stream(columns).forEach(consumer);
+        Arrays.stream(people).forEach(consumer);
     }
 
     /** Where the beginning was dropped, the strips begin with the states that lasted then. */
@@ -119,15 +119,15 @@ public final class StripLog {
      * The most pieces that equipment with contents holds in each stretch, for as many stretches as asked; -1 where nothing is
      * written down.
      */
-    public int[] most(int node, long from, long to, int stretches) {
-        int[] result = new int[stretches];
+    public int[] max(int node, long from, long to, int sections) {
+        int[] result = new int[sections];
         Arrays.fill(result, -1);
-        double width = (double) (to - from) / stretches;
+        double width = (double) (to - from) / sections;
         Column column = columns[node];
         for (int i = 0; i < column.size; i++) {
             double begin = Math.max(from, column.times[i]) - from;
             double end = Math.min(Math.min(to, readUntil), i + 1 < column.size ? column.times[i + 1] : readUntil) - from;
-            for (int s = (int) (begin / width); s < stretches && s * width < end; s++) {
+            for (int s = (int) (begin / width); s < sections && s * width < end; s++) {
                 result[s] = Math.max(result[s], column.values[i]);
             }
         }
@@ -140,25 +140,25 @@ public final class StripLog {
      * @param from start of the first stretch
      * @param to end of the last one
      */
-    public byte[] dominant(int node, long from, long to, int stretches) {
-        return dominant(columns[node], EquipmentState.values().length, from, to, stretches);
+    public byte[] dominant(int node, long from, long to, int sections) {
+        return dominant(columns[node], EquipmentState.values().length, from, to, sections);
     }
 
     /** The same for a person. */
-    public byte[] personDominant(int person, long from, long to, int stretches) {
-        return dominant(people[person], PersonState.values().length, from, to, stretches);
+    public byte[] personDominant(int person, long from, long to, int sections) {
+        return dominant(people[person], PersonState.values().length, from, to, sections);
     }
 
-    private byte[] dominant(Column column, int states, long from, long to, int stretches) {
-        byte[] result = new byte[stretches];
+    private byte[] dominant(Column column, int states, long from, long to, int sections) {
+        byte[] result = new byte[sections];
         Arrays.fill(result, (byte) -1);
-        double[] best = new double[stretches];
-        double[][] times = new double[states][stretches];
-        double width = (double) (to - from) / stretches;
+        double[] best = new double[sections];
+        double[][] times = new double[states][sections];
+        double width = (double) (to - from) / sections;
         for (int i = 0; i < column.size; i++) {
             double begin = Math.max(from, column.times[i]) - from;
             double end = Math.min(Math.min(to, readUntil), i + 1 < column.size ? column.times[i + 1] : readUntil) - from;
-            for (int s = (int) (begin / width); s < stretches && s * width < end; s++) {
+            for (int s = (int) (begin / width); s < sections && s * width < end; s++) {
                 double part = Math.min(end, (s + 1) * width) - Math.max(begin, s * width);
                 double sum = times[column.values[i]][s] += part;
                 if (part > 0 && sum > best[s]) {

@@ -23,15 +23,15 @@ import rhombic.study.value.Names;
 public final class Workbench {
     /** Hears of changes, after they are made. */
     public interface Listener {
-        default void studyChanged() {}
+        default void onStudyChanged() {}
 
-        default void selectionChanged() {}
+        default void onSelectionChanged() {}
 
-        default void fileChanged() {}
+        default void onFileChanged() {}
     }
 
     /** What was changed in one go, as data that can be undone, and what it is called. */
-    private record Step(Changes changes, String what) {}
+    private record Step(Changes changes, String text) {}
 
     private final List<Listener> listeners = new ArrayList<>();
     private final List<Step> steps = new ArrayList<>();
@@ -92,7 +92,7 @@ public final class Workbench {
         if (!alternative.equals(shown) && (alternative.isEmpty() || comparison().alternative(alternative).isPresent())) {
             shown = alternative;
             afterStudyChange();
-            listeners.forEach(Listener::fileChanged);
+            listeners.forEach(Listener::onFileChanged);
         }
     }
 
@@ -119,43 +119,43 @@ public final class Workbench {
             Study merged = Merge.of(base.withComparison(Comparison.NONE), taken.changes()).study();
             shown = "";
             push("take over " + alternative, merged.withComparison(comparison().without(alternative)));
-            listeners.forEach(Listener::fileChanged);
+            listeners.forEach(Listener::onFileChanged);
         });
     }
 
     /** Changes what is compared, as one step that can be undone. */
-    public void compare(String what, UnaryOperator<Comparison> change) {
-        push(what, base.withComparison(change.apply(base.comparison())));
+    public void compare(String text, UnaryOperator<Comparison> change) {
+        push(text, base.withComparison(change.apply(base.comparison())));
     }
 
     /**
      * Puts the changed study in the place of the present one, as one step that can be undone. While an alternative is on the floor its
      * changes are changed, and the base is not.
      *
-     * @param what in a few words, as in "move 3 things"
+     * @param text in a few words, as in "move 3 things"
      * @throws IllegalArgumentException if the change breaks a rule; nothing is changed then
      */
-    public void edit(String what, UnaryOperator<Study> change) {
+    public void edit(String text, UnaryOperator<Study> change) {
         Optional<Alternative> alternative = comparison().alternative(shown);
         if (alternative.isPresent()) {
             Study changed = change.apply(study);
             if (!changed.equals(study)) {
                 Changes changes = Changes.between(base.withComparison(Comparison.NONE), changed.withComparison(Comparison.NONE));
-                push(what, base.withComparison(comparison().changed(shown, alternative.get().withChanges(changes))));
+                push(text, base.withComparison(comparison().changed(shown, alternative.get().withChanges(changes))));
             }
             return;
         }
         Study changed = change.apply(base);
         boolean onlyThePlant = changed.comparison().isEmpty();
-        push(what, onlyThePlant ? changed.withComparison(base.comparison()) : changed);
+        push(text, onlyThePlant ? changed.withComparison(base.comparison()) : changed);
     }
 
-    private void push(String what, Study changed) {
+    private void push(String text, Study changed) {
         if (changed.equals(base)) {
             return;
         }
         steps.subList(now, steps.size()).clear();
-        steps.add(new Step(Changes.between(base, changed), what));
+        steps.add(new Step(Changes.between(base, changed), text));
         now++;
         base = changed;
         afterStudyChange();
@@ -177,7 +177,7 @@ public final class Workbench {
         Step undone = steps.get(--now);
         base = undone.changes.undone().applyTo(base);
         afterStudyChange();
-        return Optional.of(undone.what);
+        return Optional.of(undone.text);
     }
 
     /** Goes one step forward again; says what was done. */
@@ -188,7 +188,7 @@ public final class Workbench {
         Step again = steps.get(now++);
         base = again.changes.applyTo(base);
         afterStudyChange();
-        return Optional.of(again.what);
+        return Optional.of(again.text);
     }
 
     /** Begins anew with another study. */
@@ -202,16 +202,16 @@ public final class Workbench {
         saved = isSaved ? opened : Study.empty().named("\u2013");
         file = from;
         selection = Set.of();
-        listeners.forEach(Listener::fileChanged);
-        listeners.forEach(Listener::studyChanged);
-        listeners.forEach(Listener::selectionChanged);
+        listeners.forEach(Listener::onFileChanged);
+        listeners.forEach(Listener::onStudyChanged);
+        listeners.forEach(Listener::onSelectionChanged);
     }
 
     /** Called when the present study has been written to the file. */
     public void savedTo(Path path, Study written) {
         file = Optional.of(path);
         saved = written;
-        listeners.forEach(Listener::fileChanged);
+        listeners.forEach(Listener::onFileChanged);
     }
 
     public boolean isSaved() {
@@ -236,7 +236,7 @@ public final class Workbench {
         there.retainAll(study().names());
         if (!there.equals(selection)) {
             selection = Set.copyOf(there);
-            listeners.forEach(Listener::selectionChanged);
+            listeners.forEach(Listener::onSelectionChanged);
         }
     }
 
@@ -267,7 +267,7 @@ public final class Workbench {
 
     private void afterStudyChange() {
         lay();
-        listeners.forEach(Listener::studyChanged);
+        listeners.forEach(Listener::onStudyChanged);
         select(selection);
         if (!study().names().containsAll(selection)) {
             throw new IllegalStateException("Something is selected that is not there: " + selection);

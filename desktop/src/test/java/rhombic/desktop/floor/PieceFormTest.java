@@ -40,23 +40,23 @@ class PieceFormTest {
 
     @ParameterizedTest
     @EnumSource(Look.Form.class)
-    void itFillsItsLengthWidthAndHeightAndNoMore(Look.Form which) {
-        float[] points = PieceForm.of(which).points();
+    void itFillsItsLengthWidthAndHeightAndNoMore(Look.Form form) {
+        float[] points = PieceForm.of(form).points();
         double[] least = {9, 9, 9};
         double[] most = {-9, -9, -9};
         for (int i = 0; i < points.length; i++) {
             least[i % 3] = Math.min(least[i % 3], points[i]);
             most[i % 3] = Math.max(most[i % 3], points[i]);
         }
-        double reach = which == Look.Form.DRUM ? Math.cos(Math.PI / 12) / 2 : 0.5; // flat sides of a drum touch the edges nearly
+        double reach = form == Look.Form.DRUM ? Math.cos(Math.PI / 12) / 2 : 0.5; // flat sides of a drum touch the edges nearly
         assertArrayEquals(new double[] {-reach, -reach, 0}, least, 1e-6);
         assertArrayEquals(new double[] {reach, reach, 1}, most, 1e-6);
     }
 
     @ParameterizedTest
     @EnumSource(Look.Form.class)
-    void everyFaceIsWoundOutwardsAndLitFromWhereItLooks(Look.Form which) {
-        PieceForm form = PieceForm.of(which);
+    void everyFaceIsWoundOutwardsAndLitFromWhereItLooks(Look.Form look) {
+        PieceForm form = PieceForm.of(look);
         int[] faces = form.faces(1);
         for (int i = 0; i < faces.length; i += 9) {
             double[] across = cross(point(form, faces[i]), point(form, faces[i + 3]), point(form, faces[i + 6]));
@@ -70,22 +70,22 @@ class PieceFormTest {
     /** Seen from above nothing is open: the faces that look up cover the whole footprint of what stands there. */
     @ParameterizedTest
     @EnumSource(Look.Form.class)
-    void fromAboveItIsClosed(Look.Form which) {
-        PieceForm form = PieceForm.of(which);
+    void fromAboveItIsClosed(Look.Form look) {
+        PieceForm form = PieceForm.of(look);
         int[] faces = form.faces(1);
         double top = 0;
         for (int i = 0; i < faces.length; i += 9) {
             double[] across = cross(point(form, faces[i]), point(form, faces[i + 3]), point(form, faces[i + 6]));
             top += across[2] > 0 && point(form, faces[i])[2] > 0.99 ? across[2] / 2 : 0;
         }
-        double expected = which == Look.Form.DRUM ? 12 * Math.sin(2 * Math.PI / 12) / 8 : 1;
+        double expected = look == Look.Form.DRUM ? 12 * Math.sin(2 * Math.PI / 12) / 8 : 1;
         assertEquals(expected, top, 1e-5);
     }
 
     @ParameterizedTest
     @EnumSource(Look.Form.class)
-    void aQuarterTurnChangesNothing(Look.Form which) {
-        PieceForm form = PieceForm.of(which);
+    void aQuarterTurnChangesNothing(Look.Form look) {
+        PieceForm form = PieceForm.of(look);
         Map<String, Integer> before = new TreeMap<>();
         Map<String, Integer> after = new TreeMap<>();
         for (int i = 0; i < form.points().length / 3; i++) {
@@ -116,16 +116,16 @@ class PieceFormTest {
 
     @ParameterizedTest
     @EnumSource(Look.Form.class)
-    void aSwarmPutsEachPieceWhereItIsAsLargeAsItIs(Look.Form which) {
-        PieceSwarm swarm = new PieceSwarm(PieceType.usual("Box"), new Look("usual", "#102030", which));
+    void aSwarmPutsEachPieceWhereItIsAsLargeAsItIs(Look.Form form) {
+        PieceSwarm swarm = new PieceSwarm(PieceType.usual("Box"), new Look("usual", "#102030", form));
         swarm.begin();
         swarm.add(0, 10, 20, 1, 0);
         swarm.add(0, -5, 0, 0, 90);
         swarm.end(NEAR, 700);
         ObservableFloatArray points = mesh(swarm).getPoints();
-        int each = PieceForm.of(which).points().length;
+        int each = PieceForm.of(form).points().length;
         // A usual piece is 0.6 m by 0.4 m by 0.4 m; turned, its length lies to the north.
-        double reach = which == Look.Form.DRUM ? Math.cos(Math.PI / 12) : 1;
+        double reach = form == Look.Form.DRUM ? Math.cos(Math.PI / 12) : 1;
         assertArrayEquals(new double[] {10 - 0.3 * reach, 10 + 0.3 * reach}, range(points, 0, each, 0), 1e-5);
         assertArrayEquals(new double[] {20 - 0.2 * reach, 20 + 0.2 * reach}, range(points, 0, each, 2), 1e-5);
         assertArrayEquals(new double[] {-1.4, -1.005}, range(points, 0, each, 1), 1e-5);

@@ -24,7 +24,7 @@ class ViewpointTest {
             @ForAll @DoubleRange(min = -180, max = 180) double yaw, @ForAll @DoubleRange(min = 15, max = 88) double pitch) {
         Viewpoint view = new Viewpoint(1, 2, yaw, pitch, 60, Viewpoint.USUAL_FIELD);
         Viewpoint.Pixel pixel = view.project(x, y, 0, W, H).orElseThrow();
-        Viewpoint.Spot spot = view.floorAt(pixel.x(), pixel.y(), W, H).orElseThrow();
+        Viewpoint.FloorPoint spot = view.floorAt(pixel.x(), pixel.y(), W, H).orElseThrow();
         assertEquals(x, spot.x(), 1e-6);
         assertEquals(y, spot.y(), 1e-6);
     }
@@ -34,8 +34,8 @@ class ViewpointTest {
             @ForAll @DoubleRange(min = 250, max = 550) double py,
             @ForAll @DoubleRange(min = 0.6, max = 1.6) double factor) {
         Viewpoint view = Viewpoint.usual();
-        Viewpoint.Spot before = view.floorAt(px, py, W, H).orElseThrow();
-        Viewpoint.Spot after = view.zoomed(factor, px, py, W, H).floorAt(px, py, W, H).orElseThrow();
+        Viewpoint.FloorPoint before = view.floorAt(px, py, W, H).orElseThrow();
+        Viewpoint.FloorPoint after = view.zoomed(factor, px, py, W, H).floorAt(px, py, W, H).orElseThrow();
         assertEquals(before.x(), after.x(), 1e-6);
         assertEquals(before.y(), after.y(), 1e-6);
     }

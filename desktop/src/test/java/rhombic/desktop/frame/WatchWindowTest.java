@@ -62,7 +62,7 @@ class WatchWindowTest extends WindowBase {
 
     private void watch(FxRobot robot, Study study, long nanos) {
         robot.interact(() -> window.bench().open(study, Optional.empty(), true));
-        robot.interact(() -> window.go(Place.WATCH));
+        robot.interact(() -> window.go(Workspace.WATCH));
         seek(robot, nanos);
     }
 
@@ -166,7 +166,7 @@ class WatchWindowTest extends WindowBase {
     @Test
     void theTableOfResultsKeepsItsPlaceWhileARunIsUnderWay(FxRobot robot) {
         robot.interact(() -> window.bench().open(line(60), Optional.empty(), true));
-        robot.interact(() -> window.go(Place.DIAGNOSE));
+        robot.interact(() -> window.go(Workspace.DIAGNOSE));
         press(robot, "#diagnose-tables");
         await(() -> table(robot).getItems().size() == 63);
         robot.interact(() -> table(robot).scrollTo(40));

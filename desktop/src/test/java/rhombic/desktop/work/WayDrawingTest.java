@@ -15,7 +15,7 @@ import rhombic.study.value.ConveyorPath;
 
 /** Drawing a conveyor corner by corner: what is drawn is what it is. */
 class WayDrawingTest {
-    private final WayDrawing drawing = new WayDrawing();
+    private final PathDrawing drawing = new PathDrawing();
     private final Study empty = Study.empty();
 
     @Test
@@ -94,7 +94,7 @@ class WayDrawingTest {
     void whateverTheCornersTheWayEndsAtTheLastOne() {
         java.util.Random random = new java.util.Random(20261125);
         for (int round = 0; round < 500; round++) {
-            WayDrawing wild = new WayDrawing();
+            PathDrawing wild = new PathDrawing();
             double x = 0;
             double y = 0;
             for (int i = 0; i < 2 + random.nextInt(6); i++) {
@@ -102,7 +102,7 @@ class WayDrawingTest {
                 x += random.nextInt(9) - 4;
                 y += random.nextInt(9) - 4;
             }
-            wild.ended(empty).map(WayDrawing.Drawn::conveyor).ifPresent(conveyor -> {
+            wild.ended(empty).map(PathDrawing.Drawn::conveyor).ifPresent(conveyor -> {
                 Pose out = Layout.outlet(conveyor, "");
                 Pose end = conveyor.path().at(conveyor.path().metres());
                 assertEquals(0, Math.hypot(out.x() - end.x(), out.y() - end.y()), 1e-6, conveyor.toString());
@@ -122,7 +122,7 @@ class WayDrawingTest {
         drawing.add(study, 2, 0);
         assertEquals(1, drawing.ended(study).orElseThrow().changed().size());
         drawing.takeBack();
-        WayDrawing.Drawn drawn = drawing.ended(study).orElseThrow();
+        PathDrawing.Drawn drawn = drawing.ended(study).orElseThrow();
         assertEquals(java.util.List.of(), drawn.changed());
         assertEquals(3, drawn.conveyor().conveyorPath().metres(), 1e-9);
     }

@@ -64,12 +64,12 @@ class WorkbenchTest {
         Workbench.Listener listener = mock(Workbench.Listener.class);
         bench.addListener(listener);
         bench.edit("nothing", s -> s);
-        verify(listener, never()).studyChanged();
+        verify(listener, never()).onStudyChanged();
         place(Kinds.STATION, 0, 0);
         bench.select("Station 1");
         bench.select("Station 1");
-        verify(listener, times(1)).studyChanged();
-        verify(listener, times(1)).selectionChanged();
+        verify(listener, times(1)).onStudyChanged();
+        verify(listener, times(1)).onSelectionChanged();
     }
 
     @Test
@@ -127,8 +127,8 @@ class WorkbenchTest {
         assertEquals(Set.of(), bench.selection());
         assertEquals(Optional.of(Path.of("other")), bench.file());
         assertTrue(bench.isSaved());
-        verify(listener, times(1)).studyChanged();
-        verify(listener, times(1)).fileChanged();
+        verify(listener, times(1)).onStudyChanged();
+        verify(listener, times(1)).onFileChanged();
         bench.open(Study.empty(), Optional.empty(), false);
         assertFalse(bench.isSaved(), "what was brought back after a crash is not saved yet");
     }

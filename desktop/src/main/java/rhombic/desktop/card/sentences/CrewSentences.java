@@ -62,12 +62,12 @@ final class CrewSentences {
     }
 
     private Sentence persons() {
-        String said = crew.persons().stream().map(p -> p.name() + (p.factor() == 1 ? "" : " \u00d7 " + Formula.plain(p.factor()))
+        String text = crew.persons().stream().map(p -> p.name() + (p.factor() == 1 ? "" : " \u00d7 " + Formula.plain(p.factor()))
                 + (p.skills().isEmpty() ? "" : " (" + String.join(", ", p.skills()) + ")")).collect(Collectors.joining(", "));
         List<List<String>> rows = crew.persons().stream()
                 .map(p -> List.of(p.name(), Formula.plain(p.factor()), String.join(", ", p.skills()))).toList();
-        return new Sentence(new Words(said.isEmpty() ? "All are alike. " : "Not all are alike: "),
-                cells("persons", said.isEmpty() ? "+ persons" : said, new Grid(List.of("name", "factor", "skills"), rows,
+        return new Sentence(new Words(text.isEmpty() ? "All are alike. " : "Not all are alike: "),
+                cells("persons", text.isEmpty() ? "+ persons" : text, new Grid(List.of("name", "factor", "skills"), rows,
                         "A name, a factor on the times of what that person does (1.2 takes a fifth longer), and skills beside those of the crew; "
                                 + "a formula reads person.name and person.factor",
                         false, filled -> {
@@ -75,7 +75,7 @@ final class CrewSentences {
                             return crew(c -> (persons.size() > c.people() ? c.withPersons(List.of()).withPeople(persons.size()) : c)
                                     .withPersons(persons));
                         })),
-                new Words(said.isEmpty() ? "" : "."));
+                new Words(text.isEmpty() ? "" : "."));
     }
 
     private static Person person(List<String> row) {
@@ -134,11 +134,11 @@ final class CrewSentences {
     private Sentence used() {
         List<String> places = study.equipment().stream().filter(thing -> needs(thing).stream().anyMatch(need -> crew.has(need.skill())))
                 .map(Equipment::name).toList();
-        String said = places.isEmpty()
+        String text = places.isEmpty()
                 ? "Nobody needs them yet: say so on the card of a station, with + needs."
                 : "They are needed at " + places.stream().limit(6).collect(Collectors.joining(", "))
                         + (places.size() > 6 ? " and others." : ".");
-        return new Sentence(new Words(said));
+        return new Sentence(new Words(text));
     }
 
     private List<Need> needs(Equipment thing) {

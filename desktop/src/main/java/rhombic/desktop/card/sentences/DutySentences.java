@@ -77,11 +77,11 @@ final class DutySentences {
         }
         List<String> words = Arrays.stream(AtShiftEnd.values()).filter(over -> isCrew || over != AtShiftEnd.HAND_OVER).map(AtShiftEnd::word)
                 .toList();
-        String said = study.calendar(duty.calendar())
+        String hours = study.calendar(duty.calendar())
                 .map(c -> ", " + Quantity.plain(Math.round(c.weeklySeconds() / 36.0) / 100.0) + " h a week")
                 .orElse("");
         return List.of(new Words(isCrew ? "They are there by " : "It works by "), token,
-                new Words(said + "; when a shift ends or a break begins, "),
+                new Words(hours + "; when a shift ends or a break begins, "),
                 picked("when over", duty.atShiftEnd().word(), words,
                         text -> duty(d -> d.withAtShiftEnd(
                                 Typed.choice(AtShiftEnd.values(), AtShiftEnd::word, text)))),

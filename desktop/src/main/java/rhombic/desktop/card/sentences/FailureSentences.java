@@ -51,13 +51,13 @@ final class FailureSentences {
     /**
      * How failures of such a thing are told.
      *
-     * @param said how one begins to be told
+     * @param text how one begins to be told
      * @param one what is counted
      * @param works whether there is a clock of working time
      * @param fixed what happens meanwhile, where nothing about that can be changed
      * @param of tells tokens of one thing from those of another on the same card
      */
-    private record Manner(String said, String one, boolean works, String fixed, String of) {
+    private record Manner(String text, String one, boolean works, String fixed, String of) {
         String afterCycles() {
             return "after a number of " + one + "s";
         }
@@ -84,7 +84,7 @@ final class FailureSentences {
     /** @param number of the link among those of its giver */
     static FailureSentences of(Study study, Link link, int number) {
         return new FailureSentences(study, link.failures(),
-                change -> WaySentences.link(link, l -> l.withFailures(change.apply(l.failures()))), null,
+                change -> RoutingSentences.link(link, l -> l.withFailures(change.apply(l.failures()))), null,
                 new Manner("The way to " + link.to() + " breaks down by ", "piece", false,
                         link.travel() instanceof Travel.Carried
                                 ? "Meanwhile nobody sets out; who is on the way comes through. "
@@ -105,8 +105,8 @@ final class FailureSentences {
         return act("add failure" + manner.of, "+ failure", change.apply(all -> added(all, usual(all))));
     }
 
-    private String id(String mode, String what) {
-        return mode + " " + what + manner.of;
+    private String id(String mode, String part) {
+        return mode + " " + part + manner.of;
     }
 
     private static FailureMode usual(List<FailureMode> there) {
@@ -127,7 +127,7 @@ final class FailureSentences {
 
     private Sentence failure(FailureMode mode) {
         String name = mode.name();
-        List<Part> parts = new ArrayList<>(List.of(new Words(manner.said),
+        List<Part> parts = new ArrayList<>(List.of(new Words(manner.text),
                 typed(id(name, "failure"), name, name, "A name", text -> mode(name, m -> m.named(text.strip()))), new Words(" "),
                 picked(id(name, "up"), how(mode.up()), List.of(AFTER, manner.afterCycles(), AVAILABLE, PLANNED),
                         text -> mode(name, m -> m.withUp(other(m, text)))),

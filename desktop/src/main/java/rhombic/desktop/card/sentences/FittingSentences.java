@@ -42,7 +42,7 @@ final class FittingSentences {
         for (Fitting fitting : conveyor.fittings()) {
             all.add(sentences.sentence(fitting));
             if (fitting instanceof Fitting.Divert divert) {
-                all.addAll(WaySentences.ofDivert(study, conveyor, divert));
+                all.addAll(RoutingSentences.ofDivert(study, conveyor, divert));
             }
         }
         all.add(sentences.toAdd());

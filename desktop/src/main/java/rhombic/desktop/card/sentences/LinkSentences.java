@@ -59,12 +59,12 @@ final class LinkSentences {
             case Travel.InTime in -> Optional.of(new Sentence(new Words("They come there "), sentences.mode(IN_TIME), new Words(", "),
                     time("travel time " + number, in.time().toString(), in.time().toString(),
                             text -> sentences.travels(new Travel.InTime(DistributionText.parse(text), in.maxPieces()))),
-                    new Words(" over " + sentences.length() + ", with "), sentences.most(), new Words(" on the way at a time. "),
+                    new Words(" over " + sentences.length() + ", with "), sentences.maxPieces(), new Words(" on the way at a time. "),
                     sentences.bends(), new Words(" "), sentences.failure()));
             case Travel.Carried carried -> Optional.of(new Sentence(new Words("They are "), sentences.mode(CARRIED), new Words(", by "),
                     picked("carried by " + number, carried.need().skill(), NeedSentences.choices(study),
                             text -> sentences.travels(carried.by(carried.need().withSkill(text)))),
-                    new Words(", who takes "), sentences.most(), new Words(" at a time, with priority "),
+                    new Words(", who takes "), sentences.maxPieces(), new Words(" at a time, with priority "),
                     typed("carried priority " + number, String.valueOf(carried.need().priority()),
                             String.valueOf(carried.need().priority()),
                             "A whole number; higher goes first",
@@ -73,7 +73,7 @@ final class LinkSentences {
             case Travel.AtSpeed at -> Optional.of(new Sentence(new Words("They come there "), sentences.mode(AT_SPEED), new Words(", "),
                     typed("travel speed " + number, at.speed().toString(), at.speed().toString(), "A speed such as 0.5 m/s",
                             text -> sentences.travels(new Travel.AtSpeed(Quantity.parse(text, Dimension.SPEED), at.maxPieces()))),
-                    new Words(" over " + sentences.length() + ", with "), sentences.most(), new Words(" on the way at a time. "),
+                    new Words(" over " + sentences.length() + ", with "), sentences.maxPieces(), new Words(" on the way at a time. "),
                     sentences.bends(), new Words(" "), sentences.failure()));
         };
     }
@@ -105,7 +105,7 @@ final class LinkSentences {
         }));
     }
 
-    private Part most() {
+    private Part maxPieces() {
         int most = link.travel().maxPieces();
         return typed("travel most " + number, most == 0 ? "any number" : Typed.pieces(most), most == 0 ? "" : String.valueOf(most),
                 "The most pieces on the way at a time, such as 4; empty for no limit", text -> {
@@ -155,6 +155,6 @@ final class LinkSentences {
     }
 
     private UnaryOperator<Study> change(UnaryOperator<Link> change) {
-        return WaySentences.link(link, change);
+        return RoutingSentences.link(link, change);
     }
 }

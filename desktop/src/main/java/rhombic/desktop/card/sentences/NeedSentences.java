@@ -49,7 +49,7 @@ final class NeedSentences {
                         return change.apply(List.of(Need.of(text)));
                     });
         }
-        return cells(id, said(needs), new Grid(List.of("whom", "people", "part", "priority", "yields"),
+        return cells(id, text(needs), new Grid(List.of("whom", "people", "part", "priority", "yields"),
                 needs.stream().map(NeedSentences::row).toList(),
                 "A crew or skill" + (choices.isEmpty() ? "" : " (" + String.join(", ", choices) + ")")
                         + ", how many, for which part of the time (such as 40 %), how urgent (higher goes first), and yes if they may be "
@@ -58,7 +58,7 @@ final class NeedSentences {
     }
 
     /** As in {@code 2 Brazer and 1 Fitter for 40 %}. */
-    static String said(List<Need> needs) {
+    static String text(List<Need> needs) {
         return needs.stream()
                 .map(need -> need.people() + " " + need.skill() + (need.isAllTheTime() ? "" : " for the first " + need.share())
                         + (need.priority() == 0 ? "" : ", priority " + need.priority())

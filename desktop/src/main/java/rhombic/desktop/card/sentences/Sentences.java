@@ -59,7 +59,7 @@ public final class Sentences {
             all.add(sentences.taking(thing));
         }
         if (thing.givesPieces()) {
-            all.addAll(WaySentences.of(study, thing, sentences.outlet(thing)));
+            all.addAll(RoutingSentences.of(study, thing, sentences.outlet(thing)));
         }
         if (thing.meetsPieces()) {
             all.addAll(DutySentences.of(study, thing));

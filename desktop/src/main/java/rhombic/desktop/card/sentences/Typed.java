@@ -9,10 +9,10 @@ public final class Typed {
     private Typed() {}
 
     /** A whole number; words after it, as in "3 pieces", are passed over. */
-    public static int whole(String text, String what) {
+    public static int whole(String text, String label) {
         String first = text.strip().split("\\s+", 2)[0];
         if (!first.matches("[0-9]{1,9}")) {
-            throw new IllegalArgumentException(what + " must be a whole number such as 3; got \u201c" + text.strip() + "\u201d");
+            throw new IllegalArgumentException(label + " must be a whole number such as 3; got \u201c" + text.strip() + "\u201d");
         }
         return Integer.parseInt(first);
     }
@@ -38,10 +38,10 @@ public final class Typed {
         return Double.parseDouble(stripped);
     }
 
-    static double number(String text, String what) {
+    static double number(String text, String label) {
         String stripped = text.strip().split("\\s+", 2)[0];
         if (!stripped.matches("[0-9]*\\.?[0-9]+")) {
-            throw new IllegalArgumentException(what + " must be a number such as 1.25; got \u201c" + text.strip() + "\u201d");
+            throw new IllegalArgumentException(label + " must be a number such as 1.25; got \u201c" + text.strip() + "\u201d");
         }
         return Double.parseDouble(stripped);
     }

@@ -141,14 +141,14 @@ final class WorkSentences {
     private Sentence recipe(AssemblyStation one) {
         List<Part> parts = new ArrayList<>(List.of(words("Needs ")));
         switch (one.recipe()) {
-            case Recipe.Fixed fixed -> parts.add(cells("recipe", fixed.parts().isEmpty() ? "+ parts" : said(fixed.parts()),
+            case Recipe.Fixed fixed -> parts.add(cells("recipe", fixed.parts().isEmpty() ? "+ parts" : text(fixed.parts()),
                     new Grid(List.of("part", "number"), rows(fixed.parts()),
                             "A piece type, or any, and how many; there are " + String.join(", ", types), false, filled -> {
                                 List<Recipe.Part> read = filled.rows().stream().map(row -> part(row.get(0), row.get(1))).toList();
                                 return assembly(a -> a.withRecipe(new Recipe.Fixed(read)));
                             })));
             case Recipe.ByKey byKey -> {
-                parts.add(cells("recipe", byKey.parts().entrySet().stream().map(e -> said(e.getValue()) + " for " + e.getKey())
+                parts.add(cells("recipe", byKey.parts().entrySet().stream().map(e -> text(e.getValue()) + " for " + e.getKey())
                         .collect(Collectors.joining("; ")), byKey(byKey)));
                 parts.add(words(" by "));
                 parts.add(script("recipe key", byKey.key(), byKey.key(), "A formula about the base, such as piece.type", offers(),
@@ -202,7 +202,7 @@ final class WorkSentences {
         return parts.stream().map(part -> List.of(part.type(), String.valueOf(part.count()))).toList();
     }
 
-    private static String said(List<Recipe.Part> parts) {
+    private static String text(List<Recipe.Part> parts) {
         return parts.stream().map(part -> part.count() + " " + part.type()).collect(Collectors.joining(", "));
     }
 

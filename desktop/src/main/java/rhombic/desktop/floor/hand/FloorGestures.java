@@ -48,7 +48,7 @@ public final class FloorGestures {
     private final Runnable handChanged;
     private Optional<Kind<?>> inHand = Optional.empty();
     /** What is drawn corner by corner; null unless such a thing is in hand. */
-    private @Nullable WayHand way;
+    private @Nullable PathHand way;
     private boolean linking;
     private List<String> chain = List.of();
     private double handTurned;
@@ -98,7 +98,7 @@ public final class FloorGestures {
     public void take(Kind<?> kind) {
         putAway();
         inHand = Optional.of(kind);
-        way = kind.isDrawn() ? new WayHand(floor, bench, () -> take(kind)) : null;
+        way = kind.isDrawn() ? new PathHand(floor, bench, () -> take(kind)) : null;
         chain = List.of();
         floor.overlay().setChain(chain);
         handTurned = 0;
@@ -172,11 +172,11 @@ public final class FloorGestures {
         floor.showGhost(List.of());
     }
 
-    static boolean isNear(Viewpoint.Spot spot) {
+    static boolean isNear(Viewpoint.FloorPoint spot) {
         return Math.abs(spot.x()) < Placement.MAX_DISTANCE_METRES - 1 && Math.abs(spot.y()) < Placement.MAX_DISTANCE_METRES - 1;
     }
 
-    private Equipment candidate(Kind<?> kind, Viewpoint.Spot spot) {
+    private Equipment candidate(Kind<?> kind, Viewpoint.FloorPoint spot) {
         double limit = Placement.MAX_DISTANCE_METRES - 1;
         Placement at = new Placement(Math.clamp(spot.x(), -limit, limit), Math.clamp(spot.y(), -limit, limit), handTurned);
         Equipment thing = Edits.made(kind, bench.study(), at);
@@ -211,7 +211,7 @@ public final class FloorGestures {
         if (grip != null && e.getClickCount() == 2 && !grip.isNew()) {
             Grip gone = grip;
             grip = null;
-            bench.edit(gone.takenOutSaid(), gone::takenOut);
+            bench.edit(gone.takenOutText(), gone::takenOut);
             return;
         }
         if (linking) {
@@ -296,8 +296,8 @@ public final class FloorGestures {
     }
 
     private Shift shift(double x, double y) {
-        Optional<Viewpoint.Spot> from = floor.floorAt(pressX, pressY);
-        Optional<Viewpoint.Spot> to = floor.floorAt(x, y);
+        Optional<Viewpoint.FloorPoint> from = floor.floorAt(pressX, pressY);
+        Optional<Viewpoint.FloorPoint> to = floor.floorAt(x, y);
         Optional<Equipment> held = pressed == null ? Optional.empty() : bench.study().find(pressed);
         if (from.isEmpty() || to.isEmpty() || held.isEmpty() || !isNear(to.get())) {
             return Shift.NONE;
@@ -338,7 +338,7 @@ public final class FloorGestures {
     }
 
     /** Where it is dragged to. */
-    private Optional<Viewpoint.Spot> spot(Grip held, MouseEvent e) {
+    private Optional<Viewpoint.FloorPoint> spot(Grip held, MouseEvent e) {
         return floor.levelAt(held.heightMetres(), e.getX(), e.getY()).filter(FloorGestures::isNear);
     }
 
@@ -349,7 +349,7 @@ public final class FloorGestures {
         }
     }
 
-    private void showBend(Grip held, Viewpoint.Spot spot, double x, double y) {
+    private void showBend(Grip held, Viewpoint.FloorPoint spot, double x, double y) {
         Optional<Path> path = held.path(held.dragged(bench.study(), spot));
         List<Viewpoint.Pixel> pixels = path.map(floor::pixelsOf).orElse(List.of());
         List<double[]> lines = new ArrayList<>();
@@ -396,7 +396,7 @@ public final class FloorGestures {
     private void bend(MouseEvent e) {
         Grip held = grip;
         if (held != null) {
-            spot(held, e).ifPresent(spot -> bench.edit(held.what(), study -> held.dragged(study, spot)));
+            spot(held, e).ifPresent(spot -> bench.edit(held.noun(), study -> held.dragged(study, spot)));
         }
     }
 

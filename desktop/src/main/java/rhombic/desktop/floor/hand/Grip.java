@@ -9,14 +9,14 @@ import rhombic.space.Path;
 import rhombic.study.Study;
 
 /** A place of a way that was taken hold of: a corner that is there, or one that comes into being as it is dragged. */
-sealed interface Grip permits LinkGrip, WayGrip, StandGrip {
+sealed interface Grip permits LinkGrip, PathGrip, StandGrip {
     /** The nearest of what can be taken hold of there. */
     static Optional<? extends Grip> at(FloorView floor, Workbench bench, double x, double y, boolean isOverSomething) {
         Optional<StandGrip> stand = StandGrip.at(floor, bench, x, y);
         if (stand.isPresent()) {
             return stand;
         }
-        Optional<WayGrip> way = WayGrip.at(floor, bench, x, y);
+        Optional<PathGrip> way = PathGrip.at(floor, bench, x, y);
         return way.isPresent() ? way : isOverSomething ? Optional.empty() : LinkGrip.at(floor, x, y);
     }
 
@@ -26,7 +26,7 @@ sealed interface Grip permits LinkGrip, WayGrip, StandGrip {
     String owner();
 
     /** What dragging it does, as the history says it. */
-    String what();
+    String noun();
 
     /** What can be done with it, said beside the pointer. */
     default String hint() {
@@ -39,10 +39,10 @@ sealed interface Grip permits LinkGrip, WayGrip, StandGrip {
     }
 
     /** The study with the grip dragged to a spot of the floor, on a fine grid. */
-    Study dragged(Study study, Viewpoint.Spot spot);
+    Study dragged(Study study, Viewpoint.FloorPoint spot);
 
     /** What taking it out does, as the history says it. */
-    default String takenOutSaid() {
+    default String takenOutText() {
         return "take a bend out";
     }
 

@@ -55,12 +55,12 @@ record LinkGrip(Link link, int bend, boolean isNew) implements Grip {
     }
 
     @Override
-    public String what() {
+    public String noun() {
         return "bend the link to " + link.to();
     }
 
     @Override
-    public Study dragged(Study study, Viewpoint.Spot spot) {
+    public Study dragged(Study study, Viewpoint.FloorPoint spot) {
         return Edits.bent(study, link, bend, isNew, new Bend(Grip.fine(spot.x()), Grip.fine(spot.y())));
     }
 

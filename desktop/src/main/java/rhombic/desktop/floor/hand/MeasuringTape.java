@@ -12,7 +12,7 @@ import rhombic.desktop.floor.Viewpoint;
 /** Tells how far two points of the floor are apart: the first is clicked, the other is where the pointer is. */
 final class MeasuringTape {
     private final FloorView floor;
-    private Viewpoint.@Nullable Spot from;
+    private Viewpoint.@Nullable FloorPoint from;
 
     MeasuringTape(FloorView floor) {
         this.floor = floor;
@@ -24,8 +24,8 @@ final class MeasuringTape {
     }
 
     void show(double x, double y) {
-        Viewpoint.Spot begun = from;
-        Optional<Viewpoint.Spot> to = floor.floorAt(x, y);
+        Viewpoint.FloorPoint begun = from;
+        Optional<Viewpoint.FloorPoint> to = floor.floorAt(x, y);
         if (begun == null || to.isEmpty()) {
             if (begun == null && floor.overlay().hasNoLines()) {
                 floor.overlay().setMarks(new FloorOverlay.Marks(List.of(), List.of(), "click the first point", x, y));

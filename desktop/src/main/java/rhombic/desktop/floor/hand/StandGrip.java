@@ -34,12 +34,12 @@ record StandGrip(WorkEquipment station) implements Grip {
     }
 
     @Override
-    public String what() {
+    public String noun() {
         return "move where people stand at " + station.name();
     }
 
     @Override
-    public String takenOutSaid() {
+    public String takenOutText() {
         return "people stand at the usual place of " + station.name();
     }
 
@@ -49,7 +49,7 @@ record StandGrip(WorkEquipment station) implements Grip {
     }
 
     @Override
-    public Study dragged(Study study, Viewpoint.Spot spot) {
+    public Study dragged(Study study, Viewpoint.FloorPoint spot) {
         Equipment plain = stood(station, new StandPoint(0, 0));
         Pose zero = Layout.stand(plain, 0);
         double angle = Math.toRadians(station.placement().headingDegrees());

@@ -157,9 +157,9 @@ class SentencesTest {
             "'' | add type | x | Piece is a piece of",
             "'' | add table | x | Times gives 6 values by type",
             "'' | add rule | x | Rule 1: when a piece enters"})
-    void aTokenChangesWhatItSays(String thing, String id, String typed, String said) {
+    void aTokenChangesWhatItSays(String thing, String id, String typed, String text) {
         study = token(thing, id).change().apply(typed).apply(study);
-        assertTrue(of(thing).stream().anyMatch(s -> s.text().contains(said)), of(thing).stream().map(Sentence::text).toList().toString());
+        assertTrue(of(thing).stream().anyMatch(s -> s.text().contains(text)), of(thing).stream().map(Sentence::text).toList().toString());
     }
 
     private Sentence.Grid grid(String thing, String id) {
@@ -241,14 +241,14 @@ class SentencesTest {
             "'' | S size | 1 m | Write length, width and height"})
     void aWrongTokenIsRefusedWithTheRule(String thing, String id, String typed, String message) {
         Study before = study;
-        String said = assertThrows(IllegalArgumentException.class, () -> {
+        String text = assertThrows(IllegalArgumentException.class, () -> {
             if (id.equals("name")) {
                 study.changed(thing, e -> e.named(typed));
             } else {
                 token(thing, id).change().apply(typed).apply(study);
             }
         }).getMessage();
-        assertTrue(said.contains(message), said);
+        assertTrue(text.contains(message), text);
         assertEquals(before, study);
     }
 

@@ -11,7 +11,7 @@ import org.jspecify.annotations.Nullable;
  * the largest of its forms that has room; else, if its smallest form is small, that keeps clear of those in front. What has none is
  * left out, unless it must be seen.
  */
-final class LabelRoom {
+final class LabelPlacement {
     /** Steps upwards that a label may stand above its thing. */
     private static final int MOST_LIFTS = 6;
     private static final double STEP_PIXELS = 15;
@@ -49,7 +49,7 @@ final class LabelRoom {
      * @param owner whose body it is
      */
     record Obstacle(double[] outline, double depth, int owner) {
-        boolean meets(double x0, double y0, double x1, double y1) {
+        boolean isMeeting(double x0, double y0, double x1, double y1) {
             double lowX = Double.MAX_VALUE;
             double lowY = Double.MAX_VALUE;
             double highX = -Double.MAX_VALUE;
@@ -124,7 +124,7 @@ final class LabelRoom {
     private final double viewHeight;
     private final List<Rectangle2D> taken = new ArrayList<>();
 
-    LabelRoom(List<Obstacle> bodies, double viewWidth, double viewHeight) {
+    LabelPlacement(List<Obstacle> bodies, double viewWidth, double viewHeight) {
         this.bodies = bodies;
         this.viewWidth = viewWidth;
         this.viewHeight = viewHeight;
@@ -200,7 +200,7 @@ final class LabelRoom {
         }
         for (Obstacle body : bodies) {
             boolean counts = ofAllBodies || body.owner == label.owner || body.depth < label.depth;
-            if (counts && body.meets(box.getMinX(), box.getMinY(), box.getMaxX(), box.getMaxY())) {
+            if (counts && body.isMeeting(box.getMinX(), box.getMinY(), box.getMaxX(), box.getMaxY())) {
                 return false;
             }
         }

@@ -9,20 +9,20 @@ import javafx.scene.input.MouseEvent;
 import rhombic.desktop.floor.FloorOverlay;
 import rhombic.desktop.floor.FloorView;
 import rhombic.desktop.floor.Viewpoint;
-import rhombic.desktop.work.WayDrawing;
+import rhombic.desktop.work.PathDrawing;
 import rhombic.desktop.work.Workbench;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 
 /** What clicks and keys do while a conveyor is drawn: each click sets a corner, a double click or Enter ends it. */
-final class WayHand {
+final class PathHand {
     private final FloorView floor;
     private final Workbench bench;
     private final Runnable ended;
-    private final WayDrawing drawing = new WayDrawing();
+    private final PathDrawing drawing = new PathDrawing();
 
     /** @param ended called once a conveyor is drawn, so that the next can begin */
-    WayHand(FloorView floor, Workbench bench, Runnable ended) {
+    PathHand(FloorView floor, Workbench bench, Runnable ended) {
         this.floor = floor;
         this.bench = bench;
         this.ended = ended;
@@ -66,7 +66,7 @@ final class WayHand {
     /** Shows the conveyor as it would be if its last corner were at the pixel. */
     void show(double x, double y) {
         Optional<Conveyor> shown = spot(x, y).flatMap(spot -> drawing.shown(bench.study(), spot.x(), spot.y()))
-                .map(WayDrawing.Drawn::conveyor);
+                .map(PathDrawing.Drawn::conveyor);
         floor.showGhost(shown.map(List::<Equipment>of).orElse(List.of()));
         String note = !drawing.hasBegun()
                 ? "click where it begins; on another conveyor it branches off"
@@ -80,7 +80,7 @@ final class WayHand {
         spot(x, y).ifPresent(spot -> drawing.add(bench.study(), spot.x(), spot.y()));
     }
 
-    private Optional<Viewpoint.Spot> spot(double x, double y) {
+    private Optional<Viewpoint.FloorPoint> spot(double x, double y) {
         return floor.floorAt(x, y).filter(FloorGestures::isNear);
     }
 

@@ -1,12 +1,12 @@
 package rhombic.desktop.frame;
 
 /** The four places of the window, in the order of the job. */
-public enum Place {
+public enum Workspace {
     BUILD("Build"), WATCH("Watch"), DIAGNOSE("Diagnose"), COMPARE("Compare");
 
     private final String word;
 
-    Place(String word) {
+    Workspace(String word) {
         this.word = word;
     }
 

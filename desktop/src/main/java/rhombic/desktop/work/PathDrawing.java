@@ -23,7 +23,7 @@ import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Routing;
 
 /** A conveyor while it is drawn, corner by corner. */
-public final class WayDrawing {
+public final class PathDrawing {
     /** Directions that a leg snaps to. */
     private static final double STEP_DEGREES = 15;
 

@@ -18,10 +18,10 @@ import rhombic.study.value.ConveyorPath;
  *
  * @param corner index among its corners; of a new one, where it will stand among the others
  */
-record WayGrip(Conveyor conveyor, int corner, boolean isNew) implements Grip {
+record PathGrip(Conveyor conveyor, int corner, boolean isNew) implements Grip {
     private static final double NEAR_PIXELS = 9;
 
-    static Optional<WayGrip> at(FloorView floor, Workbench bench, double x, double y) {
+    static Optional<PathGrip> at(FloorView floor, Workbench bench, double x, double y) {
         Optional<Conveyor> conveyor = bench.single().filter(Conveyor.class::isInstance).map(Conveyor.class::cast);
         Optional<ConveyorPath.Corners> corners = conveyor.flatMap(Conveyor::corners);
         if (conveyor.isEmpty() || corners.isEmpty()) {
@@ -30,12 +30,12 @@ record WayGrip(Conveyor conveyor, int corner, boolean isNew) implements Grip {
         List<ConveyorPath.Corner> places = corners.get().all();
         for (int i = 0; i < places.size(); i++) {
             if (isNear(floor, conveyor.get(), places.get(i), x, y)) {
-                return Optional.of(new WayGrip(conveyor.get(), i, false));
+                return Optional.of(new PathGrip(conveyor.get(), i, false));
             }
         }
         for (int i = 0; i + 1 < places.size(); i++) {
             if (isNear(floor, conveyor.get(), places.get(i).between(places.get(i + 1)), x, y)) {
-                return Optional.of(new WayGrip(conveyor.get(), i + 1, true));
+                return Optional.of(new PathGrip(conveyor.get(), i + 1, true));
             }
         }
         return Optional.empty();
@@ -55,7 +55,7 @@ record WayGrip(Conveyor conveyor, int corner, boolean isNew) implements Grip {
     }
 
     @Override
-    public String what() {
+    public String noun() {
         return "lay " + conveyor.name() + " anew";
     }
 
@@ -71,7 +71,7 @@ record WayGrip(Conveyor conveyor, int corner, boolean isNew) implements Grip {
     }
 
     @Override
-    public Study dragged(Study study, Viewpoint.Spot spot) {
+    public Study dragged(Study study, Viewpoint.FloorPoint spot) {
         ConveyorPath.Corners before = conveyor.corners().orElseThrow();
         double x = Grip.fine(spot.x());
         double y = Grip.fine(spot.y());

@@ -31,7 +31,7 @@ import rhombic.study.value.PieceType;
 import rhombic.study.value.Routing;
 
 /** Where pieces go from one outlet of something, and which. */
-final class WaySentences {
+final class RoutingSentences {
     private final Study study;
     private final Equipment thing;
     /** Name of the outlet; empty for the usual one. */
@@ -40,7 +40,7 @@ final class WaySentences {
     /** Tells tokens of one outlet from those of another. */
     private final String of;
 
-    private WaySentences(Study study, Equipment thing, String outlet) {
+    private RoutingSentences(Study study, Equipment thing, String outlet) {
         this.study = study;
         this.thing = thing;
         this.outlet = outlet;
@@ -51,11 +51,11 @@ final class WaySentences {
 
     /** @param andMore what is said behind it */
     static List<Sentence> of(Study study, Equipment thing, List<Part> andMore) {
-        return new WaySentences(study, thing, "").ways(andMore);
+        return new RoutingSentences(study, thing, "").ways(andMore);
     }
 
     static List<Sentence> ofDivert(Study study, Conveyor conveyor, Fitting.Divert divert) {
-        return new WaySentences(study, conveyor, divert.name()).ways(List.of());
+        return new RoutingSentences(study, conveyor, divert.name()).ways(List.of());
     }
 
     /** Among all links of the thing, from 1. */
@@ -71,7 +71,7 @@ final class WaySentences {
         boolean byShares = links.stream().anyMatch(link -> link.share().isPresent());
         List<Sentence> all = new ArrayList<>();
         if (links.size() > 1) {
-            all.add(byShares ? new Sentence(words("Chooses by "), shares("shares"), words(".")) : wayOut());
+            all.add(byShares ? new Sentence(words("Chooses by "), shares("shares"), words(".")) : routing());
         }
         boolean inOrder = chosen().choice() == Routing.Choice.PREFERENCE;
         for (int i = 0; i < links.size(); i++) {
@@ -80,20 +80,20 @@ final class WaySentences {
                     words(i == 0 ? "Hands on to " : byShares || !inOrder ? "and to " : "or, if that is full, to "),
                     picked("way " + number(link), link.to(), List.of("keep this way", "prefer it", "take the link out"),
                             text -> way(link, text))));
-            Part share = typed("share " + number(link), link.share().map(Quantity::toString).orElse("+ share"),
+            Part token = typed("share " + number(link), link.share().map(Quantity::toString).orElse("+ share"),
                     link.share().map(Quantity::toString).orElse(""), "A share such as 95 %; empty for none",
                     text -> link(link,
                             l -> l.withShare(text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SHARE)))));
             // What is said comes first, what could be added after the stop.
             boolean isForAll = link.filter() instanceof LinkFilter.All;
-            link.share().ifPresent(said -> parts.addAll(List.of(words(" "), share)));
+            link.share().ifPresent(share -> parts.addAll(List.of(words(" "), token)));
             if (!isForAll) {
                 parts.add(words(" "));
                 parts.addAll(filter(link));
             }
             parts.add(words(i == links.size() - 1 ? ". " : ", "));
             if (link.share().isEmpty()) {
-                parts.add(share);
+                parts.add(token);
             }
             if (isForAll) {
                 parts.add(words(link.share().isEmpty() ? " " : ""));
@@ -137,7 +137,7 @@ final class WaySentences {
                 }));
     }
 
-    private Sentence wayOut() {
+    private Sentence routing() {
         Routing way = chosen();
         List<Part> parts = new ArrayList<>(List.of(words("Chooses "),
                 picked("way out" + of, way.choice().word(), Arrays.stream(Routing.Choice.values()).map(Routing.Choice::word).toList(),
@@ -195,8 +195,9 @@ final class WaySentences {
             case LinkFilter.Types only ->
                 List.of(words("only "), pick, words(" "), several(id + " types", String.join(" or ", only.types()), only.types(), types,
                         names -> link(link, l -> l.withFilter(new LinkFilter.Types(names)))));
-            case LinkFilter.Condition where -> List.of(words("only where "),
-                    script(id + " where", where.formula(), where.formula(), "A formula that gives yes or no, such as piece.joints > 4",
+            case LinkFilter.Condition condition -> List.of(words("only where "),
+                    script(id + " where", condition.formula(), condition.formula(),
+                            "A formula that gives yes or no, such as piece.joints > 4",
                             Offers.at(study, thing.basics().attributes()),
                             text -> link(link, l -> l.withFilter(new LinkFilter.Condition(Formula.parse(text.strip()).text())))),
                     words(" "), pick);
@@ -210,7 +211,7 @@ final class WaySentences {
         return switch (filter) {
             case LinkFilter.All all -> "+ only";
             case LinkFilter.Types types -> "types";
-            case LinkFilter.Condition where -> "+ only";
+            case LinkFilter.Condition condition -> "+ only";
             case LinkFilter.LoadCarriers carriers -> "carriers";
             case LinkFilter.Contents contents -> "contents";
         };
