@@ -45,16 +45,17 @@ final class ConveyorRatios {
 
     /** Ten full conveyors of ten thousand pieces each, which then stand. */
     private static void memory() {
-        List<rhombic.study.kind.Equipment> things = new java.util.ArrayList<>();
+        List<rhombic.study.kind.Equipment> elements = new java.util.ArrayList<>();
         List<Link> links = new java.util.ArrayList<>();
         for (int i = 0; i < 10; i++) {
-            things.add(new GoodsIn("In " + i, AT, "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT, OptionalInt.empty()));
-            things.add(Conveyor.usual(Basics.of("Belt " + i, AT), ConveyorPath.straight(1000)).withGap(metres("0.4 m"))
+            elements.add(
+                    new GoodsIn("In " + i, AT, "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT, OptionalInt.empty()));
+            elements.add(Conveyor.usual(Basics.of("Belt " + i, AT), ConveyorPath.straight(1000)).withGap(metres("0.4 m"))
                     .withSpeed(speed("2 m/s"))
                     .withLanes(10));
             links.add(new Link("In " + i, "Belt " + i));
         }
-        Study study = new Study("Full", RunPlan.ONE_SHIFT, List.of(PieceType.usual("Piece")), things, links);
+        Study study = new Study("Full", RunPlan.ONE_SHIFT, List.of(PieceType.usual("Piece")), elements, links);
         Plant plant = Plant.build(study, 1, null);
         long before = Ratios.usedBytes();
         plant.advance(study.plan().length().nanos(), () -> false);

@@ -46,17 +46,17 @@ public class LineBenchmark {
 
     static Study line(double hours) {
         Placement at = Placement.at(0, 0);
-        List<Equipment> things = new ArrayList<>(
+        List<Equipment> elements = new ArrayList<>(
                 List.of(new GoodsIn("In", at, "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT, OptionalInt.empty())));
         for (int i = 1; i <= STATIONS; i++) {
-            things.add(new Station("S" + i, at, 1, i == 1 ? 0 : BETWEEN, Optional.of(DistributionText.parse("exponential(1 min)"))));
+            elements.add(new Station("S" + i, at, 1, i == 1 ? 0 : BETWEEN, Optional.of(DistributionText.parse("exponential(1 min)"))));
         }
-        things.add(new GoodsOut("Out", at));
+        elements.add(new GoodsOut("Out", at));
         List<Link> links = new ArrayList<>();
-        for (int i = 1; i < things.size(); i++) {
-            links.add(new Link(things.get(i - 1).name(), things.get(i).name()));
+        for (int i = 1; i < elements.size(); i++) {
+            links.add(new Link(elements.get(i - 1).name(), elements.get(i).name()));
         }
-        return new Study("Line", RunPlan.ONE_SHIFT.withLength(Quantity.hours(hours)), List.of(PieceType.usual("Piece")), things, links);
+        return new Study("Line", RunPlan.ONE_SHIFT.withLength(Quantity.hours(hours)), List.of(PieceType.usual("Piece")), elements, links);
     }
 
     @Benchmark

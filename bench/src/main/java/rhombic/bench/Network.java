@@ -35,7 +35,7 @@ import rhombic.study.value.Routing;
 final class Network {
     private static final int CELLS = 25;
 
-    private final List<Equipment> things = new ArrayList<>();
+    private final List<Equipment> elements = new ArrayList<>();
     private final List<Link> links = new ArrayList<>();
     private final List<Rule> rules = new ArrayList<>();
     private final List<Table> tables = new ArrayList<>();
@@ -51,7 +51,7 @@ final class Network {
         }
         List<PieceType> types = List.of(type("S"), type("M"), type("L"), PieceType.usual("Coil"));
         RunPlan plan = RunPlan.ONE_SHIFT.withLength(Quantity.hours(hours));
-        return new Study("Network", plan, types, network.things, network.links, network.tables, network.rules);
+        return new Study("Network", plan, types, network.elements, network.links, network.tables, network.rules);
     }
 
     private void cell(int cell) {
@@ -68,17 +68,17 @@ final class Network {
                 List.of("S", "M", "L"), new Recipe.FromTable("Parts", "piece.type"), 8, "");
         Station check = new Station(basics("Check" + of), drawn("exponential(14 s)", 4), Work.Load.SINGLE,
                 new Inspection(Quantity.percent(5), "", 1.25, 2, 4));
-        things.addAll(List.of(in, router, coils, join, check, new GoodsOut("Out" + of, Placement.at(0, 0))));
+        elements.addAll(List.of(in, router, coils, join, check, new GoodsOut("Out" + of, Placement.at(0, 0))));
         for (String name : List.of("A", "B", "C")) {
-            things.add(new Station(basics(name + of), Work.of(1, 3, new TimeSource.FromTable("Times", List.of("piece.type"))),
+            elements.add(new Station(basics(name + of), Work.of(1, 3, new TimeSource.FromTable("Times", List.of("piece.type"))),
                     Work.Load.SINGLE, null));
             links.add(new Link("Router" + of, name + of));
             links.add(new Link(name + of, "Join" + of));
         }
         for (String name : List.of("D", "E")) {
-            things.add(new Station(basics(name + of), drawn("16 s", 4), Work.Load.SINGLE, null));
+            elements.add(new Station(basics(name + of), drawn("16 s", 4), Work.Load.SINGLE, null));
         }
-        things.add(new Station(basics("F" + of),
+        elements.add(new Station(basics("F" + of),
                 new Work(1, 4, Work.of(1, 4, new TimeSource.ByFormula("8 + piece.joints", rhombic.quantity.Unit.SECOND)).operations(),
                         new TimeSource.Drawn(DistributionText.parse("2 s")), null, null),
                 Work.Load.SINGLE, null));

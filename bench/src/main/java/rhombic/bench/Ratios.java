@@ -184,12 +184,12 @@ public final class Ratios {
     private static void bytesForEachWaitingPiece() {
         int pieces = 2_000_000;
         Placement at = Placement.at(0, 0);
-        List<Equipment> things = List.of(
+        List<Equipment> elements = List.of(
                 new GoodsIn("In", at, "Piece",
                         Optional.of(new Supply.Spaced(DistributionText.parse("1 ms"), 1000, Optional.of(Quantity.seconds(0)))),
                         GoodsIn.WhenFull.WAIT, OptionalInt.of(pieces)),
                 new Buffer("Store", at, OptionalInt.empty(), Buffer.Order.OLDEST_FIRST));
-        Study study = new Study("Full", RunPlan.ONE_SHIFT, List.of(PieceType.usual("Piece")), things, List.of(new Link("In", "Store")));
+        Study study = new Study("Full", RunPlan.ONE_SHIFT, List.of(PieceType.usual("Piece")), elements, List.of(new Link("In", "Store")));
         Plant plant = Plant.build(study, 1, null);
         long before = usedBytes();
         plant.advance(study.plan().length().nanos(), () -> false);
@@ -224,20 +224,20 @@ public final class Ratios {
     /** A study of 5,000 pieces of equipment: 1,000 lines of five. */
     private static void fiveThousand() {
         Study one = LineBenchmark.line(8);
-        List<Equipment> things = new ArrayList<>();
+        List<Equipment> elements = new ArrayList<>();
         List<Link> links = new ArrayList<>();
         for (int i = 0; i < 714; i++) {
             String suffix = " of " + i;
-            one.equipment().forEach(e -> things.add(e.with(e.basics().withId(e.name() + suffix).named(e.name() + suffix))));
+            one.equipment().forEach(e -> elements.add(e.with(e.basics().withId(e.name() + suffix).named(e.name() + suffix))));
             one.links().forEach(l -> links.add(new Link(l.from() + suffix, l.to() + suffix)));
         }
-        Study many = new Study("Many", one.plan().withReplications(1), one.pieceTypes(), things, links);
+        Study many = new Study("Many", one.plan().withReplications(1), one.pieceTypes(), elements, links);
         try (LocalEngine engine = new LocalEngine(1)) {
             seconds(many, engine);
             long begun = System.nanoTime();
             long events = Summary.of(many, engine, RunListener.NONE, () -> false).runs().getFirst().events();
             double seconds = (System.nanoTime() - begun) / 1e9;
-            say("%d pieces of equipment, 8 h: %.2f s, %.1f million events a second", things.size(), seconds, events / seconds / 1e6);
+            say("%d pieces of equipment, 8 h: %.2f s, %.1f million events a second", elements.size(), seconds, events / seconds / 1e6);
         }
     }
 

@@ -38,24 +38,25 @@ final class Staffed {
     private Staffed() {}
 
     static Study study(int days) {
-        List<Equipment> things = new ArrayList<>();
+        List<Equipment> elements = new ArrayList<>();
         List<Link> links = new ArrayList<>();
         for (int line = 0; line < LINES; line++) {
             String before = "In " + line;
-            things.add(new GoodsIn(before, Placement.at(0, 4.0 * line), "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT,
-                    OptionalInt.empty()));
+            elements.add(
+                    new GoodsIn(before, Placement.at(0, 4.0 * line), "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT,
+                            OptionalInt.empty()));
             for (int i = 0; i < STATIONS; i++) {
                 String name = "S " + line + " " + i;
-                things.add(station(name, Placement.at(4.0 * (i + 1), 4.0 * line), i == 0));
+                elements.add(station(name, Placement.at(4.0 * (i + 1), 4.0 * line), i == 0));
                 links.add(new Link(before, name));
                 before = name;
             }
-            things.add(new GoodsOut("Out " + line, Placement.at(24, 4.0 * line)));
+            elements.add(new GoodsOut("Out " + line, Placement.at(24, 4.0 * line)));
             links.add(new Link(before, "Out " + line));
         }
         for (int i = 0; i < 4; i++) {
-            things.add(crew("Operator " + i, 10, "operate", 50.0 * i));
-            things.add(crew("Fitter " + i, 5, "repair", 50.0 * i + 20));
+            elements.add(crew("Operator " + i, 10, "operate", 50.0 * i));
+            elements.add(crew("Fitter " + i, 5, "repair", 50.0 * i + 20));
         }
         List<DayOfWeek> days6 = List.of(DayOfWeek.values()).subList(0, 6);
         Calendar shifts = new Calendar(SHIFTS, List.of(new Spell(days6, LocalTime.of(6, 0), LocalTime.of(22, 0), false),
@@ -63,7 +64,7 @@ final class Staffed {
                 new Spell(days6, LocalTime.of(12, 0), LocalTime.of(12, 30), true)),
                 List.of());
         RunPlan plan = RunPlan.ONE_SHIFT.withLength(new Quantity(days, rhombic.quantity.Unit.DAY));
-        return new Study("Staffed", plan, List.of(PieceType.usual("Piece")), things, links, List.of(), List.of(), List.of(),
+        return new Study("Staffed", plan, List.of(PieceType.usual("Piece")), elements, links, List.of(), List.of(), List.of(),
                 List.of(shifts));
     }
 

@@ -52,14 +52,14 @@ final class WatchRatios {
 
     /** Pieces that stand in a store all the time, and others that pass it. */
     private static Study standing(int pieces, String between) {
-        List<Equipment> things = List.of(
+        List<Equipment> elements = List.of(
                 new GoodsIn("Stock", AT, "Piece", Optional.of(new Supply.AtStart(pieces)), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
                 AREA,
                 new GoodsIn("In", AT, "Piece", Optional.of(new Supply.Spaced(DistributionText.parse(between), 1, Optional.empty())),
                         GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
                 new Station("A", AT, 1, 3, Optional.of(DistributionText.parse("0.09 s"))),
                 new GoodsOut("Out", AT));
-        return new Study("Standing", RunPlan.ONE_SHIFT, List.of(PieceType.usual("Piece")), things,
+        return new Study("Standing", RunPlan.ONE_SHIFT, List.of(PieceType.usual("Piece")), elements,
                 List.of(new Link("Stock", "Store"), new Link("In", "A"), new Link("A", "Out")));
     }
 
@@ -130,12 +130,12 @@ final class WatchRatios {
     private static double seconds(int pieces) {
         PieceType type = PieceType.usual("Piece").withAttributes(List.of(new Attribute("rank", new Value.Num(0))));
         Station taker = new Station("A", AT, 1, 0, Optional.of(DistributionText.parse("0.4 s")));
-        List<Equipment> things = List.of(
+        List<Equipment> elements = List.of(
                 new GoodsIn("Stock", AT, "Piece", Optional.of(new Supply.AtStart(pieces)), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
                 new Buffer("Store", AT, OptionalInt.empty(), Buffer.Order.ANY),
                 taker.with(taker.basics().withSelection(Selection.byFormula("piece.rank"))), new GoodsOut("Out", AT));
         Rule rule = new Rule("Ranks", RuleText.when("a piece enters Store"), "", List.of(RuleText.action("set rank to uniform(0, 1)")));
-        Study study = new Study("Ranked", RunPlan.ONE_SHIFT, List.of(type), things,
+        Study study = new Study("Ranked", RunPlan.ONE_SHIFT, List.of(type), elements,
                 List.of(new Link("Stock", "Store"), new Link("Store", "A"), new Link("A", "Out"))).withRules(List.of(rule));
         double best = Double.MAX_VALUE;
         for (int i = 0; i < 4; i++) {

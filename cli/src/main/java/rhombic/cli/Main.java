@@ -16,7 +16,7 @@ public final class Main {
     /** The study has errors, or the command line has. */
     static final int FAULTY = 2;
     /** In a run something stood still for good. */
-    static final int STANDSTILL = 3;
+    static final int DEADLOCK = 3;
 
     private Main() {}
 

@@ -100,7 +100,7 @@ final class RunCommand implements Callable<Integer> {
             err.printf(Locale.ROOT, "%nThe study has %d %s, and what they concern did not run: mend them, or use --even-so.%n",
                     errors.size(), errors.size() == 1 ? "error" : "errors");
         }
-        return standing.isPresent() ? Main.STANDSTILL : errors.isEmpty() || ignoreErrors ? Main.FINE : Main.FAULTY;
+        return standing.isPresent() ? Main.DEADLOCK : errors.isEmpty() || ignoreErrors ? Main.FINE : Main.FAULTY;
     }
 
     /** Tried before the run, so that an hour of computing does not end in a wrong folder. */

@@ -26,16 +26,16 @@ public sealed interface Distribution extends Serializable {
     default Distribution scaled(double factor) {
         return switch (this) {
             case Constant d -> new Constant(d.time.times(factor));
-            case Uniform d -> new Uniform(d.least.times(factor), d.most.times(factor));
-            case Triangular d -> new Triangular(d.least.times(factor), d.mode.times(factor), d.most.times(factor));
+            case Uniform d -> new Uniform(d.min.times(factor), d.max.times(factor));
+            case Triangular d -> new Triangular(d.min.times(factor), d.mode.times(factor), d.max.times(factor));
             case Exponential d -> new Exponential(d.mean.times(factor));
-            case Normal d -> new Normal(d.mean.times(factor), d.deviation.times(factor), d.least.times(factor),
-                    d.most.equals(Normal.NO_MOST) ? d.most : d.most.times(factor));
+            case Normal d -> new Normal(d.mean.times(factor), d.deviation.times(factor), d.min.times(factor),
+                    d.max.equals(Normal.NO_MAX) ? d.max : d.max.times(factor));
             case Lognormal d -> new Lognormal(d.mean.times(factor), d.deviation.times(factor));
             case Erlang d -> new Erlang(d.stages, d.mean.times(factor));
             case Gamma d -> new Gamma(d.shape, d.scale.times(factor));
             case Weibull d -> new Weibull(d.shape, d.scale.times(factor));
-            case Beta d -> new Beta(d.a, d.b, d.least.times(factor), d.most.times(factor));
+            case Beta d -> new Beta(d.a, d.b, d.min.times(factor), d.max.times(factor));
             case Discrete d -> new Discrete(d.choices.stream().map(c -> new Weighted(c.time.times(factor), c.weight)).toList());
             case Empirical d -> new Empirical(d.observed.stream().map(time -> time.times(factor)).toList());
         };
@@ -74,15 +74,15 @@ public sealed interface Distribution extends Serializable {
     }
 
     /** Every time between least and most is equally likely. */
-    record Uniform(Quantity least, Quantity most) implements Distribution {
+    record Uniform(Quantity min, Quantity max) implements Distribution {
         public Uniform {
-            Parameters.timeNotNegative("least", least);
-            Parameters.ordered("least", least, "most", most);
+            Parameters.timeNotNegative("least", min);
+            Parameters.ordered("least", min, "most", max);
         }
 
         @Override
         public double meanSeconds() {
-            return (least.inBaseUnit() + most.inBaseUnit()) / 2;
+            return (min.inBaseUnit() + max.inBaseUnit()) / 2;
         }
 
         @Override
@@ -92,21 +92,21 @@ public sealed interface Distribution extends Serializable {
 
         @Override
         public String toString() {
-            return "uniform(" + least + ", " + most + ")";
+            return "uniform(" + min + ", " + max + ")";
         }
     }
 
     /** Between least and most, with a peak at mode. */
-    record Triangular(Quantity least, Quantity mode, Quantity most) implements Distribution {
+    record Triangular(Quantity min, Quantity mode, Quantity max) implements Distribution {
         public Triangular {
-            Parameters.timeNotNegative("least", least);
-            Parameters.ordered("least", least, "mode", mode);
-            Parameters.ordered("mode", mode, "most", most);
+            Parameters.timeNotNegative("least", min);
+            Parameters.ordered("least", min, "mode", mode);
+            Parameters.ordered("mode", mode, "most", max);
         }
 
         @Override
         public double meanSeconds() {
-            return (least.inBaseUnit() + mode.inBaseUnit() + most.inBaseUnit()) / 3;
+            return (min.inBaseUnit() + mode.inBaseUnit() + max.inBaseUnit()) / 3;
         }
 
         @Override
@@ -116,7 +116,7 @@ public sealed interface Distribution extends Serializable {
 
         @Override
         public String toString() {
-            return "triangular(" + least + ", " + mode + ", " + most + ")";
+            return "triangular(" + min + ", " + mode + ", " + max + ")";
         }
     }
 
@@ -143,24 +143,24 @@ public sealed interface Distribution extends Serializable {
     }
 
     /** The normal distribution of that mean and standard deviation, cut off at least and most. */
-    record Normal(Quantity mean, Quantity deviation, Quantity least, Quantity most) implements Distribution {
+    record Normal(Quantity mean, Quantity deviation, Quantity min, Quantity max) implements Distribution {
         /** The bound that stands for "no upper bound". */
-        public static final Quantity NO_MOST = Quantity.seconds(1e9);
+        public static final Quantity NO_MAX = Quantity.seconds(1e9);
 
         public Normal {
             Parameters.time("mean", mean);
             Parameters.timePositive("standard deviation", deviation);
-            Parameters.timeNotNegative("least", least);
-            Parameters.ordered("least", least, "most", most);
-            Parameters.require(least.inBaseUnit() < most.inBaseUnit(), "least must be below most; got " + least + " and " + most);
-            Parameters.require(Samplers.reaches(mean, deviation, least, most),
-                    "between " + least + " and " + most + " there is next to nothing of a normal distribution with mean " + mean
+            Parameters.timeNotNegative("least", min);
+            Parameters.ordered("least", min, "most", max);
+            Parameters.require(min.inBaseUnit() < max.inBaseUnit(), "least must be below most; got " + min + " and " + max);
+            Parameters.require(Samplers.reaches(mean, deviation, min, max),
+                    "between " + min + " and " + max + " there is next to nothing of a normal distribution with mean " + mean
                             + " and standard deviation " + deviation);
         }
 
         /** Cut off at zero only. */
         public Normal(Quantity mean, Quantity deviation) {
-            this(mean, deviation, Quantity.seconds(0), NO_MOST);
+            this(mean, deviation, Quantity.seconds(0), NO_MAX);
         }
 
         @Override
@@ -175,8 +175,8 @@ public sealed interface Distribution extends Serializable {
 
         @Override
         public String toString() {
-            boolean usual = least.equals(Quantity.seconds(0)) && most.equals(NO_MOST);
-            return "normal(" + mean + ", " + deviation + (usual ? "" : ", " + least + ", " + most) + ")";
+            boolean usual = min.equals(Quantity.seconds(0)) && max.equals(NO_MAX);
+            return "normal(" + mean + ", " + deviation + (usual ? "" : ", " + min + ", " + max) + ")";
         }
     }
 
@@ -273,17 +273,17 @@ public sealed interface Distribution extends Serializable {
     }
 
     /** Beta with shapes a and b, stretched from least to most. */
-    record Beta(double a, double b, Quantity least, Quantity most) implements Distribution {
+    record Beta(double a, double b, Quantity min, Quantity max) implements Distribution {
         public Beta {
             Parameters.shape("a", a);
             Parameters.shape("b", b);
-            Parameters.timeNotNegative("least", least);
-            Parameters.ordered("least", least, "most", most);
+            Parameters.timeNotNegative("least", min);
+            Parameters.ordered("least", min, "most", max);
         }
 
         @Override
         public double meanSeconds() {
-            return least.inBaseUnit() + (most.inBaseUnit() - least.inBaseUnit()) * a / (a + b);
+            return min.inBaseUnit() + (max.inBaseUnit() - min.inBaseUnit()) * a / (a + b);
         }
 
         @Override
@@ -293,7 +293,7 @@ public sealed interface Distribution extends Serializable {
 
         @Override
         public String toString() {
-            return "beta(" + Quantity.plain(a) + ", " + Quantity.plain(b) + ", " + least + ", " + most + ")";
+            return "beta(" + Quantity.plain(a) + ", " + Quantity.plain(b) + ", " + min + ", " + max + ")";
         }
     }
 

@@ -32,12 +32,12 @@ public record DistributionSketch(double meanSeconds, double lowSeconds, double h
     public static DistributionSketch of(Distribution distribution) {
         return switch (distribution) {
             case Distribution.Constant constant -> constant(constant.meanSeconds());
-            case Distribution.Uniform d when d.least().equals(d.most()) -> constant(d.meanSeconds());
-            case Distribution.Triangular d when d.least().equals(d.most()) -> constant(d.meanSeconds());
-            case Distribution.Beta d when d.least().equals(d.most()) -> constant(d.meanSeconds());
-            case Distribution.Uniform d -> of(d, UniformContinuousDistribution.of(d.least().inBaseUnit(), d.most().inBaseUnit()));
+            case Distribution.Uniform d when d.min().equals(d.max()) -> constant(d.meanSeconds());
+            case Distribution.Triangular d when d.min().equals(d.max()) -> constant(d.meanSeconds());
+            case Distribution.Beta d when d.min().equals(d.max()) -> constant(d.meanSeconds());
+            case Distribution.Uniform d -> of(d, UniformContinuousDistribution.of(d.min().inBaseUnit(), d.max().inBaseUnit()));
             case Distribution.Triangular d ->
-                of(d, TriangularDistribution.of(d.least().inBaseUnit(), d.mode().inBaseUnit(), d.most().inBaseUnit()));
+                of(d, TriangularDistribution.of(d.min().inBaseUnit(), d.mode().inBaseUnit(), d.max().inBaseUnit()));
             case Distribution.Exponential d -> d.meanSeconds() == 0 ? constant(0) : of(d, ExponentialDistribution.of(d.meanSeconds()));
             case Distribution.Normal d -> of(d, Samplers.truncated(d));
             case Distribution.Lognormal d -> {
@@ -77,7 +77,7 @@ public record DistributionSketch(double meanSeconds, double lowSeconds, double h
 
     private static DistributionSketch of(Distribution distribution, ContinuousDistribution exact) {
         double from = Math.max(exact.getSupportLowerBound(), exact.inverseCumulativeProbability(FIRST));
-        double to = Double.isFinite(exact.getSupportUpperBound()) && exact.getSupportUpperBound() < Distribution.Normal.NO_MOST.inBaseUnit()
+        double to = Double.isFinite(exact.getSupportUpperBound()) && exact.getSupportUpperBound() < Distribution.Normal.NO_MAX.inBaseUnit()
                 ? exact.getSupportUpperBound()
                 : exact.inverseCumulativeProbability(LAST);
         double begins = exact.getSupportLowerBound() >= 0 && from - exact.getSupportLowerBound() < (to - from) * 0.2
@@ -91,11 +91,11 @@ public record DistributionSketch(double meanSeconds, double lowSeconds, double h
     /** The usual beta lies between 0 and 1. */
     private static DistributionSketch beta(Distribution.Beta d) {
         BetaDistribution exact = BetaDistribution.of(d.a(), d.b());
-        double least = d.least().inBaseUnit();
-        double span = d.most().inBaseUnit() - least;
-        return sketch(d.meanSeconds(), least + span * exact.inverseCumulativeProbability(0.05),
-                least + span * exact.inverseCumulativeProbability(0.95), least, least + span,
-                seconds -> exact.density((seconds - least) / span));
+        double min = d.min().inBaseUnit();
+        double span = d.max().inBaseUnit() - min;
+        return sketch(d.meanSeconds(), min + span * exact.inverseCumulativeProbability(0.05),
+                min + span * exact.inverseCumulativeProbability(0.95), min, min + span,
+                seconds -> exact.density((seconds - min) / span));
     }
 
     private static DistributionSketch discrete(Distribution.Discrete d) {

@@ -14,7 +14,7 @@ import rhombic.quantity.QuantityException;
 /** Reads the text form of distributions. */
 public final class DistributionText {
     private static final Pattern CALL = Pattern.compile("\\s*([A-Za-z]+)\\s*\\((.*)\\)\\s*", Pattern.DOTALL);
-    private static final int MOST_ARGUMENTS = 100_000;
+    private static final int MAX_ARGUMENTS = 100_000;
 
     /** How each form is written, by name; shown to who mistypes one. */
     public static final Map<String, String> FORMS = forms();
@@ -43,9 +43,9 @@ public final class DistributionText {
             throw new DistributionException(
                     "There is no distribution \u201c" + call.group(1) + "\u201d: use " + String.join(", ", FORMS.keySet()));
         }
-        String[] arguments = call.group(2).split(",", MOST_ARGUMENTS + 1);
-        if (arguments.length > MOST_ARGUMENTS) {
-            throw new DistributionException(name + " takes at most " + MOST_ARGUMENTS + " values");
+        String[] arguments = call.group(2).split(",", MAX_ARGUMENTS + 1);
+        if (arguments.length > MAX_ARGUMENTS) {
+            throw new DistributionException(name + " takes at most " + MAX_ARGUMENTS + " values");
         }
         try {
             return build(name, arguments, form);

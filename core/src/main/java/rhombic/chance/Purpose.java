@@ -1,6 +1,21 @@
 package rhombic.chance;
 
-/** What a stream of random numbers is for; each purpose of a thing draws from a stream of its own. */
+/** What a stream of random numbers is for; each purpose of an element draws from a stream of its own. */
 public enum Purpose {
-    ARRIVAL, WORK, WAY_OUT, MIX, CHANGEOVER, SERVICE, PAUSE, INSPECTION, FORMULA, RULE, TRAVEL, FAILURE, REPAIR
+    ARRIVAL, WORK, ROUTING("WAY_OUT"), MIX, CHANGEOVER, SERVICE, PAUSE, INSPECTION, FORMULA, RULE, TRAVEL, FAILURE, REPAIR;
+
+    private final String key;
+
+    Purpose() {
+        key = name();
+    }
+
+    Purpose(String key) {
+        this.key = key;
+    }
+
+    /** What draws depend on. It stays when the purpose is given another name, so that studies keep their figures. */
+    String key() {
+        return key;
+    }
 }

@@ -18,7 +18,7 @@ public record RandomStreams(long seed, int replication) {
     public UniformRandomProvider stream(String id, Purpose purpose) {
         // FNV-1a over the names, then the finaliser of SplitMix64 (Steele, Lea, Flood 2014) to fill the state.
         long hash = fnv(FNV_OFFSET, id.getBytes(StandardCharsets.UTF_8));
-        hash = fnv(hash * FNV_PRIME, purpose.name().getBytes(StandardCharsets.UTF_8));
+        hash = fnv(hash * FNV_PRIME, purpose.key().getBytes(StandardCharsets.UTF_8));
         long mixed = mix(mix(mix(seed) + replication) ^ hash);
         long[] state = new long[4];
         for (int i = 0; i < state.length; i++) {

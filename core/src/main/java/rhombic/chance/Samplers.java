@@ -15,20 +15,20 @@ final class Samplers {
     /** Below this part left after cutting, rejection would waste too many draws and inversion is used. */
     private static final double REJECT_FROM = 0.2;
 
-    private static final double LEAST_PART_LEFT = 1e-9;
+    private static final double MIN_PART_LEFT = 1e-9;
 
     private Samplers() {}
 
     static TimeSampler uniform(Distribution.Uniform d, UniformRandomProvider stream) {
-        double low = d.least().inBaseUnit();
-        double width = d.most().inBaseUnit() - low;
+        double low = d.min().inBaseUnit();
+        double width = d.max().inBaseUnit() - low;
         return () -> nanos(low + width * stream.nextDouble());
     }
 
     static TimeSampler triangular(Distribution.Triangular d, UniformRandomProvider stream) {
-        double a = d.least().inBaseUnit();
+        double a = d.min().inBaseUnit();
         double c = d.mode().inBaseUnit();
-        double b = d.most().inBaseUnit();
+        double b = d.max().inBaseUnit();
         if (b == a) {
             return () -> nanos(a);
         }
@@ -57,8 +57,8 @@ final class Samplers {
     static TimeSampler normal(Distribution.Normal d, UniformRandomProvider stream) {
         double mean = d.mean().inBaseUnit();
         double deviation = d.deviation().inBaseUnit();
-        double low = d.least().inBaseUnit();
-        double high = d.most().inBaseUnit();
+        double low = d.min().inBaseUnit();
+        double high = d.max().inBaseUnit();
         if (partLeft(mean, deviation, low, high) < REJECT_FROM) {
             TruncatedNormalDistribution cut = truncated(d);
             return () -> nanos(Math.clamp(cut.inverseCumulativeProbability(stream.nextDouble()), low, high));
@@ -74,12 +74,12 @@ final class Samplers {
     }
 
     static TruncatedNormalDistribution truncated(Distribution.Normal d) {
-        return TruncatedNormalDistribution.of(d.mean().inBaseUnit(), d.deviation().inBaseUnit(), d.least().inBaseUnit(),
-                d.most().inBaseUnit());
+        return TruncatedNormalDistribution.of(d.mean().inBaseUnit(), d.deviation().inBaseUnit(), d.min().inBaseUnit(),
+                d.max().inBaseUnit());
     }
 
-    static boolean reaches(Quantity mean, Quantity deviation, Quantity least, Quantity most) {
-        return partLeft(mean.inBaseUnit(), deviation.inBaseUnit(), least.inBaseUnit(), most.inBaseUnit()) >= LEAST_PART_LEFT;
+    static boolean reaches(Quantity mean, Quantity deviation, Quantity min, Quantity max) {
+        return partLeft(mean.inBaseUnit(), deviation.inBaseUnit(), min.inBaseUnit(), max.inBaseUnit()) >= MIN_PART_LEFT;
     }
 
     private static double partLeft(double mean, double deviation, double low, double high) {
@@ -106,8 +106,8 @@ final class Samplers {
         // The ratio of two gamma variates (Law, section 8.3.8).
         ContinuousSampler x = AhrensDieterMarsagliaTsangGammaSampler.of(stream, d.a(), 1);
         ContinuousSampler y = AhrensDieterMarsagliaTsangGammaSampler.of(stream, d.b(), 1);
-        double low = d.least().inBaseUnit();
-        double width = d.most().inBaseUnit() - low;
+        double low = d.min().inBaseUnit();
+        double width = d.max().inBaseUnit() - low;
         return () -> {
             double first = x.sample();
             double sum = first + y.sample();

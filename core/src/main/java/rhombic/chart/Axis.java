@@ -13,9 +13,9 @@ import java.util.List;
  */
 public record Axis(double from, double to, double step) {
     /** One that holds both values, with about so many ticks. */
-    public static Axis over(double least, double most, int ticks) {
-        double low = Double.isFinite(least) ? least : 0;
-        double high = Double.isFinite(most) ? most : 1;
+    public static Axis over(double min, double max, int ticks) {
+        double low = Double.isFinite(min) ? min : 0;
+        double high = Double.isFinite(max) ? max : 1;
         if (!(high > low)) {
             double some = low == 0 ? 1 : Math.abs(low) * 0.1;
             low -= some;
@@ -26,9 +26,9 @@ public record Axis(double from, double to, double step) {
     }
 
     /** One from the least value to the most and no farther, as time has it, with about so many ticks. */
-    public static Axis between(double least, double most, int ticks) {
-        Axis round = over(least, most, ticks);
-        return most > least ? new Axis(least, most, round.step) : round;
+    public static Axis between(double min, double max, int ticks) {
+        Axis round = over(min, max, ticks);
+        return max > min ? new Axis(min, max, round.step) : round;
     }
 
     /** The round number 1, 2 or 5 times a power of ten that is nearest. */

@@ -176,9 +176,9 @@ public record Chart(String title, String xLabel, String yLabel, List<Series> ser
                             (int) Math.max(2, (height - top - BOTTOM) / 44));
         }
 
-        private Axis along(double least, double most, int ticks) {
+        private Axis along(double min, double max, int ticks) {
             boolean isCourse = chart.series.stream().anyMatch(s -> s instanceof Curve || s instanceof Spans);
-            return isCourse ? Axis.between(least, most, ticks) : Axis.over(least, most, ticks);
+            return isCourse ? Axis.between(min, max, ticks) : Axis.over(min, max, ticks);
         }
 
         private static void widen(double[] range, double... values) {
@@ -236,8 +236,8 @@ public record Chart(String title, String xLabel, String yLabel, List<Series> ser
         }
 
         private static String shortened(String text, double room) {
-            int most = (int) Math.max(3, room / 6.2);
-            return text.length() <= most ? text : text.substring(0, most - 1) + "\u2026";
+            int max = (int) Math.max(3, room / 6.2);
+            return text.length() <= max ? text : text.substring(0, max - 1) + "\u2026";
         }
 
         private void text(double atX, double atY, String text, double size, String colour, Drawing.Anchor anchor, boolean strong) {

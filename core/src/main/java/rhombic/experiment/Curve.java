@@ -104,13 +104,13 @@ public record Curve(String response, List<Point> points) {
         Point last = points.getLast();
         double width = last.x - first.x;
         double height = last.value.mean() - first.value.mean();
-        double most = 0;
+        double max = 0;
         Optional<Point> found = Optional.empty();
         for (Point point : points.subList(1, points.size() - 1)) {
             double share = (point.x - first.x) / width;
             double above = (point.value.mean() - first.value.mean()) / height - share;
-            if (above > most && Math.abs(above * height) > Math.max(0, point.value.halfWidth())) {
-                most = above;
+            if (above > max && Math.abs(above * height) > Math.max(0, point.value.halfWidth())) {
+                max = above;
                 found = Optional.of(point);
             }
         }

@@ -27,9 +27,9 @@ public final class Experiment {
     }
 
     /** Replications beyond which no interval is pursued. */
-    private static final int MOST_REPLICATIONS = 2000;
+    private static final int MAX_REPLICATIONS = 2000;
     /** By how much at least the number of replications grows when an interval is still too wide. */
-    private static final int LEAST_MORE = 2;
+    private static final int MIN_MORE = 2;
 
     private final List<Variant> variants;
     private final Comparison comparison;
@@ -164,8 +164,8 @@ public final class Experiment {
         Map<Study, VariantRuns> byStudy = new java.util.IdentityHashMap<>();
         Map<String, VariantRuns> first = new HashMap<>();
         List<RunTask> tasks = new ArrayList<>();
-        int most = variantRuns.values().stream().mapToInt(runs -> runs.asked).max().orElse(0);
-        for (int replication = 1; replication <= most; replication++) {
+        int max = variantRuns.values().stream().mapToInt(runs -> runs.asked).max().orElse(0);
+        for (int replication = 1; replication <= max; replication++) {
             for (Variant variant : variants) {
                 VariantRuns runs = variantRuns(variant);
                 // two variants that are the same study need be run but once
@@ -259,10 +259,10 @@ public final class Experiment {
             VariantRuns runs = variantRuns(variant);
             Interval interval = sheet.interval(variant, response);
             double wanted = wish * Math.abs(interval.mean());
-            if (interval.count() >= 2 && interval.halfWidth() > wanted && runs.asked < MOST_REPLICATIONS && runs.failure.isEmpty()) {
+            if (interval.count() >= 2 && interval.halfWidth() > wanted && runs.asked < MAX_REPLICATIONS && runs.failure.isEmpty()) {
                 double ratio = wanted > 0 ? interval.halfWidth() / wanted : Double.POSITIVE_INFINITY;
-                int estimate = (int) Math.min(MOST_REPLICATIONS, Math.ceil(interval.count() * ratio * ratio));
-                runs.asked = Math.min(MOST_REPLICATIONS, Math.clamp(estimate, runs.asked + LEAST_MORE, 3 * runs.asked));
+                int estimate = (int) Math.min(MAX_REPLICATIONS, Math.ceil(interval.count() * ratio * ratio));
+                runs.asked = Math.min(MAX_REPLICATIONS, Math.clamp(estimate, runs.asked + MIN_MORE, 3 * runs.asked));
                 more = true;
             }
         }

@@ -36,14 +36,14 @@ public final class LiveRun {
         this(blueprint, TraceWriter.USUALLY_KEPT);
     }
 
-    /** @param mostKept records of the trace after which the oldest are dropped */
-    public LiveRun(Study study, int mostKept) {
-        this(Blueprint.of(study), mostKept);
+    /** @param maxKept records of the trace after which the oldest are dropped */
+    public LiveRun(Study study, int maxKept) {
+        this(Blueprint.of(study), maxKept);
     }
 
-    private LiveRun(Blueprint blueprint, int mostKept) {
+    private LiveRun(Blueprint blueprint, int maxKept) {
         Study study = blueprint.study();
-        writer = new TraceWriter(study.equipment().size(), study.links().size(), mostKept, BESIDE);
+        writer = new TraceWriter(study.equipment().size(), study.links().size(), maxKept, BESIDE);
         diary = blueprint.diary();
         plant = Plant.buildObserved(blueprint, 1, writer, diary);
         plannedNanos = study.plan().length().nanos();

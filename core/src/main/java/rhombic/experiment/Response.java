@@ -122,14 +122,14 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
         return responses;
     }
 
-    private static List<Response> ofModes(int index, Equipment thing) {
+    private static List<Response> ofModes(int index, Equipment element) {
         List<Response> all = new ArrayList<>();
-        for (int i = 0; i < thing.basics().duty().failures().size(); i++) {
+        for (int i = 0; i < element.basics().duty().failures().size(); i++) {
             int mode = i;
-            String name = thing.basics().duty().failures().get(i).name();
+            String name = element.basics().duty().failures().get(i).name();
             ToDoubleFunction<EquipmentFigures> failures = e -> e.modes().isEmpty() ? Double.NaN : e.modes().get(mode).failures();
-            all.add(equipment(index, thing.name(), "failures by " + name, "", failures));
-            all.add(equipment(index, thing.name(), "down by " + name, "1",
+            all.add(equipment(index, element.name(), "failures by " + name, "", failures));
+            all.add(equipment(index, element.name(), "down by " + name, "1",
                     e -> e.modes().isEmpty() ? Double.NaN : e.modes().get(mode).downShare()));
         }
         return all;

@@ -162,13 +162,13 @@ public record Search(List<Variant> variants, String response, double indifferenc
 
         /** Replications after which nothing remains to be told apart. */
         private int needed(double[][] variance) {
-            double most = 0;
+            double max = 0;
             for (int i : left()) {
                 for (int k : left()) {
-                    most = Math.max(most, h2 * variance[i][k] / (indifference * indifference));
+                    max = Math.max(max, h2 * variance[i][k] / (indifference * indifference));
                 }
             }
-            return (int) Math.min(Integer.MAX_VALUE - 1, Math.floor(most) + 1);
+            return (int) Math.min(Integer.MAX_VALUE - 1, Math.floor(max) + 1);
         }
 
         /** Drops all that lie behind another by more than the margin after so many replications. */

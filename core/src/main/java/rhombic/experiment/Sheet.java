@@ -90,8 +90,8 @@ public final class Sheet {
     /** One value for each replication from 1 on; NaN where there is none. */
     public double[] values(Variant variant, String response) {
         List<RunRecord> all = runs(variant);
-        int most = all.stream().mapToInt(RunRecord::replication).max().orElse(0);
-        double[] values = new double[most];
+        int max = all.stream().mapToInt(RunRecord::replication).max().orElse(0);
+        double[] values = new double[max];
         java.util.Arrays.fill(values, Double.NaN);
         OwnFigure figure = own.get(response);
         for (RunRecord run : all) {

@@ -16,7 +16,7 @@ public record Verdict(Interval difference, double confidence, Response.Better be
 
     /** Part of a figure that sums of many terms may lose. */
     private static final double ROUNDING = 1e-12;
-    private static final int MOST_WORTH_NAMING = 10_000;
+    private static final int MAX_WORTH_NAMING = 10_000;
 
     public Kind kind() {
         if (difference.count() == 0) {
@@ -51,12 +51,12 @@ public record Verdict(Interval difference, double confidence, Response.Better be
             return 0;
         }
         double s = difference.deviation();
-        for (long wanted = n + 1L; wanted <= MOST_WORTH_NAMING; wanted += Math.max(1, wanted / 20)) {
+        for (long wanted = n + 1L; wanted <= MAX_WORTH_NAMING; wanted += Math.max(1, wanted / 20)) {
             if (Interval.quantile((int) wanted - 1, confidence) * s / Math.sqrt(wanted) < mean) {
                 return (int) wanted - n;
             }
         }
-        return MOST_WORTH_NAMING;
+        return MAX_WORTH_NAMING;
     }
 
     /** In one plain sentence, without what it is about. */
@@ -77,15 +77,15 @@ public record Verdict(Interval difference, double confidence, Response.Better be
     }
 
     private String hope(String u, double factor) {
-        double most = Math.abs(difference.mean()) + difference.halfWidth();
-        if (most <= Curve.NEGLIGIBLE * Math.abs(other)) {
-            return "; if there is one, it is below " + FigureText.of(most * factor) + u;
+        double max = Math.abs(difference.mean()) + difference.halfWidth();
+        if (max <= Curve.NEGLIGIBLE * Math.abs(other)) {
+            return "; if there is one, it is below " + FigureText.of(max * factor) + u;
         }
         int more = moreReplications();
         String seen = FigureText.of(Math.abs(difference.mean()) * factor) + u;
         return more == 0
                 ? ""
-                : more >= MOST_WORTH_NAMING
+                : more >= MAX_WORTH_NAMING
                         ? "; even ten thousand replications would not show " + seen
                         : "; about " + FigureText.round(more) + " more replications would show " + seen;
     }

@@ -14,20 +14,20 @@ final class Draws {
         return Math.sqrt(a);
     }
 
-    static double uniform(UniformRandomProvider chance, double least, double most) {
-        ordered("uniform", least <= most, least, most);
-        return least + (most - least) * chance.nextDouble();
+    static double uniform(UniformRandomProvider chance, double min, double max) {
+        ordered("uniform", min <= max, min, max);
+        return min + (max - min) * chance.nextDouble();
     }
 
-    static double triangular(UniformRandomProvider chance, double least, double mode, double most) {
-        ordered("triangular", least <= mode && mode <= most, least, most);
-        if (least == most) {
-            return least;
+    static double triangular(UniformRandomProvider chance, double min, double mode, double max) {
+        ordered("triangular", min <= mode && mode <= max, min, max);
+        if (min == max) {
+            return min;
         }
         double u = chance.nextDouble();
-        return u < (mode - least) / (most - least)
-                ? least + Math.sqrt(u * (most - least) * (mode - least))
-                : most - Math.sqrt((1 - u) * (most - least) * (most - mode));
+        return u < (mode - min) / (max - min)
+                ? min + Math.sqrt(u * (max - min) * (mode - min))
+                : max - Math.sqrt((1 - u) * (max - min) * (max - mode));
     }
 
     static double exponential(UniformRandomProvider chance, double mean) {
@@ -61,9 +61,9 @@ final class Draws {
         }
     }
 
-    private static void ordered(String function, boolean inOrder, double least, double most) {
+    private static void ordered(String function, boolean inOrder, double min, double max) {
         if (!inOrder) {
-            throw new FormulaException(function + " needs its values in rising order; got " + least + " to " + most);
+            throw new FormulaException(function + " needs its values in rising order; got " + min + " to " + max);
         }
     }
 }

@@ -30,7 +30,7 @@ public final class Formula {
             Map.entry("triangular", "triangular(least, mode, most)"), Map.entry("exponential", "exponential(mean)"),
             Map.entry("normal", "normal(mean, deviation)"), Map.entry("lognormal", "lognormal(mean, deviation)"));
 
-    private static final int MOST_KEPT = 20_000;
+    private static final int MAX_KEPT = 20_000;
     /** Those that have been read: most are read again with each edit and each run. */
     private static final Map<String, Formula> KEPT = new ConcurrentHashMap<>();
 
@@ -77,7 +77,7 @@ public final class Formula {
         }
         FormulaReader reader = new FormulaReader(text);
         Formula read = new Formula(text, reader, reader.read());
-        if (KEPT.size() >= MOST_KEPT) {
+        if (KEPT.size() >= MAX_KEPT) {
             KEPT.clear();
         }
         KEPT.put(text, read);

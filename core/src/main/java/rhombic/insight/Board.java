@@ -24,7 +24,7 @@ import rhombic.study.value.EquipmentState;
  * Up to a moment they show the first run alone, which is the one that is watched, as far as it has come.
  */
 public final class Board {
-    private static final int MOST_SERIES = 7;
+    private static final int MAX_SERIES = 7;
     private static final int CLASSES = 24;
     /** Of what is still to come. */
     private static final String PALE = "#CFCABC";
@@ -90,12 +90,12 @@ public final class Board {
     }
 
     private List<Integer> chosen(BoardChart wanted, boolean stationsOnly) {
-        List<Equipment> things = study.equipment();
-        return IntStream.range(0, things.size()).boxed()
+        List<Equipment> elements = study.equipment();
+        return IntStream.range(0, elements.size()).boxed()
                 .filter(i -> wanted.elements().isEmpty()
-                        ? stationsOnly ? things.get(i) instanceof WorkEquipment : things.get(i).meetsPieces()
-                        : wanted.elements().contains(things.get(i).name()))
-                .filter(i -> !stationsOnly || things.get(i) instanceof WorkEquipment)
+                        ? stationsOnly ? elements.get(i) instanceof WorkEquipment : elements.get(i).meetsPieces()
+                        : wanted.elements().contains(elements.get(i).name()))
+                .filter(i -> !stationsOnly || elements.get(i) instanceof WorkEquipment)
                 .toList();
     }
 
@@ -174,7 +174,7 @@ public final class Board {
         }
         List<Chart.Series> series = new ArrayList<>();
         if (wanted.series() == BoardChart.Series.EACH) {
-            for (int i = 0; i < Math.min(MOST_SERIES, values.size()); i++) {
+            for (int i = 0; i < Math.min(MAX_SERIES, values.size()); i++) {
                 addCourse(series, names.get(i), colour(i), hours, values.get(i), wanted.movingMean() == 1);
             }
         } else {
@@ -304,7 +304,7 @@ public final class Board {
 
     /** Which station or crew was the limit when: a line at its place, as long as it was. */
     private Chart limit(BoardChart wanted) {
-        List<Integer> participants = shifting.ranked().stream().limit(MOST_SERIES).toList();
+        List<Integer> participants = shifting.ranked().stream().limit(MAX_SERIES).toList();
         List<Chart.Series> series = new ArrayList<>();
         for (int k = 0; k < participants.size(); k++) {
             List<Double> xs = new ArrayList<>();

@@ -9,7 +9,7 @@ import rhombic.quantity.Clock;
 
 /** Says that something stands still for good, because each waits for the next. */
 public final class DeadlockFinding {
-    private static final int MOST_REASONS = 3;
+    private static final int MAX_REASONS = 3;
 
     private DeadlockFinding() {}
 
@@ -20,8 +20,8 @@ public final class DeadlockFinding {
             return Optional.empty();
         }
         DeadlockFigures first = all.getFirst();
-        String reasons = String.join("; ", first.reasons().subList(0, Math.min(MOST_REASONS, first.reasons().size())));
-        String more = first.reasons().size() > MOST_REASONS ? "; and " + (first.reasons().size() - MOST_REASONS) + " more" : "";
+        String reasons = String.join("; ", first.reasons().subList(0, Math.min(MAX_REASONS, first.reasons().size())));
+        String more = first.reasons().size() > MAX_REASONS ? "; and " + (first.reasons().size() - MAX_REASONS) + " more" : "";
         return Optional.of(new Finding(first.equipment().getFirst(),
                 "Stands still for good from " + Clock.span(first.sinceSeconds()) + " on: " + reasons + more,
                 "in " + all.size() + " of " + summary.runs().size() + " runs; give one of them room, or another way out"));

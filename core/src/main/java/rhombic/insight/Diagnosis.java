@@ -40,16 +40,16 @@ import rhombic.study.value.TargetBand;
  */
 public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifting, List<Observation> observations) {
     /** Runs that are analysed beside the figures of all. */
-    private static final int MOST_OBSERVED = 5;
+    private static final int MAX_OBSERVED = 5;
 
     private static final double FULL_FROM = 0.2;
     private static final double BLOCKS_FROM = 0.05;
     private static final double GROWS_FROM = 0.05;
     private static final double DISTURBS_FROM = 0.02;
     private static final double SHIFTS_FROM = 0.2;
-    private static final int LEAST_SAMPLES = 50;
-    private static final int MOST_ALIKE = 4;
-    private static final int MOST_NAMED = 8;
+    private static final int MIN_SAMPLES = 50;
+    private static final int MAX_ALIKE = 4;
+    private static final int MAX_NAMED = 8;
 
     public Diagnosis {
         findings = List.copyOf(findings);
@@ -73,7 +73,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
      */
     public static Diagnosis of(Summary summary, List<String> formulas, BooleanSupplier cancelled, Consumer<Observation> soFar) {
         List<Observation> observations = new ArrayList<>();
-        for (int r = 1; r <= Math.min(MOST_OBSERVED, summary.runs().size()); r++) {
+        for (int r = 1; r <= Math.min(MAX_OBSERVED, summary.runs().size()); r++) {
             observations.add(Observation.of(summary.study(), r, formulas, cancelled, r == 1 ? soFar : later -> {}));
         }
         return of(summary, observations);
@@ -145,11 +145,11 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
 
         private String fullest(java.util.function.ToDoubleFunction<EquipmentFigures> figure) {
             int best = -1;
-            double most = 0;
+            double max = 0;
             for (int i = 0; i < study.equipment().size(); i++) {
                 double value = means.of(i, figure);
-                if (study.equipment().get(i).meetsPieces() && value > most) {
-                    most = value;
+                if (study.equipment().get(i).meetsPieces() && value > max) {
+                    max = value;
                     best = i;
                 }
             }
@@ -217,10 +217,10 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
             int second = ranked.get(1);
             if (shifting.limits(second) >= SHIFTS_FROM
                     && !(alike(limit.get(), name(second)) && alike(limit.get(), name(ranked.getFirst())))) {
-                String all = ranked.stream().filter(i -> shifting.limits(i) >= 0.05).limit(MOST_ALIKE)
+                String all = ranked.stream().filter(i -> shifting.limits(i) >= 0.05).limit(MAX_ALIKE)
                         .map(i -> name(i) + " " + Means.percent(shifting.limits(i))).collect(Collectors.joining(", "));
                 add(Finding.Kind.SHIFTING, name(second), "The limit shifts: " + all + " of the time",
-                        ranked.stream().limit(MOST_ALIKE).map(i -> name(i) + ": alone " + Means.percent(shifting.sole()[i])
+                        ranked.stream().limit(MAX_ALIKE).map(i -> name(i) + ": alone " + Means.percent(shifting.sole()[i])
                                 + ", while it shifts " + Means.percent(shifting.shifting()[i])).collect(Collectors.joining("; ")),
                         Trial.of(study, name(second), Trial.Kind.STAFFED_PLACE, Trial.Kind.PLACE, Trial.Kind.PEOPLE));
             }
@@ -266,10 +266,10 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
             List<FailureFigures> all = summary.runs().getFirst().failures();
             for (int i = 0; i < all.size(); i++) {
                 FailureFigures one = all.get(i);
-                Optional<Equipment> thing = study.find(one.element());
+                Optional<Equipment> element = study.find(one.element());
                 int index = i;
                 double down = means.of(run -> run.failures().get(index).mode().downShare());
-                if (thing.filter(Equipment::meetsPieces).isPresent() || down < DISTURBS_FROM) {
+                if (element.filter(Equipment::meetsPieces).isPresent() || down < DISTURBS_FROM) {
                     continue;
                 }
                 Optional<Link> link = one.link() == FailureFigures.NO_LINK ? Optional.empty() : Optional.of(study.links().get(one.link()));
@@ -285,20 +285,20 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
 
         private void leadTime() {
             List<PieceType> types = study.pieceTypes();
-            int most = -1;
+            int max = -1;
             double out = 0;
             for (int t = 0; t < types.size(); t++) {
                 int type = t;
                 double count = types.get(t).loadCarrier() ? 0 : means.of(run -> run.types().get(type).out());
                 if (count > out) {
                     out = count;
-                    most = t;
+                    max = t;
                 }
             }
-            if (most < 0) {
+            if (max < 0) {
                 return;
             }
-            int type = most;
+            int type = max;
             record Part(String word, double seconds) {}
             List<Part> parts = new ArrayList<>(List.of(
                     new Part("work", means.of(run -> run.types().get(type).workMean())),
@@ -346,7 +346,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                 double full = means.of(i, EquipmentFigures::fullShare);
                 double blocked = blockedBefore(buffer.name());
                 int index = i;
-                double most = summary.runs().stream().mapToDouble(run -> run.equipment().get(index).contentMax()).max().orElse(0);
+                double max = summary.runs().stream().mapToDouble(run -> run.equipment().get(index).contentMax()).max().orElse(0);
                 OptionalInt room = buffer.capacity();
                 if (room.isPresent() && full >= FULL_FROM && blocked >= BLOCKS_FROM) {
                     add(Finding.Kind.BUFFER, buffer.name(),
@@ -355,9 +355,9 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                                     + "; blocked before it up to " + Means.percent(blocked)
                                     + "; more room helps only if what comes after is at times starved",
                             Trial.of(study, buffer.name(), Trial.Kind.CAPACITY));
-                } else if (room.isPresent() && room.getAsInt() >= 4 && most <= room.getAsInt() / 2.0) {
+                } else if (room.isPresent() && room.getAsInt() >= 4 && max <= room.getAsInt() / 2.0) {
                     add(Finding.Kind.BUFFER, buffer.name(),
-                            buffer.name() + " never held more than " + (int) most + " of its " + room.getAsInt(),
+                            buffer.name() + " never held more than " + (int) max + " of its " + room.getAsInt(),
                             "in all " + summary.runs().size() + " runs; content "
                                     + FigureText.of(means.of(i, EquipmentFigures::contentMean))
                                     + " on average",
@@ -371,31 +371,31 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                 add(Finding.Kind.BUFFER, name(never.getFirst()),
                         never.stream().map(this::name).collect(Collectors.joining(", ")) + (never.size() == 1 ? " was" : " were")
                                 + " never empty: what lies at the bottom only adds to the lead time",
-                        never.stream().map(i -> name(i) + ": least " + leastContent(i) + ", mean "
+                        never.stream().map(i -> name(i) + ": least " + minContent(i) + ", mean "
                                 + FigureText.of(means.of(i, EquipmentFigures::contentMean))).collect(Collectors.joining("; ")),
                         Optional.empty());
             }
         }
 
         private boolean neverEmpty(int index) {
-            return leastContent(index) > 0 && means.of(index, EquipmentFigures::emptyShare) == 0;
+            return minContent(index) > 0 && means.of(index, EquipmentFigures::emptyShare) == 0;
         }
 
-        private int leastContent(int index) {
+        private int minContent(int index) {
             long from = study.plan().warmUp().nanos();
             return observations.stream().flatMap(o -> o.samples().stream()).filter(s -> s.timeNanos() >= from && s.timeNanos() > 0)
                     .mapToInt(s -> s.contents()[index]).min().orElse(0);
         }
 
         private double blockedBefore(String name) {
-            double most = 0;
+            double max = 0;
             List<String> names = study.equipment().stream().map(Equipment::name).toList();
             for (var link : study.links()) {
                 if (link.to().equals(name)) {
-                    most = Math.max(most, means.share(names.indexOf(link.from()), EquipmentState.BLOCKED));
+                    max = Math.max(max, means.share(names.indexOf(link.from()), EquipmentState.BLOCKED));
                 }
             }
-            return most;
+            return max;
         }
 
         private void targets() {
@@ -405,12 +405,12 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                 if (out.isEmpty()) {
                     continue;
                 }
-                String names = out.stream().limit(MOST_ALIKE).map(Targets.TargetResult::name).collect(Collectors.joining(", "))
-                        + (out.size() > MOST_ALIKE ? " and " + (out.size() - MOST_ALIKE) + " more" : "");
+                String names = out.stream().limit(MAX_ALIKE).map(Targets.TargetResult::name).collect(Collectors.joining(", "))
+                        + (out.size() > MAX_ALIKE ? " and " + (out.size() - MAX_ALIKE) + " more" : "");
                 add(Finding.Kind.TARGET, out.getFirst().subject(),
                         names + (out.size() == 1 ? " is " : " are ") + side.word() + " the target of " + band.min() + " to "
                                 + band.max(),
-                        out.stream().limit(MOST_NAMED).map(s -> s.name() + " " + Means.percent(s.utilisation()))
+                        out.stream().limit(MAX_NAMED).map(s -> s.name() + " " + Means.percent(s.utilisation()))
                                 .collect(Collectors.joining("; ")),
                         side == TargetBand.Side.OVER ? Trial.of(study, out.getFirst().subject(), Trial.Kind.PEOPLE) : Optional.empty());
             }
@@ -423,7 +423,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
         /** From what is inside at equal steps of time, the mean over the runs that were analysed. */
         private void warmUp() {
             int count = observations.stream().mapToInt(o -> o.samples().size()).min().orElse(0);
-            if (count < LEAST_SAMPLES) {
+            if (count < MIN_SAMPLES) {
                 return;
             }
             double[] inside = new double[count - 1];

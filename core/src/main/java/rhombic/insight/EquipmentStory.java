@@ -34,16 +34,16 @@ public final class EquipmentStory {
     }
 
     public String doing(int node, Moment moment) {
-        Equipment thing = study.equipment().get(node);
+        Equipment element = study.equipment().get(node);
         Optional<EquipmentState> state = moment.state(node);
-        String shut = gates(thing, node, moment);
+        String shut = gates(element, node, moment);
         String since = Clock.elapsed(moment.timeNanos() - moment.stateSinceNanos(node));
-        return switch (thing) {
+        return switch (element) {
             case GoodsIn in -> state.isEmpty() ? "Brings nothing." : ofGoodsIn(node, state.get(), since, moment) + shut;
             case Buffer buffer -> state.map(s -> kept(s, since) + " ").orElse("") + (moment.content(node) == 0
-                    ? "Is empty: " + waitsForPieces(thing)
+                    ? "Is empty: " + waitsForPieces(element)
                     : "Holds " + pieces(moment.content(node)) + "; " + first(node, moment)) + "." + shut;
-            case Conveyor conveyor -> state.map(s -> kept(s, since) + " ").orElse("") + onConveyor(node, thing, moment) + "." + shut;
+            case Conveyor conveyor -> state.map(s -> kept(s, since) + " ").orElse("") + onConveyor(node, element, moment) + "." + shut;
             case WorkEquipment work -> state.isEmpty() ? "Does nothing." : ofWork(node, work, state.get(), since, moment) + "." + shut;
             case Crew crew -> crew.people() == 1 ? "Home of one person." : "Home of " + crew.people() + " people.";
             case BreakArea area -> "People spend their breaks here.";
@@ -51,20 +51,20 @@ public final class EquipmentStory {
         };
     }
 
-    private String onConveyor(int node, Equipment thing, Moment moment) {
+    private String onConveyor(int node, Equipment element, Moment moment) {
         if (moment.content(node) == 0) {
-            return "Is empty: " + waitsForPieces(thing);
+            return "Is empty: " + waitsForPieces(element);
         }
-        return "Carries " + pieces(moment.content(node)) + new ConveyorStory(study, waits).ofWhole((Conveyor) thing, node, moment);
+        return "Carries " + pieces(moment.content(node)) + new ConveyorStory(study, waits).ofWhole((Conveyor) element, node, moment);
     }
 
-    private static String gates(Equipment thing, int node, Moment moment) {
+    private static String gates(Equipment element, int node, Moment moment) {
         String inlet = !moment.isShut(node)
                 ? ""
-                : ShutTime.isShut(thing.basics().inletShut(), moment.timeNanos()) ? " Its inlet is shut." : " A rule has shut its inlet.";
+                : ShutTime.isShut(element.basics().inletShut(), moment.timeNanos()) ? " Its inlet is shut." : " A rule has shut its inlet.";
         String outlet = !moment.isOutletShut(node)
                 ? ""
-                : ShutTime.isShut(thing.basics().outletShut(), moment.timeNanos())
+                : ShutTime.isShut(element.basics().outletShut(), moment.timeNanos())
                         ? " Its outlet is shut."
                         : " A rule has shut its outlet.";
         return inlet + outlet;
@@ -158,8 +158,8 @@ public final class EquipmentStory {
         return waitsForPieces(work);
     }
 
-    private String waitsForPieces(Equipment thing) {
-        List<String> givers = study.links().stream().filter(link -> link.to().equals(thing.name())).map(Link::from).toList();
+    private String waitsForPieces(Equipment element) {
+        List<String> givers = study.links().stream().filter(link -> link.to().equals(element.name())).map(Link::from).toList();
         return givers.isEmpty()
                 ? "nothing is linked to it"
                 : "nothing comes from " + givers.stream().limit(3).collect(Collectors.joining(" or "))

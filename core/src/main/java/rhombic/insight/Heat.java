@@ -33,15 +33,15 @@ public enum Heat {
         if (this == NONE) {
             return heat;
         }
-        List<Equipment> things = summary.study().equipment();
+        List<Equipment> elements = summary.study().equipment();
         Means means = new Means(summary);
-        double most = 0;
-        for (int i = 0; i < things.size(); i++) {
-            double value = things.get(i).meetsPieces() ? means.of(i, figure) : 0;
-            most = Math.max(most, value);
-            heat.put(things.get(i).name(), value);
+        double max = 0;
+        for (int i = 0; i < elements.size(); i++) {
+            double value = elements.get(i).meetsPieces() ? means.of(i, figure) : 0;
+            max = Math.max(max, value);
+            heat.put(elements.get(i).name(), value);
         }
-        double all = this == BLOCKING || this == BUSY ? 1 : most; // shares stand for themselves
+        double all = this == BLOCKING || this == BUSY ? 1 : max; // shares stand for themselves
         heat.replaceAll((name, value) -> all > 0 ? Math.min(1, value / all) : 0);
         heat.values().removeIf(value -> value < 0.01);
         return heat;

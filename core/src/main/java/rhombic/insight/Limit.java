@@ -94,10 +94,10 @@ public final class Limit {
 
     /** Whether pieces come by themselves, and no more of them pile up than chance would have it. */
     private static boolean keepsUp(Summary summary) {
-        boolean comes = summary.study().equipment().stream().anyMatch(thing -> thing instanceof GoodsIn in
+        boolean comes = summary.study().equipment().stream().anyMatch(element -> element instanceof GoodsIn in
                 && (in.supply().orElse(null) instanceof Supply.Spaced || in.supply().orElse(null) instanceof Supply.ByTimetable));
         boolean asItIsAsked = summary.study().equipment().stream()
-                .anyMatch(thing -> thing instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.OnDemand);
+                .anyMatch(element -> element instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.OnDemand);
         Interval growth = new Means(summary).growth();
         return comes && !asItIsAsked && growth.mean() < KEEPS_UP_BELOW;
     }
@@ -107,12 +107,12 @@ public final class Limit {
         List<Equipment> equipment = summary.study().equipment();
         Means means = new Means(summary);
         Finding found = null;
-        double most = ENTRANCE_FULL_FROM;
+        double max = ENTRANCE_FULL_FROM;
         for (int i = 0; i < equipment.size(); i++) {
             if (equipment.get(i) instanceof Conveyor conveyor) {
                 double full = entrance(means, i, conveyor);
-                if (full > most && full > busiest - ALIKE) {
-                    most = full;
+                if (full > max && full > busiest - ALIKE) {
+                    max = full;
                     found = new Finding(conveyor.name(), "Limited by " + conveyor.name() + ": at " + conveyor.speed()
                             + " no more pieces can come on",
                             "its entrance is taken " + Means.percent(Math.min(1, full)) + " of the time; it runs "
@@ -154,22 +154,22 @@ public final class Limit {
 
     /** Share of the time in which those are on duty who work there; of several, the least. */
     private static double dutyOfPeople(Summary summary, Equipment station) {
-        double least = 1;
+        double min = 1;
         if (station instanceof WorkEquipment work) {
             for (Need need : work.work().operations().stream().flatMap(op -> op.needs().stream()).toList()) {
-                double most = 0;
+                double max = 0;
                 List<Crew> crews = summary.study().crews();
                 for (int i = 0; i < crews.size(); i++) {
                     int crew = i;
-                    most = crews.get(i).has(need.skill())
-                            ? Math.max(most, summary.runs().stream().flatMap(run -> run.crews().get(crew).people().stream())
+                    max = crews.get(i).has(need.skill())
+                            ? Math.max(max, summary.runs().stream().flatMap(run -> run.crews().get(crew).people().stream())
                                     .mapToDouble(PersonFigures::onDuty).average().orElse(1))
-                            : most;
+                            : max;
                 }
-                least = Math.min(least, most);
+                min = Math.min(min, max);
             }
         }
-        return least;
+        return min;
     }
 
     /** People who are busier than any station, and for whom work waits. */
@@ -177,7 +177,7 @@ public final class Limit {
         double busiest = candidates.stream().mapToDouble(Candidate::held).max().orElse(0);
         List<Crew> crews = summary.study().crews();
         Finding found = null;
-        double most = Math.max(ACTIVE_FROM, busiest);
+        double max = Math.max(ACTIVE_FROM, busiest);
         for (int i = 0; i < crews.size(); i++) {
             int crew = i;
             double utilisation = summary.runs().stream().mapToDouble(run -> run.crews().get(crew).utilisation())
@@ -185,8 +185,8 @@ public final class Limit {
                     .average().orElse(0);
             double waits = candidates.stream().filter(c -> needs(c.station, crews.get(crew)))
                     .mapToDouble(c -> c.share(EquipmentState.WAITING_FOR_CREW)).max().orElse(0);
-            if (utilisation > most && waits > WAITS_FROM) {
-                most = utilisation;
+            if (utilisation > max && waits > WAITS_FROM) {
+                max = utilisation;
                 found = new Finding(crews.get(i).name(),
                         "Limited by the people of " + crews.get(i).name() + ": busy " + Means.percent(utilisation)
                                 + " of their time on duty",

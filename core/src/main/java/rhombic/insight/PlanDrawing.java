@@ -19,8 +19,8 @@ public final class PlanDrawing {
 
     private final Study study;
     private final List<Drawing.Mark> marks = new ArrayList<>();
-    private double least = Double.POSITIVE_INFINITY;
-    private double most = Double.NEGATIVE_INFINITY;
+    private double min = Double.POSITIVE_INFINITY;
+    private double max = Double.NEGATIVE_INFINITY;
     private double south = Double.POSITIVE_INFINITY;
     private double north = Double.NEGATIVE_INFINITY;
     private double scale;
@@ -29,25 +29,25 @@ public final class PlanDrawing {
         this.study = study;
     }
 
-    public static Drawing of(Study study, double width, double mostHeight) {
+    public static Drawing of(Study study, double width, double maxHeight) {
         PlanDrawing plan = new PlanDrawing(study);
-        return plan.drawn(width, mostHeight);
+        return plan.drawn(width, maxHeight);
     }
 
-    private Drawing drawn(double width, double mostHeight) {
-        for (Equipment thing : study.equipment()) {
-            for (double[] corner : outline(thing)) {
-                least = Math.min(least, corner[0]);
-                most = Math.max(most, corner[0]);
+    private Drawing drawn(double width, double maxHeight) {
+        for (Equipment element : study.equipment()) {
+            for (double[] corner : outline(element)) {
+                min = Math.min(min, corner[0]);
+                max = Math.max(max, corner[0]);
                 south = Math.min(south, corner[1]);
                 north = Math.max(north, corner[1]);
             }
         }
-        if (!(most > least)) {
+        if (!(max > min)) {
             return new Drawing(width, 40,
                     List.of(new Drawing.Text(width / 2, 24, "The floor is empty", 11, "#5C676C", Drawing.Anchor.MIDDLE, false, false)));
         }
-        scale = Math.min((width - 2 * MARGIN) / (most - least), (mostHeight - 2 * MARGIN) / Math.max(1, north - south));
+        scale = Math.min((width - 2 * MARGIN) / (max - min), (maxHeight - 2 * MARGIN) / Math.max(1, north - south));
         for (Link link : study.links()) {
             Optional<Equipment> from = study.find(link.from());
             Optional<Equipment> to = study.find(link.to());
@@ -55,15 +55,15 @@ public final class PlanDrawing {
                 path(Layout.path(link, from.get(), to.get()), "#9AA3A6", 1);
             }
         }
-        for (Equipment thing : study.equipment()) {
-            if (thing instanceof Conveyor conveyor) {
+        for (Equipment element : study.equipment()) {
+            if (element instanceof Conveyor conveyor) {
                 path(conveyor.path(), "#C9C2B1",
                         Math.max(2, conveyor.width().inBaseUnit() * conveyor.lanes() * scale));
             } else {
-                List<double[]> corners = outline(thing);
+                List<double[]> corners = outline(element);
                 double[] xs = corners.stream().mapToDouble(c -> x(c[0])).toArray();
                 double[] ys = corners.stream().mapToDouble(c -> y(c[1])).toArray();
-                marks.add(new Drawing.Area(xs, ys, thing.meetsPieces() ? "#D8D1C0" : "#E4DFD2", 1));
+                marks.add(new Drawing.Area(xs, ys, element.meetsPieces() ? "#D8D1C0" : "#E4DFD2", 1));
                 double[] closedX = java.util.Arrays.copyOf(xs, xs.length + 1);
                 double[] closedY = java.util.Arrays.copyOf(ys, ys.length + 1);
                 closedX[xs.length] = xs[0];
@@ -71,9 +71,10 @@ public final class PlanDrawing {
                 marks.add(new Drawing.Path(closedX, closedY, "#5C676C", 0.8));
             }
         }
-        for (Equipment thing : study.equipment()) {
-            if (!(thing instanceof Conveyor)) {
-                marks.add(new Drawing.Text(x(thing.placement().xMetres()), y(thing.placement().yMetres()) + 3, thing.name(), 8, "#1F272B",
+        for (Equipment element : study.equipment()) {
+            if (!(element instanceof Conveyor)) {
+                marks.add(new Drawing.Text(x(element.placement().xMetres()), y(element.placement().yMetres()) + 3, element.name(), 8,
+                        "#1F272B",
                         Drawing.Anchor.MIDDLE, false, false));
             }
         }
@@ -92,21 +93,21 @@ public final class PlanDrawing {
     }
 
     private double x(double metres) {
-        return MARGIN + (metres - least) * scale;
+        return MARGIN + (metres - min) * scale;
     }
 
     private double y(double metres) {
         return MARGIN + (north - metres) * scale;
     }
 
-    private static List<double[]> outline(Equipment thing) {
-        double angle = Math.toRadians(thing.placement().headingDegrees());
-        double l = thing.footprint().lengthMetres() / 2;
-        double w = thing.footprint().widthMetres() / 2;
+    private static List<double[]> outline(Equipment element) {
+        double angle = Math.toRadians(element.placement().headingDegrees());
+        double l = element.footprint().lengthMetres() / 2;
+        double w = element.footprint().widthMetres() / 2;
         List<double[]> corners = new ArrayList<>();
         for (double[] c : new double[][] {{-l, -w}, {l, -w}, {l, w}, {-l, w}}) {
-            corners.add(new double[] {thing.placement().xMetres() + c[0] * Math.cos(angle) - c[1] * Math.sin(angle),
-                    thing.placement().yMetres() + c[0] * Math.sin(angle) + c[1] * Math.cos(angle)});
+            corners.add(new double[] {element.placement().xMetres() + c[0] * Math.cos(angle) - c[1] * Math.sin(angle),
+                    element.placement().yMetres() + c[0] * Math.sin(angle) + c[1] * Math.cos(angle)});
         }
         return corners;
     }

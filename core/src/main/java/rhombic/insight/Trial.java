@@ -42,16 +42,16 @@ public record Trial(String subject, Kind kind, String text, Changes changes) {
     /** All that can be tried in a study. */
     public static List<Trial> all(Study study) {
         List<Trial> all = new ArrayList<>();
-        for (Equipment thing : study.equipment()) {
-            all.addAll(of(study, thing));
+        for (Equipment element : study.equipment()) {
+            all.addAll(of(study, element));
         }
         return all;
     }
 
     /** All that can be tried of one thing. */
-    public static List<Trial> of(Study study, Equipment thing) {
+    public static List<Trial> of(Study study, Equipment element) {
         List<Trial> all = new ArrayList<>();
-        switch (thing) {
+        switch (element) {
             case WorkEquipment work -> ofWork(study, work, all);
             case Crew crew -> add(study, all, crew, Kind.PEOPLE, "one more person", e -> ((Crew) e).withPeople(crew.people() + 1));
             case Buffer buffer -> {
@@ -70,14 +70,14 @@ public record Trial(String subject, Kind kind, String text, Changes changes) {
             }
             default -> {}
         }
-        for (FailureMode mode : thing.basics().duty().failures()) {
-            add(study, all, thing, Kind.REPAIR, "half the repair time of " + mode.name(), e -> e.with(e.basics()
+        for (FailureMode mode : element.basics().duty().failures()) {
+            add(study, all, element, Kind.REPAIR, "half the repair time of " + mode.name(), e -> e.with(e.basics()
                     .withDuty(e.basics().duty().withFailures(e.basics().duty().failures().stream()
                             .map(m -> halved(m, mode.name())).toList()))));
         }
-        for (Link link : study.linksFrom(thing.name())) {
+        for (Link link : study.linksFrom(element.name())) {
             for (FailureMode mode : link.failures()) {
-                made(study, thing.name(), Kind.REPAIR, "half the repair time of " + mode.name() + " on the way to " + link.to(),
+                made(study, element.name(), Kind.REPAIR, "half the repair time of " + mode.name() + " on the way to " + link.to(),
                         s -> s.withLinks(s.links().stream().map(l -> l.ends().equals(link.ends())
                                 ? l.withFailures(l.failures().stream().map(m -> halved(m, mode.name())).toList())
                                 : l).toList()))
@@ -168,8 +168,8 @@ public record Trial(String subject, Kind kind, String text, Changes changes) {
         };
     }
 
-    private static void add(Study study, List<Trial> all, Equipment thing, Kind kind, String text, UnaryOperator<Equipment> better) {
-        made(study, thing.name(), kind, text, s -> s.changed(thing.name(), better)).ifPresent(all::add);
+    private static void add(Study study, List<Trial> all, Equipment element, Kind kind, String text, UnaryOperator<Equipment> better) {
+        made(study, element.name(), kind, text, s -> s.changed(element.name(), better)).ifPresent(all::add);
     }
 
     /** Empty where it would break a rule of the study, or change nothing. */
@@ -184,11 +184,11 @@ public record Trial(String subject, Kind kind, String text, Changes changes) {
 
     /** Of one thing, what is made better in the first of those ways that it has. */
     static Optional<Trial> of(Study study, String place, Kind... ways) {
-        Optional<Equipment> thing = study.find(place);
-        if (thing.isEmpty()) {
+        Optional<Equipment> element = study.find(place);
+        if (element.isEmpty()) {
             return Optional.empty();
         }
-        List<Trial> all = of(study, thing.get());
+        List<Trial> all = of(study, element.get());
         for (Kind kind : ways) {
             Optional<Trial> found = all.stream().filter(trial -> trial.kind == kind).findFirst();
             if (found.isPresent()) {

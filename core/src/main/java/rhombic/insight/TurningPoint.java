@@ -27,25 +27,25 @@ final class TurningPoint {
 
     /** Its index among the equipment; empty if there are fewer than two stations in line, or nothing points anywhere. */
     static Optional<Integer> of(Summary summary) {
-        List<Equipment> things = summary.study().equipment();
+        List<Equipment> elements = summary.study().equipment();
         Map<String, Integer> index = new LinkedHashMap<>();
-        for (int i = 0; i < things.size(); i++) {
-            index.put(things.get(i).name(), i);
+        for (int i = 0; i < elements.size(); i++) {
+            index.put(elements.get(i).name(), i);
         }
-        double[] blocked = new double[things.size()];
-        double[] starved = new double[things.size()];
-        for (int i = 0; i < things.size(); i++) {
+        double[] blocked = new double[elements.size()];
+        double[] starved = new double[elements.size()];
+        for (int i = 0; i < elements.size(); i++) {
             blocked[i] = share(summary, i, EquipmentState.BLOCKED);
             starved[i] = share(summary, i, EquipmentState.STARVED);
         }
         Set<Integer> inLine = new LinkedHashSet<>();
         Set<Integer> pointedAway = new LinkedHashSet<>();
-        double[] severity = new double[things.size()];
-        for (int i = 0; i < things.size(); i++) {
-            if (!(things.get(i) instanceof WorkEquipment)) {
+        double[] severity = new double[elements.size()];
+        for (int i = 0; i < elements.size(); i++) {
+            if (!(elements.get(i) instanceof WorkEquipment)) {
                 continue;
             }
-            for (int next : stationsAfter(summary, things.get(i).name(), index)) {
+            for (int next : stationsAfter(summary, elements.get(i).name(), index)) {
                 inLine.add(i);
                 inLine.add(next);
                 double difference = blocked[i] - starved[next];

@@ -23,7 +23,7 @@ final class WarmUp {
                 means[i] += series[i * BATCH + k] / BATCH;
             }
         }
-        double least = Double.POSITIVE_INFINITY;
+        double min = Double.POSITIVE_INFINITY;
         int best = 0;
         double sum = 0;
         double squares = 0;
@@ -37,8 +37,8 @@ final class WarmUp {
         }
         for (int i = 0; i < batches; i++) {
             double error = errors.get(batches - 1 - i);
-            if (error < least - 1e-12) {
-                least = error;
+            if (error < min - 1e-12) {
+                min = error;
                 best = i;
             }
         }

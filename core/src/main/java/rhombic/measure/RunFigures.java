@@ -38,10 +38,11 @@ public record RunFigures(int replication, long seed, double hours, long in, long
     /** All failures, those of equipment first, then those of links; in each run of a study the same in the same order. */
     public List<FailureFigures> failures() {
         List<FailureFigures> all = new ArrayList<>();
-        for (EquipmentFigures thing : equipment) {
-            int people = crews.stream().filter(crew -> crew.name().equals(thing.name())).mapToInt(crew -> crew.people().size()).findFirst()
+        for (EquipmentFigures element : equipment) {
+            int people = crews.stream().filter(crew -> crew.name().equals(element.name())).mapToInt(crew -> crew.people().size())
+                    .findFirst()
                     .orElse(1);
-            thing.modes().forEach(mode -> all.add(new FailureFigures(thing.name(), FailureFigures.NO_LINK, people, mode)));
+            element.modes().forEach(mode -> all.add(new FailureFigures(element.name(), FailureFigures.NO_LINK, people, mode)));
         }
         for (LinkFigures link : links) {
             link.modes().forEach(mode -> all.add(new FailureFigures(link.from() + " to " + link.to(), link.link(), 1, mode)));

@@ -170,13 +170,13 @@ public final class Plant {
         nodes.forEach(Node::book);
         List<EquipmentFigures> equipment = nodes.stream()
                 .map(node -> node.tally.figures(node.name(), node.equipment().kind(), now, modes(node))).toList();
-        long turnedAway = equipment.stream().mapToLong(EquipmentFigures::rejected).sum();
+        long rejected = equipment.stream().mapToLong(EquipmentFigures::rejected).sum();
         WholeTally whole = flow.census.whole();
         Staff staff = flow.staff();
         return new RunFigures(replication, flow.seed(), whole.hours(now), whole.in(), whole.out(), whole.loadCarriersOut(), whole.made(),
-                whole.joined(), whole.scrapped(), whole.insideAtStart(), whole.inside(), whole.insideMean(now), turnedAway, whole.lead(),
+                whole.joined(), whole.scrapped(), whole.insideAtStart(), whole.inside(), whole.insideMean(now), rejected, whole.lead(),
                 equipment, flow.channels().stream().map(Channel::figures).toList(), flow.census.figures(), simulator.occurred(),
-                flow.stoppedBy(), standstill(), staff == null ? List.of() : staff.figures(), staff == null ? List.of() : staff.skills(),
+                flow.stoppedBy(), deadlock(), staff == null ? List.of() : staff.figures(), staff == null ? List.of() : staff.skills(),
                 plannedHours(now, whole.hours(now)));
     }
 
@@ -220,7 +220,7 @@ public final class Plant {
     }
 
     /** What stands still for good now, because each waits for the next. */
-    public DeadlockFigures standstill() {
-        return flow.standstill();
+    public DeadlockFigures deadlock() {
+        return flow.deadlock();
     }
 }

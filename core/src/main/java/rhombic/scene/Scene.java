@@ -40,7 +40,7 @@ public final class Scene {
 
     public static final double STAND_METRES = 0.5;
     public static final double STAND_PITCH_METRES = 0.86;
-    public static final int MOST_DRAWN_PLACES = 8;
+    public static final int MAX_DRAWN_PLACES = 8;
 
     /** Pieces stacked higher than this are not drawn; the number over the equipment counts them all. */
     private static final double HIGHEST_STACK_METRES = 4;
@@ -99,16 +99,16 @@ public final class Scene {
         exits = new Pose[equipment.size()];
         belts = new BeltScene(study);
         entries = new ArrayList<>(equipment.size());
-        int mostPlaces = 1;
+        int maxPlaces = 1;
         for (int i = 0; i < equipment.size(); i++) {
-            Equipment thing = equipment.get(i);
-            index.put(thing.name(), i);
-            cos[i] = Math.cos(Math.toRadians(thing.placement().headingDegrees()));
-            sin[i] = Math.sin(Math.toRadians(thing.placement().headingDegrees()));
+            Equipment element = equipment.get(i);
+            index.put(element.name(), i);
+            cos[i] = Math.cos(Math.toRadians(element.placement().headingDegrees()));
+            sin[i] = Math.sin(Math.toRadians(element.placement().headingDegrees()));
             entries.add(new HashMap<>());
-            mostPlaces = thing instanceof WorkEquipment work ? Math.max(mostPlaces, work.work().places()) : mostPlaces;
+            maxPlaces = element instanceof WorkEquipment work ? Math.max(maxPlaces, work.work().places()) : maxPlaces;
         }
-        together = new int[mostPlaces];
+        together = new int[maxPlaces];
         paths = new Path[study.links().size()];
         for (int i = 0; i < paths.length; i++) {
             Link link = links.get(i);
@@ -177,19 +177,19 @@ public final class Scene {
     }
 
     private void poseAt(int node, int first, Moment moment, double glideNanos, Poses into) {
-        Equipment thing = equipment.get(node);
-        if (thing instanceof Conveyor conveyor) {
+        Equipment element = equipment.get(node);
+        if (element instanceof Conveyor conveyor) {
             belts.pose(conveyor, node, first, moment,
                     (body, pose) -> add(body, moment, pose.x(), pose.y(), pose.z(), pose.heading(), into));
             return;
         }
-        WorkEquipment work = thing instanceof WorkEquipment w ? w : null;
+        WorkEquipment work = element instanceof WorkEquipment w ? w : null;
         if (work != null) {
             Arrays.fill(together, 0, work.work().places(), 0);
             Arrays.fill(towers, 0);
         }
-        PieceOffset seat = thing.basics().pieceOffset();
-        double turned = thing.placement().headingDegrees() + seat.headingDegrees();
+        PieceOffset seat = element.basics().pieceOffset();
+        double turned = element.placement().headingDegrees() + seat.headingDegrees();
         int index = 0;
         for (int body = first; body >= 0; body = moment.next(body)) {
             int place = moment.placeOf(body);
@@ -198,16 +198,16 @@ public final class Scene {
             if (place >= 0 && work != null) {
                 onPlace(work, place, together[place]++, type);
             } else {
-                turn = waiting(thing, index++, moment.pieceOf(body), type);
+                turn = waiting(element, index++, moment.pieceOf(body), type);
                 if (atZ > HIGHEST_STACK_METRES) {
                     continue;
                 }
             }
             double x = atX + seat.xMetres();
             double y = atY + seat.yMetres();
-            double z = atZ + seat.zMetres() + thing.placement().zMetres();
-            double worldX = thing.placement().xMetres() + x * cos[node] - y * sin[node];
-            double worldY = thing.placement().yMetres() + x * sin[node] + y * cos[node];
+            double z = atZ + seat.zMetres() + element.placement().zMetres();
+            double worldX = element.placement().xMetres() + x * cos[node] - y * sin[node];
+            double worldY = element.placement().yMetres() + x * sin[node] + y * cos[node];
             int from = moment.fromNodeOf(body);
             double done = glideNanos <= 0 ? 1 : (moment.timeNanos() - moment.sinceNanos(body)) / glideNanos;
             if (done < 1 && from >= 0 && !moment.isDone(body)) {
@@ -293,15 +293,15 @@ public final class Scene {
 
     /** Middle of the work table of a place, seen from the middle of the station; places beyond the drawn ones share. */
     public static double[] placeOffset(WorkEquipment station, int place) {
-        int drawn = Math.clamp(station.work().places(), 1, MOST_DRAWN_PLACES);
+        int drawn = Math.clamp(station.work().places(), 1, MAX_DRAWN_PLACES);
         double width = station.footprint().widthMetres() / drawn;
         int row = place % drawn;
         return new double[] {place / drawn * 0.1, (row - (drawn - 1) / 2.0) * width - 0.22 * Math.min(1, width / 1.6)};
     }
 
     /** Where the piece of that number among those that wait stands; returns how it is turned there. */
-    private double waiting(Equipment thing, int index, int piece, int type) {
-        switch (thing) {
+    private double waiting(Equipment element, int index, int piece, int type) {
+        switch (element) {
             case Buffer buffer -> {
                 return inBuffer(buffer, index, piece, type);
             }

@@ -62,22 +62,22 @@ public final class Pace {
      * the length is short (trapezoidal velocity profile).
      *
      * @param metres length, 0 or more
-     * @param first speed at the beginning, 0 to {@code most}
-     * @param most speed, above 0
-     * @param last speed at the end, 0 to {@code most}
+     * @param first speed at the beginning, 0 to {@code max}
+     * @param max speed, above 0
+     * @param last speed at the end, 0 to {@code max}
      * @param faster acceleration, above 0
      * @param slower braking, above 0
      * @throws IllegalArgumentException if the length is too short to change from one speed to the other
      */
-    public static Pace between(double metres, double first, double most, double last, double faster, double slower) {
-        positive("The most speed", most);
+    public static Pace between(double metres, double first, double max, double last, double faster, double slower) {
+        positive("The most speed", max);
         positive("An acceleration", faster);
         positive("A braking", slower);
-        if (!(first >= 0 && first <= most && last >= 0 && last <= most && metres >= 0)) {
-            throw new IllegalArgumentException("A motion begins and ends at speeds from 0 to " + most + " over a length of at least 0; got "
+        if (!(first >= 0 && first <= max && last >= 0 && last <= max && metres >= 0)) {
+            throw new IllegalArgumentException("A motion begins and ends at speeds from 0 to " + max + " over a length of at least 0; got "
                     + first + ", " + last + " and " + metres);
         }
-        double peak = Math.min(most,
+        double peak = Math.min(max,
                 Math.sqrt((2 * faster * slower * metres + slower * first * first + faster * last * last) / (faster + slower)));
         double up = (peak * peak - first * first) / (2 * faster);
         double down = (peak * peak - last * last) / (2 * slower);

@@ -19,7 +19,7 @@ import rhombic.study.value.StudyException;
 public record BoardChart(String title, Kind kind, List<String> elements, Series series, int movingMean,
         boolean onFloor) implements Serializable {
     public static final int MAX_MOVING_MEAN = 200;
-    public static final int MOST_FORMULAS = 20;
+    public static final int MAX_FORMULAS = 20;
 
     /** What it shows. */
     public enum Kind {
@@ -60,8 +60,8 @@ public record BoardChart(String title, Kind kind, List<String> elements, Series 
         elements = List.copyOf(elements);
         Count.between(1, MAX_MOVING_MEAN, "The steps of a moving mean", movingMean);
         if (kind == Kind.FORMULA) {
-            Count.between(1, MOST_FORMULAS, "The formulas of a chart", elements.size());
-            elements.forEach(thing -> readable(Quantity.of(thing).formula));
+            Count.between(1, MAX_FORMULAS, "The formulas of a chart", elements.size());
+            elements.forEach(element -> readable(Quantity.of(element).formula));
         }
     }
 
@@ -145,7 +145,8 @@ public record BoardChart(String title, Kind kind, List<String> elements, Series 
 
     BoardChart renamed(Renaming change) {
         return new BoardChart(title, kind,
-                elements.stream().map(thing -> kind == Kind.FORMULA ? Quantity.of(thing).with(change).text() : change.equipment(thing))
+                elements.stream()
+                        .map(element -> kind == Kind.FORMULA ? Quantity.of(element).with(change).text() : change.equipment(element))
                         .toList(),
                 series,
                 movingMean, onFloor);

@@ -22,7 +22,7 @@ import rhombic.study.value.StudyException;
  */
 public record Comparison(List<Alternative> alternatives, List<Factor> factors, List<Sweep> sweeps, String reference, List<String> responses,
         List<OwnResponse> own, int replications, double targetHalfWidth, List<BoardChart> board) implements Serializable {
-    public static final int MOST = 1000;
+    public static final int MAX = 1000;
     public static final Comparison NONE = new Comparison(List.of(), List.of(), List.of(), "", List.of(), List.of(), 0, 0,
             List.of());
 
@@ -37,7 +37,7 @@ public record Comparison(List<Alternative> alternatives, List<Factor> factors, L
         unique("factors", factors.stream().map(Factor::name).toList());
         unique("charts on the board", board.stream().map(BoardChart::title).toList());
         unique("responses of your own", own.stream().map(OwnResponse::name).toList());
-        Count.between(0, MOST, "The number of alternatives", alternatives.size());
+        Count.between(0, MAX, "The number of alternatives", alternatives.size());
         Count.between(0, 10_000, "The replications of each alternative", replications);
         if (!(targetHalfWidth >= 0 && targetHalfWidth < 1)) {
             throw new StudyException("How narrow intervals shall be must be a part from 0 to below 1; got " + targetHalfWidth);

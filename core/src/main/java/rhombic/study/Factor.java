@@ -12,10 +12,10 @@ import rhombic.study.value.StudyException;
 /**
  * Something in the study that is tried at several levels.
  *
- * @param levels 2 to {@link #MOST_LEVELS}, each said otherwise than the others
+ * @param levels 2 to {@link #MAX_LEVELS}, each said otherwise than the others
  */
 public record Factor(String name, List<Level> levels) implements Serializable {
-    public static final int MOST_LEVELS = 100;
+    public static final int MAX_LEVELS = 100;
 
     /**
      * One value of a factor.
@@ -38,8 +38,8 @@ public record Factor(String name, List<Level> levels) implements Serializable {
     public Factor {
         Names.checked(name);
         levels = List.copyOf(levels);
-        if (levels.size() < 2 || levels.size() > MOST_LEVELS) {
-            throw new StudyException("Factor " + name + " must have from 2 to " + MOST_LEVELS + " levels; got " + levels.size());
+        if (levels.size() < 2 || levels.size() > MAX_LEVELS) {
+            throw new StudyException("Factor " + name + " must have from 2 to " + MAX_LEVELS + " levels; got " + levels.size());
         }
         Set<String> text = new HashSet<>();
         for (Level level : levels) {

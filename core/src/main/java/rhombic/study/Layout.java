@@ -22,16 +22,16 @@ public final class Layout {
     private Layout() {}
 
     /** A port in space. */
-    public static Pose pose(Equipment thing, Port port) {
-        return thing.placement().pose().of(port.inner());
+    public static Pose pose(Equipment element, Port port) {
+        return element.placement().pose().of(port.inner());
     }
 
-    public static Pose outlet(Equipment thing, String port) {
-        return pose(thing, thing.port(port, false));
+    public static Pose outlet(Equipment element, String port) {
+        return pose(element, element.port(port, false));
     }
 
-    public static Pose inlet(Equipment thing, String port) {
-        return pose(thing, thing.port(port, true));
+    public static Pose inlet(Equipment element, String port) {
+        return pose(element, element.port(port, true));
     }
 
     /** Where one of a crew waits for work, by number: in rows of twelve. */
@@ -51,15 +51,15 @@ public final class Layout {
      *
      * @param place counted from 0; of what has only one, 0
      */
-    public static Pose stand(Equipment thing, int place) {
-        StandPoint spot = thing.basics().duty().standOffset();
-        int drawn = thing instanceof WorkEquipment work ? Math.clamp(work.work().places(), 1, WorkEquipment.MOST_DRAWN_PLACES) : 1;
-        double width = thing.footprint().widthMetres();
+    public static Pose stand(Equipment element, int place) {
+        StandPoint spot = element.basics().duty().standOffset();
+        int drawn = element instanceof WorkEquipment work ? Math.clamp(work.work().places(), 1, WorkEquipment.MAX_DRAWN_PLACES) : 1;
+        double width = element.footprint().widthMetres();
         double middle = drawn == 1 ? 0 : (place % drawn - (drawn - 1) / 2.0) * width / drawn;
         double x = spot == null ? 0 : spot.xMetres();
         double y = spot == null ? middle - width / drawn / 2 - (drawn == 1 ? BESIDE_METRES : 0) : spot.yMetres() + middle;
         double facing = Math.toDegrees(Math.atan2(middle - y, -x));
-        return thing.placement().pose().of(Pose.at(x, y, 0, facing));
+        return element.placement().pose().of(Pose.at(x, y, 0, facing));
     }
 
     /** The path of a link, from the outlet of the giver by its bends to the inlet of the taker; its height changes evenly. */

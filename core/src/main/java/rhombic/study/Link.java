@@ -25,13 +25,13 @@ import rhombic.study.value.StudyException;
  */
 public record Link(String from, String to, Optional<Quantity> share, LinkFilter filter, Travel travel, List<Bend> bends, String fromPort,
         String toPort, List<FailureMode> failures) implements Serializable {
-    public static final int MOST_BENDS = 200;
+    public static final int MAX_BENDS = 200;
 
     public Link {
         bends = List.copyOf(bends);
         failures = List.copyOf(failures);
         FailureMode.refuseTwins(failures);
-        Count.between(0, MOST_BENDS, "The bends of a link", bends.size());
+        Count.between(0, MAX_BENDS, "The bends of a link", bends.size());
         Names.checked(from);
         Names.checked(to);
         share.ifPresent(value -> {

@@ -56,8 +56,8 @@ public record Renaming(Kind kind, String from, String to) implements NameChange,
         return kind == Kind.CALENDAR && calendar.name().equals(from) ? calendar.named(to) : calendar;
     }
 
-    public Equipment in(Equipment thing) {
-        return Kinds.renamed(thing, this);
+    public Equipment in(Equipment element) {
+        return Kinds.renamed(element, this);
     }
 
     public Rule in(Rule rule) {

@@ -31,15 +31,15 @@ import rhombic.study.value.TargetBand;
  */
 public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links, List<Table> tables,
         List<Rule> rules, List<NamedView> views, List<Calendar> calendars, Comparison comparison) implements Serializable {
-    public static final int MOST_EQUIPMENT = 50_000;
+    public static final int MAX_EQUIPMENT = 50_000;
 
     public Study {
         Names.checked(name);
         pieceTypes = List.copyOf(pieceTypes);
         equipment = List.copyOf(equipment);
         links = List.copyOf(links);
-        if (equipment.size() > MOST_EQUIPMENT) {
-            throw new StudyException("A study must have at most " + MOST_EQUIPMENT + " pieces of equipment; got " + equipment.size());
+        if (equipment.size() > MAX_EQUIPMENT) {
+            throw new StudyException("A study must have at most " + MAX_EQUIPMENT + " pieces of equipment; got " + equipment.size());
         }
         tables = List.copyOf(tables);
         rules = List.copyOf(rules);
@@ -174,23 +174,23 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     }
 
     /** Adds equipment, and links that may lead to it. */
-    public Study with(Collection<? extends Equipment> things, Collection<Link> moreLinks) {
-        List<Equipment> allThings = new ArrayList<>(equipment);
+    public Study with(Collection<? extends Equipment> elements, Collection<Link> moreLinks) {
+        List<Equipment> allElements = new ArrayList<>(equipment);
         Set<String> ids = HashSet.newHashSet(equipment.size());
-        equipment.forEach(thing -> ids.add(thing.id()));
-        for (Equipment thing : things) {
+        equipment.forEach(element -> ids.add(element.id()));
+        for (Equipment element : elements) {
             // something that has another name by now may still have this one's as its id
-            String id = Names.free(thing.id(), ids);
+            String id = Names.free(element.id(), ids);
             ids.add(id);
-            allThings.add(id.equals(thing.id()) ? thing : thing.with(thing.basics().withId(id)));
+            allElements.add(id.equals(element.id()) ? element : element.with(element.basics().withId(id)));
         }
         List<Link> allLinks = new ArrayList<>(links);
         allLinks.addAll(moreLinks);
-        return new Study(name, plan, pieceTypes, allThings, allLinks, tables, rules, views, calendars, comparison);
+        return new Study(name, plan, pieceTypes, allElements, allLinks, tables, rules, views, calendars, comparison);
     }
 
-    public Study with(Equipment thing) {
-        return with(List.of(thing), List.of());
+    public Study with(Equipment element) {
+        return with(List.of(element), List.of());
     }
 
     /** Adds a link, unless the two are linked that way already or the ends cannot give or take. */
@@ -219,9 +219,9 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     public Study changed(String which, UnaryOperator<Equipment> change) {
         List<Equipment> all = new ArrayList<>(equipment.size());
         String newName = which;
-        for (Equipment thing : equipment) {
-            Equipment changed = thing.name().equals(which) ? change.apply(thing) : thing;
-            newName = thing.name().equals(which) ? changed.name() : newName;
+        for (Equipment element : equipment) {
+            Equipment changed = element.name().equals(which) ? change.apply(element) : element;
+            newName = element.name().equals(which) ? changed.name() : newName;
             all.add(changed);
         }
         List<Link> allLinks = links;

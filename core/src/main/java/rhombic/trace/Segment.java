@@ -92,7 +92,7 @@ final class Segment {
      * @param startNanos the time of that moment
      */
     Segment(CompletableFuture<Moment> start, long startNanos, long firstNumber, int size, long[] times, int[] bodies, int[] nodes,
-            int[] slots, byte[] whats, int[] backs,
+            int[] slots, byte[] kinds, int[] backs,
             long[] extras) {
         this.start = start;
         this.startNanos = startNanos;
@@ -102,7 +102,7 @@ final class Segment {
         this.bodies = bodies;
         this.nodes = nodes;
         this.slots = slots;
-        this.kinds = whats;
+        this.kinds = kinds;
         this.backs = backs;
         this.extras = extras;
     }

@@ -17,7 +17,7 @@ import rhombic.study.value.PersonState;
  * What a run wrote down so far, for reading. Written by a {@link TraceWriter} on one thread, read on others.
  */
 public final class Trace {
-    private static final int MOST_WORDS = 200_000;
+    private static final int MAX_WORDS = 200_000;
     private static final long[] NO_LONGS = {};
     private static final int[] NO_INTS = {};
 
@@ -215,7 +215,7 @@ public final class Trace {
 
     /** Number of a text that records refer to; called by the writer only. Of very many, the later ones share a number. */
     int word(String wanted) {
-        String text = numbers.size() < MOST_WORDS || numbers.containsKey(wanted)
+        String text = numbers.size() < MAX_WORDS || numbers.containsKey(wanted)
                 ? wanted
                 : wanted.substring(0, wanted.indexOf('\u0000') + 1) + "\u2026";
         return numbers.computeIfAbsent(text, key -> {

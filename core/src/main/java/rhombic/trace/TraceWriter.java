@@ -17,18 +17,18 @@ public final class TraceWriter {
     /** Records kept, about 30 bytes each. */
     public static final int USUALLY_KEPT = 3_000_000;
 
-    private static final int LEAST_IN_SEGMENT = 8192;
+    private static final int MIN_IN_SEGMENT = 8192;
     /** Room for the rest of the instant in which a segment is long enough. */
     private static final int REST_OF_INSTANT = 512;
     /** An instant with more records than this is split: it never ends, or nobody could look at it. */
-    private static final int MOST_IN_SEGMENT = 1_000_000;
-    private static final int LEAST_EXTRAS = 64;
+    private static final int MAX_IN_SEGMENT = 1_000_000;
+    private static final int MIN_EXTRAS = 64;
     private static final int NO_BODY = -1;
 
     private final Trace trace;
     private final Keyframes keyframes;
     private final int places;
-    private final int mostKept;
+    private final int maxKept;
     private @Nullable PieceListener listener;
     /** The moment after which the segment begins that is being written, and the time of it. */
     private CompletableFuture<Moment> segmentStart;
@@ -67,21 +67,21 @@ public final class TraceWriter {
     /**
      * @param equipment how many pieces of equipment the study has
      * @param links how many links it has
-     * @param mostKept records after which the oldest are dropped
+     * @param maxKept records after which the oldest are dropped
      * @param beside does what may be done while the run goes on
      */
-    public TraceWriter(int equipment, int links, int mostKept, Executor beside) {
-        this.mostKept = mostKept;
+    public TraceWriter(int equipment, int links, int maxKept, Executor beside) {
+        this.maxKept = maxKept;
         places = equipment;
         keyframes = new Keyframes(new Moment(equipment, links), beside);
         segmentStart = keyframes.newest();
         trace = new Trace(segmentStart);
-        freshColumns(LEAST_EXTRAS);
+        freshColumns(MIN_EXTRAS);
     }
 
     /** Does all that is to be done itself. */
-    public TraceWriter(int equipment, int links, int mostKept) {
-        this(equipment, links, mostKept, Runnable::run);
+    public TraceWriter(int equipment, int links, int maxKept) {
+        this(equipment, links, maxKept, Runnable::run);
     }
 
     public TraceWriter(int equipment, int links) {
@@ -363,12 +363,12 @@ public final class TraceWriter {
     }
 
     private int longEnough() {
-        return Math.max(LEAST_IN_SEGMENT, Math.max(places, numbers.count()));
+        return Math.max(MIN_IN_SEGMENT, Math.max(places, numbers.count()));
     }
 
     private void room(long time) {
         boolean isLong = size >= longEnough();
-        if (isLong && (time > times[size - 1] || size >= MOST_IN_SEGMENT)) {
+        if (isLong && (time > times[size - 1] || size >= MAX_IN_SEGMENT)) {
             seal();
         } else if (size == times.length) {
             grow();
@@ -403,7 +403,7 @@ public final class TraceWriter {
         size = 0;
         freshColumns(extraSize + extraSize / 16);
         extraSize = 0;
-        while (sealedRecords > mostKept && sealed.size() > 1) {
+        while (sealedRecords > maxKept && sealed.size() > 1) {
             sealedRecords -= sealed.removeFirst().size();
             droppedSegments++;
         }
@@ -418,7 +418,7 @@ public final class TraceWriter {
         slots = new int[room];
         kinds = new byte[room];
         backs = new int[room];
-        extras = new long[Math.max(LEAST_EXTRAS, extraRoom)];
+        extras = new long[Math.max(MIN_EXTRAS, extraRoom)];
     }
 
     private void grow() {

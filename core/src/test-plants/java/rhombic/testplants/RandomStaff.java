@@ -51,14 +51,14 @@ final class RandomStaff {
         if (one(2)) {
             return study;
         }
-        List<Equipment> things = new ArrayList<>();
-        study.equipment().forEach(thing -> things.add(burdened(thing, study)));
-        things.add(crew("Crew A", 1 + random.nextInt(4)));
-        things.add(crew("Crew B", 1 + random.nextInt(2)).withSkills(List.of("weld")));
-        things.add(new BreakArea(Basics.of("Break area", Placement.at(-8, -8))));
+        List<Equipment> elements = new ArrayList<>();
+        study.equipment().forEach(element -> elements.add(burdened(element, study)));
+        elements.add(crew("Crew A", 1 + random.nextInt(4)));
+        elements.add(crew("Crew B", 1 + random.nextInt(2)).withSkills(List.of("weld")));
+        elements.add(new BreakArea(Basics.of("Break area", Placement.at(-8, -8))));
         List<Link> links = study.links().stream().map(link -> one(6) ? link.withTravel(new Travel.Carried(need(), 1 + random.nextInt(3))) : link)
                 .toList();
-        Study staffed = new Study(study.name(), study.plan(), study.pieceTypes(), things, links, study.tables(), study.rules(), study.views(),
+        Study staffed = new Study(study.name(), study.plan(), study.pieceTypes(), elements, links, study.tables(), study.rules(), study.views(),
                 calendars());
         return new RandomStaff(seed * 19 + 11).withTools(staffed);
     }
@@ -97,8 +97,8 @@ final class RandomStaff {
         return Duty.ALWAYS.withCalendar(one(2) ? "Early" : "Odd").withAtShiftEnd(AtShiftEnd.values()[random.nextInt(3)]);
     }
 
-    private Equipment burdened(Equipment thing, Study study) {
-        Basics basics = thing.basics();
+    private Equipment burdened(Equipment element, Study study) {
+        Basics basics = element.basics();
         Duty duty = one(5) ? duty() : basics.duty();
         if (one(3)) {
             List<FailureMode> modes = new ArrayList<>();
@@ -109,18 +109,18 @@ final class RandomStaff {
             duty = duty.withFailures(modes);
         }
         duty = one(8) ? duty.withStandOffset(new StandPoint(-0.5, 1.5)) : duty;
-        Equipment burdened = thing.with(basics.withDuty(duty));
+        Equipment burdened = element.with(basics.withDuty(duty));
         return burdened instanceof WorkEquipment work && one(2) ? manned(work) : burdened;
     }
 
-    private WorkEquipment manned(WorkEquipment thing) {
-        Work work = thing.work();
+    private WorkEquipment manned(WorkEquipment element) {
+        Work work = element.work();
         List<Operation> operations = new ArrayList<>();
         work.operations().forEach(operation -> operations.add(one(4) ? operation : operation.withNeeds(needs())));
         work = work.withOperations(operations).withSetupCrew(one(2) ? needs() : List.of());
         Work.Service service = work.service();
         work = service == null ? work : work.withService(service.withNeeds(needs()));
-        WorkEquipment manned = thing.with(work);
+        WorkEquipment manned = element.with(work);
         Inspection check = manned instanceof Station station ? station.inspection() : null;
         return check != null && manned instanceof Station station
                 ? station.withInspection(new Inspection(check.failShare(), check.look(), check.factor(), check.maxReworks(), check.capacity(),

@@ -77,41 +77,41 @@ public final class RandomStudies {
         };
     }
 
-    private static Equipment furnished(Equipment thing, Random more) {
-        Basics basics = thing.basics();
+    private static Equipment furnished(Equipment element, Random more) {
+        Basics basics = element.basics();
         basics = more.nextInt(6) == 0 ? basics.withSize(new Footprint(1 + more.nextInt(4), 1.5, 2)) : basics;
         basics = more.nextInt(6) == 0 ? basics.withPieceOffset(new PieceOffset(0.1, -0.2, 0.3, more.nextInt(90))) : basics;
         basics = more.nextInt(6) == 0 ? basics.placed(basics.placement().raisedTo(more.nextInt(3) / 2.0)) : basics;
         basics = more.nextInt(6) == 0 ? basics.withId("id of " + basics.name()) : basics;
-        basics = more.nextInt(9) == 0 && thing.givesPieces() ? basics.withOutletShut(ShutTime.parse("10 min to 15 min")) : basics;
+        basics = more.nextInt(9) == 0 && element.givesPieces() ? basics.withOutletShut(ShutTime.parse("10 min to 15 min")) : basics;
         basics = more.nextInt(9) == 0 ? basics.withAttributes(List.of(new Attribute("minus", new Value.Num(-0.0)), new Attribute("half", new Value.Num(-0.5)))) : basics;
-        Equipment furnished = thing.with(basics);
+        Equipment furnished = element.with(basics);
         return furnished instanceof Buffer buffer && more.nextInt(3) == 0 ? buffer.withArrangement(Buffer.Arrangement.values()[more.nextInt(3)]) : furnished;
     }
 
     private Study study(long seed) {
-        List<Equipment> things = new ArrayList<>();
+        List<Equipment> elements = new ArrayList<>();
         int count = 2 + random.nextInt(10);
         for (int i = 0; i < count; i++) {
-            things.add(varied(thing(i == 0 ? 0 : random.nextInt(8), "E" + i)));
+            elements.add(varied(element(i == 0 ? 0 : random.nextInt(8), "E" + i)));
         }
         Random more = new Random(seed * 31 + 7);
-        things.replaceAll(thing -> furnished(thing, more));
+        elements.replaceAll(element -> furnished(element, more));
         Random conveyors = new Random(seed * 17 + 3);
-        things.replaceAll(thing -> thing instanceof Buffer && conveyors.nextInt(2) == 0 ? conveyor(thing.basics(), conveyors) : thing);
+        elements.replaceAll(element -> element instanceof Buffer && conveyors.nextInt(2) == 0 ? conveyor(element.basics(), conveyors) : element);
         List<Link> links = new ArrayList<>();
         for (int i = 0; i < count; i++) {
             for (int j = 0; j < count; j++) {
                 boolean ahead = j > i && j <= i + 3;
-                if (things.get(i).givesPieces() && things.get(j).takesPieces() && random.nextDouble() < (ahead ? 0.6 : 0.06)) {
+                if (elements.get(i).givesPieces() && elements.get(j).takesPieces() && random.nextDouble() < (ahead ? 0.6 : 0.06)) {
                     links.add(travelled(new Link("E" + i, "E" + j, one(4) ? Optional.of(Quantity.percent(random.nextInt(101))) : Optional.empty(), filter()), more));
                 }
             }
         }
-        links.replaceAll(link -> ported(link, things, conveyors));
+        links.replaceAll(link -> ported(link, elements, conveyors));
         RunPlan plan = RunPlan.ONE_SHIFT.withLength(Quantity.hours(1)).withWarmUp(Quantity.minutes(random.nextInt(3) * 10)).withSeed(seed).withReplications(3).withStopAfterPieces(seed % 5 == 0 ? 20 : 0);
         List<NamedView> views = more.nextBoolean() ? List.of() : List.of(new NamedView("From the gate", more.nextInt(9), -3.5, more.nextInt(360) - 180, 40, 25, more.nextBoolean()));
-        return new Study("Random " + Math.abs(seed % 1000), plan, types(), things, links, tables(), rules(things), views);
+        return new Study("Random " + Math.abs(seed % 1000), plan, types(), elements, links, tables(), rules(elements), views);
     }
 
     private List<PieceType> types() {
@@ -130,9 +130,9 @@ public final class RandomStudies {
                 new Table("Parts", List.of("base", "part"), List.of(new Table.Row(List.of("Pallet", "Frame"), "2"), new Table.Row(List.of("Pallet", "Coil"), "1")), "", "parts.csv"));
     }
 
-    private List<Rule> rules(List<Equipment> things) {
-        String first = things.getFirst().name();
-        String last = things.getLast().name();
+    private List<Rule> rules(List<Equipment> elements) {
+        String first = elements.getFirst().name();
+        String last = elements.getLast().name();
         List<Rule> all = List.of(
                 new Rule("Count", new Rule.When.Piece(Rule.PieceEvent.ENTERS, last), "", List.of(new Rule.Action.Set("", "joints", "piece.joints + 1"))),
                 new Rule("Mark", new Rule.When.Piece(Rule.PieceEvent.FINISHES, last), "piece.joints > 3", List.of(new Rule.Action.ChangeLook("failed"), new Rule.Action.Set("", "tested", "true"))),
@@ -142,7 +142,7 @@ public final class RandomStudies {
                 new Rule("Noon", new Rule.When.TimeOfDay("06:30"), "at('" + first + "').content < 1000", List.of(new Rule.Action.Create(first, "Pallet", 1))),
                 new Rule("Scrap", new Rule.When.Piece(Rule.PieceEvent.FINISHES, last), "piece.reworked > 1", List.of(new Rule.Action.Scrap())));
         List<Rule> drawn = new ArrayList<>(all.stream().filter(rule -> one(3)).toList());
-        things.stream().filter(Conveyor.class::isInstance).findFirst().ifPresent(belt -> drawn.add(new Rule("Drive", new Rule.When.Every(Quantity.minutes(9)), "",
+        elements.stream().filter(Conveyor.class::isInstance).findFirst().ifPresent(belt -> drawn.add(new Rule("Drive", new Rule.When.Every(Quantity.minutes(9)), "",
                 List.of(new Rule.Action.Switch(belt.name(), false), new Rule.Action.Set(belt.name(), "speed", "0.2 + at('" + belt.name() + "').content / 10"), new Rule.Action.Wait(Quantity.minutes(1)), new Rule.Action.Switch(belt.name(), true)))));
         return drawn;
     }
@@ -158,8 +158,8 @@ public final class RandomStudies {
         };
     }
 
-    private Equipment varied(Equipment thing) {
-        Basics basics = thing.basics();
+    private Equipment varied(Equipment element) {
+        Basics basics = element.basics();
         basics = switch (random.nextInt(8)) {
             case 0 -> basics.withRouting(new Routing(Routing.Choice.IN_TURN, ""));
             case 1 -> basics.withRouting(new Routing(Routing.Choice.SHORTEST_QUEUE, ""));
@@ -171,13 +171,13 @@ public final class RandomStudies {
             case 1 -> basics.withSelection(Selection.byFormula("piece.joints"));
             default -> basics;
         };
-        if (one(7) && thing.takesPieces()) {
+        if (one(7) && element.takesPieces()) {
             basics = basics.withInletShut(ShutTime.parse(one(2) ? "5 min to 12 min, 30 min to 30.5 min" : "40 min on"));
         }
-        return thing.with(one(4) ? basics.withAttributes(List.of(new Attribute("skill", new Value.Num(1.5)))) : basics);
+        return element.with(one(4) ? basics.withAttributes(List.of(new Attribute("skill", new Value.Num(1.5)))) : basics);
     }
 
-    private Equipment thing(int kind, String name) {
+    private Equipment element(int kind, String name) {
         Placement at = new Placement(random.nextInt(40) - 20, random.nextInt(30) / 4.0, random.nextInt(8) * 45);
         Basics basics = Basics.of(name, at);
         return switch (kind) {
@@ -222,14 +222,14 @@ public final class RandomStudies {
     }
 
     /** A link from or to a conveyor may begin at a divert and end at a merge. */
-    private static Link ported(Link link, List<Equipment> things, Random random) {
-        Equipment from = things.stream().filter(thing -> thing.name().equals(link.from())).findFirst().orElseThrow();
-        Equipment to = things.stream().filter(thing -> thing.name().equals(link.to())).findFirst().orElseThrow();
+    private static Link ported(Link link, List<Equipment> elements, Random random) {
+        Equipment from = elements.stream().filter(element -> element.name().equals(link.from())).findFirst().orElseThrow();
+        Equipment to = elements.stream().filter(element -> element.name().equals(link.to())).findFirst().orElseThrow();
         return link.withPorts(port(from, false, random), port(to, true, random));
     }
 
-    private static String port(Equipment thing, boolean isIn, Random random) {
-        List<String> names = thing.ports().stream().filter(port -> port.isIn() == isIn).skip(1).map(port -> port.name()).toList();
+    private static String port(Equipment element, boolean isIn, Random random) {
+        List<String> names = element.ports().stream().filter(port -> port.isIn() == isIn).skip(1).map(port -> port.name()).toList();
         return names.isEmpty() || random.nextInt(3) == 0 ? "" : names.get(random.nextInt(names.size()));
     }
 

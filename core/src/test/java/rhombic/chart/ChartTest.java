@@ -54,11 +54,11 @@ class ChartTest {
     @Property(tries = 500, seed = "20261126")
     void everyScaleHoldsBothEndsAndItsTicksAreEvenlySpaced(@ForAll long seed) {
         Random random = new Random(seed);
-        double least = (random.nextDouble() - 0.5) * Math.pow(10, random.nextInt(9) - 3);
-        double most = least + random.nextDouble() * Math.pow(10, random.nextInt(9) - 3);
+        double min = (random.nextDouble() - 0.5) * Math.pow(10, random.nextInt(9) - 3);
+        double max = min + random.nextDouble() * Math.pow(10, random.nextInt(9) - 3);
         int ticks = 2 + random.nextInt(8);
-        Axis axis = Axis.over(least, most, ticks);
-        assertTrue(axis.from() <= least + 1e-9 * axis.step() && axis.to() >= most - 1e-9 * axis.step(), axis::toString);
+        Axis axis = Axis.over(min, max, ticks);
+        assertTrue(axis.from() <= min + 1e-9 * axis.step() && axis.to() >= max - 1e-9 * axis.step(), axis::toString);
         List<Double> all = axis.ticks();
         assertTrue(all.size() >= 2 && all.size() <= 2 * ticks + 3, () -> axis + " has " + all.size() + " ticks");
         for (int i = 1; i < all.size(); i++) {

@@ -33,8 +33,8 @@ class BoardTest {
             Observation.of(line, 2, List.of("here.out"), () -> false, part -> {}));
     private final Board whole = new Board(runs);
 
-    private static BoardChart wanted(BoardChart.Kind kind, String... things) {
-        return new BoardChart("It", kind, List.of(things), BoardChart.Series.EACH, 1, false);
+    private static BoardChart wanted(BoardChart.Kind kind, String... elements) {
+        return new BoardChart("It", kind, List.of(elements), BoardChart.Series.EACH, 1, false);
     }
 
     private static <S extends Chart.Series> S only(Chart chart, Class<S> kind, String name) {

@@ -38,8 +38,8 @@ class LimitTest {
         return Work.of(1, 2, new TimeSource.Drawn(time(time)));
     }
 
-    private static Equipment shut(Equipment thing, String times) {
-        return thing.with(thing.basics().withInletShut(ShutTime.parse(times)));
+    private static Equipment shut(Equipment element, String times) {
+        return element.with(element.basics().withInletShut(ShutTime.parse(times)));
     }
 
     @Test

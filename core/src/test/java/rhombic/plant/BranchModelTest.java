@@ -167,7 +167,7 @@ class BranchModelTest {
                     Arrival arrival = coming.removeFirst();
                     waiting.get(arrival.at).add(arrival);
                 }
-                while (oneThing()) {
+                while (oneElement()) {
                     continue;
                 }
                 double rate = rate();
@@ -212,7 +212,7 @@ class BranchModelTest {
         }
 
         /** Does the first thing that can be done now; says whether there was one. What leaves goes first. */
-        boolean oneThing() {
+        boolean oneElement() {
             for (int row = 0; row < rows.size(); row++) {
                 if (firstIsAtEnd(row) && leaves(row)) {
                     return true;
@@ -363,10 +363,10 @@ class BranchModelTest {
         return Math.round((from + random.nextDouble() * (to - from)) * 1e5) / 1e5;
     }
 
-    private static List<double[]> spells(Random random, int most) {
+    private static List<double[]> spells(Random random, int max) {
         List<double[]> spells = new ArrayList<>();
         double at = 0;
-        for (int i = random.nextInt(most + 1); i > 0; i--) {
+        for (int i = random.nextInt(max + 1); i > 0; i--) {
             double from = at + some(random, 1, 60);
             at = from + some(random, 1, 40);
             spells.add(new double[] {from, at});
@@ -425,26 +425,26 @@ class BranchModelTest {
             PieceType usual = PieceType.usual(name);
             types.add(usual.sized(new Quantity(length, Unit.METRE), usual.width(), usual.height()));
         });
-        List<Equipment> things = new ArrayList<>();
+        List<Equipment> elements = new ArrayList<>();
         List<Link> links = new ArrayList<>();
         Conveyor main = Conveyor.usual(Basics.of("Main", SOMEWHERE), ConveyorPath.straight(belt.length))
                 .withWidth(new Quantity(belt.width / belt.lanes, Unit.METRE)).withLanes(belt.lanes)
                 .withGap(new Quantity(belt.gap, Unit.METRE)).withSpeed(new Quantity(belt.speed, Unit.METRE_PER_SECOND))
                 .withMode(belt.rigid ? Conveyor.Mode.RIGID : Conveyor.Mode.ACCUMULATING).withFittings(belt.fittings)
                 .withOffTimes(ShutTime.parse(text(belt.off)));
-        things.add(main);
+        elements.add(main);
         belt.arrivals.stream().map(Arrival::at).distinct().forEach(at -> {
             List<Timetable.Row> rows = belt.arrivals.stream().filter(a -> a.at.equals(at))
                     .map(a -> new Timetable.Row(a.seconds, a.type(), 1, Map.of())).toList();
-            things.add(new GoodsIn(Basics.of("In " + at + ".", SOMEWHERE), List.of(),
+            elements.add(new GoodsIn(Basics.of("In " + at + ".", SOMEWHERE), List.of(),
                     Optional.of(new Supply.ByTimetable(new Timetable(Timetable.Repeat.ONCE, rows, ""))), GoodsIn.WhenFull.WAIT,
                     java.util.OptionalInt.empty()));
             links.add(new Link("In " + at + ".", "Main").withPorts("", at));
         });
-        things.add(out("Out", belt.shutEnd));
+        elements.add(out("Out", belt.shutEnd));
         links.add(new Link("Main", "Out"));
         belt.shutSide.forEach((name, spells) -> {
-            things.add(out(name, spells));
+            elements.add(out(name, spells));
             List<String> leaving = types.stream().map(PieceType::name).filter(type -> type.endsWith("to " + name + ".")).toList();
             if (!leaving.isEmpty()) {
                 links.add(new Link("Main", name).withPorts(name, "").withFilter(new LinkFilter.Types(leaving)));
@@ -458,7 +458,7 @@ class BranchModelTest {
                     List.of(new Rule.Action.Set("Main", "speed", String.valueOf(change[1])))));
         }
         RunPlan plan = RunPlan.ONE_SHIFT.withLength(new Quantity(SECONDS, Unit.SECOND)).withWarmUp(Quantity.minutes(0)).withReplications(1);
-        return new Study("Belt", plan, types, things, links, List.of(), rules);
+        return new Study("Belt", plan, types, elements, links, List.of(), rules);
     }
 
     private static GoodsOut out(String name, List<double[]> shut) {
@@ -501,7 +501,7 @@ class BranchModelTest {
             return leads.size() == type.out();
         }
         double mean = leads.stream().mapToDouble(Double::doubleValue).average().orElseThrow();
-        double most = leads.stream().mapToDouble(Double::doubleValue).max().orElseThrow();
-        return Math.abs(mean - type.lead().mean()) < ROUNDING && Math.abs(most - type.lead().max()) < ROUNDING;
+        double max = leads.stream().mapToDouble(Double::doubleValue).max().orElseThrow();
+        return Math.abs(mean - type.lead().mean()) < ROUNDING && Math.abs(max - type.lead().max()) < ROUNDING;
     }
 }

@@ -51,9 +51,9 @@ class CarryingTest {
         return (Crew) crew.placed(Placement.at(from.x() - home.x(), from.y() - home.y()));
     }
 
-    private Study carried(int pieces, int most, Crew crew, Equipment to) {
+    private Study carried(int pieces, int max, Crew crew, Equipment to) {
         return new Lines().chain(stock("In", "Piece", pieces), store).chain(to)
-                .link(new Link("Store", to.name()).withTravel(new Travel.Carried(Need.of("W"), most))).chain(crew)
+                .link(new Link("Store", to.name()).withTravel(new Travel.Carried(Need.of("W"), max))).chain(crew)
                 .study(SECONDS / 3600, 0, 1);
     }
 

@@ -67,8 +67,8 @@ class ConveyorDetailsTest {
         return new Fitting.Merge("Into", metres(at), Fitting.Side.LEFT, first);
     }
 
-    private static Equipment shut(Equipment thing, String when) {
-        return thing.with(thing.basics().withInletShut(ShutTime.parse(when)));
+    private static Equipment shut(Equipment element, String when) {
+        return element.with(element.basics().withInletShut(ShutTime.parse(when)));
     }
 
     private static TypeFigures type(RunFigures run, String name) {

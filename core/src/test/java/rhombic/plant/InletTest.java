@@ -31,8 +31,8 @@ import rhombic.validation.Lines;
 class InletTest {
     private static final long SECOND = 1_000_000_000L;
 
-    private static Equipment shut(Equipment thing, String times) {
-        return thing.with(thing.basics().withInletShut(ShutTime.parse(times)));
+    private static Equipment shut(Equipment element, String times) {
+        return element.with(element.basics().withInletShut(ShutTime.parse(times)));
     }
 
     @Test

@@ -53,12 +53,12 @@ class LawsTest {
         }
 
         Study fed(Equipment source) {
-            List<Equipment> things = new ArrayList<>(List.of(source));
+            List<Equipment> elements = new ArrayList<>(List.of(source));
             for (int i = 0; i < times.size(); i++) {
-                things.add(station("S" + i, places.get(i), rooms.get(i), times.get(i)));
+                elements.add(station("S" + i, places.get(i), rooms.get(i), times.get(i)));
             }
-            things.add(goodsOut("Out"));
-            return new Lines().chain(things.toArray(Equipment[]::new)).study(8, 0, 1);
+            elements.add(goodsOut("Out"));
+            return new Lines().chain(elements.toArray(Equipment[]::new)).study(8, 0, 1);
         }
 
         Tandem with(int at, int room) {
@@ -88,8 +88,8 @@ class LawsTest {
     void timeSpentWorkingIsTheWorkThatThereWas(@ForAll long seed, @ForAll @IntRange(min = 1, max = 60) int pieces) {
         RunFigures run = Runs.of(Tandem.of(seed).fed(stock("In", "Piece", pieces)));
         double worked = 0;
-        for (Equipment thing : Tandem.of(seed).fed(stock("In", "Piece", pieces)).equipment()) {
-            if (thing instanceof Station station) {
+        for (Equipment element : Tandem.of(seed).fed(stock("In", "Piece", pieces)).equipment()) {
+            if (element instanceof Station station) {
                 worked += at(run, station.name()).share(EquipmentState.WORKING) * station.work().places() * run.hours() * 3600;
             }
         }
@@ -145,14 +145,14 @@ class LawsTest {
     @Property(tries = 40, seed = "20261123")
     void theOrderOfTheListDoesNotMatter(@ForAll long seed) {
         Study study = Tandem.of(seed).fed(onDemand("In"));
-        List<Equipment> things = new ArrayList<>(study.equipment());
+        List<Equipment> elements = new ArrayList<>(study.equipment());
         List<Link> links = new ArrayList<>(study.links());
-        Collections.shuffle(things, new Random(seed));
+        Collections.shuffle(elements, new Random(seed));
         Collections.shuffle(links, new Random(seed));
-        Study shuffled = new Study(study.name(), study.plan(), study.pieceTypes(), things, links);
+        Study shuffled = new Study(study.name(), study.plan(), study.pieceTypes(), elements, links);
         RunFigures a = Runs.of(study);
         RunFigures b = Runs.of(shuffled);
-        study.equipment().forEach(thing -> assertEquals(at(a, thing.name()), at(b, thing.name())));
+        study.equipment().forEach(element -> assertEquals(at(a, element.name()), at(b, element.name())));
     }
 
     /** Stopping on the way and going on is the same as going through. */

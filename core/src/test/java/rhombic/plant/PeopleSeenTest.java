@@ -340,16 +340,16 @@ class PeopleSeenTest {
     @Test
     void asManyComeAsAreNeededForWhatWaitsAndHasRoom() {
         // Thirty pieces in store, five people who carry one or three each 44.1 m: all five at once, unless two places are all the room.
-        for (int[] mostRoomAndWalkers : new int[][] {{1, 0, 5}, {3, 0, 5}, {10, 0, 3}, {1, 2, 2}, {2, 2, 1}}) {
-            Equipment end = mostRoomAndWalkers[1] == 0 ? goodsOut("Out") : buffer("Out", mostRoomAndWalkers[1]);
+        for (int[] maxRoomAndWalkers : new int[][] {{1, 0, 5}, {3, 0, 5}, {10, 0, 3}, {1, 2, 2}, {2, 2, 1}}) {
+            Equipment end = maxRoomAndWalkers[1] == 0 ? goodsOut("Out") : buffer("Out", maxRoomAndWalkers[1]);
             Lines lines = new Lines().chain(stock("In", "Piece", 30), buffer("Store", -1).placed(Placement.at(10, 0)))
                     .chain(end.placed(Placement.at(60, 0)));
-            Study study = lines.link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("W"), mostRoomAndWalkers[0])))
+            Study study = lines.link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("W"), maxRoomAndWalkers[0])))
                     .chain(crew("W", 5, 0)).study(40 / 3600.0, 0, 1);
             Trace trace = Runs.traceOf(study);
             PeopleMoment soon = trace.at(nanos(5)).people();
             long walkers = java.util.stream.IntStream.range(0, 5).filter(i -> soon.state(i) == PersonState.WALKING).count();
-            assertEquals(mostRoomAndWalkers[2], walkers, Arrays.toString(mostRoomAndWalkers));
+            assertEquals(maxRoomAndWalkers[2], walkers, Arrays.toString(maxRoomAndWalkers));
         }
     }
 

@@ -326,16 +326,16 @@ class PeopleTest {
     @Test
     void peopleCarryOneAtATimeOrAsManyAsTheyCanHold() {
         long[] out = new long[2];
-        for (int most : new int[] {1, 3}) {
+        for (int max : new int[] {1, 3}) {
             Crew crew = Crew.usual(Basics.of("W", Placement.at(0, 0))).withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED)))
                     .withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE);
             Equipment store = buffer("Store", -1).placed(Placement.at(10, 0));
             Equipment out2 = goodsOut("Out").placed(Placement.at(30, 0));
             Study study = new Lines().chain(stock("In", "Piece", 30), store).chain(out2)
-                    .link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("W"), most))).chain(crew)
+                    .link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("W"), max))).chain(crew)
                     .study(200 / 3600.0, 0, 1);
             RunFigures run = Runs.of(study);
-            out[most / 2] = run.out();
+            out[max / 2] = run.out();
             assertTrue(person(run, "W").share(PersonState.CARRYING) > 0.3);
             assertEquals(1, person(run, "W").shares().values().stream().mapToDouble(s -> s).sum(), NEAR);
         }

@@ -27,15 +27,15 @@ final class Peopled {
         return station.with(station.work().withOperations(List.of(only.withNeeds(List.of(needs)))));
     }
 
-    static <E extends Equipment> E fails(E thing, FailureMode... modes) {
+    static <E extends Equipment> E fails(E element, FailureMode... modes) {
         @SuppressWarnings("unchecked") // of the same kind
-        E changed = (E) thing.with(thing.basics().withDuty(thing.basics().duty().withFailures(List.of(modes))));
+        E changed = (E) element.with(element.basics().withDuty(element.basics().duty().withFailures(List.of(modes))));
         return changed;
     }
 
-    static <E extends Equipment> E onDuty(E thing, String calendar, AtShiftEnd atShiftEnd) {
+    static <E extends Equipment> E onDuty(E element, String calendar, AtShiftEnd atShiftEnd) {
         @SuppressWarnings("unchecked") // of the same kind
-        E changed = (E) thing.with(thing.basics().withDuty(thing.basics().duty().withCalendar(calendar).withAtShiftEnd(atShiftEnd)));
+        E changed = (E) element.with(element.basics().withDuty(element.basics().duty().withCalendar(calendar).withAtShiftEnd(atShiftEnd)));
         return changed;
     }
 

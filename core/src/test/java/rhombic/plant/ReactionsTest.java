@@ -29,11 +29,11 @@ class ReactionsTest {
         Study study = RandomStudies.of(seed);
         Random random = new Random(seed ^ 0x5eedL);
         List<Rule> rules = new ArrayList<>();
-        List<Equipment> things = study.equipment();
-        List<String> sources = things.stream().filter(GoodsIn.class::isInstance).map(Equipment::name).toList();
-        List<String> takers = things.stream().filter(Equipment::takesPieces).map(Equipment::name).toList();
-        List<String> givers = things.stream().filter(Equipment::givesPieces).map(Equipment::name).toList();
-        List<String> workers = things.stream().filter(WorkEquipment.class::isInstance).map(Equipment::name).toList();
+        List<Equipment> elements = study.equipment();
+        List<String> sources = elements.stream().filter(GoodsIn.class::isInstance).map(Equipment::name).toList();
+        List<String> takers = elements.stream().filter(Equipment::takesPieces).map(Equipment::name).toList();
+        List<String> givers = elements.stream().filter(Equipment::givesPieces).map(Equipment::name).toList();
+        List<String> workers = elements.stream().filter(WorkEquipment.class::isInstance).map(Equipment::name).toList();
         String type = study.pieceTypes().getFirst().name();
         if (takers.isEmpty() || givers.isEmpty()) {
             return study;
@@ -100,8 +100,8 @@ class ReactionsTest {
     void renamingChangesNothingButNames(@ForAll long seed) {
         Study study = reacting(seed);
         Study renamed = study;
-        for (Equipment thing : study.equipment()) {
-            renamed = renamed.changed(thing.name(), e -> e.named("New " + e.name()));
+        for (Equipment element : study.equipment()) {
+            renamed = renamed.changed(element.name(), e -> e.named("New " + e.name()));
         }
         Object before = outcome(study, null);
         Object after = outcome(renamed, null);

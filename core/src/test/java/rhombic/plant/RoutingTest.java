@@ -34,8 +34,8 @@ import rhombic.validation.Lines;
 
 /** Ways out and taking, in plants that can be followed by hand. */
 class RoutingTest {
-    private static <E extends Equipment> Equipment choosing(E thing, Routing.Choice choice) {
-        return thing.with(thing.basics().withRouting(new Routing(choice, "")));
+    private static <E extends Equipment> Equipment choosing(E element, Routing.Choice choice) {
+        return element.with(element.basics().withRouting(new Routing(choice, "")));
     }
 
     private static Link only(String from, String to, LinkFilter filter) {

@@ -51,14 +51,14 @@ class SamplePathTest {
         int stations = 2 + random.nextInt(6);
         String[] times = new String[stations];
         int[] room = new int[stations];
-        List<Equipment> things = new ArrayList<>(List.of(onDemand("In")));
+        List<Equipment> elements = new ArrayList<>(List.of(onDemand("In")));
         for (int i = 0; i < stations; i++) {
             times[i] = time(random);
             room[i] = i == 0 ? 0 : random.nextInt(4);
-            things.add(station("S" + i, 1, room[i], times[i]));
+            elements.add(station("S" + i, 1, room[i], times[i]));
         }
-        things.add(goodsOut("Out"));
-        Study study = new Lines().chain(things.toArray(Equipment[]::new)).study(2, 0, 1);
+        elements.add(goodsOut("Out"));
+        Study study = new Lines().chain(elements.toArray(Equipment[]::new)).study(2, 0, 1);
         study = study.withPlan(study.plan().withSeed(Math.abs(seed % 100_000)));
         long end = study.plan().length().nanos();
         long[][] leaves = new long[stations][];

@@ -35,8 +35,8 @@ import rhombic.validation.Lines;
 class TransitTest {
     private static final long SECOND = 1_000_000_000L;
 
-    private static Travel in(String time, int most) {
-        return new Travel.InTime(time(time), most);
+    private static Travel in(String time, int max) {
+        return new Travel.InTime(time(time), max);
     }
 
     private static Travel at(double metresPerSecond) {

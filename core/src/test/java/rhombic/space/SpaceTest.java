@@ -122,10 +122,10 @@ class SpaceTest {
     @Property(tries = 300, seed = "20261125")
     void whereAndWhenAreInverseAndACutStaysWhereItIs(@ForAll long seed) {
         Random random = new Random(seed);
-        double most = 0.2 + random.nextDouble() * 3;
+        double max = 0.2 + random.nextDouble() * 3;
         Pace pace = random.nextInt(3) == 0
-                ? Pace.at(most, 1 + random.nextInt(50))
-                : Pace.between(10 + random.nextInt(50), random.nextDouble() * most, most, random.nextDouble() * most,
+                ? Pace.at(max, 1 + random.nextInt(50))
+                : Pace.between(10 + random.nextInt(50), random.nextDouble() * max, max, random.nextDouble() * max,
                         0.5 + random.nextDouble(), 0.5 + random.nextDouble());
         double last = -1;
         for (int i = 0; i <= 60; i++) {

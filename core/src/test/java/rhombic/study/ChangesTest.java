@@ -46,15 +46,15 @@ class ChangesTest {
     private static Study mutated(Study study, Random random) {
         Study result = study;
         for (int i = 0; i < 4; i++) {
-            Equipment thing = result.equipment().get(random.nextInt(result.equipment().size()));
+            Equipment element = result.equipment().get(random.nextInt(result.equipment().size()));
             result = switch (random.nextInt(7)) {
-                case 0 -> result.changed(thing.name(), e -> e.named("Named " + random.nextInt(1_000_000)));
-                case 1 -> result.changedAll(java.util.Set.of(thing.name()), e -> e.placed(e.placement().movedBy(1, 2)));
-                case 2 -> result.equipment().size() > 2 ? result.without(java.util.Set.of(thing.name())) : result;
+                case 0 -> result.changed(element.name(), e -> e.named("Named " + random.nextInt(1_000_000)));
+                case 1 -> result.changedAll(java.util.Set.of(element.name()), e -> e.placed(e.placement().movedBy(1, 2)));
+                case 2 -> result.equipment().size() > 2 ? result.without(java.util.Set.of(element.name())) : result;
                 case 3 -> result.with(Lines.station(rhombic.study.value.Names.free("New", result.names()), 2, 1, "9 s"));
                 case 4 -> result.withLinks(result.links().reversed());
                 case 5 -> result.withPlan(result.plan().withSeed(random.nextInt()));
-                default -> result.linked(thing.name(), result.equipment().getFirst().name());
+                default -> result.linked(element.name(), result.equipment().getFirst().name());
             };
         }
         return result;

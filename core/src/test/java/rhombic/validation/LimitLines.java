@@ -65,8 +65,8 @@ public final class LimitLines {
         return new Case(name, Set.of(limit), why, false, study);
     }
 
-    private static Station needing(Station station, String whom) {
-        List<Operation> ops = station.work().operations().stream().map(op -> op.withNeeds(List.of(new Need(whom, 1, Need.ALL, 0, false))))
+    private static Station needing(Station station, String skill) {
+        List<Operation> ops = station.work().operations().stream().map(op -> op.withNeeds(List.of(new Need(skill, 1, Need.ALL, 0, false))))
                 .toList();
         return station.with(station.work().withOperations(ops));
     }

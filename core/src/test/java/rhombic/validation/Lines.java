@@ -59,11 +59,11 @@ public final class Lines {
     }
 
     /** Adds equipment, each linked to the one before. */
-    public Lines chain(Equipment... things) {
-        for (int i = 0; i < things.length; i++) {
-            equipment.add(things[i]);
+    public Lines chain(Equipment... elements) {
+        for (int i = 0; i < elements.length; i++) {
+            equipment.add(elements[i]);
             if (i > 0) {
-                links.add(new Link(things[i - 1].name(), things[i].name()));
+                links.add(new Link(elements[i - 1].name(), elements[i].name()));
             }
         }
         return this;

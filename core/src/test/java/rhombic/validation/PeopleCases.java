@@ -67,9 +67,9 @@ final class PeopleCases {
         return Crew.usual(Basics.of(name, Placement.at(0, 0))).withPeople(people).withSpeed(Optional.empty());
     }
 
-    static <E extends Equipment> E failing(E thing, FailureMode... modes) {
+    static <E extends Equipment> E failing(E element, FailureMode... modes) {
         @SuppressWarnings("unchecked") // with() gives one of the same kind
-        E changed = (E) thing.with(thing.basics().withDuty(thing.basics().duty().withFailures(List.of(modes))));
+        E changed = (E) element.with(element.basics().withDuty(element.basics().duty().withFailures(List.of(modes))));
         return changed;
     }
 
@@ -90,15 +90,15 @@ final class PeopleCases {
 
     private static Case repairers() {
         Lines lines = new Lines();
-        List<Equipment> things = new ArrayList<>(List.of(onDemand("In")));
+        List<Equipment> elements = new ArrayList<>(List.of(onDemand("In")));
         for (int i = 0; i < 10; i++) {
-            things.add(failing(station("M" + i, 1, 0, "1 min"),
+            elements.add(failing(station("M" + i, 1, 0, "1 min"),
                     mode("stop", "exponential(100 min)", UpTime.Clock.WORKING, "exponential(8 min)")
                             .withRepairedBy(List.of(Need.of("Fitter")))));
         }
-        things.add(goodsOut("Out"));
-        things.add(crew("Fitter", 1));
-        things.forEach(lines::chain);
+        elements.add(goodsOut("Out"));
+        elements.add(crew("Fitter", 1));
+        elements.forEach(lines::chain);
         for (int i = 0; i < 10; i++) {
             lines.link("In", "M" + i).link("M" + i, "Out");
         }

@@ -144,7 +144,7 @@ public final class WindowBench extends Application {
 
     /** Each filled within 100 s from 25 lanes at once; those that do not move are switched off then. */
     private static Study belts(boolean withPieces, int moving) {
-        List<Equipment> things = new ArrayList<>();
+        List<Equipment> elements = new ArrayList<>();
         List<Link> links = new ArrayList<>();
         for (int belt = 0; belt < BELTS; belt++) {
             double y = (belt - BELTS / 2) * 3.2;
@@ -157,12 +157,12 @@ public final class WindowBench extends Application {
                     .withSpeed(new Quantity(0.3, rhombic.quantity.Unit.METRE_PER_SECOND))
                     .withOffTimes(belt < moving ? List.of() : rhombic.study.value.ShutTime.parse("110 s on"));
             GoodsOut out = new GoodsOut("Out" + n, Placement.at(16, y));
-            things.addAll(List.of(in, conveyor, out));
+            elements.addAll(List.of(in, conveyor, out));
             links.addAll(List.of(new Link(in.name(), conveyor.name()), new Link(conveyor.name(), out.name())));
         }
         Study base = Study.empty();
         PieceType small = new PieceType("Piece", Quantity.metres(0.2), Quantity.metres(0.2), Quantity.metres(0.2), "#2E7F9E");
-        return new Study("Belts", base.plan().withLength(Quantity.minutes(10)).withReplications(1), List.of(small), things, links);
+        return new Study("Belts", base.plan().withLength(Quantity.minutes(10)).withReplications(1), List.of(small), elements, links);
     }
 
     /**
@@ -239,27 +239,27 @@ public final class WindowBench extends Application {
 
     /** Fifty lines of twenty stations. */
     private static Study formulas() {
-        List<Equipment> things = new ArrayList<>();
+        List<Equipment> elements = new ArrayList<>();
         List<Link> links = new ArrayList<>();
         for (int line = 0; line < 50; line++) {
             double y = 4 * line;
-            things.add(new GoodsIn("In " + (line + 1), Placement.at(-6, y), "Piece",
+            elements.add(new GoodsIn("In " + (line + 1), Placement.at(-6, y), "Piece",
                     Optional.of(new Supply.Spaced(DistributionText.parse("exponential(20 min)"))), GoodsIn.WhenFull.WAIT,
                     OptionalInt.empty()));
             String before = "In " + (line + 1);
             for (int i = 0; i < 20; i++) {
                 String name = "S " + (line * 20 + i + 1);
-                things.add(new Station(rhombic.study.kind.Basics.of(name, Placement.at(4 * i, y)),
+                elements.add(new Station(rhombic.study.kind.Basics.of(name, Placement.at(4 * i, y)),
                         Work.of(1, 2, new TimeSource.ByFormula("60 + " + i + " * 2 + exponential(5)", rhombic.quantity.Unit.SECOND)),
                         Work.Load.SINGLE, null));
                 links.add(new Link(before, name));
                 before = name;
             }
-            things.add(new GoodsOut("Out " + (line + 1), Placement.at(82, y)));
+            elements.add(new GoodsOut("Out " + (line + 1), Placement.at(82, y)));
             links.add(new Link(before, "Out " + (line + 1)));
         }
         Study base = Study.empty();
-        return new Study("Formulas", base.plan().withReplications(2), base.pieceTypes(), things, links);
+        return new Study("Formulas", base.plan().withReplications(2), base.pieceTypes(), elements, links);
     }
 
     private static void awaitFresh(MainWindow window) throws Exception {
@@ -326,7 +326,7 @@ public final class WindowBench extends Application {
 
     /** Each lane: supply on demand through a station into a full row; every piece moves within each second. */
     private static Study lanes(boolean withPieces) {
-        List<Equipment> things = new ArrayList<>();
+        List<Equipment> elements = new ArrayList<>();
         List<Link> links = new ArrayList<>();
         for (int lane = 0; lane < LANES; lane++) {
             double y = (lane - LANES / 2) * 1.5;
@@ -337,11 +337,11 @@ public final class WindowBench extends Application {
             Station station = new Station("S" + n, Placement.at(0, y), 1, IN_EACH_LANE - 1,
                     Optional.of(DistributionText.parse("uniform(200 ms, 400 ms)")));
             GoodsOut out = new GoodsOut("Out" + n, Placement.at(8, y));
-            things.addAll(List.of(in, station, out));
+            elements.addAll(List.of(in, station, out));
             links.addAll(List.of(new Link(in.name(), station.name()), new Link(station.name(), out.name())));
         }
         Study base = Study.empty();
-        return new Study("Lanes", base.plan().withLength(Quantity.minutes(10)).withReplications(1), base.pieceTypes(), things, links);
+        return new Study("Lanes", base.plan().withLength(Quantity.minutes(10)).withReplications(1), base.pieceTypes(), elements, links);
     }
 
     private static <T> T onWindow(Supplier<T> action) throws Exception {

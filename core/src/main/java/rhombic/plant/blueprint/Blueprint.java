@@ -79,8 +79,8 @@ public final class Blueprint {
         Map<String, List<String>> givers = new HashMap<>();
         study.links().forEach(link -> givers.computeIfAbsent(link.to(), key -> new ArrayList<>()).add(link.from()));
         Deque<String> open = new ArrayDeque<>();
-        study.equipment().stream().filter(thing -> thing instanceof Station station && station.inspection() != null)
-                .forEach(thing -> open.add(thing.name()));
+        study.equipment().stream().filter(element -> element instanceof Station station && station.inspection() != null)
+                .forEach(element -> open.add(element.name()));
         Set<String> before = new HashSet<>();
         while (!open.isEmpty()) {
             String name = open.remove();

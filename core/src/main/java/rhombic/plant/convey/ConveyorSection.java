@@ -90,7 +90,7 @@ final class ConveyorSection extends Node {
         offers = new LaneOffer[lanes.length];
         lastEntry = new Way.Entry[lanes.length];
         Arrays.fill(lastEntry, Way.Entry.USUAL);
-        sensors = new int[Fitting.MOST];
+        sensors = new int[Fitting.MAX];
     }
 
     void addSensor(double atMetres, int sensor) {
@@ -236,11 +236,11 @@ final class ConveyorSection extends Node {
         if (whole.isOfOneLength) {
             return length;
         }
-        double most = Math.max(length, maxPromised(piece -> whole.lengthOf[piece.type]));
+        double max = Math.max(length, maxPromised(piece -> whole.lengthOf[piece.type]));
         for (Arrived one : before) {
-            most = Math.max(most, whole.lengthOf[one.piece.type]);
+            max = Math.max(max, whole.lengthOf[one.piece.type]);
         }
-        return most;
+        return max;
     }
 
     /** The lane on which a piece comes to the end of the stretch before. */

@@ -21,7 +21,7 @@ final class Carriers {
     private final Channel channel;
     private final Allocation allocation;
     private final Job.Request order;
-    private final int most;
+    private final int max;
     private final Pose to;
     private final List<Load> unused = new ArrayList<>();
     private final List<Load> carrying = new ArrayList<>();
@@ -83,7 +83,7 @@ final class Carriers {
         this.flow = flow;
         this.channel = channel;
         allocation = flow.staffed().allocation();
-        most = travel.maxPieces();
+        max = travel.maxPieces();
         Pose from = outlet.of(Pose.at(BESIDE_METRES, 0, -outlet.z(), 180));
         to = inlet.of(Pose.at(-BESIDE_METRES, 0, -inlet.z(), 0));
         Staffing.Request needed = flow.staffed().request(Job.Kind.CARRY, List.of(travel.need()));
@@ -98,7 +98,7 @@ final class Carriers {
 
     private @Nullable Load nextTaker() {
         for (Load load : asked) {
-            if (load.isHere && load.trips.size() < most) {
+            if (load.isHere && load.trips.size() < max) {
                 return load;
             }
         }
@@ -119,7 +119,7 @@ final class Carriers {
     /** How many must come for what waits here and has room where it goes; one if it has none yet. */
     private int needed() {
         int pieces = channel.waitingPieces();
-        return pieces == 0 ? 0 : Math.min(able, Math.ceilDiv(pieces, most));
+        return pieces == 0 ? 0 : Math.min(able, Math.ceilDiv(pieces, max));
     }
 
     void take(Channel.Trip trip) {

@@ -116,7 +116,7 @@ public final class Flow extends Run {
     }
 
     /** What stands still for good now, because each waits for the next. */
-    public DeadlockFigures standstill() {
+    public DeadlockFigures deadlock() {
         return new Deadlock(parts, channels).figures();
     }
 

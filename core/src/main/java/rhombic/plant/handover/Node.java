@@ -250,13 +250,13 @@ public abstract class Node extends Attended implements Giver {
 
     /** The most of something that any of them has; 0 if there is none. */
     protected final double maxPromised(ToDoubleFunction<Piece> of) {
-        double most = 0;
+        double max = 0;
         if (promised > 0 && promises != null) {
             for (Channel.Trip trip : promises) {
-                most = Math.max(most, of.applyAsDouble(trip.piece()));
+                max = Math.max(max, of.applyAsDouble(trip.piece()));
             }
         }
-        return most;
+        return max;
     }
 
     /** There is less room than was promised: whoever set out last must wait at the end of its link. */

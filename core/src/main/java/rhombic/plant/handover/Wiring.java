@@ -48,7 +48,7 @@ final class Wiring {
                 node.connect(
                         new OutgoingLinks(waysFrom.getOrDefault(node, List.of()), linksFrom.getOrDefault(node, List.of()), node.routing(),
                                 flow,
-                                node, flow.stream(node.streamId(), Purpose.WAY_OUT)),
+                                node, flow.stream(node.streamId(), Purpose.ROUTING)),
                         node.ranking(), outletsShut || limited.contains(node));
             }
         }
@@ -92,7 +92,7 @@ final class Wiring {
 
     private boolean mayShutOutlets() {
         return flow.blueprint.canDeadlock()
-                || flow.study.equipment().stream().anyMatch(thing -> !thing.basics().outletShut().isEmpty())
+                || flow.study.equipment().stream().anyMatch(element -> !element.basics().outletShut().isEmpty())
                 || flow.study.rules().stream().flatMap(rule -> rule.then().stream()).anyMatch(Rule.Action.ShutOutlet.class::isInstance);
     }
 }

@@ -255,15 +255,15 @@ public final class Allocation {
 
     /** Calls resources away from the least urgent that yields and is less urgent than the job; says whether any could be. */
     private boolean callAway(Job job) {
-        Job least = yielding.stream()
+        Job min = yielding.stream()
                 .filter(other -> other.priority() < job.priority() && other.state == Job.State.BEGUN && other.resources.stream()
                         .anyMatch(person -> !person.holds().isHeld()
                                 && job.request().demands().stream().anyMatch(d -> person.can(d.skill()))))
                 .min(Comparator.comparingInt(Job::priority)).orElse(null);
-        if (least == null || !canDo(job, least)) {
+        if (min == null || !canDo(job, min)) {
             return false;
         }
-        handBack(least);
+        handBack(min);
         return true;
     }
 

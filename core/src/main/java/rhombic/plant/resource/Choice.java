@@ -138,7 +138,7 @@ final class Choice {
         double y = job.location().y();
         int best = Free.NONE;
         Crew.PersonRule personRule = Crew.PersonRule.IN_ORDER;
-        double least = 0;
+        double min = 0;
         for (int i = free.next(0); i != Free.NONE; i = free.next(i + 1)) {
             if (!isFirst && chosen.contains(resources.get(i))) {
                 continue;
@@ -149,12 +149,12 @@ final class Choice {
             if (best == Free.NONE) {
                 best = i;
                 personRule = resources.get(i).group().personRule;
-                least = rank(i, personRule, x, y);
+                min = rank(i, personRule, x, y);
             } else if (isOfOneRule || resources.get(i).group().personRule == personRule) {
                 double rank = rank(i, personRule, x, y);
-                if (rank < least) {
+                if (rank < min) {
                     best = i;
-                    least = rank;
+                    min = rank;
                 }
             }
         }

@@ -17,7 +17,7 @@ import rhombic.study.Rule;
 /** One rule of a running plant. */
 final class RunningRule implements Reaction {
     /** Pieces inside the plant beyond which no rule may create more: memory would run out. */
-    private static final int MOST_INSIDE = 3_000_000;
+    private static final int MAX_INSIDE = 3_000_000;
 
     private static final int MAX_TEXT_LENGTH = 10_000;
 
@@ -201,10 +201,10 @@ final class RunningRule implements Reaction {
             throw problem(scope, new FormulaException("It creates \u201c" + create.type() + "\u201d at \u201c" + create.goodsIn()
                     + "\u201d, which is not a piece type and a goods in"), null);
         }
-        if (flow.census.whole().inside() + create.pieces() > MOST_INSIDE) {
+        if (flow.census.whole().inside() + create.pieces() > MAX_INSIDE) {
             throw problem(scope,
                     new FormulaException(
-                            "It creates pieces without end: " + MOST_INSIDE + " are inside. Give it a condition, or let fewer be created"),
+                            "It creates pieces without end: " + MAX_INSIDE + " are inside. Give it a condition, or let fewer be created"),
                     null);
         }
         goodsIn.create(type, create.pieces());

@@ -49,8 +49,8 @@ public final class Census {
 
     /** From now on the run ends when so many pieces are out as its plan says, if it says so. */
     public void endAfterPieces() {
-        int most = run.study.plan().stopAfterPieces();
-        stopAfterPieces = most == 0 ? Long.MAX_VALUE : most;
+        int max = run.study.plan().stopAfterPieces();
+        stopAfterPieces = max == 0 ? Long.MAX_VALUE : max;
     }
 
     /** What formulas can ask of the plant as a whole, where they stand at no equipment. */

@@ -26,7 +26,7 @@ import rhombic.trace.TraceWriter;
 /** One run: its clock, its draws, its records, what is in it, and what is to be done at this instant. Not for several threads. */
 public abstract class Run {
     /** Steps at one instant after which the plant is taken for endless. */
-    private static final int MOST_STEPS_AT_ONCE = 3_000_000;
+    private static final int MAX_STEPS_AT_ONCE = 3_000_000;
 
     private static final int STEPS_NAMED = 64;
 
@@ -229,12 +229,12 @@ public abstract class Run {
             stepsInstant = now();
             stepsAtInstant = 0;
         }
-        return ++stepsAtInstant > MOST_STEPS_AT_ONCE - STEPS_NAMED;
+        return ++stepsAtInstant > MAX_STEPS_AT_ONCE - STEPS_NAMED;
     }
 
     private void busiest(String name) {
         busiest.add(name);
-        if (stepsAtInstant > MOST_STEPS_AT_ONCE) {
+        if (stepsAtInstant > MAX_STEPS_AT_ONCE) {
             List<String> names = new ArrayList<>(busiest).subList(0, Math.min(6, busiest.size()));
             throw new RunTroubleException("", "At " + Clock.elapsed(now()) + " pieces move without end while no time passes, at "
                     + String.join(", ", names) + ". Give one of them a time above 0 s or a limited room.");

@@ -132,9 +132,9 @@ final class Finished {
         WorkNode node = place.node;
         long now = node.flow.now();
         Piece piece = given.pieces.removeFirst();
-        long forPorters = given.takeWaitForCarriers();
-        piece.crewNanos += forPorters;
-        piece.blockedNanos += now - sinceNanos - forPorters;
+        long forCarriers = given.takeWaitForCarriers();
+        piece.crewNanos += forCarriers;
+        piece.blockedNanos += now - sinceNanos - forCarriers;
         node.tally.onLeave(now, now - piece.arrivedNanos);
         node.notifyRules(Rule.PieceEvent.LEAVES, piece);
         if (!isOffering) {
@@ -147,7 +147,7 @@ final class Finished {
         return piece;
     }
 
-    void waitForPortersChanges() {
+    void waitForCarriersChanges() {
         if (place.phase == Place.Phase.DONE && !isOffering) {
             place.enter(keptBy());
         }

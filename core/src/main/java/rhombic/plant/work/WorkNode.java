@@ -307,7 +307,7 @@ abstract class WorkNode extends Node {
 
     @Override
     public final void onWaitForCarriersChanged(Offer given) {
-        ((Finished.Outlet) given).of().waitForPortersChanges();
+        ((Finished.Outlet) given).of().waitForCarriersChanges();
     }
 
     /** What is done there is offered once what is under way at this instant has been carried out. */

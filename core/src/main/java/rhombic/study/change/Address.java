@@ -16,8 +16,8 @@ import rhombic.study.kind.Kinds;
  * @param field as its kind declares it
  */
 public record Address(String cell, String element, String field) implements Serializable {
-    public static Address of(Equipment thing, String field) {
-        return new Address("", thing.id(), field);
+    public static Address of(Equipment element, String field) {
+        return new Address("", element.id(), field);
     }
 
     /** The value there, if the study has it. */

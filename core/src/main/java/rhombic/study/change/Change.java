@@ -134,8 +134,8 @@ public sealed interface Change extends Serializable {
         @Override
         public void applyTo(Draft draft) {
             int index = draft.find(Part.EQUIPMENT, at.element());
-            Equipment thing = (Equipment) draft.list(Part.EQUIPMENT).get(index);
-            draft.list(Part.EQUIPMENT).set(index, set(Kinds.of(thing), thing));
+            Equipment element = (Equipment) draft.list(Part.EQUIPMENT).get(index);
+            draft.list(Part.EQUIPMENT).set(index, set(Kinds.of(element), element));
         }
 
         @Override
@@ -148,15 +148,15 @@ public sealed interface Change extends Serializable {
             return of(at, kind, field.type().renamed((V) valueBefore(), renaming), field.type().renamed((V) valueAfter(), renaming));
         }
 
-        private <E extends Equipment> E set(Kind<E> of, Equipment thing) {
+        private <E extends Equipment> E set(Kind<E> of, Equipment element) {
             Field<E, ?> field = of.field(at.field())
                     .orElseThrow(() -> new StudyException("A " + of.fileWord() + " has no " + at.field() + " that could be set"));
-            return set(field, of.type().cast(thing));
+            return set(field, of.type().cast(element));
         }
 
         @SuppressWarnings("unchecked") // the value was taken from the same field
-        private <E extends Equipment, V> E set(Field<E, V> field, E thing) {
-            return field.with().apply(thing, (V) valueAfter());
+        private <E extends Equipment, V> E set(Field<E, V> field, E element) {
+            return field.with().apply(element, (V) valueAfter());
         }
     }
 

@@ -13,8 +13,8 @@ import rhombic.study.kind.Equipment;
 
 /** Changes said in words, one short line for each: <i>Leak tester 2 added</i>, <i>Frame buffer: room 4 → 8</i>. */
 public final class ChangeWords {
-    private static final int MOST_LEAVES = 3;
-    private static final int MOST_NAMES = 4;
+    private static final int MAX_LEAVES = 3;
+    private static final int MAX_NAMES = 4;
 
     private final Study base;
     private final List<String> lines = new ArrayList<>();
@@ -31,10 +31,10 @@ public final class ChangeWords {
         ChangeWords words = new ChangeWords(base);
         List<Change> all = ((Changes) variation).all();
         for (Change change : all) {
-            if (change instanceof Change.Add add && add.item() instanceof Equipment thing) {
-                words.added.add(thing.name());
-            } else if (change instanceof Change.TakeOut out && out.item() instanceof Equipment thing) {
-                words.gone.add(thing.name());
+            if (change instanceof Change.Add add && add.item() instanceof Equipment element) {
+                words.added.add(element.name());
+            } else if (change instanceof Change.TakeOut out && out.item() instanceof Equipment element) {
+                words.gone.add(element.name());
             }
         }
         words.names(words.added, "added");
@@ -46,8 +46,8 @@ public final class ChangeWords {
 
     private void names(Set<String> names, String label) {
         if (!names.isEmpty()) {
-            lines.add(names.stream().limit(MOST_NAMES).collect(Collectors.joining(", "))
-                    + (names.size() > MOST_NAMES ? " and " + (names.size() - MOST_NAMES) + " more" : "") + " " + label);
+            lines.add(names.stream().limit(MAX_NAMES).collect(Collectors.joining(", "))
+                    + (names.size() > MAX_NAMES ? " and " + (names.size() - MAX_NAMES) + " more" : "") + " " + label);
         }
     }
 
@@ -102,8 +102,8 @@ public final class ChangeWords {
         }
         lines.add(name + ": " + (texts.isEmpty()
                 ? field + " as set here"
-                : texts.stream().distinct().limit(MOST_LEAVES).collect(Collectors.joining(", "))
-                        + (texts.size() > MOST_LEAVES ? " and more" : "")));
+                : texts.stream().distinct().limit(MAX_LEAVES).collect(Collectors.joining(", "))
+                        + (texts.size() > MAX_LEAVES ? " and more" : "")));
     }
 
     /** The name of a field as words: {@code inputRoom} as input room. */
@@ -119,9 +119,9 @@ public final class ChangeWords {
     public static Set<String> touched(Study base, Study other) {
         Set<String> names = new LinkedHashSet<>();
         java.util.Map<String, Equipment> before = base.equipment().stream().collect(Collectors.toMap(Equipment::id, e -> e));
-        for (Equipment thing : other.equipment()) {
-            if (!thing.equals(before.get(thing.id()))) {
-                names.add(thing.name());
+        for (Equipment element : other.equipment()) {
+            if (!element.equals(before.get(element.id()))) {
+                names.add(element.name());
             }
         }
         Set<Link> links = new LinkedHashSet<>(other.links());

@@ -30,10 +30,10 @@ public record Changes(List<Change> all) implements Variation {
     }
 
     /** One value of equipment set to another. */
-    public static Change set(Equipment thing, String field, Object after) {
-        Object before = Address.of(thing, field).value(new Study("-", RunPlan.ONE_SHIFT, List.of(), List.of(thing), List.of()))
+    public static Change set(Equipment element, String field, Object after) {
+        Object before = Address.of(element, field).value(new Study("-", RunPlan.ONE_SHIFT, List.of(), List.of(element), List.of()))
                 .orElseThrow();
-        return new Change.Set(Address.of(thing, field), Kinds.of(thing).fileWord(), Stored.stored(before), Stored.stored(after));
+        return new Change.Set(Address.of(element, field), Kinds.of(element).fileWord(), Stored.stored(before), Stored.stored(after));
     }
 
     /** What leads from the equipment to the same one otherwise. */
@@ -67,14 +67,14 @@ public record Changes(List<Change> all) implements Variation {
     /** Names first, since all that names the equipment follows them. A name that something else has for now is left to the rest. */
     private static Study renamed(Study before, Study after, List<Change> changes) {
         Map<String, String> nameOf = new LinkedHashMap<>();
-        after.equipment().forEach(thing -> nameOf.put(thing.id(), thing.name()));
+        after.equipment().forEach(element -> nameOf.put(element.id(), element.name()));
         Study named = before;
-        for (Equipment thing : before.equipment()) {
-            String name = nameOf.getOrDefault(thing.id(), thing.name());
-            if (!name.equals(thing.name()) && named.find(name).isEmpty()) {
-                Renaming renaming = new Renaming(Renaming.Kind.EQUIPMENT, thing.name(), name);
+        for (Equipment element : before.equipment()) {
+            String name = nameOf.getOrDefault(element.id(), element.name());
+            if (!name.equals(element.name()) && named.find(name).isEmpty()) {
+                Renaming renaming = new Renaming(Renaming.Kind.EQUIPMENT, element.name(), name);
                 changes.add(new Change.Rename(renaming));
-                named = named.changed(thing.name(), e -> e.named(name));
+                named = named.changed(element.name(), e -> e.named(name));
             }
         }
         return named;
@@ -117,11 +117,11 @@ public record Changes(List<Change> all) implements Variation {
     }
 
     private static void ofItem(Part part, Object before, Object after, List<Change> changes) {
-        if (before instanceof Equipment thing && after instanceof Equipment changed && Kinds.of(thing) == Kinds.of(changed)
-                && thing.name().equals(changed.name())) {
+        if (before instanceof Equipment element && after instanceof Equipment changed && Kinds.of(element) == Kinds.of(changed)
+                && element.name().equals(changed.name())) {
             List<Change> sets = new ArrayList<>();
-            ofFields(Kinds.of(thing), thing, changed, sets);
-            if (leads(sets, thing, changed) && leads(new Changes(sets).undone().all(), changed, thing)) {
+            ofFields(Kinds.of(element), element, changed, sets);
+            if (leads(sets, element, changed) && leads(new Changes(sets).undone().all(), changed, element)) {
                 changes.addAll(sets);
                 return;
             }

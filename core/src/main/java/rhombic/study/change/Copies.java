@@ -12,7 +12,7 @@ import rhombic.study.value.StudyException;
 
 /** Several of one thing, side by side, linked as it is. */
 public final class Copies {
-    public static final int MOST = 100;
+    public static final int MAX = 100;
     private static final double BESIDE_METRES = 1;
 
     private Copies() {}
@@ -20,11 +20,11 @@ public final class Copies {
     /**
      * The study with that many of the thing in all.
      *
-     * @throws StudyException if it is not there, or the number is not from 1 to {@link #MOST}
+     * @throws StudyException if it is not there, or the number is not from 1 to {@link #MAX}
      */
     public static Study of(Study study, String name, int count) {
         Equipment one = study.find(name).orElseThrow(() -> new StudyException("There is no " + name + " to have several of"));
-        Count.between(1, MOST, "How many of " + name, count);
+        Count.between(1, MAX, "How many of " + name, count);
         Study result = study;
         double angle = Math.toRadians(one.placement().headingDegrees() - 90);
         double apart = one.footprint().widthMetres() + BESIDE_METRES;

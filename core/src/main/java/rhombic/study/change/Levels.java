@@ -45,8 +45,8 @@ public final class Levels {
         if (!(by > 0) || !(to > from)) {
             throw new StudyException("A range goes up by steps above 0, as in 2 to 6 by 1; got " + range.group().strip());
         }
-        if ((to - from) / by > Factor.MOST_LEVELS) {
-            throw new StudyException("A factor must have at most " + Factor.MOST_LEVELS + " levels; make the steps larger");
+        if ((to - from) / by > Factor.MAX_LEVELS) {
+            throw new StudyException("A factor must have at most " + Factor.MAX_LEVELS + " levels; make the steps larger");
         }
         List<String> levels = new ArrayList<>();
         for (int i = 0; from + i * by <= to + by * 1e-9; i++) {

@@ -96,27 +96,28 @@ public final class Merge {
             contradictions.add("The base has no " + change.at().element() + " any more, of which this sets " + change.at().field());
             return;
         }
-        Equipment thing = (Equipment) there.get();
-        Equipment changed = set(Kinds.of(thing), thing, change);
-        draft.list(Part.EQUIPMENT).set(draft.find(Part.EQUIPMENT, thing.id()), changed);
+        Equipment element = (Equipment) there.get();
+        Equipment changed = set(Kinds.of(element), element, change);
+        draft.list(Part.EQUIPMENT).set(draft.find(Part.EQUIPMENT, element.id()), changed);
     }
 
-    private <E extends Equipment> E set(Kind<E> kind, Equipment thing, Change.Set change) {
+    private <E extends Equipment> E set(Kind<E> kind, Equipment element, Change.Set change) {
         Field<E, ?> field = kind.field(change.at().field())
                 .orElseThrow(
-                        () -> new StudyException(thing.name() + " is a " + kind.fileWord() + " by now, and has no " + change.at().field()));
-        return set(field, kind.type().cast(thing), change);
+                        () -> new StudyException(
+                                element.name() + " is a " + kind.fileWord() + " by now, and has no " + change.at().field()));
+        return set(field, kind.type().cast(element), change);
     }
 
     @SuppressWarnings("unchecked") // the values were taken from the same field
-    private <E extends Equipment, V> E set(Field<E, V> field, E thing, Change.Set change) {
-        V now = field.of(thing);
+    private <E extends Equipment, V> E set(Field<E, V> field, E element, Change.Set change) {
+        V now = field.of(element);
         Structure.Result result = Structure.changed(change.valueBefore(), change.valueAfter(), now);
         if (result.overruled()) {
-            contradictions.add(thing.name() + ": the base has set " + ChangeWords.field(field.name()) + " otherwise by now"
+            contradictions.add(element.name() + ": the base has set " + ChangeWords.field(field.name()) + " otherwise by now"
                     + (Structure.text(now).isEmpty() ? "" : " (" + Structure.text(now) + ")") + "; this keeps its own");
         }
-        return field.with().apply(thing, (V) Objects.requireNonNull(result.value()));
+        return field.with().apply(element, (V) Objects.requireNonNull(result.value()));
     }
 
     private void replace(Change.Replace change) {
@@ -141,9 +142,9 @@ public final class Merge {
             }
             return;
         }
-        if (change.item() instanceof Equipment thing && draft.list(Part.EQUIPMENT).stream()
-                .anyMatch(other -> ((Equipment) other).name().equals(thing.name()))) {
-            throw new StudyException("the base has something else called " + thing.name() + " by now");
+        if (change.item() instanceof Equipment element && draft.list(Part.EQUIPMENT).stream()
+                .anyMatch(other -> ((Equipment) other).name().equals(element.name()))) {
+            throw new StudyException("the base has something else called " + element.name() + " by now");
         }
         change.applyTo(draft);
     }
@@ -175,7 +176,7 @@ public final class Merge {
     /** Links to what the base or the changes have taken out. */
     private void dropLooseLinks() {
         Set<String> names = new LinkedHashSet<>();
-        draft.list(Part.EQUIPMENT).forEach(thing -> names.add(((Equipment) thing).name()));
+        draft.list(Part.EQUIPMENT).forEach(element -> names.add(((Equipment) element).name()));
         List<Serializable> loose = new ArrayList<>();
         for (Object item : draft.list(Part.LINK)) {
             Link link = (Link) item;

@@ -72,7 +72,7 @@ public enum Part {
     /** What tells the items of one list apart: the id of equipment, the ends of a link, else the name. */
     static String key(Object item) {
         return switch (item) {
-            case Equipment thing -> thing.id();
+            case Equipment element -> element.id();
             case Link link -> link.from() + "\u0000" + link.fromPort() + "\u0000" + link.to() + "\u0000" + link.toPort();
             case PieceType type -> type.name();
             case Table table -> table.name();
@@ -86,9 +86,9 @@ public enum Part {
     /** The item with a new name for something. */
     static Serializable renamed(Serializable item, Renaming renaming) {
         return switch (item) {
-            case Equipment thing -> thing.name().equals(renaming.from()) && renaming.kind() == Renaming.Kind.EQUIPMENT
-                    ? renaming.in(thing.named(renaming.to()))
-                    : renaming.in(thing);
+            case Equipment element -> element.name().equals(renaming.from()) && renaming.kind() == Renaming.Kind.EQUIPMENT
+                    ? renaming.in(element.named(renaming.to()))
+                    : renaming.in(element);
             case Link link -> renaming.in(link);
             case PieceType type -> renaming.in(type);
             case Table table -> renaming.in(table);
@@ -101,7 +101,7 @@ public enum Part {
     /** As people call it. */
     static String text(Object item) {
         return switch (item) {
-            case Equipment thing -> thing.name();
+            case Equipment element -> element.name();
             case Link link -> "the link from " + link.from() + " to " + link.to();
             case PieceType type -> "piece type " + type.name();
             case Table table -> "table " + table.name();

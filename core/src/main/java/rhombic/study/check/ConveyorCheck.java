@@ -25,8 +25,8 @@ final class ConveyorCheck {
 
     static List<Problem> of(Study study, TypeFlow flow) {
         ConveyorCheck check = new ConveyorCheck(study, flow);
-        study.equipment().forEach(thing -> {
-            if (thing instanceof Conveyor conveyor) {
+        study.equipment().forEach(element -> {
+            if (element instanceof Conveyor conveyor) {
                 check.arcs(conveyor);
                 check.fittings(conveyor);
                 check.positions(conveyor);
@@ -149,9 +149,9 @@ final class ConveyorCheck {
                             conveyor,
                             e -> conveyor.withIndexing(new Conveyor.Indexing(Optional.of(needed), conveyor.indexing().positions()))));
         });
-        conveyor.maxWeight().filter(most -> type.weight().inBaseUnit() > most.inBaseUnit()).ifPresent(
-                most -> add(Problem.Grade.ERROR, conveyor,
-                        type.name() + " weighs " + type.weight() + ", more than the " + most + " it may carry",
+        conveyor.maxWeight().filter(max -> type.weight().inBaseUnit() > max.inBaseUnit()).ifPresent(
+                max -> add(Problem.Grade.ERROR, conveyor,
+                        type.name() + " weighs " + type.weight() + ", more than the " + max + " it may carry",
                         "Let it carry more, or send those pieces another way", null));
         double width = (conveyor.orientation() == Conveyor.Orientation.LENGTHWISE ? type.width() : type.length()).inBaseUnit();
         double lane = conveyor.width().inBaseUnit();

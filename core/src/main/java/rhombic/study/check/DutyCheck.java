@@ -69,7 +69,7 @@ final class DutyCheck {
             warn("", "Calendar " + calendar.name() + " has breaks of " + Clock.exact((breaks - within) * 1_000_000_000L)
                     + " a week outside of its shifts, which count for nothing", "Move them into the shifts, or take them out");
         }
-        boolean used = study.equipment().stream().anyMatch(thing -> thing.basics().duty().calendar().equals(calendar.name()));
+        boolean used = study.equipment().stream().anyMatch(element -> element.basics().duty().calendar().equals(calendar.name()));
         if (!used) {
             problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.CALENDAR, "", "Calendar " + calendar.name() + " is used by nobody",
                     "Give it to a crew or to equipment, or take it out",
@@ -77,15 +77,15 @@ final class DutyCheck {
         }
     }
 
-    private void calendarOf(Equipment thing, Duty duty) {
+    private void calendarOf(Equipment element, Duty duty) {
         if (duty.calendar().isEmpty()) {
             return;
         }
         Optional<Calendar> calendar = study.calendar(duty.calendar());
         if (calendar.isEmpty()) {
-            error(thing.name(), Problem.Kind.UNKNOWN_NAME, "Its calendar \u201c" + duty.calendar() + "\u201d is not there",
+            error(element.name(), Problem.Kind.UNKNOWN_NAME, "Its calendar \u201c" + duty.calendar() + "\u201d is not there",
                     "Choose another calendar, or none",
-                    Problem.Fix.of("Use no calendar", thing, e -> e.with(e.basics().withDuty(e.basics().duty().withCalendar("")))));
+                    Problem.Fix.of("Use no calendar", element, e -> e.with(e.basics().withDuty(e.basics().duty().withCalendar("")))));
             return;
         }
         LocalDateTime start = study.plan().start();
@@ -96,52 +96,52 @@ final class DutyCheck {
             next = calendar.get().after(next.get().at());
         }
         if (!opens) {
-            warn(thing.name(), "Its calendar " + calendar.get().name() + " never opens during the run, so "
-                    + (thing instanceof Crew ? "nobody of it is ever there" : "it never works"),
+            warn(element.name(), "Its calendar " + calendar.get().name() + " never opens during the run, so "
+                    + (element instanceof Crew ? "nobody of it is ever there" : "it never works"),
                     "Change the calendar, or the start or length of the run");
         }
     }
 
     // ---- equipment
 
-    private void single(Equipment thing) {
-        Duty duty = thing.basics().duty();
-        calendarOf(thing, duty);
+    private void single(Equipment element) {
+        Duty duty = element.basics().duty();
+        calendarOf(element, duty);
         for (FailureMode mode : duty.failures()) {
-            failure(thing, mode);
+            failure(element, mode);
         }
-        if (thing instanceof WorkEquipment work) {
-            work(thing, work.work());
+        if (element instanceof WorkEquipment work) {
+            work(element, work.work());
         }
     }
 
-    private void work(Equipment thing, Work work) {
+    private void work(Equipment element, Work work) {
         for (Operation operation : work.operations()) {
-            skills(thing, "Its operation " + operation.name(), operation.needs());
-            persons(thing, operation);
+            skills(element, "Its operation " + operation.name(), operation.needs());
+            persons(element, operation);
         }
-        skills(thing, "Its changeover", work.setupCrew());
+        skills(element, "Its changeover", work.setupCrew());
         Work.Service service = work.service();
         if (service != null) {
-            skills(thing, "Its service", service.needs());
+            skills(element, "Its service", service.needs());
         }
         if (!work.setupCrew().isEmpty() && work.changeover() == null) {
-            problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.CREW, thing.name(),
+            problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.CREW, element.name(),
                     "It says who changes over, but it has no changeover time",
                     "Set a changeover time, or take the setters out"));
         }
     }
 
-    private void failure(Equipment thing, FailureMode mode) {
-        boolean works = thing instanceof WorkEquipment || thing instanceof Conveyor || thing instanceof Crew;
-        failure(thing, mode, works ? "" : "a " + thing.kind().toLowerCase(java.util.Locale.ROOT));
-        presence(thing, mode);
-        if (thing instanceof Crew crew) {
-            checkLength(thing, mode, "of what people work with");
+    private void failure(Equipment element, FailureMode mode) {
+        boolean works = element instanceof WorkEquipment || element instanceof Conveyor || element instanceof Crew;
+        failure(element, mode, works ? "" : "a " + element.kind().toLowerCase(java.util.Locale.ROOT));
+        presence(element, mode);
+        if (element instanceof Crew crew) {
+            checkLength(element, mode, "of what people work with");
             for (Need need : mode.repairedBy()) {
                 long others = skilled(need) - (crew.has(need.skill()) ? 1 : 0);
                 if (others < need.people() && skilled(need) >= need.people()) {
-                    error(thing.name(), Problem.Kind.CREW,
+                    error(element.name(), Problem.Kind.CREW,
                             "Whose " + mode.name() + " is to be repaired would have to repair it: there is nobody else for \u201c"
                                     + need.skill() + "\u201d",
                             "Add people to the crew, or let another crew repair it", null);
@@ -179,8 +179,8 @@ final class DutyCheck {
     }
 
     /** @param idle what it is that does no work; empty if it does */
-    private void failure(Equipment thing, FailureMode mode, String idle) {
-        skills(thing, "The repair of " + mode.name(), mode.repairedBy());
+    private void failure(Equipment element, FailureMode mode, String idle) {
+        skills(element, "The repair of " + mode.name(), mode.repairedBy());
         UpTime.Clock clock = switch (mode.up()) {
             case UpTime.After after -> after.clock();
             case UpTime.Available available -> available.clock();
@@ -188,12 +188,13 @@ final class DutyCheck {
             case UpTime.Planned planned -> UpTime.Clock.CALENDAR;
         };
         if (clock == UpTime.Clock.WORKING && !idle.isEmpty()) {
-            error(thing.name(), Problem.Kind.FAILURE, "Its failure " + mode.name() + " counts working time, but " + idle + " does no work",
+            error(element.name(), Problem.Kind.FAILURE,
+                    "Its failure " + mode.name() + " counts working time, but " + idle + " does no work",
                     "Count calendar time or pieces", null);
         }
         OptionalDouble up = mode.meanUpSeconds();
         if (up.isPresent() && mode.down().meanSeconds() > up.getAsDouble() && !mode.up().isPlanned()) {
-            warn(thing.name(),
+            warn(element.name(),
                     "Its failure " + mode.name() + " lasts " + Clock.span(mode.down().meanSeconds()) + " on average, longer than the "
                             + Clock.span(up.getAsDouble()) + " between failures, so it is down for most of the time",
                     "Check whether up time and down time are exchanged, or in another unit");
@@ -201,20 +202,21 @@ final class DutyCheck {
     }
 
     /** Whether repairers are there when the thing works. */
-    private void presence(Equipment thing, FailureMode mode) {
+    private void presence(Equipment element, FailureMode mode) {
         for (Need need : mode.repairedBy()) {
             List<Crew> able = crews.stream().filter(crew -> crew.has(need.skill())).toList();
             if (able.isEmpty()) {
                 continue;
             }
-            double best = able.stream().mapToDouble(crew -> shared(thing.basics().duty().calendar(), crew.basics().duty().calendar())).max()
+            double best = able.stream().mapToDouble(crew -> shared(element.basics().duty().calendar(), crew.basics().duty().calendar()))
+                    .max()
                     .orElse(1);
             if (best < 1e-9) {
-                warn(thing.name(), "Who repairs " + mode.name() + " is never on shift while it works", "Give " + able.getFirst().name()
+                warn(element.name(), "Who repairs " + mode.name() + " is never on shift while it works", "Give " + able.getFirst().name()
                         + " a calendar that covers its shifts, or let somebody else repair it");
             } else if (best < 0.5) {
                 problems.add(
-                        new Problem(Problem.Grade.HINT, Problem.Kind.CREW, thing.name(),
+                        new Problem(Problem.Grade.HINT, Problem.Kind.CREW, element.name(),
                                 "Who repairs " + mode.name() + " is on shift for only "
                                         + Math.round(best * 100) + " % of the time in which it works",
                                 "Add repairers for the other shifts"));
@@ -257,16 +259,16 @@ final class DutyCheck {
         }
     }
 
-    private void skills(Equipment thing, String message, List<Need> needs) {
+    private void skills(Equipment element, String message, List<Need> needs) {
         for (Need need : needs) {
             needed.add(need.skill());
             long there = skilled(need);
             if (there == 0) {
-                error(thing.name(), Problem.Kind.CREW,
+                error(element.name(), Problem.Kind.CREW,
                         message + " needs \u201c" + need.skill() + "\u201d, but no crew is called that or has that skill",
                         "Place a crew of that name, give a crew that skill, or let somebody else do it", null);
             } else if (there < need.people()) {
-                error(thing.name(), Problem.Kind.CREW,
+                error(element.name(), Problem.Kind.CREW,
                         message + " needs " + need.people() + " people for \u201c" + need.skill() + "\u201d, but there "
                                 + (there == 1 ? "is only 1" : "are only " + there),
                         "Add people to the crew, or ask for fewer", null);
@@ -284,7 +286,7 @@ final class DutyCheck {
     }
 
     /** A table of times by person must know everybody who may come. */
-    private void persons(Equipment thing, Operation operation) {
+    private void persons(Equipment element, Operation operation) {
         if (!(operation.time() instanceof TimeSource.FromTable source) || !source.keys().contains(PERSON_NAME)
                 || operation.needs().isEmpty()) {
             return;
@@ -300,7 +302,7 @@ final class DutyCheck {
                 .flatMap(c -> c.members().stream())
                 .map(person -> person.name()).filter(name -> !known.contains(name)).toList();
         if (!missing.isEmpty()) {
-            error(thing.name(), Problem.Kind.TABLE,
+            error(element.name(), Problem.Kind.TABLE,
                     "Table " + source.table() + " has no time for " + String.join(", ", missing.stream().limit(4).toList())
                             + (missing.size() > 4 ? " and others" : "") + ", who may do " + operation.name(),
                     "Add a row for each, or a value for all others", null);

@@ -61,12 +61,12 @@ final class KnownValues {
         return byRow
                 || study.rules().stream().flatMap(rule -> rule.then().stream())
                         .anyMatch(action -> action instanceof Rule.Action.Create create && create.type().equals(type))
-                || study.equipment().stream().anyMatch(thing -> thing.makes(type));
+                || study.equipment().stream().anyMatch(element -> element.makes(type));
     }
 
     private Stream<Timetable.Row> rows() {
         return study.equipment().stream()
-                .flatMap(thing -> thing instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.ByTimetable table
+                .flatMap(element -> element instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.ByTimetable table
                         ? table.timetable().rows().stream()
                         : Stream.empty());
     }

@@ -81,7 +81,7 @@ final class NameCheck {
                 readable(use, read);
             }
             for (Formula.ReadAt read : formula.readsAt()) {
-                study.find(read.equipment()).ifPresent(thing -> attributeOf(use.place(), thing, read.name()));
+                study.find(read.equipment()).ifPresent(element -> attributeOf(use.place(), element, read.name()));
             }
         }
     }
@@ -110,7 +110,7 @@ final class NameCheck {
                             "Its formula \u201c" + use.text() + "\u201d reads here." + read.name() + ", but stands at no equipment",
                             "Write at('Name')." + read.name(), null);
                 }
-                study.find(use.place()).ifPresent(thing -> attributeOf(use.place(), thing, read.name()));
+                study.find(use.place()).ifPresent(element -> attributeOf(use.place(), element, read.name()));
             }
             case "clock" -> {
                 if (!Formula.OF_CLOCK.contains(read.name())) {
@@ -133,22 +133,23 @@ final class NameCheck {
         }
     }
 
-    private static boolean needsSomebody(Equipment thing) {
-        return thing instanceof WorkEquipment work && work.work().operations().stream().anyMatch(operation -> !operation.needs().isEmpty());
+    private static boolean needsSomebody(Equipment element) {
+        return element instanceof WorkEquipment work
+                && work.work().operations().stream().anyMatch(operation -> !operation.needs().isEmpty());
     }
 
-    private void attributeOf(String place, Equipment thing, String name) {
-        if (!Formula.OF_EQUIPMENT.contains(name) && !thing.readable().contains(name) && !has(thing.basics().attributes(), name)) {
+    private void attributeOf(String place, Equipment element, String name) {
+        if (!Formula.OF_EQUIPMENT.contains(name) && !element.readable().contains(name) && !has(element.basics().attributes(), name)) {
             add(Problem.Grade.ERROR, Problem.Kind.ATTRIBUTE_NEVER_SET, place,
-                    "It reads " + name + " of " + thing.name() + ", which does not have it",
-                    "Add the attribute " + name + " to " + thing.name(),
-                    Problem.Fix.of("Add " + name + " to " + thing.name(), thing,
+                    "It reads " + name + " of " + element.name() + ", which does not have it",
+                    "Add the attribute " + name + " to " + element.name(),
+                    Problem.Fix.of("Add " + name + " to " + element.name(), element,
                             e -> e.with(e.basics().withAttributes(with(e.basics().attributes(), new Attribute(name, new Value.Num(0)))))));
         }
     }
 
-    private void timetable(Equipment thing) {
-        if (!(thing instanceof GoodsIn in) || !(in.supply().orElse(null) instanceof Supply.ByTimetable supply)) {
+    private void timetable(Equipment element) {
+        if (!(element instanceof GoodsIn in) || !(in.supply().orElse(null) instanceof Supply.ByTimetable supply)) {
             return;
         }
         List<Timetable.Row> rows = supply.timetable().rows();
@@ -185,10 +186,10 @@ final class NameCheck {
                     "Let another rule send it, or choose another signal", null);
         }
         if (rule.when() instanceof Rule.When.StateChanges change && !change.state().isEmpty()) {
-            boolean isBuffer = study.find(change.at()).flatMap(thing -> thing.contentCapacity(List.of()).stream().boxed().findFirst())
+            boolean isBuffer = study.find(change.at()).flatMap(element -> element.contentCapacity(List.of()).stream().boxed().findFirst())
                     .isPresent();
             List<String> words = isBuffer ? Rule.OF_BUFFERS : Rule.STATES;
-            boolean isOfItsOwn = study.find(change.at()).map(thing -> thing.becomes().contains(change.state())).orElse(false);
+            boolean isOfItsOwn = study.find(change.at()).map(element -> element.becomes().contains(change.state())).orElse(false);
             if (!isOfItsOwn && !words.contains(change.state())) {
                 error(rule,
                         (isBuffer
@@ -199,10 +200,10 @@ final class NameCheck {
             }
         }
         if (rule.when() instanceof Rule.When.Piece piece) {
-            study.find(piece.at()).filter(thing -> !canHappen(piece.event(), thing)).ifPresent(thing -> error(rule,
-                    "It waits for a piece that " + piece.event().word() + " " + thing.name() + ", which never happens at a "
-                            + thing.kind().toLowerCase(java.util.Locale.ROOT),
-                    thing instanceof GoodsOut
+            study.find(piece.at()).filter(element -> !canHappen(piece.event(), element)).ifPresent(element -> error(rule,
+                    "It waits for a piece that " + piece.event().word() + " " + element.name() + ", which never happens at a "
+                            + element.kind().toLowerCase(java.util.Locale.ROOT),
+                    element instanceof GoodsOut
                             ? "Let the rule begin when a piece enters there"
                             : "Let the rule begin when a piece enters or leaves there"));
         }
@@ -248,20 +249,21 @@ final class NameCheck {
         }
     }
 
-    private static boolean canHappen(Rule.PieceEvent event, Equipment thing) {
+    private static boolean canHappen(Rule.PieceEvent event, Equipment element) {
         return switch (event) {
             case ENTERS -> true;
-            case STARTS, FINISHES -> thing instanceof WorkEquipment;
-            case LEAVES -> thing.givesPieces();
+            case STARTS, FINISHES -> element instanceof WorkEquipment;
+            case LEAVES -> element.givesPieces();
         };
     }
 
     private void sets(Rule rule, Rule.Action.Set set, boolean aboutPiece) {
         if (!set.of().isEmpty()) {
             study.find(set.of())
-                    .filter(thing -> !has(thing.basics().attributes(), set.attribute()) && !thing.settable().contains(set.attribute()))
-                    .ifPresent(thing -> error(rule, "It sets " + set.attribute() + " of " + thing.name() + ", which does not have it",
-                            "Add the attribute to " + thing.name()));
+                    .filter(element -> !has(element.basics().attributes(), set.attribute())
+                            && !element.settable().contains(set.attribute()))
+                    .ifPresent(element -> error(rule, "It sets " + set.attribute() + " of " + element.name() + ", which does not have it",
+                            "Add the attribute to " + element.name()));
         } else if (!aboutPiece) {
             error(rule, "It sets " + set.attribute() + " of a piece, but there is no piece",
                     "Let a piece set the rule off, or name the equipment");
@@ -314,13 +316,13 @@ final class NameCheck {
                 }
             }
         }
-        for (Equipment thing : study.equipment()) {
-            for (Attribute attribute : thing.basics().attributes()) {
-                if (!readOfEquipment.contains(thing.name() + "\u0000" + attribute.name())) {
-                    add(Problem.Grade.HINT, Problem.Kind.ATTRIBUTE_NEVER_READ, thing.name(),
+        for (Equipment element : study.equipment()) {
+            for (Attribute attribute : element.basics().attributes()) {
+                if (!readOfEquipment.contains(element.name() + "\u0000" + attribute.name())) {
+                    add(Problem.Grade.HINT, Problem.Kind.ATTRIBUTE_NEVER_READ, element.name(),
                             "Its attribute " + attribute.name() + " is set but never read",
                             "Use it in a formula as here." + attribute.name() + ", or take it out",
-                            Problem.Fix.of("Take " + attribute.name() + " out", thing,
+                            Problem.Fix.of("Take " + attribute.name() + " out", element,
                                     e -> e.with(e.basics().withAttributes(without(e.basics().attributes(), attribute.name())))));
                 }
             }

@@ -31,8 +31,8 @@ public record Problem(Grade grade, Kind kind, String subject, String message, St
      * @param name what it does, for a button
      */
     public record Fix(String name, Changes changes) {
-        static Fix of(String name, Equipment thing, UnaryOperator<Equipment> change) {
-            return new Fix(name, Changes.of(thing, change.apply(thing)));
+        static Fix of(String name, Equipment element, UnaryOperator<Equipment> change) {
+            return new Fix(name, Changes.of(element, change.apply(element)));
         }
 
         /** Changes those of the items of one list that the change makes another of. */

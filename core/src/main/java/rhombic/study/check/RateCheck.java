@@ -28,7 +28,7 @@ final class RateCheck {
     private static final double SIXTY_TO = 80;
     private static final int MAX_DEPTH = 400;
 
-    private final Map<String, Equipment> things = new HashMap<>();
+    private final Map<String, Equipment> elements = new HashMap<>();
     private final Map<String, List<Link>> out = new HashMap<>();
     private final Map<String, List<Link>> in = new HashMap<>();
     private final Map<String, OptionalDouble> rates = new HashMap<>();
@@ -36,7 +36,7 @@ final class RateCheck {
     private final List<Problem> problems = new ArrayList<>();
 
     private RateCheck(Study study) {
-        study.equipment().forEach(thing -> things.put(thing.name(), thing));
+        study.equipment().forEach(element -> elements.put(element.name(), element));
         for (Link link : study.links()) {
             out.computeIfAbsent(link.from(), key -> new ArrayList<>()).add(link);
             in.computeIfAbsent(link.to(), key -> new ArrayList<>()).add(link);
@@ -45,8 +45,8 @@ final class RateCheck {
 
     static List<Problem> of(Study study) {
         RateCheck check = new RateCheck(study);
-        for (Equipment thing : study.equipment()) {
-            if (thing instanceof Station station) {
+        for (Equipment element : study.equipment()) {
+            if (element instanceof Station station) {
                 check.overload(station);
                 check.unit(station);
             }
@@ -92,7 +92,7 @@ final class RateCheck {
     }
 
     private OptionalDouble along(Link link) {
-        Equipment giver = things.get(link.from());
+        Equipment giver = elements.get(link.from());
         List<Link> ways = out.getOrDefault(link.from(), List.of());
         double sum = ways.stream().mapToDouble(l -> l.share().map(rhombic.quantity.Quantity::amount).orElse(0.0)).sum();
         boolean byShare = sum > 0 && ways.stream().allMatch(l -> l.filter() instanceof LinkFilter.All);
@@ -161,15 +161,15 @@ final class RateCheck {
             return Optional.empty();
         }
         String other = before ? near.getFirst().from() : near.getFirst().to();
-        Equipment thing = things.get(other);
-        if (thing instanceof Buffer && !other.equals(name)) {
+        Equipment element = elements.get(other);
+        if (element instanceof Buffer && !other.equals(name)) {
             List<Link> next = links.getOrDefault(other, List.of());
-            thing = next.size() == 1 ? things.get(before ? next.getFirst().from() : next.getFirst().to()) : null;
+            element = next.size() == 1 ? elements.get(before ? next.getFirst().from() : next.getFirst().to()) : null;
         }
-        if (thing instanceof Station station && seconds(station).orElse(0) > 0) {
+        if (element instanceof Station station && seconds(station).orElse(0) > 0) {
             return Optional.of(seconds(station).getAsDouble() / station.work().places() / station.load().pieces());
         }
-        return thing instanceof GoodsIn goodsIn && goodsIn.supply().orElse(null) instanceof Supply.Spaced spaced
+        return element instanceof GoodsIn goodsIn && goodsIn.supply().orElse(null) instanceof Supply.Spaced spaced
                 && spaced.interarrival().meanSeconds() > 0
                         ? Optional.of(spaced.interarrival().meanSeconds() / spaced.pieces())
                         : Optional.empty();

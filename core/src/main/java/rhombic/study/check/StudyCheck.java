@@ -32,7 +32,7 @@ public final class StudyCheck {
     private static final double SHARES_MAY_MISS = 1e-6;
 
     private final Study study;
-    private final Map<String, Equipment> things = new LinkedHashMap<>();
+    private final Map<String, Equipment> elements = new LinkedHashMap<>();
     private final Map<String, List<Link>> out = new HashMap<>();
     private final Map<String, List<Link>> in = new HashMap<>();
     private final List<Problem> problems = new ArrayList<>();
@@ -40,7 +40,7 @@ public final class StudyCheck {
 
     private StudyCheck(Study study) {
         this.study = study;
-        study.equipment().forEach(e -> things.put(e.name(), e));
+        study.equipment().forEach(e -> elements.put(e.name(), e));
         for (Link link : study.links()) {
             out.computeIfAbsent(link.from(), key -> new ArrayList<>()).add(link);
             in.computeIfAbsent(link.to(), key -> new ArrayList<>()).add(link);
@@ -68,64 +68,64 @@ public final class StudyCheck {
         if (study.equipment().isEmpty()) {
             return;
         }
-        if (things.values().stream().noneMatch(GoodsIn.class::isInstance)) {
+        if (elements.values().stream().noneMatch(GoodsIn.class::isInstance)) {
             warn(Problem.Kind.NOTHING_ENTERS, "", "No piece ever enters", "Place a goods in and link it to the first equipment");
         }
-        if (things.values().stream().noneMatch(GoodsOut.class::isInstance)) {
+        if (elements.values().stream().noneMatch(GoodsOut.class::isInstance)) {
             add(Problem.Grade.HINT, Problem.Kind.NOTHING_LEAVES, "", "No piece ever leaves",
                     "Place a goods out and link the last equipment to it");
         }
     }
 
-    private void single(Equipment thing) {
-        List<Link> ways = out.getOrDefault(thing.name(), List.of());
-        ports(thing, ways);
-        List<Port> outlets = thing.ports().stream().filter(port -> !port.isIn()).toList();
+    private void single(Equipment element) {
+        List<Link> ways = out.getOrDefault(element.name(), List.of());
+        ports(element, ways);
+        List<Port> outlets = element.ports().stream().filter(port -> !port.isIn()).toList();
         for (Port outlet : outlets) {
-            List<Link> here = ways.stream().filter(link -> thing.port(link.fromPort(), false).equals(outlet)).toList();
+            List<Link> here = ways.stream().filter(link -> element.port(link.fromPort(), false).equals(outlet)).toList();
             if (outlet.equals(outlets.getFirst())) {
-                wayOut(thing, here);
+                routing(element, here);
             } else {
-                aside(thing, outlet, here);
+                aside(element, outlet, here);
             }
         }
-        shut(thing);
-        if (thing instanceof GoodsIn goodsIn) {
+        shut(element);
+        if (element instanceof GoodsIn goodsIn) {
             supply(goodsIn, ways);
         }
     }
 
     /** Whether each link begins and ends where there is something to begin and to end at. */
-    private void ports(Equipment thing, List<Link> ways) {
+    private void ports(Equipment element, List<Link> ways) {
         for (Link link : ways) {
-            Equipment to = things.get(link.to());
-            if (!isThere(thing, link.fromPort(), false)) {
-                error(Problem.Kind.UNKNOWN_NAME, thing.name(),
+            Equipment to = elements.get(link.to());
+            if (!isThere(element, link.fromPort(), false)) {
+                error(Problem.Kind.UNKNOWN_NAME, element.name(),
                         "Its link to " + link.to() + " begins at \u201c" + link.fromPort() + "\u201d, which it does not have",
                         "Let the link begin at its end, or add a divert of that name");
             }
             if (to != null && !isThere(to, link.toPort(), true)) {
                 error(Problem.Kind.UNKNOWN_NAME, to.name(),
-                        "The link from " + thing.name() + " ends at \u201c" + link.toPort() + "\u201d, which it does not have",
+                        "The link from " + element.name() + " ends at \u201c" + link.toPort() + "\u201d, which it does not have",
                         "Let the link end at its beginning, or add a merge of that name");
             }
         }
     }
 
-    private static boolean isThere(Equipment thing, String port, boolean isIn) {
-        return port.isEmpty() || thing.port(port, isIn).name().equals(port);
+    private static boolean isThere(Equipment element, String port, boolean isIn) {
+        return port.isEmpty() || element.port(port, isIn).name().equals(port);
     }
 
-    private void wayOut(Equipment thing, List<Link> ways) {
+    private void routing(Equipment element, List<Link> ways) {
         if (ways.isEmpty()) {
-            warn(Problem.Kind.NO_WAY_OUT, thing.name(), "Nothing takes its pieces", "Link it to the equipment that comes next");
+            warn(Problem.Kind.NO_WAY_OUT, element.name(), "Nothing takes its pieces", "Link it to the equipment that comes next");
         }
-        shares(thing, ways);
-        for (String type : flow.leaving(thing)) {
-            boolean leavesBefore = out.getOrDefault(thing.name(), List.of()).stream()
+        shares(element, ways);
+        for (String type : flow.leaving(element)) {
+            boolean leavesBefore = out.getOrDefault(element.name(), List.of()).stream()
                     .anyMatch(link -> !ways.contains(link) && flow.mayGo(link, type));
             if (!ways.isEmpty() && !leavesBefore && ways.stream().noneMatch(link -> flow.mayGo(link, type))) {
-                warn(Problem.Kind.NO_WAY_OUT, thing.name(),
+                warn(Problem.Kind.NO_WAY_OUT, element.name(),
                         "None of its links is for pieces of type " + type + ", so they stay and block it",
                         "Let one link take " + type + ", or add a link for the rest");
             }
@@ -133,38 +133,39 @@ public final class StudyCheck {
     }
 
     /** At a divert: what takes none of the links goes straight on. */
-    private void aside(Equipment thing, Port outlet, List<Link> ways) {
+    private void aside(Equipment element, Port outlet, List<Link> ways) {
         if (ways.isEmpty()) {
-            warn(Problem.Kind.NO_WAY_OUT, thing.name(), "Nothing leaves it at " + outlet.name() + ", so all goes straight on",
+            warn(Problem.Kind.NO_WAY_OUT, element.name(), "Nothing leaves it at " + outlet.name() + ", so all goes straight on",
                     "Link " + outlet.name() + " to what takes those pieces, or take it out");
         }
         double sum = ways.stream().mapToDouble(link -> link.share().map(Quantity::amount).orElse(0.0)).sum();
         if (sum > 100 + SHARES_MAY_MISS) {
-            warn(Problem.Kind.SHARES, thing.name(), "The shares that leave it at " + outlet.name() + " add up to "
+            warn(Problem.Kind.SHARES, element.name(), "The shares that leave it at " + outlet.name() + " add up to "
                     + Quantity.plain(Math.round(sum * 1e6) / 1e6) + " %, so nothing goes straight on", "Make them add up to 100 % at most");
         }
     }
 
-    private void shut(Equipment thing) {
-        shut(thing, "inlet", "nothing comes in", thing.basics().inletShut(), Basics::withInletShut);
-        shut(thing, "outlet", "nothing goes on", thing.basics().outletShut(), Basics::withOutletShut);
+    private void shut(Equipment element) {
+        shut(element, "inlet", "nothing comes in", element.basics().inletShut(), Basics::withInletShut);
+        shut(element, "outlet", "nothing goes on", element.basics().outletShut(), Basics::withOutletShut);
     }
 
-    private void shut(Equipment thing, String side, String effect, List<ShutTime> times, BiFunction<Basics, List<ShutTime>, Basics> with) {
+    private void shut(Equipment element, String side, String effect, List<ShutTime> times,
+            BiFunction<Basics, List<ShutTime>, Basics> with) {
         Quantity length = study.plan().length();
         List<ShutTime> inTime = times.stream().filter(time -> time.from().nanos() < length.nanos()).toList();
         if (inTime.size() < times.size()) {
-            warn(Problem.Kind.SHUT, thing.name(),
+            warn(Problem.Kind.SHUT, element.name(),
                     "Its " + side + " is shut at " + times.get(inTime.size()).from() + ", but the run ends at " + length,
                     "Shut it earlier, or make the run longer",
-                    Problem.Fix.of("Leave that out", thing, e -> e.with(with.apply(e.basics(), inTime))));
+                    Problem.Fix.of("Leave that out", element, e -> e.with(with.apply(e.basics(), inTime))));
         } else if (ShutTime.within(times, 0, length.nanos()) == length.nanos()) {
-            warn(Problem.Kind.SHUT, thing.name(), "Its " + side + " is shut for the whole run, so " + effect, "Open it for a time",
-                    Problem.Fix.of("Open it", thing, e -> e.with(with.apply(e.basics(), List.of()))));
+            warn(Problem.Kind.SHUT, element.name(), "Its " + side + " is shut for the whole run, so " + effect, "Open it for a time",
+                    Problem.Fix.of("Open it", element, e -> e.with(with.apply(e.basics(), List.of()))));
         }
     }
 
-    private void shares(Equipment thing, List<Link> ways) {
+    private void shares(Equipment element, List<Link> ways) {
         long set = ways.stream().filter(link -> link.share().isPresent()).count();
         if (set == 0) {
             return;
@@ -174,13 +175,13 @@ public final class StudyCheck {
         }
         double sum = ways.stream().mapToDouble(link -> link.share().map(Quantity::amount).orElse(0.0)).sum();
         if (sum == 0) {
-            error(Problem.Kind.SHARES, thing.name(), "All its shares are 0 %, so no piece can go on",
+            error(Problem.Kind.SHARES, element.name(), "All its shares are 0 %, so no piece can go on",
                     "Give at least one link a share above 0 %");
         } else if (set < ways.size()) {
-            warn(Problem.Kind.SHARES, thing.name(), "Some of its links have a share and some have none, which counts as 0 %",
+            warn(Problem.Kind.SHARES, element.name(), "Some of its links have a share and some have none, which counts as 0 %",
                     "Give every link a share, or none");
         } else if (Math.abs(sum - 100) > SHARES_MAY_MISS) {
-            warn(Problem.Kind.SHARES, thing.name(),
+            warn(Problem.Kind.SHARES, element.name(),
                     "Its shares add up to " + Quantity.plain(Math.round(sum * 1e6) / 1e6) + " %; they are used in proportion",
                     "Make them add up to 100 %", Problem.Fix.of("Scale them to 100 %", Part.LINK, ways,
                             l -> l.withShare(l.share().map(share -> Quantity.percent(Math.round(share.amount() / sum * 1e5) / 1e3)))));
@@ -222,7 +223,7 @@ public final class StudyCheck {
             if (!seen.add(name)) {
                 continue;
             }
-            Equipment taker = things.get(name);
+            Equipment taker = elements.get(name);
             if (taker instanceof GoodsOut || (taker instanceof Buffer buffer && buffer.capacity().isEmpty())) {
                 return Optional.of(name);
             }
@@ -234,7 +235,7 @@ public final class StudyCheck {
     }
 
     private void circlesWithoutTime() {
-        Set<String> timeless = things.values().stream().filter(Equipment::takesNoTime).map(Equipment::name).collect(Collectors.toSet());
+        Set<String> timeless = elements.values().stream().filter(Equipment::takesNoTime).map(Equipment::name).collect(Collectors.toSet());
         for (List<String> circle : Circles.in(timeless, name -> out.getOrDefault(name, List.of()).stream().map(Link::to).toList())) {
             Set<String> members = Set.copyOf(circle);
             boolean leftByChance = circle.stream().anyMatch(name -> out.getOrDefault(name, List.of()).stream()
@@ -251,17 +252,17 @@ public final class StudyCheck {
     private void reach() {
         Set<String> reached = new HashSet<>();
         Deque<String> open = new ArrayDeque<>();
-        things.values().stream().filter(GoodsIn.class::isInstance).map(Equipment::name).forEach(open::add);
+        elements.values().stream().filter(GoodsIn.class::isInstance).map(Equipment::name).forEach(open::add);
         while (!open.isEmpty()) {
             String name = open.poll();
             if (reached.add(name)) {
                 out.getOrDefault(name, List.of()).forEach(link -> open.add(link.to()));
             }
         }
-        for (Equipment thing : things.values()) {
-            if (thing.takesPieces() && !reached.contains(thing.name())) {
-                boolean linked = in.containsKey(thing.name());
-                warn(Problem.Kind.UNREACHABLE, thing.name(),
+        for (Equipment element : elements.values()) {
+            if (element.takesPieces() && !reached.contains(element.name())) {
+                boolean linked = in.containsKey(element.name());
+                warn(Problem.Kind.UNREACHABLE, element.name(),
                         linked ? "No goods in leads to it" : "Nothing is linked to it, so it stays empty",
                         "Link the equipment before it to it");
             }

@@ -32,8 +32,8 @@ final class TypeFlow {
         this.study = study;
         study.links().forEach(link -> out.computeIfAbsent(link.from(), key -> new java.util.ArrayList<>()).add(link));
         study.pieceTypes().stream().filter(PieceType::loadCarrier).forEach(type -> carriers.add(type.name()));
-        Map<String, Equipment> things = new HashMap<>();
-        study.equipment().forEach(thing -> things.put(thing.name(), thing));
+        Map<String, Equipment> elements = new HashMap<>();
+        study.equipment().forEach(element -> elements.put(element.name(), element));
         Deque<Equipment> open = new ArrayDeque<>(study.equipment());
         while (!open.isEmpty()) {
             Equipment giver = open.poll();
@@ -45,7 +45,7 @@ final class TypeFlow {
                     more |= mayGo(link, type) && there.add(type);
                 }
                 if (more) {
-                    open.add(Objects.requireNonNull(things.get(link.to())));
+                    open.add(Objects.requireNonNull(elements.get(link.to())));
                 }
             }
         }
@@ -74,8 +74,8 @@ final class TypeFlow {
                 Set.of(split.type());
             case UnpackingStation unpacking -> {
                 Set<String> types = new HashSet<>(here);
-                study.equipment().forEach(thing -> {
-                    if (thing instanceof AssemblyStation assembly && assembly.method() != AssemblyStation.Method.ASSEMBLE) {
+                study.equipment().forEach(element -> {
+                    if (element instanceof AssemblyStation assembly && assembly.method() != AssemblyStation.Method.ASSEMBLE) {
                         types.addAll(comingTo(assembly.name()));
                     }
                 });

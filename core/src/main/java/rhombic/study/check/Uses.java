@@ -76,9 +76,9 @@ final class Uses {
         });
     }
 
-    private void ofEquipment(Equipment thing) {
-        boolean byTimetable = thing instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.ByTimetable;
-        Kinds.uses(byTimetable ? ((GoodsIn) thing).withMix(List.of()) : thing, at(thing.name()));
+    private void ofEquipment(Equipment element) {
+        boolean byTimetable = element instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.ByTimetable;
+        Kinds.uses(byTimetable ? ((GoodsIn) element).withMix(List.of()) : element, at(element.name()));
     }
 
     private NameUse at(String place) {

@@ -29,7 +29,7 @@ import rhombic.study.value.TimeSource;
 
 /** Checks stations: their times, tables of times, recipes and rooms. */
 final class WorkCheck {
-    private static final int MOST_NAMED = 4;
+    private static final int MAX_NAMED = 4;
 
     private final Study study;
     private final TypeFlow flow;
@@ -46,8 +46,8 @@ final class WorkCheck {
 
     static List<Problem> of(Study study, TypeFlow flow) {
         WorkCheck check = new WorkCheck(study, flow);
-        for (Equipment thing : study.equipment()) {
-            if (thing instanceof WorkEquipment station) {
+        for (Equipment element : study.equipment()) {
+            if (element instanceof WorkEquipment station) {
                 check.work(station);
             }
         }
@@ -293,8 +293,8 @@ final class WorkCheck {
     }
 
     private static String named(List<String> names) {
-        return String.join(", ", names.subList(0, Math.min(MOST_NAMED, names.size())))
-                + (names.size() > MOST_NAMED ? " and " + (names.size() - MOST_NAMED) + " more" : "");
+        return String.join(", ", names.subList(0, Math.min(MAX_NAMED, names.size())))
+                + (names.size() > MAX_NAMED ? " and " + (names.size() - MAX_NAMED) + " more" : "");
     }
 
     private void error(Problem.Kind kind, String place, String message, String remedy, Problem.@Nullable Fix fix) {

@@ -23,7 +23,7 @@ import rhombic.study.value.StudyException;
  * @param exceptions days whose spells are others than those of their day of the week; each date once
  */
 public record Calendar(String name, List<Spell> week, List<Exception> exceptions) implements Serializable {
-    public static final int MOST_SPELLS = 500;
+    public static final int MAX_SPELLS = 500;
     private static final List<DayOfWeek> WORKDAYS = List.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY, DayOfWeek.WEDNESDAY, DayOfWeek.THURSDAY,
             DayOfWeek.FRIDAY);
     /** A change is looked for on as many days as two years have, exceptions or not. */
@@ -52,7 +52,7 @@ public record Calendar(String name, List<Spell> week, List<Exception> exceptions
         Names.checked(name);
         week = List.copyOf(week);
         exceptions = exceptions.stream().sorted(Comparator.comparing(Exception::date)).toList();
-        Count.between(0, MOST_SPELLS, "The spells of a calendar", week.size());
+        Count.between(0, MAX_SPELLS, "The spells of a calendar", week.size());
         apart(name, week, false);
         apart(name, week, true);
         Set<LocalDate> dates = new HashSet<>();

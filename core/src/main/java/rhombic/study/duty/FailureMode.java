@@ -26,7 +26,7 @@ import rhombic.study.value.StudyException;
 public record FailureMode(String name, UpTime up, Distribution down, @Nullable Distribution firstFailure, List<Need> repairedBy,
         InterruptedPiece interruptedPiece,
         boolean passesWhileDown, List<String> stopsWith) implements Serializable {
-    public static final int MOST = 50;
+    public static final int MAX = 50;
 
     /** What becomes of the piece that is worked on. */
     public enum InterruptedPiece {
@@ -58,7 +58,7 @@ public record FailureMode(String name, UpTime up, Distribution down, @Nullable D
 
     /** The modes of one thing: not too many, each with a name of its own. */
     public static void refuseTwins(List<FailureMode> modes) {
-        Count.between(0, MOST, "The failure modes of one thing", modes.size());
+        Count.between(0, MAX, "The failure modes of one thing", modes.size());
         Set<String> names = new HashSet<>();
         for (FailureMode mode : modes) {
             if (!names.add(mode.name())) {

@@ -18,7 +18,7 @@ public record Buffer(Basics basics, OptionalInt capacity, Order order, Arrangeme
     private static final double GAP_METRES = 0.1;
 
     private static final double PITCH_METRES = 0.8;
-    private static final int MOST_DRAWN_IN_A_ROW = 10;
+    private static final int MAX_DRAWN_IN_A_ROW = 10;
     private static final Footprint AREA = new Footprint(4, 3, 0.1);
 
     /** Which piece goes first, among those the rule of taking holds equal. */
@@ -115,7 +115,7 @@ public record Buffer(Basics basics, OptionalInt capacity, Order order, Arrangeme
         if (arrangement.isArea()) {
             return AREA;
         }
-        int places = Math.clamp(capacity.orElse(MOST_DRAWN_IN_A_ROW), 2, MOST_DRAWN_IN_A_ROW);
+        int places = Math.clamp(capacity.orElse(MAX_DRAWN_IN_A_ROW), 2, MAX_DRAWN_IN_A_ROW);
         return new Footprint(places * PITCH_METRES, 1, 0.9);
     }
 

@@ -43,7 +43,7 @@ public record Conveyor(Basics basics, ConveyorPath conveyorPath, Quantity width,
         Optional<Quantity> acceleration)
         implements
             Equipment {
-    public static final int MOST_LANES = 64;
+    public static final int MAX_LANES = 64;
     /** What formulas and rules call its speed, in metres per second. */
     public static final String SPEED = "speed";
     public static final double DEEP_METRES = 0.2;
@@ -127,8 +127,8 @@ public record Conveyor(Basics basics, ConveyorPath conveyorPath, Quantity width,
         if (!(gap.inBaseUnit() >= 0 && gap.inBaseUnit() <= 100)) {
             throw new StudyException("The gap between pieces must be from 0 m to 100 m; got " + gap);
         }
-        if (lanes < 1 || lanes > MOST_LANES) {
-            throw new StudyException("A conveyor must have 1 to " + MOST_LANES + " lanes; got " + lanes);
+        if (lanes < 1 || lanes > MAX_LANES) {
+            throw new StudyException("A conveyor must have 1 to " + MAX_LANES + " lanes; got " + lanes);
         }
         if (basics.size() != null) {
             throw new StudyException("The size of a conveyor is that of its way: change the way, or its width");

@@ -12,18 +12,18 @@ import java.util.function.Function;
  * @param with gives the equipment with another value; fails with a {@link rhombic.study.value.StudyException} if it breaks a rule
  */
 public record Field<E extends Equipment, V>(String name, FieldType<V> type, V usual, Function<E, V> get, BiFunction<E, V, E> with) {
-    public V of(E thing) {
-        return get.apply(thing);
+    public V of(E element) {
+        return get.apply(element);
     }
 
     /** The equipment with new names in this field. */
-    E renamed(E thing, NameChange change) {
-        V before = of(thing);
+    E renamed(E element, NameChange change) {
+        V before = of(element);
         V after = type.renamed(before, change);
-        return after.equals(before) ? thing : with.apply(thing, after);
+        return after.equals(before) ? element : with.apply(element, after);
     }
 
-    void uses(E thing, NameUse use) {
-        type.uses(of(thing), use);
+    void uses(E element, NameUse use) {
+        type.uses(of(element), use);
     }
 }

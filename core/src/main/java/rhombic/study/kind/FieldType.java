@@ -79,10 +79,10 @@ public sealed interface FieldType<V> {
     }
 
     /** A whole number. */
-    record Whole(int least, int most) implements FieldType<Integer> {}
+    record Whole(int min, int max) implements FieldType<Integer> {}
 
     /** A whole number, or none. */
-    record WholeOrNone(int least, int most) implements FieldType<OptionalInt> {
+    record WholeOrNone(int min, int max) implements FieldType<OptionalInt> {
         @Override
         public boolean isLeftOut(OptionalInt value) {
             return value.isEmpty();

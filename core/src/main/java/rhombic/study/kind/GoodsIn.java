@@ -39,8 +39,8 @@ public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply,
     }
 
     /** A goods in for one type. */
-    public GoodsIn(String name, Placement placement, String pieceType, Optional<Supply> supply, WhenFull whenFull, OptionalInt most) {
-        this(Basics.of(name, placement), List.of(new MixPart(pieceType, 1)), supply, whenFull, most);
+    public GoodsIn(String name, Placement placement, String pieceType, Optional<Supply> supply, WhenFull whenFull, OptionalInt max) {
+        this(Basics.of(name, placement), List.of(new MixPart(pieceType, 1)), supply, whenFull, max);
     }
 
     /** Names of the types that can come. */

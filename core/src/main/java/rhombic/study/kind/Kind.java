@@ -102,20 +102,20 @@ public final class Kind<E extends Equipment> {
 
     private <V> Field<E, V> narrowed(Field<Equipment, V> field) {
         return new Field<>(field.name(), field.type(), field.usual(), field.get()::apply,
-                (thing, value) -> type.cast(field.with().apply(thing, value)));
+                (element, value) -> type.cast(field.with().apply(element, value)));
     }
 
     /** The equipment, which is of this kind, with new names in all its fields. */
-    E renamed(Equipment thing, NameChange change) {
-        E changed = type.cast(thing);
+    E renamed(Equipment element, NameChange change) {
+        E changed = type.cast(element);
         for (Field<E, ?> field : allFields) {
             changed = field.renamed(changed, change);
         }
         return changed;
     }
 
-    void uses(Equipment thing, NameUse use) {
-        E one = type.cast(thing);
+    void uses(Equipment element, NameUse use) {
+        E one = type.cast(element);
         allFields.forEach(field -> field.uses(one, use));
     }
 }

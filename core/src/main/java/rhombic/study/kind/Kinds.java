@@ -25,7 +25,7 @@ public final class Kinds {
     /** These come first: the kinds are declared with them. */
     static final Basics SOMEBODY = Basics.of("Somebody", Placement.at(0, 0));
 
-    private static final int MOST = 1_000_000_000;
+    private static final int MAX = 1_000_000_000;
 
     private static final List<Field<Equipment, ?>> OF_ALL = List.of(
             basics("at", new FieldType.Placed(), Placement.at(0, 0), Basics::placement, Basics::placed),
@@ -53,14 +53,14 @@ public final class Kinds {
                     (in, supply) -> new GoodsIn(in.basics(), in.mix(), supply, in.whenFull(), in.maxPieces())),
             new Field<>("whenFull", new FieldType.Choice<>(List.of(GoodsIn.WhenFull.values()), null), GoodsIn.WhenFull.WAIT,
                     GoodsIn::whenFull, GoodsIn::withWhenFull),
-            new Field<>("most", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), GoodsIn::maxPieces, GoodsIn::withMaxPieces)),
+            new Field<>("most", new FieldType.WholeOrNone(1, MAX), OptionalInt.empty(), GoodsIn::maxPieces, GoodsIn::withMaxPieces)),
             basics -> new GoodsIn(basics, List.of(), Optional.empty(), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
             (basics, types) -> new GoodsIn(basics, List.of(new MixPart(usualType(types), 1)),
                     Optional.of(new Supply.Spaced(DistributionText.parse("exponential(90 s)"))), GoodsIn.WhenFull.WAIT,
                     OptionalInt.empty()));
 
     public static final Kind<Buffer> BUFFER = new Kind<>("Buffer", Family.STORE, Buffer.class, List.of(
-            new Field<>("room", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), Buffer::capacity, Buffer::withCapacity),
+            new Field<>("room", new FieldType.WholeOrNone(1, MAX), OptionalInt.empty(), Buffer::capacity, Buffer::withCapacity),
             new Field<>("order", new FieldType.Choice<>(List.of(Buffer.Order.values()), null), Buffer.Order.OLDEST_FIRST, Buffer::order,
                     Buffer::withOrder),
             new Field<>("arrangement", new FieldType.Choice<>(List.of(Buffer.Arrangement.values()), Buffer.Arrangement.ON_ROLLERS),
@@ -83,7 +83,7 @@ public final class Kinds {
                     new Field<>("bases", new FieldType.TypeNames(), List.of(), AssemblyStation::bases, AssemblyStation::withBases),
                     new Field<>("recipe", new FieldType.Recipes(), new Recipe.Fixed(List.of()), AssemblyStation::recipe,
                             AssemblyStation::withRecipe),
-                    new Field<>("partRoom", new FieldType.Whole(1, MOST), 1, AssemblyStation::partCapacity,
+                    new Field<>("partRoom", new FieldType.Whole(1, MAX), 1, AssemblyStation::partCapacity,
                             AssemblyStation::withPartCapacity),
                     new Field<>("result", new FieldType.TypeName(), "", AssemblyStation::result, AssemblyStation::withResult))),
             basics -> new AssemblyStation(basics, NO_WORK, AssemblyStation.Method.PACK, List.of(), new Recipe.Fixed(List.of()), 1, ""),
@@ -109,13 +109,13 @@ public final class Kinds {
             new Field<>("lie", new FieldType.Choice<>(List.of(Conveyor.Orientation.values()), Conveyor.Orientation.LENGTHWISE),
                     Conveyor.Orientation.LENGTHWISE,
                     Conveyor::orientation, Conveyor::withOrientation),
-            new Field<>("most", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), Conveyor::maxPieces, Conveyor::withMaxPieces),
-            new Field<>("lanes", new FieldType.Whole(1, Conveyor.MOST_LANES), 1, Conveyor::lanes, Conveyor::withLanes),
+            new Field<>("most", new FieldType.WholeOrNone(1, MAX), OptionalInt.empty(), Conveyor::maxPieces, Conveyor::withMaxPieces),
+            new Field<>("lanes", new FieldType.Whole(1, Conveyor.MAX_LANES), 1, Conveyor::lanes, Conveyor::withLanes),
             new Field<>("off", new FieldType.Shut(), List.of(), Conveyor::offTimes, Conveyor::withOffTimes),
             new Field<>("fittings", new FieldType.Fitted(), List.of(), Conveyor::fittings, Conveyor::withFittings),
             new Field<>("pitch", new FieldType.MeasuredOrNone(Dimension.LENGTH), Optional.empty(), c -> c.indexing().pitch(),
                     (c, pitch) -> c.withIndexing(new Conveyor.Indexing(pitch, c.indexing().positions()))),
-            new Field<>("positions", new FieldType.WholeOrNone(1, MOST), OptionalInt.empty(), c -> c.indexing().positions(),
+            new Field<>("positions", new FieldType.WholeOrNone(1, MAX), OptionalInt.empty(), c -> c.indexing().positions(),
                     (c, positions) -> c.withIndexing(new Conveyor.Indexing(c.indexing().pitch(), positions))),
             new Field<>("heaviest", new FieldType.MeasuredOrNone(Dimension.MASS), Optional.empty(), Conveyor::maxWeight,
                     Conveyor::withMaxWeight),
@@ -157,8 +157,8 @@ public final class Kinds {
         return types.isEmpty() ? "Piece" : types.getFirst().name();
     }
 
-    public static Kind<?> of(Equipment thing) {
-        return switch (thing) {
+    public static Kind<?> of(Equipment element) {
+        return switch (element) {
             case GoodsIn in -> GOODS_IN;
             case Buffer buffer -> BUFFER;
             case Conveyor conveyor -> CONVEYOR;
@@ -188,8 +188,8 @@ public final class Kinds {
     }
 
     /** The equipment with new names in all its fields; its own name stays. */
-    public static Equipment renamed(Equipment thing, NameChange change) {
-        return of(thing).renamed(thing, change);
+    public static Equipment renamed(Equipment element, NameChange change) {
+        return of(element).renamed(element, change);
     }
 
     /** Failures, wherever they stand, with new names in them. */
@@ -203,8 +203,8 @@ public final class Kinds {
     }
 
     /** Tells all that the equipment names. */
-    public static void uses(Equipment thing, NameUse use) {
-        of(thing).uses(thing, use);
+    public static void uses(Equipment element, NameUse use) {
+        of(element).uses(element, use);
     }
 
     /**
@@ -212,10 +212,10 @@ public final class Kinds {
      *
      * @throws rhombic.study.value.StudyException if what they have in common breaks a rule there
      */
-    public static <E extends Equipment> E changedTo(Kind<E> kind, Equipment thing) {
-        E changed = kind.blank(thing.basics());
+    public static <E extends Equipment> E changedTo(Kind<E> kind, Equipment element) {
+        E changed = kind.blank(element.basics());
         for (Field<E, ?> field : kind.fields()) {
-            changed = taken(changed, field, thing);
+            changed = taken(changed, field, element);
         }
         return changed;
     }
@@ -230,9 +230,9 @@ public final class Kinds {
     }
 
     private static <F extends Equipment> Optional<Object> valueIn(Kind<F> kind, Equipment from, String name, FieldType<?> type) {
-        F thing = kind.type().cast(from);
+        F element = kind.type().cast(from);
         return kind.fields().stream().filter(field -> field.name().equals(name) && field.type().equals(type)).findFirst()
-                .map(field -> (Object) field.of(thing));
+                .map(field -> (Object) field.of(element));
     }
 
     private static <V> Field<Equipment, V> duty(String name, FieldType<V> type, V usual, Function<Duty, V> get,
@@ -242,15 +242,15 @@ public final class Kinds {
 
     private static <V> Field<Equipment, V> basics(String name, FieldType<V> type, V usual, Function<Basics, V> get,
             BiFunction<Basics, V, Basics> with) {
-        return new Field<>(name, type, usual, thing -> get.apply(thing.basics()),
-                (thing, value) -> thing.with(with.apply(thing.basics(), value)));
+        return new Field<>(name, type, usual, element -> get.apply(element.basics()),
+                (element, value) -> element.with(with.apply(element.basics(), value)));
     }
 
     /** The fields of work, then the others. */
     private static <E extends WorkEquipment> List<Field<E, ?>> withWork(BiFunction<E, Work, E> withWork, List<Field<E, ?>> others) {
         List<Field<E, ?>> fields = new ArrayList<>(List.of(
                 work(withWork, "places", new FieldType.Whole(1, 10_000), 1, Work::places, Work::withPlaces),
-                work(withWork, "inputRoom", new FieldType.Whole(0, MOST), 0, Work::inputCapacity, Work::withInputCapacity),
+                work(withWork, "inputRoom", new FieldType.Whole(0, MAX), 0, Work::inputCapacity, Work::withInputCapacity),
                 work(withWork, "operations", new FieldType.Operations(), List.of(), Work::operations, Work::withOperations),
                 work(withWork, "changeover", new FieldType.Time(), Optional.empty(), w -> Optional.ofNullable(w.changeover()),
                         (w, time) -> w.withChangeover(time.orElse(null))),
@@ -266,7 +266,7 @@ public final class Kinds {
     private static <E extends WorkEquipment, V> Field<E, V> work(BiFunction<E, Work, E> withWork, String name, FieldType<V> type, V usual,
             Function<Work, V> get,
             BiFunction<Work, V, Work> with) {
-        return new Field<>(name, type, usual, thing -> get.apply(thing.work()),
-                (thing, value) -> withWork.apply(thing, with.apply(thing.work(), value)));
+        return new Field<>(name, type, usual, element -> get.apply(element.work()),
+                (element, value) -> withWork.apply(element, with.apply(element.work(), value)));
     }
 }

@@ -24,7 +24,7 @@ import rhombic.study.value.TimeSource;
  */
 public record Work(int places, int inputCapacity, List<Operation> operations, @Nullable TimeSource changeover, @Nullable Service service,
         @Nullable Distribution pause, List<Need> setupCrew) implements Serializable {
-    public static final int MOST_OPERATIONS = 50;
+    public static final int MAX_OPERATIONS = 50;
 
     /**
      * Service of a station.
@@ -70,7 +70,7 @@ public record Work(int places, int inputCapacity, List<Operation> operations, @N
         Count.atLeast(0, "The input room of a station", inputCapacity);
         operations = List.copyOf(operations);
         setupCrew = List.copyOf(setupCrew);
-        Count.between(0, MOST_OPERATIONS, "The number of operations", operations.size());
+        Count.between(0, MAX_OPERATIONS, "The number of operations", operations.size());
     }
 
     /** Without setters. */

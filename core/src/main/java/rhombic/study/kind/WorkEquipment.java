@@ -11,7 +11,7 @@ public sealed interface WorkEquipment extends Equipment permits Station, Assembl
     /** How much of the floor one place takes, across the flow. */
     double PLACE_METRES = 1.6;
 
-    int MOST_DRAWN_PLACES = 8;
+    int MAX_DRAWN_PLACES = 8;
 
     /** What formulas can ask of it: how many pieces wait before its places, and how many of these are busy. */
     String WAITING = "waiting";
@@ -41,7 +41,7 @@ public sealed interface WorkEquipment extends Equipment permits Station, Assembl
     /** One body for each place, side by side, up to eight. */
     @Override
     default Footprint usualSize() {
-        return new Footprint(2, Math.min(work().places(), MOST_DRAWN_PLACES) * PLACE_METRES, 1.9);
+        return new Footprint(2, Math.min(work().places(), MAX_DRAWN_PLACES) * PLACE_METRES, 1.9);
     }
 
     @Override

@@ -12,13 +12,13 @@ import rhombic.space.Pose;
  * exact, and one for what is drawn and for what is simulated.
  */
 public final class ConveyorPath implements Serializable {
-    public static final int MOST_LEGS = 200;
+    public static final int MAX_LEGS = 200;
     public static final double MAX_SLOPE_DEGREES = 30;
     /** Of arcs, where nothing else is said. */
     public static final double USUAL_RADIUS_METRES = 1;
-    private static final double MOST_METRES = 1000;
+    private static final double MAX_METRES = 1000;
     /** An arc that turns further has its corner too far away to be taken hold of. */
-    private static final double MOST_CORNER_DEGREES = 150;
+    private static final double MAX_CORNER_DEGREES = 150;
 
     /** A stretch of the way. */
     public sealed interface PathLeg extends Serializable {
@@ -30,7 +30,7 @@ public final class ConveyorPath implements Serializable {
          */
         record Straight(double metres, double slopeDegrees) implements PathLeg {
             public Straight {
-                if (!(metres >= 0.05 && metres <= MOST_METRES)) {
+                if (!(metres >= 0.05 && metres <= MAX_METRES)) {
                     throw new StudyException("A straight must be from 0.05 m to 1000 m long; got " + metres + " m");
                 }
                 if (!(Math.abs(slopeDegrees) <= MAX_SLOPE_DEGREES)) {
@@ -47,7 +47,7 @@ public final class ConveyorPath implements Serializable {
          */
         record Arc(double radiusMetres, double turnDegrees) implements PathLeg {
             public Arc {
-                if (!(radiusMetres >= 0.1 && radiusMetres <= MOST_METRES)) {
+                if (!(radiusMetres >= 0.1 && radiusMetres <= MAX_METRES)) {
                     throw new StudyException("The radius of an arc must be from 0.1 m to 1000 m; got " + radiusMetres + " m");
                 }
                 if (!(Math.abs(turnDegrees) >= 1 && Math.abs(turnDegrees) <= 360)) {
@@ -63,12 +63,12 @@ public final class ConveyorPath implements Serializable {
     private final transient double[] box;
 
     public ConveyorPath(List<PathLeg> legs) {
-        if (legs.isEmpty() || legs.size() > MOST_LEGS) {
-            throw new StudyException("A conveyor must have 1 to " + MOST_LEGS + " straights and arcs; got " + legs.size());
+        if (legs.isEmpty() || legs.size() > MAX_LEGS) {
+            throw new StudyException("A conveyor must have 1 to " + MAX_LEGS + " straights and arcs; got " + legs.size());
         }
         this.legs = List.copyOf(legs);
         path = path(Pose.at(0, 0, 0, 0));
-        if (path.metres() > MOST_METRES * 10) {
+        if (path.metres() > MAX_METRES * 10) {
             throw new StudyException("A conveyor must be at most 10 km long; got " + path.metres() + " m");
         }
         box = new double[] {Double.MAX_VALUE, Double.MAX_VALUE, -Double.MAX_VALUE, -Double.MAX_VALUE};
@@ -197,7 +197,7 @@ public final class ConveyorPath implements Serializable {
                     builder.straight(straight.metres(), straight.slopeDegrees());
                 }
                 case PathLeg.Arc arc -> {
-                    if (!(before instanceof PathLeg.Straight) || Math.abs(arc.turnDegrees()) > MOST_CORNER_DEGREES) {
+                    if (!(before instanceof PathLeg.Straight) || Math.abs(arc.turnDegrees()) > MAX_CORNER_DEGREES) {
                         return Optional.empty();
                     }
                     double on = arc.radiusMetres() * Math.tan(Math.toRadians(Math.abs(arc.turnDegrees()) / 2));
@@ -247,7 +247,7 @@ public final class ConveyorPath implements Serializable {
         List<PathLeg> all = new ArrayList<>(legs);
         List<PathLeg> more = other.legs;
         if (all.getLast() instanceof PathLeg.Straight last && more.getFirst() instanceof PathLeg.Straight first
-                && last.slopeDegrees() == first.slopeDegrees() && last.metres() + first.metres() <= MOST_METRES) {
+                && last.slopeDegrees() == first.slopeDegrees() && last.metres() + first.metres() <= MAX_METRES) {
             all.set(all.size() - 1, new PathLeg.Straight(last.metres() + first.metres(), last.slopeDegrees()));
             more = more.subList(1, more.size());
         }

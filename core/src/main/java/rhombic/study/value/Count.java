@@ -6,13 +6,13 @@ public final class Count {
 
     private Count() {}
 
-    public static int atLeast(int least, String label, int value) {
-        return between(least, MAX, label, value);
+    public static int atLeast(int min, String label, int value) {
+        return between(min, MAX, label, value);
     }
 
-    public static int between(int least, int most, String label, int value) {
-        if (value < least || value > most) {
-            throw new StudyException(label + " must be a whole number from " + least + " to " + most + "; got " + value);
+    public static int between(int min, int max, String label, int value) {
+        if (value < min || value > max) {
+            throw new StudyException(label + " must be a whole number from " + min + " to " + max + "; got " + value);
         }
         return value;
     }

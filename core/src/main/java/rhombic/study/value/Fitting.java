@@ -10,7 +10,7 @@ import rhombic.quantity.Quantity;
 
 /** What a conveyor has at a place along its way: a divert, a merge or a sensor. */
 public sealed interface Fitting extends Serializable {
-    int MOST = 60;
+    int MAX = 60;
 
     /** What links, formulas and rules call it by. */
     String name();
@@ -157,7 +157,7 @@ public sealed interface Fitting extends Serializable {
 
     /** In the order of the way, each name once. */
     static List<Fitting> checked(List<Fitting> fittings) {
-        Count.between(0, MOST, "The diverts, merges and sensors of a conveyor", fittings.size());
+        Count.between(0, MAX, "The diverts, merges and sensors of a conveyor", fittings.size());
         Set<String> names = new HashSet<>();
         for (Fitting fitting : fittings) {
             if (!names.add(fitting.name())) {

@@ -19,7 +19,7 @@ import rhombic.quantity.Unit;
 public record PieceType(String name, Quantity length, Quantity width, Quantity height, Quantity weight, List<Look> looks,
         boolean loadCarrier,
         List<Attribute> attributes) implements Serializable {
-    public static final int MOST_LOOKS = 100;
+    public static final int MAX_LOOKS = 100;
 
     public PieceType {
         Names.checked(name);
@@ -30,7 +30,7 @@ public record PieceType(String name, Quantity length, Quantity width, Quantity h
             throw new StudyException("The weight of a piece must be from 0 kg to 1000 t; got " + weight);
         }
         looks = List.copyOf(looks);
-        Count.between(1, MOST_LOOKS, "The number of looks of " + name, looks.size());
+        Count.between(1, MAX_LOOKS, "The number of looks of " + name, looks.size());
         Set<String> names = new HashSet<>();
         for (Look look : looks) {
             if (!names.add(look.name())) {

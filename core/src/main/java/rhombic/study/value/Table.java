@@ -16,7 +16,7 @@ import java.util.Set;
  * @param source file it was read from, to be shown; empty if it was typed
  */
 public record Table(String name, List<String> keys, List<Row> rows, String otherwise, String source) implements Serializable {
-    public static final int MOST_ROWS = 200_000;
+    public static final int MAX_ROWS = 200_000;
 
     /** One value and its keys. */
     public record Row(List<String> keys, String value) implements Serializable {
@@ -31,8 +31,8 @@ public record Table(String name, List<String> keys, List<Row> rows, String other
         keys = List.copyOf(keys);
         rows = List.copyOf(rows);
         Count.between(1, 2, "The keys of table " + name, keys.size());
-        if (rows.size() > MOST_ROWS) {
-            throw new StudyException("A table must have at most " + MOST_ROWS + " rows; got " + rows.size());
+        if (rows.size() > MAX_ROWS) {
+            throw new StudyException("A table must have at most " + MAX_ROWS + " rows; got " + rows.size());
         }
         Map<List<String>, Integer> seen = new HashMap<>();
         for (int i = 0; i < rows.size(); i++) {

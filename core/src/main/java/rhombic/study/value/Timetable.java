@@ -18,7 +18,7 @@ import rhombic.quantity.QuantityException;
  * @param source file it was read from, to be shown; empty if it was typed
  */
 public record Timetable(Repeat repeat, List<Row> rows, String source) implements Serializable {
-    public static final int MOST_ROWS = 200_000;
+    public static final int MAX_ROWS = 200_000;
 
     private static final List<String> DAYS = List.of("mon", "tue", "wed", "thu", "fri", "sat", "sun");
     private static final Pattern CLOCK = Pattern.compile("(?:([A-Za-z]{3})[a-z]*\\s+)?(\\d{1,2}):(\\d{2})(?::(\\d{2}))?");
@@ -69,8 +69,8 @@ public record Timetable(Repeat repeat, List<Row> rows, String source) implements
 
     public Timetable {
         rows = List.copyOf(rows);
-        if (rows.size() > MOST_ROWS) {
-            throw new StudyException("A timetable must have at most " + MOST_ROWS + " rows; got " + rows.size());
+        if (rows.size() > MAX_ROWS) {
+            throw new StudyException("A timetable must have at most " + MAX_ROWS + " rows; got " + rows.size());
         }
         for (Row row : rows) {
             if (row.atSeconds() >= repeat.periodSeconds()) {

@@ -26,7 +26,7 @@ class LaneTest {
         }
     }
 
-    private record Belt(double length, double gap, boolean rigid, int most, double speed, List<Act> acts) {}
+    private record Belt(double length, double gap, boolean rigid, int max, double speed, List<Act> acts) {}
 
     /** When pieces came on and left, in seconds, in order. */
     private record Times(List<Double> on, List<Double> off) {}
@@ -43,7 +43,7 @@ class LaneTest {
 
         Fast(Belt belt) {
             gap = belt.gap;
-            lane = new Lane(0, simulator, new Lane.Shape(belt.length, belt.gap, belt.rigid, belt.most, 0, 0), belt.speed, this);
+            lane = new Lane(0, simulator, new Lane.Shape(belt.length, belt.gap, belt.rigid, belt.max, 0, 0), belt.speed, this);
             for (Act act : belt.acts) {
                 simulator.schedule(new Event() {
                     @Override
@@ -188,8 +188,8 @@ class LaneTest {
         }
 
         private boolean fits(double length) {
-            if (pieces.isEmpty() || pieces.size() >= belt.most) {
-                return pieces.size() < belt.most;
+            if (pieces.isEmpty() || pieces.size() >= belt.max) {
+                return pieces.size() < belt.max;
             }
             double clear = rear(pieces.size() - 1) - belt.gap;
             return clear >= -TINY && (belt.rigid || moving()[pieces.size() - 1] || clear >= length - TINY);
@@ -199,7 +199,7 @@ class LaneTest {
     private static Times fast(Belt belt, double until) {
         Fast fast = new Fast(belt);
         while (fast.simulator.step(Math.round(until * NANOS))) {
-            assertTrue(fast.lane.count() <= belt.most);
+            assertTrue(fast.lane.count() <= belt.max);
         }
         return fast.times;
     }

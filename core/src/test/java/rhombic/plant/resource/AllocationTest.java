@@ -70,9 +70,9 @@ class AllocationTest {
         }
         assertEquals(List.of("ready 1.0 by A", "ready 1.0 by B", "ready 1.0 by A"), turns.log);
         Yard used = new Yard();
-        Group least = used.staying(c -> c.withPersonRule(Crew.PersonRule.LEAST_USED).withSpeed(Optional.empty()));
-        used.person("A", least, 0);
-        used.person("B", least, 0);
+        Group min = used.staying(c -> c.withPersonRule(Crew.PersonRule.LEAST_USED).withSpeed(Optional.empty()));
+        used.person("A", min, 0);
+        used.person("B", min, 0);
         Job longOne = used.job(1, 0);
         used.ask(longOne, 0);
         used.allocation.give();

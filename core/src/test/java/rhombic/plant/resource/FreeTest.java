@@ -25,9 +25,9 @@ class FreeTest {
         for (int round = 0; round < 200; round++) {
             Free free = new Free();
             TreeSet<Integer> expected = new TreeSet<>();
-            int most = 1 + random.nextInt(300);
+            int max = 1 + random.nextInt(300);
             for (int step = 0; step < 200; step++) {
-                int number = random.nextInt(most);
+                int number = random.nextInt(max);
                 if (expected.remove(number)) {
                     free.remove(number);
                 } else {

@@ -70,9 +70,9 @@ class ConveyorCheckTest {
         Study study = study(usual(ConveyorPath.straight(5)), "0.6 m", "1.13 m");
         Problem problem = found(usual(ConveyorPath.straight(5)), "0.6 m", "1.13 m").getFirst();
         assertEquals("Piece is 1.13 m wide, wider than a lane of 0.8 m", problem.message());
-        Study mended = problem.fixes().getFirst().changes().applyTo(study);
-        assertEquals(1.2, ((Conveyor) mended.find("Belt").orElseThrow()).width().inBaseUnit(), 1e-9);
-        assertTrue(StudyCheck.of(mended).stream().noneMatch(p -> p.kind() == Problem.Kind.CONVEYOR));
+        Study repaired = problem.fixes().getFirst().changes().applyTo(study);
+        assertEquals(1.2, ((Conveyor) repaired.find("Belt").orElseThrow()).width().inBaseUnit(), 1e-9);
+        assertTrue(StudyCheck.of(repaired).stream().noneMatch(p -> p.kind() == Problem.Kind.CONVEYOR));
     }
 
     @Test
@@ -80,8 +80,8 @@ class ConveyorCheckTest {
         Problem turnsBack = found(usual(turning(0.3)), "0.2 m", "0.2 m").getFirst();
         assertTrue(turnsBack.isError() && turnsBack.message().contains("its inner side would turn back"), turnsBack.toString());
         Study study = study(usual(turning(0.3)), "0.2 m", "0.2 m");
-        Study mended = turnsBack.fixes().getFirst().changes().applyTo(study);
-        Conveyor wide = (Conveyor) mended.find("Belt").orElseThrow();
+        Study repaired = turnsBack.fixes().getFirst().changes().applyTo(study);
+        Conveyor wide = (Conveyor) repaired.find("Belt").orElseThrow();
         assertEquals(0.8, wide.conveyorPath().minRadius(), 1e-9);
         assertEquals(0, Math.hypot(wide.path().at(0).x() - usual(turning(0.3)).path().at(0).x(),
                 wide.path().at(0).y() - usual(turning(0.3)).path().at(0).y()), 1e-9, "it begins where it did");
@@ -124,8 +124,8 @@ class ConveyorCheckTest {
         Problem problem = found(belt, "0.6 m", "0.4 m").getFirst();
         assertTrue(problem.isError());
         assertEquals("Aside is at 4 m, but the conveyor is only 3 m long", problem.message());
-        Study mended = problem.fixes().getFirst().changes().applyTo(study(belt, "0.6 m", "0.4 m"));
-        assertEquals("2.9 m", ((Conveyor) mended.find("Belt").orElseThrow()).fittings().getFirst().position().toString());
+        Study repaired = problem.fixes().getFirst().changes().applyTo(study(belt, "0.6 m", "0.4 m"));
+        assertEquals("2.9 m", ((Conveyor) repaired.find("Belt").orElseThrow()).fittings().getFirst().position().toString());
     }
 
     @Test
@@ -146,8 +146,8 @@ class ConveyorCheckTest {
         Study study = study(rigid.withFitting("Into", turns), "0.6 m", "0.4 m");
         Problem told = StudyCheck.of(study).stream().filter(p -> p.message().contains("goes first all the same")).findFirst().orElseThrow();
         assertTrue(told.message().startsWith("First at Into is \u201cin turn\u201d, but the conveyor is rigid"), told.message());
-        Study mended = told.fixes().getFirst().changes().applyTo(study);
-        assertTrue(all(mended).stream().noneMatch(text -> text.contains("rigid")), all(mended)::toString);
+        Study repaired = told.fixes().getFirst().changes().applyTo(study);
+        assertTrue(all(repaired).stream().noneMatch(text -> text.contains("rigid")), all(repaired)::toString);
         assertTrue(all(study(fitted(5, turns), "0.6 m", "0.4 m")).stream().noneMatch(text -> text.contains("rigid")), "else it may");
     }
 

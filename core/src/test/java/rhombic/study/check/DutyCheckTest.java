@@ -52,9 +52,9 @@ class DutyCheckTest {
         return s.with(s.work().withOperations(List.of(s.work().operations().getFirst().withNeeds(List.of(need)))));
     }
 
-    private static <E extends Equipment> E on(E thing, UnaryOperator<Duty> change) {
+    private static <E extends Equipment> E on(E element, UnaryOperator<Duty> change) {
         @SuppressWarnings("unchecked") // of the same kind
-        E changed = (E) thing.with(thing.basics().withDuty(change.apply(thing.basics().duty())));
+        E changed = (E) element.with(element.basics().withDuty(change.apply(element.basics().duty())));
         return changed;
     }
 

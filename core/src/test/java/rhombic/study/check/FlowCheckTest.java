@@ -51,12 +51,12 @@ class FlowCheckTest {
         return found.getFirst();
     }
 
-    private static Study mended(Study study, Problem.Kind kind) {
+    private static Study repaired(Study study, Problem.Kind kind) {
         Problem.Fix fix = only(study, kind).fixes().getFirst();
         assertNotNull(fix, kind.name());
-        Study mended = fix.changes().applyTo(study);
-        assertTrue(StudyCheck.of(mended).stream().noneMatch(p -> p.kind() == kind), StudyCheck.of(mended).toString());
-        return mended;
+        Study repaired = fix.changes().applyTo(study);
+        assertTrue(StudyCheck.of(repaired).stream().noneMatch(p -> p.kind() == kind), StudyCheck.of(repaired).toString());
+        return repaired;
     }
 
     private static Station station(TimeSource source) {
@@ -137,11 +137,11 @@ class FlowCheckTest {
         Study study = around(station(new TimeSource.ByFormula("piece.joints + here.skill", Unit.SECOND))).study(8, 0, 1);
         List<Problem> never = StudyCheck.of(study).stream().filter(p -> p.kind() == Problem.Kind.ATTRIBUTE_NEVER_SET).toList();
         assertEquals(2, never.size());
-        Study mended = study;
+        Study repaired = study;
         for (Problem problem : never) {
-            mended = problem.fixes().getFirst().changes().applyTo(mended);
+            repaired = problem.fixes().getFirst().changes().applyTo(repaired);
         }
-        assertEquals(List.of(), StudyCheck.of(mended));
+        assertEquals(List.of(), StudyCheck.of(repaired));
     }
 
     @Test
@@ -149,7 +149,7 @@ class FlowCheckTest {
         PieceType type = PieceType.usual("Piece").withAttributes(List.of(new Attribute("joints", new Value.Num(1))));
         Study study = new Lines().types(type)
                 .chain(arrivals("In", "90 s", 1), rhombic.validation.Lines.station("S", 1, 1, "60 s"), goodsOut("Out")).study(8, 0, 1);
-        assertEquals(List.of(), mended(study, Problem.Kind.ATTRIBUTE_NEVER_READ).pieceTypes().getFirst().attributes());
+        assertEquals(List.of(), repaired(study, Problem.Kind.ATTRIBUTE_NEVER_READ).pieceTypes().getFirst().attributes());
     }
 
     @Test
@@ -161,10 +161,10 @@ class FlowCheckTest {
                 "");
         GoodsIn in = new GoodsIn(Basics.of("In", SOMEWHERE), List.of(), Optional.of(new Supply.ByTimetable(table)), GoodsIn.WhenFull.WAIT,
                 java.util.OptionalInt.empty());
-        List<String> said = StudyCheck.of(new Lines().types(type).chain(in, goodsOut("Out")).study(8, 0, 1)).stream()
+        List<String> text = StudyCheck.of(new Lines().types(type).chain(in, goodsOut("Out")).study(8, 0, 1)).stream()
                 .filter(Problem::isError).map(Problem::message).toList();
         assertEquals(List.of("Row 1 of its timetable sets joints to \u201cmany\u201d, but Piece has it as number",
-                "Row 2 of its timetable sets colour to \u201cred\u201d, but Piece has no such attribute"), said);
+                "Row 2 of its timetable sets colour to \u201cred\u201d, but Piece has no such attribute"), text);
     }
 
     @Test
@@ -201,7 +201,7 @@ class FlowCheckTest {
                 join(AssemblyStation.Method.ASSEMBLE, List.of("Frame"), new Recipe.Fixed(List.of(new Recipe.Part("Coil", 6))), 4, ""),
                 "Frame",
                 "Coil");
-        assertEquals(6, ((AssemblyStation) mended(study, Problem.Kind.ROOM_TOO_SMALL).find("Join").orElseThrow()).partCapacity());
+        assertEquals(6, ((AssemblyStation) repaired(study, Problem.Kind.ROOM_TOO_SMALL).find("Join").orElseThrow()).partCapacity());
     }
 
     @Test
@@ -209,7 +209,7 @@ class FlowCheckTest {
         Study study = joined(
                 join(AssemblyStation.Method.PACK, List.of("Frame"), new Recipe.Fixed(List.of(new Recipe.Part("Coil", 1))), 4, ""),
                 "Frame", "Coil");
-        assertTrue(mended(study, Problem.Kind.RECIPE).type("Frame").orElseThrow().loadCarrier());
+        assertTrue(repaired(study, Problem.Kind.RECIPE).type("Frame").orElseThrow().loadCarrier());
     }
 
     @Test
@@ -242,9 +242,9 @@ class FlowCheckTest {
         Study study = new Lines().chain(arrivals("In", "80 s", 1), rhombic.validation.Lines.station("A", 1, 1, "60 s"), buffer("B", 2),
                 rhombic.validation.Lines.station("C", 1, 1, "triangular(50 min, 60 min, 70 min)"),
                 rhombic.validation.Lines.station("D", 1, 1, "65 s"), goodsOut("Out")).study(8, 0, 1);
-        Study mended = mended(study, Problem.Kind.TIME_UNIT);
+        Study repaired = repaired(study, Problem.Kind.TIME_UNIT);
         assertEquals("triangular(50 s, 60 s, 70 s)",
-                ((Station) mended.find("C").orElseThrow()).work().operations().getFirst().time().toString());
+                ((Station) repaired.find("C").orElseThrow()).work().operations().getFirst().time().toString());
     }
 
     @Test
@@ -254,7 +254,7 @@ class FlowCheckTest {
                 .link("B", "S", 75).link("B", "Out", 25).link("S", "Out").study(8, 0, 1);
         Problem overload = only(study, Problem.Kind.OVERLOAD);
         assertEquals("90.0 pieces an hour come but it can work only 60.0", overload.message());
-        assertEquals(2, ((Station) mended(study, Problem.Kind.OVERLOAD).find("S").orElseThrow()).work().places());
+        assertEquals(2, ((Station) repaired(study, Problem.Kind.OVERLOAD).find("S").orElseThrow()).work().places());
     }
 
     @Test
@@ -262,15 +262,15 @@ class FlowCheckTest {
         Study study = new Lines().chain(arrivals("In", "30 s", 1)).chain(goodsOut("A")).chain(goodsOut("B")).link("In", "A", 60)
                 .link("In", "B", 20).study(8, 0, 1);
         assertEquals(List.of(75.0, 25.0),
-                mended(study, Problem.Kind.SHARES).links().stream().map(l -> l.share().orElseThrow().amount()).toList());
+                repaired(study, Problem.Kind.SHARES).links().stream().map(l -> l.share().orElseThrow().amount()).toList());
     }
 
     @Test
     void unusedTypesAndTablesAreTakenOutByOneClick() {
         Study study = new Lines().types(PieceType.usual("Piece"), PieceType.usual("Odd")).chain(arrivals("In", "90 s", 1), goodsOut("Out"))
                 .tables(table("Lost", "a:1")).study(8, 0, 1);
-        assertEquals(1, mended(study, Problem.Kind.UNUSED_TYPE).pieceTypes().size());
-        assertEquals(0, mended(study, Problem.Kind.UNUSED_TABLE).tables().size());
+        assertEquals(1, repaired(study, Problem.Kind.UNUSED_TYPE).pieceTypes().size());
+        assertEquals(0, repaired(study, Problem.Kind.UNUSED_TABLE).tables().size());
     }
 
     @Test
@@ -294,7 +294,7 @@ class FlowCheckTest {
         Station check = new Station(Basics.of("S", SOMEWHERE), Work.of(1, 5, new TimeSource.Drawn(time("60 s"))), Work.Load.SINGLE,
                 new Inspection(Quantity.percent(5), "failed", 1, 1, 1));
         Study study = new Lines().chain(arrivals("In", "90 s", 1), check, goodsOut("Out")).study(8, 0, 1);
-        assertEquals(2, mended(study, Problem.Kind.UNKNOWN_NAME).pieceTypes().getFirst().looks().size());
+        assertEquals(2, repaired(study, Problem.Kind.UNKNOWN_NAME).pieceTypes().getFirst().looks().size());
     }
 
     @Test

@@ -21,7 +21,7 @@ import rhombic.trace.PeopleMoment;
 
 /** What each of a crew does at the moment shown, and how its day has been shared so far. Their strips tell when. */
 final class CrewDay {
-    private static final int MOST_SHOWN = 12;
+    private static final int MAX_SHOWN = 12;
 
     private CrewDay() {}
 
@@ -40,7 +40,7 @@ final class CrewDay {
         heading.getStyleClass().add("caption");
         nodes.add(heading);
         List<Person> members = crew.members();
-        for (int i = 0; i < Math.min(MOST_SHOWN, members.size()) && first + i < people.count(); i++) {
+        for (int i = 0; i < Math.min(MAX_SHOWN, members.size()) && first + i < people.count(); i++) {
             int person = first + i;
             PersonState state = people.state(person);
             double busy = 0;
@@ -58,8 +58,8 @@ final class CrewDay {
             nodes.add(says);
             nodes.add(log == null ? bar(people, person, now, width) : day(study, log, person, now, width));
         }
-        if (members.size() > MOST_SHOWN) {
-            Label more = new Label("and " + (members.size() - MOST_SHOWN) + " more, see their strips");
+        if (members.size() > MAX_SHOWN) {
+            Label more = new Label("and " + (members.size() - MAX_SHOWN) + " more, see their strips");
             more.getStyleClass().add("caption");
             nodes.add(more);
         }

@@ -30,7 +30,7 @@ import rhombic.formats.table.SheetReader;
 /** Edits a table of cells: typed, pasted from a spreadsheet, or read from a file. There is always an empty last row. */
 final class GridEditor extends VBox {
     private static final double ROW_HEIGHT = 27;
-    private static final int MOST_ROWS_SHOWN = 9;
+    private static final int MAX_ROWS_SHOWN = 9;
 
     private final Sentence.Grid grid;
     private final Consumer<String> complain;
@@ -89,7 +89,7 @@ final class GridEditor extends VBox {
         rows.clear();
         filling.forEach(row -> rows.add(wide(row)));
         ensureEmptyLast();
-        table.setPrefHeight((Math.min(MOST_ROWS_SHOWN, rows.size()) + 1) * ROW_HEIGHT + 4);
+        table.setPrefHeight((Math.min(MAX_ROWS_SHOWN, rows.size()) + 1) * ROW_HEIGHT + 4);
     }
 
     private List<String> wide(List<String> row) {

@@ -154,7 +154,7 @@ public final class JobCardView extends ScrollPane {
     }
 
     private void showFaults() {
-        List<Problem> shown = bench.single().map(thing -> problems.stream().filter(p -> p.subject().equals(thing.name())).toList())
+        List<Problem> shown = bench.single().map(element -> problems.stream().filter(p -> p.subject().equals(element.name())).toList())
                 .orElse(problems);
         if (!shown.equals(faults.getUserData())) {
             faults.setUserData(shown);
@@ -180,12 +180,12 @@ public final class JobCardView extends ScrollPane {
     }
 
     /** What an alternative says otherwise of it than the base. */
-    private Optional<Node> differs(Equipment thing) {
-        if (!bench.touched().contains(thing.name())) {
+    private Optional<Node> differs(Equipment element) {
+        if (!bench.touched().contains(element.name())) {
             return Optional.empty();
         }
-        Optional<Equipment> before = bench.base().equipment().stream().filter(e -> e.id().equals(thing.id())).findFirst();
-        List<String> words = before.map(b -> ChangeWords.of(bench.base(), Changes.of(b, thing))).orElse(List.of());
+        Optional<Equipment> before = bench.base().equipment().stream().filter(e -> e.id().equals(element.id())).findFirst();
+        List<String> words = before.map(b -> ChangeWords.of(bench.base(), Changes.of(b, element))).orElse(List.of());
         Label note = quiet(before.isEmpty()
                 ? "Only in " + bench.alternative()
                 : "Not as in the base: " + (words.isEmpty() ? "its links" : String.join("; ", words)));
@@ -332,13 +332,13 @@ public final class JobCardView extends ScrollPane {
     // ---- several things, problems, pieces
 
     private List<Node> several() {
-        List<Equipment> things = bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name())).toList();
+        List<Equipment> elements = bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name())).toList();
         Label title = new Label(bench.selection().size() + " things selected");
         title.getStyleClass().add("card-heading");
         title.setId("several-title");
         List<Node> nodes = new ArrayList<>(List.of(title));
         List<Sentence> layout = SharedSentences.layout(bench.selection());
-        List<Sentence> shared = SharedSentences.of(bench.study(), things);
+        List<Sentence> shared = SharedSentences.of(bench.study(), elements);
         List<Sentence> all = new ArrayList<>(layout);
         all.addAll(shared);
         List<Node> blocks = blocks(all);
@@ -347,19 +347,19 @@ public final class JobCardView extends ScrollPane {
             nodes.add(quiet("What all of them say. A change is made to all."));
             nodes.addAll(blocks.subList(layout.size(), all.size()));
         }
-        if (things.stream().map(Equipment::kind).distinct().count() == 1) {
-            nodes.add(allOfKind(things.getFirst()));
+        if (elements.stream().map(Equipment::kind).distinct().count() == 1) {
+            nodes.add(allOfKind(elements.getFirst()));
         }
         nodes.add(quiet("Arrow keys move them, R turns them, Ctrl+D doubles them, Del takes them out."));
         return nodes;
     }
 
     /** Selects everything of the kind, so that all can be changed at once. */
-    private Button allOfKind(Equipment thing) {
+    private Button allOfKind(Equipment element) {
         Button button = new Button("Select all of this kind");
         button.getStyleClass().add("quiet-button");
         button.setId("all-of-kind");
-        button.setOnAction(e -> bench.select(bench.study().equipment().stream().filter(other -> other.kind().equals(thing.kind()))
+        button.setOnAction(e -> bench.select(bench.study().equipment().stream().filter(other -> other.kind().equals(element.kind()))
                 .map(Equipment::name).collect(java.util.stream.Collectors.toSet())));
         return button;
     }

@@ -43,8 +43,8 @@ final class LevelsEditor extends VBox {
     }
 
     /** Of which there may be several, side by side and linked alike. */
-    static LevelsEditor ofHowMany(Equipment thing, Workbench bench, Label message) {
-        return new LevelsEditor(Sentence.Token.typed(HOW_MANY, "1", "1 to 3 by 1", "", text -> study -> Copies.of(study, thing.name(),
+    static LevelsEditor ofHowMany(Equipment element, Workbench bench, Label message) {
+        return new LevelsEditor(Sentence.Token.typed(HOW_MANY, "1", "1 to 3 by 1", "", text -> study -> Copies.of(study, element.name(),
                 Typed.whole(text, "How many there are"))), bench, message);
     }
 

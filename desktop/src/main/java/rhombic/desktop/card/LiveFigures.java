@@ -96,12 +96,12 @@ final class LiveFigures extends VBox {
     }
 
     /** What can be shut or opened by hand from the moment shown on; what a rule has shut is not. */
-    private void showSwitches(Equipment thing, int node, Moment moment) {
+    private void showSwitches(Equipment element, int node, Moment moment) {
         Quantity now = Clock.quantity(moment.timeNanos());
-        set(inletSwitch, "inlet", thing.takesPieces(), moment.isShut(node), thing.basics().inletShut(), now,
-                shut -> Sentences.switchedInlet(thing, shut, now));
-        set(outletSwitch, "outlet", thing.givesPieces(), moment.isOutletShut(node), thing.basics().outletShut(), now,
-                shut -> Sentences.switchedOutlet(thing, shut, now));
+        set(inletSwitch, "inlet", element.takesPieces(), moment.isShut(node), element.basics().inletShut(), now,
+                shut -> Sentences.switchedInlet(element, shut, now));
+        set(outletSwitch, "outlet", element.givesPieces(), moment.isOutletShut(node), element.basics().outletShut(), now,
+                shut -> Sentences.switchedOutlet(element, shut, now));
     }
 
     private void set(Button button, String side, boolean isThere, boolean isShut, List<ShutTime> byHand, Quantity now,

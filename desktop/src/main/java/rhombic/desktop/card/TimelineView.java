@@ -15,7 +15,7 @@ import rhombic.quantity.Clock;
 final class TimelineView extends Canvas {
     private static final double WIDTH = 284;
     private static final double BAR = 12;
-    private static final double LEAST_PIXELS = 3;
+    private static final double MIN_PIXELS = 3;
     private static final int CYCLES = 2;
 
     TimelineView(Sentence.Timeline line) {
@@ -25,7 +25,7 @@ final class TimelineView extends Canvas {
         double up = Math.max(1e-9, line.upSeconds());
         double down = line.downSeconds();
         double cycle = WIDTH / CYCLES;
-        double downPixels = Math.clamp(cycle * down / (up + down), LEAST_PIXELS, cycle - LEAST_PIXELS);
+        double downPixels = Math.clamp(cycle * down / (up + down), MIN_PIXELS, cycle - MIN_PIXELS);
         for (int i = 0; i < CYCLES; i++) {
             double x = i * cycle;
             g.setFill(StateColours.NORMAL);

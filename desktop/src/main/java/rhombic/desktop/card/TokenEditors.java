@@ -23,7 +23,7 @@ import rhombic.desktop.card.sentences.Sentence;
 
 /** Makes the editor that unfolds under a sentence. */
 final class TokenEditors {
-    private static final int MOST_OFFERED = 5;
+    private static final int MAX_OFFERED = 5;
     private static final String TIME_HINT = "A time such as 90 s, or triangular(48 s, 65 s, 95 s)";
 
     private final Supplier<Optional<Path>> asker;
@@ -130,7 +130,7 @@ final class TokenEditors {
                 .toLowerCase(Locale.ROOT);
         return offers.stream()
                 .filter(offer -> word.isEmpty() || offer.toLowerCase(Locale.ROOT).contains(word) && !offer.equalsIgnoreCase(word))
-                .limit(MOST_OFFERED).toList();
+                .limit(MAX_OFFERED).toList();
     }
 
     /** The word before the caret: letters, digits, points. */

@@ -42,8 +42,8 @@ import rhombic.study.Comparison;
 /** The sheet of alternatives against responses: each figure with its interval, the difference, and what that shows. */
 final class AlternativesPane extends ScrollPane {
     private static final double NAME_WIDTH = 250;
-    private static final double LEAST_CELL = 205;
-    private static final double MOST_CELL = 320;
+    private static final double MIN_CELL = 205;
+    private static final double MAX_CELL = 320;
     private static final double PLOT_WIDTH = 185;
     private static final double PLOT_HEIGHT = 14;
     private static final Color VERDIGRIS = Color.web("#1D6B66");
@@ -72,7 +72,7 @@ final class AlternativesPane extends ScrollPane {
         grid.getStyleClass().add("sheet");
         grid.setId("alternatives-sheet");
         grid.getColumnConstraints().add(fixed(NAME_WIDTH));
-        double cell = Math.clamp((getWidth() - NAME_WIDTH - 16) / responses.size(), LEAST_CELL, MOST_CELL);
+        double cell = Math.clamp((getWidth() - NAME_WIDTH - 16) / responses.size(), MIN_CELL, MAX_CELL);
         responses.forEach(r -> grid.getColumnConstraints().add(fixed(cell)));
         grid.add(cell(Words.caption("Alternative")), 0, 0);
         for (int c = 0; c < responses.size(); c++) {
@@ -141,7 +141,7 @@ final class AlternativesPane extends ScrollPane {
         out.getStyleClass().add("small-glyph");
         out.setAccessibleText("Leave out " + response);
         out.setVisible(responses.size() > 1);
-        label.setMaxWidth(LEAST_CELL - 40);
+        label.setMaxWidth(MIN_CELL - 40);
         HBox row = new HBox(4, label, out);
         row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
         return row;

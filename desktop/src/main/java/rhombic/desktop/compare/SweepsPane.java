@@ -96,7 +96,7 @@ final class SweepsPane extends HBox {
             factors.getChildren().addAll(row,
                     Words.caption(factor.levels().stream().map(Factor.Level::text).collect(Collectors.joining(" \u00b7 "))));
         }
-        if (ticked.size() > 1 && ticked.size() <= Sweep.MOST_FACTORS) {
+        if (ticked.size() > 1 && ticked.size() <= Sweep.MAX_FACTORS) {
             factors.getChildren().add(Words.quiet("Sweep the ticked together", "sweep-together", () -> {
                 Sweep together = new Sweep(bench.alternative(), List.copyOf(ticked));
                 bench.compare("sweep " + String.join(" and ", ticked), c -> {

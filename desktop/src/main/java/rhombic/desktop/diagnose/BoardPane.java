@@ -105,10 +105,10 @@ public final class BoardPane extends VBox {
 
     private void add(BoardChart.Kind kind) {
         boolean isFormula = kind == BoardChart.Kind.FORMULA;
-        List<String> things = isFormula ? usualFormulas() : selected();
+        List<String> elements = isFormula ? usualFormulas() : selected();
         java.util.Set<String> taken = new java.util.HashSet<>(bench.comparison().board().stream().map(BoardChart::title).toList());
         String word = kind.word().substring(0, 1).toUpperCase(java.util.Locale.ROOT) + kind.word().substring(1);
-        BoardChart made = new BoardChart(Names.free(word, taken), kind, things, BoardChart.Series.EACH,
+        BoardChart made = new BoardChart(Names.free(word, taken), kind, elements, BoardChart.Series.EACH,
                 kind == BoardChart.Kind.OUTPUT || kind == BoardChart.Kind.BUSY ? SMOOTH : 1, false);
         BoardChart chart = isFormula || made.isOfEquipment() ? made : made.withElements(List.of());
         bench.compare("add chart " + chart.title(), c -> {
@@ -121,7 +121,7 @@ public final class BoardPane extends VBox {
     /** Something to begin with: what is in what is selected, or in the plant. */
     private List<String> usualFormulas() {
         List<String> chosen = bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name()) && e.meetsPieces())
-                .limit(BoardChart.MOST_FORMULAS).map(e -> "at('" + e.name().replace("'", "") + "').content").toList();
+                .limit(BoardChart.MAX_FORMULAS).map(e -> "at('" + e.name().replace("'", "") + "').content").toList();
         return chosen.isEmpty() ? List.of("here.inside") : chosen;
     }
 

@@ -22,7 +22,7 @@ import rhombic.quantity.Clock;
 /** The pieces that took longest, with what their lead time was made of; a click shows where they were. */
 final class JourneysPane extends VBox {
     private static final double SLOWEST = 0.05;
-    private static final int MOST_SHOWN = 40;
+    private static final int MAX_SHOWN = 40;
     private static final double STRIP_WIDTH = 260;
     private static final List<String> WORDS = List.of("work", "waiting", "blocked", "moving", "waiting for people");
     private static final List<String> COLOURS = List.of("#1D6B66", "#DAD4C5", "#E0A83C", "#8FBDB5", "#4A6FA5");
@@ -77,12 +77,12 @@ final class JourneysPane extends VBox {
         double slowMean = slow.stream().mapToLong(Diary.Journey::leadNanos).average().orElse(0) / 1e9;
         double[] usual = parts(all);
         double[] late = parts(slow);
-        int most = IntStream.range(0, late.length).reduce((a, b) -> late[a] - usual[a] >= late[b] - usual[b] ? a : b).orElse(0);
+        int max = IntStream.range(0, late.length).reduce((a, b) -> late[a] - usual[a] >= late[b] - usual[b] ? a : b).orElse(0);
         heading.setText("The slowest 5 % of " + all.size() + " pieces take " + Clock.span(slowMean) + " against " + Clock.span(mean)
                 + " of all; most of the difference is "
-                + WORDS.get(most) + ", " + Clock.span(late[most] - usual[most]) + " more.");
+                + WORDS.get(max) + ", " + Clock.span(late[max] - usual[max]) + " more.");
         double longest = slow.getFirst().leadNanos();
-        for (Diary.Journey journey : slow.subList(0, Math.min(MOST_SHOWN, slow.size()))) {
+        for (Diary.Journey journey : slow.subList(0, Math.min(MAX_SHOWN, slow.size()))) {
             rows.getChildren().add(row(journey, longest));
         }
     }

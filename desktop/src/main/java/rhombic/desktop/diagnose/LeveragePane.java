@@ -104,12 +104,12 @@ public final class LeveragePane extends VBox {
             return;
         }
         String response = response();
-        double most = gains.stream().mapToDouble(g -> reach(g.verdict())).max().orElse(1);
+        double max = gains.stream().mapToDouble(g -> reach(g.verdict())).max().orElse(1);
         String unit = Response.all(bench.study()).stream().filter(r -> r.key().equals(response)).map(Response::unit).findFirst().orElse("");
         List<Leverage.Gain> alike = gains.stream().filter(g -> g.verdict().kind() == Verdict.Kind.ALIKE).toList();
         for (Leverage.Gain gain : gains) {
             if (!alike.contains(gain)) {
-                rows.getChildren().add(row(gain, unit, most));
+                rows.getChildren().add(row(gain, unit, max));
             }
         }
         if (!alike.isEmpty()) {
@@ -123,7 +123,7 @@ public final class LeveragePane extends VBox {
         return Math.abs(verdict.difference().mean()) + margin;
     }
 
-    private HBox row(Leverage.Gain gain, String unit, double most) {
+    private HBox row(Leverage.Gain gain, String unit, double max) {
         Verdict verdict = gain.verdict();
         Scale scale = Scale.of(unit, verdict.other());
         Label name = Words.text(gain.trial().text());
@@ -138,18 +138,18 @@ public final class LeveragePane extends VBox {
         texts.setMinWidth(120);
         Button more = Words.quiet("Try it", "try-gain", () -> tryIt.accept(gain.trial()));
         more.setMinWidth(Region.USE_PREF_SIZE);
-        HBox row = new HBox(10, plot(verdict, most), texts, more);
+        HBox row = new HBox(10, plot(verdict, max), texts, more);
         row.setAlignment(Pos.CENTER_LEFT);
         row.getStyleClass().add("sheet-cell");
         return row;
     }
 
     /** The gain and its interval, zero in the middle. */
-    private static Canvas plot(Verdict verdict, double most) {
+    private static Canvas plot(Verdict verdict, double max) {
         Canvas canvas = new Canvas(PLOT_WIDTH, PLOT_HEIGHT);
         GraphicsContext g = canvas.getGraphicsContext2D();
         double middle = PLOT_WIDTH / 2;
-        double perUnit = (middle - 6) / Math.max(1e-12, most);
+        double perUnit = (middle - 6) / Math.max(1e-12, max);
         double at = middle + verdict.difference().mean() * perUnit;
         g.setStroke(Color.web("#DAD4C5"));
         g.strokeLine(middle, 0, middle, PLOT_HEIGHT);

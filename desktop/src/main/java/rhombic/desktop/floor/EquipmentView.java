@@ -31,7 +31,7 @@ final class EquipmentView {
     static final double DETAIL_PIXELS = 9;
 
     private static final int CROWD_FROM = 600;
-    private static final int MOST_DETAILED = 300;
+    private static final int MAX_DETAILED = 300;
     /** Pixels a metre below which bodies are drawn simpler. */
     private static final double FAR_PIXELS = 14;
 
@@ -46,8 +46,9 @@ final class EquipmentView {
     private record Body(MeshView solid, TriangleMesh mesh, TriangleMesh far, Placement placement, Footprint size, Group group,
             @Nullable MeshView lamp) {
         /** Whether the equipment looks as this does and stands where it does. */
-        boolean shows(@Nullable Equipment thing, Bodies shapes) {
-            return thing != null && mesh == shapes.of(thing) && placement.equals(thing.placement()) && size.equals(thing.footprint());
+        boolean shows(@Nullable Equipment element, Bodies shapes) {
+            return element != null && mesh == shapes.of(element) && placement.equals(element.placement())
+                    && size.equals(element.footprint());
         }
     }
 
@@ -67,7 +68,7 @@ final class EquipmentView {
     void setStudy(Study newStudy) {
         study = newStudy;
         byName.clear();
-        study.equipment().forEach(thing -> byName.put(thing.name(), thing));
+        study.equipment().forEach(element -> byName.put(element.name(), element));
         bodyOf.entrySet().removeIf(entry -> !entry.getValue().shows(byName.get(entry.getKey()), shapes));
     }
 
@@ -85,11 +86,11 @@ final class EquipmentView {
         List<Equipment> detailed = isCrowded() ? near(view, width, height) : study.equipment();
         List<Node> nodes = new ArrayList<>(detailed.size());
         Map<String, MeshView> lit = new HashMap<>();
-        for (Equipment thing : detailed) {
-            Body body = bodyOf.computeIfAbsent(thing.name(), name -> body(thing));
+        for (Equipment element : detailed) {
+            Body body = bodyOf.computeIfAbsent(element.name(), name -> body(element));
             nodes.add(body.group);
             if (body.lamp != null) {
-                lit.put(thing.name(), body.lamp);
+                lit.put(element.name(), body.lamp);
             }
         }
         lamps.are(lit);
@@ -116,52 +117,52 @@ final class EquipmentView {
     }
 
     private List<Equipment> near(Viewpoint view, double width, double height) {
-        record Near(Equipment thing, double depth) {}
+        record Near(Equipment element, double depth) {}
         List<Near> near = new ArrayList<>();
-        for (Equipment thing : study.equipment()) {
-            view.project(thing.placement().xMetres(), thing.placement().yMetres(), 0, width, height)
+        for (Equipment element : study.equipment()) {
+            view.project(element.placement().xMetres(), element.placement().yMetres(), 0, width, height)
                     .filter(p -> view.pixelsPerMetre(p.depth(), height) >= DETAIL_PIXELS)
                     .filter(p -> p.x() > -100 && p.y() > -100 && p.x() < width + 100 && p.y() < height + 150)
-                    .ifPresent(p -> near.add(new Near(thing, p.depth())));
+                    .ifPresent(p -> near.add(new Near(element, p.depth())));
         }
-        return near.stream().sorted(Comparator.comparingDouble(Near::depth)).limit(MOST_DETAILED).map(Near::thing).toList();
+        return near.stream().sorted(Comparator.comparingDouble(Near::depth)).limit(MAX_DETAILED).map(Near::element).toList();
     }
 
-    private Body body(Equipment thing) {
-        TriangleMesh mesh = shapes.of(thing);
+    private Body body(Equipment element) {
+        TriangleMesh mesh = shapes.of(element);
         MeshView body = new MeshView(mesh);
         body.setMaterial(palette);
-        stretch(body, thing);
+        stretch(body, element);
         Group group = new Group(body);
         MeshView lamp = null;
-        if (thing instanceof WorkEquipment) {
-            lamp = lamps.on(thing);
+        if (element instanceof WorkEquipment) {
+            lamp = lamps.on(element);
             group.getChildren().add(lamp);
         }
-        return new Body(body, mesh, shapes.far(thing), thing.placement(), thing.footprint(), placed(group, thing), lamp);
+        return new Body(body, mesh, shapes.far(element), element.placement(), element.footprint(), placed(group, element), lamp);
     }
 
     /** A pale body of what would stand there. */
-    Node ghost(Equipment thing) {
-        MeshView body = new MeshView(shapes.of(thing));
+    Node ghost(Equipment element) {
+        MeshView body = new MeshView(shapes.of(element));
         body.setMaterial(new PhongMaterial(Color.web("#F3D9A8")));
-        stretch(body, thing);
-        return placed(new Group(body), thing);
+        stretch(body, element);
+        return placed(new Group(body), element);
     }
 
-    private static void stretch(MeshView body, Equipment thing) {
-        double[] by = Bodies.stretch(thing);
+    private static void stretch(MeshView body, Equipment element) {
+        double[] by = Bodies.stretch(element);
         if (by[0] != 1 || by[1] != 1 || by[2] != 1) {
             body.getTransforms().add(new Scale(by[0], by[2], by[1]));
         }
     }
 
-    private static Group placed(Group group, Equipment thing) {
-        group.setTranslateX(thing.placement().xMetres());
-        group.setTranslateZ(thing.placement().yMetres());
-        group.setTranslateY(-thing.placement().zMetres());
+    private static Group placed(Group group, Equipment element) {
+        group.setTranslateX(element.placement().xMetres());
+        group.setTranslateZ(element.placement().yMetres());
+        group.setTranslateY(-element.placement().zMetres());
         group.setRotationAxis(Rotate.Y_AXIS);
-        group.getTransforms().setAll(new Rotate(-thing.placement().headingDegrees(), Rotate.Y_AXIS));
+        group.getTransforms().setAll(new Rotate(-element.placement().headingDegrees(), Rotate.Y_AXIS));
         return group;
     }
 }

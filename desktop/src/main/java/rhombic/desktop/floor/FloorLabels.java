@@ -42,22 +42,22 @@ final class FloorLabels {
     /** Widths of figures grow in such steps, so that a digit more does not make the labels jump. */
     private static final double WIDTH_STEP = 28;
     /** Pixels that a metre has where names, and numbers, can be read beside each other. */
-    private static final double LEAST_FOR_NAMES = 5;
-    private static final double LEAST_FOR_NUMBERS = 11;
-    private static final int MOST_LABELS = 200;
+    private static final double MIN_FOR_NAMES = 5;
+    private static final double MIN_FOR_NUMBERS = 11;
+    private static final int MAX_LABELS = 200;
     /** With more bodies than that, labels keep clear of each other only. */
-    private static final int MOST_KEPT_CLEAR = 400;
+    private static final int MAX_KEPT_CLEAR = 400;
     /** So high are pieces on what lies along a way. */
     private static final double PIECE_METRES = 0.4;
     /** With a piece on it, even a low table is that high. */
-    private static final double LEAST_BODY_METRES = 1.2;
+    private static final double MIN_BODY_METRES = 1.2;
     /** Parts of a link at which its text may stand. */
     private static final double[] ALONG_LINK = {0.5, 0.35, 0.65, 0.22, 0.78};
-    private static final double LEAST_FOR_LINKS = 7;
-    private static final int MOST_WIDTHS_KEPT = 5000;
+    private static final double MIN_FOR_LINKS = 7;
+    private static final int MAX_WIDTHS_KEPT = 5000;
 
     /** All that labels depend on. */
-    record Shown(Study study, Viewpoint view, double width, double height, double leastPixels, boolean names,
+    record Shown(Study study, Viewpoint view, double width, double height, double minPixels, boolean names,
             boolean numbers, Set<String> selection, Set<String> faulty, Optional<String> hovered, Set<String> limit,
             @Nullable Moment moment) {
         Optional<Viewpoint.Pixel> pixel(double x, double y, double z) {
@@ -117,7 +117,7 @@ final class FloorLabels {
                 continue;
             }
             if (byName.isEmpty()) {
-                shown.study.equipment().forEach(thing -> byName.put(thing.name(), thing));
+                shown.study.equipment().forEach(element -> byName.put(element.name(), element));
             }
             Path path = Scenery.path(link, byName);
             for (double part : ALONG_LINK) {
@@ -134,7 +134,7 @@ final class FloorLabels {
             List<Rectangle2D> taken) {
         double half = width(text, FIGURES) / 2 + 5;
         Rectangle2D box = new Rectangle2D(p.x() - half, p.y() - 8, 2 * half, 16);
-        if (shown.pixelsPerMetre(p) < LEAST_FOR_LINKS || taken.stream().anyMatch(box::intersects)
+        if (shown.pixelsPerMetre(p) < MIN_FOR_LINKS || taken.stream().anyMatch(box::intersects)
                 || bodies.stream().anyMatch(body -> body.isMeeting(box.getMinX(), box.getMinY(), box.getMaxX(), box.getMaxY()))) {
             return false;
         }
@@ -148,35 +148,35 @@ final class FloorLabels {
 
     /** How the bodies are seen, with what stands on them; none where there are too many to keep clear of. */
     private static List<LabelPlacement.Obstacle> bodies(Shown shown) {
-        if (shown.study.equipment().size() > MOST_KEPT_CLEAR) {
+        if (shown.study.equipment().size() > MAX_KEPT_CLEAR) {
             return List.of();
         }
         List<LabelPlacement.Obstacle> bodies = new ArrayList<>();
         for (int owner = 0; owner < shown.study.equipment().size(); owner++) {
-            Equipment thing = shown.study.equipment().get(owner);
-            double angle = Math.toRadians(thing.placement().headingDegrees());
-            double l = thing.footprint().lengthMetres() / 2;
-            double w = thing.footprint().widthMetres() / 2;
-            double z = thing.placement().zMetres();
+            Equipment element = shown.study.equipment().get(owner);
+            double angle = Math.toRadians(element.placement().headingDegrees());
+            double l = element.footprint().lengthMetres() / 2;
+            double w = element.footprint().widthMetres() / 2;
+            double z = element.placement().zMetres();
             List<Viewpoint.Pixel> pixels = new ArrayList<>();
-            if (thing.along().isPresent()) {
-                List<Pose> points = thing.along().get().path().outline();
+            if (element.along().isPresent()) {
+                List<Pose> points = element.along().get().path().outline();
                 for (int i = 1; i < points.size(); i++) {
-                    between(shown, points.get(i - 1), points.get(i), thing, owner).ifPresent(bodies::add);
+                    between(shown, points.get(i - 1), points.get(i), element, owner).ifPresent(bodies::add);
                 }
                 continue;
             }
-            double before = thing instanceof WorkEquipment work
-                    ? Math.min(Bodies.MOST_INPUT_DRAWN, work.work().inputCapacity()) * rhombic.scene.Scene.PITCH_METRES
+            double before = element instanceof WorkEquipment work
+                    ? Math.min(Bodies.MAX_INPUT_DRAWN, work.work().inputCapacity()) * rhombic.scene.Scene.PITCH_METRES
                     : 0;
             for (double[] c : new double[][] {{-l - before, -w}, {l, -w}, {l, w}, {-l - before, w}}) {
-                double x = thing.placement().xMetres() + c[0] * Math.cos(angle) - c[1] * Math.sin(angle);
-                double y = thing.placement().yMetres() + c[0] * Math.sin(angle) + c[1] * Math.cos(angle);
+                double x = element.placement().xMetres() + c[0] * Math.cos(angle) - c[1] * Math.sin(angle);
+                double y = element.placement().yMetres() + c[0] * Math.sin(angle) + c[1] * Math.cos(angle);
                 shown.pixel(x, y, z).ifPresent(pixels::add);
-                shown.pixel(x, y, z + Math.max(LEAST_BODY_METRES, thing.footprint().heightMetres()))
+                shown.pixel(x, y, z + Math.max(MIN_BODY_METRES, element.footprint().heightMetres()))
                         .ifPresent(pixels::add);
             }
-            double depth = shown.pixel(thing.placement().xMetres(), thing.placement().yMetres(), z)
+            double depth = shown.pixel(element.placement().xMetres(), element.placement().yMetres(), z)
                     .map(Viewpoint.Pixel::depth).orElse(Double.MAX_VALUE);
             if (pixels.size() >= 8) {
                 bodies.add(LabelPlacement.Obstacle.around(pixels, depth, owner));
@@ -186,34 +186,34 @@ final class FloorLabels {
     }
 
     /** One part of a bent way: what is inside its bend is not covered by it. */
-    private static Optional<LabelPlacement.Obstacle> between(Shown shown, Pose from, Pose to, Equipment thing, int owner) {
-        double half = thing.along().map(Equipment.Along::widthMetres).orElse(0.0) / 2;
+    private static Optional<LabelPlacement.Obstacle> between(Shown shown, Pose from, Pose to, Equipment element, int owner) {
+        double half = element.along().map(Equipment.Along::widthMetres).orElse(0.0) / 2;
         List<Viewpoint.Pixel> pixels = new ArrayList<>();
         for (Pose p : List.of(from.of(Pose.at(0, half, 0, 0)), from.of(Pose.at(0, -half, 0, 0)), to.of(Pose.at(0, half, 0, 0)),
                 to.of(Pose.at(0, -half, 0, 0)))) {
             shown.pixel(p.x(), p.y(), p.z() + PIECE_METRES).ifPresent(pixels::add);
-            shown.pixel(p.x(), p.y(), thing.placement().zMetres()).ifPresent(pixels::add);
+            shown.pixel(p.x(), p.y(), element.placement().zMetres()).ifPresent(pixels::add);
         }
         return pixels.size() < 8 ? Optional.empty() : Optional.of(LabelPlacement.Obstacle.around(pixels, pixels.getFirst().depth(), owner));
     }
 
     /** @param name as it is written there: empty if it is far away; the same for the figures */
-    private record Label(Equipment thing, int node, Viewpoint.Pixel at, boolean urgent, String name, String figures,
+    private record Label(Equipment element, int node, Viewpoint.Pixel at, boolean urgent, String name, String figures,
             Optional<EquipmentState> state) {}
 
     private void names(GraphicsContext g, Shown shown, List<LabelPlacement.Obstacle> bodies) {
         List<Label> labels = new ArrayList<>();
         for (int i = 0; i < shown.study.equipment().size(); i++) {
-            Equipment thing = shown.study.equipment().get(i);
+            Equipment element = shown.study.equipment().get(i);
             int node = i;
-            boolean urgent = shown.selection.contains(thing.name()) || shown.hovered.filter(thing.name()::equals).isPresent();
-            named(shown, thing)
+            boolean urgent = shown.selection.contains(element.name()) || shown.hovered.filter(element.name()::equals).isPresent();
+            named(shown, element)
                     .filter(p -> p.x() > -60 && p.y() > -20 && p.x() < shown.width + 60 && p.y() < shown.height + 40)
-                    .filter(p -> urgent || shown.pixelsPerMetre(p) >= shown.leastPixels)
+                    .filter(p -> urgent || shown.pixelsPerMetre(p) >= shown.minPixels)
                     .ifPresent(p -> labels.add(label(shown, node, p, urgent)));
         }
         labels.sort(Comparator.comparing((Label l) -> !l.urgent).thenComparingDouble(l -> l.at.depth()));
-        List<Label> first = labels.subList(0, Math.min(MOST_LABELS, labels.size()));
+        List<Label> first = labels.subList(0, Math.min(MAX_LABELS, labels.size()));
         List<LabelPlacement.@Nullable Found> found = found(first, shown, bodies);
         for (int i = 0; i < first.size(); i++) { // all leaders first: none crosses a label
             LabelPlacement.Found place = found.get(i);
@@ -224,7 +224,7 @@ final class FloorLabels {
         for (int i = 0; i < first.size(); i++) {
             LabelPlacement.Found place = found.get(i);
             if (place != null) {
-                draw(g, first.get(i), place, shown.faulty.contains(first.get(i).thing.name()));
+                draw(g, first.get(i), place, shown.faulty.contains(first.get(i).element.name()));
             }
         }
     }
@@ -236,26 +236,26 @@ final class FloorLabels {
     }
 
     /** Where the leader of its label ends: above its middle, or, in plan, beyond it; of what goes along a way, in the middle of that. */
-    private static Optional<Viewpoint.Pixel> named(Shown shown, Equipment thing) {
+    private static Optional<Viewpoint.Pixel> named(Shown shown, Equipment element) {
         boolean isPlan = shown.view.isPlan();
-        if (thing.along().isPresent()) {
-            Equipment.Along along = thing.along().get();
+        if (element.along().isPresent()) {
+            Equipment.Along along = element.along().get();
             Pose middle = along.path().at(along.path().metres() / 2);
             return shown.pixel(middle.x(), middle.y() + (isPlan ? along.widthMetres() / 2 + 0.2 : 0),
                     isPlan ? 0 : middle.z() + PIECE_METRES);
         }
-        double north = isPlan ? reach(thing) + 0.2 : 0;
-        return shown.pixel(thing.placement().xMetres(), thing.placement().yMetres() + north, isPlan ? 0 : top(thing));
+        double north = isPlan ? reach(element) + 0.2 : 0;
+        return shown.pixel(element.placement().xMetres(), element.placement().yMetres() + north, isPlan ? 0 : top(element));
     }
 
     private static Label label(Shown shown, int node, Viewpoint.Pixel at, boolean urgent) {
-        Equipment thing = shown.study.equipment().get(node);
+        Equipment element = shown.study.equipment().get(node);
         double pixelsPerMetre = shown.pixelsPerMetre(at);
-        boolean isFar = pixelsPerMetre < LEAST_FOR_NAMES && !urgent;
-        boolean isNear = pixelsPerMetre >= LEAST_FOR_NUMBERS || urgent;
+        boolean isFar = pixelsPerMetre < MIN_FOR_NAMES && !urgent;
+        boolean isNear = pixelsPerMetre >= MIN_FOR_NUMBERS || urgent;
         Moment now = shown.moment != null && node < shown.moment.nodes() ? shown.moment : null;
-        return new Label(thing, node, at, urgent, (shown.names || urgent) && !isFar ? thing.name() : "",
-                now == null || !isNear ? "" : figures(thing, node, now, shown.numbers), now == null ? Optional.empty() : now.state(node));
+        return new Label(element, node, at, urgent, (shown.names || urgent) && !isFar ? element.name() : "",
+                now == null || !isNear ? "" : figures(element, node, now, shown.numbers), now == null ? Optional.empty() : now.state(node));
     }
 
     /** How much of a label is written. */
@@ -292,7 +292,7 @@ final class FloorLabels {
     /** Room for the labels; the same as long as neither the view nor their sizes change, so that none of them jumps. */
     private List<LabelPlacement.@Nullable Found> found(List<Label> labels, Shown shown, List<LabelPlacement.Obstacle> bodies) {
         List<LabelPlacement.Wanted> wanted = labels.stream().map(label -> {
-            boolean isLimit = shown.limit.contains(label.thing.name());
+            boolean isLimit = shown.limit.contains(label.element.name());
             return new LabelPlacement.Wanted(label.at.x(), label.at.y(), label.at.depth(), label.urgent ? 0 : isLimit ? 1 : 2,
                     forms(label).stream().map(form -> size(label, form)).toList(), label.urgent || isLimit, label.node);
         }).toList();
@@ -305,16 +305,16 @@ final class FloorLabels {
     }
 
     /** How far the footprint reaches to the north. */
-    private static double reach(Equipment thing) {
-        double angle = Math.toRadians(thing.placement().headingDegrees());
-        return Math.abs(Math.sin(angle)) * thing.footprint().lengthMetres() / 2
-                + Math.abs(Math.cos(angle)) * thing.footprint().widthMetres() / 2;
+    private static double reach(Equipment element) {
+        double angle = Math.toRadians(element.placement().headingDegrees());
+        return Math.abs(Math.sin(angle)) * element.footprint().lengthMetres() / 2
+                + Math.abs(Math.cos(angle)) * element.footprint().widthMetres() / 2;
     }
 
-    private static double top(Equipment thing) {
-        return thing.placement().zMetres() + (thing instanceof WorkEquipment
-                ? Math.max(2.75, thing.footprint().heightMetres() + 0.3)
-                : thing.footprint().heightMetres() + 0.55);
+    private static double top(Equipment element) {
+        return element.placement().zMetres() + (element instanceof WorkEquipment
+                ? Math.max(2.75, element.footprint().heightMetres() + 0.3)
+                : element.footprint().heightMetres() + 0.55);
     }
 
     private void draw(GraphicsContext g, Label label, LabelPlacement.Found place, boolean isFaulty) {
@@ -322,7 +322,7 @@ final class FloorLabels {
         if (box.getHeight() < 6 || box.getWidth() < 6) {
             return;
         }
-        boxes.put(label.thing.name(), box);
+        boxes.put(label.element.name(), box);
         Form form = forms(label).get(place.form());
         if (form == Form.LETTER) {
             label.state.ifPresent(state -> letter(g, box.getMinX() + box.getWidth() / 2, box.getMinY() + 9, state));
@@ -355,14 +355,14 @@ final class FloorLabels {
     }
 
     /** Whether its inlet is shut; content, done and utilisation, if wanted. */
-    private static String figures(Equipment thing, int node, Moment now, boolean withNumbers) {
+    private static String figures(Equipment element, int node, Moment now, boolean withNumbers) {
         String shut = now.isShut(node) ? "inlet shut" : "";
-        return !withNumbers ? shut : shut.isEmpty() ? numbers(thing, node, now) : shut + ", " + numbers(thing, node, now);
+        return !withNumbers ? shut : shut.isEmpty() ? numbers(element, node, now) : shut + ", " + numbers(element, node, now);
     }
 
-    private static String numbers(Equipment thing, int node, Moment moment) {
+    private static String numbers(Equipment element, int node, Moment moment) {
         String holds = moment.content(node) + " inside, " + moment.out(node) + " done";
-        return switch (thing) {
+        return switch (element) {
             case WorkEquipment s -> holds + String.format(Locale.ROOT, ", %.0f %%", 100 * moment.share(node, EquipmentState.WORKING));
             case Crew crew -> crew.people() == 1 ? "1 person" : crew.people() + " people";
             case BreakArea area -> "";
@@ -385,7 +385,7 @@ final class FloorLabels {
         if (text.isEmpty()) {
             return 0;
         }
-        if (widths.size() > MOST_WIDTHS_KEPT) {
+        if (widths.size() > MAX_WIDTHS_KEPT) {
             widths.clear();
         }
         return widths.computeIfAbsent(font.getSize() + text, key -> {

@@ -94,7 +94,7 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** All that a drawing depends on beside the moment; drawing the same again would only cost a frame. */
-    private record Drawn(Scenery.Ground ground, Viewpoint view, double leastPixels, boolean names, boolean numbers, Set<String> selection,
+    private record Drawn(Scenery.Ground ground, Viewpoint view, double minPixels, boolean names, boolean numbers, Set<String> selection,
             Set<String> faulty, Set<String> limit, Set<String> different, Map<String, Double> heat, Set<String> charts,
             Optional<String> hovered, @Nullable Rectangle2D band, double @Nullable [] sweep, List<String> chain, Marks marks, double width,
             double height) {}
@@ -178,8 +178,8 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** Heat lies on the ground about the thing, from pale to deep. */
-    private void warm(GraphicsContext g, Equipment thing, Viewpoint view, double hot) {
-        double reach = 0.9 + Math.max(thing.footprint().lengthMetres(), thing.footprint().widthMetres()) / 2;
+    private void warm(GraphicsContext g, Equipment element, Viewpoint view, double hot) {
+        double reach = 0.9 + Math.max(element.footprint().lengthMetres(), element.footprint().widthMetres()) / 2;
         int corners = 24;
         for (int ring = 3; ring >= 1; ring--) {
             double[] xs = new double[corners];
@@ -188,8 +188,8 @@ public final class FloorOverlay extends Canvas {
             for (int i = 0; i < corners; i++) {
                 double angle = 2 * Math.PI * i / corners;
                 double r = reach * (0.55 + 0.2 * ring);
-                Optional<Viewpoint.Pixel> p = view.project(thing.placement().xMetres() + r * Math.cos(angle),
-                        thing.placement().yMetres() + r * Math.sin(angle), 0.02, getWidth(), getHeight());
+                Optional<Viewpoint.Pixel> p = view.project(element.placement().xMetres() + r * Math.cos(angle),
+                        element.placement().yMetres() + r * Math.sin(angle), 0.02, getWidth(), getHeight());
                 if (p.isPresent()) {
                     xs[found] = p.get().x();
                     ys[found++] = p.get().y();
@@ -203,8 +203,9 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** A rhombus beside what an alternative has added or changed. */
-    private void differs(GraphicsContext g, Equipment thing, Viewpoint view) {
-        view.project(thing.placement().xMetres(), thing.placement().yMetres(), thing.placement().zMetres() + 0.02, getWidth(), getHeight())
+    private void differs(GraphicsContext g, Equipment element, Viewpoint view) {
+        view.project(element.placement().xMetres(), element.placement().yMetres(), element.placement().zMetres() + 0.02, getWidth(),
+                getHeight())
                 .ifPresent(p -> {
                     double r = 8;
                     double[] xs = {p.x(), p.x() + r, p.x(), p.x() - r};
@@ -220,16 +221,16 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** Where the link handle of the thing is, in pixels. */
-    public Optional<Viewpoint.Pixel> handle(Equipment thing, Viewpoint view) {
-        Pose end = Layout.outlet(thing, "");
+    public Optional<Viewpoint.Pixel> handle(Equipment element, Viewpoint view) {
+        Pose end = Layout.outlet(element, "");
         double angle = Math.toRadians(end.heading());
-        return view.project(end.x() + 0.35 * Math.cos(angle), end.y() + 0.35 * Math.sin(angle), thing.placement().zMetres() + 0.1,
+        return view.project(end.x() + 0.35 * Math.cos(angle), end.y() + 0.35 * Math.sin(angle), element.placement().zMetres() + 0.1,
                 getWidth(), getHeight());
     }
 
-    /** @param leastPixels a metre must have for equipment to be named; 0 names all that there is room for */
-    void draw(Study study, Scenery.Ground ground, Viewpoint view, double leastPixels) {
-        Drawn now = new Drawn(ground, view, leastPixels, options.names, options.numbers, selection, faulty, limit, different, heat,
+    /** @param minPixels a metre must have for equipment to be named; 0 names all that there is room for */
+    void draw(Study study, Scenery.Ground ground, Viewpoint view, double minPixels) {
+        Drawn now = new Drawn(ground, view, minPixels, options.names, options.numbers, selection, faulty, limit, different, heat,
                 charts.keySet(),
                 hovered,
                 band,
@@ -246,25 +247,25 @@ public final class FloorOverlay extends Canvas {
         drawnNanos = momentNanos;
         GraphicsContext g = getGraphicsContext2D();
         g.clearRect(0, 0, getWidth(), getHeight());
-        for (Equipment thing : study.equipment()) {
-            Double hot = heat.get(thing.name());
+        for (Equipment element : study.equipment()) {
+            Double hot = heat.get(element.name());
             if (hot != null) {
-                warm(g, thing, view, hot);
+                warm(g, element, view, hot);
             }
-            if (different.contains(thing.name())) {
-                differs(g, thing, view);
+            if (different.contains(element.name())) {
+                differs(g, element, view);
             }
-            if (selection.contains(thing.name()) || chain.contains(thing.name())) {
-                corners(g, thing, view, SAFFRON);
-            } else if (hovered.filter(thing.name()::equals).isPresent()) {
-                corners(g, thing, view, VERDIGRIS);
+            if (selection.contains(element.name()) || chain.contains(element.name())) {
+                corners(g, element, view, SAFFRON);
+            } else if (hovered.filter(element.name()::equals).isPresent()) {
+                corners(g, element, view, VERDIGRIS);
             }
         }
-        labels.draw(g, new FloorLabels.Shown(study, view, getWidth(), getHeight(), leastPixels, options.names, options.numbers,
+        labels.draw(g, new FloorLabels.Shown(study, view, getWidth(), getHeight(), minPixels, options.names, options.numbers,
                 selection, faulty, hovered, limit, moment));
         Map<String, FloorCharts.Position> found = new LinkedHashMap<>();
         charts.keySet()
-                .forEach(name -> study.find(name).map(thing -> chart(g, study, view, thing)).ifPresent(spot -> found.put(name, spot)));
+                .forEach(name -> study.find(name).map(element -> chart(g, study, view, element)).ifPresent(spot -> found.put(name, spot)));
         spots = found;
         pictures.show(charts, spots);
         handles(g, study, view);
@@ -285,14 +286,14 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** A chart stands beside its thing, on the side where it covers least of the others, with a leader; null if it is out of sight. */
-    private FloorCharts.@Nullable Position chart(GraphicsContext g, Study study, Viewpoint view, Equipment thing) {
-        Viewpoint.Pixel at = seen(view, thing);
+    private FloorCharts.@Nullable Position chart(GraphicsContext g, Study study, Viewpoint view, Equipment element) {
+        Viewpoint.Pixel at = seen(view, element);
         if (at == null) {
             return null;
         }
         double bestX = 0;
         double bestY = 0;
-        double least = Double.MAX_VALUE;
+        double min = Double.MAX_VALUE;
         for (int side = 0; side < 4; side++) {
             double x = side % 2 == 0 ? at.x() + CHART_ASIDE : at.x() - CHART_ASIDE - FloorCharts.WIDTH;
             double y = side < 2 ? at.y() + CHART_BELOW : at.y() - CHART_BELOW - FloorCharts.HEIGHT;
@@ -303,8 +304,8 @@ public final class FloorOverlay extends Canvas {
                         && there.y() > y - CHART_CLEAR && there.y() < y + FloorCharts.HEIGHT + CHART_CLEAR;
                 covered += isUnder ? 1 : 0;
             }
-            if (covered < least) {
-                least = covered;
+            if (covered < min) {
+                min = covered;
                 bestX = x;
                 bestY = y;
             }
@@ -317,9 +318,9 @@ public final class FloorOverlay extends Canvas {
         return new FloorCharts.Position(bestX, bestY);
     }
 
-    private Viewpoint.@Nullable Pixel seen(Viewpoint view, Equipment thing) {
+    private Viewpoint.@Nullable Pixel seen(Viewpoint view, Equipment element) {
         return view
-                .project(thing.placement().xMetres(), thing.placement().yMetres(), thing.placement().zMetres() + 0.02, getWidth(),
+                .project(element.placement().xMetres(), element.placement().yMetres(), element.placement().zMetres() + 0.02, getWidth(),
                         getHeight())
                 .orElse(null);
     }
@@ -348,17 +349,17 @@ public final class FloorOverlay extends Canvas {
     }
 
     private void handles(GraphicsContext g, Study study, Viewpoint view) {
-        for (Equipment thing : study.equipment()) {
-            boolean isSingle = selection.size() == 1 && selection.contains(thing.name());
-            if (isSingle && thing instanceof WorkEquipment work && !work.needs().isEmpty()) {
-                Pose at = Layout.stand(thing, 0);
+        for (Equipment element : study.equipment()) {
+            boolean isSingle = selection.size() == 1 && selection.contains(element.name());
+            if (isSingle && element instanceof WorkEquipment work && !work.needs().isEmpty()) {
+                Pose at = Layout.stand(element, 0);
                 view.project(at.x(), at.y(), 0.02, getWidth(), getHeight()).ifPresent(p -> grip(g, p, HANDLE_PIXELS, SAFFRON));
             }
-            if (isSingle && thing instanceof Conveyor conveyor) {
+            if (isSingle && element instanceof Conveyor conveyor) {
                 conveyor.corners().ifPresent(corners -> corners(g, conveyor, corners.all(), view));
             }
-            if (thing.givesPieces() && (isSingle || hovered.filter(thing.name()::equals).isPresent())) {
-                handle(thing, view).ifPresent(p -> grip(g, p, HANDLE_PIXELS + 2, VERDIGRIS));
+            if (element.givesPieces() && (isSingle || hovered.filter(element.name()::equals).isPresent())) {
+                handle(element, view).ifPresent(p -> grip(g, p, HANDLE_PIXELS + 2, VERDIGRIS));
             }
         }
     }
@@ -384,11 +385,11 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** A line round what it covers of the floor, with a rhombus at each of its corners; of a way along both of its sides. */
-    private void corners(GraphicsContext g, Equipment thing, Viewpoint view, Color colour) {
-        List<Pose> round = thing.along().map(FloorOverlay::sides).orElseGet(() -> footprint(thing));
+    private void corners(GraphicsContext g, Equipment element, Viewpoint view, Color colour) {
+        List<Pose> round = element.along().map(FloorOverlay::sides).orElseGet(() -> footprint(element));
         List<Viewpoint.Pixel> pixels = new ArrayList<>();
         for (Pose at : round) {
-            view.project(at.x(), at.y(), thing.placement().zMetres() + 0.02, getWidth(), getHeight()).ifPresent(pixels::add);
+            view.project(at.x(), at.y(), element.placement().zMetres() + 0.02, getWidth(), getHeight()).ifPresent(pixels::add);
         }
         if (pixels.size() < round.size()) {
             return;
@@ -399,16 +400,16 @@ public final class FloorOverlay extends Canvas {
             Viewpoint.Pixel a = pixels.get(i);
             Viewpoint.Pixel b = pixels.get((i + 1) % pixels.size());
             g.strokeLine(a.x(), a.y(), b.x(), b.y());
-            if (thing.along().isEmpty()) {
+            if (element.along().isEmpty()) {
                 rhombus(g, a.x(), a.y(), 4.5, colour);
             }
         }
     }
 
-    private static List<Pose> footprint(Equipment thing) {
-        double l = thing.footprint().lengthMetres() / 2 + BESIDE_METRES;
-        double w = thing.footprint().widthMetres() / 2 + BESIDE_METRES;
-        Pose middle = thing.placement().pose();
+    private static List<Pose> footprint(Equipment element) {
+        double l = element.footprint().lengthMetres() / 2 + BESIDE_METRES;
+        double w = element.footprint().widthMetres() / 2 + BESIDE_METRES;
+        Pose middle = element.placement().pose();
         return List.of(middle.of(Pose.at(-l, -w, 0, 0)), middle.of(Pose.at(l, -w, 0, 0)), middle.of(Pose.at(l, w, 0, 0)),
                 middle.of(Pose.at(-l, w, 0, 0)));
     }

@@ -25,10 +25,10 @@ public final class FloorPictures {
     }
 
     /** One thing, alone: for the shelf. */
-    public static WritableImage thumbnail(Equipment thing, int width, int height) {
-        FloorView floor = floor(Edits.placed(Study.empty(), thing), width, height);
+    public static WritableImage thumbnail(Equipment element, int width, int height) {
+        FloorView floor = floor(Edits.placed(Study.empty(), element), width, height);
         floor.showOnlyBodies();
-        double half = Math.min(2, thing.footprint().lengthMetres() / 2);
+        double half = Math.min(2, element.footprint().lengthMetres() / 2);
         floor.look(new Viewpoint(0, 0, 28, 26, 10, Viewpoint.USUAL_FIELD)
                 .fitted(List.of(new double[] {-half, -0.8, 0}, new double[] {half, 0.8, 0},
                         new double[] {half, -0.8, 0}, new double[] {-half, 0.8, 0}, new double[] {0, 0, 2.2}), width, height));

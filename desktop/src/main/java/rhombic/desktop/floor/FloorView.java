@@ -37,7 +37,7 @@ public final class FloorView extends Region {
     private static final double PIECE_PIXELS = 9;
 
     /** So many meshes at most are pieces of one type and look drawn in; each is touched only if something in it moves. */
-    private static final int MOST_MESHES = 100;
+    private static final int MAX_MESHES = 100;
 
     private final Group swarms = new Group();
     private final Group underlay = new Group();
@@ -142,7 +142,7 @@ public final class FloorView extends Region {
         shownGlide = glideNanos;
         pieceSwarms.forEach(PieceSwarm::begin);
         poser.pose(moment, glideNanos, poses);
-        int placesTogether = 1 + study.equipment().size() / MOST_MESHES;
+        int placesTogether = 1 + study.equipment().size() / MAX_MESHES;
         for (int i = 0; i < poses.count(); i++) {
             pieceSwarms.get(poses.kind(i)).add(poses.place(i) / placesTogether, poses.x(i), poses.y(i), poses.z(i), poses.turned(i));
         }
@@ -222,13 +222,13 @@ public final class FloorView extends Region {
         if (moment == null) {
             return Optional.empty();
         }
-        double least = PIECE_PIXELS;
+        double min = PIECE_PIXELS;
         int nearest = -1;
         for (int i = 0; i < poses.count(); i++) {
             Optional<Viewpoint.Pixel> at = view.project(poses.x(i), poses.y(i), poses.z(i) + 0.25, getWidth(), getHeight());
             double distance = at.isEmpty() ? Double.MAX_VALUE : Math.hypot(at.get().x() - pixelX, at.get().y() - pixelY);
-            if (distance < least) {
-                least = distance;
+            if (distance < min) {
+                min = distance;
                 nearest = poses.body(i);
             }
         }
@@ -282,8 +282,8 @@ public final class FloorView extends Region {
     }
 
     /** Shows what would be placed or moved, as a pale body. */
-    public void showGhost(List<Equipment> things) {
-        ghost.getChildren().setAll(things.stream().map(equipment::ghost).toList());
+    public void showGhost(List<Equipment> elements) {
+        ghost.getChildren().setAll(elements.stream().map(equipment::ghost).toList());
     }
 
     // ---- camera
@@ -396,23 +396,23 @@ public final class FloorView extends Region {
 
     /** Brings the named things into view, or everything if none are named. */
     public void fit(java.util.Set<String> names) {
-        List<Equipment> things = study.equipment().stream().filter(e -> names.isEmpty() || names.contains(e.name())).toList();
+        List<Equipment> elements = study.equipment().stream().filter(e -> names.isEmpty() || names.contains(e.name())).toList();
         List<double[]> points = new ArrayList<>();
-        things.forEach(thing -> corners(thing, points));
+        elements.forEach(element -> corners(element, points));
         if (points.isEmpty()) {
             points.addAll(List.of(new double[] {-12, -8, 0}, new double[] {12, -8, 0}, new double[] {12, 8, 0}, new double[] {-12, 8, 0}));
         }
         look(view.fitted(points, Math.max(50, getWidth()), Math.max(50, getHeight())));
     }
 
-    private static void corners(Equipment thing, List<double[]> points) {
-        double reach = Math.max(2, Math.hypot(thing.footprint().lengthMetres(), thing.footprint().widthMetres()) / 2);
+    private static void corners(Equipment element, List<double[]> points) {
+        double reach = Math.max(2, Math.hypot(element.footprint().lengthMetres(), element.footprint().widthMetres()) / 2);
         for (double dx : new double[] {-reach, reach}) {
             for (double dy : new double[] {-reach, reach}) {
-                points.add(new double[] {thing.placement().xMetres() + dx, thing.placement().yMetres() + dy, 0});
+                points.add(new double[] {element.placement().xMetres() + dx, element.placement().yMetres() + dy, 0});
             }
         }
-        points.add(new double[] {thing.placement().xMetres(), thing.placement().yMetres(), thing.placement().zMetres() + 2.9});
+        points.add(new double[] {element.placement().xMetres(), element.placement().yMetres(), element.placement().zMetres() + 2.9});
     }
 
     // ---- building the scene

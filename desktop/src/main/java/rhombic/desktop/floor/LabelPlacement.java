@@ -13,7 +13,7 @@ import org.jspecify.annotations.Nullable;
  */
 final class LabelPlacement {
     /** Steps upwards that a label may stand above its thing. */
-    private static final int MOST_LIFTS = 6;
+    private static final int MAX_LIFTS = 6;
     private static final double STEP_PIXELS = 15;
     /** Parts of its width by which a label may stand to the side. */
     private static final double[] ASIDE = {0, 0.42, -0.42, 0.8, -0.8};
@@ -69,10 +69,10 @@ final class LabelPlacement {
                 double nx = outline[j + 1] - outline[i + 1];
                 double ny = outline[i] - outline[j];
                 double side = nx * outline[i] + ny * outline[i + 1];
-                double least = nx * (nx > 0 ? x0 : x1) + ny * (ny > 0 ? y0 : y1);
-                double most = nx * (nx > 0 ? x1 : x0) + ny * (ny > 0 ? y1 : y0);
+                double min = nx * (nx > 0 ? x0 : x1) + ny * (ny > 0 ? y0 : y1);
+                double max = nx * (nx > 0 ? x1 : x0) + ny * (ny > 0 ? y1 : y0);
                 boolean isInsideBelow = insideIsBelow(nx, ny, side);
-                if (isInsideBelow ? least >= side : most <= side) {
+                if (isInsideBelow ? min >= side : max <= side) {
                     return false;
                 }
             }
@@ -165,7 +165,7 @@ final class LabelPlacement {
     }
 
     private @Nullable Rectangle2D free(Wanted label, Size size, boolean ofAllBodies) {
-        for (int lift = 0; lift < MOST_LIFTS; lift++) {
+        for (int lift = 0; lift < MAX_LIFTS; lift++) {
             for (double aside : ASIDE) {
                 Rectangle2D box = box(label, size, lift, aside);
                 if (isFree(box, label, ofAllBodies)) {

@@ -170,13 +170,13 @@ final class PeopleView {
     /** Who is drawn nearest to the pixel, within a few pixels: the name of the crew. */
     Optional<String> crewAt(Viewpoint seen, double pixelX, double pixelY, double width, double height) {
         String nearest = null;
-        double least = 14;
+        double min = 14;
         for (One one : people) {
             if (one.body.isVisible()) {
                 Optional<Viewpoint.Pixel> at = seen.project(one.x, one.y, 1.1, width, height);
                 double distance = at.map(p -> Math.hypot(p.x() - pixelX, p.y() - pixelY)).orElse(Double.MAX_VALUE);
-                if (distance < least) {
-                    least = distance;
+                if (distance < min) {
+                    min = distance;
                     nearest = one.crewName;
                 }
             }

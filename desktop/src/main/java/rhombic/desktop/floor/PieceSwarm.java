@@ -108,10 +108,10 @@ final class PieceSwarm {
         }
 
         private void put(int piece) {
-            double turnedDegrees = poses[piece * POSE + 3];
+            double headingDegrees = poses[piece * POSE + 3];
             // Sides keep their normals, so quarter turns swap length and width instead; other angles turn the corners.
-            double angle = Math.toRadians(turnedDegrees % 90);
-            boolean swapped = Math.floorMod(Math.round(Math.floor(turnedDegrees / 90)), 2) == 1;
+            double angle = Math.toRadians(headingDegrees % 90);
+            boolean swapped = Math.floorMod(Math.round(Math.floor(headingDegrees / 90)), 2) == 1;
             double alongX = swapped ? width : length;
             double alongY = swapped ? length : width;
             double cos = Math.cos(angle);
@@ -149,14 +149,14 @@ final class PieceSwarm {
         flocks.values().forEach(flock -> flock.count = 0);
     }
 
-    void add(int group, double x, double y, double z, double turnedDegrees) {
+    void add(int group, double x, double y, double z, double headingDegrees) {
         Flock flock = flocks.get(group);
         if (flock == null) {
             flock = new Flock();
             flocks.put(group, flock);
             view.getChildren().add(flock.mesh);
         }
-        flock.add(x, y, z, turnedDegrees);
+        flock.add(x, y, z, headingDegrees);
     }
 
     /**

@@ -126,12 +126,12 @@ public final class Scenery {
     /** Every equipment as a plain block, a little smaller than its body, which hides it where it is drawn. */
     private MeshView crowd() {
         MeshMaker maker = new MeshMaker();
-        for (Equipment thing : study.equipment()) {
-            boolean lengthways = Math.round(thing.placement().headingDegrees() / 90) % 2 == 0;
-            double length = lengthways ? thing.footprint().lengthMetres() : thing.footprint().widthMetres();
-            double width = lengthways ? thing.footprint().widthMetres() : thing.footprint().lengthMetres();
-            maker.bar(thing.placement().xMetres(), thing.placement().yMetres(), 0.1, 0.85 * length, 0.8 * width,
-                    0.55 * thing.footprint().heightMetres(), Swatch.BODY);
+        for (Equipment element : study.equipment()) {
+            boolean lengthways = Math.round(element.placement().headingDegrees() / 90) % 2 == 0;
+            double length = lengthways ? element.footprint().lengthMetres() : element.footprint().widthMetres();
+            double width = lengthways ? element.footprint().widthMetres() : element.footprint().lengthMetres();
+            maker.bar(element.placement().xMetres(), element.placement().yMetres(), 0.1, 0.85 * length, 0.8 * width,
+                    0.55 * element.footprint().heightMetres(), Swatch.BODY);
         }
         return flat(maker);
     }
@@ -146,8 +146,8 @@ public final class Scenery {
     /** A soft dark spot under each body, along its way under what lies along one; all in one mesh. */
     private MeshView shadows() {
         List<double[]> spots = new ArrayList<>();
-        for (Equipment thing : study.equipment()) {
-            thing.along().ifPresentOrElse(along -> alongWay(along, spots), () -> spots.add(round(thing)));
+        for (Equipment element : study.equipment()) {
+            element.along().ifPresentOrElse(along -> alongWay(along, spots), () -> spots.add(round(element)));
         }
         TriangleMesh mesh = new TriangleMesh(VertexFormat.POINT_NORMAL_TEXCOORD);
         mesh.getNormals().addAll(0, -1, 0);
@@ -177,15 +177,15 @@ public final class Scenery {
         return view;
     }
 
-    private static double[] round(Equipment thing) {
-        double angle = Math.toRadians(thing.placement().headingDegrees());
-        double l = thing.footprint().lengthMetres() / 2 + SHADOW_OVER_METRES;
-        double w = thing.footprint().widthMetres() / 2 + SHADOW_OVER_METRES;
+    private static double[] round(Equipment element) {
+        double angle = Math.toRadians(element.placement().headingDegrees());
+        double l = element.footprint().lengthMetres() / 2 + SHADOW_OVER_METRES;
+        double w = element.footprint().widthMetres() / 2 + SHADOW_OVER_METRES;
         double[][] corners = {{-l, -w}, {l, -w}, {l, w}, {-l, w}};
         double[] spot = new double[8];
         for (int c = 0; c < 4; c++) {
-            spot[2 * c] = thing.placement().xMetres() + corners[c][0] * Math.cos(angle) - corners[c][1] * Math.sin(angle);
-            spot[2 * c + 1] = thing.placement().yMetres() + corners[c][0] * Math.sin(angle) + corners[c][1] * Math.cos(angle);
+            spot[2 * c] = element.placement().xMetres() + corners[c][0] * Math.cos(angle) - corners[c][1] * Math.sin(angle);
+            spot[2 * c + 1] = element.placement().yMetres() + corners[c][0] * Math.sin(angle) + corners[c][1] * Math.cos(angle);
         }
         return spot;
     }
@@ -206,9 +206,9 @@ public final class Scenery {
         }
     }
 
-    private static double[] extent(List<Equipment> things) {
+    private static double[] extent(List<Equipment> elements) {
         double[] box = {Double.MAX_VALUE, Double.MAX_VALUE, -Double.MAX_VALUE, -Double.MAX_VALUE};
-        for (Equipment e : things) {
+        for (Equipment e : elements) {
             double reach = Math.hypot(e.footprint().lengthMetres(), e.footprint().widthMetres()) / 2;
             box[0] = Math.min(box[0], e.placement().xMetres() - reach);
             box[1] = Math.min(box[1], e.placement().yMetres() - reach);

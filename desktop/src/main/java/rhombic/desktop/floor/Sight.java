@@ -20,7 +20,7 @@ final class Sight {
 
     static Optional<Equipment> first(Study study, double[] from, double[] ray) {
         return study.equipment().stream()
-                .flatMap(thing -> boxes(thing).map(box -> new Hit(thing, along(box, from, ray))))
+                .flatMap(element -> boxes(element).map(box -> new Hit(element, along(box, from, ray))))
                 .filter(hit -> !Double.isNaN(hit.along))
                 .min(Comparator.comparingDouble(Hit::along))
                 .map(Hit::element);
@@ -29,21 +29,21 @@ final class Sight {
     /** An upright box about a middle, turned. */
     private record Box(double x, double y, double turned, double length, double width, double low, double high) {}
 
-    private static Stream<Box> boxes(Equipment thing) {
-        return thing.along().map(along -> alongWay(thing, along)).orElseGet(
-                () -> Stream.of(new Box(thing.placement().xMetres(), thing.placement().yMetres(), thing.placement().headingDegrees(),
-                        thing.footprint().lengthMetres(), thing.footprint().widthMetres(), thing.placement().zMetres(),
-                        thing.placement().zMetres() + thing.footprint().heightMetres())));
+    private static Stream<Box> boxes(Equipment element) {
+        return element.along().map(along -> alongWay(element, along)).orElseGet(
+                () -> Stream.of(new Box(element.placement().xMetres(), element.placement().yMetres(), element.placement().headingDegrees(),
+                        element.footprint().lengthMetres(), element.footprint().widthMetres(), element.placement().zMetres(),
+                        element.placement().zMetres() + element.footprint().heightMetres())));
     }
 
-    private static Stream<Box> alongWay(Equipment thing, Equipment.Along along) {
+    private static Stream<Box> alongWay(Equipment element, Equipment.Along along) {
         List<Pose> points = along.path().outline();
         return IntStream.range(0, points.size() - 1).mapToObj(i -> {
             Pose a = points.get(i);
             Pose b = points.get(i + 1);
             double level = Math.hypot(b.x() - a.x(), b.y() - a.y());
             return new Box((a.x() + b.x()) / 2, (a.y() + b.y()) / 2, Math.toDegrees(Math.atan2(b.y() - a.y(), b.x() - a.x())), level,
-                    along.widthMetres(), thing.placement().zMetres(), Math.max(a.z(), b.z()) + PIECE_METRES);
+                    along.widthMetres(), element.placement().zMetres(), Math.max(a.z(), b.z()) + PIECE_METRES);
         });
     }
 

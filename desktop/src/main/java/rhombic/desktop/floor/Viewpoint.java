@@ -12,12 +12,12 @@ import java.util.Optional;
  * @param fieldDegrees vertical field of view
  */
 public record Viewpoint(double targetX, double targetY, double yawDegrees, double pitchDegrees, double distance, double fieldDegrees) {
-    static final double LEAST_DISTANCE = 3;
+    static final double MIN_DISTANCE = 3;
     static final double USUAL_FIELD = 32;
     /** So narrow that heights hardly show: the plan. */
     static final double PLAN_FIELD = 3;
 
-    private static final double LEAST_PITCH = 8;
+    private static final double MIN_PITCH = 8;
     private static final int FIT_STEPS = 14;
     /** Part of the view that a fit fills. */
     private static final double FIT_SHARE = 0.9;
@@ -30,8 +30,8 @@ public record Viewpoint(double targetX, double targetY, double yawDegrees, doubl
     public record Pixel(double x, double y, double depth) {}
 
     public Viewpoint {
-        pitchDegrees = Math.clamp(pitchDegrees, LEAST_PITCH, 90);
-        double nearest = LEAST_DISTANCE * Math.tan(Math.toRadians(USUAL_FIELD / 2)) / Math.tan(Math.toRadians(fieldDegrees / 2));
+        pitchDegrees = Math.clamp(pitchDegrees, MIN_PITCH, 90);
+        double nearest = MIN_DISTANCE * Math.tan(Math.toRadians(USUAL_FIELD / 2)) / Math.tan(Math.toRadians(fieldDegrees / 2));
         double farthest = LARGEST_HEIGHT_SEEN / Math.tan(Math.toRadians(fieldDegrees / 2));
         distance = Math.clamp(distance, nearest, farthest);
     }

@@ -95,10 +95,10 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
                 .forEach(view -> all.add(new Command("See " + view.name(), "kept view", () -> window.floor().look(view))));
         all.addAll(ofFiles());
         all.addAll(ofAlternatives());
-        for (Equipment thing : window.bench().study().equipment()) {
-            all.add(new Command(thing.name(), thing.kind(), () -> {
-                window.bench().select(thing.name());
-                window.floor().fit(Set.of(thing.name()));
+        for (Equipment element : window.bench().study().equipment()) {
+            all.add(new Command(element.name(), element.kind(), () -> {
+                window.bench().select(element.name());
+                window.floor().fit(Set.of(element.name()));
             }));
         }
         return all;

@@ -43,7 +43,7 @@ final class Editing {
     }
 
     private void paste(Edits.@Nullable Clip clip) {
-        if (clip != null && !clip.things().isEmpty()) {
+        if (clip != null && !clip.elements().isEmpty()) {
             Edits.Pasted pasted = Edits.pasted(bench.study(), clip, 0, -4);
             bench.edit("paste", study -> pasted.study());
             bench.select(pasted.names());

@@ -214,11 +214,11 @@ public final class MainWindow implements AutoCloseable {
         StackPane.setAlignment(hand, Pos.TOP_CENTER);
         StackPane.setMargin(hand, new Insets(10, 0, 0, 0));
         middle.setMinSize(200, 120);
-        keys.visibleProperty().bind(hand.visibleProperty().not().and(shelf.things().visibleProperty().not()));
-        StackPane.setAlignment(shelf.things(), Pos.TOP_LEFT);
+        keys.visibleProperty().bind(hand.visibleProperty().not().and(shelf.elements().visibleProperty().not()));
+        StackPane.setAlignment(shelf.elements(), Pos.TOP_LEFT);
         StackPane.setAlignment(views, Pos.TOP_RIGHT);
         StackPane.setMargin(views, new Insets(6, 10, 0, 0));
-        middle.getChildren().addAll(floor, keys, hand, views, message, shelf.things());
+        middle.getChildren().addAll(floor, keys, hand, views, message, shelf.elements());
         strips.setPrefHeight(STRIPS_HEIGHT);
         VBox bottom = new VBox(transport, strips);
         bottom.getStyleClass().add("time");

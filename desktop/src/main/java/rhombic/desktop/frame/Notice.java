@@ -15,7 +15,7 @@ import rhombic.formats.file.Journal;
 
 /** One line over the floor that says what happened; it goes by itself, unless it waits for an answer. */
 final class Notice extends Label {
-    private static final double MOST_WIDTH = 560;
+    private static final double MAX_WIDTH = 560;
 
     private final PauseTransition fading = new PauseTransition(Duration.seconds(9));
 
@@ -23,7 +23,7 @@ final class Notice extends Label {
         getStyleClass().add("inline-message");
         setId("message");
         setWrapText(true);
-        setMaxWidth(MOST_WIDTH);
+        setMaxWidth(MAX_WIDTH);
         setMinHeight(Region.USE_PREF_SIZE);
         setMaxHeight(Region.USE_PREF_SIZE);
         setVisible(false);
@@ -34,7 +34,7 @@ final class Notice extends Label {
 
     void say(String text) {
         setText(text);
-        setMaxWidth(Math.min(MOST_WIDTH, 40 + 8 * text.length()));
+        setMaxWidth(Math.min(MAX_WIDTH, 40 + 8 * text.length()));
         setGraphic(null);
         setVisible(!text.isEmpty());
         fading.playFromStart();

@@ -38,7 +38,7 @@ final class Shelf extends HBox {
     private final FloorView floor;
     private final FloorGestures gestures;
     private final VBox rail = new VBox(10);
-    private final VBox things = new VBox(6);
+    private final VBox elements = new VBox(6);
     private final Map<Kind<?>, Button> buttons = new LinkedHashMap<>();
     private @Nullable Family open;
 
@@ -51,10 +51,10 @@ final class Shelf extends HBox {
         rail.setAlignment(Pos.TOP_CENTER);
         rail.setMinWidth(72);
         rail.setMaxWidth(72);
-        things.getStyleClass().add("shelf-things");
-        things.setPadding(new Insets(12, 10, 12, 10));
-        things.setMaxSize(javafx.scene.layout.Region.USE_PREF_SIZE, javafx.scene.layout.Region.USE_PREF_SIZE);
-        things.setVisible(false);
+        elements.getStyleClass().add("shelf-things");
+        elements.setPadding(new Insets(12, 10, 12, 10));
+        elements.setMaxSize(javafx.scene.layout.Region.USE_PREF_SIZE, javafx.scene.layout.Region.USE_PREF_SIZE);
+        elements.setVisible(false);
         for (Family family : families) {
             rail.getChildren().add(tile(family));
         }
@@ -95,8 +95,8 @@ final class Shelf extends HBox {
     }
 
     /** The unfolded things; they lie over the floor, so that it stays where it is. */
-    VBox things() {
-        return things;
+    VBox elements() {
+        return elements;
     }
 
     private void toggle(Family family) {
@@ -105,16 +105,16 @@ final class Shelf extends HBox {
             return;
         }
         open = family;
-        things.getChildren().setAll(kindsOf(family).stream().map(kind -> button(kind)).toList());
-        things.setVisible(true);
-        things.getChildren().getFirst().requestFocus();
+        elements.getChildren().setAll(kindsOf(family).stream().map(kind -> button(kind)).toList());
+        elements.setVisible(true);
+        elements.getChildren().getFirst().requestFocus();
         mark();
     }
 
     /** Shows only the rail. */
     void fold() {
         open = null;
-        things.setVisible(false);
+        elements.setVisible(false);
         mark();
     }
 
@@ -161,7 +161,7 @@ final class Shelf extends HBox {
     private void onFloor(double sceneX, double sceneY, DropPoint spot) {
         Point2D local = floor.sceneToLocal(sceneX, sceneY);
         Bounds bounds = floor.getLayoutBounds();
-        if (bounds.contains(local) && !things.localToScene(things.getLayoutBounds()).contains(sceneX, sceneY)) {
+        if (bounds.contains(local) && !elements.localToScene(elements.getLayoutBounds()).contains(sceneX, sceneY)) {
             spot.at(local.getX(), local.getY());
         }
     }

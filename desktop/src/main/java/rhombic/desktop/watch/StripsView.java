@@ -306,13 +306,13 @@ public final class StripsView extends Region {
     }
 
     private void row(GraphicsContext g, int node, double y) {
-        Equipment thing = study.equipment().get(node);
-        heading(g, thing.name(), selection.contains(thing.name()), y);
-        limits(g, thing.name(), y);
+        Equipment element = study.equipment().get(node);
+        heading(g, element.name(), selection.contains(element.name()), y);
+        limits(g, element.name(), y);
         StripLog current = log;
         if (current != null) {
             int pixels = (int) width();
-            OptionalInt room = thing.contentCapacity(study.pieceTypes());
+            OptionalInt room = element.contentCapacity(study.pieceTypes());
             if (room.isPresent()) {
                 contents(g, current, node, room.getAsInt(), y, pixels);
                 return;
@@ -324,13 +324,13 @@ public final class StripsView extends Region {
 
     /** The silhouette of what a buffer holds against its room, amber where it was full. */
     private void contents(GraphicsContext g, StripLog current, int node, int room, double y, int pixels) {
-        int[] most = current.max(node, 0, length, pixels);
-        int scale = room < Integer.MAX_VALUE ? room : Math.max(1, java.util.Arrays.stream(most).max().orElse(1));
+        int[] max = current.max(node, 0, length, pixels);
+        int scale = room < Integer.MAX_VALUE ? room : Math.max(1, java.util.Arrays.stream(max).max().orElse(1));
         double height = ROW - 4;
         for (int x = 0; x < pixels; x++) {
-            if (most[x] > 0) {
-                double part = Math.max(1.5, Math.min(1.0, (double) most[x] / scale) * height);
-                g.setFill(most[x] >= room ? StateColours.ABNORMAL : CONTENTS);
+            if (max[x] > 0) {
+                double part = Math.max(1.5, Math.min(1.0, (double) max[x] / scale) * height);
+                g.setFill(max[x] >= room ? StateColours.ABNORMAL : CONTENTS);
                 g.fillRect(left() + x, y + 1 + height - part, 1, part);
             }
         }

@@ -17,7 +17,7 @@ import rhombic.study.value.Placement;
 
 /** Layout by hand of several things at once, as functions from study to study. Links among them go along. */
 public final class Arranging {
-    public static final int MOST_COPIES = 1000;
+    public static final int MAX_COPIES = 1000;
 
     private Arranging() {}
 
@@ -39,33 +39,33 @@ public final class Arranging {
 
     /** Brings all to one line: the mean of their middles, or the outermost of their edges. */
     public static Study aligned(Study study, Set<String> names, Line line) {
-        List<Equipment> things = Edits.things(study, names);
-        if (things.size() < 2) {
+        List<Equipment> elements = Edits.elements(study, names);
+        if (elements.size() < 2) {
             return study;
         }
         return switch (line) {
             case MIDDLES_IN_A_ROW -> {
-                double y = tidy(things.stream().mapToDouble(e -> e.placement().yMetres()).average().orElse(0));
+                double y = tidy(elements.stream().mapToDouble(e -> e.placement().yMetres()).average().orElse(0));
                 yield study.changedAll(names, e -> at(e, e.placement().xMetres(), y));
             }
             case MIDDLES_IN_A_COLUMN -> {
-                double x = tidy(things.stream().mapToDouble(e -> e.placement().xMetres()).average().orElse(0));
+                double x = tidy(elements.stream().mapToDouble(e -> e.placement().xMetres()).average().orElse(0));
                 yield study.changedAll(names, e -> at(e, x, e.placement().yMetres()));
             }
             case WEST -> {
-                double edge = things.stream().mapToDouble(e -> e.placement().xMetres() - reach(e, true)).min().orElse(0);
+                double edge = elements.stream().mapToDouble(e -> e.placement().xMetres() - reach(e, true)).min().orElse(0);
                 yield study.changedAll(names, e -> at(e, tidy(edge + reach(e, true)), e.placement().yMetres()));
             }
             case EAST -> {
-                double edge = things.stream().mapToDouble(e -> e.placement().xMetres() + reach(e, true)).max().orElse(0);
+                double edge = elements.stream().mapToDouble(e -> e.placement().xMetres() + reach(e, true)).max().orElse(0);
                 yield study.changedAll(names, e -> at(e, tidy(edge - reach(e, true)), e.placement().yMetres()));
             }
             case SOUTH -> {
-                double edge = things.stream().mapToDouble(e -> e.placement().yMetres() - reach(e, false)).min().orElse(0);
+                double edge = elements.stream().mapToDouble(e -> e.placement().yMetres() - reach(e, false)).min().orElse(0);
                 yield study.changedAll(names, e -> at(e, e.placement().xMetres(), tidy(edge + reach(e, false))));
             }
             case NORTH -> {
-                double edge = things.stream().mapToDouble(e -> e.placement().yMetres() + reach(e, false)).max().orElse(0);
+                double edge = elements.stream().mapToDouble(e -> e.placement().yMetres() + reach(e, false)).max().orElse(0);
                 yield study.changedAll(names, e -> at(e, e.placement().xMetres(), tidy(edge - reach(e, false))));
             }
         };
@@ -74,16 +74,16 @@ public final class Arranging {
     /** Makes the distances between the middles of neighbours equal; the outermost stay. */
     public static Study distributed(Study study, Set<String> names, boolean alongX) {
         ToDoubleFunction<Equipment> position = alongX ? e -> e.placement().xMetres() : e -> e.placement().yMetres();
-        List<Equipment> things = Edits.things(study, names).stream().sorted(Comparator.comparingDouble(position)).toList();
-        if (things.size() < 3) {
+        List<Equipment> elements = Edits.elements(study, names).stream().sorted(Comparator.comparingDouble(position)).toList();
+        if (elements.size() < 3) {
             return study;
         }
-        double first = position.applyAsDouble(things.getFirst());
-        double step = (position.applyAsDouble(things.getLast()) - first) / (things.size() - 1);
+        double first = position.applyAsDouble(elements.getFirst());
+        double step = (position.applyAsDouble(elements.getLast()) - first) / (elements.size() - 1);
         Study result = study;
-        for (int i = 0; i < things.size(); i++) {
+        for (int i = 0; i < elements.size(); i++) {
             double value = tidy(first + i * step);
-            result = result.changed(things.get(i).name(),
+            result = result.changed(elements.get(i).name(),
                     e -> alongX ? at(e, value, e.placement().yMetres()) : at(e, e.placement().xMetres(), value));
         }
         return result;
@@ -91,12 +91,12 @@ public final class Arranging {
 
     /** Turns the named things as one about their common middle. */
     public static Study turned(Study study, Set<String> names, double degrees) {
-        List<Equipment> things = Edits.things(study, names);
-        if (things.isEmpty()) {
+        List<Equipment> elements = Edits.elements(study, names);
+        if (elements.isEmpty()) {
             return study;
         }
-        double cx = middle(things, true);
-        double cy = middle(things, false);
+        double cx = middle(elements, true);
+        double cy = middle(elements, false);
         double sin = Math.sin(Math.toRadians(degrees));
         double cos = Math.cos(Math.toRadians(degrees));
         Study turned = study.changedAll(names, e -> {
@@ -110,12 +110,12 @@ public final class Arranging {
 
     /** Reflects the group about its middle: east and west change places, or north and south. */
     public static Study mirrored(Study study, Set<String> names, boolean eastWest) {
-        List<Equipment> things = Edits.things(study, names);
-        if (things.isEmpty()) {
+        List<Equipment> elements = Edits.elements(study, names);
+        if (elements.isEmpty()) {
             return study;
         }
-        double twiceX = 2 * middle(things, true);
-        double twiceY = 2 * middle(things, false);
+        double twiceX = 2 * middle(elements, true);
+        double twiceY = 2 * middle(elements, false);
         Study mirrored = study.changedAll(names, e -> {
             Placement at = e.placement();
             return e.mirrored().placed(eastWest
@@ -133,8 +133,8 @@ public final class Arranging {
      * @param rowPitch from one row to the next, metres
      */
     public static Edits.Pasted repeated(Study study, Set<String> names, int columns, int rows, double columnPitch, double rowPitch) {
-        if (columns < 1 || rows < 1 || columns * (long) rows * Math.max(1, names.size()) > MOST_COPIES) {
-            throw new IllegalArgumentException("Columns and rows count from 1, and at most " + MOST_COPIES + " things come of it; got "
+        if (columns < 1 || rows < 1 || columns * (long) rows * Math.max(1, names.size()) > MAX_COPIES) {
+            throw new IllegalArgumentException("Columns and rows count from 1, and at most " + MAX_COPIES + " things come of it; got "
                     + columns + " by " + rows + " of " + names.size());
         }
         Edits.Clip clip = Edits.copied(study, names);
@@ -176,20 +176,20 @@ public final class Arranging {
                         .toList());
     }
 
-    private static double middle(List<Equipment> things, boolean ofX) {
-        return things.stream().mapToDouble(e -> ofX ? e.placement().xMetres() : e.placement().yMetres()).average().orElse(0);
+    private static double middle(List<Equipment> elements, boolean ofX) {
+        return elements.stream().mapToDouble(e -> ofX ? e.placement().xMetres() : e.placement().yMetres()).average().orElse(0);
     }
 
     /** How far the turned footprint reaches from its middle, along x or along y. */
-    static double reach(Equipment thing, boolean alongX) {
-        double angle = Math.toRadians(thing.placement().headingDegrees());
+    static double reach(Equipment element, boolean alongX) {
+        double angle = Math.toRadians(element.placement().headingDegrees());
         double along = Math.abs(alongX ? Math.cos(angle) : Math.sin(angle));
         double across = Math.abs(alongX ? Math.sin(angle) : Math.cos(angle));
-        return along * thing.footprint().lengthMetres() / 2 + across * thing.footprint().widthMetres() / 2;
+        return along * element.footprint().lengthMetres() / 2 + across * element.footprint().widthMetres() / 2;
     }
 
-    private static Equipment at(Equipment thing, double x, double y) {
-        return thing.placed(thing.placement().movedTo(x, y));
+    private static Equipment at(Equipment element, double x, double y) {
+        return element.placed(element.placement().movedTo(x, y));
     }
 
     /** Whole millimetres, so that turning four times comes back to where it began. */

@@ -24,7 +24,7 @@ import rhombic.study.value.Routing;
 
 /** Conveyors cut in two, put together and laid anew, with what hangs on them. */
 public final class Belts {
-    private static final double LEAST_METRES = 0.05;
+    private static final double MIN_METRES = 0.05;
 
     private Belts() {}
 
@@ -36,15 +36,15 @@ public final class Belts {
      */
     public static Study split(Study study, Conveyor conveyor, double metres) {
         double length = conveyor.conveyorPath().metres();
-        if (!(metres >= LEAST_METRES && metres <= length - LEAST_METRES)) {
-            throw new StudyException("It can be cut from 0.05 m to " + Quantity.metres(Math.floor((length - LEAST_METRES) * 100) / 100)
+        if (!(metres >= MIN_METRES && metres <= length - MIN_METRES)) {
+            throw new StudyException("It can be cut from 0.05 m to " + Quantity.metres(Math.floor((length - MIN_METRES) * 100) / 100)
                     + " from its beginning; got " + Quantity.metres(metres));
         }
         List<Fitting> before = new ArrayList<>();
         List<Fitting> behind = new ArrayList<>();
         for (Fitting fitting : conveyor.fittings()) {
             double at = fitting.position().inBaseUnit();
-            if (Math.abs(at - metres) < LEAST_METRES) {
+            if (Math.abs(at - metres) < MIN_METRES) {
                 throw new StudyException(fitting.name() + " is there: cut it before or behind that");
             }
             if (at < metres) {

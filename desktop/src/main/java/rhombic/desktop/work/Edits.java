@@ -58,17 +58,17 @@ public final class Edits {
         Set<String> taken = new HashSet<>(study.rules().stream().map(Rule::name).toList());
         List<Rule> rules = new ArrayList<>(study.rules());
         Rule.When when = study.equipment().stream().filter(Equipment::takesPieces).findFirst()
-                .map(thing -> (Rule.When) new Rule.When.Piece(Rule.PieceEvent.ENTERS, thing.name()))
+                .map(element -> (Rule.When) new Rule.When.Piece(Rule.PieceEvent.ENTERS, element.name()))
                 .orElse(new Rule.When.TimeOfDay("08:00"));
         rules.add(new Rule(Names.free("Rule 1", taken), when, "", List.of()));
         return study.withRules(rules);
     }
 
     /** Places it, and links it to what it touches end to end. */
-    public static Study placed(Study study, Equipment thing) {
+    public static Study placed(Study study, Equipment element) {
         List<PieceType> types = new ArrayList<>(study.pieceTypes());
-        missingTypes(thing, types);
-        return joined(study.withPieceTypes(types).with(thing), Set.of(thing.name()));
+        missingTypes(element, types);
+        return joined(study.withPieceTypes(types).with(element), Set.of(element.name()));
     }
 
     /** Moves the named things, with the bends of the links among them; what then touches end to end is linked. */
@@ -109,10 +109,10 @@ public final class Edits {
     }
 
     /** A copied group: the things, and the links among them. */
-    public record Clip(List<Equipment> things, List<Link> links) {}
+    public record Clip(List<Equipment> elements, List<Link> links) {}
 
     public static Clip copied(Study study, Set<String> names) {
-        return new Clip(things(study, names),
+        return new Clip(elements(study, names),
                 study.links().stream().filter(l -> names.contains(l.from()) && names.contains(l.to())).toList());
     }
 
@@ -123,24 +123,24 @@ public final class Edits {
     public static Pasted pasted(Study study, Clip clip, double dx, double dy) {
         Set<String> taken = new HashSet<>(study.names());
         Map<String, String> renamed = new HashMap<>();
-        List<Equipment> things = new ArrayList<>();
+        List<Equipment> elements = new ArrayList<>();
         List<PieceType> allTypes = new ArrayList<>(study.pieceTypes());
-        for (Equipment thing : clip.things) {
-            String name = Names.free(thing.name(), taken);
+        for (Equipment element : clip.elements) {
+            String name = Names.free(element.name(), taken);
             taken.add(name);
-            renamed.put(thing.name(), name);
-            things.add(thing.named(name).placed(thing.placement().movedBy(dx, dy)));
-            missingTypes(thing, allTypes);
+            renamed.put(element.name(), name);
+            elements.add(element.named(name).placed(element.placement().movedBy(dx, dy)));
+            missingTypes(element, allTypes);
         }
         List<Link> links = clip.links.stream()
                 .map(l -> l.between(renamed.getOrDefault(l.from(), l.from()), renamed.getOrDefault(l.to(), l.to()))
                         .withBends(l.bends().stream().map(b -> new Bend(b.xMetres() + dx, b.yMetres() + dy)).toList()))
                 .toList();
-        return new Pasted(study.withPieceTypes(allTypes).with(things, links), Set.copyOf(renamed.values()));
+        return new Pasted(study.withPieceTypes(allTypes).with(elements, links), Set.copyOf(renamed.values()));
     }
 
-    private static void missingTypes(Equipment thing, List<PieceType> types) {
-        if (thing instanceof GoodsIn in) {
+    private static void missingTypes(Equipment element, List<PieceType> types) {
+        if (element instanceof GoodsIn in) {
             in.types().stream().filter(name -> types.stream().noneMatch(t -> t.name().equals(name)))
                     .forEach(name -> types.add(PieceType.usual(name)));
         }
@@ -191,10 +191,10 @@ public final class Edits {
 
     private static Study joined(Study study, Set<String> names) {
         Study result = study;
-        for (Equipment thing : things(study, names)) {
+        for (Equipment element : elements(study, names)) {
             for (Equipment other : study.equipment()) {
-                if (!other.name().equals(thing.name())) {
-                    result = joined(joined(result, thing, other), other, thing);
+                if (!other.name().equals(element.name())) {
+                    result = joined(joined(result, element, other), other, element);
                 }
             }
         }
@@ -221,7 +221,7 @@ public final class Edits {
         return Math.hypot(out.x() - in.x(), out.y() - in.y()) < TOUCH_METRES && Math.abs(out.z() - in.z()) < TOUCH_METRES;
     }
 
-    static List<Equipment> things(Study study, Set<String> names) {
+    static List<Equipment> elements(Study study, Set<String> names) {
         return study.equipment().stream().filter(e -> names.contains(e.name())).toList();
     }
 }

@@ -23,10 +23,10 @@ public final class FlowOrder {
         Deque<String> open = new ArrayDeque<>();
         Map<String, List<String>> next = new HashMap<>();
         for (int i = 0; i < study.equipment().size(); i++) {
-            Equipment thing = study.equipment().get(i);
-            index.put(thing.name(), i);
-            if (thing instanceof GoodsIn) {
-                open.add(thing.name());
+            Equipment element = study.equipment().get(i);
+            index.put(element.name(), i);
+            if (element instanceof GoodsIn) {
+                open.add(element.name());
             }
         }
         for (Link link : study.links()) {
@@ -39,7 +39,7 @@ public final class FlowOrder {
                 open.addAll(next.getOrDefault(name, List.of()));
             }
         }
-        study.equipment().forEach(thing -> order.add(thing.name()));
+        study.equipment().forEach(element -> order.add(element.name()));
         return order.stream().map(index::get).toList();
     }
 }

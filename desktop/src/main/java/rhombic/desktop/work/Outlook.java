@@ -81,8 +81,8 @@ public final class Outlook implements AutoCloseable {
      * program that has just begun computes several times slower than one whose code is compiled: so the first edits, too, have their
      * figures soon.
      */
-    public void rehearse(Duration most) {
-        rehearsalNanos.set(most.toNanos());
+    public void rehearse(Duration max) {
+        rehearsalNanos.set(max.toNanos());
     }
 
     /** Runs the study as it stands now. */

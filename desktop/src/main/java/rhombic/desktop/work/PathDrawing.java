@@ -27,7 +27,7 @@ public final class PathDrawing {
     /** Directions that a leg snaps to. */
     private static final double STEP_DEGREES = 15;
 
-    private static final double LEAST_METRES = 0.2;
+    private static final double MIN_METRES = 0.2;
     /** So near beside a conveyor a click still means it. */
     private static final double NEAR_METRES = 0.1;
 
@@ -87,7 +87,7 @@ public final class PathDrawing {
     /** Sets the next corner where the pointer, or what was typed, has it; says whether it is one. */
     public boolean add(Study study, double x, double y) {
         Corner next = next(study, x, y);
-        if (!corners.isEmpty() && corners.getLast().to(next) < LEAST_METRES) {
+        if (!corners.isEmpty() && corners.getLast().to(next) < MIN_METRES) {
             return false;
         }
         corners.add(next);
@@ -178,7 +178,7 @@ public final class PathDrawing {
     private static Optional<Drawn> made(Study study, List<Corner> through) {
         List<Corner> apart = new ArrayList<>();
         for (Corner corner : through) {
-            if (apart.isEmpty() || corner.to(apart.getLast()) >= LEAST_METRES) {
+            if (apart.isEmpty() || corner.to(apart.getLast()) >= MIN_METRES) {
                 apart.add(corner);
             }
         }
@@ -188,7 +188,7 @@ public final class PathDrawing {
         Map<String, Conveyor> changed = new LinkedHashMap<>();
         apart.set(0, atPort(study, apart.getFirst(), apart.get(1), false, changed));
         apart.set(apart.size() - 1, atPort(study, apart.getLast(), apart.get(apart.size() - 2), true, changed));
-        if (apart.get(0).to(apart.get(1)) < LEAST_METRES / 2) {
+        if (apart.get(0).to(apart.get(1)) < MIN_METRES / 2) {
             return Optional.empty(); // nothing is left of it between the two conveyors
         }
         ConveyorPath.Corners corners = new ConveyorPath.Corners(

@@ -9,7 +9,7 @@ import rhombic.formats.file.SafeFile;
 
 /** The study files used last, newest first, kept in a small file of the person's. */
 public final class RecentFiles {
-    private static final int MOST = 8;
+    private static final int MAX = 8;
 
     private final Path store;
 
@@ -34,7 +34,7 @@ public final class RecentFiles {
         files.remove(whole);
         files.addFirst(whole);
         Files.createDirectories(store.getParent());
-        String text = String.join("\n", files.stream().limit(MOST).map(Path::toString).toList()) + "\n";
+        String text = String.join("\n", files.stream().limit(MAX).map(Path::toString).toList()) + "\n";
         SafeFile.write(store, out -> out.write(text.getBytes(java.nio.charset.StandardCharsets.UTF_8)));
     }
 }

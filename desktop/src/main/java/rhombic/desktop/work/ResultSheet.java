@@ -171,14 +171,14 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
     /** What came in, went out and is inside, in one line. */
     public static String balance(Summary summary) {
         int runs = summary.runs().size();
-        double turnedAway = mean(summary, RunFigures::rejected);
+        double rejected = mean(summary, RunFigures::rejected);
         return String.format(Locale.ROOT,
                 "Mean of %d %s after the warm-up: %.1f inside at the start + %.1f in%s%s%s \u2212 %.1f out = %.1f inside at the end%s.",
                 runs, runs == 1 ? "run" : "runs", mean(summary, RunFigures::insideAtStart), mean(summary, RunFigures::in),
                 some(" + ", mean(summary, RunFigures::made), " made"),
                 some(" \u2212 ", mean(summary, RunFigures::joined), " joined"),
                 some(" \u2212 ", mean(summary, RunFigures::scrapped), " scrapped"), mean(summary, RunFigures::out),
-                mean(summary, RunFigures::inside), some("; ", turnedAway, " turned away"));
+                mean(summary, RunFigures::inside), some("; ", rejected, " turned away"));
     }
 
     private static String some(String before, double count, String noun) {

@@ -34,22 +34,22 @@ public final class Snapping {
     }
 
     /** @param without things that are no neighbours, since they move along */
-    public static Snap of(Study study, Equipment thing, Set<String> without) {
+    public static Snap of(Study study, Equipment element, Set<String> without) {
         List<Equipment> others = study.equipment().stream()
-                .filter(other -> !without.contains(other.name()) && !other.name().equals(thing.name())).toList();
+                .filter(other -> !without.contains(other.name()) && !other.name().equals(element.name())).toList();
         for (Equipment other : others) {
-            for (Port mine : thing.ports()) {
+            for (Port mine : element.ports()) {
                 for (Port theirs : other.ports()) {
-                    Pose here = Layout.pose(thing, mine);
+                    Pose here = Layout.pose(element, mine);
                     Pose there = Layout.pose(other, theirs);
                     if (mine.isIn() != theirs.isIn() && isNear(here, there)) {
-                        return new Snap(thing.placement().movedBy(there.x() - here.x(), there.y() - here.y()), List.of());
+                        return new Snap(element.placement().movedBy(there.x() - here.x(), there.y() - here.y()), List.of());
                     }
                 }
             }
         }
-        double x = thing.placement().xMetres();
-        double y = thing.placement().yMetres();
+        double x = element.placement().xMetres();
+        double y = element.placement().yMetres();
         List<Guide> guides = new ArrayList<>();
         double snappedX = grid(x);
         double snappedY = grid(y);
@@ -67,19 +67,19 @@ public final class Snapping {
         if (onY != null) {
             guides.add(new Guide(onY.placement().xMetres(), snappedY, snappedX, snappedY));
         }
-        return new Snap(thing.placement().movedTo(snappedX, snappedY), guides);
+        return new Snap(element.placement().movedTo(snappedX, snappedY), guides);
     }
 
     /** Of those whose middle line is near, the one that stands nearest. */
     private static @org.jspecify.annotations.Nullable Equipment nearest(List<Equipment> others, double x, double y, boolean ofX) {
         Equipment nearest = null;
-        double least = Double.MAX_VALUE;
+        double min = Double.MAX_VALUE;
         for (Equipment other : others) {
             double beside = Math.abs(ofX ? other.placement().xMetres() - x : other.placement().yMetres() - y);
             double away = Math.hypot(other.placement().xMetres() - x, other.placement().yMetres() - y);
-            if (beside < LINE_METRES && away < least) {
+            if (beside < LINE_METRES && away < min) {
                 nearest = other;
-                least = away;
+                min = away;
             }
         }
         return nearest;

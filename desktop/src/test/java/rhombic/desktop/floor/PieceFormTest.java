@@ -42,15 +42,15 @@ class PieceFormTest {
     @EnumSource(Look.Form.class)
     void itFillsItsLengthWidthAndHeightAndNoMore(Look.Form form) {
         float[] points = PieceForm.of(form).points();
-        double[] least = {9, 9, 9};
-        double[] most = {-9, -9, -9};
+        double[] min = {9, 9, 9};
+        double[] max = {-9, -9, -9};
         for (int i = 0; i < points.length; i++) {
-            least[i % 3] = Math.min(least[i % 3], points[i]);
-            most[i % 3] = Math.max(most[i % 3], points[i]);
+            min[i % 3] = Math.min(min[i % 3], points[i]);
+            max[i % 3] = Math.max(max[i % 3], points[i]);
         }
         double reach = form == Look.Form.DRUM ? Math.cos(Math.PI / 12) / 2 : 0.5; // flat sides of a drum touch the edges nearly
-        assertArrayEquals(new double[] {-reach, -reach, 0}, least, 1e-6);
-        assertArrayEquals(new double[] {reach, reach, 1}, most, 1e-6);
+        assertArrayEquals(new double[] {-reach, -reach, 0}, min, 1e-6);
+        assertArrayEquals(new double[] {reach, reach, 1}, max, 1e-6);
     }
 
     @ParameterizedTest
@@ -175,12 +175,12 @@ class PieceFormTest {
     }
 
     private static double[] range(ObservableFloatArray points, int from, int to, int axis) {
-        double least = Double.MAX_VALUE;
-        double most = -Double.MAX_VALUE;
+        double min = Double.MAX_VALUE;
+        double max = -Double.MAX_VALUE;
         for (int i = from + axis; i < to; i += 3) {
-            least = Math.min(least, points.get(i));
-            most = Math.max(most, points.get(i));
+            min = Math.min(min, points.get(i));
+            max = Math.max(max, points.get(i));
         }
-        return new double[] {least, most};
+        return new double[] {min, max};
     }
 }

@@ -45,19 +45,19 @@ class WatchWindowTest extends WindowBase {
 
     /** Supply on demand, a station that takes a minute, and so many buffers behind it. */
     private static Study line(int buffers) {
-        List<Equipment> things = new ArrayList<>();
-        things.add(new GoodsIn("In", Placement.at(-6, 0), "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT,
+        List<Equipment> elements = new ArrayList<>();
+        elements.add(new GoodsIn("In", Placement.at(-6, 0), "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT,
                 OptionalInt.empty()));
-        things.add(new Station("Oven", Placement.at(0, 0), 1, 0, Optional.of(DistributionText.parse("60 s"))));
+        elements.add(new Station("Oven", Placement.at(0, 0), 1, 0, Optional.of(DistributionText.parse("60 s"))));
         for (int i = 1; i <= buffers; i++) {
-            things.add(new Buffer("Buffer " + i, Placement.at(3 * i, 0), OptionalInt.of(4), Buffer.Order.OLDEST_FIRST));
+            elements.add(new Buffer("Buffer " + i, Placement.at(3 * i, 0), OptionalInt.of(4), Buffer.Order.OLDEST_FIRST));
         }
-        things.add(new GoodsOut("Out", Placement.at(3 * buffers + 6, 0)));
+        elements.add(new GoodsOut("Out", Placement.at(3 * buffers + 6, 0)));
         List<Link> links = new ArrayList<>();
-        for (int i = 1; i < things.size(); i++) {
-            links.add(new Link(things.get(i - 1).name(), things.get(i).name()));
+        for (int i = 1; i < elements.size(); i++) {
+            links.add(new Link(elements.get(i - 1).name(), elements.get(i).name()));
         }
-        return new Study("Line", RunPlan.ONE_SHIFT.withReplications(2), List.of(PieceType.usual("Piece")), things, links);
+        return new Study("Line", RunPlan.ONE_SHIFT.withReplications(2), List.of(PieceType.usual("Piece")), elements, links);
     }
 
     private void watch(FxRobot robot, Study study, long nanos) {

@@ -106,8 +106,8 @@ abstract class WindowBase {
         }
     }
 
-    void place(FxRobot robot, String family, String thing, double... xy) {
-        robot.clickOn("#family-" + family).clickOn("#thing-" + thing);
+    void place(FxRobot robot, String family, String element, double... xy) {
+        robot.clickOn("#family-" + family).clickOn("#thing-" + element);
         for (int i = 0; i < xy.length; i += 2) {
             robot.clickOn(onScreen(xy[i], xy[i + 1], 0));
         }

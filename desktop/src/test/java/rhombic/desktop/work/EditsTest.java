@@ -27,7 +27,7 @@ class EditsTest {
     }
 
     @Test
-    void newThingsGetFreeNames() {
+    void newElementsGetFreeNames() {
         Study study = placed(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.STATION, 9, 9), Kinds.GOODS_IN, 20,
                 20);
         assertEquals(Set.of("Station 1", "Station 2", "Goods in"), study.names());

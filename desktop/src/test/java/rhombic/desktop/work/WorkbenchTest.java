@@ -25,8 +25,8 @@ class WorkbenchTest {
     private final Workbench bench = new Workbench(Study.empty());
 
     private void place(Kind<?> kind, double x, double y) {
-        Equipment thing = Edits.made(kind, bench.study(), Placement.at(x, y));
-        bench.edit("place " + thing.name(), study -> Edits.placed(study, thing));
+        Equipment element = Edits.made(kind, bench.study(), Placement.at(x, y));
+        bench.edit("place " + element.name(), study -> Edits.placed(study, element));
     }
 
     @Test

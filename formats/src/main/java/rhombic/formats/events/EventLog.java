@@ -113,9 +113,9 @@ public final class EventLog {
         }
         json.writeEndArray();
         json.writeArrayFieldStart("objects");
-        for (Equipment thing : study.equipment()) {
-            if (thing.meetsPieces()) {
-                object(json, "equipment " + thing.name(), thing.kind());
+        for (Equipment element : study.equipment()) {
+            if (element.meetsPieces()) {
+                object(json, "equipment " + element.name(), element.kind());
             }
         }
         for (int i = 0; i < typeOf.size(); i++) {

@@ -183,13 +183,13 @@ public final class PdfReport {
         }
         for (int r = 0; r < all.size(); r++) {
             List<List<String>> cells = new ArrayList<>();
-            int most = 1;
+            int max = 1;
             for (int c = 0; c < columns; c++) {
                 List<String> lines = lines(all.get(r).get(c), regular, size, widths[c] - 8);
                 cells.add(lines);
-                most = Math.max(most, lines.size());
+                max = Math.max(max, lines.size());
             }
-            float height = most * size * LEADING + 4;
+            float height = max * size * LEADING + 4;
             ensureHeight(height);
             float x = MARGIN;
             for (int c = 0; c < columns; c++) {

@@ -31,7 +31,7 @@ import rhombic.study.kind.Equipment;
 public final class ReportDocument {
     private static final double WIDTH = 660;
     private static final double CHART_HEIGHT = 230;
-    private static final int MOST_GAINS = 12;
+    private static final int MAX_GAINS = 12;
 
     private final List<Document.Part> parts = new ArrayList<>();
     private final Study study;
@@ -101,9 +101,9 @@ public final class ReportDocument {
                 .forEach(p -> lines.add(p.subject() + ": " + p.message()));
         parts.add(new Document.Bullets(lines));
         List<List<String>> rows = new ArrayList<>();
-        for (Equipment thing : study.equipment()) {
-            if (thing instanceof rhombic.study.kind.WorkEquipment work) {
-                rows.add(List.of(thing.name(), thing.kind(), Integer.toString(work.work().places()),
+        for (Equipment element : study.equipment()) {
+            if (element instanceof rhombic.study.kind.WorkEquipment work) {
+                rows.add(List.of(element.name(), element.kind(), Integer.toString(work.work().places()),
                         String.join(", ", work.work().operations().stream().map(op -> op.name() + " " + time(op.time())).toList()),
                         String.join(", ", work.needs().stream().map(n -> n.people() + " " + n.skill()).distinct().toList())));
             }
@@ -135,7 +135,7 @@ public final class ReportDocument {
             heading(1, "What should be changed first");
             say("The plant was run again with one thing at a time a little better, on the same random numbers. All intervals together hold at 95 %.");
             Scale scale = Scale.of("1/h", content.gains.getFirst().verdict().other());
-            parts.add(new Document.Table(List.of("change", "what it brings"), content.gains.stream().limit(MOST_GAINS)
+            parts.add(new Document.Table(List.of("change", "what it brings"), content.gains.stream().limit(MAX_GAINS)
                     .map(gain -> List.of(gain.trial().text(), gain.verdict().text(scale.unit(), scale.factor()))).toList()));
         }
     }

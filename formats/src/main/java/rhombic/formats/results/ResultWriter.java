@@ -108,7 +108,7 @@ public final class ResultWriter {
         number(node, "lossShare", run.lossShare());
         node.put("events", run.events());
         node.put("stoppedBy", run.stoppedBy());
-        node.set("standstill", standstill(run.deadlock()));
+        node.set("standstill", deadlock(run.deadlock()));
         ArrayNode equipment = node.putArray("equipment");
         for (EquipmentFigures e : met(run)) {
             ObjectNode one = equipment.addObject();
@@ -200,14 +200,14 @@ public final class ResultWriter {
         return node;
     }
 
-    private static JsonNode standstill(DeadlockFigures standstill) {
-        if (standstill.isNone()) {
+    private static JsonNode deadlock(DeadlockFigures deadlock) {
+        if (deadlock.isNone()) {
             return JSON.nullNode();
         }
         ObjectNode node = JSON.createObjectNode();
-        node.put("since", standstill.sinceSeconds());
-        standstill.equipment().forEach(node.putArray("equipment")::add);
-        standstill.reasons().forEach(node.putArray("reasons")::add);
+        node.put("since", deadlock.sinceSeconds());
+        deadlock.equipment().forEach(node.putArray("equipment")::add);
+        deadlock.reasons().forEach(node.putArray("reasons")::add);
         return node;
     }
 

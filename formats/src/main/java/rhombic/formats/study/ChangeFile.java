@@ -98,7 +98,7 @@ public final class ChangeFile {
 
     private static void item(ObjectNode node, String field, Serializable item) {
         node.set(field, switch (item) {
-            case Equipment thing -> EquipmentWriter.write(StudyWriter.JSON.createObjectNode(), thing);
+            case Equipment element -> EquipmentWriter.write(StudyWriter.JSON.createObjectNode(), element);
             case Link link -> StudyWriter.link(link);
             case PieceType type -> StudyWriter.type(type);
             case Table table -> StudyWriter.table(table);

@@ -112,13 +112,13 @@ final class ComparisonFile {
         List<BoardChart> board = fields.optionalList("board", one -> {
             String title = one.text("title", "Chart");
             BoardChart.Kind kind = one.word("chart", words(BoardChart.Kind.values()), List.of(BoardChart.Kind.values()));
-            List<String> things = one.has("things") ? one.texts("things") : List.of();
+            List<String> elements = one.has("things") ? one.texts("things") : List.of();
             BoardChart.Series series = one.has("series")
                     ? one.word("series", words(BoardChart.Series.values()), List.of(BoardChart.Series.values()))
                     : BoardChart.Series.EACH;
             int movingMean = one.optionalWhole("smooth").orElse(1);
             boolean onFloor = one.isTrue("onFloor");
-            return one.tried(null, () -> new BoardChart(title, kind, things, series, movingMean, onFloor));
+            return one.tried(null, () -> new BoardChart(title, kind, elements, series, movingMean, onFloor));
         });
         fields.refuseUnread();
         return fields.tried(null,

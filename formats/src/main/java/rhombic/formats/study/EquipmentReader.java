@@ -67,11 +67,11 @@ final class EquipmentReader {
     }
 
     private static <E extends Equipment> E read(Kind<E> kind, Basics basics, Fields fields) {
-        E thing = kind.blank(basics);
+        E element = kind.blank(basics);
         for (Field<E, ?> field : kind.allFields()) {
-            thing = read(thing, field, fields);
+            element = read(element, field, fields);
         }
-        return thing;
+        return element;
     }
 
     private static <E extends Equipment, V> E read(E into, Field<E, V> field, Fields fields) {

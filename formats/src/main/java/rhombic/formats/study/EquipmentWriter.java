@@ -19,25 +19,25 @@ import rhombic.study.value.Timetable;
 final class EquipmentWriter {
     private EquipmentWriter() {}
 
-    static ObjectNode write(ObjectNode node, Equipment thing) {
-        node.put("kind", Kinds.of(thing).fileWord());
-        node.put("name", thing.name());
-        if (!thing.id().equals(thing.name())) {
-            node.put("id", thing.id());
+    static ObjectNode write(ObjectNode node, Equipment element) {
+        node.put("kind", Kinds.of(element).fileWord());
+        node.put("name", element.name());
+        if (!element.id().equals(element.name())) {
+            node.put("id", element.id());
         }
-        write(node, Kinds.of(thing), thing);
+        write(node, Kinds.of(element), element);
         return node;
     }
 
-    private static <E extends Equipment> void write(ObjectNode node, Kind<E> kind, Equipment thing) {
-        E one = kind.type().cast(thing);
+    private static <E extends Equipment> void write(ObjectNode node, Kind<E> kind, Equipment element) {
+        E one = kind.type().cast(element);
         for (Field<E, ?> field : kind.allFields()) {
             write(node, field, one);
         }
     }
 
-    private static <E extends Equipment, V> void write(ObjectNode node, Field<E, V> field, E thing) {
-        V value = field.of(thing);
+    private static <E extends Equipment, V> void write(ObjectNode node, Field<E, V> field, E element) {
+        V value = field.of(element);
         if (!field.type().isLeftOut(value)) {
             FieldWriter.write(node, field.name(), field.type(), value);
         }

@@ -18,7 +18,7 @@ final class FieldReader {
 
     private static Optional<?> read(FieldType<?> type, String name, Fields fields) {
         return switch (type) {
-            case FieldType.Whole whole -> Optional.of(fields.whole(name, Math.max(1, whole.least())));
+            case FieldType.Whole whole -> Optional.of(fields.whole(name, Math.max(1, whole.min())));
             case FieldType.WholeOrNone whole -> Optional.of(fields.optionalWhole(name));
             case FieldType.Choice<?> choice -> choice(choice, name, fields);
             case FieldType.TypeName one -> Optional.of(fields.textOr(name));

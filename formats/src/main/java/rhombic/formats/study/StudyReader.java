@@ -119,7 +119,7 @@ public final class StudyReader {
         Optional<RunPlan> plan = plan(fields.object("run"));
         List<PieceType> types = fields.list("pieceTypes", StudyReader::type);
         int[] number = {0};
-        List<Equipment> equipment = fields.list("equipment", thing -> EquipmentReader.read(thing, number[0]++));
+        List<Equipment> equipment = fields.list("equipment", element -> EquipmentReader.read(element, number[0]++));
         List<Link> links = fields.list("links", StudyReader::link);
         List<Table> tables = fields.optionalList("tables", StudyReader::table);
         List<Rule> rules = fields.optionalList("rules", RuleReader::read);
@@ -158,10 +158,10 @@ public final class StudyReader {
     }
 
     private static Optional<TargetBand> target(Fields fields) {
-        Quantity least = fields.quantity("from", Dimension.SHARE);
-        Quantity most = fields.quantity("to", Dimension.SHARE);
+        Quantity min = fields.quantity("from", Dimension.SHARE);
+        Quantity max = fields.quantity("to", Dimension.SHARE);
         fields.refuseUnread();
-        return fields.tried(null, () -> new TargetBand(least, most));
+        return fields.tried(null, () -> new TargetBand(min, max));
     }
 
     static Optional<PieceType> type(Fields fields) {
@@ -232,16 +232,16 @@ public final class StudyReader {
     }
 
     private static Optional<Travel> travel(Fields fields) {
-        int most = fields.optionalWhole("most").orElse(0);
+        int max = fields.optionalWhole("most").orElse(0);
         Optional<Travel> travel;
         if (fields.has("time")) {
-            travel = fields.optionalDistribution("time").flatMap(time -> fields.tried(null, () -> new Travel.InTime(time, most)));
+            travel = fields.optionalDistribution("time").flatMap(time -> fields.tried(null, () -> new Travel.InTime(time, max)));
         } else if (fields.has("speed")) {
             Quantity speed = fields.quantity("speed", Dimension.SPEED);
-            travel = fields.tried("speed", () -> new Travel.AtSpeed(speed, most));
+            travel = fields.tried("speed", () -> new Travel.AtSpeed(speed, max));
         } else if (fields.has("carriedBy")) {
             Fields by = fields.object("carriedBy");
-            travel = DutyReader.need(by).flatMap(need -> fields.tried("most", () -> new Travel.Carried(need, Math.max(1, most))));
+            travel = DutyReader.need(by).flatMap(need -> fields.tried("most", () -> new Travel.Carried(need, Math.max(1, max))));
             by.refuseUnread();
         } else {
             fields.fault(fields.at("time"),

@@ -52,10 +52,10 @@ public final class StudySchema {
         switch (type) {
             case FieldType.Whole whole -> {
                 required.add(name);
-                properties.putObject(name).put("type", "integer").put("minimum", whole.least()).put("maximum", whole.most());
+                properties.putObject(name).put("type", "integer").put("minimum", whole.min()).put("maximum", whole.max());
             }
             case FieldType.WholeOrNone whole ->
-                properties.putObject(name).put("type", "integer").put("minimum", whole.least()).put("maximum", whole.most());
+                properties.putObject(name).put("type", "integer").put("minimum", whole.min()).put("maximum", whole.max());
             case FieldType.Choice<?> choice -> {
                 if (choice.leftOut() == null) {
                     required.add(name);

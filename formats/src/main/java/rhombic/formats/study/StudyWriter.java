@@ -46,7 +46,7 @@ public final class StudyWriter {
         ArrayNode types = root.putArray("pieceTypes");
         study.pieceTypes().forEach(type -> types.add(type(type)));
         ArrayNode equipment = root.putArray("equipment");
-        study.equipment().forEach(thing -> equipment.add(EquipmentWriter.write(JSON.createObjectNode(), thing)));
+        study.equipment().forEach(element -> equipment.add(EquipmentWriter.write(JSON.createObjectNode(), element)));
         ArrayNode links = root.putArray("links");
         study.links().forEach(link -> links.add(link(link)));
         if (!study.tables().isEmpty()) {
@@ -169,9 +169,9 @@ public final class StudyWriter {
         return node;
     }
 
-    private static void maxPieces(ObjectNode travel, int most) {
-        if (most > 0) {
-            travel.put("most", most);
+    private static void maxPieces(ObjectNode travel, int max) {
+        if (max > 0) {
+            travel.put("most", max);
         }
     }
 

@@ -4,13 +4,13 @@ import java.util.List;
 
 /** A table can't be used: says for each fault the row and what is meant. */
 public final class SheetException extends Exception {
-    private static final int MOST_SHOWN = 8;
+    private static final int MAX_SHOWN = 8;
 
     private final List<String> faults;
 
     public SheetException(List<String> faults) {
-        super(String.join("\n", faults.subList(0, Math.min(MOST_SHOWN, faults.size())))
-                + (faults.size() > MOST_SHOWN ? "\nand " + (faults.size() - MOST_SHOWN) + " more faults" : ""));
+        super(String.join("\n", faults.subList(0, Math.min(MAX_SHOWN, faults.size())))
+                + (faults.size() > MAX_SHOWN ? "\nand " + (faults.size() - MAX_SHOWN) + " more faults" : ""));
         this.faults = List.copyOf(faults);
     }
 

@@ -31,8 +31,8 @@ import rhombic.quantity.Quantity;
 public final class SheetReader {
     private static final long MAX_FILE_BYTES = 100_000_000;
     private static final long MAX_UNPACKED_BYTES = 500_000_000;
-    private static final int MOST_ROWS = 200_000;
-    private static final int MOST_COLUMNS = 500;
+    private static final int MAX_ROWS = 200_000;
+    private static final int MAX_COLUMNS = 500;
 
     static {
         // Spreadsheets are ZIP files: a small one that unpacks to gigabytes is refused, not unpacked.
@@ -99,7 +99,7 @@ public final class SheetReader {
             List<Sheet.Row> rows = new ArrayList<>();
             for (Row row : sheet) {
                 List<String> cells = new ArrayList<>();
-                for (int column = 0; column < Math.min(row.getLastCellNum(), MOST_COLUMNS); column++) {
+                for (int column = 0; column < Math.min(row.getLastCellNum(), MAX_COLUMNS); column++) {
                     cells.add(text(row.getCell(column), faults));
                 }
                 add(rows, row.getRowNum() + 1, cells);
@@ -121,8 +121,8 @@ public final class SheetReader {
         if (cells.stream().allMatch(String::isBlank)) {
             return;
         }
-        if (rows.size() > MOST_ROWS) {
-            throw new SheetException("The table has more than " + MOST_ROWS + " rows; use fewer");
+        if (rows.size() > MAX_ROWS) {
+            throw new SheetException("The table has more than " + MAX_ROWS + " rows; use fewer");
         }
         rows.add(new Sheet.Row(number, cells.stream().map(String::strip).toList()));
     }

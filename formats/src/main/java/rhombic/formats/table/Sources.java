@@ -35,8 +35,8 @@ public final class Sources {
         Sources sources = new Sources(folder, all);
         List<Table> tables = study.tables().stream().map(sources::table).toList();
         Study read = tables.equals(study.tables()) ? study : study.withTables(tables);
-        for (Equipment thing : study.equipment()) {
-            if (thing instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.ByTimetable by) {
+        for (Equipment element : study.equipment()) {
+            if (element instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.ByTimetable by) {
                 Timetable timetable = sources.timetable(in, by.timetable(), study);
                 if (!timetable.equals(by.timetable())) {
                     read = read.changed(in.name(),

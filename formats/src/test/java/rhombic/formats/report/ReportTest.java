@@ -55,11 +55,11 @@ class ReportTest {
         String html = Files.readString(folder.resolve("reportHTML"));
         try (PDDocument pdf = Loader.loadPDF(folder.resolve("reportPDF").toFile())) {
             String text = new PDFTextStripper().getText(pdf).replaceAll("\\s+", " ");
-            for (String said : List.of("Heat-pump line", "What is assumed", "Limited by Brazing", "Third brazing station",
+            for (String part : List.of("Heat-pump line", "What is assumed", "Limited by Brazing", "Third brazing station",
                     "Brazer: people 2 \u2192 3", "Sweeps",
                     "./rhombic report demo")) {
-                assertTrue(html.contains(said), () -> "HTML says " + said);
-                assertTrue(text.contains(said), () -> "PDF says " + said + ": " + text.substring(0, 400));
+                assertTrue(html.contains(part), () -> "HTML says " + part);
+                assertTrue(text.contains(part), () -> "PDF says " + part + ": " + text.substring(0, 400));
             }
             assertTrue(pdf.getNumberOfPages() >= 3);
         }

@@ -46,7 +46,8 @@ class ResultWriterTest {
         assertEquals(summary.interval(Response.THROUGHPUT).halfWidth(), throughput.get("halfWidth95").asDouble());
         assertEquals(4, throughput.get("values").size());
         for (JsonNode run : root.get("replications")) {
-            assertEquals(summary.study().equipment().stream().filter(thing -> thing.meetsPieces()).count(), run.get("equipment").size());
+            assertEquals(summary.study().equipment().stream().filter(element -> element.meetsPieces()).count(),
+                    run.get("equipment").size());
             assertEquals(summary.study().crews().size(), run.get("crews").size());
             for (JsonNode e : run.get("equipment")) {
                 assertEquals(e.get("contentNow").asLong(),
@@ -65,9 +66,9 @@ class ResultWriterTest {
     void theTablesReadBackAsCsv() throws Exception {
         ResultWriter.saveCsv(summary, folder.resolve("tables"));
         List<CSVRecord> equipment = read("equipment.csv");
-        int things = (int) summary.study().equipment().stream().filter(thing -> thing.meetsPieces()).count(); // crews come last
-        assertEquals(4 * things, equipment.size());
-        for (int i = 0; i < things; i++) {
+        int elements = (int) summary.study().equipment().stream().filter(element -> element.meetsPieces()).count(); // crews come last
+        assertEquals(4 * elements, equipment.size());
+        for (int i = 0; i < elements; i++) {
             var figures = summary.runs().getFirst().equipment().get(i);
             assertEquals(figures.name(), equipment.get(i).get("equipment"));
             assertEquals(figures.in() + figures.made() - figures.joined(), Long.parseLong(equipment.get(i).get("in"))

@@ -159,7 +159,7 @@ final class ConveyorSentences {
                         "Positions of fixed length: 0.5 m, and, if it is known, how many: 0.5 m, 24; empty: pieces lie anywhere",
                         text -> change(c -> c.withIndexing(indexing(text)))),
                 new Words(" "),
-                typed("heaviest", conveyor.maxWeight().map(most -> "Carries at most " + most).orElse("+ most weight"),
+                typed("heaviest", conveyor.maxWeight().map(max -> "Carries at most " + max).orElse("+ most weight"),
                         conveyor.maxWeight().map(Quantity::toString).orElse(""), "The most weight on it, such as 500 kg; empty: any",
                         text -> change(c -> c.withMaxWeight(
                                 text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.MASS))))));

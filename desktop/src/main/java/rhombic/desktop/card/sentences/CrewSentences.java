@@ -132,7 +132,7 @@ final class CrewSentences {
 
     /** Where they are needed, so that nobody has to look for it. */
     private Sentence used() {
-        List<String> places = study.equipment().stream().filter(thing -> needs(thing).stream().anyMatch(need -> crew.has(need.skill())))
+        List<String> places = study.equipment().stream().filter(element -> needs(element).stream().anyMatch(need -> crew.has(need.skill())))
                 .map(Equipment::name).toList();
         String text = places.isEmpty()
                 ? "Nobody needs them yet: say so on the card of a station, with + needs."
@@ -141,11 +141,12 @@ final class CrewSentences {
         return new Sentence(new Words(text));
     }
 
-    private List<Need> needs(Equipment thing) {
-        List<Need> all = new ArrayList<>(study.carryNeedsFrom(thing.name()));
-        study.linksFrom(thing.name()).stream().flatMap(link -> link.failures().stream()).map(FailureMode::repairedBy).forEach(all::addAll);
-        thing.basics().duty().failures().stream().map(FailureMode::repairedBy).forEach(all::addAll);
-        if (thing instanceof WorkEquipment work) {
+    private List<Need> needs(Equipment element) {
+        List<Need> all = new ArrayList<>(study.carryNeedsFrom(element.name()));
+        study.linksFrom(element.name()).stream().flatMap(link -> link.failures().stream()).map(FailureMode::repairedBy)
+                .forEach(all::addAll);
+        element.basics().duty().failures().stream().map(FailureMode::repairedBy).forEach(all::addAll);
+        if (element instanceof WorkEquipment work) {
             all.addAll(work.needs());
         }
         return all;

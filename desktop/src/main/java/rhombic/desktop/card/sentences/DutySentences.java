@@ -29,25 +29,25 @@ final class DutySentences {
     private static final String NEW_CALENDAR = "a new calendar";
 
     private final Study study;
-    private final Equipment thing;
+    private final Equipment element;
     private final Duty duty;
 
-    private DutySentences(Study study, Equipment thing) {
+    private DutySentences(Study study, Equipment element) {
         this.study = study;
-        this.thing = thing;
-        duty = thing.basics().duty();
+        this.element = element;
+        duty = element.basics().duty();
     }
 
-    static List<Sentence> of(Study study, Equipment thing) {
-        DutySentences sentences = new DutySentences(study, thing);
+    static List<Sentence> of(Study study, Equipment element) {
+        DutySentences sentences = new DutySentences(study, element);
         List<Sentence> all = new ArrayList<>();
-        FailureSentences failures = FailureSentences.of(study, thing);
+        FailureSentences failures = FailureSentences.of(study, element);
         all.addAll(failures.all());
         List<Part> more = new ArrayList<>();
         more.add(failures.add());
         more.add(new Words(" "));
         more.addAll(sentences.calendar());
-        if (thing instanceof WorkEquipment) {
+        if (element instanceof WorkEquipment) {
             more.add(new Words(" "));
             more.addAll(sentences.stand());
         }
@@ -61,13 +61,13 @@ final class DutySentences {
     }
 
     private UnaryOperator<Study> duty(UnaryOperator<Duty> change) {
-        return Sentences.basics(thing, b -> b.withDuty(change.apply(b.duty())));
+        return Sentences.basics(element, b -> b.withDuty(change.apply(b.duty())));
     }
 
     // ---- calendar
 
     private List<Part> calendar() {
-        boolean isCrew = thing instanceof Crew;
+        boolean isCrew = element instanceof Crew;
         List<String> choices = Stream
                 .concat(Stream.of(ALWAYS), Stream.concat(study.calendars().stream().map(Calendar::name), Stream.of(NEW_CALENDAR)))
                 .toList();
@@ -105,7 +105,7 @@ final class DutySentences {
     private List<Part> stand() {
         StandPoint spot = duty.standOffset();
         String typed = spot == null ? "" : PlaceSentences.metres(spot.xMetres()) + " " + PlaceSentences.metres(spot.yMetres());
-        boolean needsPeople = thing instanceof WorkEquipment work
+        boolean needsPeople = element instanceof WorkEquipment work
                 && (!work.needs().isEmpty() || !duty.failures().isEmpty());
         if (spot == null && !needsPeople) {
             return List.of();

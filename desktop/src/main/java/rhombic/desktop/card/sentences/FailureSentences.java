@@ -45,7 +45,7 @@ final class FailureSentences {
     private final List<FailureMode> modes;
     private final Function<UnaryOperator<List<FailureMode>>, UnaryOperator<Study>> change;
     /** The equipment that breaks; null if it is no equipment. */
-    private final @Nullable Equipment thing;
+    private final @Nullable Equipment element;
     private final Manner manner;
 
     /**
@@ -64,21 +64,21 @@ final class FailureSentences {
     }
 
     private FailureSentences(Study study, List<FailureMode> modes,
-            Function<UnaryOperator<List<FailureMode>>, UnaryOperator<Study>> change, @Nullable Equipment thing, Manner manner) {
+            Function<UnaryOperator<List<FailureMode>>, UnaryOperator<Study>> change, @Nullable Equipment element, Manner manner) {
         this.study = study;
         this.modes = modes;
         this.change = change;
-        this.thing = thing;
+        this.element = element;
         this.manner = manner;
     }
 
-    static FailureSentences of(Study study, Equipment thing) {
-        boolean isCrew = thing instanceof Crew;
-        return new FailureSentences(study, thing.basics().duty().failures(),
-                change -> Sentences.basics(thing, b -> b.withDuty(b.duty().withFailures(change.apply(b.duty().failures())))),
-                isCrew ? null : thing, isCrew
+    static FailureSentences of(Study study, Equipment element) {
+        boolean isCrew = element instanceof Crew;
+        return new FailureSentences(study, element.basics().duty().failures(),
+                change -> Sentences.basics(element, b -> b.withDuty(b.duty().withFailures(change.apply(b.duty().failures())))),
+                isCrew ? null : element, isCrew
                         ? new Manner("What each works with breaks down by ", "job", true, "Meanwhile whoever works with it stands by. ", "")
-                        : new Manner("Breaks down by ", "piece", thing instanceof WorkEquipment || thing instanceof Conveyor, "", ""));
+                        : new Manner("Breaks down by ", "piece", element instanceof WorkEquipment || element instanceof Conveyor, "", ""));
     }
 
     /** @param number of the link among those of its giver */
@@ -278,11 +278,11 @@ final class FailureSentences {
 
     private List<Part> meanwhile(FailureMode mode) {
         String name = mode.name();
-        if (thing == null) {
+        if (element == null) {
             return List.of(new Words(manner.fixed));
         }
         List<Part> parts = new ArrayList<>();
-        if (thing instanceof WorkEquipment) {
+        if (element instanceof WorkEquipment) {
             parts.add(new Words("What is worked on "));
             parts.add(picked(id(name, "piece"), mode.interruptedPiece().word(),
                     Arrays.stream(FailureMode.InterruptedPiece.values()).map(FailureMode.InterruptedPiece::word).toList(),
@@ -300,7 +300,7 @@ final class FailureSentences {
     }
 
     private List<Part> stopsOthers(FailureMode mode) {
-        Equipment itself = thing;
+        Equipment itself = element;
         if (itself == null) {
             return List.of();
         }

@@ -96,18 +96,18 @@ final class LinkSentences {
     }
 
     private Part mode(String shown) {
-        int most = link.travel().maxPieces();
+        int max = link.travel().maxPieces();
         return picked("travel " + number, shown, List.of(AT_ONCE, IN_TIME, AT_SPEED, CARRIED), text -> travels(switch (text) {
-            case CARRIED -> new Travel.Carried(Need.of(somebody()), Math.max(1, most));
-            case IN_TIME -> new Travel.InTime(DistributionText.parse("20 s"), most);
-            case AT_SPEED -> new Travel.AtSpeed(Quantity.parse("0.5 m/s", Dimension.SPEED), most);
+            case CARRIED -> new Travel.Carried(Need.of(somebody()), Math.max(1, max));
+            case IN_TIME -> new Travel.InTime(DistributionText.parse("20 s"), max);
+            case AT_SPEED -> new Travel.AtSpeed(Quantity.parse("0.5 m/s", Dimension.SPEED), max);
             default -> Travel.AT_ONCE;
         }));
     }
 
     private Part maxPieces() {
-        int most = link.travel().maxPieces();
-        return typed("travel most " + number, most == 0 ? "any number" : Typed.pieces(most), most == 0 ? "" : String.valueOf(most),
+        int max = link.travel().maxPieces();
+        return typed("travel most " + number, max == 0 ? "any number" : Typed.pieces(max), max == 0 ? "" : String.valueOf(max),
                 "The most pieces on the way at a time, such as 4; empty for no limit", text -> {
                     int wanted = Typed.isNone(text) || text.strip().equals("any number")
                             ? 0

@@ -26,10 +26,10 @@ final class Offers {
         }
         study.tables().forEach(table -> offers
                 .add("table('" + table.name() + "', " + (table.keys().size() == 1 ? "piece.type)" : "piece.type, here.name)")));
-        for (Equipment thing : study.equipment()) {
-            thing.basics().attributes().forEach(a -> offers.add("at('" + thing.name() + "')." + a.name()));
-            thing.readable().forEach(name -> offers.add("at('" + thing.name() + "')." + name));
-            offers.add("at('" + thing.name() + "').content");
+        for (Equipment element : study.equipment()) {
+            element.basics().attributes().forEach(a -> offers.add("at('" + element.name() + "')." + a.name()));
+            element.readable().forEach(name -> offers.add("at('" + element.name() + "')." + name));
+            offers.add("at('" + element.name() + "').content");
         }
         new TreeSet<>(Formula.FUNCTIONS.keySet()).stream().filter(name -> !name.equals("at") && !name.equals("table"))
                 .forEach(name -> offers.add(Formula.FUNCTIONS.get(name)));

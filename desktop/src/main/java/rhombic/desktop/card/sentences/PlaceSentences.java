@@ -18,34 +18,34 @@ import rhombic.study.value.PieceOffset;
 
 /** How large a thing is, how high it stands, and where pieces sit on it. */
 final class PlaceSentences {
-    private final Equipment thing;
+    private final Equipment element;
 
-    private PlaceSentences(Equipment thing) {
-        this.thing = thing;
+    private PlaceSentences(Equipment element) {
+        this.element = element;
     }
 
-    static List<Sentence> of(Equipment thing) {
-        PlaceSentences sentences = new PlaceSentences(thing);
+    static List<Sentence> of(Equipment element) {
+        PlaceSentences sentences = new PlaceSentences(element);
         List<Sentence> all = new ArrayList<>(List.of(sentences.size()));
-        if (!thing.basics().pieceOffset().equals(PieceOffset.USUAL)) {
+        if (!element.basics().pieceOffset().equals(PieceOffset.USUAL)) {
             all.add(sentences.seat());
         }
         return all;
     }
 
     private Sentence size() {
-        Footprint size = thing.footprint();
-        double z = thing.placement().zMetres();
+        Footprint size = element.footprint();
+        double z = element.placement().zMetres();
         List<Part> parts = new ArrayList<>();
-        if (thing.hasOwnSize()) {
+        if (element.hasOwnSize()) {
             parts.addAll(sides(size));
         }
-        parts.addAll(List.of(new Words(thing.hasOwnSize() ? " high and stands " : "Stands "),
+        parts.addAll(List.of(new Words(element.hasOwnSize() ? " high and stands " : "Stands "),
                 typed("z", z == 0 ? "on the floor" : metres(z) + " above it", metres(z),
                         "Height above the floor, such as 2.5 m; 0 m stands on it",
                         text -> change(e -> e.placed(e.placement().raisedTo(metres(text))))),
                 new Words(". ")));
-        if (thing.basics().pieceOffset().equals(PieceOffset.USUAL) && thing.meetsPieces()) {
+        if (element.basics().pieceOffset().equals(PieceOffset.USUAL) && element.meetsPieces()) {
             parts.add(Sentence.Token.act("seat", "+ where pieces sit",
                     change(e -> e.with(e.basics().withPieceOffset(new PieceOffset(0, 0, 0.1, 0))))));
         }
@@ -71,7 +71,7 @@ final class PlaceSentences {
     }
 
     private Sentence seat() {
-        PieceOffset seat = thing.basics().pieceOffset();
+        PieceOffset seat = element.basics().pieceOffset();
         return new Sentence(new Words("Pieces sit "),
                 seat("seat x", seat.xMetres(), x -> new PieceOffset(x, seat.yMetres(), seat.zMetres(), seat.headingDegrees())),
                 new Words(" along the flow, "),
@@ -94,7 +94,7 @@ final class PlaceSentences {
     }
 
     private UnaryOperator<Study> change(UnaryOperator<Equipment> change) {
-        return study -> study.changed(thing.name(), change);
+        return study -> study.changed(element.name(), change);
     }
 
     private static double metres(String text) {

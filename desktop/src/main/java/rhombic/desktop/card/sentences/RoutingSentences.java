@@ -33,25 +33,25 @@ import rhombic.study.value.Routing;
 /** Where pieces go from one outlet of something, and which. */
 final class RoutingSentences {
     private final Study study;
-    private final Equipment thing;
+    private final Equipment element;
     /** Name of the outlet; empty for the usual one. */
     private final String outlet;
     private final List<Link> links;
     /** Tells tokens of one outlet from those of another. */
     private final String of;
 
-    private RoutingSentences(Study study, Equipment thing, String outlet) {
+    private RoutingSentences(Study study, Equipment element, String outlet) {
         this.study = study;
-        this.thing = thing;
+        this.element = element;
         this.outlet = outlet;
         of = outlet.isEmpty() ? "" : " of " + outlet;
-        links = study.linksFrom(thing.name()).stream()
-                .filter(link -> thing.port(link.fromPort(), false).equals(thing.port(outlet, false))).toList();
+        links = study.linksFrom(element.name()).stream()
+                .filter(link -> element.port(link.fromPort(), false).equals(element.port(outlet, false))).toList();
     }
 
     /** @param andMore what is said behind it */
-    static List<Sentence> of(Study study, Equipment thing, List<Part> andMore) {
-        return new RoutingSentences(study, thing, "").ways(andMore);
+    static List<Sentence> of(Study study, Equipment element, List<Part> andMore) {
+        return new RoutingSentences(study, element, "").ways(andMore);
     }
 
     static List<Sentence> ofDivert(Study study, Conveyor conveyor, Fitting.Divert divert) {
@@ -60,7 +60,7 @@ final class RoutingSentences {
 
     /** Among all links of the thing, from 1. */
     private int number(Link link) {
-        return study.linksFrom(thing.name()).indexOf(link) + 1;
+        return study.linksFrom(element.name()).indexOf(link) + 1;
     }
 
     private static Words words(String text) {
@@ -105,11 +105,11 @@ final class RoutingSentences {
             all.addAll(FailureSentences.of(study, link, number(link)).all());
         }
         List<String> others = study.equipment().stream().filter(Equipment::takesPieces).map(Equipment::name)
-                .filter(name -> !name.equals(thing.name()) && links.stream().noneMatch(l -> l.to().equals(name))).limit(200).toList();
+                .filter(name -> !name.equals(element.name()) && links.stream().noneMatch(l -> l.to().equals(name))).limit(200).toList();
         List<Part> more = new ArrayList<>();
         if (!others.isEmpty()) {
             more.addAll(List.of(words(!links.isEmpty() ? "" : outlet.isEmpty() ? "Hands on to nobody yet. " : "Nothing leaves there yet. "),
-                    picked("link" + of, "+ link", others, text -> s -> s.linked(thing.name(), outlet, text, "")), words(" ")));
+                    picked("link" + of, "+ link", others, text -> s -> s.linked(element.name(), outlet, text, "")), words(" ")));
         }
         more.addAll(andMore);
         if (!more.isEmpty()) {
@@ -150,8 +150,8 @@ final class RoutingSentences {
             parts.add(script("way formula" + of, way.formula(), way.formula(),
                     outlet.isEmpty()
                             ? "A formula that gives the name of one of the links, such as table('Routes', piece.type)"
-                            : "A formula that gives the name of one of the links, or '" + thing.name() + "' for straight on",
-                    Offers.at(study, thing.basics().attributes()),
+                            : "A formula that gives the name of one of the links, or '" + element.name() + "' for straight on",
+                    Offers.at(study, element.basics().attributes()),
                     text -> choose(new Routing(Routing.Choice.FORMULA, Formula.parse(text.strip()).text()))));
         }
         parts.add(words(". "));
@@ -160,11 +160,11 @@ final class RoutingSentences {
     }
 
     private Routing chosen() {
-        return divert().map(Fitting.Divert::routing).orElse(thing.basics().routing());
+        return divert().map(Fitting.Divert::routing).orElse(element.basics().routing());
     }
 
     private Optional<Fitting.Divert> divert() {
-        return thing instanceof Conveyor conveyor && !outlet.isEmpty()
+        return element instanceof Conveyor conveyor && !outlet.isEmpty()
                 ? conveyor.fittings().stream().filter(f -> f.name().equals(outlet) && f instanceof Fitting.Divert)
                         .map(Fitting.Divert.class::cast)
                         .findFirst()
@@ -172,15 +172,15 @@ final class RoutingSentences {
     }
 
     private UnaryOperator<Study> choose(Routing way) {
-        return divert().map(d -> (UnaryOperator<Study>) s -> s.changed(thing.name(), e -> e instanceof Conveyor now
+        return divert().map(d -> (UnaryOperator<Study>) s -> s.changed(element.name(), e -> e instanceof Conveyor now
                 ? now.withFitting(outlet, new Fitting.Divert(d.name(), d.position(), d.side(), way))
-                : e)).orElseGet(() -> Sentences.basics(thing, b -> b.withRouting(way)));
+                : e)).orElseGet(() -> Sentences.basics(element, b -> b.withRouting(way)));
     }
 
     private List<Part> filter(Link link) {
         List<String> types = study.pieceTypes().stream().map(PieceType::name).toList();
         List<String> choices = new ArrayList<>(List.of("all", "certain types", "a condition"));
-        if (thing instanceof UnpackingStation || !(link.filter() instanceof LinkFilter.All)) {
+        if (element instanceof UnpackingStation || !(link.filter() instanceof LinkFilter.All)) {
             choices.addAll(List.of("carriers", "contents"));
         }
         String id = "only " + number(link);
@@ -198,7 +198,7 @@ final class RoutingSentences {
             case LinkFilter.Condition condition -> List.of(words("only where "),
                     script(id + " where", condition.formula(), condition.formula(),
                             "A formula that gives yes or no, such as piece.joints > 4",
-                            Offers.at(study, thing.basics().attributes()),
+                            Offers.at(study, element.basics().attributes()),
                             text -> link(link, l -> l.withFilter(new LinkFilter.Condition(Formula.parse(text.strip()).text())))),
                     words(" "), pick);
             case LinkFilter.LoadCarriers carriers -> List.of(words("only "), pick);

@@ -42,9 +42,9 @@ public final class Sentences {
         this.study = study;
     }
 
-    public static List<Sentence> of(Study study, Equipment thing) {
+    public static List<Sentence> of(Study study, Equipment element) {
         Sentences sentences = new Sentences(study);
-        List<Sentence> all = new ArrayList<>(switch (thing) {
+        List<Sentence> all = new ArrayList<>(switch (element) {
             case GoodsIn in -> GoodsInSentences.of(study, in);
             case Buffer buffer -> sentences.buffer(buffer);
             case Conveyor conveyor -> ConveyorSentences.of(study, conveyor);
@@ -55,17 +55,17 @@ public final class Sentences {
             case GoodsOut out -> List.of(new Sentence(
                     Stream.concat(Stream.of(words("Lets every piece go that reaches it. ")), sentences.inlet(out).stream()).toList()));
         });
-        if (thing.takesPieces() && !(thing instanceof GoodsOut)) {
-            all.add(sentences.taking(thing));
+        if (element.takesPieces() && !(element instanceof GoodsOut)) {
+            all.add(sentences.taking(element));
         }
-        if (thing.givesPieces()) {
-            all.addAll(RoutingSentences.of(study, thing, sentences.outlet(thing)));
+        if (element.givesPieces()) {
+            all.addAll(RoutingSentences.of(study, element, sentences.outlet(element)));
         }
-        if (thing.meetsPieces()) {
-            all.addAll(DutySentences.of(study, thing));
+        if (element.meetsPieces()) {
+            all.addAll(DutySentences.of(study, element));
         }
-        all.add(sentences.place(thing));
-        all.addAll(PlaceSentences.of(thing));
+        all.add(sentences.place(element));
+        all.addAll(PlaceSentences.of(element));
         return all;
     }
 
@@ -113,12 +113,12 @@ public final class Sentences {
         return sized.withArrangement(arrangement);
     }
 
-    private Sentence taking(Equipment thing) {
-        Selection taking = thing.basics().selection();
+    private Sentence taking(Equipment element) {
+        Selection taking = element.basics().selection();
         List<String> types = study.pieceTypes().stream().map(PieceType::name).toList();
         List<Part> parts = new ArrayList<>(List.of(words("Of those that wait it takes "),
                 picked("taking", taking.choice().word(), Arrays.stream(Selection.Choice.values()).map(Selection.Choice::word).toList(),
-                        text -> basics(thing, b -> b.withSelection(
+                        text -> basics(element, b -> b.withSelection(
                                 text.equals(Selection.Choice.OLDEST.word())
                                         ? Selection.OLDEST
                                         : text.equals(Selection.Choice.TYPE.word())
@@ -129,75 +129,75 @@ public final class Sentences {
             case TYPE -> {
                 parts.add(words(", first "));
                 parts.add(several("taking types", taking.types().isEmpty() ? "+ types" : String.join(", then ", taking.types()),
-                        taking.types(), types, names -> basics(thing, b -> b.withSelection(Selection.byType(names)))));
+                        taking.types(), types, names -> basics(element, b -> b.withSelection(Selection.byType(names)))));
             }
             case FORMULA -> {
                 parts.add(words(", "));
                 parts.add(script("taking formula", taking.formula(), taking.formula(),
-                        "A formula that gives a number; the highest comes first", Offers.at(study, thing.basics().attributes()),
-                        text -> basics(thing, b -> b.withSelection(Selection.byFormula(Formula.parse(text.strip()).text())))));
+                        "A formula that gives a number; the highest comes first", Offers.at(study, element.basics().attributes()),
+                        text -> basics(element, b -> b.withSelection(Selection.byFormula(Formula.parse(text.strip()).text())))));
             }
         }
         parts.add(words(". "));
-        parts.addAll(inlet(thing));
+        parts.addAll(inlet(element));
         return new Sentence(parts);
     }
 
-    private List<Part> inlet(Equipment thing) {
-        String times = ShutTime.text(thing.basics().inletShut());
-        Part token = typed("inlet shut", times.isEmpty() ? "+ shut the inlet" : ShutTime.shown(thing.basics().inletShut()), times,
+    private List<Part> inlet(Equipment element) {
+        String times = ShutTime.text(element.basics().inletShut());
+        Part token = typed("inlet shut", times.isEmpty() ? "+ shut the inlet" : ShutTime.shown(element.basics().inletShut()), times,
                 "Elapsed times such as 1 h to 2 h, 5 h on; empty: always open",
-                text -> basics(thing, b -> b.withInletShut(ShutTime.parse(text))));
+                text -> basics(element, b -> b.withInletShut(ShutTime.parse(text))));
         return times.isEmpty() ? List.of(token) : List.of(words("Its inlet is shut "), token, words("."));
     }
 
-    private List<Part> outlet(Equipment thing) {
-        String times = ShutTime.text(thing.basics().outletShut());
-        Part token = typed("outlet shut", times.isEmpty() ? "+ shut the outlet" : ShutTime.shown(thing.basics().outletShut()), times,
+    private List<Part> outlet(Equipment element) {
+        String times = ShutTime.text(element.basics().outletShut());
+        Part token = typed("outlet shut", times.isEmpty() ? "+ shut the outlet" : ShutTime.shown(element.basics().outletShut()), times,
                 "Elapsed times such as 1 h to 2 h, 5 h on; empty: always open",
-                text -> basics(thing, b -> b.withOutletShut(ShutTime.parse(text))));
+                text -> basics(element, b -> b.withOutletShut(ShutTime.parse(text))));
         return times.isEmpty() ? List.of(token) : List.of(words("Its outlet is shut "), token, words("."));
     }
 
     /** Shuts or opens an outlet from a moment of the run on; what was to come after that is dropped. */
-    public static UnaryOperator<Study> switchedOutlet(Equipment thing, boolean shut, Quantity from) {
-        List<ShutTime> before = thing.basics().outletShut();
-        return basics(thing, b -> b.withOutletShut(shut ? ShutTime.shutFrom(before, from) : ShutTime.openFrom(before, from)));
+    public static UnaryOperator<Study> switchedOutlet(Equipment element, boolean shut, Quantity from) {
+        List<ShutTime> before = element.basics().outletShut();
+        return basics(element, b -> b.withOutletShut(shut ? ShutTime.shutFrom(before, from) : ShutTime.openFrom(before, from)));
     }
 
     /** Shuts or opens an inlet from a moment of the run on; what was to come after that is dropped. */
-    public static UnaryOperator<Study> switchedInlet(Equipment thing, boolean shut, Quantity from) {
-        List<ShutTime> before = thing.basics().inletShut();
-        return basics(thing, b -> b.withInletShut(shut ? ShutTime.shutFrom(before, from) : ShutTime.openFrom(before, from)));
+    public static UnaryOperator<Study> switchedInlet(Equipment element, boolean shut, Quantity from) {
+        List<ShutTime> before = element.basics().inletShut();
+        return basics(element, b -> b.withInletShut(shut ? ShutTime.shutFrom(before, from) : ShutTime.openFrom(before, from)));
     }
 
-    private Sentence place(Equipment thing) {
-        Placement at = thing.placement();
+    private Sentence place(Equipment element) {
+        Placement at = element.placement();
         Quantity x = Quantity.metres(Math.round(at.xMetres() * 1000) / 1000.0);
         Quantity y = Quantity.metres(Math.round(at.yMetres() * 1000) / 1000.0);
-        String attributes = thing.basics().attributes().stream().map(a -> a.name() + " " + a.value()).collect(Collectors.joining(", "));
+        String attributes = element.basics().attributes().stream().map(a -> a.name() + " " + a.value()).collect(Collectors.joining(", "));
         return new Sentence(words("Stands at "),
                 typed("x", x.toString(), x.toString(), "East of the middle, such as 4.5 m",
-                        text -> change(thing, e -> e.placed(e.placement().movedTo(metres(text), e.placement().yMetres())))),
+                        text -> change(element, e -> e.placed(e.placement().movedTo(metres(text), e.placement().yMetres())))),
                 words(" east, "),
                 typed("y", y.toString(), y.toString(), "North of the middle, such as -2 m",
-                        text -> change(thing, e -> e.placed(e.placement().movedTo(e.placement().xMetres(), metres(text))))),
+                        text -> change(element, e -> e.placed(e.placement().movedTo(e.placement().xMetres(), metres(text))))),
                 words(" north, turned "),
                 typed("turned", Typed.degreesText(at.headingDegrees()), Typed.degreesText(at.headingDegrees()),
                         "Anticlockwise, such as 90\u00b0",
-                        text -> change(thing, e -> e.placed(e.placement().headedTo(Typed.degrees(text))))),
+                        text -> change(element, e -> e.placed(e.placement().headedTo(Typed.degrees(text))))),
                 words(". "),
                 cells("attributes", attributes.isEmpty() ? "+ attribute" : attributes,
-                        StudySentences.attributes(thing.basics().attributes(), list -> basics(thing, b -> b.withAttributes(list)))),
+                        StudySentences.attributes(element.basics().attributes(), list -> basics(element, b -> b.withAttributes(list)))),
                 words(attributes.isEmpty() ? "" : "."));
     }
 
-    static UnaryOperator<Study> basics(Equipment thing, UnaryOperator<Basics> change) {
-        return change(thing, e -> e.with(change.apply(e.basics())));
+    static UnaryOperator<Study> basics(Equipment element, UnaryOperator<Basics> change) {
+        return change(element, e -> e.with(change.apply(e.basics())));
     }
 
-    private static UnaryOperator<Study> change(Equipment thing, UnaryOperator<Equipment> change) {
-        return s -> s.changed(thing.name(), change);
+    private static UnaryOperator<Study> change(Equipment element, UnaryOperator<Equipment> change) {
+        return s -> s.changed(element.name(), change);
     }
 
     private static double metres(String text) {

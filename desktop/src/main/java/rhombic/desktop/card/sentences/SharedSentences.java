@@ -82,11 +82,12 @@ public final class SharedSentences {
     }
 
     /** Sentences that all things have; a token that is changed changes all of them. */
-    public static List<Sentence> of(Study study, List<Equipment> things) {
-        List<Map<String, Sentence>> others = things.subList(1, things.size()).stream().map(thing -> byTokens(Sentences.of(study, thing)))
+    public static List<Sentence> of(Study study, List<Equipment> elements) {
+        List<Map<String, Sentence>> others = elements.subList(1, elements.size()).stream()
+                .map(element -> byTokens(Sentences.of(study, element)))
                 .toList();
         List<Sentence> shared = new ArrayList<>();
-        byTokens(Sentences.of(study, things.getFirst())).forEach((key, sentence) -> {
+        byTokens(Sentences.of(study, elements.getFirst())).forEach((key, sentence) -> {
             if (isForAll(sentence) && others.stream().allMatch(map -> map.containsKey(key))) {
                 shared.add(merged(sentence, others.stream().map(map -> Optional.ofNullable(map.get(key)).orElseThrow()).toList()));
             }

@@ -238,9 +238,9 @@ final class StudySentences {
 
     private List<String> whens() {
         List<String> all = new ArrayList<>();
-        study.equipment().forEach(thing -> RuleText.WHEN_FORMS.stream().filter(form -> form.contains("Oven"))
-                .forEach(form -> all.add(form.replace("Oven", thing.name()))));
-        study.equipment().forEach(thing -> thing.becomes().forEach(word -> all.add(thing.name() + " becomes " + word)));
+        study.equipment().forEach(element -> RuleText.WHEN_FORMS.stream().filter(form -> form.contains("Oven"))
+                .forEach(form -> all.add(form.replace("Oven", element.name()))));
+        study.equipment().forEach(element -> element.becomes().forEach(word -> all.add(element.name() + " becomes " + word)));
         RuleText.WHEN_FORMS.stream().filter(form -> !form.contains("Oven")).forEach(all::add);
         return all;
     }
@@ -248,9 +248,9 @@ final class StudySentences {
     private List<String> actions() {
         List<String> all = new ArrayList<>(
                 RuleText.ACTION_FORMS.stream().filter(form -> !form.contains("Oven") && !form.startsWith("create")).toList());
-        study.equipment().forEach(thing -> {
-            all.addAll(List.of("shut " + thing.name(), "open " + thing.name()));
-            thing.settable().forEach(name -> all.add("set " + name + " of " + thing.name() + " to 1"));
+        study.equipment().forEach(element -> {
+            all.addAll(List.of("shut " + element.name(), "open " + element.name()));
+            element.settable().forEach(name -> all.add("set " + name + " of " + element.name() + " to 1"));
         });
         return all;
     }

@@ -89,7 +89,7 @@ final class WorkSentences {
                     text -> station(e -> e
                             .withLoad(new Work.Load(e.load().pieces(), text.isBlank() ? null : Quantity.parse(text, Dimension.TIME))))));
         }
-        parts.addAll(List.of(words(", and room for "), inputRoom(), words(" before " + (work.places() == 1 ? "it." : "them."))));
+        parts.addAll(List.of(words(", and room for "), inputCapacity(), words(" before " + (work.places() == 1 ? "it." : "them."))));
         return new Sentence(parts);
     }
 
@@ -99,7 +99,7 @@ final class WorkSentences {
                 text -> work(w -> w.withPlaces(Typed.whole(text, "The places"))));
     }
 
-    private Part inputRoom() {
+    private Part inputCapacity() {
         return typed("input room", String.valueOf(work.inputCapacity()), String.valueOf(work.inputCapacity()),
                 "Pieces that may wait before it, such as 3; with 0 they wait where they come from",
                 text -> work(w -> w.withInputCapacity(Typed.whole(text, "The room before it"))));
@@ -133,7 +133,7 @@ final class WorkSentences {
                         "Pieces of each part type that may wait, such as 4",
                         text -> assembly(a -> a.withPartCapacity(Typed.whole(text, "The room for parts")))),
                 words(one.method() == AssemblyStation.Method.BATCH ? "" : " and for "),
-                one.method() == AssemblyStation.Method.BATCH ? words("") : inputRoom(),
+                one.method() == AssemblyStation.Method.BATCH ? words("") : inputCapacity(),
                 words(one.method() == AssemblyStation.Method.BATCH ? "." : " that it builds on.")));
         return all;
     }
@@ -224,7 +224,8 @@ final class WorkSentences {
                     text -> unpacking(u -> u.withParting(new UnpackingStation.Parting.Split(split.pieces(), text)))));
         }
         parts.add(words(splits ? "." : "; a carrier goes on, a batch ends."));
-        return List.of(new Sentence(parts), new Sentence(words("Has "), places(), words(" and room for "), inputRoom(), words(" before.")));
+        return List.of(new Sentence(parts),
+                new Sentence(words("Has "), places(), words(" and room for "), inputCapacity(), words(" before.")));
     }
 
     // ---- times

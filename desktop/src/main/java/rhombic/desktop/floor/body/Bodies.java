@@ -22,7 +22,7 @@ import rhombic.study.value.Footprint;
 /** The shape of each kind of equipment, standing at the origin, its flow towards the east. Equal ones share a mesh. */
 public final class Bodies {
     private static final double LEG = 0.07;
-    public static final int MOST_INPUT_DRAWN = 6;
+    public static final int MAX_INPUT_DRAWN = 6;
     private static final double LOCK_METRES = 1.2;
     private static final int STRIPS = 6;
 
@@ -35,8 +35,8 @@ public final class Bodies {
         return new Point(0.78, footprint.widthMetres() / 2 - 0.35, 2.2);
     }
 
-    public TriangleMesh of(Equipment thing) {
-        return switch (thing) {
+    public TriangleMesh of(Equipment element) {
+        return switch (element) {
             case GoodsIn in -> made.computeIfAbsent("in", key -> portal(in.usualSize(), true));
             case GoodsOut out -> made.computeIfAbsent("out", key -> portal(out.usualSize(), false));
             case Buffer buffer when buffer.arrangement().isArea() ->
@@ -47,7 +47,7 @@ public final class Bodies {
             case Conveyor conveyor -> made.computeIfAbsent(shape("conveyor", conveyor), key -> ConveyorBody.of(conveyor));
             case WorkEquipment work -> made.computeIfAbsent(
                     new StationShape(shape(work), Math.min(8, work.work().places()),
-                            Math.min(MOST_INPUT_DRAWN, work.work().inputCapacity())),
+                            Math.min(MAX_INPUT_DRAWN, work.work().inputCapacity())),
                     key -> switch (work) {
                         case Station station when station.load().pieces() > 1 -> oven(station);
                         case Station station -> machine(station);
@@ -62,22 +62,22 @@ public final class Bodies {
     }
 
     /** The same as it is seen from far away. */
-    public TriangleMesh far(Equipment thing) {
-        return thing instanceof Conveyor conveyor
+    public TriangleMesh far(Equipment element) {
+        return element instanceof Conveyor conveyor
                 ? made.computeIfAbsent(shape("far conveyor", conveyor), key -> ConveyorBody.far(conveyor))
-                : of(thing);
+                : of(element);
     }
 
     /** How much the shape of its kind is stretched along the flow, across it, and up, if it has a size of its own. */
-    public static double[] stretch(Equipment thing) {
-        Footprint own = thing.footprint();
-        if (thing instanceof Crew) {
+    public static double[] stretch(Equipment element) {
+        Footprint own = element.footprint();
+        if (element instanceof Crew) {
             return new double[] {1, 1, 1};
         }
-        Footprint drawn = thing instanceof Buffer buffer
+        Footprint drawn = element instanceof Buffer buffer
                 ? new Footprint(own.lengthMetres(), own.widthMetres(), buffer.usualSize().heightMetres())
-                : thing.usualSize();
-        boolean isFlat = thing instanceof Buffer buffer && buffer.arrangement().isArea();
+                : element.usualSize();
+        boolean isFlat = element instanceof Buffer buffer && buffer.arrangement().isArea();
         return new double[] {own.lengthMetres() / drawn.lengthMetres(), own.widthMetres() / drawn.widthMetres(),
                 isFlat ? 1 : own.heightMetres() / drawn.heightMetres()};
     }
@@ -232,7 +232,7 @@ public final class Bodies {
 
     /** The rollers on which pieces wait before the station. */
     private static void infeed(MeshMaker maker, WorkEquipment station) {
-        int room = Math.min(MOST_INPUT_DRAWN, station.work().inputCapacity());
+        int room = Math.min(MAX_INPUT_DRAWN, station.work().inputCapacity());
         if (room > 0) {
             double length = room * Scene.PITCH_METRES;
             rollers(maker, -station.usualSize().lengthMetres() / 2 - length / 2, length, 0.8);

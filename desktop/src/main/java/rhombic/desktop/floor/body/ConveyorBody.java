@@ -15,7 +15,7 @@ final class ConveyorBody {
     private static final double RAIL_OVER_METRES = 0.03;
     private static final double ROLLER_PITCH_METRES = 0.2;
     private static final double ROLLER_METRES = 0.09;
-    private static final int MOST_ROLLERS = 600;
+    private static final int MAX_ROLLERS = 600;
     /** So finely are rails bent. */
     private static final double STEP_METRES = 0.3;
     private static final double POST_METRES = 0.06;
@@ -135,7 +135,7 @@ final class ConveyorBody {
     }
 
     private static void rollers(MeshMaker maker, Path way, double side) {
-        int count = (int) Math.clamp(Math.round(way.metres() / ROLLER_PITCH_METRES), 1, MOST_ROLLERS);
+        int count = (int) Math.clamp(Math.round(way.metres() / ROLLER_PITCH_METRES), 1, MAX_ROLLERS);
         double pitch = way.metres() / count;
         double half = Math.max(ROLLER_METRES, pitch * 0.45) / 2;
         for (int i = 0; i < count; i++) {

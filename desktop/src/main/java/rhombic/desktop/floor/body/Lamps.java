@@ -49,8 +49,8 @@ public final class Lamps {
     }
 
     /** A lamp for a machine, where it belongs on it. */
-    public MeshView on(Equipment thing) {
-        MeshMaker.Point at = Bodies.lamp(thing.footprint());
+    public MeshView on(Equipment element) {
+        MeshMaker.Point at = Bodies.lamp(element.footprint());
         return lamp(at.x(), at.y(), at.z());
     }
 

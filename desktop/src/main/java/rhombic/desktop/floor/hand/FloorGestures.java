@@ -165,9 +165,9 @@ public final class FloorGestures {
     /** Places one of the kind at a pixel of the floor. */
     public void placeAt(Kind<?> kind, double x, double y) {
         floor.floorAt(x, y).filter(FloorGestures::isNear).ifPresent(spot -> {
-            Equipment thing = candidate(kind, spot);
-            bench.edit("place " + thing.name(), study -> Edits.placed(study, thing));
-            bench.select(thing.name());
+            Equipment element = candidate(kind, spot);
+            bench.edit("place " + element.name(), study -> Edits.placed(study, element));
+            bench.select(element.name());
         });
         floor.showGhost(List.of());
     }
@@ -179,8 +179,8 @@ public final class FloorGestures {
     private Equipment candidate(Kind<?> kind, Viewpoint.FloorPoint spot) {
         double limit = Placement.MAX_DISTANCE_METRES - 1;
         Placement at = new Placement(Math.clamp(spot.x(), -limit, limit), Math.clamp(spot.y(), -limit, limit), handTurned);
-        Equipment thing = Edits.made(kind, bench.study(), at);
-        return thing.placed(Snapping.of(bench.study(), thing, Set.of()).at());
+        Equipment element = Edits.made(kind, bench.study(), at);
+        return element.placed(Snapping.of(bench.study(), element, Set.of()).at());
     }
 
     // ---- mouse
@@ -228,9 +228,10 @@ public final class FloorGestures {
     private Optional<Equipment> handleAt(double x, double y) {
         return bench.study().equipment().stream()
                 .filter(Equipment::givesPieces)
-                .filter(thing -> bench.selection().equals(Set.of(thing.name()))
-                        || floor.equipmentAt(x, y).filter(thing::equals).isPresent())
-                .filter(thing -> floor.overlay().handle(thing, floor.view()).filter(p -> Math.hypot(p.x() - x, p.y() - y) < HANDLE_PIXELS)
+                .filter(element -> bench.selection().equals(Set.of(element.name()))
+                        || floor.equipmentAt(x, y).filter(element::equals).isPresent())
+                .filter(element -> floor.overlay().handle(element, floor.view())
+                        .filter(p -> Math.hypot(p.x() - x, p.y() - y) < HANDLE_PIXELS)
                         .isPresent())
                 .findFirst();
     }
@@ -317,8 +318,8 @@ public final class FloorGestures {
     private void showMove(double x, double y) {
         Shift by = shift(x, y);
         floor.showGhost(bench.study().equipment().stream()
-                .filter(thing -> bench.selection().contains(thing.name()))
-                .map(thing -> thing.placed(thing.placement().movedBy(by.dx, by.dy)))
+                .filter(element -> bench.selection().contains(element.name()))
+                .map(element -> element.placed(element.placement().movedBy(by.dx, by.dy)))
                 .toList());
         List<double[]> lines = new ArrayList<>();
         for (Snapping.Guide guide : by.guides) {
@@ -431,10 +432,10 @@ public final class FloorGestures {
         Rectangle2D band = new Rectangle2D(Math.min(pressX, lastX), Math.min(pressY, lastY), Math.abs(lastX - pressX),
                 Math.abs(lastY - pressY));
         Set<String> names = new HashSet<>(add ? bench.selection() : Set.of());
-        for (Equipment thing : bench.study().equipment()) {
-            floor.pixelOf(thing.placement().xMetres(), thing.placement().yMetres(), 0.5)
+        for (Equipment element : bench.study().equipment()) {
+            floor.pixelOf(element.placement().xMetres(), element.placement().yMetres(), 0.5)
                     .filter(p -> band.contains(p.x(), p.y()))
-                    .ifPresent(p -> names.add(thing.name()));
+                    .ifPresent(p -> names.add(element.name()));
         }
         bench.select(names);
     }

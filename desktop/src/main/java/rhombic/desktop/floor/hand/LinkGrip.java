@@ -27,7 +27,7 @@ record LinkGrip(Link link, int bend, boolean isNew) implements Grip {
     static Optional<LinkGrip> at(FloorView floor, double x, double y) {
         Study study = floor.study();
         LinkGrip nearest = null;
-        double least = LINE_PIXELS;
+        double min = LINE_PIXELS;
         for (int i = 0; i < study.links().size(); i++) {
             Link link = study.links().get(i);
             for (int b = 0; b < link.bends().size(); b++) {
@@ -40,8 +40,8 @@ record LinkGrip(Link link, int bend, boolean isNew) implements Grip {
             List<double[]> corners = corners(study, link);
             for (int c = 0; c + 1 < corners.size(); c++) {
                 double distance = distance(floor, corners.get(c), corners.get(c + 1), x, y);
-                if (distance < least) {
-                    least = distance;
+                if (distance < min) {
+                    min = distance;
                     nearest = new LinkGrip(link, c, true);
                 }
             }

@@ -57,7 +57,7 @@ record StandGrip(WorkEquipment station) implements Grip {
         double dy = Grip.fine(spot.y()) - zero.y();
         StandPoint local = new StandPoint(round(dx * Math.cos(angle) + dy * Math.sin(angle)),
                 round(-dx * Math.sin(angle) + dy * Math.cos(angle)));
-        return study.changed(station.name(), thing -> stood(thing, local));
+        return study.changed(station.name(), element -> stood(element, local));
     }
 
     /** To the millimetre. */
@@ -65,13 +65,13 @@ record StandGrip(WorkEquipment station) implements Grip {
         return Math.round(metres * 1000) / 1000.0;
     }
 
-    private static Equipment stood(Equipment thing, @org.jspecify.annotations.Nullable StandPoint spot) {
-        return thing.with(thing.basics().withDuty(thing.basics().duty().withStandOffset(spot)));
+    private static Equipment stood(Equipment element, @org.jspecify.annotations.Nullable StandPoint spot) {
+        return element.with(element.basics().withDuty(element.basics().duty().withStandOffset(spot)));
     }
 
     @Override
     public Study takenOut(Study study) {
-        return study.changed(station.name(), thing -> stood(thing, null));
+        return study.changed(station.name(), element -> stood(element, null));
     }
 
     @Override

@@ -36,7 +36,7 @@ class SentencesTest {
                 .map(p -> (Sentence.Token) p).findFirst().orElseThrow();
     }
 
-    private List<String> said(String name) {
+    private List<String> text(String name) {
         return of(name).stream().map(Sentence::text).toList();
     }
 
@@ -46,26 +46,26 @@ class SentencesTest {
                 "Works as table Brazing times says for piece.type on each, which adds value. + depends on Needs 1 Brazer.",
                 "+ operation+ changeover+ service+ pause+ several together+ inspection",
                 "Of those that wait it takes the one that has waited longest. + shut the inlet",
-                "Hands on to Test conveyor. + share + only + time on the way"), said("Brazing 1").subList(0, 5));
+                "Hands on to Test conveyor. + share + only + time on the way"), text("Brazing 1").subList(0, 5));
         assertEquals("Does leak test for triangular(66 s, 84 s, 108 s), which adds no value. + depends on + needs",
-                said("Leak test").get(1));
+                text("Leak test").get(1));
         assertEquals(
                 "Of the pieces 5 % fail and look leaking. They go back to the station that made them, where 2 may wait and are worked on before new ones, at 1.25 times the time, by who made it, or anybody if gone home.",
-                said("Leak test").get(2));
+                text("Leak test").get(2));
         assertEquals("After every 40 pieces it is serviced for triangular(4 min, 5 min, 8 min), by 1 Technician. take out",
-                said("Charging").get(2));
+                text("Charging").get(2));
         assertEquals("Has 1 place for 6 pieces together, after 20 min at the latest, and room for 6 before it.",
-                said("Curing oven").get(0));
+                text("Curing oven").get(0));
     }
 
     @Test
     void joiningAndPartingReadAsPlainSentences() {
         assertEquals(List.of("Packs onto a carrier, Pallet.", "Needs 2 S for S; 2 M for M; 1 L for L by piece.model. + depends on",
-                "Has 6 places, room for 12 of each part and for 0 that it builds on."), said("Palletising").subList(0, 3));
+                "Has 6 places, room for 12 of each part and for 0 that it builds on."), text("Palletising").subList(0, 3));
         assertEquals(List.of("Assembles into a base part, S or M or L, which becomes itself.",
-                "Needs what table Parts says for piece.type. + depends on"), said("Frame assembly").subList(0, 2));
-        assertEquals("Takes off what is on it; a carrier goes on, a batch ends.", said("Loading").getFirst());
-        assertEquals("Hands on to Dispatch only contents, + share + time on the way", said("Loading").get(6));
+                "Needs what table Parts says for piece.type. + depends on"), text("Frame assembly").subList(0, 2));
+        assertEquals("Takes off what is on it; a carrier goes on, a batch ends.", text("Loading").getFirst());
+        assertEquals("Hands on to Dispatch only contents, + share + time on the way", text("Loading").get(6));
     }
 
     @Test
@@ -74,19 +74,19 @@ class SentencesTest {
                 List.of("Brings 1 piece of S 50 %, M 30 %, L 20 % every exponential(82 s).",
                         "The first come at 0 s. They come at their times.",
                         "While there is no room for them they wait here.", "Brings at most any number."),
-                said("Housings in").subList(0, 4));
+                text("Housings in").subList(0, 4));
         assertEquals("Brings what its timetable of 18 rows says, 2214 pieces, every day, read from arrivals.xlsx. They come by timetable.",
-                said("Truck dock").getFirst());
+                text("Truck dock").getFirst());
     }
 
     @Test
     void theStudyTellsItsPiecesTablesAndRules() {
-        assertTrue(said("").contains("Pallet is a carrier of 1.2 m × 0.8 m × 0.15 m and 25 kg, looks #A9855A, a pallet. model S."),
-                said("").toString());
-        assertTrue(said("").contains("Brazing times gives 3 values by model, otherwise none. take out"), said("").toString());
-        assertTrue(said("").contains(
+        assertTrue(text("").contains("Pallet is a carrier of 1.2 m × 0.8 m × 0.15 m and 25 kg, looks #A9855A, a pallet. model S."),
+                text("").toString());
+        assertTrue(text("").contains("Brazing times gives 3 values by model, otherwise none. take out"), text("").toString());
+        assertTrue(text("").contains(
                 "Suspect: when a piece finishes at Leak test, if piece.reworked > 1, then signal look at the brazers + action. take out"),
-                said("").toString());
+                text("").toString());
     }
 
     /** What is typed into a token shows in the sentence afterwards. */
@@ -157,36 +157,37 @@ class SentencesTest {
             "'' | add type | x | Piece is a piece of",
             "'' | add table | x | Times gives 6 values by type",
             "'' | add rule | x | Rule 1: when a piece enters"})
-    void aTokenChangesWhatItSays(String thing, String id, String typed, String text) {
-        study = token(thing, id).change().apply(typed).apply(study);
-        assertTrue(of(thing).stream().anyMatch(s -> s.text().contains(text)), of(thing).stream().map(Sentence::text).toList().toString());
+    void aTokenChangesWhatItSays(String element, String id, String typed, String text) {
+        study = token(element, id).change().apply(typed).apply(study);
+        assertTrue(of(element).stream().anyMatch(s -> s.text().contains(text)),
+                of(element).stream().map(Sentence::text).toList().toString());
     }
 
-    private Sentence.Grid grid(String thing, String id) {
-        return ((Sentence.Editor.Cells) token(thing, id).editor()).grid();
+    private Sentence.Grid grid(String element, String id) {
+        return ((Sentence.Editor.Cells) token(element, id).editor()).grid();
     }
 
-    private void fill(String thing, String id, List<String> headings, List<List<String>> rows) {
-        study = grid(thing, id).change().apply(new Sentence.Filled(headings, rows, "")).apply(study);
+    private void fill(String element, String id, List<String> headings, List<List<String>> rows) {
+        study = grid(element, id).change().apply(new Sentence.Filled(headings, rows, "")).apply(study);
     }
 
     @Test
     void gridsSayWhatIsThereAndChangeIt() {
         assertEquals(List.of("S", "5"), grid("Housings in", "piece type").rows().getFirst());
         fill("Housings in", "piece type", List.of("type", "weight"), List.of(List.of("s", "1"), List.of("L", "1")));
-        assertTrue(said("Housings in").getFirst().contains("S 50 %, L 50 %"));
+        assertTrue(text("Housings in").getFirst().contains("S 50 %, L 50 %"));
         assertEquals(List.of("06:00", "Compressor", "110"), grid("Truck dock", "timetable").rows().getFirst());
         fill("Truck dock", "timetable", List.of("type", "time"), List.of(List.of("Coil", "07:15")));
-        assertTrue(said("Truck dock").getFirst().contains("timetable of 1 row says, 1 piece"), said("Truck dock").getFirst());
+        assertTrue(text("Truck dock").getFirst().contains("timetable of 1 row says, 1 piece"), text("Truck dock").getFirst());
         assertEquals(List.of("S", "S", "2"), grid("Palletising", "recipe").rows().getFirst());
         fill("Palletising", "recipe", List.of("for", "part", "number"), List.of(List.of("S", "S", "3")));
-        assertTrue(said("Palletising").get(1).contains("Needs 3 S for S by"));
+        assertTrue(text("Palletising").get(1).contains("Needs 3 S for S by"));
         fill("", "Brazing times rows", List.of("model", "value"), List.of(List.of("S", "100 s")));
-        assertTrue(said("").stream().anyMatch(s -> s.startsWith("Brazing times gives 1 value by model")));
+        assertTrue(text("").stream().anyMatch(s -> s.startsWith("Brazing times gives 1 value by model")));
         fill("", "L looks", List.of("look", "colour"), List.of(List.of("usual", "#102030"), List.of("hot", "#C04020")));
         fill("", "L attributes", List.of("attribute", "value"), List.of(List.of("joints", "12"), List.of("export", "yes")));
-        assertTrue(said("").stream().anyMatch(s -> s.startsWith("L is") && s.contains("looks usual, hot. joints 12, export yes.")),
-                said("").toString());
+        assertTrue(text("").stream().anyMatch(s -> s.startsWith("L is") && s.contains("looks usual, hot. joints 12, export yes.")),
+                text("").toString());
     }
 
     @Test
@@ -239,13 +240,13 @@ class SentencesTest {
             "'' | warm-up | 9 h | shorter than the run",
             "'' | seed | x | must be a whole number",
             "'' | S size | 1 m | Write length, width and height"})
-    void aWrongTokenIsRefusedWithTheRule(String thing, String id, String typed, String message) {
+    void aWrongTokenIsRefusedWithTheRule(String element, String id, String typed, String message) {
         Study before = study;
         String text = assertThrows(IllegalArgumentException.class, () -> {
             if (id.equals("name")) {
-                study.changed(thing, e -> e.named(typed));
+                study.changed(element, e -> e.named(typed));
             } else {
-                token(thing, id).change().apply(typed).apply(study);
+                token(element, id).change().apply(typed).apply(study);
             }
         }).getMessage();
         assertTrue(text.contains(message), text);
@@ -254,8 +255,8 @@ class SentencesTest {
 
     @Test
     void everyThingOfTheDemoHasItsCard() {
-        for (Equipment thing : study.equipment()) {
-            assertTrue(of(thing.name()).stream().noneMatch(s -> s.text().isBlank()), thing.name());
+        for (Equipment element : study.equipment()) {
+            assertTrue(of(element.name()).stream().noneMatch(s -> s.text().isBlank()), element.name());
         }
     }
 
@@ -281,10 +282,10 @@ class SentencesTest {
         change("Brazing 1", "bends 1", "3 m 4 m; -6.5 m, 4 m");
         assertEquals(List.of(new rhombic.study.value.Bend(3, 4), new rhombic.study.value.Bend(-6.5, 4)), link("Brazing 1").bends());
         assertTrue(
-                said("Brazing 1").stream()
+                text("Brazing 1").stream()
                         .anyMatch(line -> line.startsWith("They come there at a speed, 12 m/min over ")
                                 && line.endsWith("2 bends + failure")),
-                said("Brazing 1")::toString);
+                text("Brazing 1")::toString);
         assertThrows(IllegalArgumentException.class, () -> token("Brazing 1", "bends 1").change().apply("3 m"));
         assertThrows(IllegalArgumentException.class, () -> token("Brazing 1", "travel speed 1").change().apply("0 m/s"));
         change("Brazing 1", "travel 1", "at once");
@@ -299,22 +300,22 @@ class SentencesTest {
         change("Brazing 1", "Jam up of way 1", "after a number of pieces");
         change("Brazing 1", "Jam cycles of way 1", "200");
         change("Brazing 1", "Jam down of way 1", "6 min");
-        assertTrue(said("Brazing 1").contains(
+        assertTrue(text("Brazing 1").contains(
                 "The way to Test conveyor breaks down by Jam after a number of pieces, 200 pieces each time, for 6 min, mends itself + repaired by."),
-                said("Brazing 1")::toString);
+                text("Brazing 1")::toString);
         assertEquals(1, link("Brazing 1").failures().size());
-        assertTrue(said("Brazing 1").contains("Meanwhile nothing sets out, and what is on the way stands. take out"),
-                said("Brazing 1")::toString);
+        assertTrue(text("Brazing 1").contains("Meanwhile nothing sets out, and what is on the way stands. take out"),
+                text("Brazing 1")::toString);
         change("Brazing 1", "Jam drop of way 1", "x");
         assertEquals(List.of(), link("Brazing 1").failures());
 
         change("Brazer", "add failure", "x");
         change("Brazer", "Fault clock", "of working time");
-        assertTrue(said("Brazer").contains(
+        assertTrue(text("Brazer").contains(
                 "What each works with breaks down by Fault after a time, exponential(4 h) of working time, for exponential(10 min), mends itself + repaired by."),
-                said("Brazer")::toString);
-        assertTrue(said("Brazer").contains("Meanwhile whoever works with it stands by. + first failure take out"),
-                said("Brazer")::toString);
+                text("Brazer")::toString);
+        assertTrue(text("Brazer").contains("Meanwhile whoever works with it stands by. + first failure take out"),
+                text("Brazer")::toString);
     }
 
     @Test
@@ -323,12 +324,12 @@ class SentencesTest {
         change("Brazing 1", "z", "150 cm");
         change("Brazing 1", "seat", "");
         change("Brazing 1", "seat turned", "90\u00b0");
-        Equipment thing = study.find("Brazing 1").orElseThrow();
-        assertEquals(3.2, thing.footprint().lengthMetres());
-        assertEquals(1.5, thing.placement().zMetres());
-        assertEquals(90, thing.basics().pieceOffset().headingDegrees());
-        assertTrue(said("Brazing 1").stream().anyMatch(line -> line.contains("3.2 m long") && line.contains("1.5 m above it")),
-                said("Brazing 1")::toString);
+        Equipment element = study.find("Brazing 1").orElseThrow();
+        assertEquals(3.2, element.footprint().lengthMetres());
+        assertEquals(1.5, element.placement().zMetres());
+        assertEquals(90, element.basics().pieceOffset().headingDegrees());
+        assertTrue(text("Brazing 1").stream().anyMatch(line -> line.contains("3.2 m long") && line.contains("1.5 m above it")),
+                text("Brazing 1")::toString);
         assertThrows(IllegalArgumentException.class, () -> token("Brazing 1", "width").change().apply("0 m").apply(study));
         change("Brazing 1", "length", "");
         assertTrue(study.find("Brazing 1").orElseThrow().basics().size() == null, "empty is the usual size");
@@ -341,8 +342,8 @@ class SentencesTest {
         change("Frame buffer", "length", "4 m");
         change("Frame buffer", "width", "2 m");
         rhombic.study.kind.Buffer buffer = (rhombic.study.kind.Buffer) study.find("Frame buffer").orElseThrow();
-        assertTrue(said("Frame buffer").getFirst().contains("as many as fit (" + buffer.capacityFor(study.pieceTypes()) + ")"),
-                said("Frame buffer")::toString);
+        assertTrue(text("Frame buffer").getFirst().contains("as many as fit (" + buffer.capacityFor(study.pieceTypes()) + ")"),
+                text("Frame buffer")::toString);
         change("Frame buffer", "outlet shut", "1 h to 2 h");
         assertEquals(1, study.find("Frame buffer").orElseThrow().basics().outletShut().size());
     }
@@ -357,8 +358,8 @@ class SentencesTest {
                 .filter(p -> p instanceof Sentence.Token t && t.id().equals("places")).map(p -> (Sentence.Token) p).findFirst()
                 .orElseThrow();
         Study changed = places.change().apply("4").apply(study);
-        for (Equipment thing : two) {
-            assertEquals(4, ((rhombic.study.kind.Station) changed.find(thing.name()).orElseThrow()).work().places());
+        for (Equipment element : two) {
+            assertEquals(4, ((rhombic.study.kind.Station) changed.find(element.name()).orElseThrow()).work().places());
         }
         assertTrue(shared.stream().noneMatch(s -> s.text().startsWith("Hands on")), "links are of one alone");
         List<Sentence> mixed = SharedSentences.of(study, List.of(two.get(0), study.find("Frame buffer").orElseThrow()));
@@ -368,7 +369,7 @@ class SentencesTest {
 
     @Test
     void aCrewTellsWhereItIsNeededAlsoIfItOnlyCarries() {
-        assertTrue(said("Brazer").contains("They are needed at Brazing 1, Brazing 2."), said("Brazer")::toString);
+        assertTrue(text("Brazer").contains("They are needed at Brazing 1, Brazing 2."), text("Brazer")::toString);
         Study carried = study.with(Crew.usual(Basics.of("Porter", Placement.at(0, 0))));
         carried = carried.withLinks(carried.links().stream().map(
                 link -> link.from().equals("Wrapping") ? link.withTravel(new Travel.Carried(Need.of("Porter"), 1)) : link).toList());

@@ -77,23 +77,23 @@ class BodiesTest {
 
     @ParameterizedTest
     @MethodSource("kinds")
-    void itStandsOnTheFloorAndNotInIt(Equipment thing) {
-        TriangleMesh mesh = new Bodies().of(thing);
+    void itStandsOnTheFloorAndNotInIt(Equipment element) {
+        TriangleMesh mesh = new Bodies().of(element);
         double lowest = Double.MAX_VALUE;
         double highest = 0;
         for (int i = 1; i < mesh.getPoints().size(); i += 3) {
             lowest = Math.min(lowest, -mesh.getPoints().get(i));
             highest = Math.max(highest, -mesh.getPoints().get(i));
         }
-        assertTrue(lowest >= 0 && lowest < 0.02, thing.name() + " begins " + lowest + " m over the floor");
-        assertTrue(highest > 0.4 && highest < 3.2, thing.name() + " is " + highest + " m high");
+        assertTrue(lowest >= 0 && lowest < 0.02, element.name() + " begins " + lowest + " m over the floor");
+        assertTrue(highest > 0.4 && highest < 3.2, element.name() + " is " + highest + " m high");
     }
 
     @ParameterizedTest
     @MethodSource("kinds")
-    void itFillsItsFootprint(Equipment thing) {
-        TriangleMesh mesh = new Bodies().of(thing);
-        Footprint footprint = thing.footprint();
+    void itFillsItsFootprint(Equipment element) {
+        TriangleMesh mesh = new Bodies().of(element);
+        Footprint footprint = element.footprint();
         double length = 0;
         double width = 0;
         for (int i = 0; i < mesh.getPoints().size(); i += 3) {
@@ -102,15 +102,15 @@ class BodiesTest {
         }
         // Parts wait on stands in front of an assembly, and rollers lead up to a station.
         assertTrue(length > 0.3 * footprint.lengthMetres() && width > 0.3 * footprint.widthMetres(),
-                thing.name() + " is far smaller than its footprint: " + length + ", " + width);
-        assertTrue(width <= footprint.widthMetres() / 2 + 1.2, thing.name() + " is wider than its footprint: " + width);
+                element.name() + " is far smaller than its footprint: " + length + ", " + width);
+        assertTrue(width <= footprint.widthMetres() / 2 + 1.2, element.name() + " is wider than its footprint: " + width);
     }
 
     @ParameterizedTest
     @MethodSource("kinds")
-    void facesHaveASizeANormalOfLengthOneThatFitsThemAndAKnownColour(Equipment thing) {
-        TriangleMesh mesh = new Bodies().of(thing);
-        assertTrue(faces(mesh) >= 12, thing.name() + " has " + faces(mesh) + " faces");
+    void facesHaveASizeANormalOfLengthOneThatFitsThemAndAKnownColour(Equipment element) {
+        TriangleMesh mesh = new Bodies().of(element);
+        assertTrue(faces(mesh) >= 12, element.name() + " has " + faces(mesh) + " faces");
         for (int face = 0; face < faces(mesh); face++) {
             float[][] c = corners(mesh, face);
             double[] u = {c[1][0] - c[0][0], c[1][1] - c[0][1], c[1][2] - c[0][2]};
@@ -122,10 +122,10 @@ class BodiesTest {
             double nx = mesh.getNormals().get(normal);
             double ny = mesh.getNormals().get(normal + 1);
             double nz = mesh.getNormals().get(normal + 2);
-            assertEquals(1, nx * nx + ny * ny + nz * nz, 1e-4, thing.name());
+            assertEquals(1, nx * nx + ny * ny + nz * nz, 1e-4, element.name());
             if (area > 1e-5) {
                 double along = (nx * across[0] + ny * across[1] + nz * across[2]) / (2 * area);
-                assertEquals(1, Math.abs(along), 0.02, "face " + face + " of " + thing.name() + " is lit from a side it does not show");
+                assertEquals(1, Math.abs(along), 0.02, "face " + face + " of " + element.name() + " is lit from a side it does not show");
             }
             assertTrue(mesh.getFaces().get(face * 9 + 2) < Swatch.values().length);
         }
@@ -134,8 +134,8 @@ class BodiesTest {
     @Test
     void allFacesOfAllKindsAreWoundTheSameWay() {
         Set<Integer> turns = new HashSet<>();
-        kinds().forEach(thing -> {
-            TriangleMesh mesh = new Bodies().of(thing);
+        kinds().forEach(element -> {
+            TriangleMesh mesh = new Bodies().of(element);
             for (int face = 0; face < faces(mesh); face++) {
                 float[][] c = corners(mesh, face);
                 double x = (c[1][1] - c[0][1]) * (c[2][2] - c[0][2]) - (c[1][2] - c[0][2]) * (c[2][1] - c[0][1]);
@@ -164,10 +164,10 @@ class BodiesTest {
 
     @Test
     void theLampStandsOverItsStation() {
-        for (Equipment thing : kinds().filter(t -> t instanceof Station).toList()) {
-            MeshMaker.Point lamp = Bodies.lamp(thing.footprint());
-            assertTrue(Math.abs(lamp.x()) <= thing.footprint().lengthMetres() / 2
-                    && Math.abs(lamp.y()) <= thing.footprint().widthMetres() / 2);
+        for (Equipment element : kinds().filter(t -> t instanceof Station).toList()) {
+            MeshMaker.Point lamp = Bodies.lamp(element.footprint());
+            assertTrue(Math.abs(lamp.x()) <= element.footprint().lengthMetres() / 2
+                    && Math.abs(lamp.y()) <= element.footprint().widthMetres() / 2);
             assertTrue(lamp.z() > 1.8, "over what is worked on");
         }
     }
