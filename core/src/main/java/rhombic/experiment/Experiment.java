@@ -12,6 +12,7 @@ import java.util.function.BooleanSupplier;
 import rhombic.measure.RunFigures;
 import rhombic.study.Comparison;
 import rhombic.study.Study;
+import rhombic.study.change.StudyMark;
 
 /**
  * Runs variants, replication by replication, on common random numbers: the n-th replication of all variants draws the same numbers
@@ -82,7 +83,7 @@ public final class Experiment {
         this.engine = engine;
         this.archive = archive;
         for (Variant variant : variants) {
-            variantRuns.put(variant.name(), new VariantRuns(variant, archive.markOf(variant.study())));
+            variantRuns.put(variant.name(), new VariantRuns(variant, StudyMark.of(variant.study())));
         }
     }
 

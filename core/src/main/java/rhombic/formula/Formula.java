@@ -46,6 +46,7 @@ public final class Formula {
     private final Set<ReadAt> readsAt;
     private final Set<String> tables;
     private final boolean ofTypeAlone;
+    private final boolean draws;
     private final boolean ofPieceAlone;
 
     private Formula(String text, FormulaReader read, Step step) {
@@ -54,6 +55,7 @@ public final class Formula {
         reads = Set.copyOf(read.reads);
         readsAt = Set.copyOf(read.readsAt);
         tables = Set.copyOf(read.tables);
+        draws = read.draws;
         boolean ofPiece = !read.draws && !read.asksElsewhere;
         ofPieceAlone = ofPiece && reads.stream().allMatch(r -> r.root().equals("piece") && !r.name().equals("age"));
         ofTypeAlone = ofPiece && reads.stream().allMatch(new Read("piece", "type")::equals);
@@ -82,6 +84,11 @@ public final class Formula {
         }
         KEPT.put(text, read);
         return read;
+    }
+
+    /** Whether it draws random numbers. */
+    public boolean draws() {
+        return draws;
     }
 
     public String text() {

@@ -13,7 +13,7 @@ import rhombic.measure.RunFigures;
 import rhombic.measure.Sample;
 import rhombic.measure.DeadlockFigures;
 import rhombic.measure.Tally;
-import rhombic.measure.WholeTally;
+import rhombic.measure.TotalTally;
 import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.convey.ConveyorNode;
 import rhombic.plant.goods.BufferNode;
@@ -171,7 +171,7 @@ public final class Plant {
         List<EquipmentFigures> equipment = nodes.stream()
                 .map(node -> node.tally.figures(node.name(), node.equipment().kind(), now, modes(node))).toList();
         long rejected = equipment.stream().mapToLong(EquipmentFigures::rejected).sum();
-        WholeTally whole = flow.census.whole();
+        TotalTally whole = flow.census.total();
         Staff staff = flow.staff();
         return new RunFigures(replication, flow.seed(), whole.hours(now), whole.in(), whole.out(), whole.loadCarriersOut(), whole.made(),
                 whole.joined(), whole.scrapped(), whole.insideAtStart(), whole.inside(), whole.insideMean(now), rejected, whole.lead(),
@@ -216,7 +216,7 @@ public final class Plant {
             done[i] = tally.out();
             timeIn[i] = tally.timesIn(now);
         }
-        return new Sample(now, flow.census.whole().inside(), flow.census.piecesOut(), contents, done, timeIn);
+        return new Sample(now, flow.census.total().inside(), flow.census.piecesOut(), contents, done, timeIn);
     }
 
     /** What stands still for good now, because each waits for the next. */

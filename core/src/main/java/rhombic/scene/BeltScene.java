@@ -102,7 +102,7 @@ final class BeltScene {
         PieceOffset seat = conveyor.basics().pieceOffset();
         boolean isAcross = conveyor.orientation() == Conveyor.Orientation.ACROSS;
         double gap = conveyor.gapMetres();
-        double turned = seat.headingDegrees() + (isAcross ? 90 : 0);
+        double headingDegrees = seat.headingDegrees() + (isAcross ? 90 : 0);
         for (int body = first; body >= 0; body = moment.next(body)) {
             if (!moment.isRiding(body)) {
                 continue; // it waits to come on, where the link has brought it
@@ -122,7 +122,7 @@ final class BeltScene {
             double heading = Math.toRadians(on.heading());
             double aside = conveyor.laneOffset(lane % lanes) + seat.yMetres();
             into.pose(body, Pose.at(on.x() - aside * Math.sin(heading), on.y() + aside * Math.cos(heading), on.z() + seat.zMetres(),
-                    on.heading() + turned));
+                    on.heading() + headingDegrees));
         }
     }
 

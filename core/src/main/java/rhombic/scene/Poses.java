@@ -8,7 +8,7 @@ public final class Poses {
     private double[] x = new double[256];
     private double[] y = new double[256];
     private double[] z = new double[256];
-    private double[] turned = new double[256];
+    private double[] headingDegrees = new double[256];
     private int[] body = new int[256];
     private int[] kind = new int[256];
     private int[] place = new int[256];
@@ -29,7 +29,7 @@ public final class Poses {
             x = Arrays.copyOf(x, room);
             y = Arrays.copyOf(y, room);
             z = Arrays.copyOf(z, room);
-            turned = Arrays.copyOf(turned, room);
+            headingDegrees = Arrays.copyOf(headingDegrees, room);
             body = Arrays.copyOf(body, room);
             kind = Arrays.copyOf(kind, room);
             place = Arrays.copyOf(place, room);
@@ -37,7 +37,7 @@ public final class Poses {
         x[count] = newX;
         y[count] = newY;
         z[count] = newZ;
-        turned[count] = newTurned;
+        headingDegrees[count] = newTurned;
         body[count] = newBody;
         place[count] = nextPlace;
         kind[count++] = newKind;
@@ -63,8 +63,8 @@ public final class Poses {
     }
 
     /** Degrees anticlockwise seen from above. */
-    public double turned(int i) {
-        return turned[i];
+    public double headingDegrees(int i) {
+        return headingDegrees[i];
     }
 
     /** Its body in the trace. */

@@ -189,7 +189,7 @@ public final class Scene {
             Arrays.fill(towers, 0);
         }
         PieceOffset seat = element.basics().pieceOffset();
-        double turned = element.placement().headingDegrees() + seat.headingDegrees();
+        double headingDegrees = element.placement().headingDegrees() + seat.headingDegrees();
         int index = 0;
         for (int body = first; body >= 0; body = moment.next(body)) {
             int place = moment.placeOf(body);
@@ -217,20 +217,20 @@ public final class Scene {
                 worldY = start.y() + (worldY - start.y()) * smooth;
                 z = start.z() + (z - start.z()) * smooth;
             }
-            add(body, moment, worldX, worldY, z, turned + turn, into);
+            add(body, moment, worldX, worldY, z, headingDegrees + turn, into);
         }
     }
 
-    private void add(int body, Moment moment, double x, double y, double z, double turned, Poses into) {
+    private void add(int body, Moment moment, double x, double y, double z, double headingDegrees, Poses into) {
         int type = moment.typeOf(body);
-        into.add(body, kindOf(type, moment.lookOf(body)), x, y, z, turned);
+        into.add(body, kindOf(type, moment.lookOf(body)), x, y, z, headingDegrees);
         if (moment.firstOn(body) >= 0) {
-            poseOn(body, type, x, y, z, turned, moment, into);
+            poseOn(body, type, x, y, z, headingDegrees, moment, into);
         }
     }
 
     /** What lies on the piece, side by side, then layer on layer. */
-    private void poseOn(int carrier, int below, double carrierX, double carrierY, double carrierZ, double turned, Moment moment,
+    private void poseOn(int carrier, int below, double carrierX, double carrierY, double carrierZ, double headingDegrees, Moment moment,
             Poses into) {
         double room = lengths[below];
         double depth = widths[below];
@@ -239,7 +239,7 @@ public final class Scene {
         double z = carrierZ + heights[below];
         double rowDepth = 0;
         double layer = 0;
-        double angle = Math.toRadians(turned);
+        double angle = Math.toRadians(headingDegrees);
         double c = Math.cos(angle);
         double s = Math.sin(angle);
         for (int body = moment.firstOn(carrier); body >= 0 && z < carrierZ + HIGHEST_STACK_METRES; body = moment.next(body)) {
@@ -260,7 +260,7 @@ public final class Scene {
             }
             double x = Math.min(left + length / 2, Math.max(0, room / 2 - length / 2));
             double y = Math.min(front + width / 2, Math.max(0, depth / 2 - width / 2));
-            add(body, moment, carrierX + x * c - y * s, carrierY + x * s + y * c, z, turned, into);
+            add(body, moment, carrierX + x * c - y * s, carrierY + x * s + y * c, z, headingDegrees, into);
             left += length + GAP_METRES;
             rowDepth = Math.max(rowDepth, width);
             layer = Math.max(layer, heights[type]);

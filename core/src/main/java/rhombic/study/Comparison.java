@@ -165,12 +165,12 @@ public record Comparison(List<Alternative> alternatives, List<Factor> factors, L
                 ? this
                 : new Comparison(alternatives.stream().map(a -> a.renamed(change)).toList(),
                         factors.stream().map(f -> f.renamed(change)).toList(), sweeps, reference,
-                        responses.stream().map(r -> ofPlace(r, change)).toList(), own.stream().map(o -> o.renamed(change)).toList(),
+                        responses.stream().map(r -> ofSubject(r, change)).toList(), own.stream().map(o -> o.renamed(change)).toList(),
                         replications, targetHalfWidth, board.stream().map(b -> b.renamed(change)).toList());
     }
 
     /** A response is named by its place, a colon and what it is; or, of the whole plant, by that alone. */
-    private static String ofPlace(String response, Renaming change) {
+    private static String ofSubject(String response, Renaming change) {
         int colon = response.lastIndexOf(": ");
         return colon < 0 ? response : change.type(change.equipment(response.substring(0, colon))) + response.substring(colon);
     }

@@ -85,7 +85,7 @@ public record Renaming(Kind kind, String from, String to) implements NameChange,
                 case Rule.Action.StopRun stop -> stop;
             });
         }
-        return new Rule(rule.name(), when, formula(rule.condition()), then);
+        return new Rule(rule.id(), rule.name(), when, formula(rule.condition()), then);
     }
 
     private String name(String name) {

@@ -1,5 +1,6 @@
 package rhombic.study;
 
+import rhombic.study.value.Identified;
 import java.io.Serializable;
 import java.util.Arrays;
 import java.util.List;
@@ -14,9 +15,10 @@ import rhombic.study.value.Timetable;
 /**
  * When something happens, if a condition holds, then a short list of actions.
  *
+ * @param id what its draws depend on; empty: not in a study yet
  * @param condition formula that gives yes or no; empty: always
  */
-public record Rule(String name, When when, String condition, List<Action> then) implements Serializable {
+public record Rule(String id, String name, When when, String condition, List<Action> then) implements Serializable, Identified<Rule> {
     /** The words of the states that a rule can wait for. */
     public static final List<String> STATES = Arrays.stream(EquipmentState.values()).map(EquipmentState::word).toList();
 
@@ -32,6 +34,32 @@ public record Rule(String name, When when, String condition, List<Action> then) 
         Names.checked(name);
         then = List.copyOf(then);
         Count.between(0, 100, "The actions of a rule", then.size());
+    }
+
+    /** One that is in no study yet. */
+    public Rule(String name, When when, String condition, List<Action> then) {
+        this("", name, when, condition, then);
+    }
+
+    public Rule named(String newName) {
+        return new Rule(id, newName, when, condition, then);
+    }
+
+    public Rule withWhen(When newWhen) {
+        return new Rule(id, name, newWhen, condition, then);
+    }
+
+    public Rule withCondition(String newCondition) {
+        return new Rule(id, name, when, newCondition, then);
+    }
+
+    public Rule withThen(List<Action> newThen) {
+        return new Rule(id, name, when, condition, newThen);
+    }
+
+    @Override
+    public Rule withId(String newId) {
+        return new Rule(newId, name, when, condition, then);
     }
 
     /** What happens to a piece at an equipment. */

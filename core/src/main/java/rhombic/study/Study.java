@@ -3,8 +3,10 @@ package rhombic.study;
 import java.io.Serializable;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
@@ -13,6 +15,7 @@ import rhombic.study.duty.Need;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.NamedView;
+import rhombic.study.value.Identified;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.StudyException;
@@ -37,12 +40,12 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         Names.checked(name);
         pieceTypes = List.copyOf(pieceTypes);
         equipment = List.copyOf(equipment);
-        links = List.copyOf(links);
+        links = withIds(links, equipment);
         if (equipment.size() > MAX_EQUIPMENT) {
             throw new StudyException("A study must have at most " + MAX_EQUIPMENT + " pieces of equipment; got " + equipment.size());
         }
         tables = List.copyOf(tables);
-        rules = List.copyOf(rules);
+        rules = Identified.complete(rules, "rules", (rule, place) -> rule.name());
         views = List.copyOf(views);
         calendars = List.copyOf(calendars);
         unique("piece types", pieceTypes.stream().map(PieceType::name).toList());
@@ -257,6 +260,17 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         return new Study(name, plan, pieceTypes,
                 equipment.stream().map(e -> which.contains(e.name()) ? change.apply(e) : e).toList(), links, tables, rules, views,
                 calendars, comparison);
+    }
+
+    /** The first link between two elements has an id made of theirs, so that studies from before links had ids keep their draws. */
+    private static List<Link> withIds(List<Link> links, List<Equipment> equipment) {
+        if (links.stream().noneMatch(link -> link.id().isEmpty())) {
+            return Identified.complete(links, "links", (link, place) -> "");
+        }
+        Map<String, String> idOf = HashMap.newHashMap(equipment.size());
+        equipment.forEach(element -> idOf.put(element.name(), element.id()));
+        return Identified.complete(links, "links", (link, place) -> idOf.getOrDefault(link.from(), link.from()) + "\u0000"
+                + idOf.getOrDefault(link.to(), link.to()));
     }
 
     private static Set<String> unique(String label, List<String> names) {

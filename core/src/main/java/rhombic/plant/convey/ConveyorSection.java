@@ -24,7 +24,7 @@ final class ConveyorSection extends Node {
     /** What rounding times to nanoseconds can add up to on the way. */
     private static final double ROUNDING_METRES = 1e-7;
 
-    private final ConveyorNode whole;
+    private final ConveyorNode conveyor;
     private final int number;
     private final @Nullable ConveyorSection previous;
     private final @Nullable Fitting begins;
@@ -69,7 +69,7 @@ final class ConveyorSection extends Node {
             double fromMetres,
             double metres) {
         super(whole.flow, whole.index, whole.equipment(), whole.tally);
-        this.whole = whole;
+        this.conveyor = whole;
         this.number = number;
         this.previous = previous;
         this.begins = begins;
@@ -119,7 +119,7 @@ final class ConveyorSection extends Node {
     /** From the middle of a divert to its side. */
     @Override
     protected double toEdgeMetres() {
-        return ends == null ? 0 : whole.halfWidth();
+        return ends == null ? 0 : conveyor.halfWidth();
     }
 
     @Override
@@ -131,12 +131,17 @@ final class ConveyorSection extends Node {
 
     @Override
     public PlantScope scope(String use) {
-        return whole.scope(ends == null ? use : use + "\u0000" + ends.name());
+        return conveyor.scope(ends == null ? use : use + "\u0000" + ends.id());
+    }
+
+    @Override
+    public PlantScope scopeWithStream(String stream) {
+        return conveyor.scopeWithStream(stream);
     }
 
     @Override
     protected String streamId() {
-        return ends == null ? id() : id() + "\u0000" + ends.name();
+        return ends == null ? id() : id() + "\u0000" + ends.id();
     }
 
     @Override
@@ -151,18 +156,18 @@ final class ConveyorSection extends Node {
 
     @Override
     protected boolean isInletHeld(Way way) {
-        return !way.isStraightOn() && whole.isInletHeld();
+        return !way.isStraightOn() && conveyor.isInletHeld();
     }
 
     @Override
     public boolean isOutletHeld() {
-        return ends == null && whole.isOutletHeld();
+        return ends == null && conveyor.isOutletHeld();
     }
 
     @Override
     protected boolean isCapacityByPiece() {
         return begins instanceof Fitting.Merge || lanes.length > 1 && previous != null
-                || !whole.isOfOneLength;
+                || !conveyor.isOfOneLength;
     }
 
     @Override
@@ -189,7 +194,7 @@ final class ConveyorSection extends Node {
     protected Way.Entry entry(String port, double fromMetres) {
         boolean isAside = begins instanceof Fitting.Merge merge && merge.name().equals(port);
         return isAside
-                ? new Way.Entry(Way.Entrance.ASIDE, fromMetres + whole.halfWidth())
+                ? new Way.Entry(Way.Entrance.ASIDE, fromMetres + conveyor.halfWidth())
                 : new Way.Entry(Way.Entrance.USUAL, fromMetres);
     }
 
@@ -197,7 +202,7 @@ final class ConveyorSection extends Node {
 
     @Override
     protected boolean hasRoom(Way way, Piece piece) {
-        double length = whole.lengthOf[piece.type];
+        double length = conveyor.lengthOf[piece.type];
         if (way.isStraightOn()) {
             Lane lane = lanes[laneOf(piece)];
             if (isOvertaking(way, lane)) {
@@ -209,7 +214,7 @@ final class ConveyorSection extends Node {
             awaitClear(lane, way, length);
             return false;
         }
-        if (!whole.carriesMore(piece)) {
+        if (!conveyor.carriesMore(piece)) {
             return false;
         }
         int kept = before.size() + promised();
@@ -233,12 +238,12 @@ final class ConveyorSection extends Node {
 
     /** Of all that room is kept for, and of the one that is to come. */
     private double maxLength(double length) {
-        if (whole.isOfOneLength) {
+        if (conveyor.isOfOneLength) {
             return length;
         }
-        double max = Math.max(length, maxPromised(piece -> whole.lengthOf[piece.type]));
+        double max = Math.max(length, maxPromised(piece -> conveyor.lengthOf[piece.type]));
         for (Arrived one : before) {
-            max = Math.max(max, whole.lengthOf[one.piece.type]);
+            max = Math.max(max, conveyor.lengthOf[one.piece.type]);
         }
         return max;
     }
@@ -284,7 +289,7 @@ final class ConveyorSection extends Node {
             // those that follow each other on one belt keep their distance by themselves, but for the rounding of times
             return gap - way.entry().beforeMetres() - (way.isStraightOn() ? ROUNDING_METRES : 0);
         }
-        return begins instanceof Fitting.Merge ? Math.max(gap, whole.conveyor.totalWidthMetres()) : gap;
+        return begins instanceof Fitting.Merge ? Math.max(gap, conveyor.conveyor.totalWidthMetres()) : gap;
     }
 
     /** Who goes first at a merge. A rigid lane that waited for what comes from the side would keep that from going on: it never waits. */
@@ -297,7 +302,7 @@ final class ConveyorSection extends Node {
         if (!(begins instanceof Fitting.Merge merge) || isFirst(merge) != Fitting.Priority.MAIN || previous == null) {
             return true;
         }
-        double needed = length + way.entry().beforeMetres() + whole.conveyor.totalWidthMetres();
+        double needed = length + way.entry().beforeMetres() + conveyor.conveyor.totalWidthMetres();
         return previous.lanes[lane.number].toEndMetres() >= needed - TINY_METRES;
     }
 
@@ -325,22 +330,22 @@ final class ConveyorSection extends Node {
     protected void accept(Way way, Piece piece) {
         touchedNanos = flow.now();
         if (way.isStraightOn()) {
-            putOn(lanes[whole.passingLane()], way, piece);
+            putOn(lanes[conveyor.passingLane()], way, piece);
             if (!line.isEmpty()) {
                 flow.toAgenda(this); // whoever waited for a gap behind it looks again
             }
             return;
         }
-        whole.onComingIn(piece);
-        boolean isAgreed = way.isAside() && piece == agreedOn && accepts(nearest(), way, whole.lengthOf[piece.type]);
-        Lane lane = !before.isEmpty() ? null : isAgreed ? nearest() : laneFor(way, whole.lengthOf[piece.type]);
+        conveyor.onComingIn(piece);
+        boolean isAgreed = way.isAside() && piece == agreedOn && accepts(nearest(), way, conveyor.lengthOf[piece.type]);
+        Lane lane = !before.isEmpty() ? null : isAgreed ? nearest() : laneFor(way, conveyor.lengthOf[piece.type]);
         agreedOn = null;
         if (lane == null) {
             before.add(new Arrived(piece, way));
             if (flow.trace != null) {
                 flow.trace.waits(flow.now(), piece.body, index);
             }
-            awaitClear(way, whole.lengthOf[piece.type]);
+            awaitClear(way, conveyor.lengthOf[piece.type]);
         } else {
             nextLane = (lane.number + 1) % lanes.length;
             putOn(lane, way, piece);
@@ -348,7 +353,7 @@ final class ConveyorSection extends Node {
                 flow.toAgenda(this); // now it may be the turn of what comes along
             }
         }
-        whole.onCameIn(piece);
+        conveyor.onCameIn(piece);
     }
 
     private void awaitClear(Way way, double length) {
@@ -370,7 +375,7 @@ final class ConveyorSection extends Node {
 
     private void putOn(Lane lane, Way way, Piece piece) {
         if (!way.isStraightOn() && lane.count() > 0) {
-            whole.tally.onGap(lane.clearMetres() + way.entry().beforeMetres());
+            conveyor.tally.onGap(lane.clearMetres() + way.entry().beforeMetres());
         }
         piece.onLane = lane.number + 1;
         lastEntry[lane.number] = way.entry();
@@ -378,17 +383,17 @@ final class ConveyorSection extends Node {
         if (lane == nearest()) {
             lastAside = comesAside; // on other lanes nobody has to take turns
         }
-        lane.add(piece, whole.lengthOf[piece.type], way.entry().beforeMetres(),
-                way.isStraightOn() ? whole.passingFrom() : fromMetres - way.entry().beforeMetres());
+        lane.add(piece, conveyor.lengthOf[piece.type], way.entry().beforeMetres(),
+                way.isStraightOn() ? conveyor.passingFrom() : fromMetres - way.entry().beforeMetres());
     }
 
     @Override
     public void attend() {
         while (!before.isEmpty()) {
             Arrived next = before.element();
-            Lane lane = laneFor(next.way, whole.lengthOf[next.piece.type]);
+            Lane lane = laneFor(next.way, conveyor.lengthOf[next.piece.type]);
             if (lane == null) {
-                awaitClear(next.way, whole.lengthOf[next.piece.type]);
+                awaitClear(next.way, conveyor.lengthOf[next.piece.type]);
                 return;
             }
             before.remove();
@@ -407,14 +412,14 @@ final class ConveyorSection extends Node {
         Piece piece = rider.piece;
         touchedNanos = flow.now();
         if (way.isStraightOn()) {
-            whole.passes(lane.number, rider.fromMetres());
+            conveyor.passes(lane.number, rider.fromMetres());
         } else {
             long stay = flow.now() - piece.arrivedNanos;
-            long moved = Math.min(stay, Math.round((fromMetres + metres - rider.fromMetres()) / whole.speed() * 1e9));
+            long moved = Math.min(stay, Math.round((fromMetres + metres - rider.fromMetres()) / conveyor.speed() * 1e9));
             piece.moveNanos += moved;
             piece.blockedNanos += stay - moved;
             piece.onLane = 0;
-            whole.onGoneOut(piece);
+            conveyor.onGoneOut(piece);
         }
         if (!line.isEmpty() || !before.isEmpty()) {
             flow.toAgenda(this);
@@ -468,22 +473,22 @@ final class ConveyorSection extends Node {
 
         @Override
         public void onStanding(Lane lane, boolean standsNow) {
-            whole.onStanding(lane.number, standsNow);
+            conveyor.onStanding(lane.number, standsNow);
             if (isRigid) {
-                whole.halt(lane.number, ConveyorSection.this, standsNow);
+                conveyor.halt(lane.number, ConveyorSection.this, standsNow);
             }
         }
 
         @Override
         public void onRateChanged(Lane lane) {
             if (previous == null) {
-                whole.runs();
+                conveyor.runs();
             }
         }
 
         @Override
         public void onCovered(Lane lane, int sensor, boolean coversNow) {
-            whole.onCovered(sensors[sensor], coversNow);
+            conveyor.onCovered(sensors[sensor], coversNow);
         }
 
         @Override

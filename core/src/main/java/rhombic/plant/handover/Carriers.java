@@ -20,7 +20,7 @@ final class Carriers {
     private final Flow flow;
     private final Channel channel;
     private final Allocation allocation;
-    private final Job.Request order;
+    private final Job.Request request;
     private final int max;
     private final Pose to;
     private final List<Load> unused = new ArrayList<>();
@@ -32,7 +32,7 @@ final class Carriers {
 
     /** One person with what he carries. */
     private final class Load implements Job.Owner {
-        final Job job = new Job(this, order);
+        final Job job = new Job(this, request);
         final List<Channel.Trip> trips = new ArrayList<>();
         private boolean isHere;
         private boolean isDelivering;
@@ -87,7 +87,7 @@ final class Carriers {
         Pose from = outlet.of(Pose.at(BESIDE_METRES, 0, -outlet.z(), 180));
         to = inlet.of(Pose.at(-BESIDE_METRES, 0, -inlet.z(), 0));
         Staffing.Request needed = flow.staffed().request(Job.Kind.CARRY, List.of(travel.need()));
-        order = new Job.Request(Job.Kind.CARRY, from, needed.demands(), needed.priority(), false);
+        request = new Job.Request(Job.Kind.CARRY, from, needed.demands(), needed.priority(), false);
         able = Math.max(1, allocation.countSkilled(needed.demands().getFirst()));
     }
 
@@ -111,7 +111,7 @@ final class Carriers {
         while (asked.size() < needed) {
             Load load = unused.isEmpty() ? new Load() : unused.removeLast();
             asked.add(load);
-            load.job.reset(order, flow.now(), flow.now(), null, Job.Insistence.NO);
+            load.job.reset(request, flow.now(), flow.now(), null, Job.Insistence.NO);
             allocation.ask(load.job);
         }
     }

@@ -83,7 +83,7 @@ public final class Channel implements Giver, Breakdown.Owner {
         }
     }
 
-    Channel(Flow flow, int index, Link link, String giverId, Node taker, Way.Entry entry, Path path, Ends ends) {
+    Channel(Flow flow, int index, Link link, Node taker, Way.Entry entry, Path path, Ends ends) {
         this.flow = flow;
         this.index = index;
         this.link = link;
@@ -91,10 +91,10 @@ public final class Channel implements Giver, Breakdown.Owner {
         maxPieces = link.travel().maxPieces() == 0 ? Integer.MAX_VALUE : link.travel().maxPieces();
         metres = path.metres();
         repairPlace = beside(path.at(metres / 2));
-        modes = Repairs.modes(flow, flow.staff(), giverId + "\u0000" + taker.id(), link.failures(), this);
+        modes = Repairs.modes(flow, flow.staff(), link.id(), link.failures(), this);
         switch (link.travel()) {
             case Travel.InTime in -> {
-                time = in.time().sampler(flow.stream(giverId + "\u0000" + taker.id(), Purpose.TRAVEL));
+                time = in.time().sampler(flow.stream(link.id(), Purpose.TRAVEL));
                 nanosAtSpeed = 0;
                 paceAtSpeed = null;
             }

@@ -81,7 +81,12 @@ public abstract class Node extends Attended implements Giver {
 
     /** What formulas for one use here can see; each use draws from a stream of its own. */
     public PlantScope scope(String use) {
-        return new PlantScope(flow, this, id() + "\u0000" + use);
+        return scopeWithStream(id() + "\u0000" + use);
+    }
+
+    /** What a formula here can see that draws from that stream. */
+    public PlantScope scopeWithStream(String stream) {
+        return new PlantScope(flow, this, stream);
     }
 
     /**

@@ -89,7 +89,6 @@ public final class OutgoingLinks {
         List<Fit> made = new ArrayList<>();
         for (int i = 0; i < links.size(); i++) {
             Link link = links.get(i);
-            int number = i;
             made.add(switch (link.filter()) {
                 case LinkFilter.All() -> piece -> true;
                 case LinkFilter.Types types -> {
@@ -101,7 +100,7 @@ public final class OutgoingLinks {
                 }
                 case LinkFilter.Condition where -> {
                     Formula condition = flow.formula(where.formula());
-                    PlantScope own = node.scope("link " + number);
+                    PlantScope own = node.scopeWithStream(link.id());
                     yield piece -> own.evaluate(condition, piece, condition::truth);
                 }
                 case LinkFilter.LoadCarriers() -> piece -> flow.types.isLoadCarrier(piece.type);

@@ -72,7 +72,7 @@ final class Wiring {
             return null;
         }
         Node from = flow.known(link.from());
-        Channel channel = new Channel(flow, index, link, from.id(), to, entry, Layout.path(link, from.equipment(), to.equipment()),
+        Channel channel = new Channel(flow, index, link, to, entry, Layout.path(link, from.equipment(), to.equipment()),
                 new Channel.Ends(Layout.outlet(from.equipment(), link.fromPort()), Layout.inlet(to.equipment(), link.toPort())));
         channels.add(channel);
         return channel;

@@ -128,7 +128,7 @@ public final class Resource extends Event {
     }
 
     /** Where it is now. */
-    public Pose place() {
+    public Pose pose() {
         if (!isPending()) {
             return to;
         }
@@ -165,7 +165,7 @@ public final class Resource extends Event {
 
     /** Sets out for there from where it is; says whether it is there at once. */
     boolean goTo(Pose location, Aim newAim) {
-        Pose here = place();
+        Pose here = pose();
         stop();
         double metres = Math.sqrt(square(here, location));
         long nanos = group.nanosFor(metres);
@@ -188,7 +188,7 @@ public final class Resource extends Event {
     /** Stays where it is. */
     void stop() {
         if (isPending()) {
-            Pose here = place();
+            Pose here = pose();
             tally.addWalk(Math.sqrt(square(from, here)));
             group.cancel(this);
             aimAt(here);

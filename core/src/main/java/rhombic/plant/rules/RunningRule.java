@@ -63,7 +63,7 @@ final class RunningRule implements Reaction {
     }
 
     private PlantScope scope(String part) {
-        return new PlantScope(flow, place, "rule\u0000" + rule.name() + "\u0000" + part);
+        return new PlantScope(flow, place, "rule\u0000" + rule.id() + "\u0000" + part);
     }
 
     private Act ready(Rule.Action action, PlantScope scope) {
@@ -201,7 +201,7 @@ final class RunningRule implements Reaction {
             throw problem(scope, new FormulaException("It creates \u201c" + create.type() + "\u201d at \u201c" + create.goodsIn()
                     + "\u201d, which is not a piece type and a goods in"), null);
         }
-        if (flow.census.whole().inside() + create.pieces() > MAX_INSIDE) {
+        if (flow.census.total().inside() + create.pieces() > MAX_INSIDE) {
             throw problem(scope,
                     new FormulaException(
                             "It creates pieces without end: " + MAX_INSIDE + " are inside. Give it a condition, or let fewer be created"),

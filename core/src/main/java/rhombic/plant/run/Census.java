@@ -6,14 +6,14 @@ import rhombic.formula.FormulaException;
 import rhombic.measure.Diary;
 import rhombic.measure.TypeFigures;
 import rhombic.measure.TypeTally;
-import rhombic.measure.WholeTally;
+import rhombic.measure.TotalTally;
 import rhombic.plant.piece.Piece;
 
 /** Counts the pieces of a run as they come into being, change and go, and writes that to the trace. */
 public final class Census {
     private final Run run;
     private final TypeTally[] types;
-    private final WholeTally whole = new WholeTally();
+    private final TotalTally total = new TotalTally();
     private int nextPiece;
     /** Pieces out after which the run ends; none during the warm-up. */
     private long stopAfterPieces = Long.MAX_VALUE;
@@ -27,8 +27,8 @@ public final class Census {
     }
 
     /** All pieces together. */
-    public WholeTally whole() {
-        return whole;
+    public TotalTally total() {
+        return total;
     }
 
     public List<TypeFigures> figures() {
@@ -44,7 +44,7 @@ public final class Census {
         for (TypeTally type : types) {
             type.restart();
         }
-        whole.restart(run.now());
+        total.restart(run.now());
     }
 
     /** From now on the run ends when so many pieces are out as its plan says, if it says so. */
@@ -56,10 +56,10 @@ public final class Census {
     /** What formulas can ask of the plant as a whole, where they stand at no equipment. */
     public Object value(String name) {
         return switch (name) {
-            case "inside" -> (double) whole.inside();
-            case "in" -> (double) whole.in();
+            case "inside" -> (double) total.inside();
+            case "in" -> (double) total.in();
             case "out" -> (double) piecesOut();
-            case "scrapped" -> (double) whole.scrapped();
+            case "scrapped" -> (double) total.scrapped();
             default -> throw new FormulaException("The formula stands at no equipment, so here is the plant, which has no \u201c" + name
                     + "\u201d: use here.inside, here.in, here.out, here.scrapped, or write at('Name')." + name);
         };
@@ -67,7 +67,7 @@ public final class Census {
 
     /** Pieces that have left, without the carriers and batches that held them. */
     public long piecesOut() {
-        return whole.out() - whole.loadCarriersOut();
+        return total.out() - total.loadCarriersOut();
     }
 
     // ---- coming into being
@@ -75,7 +75,7 @@ public final class Census {
     public void onEnter(Piece piece, int node) {
         onCreated(piece);
         types[piece.type].onEnter();
-        whole.onEnter(run.now());
+        total.onEnter(run.now());
         if (run.trace != null) {
             piece.body = run.trace.created(run.now(), node, piece.type);
             if (piece.values != null) {
@@ -87,7 +87,7 @@ public final class Census {
     public void onMade(Piece piece, int node) {
         onCreated(piece);
         types[piece.type].made();
-        whole.made(run.now());
+        total.made(run.now());
         if (run.trace != null) {
             piece.body = run.trace.made(run.now(), node, piece.type);
         }
@@ -105,7 +105,7 @@ public final class Census {
     public void onJoined(Piece piece, int node) {
         piece.isGone = true;
         types[piece.type].joined();
-        whole.joined(run.now());
+        total.joined(run.now());
         if (run.trace != null) {
             run.trace.joined(run.now(), piece.body, node);
         }
@@ -144,7 +144,7 @@ public final class Census {
     private void countScrapped(Piece piece) {
         piece.isGone = true;
         types[piece.type].scrapped();
-        whole.scrapped(run.now());
+        total.scrapped(run.now());
         if (piece.load != null) {
             piece.load.forEach(this::countScrapped);
         }
@@ -171,7 +171,7 @@ public final class Census {
             run.diary.onLeft(new Diary.Journey(piece.body, piece.type, piece.createdNanos, now, piece.workNanos, piece.blockedNanos,
                     piece.moveNanos, piece.crewNanos));
         }
-        whole.onLeave(now, lead, holdsOthers);
+        total.onLeave(now, lead, holdsOthers);
         if (piece.load != null) {
             piece.load.forEach(this::countLeaving);
         }

@@ -15,11 +15,11 @@ final class PersonTool implements Breakdown.Owner, Resource.Tool {
     private final Modes modes;
     private int downs;
 
-    /** @param number of the person in the crew, on which its draws hang: names may change */
-    PersonTool(Run run, Staff staff, Resource person, Crew crew, int number) {
+    /** @param id of the person in the crew, which its draws depend on */
+    PersonTool(Run run, Staff staff, Resource person, Crew crew, String id) {
         this.staff = staff;
         this.person = person;
-        modes = Repairs.modes(run, staff, crew.id() + "\u0000" + number, crew.basics().duty().failures(), this);
+        modes = Repairs.modes(run, staff, crew.id() + "\u0000" + id, crew.basics().duty().failures(), this);
         person.worksWith(this);
     }
 
@@ -51,7 +51,7 @@ final class PersonTool implements Breakdown.Owner, Resource.Tool {
     /** Where the person is. */
     @Override
     public Pose repairPose() {
-        return person.place();
+        return person.pose();
     }
 
     @Override

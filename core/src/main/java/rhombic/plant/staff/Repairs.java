@@ -19,7 +19,7 @@ public final class Repairs {
      * @param id what its draws hang on
      */
     public static Modes modes(Run run, @Nullable Staff people, String id, List<FailureMode> modes, Breakdown.Owner owner) {
-        return new Modes(run.simulator, modes, mode -> new Breakdown(run, id + "\u0000" + mode.name(), mode, owner,
+        return new Modes(run.simulator, modes, mode -> new Breakdown(run, id + "\u0000" + mode.id(), mode, owner,
                 people == null ? null : people.allocation(), request(people, mode, owner)));
     }
 

@@ -70,7 +70,7 @@ public final class Staff implements Resource.Listener {
             Resource member = allocation.add(person.name(), group, can, person.factor(), Layout.home(crew, number));
             members.add(member);
             if (!crew.basics().duty().failures().isEmpty()) {
-                tools.add(new PersonTool(run, this, member, crew, number));
+                tools.add(new PersonTool(run, this, member, crew, person.id()));
             }
             number++;
         }
@@ -102,7 +102,7 @@ public final class Staff implements Resource.Listener {
 
     public void begin() {
         for (Resource person : allocation.resources()) {
-            onMove(person, person.place(), person.place(), 0);
+            onMove(person, person.pose(), person.pose(), 0);
             onState(person, PersonState.WAITING, null);
         }
         shiftClocks.forEach(ShiftClock::begin);

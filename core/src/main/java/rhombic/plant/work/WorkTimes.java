@@ -57,10 +57,11 @@ final class WorkTimes {
         scopes = new PlantScope[steps.length];
         for (int i = 0; i < steps.length; i++) {
             Operation operation = work.operations().get(i);
-            UniformRandomProvider stream = flow.stream(i == 0 ? name : name + "\u0000" + i, Purpose.WORK);
+            UniformRandomProvider stream = flow.stream(operation.id().equals(Operation.FIRST_ID) ? name : name + "\u0000" + operation.id(),
+                    Purpose.WORK);
             steps[i] = operation.time() instanceof TimeSource.Drawn same
                     ? new Step(same.time().sampler(stream), null, operation.addsValue(), crew(Job.Kind.WORK, operation.needs(), node))
-                    : byPiece(operation, scopes[i] = node.scope("operation " + i), flow, stream, node);
+                    : byPiece(operation, scopes[i] = node.scope("operation " + operation.id()), flow, stream, node);
         }
         TimeSource change = work.changeover();
         changeover = change == null ? null : PieceTime.of(change, flow, changeoverScope, flow.stream(name, Purpose.CHANGEOVER));

@@ -56,7 +56,7 @@ public final class ChangeWords {
             case Change.Set set -> {
                 String name = base.equipment().stream().filter(e -> e.id().equals(set.at().element())).map(Equipment::name).findFirst()
                         .orElse(set.at().element());
-                if (set.at().field().equals("at")) {
+                if (set.at().field().equals("position")) {
                     moved.add(name);
                 } else {
                     differences(name, field(set.at().field()), Structure.differences(set.valueBefore(), set.valueAfter()));
@@ -106,7 +106,7 @@ public final class ChangeWords {
                         + (texts.size() > MAX_LEAVES ? " and more" : "")));
     }
 
-    /** The name of a field as words: {@code inputRoom} as input room. */
+    /** The name of a field as words: {@code inputCapacity} as input capacity. */
     static String field(String name) {
         return name.replaceAll("([a-z])([A-Z])", "$1 $2").toLowerCase(Locale.ROOT);
     }

@@ -34,9 +34,9 @@ public final class Copies {
             List<Link> links = new ArrayList<>();
             for (Link link : study.links()) {
                 if (link.from().equals(name) && !link.to().equals(name)) {
-                    links.add(link.between(copy, link.to()));
+                    links.add(link.between(copy, link.to()).withId(""));
                 } else if (link.to().equals(name) && !link.from().equals(name)) {
-                    links.add(link.between(link.from(), copy));
+                    links.add(link.between(link.from(), copy).withId(""));
                 }
             }
             result = result.with(List.of(one.with(one.basics().named(copy).withId(copy).placed(at))), links);

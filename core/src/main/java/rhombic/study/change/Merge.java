@@ -137,7 +137,7 @@ public final class Merge {
     private void add(Change.Add change) {
         Optional<Object> there = there(change.part(), Part.key(change.item()));
         if (there.isPresent()) {
-            if (!there.get().equals(change.item())) {
+            if (!Part.isSame(there.get(), change.item())) {
                 contradictions.add("The base has " + Part.text(change.item()) + " by now, which this adds; the base's stays");
             }
             return;
@@ -154,7 +154,7 @@ public final class Merge {
         if (there.isEmpty()) {
             return; // gone already, as it is meant to be
         }
-        if (!there.get().equals(change.item())) {
+        if (!Part.isSame(there.get(), change.item())) {
             contradictions.add("The base has changed " + Part.text(change.item()) + ", which this takes out");
         }
         change.applyTo(draft);

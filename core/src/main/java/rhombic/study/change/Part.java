@@ -8,6 +8,7 @@ import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.duty.Calendar;
 import rhombic.study.kind.Equipment;
+import rhombic.study.value.Identified;
 import rhombic.study.value.NamedView;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
@@ -81,6 +82,14 @@ public enum Part {
             case Calendar calendar -> calendar.name();
             default -> throw new IllegalArgumentException("No part of a study: " + item);
         };
+    }
+
+    /** Whether the two are alike; an item that was written down without an id has that of what is there. */
+    static boolean isSame(Object there, Object item) {
+        Object known = item instanceof Identified<?> one && one.id().isEmpty() && there instanceof Identified<?> other
+                ? one.withId(other.id())
+                : item;
+        return there.equals(known);
     }
 
     /** The item with a new name for something. */

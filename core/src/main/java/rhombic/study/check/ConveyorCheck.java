@@ -82,7 +82,7 @@ final class ConveyorCheck {
             }
             if (fitting instanceof Fitting.Merge merge && conveyor.mode() == Conveyor.Mode.RIGID
                     && merge.priority() != Fitting.Priority.MAIN) {
-                Fitting along = new Fitting.Merge(merge.name(), merge.position(), merge.side(), Fitting.Priority.MAIN);
+                Fitting along = merge.withPriority(Fitting.Priority.MAIN);
                 add(Problem.Grade.WARNING, conveyor,
                         "First at " + merge.name() + " is \u201c" + merge.priority().word()
                                 + "\u201d, but the conveyor is rigid: what comes along it"

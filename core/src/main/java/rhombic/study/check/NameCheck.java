@@ -47,22 +47,22 @@ final class NameCheck {
     private void namesAreThere() {
         Set<String> seen = new HashSet<>();
         for (Uses.Named use : uses.types) {
-            if (study.type(use.name()).isEmpty() && seen.add(use.place() + "\u0000" + use.name())) {
-                add(Problem.Grade.ERROR, Problem.Kind.UNKNOWN_NAME, use.place(),
+            if (study.type(use.name()).isEmpty() && seen.add(use.subject() + "\u0000" + use.name())) {
+                add(Problem.Grade.ERROR, Problem.Kind.UNKNOWN_NAME, use.subject(),
                         "It names the piece type \u201c" + use.name() + "\u201d, which is not there", "Add the type, or choose another",
                         Problem.Fix.adds("Add the type " + use.name(), Part.PIECE_TYPE, study.pieceTypes(), PieceType.usual(use.name())));
             }
         }
         for (Uses.Named use : uses.tables) {
-            if (study.table(use.name()).isEmpty() && seen.add(use.place() + "\u0001" + use.name())) {
-                add(Problem.Grade.ERROR, Problem.Kind.UNKNOWN_NAME, use.place(),
+            if (study.table(use.name()).isEmpty() && seen.add(use.subject() + "\u0001" + use.name())) {
+                add(Problem.Grade.ERROR, Problem.Kind.UNKNOWN_NAME, use.subject(),
                         "It looks up the table \u201c" + use.name() + "\u201d, which is not there", "Add the table, or choose another",
                         null);
             }
         }
         for (Uses.Named use : uses.equipment) {
-            if (study.find(use.name()).isEmpty() && seen.add(use.place() + "\u0002" + use.name())) {
-                add(Problem.Grade.ERROR, Problem.Kind.UNKNOWN_NAME, use.place(),
+            if (study.find(use.name()).isEmpty() && seen.add(use.subject() + "\u0002" + use.name())) {
+                add(Problem.Grade.ERROR, Problem.Kind.UNKNOWN_NAME, use.subject(),
                         "It names the equipment \u201c" + use.name() + "\u201d, which is not there", "Choose other equipment", null);
             }
         }
@@ -72,7 +72,7 @@ final class NameCheck {
         for (Uses.FormulaUse use : new java.util.LinkedHashSet<>(uses.formulas)) {
             Formula formula = uses.read.get(use.text());
             if (formula == null) {
-                add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(),
+                add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.subject(),
                         "Its formula \u201c" + use.text() + "\u201d can\u2019t be read. " + uses.unreadable.get(use.text()),
                         "Change the formula", null);
                 continue;
@@ -81,7 +81,7 @@ final class NameCheck {
                 readable(use, read);
             }
             for (Formula.ReadAt read : formula.readsAt()) {
-                study.find(read.equipment()).ifPresent(element -> attributeOf(use.place(), element, read.name()));
+                study.find(read.equipment()).ifPresent(element -> attributeOf(use.subject(), element, read.name()));
             }
         }
     }
@@ -90,13 +90,13 @@ final class NameCheck {
         switch (read.root()) {
             case "piece" -> {
                 if (!use.aboutPiece()) {
-                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(),
+                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.subject(),
                             "Its formula \u201c" + use.text() + "\u201d reads piece." + read.name() + ", but there is no piece",
                             "Let a piece set the rule off, or leave it out", null);
                 } else
                     if (!Formula.OF_PIECE.contains(read.name())
                             && study.pieceTypes().stream().noneMatch(type -> has(type.attributes(), read.name()))) {
-                                add(Problem.Grade.ERROR, Problem.Kind.ATTRIBUTE_NEVER_SET, use.place(),
+                                add(Problem.Grade.ERROR, Problem.Kind.ATTRIBUTE_NEVER_SET, use.subject(),
                                         "It reads piece." + read.name() + ", which no piece type has",
                                         "Add the attribute " + read.name() + " to the piece types",
                                         Problem.Fix.of("Add " + read.name() + " to all piece types", Part.PIECE_TYPE, study.pieceTypes(),
@@ -106,25 +106,25 @@ final class NameCheck {
             }
             case "here" -> {
                 if (!use.atEquipment()) {
-                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(),
+                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.subject(),
                             "Its formula \u201c" + use.text() + "\u201d reads here." + read.name() + ", but stands at no equipment",
                             "Write at('Name')." + read.name(), null);
                 }
-                study.find(use.place()).ifPresent(element -> attributeOf(use.place(), element, read.name()));
+                study.find(use.subject()).ifPresent(element -> attributeOf(use.subject(), element, read.name()));
             }
             case "clock" -> {
                 if (!Formula.OF_CLOCK.contains(read.name())) {
-                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(),
+                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.subject(),
                             "It reads clock." + read.name() + ", which the clock does not have",
                             "Use clock.seconds, clock.hours, clock.hour or clock.weekday", null);
                 }
             }
             case "person" -> {
                 if (!Formula.OF_PERSON.contains(read.name())) {
-                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(),
+                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.subject(),
                             "It reads person." + read.name() + ", which people do not have", "Use person.name or person.factor", null);
-                } else if (study.find(use.place()).filter(NameCheck::needsSomebody).isEmpty()) {
-                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.place(),
+                } else if (study.find(use.subject()).filter(NameCheck::needsSomebody).isEmpty()) {
+                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.subject(),
                             "Its formula \u201c" + use.text() + "\u201d reads person." + read.name() + ", but nobody is needed for it",
                             "Say who is needed for the work, or leave it out", null);
                 }
@@ -189,7 +189,7 @@ final class NameCheck {
             boolean isBuffer = study.find(change.at()).flatMap(element -> element.contentCapacity(List.of()).stream().boxed().findFirst())
                     .isPresent();
             List<String> words = isBuffer ? Rule.OF_BUFFERS : Rule.STATES;
-            boolean isOfItsOwn = study.find(change.at()).map(element -> element.becomes().contains(change.state())).orElse(false);
+            boolean isOfItsOwn = study.find(change.at()).map(element -> element.ruleStates().contains(change.state())).orElse(false);
             if (!isOfItsOwn && !words.contains(change.state())) {
                 error(rule,
                         (isBuffer
@@ -300,7 +300,7 @@ final class NameCheck {
             Formula formula = uses.read.get(use.text());
             if (formula != null) {
                 formula.reads().forEach(read -> (read.root().equals("piece") ? readOfPieces : readOfEquipment)
-                        .add(read.root().equals("piece") ? read.name() : use.place() + "\u0000" + read.name()));
+                        .add(read.root().equals("piece") ? read.name() : use.subject() + "\u0000" + read.name()));
                 formula.readsAt().forEach(read -> readOfEquipment.add(read.equipment() + "\u0000" + read.name()));
             }
         }

@@ -22,9 +22,9 @@ import rhombic.study.kind.Supply;
 /** Everything in a study that names something else: formulas, piece types, tables, equipment, signals. */
 final class Uses {
     /** A formula, where it stands, and whether there is a piece that it can be about. */
-    record FormulaUse(String place, String text, boolean aboutPiece, boolean atEquipment) {}
+    record FormulaUse(String subject, String text, boolean aboutPiece, boolean atEquipment) {}
 
-    record Named(String place, String name) {}
+    record Named(String subject, String name) {}
 
     final List<FormulaUse> formulas = new ArrayList<>();
     final List<Named> types = new ArrayList<>();
@@ -70,8 +70,8 @@ final class Uses {
         formulas.forEach(use -> {
             Formula formula = read.get(use.text());
             if (formula != null) {
-                formula.tables().forEach(name -> tables.add(new Named(use.place(), name)));
-                formula.readsAt().forEach(at -> equipment.add(new Named(use.place(), at.equipment())));
+                formula.tables().forEach(name -> tables.add(new Named(use.subject(), name)));
+                formula.readsAt().forEach(at -> equipment.add(new Named(use.subject(), at.equipment())));
             }
         });
     }

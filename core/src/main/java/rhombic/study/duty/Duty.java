@@ -17,8 +17,7 @@ public record Duty(String calendar, AtShiftEnd atShiftEnd, List<FailureMode> fai
     public static final Duty ALWAYS = new Duty("", AtShiftEnd.FINISH, List.of(), null);
 
     public Duty {
-        failures = List.copyOf(failures);
-        FailureMode.refuseTwins(failures);
+        failures = FailureMode.complete(failures);
     }
 
     public Duty withCalendar(String newCalendar) {

@@ -8,24 +8,26 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
 import rhombic.study.value.Count;
+import rhombic.study.value.Identified;
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
 
 /**
- * One way to break down. A thing works only while none of its modes is active; the modes run independently of each other.
+ * One way to break down. An element works only while none of its modes is active; the modes run independently of each other.
  *
+ * @param id what its draws depend on, among the failures of one element; empty: not in a list yet
  * @param up from the end of one failure to the next
  * @param down how long the repair takes, its wait for repairers apart
  * @param firstFailure when it fails for the first time, by the same clock; null: as every other time. Counts for nothing where pieces
  *     are counted or a plan is followed
- * @param repairedBy who repairs it; nobody: it mends itself
+ * @param repairedBy who repairs it; nobody: it repairs itself
  * @param interruptedPiece what becomes of what is worked on
  * @param passesWhileDown whether pieces come in and go out while it is down; if not, its inlet and outlet are held too
  * @param stopsWith other equipment that stands still with it
  */
-public record FailureMode(String name, UpTime up, Distribution down, @Nullable Distribution firstFailure, List<Need> repairedBy,
+public record FailureMode(String id, String name, UpTime up, Distribution down, @Nullable Distribution firstFailure, List<Need> repairedBy,
         InterruptedPiece interruptedPiece,
-        boolean passesWhileDown, List<String> stopsWith) implements Serializable {
+        boolean passesWhileDown, List<String> stopsWith) implements Serializable, Identified<FailureMode> {
     public static final int MAX = 50;
 
     /** What becomes of the piece that is worked on. */
@@ -56,52 +58,64 @@ public record FailureMode(String name, UpTime up, Distribution down, @Nullable D
         }
     }
 
-    /** The modes of one thing: not too many, each with a name of its own. */
-    public static void refuseTwins(List<FailureMode> modes) {
-        Count.between(0, MAX, "The failure modes of one thing", modes.size());
+    /** Of a kind that is in no list yet. */
+    public FailureMode(String name, UpTime up, Distribution down, @Nullable Distribution firstFailure, List<Need> repairedBy,
+            InterruptedPiece interruptedPiece, boolean passesWhileDown, List<String> stopsWith) {
+        this("", name, up, down, firstFailure, repairedBy, interruptedPiece, passesWhileDown, stopsWith);
+    }
+
+    /** The modes of one element, each with an id: not too many, each with a name of its own. */
+    public static List<FailureMode> complete(List<FailureMode> modes) {
+        Count.between(0, MAX, "The failure modes of one element", modes.size());
         Set<String> names = new HashSet<>();
         for (FailureMode mode : modes) {
             if (!names.add(mode.name())) {
                 throw new StudyException("Two failures are called \u201c" + mode.name() + "\u201d: rename one");
             }
         }
+        return Identified.complete(modes, "failures of one element", (mode, place) -> mode.name());
     }
 
-    /** By chance every 4 h for 10 min, mended by itself. */
+    /** By chance every 4 h for 10 min, repaired by itself. */
     public static FailureMode of(String name, UpTime up, Distribution down) {
         return new FailureMode(name, up, down, null, List.of(), InterruptedPiece.RESUME, false, List.of());
     }
 
+    @Override
+    public FailureMode withId(String newId) {
+        return new FailureMode(newId, name, up, down, firstFailure, repairedBy, interruptedPiece, passesWhileDown, stopsWith);
+    }
+
     public FailureMode named(String newName) {
-        return new FailureMode(newName, up, down, firstFailure, repairedBy, interruptedPiece, passesWhileDown, stopsWith);
+        return new FailureMode(id, newName, up, down, firstFailure, repairedBy, interruptedPiece, passesWhileDown, stopsWith);
     }
 
     public FailureMode withUp(UpTime newUp) {
-        return new FailureMode(name, newUp, down, firstFailure, repairedBy, interruptedPiece, passesWhileDown, stopsWith);
+        return new FailureMode(id, name, newUp, down, firstFailure, repairedBy, interruptedPiece, passesWhileDown, stopsWith);
     }
 
     public FailureMode withDown(Distribution newDown) {
-        return new FailureMode(name, up, newDown, firstFailure, repairedBy, interruptedPiece, passesWhileDown, stopsWith);
+        return new FailureMode(id, name, up, newDown, firstFailure, repairedBy, interruptedPiece, passesWhileDown, stopsWith);
     }
 
     public FailureMode withFirstFailure(@Nullable Distribution newFirstFailure) {
-        return new FailureMode(name, up, down, newFirstFailure, repairedBy, interruptedPiece, passesWhileDown, stopsWith);
+        return new FailureMode(id, name, up, down, newFirstFailure, repairedBy, interruptedPiece, passesWhileDown, stopsWith);
     }
 
     public FailureMode withRepairedBy(List<Need> newRepair) {
-        return new FailureMode(name, up, down, firstFailure, newRepair, interruptedPiece, passesWhileDown, stopsWith);
+        return new FailureMode(id, name, up, down, firstFailure, newRepair, interruptedPiece, passesWhileDown, stopsWith);
     }
 
     public FailureMode withInterruptedPiece(InterruptedPiece newPiece) {
-        return new FailureMode(name, up, down, firstFailure, repairedBy, newPiece, passesWhileDown, stopsWith);
+        return new FailureMode(id, name, up, down, firstFailure, repairedBy, newPiece, passesWhileDown, stopsWith);
     }
 
     public FailureMode withPassesWhileDown(boolean newPassesWhileDown) {
-        return new FailureMode(name, up, down, firstFailure, repairedBy, interruptedPiece, newPassesWhileDown, stopsWith);
+        return new FailureMode(id, name, up, down, firstFailure, repairedBy, interruptedPiece, newPassesWhileDown, stopsWith);
     }
 
     public FailureMode withStopsWith(List<String> newStopsWith) {
-        return new FailureMode(name, up, down, firstFailure, repairedBy, interruptedPiece, passesWhileDown, newStopsWith);
+        return new FailureMode(id, name, up, down, firstFailure, repairedBy, interruptedPiece, passesWhileDown, newStopsWith);
     }
 
     /** Mean up time by its clock, from which the availability follows; empty if it counts pieces. */

@@ -187,8 +187,8 @@ public record Conveyor(Basics basics, ConveyorPath conveyorPath, Quantity width,
     @Override
     public Conveyor mirrored() {
         return withConveyorPath(conveyorPath.mirrored()).withFittings(fittings.stream().<Fitting>map(fitting -> switch (fitting) {
-            case Fitting.Divert divert -> new Fitting.Divert(divert.name(), divert.position(), divert.side().other(), divert.routing());
-            case Fitting.Merge merge -> new Fitting.Merge(merge.name(), merge.position(), merge.side().other(), merge.priority());
+            case Fitting.Divert divert -> divert.withSide(divert.side().other());
+            case Fitting.Merge merge -> merge.withSide(merge.side().other());
             case Fitting.Sensor sensor -> sensor;
         }).toList());
     }
@@ -352,8 +352,9 @@ public record Conveyor(Basics basics, ConveyorPath conveyorPath, Quantity width,
         Pose on = conveyorPath.path(conveyorPath.start(Port.TABLE_METRES)).at(metresOf(fitting));
         double heading = Math.toRadians(on.heading());
         double aside = aside(side);
-        double turned = on.heading() + (isIn ? -90 : 90) * side.toLeft();
-        return new Port(fitting.name(), Pose.at(on.x() - aside * Math.sin(heading), on.y() + aside * Math.cos(heading), on.z(), turned),
+        double headingDegrees = on.heading() + (isIn ? -90 : 90) * side.toLeft();
+        return new Port(fitting.name(),
+                Pose.at(on.x() - aside * Math.sin(heading), on.y() + aside * Math.cos(heading), on.z(), headingDegrees),
                 isIn);
     }
 
@@ -376,7 +377,7 @@ public record Conveyor(Basics basics, ConveyorPath conveyorPath, Quantity width,
     }
 
     @Override
-    public List<String> becomes() {
+    public List<String> ruleStates() {
         return sensors().flatMap(sensor -> Stream.of(sensor.coveredWord(), sensor.clearWord())).toList();
     }
 

@@ -1,8 +1,11 @@
 package rhombic.study.kind;
 
+import rhombic.study.value.Identified;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import rhombic.quantity.Dimension;
@@ -85,7 +88,7 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     public Crew {
         Count.between(1, 1000, "The people of a crew", people);
         skills = skills.stream().map(Names::checked).distinct().toList();
-        persons = List.copyOf(persons);
+        persons = Identified.numbered(persons, "persons of a crew");
         speed.ifPresent(value -> {
             if (value.unit().dimension() != Dimension.SPEED || !(value.inBaseUnit() > 0 && value.inBaseUnit() <= 10)) {
                 throw new StudyException("People walk at above 0 m/s and at most 10 m/s; got " + value);
@@ -111,15 +114,33 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     public List<Person> members() {
         List<Person> all = new ArrayList<>(persons);
         Set<String> taken = new HashSet<>();
-        persons.forEach(person -> taken.add(person.name()));
+        Set<String> ids = new HashSet<>();
+        persons.forEach(person -> {
+            taken.add(person.name());
+            ids.add(person.id());
+        });
         int number = 1;
         while (all.size() < people) {
             String name = people == 1 ? name() : name().substring(0, Math.min(name().length(), Names.MAX_LENGTH - 5)) + " " + number++;
             if (taken.add(name)) {
-                all.add(new Person(name, 1, List.of()));
-            } else if (people == 1) {
-                all.add(new Person(name + " 1", 1, List.of()));
+                String id = Identified.number(ids);
+                ids.add(id);
+                all.add(new Person(id, name, 1, List.of()));
             }
+        }
+        return all;
+    }
+
+    /** The described people with the ids they had before: who keeps the name, or else the place in the list. */
+    public static List<Person> sameIds(List<Person> before, List<Person> now) {
+        Map<String, String> idOf = new HashMap<>();
+        before.forEach(person -> idOf.put(person.name(), person.id()));
+        Set<String> names = new HashSet<>();
+        now.forEach(person -> names.add(person.name()));
+        List<Person> all = new ArrayList<>();
+        for (int i = 0; i < now.size(); i++) {
+            boolean isRenamed = !idOf.containsKey(now.get(i).name()) && i < before.size() && !names.contains(before.get(i).name());
+            all.add(now.get(i).withId(isRenamed ? before.get(i).id() : idOf.getOrDefault(now.get(i).name(), "")));
         }
         return all;
     }

@@ -108,7 +108,7 @@ public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, 
     }
 
     /** What rules can wait for beside its states: the words of what it becomes. */
-    default List<String> becomes() {
+    default List<String> ruleStates() {
         return List.of();
     }
 

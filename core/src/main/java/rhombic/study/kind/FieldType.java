@@ -16,6 +16,7 @@ import rhombic.study.duty.StandPoint;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Footprint;
+import rhombic.study.value.Identified;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.Placement;
 import rhombic.study.value.ConveyorPath;
@@ -44,6 +45,11 @@ public sealed interface FieldType<V> {
         return false;
     }
 
+    /** The value with an id for whatever in it draws and has none yet. */
+    default V withIds(V value) {
+        return value;
+    }
+
     /** Several, or nothing at all, which is left out of a file. */
     sealed interface OfSeveral<T> extends FieldType<List<T>> {
         @Override
@@ -63,12 +69,12 @@ public sealed interface FieldType<V> {
     /** A name, or an empty one, which is left out of a file. */
     sealed interface OfName extends FieldType<String> {
         /** Tells of what the name is one; never of an empty one. */
-        void tells(String name, NameUse use);
+        void report(String name, NameUse use);
 
         @Override
         default void uses(String value, NameUse use) {
             if (!value.isEmpty()) {
-                tells(value, use);
+                report(value, use);
             }
         }
 
@@ -104,7 +110,7 @@ public sealed interface FieldType<V> {
     /** The name of a piece type; empty for none. */
     record TypeName() implements OfName {
         @Override
-        public void tells(String name, NameUse use) {
+        public void report(String name, NameUse use) {
             use.type(name);
         }
 
@@ -171,6 +177,11 @@ public sealed interface FieldType<V> {
 
     /** The steps of work, each with its time. */
     record Operations() implements OfSeveral<Operation> {
+        @Override
+        public List<Operation> withIds(List<Operation> value) {
+            return Identified.numbered(value, "operations of a station");
+        }
+
         @Override
         public void uses(List<Operation> value, NameUse use) {
             value.forEach(operation -> {
@@ -376,6 +387,11 @@ public sealed interface FieldType<V> {
     /** Diverts, merges and sensors along a way. */
     record Fitted() implements OfSeveral<Fitting> {
         @Override
+        public List<Fitting> withIds(List<Fitting> value) {
+            return Fitting.checked(value);
+        }
+
+        @Override
         public void uses(List<Fitting> value, NameUse use) {
             value.forEach(fitting -> {
                 if (fitting instanceof Fitting.Divert divert) {
@@ -388,8 +404,7 @@ public sealed interface FieldType<V> {
         public List<Fitting> renamed(List<Fitting> value, NameChange change) {
             return value.stream()
                     .map(fitting -> fitting instanceof Fitting.Divert divert
-                            ? new Fitting.Divert(divert.name(), divert.position(), divert.side(),
-                                    new Routings().renamed(divert.routing(), change))
+                            ? divert.withRouting(new Routings().renamed(divert.routing(), change))
                             : fitting)
                     .toList();
         }
@@ -407,7 +422,7 @@ public sealed interface FieldType<V> {
     /** The name of equipment; empty for none. */
     record ElementName() implements OfName {
         @Override
-        public void tells(String name, NameUse use) {
+        public void report(String name, NameUse use) {
             use.equipment(name);
         }
 
@@ -420,7 +435,7 @@ public sealed interface FieldType<V> {
     /** The name of a calendar; empty for none. */
     record CalendarName() implements OfName {
         @Override
-        public void tells(String name, NameUse use) {
+        public void report(String name, NameUse use) {
             use.calendar(name);
         }
 
@@ -454,6 +469,11 @@ public sealed interface FieldType<V> {
     /** Ways to break down. */
     record Failures() implements OfSeveral<FailureMode> {
         @Override
+        public List<FailureMode> withIds(List<FailureMode> value) {
+            return FailureMode.complete(value);
+        }
+
+        @Override
         public void uses(List<FailureMode> value, NameUse use) {
             value.forEach(mode -> {
                 Needs.skills(mode.repairedBy(), use);
@@ -472,5 +492,10 @@ public sealed interface FieldType<V> {
     record StandPoints() implements OfOneOrNone<StandPoint> {}
 
     /** Those of a crew who are not as all others. */
-    record Persons() implements OfSeveral<Person> {}
+    record Persons() implements OfSeveral<Person> {
+        @Override
+        public List<Person> withIds(List<Person> value) {
+            return Identified.numbered(value, "persons of a crew");
+        }
+    }
 }

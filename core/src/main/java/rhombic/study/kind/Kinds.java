@@ -28,20 +28,20 @@ public final class Kinds {
     private static final int MAX = 1_000_000_000;
 
     private static final List<Field<Equipment, ?>> OF_ALL = List.of(
-            basics("at", new FieldType.Placed(), Placement.at(0, 0), Basics::placement, Basics::placed),
+            basics("position", new FieldType.Placed(), Placement.at(0, 0), Basics::placement, Basics::placed),
             basics("size", new FieldType.Sized(), Optional.empty(), b -> Optional.ofNullable(b.size()),
                     (b, size) -> b.withSize(size.orElse(null))),
-            basics("seat", new FieldType.PieceOffsets(), PieceOffset.USUAL, Basics::pieceOffset, Basics::withPieceOffset),
+            basics("pieceOffset", new FieldType.PieceOffsets(), PieceOffset.USUAL, Basics::pieceOffset, Basics::withPieceOffset),
             basics("attributes", new FieldType.Attributes(), List.of(), Basics::attributes, Basics::withAttributes),
-            basics("wayOut", new FieldType.Routings(), Routing.PREFERENCE, Basics::routing, Basics::withRouting),
-            basics("taking", new FieldType.Selections(), Selection.OLDEST, Basics::selection, Basics::withSelection),
+            basics("routing", new FieldType.Routings(), Routing.PREFERENCE, Basics::routing, Basics::withRouting),
+            basics("selection", new FieldType.Selections(), Selection.OLDEST, Basics::selection, Basics::withSelection),
             basics("inletShut", new FieldType.Shut(), List.of(), Basics::inletShut, Basics::withInletShut),
             basics("outletShut", new FieldType.Shut(), List.of(), Basics::outletShut, Basics::withOutletShut),
             duty("calendar", new FieldType.CalendarName(), "", Duty::calendar, Duty::withCalendar),
-            duty("whenOver", new FieldType.Choice<>(List.of(AtShiftEnd.values()), AtShiftEnd.FINISH), AtShiftEnd.FINISH, Duty::atShiftEnd,
+            duty("atShiftEnd", new FieldType.Choice<>(List.of(AtShiftEnd.values()), AtShiftEnd.FINISH), AtShiftEnd.FINISH, Duty::atShiftEnd,
                     Duty::withAtShiftEnd),
             duty("failures", new FieldType.Failures(), List.of(), Duty::failures, Duty::withFailures),
-            duty("stand", new FieldType.StandPoints(), Optional.empty(), duty -> Optional.ofNullable(duty.standOffset()),
+            duty("standOffset", new FieldType.StandPoints(), Optional.empty(), duty -> Optional.ofNullable(duty.standOffset()),
                     (duty, spot) -> duty.withStandOffset(spot.orElse(null))));
 
     private static final Work NO_WORK = new Work(1, 0, List.of(), null, null, null);
@@ -53,14 +53,14 @@ public final class Kinds {
                     (in, supply) -> new GoodsIn(in.basics(), in.mix(), supply, in.whenFull(), in.maxPieces())),
             new Field<>("whenFull", new FieldType.Choice<>(List.of(GoodsIn.WhenFull.values()), null), GoodsIn.WhenFull.WAIT,
                     GoodsIn::whenFull, GoodsIn::withWhenFull),
-            new Field<>("most", new FieldType.WholeOrNone(1, MAX), OptionalInt.empty(), GoodsIn::maxPieces, GoodsIn::withMaxPieces)),
+            new Field<>("maxPieces", new FieldType.WholeOrNone(1, MAX), OptionalInt.empty(), GoodsIn::maxPieces, GoodsIn::withMaxPieces)),
             basics -> new GoodsIn(basics, List.of(), Optional.empty(), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
             (basics, types) -> new GoodsIn(basics, List.of(new MixPart(usualType(types), 1)),
                     Optional.of(new Supply.Spaced(DistributionText.parse("exponential(90 s)"))), GoodsIn.WhenFull.WAIT,
                     OptionalInt.empty()));
 
     public static final Kind<Buffer> BUFFER = new Kind<>("Buffer", Family.STORE, Buffer.class, List.of(
-            new Field<>("room", new FieldType.WholeOrNone(1, MAX), OptionalInt.empty(), Buffer::capacity, Buffer::withCapacity),
+            new Field<>("capacity", new FieldType.WholeOrNone(1, MAX), OptionalInt.empty(), Buffer::capacity, Buffer::withCapacity),
             new Field<>("order", new FieldType.Choice<>(List.of(Buffer.Order.values()), null), Buffer.Order.OLDEST_FIRST, Buffer::order,
                     Buffer::withOrder),
             new Field<>("arrangement", new FieldType.Choice<>(List.of(Buffer.Arrangement.values()), Buffer.Arrangement.ON_ROLLERS),
@@ -78,12 +78,13 @@ public final class Kinds {
 
     public static final Kind<AssemblyStation> ASSEMBLY = new Kind<>(
             "Assembly station", Family.JOIN_PART, AssemblyStation.class, withWork(AssemblyStation::with, List.of(
-                    new Field<>("way", new FieldType.Choice<>(List.of(AssemblyStation.Method.values()), null), AssemblyStation.Method.PACK,
+                    new Field<>("method", new FieldType.Choice<>(List.of(AssemblyStation.Method.values()), null),
+                            AssemblyStation.Method.PACK,
                             AssemblyStation::method, AssemblyStation::withMethod),
                     new Field<>("bases", new FieldType.TypeNames(), List.of(), AssemblyStation::bases, AssemblyStation::withBases),
                     new Field<>("recipe", new FieldType.Recipes(), new Recipe.Fixed(List.of()), AssemblyStation::recipe,
                             AssemblyStation::withRecipe),
-                    new Field<>("partRoom", new FieldType.Whole(1, MAX), 1, AssemblyStation::partCapacity,
+                    new Field<>("partCapacity", new FieldType.Whole(1, MAX), 1, AssemblyStation::partCapacity,
                             AssemblyStation::withPartCapacity),
                     new Field<>("result", new FieldType.TypeName(), "", AssemblyStation::result, AssemblyStation::withResult))),
             basics -> new AssemblyStation(basics, NO_WORK, AssemblyStation.Method.PACK, List.of(), new Recipe.Fixed(List.of()), 1, ""),
@@ -106,18 +107,18 @@ public final class Kinds {
             new Field<>("gap", new FieldType.Measured(Dimension.LENGTH), Conveyor.USUAL_GAP, Conveyor::gap, Conveyor::withGap),
             new Field<>("mode", new FieldType.Choice<>(List.of(Conveyor.Mode.values()), null), Conveyor.Mode.ACCUMULATING, Conveyor::mode,
                     Conveyor::withMode),
-            new Field<>("lie", new FieldType.Choice<>(List.of(Conveyor.Orientation.values()), Conveyor.Orientation.LENGTHWISE),
+            new Field<>("orientation", new FieldType.Choice<>(List.of(Conveyor.Orientation.values()), Conveyor.Orientation.LENGTHWISE),
                     Conveyor.Orientation.LENGTHWISE,
                     Conveyor::orientation, Conveyor::withOrientation),
-            new Field<>("most", new FieldType.WholeOrNone(1, MAX), OptionalInt.empty(), Conveyor::maxPieces, Conveyor::withMaxPieces),
+            new Field<>("maxPieces", new FieldType.WholeOrNone(1, MAX), OptionalInt.empty(), Conveyor::maxPieces, Conveyor::withMaxPieces),
             new Field<>("lanes", new FieldType.Whole(1, Conveyor.MAX_LANES), 1, Conveyor::lanes, Conveyor::withLanes),
-            new Field<>("off", new FieldType.Shut(), List.of(), Conveyor::offTimes, Conveyor::withOffTimes),
+            new Field<>("offTimes", new FieldType.Shut(), List.of(), Conveyor::offTimes, Conveyor::withOffTimes),
             new Field<>("fittings", new FieldType.Fitted(), List.of(), Conveyor::fittings, Conveyor::withFittings),
             new Field<>("pitch", new FieldType.MeasuredOrNone(Dimension.LENGTH), Optional.empty(), c -> c.indexing().pitch(),
                     (c, pitch) -> c.withIndexing(new Conveyor.Indexing(pitch, c.indexing().positions()))),
             new Field<>("positions", new FieldType.WholeOrNone(1, MAX), OptionalInt.empty(), c -> c.indexing().positions(),
                     (c, positions) -> c.withIndexing(new Conveyor.Indexing(c.indexing().pitch(), positions))),
-            new Field<>("heaviest", new FieldType.MeasuredOrNone(Dimension.MASS), Optional.empty(), Conveyor::maxWeight,
+            new Field<>("maxWeight", new FieldType.MeasuredOrNone(Dimension.MASS), Optional.empty(), Conveyor::maxWeight,
                     Conveyor::withMaxWeight),
             new Field<>("acceleration", new FieldType.MeasuredOrNone(Dimension.ACCELERATION), Optional.empty(), Conveyor::acceleration,
                     Conveyor::withAcceleration)),
@@ -131,13 +132,14 @@ public final class Kinds {
             new Field<>("people", new FieldType.Whole(1, 1000), 1, Crew::people, Crew::withPeople),
             new Field<>("skills", new FieldType.Words(), List.of(), Crew::skills, Crew::withSkills),
             new Field<>("speed", new FieldType.MeasuredOrNone(Dimension.SPEED), Optional.empty(), Crew::speed, Crew::withSpeed),
-            new Field<>("who", new FieldType.Choice<>(List.of(Crew.PersonRule.values()), Crew.PersonRule.NEAREST), Crew.PersonRule.NEAREST,
+            new Field<>("personRule", new FieldType.Choice<>(List.of(Crew.PersonRule.values()), Crew.PersonRule.NEAREST),
+                    Crew.PersonRule.NEAREST,
                     Crew::personRule,
                     Crew::withPersonRule),
-            new Field<>("which", new FieldType.Choice<>(List.of(Crew.JobRule.values()), Crew.JobRule.OLDEST), Crew.JobRule.OLDEST,
+            new Field<>("jobRule", new FieldType.Choice<>(List.of(Crew.JobRule.values()), Crew.JobRule.OLDEST), Crew.JobRule.OLDEST,
                     Crew::jobRule,
                     Crew::withJobRule),
-            new Field<>("waits", new FieldType.Choice<>(List.of(Crew.IdlePlace.values()), Crew.IdlePlace.AT_HOME), Crew.IdlePlace.AT_HOME,
+            new Field<>("idleAt", new FieldType.Choice<>(List.of(Crew.IdlePlace.values()), Crew.IdlePlace.AT_HOME), Crew.IdlePlace.AT_HOME,
                     Crew::idleAt,
                     Crew::withIdleAt),
             new Field<>("breakArea", new FieldType.ElementName(), "", Crew::breakArea, Crew::withBreakArea),
@@ -180,9 +182,9 @@ public final class Kinds {
         return OF_ALL.stream().filter(field -> switch (field.name()) {
             case "inletShut" -> example.takesPieces();
             case "outletShut" -> example.givesPieces();
-            case "seat", "wayOut", "taking", "stand" -> example.meetsPieces();
+            case "pieceOffset", "routing", "selection", "standOffset" -> example.meetsPieces();
             case "failures" -> example.meetsPieces() || example instanceof Crew;
-            case "calendar", "whenOver" -> !(example instanceof BreakArea);
+            case "calendar", "atShiftEnd" -> !(example instanceof BreakArea);
             default -> true;
         }).toList();
     }
@@ -250,11 +252,11 @@ public final class Kinds {
     private static <E extends WorkEquipment> List<Field<E, ?>> withWork(BiFunction<E, Work, E> withWork, List<Field<E, ?>> others) {
         List<Field<E, ?>> fields = new ArrayList<>(List.of(
                 work(withWork, "places", new FieldType.Whole(1, 10_000), 1, Work::places, Work::withPlaces),
-                work(withWork, "inputRoom", new FieldType.Whole(0, MAX), 0, Work::inputCapacity, Work::withInputCapacity),
+                work(withWork, "inputCapacity", new FieldType.Whole(0, MAX), 0, Work::inputCapacity, Work::withInputCapacity),
                 work(withWork, "operations", new FieldType.Operations(), List.of(), Work::operations, Work::withOperations),
                 work(withWork, "changeover", new FieldType.Time(), Optional.empty(), w -> Optional.ofNullable(w.changeover()),
                         (w, time) -> w.withChangeover(time.orElse(null))),
-                work(withWork, "setters", new FieldType.Needs(), List.of(), Work::setupCrew, Work::withSetupCrew),
+                work(withWork, "setupCrew", new FieldType.Needs(), List.of(), Work::setupCrew, Work::withSetupCrew),
                 work(withWork, "service", new FieldType.Serviced(), Optional.empty(), w -> Optional.ofNullable(w.service()),
                         (w, service) -> w.withService(service.orElse(null))),
                 work(withWork, "pause", new FieldType.Drawn(), Optional.empty(), w -> Optional.ofNullable(w.pause()),

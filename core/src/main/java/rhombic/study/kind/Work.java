@@ -1,5 +1,6 @@
 package rhombic.study.kind;
 
+import rhombic.study.value.Identified;
 import java.io.Serializable;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -68,7 +69,7 @@ public record Work(int places, int inputCapacity, List<Operation> operations, @N
     public Work {
         Count.between(1, 10_000, "The places of a station", places);
         Count.atLeast(0, "The input room of a station", inputCapacity);
-        operations = List.copyOf(operations);
+        operations = Identified.numbered(operations, "operations of a station");
         setupCrew = List.copyOf(setupCrew);
         Count.between(0, MAX_OPERATIONS, "The number of operations", operations.size());
     }

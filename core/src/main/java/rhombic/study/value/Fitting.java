@@ -9,7 +9,7 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 
 /** What a conveyor has at a place along its way: a divert, a merge or a sensor. */
-public sealed interface Fitting extends Serializable {
+public sealed interface Fitting extends Serializable, Identified<Fitting> {
     int MAX = 60;
 
     /** What links, formulas and rules call it by. */
@@ -66,36 +66,70 @@ public sealed interface Fitting extends Serializable {
      *
      * @param routing which of the ways a piece goes, straight on being the last of them
      */
-    record Divert(String name, Quantity position, Side side, Routing routing) implements Fitting {
+    record Divert(String id, String name, Quantity position, Side side, Routing routing) implements Fitting {
         public Divert {
             checked(name, position);
         }
 
+        public Divert(String name, Quantity position, Side side, Routing routing) {
+            this("", name, position, side, routing);
+        }
+
+        public Divert withSide(Side newSide) {
+            return new Divert(id, name, position, newSide, routing);
+        }
+
+        public Divert withRouting(Routing newRouting) {
+            return new Divert(id, name, position, side, newRouting);
+        }
+
+        @Override
+        public Divert withId(String newId) {
+            return new Divert(newId, name, position, side, routing);
+        }
+
         @Override
         public Divert withPosition(Quantity newAt) {
-            return new Divert(name, newAt, side, routing);
+            return new Divert(id, name, newAt, side, routing);
         }
 
         @Override
         public Divert named(String newName) {
-            return new Divert(newName, position, side, routing);
+            return new Divert(id, newName, position, side, routing);
         }
     }
 
     /** Here pieces come in from the side, each into a gap that is free. */
-    record Merge(String name, Quantity position, Side side, Priority priority) implements Fitting {
+    record Merge(String id, String name, Quantity position, Side side, Priority priority) implements Fitting {
         public Merge {
             checked(name, position);
         }
 
+        public Merge(String name, Quantity position, Side side, Priority priority) {
+            this("", name, position, side, priority);
+        }
+
+        public Merge withSide(Side newSide) {
+            return new Merge(id, name, position, newSide, priority);
+        }
+
+        public Merge withPriority(Priority newPriority) {
+            return new Merge(id, name, position, side, newPriority);
+        }
+
+        @Override
+        public Merge withId(String newId) {
+            return new Merge(newId, name, position, side, priority);
+        }
+
         @Override
         public Merge withPosition(Quantity newAt) {
-            return new Merge(name, newAt, side, priority);
+            return new Merge(id, name, newAt, side, priority);
         }
 
         @Override
         public Merge named(String newName) {
-            return new Merge(newName, position, side, priority);
+            return new Merge(id, newName, position, side, priority);
         }
     }
 
@@ -104,7 +138,7 @@ public sealed interface Fitting extends Serializable {
      *
      * @param after how long a piece must cover it until it counts as covered; 0 s: at once
      */
-    record Sensor(String name, Quantity position, Quantity after) implements Fitting {
+    record Sensor(String id, String name, Quantity position, Quantity after) implements Fitting {
         /** A formula must be able to name it. */
         private static final Pattern NAME = Pattern.compile("\\p{L}[\\p{L}\\d_]*");
 
@@ -120,14 +154,27 @@ public sealed interface Fitting extends Serializable {
             }
         }
 
+        public Sensor(String name, Quantity position, Quantity after) {
+            this("", name, position, after);
+        }
+
+        public Sensor withAfter(Quantity newAfter) {
+            return new Sensor(id, name, position, newAfter);
+        }
+
+        @Override
+        public Sensor withId(String newId) {
+            return new Sensor(newId, name, position, after);
+        }
+
         @Override
         public Sensor withPosition(Quantity newAt) {
-            return new Sensor(name, newAt, after);
+            return new Sensor(id, name, newAt, after);
         }
 
         @Override
         public Sensor named(String newName) {
-            return new Sensor(newName, position, after);
+            return new Sensor(id, newName, position, after);
         }
 
         /** What a formula calls the number of pieces that have come to it. */
@@ -155,7 +202,7 @@ public sealed interface Fitting extends Serializable {
         }
     }
 
-    /** In the order of the way, each name once. */
+    /** In the order of the path, each with an id and each name once. */
     static List<Fitting> checked(List<Fitting> fittings) {
         Count.between(0, MAX, "The diverts, merges and sensors of a conveyor", fittings.size());
         Set<String> names = new HashSet<>();
@@ -165,6 +212,7 @@ public sealed interface Fitting extends Serializable {
                         "Two places along a conveyor are called \u201c" + fitting.name() + "\u201d: give one another name");
             }
         }
-        return fittings.stream().sorted(java.util.Comparator.comparingDouble(f -> f.position().inBaseUnit())).toList();
+        return Identified.complete(fittings, "places along a conveyor", (Fitting fitting, Integer place) -> fitting.name()).stream()
+                .sorted(java.util.Comparator.comparingDouble(f -> f.position().inBaseUnit())).toList();
     }
 }

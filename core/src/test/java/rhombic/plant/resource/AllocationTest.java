@@ -28,7 +28,7 @@ class AllocationTest {
         assertFalse(yard.allocation.give(), "there is nothing more to give");
         assertEquals(Job.State.ON_THE_WAY, job.state());
         yard.until(4);
-        assertEquals(4, a.place().x(), 1e-9);
+        assertEquals(4, a.pose().x(), 1e-9);
         assertEquals(PersonState.WALKING, a.tally().state());
         yard.until(10);
         assertEquals(List.of("ready 10.0 by A"), yard.log);
@@ -136,7 +136,7 @@ class AllocationTest {
         yard.until(11);
         assertSame(both, a.job());
         assertSame(both, b.job());
-        assertEquals(0.6, Math.abs(a.place().y() - b.place().y()), 1e-9);
+        assertEquals(0.6, Math.abs(a.pose().y() - b.pose().y()), 1e-9);
         yard.done(both);
         yard.until(30);
         assertTrue(yard.log.getLast().startsWith("ready 5.0 by "));
@@ -194,7 +194,7 @@ class AllocationTest {
         assertEquals("ready 15.0 by A", yard.log.getLast());
         yard.done(near);
         yard.until(60);
-        assertEquals(0, a.place().x(), 1e-9);
+        assertEquals(0, a.pose().x(), 1e-9);
         assertEquals(PersonState.WAITING, a.tally().state());
         assertEquals(20 + 5 + 15, a.tally().figures("A", 60 * Yard.SECOND).metres(), 1e-6);
         assertTrue(yard.moves.contains("A 20.0 to 0.0 in 20"), yard.moves.toString());
@@ -214,7 +214,7 @@ class AllocationTest {
         yard.allocation.give();
         yard.until(4);
         yard.allocation.drop(one);
-        assertEquals(4, a.place().x(), 1e-9, "stops where it is");
+        assertEquals(4, a.pose().x(), 1e-9, "stops where it is");
         assertEquals(Job.State.IDLE, one.state());
         yard.until(30);
         assertEquals(List.of(), yard.log);
@@ -227,7 +227,7 @@ class AllocationTest {
         List<Resource> three = List.of(yard.person("A", group, 0), yard.person("B", group, 0), yard.person("C", group, 0));
         yard.ask(yard.job(10, 0, new Job.Demand(0, 3)), 0);
         yard.allocation.give();
-        assertEquals(List.of(0.0, 0.6, -0.6), three.stream().map(person -> person.place().y()).toList());
+        assertEquals(List.of(0.0, 0.6, -0.6), three.stream().map(person -> person.pose().y()).toList());
     }
 
     @Test
@@ -238,14 +238,14 @@ class AllocationTest {
         yard.ask(job, 0);
         yard.allocation.give();
         yard.until(10);
-        assertEquals(8, a.place().x(), 1e-9);
-        assertEquals(8, a.place().y(), 1e-9);
-        assertEquals(Math.toDegrees(Math.atan2(4, 3)), a.place().heading(), 1e-9);
+        assertEquals(8, a.pose().x(), 1e-9);
+        assertEquals(8, a.pose().y(), 1e-9);
+        assertEquals(Math.toDegrees(Math.atan2(4, 3)), a.pose().heading(), 1e-9);
         assertEquals(40, a.metresTo(Pose.at(32, 40, 0, 0)), 1e-9);
         yard.allocation.drop(job);
         yard.allocation.give();
         yard.until(30);
-        assertEquals(8, a.place().x(), 1e-9, "he stays where he is when nobody asks for him any more");
+        assertEquals(8, a.pose().x(), 1e-9, "he stays where he is when nobody asks for him any more");
         assertEquals(10, a.tally().figures("A", 30 * Yard.SECOND).metres(), 1e-9);
     }
 

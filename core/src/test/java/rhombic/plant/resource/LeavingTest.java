@@ -34,12 +34,12 @@ class LeavingTest {
                     yard.done(job);
                     assertEquals(PersonState.ON_BREAK, a.tally().state());
                     yard.until(60);
-                    assertEquals(-50, a.place().x(), 1e-9, "at the break area");
+                    assertEquals(-50, a.pose().x(), 1e-9, "at the break area");
                 }
                 case STOP -> {
                     assertEquals(List.of("ready 0.0 by A", "left 0.0"), yard.log);
                     yard.until(50);
-                    assertEquals(-50, a.place().x(), 1e-9);
+                    assertEquals(-50, a.pose().x(), 1e-9);
                     yard.allocation.setDuty(a, Hold.ON_BREAK, false);
                     assertEquals(PersonState.WALKING, a.tally().state());
                     yard.until(100);
@@ -103,7 +103,7 @@ class LeavingTest {
         yard.allocation.setDuty(b, Hold.ON_BREAK, true);
         assertSame(carry, b.job(), "what is in hand is brought there first");
         yard.until(80);
-        assertEquals(60, b.place().x(), 1e-9);
+        assertEquals(60, b.pose().x(), 1e-9);
         yard.done(carry);
         assertEquals(PersonState.ON_BREAK, b.tally().state());
     }
@@ -214,12 +214,12 @@ class LeavingTest {
         Resource a = yard.person("A", yard.staying(c -> c), 0);
         yard.allocation.setDuty(a, Hold.ON_BREAK, true);
         yard.until(50);
-        assertEquals(-50, a.place().x(), 1e-9);
+        assertEquals(-50, a.pose().x(), 1e-9);
         yard.allocation.setDuty(a, Hold.OFF_SHIFT, true);
         yard.allocation.setDuty(a, Hold.ON_BREAK, false);
         assertEquals(PersonState.OFF_SHIFT, a.tally().state());
         yard.until(100);
-        assertEquals(0, a.place().x(), 1e-9);
+        assertEquals(0, a.pose().x(), 1e-9);
         Job job = yard.job(0, 0);
         yard.ask(job, 0);
         yard.allocation.give();

@@ -55,7 +55,7 @@ public final class ComparePage extends VBox implements AutoCloseable {
     private final Button pause = Words.quiet("Pause", "pause-comparison", this::pause);
     private final Button stop = Words.quiet("Stop", "stop-comparison", this::stop);
     private final TextField replications = new TextField();
-    private final TextField narrow = new TextField();
+    private final TextField targetHalfWidth = new TextField();
     private final AlternativesPane alternatives;
     private final SweepsPane sweeps;
     private final GainPane gain;
@@ -95,13 +95,13 @@ public final class ComparePage extends VBox implements AutoCloseable {
                 setReplications();
             }
         });
-        narrow.setPrefColumnCount(4);
-        narrow.setId("comparison-narrow");
-        narrow.setPromptText("any");
-        narrow.setOnAction(e -> setNarrow());
-        narrow.focusedProperty().addListener((o, was, is) -> {
+        targetHalfWidth.setPrefColumnCount(4);
+        targetHalfWidth.setId("comparison-narrow");
+        targetHalfWidth.setPromptText("any");
+        targetHalfWidth.setOnAction(e -> setTargetHalfWidth());
+        targetHalfWidth.focusedProperty().addListener((o, was, is) -> {
             if (was) {
-                setNarrow();
+                setTargetHalfWidth();
             }
         });
         progress.setPrefWidth(80);
@@ -116,7 +116,7 @@ public final class ComparePage extends VBox implements AutoCloseable {
             comparing.report(bench.base(), bench.file(), to, Png.of(picture.get()), this::notifyWindow);
         }));
         report.setTooltip(new javafx.scene.control.Tooltip("As .html, .pdf, .xlsx, or every event of the first run as .ocel.json"));
-        HBox top = new HBox(8, rooms, gap, progress, runs, replications, each, narrow, run, pause, stop, report);
+        HBox top = new HBox(8, rooms, gap, progress, runs, replications, each, targetHalfWidth, run, pause, stop, report);
         top.setAlignment(Pos.CENTER_LEFT);
         message.setId("comparison-message");
         message.getStyleClass().addAll("problem", "warning");
@@ -201,8 +201,8 @@ public final class ComparePage extends VBox implements AutoCloseable {
     }
 
     /** How wide the interval of the first response may be to each side, in per cent of its mean. */
-    private void setNarrow() {
-        String text = narrow.getText().replace("%", "").strip();
+    private void setTargetHalfWidth() {
+        String text = targetHalfWidth.getText().replace("%", "").strip();
         try {
             double wanted = text.isEmpty() ? 0 : Double.parseDouble(text) / 100;
             if (wanted != bench.comparison().targetHalfWidth()) {
@@ -282,9 +282,9 @@ public final class ComparePage extends VBox implements AutoCloseable {
         if (!replications.isFocused()) {
             replications.setText(Integer.toString(Experiment.replications(bench.base())));
         }
-        if (!narrow.isFocused()) {
+        if (!targetHalfWidth.isFocused()) {
             double wish = bench.comparison().targetHalfWidth();
-            narrow.setText(wish > 0 ? FigureText.of(100 * wish) : "");
+            targetHalfWidth.setText(wish > 0 ? FigureText.of(100 * wish) : "");
         }
         message.setText(room == Room.SEARCH ? "" : state.message());
         message.setManaged(!message.getText().isEmpty());

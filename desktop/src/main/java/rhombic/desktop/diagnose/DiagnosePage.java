@@ -51,7 +51,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
     }
 
     /** What it has the window do. */
-    public interface Hands {
+    public interface Actions {
         void say(String text);
 
         /** Shows how strongly each equipment is meant, on the floor. */
@@ -74,7 +74,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
     private static final long LONG_NANOS = 1_000_000_000L;
 
     private final Workbench bench;
-    private final Hands hands;
+    private final Actions actions;
     private final Diagnosing diagnosing;
     private final ResultsPage tables;
     private final LeveragePane leverage;
@@ -97,16 +97,16 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
     private boolean isWatched;
 
     /** @param left the pieces that have left, in the run that is watched */
-    public DiagnosePage(Workbench bench, Hands hands, Supplier<List<Diary.Journey>> left) {
+    public DiagnosePage(Workbench bench, Actions actions, Supplier<List<Diary.Journey>> left) {
         super(8);
         this.bench = bench;
-        this.hands = hands;
+        this.actions = actions;
         diagnosing = new Diagnosing(Platform::runLater, new News());
         tables = new ResultsPage(bench);
-        Consumer<String> say = hands::say;
+        Consumer<String> say = actions::say;
         leverage = new LeveragePane(bench, diagnosing, this::tryIt);
-        board = new BoardPane(bench, say, hands::charts, this::readAgain);
-        journeys = new JourneysPane(bench, hands, left);
+        board = new BoardPane(bench, say, actions::charts, this::readAgain);
+        journeys = new JourneysPane(bench, actions, left);
         getStyleClass().add("results");
         setId("diagnose-page");
         setPadding(new Insets(10, 12, 10, 14));
@@ -231,13 +231,13 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
 
     private void tryIt(rhombic.insight.Trial trial) {
         String name = bench.startAlternative(trial.text(), trial.changes());
-        hands.toBuild();
-        hands.say(name + " was begun: Compare holds it against the base.");
+        actions.toBuild();
+        actions.say(name + " was begun: Compare holds it against the base.");
     }
 
     private void showHeat() {
         Heat chosen = heat.getValue();
-        hands.heat(getScene() == null || chosen == null || diagnosis.isEmpty() ? Map.of() : chosen.of(diagnosis.get().summary()));
+        actions.heat(getScene() == null || chosen == null || diagnosis.isEmpty() ? Map.of() : chosen.of(diagnosis.get().summary()));
     }
 
     private final class News implements Diagnosing.Listener {
@@ -249,7 +249,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
                 findings.getChildren().add(Words.text("Nothing stands out: place and link equipment, and let pieces flow."));
             }
             board.show(charts);
-            hands.limits(now.shifting().spans());
+            actions.limits(now.shifting().spans());
             journeys.refresh();
             showHeat();
         }
@@ -287,17 +287,17 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
             evidence.setManaged(now);
             why.setText(now ? "Less" : "Why");
         });
-        HBox actions = new HBox(6, why);
+        HBox buttons = new HBox(6, why);
         if (finding.kind() == Finding.Kind.LIMIT || finding.kind() == Finding.Kind.SHIFTING) {
-            actions.getChildren().add(Words.quiet("On the strips", "on-strips", hands::toWatch));
+            buttons.getChildren().add(Words.quiet("On the strips", "on-strips", actions::toWatch));
         }
         if (!finding.subject().isEmpty()) {
-            actions.getChildren()
+            buttons.getChildren()
                     .add(Words.quiet("Show " + shortened(finding.subject()), "show-place", () -> bench.select(finding.subject())));
         }
         finding.trialNote().ifPresent(
-                trial -> actions.getChildren().add(Words.quiet("Try it: " + shortened(trial.text()), "try-it", () -> tryIt(trial))));
-        VBox box = new VBox(4, kind, label, evidence, actions);
+                trial -> buttons.getChildren().add(Words.quiet("Try it: " + shortened(trial.text()), "try-it", () -> tryIt(trial))));
+        VBox box = new VBox(4, kind, label, evidence, buttons);
         box.getStyleClass().add("finding");
         return box;
     }

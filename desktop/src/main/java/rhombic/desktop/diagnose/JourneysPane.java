@@ -28,15 +28,15 @@ final class JourneysPane extends VBox {
     private static final List<String> COLOURS = List.of("#1D6B66", "#DAD4C5", "#E0A83C", "#8FBDB5", "#4A6FA5");
 
     private final Workbench bench;
-    private final DiagnosePage.Hands hands;
+    private final DiagnosePage.Actions actions;
     private final Supplier<List<Diary.Journey>> left;
     private final Label heading = Words.text("");
     private final VBox rows = new VBox(3);
 
-    JourneysPane(Workbench bench, DiagnosePage.Hands hands, Supplier<List<Diary.Journey>> left) {
+    JourneysPane(Workbench bench, DiagnosePage.Actions actions, Supplier<List<Diary.Journey>> left) {
         super(8);
         this.bench = bench;
-        this.hands = hands;
+        this.actions = actions;
         this.left = left;
         ScrollPane scroll = new ScrollPane(rows);
         scroll.setFitToWidth(true);
@@ -119,7 +119,7 @@ final class JourneysPane extends VBox {
         HBox.setHgrow(name, Priority.ALWAYS);
         name.setMaxWidth(Double.MAX_VALUE);
         HBox row = new HBox(8, strip, name,
-                Words.quiet("Follow", "follow", () -> hands.follow(Math.max(0, journey.leftNanos() - 1_000_000), journey.body())));
+                Words.quiet("Follow", "follow", () -> actions.follow(Math.max(0, journey.leftNanos() - 1_000_000), journey.body())));
         row.setAlignment(Pos.CENTER_LEFT);
         return row;
     }

@@ -144,7 +144,8 @@ public final class FloorView extends Region {
         poser.pose(moment, glideNanos, poses);
         int placesTogether = 1 + study.equipment().size() / MAX_MESHES;
         for (int i = 0; i < poses.count(); i++) {
-            pieceSwarms.get(poses.kind(i)).add(poses.place(i) / placesTogether, poses.x(i), poses.y(i), poses.z(i), poses.turned(i));
+            pieceSwarms.get(poses.kind(i)).add(poses.place(i) / placesTogether, poses.x(i), poses.y(i), poses.z(i),
+                    poses.headingDegrees(i));
         }
         pieceSwarms.forEach(swarm -> swarm.end(view, getHeight()));
         people.show(moment);

@@ -51,16 +51,16 @@ final class PieceSwarm {
             mesh.setMouseTransparent(true);
         }
 
-        void add(double x, double y, double z, double turned) {
+        void add(double x, double y, double z, double headingDegrees) {
             int at = count++ * POSE;
             if (at == poses.length) {
                 poses = Arrays.copyOf(poses, at * 2);
             }
-            hasMoved |= poses[at] != x || poses[at + 1] != y || poses[at + 2] != z || poses[at + 3] != turned;
+            hasMoved |= poses[at] != x || poses[at + 1] != y || poses[at + 2] != z || poses[at + 3] != headingDegrees;
             poses[at] = x;
             poses[at + 1] = y;
             poses[at + 2] = z;
-            poses[at + 3] = turned;
+            poses[at + 3] = headingDegrees;
         }
 
         void end(Viewpoint seen, double pixelsHigh) {

@@ -36,17 +36,18 @@ public final class Scenery {
     private static final int[] ALONG = {4, 4, 5, 5};
 
     /** All of a study that its ground, shadows, links and labels depend on. */
-    record Ground(List<Footing> stands, List<Course> ways) {
+    record Ground(List<Footing> stands, List<LinkLine> ways) {
         record Footing(String name, String kind, Placement placement, Footprint footprint, List<Port> ports) {}
 
         /** @param track whether pieces are seen on it */
-        record Course(String from, String to, String text, List<Bend> bends, String fromPort, String toPort, boolean track) {}
+        record LinkLine(String from, String to, String text, List<Bend> bends, String fromPort, String toPort, boolean track) {}
 
         static Ground of(Study study) {
             return new Ground(
                     study.equipment().stream().map(e -> new Footing(e.name(), e.kind(), e.placement(), e.footprint(), e.ports())).toList(),
                     study.links().stream()
-                            .map(link -> new Course(link.from(), link.to(), LinkText.of(link), link.bends(), link.fromPort(), link.toPort(),
+                            .map(link -> new LinkLine(link.from(), link.to(), LinkText.of(link), link.bends(), link.fromPort(),
+                                    link.toPort(),
                                     !(link.travel() instanceof Travel.AtOnce)))
                             .toList());
         }

@@ -27,7 +27,7 @@ final class Sight {
     }
 
     /** An upright box about a middle, turned. */
-    private record Box(double x, double y, double turned, double length, double width, double low, double high) {}
+    private record Box(double x, double y, double headingDegrees, double length, double width, double low, double high) {}
 
     private static Stream<Box> boxes(Equipment element) {
         return element.along().map(along -> alongWay(element, along)).orElseGet(
@@ -49,7 +49,7 @@ final class Sight {
 
     /** Distance to the box in lengths of the ray; NaN if it misses. By slabs, in the box's own directions. */
     private static double along(Box box, double[] from, double[] ray) {
-        double angle = Math.toRadians(-box.turned);
+        double angle = Math.toRadians(-box.headingDegrees);
         double cos = Math.cos(angle);
         double sin = Math.sin(angle);
         double dx = from[0] - box.x;

@@ -109,7 +109,7 @@ public final class MainWindow implements AutoCloseable {
             player.pause();
             player.seek(nanos);
         }, bench::select);
-        diagnose = new DiagnosePage(bench, new DiagnoseHands(this), player::journeys);
+        diagnose = new DiagnosePage(bench, new DiagnoseActions(this), player::journeys);
         compare = new ComparePage(bench, this::say, () -> go(Workspace.BUILD),
                 () -> asker.toSave(bench.base().name().replaceAll("[^\\p{L}\\p{N} _-]", "").strip() + " report.html"),
                 this::pictureOfBase);

@@ -103,8 +103,9 @@ public final class Belts {
                     .count() == 1;
             Pose end = Layout.outlet(conveyor, "");
             Pose start = Layout.inlet(next, "");
-            double turned = Math.abs((end.heading() - start.heading() + 540) % 360 - 180);
-            return isOnlyGiver && ends.getFirst().toPort().isEmpty() && end.distanceTo(start) < Snapping.GRID_METRES / 10 && turned < 1
+            double headingDegrees = Math.abs((end.heading() - start.heading() + 540) % 360 - 180);
+            return isOnlyGiver && ends.getFirst().toPort().isEmpty() && end.distanceTo(start) < Snapping.GRID_METRES / 10
+                    && headingDegrees < 1
                     && next.lanes() == conveyor.lanes();
         });
     }
@@ -116,7 +117,7 @@ public final class Belts {
         Map<String, String> names = names(conveyor, next);
         List<Fitting> fittings = new ArrayList<>(conveyor.fittings());
         for (Fitting fitting : next.fittings()) {
-            fittings.add(fitting.named(names.getOrDefault(fitting.name(), fitting.name()))
+            fittings.add(fitting.named(names.getOrDefault(fitting.name(), fitting.name())).withId("")
                     .withPosition(Quantity.metres(Math.round((fitting.position().inBaseUnit() + length) * 1e6) / 1e6)));
         }
         Conveyor laid = conveyor.continuing(conveyor.conveyorPath().then(next.conveyorPath())).withFittings(fittings)

@@ -133,7 +133,7 @@ public final class Edits {
             missingTypes(element, allTypes);
         }
         List<Link> links = clip.links.stream()
-                .map(l -> l.between(renamed.getOrDefault(l.from(), l.from()), renamed.getOrDefault(l.to(), l.to()))
+                .map(l -> l.between(renamed.getOrDefault(l.from(), l.from()), renamed.getOrDefault(l.to(), l.to())).withId("")
                         .withBends(l.bends().stream().map(b -> new Bend(b.xMetres() + dx, b.yMetres() + dy)).toList()))
                 .toList();
         return new Pasted(study.withPieceTypes(allTypes).with(elements, links), Set.copyOf(renamed.values()));

@@ -64,7 +64,7 @@ public final class Outlook implements AutoCloseable {
             .newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-outlook").factory());
     private final AtomicLong current = new AtomicLong();
     private final AtomicLong rehearsalNanos = new AtomicLong();
-    private final AtomicReference<@Nullable Told> untold = new AtomicReference<>();
+    private final AtomicReference<@Nullable Notification> untold = new AtomicReference<>();
     private final Executor window;
     private final Listener listener;
     /** Written by the window's thread, read by those of the runs, too. */
@@ -141,17 +141,17 @@ public final class Outlook implements AutoCloseable {
         }
     }
 
-    private record Told(long run, State state) {}
+    private record Notification(long run, State state) {}
 
     /** What the window has not looked at yet is replaced by what is newer. */
     private void publish(long run, State state) {
-        if (current.get() == run && untold.getAndSet(new Told(run, state)) == null) {
+        if (current.get() == run && untold.getAndSet(new Notification(run, state)) == null) {
             window.execute(this::notifyListener);
         }
     }
 
     private void notifyListener() {
-        Told told = untold.getAndSet(null);
+        Notification told = untold.getAndSet(null);
         if (told != null && current.get() == told.run) {
             if (told.state instanceof State.Fresh fresh) {
                 last = Optional.of(fresh);

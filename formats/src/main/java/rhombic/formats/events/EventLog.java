@@ -47,7 +47,7 @@ public final class EventLog {
      */
     public static int save(Study study, Path file) throws IOException {
         EventLog log = new EventLog(study);
-        EventRun.of(study, 1, log::heard, () -> false);
+        EventRun.of(study, 1, log::happened, () -> false);
         SafeFile.write(file, out -> {
             try (JsonGenerator json = new JsonFactory().createGenerator(out)) {
                 json.disable(JsonGenerator.Feature.AUTO_CLOSE_TARGET);
@@ -57,7 +57,7 @@ public final class EventLog {
         return log.events.size();
     }
 
-    private void heard(long timeNanos, PieceListener.Event event, int body, int node, int other) {
+    private void happened(long timeNanos, PieceListener.Event event, int body, int node, int other) {
         if (event == PieceListener.Event.ENTERS || event == PieceListener.Event.MADE) {
             pieceOf.put(body, typeOf.size());
             typeOf.add(other);
@@ -76,7 +76,7 @@ public final class EventLog {
             case COMES_OFF -> unload(body);
             case LEAVES, SCRAPPED -> {
                 // what lies on it goes with it
-                List.copyOf(load.getOrDefault(body, List.of())).forEach(on -> heard(timeNanos, event, on, node, 0));
+                List.copyOf(load.getOrDefault(body, List.of())).forEach(on -> happened(timeNanos, event, on, node, 0));
                 end(body);
             }
             case JOINED -> end(body);

@@ -35,6 +35,8 @@ public final class ComparisonWriter {
     private static final List<String> COLUMNS = List.of("variant", "response", "mean", "halfWidth95", "replications", "differenceFrom",
             "difference", "differenceHalfWidth", "confidence", "verdict");
 
+    private static final int VERSION = 2;
+
     private ComparisonWriter() {}
 
     /** What a comparison is made of. */
@@ -56,11 +58,11 @@ public final class ComparisonWriter {
 
     /** Findings, and gains if they were asked for. */
     public static ObjectNode diagnosis(Diagnosis diagnosis, List<Leverage.Gain> gains) {
-        ObjectNode root = JSON.createObjectNode().put("rhombicFindings", 1).put("study", diagnosis.summary().study().name());
+        ObjectNode root = JSON.createObjectNode().put("rhombicFindings", VERSION).put("study", diagnosis.summary().study().name());
         root.put("replications", diagnosis.summary().runs().size());
         ArrayNode findings = root.putArray("findings");
         for (Finding finding : diagnosis.findings()) {
-            ObjectNode one = findings.addObject().put("kind", finding.kind().word()).put("place", finding.subject()).put("what",
+            ObjectNode one = findings.addObject().put("kind", finding.kind().word()).put("element", finding.subject()).put("text",
                     finding.text());
             ArrayNode evidence = one.putArray("evidence");
             finding.lines().forEach(evidence::add);
@@ -68,7 +70,7 @@ public final class ComparisonWriter {
         }
         ArrayNode limits = root.putArray("limitOverTime");
         for (int i : diagnosis.shifting().ranked()) {
-            limits.addObject().put("place", diagnosis.summary().study().equipment().get(i).name())
+            limits.addObject().put("element", diagnosis.summary().study().equipment().get(i).name())
                     .put("alone", diagnosis.shifting().sole()[i]).put("shifting", diagnosis.shifting().shifting()[i])
                     .put("meanActiveSeconds", diagnosis.shifting().meanActiveSeconds()[i]);
         }
@@ -90,8 +92,8 @@ public final class ComparisonWriter {
     }
 
     public static ObjectNode comparison(Asked asked, List<Curve> curves, Optional<Search.State> search) {
-        ObjectNode root = JSON.createObjectNode().put("rhombicComparison", 1);
-        root.put("against", asked.reference.name());
+        ObjectNode root = JSON.createObjectNode().put("rhombicComparison", VERSION);
+        root.put("reference", asked.reference.name());
         root.put("correction", "Bonferroni over " + asked.comparisons() + " comparisons");
         ArrayNode variants = root.putArray("variants");
         for (Variant variant : asked.sheet.variants()) {
@@ -135,7 +137,7 @@ public final class ComparisonWriter {
 
     private static void search(ObjectNode node, Search.State state) {
         node.put("runs", state.runs()).put("decided", state.isDone()).put("budgetSpent", state.budgetSpent());
-        ArrayNode all = node.putArray("standings");
+        ArrayNode all = node.putArray("candidates");
         for (Search.Candidate standing : state.candidates()) {
             ObjectNode one = all.addObject().put("variant", standing.variant().name()).put("droppedAt", standing.droppedAt());
             ResultWriter.number(one, "mean", standing.value().mean());

@@ -77,7 +77,7 @@ final class PeopleResults {
     }
 
     static void failures(Summary summary, CSVPrinter out) throws IOException {
-        out.printRecord("replication", "where", "failure", "times", "waiting for repair", "in repair");
+        out.printRecord("replication", "element", "failure", "times", "waiting for repair", "in repair");
         for (RunFigures run : summary.runs()) {
             for (FailureFigures failure : run.failures()) {
                 ModeFigures mode = failure.mode();

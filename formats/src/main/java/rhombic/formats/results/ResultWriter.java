@@ -36,6 +36,8 @@ import rhombic.study.value.EquipmentState;
 public final class ResultWriter {
     private static final ObjectMapper JSON = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
+    private static final int VERSION = 2;
+
     private ResultWriter() {}
 
     public static void saveJson(Summary summary, Path file) throws IOException {
@@ -61,7 +63,7 @@ public final class ResultWriter {
 
     static ObjectNode json(Summary summary) {
         ObjectNode root = JSON.createObjectNode();
-        root.put("rhombicResults", 1);
+        root.put("rhombicResults", VERSION);
         root.put("study", summary.study().name());
         ObjectNode plan = root.putObject("run");
         plan.put("length", summary.study().plan().length().toString());
@@ -72,7 +74,7 @@ public final class ResultWriter {
         for (Response response : Response.all(summary.study())) {
             Interval interval = summary.interval(response);
             ObjectNode node = responses.addObject();
-            node.put("place", response.subject());
+            node.put("element", response.subject());
             node.put("name", response.name());
             node.put("unit", response.unit());
             number(node, "mean", interval.mean());
@@ -97,18 +99,18 @@ public final class ResultWriter {
         node.put("replication", run.replication());
         node.put("in", run.in());
         node.put("out", run.out());
-        node.put("carriersOut", run.loadCarriersOut());
+        node.put("loadCarriersOut", run.loadCarriersOut());
         node.put("made", run.made());
         node.put("joined", run.joined());
         node.put("scrapped", run.scrapped());
         node.put("insideAtStart", run.insideAtStart());
         node.put("inside", run.inside());
         number(node, "insideMean", run.insideMean());
-        node.put("turnedAway", run.rejected());
+        node.put("rejected", run.rejected());
         number(node, "lossShare", run.lossShare());
         node.put("events", run.events());
         node.put("stoppedBy", run.stoppedBy());
-        node.set("standstill", deadlock(run.deadlock()));
+        node.set("deadlock", deadlock(run.deadlock()));
         ArrayNode equipment = node.putArray("equipment");
         for (EquipmentFigures e : met(run)) {
             ObjectNode one = equipment.addObject();
@@ -122,8 +124,8 @@ public final class ResultWriter {
             one.put("contentAtStart", e.contentAtStart());
             one.put("contentNow", e.contentNow());
             one.put("contentMean", e.contentMean());
-            one.put("contentMost", e.contentMax());
-            one.put("turnedAway", e.rejected());
+            one.put("contentMax", e.contentMax());
+            one.put("rejected", e.rejected());
             one.set("stay", stay(e.stay()));
             if (e.waits().begun() > 0) {
                 one.set("wait", wait(e.waits()));
@@ -147,7 +149,7 @@ public final class ResultWriter {
                 one.put("standingShare", e.standingShare());
                 one.put("runningShare", e.belt().runningShare());
                 number(one, "entryGapMean", e.belt().gapMean());
-                number(one, "entryGapLeast", e.belt().gapMin());
+                number(one, "entryGapMin", e.belt().gapMin());
             }
         }
         ArrayNode links = node.putArray("links");
@@ -160,7 +162,7 @@ public final class ResultWriter {
             one.put("onTheWayAtStart", l.onTheWayAtStart());
             one.put("onTheWay", l.onTheWay());
             number(one, "onTheWayMean", l.onTheWayMean());
-            one.put("onTheWayMost", l.onTheWayMax());
+            one.put("onTheWayMax", l.onTheWayMax());
             number(one, "travelMean", l.travelMean());
             PeopleResults.modes(l.modes(), one.putArray("failures"));
         }
@@ -196,7 +198,7 @@ public final class ResultWriter {
         node.put("waited", wait.waited());
         number(node, "waitedShare", wait.waitedShare());
         number(node, "mean", wait.mean());
-        number(node, "longest", wait.max());
+        number(node, "max", wait.max());
         return node;
     }
 
@@ -223,9 +225,9 @@ public final class ResultWriter {
     private record Percentile(String name, ToDoubleFunction<StayFigures> value) {}
 
     private static final List<Percentile> PERCENTILES = List.of(new Percentile("mean", StayFigures::mean),
-            new Percentile("least", StayFigures::min),
+            new Percentile("min", StayFigures::min),
             new Percentile("p10", StayFigures::p10), new Percentile("median", StayFigures::median), new Percentile("p90", StayFigures::p90),
-            new Percentile("p95", StayFigures::p95), new Percentile("p99", StayFigures::p99), new Percentile("most", StayFigures::max),
+            new Percentile("p95", StayFigures::p95), new Percentile("p99", StayFigures::p99), new Percentile("max", StayFigures::max),
             new Percentile("atOnceShare", StayFigures::atOnceShare));
 
     private interface Table {
@@ -242,7 +244,7 @@ public final class ResultWriter {
     }
 
     private static void responses(Summary summary, CSVPrinter out) throws IOException {
-        out.printRecord("place", "response", "unit", "mean", "half-width 95 %", "replications");
+        out.printRecord("element", "response", "unit", "mean", "half-width 95 %", "replications");
         for (Response response : Response.all(summary.study())) {
             Interval interval = summary.interval(response);
             out.printRecord(response.subject(), response.name(), response.unit(), cell(interval.mean()), cell(interval.halfWidth()),
@@ -253,8 +255,8 @@ public final class ResultWriter {
     private static void equipment(Summary summary, CSVPrinter out) throws IOException {
         for (String heading : List.of("replication", "equipment", "kind", "in", "out", "made", "joined", "scrapped", "content at start",
                 "content now",
-                "content mean", "content most", "turned away", "wait mean s", "wait longest s", "waited", "stay mean s", "stay least s",
-                "stay p95 s", "stay most s")) {
+                "content mean", "content max", "rejected", "wait mean s", "wait max s", "waited", "stay mean s", "stay min s",
+                "stay p95 s", "stay max s")) {
             out.print(heading);
         }
         for (EquipmentState state : EquipmentState.values()) {
@@ -263,7 +265,7 @@ public final class ResultWriter {
         out.print("adding value");
         out.print("empty");
         out.print("full");
-        for (String heading : List.of("standing", "running", "entry gap mean m", "entry gap least m")) {
+        for (String heading : List.of("standing", "running", "entry gap mean m", "entry gap min m")) {
             out.print(heading);
         }
         out.println();
@@ -294,7 +296,7 @@ public final class ResultWriter {
 
     private static void links(Summary summary, CSVPrinter out) throws IOException {
         out.printRecord("replication", "from", "to", "departed", "arrived", "on the way at start", "on the way", "on the way mean",
-                "on the way most", "travel mean s");
+                "on the way max", "travel mean s");
         for (RunFigures run : summary.runs()) {
             for (LinkFigures l : run.links()) {
                 out.printRecord(run.replication(), l.from(), l.to(), l.departed(), l.arrived(), l.onTheWayAtStart(), l.onTheWay(),
@@ -306,7 +308,7 @@ public final class ResultWriter {
 
     /** What the runs measured as a whole, one row for each. */
     private static void runs(Summary summary, CSVPrinter out) throws IOException {
-        out.printRecord("replication", "in", "out", "made", "joined", "scrapped", "inside at start", "inside", "inside mean", "turned away",
+        out.printRecord("replication", "in", "out", "made", "joined", "scrapped", "inside at start", "inside", "inside mean", "rejected",
                 "loss share", "throughput 1/h",
                 "lead time mean s", "lead time p95 s", "stopped by", "stands still since s");
         for (RunFigures run : summary.runs()) {

@@ -15,11 +15,8 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -27,28 +24,28 @@ import org.jspecify.annotations.Nullable;
 import rhombic.experiment.Archive;
 import rhombic.experiment.ResponseNames;
 import rhombic.experiment.RunRecord;
-import rhombic.formats.study.StudyWriter;
-import rhombic.study.Study;
+import rhombic.study.change.StudyMark;
 
 /**
  * Runs kept in a file beside the study, one JSON object to a line: a first line that says what it is, for each study that was run a line
  * with the names of its responses, and for each run a line with their values. Lines are only added, each at once, so that a program that
  * ends early loses no more than what was under way; a last line that was cut off is passed over, and the next begins after it.
  *
- * <p>A run belongs to a study by the SHA-256 of the study as it is run. Whatever could change a figure changes that, and then the run is
- * not found any more; it stays in the file, and counts again when the study is as it was.
+ * <p>A run belongs to a study by its {@link StudyMark}. Whatever could change a figure changes that, and then the run is not found any
+ * more; it stays in the file, and counts again when the study is as it was. Runs of version 1 had marks of another kind: they are told
+ * once, and made again.
  */
 public final class ResultsFile implements Archive, AutoCloseable {
     private static final String FORMAT = "rhombicRuns";
-    private static final int VERSION = 1;
-    /** Goes up when the same study gives other figures than before, because a fault was mended. */
-    private static final int FIGURES = 1;
+    private static final int VERSION = 2;
     private static final ObjectMapper JSON = new ObjectMapper();
 
     private final Path file;
     private final Map<String, ResponseNames> names = new HashMap<>();
     private final Map<String, Map<Integer, RunRecord>> runs = new HashMap<>();
     private final List<String> troubles = new ArrayList<>();
+    /** Whether an older program has kept its runs there, which are not found any more. */
+    private boolean isOlder;
     private @Nullable FileChannel channel;
     private @Nullable FileLock lock;
 
@@ -125,6 +122,13 @@ public final class ResultsFile implements Archive, AutoCloseable {
                 throw new IOException("it is of version " + version + " and this program reads up to " + VERSION
                         + ": open it with a newer program, or move it away");
             }
+            isOlder = version < VERSION;
+            if (isOlder) {
+                troubles.add("The runs there were kept by an older program and are made again");
+            }
+            return true;
+        }
+        if (isOlder) {
             return true;
         }
         String study = node.path("study").asText("");
@@ -229,6 +233,10 @@ public final class ResultsFile implements Archive, AutoCloseable {
             open.close();
             throw new IOException("another window is comparing the same study; end it there first");
         }
+        if (isOlder) {
+            open.truncate(0);
+            isOlder = false;
+        }
         long size = open.size();
         open.position(size);
         ByteBuffer last = ByteBuffer.allocate(1);
@@ -238,17 +246,6 @@ public final class ResultsFile implements Archive, AutoCloseable {
             open.write(ByteBuffer.wrap(new byte[] {'\n'}));
         }
         return open;
-    }
-
-    @Override
-    public String markOf(Study study) {
-        try {
-            MessageDigest digest = MessageDigest.getInstance("SHA-256");
-            digest.update((FIGURES + "\n" + StudyWriter.write(study.forRunning())).getBytes(StandardCharsets.UTF_8));
-            return HexFormat.of().formatHex(digest.digest(), 0, 16);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("Every Java has SHA-256", e);
-        }
     }
 
     @Override

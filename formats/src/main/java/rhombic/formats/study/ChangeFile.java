@@ -1,6 +1,7 @@
 package rhombic.formats.study;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.Serializable;
@@ -32,13 +33,14 @@ import rhombic.study.value.Table;
 /** Changes between studies as JSON: what was written reads as the same changes. */
 public final class ChangeFile {
     private static final String FORMAT = "rhombicChanges";
+    private static final int VERSION = 2;
     private static final List<String> PARTS = Arrays.stream(Part.values()).map(Part::word).toList();
 
     private ChangeFile() {}
 
     public static String write(Changes changes) {
         ObjectNode root = StudyWriter.JSON.createObjectNode();
-        root.put(FORMAT, 1);
+        root.put(FORMAT, VERSION);
         ArrayNode all = root.putArray("changes");
         changes.all().forEach(change -> write(change, all.addObject()));
         try {
@@ -60,19 +62,20 @@ public final class ChangeFile {
                 node.set("after", ComparisonFile.write(comparison.after()));
             }
             case Change.Rename rename ->
-                node.put("change", "rename").put("what", StudyWriter.word(rename.renaming().kind())).put("before", rename.renaming().from())
+                node.put("change", "rename").put("kind", StudyWriter.word(rename.renaming().kind())).put("before", rename.renaming().from())
                         .put("after", rename.renaming().to());
             case Change.Set set -> {
                 node.put("change", "set");
                 StudyWriter.optional(node, "cell", set.at().cell());
-                node.put("thing", set.at().element()).put("kind", set.kind()).put("field", set.at().field());
+                node.put("element", set.at().element()).put("kind", set.kind()).put("field", set.at().field());
                 Kind<?> kind = Kinds.ofFileWord(set.kind()).orElseThrow();
                 value(kind, set.at().field(), set.valueBefore(), node.putObject("before"));
                 value(kind, set.at().field(), set.valueAfter(), node.putObject("after"));
             }
-            case Change.Add add -> item(node.put("change", "add").put("part", add.part().word()).put("at", add.at()), "item", add.item());
+            case Change.Add add ->
+                item(node.put("change", "add").put("part", add.part().word()).put("index", add.at()), "item", add.item());
             case Change.TakeOut out ->
-                item(node.put("change", "take out").put("part", out.part().word()).put("at", out.at()), "item", out.item());
+                item(node.put("change", "take out").put("part", out.part().word()).put("index", out.at()), "item", out.item());
             case Change.Replace replace -> {
                 item(node.put("change", "replace").put("part", replace.part().word()), "before", replace.before());
                 item(node, "after", replace.after());
@@ -112,17 +115,20 @@ public final class ChangeFile {
     /** Reads what {@link #write} has written. */
     public static Changes read(String text) throws StudyFormatException {
         List<StudyFormatException.Fault> faults = new ArrayList<>();
-        Fields root = new Fields(StudyReader.json(text), "", faults);
+        JsonNode json = StudyReader.json(text);
+        VersionOne versionOne = new VersionOne();
+        Fields root = new Fields(json.path(FORMAT).asInt() == 1 ? versionOne.changes(json) : json, "", faults);
         List<Change> all = new ArrayList<>();
         if (root.isObject()) {
-            if (root.whole(FORMAT, 1) != 1) {
-                root.fault(FORMAT, "must be 1: open it with a newer program");
+            int version = root.whole(FORMAT, VERSION);
+            if (version < 1 || version > VERSION) {
+                root.fault(FORMAT, "must be from 1 to " + VERSION + ": open it with a newer program");
             }
             all.addAll(root.list("changes", ChangeFile::change));
             root.refuseUnread();
         }
         if (!faults.isEmpty()) {
-            throw new StudyFormatException(faults);
+            throw new StudyFormatException(faults.stream().map(versionOne::inFile).toList());
         }
         return new Changes(all);
     }
@@ -135,14 +141,14 @@ public final class ChangeFile {
             case "comparison" ->
                 both(fields, ComparisonFile::read, (Comparison before, Comparison after) -> new Change.SetComparison(before, after));
             case "rename" -> {
-                Renaming.Kind kind = fields.word("what", Arrays.stream(Renaming.Kind.values()).map(StudyWriter::word).toList(),
+                Renaming.Kind kind = fields.word("kind", Arrays.stream(Renaming.Kind.values()).map(StudyWriter::word).toList(),
                         List.of(Renaming.Kind.values()));
                 yield fields.tried("after",
                         () -> new Change.Rename(new Renaming(kind, fields.text("before", ""), fields.text("after", ""))));
             }
             case "set" -> set(fields);
-            case "add" -> item(fields, "item").map(item -> new Change.Add(part(fields), fields.whole("at", 0), item));
-            case "take out" -> item(fields, "item").map(item -> new Change.TakeOut(part(fields), fields.whole("at", 0), item));
+            case "add" -> item(fields, "item").map(item -> new Change.Add(part(fields), fields.whole("index", 0), item));
+            case "take out" -> item(fields, "item").map(item -> new Change.TakeOut(part(fields), fields.whole("index", 0), item));
             case "replace" -> {
                 Part part = part(fields);
                 yield item(fields, "before").flatMap(before -> item(fields, "after").map(after -> new Change.Replace(part, before, after)));
@@ -191,7 +197,7 @@ public final class ChangeFile {
     }
 
     private static Optional<Change> set(Fields fields) {
-        Address at = new Address(fields.textOr("cell"), fields.text("thing", ""), fields.text("field", ""));
+        Address at = new Address(fields.textOr("cell"), fields.text("element", ""), fields.text("field", ""));
         String word = fields.text("kind", "station");
         Optional<Kind<?>> kind = Kinds.ofFileWord(word);
         if (kind.isEmpty()) {

@@ -34,7 +34,7 @@ final class ComparisonFile {
             ArrayNode factors = node.putArray("factors");
             for (Factor one : comparison.factors()) {
                 ArrayNode levels = factors.addObject().put("name", one.name()).putArray("levels");
-                one.levels().forEach(level -> changes(levels.addObject().put("said", level.text()), level.changes()));
+                one.levels().forEach(level -> changes(levels.addObject().put("text", level.text()), level.changes()));
             }
         }
         if (!comparison.sweeps().isEmpty()) {
@@ -45,7 +45,7 @@ final class ComparisonFile {
                 StudyWriter.texts(written.putArray("factors"), one.factors());
             }
         }
-        StudyWriter.optional(node, "against", comparison.reference());
+        StudyWriter.optional(node, "reference", comparison.reference());
         if (!comparison.responses().isEmpty()) {
             StudyWriter.texts(node.putArray("responses"), comparison.responses());
         }
@@ -60,14 +60,14 @@ final class ComparisonFile {
             node.put("replications", comparison.replications());
         }
         if (comparison.targetHalfWidth() > 0) {
-            node.put("narrow", comparison.targetHalfWidth());
+            node.put("targetHalfWidth", comparison.targetHalfWidth());
         }
         if (!comparison.board().isEmpty()) {
             ArrayNode board = node.putArray("board");
             for (BoardChart chart : comparison.board()) {
                 ObjectNode one = board.addObject().put("title", chart.title()).put("chart", StudyWriter.word(chart.kind()));
-                StudyWriter.texts(one.putArray("things"), chart.elements());
-                one.put("series", StudyWriter.word(chart.series())).put("smooth", chart.movingMean()).put("onFloor", chart.onFloor());
+                StudyWriter.texts(one.putArray("elements"), chart.elements());
+                one.put("series", StudyWriter.word(chart.series())).put("movingMean", chart.movingMean()).put("onFloor", chart.onFloor());
             }
         }
         return node;
@@ -88,7 +88,7 @@ final class ComparisonFile {
         List<Factor> factors = fields.optionalList("factors", one -> {
             String name = one.text("name", "Factor");
             List<Factor.Level> levels = one.list("levels", level -> {
-                String text = level.text("said", "1");
+                String text = level.text("text", "1");
                 Changes changes = changes(level);
                 return level.tried(null, () -> new Factor.Level(text, changes));
             });
@@ -99,7 +99,7 @@ final class ComparisonFile {
             List<String> over = one.texts("factors");
             return one.tried(null, () -> new Sweep(alternative, over));
         });
-        String against = fields.textOr("against");
+        String against = fields.textOr("reference");
         List<String> responses = fields.has("responses") ? fields.texts("responses") : List.of();
         List<OwnResponse> own = fields.optionalList("ownResponses", one -> {
             String name = one.text("name", "Response");
@@ -108,15 +108,15 @@ final class ComparisonFile {
             return one.tried(null, () -> new OwnResponse(name, unit, formula));
         });
         int replications = fields.optionalWhole("replications").orElse(0);
-        double targetHalfWidth = fields.has("narrow") ? fields.number("narrow") : 0;
+        double targetHalfWidth = fields.has("targetHalfWidth") ? fields.number("targetHalfWidth") : 0;
         List<BoardChart> board = fields.optionalList("board", one -> {
             String title = one.text("title", "Chart");
             BoardChart.Kind kind = one.word("chart", words(BoardChart.Kind.values()), List.of(BoardChart.Kind.values()));
-            List<String> elements = one.has("things") ? one.texts("things") : List.of();
+            List<String> elements = one.has("elements") ? one.texts("elements") : List.of();
             BoardChart.Series series = one.has("series")
                     ? one.word("series", words(BoardChart.Series.values()), List.of(BoardChart.Series.values()))
                     : BoardChart.Series.EACH;
-            int movingMean = one.optionalWhole("smooth").orElse(1);
+            int movingMean = one.optionalWhole("movingMean").orElse(1);
             boolean onFloor = one.isTrue("onFloor");
             return one.tried(null, () -> new BoardChart(title, kind, elements, series, movingMean, onFloor));
         });

@@ -26,12 +26,12 @@ final class DutyReader {
     private DutyReader() {}
 
     static Optional<Need> need(Fields fields) {
-        String skill = fields.text("whom", "Crew");
+        String skill = fields.text("skill", "Crew");
         int people = fields.optionalWhole("people").orElse(1);
-        Quantity part = fields.optionalQuantity("part", Dimension.SHARE).orElse(Need.ALL);
+        Quantity share = fields.optionalQuantity("share", Dimension.SHARE).orElse(Need.ALL);
         int priority = fields.optionalWhole("priority").orElse(0);
-        boolean preemptible = fields.isTrue("yields");
-        return fields.tried(null, () -> new Need(skill, people, part, priority, preemptible));
+        boolean preemptible = fields.isTrue("preemptible");
+        return fields.tried(null, () -> new Need(skill, people, share, priority, preemptible));
     }
 
     static List<Need> needs(Fields fields, String field) {
@@ -40,9 +40,10 @@ final class DutyReader {
 
     static Optional<Person> person(Fields fields) {
         String name = fields.text("name", "Person");
+        String id = fields.textOr("id");
         double factor = fields.has("factor") ? fields.number("factor") : 1;
         List<String> skills = fields.has("skills") ? fields.texts("skills") : List.of();
-        return fields.tried(null, () -> new Person(name, factor, skills));
+        return fields.tried(null, () -> new Person(id, name, factor, skills));
     }
 
     static Optional<StandPoint> standPoint(Fields fields) {
@@ -53,22 +54,25 @@ final class DutyReader {
     }
 
     static Optional<FailureMode> failure(Fields fields) {
+        String id = fields.textOr("id");
         String name = fields.text("name", "Failure");
         Optional<UpTime> up = upTime(fields.object("up"));
         Optional<Distribution> down = fields.optionalDistribution("down");
         if (down.isEmpty() && !fields.has("down")) {
             fields.fault(fields.at("down"), "is missing: add how long the repair takes, such as \"exponential(10 min)\"");
         }
-        Optional<Distribution> first = fields.optionalDistribution("first");
+        Optional<Distribution> first = fields.optionalDistribution("firstFailure");
         List<Need> repair = needs(fields, "repairedBy");
-        FailureMode.InterruptedPiece piece = fields.has("piece")
-                ? fields.word("piece", words(FailureMode.InterruptedPiece.values()), List.of(FailureMode.InterruptedPiece.values()))
+        FailureMode.InterruptedPiece piece = fields.has("interruptedPiece")
+                ? fields.word("interruptedPiece", words(FailureMode.InterruptedPiece.values()),
+                        List.of(FailureMode.InterruptedPiece.values()))
                 : FailureMode.InterruptedPiece.RESUME;
-        boolean hands = fields.isTrue("handsOn");
-        List<String> also = fields.has("also") ? fields.texts("also") : List.of();
+        boolean passes = fields.isTrue("passesWhileDown");
+        List<String> stopsWith = fields.has("stopsWith") ? fields.texts("stopsWith") : List.of();
         return up.flatMap(
                 u -> down.flatMap(
-                        d -> fields.tried(null, () -> new FailureMode(name, u, d, first.orElse(null), repair, piece, hands, also))));
+                        d -> fields.tried(null,
+                                () -> new FailureMode(id, name, u, d, first.orElse(null), repair, piece, passes, stopsWith))));
     }
 
     private static Optional<UpTime> upTime(Fields up) {
@@ -83,7 +87,7 @@ final class DutyReader {
             read = up.tried("availability", () -> new UpTime.Available(share, clock));
         } else if (up.has("days")) {
             List<DayOfWeek> days = days(up);
-            Optional<LocalTime> at = time(up, "at");
+            Optional<LocalTime> at = time(up, "time");
             read = at.flatMap(moment -> up.tried("days", () -> new UpTime.Planned(days, moment)));
         } else {
             Optional<Distribution> after = up.optionalDistribution("after");

@@ -24,23 +24,24 @@ final class DutyWriter {
     }
 
     static void need(Need need, ObjectNode node) {
-        node.put("whom", need.skill());
+        node.put("skill", need.skill());
         if (need.people() != 1) {
             node.put("people", need.people());
         }
         if (!need.isAllTheTime()) {
-            node.put("part", need.share().toString());
+            node.put("share", need.share().toString());
         }
         if (need.priority() != 0) {
             node.put("priority", need.priority());
         }
         if (need.preemptible()) {
-            node.put("yields", true);
+            node.put("preemptible", true);
         }
     }
 
     static void person(Person person, ObjectNode node) {
         node.put("name", person.name());
+        StudyWriter.optional(node, "id", person.id());
         if (person.factor() != 1) {
             node.put("factor", person.factor());
         }
@@ -51,6 +52,7 @@ final class DutyWriter {
 
     static void failure(FailureMode mode, ObjectNode node) {
         node.put("name", mode.name());
+        StudyWriter.optional(node, "id", mode.id());
         ObjectNode up = node.putObject("up");
         switch (mode.up()) {
             case UpTime.After after -> up.put("after", after.time().toString()).put("clock", StudyWriter.word(after.clock()));
@@ -64,23 +66,23 @@ final class DutyWriter {
                 up.put("availability", available.share().toString()).put("clock", StudyWriter.word(available.clock()));
             case UpTime.Planned planned -> {
                 days(up, planned.days());
-                up.put("at", Spell.clock(planned.time()));
+                up.put("time", Spell.clock(planned.time()));
             }
         }
         node.put("down", mode.down().toString());
         Distribution first = mode.firstFailure();
         if (first != null) {
-            node.put("first", first.toString());
+            node.put("firstFailure", first.toString());
         }
         needs(node, "repairedBy", mode.repairedBy());
         if (mode.interruptedPiece() != FailureMode.InterruptedPiece.RESUME) {
-            node.put("piece", StudyWriter.word(mode.interruptedPiece()));
+            node.put("interruptedPiece", StudyWriter.word(mode.interruptedPiece()));
         }
         if (mode.passesWhileDown()) {
-            node.put("handsOn", true);
+            node.put("passesWhileDown", true);
         }
         if (!mode.stopsWith().isEmpty()) {
-            StudyWriter.texts(node.putArray("also"), mode.stopsWith());
+            StudyWriter.texts(node.putArray("stopsWith"), mode.stopsWith());
         }
     }
 

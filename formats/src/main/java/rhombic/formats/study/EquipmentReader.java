@@ -94,13 +94,13 @@ final class EquipmentReader {
     }
 
     static Optional<Routing> routing(Fields fields) {
-        if (!fields.has("wayOut")) {
+        if (!fields.has("routing")) {
             return Optional.empty();
         }
-        if (fields.holdsText("wayOut")) {
-            return Optional.of(new Routing(fields.word("wayOut", CHOICES.stream().map(StudyWriter::word).toList(), CHOICES), ""));
+        if (fields.holdsText("routing")) {
+            return Optional.of(new Routing(fields.word("routing", CHOICES.stream().map(StudyWriter::word).toList(), CHOICES), ""));
         }
-        return fields.optionalObject("wayOut").flatMap(way -> {
+        return fields.optionalObject("routing").flatMap(way -> {
             Optional<Routing> read = way.tried("formula", () -> new Routing(Routing.Choice.FORMULA, way.text("formula", "")));
             way.refuseUnread();
             return read;
@@ -108,7 +108,7 @@ final class EquipmentReader {
     }
 
     static Optional<Selection> selection(Fields fields) {
-        return fields.optionalObject("taking").flatMap(taking -> {
+        return fields.optionalObject("selection").flatMap(taking -> {
             Optional<Selection> read = taking.has("formula")
                     ? taking.tried("formula", () -> Selection.byFormula(taking.text("formula", "")))
                     : taking.tried("types", () -> Selection.byType(taking.texts("types")));
@@ -132,11 +132,11 @@ final class EquipmentReader {
         } else if (fields.has("timetable")) {
             supply = timetable(fields.object("timetable")).map(Supply.ByTimetable::new);
         } else {
-            var between = fields.optionalDistribution("between");
+            var between = fields.optionalDistribution("interarrival");
             int pieces = fields.whole("pieces", 1);
-            var first = fields.optionalQuantity("first", Dimension.TIME);
-            if (!fields.has("between")) {
-                fields.fault(fields.at("between"), "is missing: add a time such as \"75 s\", or \"onDemand\": true");
+            var first = fields.optionalQuantity("firstArrival", Dimension.TIME);
+            if (!fields.has("interarrival")) {
+                fields.fault(fields.at("interarrival"), "is missing: add a time such as \"75 s\", or \"onDemand\": true");
             }
             supply = between.flatMap(time -> fields.tried(null, () -> new Supply.Spaced(time, pieces, first)));
         }
@@ -148,7 +148,7 @@ final class EquipmentReader {
         Timetable.Repeat repeat = fields.word("repeat", Arrays.stream(Timetable.Repeat.values()).map(Timetable.Repeat::word).toList(),
                 List.of(Timetable.Repeat.values()));
         List<Timetable.Row> rows = fields.listUnless("source", "rows", row -> {
-            Optional<Double> at = row.tried("at", () -> Timetable.seconds(repeat, row.text("at", "00:00")));
+            Optional<Double> at = row.tried("time", () -> Timetable.seconds(repeat, row.text("time", "00:00")));
             String type = row.text("type", "Piece");
             int quantity = row.whole("quantity", 1);
             Map<String, Value> values = new LinkedHashMap<>();
@@ -162,17 +162,17 @@ final class EquipmentReader {
 
     static Optional<Work.Load> load(Fields one) {
         int pieces = one.whole("pieces", 1);
-        Optional<Quantity> wait = one.optionalQuantity("longestWait", Dimension.TIME);
+        Optional<Quantity> wait = one.optionalQuantity("maxWait", Dimension.TIME);
         one.refuseUnread();
         return one.tried(null, () -> new Work.Load(pieces, wait.orElse(null)));
     }
 
     static Optional<Inspection> inspection(Fields one) {
-        Quantity fails = one.quantity("fails", Dimension.SHARE);
+        Quantity fails = one.quantity("failShare", Dimension.SHARE);
         String look = one.textOr("look");
         double factor = one.number("factor");
-        int maxReworks = one.whole("mostTimes", 1);
-        int room = one.whole("room", 1);
+        int maxReworks = one.whole("maxReworks", 1);
+        int room = one.whole("capacity", 1);
         Inspection.Maker maker = one.has("maker")
                 ? one.word("maker", Arrays.stream(Inspection.Maker.values()).map(StudyWriter::word).toList(),
                         List.of(Inspection.Maker.values()))
@@ -231,9 +231,9 @@ final class EquipmentReader {
         double x = metres(fields, "x", 0);
         double y = metres(fields, "y", 0);
         double z = metres(fields, "z", 0);
-        double turned = fields.has("turned") ? fields.number("turned") : 0;
+        double headingDegrees = fields.has("heading") ? fields.number("heading") : 0;
         fields.refuseUnread();
-        return fields.tried(null, () -> new Placement(x, y, z, turned));
+        return fields.tried(null, () -> new Placement(x, y, z, headingDegrees));
     }
 
     static Optional<Footprint> size(Fields fields) {
@@ -248,9 +248,9 @@ final class EquipmentReader {
         double x = metres(fields, "x", 0);
         double y = metres(fields, "y", 0);
         double z = metres(fields, "z", 0);
-        double turned = fields.has("turned") ? fields.number("turned") : 0;
+        double headingDegrees = fields.has("heading") ? fields.number("heading") : 0;
         fields.refuseUnread();
-        return fields.tried(null, () -> new PieceOffset(x, y, z, turned));
+        return fields.tried(null, () -> new PieceOffset(x, y, z, headingDegrees));
     }
 
     static Optional<ConveyorPath> conveyorPath(Fields fields, String name) {

@@ -58,9 +58,9 @@ final class EquipmentWriter {
             case Supply.AtStart stock -> how.put("atStart", stock.pieces());
             case Supply.ByTimetable table -> timetable(table.timetable(), how.putObject("timetable"));
             case Supply.Spaced spaced -> {
-                how.put("between", spaced.interarrival().toString());
+                how.put("interarrival", spaced.interarrival().toString());
                 how.put("pieces", spaced.pieces());
-                spaced.firstArrival().ifPresent(first -> how.put("first", first.toString()));
+                spaced.firstArrival().ifPresent(first -> how.put("firstArrival", first.toString()));
             }
         }
     }
@@ -70,7 +70,7 @@ final class EquipmentWriter {
         ArrayNode rows = node.putArray("rows");
         for (Timetable.Row row : table.rows()) {
             ObjectNode one = rows.addObject();
-            one.put("at", Timetable.text(table.repeat(), row.atSeconds())).put("type", row.type()).put("quantity", row.quantity());
+            one.put("time", Timetable.text(table.repeat(), row.atSeconds())).put("type", row.type()).put("quantity", row.quantity());
             if (!row.attributes().isEmpty()) {
                 ObjectNode map = one.putObject("attributes");
                 row.attributes().forEach((name, value) -> StudyWriter.value(map, name, value));
@@ -81,13 +81,14 @@ final class EquipmentWriter {
 
     static void operations(List<Operation> operations, ObjectNode node) {
         if (operations.size() == 1 && operations.getFirst().name().equals(Operation.WORK) && operations.getFirst().addsValue()
-                && operations.getFirst().needs().isEmpty()) {
+                && operations.getFirst().id().equals(Operation.FIRST_ID) && operations.getFirst().needs().isEmpty()) {
             time(node, "time", operations.getFirst().time());
             return;
         }
         ArrayNode list = node.putArray("operations");
         for (Operation operation : operations) {
             ObjectNode one = list.addObject().put("name", operation.name());
+            StudyWriter.optional(one, "id", operation.id());
             time(one, "time", operation.time());
             one.put("addsValue", operation.addsValue());
             DutyWriter.needs(one, "needs", operation.needs());

@@ -13,7 +13,8 @@ final class FieldReader {
     /** The value of the field; empty if the file says nothing, or something that can't be read, which is noted then. */
     @SuppressWarnings("unchecked") // each case reads what its type holds
     static <V> Optional<V> value(Field<?, V> field, Fields fields) {
-        return (Optional<V>) read(field.type(), field.name(), fields);
+        Optional<V> value = (Optional<V>) read(field.type(), field.name(), fields);
+        return value.flatMap(read -> fields.tried(field.name(), () -> field.type().withIds(read)));
     }
 
     private static Optional<?> read(FieldType<?> type, String name, Fields fields) {

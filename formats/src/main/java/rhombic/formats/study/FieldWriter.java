@@ -107,17 +107,19 @@ final class FieldWriter {
     }
 
     private static void fitting(Fitting fitting, ObjectNode node) {
+        StudyWriter.optional(node, "id", fitting.id());
         switch (fitting) {
             case Fitting.Divert divert -> {
-                node.put("divert", divert.name()).put("at", divert.position().toString()).put("side", StudyWriter.word(divert.side()));
+                node.put("divert", divert.name()).put("position", divert.position().toString()).put("side",
+                        StudyWriter.word(divert.side()));
                 if (!new FieldType.Routings().isLeftOut(divert.routing())) {
-                    routing(divert.routing(), "wayOut", node);
+                    routing(divert.routing(), "routing", node);
                 }
             }
-            case Fitting.Merge merge -> node.put("merge", merge.name()).put("at", merge.position().toString())
-                    .put("side", StudyWriter.word(merge.side())).put("first", StudyWriter.word(merge.priority()));
+            case Fitting.Merge merge -> node.put("merge", merge.name()).put("position", merge.position().toString())
+                    .put("side", StudyWriter.word(merge.side())).put("priority", StudyWriter.word(merge.priority()));
             case Fitting.Sensor sensor -> {
-                node.put("sensor", sensor.name()).put("at", sensor.position().toString());
+                node.put("sensor", sensor.name()).put("position", sensor.position().toString());
                 if (sensor.after().amount() > 0) {
                     node.put("after", sensor.after().toString());
                 }
@@ -140,14 +142,14 @@ final class FieldWriter {
     private static void load(Work.Load load, ObjectNode node) {
         node.put("pieces", load.pieces());
         if (load.maxWait() != null) {
-            node.put("longestWait", load.maxWait().toString());
+            node.put("maxWait", load.maxWait().toString());
         }
     }
 
     private static void inspection(Inspection inspection, ObjectNode node) {
-        node.put("fails", inspection.failShare().toString());
+        node.put("failShare", inspection.failShare().toString());
         StudyWriter.optional(node, "look", inspection.look());
-        node.put("factor", inspection.factor()).put("mostTimes", inspection.maxReworks()).put("room", inspection.capacity());
+        node.put("factor", inspection.factor()).put("maxReworks", inspection.maxReworks()).put("capacity", inspection.capacity());
         if (inspection.maker() != Inspection.Maker.ANYBODY) {
             node.put("maker", StudyWriter.word(inspection.maker()));
         }
@@ -158,11 +160,11 @@ final class FieldWriter {
         if (at.zMetres() != 0) {
             node.put("z", metres(at.zMetres()));
         }
-        node.put("turned", at.headingDegrees());
+        node.put("heading", at.headingDegrees());
     }
 
     private static void pieceOffset(PieceOffset seat, ObjectNode node) {
-        node.put("x", metres(seat.xMetres())).put("y", metres(seat.yMetres())).put("z", metres(seat.zMetres())).put("turned",
+        node.put("x", metres(seat.xMetres())).put("y", metres(seat.yMetres())).put("z", metres(seat.zMetres())).put("heading",
                 seat.headingDegrees());
     }
 

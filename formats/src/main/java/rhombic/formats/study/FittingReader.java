@@ -19,24 +19,25 @@ final class FittingReader {
             fields.fault(fields.at("divert"), "is missing: name a divert, a merge or a sensor, as in \"merge\": \"From line 2\"");
             return Optional.empty();
         }
+        String id = fields.textOr("id");
         String name = fields.text(kind.get(), "");
-        Quantity at = fields.quantity("at", Dimension.LENGTH);
+        Quantity at = fields.quantity("position", Dimension.LENGTH);
         return switch (kind.get()) {
             case "divert" -> {
                 Fitting.Side side = side(fields);
                 Routing way = EquipmentReader.routing(fields).orElse(Routing.PREFERENCE);
-                yield fields.tried(null, () -> new Fitting.Divert(name, at, side, way));
+                yield fields.tried(null, () -> new Fitting.Divert(id, name, at, side, way));
             }
             case "merge" -> {
                 Fitting.Side side = side(fields);
-                Fitting.Priority first = fields.has("first")
-                        ? fields.word("first", words(Fitting.Priority.values()), List.of(Fitting.Priority.values()))
+                Fitting.Priority first = fields.has("priority")
+                        ? fields.word("priority", words(Fitting.Priority.values()), List.of(Fitting.Priority.values()))
                         : Fitting.Priority.MAIN;
-                yield fields.tried(null, () -> new Fitting.Merge(name, at, side, first));
+                yield fields.tried(null, () -> new Fitting.Merge(id, name, at, side, first));
             }
             default -> {
                 Quantity after = fields.optionalQuantity("after", Dimension.TIME).orElse(Quantity.seconds(0));
-                yield fields.tried(null, () -> new Fitting.Sensor(name, at, after));
+                yield fields.tried(null, () -> new Fitting.Sensor(id, name, at, after));
             }
         };
     }

@@ -13,22 +13,23 @@ final class RuleReader {
     private RuleReader() {}
 
     static Optional<Rule> read(Fields fields) {
+        String id = fields.textOr("id");
         String name = fields.text("name", "Rule");
         Fields when = fields.object("when");
         Optional<Rule.When> trigger = when(when);
         when.refuseUnread();
         String condition = fields.textOr("if");
         List<Rule.Action> then = fields.list("then", RuleReader::action);
-        return trigger.flatMap(t -> fields.tried(null, () -> new Rule(name, t, condition, then)));
+        return trigger.flatMap(t -> fields.tried(null, () -> new Rule(id, name, t, condition, then)));
     }
 
     private static Optional<Rule.When> when(Fields fields) {
         if (fields.has("piece")) {
             Rule.PieceEvent event = fields.word("piece", EVENTS, List.of(Rule.PieceEvent.values()));
-            return Optional.of(new Rule.When.Piece(event, fields.text("at", "")));
+            return Optional.of(new Rule.When.Piece(event, fields.text("element", "")));
         }
         if (fields.has("state")) {
-            return Optional.of(new Rule.When.StateChanges(fields.text("at", ""), fields.text("state", "")));
+            return Optional.of(new Rule.When.StateChanges(fields.text("element", ""), fields.text("state", "")));
         }
         if (fields.has("signal")) {
             return fields.tried("signal", () -> new Rule.When.Signal(fields.text("signal", "")));
@@ -78,9 +79,9 @@ final class RuleReader {
         }
         if (fields.has("create")) {
             String type = fields.text("create", "");
-            String at = fields.text("at", "");
+            String goodsIn = fields.text("goodsIn", "");
             int pieces = fields.whole("pieces", 1);
-            return fields.tried(null, () -> new Rule.Action.Create(at, type, pieces));
+            return fields.tried(null, () -> new Rule.Action.Create(goodsIn, type, pieces));
         }
         if (fields.isTrue("scrap")) {
             return Optional.of(new Rule.Action.Scrap());

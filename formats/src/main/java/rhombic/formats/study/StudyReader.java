@@ -44,7 +44,7 @@ import rhombic.study.value.TargetBand;
 /** Reads studies, strictly: what is not understood is refused with its place, never passed over. */
 public final class StudyReader {
     static final String FORMAT = "rhombicStudy";
-    static final int VERSION = 1;
+    static final int VERSION = 2;
 
     private static final long MAX_FILE_BYTES = 200_000_000;
     private static final ObjectMapper JSON = JsonMapper.builder(JsonFactory.builder()
@@ -65,6 +65,27 @@ public final class StudyReader {
      * @throws StudyFormatException if what it holds is no study
      */
     public static Study open(Path file) throws IOException, StudyFormatException {
+        return opened(file).study();
+    }
+
+    /**
+     * A study as it was read.
+     *
+     * @param notes what is not as it was when the file was written, in sentences
+     */
+    public record Opened(Study study, List<String> notes) {
+        public Opened {
+            notes = List.copyOf(notes);
+        }
+    }
+
+    /**
+     * Reads a study file, and tells what is not as it was when an older program wrote it.
+     *
+     * @throws IOException if the file can't be read
+     * @throws StudyFormatException if what it holds is no study
+     */
+    public static Opened opened(Path file) throws IOException, StudyFormatException {
         if (Files.isDirectory(file)) {
             throw new IOException("it is a folder; name the study file in it");
         }
@@ -73,7 +94,7 @@ public final class StudyReader {
         }
         byte[] bytes = Files.readAllBytes(file);
         try {
-            return read(StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString());
+            return opened(StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString());
         } catch (CharacterCodingException e) {
             throw new StudyFormatException("the file", "is not text in UTF-8: it is damaged, or not a study");
         }
@@ -92,13 +113,19 @@ public final class StudyReader {
 
     /** Reads a study from its text. */
     public static Study read(String text) throws StudyFormatException {
+        return opened(text).study();
+    }
+
+    private static Opened opened(String text) throws StudyFormatException {
         JsonNode root = json(text);
         StudyReader reader = new StudyReader();
-        Optional<Study> study = reader.study(root);
+        boolean isOld = root.path(FORMAT).asInt() == 1;
+        VersionOne versionOne = new VersionOne();
+        Optional<Study> study = reader.study(isOld ? versionOne.study(root) : root);
         if (study.isEmpty() || !reader.faults.isEmpty()) {
-            throw new StudyFormatException(reader.faults);
+            throw new StudyFormatException(reader.faults.stream().map(versionOne::inFile).toList());
         }
-        return study.get();
+        return new Opened(study.get(), isOld ? VersionOne.notes(study.get()) : List.of());
     }
 
     private Optional<Study> study(JsonNode root) {
@@ -111,8 +138,8 @@ public final class StudyReader {
             return Optional.empty();
         }
         int version = fields.whole(FORMAT, VERSION);
-        if (version != VERSION) {
-            fields.fault(FORMAT, "is " + version + ", but this program reads version " + VERSION + ": open it with a newer program");
+        if (version != 1 && version != VERSION) {
+            fields.fault(FORMAT, "is " + version + ", but this program reads versions 1 and " + VERSION + ": open it with a newer program");
             return Optional.empty();
         }
         String name = fields.text("name", "Study");
@@ -142,7 +169,7 @@ public final class StudyReader {
         Quantity warmUp = fields.quantity("warmUp", Dimension.TIME);
         long seed = fields.wholeLong("seed");
         int replications = fields.whole("replications", 1);
-        int stopAfterPieces = fields.optionalWhole("untilOut").orElse(0);
+        int stopAfterPieces = fields.optionalWhole("stopAfterPieces").orElse(0);
         Optional<TargetBand> target = fields.has("target")
                 ? fields.optionalObject("target").flatMap(StudyReader::target)
                 : Optional.of(TargetBand.USUAL);
@@ -158,8 +185,8 @@ public final class StudyReader {
     }
 
     private static Optional<TargetBand> target(Fields fields) {
-        Quantity min = fields.quantity("from", Dimension.SHARE);
-        Quantity max = fields.quantity("to", Dimension.SHARE);
+        Quantity min = fields.quantity("min", Dimension.SHARE);
+        Quantity max = fields.quantity("max", Dimension.SHARE);
         fields.refuseUnread();
         return fields.tried(null, () -> new TargetBand(min, max));
     }
@@ -176,11 +203,11 @@ public final class StudyReader {
                 : fields.tried("colour",
                         () -> new Look(Look.USUAL, fields.has("colour") ? fields.text("colour", "#000000") : usual.colour())).map(List::of)
                         .orElse(List.of());
-        boolean carrier = fields.isTrue("carrier");
+        boolean loadCarrier = fields.isTrue("loadCarrier");
         List<Attribute> attributes = EquipmentReader.attributes(fields);
         return looks.isEmpty() && !fields.has("looks")
                 ? Optional.empty()
-                : fields.tried(null, () -> new PieceType(name, length, width, height, weight, looks, carrier, attributes));
+                : fields.tried(null, () -> new PieceType(name, length, width, height, weight, looks, loadCarrier, attributes));
     }
 
     static Optional<Look> look(Fields fields) {
@@ -217,6 +244,7 @@ public final class StudyReader {
     }
 
     static Optional<Link> link(Fields fields) {
+        String id = fields.textOr("id");
         String from = fields.text("from", "a");
         String to = fields.text("to", "b");
         Optional<Quantity> share = fields.optionalQuantity("share", Dimension.SHARE);
@@ -228,11 +256,12 @@ public final class StudyReader {
         String fromPort = fields.textOr("fromPort");
         String toPort = fields.textOr("toPort");
         List<FailureMode> failures = fields.optionalList("failures", DutyReader::failure);
-        return travel.flatMap(way -> fields.tried(null, () -> new Link(from, to, share, filter, way, bends, fromPort, toPort, failures)));
+        return travel
+                .flatMap(way -> fields.tried(null, () -> new Link(id, from, to, share, filter, way, bends, fromPort, toPort, failures)));
     }
 
     private static Optional<Travel> travel(Fields fields) {
-        int max = fields.optionalWhole("most").orElse(0);
+        int max = fields.optionalWhole("maxPieces").orElse(0);
         Optional<Travel> travel;
         if (fields.has("time")) {
             travel = fields.optionalDistribution("time").flatMap(time -> fields.tried(null, () -> new Travel.InTime(time, max)));
@@ -241,7 +270,7 @@ public final class StudyReader {
             travel = fields.tried("speed", () -> new Travel.AtSpeed(speed, max));
         } else if (fields.has("carriedBy")) {
             Fields by = fields.object("carriedBy");
-            travel = DutyReader.need(by).flatMap(need -> fields.tried("most", () -> new Travel.Carried(need, Math.max(1, max))));
+            travel = DutyReader.need(by).flatMap(need -> fields.tried("maxPieces", () -> new Travel.Carried(need, Math.max(1, max))));
             by.refuseUnread();
         } else {
             fields.fault(fields.at("time"),
@@ -259,14 +288,15 @@ public final class StudyReader {
     }
 
     private static LinkFilter filter(Fields fields) {
-        if (fields.holdsText("only")) {
-            return fields.word("only", List.of("carriers", "contents"), List.of(new LinkFilter.LoadCarriers(), new LinkFilter.Contents()));
+        if (fields.holdsText("filter")) {
+            return fields.word("filter", List.of("loadCarriers", "contents"),
+                    List.of(new LinkFilter.LoadCarriers(), new LinkFilter.Contents()));
         }
-        return fields.optionalObject("only").flatMap(only -> {
-            Optional<LinkFilter> filter = only.has("where")
-                    ? only.tried("where", () -> new LinkFilter.Condition(only.text("where", "true")))
-                    : only.tried("types", () -> new LinkFilter.Types(only.texts("types")));
-            only.refuseUnread();
+        return fields.optionalObject("filter").flatMap(object -> {
+            Optional<LinkFilter> filter = object.has("condition")
+                    ? object.tried("condition", () -> new LinkFilter.Condition(object.text("condition", "true")))
+                    : object.tried("types", () -> new LinkFilter.Types(object.texts("types")));
+            object.refuseUnread();
             return filter;
         }).orElse(LinkFilter.ALL);
     }

@@ -83,10 +83,10 @@ public final class StudyWriter {
         node.put("seed", plan.seed());
         node.put("replications", plan.replications());
         if (plan.stopAfterPieces() > 0) {
-            node.put("untilOut", plan.stopAfterPieces());
+            node.put("stopAfterPieces", plan.stopAfterPieces());
         }
         if (!plan.target().equals(TargetBand.USUAL)) {
-            node.putObject("target").put("from", plan.target().min().toString()).put("to", plan.target().max().toString());
+            node.putObject("target").put("min", plan.target().min().toString()).put("max", plan.target().max().toString());
         }
         return node;
     }
@@ -110,7 +110,7 @@ public final class StudyWriter {
             }
         }
         if (type.loadCarrier()) {
-            node.put("carrier", true);
+            node.put("loadCarrier", true);
         }
         attributes(node, type.attributes());
         return node;
@@ -135,15 +135,16 @@ public final class StudyWriter {
 
     static ObjectNode link(Link link) {
         ObjectNode node = JSON.createObjectNode();
+        optional(node, "id", link.id());
         node.put("from", link.from());
         node.put("to", link.to());
         link.share().ifPresent(share -> node.put("share", share.toString()));
         switch (link.filter()) {
             case LinkFilter.All() -> {}
-            case LinkFilter.Types types -> texts(node.putObject("only").putArray("types"), types.types());
-            case LinkFilter.Condition condition -> node.putObject("only").put("where", condition.formula());
-            case LinkFilter.LoadCarriers() -> node.put("only", "carriers");
-            case LinkFilter.Contents() -> node.put("only", "contents");
+            case LinkFilter.Types types -> texts(node.putObject("filter").putArray("types"), types.types());
+            case LinkFilter.Condition condition -> node.putObject("filter").put("condition", condition.formula());
+            case LinkFilter.LoadCarriers() -> node.put("filter", "loadCarriers");
+            case LinkFilter.Contents() -> node.put("filter", "contents");
         }
         switch (link.travel()) {
             case Travel.AtOnce once -> {}
@@ -151,7 +152,7 @@ public final class StudyWriter {
             case Travel.Carried carried -> {
                 ObjectNode travel = node.putObject("travel");
                 DutyWriter.need(carried.need(), travel.putObject("carriedBy"));
-                travel.put("most", carried.maxPieces());
+                travel.put("maxPieces", carried.maxPieces());
             }
             case Travel.AtSpeed at -> maxPieces(node.putObject("travel").put("speed", at.speed().toString()), at.maxPieces());
         }
@@ -171,7 +172,7 @@ public final class StudyWriter {
 
     private static void maxPieces(ObjectNode travel, int max) {
         if (max > 0) {
-            travel.put("most", max);
+            travel.put("maxPieces", max);
         }
     }
 
@@ -203,10 +204,11 @@ public final class StudyWriter {
     static ObjectNode rule(Rule rule) {
         ObjectNode node = JSON.createObjectNode();
         node.put("name", rule.name());
+        optional(node, "id", rule.id());
         ObjectNode when = node.putObject("when");
         switch (rule.when()) {
-            case Rule.When.Piece piece -> when.put("piece", RuleReader.EVENTS.get(piece.event().ordinal())).put("at", piece.at());
-            case Rule.When.StateChanges change -> when.put("state", change.state()).put("at", change.at());
+            case Rule.When.Piece piece -> when.put("piece", RuleReader.EVENTS.get(piece.event().ordinal())).put("element", piece.at());
+            case Rule.When.StateChanges change -> when.put("state", change.state()).put("element", change.at());
             case Rule.When.Signal signal -> when.put("signal", signal.name());
             case Rule.When.TimeOfDay time -> when.put("timeOfDay", time.clock());
             case Rule.When.Every every -> when.put("every", every.interval().toString());
@@ -232,7 +234,8 @@ public final class StudyWriter {
             case Rule.Action.OpenOutlet open -> node.put("openOutlet", open.equipment());
             case Rule.Action.Wait wait -> node.put("wait", wait.time().toString());
             case Rule.Action.Signal signal -> node.put("signal", signal.name());
-            case Rule.Action.Create create -> node.put("create", create.type()).put("at", create.goodsIn()).put("pieces", create.pieces());
+            case Rule.Action.Create create ->
+                node.put("create", create.type()).put("goodsIn", create.goodsIn()).put("pieces", create.pieces());
             case Rule.Action.Scrap() -> node.put("scrap", true);
             case Rule.Action.StopRun() -> node.put("stop", true);
         }

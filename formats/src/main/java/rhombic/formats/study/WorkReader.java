@@ -44,6 +44,7 @@ final class WorkReader {
     }
 
     private static Optional<Operation> operation(Fields fields) {
+        String id = fields.textOr("id");
         String name = fields.text("name", Operation.WORK);
         Optional<TimeSource> time = time(fields, "time");
         boolean addsValue = fields.isTrue("addsValue");
@@ -51,7 +52,7 @@ final class WorkReader {
         if (time.isEmpty() && !fields.has("time")) {
             fields.fault(fields.at("time"), "is missing: add a time such as \"90 s\"");
         }
-        return time.flatMap(t -> fields.tried(null, () -> new Operation(name, t, addsValue, needs)));
+        return time.flatMap(t -> fields.tried(null, () -> new Operation(id, name, t, addsValue, needs)));
     }
 
     static Optional<TimeSource> time(Fields fields, String field) {

@@ -17,6 +17,7 @@ import org.junit.jupiter.api.io.TempDir;
 import rhombic.experiment.ResponseNames;
 import rhombic.experiment.RunRecord;
 import rhombic.study.Study;
+import rhombic.study.change.StudyMark;
 import rhombic.study.value.NamedView;
 import rhombic.testplants.RandomStudies;
 
@@ -103,11 +104,11 @@ class ResultsFileTest {
     void runsBelongToTheStudyAsItRuns() throws Exception {
         Study study = RandomStudies.of(5);
         try (ResultsFile archive = ResultsFile.open(folder.resolve("x.runs.jsonl"))) {
-            String mark = archive.markOf(study);
-            assertEquals(mark, archive.markOf(study.named("Another").withViews(List.of(new NamedView("Gate", 1, 2, 3, 40, 5, false)))
+            String mark = StudyMark.of(study);
+            assertEquals(mark, StudyMark.of(study.named("Another").withViews(List.of(new NamedView("Gate", 1, 2, 3, 40, 5, false)))
                     .withPlan(study.plan().withReplications(99))));
-            assertNotEquals(mark, archive.markOf(study.withPlan(study.plan().withSeed(1234))));
-            assertNotEquals(mark, archive.markOf(RandomStudies.of(6)));
+            assertNotEquals(mark, StudyMark.of(study.withPlan(study.plan().withSeed(1234))));
+            assertNotEquals(mark, StudyMark.of(RandomStudies.of(6)));
         }
         assertEquals(folder.resolve("line.runs.jsonl"), ResultsFile.beside(folder.resolve("line.rhombic.json")));
         assertFalse(Files.exists(folder.resolve("x.runs.jsonl")), "nothing was kept, so nothing is written");

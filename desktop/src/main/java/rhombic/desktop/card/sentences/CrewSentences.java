@@ -71,7 +71,7 @@ final class CrewSentences {
                         "A name, a factor on the times of what that person does (1.2 takes a fifth longer), and skills beside those of the crew; "
                                 + "a formula reads person.name and person.factor",
                         false, filled -> {
-                            List<Person> persons = filled.rows().stream().map(CrewSentences::person).toList();
+                            List<Person> persons = Crew.sameIds(crew.persons(), filled.rows().stream().map(CrewSentences::person).toList());
                             return crew(c -> (persons.size() > c.people() ? c.withPersons(List.of()).withPeople(persons.size()) : c)
                                     .withPersons(persons));
                         })),

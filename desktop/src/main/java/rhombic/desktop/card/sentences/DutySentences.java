@@ -104,7 +104,7 @@ final class DutySentences {
 
     private List<Part> stand() {
         StandPoint spot = duty.standOffset();
-        String typed = spot == null ? "" : PlaceSentences.metres(spot.xMetres()) + " " + PlaceSentences.metres(spot.yMetres());
+        String typed = spot == null ? "" : PlacementSentences.metres(spot.xMetres()) + " " + PlacementSentences.metres(spot.yMetres());
         boolean needsPeople = element instanceof WorkEquipment work
                 && (!work.needs().isEmpty() || !duty.failures().isEmpty());
         if (spot == null && !needsPeople) {

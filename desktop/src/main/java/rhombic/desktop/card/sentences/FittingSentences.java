@@ -77,7 +77,7 @@ final class FittingSentences {
                 parts.add(new Words(" the divert "));
                 parts.add(name(divert));
                 parts.add(new Words(" lets pieces leave to the "));
-                parts.add(side(divert, divert.side(), (d, side) -> new Fitting.Divert(d.name(), d.position(), side, d.routing())));
+                parts.add(side(divert, divert.side(), (d, side) -> d.withSide(side)));
                 parts.add(new Words("; the rest goes straight on. "));
             }
             case Fitting.Merge merge -> {
@@ -86,12 +86,12 @@ final class FittingSentences {
                 parts.add(new Words(" the merge "));
                 parts.add(name(merge));
                 parts.add(new Words(" lets pieces" + (from.isEmpty() ? "" : " of " + from) + " in from the "));
-                parts.add(side(merge, merge.side(), (m, side) -> new Fitting.Merge(m.name(), m.position(), side, m.priority())));
+                parts.add(side(merge, merge.side(), (m, side) -> m.withSide(side)));
                 parts.add(new Words("; first goes "));
                 parts.add(picked("first at " + id, merge.priority().word(),
                         Arrays.stream(Fitting.Priority.values()).map(Fitting.Priority::word).toList(),
-                        text -> replaced(merge, new Fitting.Merge(merge.name(), merge.position(), merge.side(),
-                                Typed.choice(Fitting.Priority.values(), Fitting.Priority::word, text)))));
+                        text -> replaced(merge,
+                                merge.withPriority(Typed.choice(Fitting.Priority.values(), Fitting.Priority::word, text)))));
                 parts.add(new Words(". "));
                 List<String> others = study.equipment().stream().filter(e -> e.givesPieces() && !e.name().equals(conveyor.name()))
                         .map(Equipment::name).limit(200).toList();
@@ -106,7 +106,7 @@ final class FittingSentences {
                         sensor.after().toString(),
                         "How long a piece must cover it, such as 5 s; 0 s: at once. Formulas read at('" + conveyor.name() + "')." + id,
                         text -> replaced(sensor,
-                                new Fitting.Sensor(sensor.name(), sensor.position(), Quantity.parse(text, Dimension.TIME)))));
+                                sensor.withAfter(Quantity.parse(text, Dimension.TIME)))));
                 parts.add(new Words(". "));
             }
         }

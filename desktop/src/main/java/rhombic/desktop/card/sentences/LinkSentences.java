@@ -84,7 +84,7 @@ final class LinkSentences {
 
     private String length() {
         return study.find(link.from()).flatMap(from -> study.find(link.to())
-                .map(to -> PlaceSentences.metres(Math.round(Layout.path(link, from, to).metres() * 100) / 100.0))).orElse("\u2013");
+                .map(to -> PlacementSentences.metres(Math.round(Layout.path(link, from, to).metres() * 100) / 100.0))).orElse("\u2013");
     }
 
     private String somebody() {
@@ -122,7 +122,7 @@ final class LinkSentences {
     }
 
     private Part bends() {
-        String typed = link.bends().stream().map(b -> PlaceSentences.metres(b.xMetres()) + " " + PlaceSentences.metres(b.yMetres()))
+        String typed = link.bends().stream().map(b -> PlacementSentences.metres(b.xMetres()) + " " + PlacementSentences.metres(b.yMetres()))
                 .collect(Collectors.joining("; "));
         int count = link.bends().size();
         return typed("bends " + number, count == 0 ? "+ bends" : count == 1 ? "1 bend" : count + " bends", typed,

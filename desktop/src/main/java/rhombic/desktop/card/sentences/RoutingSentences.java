@@ -173,7 +173,7 @@ final class RoutingSentences {
 
     private UnaryOperator<Study> choose(Routing way) {
         return divert().map(d -> (UnaryOperator<Study>) s -> s.changed(element.name(), e -> e instanceof Conveyor now
-                ? now.withFitting(outlet, new Fitting.Divert(d.name(), d.position(), d.side(), way))
+                ? now.withFitting(outlet, d.withRouting(way))
                 : e)).orElseGet(() -> Sentences.basics(element, b -> b.withRouting(way)));
     }
 

@@ -65,7 +65,7 @@ public final class Sentences {
             all.addAll(DutySentences.of(study, element));
         }
         all.add(sentences.place(element));
-        all.addAll(PlaceSentences.of(element));
+        all.addAll(PlacementSentences.of(element));
         return all;
     }
 

@@ -213,14 +213,14 @@ final class StudySentences {
         Set<String> offers = new java.util.LinkedHashSet<>(Offers.at(study, List.of()));
         List<Part> parts = new ArrayList<>(List.of(
                 typed(name + " rule name", name, name, "A name",
-                        text -> rule(name, r -> new Rule(text.strip(), r.when(), r.condition(), r.then()))),
+                        text -> rule(name, r -> r.named(text.strip()))),
                 new Words(": when "),
                 script(name + " when", RuleText.of(rule.when()), RuleText.of(rule.when()), "What sets it off", whens(),
-                        text -> rule(name, r -> new Rule(r.name(), RuleText.when(text), r.condition(), r.then()))),
+                        text -> rule(name, r -> r.withWhen(RuleText.when(text)))),
                 new Words(rule.condition().isEmpty() ? " " : ", if "),
                 script(name + " if", rule.condition().isEmpty() ? "+ if" : rule.condition(), rule.condition(),
                         "A formula that gives yes or no, such as piece.joints > 4; empty: always", List.copyOf(offers),
-                        text -> rule(name, r -> new Rule(r.name(), r.when(), text.strip(), r.then()))),
+                        text -> rule(name, r -> r.withCondition(text.strip()))),
                 new Words(", then ")));
         for (int i = 0; i < rule.then().size(); i++) {
             int at = i;
@@ -240,7 +240,7 @@ final class StudySentences {
         List<String> all = new ArrayList<>();
         study.equipment().forEach(element -> RuleText.WHEN_FORMS.stream().filter(form -> form.contains("Oven"))
                 .forEach(form -> all.add(form.replace("Oven", element.name()))));
-        study.equipment().forEach(element -> element.becomes().forEach(word -> all.add(element.name() + " becomes " + word)));
+        study.equipment().forEach(element -> element.ruleStates().forEach(word -> all.add(element.name() + " becomes " + word)));
         RuleText.WHEN_FORMS.stream().filter(form -> !form.contains("Oven")).forEach(all::add);
         return all;
     }
@@ -264,7 +264,7 @@ final class StudySentences {
         } else {
             then.add(RuleText.action(text));
         }
-        return new Rule(rule.name(), rule.when(), rule.condition(), then);
+        return rule.withThen(then);
     }
 
     private static UnaryOperator<Study> rule(String name, UnaryOperator<Rule> change) {

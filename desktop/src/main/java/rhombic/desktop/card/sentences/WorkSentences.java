@@ -251,8 +251,7 @@ final class WorkSentences {
             parts.add(picked(i == 0 ? "adds value" : "adds value " + (i + 1), operation.addsValue() ? "adds value" : "adds no value",
                     List.of("adds value", "adds no value"),
                     text -> work(w -> withOperation(w, at,
-                            new Operation(w.operations().get(at).name(), w.operations().get(at).time(), text.equals("adds value"),
-                                    w.operations().get(at).needs())))));
+                            w.operations().get(at).withAddsValue(text.equals("adds value"))))));
             parts.add(words(". "));
             parts.add(depends);
             parts.add(words(operation.needs().isEmpty() ? " " : " Needs "));
@@ -360,7 +359,7 @@ final class WorkSentences {
             return work.withOperations(fewer);
         }
         Operation operation = work.operations().get(at);
-        return withOperation(work, at, new Operation(name.strip(), operation.time(), operation.addsValue(), operation.needs()));
+        return withOperation(work, at, operation.named(name.strip()));
     }
 
     private static Work withOperation(Work work, int at, Operation operation) {

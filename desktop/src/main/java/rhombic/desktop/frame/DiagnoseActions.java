@@ -7,10 +7,10 @@ import rhombic.desktop.diagnose.DiagnosePage;
 import rhombic.insight.Shifting;
 
 /** What Diagnose has the window do. */
-final class DiagnoseHands implements DiagnosePage.Hands {
+final class DiagnoseActions implements DiagnosePage.Actions {
     private final MainWindow window;
 
-    DiagnoseHands(MainWindow window) {
+    DiagnoseActions(MainWindow window) {
         this.window = window;
     }
 

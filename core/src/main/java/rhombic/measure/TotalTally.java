@@ -1,7 +1,7 @@
 package rhombic.measure;
 
 /** Counts the pieces of the whole plant. */
-public final class WholeTally {
+public final class TotalTally {
     private final StayTally lead = new StayTally();
     private long windowStart;
     private long lastChange;

@@ -17,18 +17,18 @@ import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceOffset;
 
 /** How large a thing is, how high it stands, and where pieces sit on it. */
-final class PlaceSentences {
+final class PlacementSentences {
     private final Equipment element;
 
-    private PlaceSentences(Equipment element) {
+    private PlacementSentences(Equipment element) {
         this.element = element;
     }
 
     static List<Sentence> of(Equipment element) {
-        PlaceSentences sentences = new PlaceSentences(element);
+        PlacementSentences sentences = new PlacementSentences(element);
         List<Sentence> all = new ArrayList<>(List.of(sentences.size()));
         if (!element.basics().pieceOffset().equals(PieceOffset.USUAL)) {
-            all.add(sentences.seat());
+            all.add(sentences.pieceOffset());
         }
         return all;
     }
@@ -70,14 +70,14 @@ final class PlaceSentences {
         return change(e -> e.with(e.basics().withSize(size)));
     }
 
-    private Sentence seat() {
+    private Sentence pieceOffset() {
         PieceOffset seat = element.basics().pieceOffset();
         return new Sentence(new Words("Pieces sit "),
-                seat("seat x", seat.xMetres(), x -> new PieceOffset(x, seat.yMetres(), seat.zMetres(), seat.headingDegrees())),
+                pieceOffset("seat x", seat.xMetres(), x -> new PieceOffset(x, seat.yMetres(), seat.zMetres(), seat.headingDegrees())),
                 new Words(" along the flow, "),
-                seat("seat y", seat.yMetres(), y -> new PieceOffset(seat.xMetres(), y, seat.zMetres(), seat.headingDegrees())),
+                pieceOffset("seat y", seat.yMetres(), y -> new PieceOffset(seat.xMetres(), y, seat.zMetres(), seat.headingDegrees())),
                 new Words(" to its left and "),
-                seat("seat z", seat.zMetres(), z -> new PieceOffset(seat.xMetres(), seat.yMetres(), z, seat.headingDegrees())),
+                pieceOffset("seat z", seat.zMetres(), z -> new PieceOffset(seat.xMetres(), seat.yMetres(), z, seat.headingDegrees())),
                 new Words(" above where they usually do, turned "),
                 typed("seat turned", Typed.degreesText(seat.headingDegrees()), Typed.degreesText(seat.headingDegrees()),
                         "Anticlockwise, such as 90\u00b0",
@@ -88,7 +88,7 @@ final class PlaceSentences {
                 Sentence.Token.act("seat usual", "as usual", change(e -> e.with(e.basics().withPieceOffset(PieceOffset.USUAL)))));
     }
 
-    private Part seat(String id, double metres, DoubleFunction<PieceOffset> with) {
+    private Part pieceOffset(String id, double metres, DoubleFunction<PieceOffset> with) {
         return typed(id, metres(metres), metres(metres), "A length such as 0.2 m, or -0.2 m the other way",
                 text -> change(e -> e.with(e.basics().withPieceOffset(with.apply(metres(text))))));
     }
