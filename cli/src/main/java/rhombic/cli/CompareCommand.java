@@ -45,9 +45,9 @@ final class CompareCommand implements Callable<Integer> {
     @Option(names = "--search", paramLabel = "FACTOR", split = ",", description = "Searches the combinations of these factors for the best.") private List<String> search = List
             .of();
 
-    @Option(names = "--matters", paramLabel = "X", description = "The least difference that matters, in the unit of the response.") private @Nullable Double indifference;
+    @Option(names = "--indifference", paramLabel = "X", description = "The least difference that matters, in the unit of the response.") private @Nullable Double indifference;
 
-    @Option(names = "--budget", paramLabel = "RUNS", description = "Most runs of a search; otherwise 1000.") private int budget = 1000;
+    @Option(names = "--budget", paramLabel = "RUNS", description = "Max. runs of a search; otherwise 1000.") private int budget = 1000;
 
     @Option(names = "--out", paramLabel = "FILE", description = "Writes the comparison as .json, .csv or .xlsx.") private @Nullable Path out;
 
@@ -105,7 +105,7 @@ final class CompareCommand implements Callable<Integer> {
             }
         }
         if (!search.isEmpty() && (indifference == null || !(indifference > 0))) {
-            return Optional.of("A search needs --matters, the least difference that matters, above 0");
+            return Optional.of("A search needs --indifference, the least difference that matters, above 0");
         }
         Path target = out;
         if (target != null && !List.of("json", "csv", "xlsx").contains(ending(target))) {

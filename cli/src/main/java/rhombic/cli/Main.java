@@ -1,5 +1,7 @@
 package rhombic.cli;
 
+import java.util.Arrays;
+import java.util.Map;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import picocli.CommandLine.Command;
@@ -17,6 +19,9 @@ public final class Main {
     static final int FAULTY = 2;
     /** In a run something stood still for good. */
     static final int DEADLOCK = 3;
+
+    /** What options were called in older programs. They go on working, with a hint. */
+    private static final Map<String, String> OPTIONS_BEFORE = Map.of("--even-so", "--ignore-errors", "--matters", "--indifference");
 
     private Main() {}
 
@@ -44,6 +49,16 @@ public final class Main {
                     err.println(e.getMessage() == null ? "Something failed that should not: " + e : e.getMessage());
                     return REFUSED;
                 })
-                .execute(args);
+                .execute(Arrays.stream(args).map(arg -> renamed(arg, err)).toArray(String[]::new));
+    }
+
+    private static String renamed(String arg, PrintWriter err) {
+        int end = arg.indexOf('=') < 0 ? arg.length() : arg.indexOf('=');
+        String now = OPTIONS_BEFORE.get(arg.substring(0, end));
+        if (now == null) {
+            return arg;
+        }
+        err.println(arg.substring(0, end) + " is called " + now + " now");
+        return now + arg.substring(end);
     }
 }

@@ -51,7 +51,7 @@ final class RunCommand implements Callable<Integer> {
 
     @Option(names = "--reload", description = "Reads timetables and tables from their sources anew.") private boolean reload;
 
-    @Option(names = "--even-so", description = "Ends with 0 although the study has errors and parts of it did not run.") private boolean ignoreErrors;
+    @Option(names = "--ignore-errors", description = "Ends with 0 although the study has errors and parts of it did not run.") private boolean ignoreErrors;
 
     @Override
     public Integer call() {
@@ -97,7 +97,7 @@ final class RunCommand implements Callable<Integer> {
             run.deadlock().reasons().forEach(reason -> err.println("  " + reason));
         });
         if (!errors.isEmpty()) {
-            err.printf(Locale.ROOT, "%nThe study has %d %s, and what they concern did not run: mend them, or use --even-so.%n",
+            err.printf(Locale.ROOT, "%nThe study has %d %s, and what they concern did not run: correct them, or use --ignore-errors.%n",
                     errors.size(), errors.size() == 1 ? "error" : "errors");
         }
         return standing.isPresent() ? Main.DEADLOCK : errors.isEmpty() || ignoreErrors ? Main.FINE : Main.FAULTY;

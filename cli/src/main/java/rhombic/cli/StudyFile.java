@@ -19,7 +19,9 @@ final class StudyFile {
     static Optional<Study> open(Path file, boolean reload, PrintWriter err) {
         try {
             Path parent = file.toAbsolutePath().getParent();
-            return Optional.of(Sources.read(StudyReader.open(file), parent == null ? Path.of("") : parent, reload));
+            StudyReader.Opened opened = StudyReader.opened(file);
+            opened.notes().forEach(err::println);
+            return Optional.of(Sources.read(opened.study(), parent == null ? Path.of("") : parent, reload));
         } catch (IOException e) {
             err.println(FileTrouble.reading(file, e));
         } catch (StudyFormatException e) {

@@ -75,8 +75,8 @@ class CommandsTest {
         assertTrue(out.toString().contains("error  Wrapping: Its time is not set"), out.toString());
         assertEquals(2, rhombic("run", study, "--replications", "2"));
         assertTrue(err.toString().contains("Runs without it: Wrapping"), err.toString());
-        assertTrue(err.toString().strip().endsWith("mend them, or use --even-so."), err.toString());
-        assertEquals(0, rhombic("run", study, "--replications", "2", "--even-so"));
+        assertTrue(err.toString().strip().endsWith("correct them, or use --ignore-errors."), err.toString());
+        assertEquals(0, rhombic("run", study, "--replications", "2", "--ignore-errors"));
     }
 
     @Test

@@ -89,11 +89,11 @@ class CompareCommandsTest {
 
     @Test
     void whatCannotBeMeantIsRefusedInWords() {
-        assertEquals(2, rhombic("compare", study.toString(), "--search", "Nothing", "--matters", "1"));
+        assertEquals(2, rhombic("compare", study.toString(), "--search", "Nothing", "--indifference", "1"));
         assertTrue(err.toString().contains("There is no factor \u201cNothing\u201d; there are: Frame buffer room, Brazer people"),
                 err.toString());
         assertEquals(2, rhombic("compare", study.toString(), "--search", "Brazer people"));
-        assertTrue(err.toString().contains("--matters"), err.toString());
+        assertTrue(err.toString().contains("--indifference"), err.toString());
         assertEquals(2, rhombic("compare", study.toString(), "--out", "x.doc"));
         assertTrue(err.toString().contains(".json, .csv or .xlsx"), err.toString());
         assertEquals(2, rhombic("report", study.toString(), "--out", "x.doc"));

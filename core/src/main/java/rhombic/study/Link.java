@@ -84,6 +84,11 @@ public record Link(String id, String from, String to, Optional<Quantity> share, 
         return new Link(id, from, to, share, filter, travel, bends, fromPort, toPort, newFailures);
     }
 
+    /** The id that the first link between two elements is given, made of theirs. */
+    public static String usualId(String fromId, String toId) {
+        return fromId + "\u0000" + toId;
+    }
+
     @Override
     public Link withId(String newId) {
         return new Link(newId, from, to, share, filter, travel, bends, fromPort, toPort, failures);

@@ -269,8 +269,8 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         }
         Map<String, String> idOf = HashMap.newHashMap(equipment.size());
         equipment.forEach(element -> idOf.put(element.name(), element.id()));
-        return Identified.complete(links, "links", (link, place) -> idOf.getOrDefault(link.from(), link.from()) + "\u0000"
-                + idOf.getOrDefault(link.to(), link.to()));
+        return Identified.complete(links, "links",
+                (link, place) -> Link.usualId(idOf.getOrDefault(link.from(), link.from()), idOf.getOrDefault(link.to(), link.to())));
     }
 
     private static Set<String> unique(String label, List<String> names) {

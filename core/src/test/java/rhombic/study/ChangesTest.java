@@ -66,9 +66,9 @@ class ChangesTest {
         Changes changes = Changes.between(line, wider);
         Change.Set set = assertInstanceOf(Change.Set.class, changes.all().getFirst());
         assertEquals(1, changes.all().size());
-        assertEquals("B/room", set.at().toString());
+        assertEquals("B/capacity", set.at().toString());
         assertEquals(OptionalInt.of(9), set.at().value(wider).orElseThrow());
-        assertEquals("set room of B", set.text());
+        assertEquals("set capacity of B", set.text());
         Study other = line.changed("B", e -> e.named("Store"));
         assertEquals(OptionalInt.of(9), ((Buffer) changes.applyTo(other).find("Store").orElseThrow()).capacity(),
                 "an address does not hang on the name");
@@ -84,7 +84,7 @@ class ChangesTest {
 
     @Test
     void aChangeAboutWhatIsNotThereIsRefused() {
-        Change change = Changes.set(line.find("B").orElseThrow(), "room", OptionalInt.of(2));
+        Change change = Changes.set(line.find("B").orElseThrow(), "capacity", OptionalInt.of(2));
         Study without = line.without(java.util.Set.of("B"));
         StudyException refused = assertThrows(StudyException.class, () -> new Changes(List.of(change)).applyTo(without));
         assertTrue(refused.getMessage().contains("equipment \u201cB\u201d, which is not there"), refused.getMessage());

@@ -69,7 +69,7 @@ class MergeTest {
     void whatBothHaveChangedIsAContradictionAndTheAlternativeKeepsItsOwn() {
         Merge.Merged merged = Merge.of(room(base, 6), Changes.between(base, room(base, 9)));
         assertEquals(room(base, 9), merged.study());
-        assertEquals(List.of("B: the base has set room otherwise by now (6); this keeps its own"), merged.contradictions());
+        assertEquals(List.of("B: the base has set capacity otherwise by now (6); this keeps its own"), merged.contradictions());
     }
 
     @Test
@@ -107,7 +107,7 @@ class MergeTest {
     @Test
     void changesAreSaidInWords() {
         Study other = room(base, 9).with(Lines.station("T", 1, 0, "5 s")).linked("B", "T");
-        assertEquals(List.of("T added", "B: room 4 \u2192 9"), ChangeWords.of(base, Changes.between(base, other)));
+        assertEquals(List.of("T added", "B: capacity 4 \u2192 9"), ChangeWords.of(base, Changes.between(base, other)));
         Study moved = base.changedAll(Set.of("S", "Out"), e -> e.placed(e.placement().movedBy(1, 2)))
                 .withPlan(base.plan().withWarmUp(Quantity.hours(1)));
         assertEquals(List.of("The run: warm up 0 h \u2192 1 h", "S, Out moved"), ChangeWords.of(base, Changes.between(base, moved)));

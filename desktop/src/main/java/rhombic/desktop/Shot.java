@@ -116,9 +116,9 @@ final class Shot {
                 if (frames == 1 && wanted.containsKey("at")) {
                     player.seek(Quantity.parse(wanted.get("at"), Dimension.TIME).nanos());
                 }
-                if (frames == 2 && wanted.containsKey("room")) {
-                    window.compare().go(wanted.get("room"));
-                    window.diagnose().go(wanted.get("room"));
+                if (frames == 2 && wanted.containsKey("page")) {
+                    window.compare().go(wanted.get("page"));
+                    window.diagnose().go(wanted.get("page"));
                     if (wanted.containsKey("at")) {
                         window.compare().seek(Quantity.parse(wanted.get("at"), Dimension.TIME).nanos());
                     }

@@ -10,7 +10,7 @@ import rhombic.plant.handover.Way;
 import rhombic.plant.handover.OutgoingLinks;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.Ranking;
-import rhombic.plant.piece.Waiting;
+import rhombic.plant.piece.RankedQueue;
 import rhombic.study.Rule;
 import rhombic.study.kind.Buffer;
 
@@ -20,7 +20,7 @@ import rhombic.study.kind.Buffer;
  */
 public final class BufferNode extends ContentNode {
     private final Buffer.Order order;
-    private Waiting queue = new Waiting(Ranking.BY_AGE);
+    private RankedQueue<Piece> queue = new RankedQueue<>();
     private boolean rankChanges;
     private @Nullable Offer offer;
     /** In any order: pieces that have come and are not on offer yet, and offers not in use. */
@@ -35,7 +35,7 @@ public final class BufferNode extends ContentNode {
     @Override
     public void connect(OutgoingLinks ways, Ranking ranking, boolean someMayNotGo) {
         super.connect(ways, ranking, someMayNotGo);
-        queue = new Waiting(ranking);
+        queue = new RankedQueue<>(ranking);
         rankChanges = ranking.kept() == Ranking.Kept.NOT_AT_ALL && order != Buffer.Order.ANY;
     }
 
@@ -87,11 +87,13 @@ public final class BufferNode extends ContentNode {
         } else {
             offerBest();
         }
-        hasMoreWaiting();
+        onMoreWaiting();
     }
 
     private Piece best() {
-        return order == Buffer.Order.NEWEST_FIRST ? queue.newestOfBest() : queue.best();
+        Piece best = order == Buffer.Order.NEWEST_FIRST ? queue.newestOfBest() : queue.first();
+        assert best != null : "nothing waits";
+        return best;
     }
 
     private void offerBest() {
@@ -150,7 +152,7 @@ public final class BufferNode extends ContentNode {
         if (order == Buffer.Order.ANY) {
             unused.add(given);
         }
-        queue.take(piece);
+        queue.remove(piece);
         noteLess(piece);
         if (!queue.isEmpty() || !line.isEmpty()) {
             flow.toAgenda(this);

@@ -19,7 +19,7 @@ import rhombic.plant.handover.Maintenance;
 import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.Ranking;
-import rhombic.plant.piece.Waiting;
+import rhombic.plant.piece.RankedQueue;
 import rhombic.quantity.Quantity;
 import rhombic.study.Rule;
 import rhombic.study.kind.GoodsIn;
@@ -39,7 +39,7 @@ public final class GoodsInNode extends Node {
     private final UniformRandomProvider mixChance;
     private final int[] mixTypes;
     private final double[] mixUpTo;
-    private final Waiting waiting = new Waiting(Ranking.BY_AGE);
+    private final RankedQueue<Piece> waiting = new RankedQueue<>();
     private @Nullable Offer offer;
     private @Nullable Piece onOffer;
     /** When pieces come at drawn times; null if they do not. */
@@ -255,7 +255,7 @@ public final class GoodsInNode extends Node {
             }
             flow.countStep(this);
         }
-        hasMoreWaiting();
+        onMoreWaiting();
     }
 
     @Override
@@ -285,7 +285,7 @@ public final class GoodsInNode extends Node {
             supplied += onDemand ? 1 : 0;
             enter(piece);
         } else {
-            waiting.take(piece);
+            waiting.remove(piece);
         }
         touchedNanos = flow.now();
         countCycle();

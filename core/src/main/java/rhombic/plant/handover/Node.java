@@ -15,6 +15,7 @@ import rhombic.measure.Tally;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.activity.Holds;
 import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.RankedQueue;
 import rhombic.plant.piece.Ranking;
 import rhombic.plant.run.Attended;
 import rhombic.quantity.Quantity;
@@ -32,7 +33,7 @@ public abstract class Node extends Attended implements Giver {
     public final int index;
     public final Tally tally;
     /** Offers of others that wait for room here. */
-    public final Line line = new Line();
+    public final RankedQueue<Offer.QueuedOffer> line = new RankedQueue<>();
     /** Rules that something here may set off; null if none can. */
     public @Nullable NodeRules rules;
     /** When something last came here, went from here or was done here. */
@@ -197,7 +198,7 @@ public abstract class Node extends Attended implements Giver {
     }
 
     /** More pieces wait to go out: those who carry them may be too few. */
-    protected final void hasMoreWaiting() {
+    protected final void onMoreWaiting() {
         Way[] ways = outgoingLinks().ways;
         if (ways.length == 1 && ways[0].isCarried()) {
             flow.toAgenda(ways[0].taker());
@@ -284,7 +285,11 @@ public abstract class Node extends Attended implements Giver {
         if (isInletHeld(entry.way) || !entry.way.isFree() || !hasRoom(entry.way, piece)) {
             return false;
         }
-        return line.isEmpty() || mayPassOver && !line.hasServable(this);
+        return line.isEmpty() || mayPassOver && line.firstThat(this::canServe) == null;
+    }
+
+    private boolean canServe(Offer.QueuedOffer entry) {
+        return entry.mayGo() && hasRoom(entry.way, entry.offer.piece());
     }
 
     /** Lets those in line hand on while there is room. */

@@ -2,6 +2,7 @@ package rhombic.plant.handover;
 
 import org.jspecify.annotations.Nullable;
 import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.QueueEntry;
 
 /**
  * A giver's word that it has a piece to hand on. Made anew for each piece; the object lives as long as its giver.
@@ -35,22 +36,20 @@ public class Offer {
     private long forCarriersNanos;
 
     /** The place of an offer in the line of one taker. */
-    public static final class QueuedOffer {
+    public static final class QueuedOffer extends QueueEntry {
         public final Offer offer;
         public final Way way;
-        double rank;
-        long turn;
-        @Nullable QueuedOffer before;
-        @Nullable QueuedOffer behind;
-        boolean inLine;
-        /** Whether its piece goes before all others, since it comes back for rework. */
-        boolean urgent;
         /** Whether there is room for its piece, and it waits for somebody to carry it there. */
         boolean isWaitingForCarriers;
 
         QueuedOffer(Offer offer, Way way) {
             this.offer = offer;
             this.way = way;
+        }
+
+        @Override
+        public Piece piece() {
+            return offer.piece();
         }
 
         /** Whether its piece could go as far as giver and link are concerned. */
@@ -211,7 +210,7 @@ public class Offer {
     public void exchange(Piece other) {
         piece = other;
         for (QueuedOffer entry : queued) {
-            if (entry.inLine) {
+            if (entry.isQueued()) {
                 entry.way.taker().line.exchanged(entry);
             }
         }
@@ -229,7 +228,7 @@ public class Offer {
 
     public void withdraw() {
         for (QueuedOffer entry : queued) {
-            if (entry.inLine) {
+            if (entry.isQueued()) {
                 entry.way.taker().line.remove(entry);
                 Channel channel = entry.way.channel();
                 if (channel != null) {
@@ -241,7 +240,7 @@ public class Offer {
             }
         }
         QueuedOffer other = special;
-        if (other != null && other.inLine) {
+        if (other != null && other.isQueued()) {
             other.way.taker().line.remove(other);
         }
         open = false;

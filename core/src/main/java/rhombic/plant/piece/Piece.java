@@ -5,7 +5,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.study.kind.Inspection;
 
 /** Whatever flows. Small, since a plant may hold a great many. */
-public final class Piece {
+public final class Piece extends QueueEntry {
     public static final int NOT_IN_YET = -1;
     public static final int NOBODY = -1;
     /** The body of a piece that nothing is written down about. */
@@ -43,11 +43,6 @@ public final class Piece {
     /** Whether it has left the plant, or ended in it: what is still to be done with it comes too late. */
     public boolean isGone;
 
-    /** Its neighbours where it waits. */
-    @Nullable Piece before;
-
-    @Nullable Piece behind;
-
     /** How a piece that has failed stands with inspection. */
     public static final class Rework {
         /** How often it was worked on again. */
@@ -66,11 +61,16 @@ public final class Piece {
         this.type = type;
     }
 
+    @Override
+    public Piece piece() {
+        return this;
+    }
+
     public boolean isFailed() {
         return rework != null && rework.failed;
     }
 
-    public Rework onReworkDone() {
+    public Rework ensureRework() {
         Rework known = rework;
         if (known == null) {
             known = new Rework();

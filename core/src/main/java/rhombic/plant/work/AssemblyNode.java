@@ -14,7 +14,7 @@ import rhombic.plant.handover.OutgoingLinks;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.Ranking;
 import rhombic.plant.piece.TableBook;
-import rhombic.plant.piece.Waiting;
+import rhombic.plant.piece.RankedQueue;
 import rhombic.study.Rule;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Recipe;
@@ -32,7 +32,7 @@ public final class AssemblyNode extends WorkNode {
     private final PlantScope scope;
     private final Needs needs;
     /** Rooms for parts by type; the last one is for parts of any type. */
-    private final Waiting[] capacities;
+    private final List<RankedQueue<Piece>> partQueues;
     /** How many parts wait in each of the rooms; beside each other, since they are all looked at whenever a part comes. */
     private final int[] there;
     /** How many parts are on their way to each of the rooms; bases are counted as at any station. */
@@ -60,7 +60,7 @@ public final class AssemblyNode extends WorkNode {
         isPart = new boolean[any + 1];
         scope = scope("recipe");
         needs = needs(station.recipe());
-        capacities = new Waiting[any + 1];
+        partQueues = new ArrayList<>();
         there = new int[any + 1];
         promisedIn = new int[any + 1];
     }
@@ -140,13 +140,15 @@ public final class AssemblyNode extends WorkNode {
     @Override
     public void connect(OutgoingLinks ways, Ranking ranking, boolean someMayNotGo) {
         super.connect(ways, ranking, someMayNotGo);
-        Arrays.setAll(capacities, i -> new Waiting(ranking));
+        for (int i = 0; i <= any; i++) {
+            partQueues.add(new RankedQueue<>(ranking));
+        }
     }
 
     @Override
     public void updateRanks() {
         super.updateRanks();
-        for (Waiting room : capacities) {
+        for (RankedQueue<Piece> room : partQueues) {
             room.updateRanks();
         }
     }
@@ -208,7 +210,7 @@ public final class AssemblyNode extends WorkNode {
         if (!isBase[piece.type]) {
             traceWaits(piece);
             int room = capacityOf(piece.type);
-            capacities[room].add(piece);
+            partQueues.get(room).add(piece);
             there[room]++;
             startAllReady();
         } else if (hasFreePlace()) {
@@ -271,7 +273,7 @@ public final class AssemblyNode extends WorkNode {
         for (int type = 0; type <= any; type++) {
             there[type] -= need[type];
             for (int i = 0; i < need[type]; i++) {
-                Piece part = capacities[type].takeBest();
+                Piece part = partQueues.get(type).takeFirst();
                 place.load.add(part);
                 place.onStanding(part);
             }

@@ -147,7 +147,7 @@ public final class StationNode extends WorkNode {
             flow.census.setLook(piece, 0, index);
             return true;
         }
-        Piece.Rework rework = piece.onReworkDone();
+        Piece.Rework rework = piece.ensureRework();
         if (rework.times >= check.maxReworks()) {
             return false;
         }

@@ -13,7 +13,7 @@ import rhombic.plant.handover.Way;
 import rhombic.plant.handover.OutgoingLinks;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.Ranking;
-import rhombic.plant.piece.Waiting;
+import rhombic.plant.piece.RankedQueue;
 import rhombic.study.Rule;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.AtShiftEnd;
@@ -26,7 +26,7 @@ import rhombic.study.value.EquipmentState;
  * served, pauses and takes the next, as the study says.
  */
 abstract class WorkNode extends Node {
-    Waiting queue = new Waiting(Ranking.BY_AGE);
+    RankedQueue<Piece> queue = new RankedQueue<>();
     final int inputCapacity;
     private final WorkTimes times;
     private final Holds work = new Holds();
@@ -51,7 +51,7 @@ abstract class WorkNode extends Node {
     public void connect(OutgoingLinks ways, Ranking ranking, boolean someMayNotGo) {
         marksWork = flow.blueprint.isBeforeInspection(name());
         super.connect(ways, ranking, someMayNotGo);
-        queue = new Waiting(ranking);
+        queue = new RankedQueue<>(ranking);
     }
 
     @Override
@@ -245,7 +245,7 @@ abstract class WorkNode extends Node {
     }
 
     final Piece fromQueue() {
-        return queue.takeBest();
+        return queue.takeFirst();
     }
 
     final void traceWaits(Piece piece) {

@@ -4,14 +4,16 @@ import java.util.function.BiFunction;
 import java.util.function.Function;
 
 /**
- * One thing that can be set of a kind of equipment.
+ * One value that can be set of a kind of equipment.
  *
  * @param name in files and addresses
+ * @param meaning a sentence for the schema: what it is, and what it means if it is missing
  * @param usual value where nothing is said
  * @param get reads it
  * @param with gives the equipment with another value; fails with a {@link rhombic.study.value.StudyException} if it breaks a rule
  */
-public record Field<E extends Equipment, V>(String name, FieldType<V> type, V usual, Function<E, V> get, BiFunction<E, V, E> with) {
+public record Field<E extends Equipment, V>(String name, String meaning, FieldType<V> type, V usual, Function<E, V> get,
+        BiFunction<E, V, E> with) {
     public V of(E element) {
         return get.apply(element);
     }

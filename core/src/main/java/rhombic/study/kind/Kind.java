@@ -101,7 +101,7 @@ public final class Kind<E extends Equipment> {
     }
 
     private <V> Field<E, V> narrowed(Field<Equipment, V> field) {
-        return new Field<>(field.name(), field.type(), field.usual(), field.get()::apply,
+        return new Field<>(field.name(), field.meaning(), field.type(), field.usual(), field.get()::apply,
                 (element, value) -> type.cast(field.with().apply(element, value)));
     }
 

@@ -28,65 +28,87 @@ public final class Kinds {
     private static final int MAX = 1_000_000_000;
 
     private static final List<Field<Equipment, ?>> OF_ALL = List.of(
-            basics("position", new FieldType.Placed(), Placement.at(0, 0), Basics::placement, Basics::placed),
-            basics("size", new FieldType.Sized(), Optional.empty(), b -> Optional.ofNullable(b.size()),
+            basics("position", "Where its middle stands, and its heading.", new FieldType.Placed(), Placement.at(0, 0), Basics::placement,
+                    Basics::placed),
+            basics("size", "Length, width and height of its own; missing: the usual ones.", new FieldType.Sized(), Optional.empty(),
+                    b -> Optional.ofNullable(b.size()),
                     (b, size) -> b.withSize(size.orElse(null))),
-            basics("pieceOffset", new FieldType.PieceOffsets(), PieceOffset.USUAL, Basics::pieceOffset, Basics::withPieceOffset),
-            basics("attributes", new FieldType.Attributes(), List.of(), Basics::attributes, Basics::withAttributes),
-            basics("routing", new FieldType.Routings(), Routing.PREFERENCE, Basics::routing, Basics::withRouting),
-            basics("selection", new FieldType.Selections(), Selection.OLDEST, Basics::selection, Basics::withSelection),
-            basics("inletShut", new FieldType.Shut(), List.of(), Basics::inletShut, Basics::withInletShut),
-            basics("outletShut", new FieldType.Shut(), List.of(), Basics::outletShut, Basics::withOutletShut),
-            duty("calendar", new FieldType.CalendarName(), "", Duty::calendar, Duty::withCalendar),
-            duty("atShiftEnd", new FieldType.Choice<>(List.of(AtShiftEnd.values()), AtShiftEnd.FINISH), AtShiftEnd.FINISH, Duty::atShiftEnd,
+            basics("pieceOffset", "Where a piece rests on it, from its middle.", new FieldType.PieceOffsets(), PieceOffset.USUAL,
+                    Basics::pieceOffset, Basics::withPieceOffset),
+            basics("attributes", "Values that formulas and rules read and set.", new FieldType.Attributes(), List.of(), Basics::attributes,
+                    Basics::withAttributes),
+            basics("routing", "Which link a piece leaves by, if several are for it; missing: the first with room.",
+                    new FieldType.Routings(), Routing.PREFERENCE, Basics::routing, Basics::withRouting),
+            basics("selection", "Which of the waiting pieces it takes next; missing: the longest waiting.", new FieldType.Selections(),
+                    Selection.OLDEST, Basics::selection, Basics::withSelection),
+            basics("inletShut", "When nothing may come in.", new FieldType.Shut(), List.of(), Basics::inletShut, Basics::withInletShut),
+            basics("outletShut", "When nothing may go out.", new FieldType.Shut(), List.of(), Basics::outletShut, Basics::withOutletShut),
+            duty("calendar", "When it is on duty, by the name of a calendar; missing: always.", new FieldType.CalendarName(), "",
+                    Duty::calendar, Duty::withCalendar),
+            duty("atShiftEnd", "What becomes of work under way when a shift ends or a break begins; missing: it is finished.",
+                    new FieldType.Choice<>(List.of(AtShiftEnd.values()), AtShiftEnd.FINISH), AtShiftEnd.FINISH, Duty::atShiftEnd,
                     Duty::withAtShiftEnd),
-            duty("failures", new FieldType.Failures(), List.of(), Duty::failures, Duty::withFailures),
-            duty("standOffset", new FieldType.StandPoints(), Optional.empty(), duty -> Optional.ofNullable(duty.standOffset()),
+            duty("failures", "What breaks it.", new FieldType.Failures(), List.of(), Duty::failures, Duty::withFailures),
+            duty("standOffset", "Where people stand at it, from its middle; missing: at its working side.", new FieldType.StandPoints(),
+                    Optional.empty(), duty -> Optional.ofNullable(duty.standOffset()),
                     (duty, spot) -> duty.withStandOffset(spot.orElse(null))));
 
     private static final Work NO_WORK = new Work(1, 0, List.of(), null, null, null);
     private static final Work ONE_MINUTE = Work.of(1, 0, new TimeSource.Drawn(DistributionText.parse("60 s")));
 
     public static final Kind<GoodsIn> GOODS_IN = new Kind<>("Goods in", Family.IN_OUT, GoodsIn.class, List.of(
-            new Field<>("mix", new FieldType.Mixed(), List.of(), GoodsIn::mix, GoodsIn::withMix),
-            new Field<>("supply", new FieldType.Supplied(), Optional.empty(), GoodsIn::supply,
+            new Field<>("mix", "Which piece types come, and how often.", new FieldType.Mixed(), List.of(), GoodsIn::mix, GoodsIn::withMix),
+            new Field<>("supply", "When they come; missing: nothing comes yet.", new FieldType.Supplied(), Optional.empty(),
+                    GoodsIn::supply,
                     (in, supply) -> new GoodsIn(in.basics(), in.mix(), supply, in.whenFull(), in.maxPieces())),
-            new Field<>("whenFull", new FieldType.Choice<>(List.of(GoodsIn.WhenFull.values()), null), GoodsIn.WhenFull.WAIT,
+            new Field<>("whenFull", "What becomes of a piece for which there is no room.",
+                    new FieldType.Choice<>(List.of(GoodsIn.WhenFull.values()), null), GoodsIn.WhenFull.WAIT,
                     GoodsIn::whenFull, GoodsIn::withWhenFull),
-            new Field<>("maxPieces", new FieldType.WholeOrNone(1, MAX), OptionalInt.empty(), GoodsIn::maxPieces, GoodsIn::withMaxPieces)),
+            new Field<>("maxPieces", "Pieces that come in all; missing: no limit.", new FieldType.WholeOrNone(1, MAX), OptionalInt.empty(),
+                    GoodsIn::maxPieces, GoodsIn::withMaxPieces)),
             basics -> new GoodsIn(basics, List.of(), Optional.empty(), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
             (basics, types) -> new GoodsIn(basics, List.of(new MixPart(usualType(types), 1)),
                     Optional.of(new Supply.Spaced(DistributionText.parse("exponential(90 s)"))), GoodsIn.WhenFull.WAIT,
                     OptionalInt.empty()));
 
     public static final Kind<Buffer> BUFFER = new Kind<>("Buffer", Family.STORE, Buffer.class, List.of(
-            new Field<>("capacity", new FieldType.WholeOrNone(1, MAX), OptionalInt.empty(), Buffer::capacity, Buffer::withCapacity),
-            new Field<>("order", new FieldType.Choice<>(List.of(Buffer.Order.values()), null), Buffer.Order.OLDEST_FIRST, Buffer::order,
+            new Field<>("capacity", "Pieces that it holds; missing: no limit.", new FieldType.WholeOrNone(1, MAX), OptionalInt.empty(),
+                    Buffer::capacity, Buffer::withCapacity),
+            new Field<>("order", "In which order pieces leave.", new FieldType.Choice<>(List.of(Buffer.Order.values()), null),
+                    Buffer.Order.OLDEST_FIRST, Buffer::order,
                     Buffer::withOrder),
-            new Field<>("arrangement", new FieldType.Choice<>(List.of(Buffer.Arrangement.values()), Buffer.Arrangement.ON_ROLLERS),
+            new Field<>("arrangement", "How the pieces lie.",
+                    new FieldType.Choice<>(List.of(Buffer.Arrangement.values()), Buffer.Arrangement.ON_ROLLERS),
                     Buffer.Arrangement.ON_ROLLERS, Buffer::arrangement,
                     Buffer::withArrangement)),
             basics -> new Buffer(basics, OptionalInt.empty(), Buffer.Order.OLDEST_FIRST),
             (basics, types) -> new Buffer(basics, OptionalInt.of(6), Buffer.Order.OLDEST_FIRST));
 
     public static final Kind<Station> STATION = new Kind<>("Station", Family.WORK, Station.class, withWork(Station::with, List.of(
-            new Field<>("load", new FieldType.Loaded(), Work.Load.SINGLE, Station::load, Station::withLoad),
-            new Field<>("inspection", new FieldType.Inspected(), Optional.empty(), s -> Optional.ofNullable(s.inspection()),
+            new Field<>("load", "How many pieces are worked on together; missing: each alone.", new FieldType.Loaded(), Work.Load.SINGLE,
+                    Station::load, Station::withLoad),
+            new Field<>("inspection", "What part of the pieces fails, and what becomes of it.", new FieldType.Inspected(), Optional.empty(),
+                    s -> Optional.ofNullable(s.inspection()),
                     (s, i) -> s.withInspection(i.orElse(null))))),
             basics -> new Station(basics, NO_WORK, Work.Load.SINGLE, null),
             (basics, types) -> new Station(basics, ONE_MINUTE, Work.Load.SINGLE, null));
 
     public static final Kind<AssemblyStation> ASSEMBLY = new Kind<>(
             "Assembly station", Family.JOIN_PART, AssemblyStation.class, withWork(AssemblyStation::with, List.of(
-                    new Field<>("method", new FieldType.Choice<>(List.of(AssemblyStation.Method.values()), null),
+                    new Field<>("method", "Whether pieces are packed onto a base, assembled into it, or gathered in batches.",
+                            new FieldType.Choice<>(List.of(AssemblyStation.Method.values()), null),
                             AssemblyStation.Method.PACK,
                             AssemblyStation::method, AssemblyStation::withMethod),
-                    new Field<>("bases", new FieldType.TypeNames(), List.of(), AssemblyStation::bases, AssemblyStation::withBases),
-                    new Field<>("recipe", new FieldType.Recipes(), new Recipe.Fixed(List.of()), AssemblyStation::recipe,
+                    new Field<>("bases", "Piece types that come in as a base.", new FieldType.TypeNames(), List.of(),
+                            AssemblyStation::bases, AssemblyStation::withBases),
+                    new Field<>("recipe", "What a base needs.", new FieldType.Recipes(), new Recipe.Fixed(List.of()),
+                            AssemblyStation::recipe,
                             AssemblyStation::withRecipe),
-                    new Field<>("partCapacity", new FieldType.Whole(1, MAX), 1, AssemblyStation::partCapacity,
+                    new Field<>("partCapacity", "Parts of each type that may wait.", new FieldType.Whole(1, MAX), 1,
+                            AssemblyStation::partCapacity,
                             AssemblyStation::withPartCapacity),
-                    new Field<>("result", new FieldType.TypeName(), "", AssemblyStation::result, AssemblyStation::withResult))),
+                    new Field<>("result", "The piece type that a batch, or an assembly, becomes; missing: as the base.",
+                            new FieldType.TypeName(), "", AssemblyStation::result, AssemblyStation::withResult))),
             basics -> new AssemblyStation(basics, NO_WORK, AssemblyStation.Method.PACK, List.of(), new Recipe.Fixed(List.of()), 1, ""),
             (basics, types) -> new AssemblyStation(basics, ONE_MINUTE, AssemblyStation.Method.PACK,
                     types.stream().filter(PieceType::loadCarrier).map(PieceType::name).limit(1).toList(),
@@ -94,33 +116,47 @@ public final class Kinds {
 
     public static final Kind<UnpackingStation> UNPACKING = new Kind<>(
             "Unpacking station", Family.JOIN_PART, UnpackingStation.class, withWork(UnpackingStation::with, List.of(
-                    new Field<>("split", new FieldType.Parted(), new UnpackingStation.Parting.TakeOff(), UnpackingStation::parting,
+                    new Field<>("split", "Into how many pieces of which type one is parted; missing: what it holds is taken off.",
+                            new FieldType.Parted(), new UnpackingStation.Parting.TakeOff(), UnpackingStation::parting,
                             UnpackingStation::withParting))),
             basics -> new UnpackingStation(basics, NO_WORK, new UnpackingStation.Parting.TakeOff()),
             (basics, types) -> new UnpackingStation(basics, ONE_MINUTE, new UnpackingStation.Parting.TakeOff()));
 
     public static final Kind<Conveyor> CONVEYOR = new Kind<>("Conveyor", Family.MOVE, Conveyor.class, List.of(
-            new Field<>("path", new FieldType.ConveyorPaths(), ConveyorPath.straight(5), Conveyor::conveyorPath,
+            new Field<>("path", "Its path, straight parts and curves from its beginning on.", new FieldType.ConveyorPaths(),
+                    ConveyorPath.straight(5), Conveyor::conveyorPath,
                     Conveyor::withConveyorPath),
-            new Field<>("width", new FieldType.Measured(Dimension.LENGTH), Conveyor.USUAL_WIDTH, Conveyor::width, Conveyor::withWidth),
-            new Field<>("speed", new FieldType.Measured(Dimension.SPEED), Conveyor.USUAL_SPEED, Conveyor::speed, Conveyor::withSpeed),
-            new Field<>("gap", new FieldType.Measured(Dimension.LENGTH), Conveyor.USUAL_GAP, Conveyor::gap, Conveyor::withGap),
-            new Field<>("mode", new FieldType.Choice<>(List.of(Conveyor.Mode.values()), null), Conveyor.Mode.ACCUMULATING, Conveyor::mode,
+            new Field<>("width", "Of one lane.", new FieldType.Measured(Dimension.LENGTH), Conveyor.USUAL_WIDTH, Conveyor::width,
+                    Conveyor::withWidth),
+            new Field<>("speed", "Of the pieces.", new FieldType.Measured(Dimension.SPEED), Conveyor.USUAL_SPEED, Conveyor::speed,
+                    Conveyor::withSpeed),
+            new Field<>("gap", "Least distance from one piece to the next.", new FieldType.Measured(Dimension.LENGTH), Conveyor.USUAL_GAP,
+                    Conveyor::gap, Conveyor::withGap),
+            new Field<>("mode", "Whether pieces close up behind a stop, or all of it stops.",
+                    new FieldType.Choice<>(List.of(Conveyor.Mode.values()), null), Conveyor.Mode.ACCUMULATING, Conveyor::mode,
                     Conveyor::withMode),
-            new Field<>("orientation", new FieldType.Choice<>(List.of(Conveyor.Orientation.values()), Conveyor.Orientation.LENGTHWISE),
+            new Field<>("orientation", "Whether pieces lie along it or across; missing: lengthwise.",
+                    new FieldType.Choice<>(List.of(Conveyor.Orientation.values()), Conveyor.Orientation.LENGTHWISE),
                     Conveyor.Orientation.LENGTHWISE,
                     Conveyor::orientation, Conveyor::withOrientation),
-            new Field<>("maxPieces", new FieldType.WholeOrNone(1, MAX), OptionalInt.empty(), Conveyor::maxPieces, Conveyor::withMaxPieces),
-            new Field<>("lanes", new FieldType.Whole(1, Conveyor.MAX_LANES), 1, Conveyor::lanes, Conveyor::withLanes),
-            new Field<>("offTimes", new FieldType.Shut(), List.of(), Conveyor::offTimes, Conveyor::withOffTimes),
-            new Field<>("fittings", new FieldType.Fitted(), List.of(), Conveyor::fittings, Conveyor::withFittings),
-            new Field<>("pitch", new FieldType.MeasuredOrNone(Dimension.LENGTH), Optional.empty(), c -> c.indexing().pitch(),
+            new Field<>("maxPieces", "Pieces on it at a time; missing: as many as fit.", new FieldType.WholeOrNone(1, MAX),
+                    OptionalInt.empty(), Conveyor::maxPieces, Conveyor::withMaxPieces),
+            new Field<>("lanes", "Lanes side by side.", new FieldType.Whole(1, Conveyor.MAX_LANES), 1, Conveyor::lanes,
+                    Conveyor::withLanes),
+            new Field<>("offTimes", "When its drive is off.", new FieldType.Shut(), List.of(), Conveyor::offTimes, Conveyor::withOffTimes),
+            new Field<>("fittings", "Diverts, merges and sensors along it.", new FieldType.Fitted(), List.of(), Conveyor::fittings,
+                    Conveyor::withFittings),
+            new Field<>("pitch", "Distance of the positions, if pieces lie in positions.", new FieldType.MeasuredOrNone(Dimension.LENGTH),
+                    Optional.empty(), c -> c.indexing().pitch(),
                     (c, pitch) -> c.withIndexing(new Conveyor.Indexing(pitch, c.indexing().positions()))),
-            new Field<>("positions", new FieldType.WholeOrNone(1, MAX), OptionalInt.empty(), c -> c.indexing().positions(),
+            new Field<>("positions", "Number of the positions, if pieces lie in positions.", new FieldType.WholeOrNone(1, MAX),
+                    OptionalInt.empty(), c -> c.indexing().positions(),
                     (c, positions) -> c.withIndexing(new Conveyor.Indexing(c.indexing().pitch(), positions))),
-            new Field<>("maxWeight", new FieldType.MeasuredOrNone(Dimension.MASS), Optional.empty(), Conveyor::maxWeight,
+            new Field<>("maxWeight", "Weight of all that may be on it; missing: no limit.", new FieldType.MeasuredOrNone(Dimension.MASS),
+                    Optional.empty(), Conveyor::maxWeight,
                     Conveyor::withMaxWeight),
-            new Field<>("acceleration", new FieldType.MeasuredOrNone(Dimension.ACCELERATION), Optional.empty(), Conveyor::acceleration,
+            new Field<>("acceleration", "Of its drive; missing: it starts and stops at once.",
+                    new FieldType.MeasuredOrNone(Dimension.ACCELERATION), Optional.empty(), Conveyor::acceleration,
                     Conveyor::withAcceleration)),
             basics -> Conveyor.usual(basics.withSize(null), ConveyorPath.straight(5)),
             (basics, types) -> Conveyor.usual(basics, ConveyorPath.straight(5)));
@@ -129,21 +165,28 @@ public final class Kinds {
             (basics, types) -> new GoodsOut(basics));
 
     public static final Kind<Crew> CREW = new Kind<>("Crew", Family.PEOPLE, Crew.class, List.of(
-            new Field<>("people", new FieldType.Whole(1, 1000), 1, Crew::people, Crew::withPeople),
-            new Field<>("skills", new FieldType.Words(), List.of(), Crew::skills, Crew::withSkills),
-            new Field<>("speed", new FieldType.MeasuredOrNone(Dimension.SPEED), Optional.empty(), Crew::speed, Crew::withSpeed),
-            new Field<>("personRule", new FieldType.Choice<>(List.of(Crew.PersonRule.values()), Crew.PersonRule.NEAREST),
+            new Field<>("people", "How many they are.", new FieldType.Whole(1, 1000), 1, Crew::people, Crew::withPeople),
+            new Field<>("skills", "What they can be asked for by, beside the name of the crew.", new FieldType.Words(), List.of(),
+                    Crew::skills, Crew::withSkills),
+            new Field<>("speed", "At which they walk; missing: they are there at once.", new FieldType.MeasuredOrNone(Dimension.SPEED),
+                    Optional.empty(), Crew::speed, Crew::withSpeed),
+            new Field<>("personRule", "Which of those who are free comes; missing: the nearest.",
+                    new FieldType.Choice<>(List.of(Crew.PersonRule.values()), Crew.PersonRule.NEAREST),
                     Crew.PersonRule.NEAREST,
                     Crew::personRule,
                     Crew::withPersonRule),
-            new Field<>("jobRule", new FieldType.Choice<>(List.of(Crew.JobRule.values()), Crew.JobRule.OLDEST), Crew.JobRule.OLDEST,
+            new Field<>("jobRule", "What one does next, among the most urgent; missing: the longest waiting.",
+                    new FieldType.Choice<>(List.of(Crew.JobRule.values()), Crew.JobRule.OLDEST), Crew.JobRule.OLDEST,
                     Crew::jobRule,
                     Crew::withJobRule),
-            new Field<>("idleAt", new FieldType.Choice<>(List.of(Crew.IdlePlace.values()), Crew.IdlePlace.AT_HOME), Crew.IdlePlace.AT_HOME,
+            new Field<>("idleAt", "Where they wait for work; missing: at home.",
+                    new FieldType.Choice<>(List.of(Crew.IdlePlace.values()), Crew.IdlePlace.AT_HOME), Crew.IdlePlace.AT_HOME,
                     Crew::idleAt,
                     Crew::withIdleAt),
-            new Field<>("breakArea", new FieldType.ElementName(), "", Crew::breakArea, Crew::withBreakArea),
-            new Field<>("persons", new FieldType.Persons(), List.of(), Crew::persons, Crew::withPersons)),
+            new Field<>("breakArea", "Where they go at a break, by name; missing: home.", new FieldType.ElementName(), "", Crew::breakArea,
+                    Crew::withBreakArea),
+            new Field<>("persons", "Those who have names, factors or skills of their own.", new FieldType.Persons(), List.of(),
+                    Crew::persons, Crew::withPersons)),
             basics -> Crew.usual(basics).withSpeed(Optional.empty()), (basics, types) -> Crew.usual(basics));
 
     public static final Kind<BreakArea> BREAK_AREA = new Kind<>("Break area", Family.PEOPLE, BreakArea.class, List.of(), BreakArea::new,
@@ -237,38 +280,46 @@ public final class Kinds {
                 .map(field -> (Object) field.of(element));
     }
 
-    private static <V> Field<Equipment, V> duty(String name, FieldType<V> type, V usual, Function<Duty, V> get,
+    private static <V> Field<Equipment, V> duty(String name, String meaning, FieldType<V> type, V usual, Function<Duty, V> get,
             BiFunction<Duty, V, Duty> with) {
-        return basics(name, type, usual, b -> get.apply(b.duty()), (b, value) -> b.withDuty(with.apply(b.duty(), value)));
+        return basics(name, meaning, type, usual, b -> get.apply(b.duty()), (b, value) -> b.withDuty(with.apply(b.duty(), value)));
     }
 
-    private static <V> Field<Equipment, V> basics(String name, FieldType<V> type, V usual, Function<Basics, V> get,
+    private static <V> Field<Equipment, V> basics(String name, String meaning, FieldType<V> type, V usual, Function<Basics, V> get,
             BiFunction<Basics, V, Basics> with) {
-        return new Field<>(name, type, usual, element -> get.apply(element.basics()),
+        return new Field<>(name, meaning, type, usual, element -> get.apply(element.basics()),
                 (element, value) -> element.with(with.apply(element.basics(), value)));
     }
 
     /** The fields of work, then the others. */
     private static <E extends WorkEquipment> List<Field<E, ?>> withWork(BiFunction<E, Work, E> withWork, List<Field<E, ?>> others) {
         List<Field<E, ?>> fields = new ArrayList<>(List.of(
-                work(withWork, "places", new FieldType.Whole(1, 10_000), 1, Work::places, Work::withPlaces),
-                work(withWork, "inputCapacity", new FieldType.Whole(0, MAX), 0, Work::inputCapacity, Work::withInputCapacity),
-                work(withWork, "operations", new FieldType.Operations(), List.of(), Work::operations, Work::withOperations),
-                work(withWork, "changeover", new FieldType.Time(), Optional.empty(), w -> Optional.ofNullable(w.changeover()),
+                work(withWork, "places", "Pieces, or loads, that it works on at the same time.", new FieldType.Whole(1, 10_000), 1,
+                        Work::places, Work::withPlaces),
+                work(withWork, "inputCapacity", "Pieces that may wait before the work; with 0 they wait where they come from.",
+                        new FieldType.Whole(0, MAX), 0, Work::inputCapacity, Work::withInputCapacity),
+                work(withWork, "operations", "What is done one after the other.", new FieldType.Operations(), List.of(), Work::operations,
+                        Work::withOperations),
+                work(withWork, "changeover", "Time lost when the type changes; missing: none.", new FieldType.Time(), Optional.empty(),
+                        w -> Optional.ofNullable(w.changeover()),
                         (w, time) -> w.withChangeover(time.orElse(null))),
-                work(withWork, "setupCrew", new FieldType.Needs(), List.of(), Work::setupCrew, Work::withSetupCrew),
-                work(withWork, "service", new FieldType.Serviced(), Optional.empty(), w -> Optional.ofNullable(w.service()),
+                work(withWork, "setupCrew", "Who must be there for a changeover.", new FieldType.Needs(), List.of(), Work::setupCrew,
+                        Work::withSetupCrew),
+                work(withWork, "service", "What is done after every so many pieces.", new FieldType.Serviced(), Optional.empty(),
+                        w -> Optional.ofNullable(w.service()),
                         (w, service) -> w.withService(service.orElse(null))),
-                work(withWork, "pause", new FieldType.Drawn(), Optional.empty(), w -> Optional.ofNullable(w.pause()),
+                work(withWork, "pause", "Before a place lets the next piece in; missing: none.", new FieldType.Drawn(), Optional.empty(),
+                        w -> Optional.ofNullable(w.pause()),
                         (w, pause) -> w.withPause(pause.orElse(null)))));
         fields.addAll(others);
         return fields;
     }
 
-    private static <E extends WorkEquipment, V> Field<E, V> work(BiFunction<E, Work, E> withWork, String name, FieldType<V> type, V usual,
+    private static <E extends WorkEquipment, V> Field<E, V> work(BiFunction<E, Work, E> withWork, String name, String meaning,
+            FieldType<V> type, V usual,
             Function<Work, V> get,
             BiFunction<Work, V, Work> with) {
-        return new Field<>(name, type, usual, element -> get.apply(element.work()),
+        return new Field<>(name, meaning, type, usual, element -> get.apply(element.work()),
                 (element, value) -> withWork.apply(element, with.apply(element.work(), value)));
     }
 }

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.RecentFiles;
 import rhombic.desktop.work.Workbench;
@@ -67,11 +68,13 @@ final class StudyFiles implements AutoCloseable {
 
     boolean open(Path file) {
         try {
-            Study study = StudyReader.open(file);
+            StudyReader.Opened opened = StudyReader.opened(file);
+            Study study = opened.study();
             bench.open(study, Optional.of(file), true);
             fileTime = timeOf(file);
             recent.used(file);
-            say.accept("Opened " + file.getFileName() + ".");
+            say.accept("Opened " + file.getFileName() + "."
+                    + opened.notes().stream().map(note -> " " + note + ".").collect(Collectors.joining()));
             return true;
         } catch (IOException e) {
             say.accept(FileTrouble.reading(file, e));

@@ -244,7 +244,7 @@ public final class StudyReader {
     }
 
     static Optional<Link> link(Fields fields) {
-        String id = fields.textOr("id");
+        String id = StudyWriter.linkIdOf(fields.textOr("id"));
         String from = fields.text("from", "a");
         String to = fields.text("to", "b");
         Optional<Quantity> share = fields.optionalQuantity("share", Dimension.SHARE);

@@ -39,12 +39,13 @@ public final class StudySchema {
         schema.put("type", "object").put("additionalProperties", false);
         ArrayNode required = schema.putArray("required").add("kind").add("name");
         ObjectNode properties = schema.putObject("properties");
-        properties.putObject("kind").put("const", kind.fileWord());
-        properties.putObject("name").put("$ref", "#/$defs/name");
+        properties.putObject("kind").put("const", kind.fileWord()).put("description", "What it is.");
+        properties.putObject("name").put("$ref", "#/$defs/name").put("description", "By which links, rules and formulas mean it.");
         properties.putObject("id").put("$ref", "#/$defs/name").put("description",
-                "Made once and kept whatever the name becomes; missing: the name.");
+                "What its random draws depend on, whatever the name becomes; missing: the name.");
         for (Field<?, ?> field : kind.allFields()) {
             field(field.name(), field.type(), required, properties);
+            ((ObjectNode) properties.path(field.name())).put("description", field.meaning());
         }
     }
 
@@ -66,11 +67,13 @@ public final class StudySchema {
             case FieldType.TypeNames names ->
                 properties.putObject(name).put("type", "array").putObject("items").put("$ref", "#/$defs/name");
             case FieldType.Operations operations -> {
-                properties.putObject("time").put("$ref", "#/$defs/timeSource");
+                properties.putObject("time").put("$ref", "#/$defs/timeSource").put("description",
+                        "How long its only operation takes; missing: not set yet, and then it takes nothing.");
                 part(properties, name, "operations");
             }
             case FieldType.Mixed mixed -> {
-                properties.putObject("pieceType").put("$ref", "#/$defs/name");
+                properties.putObject("pieceType").put("$ref", "#/$defs/name").put("description",
+                        "The only type that comes, in place of a mix.");
                 part(properties, name, "mixed");
             }
             case FieldType.TypeName one -> part(properties, name, "name");
@@ -84,21 +87,21 @@ public final class StudySchema {
             case FieldType.Parted parted -> part(properties, name, "parted");
             case FieldType.Placed placed -> part(properties, name, "placed");
             case FieldType.Sized sized -> part(properties, name, "sized");
-            case FieldType.PieceOffsets seated -> part(properties, name, "seated");
+            case FieldType.PieceOffsets seated -> part(properties, name, "pieceOffset");
             case FieldType.Attributes attributes -> part(properties, name, "attributes");
-            case FieldType.Routings way -> part(properties, name, "wayOut");
-            case FieldType.Selections taking -> part(properties, name, "taking");
+            case FieldType.Routings routing -> part(properties, name, "routing");
+            case FieldType.Selections selection -> part(properties, name, "selection");
             case FieldType.Measured measured -> part(properties, name, part(measured.dimension()));
             case FieldType.MeasuredOrNone measured -> part(properties, name, part(measured.dimension()));
             case FieldType.Fitted fitted -> part(properties, name, "fitted");
-            case FieldType.ConveyorPaths routed -> part(properties, name, "routed");
+            case FieldType.ConveyorPaths routed -> part(properties, name, "conveyorPath");
             case FieldType.Words words ->
                 properties.putObject(name).put("type", "array").putObject("items").put("$ref", "#/$defs/name");
             case FieldType.ElementName one -> part(properties, name, "name");
             case FieldType.CalendarName one -> part(properties, name, "name");
             case FieldType.Needs needs -> part(properties, name, "needs");
             case FieldType.Failures failures -> part(properties, name, "failures");
-            case FieldType.StandPoints stood -> part(properties, name, "stood");
+            case FieldType.StandPoints stood -> part(properties, name, "standOffset");
             case FieldType.Persons persons -> part(properties, name, "persons");
             case FieldType.Shut shut -> part(properties, name, "shut");
         }

@@ -9,8 +9,12 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 import rhombic.formats.file.SafeFile;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
@@ -30,6 +34,8 @@ import rhombic.study.value.Value;
 public final class StudyWriter {
     static final ObjectMapper JSON = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
+    private static final char ARROW = '\u2192';
+
     private StudyWriter() {}
 
     /** Saves to the file, whole or not at all. */
@@ -48,7 +54,7 @@ public final class StudyWriter {
         ArrayNode equipment = root.putArray("equipment");
         study.equipment().forEach(element -> equipment.add(EquipmentWriter.write(JSON.createObjectNode(), element)));
         ArrayNode links = root.putArray("links");
-        study.links().forEach(link -> links.add(link(link)));
+        links(study, links);
         if (!study.tables().isEmpty()) {
             ArrayNode tables = root.putArray("tables");
             study.tables().forEach(table -> tables.add(table(table)));
@@ -72,6 +78,17 @@ public final class StudyWriter {
             return JSON.writeValueAsString(root) + "\n";
         } catch (IOException e) {
             throw new UncheckedIOException("A study could not be put into JSON", e);
+        }
+    }
+
+    /** The id of the first link between two elements follows from theirs, and is left out where it does. */
+    private static void links(Study study, ArrayNode links) {
+        Map<String, String> idOf = new HashMap<>();
+        study.equipment().forEach(element -> idOf.put(element.name(), element.id()));
+        Set<String> first = new HashSet<>();
+        for (Link link : study.links()) {
+            String usual = Link.usualId(idOf.getOrDefault(link.from(), ""), idOf.getOrDefault(link.to(), ""));
+            links.add(link(first.add(usual) && link.id().equals(usual) ? link.withId("") : link));
         }
     }
 
@@ -133,9 +150,18 @@ public final class StudyWriter {
         }
     }
 
+    /** The parts of an id of a link stand apart by an arrow in files, unless one of them has an arrow in it. */
+    private static String linkId(String id) {
+        return id.indexOf(ARROW) < 0 ? id.replace('\u0000', ARROW) : id;
+    }
+
+    static String linkIdOf(String text) {
+        return text.indexOf('\u0000') < 0 ? text.replace(ARROW, '\u0000') : text;
+    }
+
     static ObjectNode link(Link link) {
         ObjectNode node = JSON.createObjectNode();
-        optional(node, "id", link.id());
+        optional(node, "id", linkId(link.id()));
         node.put("from", link.from());
         node.put("to", link.to());
         link.share().ifPresent(share -> node.put("share", share.toString()));

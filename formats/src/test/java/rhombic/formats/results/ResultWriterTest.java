@@ -87,7 +87,7 @@ class ResultWriterTest {
         for (CSVRecord run : read("replications.csv")) {
             RunFigures figures = summary.runs().get(Integer.parseInt(run.get("replication")) - 1);
             assertEquals(figures.insideMean(), Double.parseDouble(run.get("inside mean")));
-            assertEquals(figures.rejected(), Long.parseLong(run.get("turned away")));
+            assertEquals(figures.rejected(), Long.parseLong(run.get("rejected")));
         }
     }
 
@@ -117,9 +117,9 @@ class ResultWriterTest {
         JsonNode type = run.get("pieceTypes").get(0);
         assertEquals(30, type.get("moveMean").asDouble(), 1e-9);
         assertEquals(50, type.get("leadTime").get("mean").asDouble(), 1e-9);
-        assertEquals(0, run.get("equipment").get(1).get("wait").get("longest").asDouble());
+        assertEquals(0, run.get("equipment").get(1).get("wait").get("max").asDouble());
         assertEquals(50.0 / 60, run.get("insideMean").asDouble(), 1e-9);
-        assertTrue(run.get("standstill").isNull() && run.get("lossShare").asDouble() == 0, run.toString());
+        assertTrue(run.get("deadlock").isNull() && run.get("lossShare").asDouble() == 0, run.toString());
         ResultWriter.saveCsv(summary, folder.resolve("tables"));
         assertEquals(60, Long.parseLong(read("links.csv").getFirst().get("arrived")));
     }

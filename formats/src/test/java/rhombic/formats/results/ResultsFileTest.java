@@ -87,8 +87,22 @@ class ResultsFileTest {
         Path other = folder.resolve("other.runs.jsonl");
         Files.writeString(other, "{\"rhombicStudy\":1}\n");
         assertTrue(assertThrows(IOException.class, () -> ResultsFile.open(other)).getMessage().contains("does not begin"));
-        Files.writeString(other, "{\"rhombicRuns\":2}\n");
+        Files.writeString(other, "{\"rhombicRuns\":3}\n");
         assertTrue(assertThrows(IOException.class, () -> ResultsFile.open(other)).getMessage().contains("newer program"));
+    }
+
+    @Test
+    void runsOfAnOlderProgramAreToldOnceAndMadeAgain() throws Exception {
+        Path file = Files.copy(Path.of("src/test/resources/version1/compared.runs.jsonl"), folder.resolve("compared.runs.jsonl"));
+        try (ResultsFile archive = ResultsFile.open(file)) {
+            assertEquals(List.of("The runs there were kept by an older program and are made again"), archive.troubles());
+            archive.keep("abc", run(1));
+        }
+        try (ResultsFile archive = ResultsFile.open(file)) {
+            assertEquals(List.of(), archive.troubles());
+            assertTrue(archive.find("abc", 1).isPresent());
+            assertEquals(3, Files.readAllLines(file).size(), "what is not found any more is not kept any longer");
+        }
     }
 
     @Test

@@ -71,8 +71,8 @@ class StudyFileTest {
 
     @Test
     void aStudyWithoutAPictureNeedsNoPlacesSizesAndLooks() throws Exception {
-        String bare = SMALL.replace("\"at\": {\"x\": \"0 m\", \"y\": \"0 m\", \"turned\": 0}, ", "")
-                .replace("\"at\": {\"x\": \"4 m\", \"y\": \"0 m\", \"turned\": 0}, ", "")
+        String bare = SMALL.replace("\"position\": {\"x\": \"0 m\", \"y\": \"0 m\", \"heading\": 0}, ", "")
+                .replace("\"position\": {\"x\": \"4 m\", \"y\": \"0 m\", \"heading\": 0}, ", "")
                 .replace(", \"length\": \"1 m\", \"width\": \"1 m\", \"height\": \"1 m\", \"colour\": \"#112233\"", "");
         Study study = StudyReader.read(bare);
         assertEquals(Set.of(), schemaFaults(bare));
@@ -109,7 +109,7 @@ class StudyFileTest {
         Study study = RandomStudies.of(3).withComparison(Comparison.NONE.with(new Alternative("Other", Changes.NONE, null)));
         String text = StudyWriter.write(study);
         StudyFormatException refused = assertThrows(StudyFormatException.class,
-                () -> StudyReader.read(text.replace("\"alternatives\"", "\"against\" : \"Nobody\", \"alternatives\"")));
+                () -> StudyReader.read(text.replace("\"alternatives\"", "\"reference\" : \"Nobody\", \"alternatives\"")));
         assertEquals("comparison", refused.faults().getFirst().place());
         assertTrue(refused.faults().getFirst().message().contains("the alternative Nobody, which is not there"), refused::getMessage);
     }
@@ -166,12 +166,12 @@ class StudyFileTest {
     }
 
     private static final String SMALL = """
-            {"rhombicStudy": 1, "name": "Small",
+            {"rhombicStudy": 2, "name": "Small",
              "run": {"start": "2027-01-04T06:00", "length": "8 h", "warmUp": "0 h", "seed": 1, "replications": 3},
              "pieceTypes": [{"name": "Box", "length": "1 m", "width": "1 m", "height": "1 m", "colour": "#112233"}],
              "equipment": [
-              {"kind": "goods in", "name": "In", "at": {"x": "0 m", "y": "0 m", "turned": 0}, "pieceType": "Box", "supply": {"between": "75 s", "pieces": 1}, "whenFull": "wait"},
-              {"kind": "station", "name": "S", "at": {"x": "4 m", "y": "0 m", "turned": 0}, "places": 1, "inputRoom": 0, "time": "60 s"}],
+              {"kind": "goods in", "name": "In", "position": {"x": "0 m", "y": "0 m", "heading": 0}, "pieceType": "Box", "supply": {"interarrival": "75 s", "pieces": 1}, "whenFull": "wait"},
+              {"kind": "station", "name": "S", "position": {"x": "4 m", "y": "0 m", "heading": 0}, "places": 1, "inputCapacity": 0, "time": "60 s"}],
              "links": [{"from": "In", "to": "S"}]}
             """;
 
@@ -214,19 +214,19 @@ class StudyFileTest {
             "\"start\": \"2027-01-04T06:00\" | \"start\": \"-999999999-01-01T00:00\" | run | years 1900 to 9999",
             "\"start\": \"2027-01-04T06:00\" | \"start\": \"+999999999-12-31T23:59\" | run | years 1900 to 9999",
             "\"kind\": \"station\" | \"kind\": \"robot\" | equipment[1].kind | must be",
-            "\"x\": \"4 m\" | \"x\": \"4 km/h\" | equipment[1].at.x | is not a unit of a length",
-            "\"x\": \"4 m\" | \"x\": \"99999 m\" | equipment[1].at | must be within",
-            "\"turned\": 0}, \"places\" | \"turned\": \"north\"}, \"places\" | equipment[1].at.turned | must be a number",
+            "\"x\": \"4 m\" | \"x\": \"4 km/h\" | equipment[1].position.x | is not a unit of a length",
+            "\"x\": \"4 m\" | \"x\": \"99999 m\" | equipment[1].position | must be within",
+            "\"heading\": 0}, \"places\" | \"heading\": \"north\"}, \"places\" | equipment[1].position.heading | must be a number",
             "\"to\": \"S\" | \"to\": \"T\" | the file | There is no equipment",
             "\"name\": \"S\" | \"name\": \"In\" | the file | Two pieces of equipment are called",
             "\"time\": \"60 s\" | \"time\": {\"formula\": \"45\", \"unit\": \"m\"} | equipment[1].time.unit | must be one of",
             "\"time\": \"60 s\" | \"time\": {\"table\": \"T\", \"keys\": []} | equipment[1].time | The keys of a look-up",
             "\"time\": \"60 s\" | \"time\": \"60 s\", \"load\": {\"pieces\": 0} | equipment[1].load | The pieces worked on together",
-            "\"time\": \"60 s\" | \"time\": \"60 s\", \"inspection\": {\"fails\": \"120 %\", \"factor\": 1, \"mostTimes\": 1, \"room\": 1} | equipment[1].inspection | from 0 % to 100 %",
+            "\"time\": \"60 s\" | \"time\": \"60 s\", \"inspection\": {\"failShare\": \"120 %\", \"factor\": 1, \"maxReworks\": 1, \"capacity\": 1} | equipment[1].inspection | from 0 % to 100 %",
             "\"time\": \"60 s\" | \"time\": \"60 s\", \"attributes\": {\"2x\": 1} | equipment[1].attributes.2x | An attribute must be called",
             "\"time\": \"60 s\" | \"time\": \"60 s\", \"service\": {\"everyPieces\": 40} | equipment[1].service.time | is missing",
-            "\"time\": \"60 s\" | \"time\": \"60 s\", \"wayOut\": \"somehow\" | equipment[1].wayOut | must be one of",
-            "\"between\": \"75 s\", \"pieces\": 1 | \"timetable\": {\"repeat\": \"every day\", \"rows\": [{\"at\": \"25:00\", \"type\": \"Box\", \"quantity\": 1}]} | equipment[0].supply.timetable.rows[0].at | is no time of day",
+            "\"time\": \"60 s\" | \"time\": \"60 s\", \"routing\": \"somehow\" | equipment[1].routing | must be one of",
+            "\"interarrival\": \"75 s\", \"pieces\": 1 | \"timetable\": {\"repeat\": \"every day\", \"rows\": [{\"time\": \"25:00\", \"type\": \"Box\", \"quantity\": 1}]} | equipment[0].supply.timetable.rows[0].time | is no time of day",
             "\"time\": \"60 s\" | \"time\": \"60 s\", \"inletShut\": [{\"from\": \"2 h\", \"until\": \"1 h\"}] | equipment[1].inletShut[0] | opens later than that",
             "\"time\": \"60 s\" | \"time\": \"60 s\", \"inletShut\": [{\"from\": \"1 h\"}, {\"from\": \"2 h\"}] | equipment[1] | write the times in order",
             "\"time\": \"60 s\" | \"time\": \"60 s\", \"inletShut\": [{\"until\": \"1 h\"}] | equipment[1].inletShut[0].from | is missing",
@@ -236,13 +236,13 @@ class StudyFileTest {
             "\"pieceType\": \"Box\" | \"mix\": [{\"type\": \"Box\", \"weight\": -1}] | equipment[0].mix[0] | The weight of Box",
             "\"links\": [ | \"rules\": [{\"name\": \"R\", \"when\": {}, \"then\": []}], \"links\": [ | rules[0].when.piece | a rule begins with",
             "\"links\": [ | \"tables\": [{\"name\": \"T\", \"keys\": [\"a\"], \"rows\": [{\"keys\": [\"x\"], \"value\": \"1\"}, {\"keys\": [\"x\"], \"value\": \"2\"}]}], \"links\": [ | tables[0] | Rows 1 and 2 of table T have the same key",
-            "\"to\": \"S\" | \"to\": \"S\", \"only\": {\"types\": []} | links[0].only.types | must name at least one",
+            "\"to\": \"S\" | \"to\": \"S\", \"filter\": {\"types\": []} | links[0].filter.types | must name at least one",
             "\"length\": \"8 h\" | \"length\": \"0 h\" | run | must be above 0",
             "\"seed\": 1 | \"seed\": \"one\" | run.seed | must be a whole number",
             "\"replications\": 3 | \"replications\": null | run.replications | must not be null",
             "\"start\": \"2027-01-04T06:00\" | \"start\": \"tomorrow\" | run.start | must be a date and time",
-            "\"rhombicStudy\": 1 | \"rhombicStudy\": 7 | rhombicStudy | open it with a newer program",
-            "\"rhombicStudy\": 1, | ~~ | rhombicStudy | this is not a Rhombic study",
+            "\"rhombicStudy\": 2 | \"rhombicStudy\": 7 | rhombicStudy | open it with a newer program",
+            "\"rhombicStudy\": 2, | ~~ | rhombicStudy | this is not a Rhombic study",
             "\"name\": \"Small\" | \"name\": \"Small\", \"name\": \"Again\" | line 1, column | Duplicate field",
             "\"seed\": 1 | \"seed\": NaN | line 2, column | can't be read as JSON",
             "\"links\": [{\"from\": \"In\", \"to\": \"S\"}] | \"links\": {} | links | must be a list",
