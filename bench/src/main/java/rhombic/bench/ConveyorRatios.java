@@ -90,13 +90,13 @@ final class ConveyorRatios {
         Conveyor tunnel = Conveyor.usual(Basics.of("Tunnel", AT), ConveyorPath.straight(62.5)).withGap(metres("10 mm"))
                 .withWidth(metres("0.06 m"))
                 .withSpeed(speed("0.1 m/s")).withLanes(LANES);
-        Conveyor narrow = Conveyor.usual(Basics.of("Narrow", AT), ConveyorPath.straight(10)).withGap(metres("10 mm"))
+        Conveyor outfeed = Conveyor.usual(Basics.of("Narrow", AT), ConveyorPath.straight(10)).withGap(metres("10 mm"))
                 .withWidth(metres("0.06 m"))
                 .withSpeed(speed("1.6 m/s"));
         Study study = new Study("Candles", RunPlan.ONE_SHIFT.withLength(Quantity.hours(4)), List.of(light),
                 List.of(new GoodsIn("Pouring", AT, "Tea light", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT,
                         OptionalInt.empty()),
-                        tunnel, narrow, new GoodsOut("Packing", AT)),
+                        tunnel, outfeed, new GoodsOut("Packing", AT)),
                 List.of(new Link("Pouring", "Tunnel"), new Link("Tunnel", "Narrow"), new Link("Narrow", "Packing")));
         long end = study.plan().length().nanos();
         long begun = System.nanoTime();

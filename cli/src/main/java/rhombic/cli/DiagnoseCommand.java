@@ -35,7 +35,7 @@ final class DiagnoseCommand implements Callable<Integer> {
 
     @Option(names = "--replications", paramLabel = "N", description = "How many runs; otherwise as the study has it.") private @Nullable Integer replications;
 
-    @Option(names = "--leverage", description = "Runs the plant again with one thing at a time a little better, and ranks the gains.") private boolean leverage;
+    @Option(names = "--leverage", description = "Runs the plant again with one change at a time, and ranks the gains.") private boolean leverage;
 
     @Option(names = "--response", paramLabel = "NAME", description = "In which gains are told; otherwise throughput.") private String response = Response.THROUGHPUT
             .key();
@@ -79,7 +79,7 @@ final class DiagnoseCommand implements Callable<Integer> {
             Experiment experiment = new Experiment(asked.variants(), study.comparison(), engine, archive);
             List<Leverage.Gain> gains = asked.gains(experiment.run(asked.replications(), Experiment.Listener.NONE, () -> false));
             String unit = Response.all(study).stream().filter(r -> r.key().equals(response)).map(Response::unit).findFirst().orElse("");
-            print.printf(Locale.ROOT, "%nLeverage: %s with one thing a little better, %d runs each; all intervals together hold at 95 %%%n",
+            print.printf(Locale.ROOT, "%nLeverage: %s with one change each, %d runs each; all intervals together hold at 95 %%%n",
                     response, asked.replications());
             for (Leverage.Gain gain : gains) {
                 Scale scale = Scale.of(unit, gain.verdict().other());

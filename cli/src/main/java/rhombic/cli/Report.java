@@ -133,7 +133,7 @@ final class Report {
         out.println();
         out.println("On links that take time, means over the runs:");
         String row = "%-50.50s %10s %10s %6s %10s%n";
-        out.printf(row, "link", "departed", "on the way", "most", "travel");
+        out.printf(row, "link", "departed", "on the way", "max.", "travel");
         for (int i = 0; i < links.size(); i++) {
             int index = i;
             out.printf(row, links.get(i).from() + " \u2192 " + links.get(i).to(),
@@ -156,8 +156,9 @@ final class Report {
             return;
         }
         int width = Math.clamp(equipment.stream().mapToInt(e -> e.name().length()).max().orElse(10), 10, 30);
-        String row = "%-" + width + "." + width + "s %8s %8s %8s %8s %6s %10s %10s  %7s %7s %7s %7s%n";
-        out.printf(row, "equipment", "in", "out", "now", "content", "most", "stay", "of it wait", "working", "starved", "blocked", "other");
+        String row = "%-" + width + "." + width + "s %8s %8s %8s %8s %6s %10s %16s  %7s %7s %7s %7s%n";
+        out.printf(row, "equipment", "in", "out", "now", "content", "max.", "stay", "of which waiting", "working", "starved", "blocked",
+                "other");
         for (int i = 0; i < equipment.size(); i++) {
             int index = i;
             if (!equipment.get(i).meetsPieces()) {

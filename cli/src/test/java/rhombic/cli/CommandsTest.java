@@ -70,7 +70,7 @@ class CommandsTest {
 
     @Test
     void errorsOfTheModelEndTheCheckWithTwoButTheRestRuns() throws Exception {
-        String study = faulty("\"inputRoom\" : 2,\n    \"time\" : \"52 s\"", "\"inputRoom\" : 2");
+        String study = faulty("\"inputCapacity\" : 2,\n    \"time\" : \"52 s\"", "\"inputCapacity\" : 2");
         assertEquals(2, rhombic("check", study));
         assertTrue(out.toString().contains("error  Wrapping: Its time is not set"), out.toString());
         assertEquals(2, rhombic("run", study, "--replications", "2"));
@@ -123,7 +123,7 @@ class CommandsTest {
 
     /** Sent back for rework to a station that is itself waiting to hand on: each waits for the other. */
     @Test
-    void aStandstillIsToldAndEndsWithThree() throws Exception {
+    void aDeadlockIsToldAndEndsWithThree() throws Exception {
         String study = study("stuck.json", """
                 {"kind": "goods in", "name": "In", "pieceType": "Box", "supply": {"onDemand": true}, "whenFull": "wait"},
                 {"kind": "station", "name": "A", "places": 1, "inputRoom": 0, "time": "10 s"},

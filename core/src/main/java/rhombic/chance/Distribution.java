@@ -77,7 +77,7 @@ public sealed interface Distribution extends Serializable {
     record Uniform(Quantity min, Quantity max) implements Distribution {
         public Uniform {
             Parameters.timeNotNegative("least", min);
-            Parameters.ordered("least", min, "most", max);
+            Parameters.ordered("min", min, "max", max);
         }
 
         @Override
@@ -100,8 +100,8 @@ public sealed interface Distribution extends Serializable {
     record Triangular(Quantity min, Quantity mode, Quantity max) implements Distribution {
         public Triangular {
             Parameters.timeNotNegative("least", min);
-            Parameters.ordered("least", min, "mode", mode);
-            Parameters.ordered("mode", mode, "most", max);
+            Parameters.ordered("min", min, "mode", mode);
+            Parameters.ordered("mode", mode, "max", max);
         }
 
         @Override
@@ -151,8 +151,8 @@ public sealed interface Distribution extends Serializable {
             Parameters.time("mean", mean);
             Parameters.timePositive("standard deviation", deviation);
             Parameters.timeNotNegative("least", min);
-            Parameters.ordered("least", min, "most", max);
-            Parameters.require(min.inBaseUnit() < max.inBaseUnit(), "least must be below most; got " + min + " and " + max);
+            Parameters.ordered("min", min, "max", max);
+            Parameters.require(min.inBaseUnit() < max.inBaseUnit(), "min must be below max; got " + min + " and " + max);
             Parameters.require(Samplers.reaches(mean, deviation, min, max),
                     "between " + min + " and " + max + " there is next to nothing of a normal distribution with mean " + mean
                             + " and standard deviation " + deviation);
@@ -278,7 +278,7 @@ public sealed interface Distribution extends Serializable {
             Parameters.shape("a", a);
             Parameters.shape("b", b);
             Parameters.timeNotNegative("least", min);
-            Parameters.ordered("least", min, "most", max);
+            Parameters.ordered("min", min, "max", max);
         }
 
         @Override

@@ -138,13 +138,13 @@ public final class DistributionText {
     }
 
     private static Map<String, String> meanings() {
-        return Map.ofEntries(Map.entry("constant", "the time"), Map.entry("uniform", "least and most"),
-                Map.entry("triangular", "least, most likely and most"),
+        return Map.ofEntries(Map.entry("constant", "the time"), Map.entry("uniform", "min and max"),
+                Map.entry("triangular", "min, most likely and max"),
                 Map.entry("exponential", "the mean"), Map.entry("normal", "mean and standard deviation, and, if wanted, bounds"),
                 Map.entry("lognormal", "mean and standard deviation of the times themselves"),
                 Map.entry("erlang", "the number of stages and the mean of all together"),
                 Map.entry("gamma", "shape and scale; the mean is shape times scale"),
-                Map.entry("weibull", "shape and scale; 63.2 % are below the scale"), Map.entry("beta", "both shapes, least and most"),
+                Map.entry("weibull", "shape and scale; 63.2 % are below the scale"), Map.entry("beta", "both shapes, min and max"),
                 Map.entry("discrete", "times, each with its weight"),
                 Map.entry("empirical", "observed times, between which it interpolates"));
     }

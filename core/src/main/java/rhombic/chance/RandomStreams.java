@@ -5,7 +5,7 @@ import org.apache.commons.rng.UniformRandomProvider;
 import org.apache.commons.rng.core.source64.XoShiRo256PlusPlus;
 
 /**
- * The random numbers of one run: a stream of its own for each purpose of each thing.
+ * The random numbers of one run: a stream of its own for each purpose of each element.
  *
  * @param seed of the study
  * @param replication counted from 1

@@ -1,6 +1,6 @@
 /**
  * Random times: distributions as values, their text form, and one stream of random numbers for each purpose of
- * each thing in the plant.
+ * each element in the plant.
  *
  * <p>Streams are derived from (seed, replication, id, purpose). Adding a machine leaves the draws of all others
  * alone, so two alternatives of a study are compared on common random numbers (Law, <i>Simulation Modeling and

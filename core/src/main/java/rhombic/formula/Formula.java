@@ -26,8 +26,8 @@ public final class Formula {
             Map.entry("at", "at('Equipment').content"), Map.entry("table", "table('Table', key) or table('Table', key, key)"),
             Map.entry("min", "min(a, b)"), Map.entry("max", "max(a, b)"), Map.entry("abs", "abs(a)"), Map.entry("round", "round(a)"),
             Map.entry("floor", "floor(a)"), Map.entry("ceil", "ceil(a)"), Map.entry("sqrt", "sqrt(a)"),
-            Map.entry("uniform", "uniform(least, most)"),
-            Map.entry("triangular", "triangular(least, mode, most)"), Map.entry("exponential", "exponential(mean)"),
+            Map.entry("uniform", "uniform(min, max)"),
+            Map.entry("triangular", "triangular(min, mode, max)"), Map.entry("exponential", "exponential(mean)"),
             Map.entry("normal", "normal(mean, deviation)"), Map.entry("lognormal", "lognormal(mean, deviation)"));
 
     private static final int MAX_KEPT = 20_000;

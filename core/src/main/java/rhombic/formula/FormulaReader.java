@@ -249,7 +249,7 @@ final class FormulaReader extends FormulasBaseVisitor<Step> {
     public Step visitRelation(FormulasParser.RelationContext node) {
         Steps.Relation relation = switch (node.sign.getType()) {
             case FormulasLexer.BELOW -> (a, b) -> a < b;
-            case FormulasLexer.AT_MOST -> (a, b) -> a <= b;
+            case FormulasLexer.NOT_ABOVE -> (a, b) -> a <= b;
             case FormulasLexer.ABOVE -> (a, b) -> a > b;
             default -> (a, b) -> a >= b;
         };

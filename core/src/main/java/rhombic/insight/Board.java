@@ -248,7 +248,7 @@ public final class Board {
 
     /** The mean of so many values up to each, of those that are there. */
     private static double[] smoothed(double[] values, int over) {
-        double[] smooth = new double[values.length];
+        double[] means = new double[values.length];
         double sum = 0;
         int there = 0;
         for (int i = 0; i < values.length; i++) {
@@ -260,9 +260,9 @@ public final class Board {
                 sum -= values[i - over];
                 there--;
             }
-            smooth[i] = there == 0 ? Double.NaN : sum / there;
+            means[i] = there == 0 ? Double.NaN : sum / there;
         }
-        return smooth;
+        return means;
     }
 
     private Chart leadTimes(BoardChart wanted) {

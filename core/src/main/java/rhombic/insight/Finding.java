@@ -30,8 +30,8 @@ public record Finding(Kind kind, String subject, String text, String evidence, @
         }
     }
 
-    public Finding(String place, String what, String evidence) {
-        this(Kind.LIMIT, place, what, evidence, null);
+    public Finding(String subject, String text, String evidence) {
+        this(Kind.LIMIT, subject, text, evidence, null);
     }
 
     public Optional<Trial> trialNote() {

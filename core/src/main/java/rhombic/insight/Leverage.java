@@ -13,7 +13,7 @@ import rhombic.study.change.ChangeWords;
 import rhombic.study.change.Merge;
 
 /**
- * What should be changed first: the plant is run again with one thing at a time a little better, on common random numbers, and the gains
+ * What should be changed first: the plant is run again with one change at a time, on common random numbers, and the gains
  * are ranked.
  *
  * @param response in which gains are told

@@ -25,7 +25,7 @@ import rhombic.study.value.Table;
 import rhombic.study.value.TimeSource;
 
 /**
- * One thing made a little better: a time a tenth shorter, one more person, place or room, half the repair time, a conveyor a tenth faster,
+ * One element made a little better: a time a tenth shorter, one more person, place or room, half the repair time, a conveyor a tenth faster,
  * pieces that come a tenth more often.
  *
  * @param subject equipment it is about
@@ -48,7 +48,7 @@ public record Trial(String subject, Kind kind, String text, Changes changes) {
         return all;
     }
 
-    /** All that can be tried of one thing. */
+    /** All that can be tried of one element. */
     public static List<Trial> of(Study study, Equipment element) {
         List<Trial> all = new ArrayList<>();
         switch (element) {
@@ -182,7 +182,7 @@ public record Trial(String subject, Kind kind, String text, Changes changes) {
         }
     }
 
-    /** Of one thing, what is made better in the first of those ways that it has. */
+    /** Of one element, what is made better in the first of those ways that it has. */
     static Optional<Trial> of(Study study, String place, Kind... ways) {
         Optional<Equipment> element = study.find(place);
         if (element.isEmpty()) {

@@ -2,7 +2,7 @@
  * A plant built from a study: runs once and is thrown away. Its rooms, each of which knows only those before it:
  *
  * <ol>
- * <li>{@code piece}, {@code activity}, {@code resources}: pieces and their order; what takes time and may be held; who does which job.
+ * <li>{@code piece}, {@code activity}, {@code resource}: pieces and their order; what takes time and may be held; who does which job.
  * {@code blueprint}: what all runs have in common.
  * <li>{@code run}: what all parts of one run share.
  * <li>{@code maintenance}: what breaks and when there is work. {@code staff}: its people.

@@ -99,10 +99,10 @@ final class BeltScene {
         if (lanes == 1) {
             limits[rows - 1] = beforeWhatHasLeft(belt, conveyor, node, moment);
         }
-        PieceOffset seat = conveyor.basics().pieceOffset();
+        PieceOffset offset = conveyor.basics().pieceOffset();
         boolean isAcross = conveyor.orientation() == Conveyor.Orientation.ACROSS;
         double gap = conveyor.gapMetres();
-        double headingDegrees = seat.headingDegrees() + (isAcross ? 90 : 0);
+        double headingDegrees = offset.headingDegrees() + (isAcross ? 90 : 0);
         for (int body = first; body >= 0; body = moment.next(body)) {
             if (!moment.isRiding(body)) {
                 continue; // it waits to come on, where the link has brought it
@@ -120,8 +120,8 @@ final class BeltScene {
             boolean comesIn = middle < belt.begins[part] && (part == 0 || moment.cameAside(body));
             Pose on = comesIn ? comingIn(belt, conveyor, part, belt.begins[part] - middle, moment.fromNodeOf(body)) : belt.path.at(middle);
             double heading = Math.toRadians(on.heading());
-            double aside = conveyor.laneOffset(lane % lanes) + seat.yMetres();
-            into.pose(body, Pose.at(on.x() - aside * Math.sin(heading), on.y() + aside * Math.cos(heading), on.z() + seat.zMetres(),
+            double aside = conveyor.laneOffset(lane % lanes) + offset.yMetres();
+            into.pose(body, Pose.at(on.x() - aside * Math.sin(heading), on.y() + aside * Math.cos(heading), on.z() + offset.zMetres(),
                     on.heading() + headingDegrees));
         }
     }

@@ -188,8 +188,8 @@ public final class Scene {
             Arrays.fill(together, 0, work.work().places(), 0);
             Arrays.fill(towers, 0);
         }
-        PieceOffset seat = element.basics().pieceOffset();
-        double headingDegrees = element.placement().headingDegrees() + seat.headingDegrees();
+        PieceOffset offset = element.basics().pieceOffset();
+        double headingDegrees = element.placement().headingDegrees() + offset.headingDegrees();
         int index = 0;
         for (int body = first; body >= 0; body = moment.next(body)) {
             int place = moment.placeOf(body);
@@ -203,19 +203,19 @@ public final class Scene {
                     continue;
                 }
             }
-            double x = atX + seat.xMetres();
-            double y = atY + seat.yMetres();
-            double z = atZ + seat.zMetres() + element.placement().zMetres();
+            double x = atX + offset.xMetres();
+            double y = atY + offset.yMetres();
+            double z = atZ + offset.zMetres() + element.placement().zMetres();
             double worldX = element.placement().xMetres() + x * cos[node] - y * sin[node];
             double worldY = element.placement().yMetres() + x * sin[node] + y * cos[node];
             int from = moment.fromNodeOf(body);
             double done = glideNanos <= 0 ? 1 : (moment.timeNanos() - moment.sinceNanos(body)) / glideNanos;
             if (done < 1 && from >= 0 && !moment.isDone(body)) {
                 Pose start = entries.get(node).getOrDefault(from, exit(from));
-                double smooth = done * done * (3 - 2 * done);
-                worldX = start.x() + (worldX - start.x()) * smooth;
-                worldY = start.y() + (worldY - start.y()) * smooth;
-                z = start.z() + (z - start.z()) * smooth;
+                double eased = done * done * (3 - 2 * done);
+                worldX = start.x() + (worldX - start.x()) * eased;
+                worldY = start.y() + (worldY - start.y()) * eased;
+                z = start.z() + (z - start.z()) * eased;
             }
             add(body, moment, worldX, worldY, z, headingDegrees + turn, into);
         }

@@ -70,7 +70,7 @@ public final class Pace {
      * @throws IllegalArgumentException if the length is too short to change from one speed to the other
      */
     public static Pace between(double metres, double first, double max, double last, double faster, double slower) {
-        positive("The most speed", max);
+        positive("The max. speed", max);
         positive("An acceleration", faster);
         positive("A braking", slower);
         if (!(first >= 0 && first <= max && last >= 0 && last <= max && metres >= 0)) {

@@ -14,7 +14,7 @@ import rhombic.study.value.StudyException;
  * @param elements by name; none: all that the kind is about. Of {@link Kind#FORMULA} the formulas, at least one, each with a name and a colon
  *     before it or not
  * @param movingMean steps over which a moving mean is taken, of the 400 of a run; 1: none
- * @param onFloor whether it stands on the floor beside the first of its things, too
+ * @param onFloor whether it stands on the floor beside the first of its elements, too
  */
 public record BoardChart(String title, Kind kind, List<String> elements, Series series, int movingMean,
         boolean onFloor) implements Serializable {
@@ -40,7 +40,7 @@ public record BoardChart(String title, Kind kind, List<String> elements, Series 
         }
     }
 
-    /** How several things are put together. */
+    /** How several elements are put together. */
     public enum Series {
         EACH("each by itself"), SUM("their sum"), DIFFERENCE("the first less the others");
 

@@ -11,7 +11,7 @@ import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Port;
 
-/** Where things are in space: one truth for what is drawn and for what is simulated. */
+/** Where elements are in space: one truth for what is drawn and for what is simulated. */
 public final class Layout {
     /** How round the path of a link goes at its bends, where there is room. */
     private static final double BEND_RADIUS_METRES = 0.5;

@@ -29,7 +29,7 @@ public final class RuleText {
     private static final Pattern SET_OF = Pattern.compile("set\\s+(\\w+)\\s+of\\s+('[^']*'|.+?)\\s+to\\s+(.+)", Pattern.CASE_INSENSITIVE);
     private static final Pattern SET = Pattern.compile("set\\s+(?:piece\\.)?(\\w+)\\s+to\\s+(.+)", Pattern.CASE_INSENSITIVE);
     private static final Pattern CREATE = Pattern.compile("create\\s+(\\d{1,5})\\s+('[^']*'|.+?)\\s+at\\s+(.+)", Pattern.CASE_INSENSITIVE);
-    private static final Pattern BECOMES = Pattern.compile("('[^']*'|.+?)\\s+becomes\\s+(.+)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern STATE_CHANGE = Pattern.compile("('[^']*'|.+?)\\s+becomes\\s+(.+)", Pattern.CASE_INSENSITIVE);
     private static final Pattern CHANGES = Pattern.compile("('[^']*'|.+?)\\s+changes its state", Pattern.CASE_INSENSITIVE);
 
     private RuleText() {}
@@ -112,9 +112,9 @@ public final class RuleText {
         if (changes.matches()) {
             return new Rule.When.StateChanges(unquoted(changes.group(1)), "");
         }
-        Matcher becomes = BECOMES.matcher(text);
-        if (becomes.matches()) {
-            return new Rule.When.StateChanges(unquoted(becomes.group(1)), becomes.group(2).strip());
+        Matcher match = STATE_CHANGE.matcher(text);
+        if (match.matches()) {
+            return new Rule.When.StateChanges(unquoted(match.group(1)), match.group(2).strip());
         }
         throw new StudyException(
                 "\u201c" + text + "\u201d is nothing that can set a rule off; write it as in " + String.join(" \u00b7 ", WHEN_FORMS));

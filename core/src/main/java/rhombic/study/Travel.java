@@ -44,7 +44,7 @@ public sealed interface Travel extends Serializable {
      */
     record InTime(Distribution time, int maxPieces) implements Travel {
         public InTime {
-            Count.atLeast(0, "The most pieces on a link", maxPieces);
+            Count.atLeast(0, "The max. pieces on a link", maxPieces);
         }
 
         @Override
@@ -85,7 +85,7 @@ public sealed interface Travel extends Serializable {
             if (speed.unit().dimension() != Dimension.SPEED || !(speed.inBaseUnit() > 0 && speed.inBaseUnit() <= 100)) {
                 throw new StudyException("The speed on a link must be above 0 m/s and at most 100 m/s; got " + speed);
             }
-            Count.atLeast(0, "The most pieces on a link", maxPieces);
+            Count.atLeast(0, "The max. pieces on a link", maxPieces);
         }
 
         @Override

@@ -59,7 +59,7 @@ class DistributionTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
             "triangular(48, 65, 95) | 48 has no unit",
-            "triangular(95 s, 65 s, 48 s) | least must not be above mode",
+            "triangular(95 s, 65 s, 48 s) | min must not be above mode",
             "exponential(0 s) | mean must be above 0 s",
             "exponential(-5 s) | mean must be above 0 s",
             "uniform(10 s) | Write 2 values",

@@ -211,7 +211,7 @@ class BranchModelTest {
                     : new double[0];
         }
 
-        /** Does the first thing that can be done now; says whether there was one. What leaves goes first. */
+        /** Does the first that can be done now; says whether there was one. What leaves goes first. */
         boolean oneElement() {
             for (int row = 0; row < rows.size(); row++) {
                 if (firstIsAtEnd(row) && leaves(row)) {

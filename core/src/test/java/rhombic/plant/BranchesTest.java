@@ -169,9 +169,9 @@ class BranchesTest {
     }
 
     /** Pieces that came from each of three lanes through a narrow conveyor, the lanes being full all the time. */
-    private static long[] narrowed(Selection taking) {
+    private static long[] narrowed(Selection selection) {
         Conveyor narrow = belt("Narrow", 10);
-        Conveyor first = (Conveyor) narrow.with(narrow.basics().withSelection(taking));
+        Conveyor first = (Conveyor) narrow.with(narrow.basics().withSelection(selection));
         PieceType counted = Runs.type("Piece", "lane", 0.0);
         Rule mark = new Rule("Mark", new Rule.When.Piece(Rule.PieceEvent.ENTERS, "Wide"), "",
                 List.of(new Rule.Action.Set("", "lane", "piece.onLane")));

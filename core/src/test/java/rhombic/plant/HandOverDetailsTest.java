@@ -35,7 +35,7 @@ import rhombic.trace.PieceStatus;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
 
-/** Orders, waits and states at the moments where one thing is not there yet. */
+/** Orders, waits and states at the moments where one of several is not there yet. */
 class HandOverDetailsTest {
     private static final long SECOND = 1_000_000_000L;
 

@@ -141,7 +141,7 @@ class LawsTest {
         assertTrue(with.getLast().in() > 0);
     }
 
-    /** In which order the study lists things is of no account. */
+    /** In which order the study lists elements is of no account. */
     @Property(tries = 40, seed = "20261123")
     void theOrderOfTheListDoesNotMatter(@ForAll long seed) {
         Study study = Tandem.of(seed).fed(onDemand("In"));

@@ -24,7 +24,7 @@ import rhombic.trace.TraceWriter;
 
 /**
  * Random plants with people, failures, calendars, conveyors and all else. That nothing waits for who is free and able, that a
- * person does one thing at a time, and that no work goes on while something holds it, the plant asserts by itself in every run.
+ * person does one job at a time, and that no work goes on while something holds it, the plant asserts by itself in every run.
  */
 class PeoplePropertiesTest {
     private static final long STEP_NANOS = 700_000_000L;

@@ -94,7 +94,7 @@ class PeopleTest {
 
     @Test
     void cyclesAreCountedAtTheEndOfTheWorkAndThePieceIsHandedOnAfterwards() {
-        // Three pieces of 20 s, then 40 s down, again and again; the third piece leaves only when it is mended.
+        // Three pieces of 20 s, then 40 s down, again and again; the third piece leaves only when it is repaired.
         Study study = new Lines().chain(onDemand("In"), fails(station("S", 1, 0, "20 s"),
                 FailureMode.of("tool", new UpTime.AfterCycles(3, false), time("40 s"))), goodsOut("Out")).study(500 / 3600.0, 0, 1);
         RunFigures run = Runs.of(study);

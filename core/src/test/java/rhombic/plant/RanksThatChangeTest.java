@@ -52,14 +52,14 @@ class RanksThatChangeTest {
                 .toArray(PieceType[]::new);
     }
 
-    private static Station minute(Selection taking) {
+    private static Station minute(Selection selection) {
         Station station = station("S", 1, 0, "60 s");
-        return (Station) station.with(station.basics().withSelection(taking));
+        return (Station) station.with(station.basics().withSelection(selection));
     }
 
-    private static Buffer store(Selection taking) {
+    private static Buffer store(Selection selection) {
         Buffer store = buffer("Store", -1);
-        return (Buffer) store.with(store.basics().withSelection(taking));
+        return (Buffer) store.with(store.basics().withSelection(selection));
     }
 
     /** The types in the order in which they left. */
@@ -100,12 +100,12 @@ class RanksThatChangeTest {
     @ParameterizedTest
     @ValueSource(booleans = {true, false})
     void whoTakesFromSeveralAsksThemAll(boolean changes) {
-        Selection taking = changes ? TURNS : Selection.byFormula("piece.n");
+        Selection selection = changes ? TURNS : Selection.byFormula("piece.n");
         Lines lines = allAtOnce();
         for (int n : new int[] {3, 1, 5, 2, 4}) {
             lines.chain(timetable("In " + n, "0 s P" + n));
         }
-        lines.chain(minute(taking), goodsOut("Out"));
+        lines.chain(minute(selection), goodsOut("Out"));
         IntStream.of(3, 1, 5, 2, 4).forEach(n -> lines.link("In " + n, "S"));
         assertEquals(changes ? List.of("P3", "P5", "P1", "P2", "P4") : List.of("P3", "P5", "P4", "P2", "P1"),
                 order(Runs.of(lines.study(1, 0, 1))));

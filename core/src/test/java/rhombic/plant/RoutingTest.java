@@ -132,11 +132,11 @@ class RoutingTest {
         return order;
     }
 
-    private static Lines queued(Selection taking) {
+    private static Lines queued(Selection selection) {
         Equipment station = station("Station", 1, 9, "10 s");
         return new Lines().types(type("S", "due", 3), type("M", "due", 1), type("L", "due", 2))
                 .chain(timetable("In", "0 s S", "1 s L", "2 s M", "3 s S", "4 s L", "5 s M"),
-                        station.with(station.basics().withSelection(taking)), goodsOut("Out"));
+                        station.with(station.basics().withSelection(selection)), goodsOut("Out"));
     }
 
     @Test

@@ -18,7 +18,7 @@ expression
     | NOT expression                                            # negation
     | expression sign=('*' | '/' | '%') expression              # product
     | expression sign=('+' | '-') expression                    # sum
-    | expression sign=(BELOW | AT_MOST | ABOVE | AT_LEAST) expression  # relation
+    | expression sign=(BELOW | NOT_ABOVE | ABOVE | NOT_BELOW) expression  # relation
     | expression sign=(SAME | OTHER_THAN) expression            # equality
     | expression AND expression                                 # both
     | expression OR expression                                  # either
@@ -26,7 +26,7 @@ expression
     ;
 
 /** After a point any word is a name. */
-name : NAME | TRUE | FALSE | NOT | AND | OR | BELOW | AT_MOST | ABOVE | AT_LEAST | SAME | OTHER_THAN ;
+name : NAME | TRUE | FALSE | NOT | AND | OR | BELOW | NOT_ABOVE | ABOVE | NOT_BELOW | SAME | OTHER_THAN ;
 
 TRUE : 'true' ;
 FALSE : 'false' ;
@@ -34,9 +34,9 @@ NOT : '!' | 'not' ;
 AND : '&&' | 'and' ;
 OR : '||' | 'or' ;
 BELOW : '<' | 'lt' ;
-AT_MOST : '<=' | 'le' ;
+NOT_ABOVE : '<=' | 'le' ;
 ABOVE : '>' | 'gt' ;
-AT_LEAST : '>=' | 'ge' ;
+NOT_BELOW : '>=' | 'ge' ;
 SAME : '==' | 'eq' ;
 OTHER_THAN : '!=' | 'ne' ;
 

@@ -1,6 +1,6 @@
 package rhombic.plant.activity;
 
-/** The reasons that hold back one thing: an inlet, the work, or an outlet. Free at first. */
+/** The reasons that hold back one element: an inlet, the work, or an outlet. Free at first. */
 public final class Holds {
     private static final int REASONS = Hold.values().length;
 

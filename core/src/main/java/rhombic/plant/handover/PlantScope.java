@@ -139,7 +139,7 @@ public final class PlantScope implements FormulaScope {
         Resource worker = person;
         if (worker == null) {
             throw new FormulaException(
-                    "Nobody is there whom \u201cperson." + name + "\u201d could be about: say who is needed for the work");
+                    "Nobody is there that \u201cperson." + name + "\u201d could be about: say who is needed for the work");
         }
         return switch (name) {
             case "name" -> worker.name();

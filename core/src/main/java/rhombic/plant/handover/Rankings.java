@@ -10,19 +10,19 @@ import rhombic.study.value.Selection;
 final class Rankings {
     private Rankings() {}
 
-    static Ranking of(Selection taking, Flow flow, PlantScope scope) {
-        return switch (taking.choice()) {
+    static Ranking of(Selection selection, Flow flow, PlantScope scope) {
+        return switch (selection.choice()) {
             case OLDEST -> Ranking.BY_AGE;
             case TYPE -> {
                 double[] rank = new double[flow.types.count()];
-                List<String> types = taking.types();
+                List<String> types = selection.types();
                 for (int type = 0; type < rank.length; type++) {
                     int at = types.indexOf(flow.types.name(type));
                     rank[type] = at < 0 ? types.size() : at;
                 }
                 yield new Kept(Ranking.Kept.WHILE_IT_WAITS, piece -> rank[piece.type]);
             }
-            case FORMULA -> byFormula(flow.formula(taking.formula()), scope);
+            case FORMULA -> byFormula(flow.formula(selection.formula()), scope);
         };
     }
 

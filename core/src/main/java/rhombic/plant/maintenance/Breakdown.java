@@ -86,7 +86,7 @@ public final class Breakdown implements Job.Owner {
 
     /**
      * @param id what its draws hang on
-     * @param order for its repairers; where that is the site says anew each time; null if it mends itself
+     * @param order for its repairers; where that is the site says anew each time; null if it repairs itself
      */
     public Breakdown(Run run, String id, FailureMode mode, Owner owner, @Nullable Allocation allocation, Job.@Nullable Request order) {
         this.run = run;

@@ -9,7 +9,7 @@ import rhombic.measure.ModeTally;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.value.EquipmentState;
 
-/** All modes of failure of one thing: of equipment, of a link, or of what one person works with. */
+/** All modes of failure of one element: of equipment, of a link, or of what one person works with. */
 public final class Modes {
     private final Simulator simulator;
     private final Breakdown[] all;
@@ -68,7 +68,7 @@ public final class Modes {
         }
     }
 
-    /** Whether one of them is being mended, so that it does not only wait for that. */
+    /** Whether one of them is being repaired, so that it does not only wait for that. */
     private boolean isUp() {
         for (Breakdown mode : all) {
             if (mode.tally().stage() == ModeTally.Stage.REPAIR) {
@@ -78,7 +78,7 @@ public final class Modes {
         return false;
     }
 
-    /** What a thing shows that one of them holds. */
+    /** What an element shows that one of them holds. */
     public EquipmentState state() {
         return isUp() ? EquipmentState.DOWN : EquipmentState.WAITING_FOR_REPAIR;
     }

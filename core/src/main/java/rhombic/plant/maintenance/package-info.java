@@ -2,7 +2,7 @@
  * What keeps equipment from working: failures by their own clocks, and the calendar.
  *
  * <p>A {@link rhombic.plant.maintenance.Breakdown} is one mode of failure of one equipment: it counts its up time by its clock, breaks
- * the {@link rhombic.plant.maintenance.Breakdown.Owner}, asks for repairers if it needs some, and mends it. Modes know nothing of each
+ * the {@link rhombic.plant.maintenance.Breakdown.Owner}, asks for repairers if it needs some, and repairs it. Modes know nothing of each
  * other: the equipment works only while none is active, since each holds it by itself. A clock of calendar time stands only
  * during its own down time; one of working time runs only while the equipment works. A {@link rhombic.plant.maintenance.ShiftClock}
  * follows a calendar.

@@ -360,7 +360,7 @@ public final class Allocation {
 
     // ---- duty
 
-    /** Somebody's shift or break begins or ends, or what he works with breaks or is mended. */
+    /** Somebody's shift or break begins or ends, or what he works with breaks or is repaired. */
     public void setDuty(Resource person, Hold reason, boolean off) {
         boolean was = person.holds().isHeld();
         if (off) {

@@ -15,7 +15,7 @@ public final class Repairs {
     /**
      * What breaks something.
      *
-     * @param people who repair it; null if there is nobody, then all mends itself
+     * @param people who repair it; null if there is nobody, then all repairs itself
      * @param id what its draws hang on
      */
     public static Modes modes(Run run, @Nullable Staff people, String id, List<FailureMode> modes, Breakdown.Owner owner) {

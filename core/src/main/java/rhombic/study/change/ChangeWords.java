@@ -26,7 +26,7 @@ public final class ChangeWords {
         this.base = base;
     }
 
-    /** @param base to which they are made: it knows what things are called */
+    /** @param base to which they are made: it knows what elements are called */
     public static List<String> of(Study base, Variation variation) {
         ChangeWords words = new ChangeWords(base);
         List<Change> all = ((Changes) variation).all();

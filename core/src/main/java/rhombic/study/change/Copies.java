@@ -10,7 +10,7 @@ import rhombic.study.value.Names;
 import rhombic.study.value.Placement;
 import rhombic.study.value.StudyException;
 
-/** Several of one thing, side by side, linked as it is. */
+/** Several of one element, side by side, linked as it is. */
 public final class Copies {
     public static final int MAX = 100;
     private static final double BESIDE_METRES = 1;
@@ -18,7 +18,7 @@ public final class Copies {
     private Copies() {}
 
     /**
-     * The study with that many of the thing in all.
+     * The study with that many of the element in all.
      *
      * @throws StudyException if it is not there, or the number is not from 1 to {@link #MAX}
      */

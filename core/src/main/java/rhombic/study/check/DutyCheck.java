@@ -128,7 +128,7 @@ final class DutyCheck {
         if (!work.setupCrew().isEmpty() && work.changeover() == null) {
             problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.CREW, element.name(),
                     "It says who changes over, but it has no changeover time",
-                    "Set a changeover time, or take the setters out"));
+                    "Set a changeover time, or take the setup crew out"));
         }
     }
 
@@ -201,7 +201,7 @@ final class DutyCheck {
         }
     }
 
-    /** Whether repairers are there when the thing works. */
+    /** Whether repairers are there when the element works. */
     private void presence(Equipment element, FailureMode mode) {
         for (Need need : mode.repairedBy()) {
             List<Crew> able = crews.stream().filter(crew -> crew.has(need.skill())).toList();

@@ -16,17 +16,17 @@ import rhombic.study.kind.Equipment;
  * @param subject name of the equipment, or empty for the study as a whole
  * @param message is the matter
  * @param remedy what to do
- * @param fixes each of which mends it by itself; none: a person must choose
+ * @param fixes each of which repairs it by itself; none: a person must choose
  */
 public record Problem(Grade grade, Kind kind, String subject, String message, String remedy, List<Fix> fixes) {
     /** How much it matters. */
     public enum Grade {
-        /** The thing takes and gives nothing until it is mended; the rest runs. */
+        /** The element takes and gives nothing until it is repaired; the rest runs. */
         ERROR, WARNING, HINT
     }
 
     /**
-     * What mends it.
+     * What repairs it.
      *
      * @param name what it does, for a button
      */

@@ -205,12 +205,12 @@ public final class StudyCheck {
         }
         if (supply.get() instanceof Supply.Spaced spaced && spaced.interarrival().isAlwaysZero() && !limited) {
             error(Problem.Kind.ENDLESS_SUPPLY, goodsIn.name(), "With 0 s between arrivals, pieces without end come at the first instant",
-                    "Set a time above 0 s, or the most pieces that come");
+                    "Set a time above 0 s, or the max. pieces that come");
         }
         if (supply.get() instanceof Supply.OnDemand && !limited) {
             endlessTaker(ways).ifPresent(taker -> error(Problem.Kind.ENDLESS_SUPPLY, goodsIn.name(),
                     "Supply on demand would fill " + taker + " without end at the first instant",
-                    "Give " + taker + " a limited room or a time, or set the most pieces that come"));
+                    "Give " + taker + " a limited room or a time, or set the max. pieces that come"));
         }
     }
 

@@ -195,18 +195,18 @@ final class WorkCheck {
         if (!batch && assembly.bases().isEmpty()) {
             error(Problem.Kind.RECIPE, place,
                     assembly.method() == AssemblyStation.Method.PACK
-                            ? "It is not said which carrier it packs"
+                            ? "It is not said which load carrier it packs"
                             : "It is not said which part the others are built into",
-                    "Name the type of the " + (assembly.method() == AssemblyStation.Method.PACK ? "carrier" : "base part"), null);
+                    "Name the type of the " + (assembly.method() == AssemblyStation.Method.PACK ? "load carrier" : "base part"), null);
         }
         if (batch && assembly.result().isEmpty()) {
             error(Problem.Kind.RECIPE, place, "It is not said what a batch is", "Name the type of the batch", null);
         }
         for (String base : assembly.method() == AssemblyStation.Method.PACK ? assembly.bases() : List.<String>of()) {
             study.type(base).filter(type -> !type.loadCarrier()).ifPresent(type -> add(Problem.Grade.WARNING, Problem.Kind.RECIPE, place,
-                    "It packs onto " + base + ", which is no carrier, so unpacking would end it",
-                    "Make it a carrier",
-                    Problem.Fix.of("Make " + base + " a carrier", Part.PIECE_TYPE, List.of(type), t -> t.asLoadCarrier(true))));
+                    "It packs onto " + base + ", which is no load carrier, so unpacking would end it",
+                    "Make it a load carrier",
+                    Problem.Fix.of("Make " + base + " a load carrier", Part.PIECE_TYPE, List.of(type), t -> t.asLoadCarrier(true))));
         }
         switch (assembly.recipe()) {
             case Recipe.Fixed fixed -> {

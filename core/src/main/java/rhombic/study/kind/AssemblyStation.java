@@ -22,8 +22,8 @@ public record AssemblyStation(Basics basics, Work work, Method method, List<Stri
 
     /** How pieces are joined. */
     public enum Method {
-        /** Parts go onto the carrier, and can be taken off again. */
-        PACK("packs onto a carrier"),
+        /** Parts go onto the load carrier, and can be taken off again. */
+        PACK("packs onto a load carrier"),
         /** Parts become part of the base. */
         ASSEMBLE("assembles into a base part"),
         /** Pieces go on together as one batch, which can be undone. */

@@ -108,7 +108,7 @@ public record Conveyor(Basics basics, ConveyorPath conveyorPath, Quantity width,
         fittings = Fitting.checked(fittings);
         maxWeight.ifPresent(weight -> {
             if (!(weight.amount() > 0)) {
-                throw new StudyException("The most weight on a conveyor must be above 0 kg; got " + weight);
+                throw new StudyException("The max. weight on a conveyor must be above 0 kg; got " + weight);
             }
         });
         acceleration.ifPresent(gain -> {
@@ -116,7 +116,7 @@ public record Conveyor(Basics basics, ConveyorPath conveyorPath, Quantity width,
                 throw new StudyException("The acceleration of a conveyor must be from 0.001 m/s² to 100 m/s²; got " + gain);
             }
         });
-        maxPieces.ifPresent(n -> Count.atLeast(1, "The most pieces on a conveyor", n));
+        maxPieces.ifPresent(n -> Count.atLeast(1, "The max. pieces on a conveyor", n));
         if (!(speed.inBaseUnit() > 0 && speed.inBaseUnit() <= 100)) {
             throw new StudyException("The speed of a conveyor must be above 0 m/s and at most 100 m/s; got " + speed
                     + ". Switch it off to stop it");

@@ -57,7 +57,7 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
 
     /** What one does next, among what has the highest priority. */
     public enum JobRule {
-        OLDEST("what has waited longest"), NEAREST("what is nearest");
+        OLDEST("the longest waiting"), NEAREST("what is nearest");
 
         private final String word;
 

@@ -122,7 +122,7 @@ public sealed interface Equipment extends Serializable permits GoodsIn, Buffer, 
         return false;
     }
 
-    /** Whether it hands on what comes to it, and nothing else. */
+    /** Whether it passes on what comes to it, and nothing else. */
     default boolean passesOnWhatComes() {
         return true;
     }

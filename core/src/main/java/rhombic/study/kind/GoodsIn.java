@@ -35,7 +35,7 @@ public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply,
 
     public GoodsIn {
         mix = List.copyOf(mix);
-        maxPieces.ifPresent(n -> Count.atLeast(1, "The most pieces", n));
+        maxPieces.ifPresent(n -> Count.atLeast(1, "The max. pieces", n));
     }
 
     /** A goods in for one type. */

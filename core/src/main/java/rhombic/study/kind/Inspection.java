@@ -47,7 +47,7 @@ public record Inspection(Quantity failShare, String look, double factor, int max
         if (!(factor > 0 && factor <= 1000)) {
             throw new StudyException("The factor on the time of rework must be above 0 and at most 1000; got " + factor);
         }
-        Count.atLeast(0, "The most times a piece is reworked", maxReworks);
+        Count.atLeast(0, "The max. reworks of a piece", maxReworks);
         Count.atLeast(1, "The room for rework", capacity);
     }
 }

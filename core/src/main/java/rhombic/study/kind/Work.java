@@ -74,7 +74,7 @@ public record Work(int places, int inputCapacity, List<Operation> operations, @N
         Count.between(0, MAX_OPERATIONS, "The number of operations", operations.size());
     }
 
-    /** Without setters. */
+    /** Without setup crew. */
     public Work(int places, int inputCapacity, List<Operation> operations, @Nullable TimeSource changeover, @Nullable Service service,
             @Nullable Distribution pause) {
         this(places, inputCapacity, operations, changeover, service, pause, List.of());

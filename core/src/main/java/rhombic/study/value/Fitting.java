@@ -48,7 +48,7 @@ public sealed interface Fitting extends Serializable, Identified<Fitting> {
 
     /** Which goes first where pieces come together. */
     enum Priority {
-        MAIN("what comes along"), SIDE("what comes from the side"), TURN("in turn"), OLDEST("who waits longest");
+        MAIN("what comes along"), SIDE("what comes from the side"), TURN("in turn"), OLDEST("the longest waiting");
 
         private final String word;
 

@@ -15,7 +15,7 @@ public record Selection(Choice choice, List<String> types, String formula) imple
 
     /** Rules of choice. */
     public enum Choice {
-        OLDEST("the one that has waited longest"), TYPE("by type"), FORMULA("the highest of a formula");
+        OLDEST("the longest waiting"), TYPE("by type"), FORMULA("the highest of a formula");
 
         private final String word;
 

@@ -97,7 +97,7 @@ class StudyCheckTest {
         assertThrows(StudyException.class, () -> study.with(buffer("A", 1)));
         assertThrows(StudyException.class, () -> study.with(List.of(), List.of(new Link("A", "Nobody"))));
         assertThrows(StudyException.class, () -> study.with(List.of(), List.of(new Link("A", "B"))));
-        assertEquals(List.of(new Link("Z", "B")), study.changed("A", e -> e.named("Z")).links());
+        assertEquals(List.of(new Link("Z", "B").withId("A\u0000B")), study.changed("A", e -> e.named("Z")).links());
         assertEquals(List.of(), study.without(java.util.Set.of("B")).links());
         assertEquals(study, study.linked("B", "Nobody"));
     }

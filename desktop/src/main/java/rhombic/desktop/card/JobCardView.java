@@ -329,11 +329,11 @@ public final class JobCardView extends ScrollPane {
         }
     }
 
-    // ---- several things, problems, pieces
+    // ---- several elements, problems, pieces
 
     private List<Node> several() {
         List<Equipment> elements = bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name())).toList();
-        Label title = new Label(bench.selection().size() + " things selected");
+        Label title = new Label(bench.selection().size() + " elements selected");
         title.getStyleClass().add("card-heading");
         title.setId("several-title");
         List<Node> nodes = new ArrayList<>(List.of(title));

@@ -48,7 +48,7 @@ final class LevelsEditor extends VBox {
                 Typed.whole(text, "How many there are"))), bench, message);
     }
 
-    /** What it is called: the thing, then what its value means. */
+    /** What it is called: the element, then what its value means. */
     private String name() {
         String place = bench.single().map(Equipment::name).orElse("");
         String name = place.isEmpty() ? token.id() : place + " " + token.id();

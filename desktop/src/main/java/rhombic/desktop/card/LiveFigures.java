@@ -26,7 +26,7 @@ import rhombic.study.value.EquipmentState;
 import rhombic.study.value.ShutTime;
 import rhombic.trace.Moment;
 
-/** What the selected thing has done so far and does now, and the buttons that shut or open its inlet and outlet from here on. */
+/** What the selected element has done so far and does now, and the buttons that shut or open its inlet and outlet from here on. */
 final class LiveFigures extends VBox {
     private final Workbench bench;
     /** Gives what was written down of the run; null while there is none. */

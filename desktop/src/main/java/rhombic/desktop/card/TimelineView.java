@@ -11,7 +11,7 @@ import rhombic.desktop.card.sentences.Sentence;
 import rhombic.desktop.floor.body.StateColours;
 import rhombic.quantity.Clock;
 
-/** Mean up time and down time of a failure as one little time line, with the share of time in which the thing works. */
+/** Mean up time and down time of a failure as one little time line, with the share of time in which the element works. */
 final class TimelineView extends Canvas {
     private static final double WIDTH = 284;
     private static final double BAR = 12;

@@ -104,7 +104,7 @@ final class TokenEditors {
         TextField field = field(token, apply);
         VBox offers = new VBox();
         offers.setId("editor-offers");
-        Runnable narrow = () -> offers.getChildren().setAll(offered(script.offers(), field).stream().map(offer -> {
+        Runnable narrowDown = () -> offers.getChildren().setAll(offered(script.offers(), field).stream().map(offer -> {
             Button button = new Button(offer);
             button.getStyleClass().add("offer");
             button.setFocusTraversable(false);
@@ -119,9 +119,9 @@ final class TokenEditors {
         }).toList());
         field.textProperty().addListener((o, was, is) -> {
             say(message, "");
-            Platform.runLater(narrow);
+            Platform.runLater(narrowDown);
         });
-        narrow.run();
+        narrowDown.run();
         return new VBox(3, field, offers, hint(script.hint()));
     }
 

@@ -39,7 +39,7 @@ final class SearchPane extends VBox {
         matters.setPrefColumnCount(5);
         budget.setPrefColumnCount(5);
         message.setId("search-says");
-        HBox row = new HBox(8, Words.caption("A difference matters from"), matters, Words.caption("on; at most"), budget,
+        HBox row = new HBox(8, Words.caption("A difference matters from"), matters, Words.caption("on; max."), budget,
                 Words.caption("runs"),
                 Words.strong("Search", "start-search", this::start));
         row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);

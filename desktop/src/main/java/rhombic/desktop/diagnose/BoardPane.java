@@ -32,7 +32,7 @@ import rhombic.study.value.StudyException;
 /** The charts that stay with the study; fresh after each edit. While the plant plays they go with it, up to the playhead. */
 public final class BoardPane extends VBox {
     private static final double CHART_HEIGHT = 220;
-    private static final int SMOOTH = 20;
+    private static final int MOVING_MEAN = 20;
     private static final String ADD = "+ a chart";
 
     private final Workbench bench;
@@ -109,7 +109,7 @@ public final class BoardPane extends VBox {
         java.util.Set<String> taken = new java.util.HashSet<>(bench.comparison().board().stream().map(BoardChart::title).toList());
         String word = kind.word().substring(0, 1).toUpperCase(java.util.Locale.ROOT) + kind.word().substring(1);
         BoardChart made = new BoardChart(Names.free(word, taken), kind, elements, BoardChart.Series.EACH,
-                kind == BoardChart.Kind.OUTPUT || kind == BoardChart.Kind.BUSY ? SMOOTH : 1, false);
+                kind == BoardChart.Kind.OUTPUT || kind == BoardChart.Kind.BUSY ? MOVING_MEAN : 1, false);
         BoardChart chart = isFormula || made.isOfEquipment() ? made : made.withElements(List.of());
         bench.compare("add chart " + chart.title(), c -> {
             List<BoardChart> all = new ArrayList<>(c.board());
@@ -220,8 +220,8 @@ public final class BoardPane extends VBox {
         return bench.study().equipment().stream().map(e -> e.name()).filter(bench.selection()::contains).toList();
     }
 
-    private static int next(int smooth) {
-        return smooth == 1 ? 8 : smooth < SMOOTH ? SMOOTH : smooth < 60 ? 60 : 1;
+    private static int next(int steps) {
+        return steps == 1 ? 8 : steps < MOVING_MEAN ? MOVING_MEAN : steps < 60 ? 60 : 1;
     }
 
     private static Button small(String text, Runnable action) {
@@ -243,7 +243,7 @@ public final class BoardPane extends VBox {
         return board.map(b -> withPlayhead((isPart ? b.upTo(playhead) : b).of(wanted), wanted));
     }
 
-    /** Charts that stand on the floor, with the first thing that each is of. */
+    /** Charts that stand on the floor, with the first element that each is of. */
     private Map<String, Chart> onFloor() {
         Map<String, Chart> all = new LinkedHashMap<>();
         for (BoardChart wanted : bench.comparison().board()) {

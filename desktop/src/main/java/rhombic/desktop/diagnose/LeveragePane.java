@@ -25,7 +25,7 @@ import rhombic.experiment.Verdict;
 import rhombic.insight.Leverage;
 import rhombic.insight.Trial;
 
-/** What should be changed first: the plant is run again with one thing at a time a little better, and the gains are ranked. */
+/** What should be changed first: the plant is run again with one change at a time, and the gains are ranked. */
 public final class LeveragePane extends VBox {
     private static final double PLOT_WIDTH = 120;
     private static final double PLOT_HEIGHT = 16;
@@ -57,7 +57,7 @@ public final class LeveragePane extends VBox {
         scroll.getStyleClass().add("clear-scroll");
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(Words.text(
-                "What should be changed first? The plant is run again with one thing at a time a little better: a time a tenth shorter, "
+                "What should be changed first? The plant is run again with one change at a time: a time a tenth shorter, "
                         + "one more person, place or room, half a repair time, a conveyor a tenth faster."),
                 row, scroll);
         setRunning(false);

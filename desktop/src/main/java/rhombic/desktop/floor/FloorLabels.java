@@ -85,7 +85,7 @@ final class FloorLabels {
     private List<LabelPlacement.Wanted> wantedBefore = List.of();
     private List<LabelPlacement.@Nullable Found> foundBefore = List.of();
 
-    /** The thing whose label is there. */
+    /** The element whose label is there. */
     Optional<String> at(double x, double y) {
         return boxes.entrySet().stream().filter(entry -> entry.getValue().contains(x, y)).map(Map.Entry::getKey).findFirst();
     }

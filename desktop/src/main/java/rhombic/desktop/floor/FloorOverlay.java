@@ -62,7 +62,7 @@ public final class FloorOverlay extends Canvas {
 
     private static final double CHART_ASIDE = 26;
     private static final double CHART_BELOW = 20;
-    /** So near to a chart a thing is covered by it in part. */
+    /** So near to a chart an element is covered by it in part. */
     private static final double CHART_CLEAR = 14;
     private static final Color LEADER = Color.web("#5C676C");
 
@@ -167,17 +167,17 @@ public final class FloorOverlay extends Canvas {
         return marks.lines.isEmpty();
     }
 
-    /** The thing whose label is there. */
+    /** The element whose label is there. */
     Optional<String> labelAt(double x, double y) {
         return labels.at(x, y);
     }
 
-    /** Things linked so far in one sweep. */
+    /** Elements linked so far in one sweep. */
     public void setChain(List<String> names) {
         chain = List.copyOf(names);
     }
 
-    /** Heat lies on the ground about the thing, from pale to deep. */
+    /** Heat lies on the ground about the element, from pale to deep. */
     private void warm(GraphicsContext g, Equipment element, Viewpoint view, double hot) {
         double reach = 0.9 + Math.max(element.footprint().lengthMetres(), element.footprint().widthMetres()) / 2;
         int corners = 24;
@@ -220,7 +220,7 @@ public final class FloorOverlay extends Canvas {
                 });
     }
 
-    /** Where the link handle of the thing is, in pixels. */
+    /** Where the link handle of the element is, in pixels. */
     public Optional<Viewpoint.Pixel> handle(Equipment element, Viewpoint view) {
         Pose end = Layout.outlet(element, "");
         double angle = Math.toRadians(end.heading());
@@ -285,7 +285,7 @@ public final class FloorOverlay extends Canvas {
         }
     }
 
-    /** A chart stands beside its thing, on the side where it covers least of the others, with a leader; null if it is out of sight. */
+    /** A chart stands beside its element, on the side where it covers least of the others, with a leader; null if it is out of sight. */
     private FloorCharts.@Nullable Position chart(GraphicsContext g, Study study, Viewpoint view, Equipment element) {
         Viewpoint.Pixel at = seen(view, element);
         if (at == null) {

@@ -24,7 +24,7 @@ public final class FloorPictures {
         return new Scene(floor, width, height).snapshot(null);
     }
 
-    /** One thing, alone: for the shelf. */
+    /** One element, alone: for the shelf. */
     public static WritableImage thumbnail(Equipment element, int width, int height) {
         FloorView floor = floor(Edits.placed(Study.empty(), element), width, height);
         floor.showOnlyBodies();

@@ -73,7 +73,7 @@ public final class FloorView extends Region {
         Group world = new Group(underlay, equipment.view(), swarms, people.view(), lamps.besideLinks(), travelling, ghost,
                 new AmbientLight(Color.gray(0.5)), sun);
         travelling.setMaterial(palette);
-        scene = new SubScene(world, 640, 480, true, smooth() ? SceneAntialiasing.BALANCED : SceneAntialiasing.DISABLED);
+        scene = new SubScene(world, 640, 480, true, hasSmoothEdges() ? SceneAntialiasing.BALANCED : SceneAntialiasing.DISABLED);
         scene.setFill(PAPER);
         scene.setCamera(camera);
         camera.setVerticalFieldOfView(true);
@@ -88,7 +88,7 @@ public final class FloorView extends Region {
     }
 
     /** Smooth edges cost a third of a frame where there is no graphics card; the launcher then goes without. */
-    private static boolean smooth() {
+    private static boolean hasSmoothEdges() {
         return !"false".equals(System.getProperty("rhombic.smooth"));
     }
 
@@ -247,7 +247,7 @@ public final class FloorView extends Region {
         return Optional.empty();
     }
 
-    /** What is named or stands there; a label belongs to its thing. */
+    /** What is named or stands there; a label belongs to its element. */
     public Optional<Equipment> equipmentAt(double pixelX, double pixelY) {
         Optional<Equipment> labelled = overlay.labelAt(pixelX, pixelY).flatMap(study::find);
         if (labelled.isPresent()) {
@@ -395,7 +395,7 @@ public final class FloorView extends Region {
         }
     }
 
-    /** Brings the named things into view, or everything if none are named. */
+    /** Brings the named elements into view, or everything if none are named. */
     public void fit(java.util.Set<String> names) {
         List<Equipment> elements = study.equipment().stream().filter(e -> names.isEmpty() || names.contains(e.name())).toList();
         List<double[]> points = new ArrayList<>();

@@ -7,12 +7,12 @@ import javafx.geometry.Rectangle2D;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Finds room for labels over their things, clear of each other and of bodies: of all bodies if that is possible, in
+ * Finds room for labels over their elements, clear of each other and of bodies: of all bodies if that is possible, in
  * the largest of its forms that has room; else, if its smallest form is small, that keeps clear of those in front. What has none is
  * left out, unless it must be seen.
  */
 final class LabelPlacement {
-    /** Steps upwards that a label may stand above its thing. */
+    /** Steps upwards that a label may stand above its element. */
     private static final int MAX_LIFTS = 6;
     private static final double STEP_PIXELS = 15;
     /** Parts of its width by which a label may stand to the side. */

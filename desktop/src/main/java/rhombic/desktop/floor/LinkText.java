@@ -17,7 +17,7 @@ final class LinkText {
             case LinkFilter.All() -> "";
             case LinkFilter.Types types -> String.join(", ", types.types());
             case LinkFilter.Condition condition -> condition.formula();
-            case LinkFilter.LoadCarriers() -> "carriers";
+            case LinkFilter.LoadCarriers() -> "load carriers";
             case LinkFilter.Contents() -> "contents";
         };
         String text = share.isEmpty() || only.isEmpty() ? share + only : share + " of " + only;

@@ -20,7 +20,7 @@ final class PeopleView {
     /** Work is seen to go on so many times a second of the run. */
     private static final double STROKES_A_SECOND = 1.2;
     /** How far from each other people sit at a break, and how far the benches are from the middle of the table. */
-    private static final double SEAT_METRES = 0.55;
+    private static final double OFFSET_METRES = 0.55;
 
     private static final double BENCH_METRES = 0.77;
     /** Nearer than this two who stand would be drawn inside each other; the one with less to do is drawn so far aside. */
@@ -136,8 +136,8 @@ final class PeopleView {
         if (posture == PersonForm.Posture.SITS) {
             // on the two benches, four on each, the next behind them
             int bench = number % 2 == 0 ? 1 : -1;
-            double along = (number / 2 % 4 - 1.5) * SEAT_METRES;
-            double across = bench * (BENCH_METRES + number / 8 % 3 * SEAT_METRES);
+            double along = (number / 2 % 4 - 1.5) * OFFSET_METRES;
+            double across = bench * (BENCH_METRES + number / 8 % 3 * OFFSET_METRES);
             double turn = Math.toRadians(heading);
             one.x += along * Math.cos(turn) - across * Math.sin(turn);
             one.y += along * Math.sin(turn) + across * Math.cos(turn);

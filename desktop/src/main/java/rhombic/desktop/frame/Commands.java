@@ -70,7 +70,7 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
                 new Command("Numbers on or off", "N", window::toggleNumbers),
                 new Command("Names on or off", "", window::toggleNames),
                 new Command("Add a piece type", "", () -> onStudyCard("add a piece type", st -> Edits.withNewType(st, false))),
-                new Command("Add a carrier", "", () -> onStudyCard("add a carrier", st -> Edits.withNewType(st, true))),
+                new Command("Add a load carrier", "", () -> onStudyCard("add a load carrier", st -> Edits.withNewType(st, true))),
                 new Command("Add a table", "", () -> onStudyCard("add a table", Edits::withNewTable)),
                 new Command("Add a rule", "", () -> onStudyCard("add a rule", Edits::withNewRule)),
                 new Command("Measure between two points", "M", gestures::takeMeasure),

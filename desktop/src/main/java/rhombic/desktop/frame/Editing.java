@@ -29,7 +29,7 @@ final class Editing {
     void copy() {
         if (!bench.selection().isEmpty()) {
             clip = Edits.copied(bench.study(), bench.selection());
-            say.accept("Copied " + bench.selection().size() + (bench.selection().size() == 1 ? " thing." : " things."));
+            say.accept("Copied " + bench.selection().size() + (bench.selection().size() == 1 ? " element." : " elements."));
         }
     }
 
@@ -53,7 +53,7 @@ final class Editing {
     void delete() {
         Set<String> gone = bench.selection();
         if (!gone.isEmpty()) {
-            bench.edit("take out " + (gone.size() == 1 ? gone.iterator().next() : gone.size() + " things"), study -> study.without(gone));
+            bench.edit("take out " + (gone.size() == 1 ? gone.iterator().next() : gone.size() + " elements"), study -> study.without(gone));
         }
     }
 

@@ -15,7 +15,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
-/** Find or do: a few letters find a thing or run a command. */
+/** Find or do: a few letters find an element or run a command. */
 final class FindBox extends VBox {
     private static final double WIDTH = 320;
 

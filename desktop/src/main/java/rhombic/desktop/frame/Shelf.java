@@ -29,7 +29,7 @@ import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
 import rhombic.study.value.Placement;
 
-/** The rail of rhombus tiles; each unfolds its things, to be clicked or dragged onto the floor. */
+/** The rail of rhombus tiles; each unfolds its elements, to be clicked or dragged onto the floor. */
 final class Shelf extends HBox {
     private static final int THUMB_WIDTH = 96;
     private static final int THUMB_HEIGHT = 64;
@@ -94,7 +94,7 @@ final class Shelf extends HBox {
         return box;
     }
 
-    /** The unfolded things; they lie over the floor, so that it stays where it is. */
+    /** The unfolded elements; they lie over the floor, so that it stays where it is. */
     VBox elements() {
         return elements;
     }

@@ -15,13 +15,13 @@ import rhombic.study.kind.Kinds;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Placement;
 
-/** Layout by hand of several things at once, as functions from study to study. Links among them go along. */
+/** Layout by hand of several elements at once, as functions from study to study. Links among them go along. */
 public final class Arranging {
     public static final int MAX_COPIES = 1000;
 
     private Arranging() {}
 
-    /** Which line several things are brought to. */
+    /** Which line several elements are brought to. */
     public enum Line {
         MIDDLES_IN_A_ROW("middles in a row"), MIDDLES_IN_A_COLUMN("middles in a column"), WEST("west edges"), EAST("east edges"), NORTH(
                 "north edges"), SOUTH("south edges");
@@ -89,7 +89,7 @@ public final class Arranging {
         return result;
     }
 
-    /** Turns the named things as one about their common middle. */
+    /** Turns the named elements as one about their common middle. */
     public static Study turned(Study study, Set<String> names, double degrees) {
         List<Equipment> elements = Edits.elements(study, names);
         if (elements.isEmpty()) {
@@ -134,7 +134,7 @@ public final class Arranging {
      */
     public static Edits.Pasted repeated(Study study, Set<String> names, int columns, int rows, double columnPitch, double rowPitch) {
         if (columns < 1 || rows < 1 || columns * (long) rows * Math.max(1, names.size()) > MAX_COPIES) {
-            throw new IllegalArgumentException("Columns and rows count from 1, and at most " + MAX_COPIES + " things come of it; got "
+            throw new IllegalArgumentException("Columns and rows count from 1, and at most " + MAX_COPIES + " elements come of it; got "
                     + columns + " by " + rows + " of " + names.size());
         }
         Edits.Clip clip = Edits.copied(study, names);
@@ -152,7 +152,7 @@ public final class Arranging {
         return new Edits.Pasted(result, all);
     }
 
-    /** Makes the named things another kind; place, links, and all that both kinds have stay. Links a kind can't have go. */
+    /** Makes the named elements another kind; place, links, and all that both kinds have stay. Links a kind can't have go. */
     public static Study changedTo(Study study, Set<String> names, Kind<?> kind) {
         Study changed = study.changedAll(names, e -> Kinds.of(e).equals(kind) ? e : Kinds.changedTo(kind, e));
         List<Link> links = new ArrayList<>();
@@ -166,7 +166,7 @@ public final class Arranging {
         return changed.withLinks(links);
     }
 
-    /** Bends of the links among the named things. */
+    /** Bends of the links among the named elements. */
     static Study withBends(Study study, Set<String> names, UnaryOperator<Bend> change) {
         boolean any = study.links().stream().anyMatch(l -> !l.bends().isEmpty() && names.contains(l.from()) && names.contains(l.to()));
         return !any

@@ -22,7 +22,7 @@ import rhombic.insight.Diagnosis;
 import rhombic.insight.Leverage;
 import rhombic.study.Study;
 
-/** Works out in the background what the figures of a study say, and what changing one thing at a time would bring. */
+/** Works out in the background what the figures of a study say, and what one change at a time would bring. */
 public final class Diagnosing implements AutoCloseable {
     /** Hears of news, on the thread of the window. */
     public interface Listener {
@@ -102,7 +102,7 @@ public final class Diagnosing implements AutoCloseable {
         });
     }
 
-    /** Runs the study again with one thing at a time a little better. */
+    /** Runs the study again with one change at a time. */
     public void findLeverage(Study study, Optional<Path> file, String response) {
         long mine = leverage.incrementAndGet();
         leverageThread.execute(() -> {

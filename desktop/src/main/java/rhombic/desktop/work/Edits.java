@@ -31,7 +31,7 @@ public final class Edits {
 
     private Edits() {}
 
-    /** A new thing with usual values; its name is free in the study. */
+    /** A new element with usual values; its name is free in the study. */
     public static Equipment made(Kind<?> kind, Study study, Placement at) {
         return kind.placed(study.names(), study.pieceTypes(), at);
     }
@@ -71,7 +71,7 @@ public final class Edits {
         return joined(study.withPieceTypes(types).with(element), Set.of(element.name()));
     }
 
-    /** Moves the named things, with the bends of the links among them; what then touches end to end is linked. */
+    /** Moves the named elements, with the bends of the links among them; what then touches end to end is linked. */
     public static Study moved(Study study, Set<String> names, double dx, double dy) {
         Study moved = study.changedAll(names, e -> e.placed(e.placement().movedBy(dx, dy)));
         return joined(Arranging.withBends(moved, names, b -> new Bend(b.xMetres() + dx, b.yMetres() + dy)), names);
@@ -108,7 +108,7 @@ public final class Edits {
         return result;
     }
 
-    /** A copied group: the things, and the links among them. */
+    /** A copied group: the elements, and the links among them. */
     public record Clip(List<Equipment> elements, List<Link> links) {}
 
     public static Clip copied(Study study, Set<String> names) {

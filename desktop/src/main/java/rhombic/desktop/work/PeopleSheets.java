@@ -98,7 +98,7 @@ final class PeopleSheets {
                     percent(down)));
         }
         return new ResultSheet(rows.isEmpty()
-                ? "Nothing breaks down yet. Add a failure on the card of a station, a conveyor or another thing."
+                ? "Nothing breaks down yet. Add a failure on the card of a station, a conveyor or another element."
                 : "Means of each failure: how often, how long each time with the wait for repairers, and the share of all time that it takes.",
                 columns, rows);
     }

@@ -199,7 +199,7 @@ public final class Player implements AutoCloseable {
         }
     }
 
-    /** Moves on to the next thing that happens; says whether there is one. */
+    /** Moves on to the next event; says whether there is one. */
     public boolean stepOne() {
         playing = false;
         Optional<Long> next = trace().flatMap(t -> t.nextRecordAfter(playheadNanos));

@@ -61,8 +61,8 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
 
     private static ResultSheet equipment(Summary summary) {
         List<Column> columns = List.of(new Column("Equipment", 116), new Column("In", 40), new Column("Out", 40), new Column("Inside", 48),
-                new Column("Most", 42), new Column("Stay", 70),
-                new Column("of it wait", 60), new Column("95 % in", 60), new Column("Working", 60), new Column("Starved", 58),
+                new Column("Max.", 42), new Column("Stay", 70),
+                new Column("of which\nwaiting", 60), new Column("95 %\nwithin", 60), new Column("Working", 60), new Column("Starved", 58),
                 new Column("Blocked", 62), new Column("\u00b1", 44));
         return new ResultSheet("Means of each equipment. \u00b1 is the 95 % margin of the working share.", columns,
                 rowsOfMet(summary, index -> {
@@ -133,7 +133,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
     private static ResultSheet pieces(Summary summary) {
         List<Column> columns = List.of(new Column("Piece type", 70), new Column("In", 34), new Column("Made", 38), new Column("Joined", 42),
                 new Column("Scrap", 36), new Column("Out", 34), new Column("Inside", 42), new Column("Lead time", 56),
-                new Column("95 % in", 54), new Column("Worked on", 58), new Column("Value", 48), new Column("Waiting", 50),
+                new Column("95 %\nwithin", 54), new Column("Worked on", 58), new Column("Value", 48), new Column("Waiting", 50),
                 new Column("For crew", 50), new Column("Blocked", 50), new Column("Moving", 50));
         return new ResultSheet("Means of each piece type. Lead time, and how it splits, is of those that have left.", columns,
                 rows(summary.study().pieceTypes().size(), index -> {
@@ -152,7 +152,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
 
     private static ResultSheet links(Summary summary) {
         List<Column> columns = List.of(new Column("From", 150), new Column("To", 150), new Column("Departed", 70),
-                new Column("Arrived", 66), new Column("On the way", 78), new Column("Most", 50),
+                new Column("Arrived", 66), new Column("On the way", 78), new Column("Max.", 50),
                 new Column("Travel", 80));
         List<LinkFigures> links = summary.runs().isEmpty() ? List.of() : summary.runs().getFirst().links();
         String note = links.isEmpty()
@@ -185,7 +185,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
         return count == 0 ? "" : before + String.format(Locale.ROOT, "%.1f", count) + noun;
     }
 
-    /** One row for each thing that pieces meet. */
+    /** One row for each element that pieces meet. */
     private static List<List<String>> rowsOfMet(Summary summary, java.util.function.IntFunction<List<String>> row) {
         return java.util.stream.IntStream.range(0, summary.study().equipment().size())
                 .filter(i -> summary.study().equipment().get(i).meetsPieces())

@@ -10,7 +10,7 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Port;
 
-/** Where a thing comes to stand that is held near a place: port to port, on the middle line of another, or on the grid. */
+/** Where an element comes to stand that is held near a place: port to port, on the middle line of another, or on the grid. */
 public final class Snapping {
     /** Grid that placements snap to. */
     public static final double GRID_METRES = 0.5;
@@ -33,7 +33,7 @@ public final class Snapping {
         }
     }
 
-    /** @param without things that are no neighbours, since they move along */
+    /** @param without elements that are no neighbours, since they move along */
     public static Snap of(Study study, Equipment element, Set<String> without) {
         List<Equipment> others = study.equipment().stream()
                 .filter(other -> !without.contains(other.name()) && !other.name().equals(element.name())).toList();

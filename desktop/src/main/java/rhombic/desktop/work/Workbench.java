@@ -132,7 +132,7 @@ public final class Workbench {
      * Puts the changed study in the place of the present one, as one step that can be undone. While an alternative is on the floor its
      * changes are changed, and the base is not.
      *
-     * @param text in a few words, as in "move 3 things"
+     * @param text in a few words, as in "move 3 elements"
      * @throws IllegalArgumentException if the change breaks a rule; nothing is changed then
      */
     public void edit(String text, UnaryOperator<Study> change) {
@@ -226,7 +226,7 @@ public final class Workbench {
         return selection;
     }
 
-    /** The one thing that is selected, if it is one. */
+    /** The one element that is selected, if it is one. */
     public Optional<Equipment> single() {
         return selection.size() == 1 ? study().find(selection.iterator().next()) : Optional.empty();
     }

@@ -25,7 +25,7 @@ class LinkTextTest {
     void shareAndFilterAreTold() {
         assertEquals("95 %", LinkText.of(share(95)));
         assertEquals("S, M", LinkText.of(PLAIN.withFilter(new LinkFilter.Types(List.of("S", "M")))));
-        assertEquals("5 % of carriers", LinkText.of(share(5).withFilter(new LinkFilter.LoadCarriers())));
+        assertEquals("5 % of load carriers", LinkText.of(share(5).withFilter(new LinkFilter.LoadCarriers())));
         assertEquals("contents", LinkText.of(PLAIN.withFilter(new LinkFilter.Contents())));
     }
 

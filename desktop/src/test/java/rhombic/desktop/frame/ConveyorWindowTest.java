@@ -73,7 +73,7 @@ class ConveyorWindowTest extends WindowBase {
         assertEquals(4, study().equipment().size(), study().names().toString());
         assertEquals(3, study().links().size(), study().links().toString());
         robot.interact(() -> window.bench().select("Conveyor 2"));
-        robot.clickOn("#token-off");
+        robot.clickOn("#token-off-times");
         type(robot, "1 h on");
         await(this::isRunWritten);
         robot.interact(() -> window.player().seek(6 * 3_600_000_000_000L));

@@ -149,7 +149,7 @@ class FlowWindowTest extends WindowBase {
         robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText("Saw"));
         robot.clickOn("#editor-field").push(KeyCode.ENTER);
         assertEquals(Set.of("Saw"), window.bench().selection());
-        robot.clickOn("#token-input-room").push(KeyCode.ESCAPE);
+        robot.clickOn("#token-input-capacity").push(KeyCode.ESCAPE);
         assertTrue(robot.lookup("#editor").tryQuery().isEmpty());
     }
 
@@ -202,7 +202,7 @@ class FlowWindowTest extends WindowBase {
         robot.interact(() -> window.bench().open(flowing("60"), Optional.empty(), true));
         await(this::isRunWritten);
         robot.interact(() -> window.bench().select(Set.of()));
-        robot.clickOn("#token-until-out");
+        robot.clickOn("#token-stop-after-pieces");
         type(robot, "many");
         assertTrue(text(robot, "editor-message").contains("must be a whole number"), text(robot, "editor-message"));
         type(robot, "20");
@@ -219,7 +219,7 @@ class FlowWindowTest extends WindowBase {
         place(robot, "work", "station", 0, 0);
         robot.interact(() -> window.bench().select("Station 1"));
         var time = robot.lookup("#token-time").query();
-        robot.clickOn("#token-input-room");
+        robot.clickOn("#token-input-capacity");
         type(robot, "7");
         assertTrue(time == robot.lookup("#token-time").query(), "a sentence that reads as before is not made anew");
         robot.clickOn("#token-time");
@@ -227,7 +227,7 @@ class FlowWindowTest extends WindowBase {
         Station station = (Station) study().equipment().getFirst();
         assertEquals("75 s", station.work().operations().getFirst().time().toString());
         assertEquals(7, station.work().inputCapacity());
-        robot.clickOn("#token-input-room");
+        robot.clickOn("#token-input-capacity");
         assertTrue(robot.lookup("#editor").tryQuery().isPresent());
         robot.clickOn("#token-time");
         assertEquals(1, robot.lookup("#editor").queryAll().size(), "one editor at a time");

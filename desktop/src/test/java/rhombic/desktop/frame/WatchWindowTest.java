@@ -132,10 +132,10 @@ class WatchWindowTest extends WindowBase {
     void aValueThatIsChangedIsWrittenWhereItStood(FxRobot robot) {
         robot.interact(() -> window.bench().open(line(1), Optional.empty(), true));
         robot.interact(() -> window.bench().select("Buffer 1"));
-        Button room = robot.lookup("#token-room").queryButton();
+        Button room = robot.lookup("#token-capacity").queryButton();
         Button title = robot.lookup("#token-name").queryButton();
         robot.interact(() -> window.bench().edit("room", s -> s.changed("Buffer 1", e -> ((Buffer) e).withCapacity(OptionalInt.of(9)))));
-        assertSame(room, robot.lookup("#token-room").queryButton(), "only what it says has changed");
+        assertSame(room, robot.lookup("#token-capacity").queryButton(), "only what it says has changed");
         assertSame(title, robot.lookup("#token-name").queryButton());
         assertEquals("9 pieces", room.getText());
         robot.interact(() -> window.bench().edit("rename", s -> s.changed("Buffer 1", e -> e.named("Shelf"))));

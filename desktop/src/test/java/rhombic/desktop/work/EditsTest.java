@@ -26,6 +26,11 @@ class EditsTest {
         return study.find(name).orElseThrow().placement();
     }
 
+    /** As a study holds it. */
+    private static Link link(String from, String to) {
+        return new Link(from, to).withId(Link.usualId(from, to));
+    }
+
     @Test
     void newElementsGetFreeNames() {
         Study study = placed(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.STATION, 9, 9), Kinds.GOODS_IN, 20,
@@ -36,7 +41,7 @@ class EditsTest {
     @Test
     void whatIsDroppedEndToEndIsLinkedInTheDirectionOfTheFlow() {
         Study study = placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.STATION, 2, 0);
-        assertEquals(List.of(new Link("Station 1", "Station 2")), study.links());
+        assertEquals(List.of(link("Station 1", "Station 2")), study.links());
         Study apart = placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.STATION, 3, 0);
         assertEquals(List.of(), apart.links());
         assertEquals(List.of(new Link("Station 2", "Station 1")), Edits.moved(apart, Set.of("Station 2"), -5, 0).links());
@@ -69,7 +74,7 @@ class EditsTest {
                 List.of("Goods in", "Station 1", "Goods out"));
         Edits.Pasted pasted = Edits.pasted(study, Edits.copied(study, Set.of("Goods in", "Station 1")), 0, -4);
         assertEquals(Set.of("Goods in 2", "Station 2"), pasted.names());
-        assertTrue(pasted.study().links().contains(new Link("Goods in 2", "Station 2")));
+        assertTrue(pasted.study().links().contains(link("Goods in 2", "Station 2")));
         assertEquals(3, pasted.study().links().size(), "the link to what was not copied is not copied");
         assertEquals(-4, at(pasted.study(), "Station 2").yMetres());
     }
@@ -79,7 +84,7 @@ class EditsTest {
         Study study = placed(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.GOODS_OUT, 9, 0), Kinds.STATION, 20,
                 0);
         Study linked = Edits.linkedInOrder(study, List.of("Station 1", "Goods out", "Station 2"));
-        assertEquals(List.of(new Link("Station 1", "Goods out")), linked.links());
+        assertEquals(List.of(link("Station 1", "Goods out")), linked.links());
         assertEquals(linked, Edits.linkedInOrder(linked, List.of("Station 1", "Goods out")));
     }
 
@@ -87,9 +92,9 @@ class EditsTest {
     void preferenceIsTheOrderOfLinks() {
         Study study = placed(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.GOODS_OUT, 9, 0), Kinds.BUFFER, 20, 0);
         Study linked = study.linked("Station 1", "Goods out").linked("Station 1", "Buffer 1");
-        assertEquals("Buffer 1", Edits.preferred(linked, new Link("Station 1", "Buffer 1")).linksFrom("Station 1").getFirst().to());
+        assertEquals("Buffer 1", Edits.preferred(linked, link("Station 1", "Buffer 1")).linksFrom("Station 1").getFirst().to());
         assertEquals(List.of("Buffer 1"),
-                Edits.unlinked(linked, new Link("Station 1", "Goods out")).linksFrom("Station 1").stream().map(Link::to).toList());
+                Edits.unlinked(linked, link("Station 1", "Goods out")).linksFrom("Station 1").stream().map(Link::to).toList());
     }
 
     @Test
@@ -155,7 +160,7 @@ class EditsTest {
         assertEquals(((Station) study.find("Station 1").orElseThrow()).work(), ((WorkEquipment) now).work());
         assertEquals(study.links(), changed.links());
         Study ended = Arranging.changedTo(study, Set.of("Station 1"), Kinds.GOODS_OUT);
-        assertEquals(List.of(new Link("Goods in", "Station 1")), ended.links(), "a goods out gives nothing on");
+        assertEquals(List.of(link("Goods in", "Station 1")), ended.links(), "a goods out gives nothing on");
         assertEquals(study, Arranging.changedTo(study,
                 study.names().stream().filter("Station 1"::equals).collect(java.util.stream.Collectors.toSet()), Kinds.STATION));
     }

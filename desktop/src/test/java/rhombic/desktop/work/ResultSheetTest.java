@@ -72,7 +72,7 @@ class ResultSheetTest {
     void equipmentTellsWhatWentThroughAndHowItsTimeWasSpent() {
         ResultSheet sheet = ResultSheet.of(summary(study("90 s", work -> work)), ResultSheet.Subject.EQUIPMENT);
         // Pieces at 0, 2, ..., 60 min: 31 come, the last at the very end; 30 are done after 90 s each.
-        assertRow(sheet, "Drill", "In = 31.0", "Out = 30.0", "Most = 1.0", "Stay = 90.0 s", "Working = 75.0 %", "Starved = 25.0 %");
+        assertRow(sheet, "Drill", "In = 31.0", "Out = 30.0", "Max. = 1.0", "Stay = 90.0 s", "Working = 75.0 %", "Starved = 25.0 %");
         assertEquals("0.0 %", cell(sheet, "Drill", "\u00b1"), "nothing is left to chance");
         assertEquals("", cell(sheet, "Out", "Working"), "a goods out has no states");
     }

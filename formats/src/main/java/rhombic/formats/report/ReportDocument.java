@@ -133,7 +133,7 @@ public final class ReportDocument {
         }
         if (!content.gains.isEmpty()) {
             heading(1, "What should be changed first");
-            say("The plant was run again with one thing at a time a little better, on the same random numbers. All intervals together hold at 95 %.");
+            say("The plant was run again with one change at a time, on the same random numbers. All intervals together hold at 95 %.");
             Scale scale = Scale.of("1/h", content.gains.getFirst().verdict().other());
             parts.add(new Document.Table(List.of("change", "what it brings"), content.gains.stream().limit(MAX_GAINS)
                     .map(gain -> List.of(gain.trial().text(), gain.verdict().text(scale.unit(), scale.factor()))).toList()));

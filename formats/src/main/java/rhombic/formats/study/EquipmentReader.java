@@ -108,11 +108,11 @@ final class EquipmentReader {
     }
 
     static Optional<Selection> selection(Fields fields) {
-        return fields.optionalObject("selection").flatMap(taking -> {
-            Optional<Selection> read = taking.has("formula")
-                    ? taking.tried("formula", () -> Selection.byFormula(taking.text("formula", "")))
-                    : taking.tried("types", () -> Selection.byType(taking.texts("types")));
-            taking.refuseUnread();
+        return fields.optionalObject("selection").flatMap(selection -> {
+            Optional<Selection> read = selection.has("formula")
+                    ? selection.tried("formula", () -> Selection.byFormula(selection.text("formula", "")))
+                    : selection.tried("types", () -> Selection.byType(selection.texts("types")));
+            selection.refuseUnread();
             return read;
         });
     }

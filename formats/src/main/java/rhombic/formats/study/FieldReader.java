@@ -40,7 +40,7 @@ final class FieldReader {
             case FieldType.PieceOffsets seated -> fields.optionalObject(name).flatMap(EquipmentReader::pieceOffset);
             case FieldType.Attributes attributes -> Optional.of(EquipmentReader.attributes(fields));
             case FieldType.Routings way -> EquipmentReader.routing(fields);
-            case FieldType.Selections taking -> EquipmentReader.selection(fields);
+            case FieldType.Selections selection -> EquipmentReader.selection(fields);
             case FieldType.Measured measured -> fields.optionalQuantity(name, measured.dimension());
             case FieldType.MeasuredOrNone measured -> fields.optionalQuantity(name, measured.dimension()).map(Optional::of);
             case FieldType.Fitted fitted -> fields.has(name) ? Optional.of(fields.list(name, FittingReader::fitting)) : Optional.empty();

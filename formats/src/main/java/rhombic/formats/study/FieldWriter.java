@@ -65,11 +65,11 @@ final class FieldWriter {
             case FieldType.Attributes attributes -> StudyWriter.attributes(node, (List<Attribute>) value);
             case FieldType.Routings way -> routing((Routing) value, name, node);
             case FieldType.Selections takings -> {
-                Selection taking = (Selection) value;
-                if (taking.choice() == Selection.Choice.FORMULA) {
-                    node.putObject(name).put("formula", taking.formula());
+                Selection selection = (Selection) value;
+                if (selection.choice() == Selection.Choice.FORMULA) {
+                    node.putObject(name).put("formula", selection.formula());
                 } else {
-                    StudyWriter.texts(node.putObject(name).putArray("types"), taking.types());
+                    StudyWriter.texts(node.putObject(name).putArray("types"), selection.types());
                 }
             }
             case FieldType.Measured measured -> node.put(name, value.toString());
@@ -163,9 +163,9 @@ final class FieldWriter {
         node.put("heading", at.headingDegrees());
     }
 
-    private static void pieceOffset(PieceOffset seat, ObjectNode node) {
-        node.put("x", metres(seat.xMetres())).put("y", metres(seat.yMetres())).put("z", metres(seat.zMetres())).put("heading",
-                seat.headingDegrees());
+    private static void pieceOffset(PieceOffset offset, ObjectNode node) {
+        node.put("x", metres(offset.xMetres())).put("y", metres(offset.yMetres())).put("z", metres(offset.zMetres())).put("heading",
+                offset.headingDegrees());
     }
 
     private static void shut(List<ShutTime> times, ArrayNode array) {

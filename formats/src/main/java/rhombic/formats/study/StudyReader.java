@@ -157,7 +157,7 @@ public final class StudyReader {
                 : Optional.of(Comparison.NONE);
         fields.refuseUnread();
         if (!faults.isEmpty() || plan.isEmpty() || comparison.isEmpty()) {
-            return Optional.empty(); // what refers to a faulty thing would be reported as missing
+            return Optional.empty(); // what refers to a faulty element would be reported as missing
         }
         return fields.tried(null,
                 () -> new Study(name, plan.get(), types, equipment, links, tables, rules, views, calendars, comparison.get()));

@@ -170,7 +170,7 @@ public final class SheetReader {
             case NUMERIC -> number(cell);
             case ERROR -> {
                 faults.add("Row " + (cell.getRowIndex() + 1) + ": cell " + cell.getAddress() + " holds the error "
-                        + FormulaError.forInt(cell.getErrorCellValue()).getString() + "; mend its formula");
+                        + FormulaError.forInt(cell.getErrorCellValue()).getString() + "; correct its formula");
                 yield "";
             }
             case BLANK, _NONE, FORMULA -> "";

@@ -124,14 +124,14 @@ final class ConveyorSentences {
                         text -> change(c -> c.withAcceleration(
                                 text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.ACCELERATION))))),
                 new Words(conveyor.acceleration().isPresent() ? ". " : " "),
-                typed("off", conveyor.offTimes().isEmpty() ? "+ switch off" : "Is switched off " + ShutTime.text(conveyor.offTimes()),
+                typed("off times", conveyor.offTimes().isEmpty() ? "+ switch off" : "Is switched off " + ShutTime.text(conveyor.offTimes()),
                         ShutTime.text(conveyor.offTimes()), "Times from the start, such as 2 h to 2.5 h, 6 h on; empty for never",
                         text -> change(c -> c.withOffTimes(text.isBlank() ? List.of() : ShutTime.parse(text)))));
     }
 
     private Sentence pieces() {
         return new Sentence(new Words("Pieces lie "),
-                picked("lie", conveyor.orientation().word(),
+                picked("orientation", conveyor.orientation().word(),
                         Arrays.stream(Conveyor.Orientation.values()).map(Conveyor.Orientation::word).toList(),
                         text -> change(c -> c.withOrientation(
                                 Typed.choice(Conveyor.Orientation.values(), Conveyor.Orientation::word, text)))),
@@ -146,21 +146,21 @@ final class ConveyorSentences {
                 typed("lane width", conveyor.width() + " wide", conveyor.width().toString(), "A width such as 0.8 m",
                         text -> change(c -> c.withWidth(Quantity.parse(text, Dimension.LENGTH)))),
                 new Words(". "),
-                typed("most",
+                typed("max pieces",
                         conveyor.maxPieces().isPresent()
                                 ? "At most " + Typed.pieces(conveyor.maxPieces().getAsInt()) + " on a lane"
-                                : "+ most pieces",
+                                : "+ max. pieces",
                         conveyor.maxPieces().isPresent() ? String.valueOf(conveyor.maxPieces().getAsInt()) : "",
-                        "The most pieces on a lane; empty: as many as fit",
+                        "Max. pieces on a lane; empty: as many as fit",
                         text -> change(c -> c.withMaxPieces(
-                                text.isBlank() ? OptionalInt.empty() : OptionalInt.of(Typed.whole(text, "The most pieces"))))),
+                                text.isBlank() ? OptionalInt.empty() : OptionalInt.of(Typed.whole(text, "The max. pieces"))))),
                 new Words(" "),
                 typed("positions", positions(), typedPositions(),
                         "Positions of fixed length: 0.5 m, and, if it is known, how many: 0.5 m, 24; empty: pieces lie anywhere",
                         text -> change(c -> c.withIndexing(indexing(text)))),
                 new Words(" "),
-                typed("heaviest", conveyor.maxWeight().map(max -> "Carries at most " + max).orElse("+ most weight"),
-                        conveyor.maxWeight().map(Quantity::toString).orElse(""), "The most weight on it, such as 500 kg; empty: any",
+                typed("max weight", conveyor.maxWeight().map(max -> "Carries at most " + max).orElse("+ max. weight"),
+                        conveyor.maxWeight().map(Quantity::toString).orElse(""), "Max. weight on it, such as 500 kg; empty: any",
                         text -> change(c -> c.withMaxWeight(
                                 text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.MASS))))));
     }

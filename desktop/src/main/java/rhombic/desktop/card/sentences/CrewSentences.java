@@ -95,11 +95,11 @@ final class CrewSentences {
 
     private Sentence rules() {
         return new Sentence(new Words("Of those who are free, "),
-                picked("who", crew.personRule().word(), Arrays.stream(Crew.PersonRule.values()).map(Crew.PersonRule::word).toList(),
+                picked("person rule", crew.personRule().word(), Arrays.stream(Crew.PersonRule.values()).map(Crew.PersonRule::word).toList(),
                         text -> crew(c -> c
                                 .withPersonRule(Typed.choice(Crew.PersonRule.values(), Crew.PersonRule::word, text)))),
                 new Words(" comes; of what is most urgent they do "),
-                picked("which", crew.jobRule().word(), Arrays.stream(Crew.JobRule.values()).map(Crew.JobRule::word).toList(),
+                picked("job rule", crew.jobRule().word(), Arrays.stream(Crew.JobRule.values()).map(Crew.JobRule::word).toList(),
                         text -> crew(c -> c.withJobRule(
                                 Typed.choice(Crew.JobRule.values(), Crew.JobRule::word, text)))),
                 new Words(" first."));
@@ -115,7 +115,7 @@ final class CrewSentences {
                                         ? Optional.empty()
                                         : Optional.of(Quantity.parse(text, Dimension.SPEED))))),
                 new Words(" and wait for work "),
-                picked("waits", crew.idleAt().word(), Arrays.stream(Crew.IdlePlace.values()).map(Crew.IdlePlace::word).toList(),
+                picked("idle at", crew.idleAt().word(), Arrays.stream(Crew.IdlePlace.values()).map(Crew.IdlePlace::word).toList(),
                         text -> crew(c -> c.withIdleAt(
                                 Typed.choice(Crew.IdlePlace.values(), Crew.IdlePlace::word, text)))),
                 new Words("."));

@@ -82,7 +82,7 @@ final class DutySentences {
                 .orElse("");
         return List.of(new Words(isCrew ? "They are there by " : "It works by "), token,
                 new Words(hours + "; when a shift ends or a break begins, "),
-                picked("when over", duty.atShiftEnd().word(), words,
+                picked("at shift end", duty.atShiftEnd().word(), words,
                         text -> duty(d -> d.withAtShiftEnd(
                                 Typed.choice(AtShiftEnd.values(), AtShiftEnd::word, text)))),
                 new Words("."));
@@ -110,9 +110,10 @@ final class DutySentences {
         if (spot == null && !needsPeople) {
             return List.of();
         }
-        return List.of(typed("stand", spot == null ? "+ place to stand" : String.format(Locale.ROOT, "People stand at %s", typed), typed,
-                "Along the flow and to its left, from the middle: 0 m -1.2 m; empty: at its working side",
-                text -> duty(d -> d.withStandOffset(spot(text)))));
+        return List.of(
+                typed("stand offset", spot == null ? "+ place to stand" : String.format(Locale.ROOT, "People stand at %s", typed), typed,
+                        "Along the flow and to its left, from the middle: 0 m -1.2 m; empty: at its working side",
+                        text -> duty(d -> d.withStandOffset(spot(text)))));
     }
 
     private static @Nullable StandPoint spot(String text) {

@@ -49,13 +49,13 @@ final class FailureSentences {
     private final Manner manner;
 
     /**
-     * How failures of such a thing are told.
+     * How failures of such an element are told.
      *
      * @param text how one begins to be told
      * @param one what is counted
      * @param works whether there is a clock of working time
      * @param fixed what happens meanwhile, where nothing about that can be changed
-     * @param of tells tokens of one thing from those of another on the same card
+     * @param of tells tokens of one element from those of another on the same card
      */
     private record Manner(String text, String one, boolean works, String fixed, String of) {
         String afterCycles() {
@@ -136,7 +136,7 @@ final class FailureSentences {
         parts.add(new Words(", for "));
         parts.add(time(id(name, "down"), mode.down().toString(), mode.down().toString(),
                 text -> mode(name, m -> m.withDown(DistributionText.parse(text)))));
-        parts.add(new Words(mode.repairedBy().isEmpty() ? ", mends itself " : ", repaired by "));
+        parts.add(new Words(mode.repairedBy().isEmpty() ? ", repairs itself " : ", repaired by "));
         parts.add(NeedSentences.token(study, id(name, "repair"), mode.repairedBy(), "+ repaired by",
                 needs -> mode(name, m -> m.withRepairedBy(needs))));
         parts.add(new Words("."));

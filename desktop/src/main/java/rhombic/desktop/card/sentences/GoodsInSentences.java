@@ -43,11 +43,11 @@ final class GoodsInSentences {
         GoodsInSentences sentences = new GoodsInSentences(study, in);
         List<Sentence> all = new ArrayList<>(sentences.supply());
         all.add(new Sentence(words("Brings at most "),
-                typed("most", in.maxPieces().isPresent() ? Typed.pieces(in.maxPieces().getAsInt()) : "any number",
+                typed("max pieces", in.maxPieces().isPresent() ? Typed.pieces(in.maxPieces().getAsInt()) : "any number",
                         in.maxPieces().isPresent() ? String.valueOf(in.maxPieces().getAsInt()) : "",
                         "A whole number such as 500; empty for no limit",
                         text -> sentences.change(g -> g.withMaxPieces(
-                                Typed.isNone(text) ? OptionalInt.empty() : OptionalInt.of(Typed.whole(text, "The most pieces"))))),
+                                Typed.isNone(text) ? OptionalInt.empty() : OptionalInt.of(Typed.whole(text, "The max. pieces"))))),
                 words(".")));
         return all;
     }
@@ -73,11 +73,11 @@ final class GoodsInSentences {
                                 "Pieces that come together, such as 1",
                                 text -> spaced(s -> s.withPieces(Typed.whole(text, "The pieces of an arrival")))),
                         words(" of "), mix(), words(" every "),
-                        time("between", spaced.interarrival().toString(), spaced.interarrival().toString(),
+                        time("interarrival", spaced.interarrival().toString(), spaced.interarrival().toString(),
                                 text -> spaced(s -> s.withInterarrival(DistributionText.parse(text)))),
                         words(".")),
                 new Sentence(words("The first come "),
-                        typed("first", spaced.firstArrival().map(f -> "at " + f).orElse("after one such time"),
+                        typed("first arrival", spaced.firstArrival().map(f -> "at " + f).orElse("after one such time"),
                                 spaced.firstArrival().map(Quantity::toString).orElse(""),
                                 "A time such as 0 s; empty for one drawn time after the start",
                                 text -> spaced(s -> s

@@ -107,11 +107,11 @@ final class LinkSentences {
 
     private Part maxPieces() {
         int max = link.travel().maxPieces();
-        return typed("travel most " + number, max == 0 ? "any number" : Typed.pieces(max), max == 0 ? "" : String.valueOf(max),
-                "The most pieces on the way at a time, such as 4; empty for no limit", text -> {
+        return typed("travel max pieces " + number, max == 0 ? "any number" : Typed.pieces(max), max == 0 ? "" : String.valueOf(max),
+                "Max. pieces on the way at a time, such as 4; empty for no limit", text -> {
                     int wanted = Typed.isNone(text) || text.strip().equals("any number")
                             ? 0
-                            : Typed.whole(text, "The most pieces on the way");
+                            : Typed.whole(text, "The max. pieces on the way");
                     return travels(switch (link.travel()) {
                         case Travel.AtOnce once -> once;
                         case Travel.InTime in -> new Travel.InTime(in.time(), wanted);

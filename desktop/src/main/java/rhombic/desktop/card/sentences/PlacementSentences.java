@@ -16,7 +16,7 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceOffset;
 
-/** How large a thing is, how high it stands, and where pieces sit on it. */
+/** How large an element is, how high it stands, and where pieces sit on it. */
 final class PlacementSentences {
     private final Equipment element;
 
@@ -71,19 +71,22 @@ final class PlacementSentences {
     }
 
     private Sentence pieceOffset() {
-        PieceOffset seat = element.basics().pieceOffset();
+        PieceOffset offset = element.basics().pieceOffset();
         return new Sentence(new Words("Pieces sit "),
-                pieceOffset("seat x", seat.xMetres(), x -> new PieceOffset(x, seat.yMetres(), seat.zMetres(), seat.headingDegrees())),
+                pieceOffset("seat x", offset.xMetres(),
+                        x -> new PieceOffset(x, offset.yMetres(), offset.zMetres(), offset.headingDegrees())),
                 new Words(" along the flow, "),
-                pieceOffset("seat y", seat.yMetres(), y -> new PieceOffset(seat.xMetres(), y, seat.zMetres(), seat.headingDegrees())),
+                pieceOffset("seat y", offset.yMetres(),
+                        y -> new PieceOffset(offset.xMetres(), y, offset.zMetres(), offset.headingDegrees())),
                 new Words(" to its left and "),
-                pieceOffset("seat z", seat.zMetres(), z -> new PieceOffset(seat.xMetres(), seat.yMetres(), z, seat.headingDegrees())),
+                pieceOffset("seat z", offset.zMetres(),
+                        z -> new PieceOffset(offset.xMetres(), offset.yMetres(), z, offset.headingDegrees())),
                 new Words(" above where they usually do, turned "),
-                typed("seat turned", Typed.degreesText(seat.headingDegrees()), Typed.degreesText(seat.headingDegrees()),
+                typed("piece heading", Typed.degreesText(offset.headingDegrees()), Typed.degreesText(offset.headingDegrees()),
                         "Anticlockwise, such as 90\u00b0",
                         text -> change(e -> e
                                 .with(e.basics().withPieceOffset(
-                                        new PieceOffset(seat.xMetres(), seat.yMetres(), seat.zMetres(), Typed.degrees(text)))))),
+                                        new PieceOffset(offset.xMetres(), offset.yMetres(), offset.zMetres(), Typed.degrees(text)))))),
                 new Words(". "),
                 Sentence.Token.act("seat usual", "as usual", change(e -> e.with(e.basics().withPieceOffset(PieceOffset.USUAL)))));
     }

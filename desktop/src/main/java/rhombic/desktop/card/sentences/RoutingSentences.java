@@ -58,7 +58,7 @@ final class RoutingSentences {
         return new RoutingSentences(study, conveyor, divert.name()).ways(List.of());
     }
 
-    /** Among all links of the thing, from 1. */
+    /** Among all links of the element, from 1. */
     private int number(Link link) {
         return study.linksFrom(element.name()).indexOf(link) + 1;
     }
@@ -77,7 +77,7 @@ final class RoutingSentences {
         for (int i = 0; i < links.size(); i++) {
             Link link = links.get(i);
             List<Part> parts = new ArrayList<>(List.of(
-                    words(i == 0 ? "Hands on to " : byShares || !inOrder ? "and to " : "or, if that is full, to "),
+                    words(i == 0 ? "Passes to " : byShares || !inOrder ? "and to " : "or, if that is full, to "),
                     picked("way " + number(link), link.to(), List.of("keep this way", "prefer it", "take the link out"),
                             text -> way(link, text))));
             Part token = typed("share " + number(link), link.share().map(Quantity::toString).orElse("+ share"),
@@ -108,7 +108,7 @@ final class RoutingSentences {
                 .filter(name -> !name.equals(element.name()) && links.stream().noneMatch(l -> l.to().equals(name))).limit(200).toList();
         List<Part> more = new ArrayList<>();
         if (!others.isEmpty()) {
-            more.addAll(List.of(words(!links.isEmpty() ? "" : outlet.isEmpty() ? "Hands on to nobody yet. " : "Nothing leaves there yet. "),
+            more.addAll(List.of(words(!links.isEmpty() ? "" : outlet.isEmpty() ? "Passes to nobody yet. " : "Nothing leaves there yet. "),
                     picked("link" + of, "+ link", others, text -> s -> s.linked(element.name(), outlet, text, "")), words(" ")));
         }
         more.addAll(andMore);
@@ -140,14 +140,14 @@ final class RoutingSentences {
     private Sentence routing() {
         Routing way = chosen();
         List<Part> parts = new ArrayList<>(List.of(words("Chooses "),
-                picked("way out" + of, way.choice().word(), Arrays.stream(Routing.Choice.values()).map(Routing.Choice::word).toList(),
+                picked("routing" + of, way.choice().word(), Arrays.stream(Routing.Choice.values()).map(Routing.Choice::word).toList(),
                         text -> {
                             Routing.Choice choice = Typed.choice(Routing.Choice.values(), Routing.Choice::word, text);
                             return choose(new Routing(choice, choice == Routing.Choice.FORMULA ? "'" + links.getFirst().to() + "'" : ""));
                         })));
         if (way.choice() == Routing.Choice.FORMULA) {
             parts.add(words(", "));
-            parts.add(script("way formula" + of, way.formula(), way.formula(),
+            parts.add(script("routing formula" + of, way.formula(), way.formula(),
                     outlet.isEmpty()
                             ? "A formula that gives the name of one of the links, such as table('Routes', piece.type)"
                             : "A formula that gives the name of one of the links, or '" + element.name() + "' for straight on",
@@ -181,13 +181,13 @@ final class RoutingSentences {
         List<String> types = study.pieceTypes().stream().map(PieceType::name).toList();
         List<String> choices = new ArrayList<>(List.of("all", "certain types", "a condition"));
         if (element instanceof UnpackingStation || !(link.filter() instanceof LinkFilter.All)) {
-            choices.addAll(List.of("carriers", "contents"));
+            choices.addAll(List.of("load carriers", "contents"));
         }
         String id = "only " + number(link);
         Part pick = picked(id, shown(link.filter()), choices, text -> link(link, l -> l.withFilter(switch (text) {
             case "certain types" -> new LinkFilter.Types(types.subList(0, 1));
             case "a condition" -> new LinkFilter.Condition("piece.age > 0");
-            case "carriers" -> new LinkFilter.LoadCarriers();
+            case "load carriers" -> new LinkFilter.LoadCarriers();
             case "contents" -> new LinkFilter.Contents();
             default -> LinkFilter.ALL;
         })));
@@ -212,7 +212,7 @@ final class RoutingSentences {
             case LinkFilter.All all -> "+ only";
             case LinkFilter.Types types -> "types";
             case LinkFilter.Condition condition -> "+ only";
-            case LinkFilter.LoadCarriers carriers -> "carriers";
+            case LinkFilter.LoadCarriers carriers -> "load carriers";
             case LinkFilter.Contents contents -> "contents";
         };
     }

@@ -56,7 +56,7 @@ public final class Sentences {
                     Stream.concat(Stream.of(words("Lets every piece go that reaches it. ")), sentences.inlet(out).stream()).toList()));
         });
         if (element.takesPieces() && !(element instanceof GoodsOut)) {
-            all.add(sentences.taking(element));
+            all.add(sentences.selection(element));
         }
         if (element.givesPieces()) {
             all.addAll(RoutingSentences.of(study, element, sentences.outlet(element)));
@@ -80,7 +80,7 @@ public final class Sentences {
 
     private List<Sentence> buffer(Buffer buffer) {
         return List.of(new Sentence(words("Has room for "),
-                typed("room",
+                typed("capacity",
                         buffer.capacity().isPresent()
                                 ? Typed.pieces(buffer.capacity().getAsInt())
                                 : buffer.arrangement().isArea() ? "what fits" : "any number",
@@ -97,7 +97,7 @@ public final class Sentences {
                         text -> change(buffer,
                                 e -> arranged((Buffer) e,
                                         Typed.choice(Buffer.Arrangement.values(), Buffer.Arrangement::word, text)))),
-                words(", and hands on "),
+                words(", and passes on "),
                 picked("order", buffer.order().word(), Arrays.stream(Buffer.Order.values()).map(Buffer.Order::word).toList(),
                         text -> change(buffer,
                                 e -> ((Buffer) e).withOrder(Typed.choice(Buffer.Order.values(), Buffer.Order::word, text)))),
@@ -113,27 +113,28 @@ public final class Sentences {
         return sized.withArrangement(arrangement);
     }
 
-    private Sentence taking(Equipment element) {
-        Selection taking = element.basics().selection();
+    private Sentence selection(Equipment element) {
+        Selection selection = element.basics().selection();
         List<String> types = study.pieceTypes().stream().map(PieceType::name).toList();
         List<Part> parts = new ArrayList<>(List.of(words("Of those that wait it takes "),
-                picked("taking", taking.choice().word(), Arrays.stream(Selection.Choice.values()).map(Selection.Choice::word).toList(),
+                picked("selection", selection.choice().word(),
+                        Arrays.stream(Selection.Choice.values()).map(Selection.Choice::word).toList(),
                         text -> basics(element, b -> b.withSelection(
                                 text.equals(Selection.Choice.OLDEST.word())
                                         ? Selection.OLDEST
                                         : text.equals(Selection.Choice.TYPE.word())
                                                 ? Selection.byType(types)
                                                 : Selection.byFormula("piece.age"))))));
-        switch (taking.choice()) {
+        switch (selection.choice()) {
             case OLDEST -> {}
             case TYPE -> {
                 parts.add(words(", first "));
-                parts.add(several("taking types", taking.types().isEmpty() ? "+ types" : String.join(", then ", taking.types()),
-                        taking.types(), types, names -> basics(element, b -> b.withSelection(Selection.byType(names)))));
+                parts.add(several("selection types", selection.types().isEmpty() ? "+ types" : String.join(", then ", selection.types()),
+                        selection.types(), types, names -> basics(element, b -> b.withSelection(Selection.byType(names)))));
             }
             case FORMULA -> {
                 parts.add(words(", "));
-                parts.add(script("taking formula", taking.formula(), taking.formula(),
+                parts.add(script("selection formula", selection.formula(), selection.formula(),
                         "A formula that gives a number; the highest comes first", Offers.at(study, element.basics().attributes()),
                         text -> basics(element, b -> b.withSelection(Selection.byFormula(Formula.parse(text.strip()).text())))));
             }
@@ -183,7 +184,7 @@ public final class Sentences {
                 typed("y", y.toString(), y.toString(), "North of the middle, such as -2 m",
                         text -> change(element, e -> e.placed(e.placement().movedTo(e.placement().xMetres(), metres(text))))),
                 words(" north, turned "),
-                typed("turned", Typed.degreesText(at.headingDegrees()), Typed.degreesText(at.headingDegrees()),
+                typed("heading", Typed.degreesText(at.headingDegrees()), Typed.degreesText(at.headingDegrees()),
                         "Anticlockwise, such as 90\u00b0",
                         text -> change(element, e -> e.placed(e.placement().headedTo(Typed.degrees(text))))),
                 words(". "),

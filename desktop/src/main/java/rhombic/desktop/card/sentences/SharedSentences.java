@@ -24,19 +24,19 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
 
-/** What can be said of several things at once: how they stand, and the sentences that all of them share. */
+/** What can be said of several elements at once: how they stand, and the sentences that all of them share. */
 public final class SharedSentences {
     /** Shown where they differ. */
     static final String DIFFERS = "differs";
 
     private static final Pattern REPEAT = Pattern
             .compile("(\\d{1,4})\\s*[x\u00d7]\\s*(\\d{1,4})\\s*,\\s*([^,]+?)\\s*(?:,\\s*([^,]+?)\\s*)?");
-    /** Tokens whose sentences are of one thing alone: where its links lead, and what it is called. */
+    /** Tokens whose sentences are of one element alone: where its links lead, and what it is called. */
     private static final List<String> OF_ONE_ALONE = List.of("way ", "share ", "only ", "travel", "bends", "link", "shares");
 
     private SharedSentences() {}
 
-    /** How the things stand to each other; of one thing, only what makes sense for one. */
+    /** How the elements stand to each other; of one element, only what makes sense for one. */
     public static List<Sentence> layout(Set<String> names) {
         List<Sentence> all = new ArrayList<>();
         boolean several = names.size() > 1;
@@ -81,7 +81,7 @@ public final class SharedSentences {
         return s -> Arranging.repeated(s, names, Integer.parseInt(m.group(1)), Integer.parseInt(m.group(2)), east, north).study();
     }
 
-    /** Sentences that all things have; a token that is changed changes all of them. */
+    /** Sentences that all elements have; a token that is changed changes all of them. */
     public static List<Sentence> of(Study study, List<Equipment> elements) {
         List<Map<String, Sentence>> others = elements.subList(1, elements.size()).stream()
                 .map(element -> byTokens(Sentences.of(study, element)))
@@ -127,7 +127,7 @@ public final class SharedSentences {
             }
             int at = index++;
             if (token.editor() instanceof Sentence.Editor.Cells) {
-                continue; // attributes are of one thing alone; what stands before them is not
+                continue; // attributes are of one element alone; what stands before them is not
             }
             List<Token> same = others.stream().map(other -> tokens(other).get(at)).toList();
             boolean differs = same.stream().anyMatch(other -> !other.shown().equals(token.shown()));

@@ -50,7 +50,7 @@ final class StudySentences {
         all.add(new Sentence(new Heading("Pieces")));
         study.pieceTypes().forEach(type -> all.addAll(sentences.pieceType(type)));
         all.add(new Sentence(act("add type", "+ piece type", s -> Edits.withNewType(s, false)),
-                act("add carrier", "+ carrier", s -> Edits.withNewType(s, true))));
+                act("add carrier", "+ load carrier", s -> Edits.withNewType(s, true))));
         if (!study.tables().isEmpty()) {
             all.add(new Sentence(new Heading("Tables")));
         }
@@ -79,12 +79,12 @@ final class StudySentences {
                         typed("end", day(plan.end(), plan.start()), plan.end().toString(), "A date and time such as 2027-01-04T14:00",
                                 text -> plan(p -> p.withEnd(dateTime(text)))),
                         new Words(plan.stopAfterPieces() == 0 ? ". " : ", or until "),
-                        typed("until out",
+                        typed("stop after pieces",
                                 plan.stopAfterPieces() == 0
                                         ? "+ end by pieces"
                                         : plan.stopAfterPieces() + (plan.stopAfterPieces() == 1 ? " piece has left" : " pieces have left"),
                                 plan.stopAfterPieces() == 0 ? "" : String.valueOf(plan.stopAfterPieces()),
-                                "How many pieces, carriers apart, end the run; empty: none do",
+                                "How many pieces, load carriers apart, end the run; empty: none do",
                                 text -> plan(p -> p.withStopAfterPieces(
                                         text.isBlank() ? 0 : Typed.whole(text, "The number of pieces after which the run ends")))),
                         new Words(plan.stopAfterPieces() == 0 ? "" : ".")),
@@ -131,8 +131,8 @@ final class StudySentences {
                 typed(name + " name", name, name, "A name",
                         text -> s -> s.renamed(new Renaming(Renaming.Kind.PIECE_TYPE, name, text.strip()))),
                 new Words(" is "),
-                picked(name + " carrier", type.loadCarrier() ? "a carrier" : "a piece", List.of("a piece", "a carrier"),
-                        text -> type(name, t -> t.asLoadCarrier(text.equals("a carrier")))),
+                picked(name + " carrier", type.loadCarrier() ? "a load carrier" : "a piece", List.of("a piece", "a load carrier"),
+                        text -> type(name, t -> t.asLoadCarrier(text.equals("a load carrier")))),
                 new Words(" of "),
                 typed(name + " size", type.length() + " \u00d7 " + type.width() + " \u00d7 " + type.height(),
                         type.length() + ", " + type.width() + ", " + type.height(),

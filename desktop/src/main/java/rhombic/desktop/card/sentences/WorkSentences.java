@@ -84,7 +84,7 @@ final class WorkSentences {
                     text -> station(e -> e.withLoad(new Work.Load(Typed.whole(text, "The pieces together"), e.load().maxWait())))));
             parts.add(words(", "));
             Quantity wait = load.maxWait();
-            parts.add(typed("longest wait", wait == null ? "only when full" : "after " + wait + " at the latest",
+            parts.add(typed("max wait", wait == null ? "only when full" : "after " + wait + " at the latest",
                     wait == null ? "" : wait.toString(), "A time after which it begins with what there is; empty: only when full",
                     text -> station(e -> e
                             .withLoad(new Work.Load(e.load().pieces(), text.isBlank() ? null : Quantity.parse(text, Dimension.TIME))))));
@@ -100,7 +100,7 @@ final class WorkSentences {
     }
 
     private Part inputCapacity() {
-        return typed("input room", String.valueOf(work.inputCapacity()), String.valueOf(work.inputCapacity()),
+        return typed("input capacity", String.valueOf(work.inputCapacity()), String.valueOf(work.inputCapacity()),
                 "Pieces that may wait before it, such as 3; with 0 they wait where they come from",
                 text -> work(w -> w.withInputCapacity(Typed.whole(text, "The room before it"))));
     }
@@ -108,7 +108,7 @@ final class WorkSentences {
     private List<Sentence> assembly(AssemblyStation one) {
         List<Sentence> all = new ArrayList<>();
         List<Part> parts = new ArrayList<>(List.of(
-                picked("way", capital(one.method().word()),
+                picked("method", capital(one.method().word()),
                         Arrays.stream(AssemblyStation.Method.values()).map(w -> capital(w.word())).toList(),
                         text -> assembly(a -> a.withMethod(Arrays.stream(AssemblyStation.Method.values())
                                 .filter(w -> capital(w.word()).equals(text)).findFirst().orElseThrow())))));
@@ -129,7 +129,7 @@ final class WorkSentences {
         all.add(new Sentence(parts));
         all.add(recipe(one));
         all.add(new Sentence(words("Has "), places(), words(", room for "),
-                typed("part room", one.partCapacity() + " of each part", String.valueOf(one.partCapacity()),
+                typed("part capacity", one.partCapacity() + " of each part", String.valueOf(one.partCapacity()),
                         "Pieces of each part type that may wait, such as 4",
                         text -> assembly(a -> a.withPartCapacity(Typed.whole(text, "The room for parts")))),
                 words(one.method() == AssemblyStation.Method.BATCH ? "" : " and for "),
@@ -223,7 +223,7 @@ final class WorkSentences {
             parts.add(picked("split type", split.type(), types,
                     text -> unpacking(u -> u.withParting(new UnpackingStation.Parting.Split(split.pieces(), text)))));
         }
-        parts.add(words(splits ? "." : "; a carrier goes on, a batch ends."));
+        parts.add(words(splits ? "." : "; a load carrier goes on, a batch ends."));
         return List.of(new Sentence(parts),
                 new Sentence(words("Has "), places(), words(" and room for "), inputCapacity(), words(" before.")));
     }
@@ -377,7 +377,7 @@ final class WorkSentences {
             List<Part> parts = new ArrayList<>(List.of(words("Changes over to another type in ")));
             parts.addAll(time("changeover", changeover, source -> work(w -> w.withChangeover(source))));
             parts.add(words(work.setupCrew().isEmpty() ? ". " : ", by "));
-            parts.add(NeedSentences.token(study, "setters", work.setupCrew(), "+ needs", needs -> work(w -> w.withSetupCrew(needs))));
+            parts.add(NeedSentences.token(study, "setup crew", work.setupCrew(), "+ needs", needs -> work(w -> w.withSetupCrew(needs))));
             parts.add(words(work.setupCrew().isEmpty() ? " " : ". "));
             parts.add(act("drop changeover", "take out", work(w -> w.withChangeover(null))));
             all.add(new Sentence(parts));
@@ -395,7 +395,7 @@ final class WorkSentences {
                             text -> work(w -> w
                                     .withService(new Work.Service(service.everyPieces(), DistributionText.parse(text), service.needs())))),
                     words(service.needs().isEmpty() ? ". " : ", by "),
-                    NeedSentences.token(study, "servers", service.needs(), "+ needs",
+                    NeedSentences.token(study, "service crew", service.needs(), "+ needs",
                             needs -> work(w -> w.withService(service.withNeeds(needs)))),
                     words(service.needs().isEmpty() ? " " : ". "), act("drop service", "take out", work(w -> w.withService(null)))));
         }
@@ -412,7 +412,7 @@ final class WorkSentences {
     private List<Sentence> inspection(Station one, Inspection i) {
         return List.of(
                 new Sentence(words("Of the pieces "),
-                        typed("fails", i.failShare().toString(), i.failShare().toString(), "A share such as 5 %", text -> inspection(
+                        typed("fail share", i.failShare().toString(), i.failShare().toString(), "A share such as 5 %", text -> inspection(
                                 c -> new Inspection(Quantity.parse(text, Dimension.SHARE), c.look(), c.factor(), c.maxReworks(),
                                         c.capacity(),
                                         c.maker()))),
@@ -423,7 +423,7 @@ final class WorkSentences {
                                         c -> new Inspection(c.failShare(), text.strip(), c.factor(), c.maxReworks(), c.capacity(),
                                                 c.maker()))),
                         words(". They go back to the station that made them, where "),
-                        typed("rework room", String.valueOf(i.capacity()), String.valueOf(i.capacity()),
+                        typed("rework capacity", String.valueOf(i.capacity()), String.valueOf(i.capacity()),
                                 "Pieces that may wait for rework there, such as 2",
                                 text -> inspection(c -> new Inspection(c.failShare(), c.look(), c.factor(), c.maxReworks(),
                                         Typed.whole(text, "The room for rework"), c.maker()))),
@@ -439,11 +439,11 @@ final class WorkSentences {
                                         Typed.choice(Inspection.Maker.values(), Inspection.Maker::word, text)))),
                         words(".")),
                 new Sentence(words("What fails after "),
-                        typed("most reworks", i.maxReworks() + (i.maxReworks() == 1 ? " rework" : " reworks"),
+                        typed("max reworks", i.maxReworks() + (i.maxReworks() == 1 ? " rework" : " reworks"),
                                 String.valueOf(i.maxReworks()),
                                 "How often a piece may be worked on again, such as 2",
                                 text -> inspection(c -> new Inspection(c.failShare(), c.look(), c.factor(),
-                                        Typed.whole(text, "The most reworks"), c.capacity(), c.maker()))),
+                                        Typed.whole(text, "The max. reworks"), c.capacity(), c.maker()))),
                         words(" is scrapped. "), act("drop inspection", "take out", station(e -> e.withInspection(null)))));
     }
 

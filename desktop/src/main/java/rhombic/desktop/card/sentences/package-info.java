@@ -1,5 +1,5 @@
 /**
- * What a thing does, said in sentences whose values can be changed: values only, without a toolkit. Each kind has its class; a token
+ * What an element does, said in sentences whose values can be changed: values only, without a toolkit. Each kind has its class; a token
  * that is changed gives the changed study.
  */
 @NullMarked

@@ -47,7 +47,7 @@ public final class FloorGestures {
     private final Consumer<Optional<Integer>> pieceChosen;
     private final Runnable handChanged;
     private Optional<Kind<?>> inHand = Optional.empty();
-    /** What is drawn corner by corner; null unless such a thing is in hand. */
+    /** What is drawn corner by corner; null unless such an element is in hand. */
     private @Nullable PathHand way;
     private boolean linking;
     private List<String> chain = List.of();
@@ -391,7 +391,7 @@ public final class FloorGestures {
 
     private void move(Shift by) {
         int count = bench.selection().size();
-        bench.edit("move " + (count == 1 ? pressed : count + " things"), study -> Edits.moved(study, bench.selection(), by.dx, by.dy));
+        bench.edit("move " + (count == 1 ? pressed : count + " elements"), study -> Edits.moved(study, bench.selection(), by.dx, by.dy));
     }
 
     private void bend(MouseEvent e) {

@@ -45,8 +45,8 @@ class SentencesTest {
         assertEquals(List.of("Has 1 place for one piece each, and room for 1 before it.",
                 "Works as table Brazing times says for piece.type on each, which adds value. + depends on Needs 1 Brazer.",
                 "+ operation+ changeover+ service+ pause+ several together+ inspection",
-                "Of those that wait it takes the one that has waited longest. + shut the inlet",
-                "Hands on to Test conveyor. + share + only + time on the way"), text("Brazing 1").subList(0, 5));
+                "Of those that wait it takes the longest waiting. + shut the inlet",
+                "Passes to Test conveyor. + share + only + time on the way"), text("Brazing 1").subList(0, 5));
         assertEquals("Does leak test for triangular(66 s, 84 s, 108 s), which adds no value. + depends on + needs",
                 text("Leak test").get(1));
         assertEquals(
@@ -60,12 +60,12 @@ class SentencesTest {
 
     @Test
     void joiningAndPartingReadAsPlainSentences() {
-        assertEquals(List.of("Packs onto a carrier, Pallet.", "Needs 2 S for S; 2 M for M; 1 L for L by piece.model. + depends on",
+        assertEquals(List.of("Packs onto a load carrier, Pallet.", "Needs 2 S for S; 2 M for M; 1 L for L by piece.model. + depends on",
                 "Has 6 places, room for 12 of each part and for 0 that it builds on."), text("Palletising").subList(0, 3));
         assertEquals(List.of("Assembles into a base part, S or M or L, which becomes itself.",
                 "Needs what table Parts says for piece.type. + depends on"), text("Frame assembly").subList(0, 2));
-        assertEquals("Takes off what is on it; a carrier goes on, a batch ends.", text("Loading").getFirst());
-        assertEquals("Hands on to Dispatch only contents, + share + time on the way", text("Loading").get(6));
+        assertEquals("Takes off what is on it; a load carrier goes on, a batch ends.", text("Loading").getFirst());
+        assertEquals("Passes to Dispatch only contents, + share + time on the way", text("Loading").get(6));
     }
 
     @Test
@@ -81,7 +81,7 @@ class SentencesTest {
 
     @Test
     void theStudyTellsItsPiecesTablesAndRules() {
-        assertTrue(text("").contains("Pallet is a carrier of 1.2 m × 0.8 m × 0.15 m and 25 kg, looks #A9855A, a pallet. model S."),
+        assertTrue(text("").contains("Pallet is a load carrier of 1.2 m × 0.8 m × 0.15 m and 25 kg, looks #A9855A, a pallet. model S."),
                 text("").toString());
         assertTrue(text("").contains("Brazing times gives 3 values by model, otherwise none. take out"), text("").toString());
         assertTrue(text("").contains(
@@ -106,48 +106,48 @@ class SentencesTest {
             "Charging | add inspection | x | Of the pieces 5 % fail",
             "Charging | service pieces | 50 | After every 50 pieces",
             "Curing oven | load | 8 | for 8 pieces together",
-            "Curing oven | longest wait | '' | only when full",
+            "Curing oven | max wait | '' | only when full",
             "Curing oven | pause | 1 min | Pauses 1 min",
-            "Leak test | fails | 7 % | Of the pieces 7 % fail",
+            "Leak test | fail share | 7 % | Of the pieces 7 % fail",
             "Leak test | rework factor | 1.5 | at 1.5 times the time",
-            "Leak test | most reworks | 1 | What fails after 1 rework is scrapped",
+            "Leak test | max reworks | 1 | What fails after 1 rework is scrapped",
             "Electrical test | time | 40 + piece.joints | for 40 + piece.joints s",
             "Electrical test | time unit | min | 38 + 2 * piece.joints * here.care min",
             "Electrical test | changeover keys | to, from | says for to and from",
-            "Palletising | way | Gathers into a batch | Gathers into a batch, called + what",
-            "Palletising | part room | 20 | room for 20 of each part",
+            "Palletising | method | Gathers into a batch | Gathers into a batch, called + what",
+            "Palletising | part capacity | 20 | room for 20 of each part",
             "Palletising | recipe depends | a table | Needs what table Parts says for piece.type",
             "Palletising | recipe key | piece.type | for L by piece.type",
             "Frame assembly | result | L | which becomes L",
             "Frame assembly | base | S | into a base part, S, which",
             "Loading | parting | Splits one piece | Splits one piece into 2 of S",
-            "Loading | only 1 | all | Hands on to Dispatch, + share + only",
-            "Loading | way out | the shortest queue | Chooses the shortest queue",
-            "Loading | way out | a formula | Chooses a formula, 'Dispatch'",
-            "Frame buffer | room | 9 | Has room for 9 pieces",
-            "Frame buffer | room | no limit | Has room for any number",
-            "Frame buffer | order | whichever can go | hands on whichever can go",
-            "Frame buffer | taking | by type | it takes by type, first S, then M",
-            "Frame buffer | taking | the highest of a formula | the highest of a formula, piece.age",
+            "Loading | only 1 | all | Passes to Dispatch, + share + only",
+            "Loading | routing | the shortest queue | Chooses the shortest queue",
+            "Loading | routing | a formula | Chooses a formula, 'Dispatch'",
+            "Frame buffer | capacity | 9 | Has room for 9 pieces",
+            "Frame buffer | capacity | no limit | Has room for any number",
+            "Frame buffer | order | whichever can go | passes on whichever can go",
+            "Frame buffer | selection | by type | it takes by type, first S, then M",
+            "Frame buffer | selection | the highest of a formula | the highest of a formula, piece.age",
             "Housings in | pieces | 4 | Brings 4 pieces of S 50 %",
             "Housings in | when full | are turned away | they are turned away",
             "Housings in | supply | on demand | They come on demand",
             "Housings in | supply | all at the start | Brings 10 pieces of S 50 %",
             "Housings in | supply | by timetable | timetable of 1 row says, 10 pieces, every day",
             "Truck dock | repeat | every week | every week, read from",
-            "Housings in | most | 500 | Brings at most 500 pieces",
-            "Frame buffer | share 1 | 90 % | Hands on to Brazing 1 90 %",
-            "Frame buffer | way 2 | prefer it | Hands on to Brazing 2",
+            "Housings in | max pieces | 500 | Brings at most 500 pieces",
+            "Frame buffer | share 1 | 90 % | Passes to Brazing 1 90 %",
+            "Frame buffer | way 2 | prefer it | Passes to Brazing 2",
             "Frame buffer | link | Dispatch | and to Dispatch",
             "Wrapping | inlet shut | 1 h to 2 h, 5 h on | Its inlet is shut 1 h to 2 h, 5 h on.",
             "Dispatch | inlet shut | 90 min on | that reaches it. Its inlet is shut 1 h 30 min on.",
-            "Loading | share 1 | 95 % | Hands on to Dispatch 95 % only contents, ",
+            "Loading | share 1 | 95 % | Passes to Dispatch 95 % only contents, ",
             "Wrapping | x | 4.25 m | Stands at 4.25 m east",
-            "Wrapping | turned | 45 | turned 45°",
+            "Wrapping | heading | 45 | turned 45°",
             "'' | length | 16 h | for 16 h",
             "'' | seed | -3 | from seed -3",
             "'' | S weight | 50 kg | and 50 kg",
-            "'' | S carrier | a carrier | S is a carrier",
+            "'' | S carrier | a load carrier | S is a load carrier",
             "'' | S name | Small | Small is a piece",
             "'' | Parts otherwise | 1 | by model and part, otherwise 1",
             "'' | Suspect if | piece.age > 90 | if piece.age > 90, then",
@@ -215,7 +215,7 @@ class SentencesTest {
     void formulasAreOfferedAllThatTheyCanRead() {
         List<String> offers = ((Sentence.Editor.Script) token("Electrical test", "time").editor()).offers();
         assertTrue(offers.containsAll(List.of("piece.joints", "piece.type", "here.care", "clock.hour", "at('Leak test').content",
-                "table('Brazing times', piece.type)", "triangular(least, mode, most)")), offers.toString());
+                "table('Brazing times', piece.type)", "triangular(min, mode, max)")), offers.toString());
     }
 
     @ParameterizedTest
@@ -233,7 +233,7 @@ class SentencesTest {
             "'' | Suspect add action | explode | nothing that a rule can do",
             "'' | S name | M | is there already",
             "Wrapping | x | 4 | 4 has no unit",
-            "Wrapping | turned | north | must be a number of degrees",
+            "Wrapping | heading | north | must be a number of degrees",
             "Frame buffer | name | Wrapping | are called",
             "'' | start | tomorrow | must be a date and time",
             "'' | length | 0 h | must be above 0",
@@ -272,7 +272,7 @@ class SentencesTest {
     void aLinkCanTakeTimeOrGoAtASpeedByBends() {
         change("Brazing 1", "travel 1", "in a time");
         change("Brazing 1", "travel time 1", "exponential(30 s)");
-        change("Brazing 1", "travel most 1", "3");
+        change("Brazing 1", "travel max pieces 1", "3");
         assertEquals(new rhombic.study.Travel.InTime(rhombic.chance.DistributionText.parse("exponential(30 s)"), 3),
                 link("Brazing 1").travel());
         change("Brazing 1", "travel 1", "at a speed");
@@ -301,7 +301,7 @@ class SentencesTest {
         change("Brazing 1", "Jam cycles of way 1", "200");
         change("Brazing 1", "Jam down of way 1", "6 min");
         assertTrue(text("Brazing 1").contains(
-                "The way to Test conveyor breaks down by Jam after a number of pieces, 200 pieces each time, for 6 min, mends itself + repaired by."),
+                "The way to Test conveyor breaks down by Jam after a number of pieces, 200 pieces each time, for 6 min, repairs itself + repaired by."),
                 text("Brazing 1")::toString);
         assertEquals(1, link("Brazing 1").failures().size());
         assertTrue(text("Brazing 1").contains("Meanwhile nothing sets out, and what is on the way stands. take out"),
@@ -312,7 +312,7 @@ class SentencesTest {
         change("Brazer", "add failure", "x");
         change("Brazer", "Fault clock", "of working time");
         assertTrue(text("Brazer").contains(
-                "What each works with breaks down by Fault after a time, exponential(4 h) of working time, for exponential(10 min), mends itself + repaired by."),
+                "What each works with breaks down by Fault after a time, exponential(4 h) of working time, for exponential(10 min), repairs itself + repaired by."),
                 text("Brazer")::toString);
         assertTrue(text("Brazer").contains("Meanwhile whoever works with it stands by. + first failure take out"),
                 text("Brazer")::toString);
@@ -323,7 +323,7 @@ class SentencesTest {
         change("Brazing 1", "length", "3.2 m");
         change("Brazing 1", "z", "150 cm");
         change("Brazing 1", "seat", "");
-        change("Brazing 1", "seat turned", "90\u00b0");
+        change("Brazing 1", "piece heading", "90\u00b0");
         Equipment element = study.find("Brazing 1").orElseThrow();
         assertEquals(3.2, element.footprint().lengthMetres());
         assertEquals(1.5, element.placement().zMetres());
@@ -337,7 +337,7 @@ class SentencesTest {
 
     @Test
     void aBufferBecomesAnAreaThatHoldsWhatFits() {
-        change("Frame buffer", "room", "");
+        change("Frame buffer", "capacity", "");
         change("Frame buffer", "arrangement", "in rows on the floor");
         change("Frame buffer", "length", "4 m");
         change("Frame buffer", "width", "2 m");
