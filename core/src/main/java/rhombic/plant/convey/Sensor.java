@@ -22,7 +22,7 @@ final class Sensor {
     private final Event event = new Event() {
         @Override
         protected void occur() {
-            isLooking();
+            detect();
             listener.settle();
         }
     };
@@ -84,7 +84,7 @@ final class Sensor {
         return metres + (rear ? rider.length : 0) - lane.place(train, rider);
     }
 
-    private void isLooking() {
+    private void detect() {
         if (over != null && overTrain != null && toGo(over, overTrain, true) < Lane.TIE_METRES) {
             over = null;
             overTrain = null;

@@ -68,7 +68,7 @@ final class Carriers {
             allocation.goOn(job, to);
         }
 
-        private void hasDelivered(Channel.Trip trip) {
+        private void removeDelivered(Channel.Trip trip) {
             trips.remove(trip);
             if (trips.isEmpty()) {
                 isDelivering = false;
@@ -106,7 +106,7 @@ final class Carriers {
     }
 
     /** A piece waits for which there is room. */
-    void isCalled() {
+    void call() {
         int needed = needed();
         while (asked.size() < needed) {
             Load load = unused.isEmpty() ? new Load() : unused.removeLast();
@@ -152,8 +152,8 @@ final class Carriers {
     }
 
     /** What was brought has been taken over. */
-    void isTakenOver(Channel.Trip trip) {
+    void onTakenOver(Channel.Trip trip) {
         Load load = carrying.stream().filter(one -> one.trips.contains(trip)).findFirst().orElseThrow();
-        load.hasDelivered(trip);
+        load.removeDelivered(trip);
     }
 }

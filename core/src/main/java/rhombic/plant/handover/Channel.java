@@ -235,7 +235,7 @@ public final class Channel implements Giver, Breakdown.Owner {
     /** A piece waits for somebody to carry it. */
     void callCarriers() {
         if (carriers != null) {
-            carriers.isCalled();
+            carriers.call();
         }
     }
 
@@ -300,7 +300,7 @@ public final class Channel implements Giver, Breakdown.Owner {
         trip.piece = null;
         unused.push(trip);
         if (carriers != null) {
-            carriers.isTakenOver(trip);
+            carriers.onTakenOver(trip);
         }
         if (maxPieces < Integer.MAX_VALUE) {
             flow.toAgenda(taker); // those in its line that come this way may set out

@@ -28,6 +28,6 @@ interface Giver {
         return 1;
     }
 
-    /** {@link Offer#isWaitingForCarriers} says something else now. */
+    /** {@link Offer#setWaitingForCarriers} says something else now. */
     default void onWaitForCarriersChanged(Offer offer) {}
 }

@@ -323,7 +323,7 @@ public abstract class Node extends Attended implements Giver {
         if (waits) {
             channel.callCarriers();
         }
-        entry.offer.isWaitingForCarriers(entry, waits);
+        entry.offer.setWaitingForCarriers(entry, waits);
     }
 
     /** How many pieces are here or on their way here. */

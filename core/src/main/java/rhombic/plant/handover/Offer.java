@@ -85,7 +85,7 @@ public class Offer {
     }
 
     /** Called by the taker in whose line it stands. */
-    void isWaitingForCarriers(QueuedOffer entry, boolean waits) {
+    void setWaitingForCarriers(QueuedOffer entry, boolean waits) {
         if (entry.isWaitingForCarriers != waits) {
             boolean before = isWaitingForCarriers();
             noteWaitForCarriers(entry, waits);

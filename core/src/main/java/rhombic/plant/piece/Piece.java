@@ -82,11 +82,11 @@ public final class Piece extends QueueEntry {
     /** It is what it should be now, and was made there. */
     public void setMade(int by) {
         madeBy = by;
-        isGood();
+        markGood();
     }
 
     /** Nothing is wrong with it now. */
-    public void isGood() {
+    public void markGood() {
         if (rework != null) {
             rework.failed = false;
             rework.factor = 1;

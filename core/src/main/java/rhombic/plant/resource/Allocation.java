@@ -75,7 +75,7 @@ public final class Allocation {
     }
 
     private void onFree(Resource person) {
-        choice.isFree(person);
+        choice.addFree(person);
         if (person.group().isGoingHome) {
             idle.add(person);
         }

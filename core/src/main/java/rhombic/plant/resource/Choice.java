@@ -60,7 +60,7 @@ final class Choice {
     }
 
     /** Somebody has nothing to do from now on. */
-    void isFree(Resource person) {
+    void addFree(Resource person) {
         for (int skill : person.able) {
             freeWith.get(skill).add(person.number);
             freeOfBit[skill & LAST_BIT]++;

@@ -59,7 +59,7 @@ final class Finished {
     }
 
     /** The work has made it: it is offered. */
-    void isThere() {
+    void offerAll() {
         Flow flow = place.node.flow;
         sinceNanos = flow.now();
         if (flow.trace != null && out.size() + (besides == null ? 0 : besides.size()) > 1) {

@@ -97,7 +97,7 @@ public final class Place extends Activity implements Staffing.Listener {
     }
 
     /** Something holds the work: it stands, and whoever worked here is free meanwhile. */
-    void isHeld() {
+    void onHeld() {
         if (phase != Phase.GATHERING) {
             halt();
             if (staffing != null) {
@@ -107,7 +107,7 @@ public final class Place extends Activity implements Staffing.Listener {
     }
 
     /** Nothing holds the work any more. */
-    void isReleased() {
+    void onReleased() {
         Staffing people = staffing;
         if (people != null && people.isMissing()) {
             enter(EquipmentState.WAITING_FOR_CREW);
@@ -119,7 +119,7 @@ public final class Place extends Activity implements Staffing.Listener {
 
     private void halt() {
         pause();
-        rests();
+        stopCounting();
     }
 
     private void continueWork() {
@@ -135,7 +135,7 @@ public final class Place extends Activity implements Staffing.Listener {
         }
     }
 
-    private void rests() {
+    private void stopCounting() {
         if (modes != null && isCounted) {
             isCounted = false;
             modes.onWorkEnds();
@@ -236,7 +236,7 @@ public final class Place extends Activity implements Staffing.Listener {
             case SERVICE -> continueFor(scaled(times.serviceNanos(), factor));
             case WORK -> {
                 if (operation == 0) {
-                    begun();
+                    onBegun();
                 }
                 addsValue = times.addsValue(operation);
                 if (node.maintenance == null) {
@@ -335,7 +335,7 @@ public final class Place extends Activity implements Staffing.Listener {
     }
 
     /** The first operation begins. */
-    private void begun() {
+    private void onBegun() {
         long now = flow.now();
         for (int i = 0; i < load.size(); i++) {
             Piece piece = load.get(i);
@@ -368,7 +368,7 @@ public final class Place extends Activity implements Staffing.Listener {
 
     @Override
     protected void ends() {
-        rests();
+        stopCounting();
         switch (phase) {
             case GATHERING -> {
                 node.waitedLongEnough(this);
@@ -411,7 +411,7 @@ public final class Place extends Activity implements Staffing.Listener {
         }
         node.countCycle();
         load.clear();
-        done.isThere();
+        done.offerAll();
     }
 
     /** All that was done has gone: it is served, pauses, or takes the next. */

@@ -143,7 +143,7 @@ public final class StationNode extends WorkNode {
     /** Whether the piece may go on or go back; else it is scrap. */
     private boolean passes(Piece piece, Inspection check) {
         if (!(inspectionChance.nextDouble() * 100 < check.failShare().amount())) {
-            piece.isGood();
+            piece.markGood();
             flow.census.setLook(piece, 0, index);
             return true;
         }

@@ -46,7 +46,7 @@ public final class UnpackingNode extends WorkNode {
     @Override
     protected void complete(Place place) {
         Piece piece = place.load.getFirst();
-        piece.isGood();
+        piece.markGood();
         if (piece.toScrap) {
             scrap(piece);
             return;

@@ -108,11 +108,11 @@ abstract class WorkNode extends Node {
     final void holdWork(Hold reason, boolean on) {
         if (on && work.hold(reason)) {
             for (Place place : places) {
-                place.isHeld();
+                place.onHeld();
             }
         } else if (!on && work.release(reason)) {
             for (Place place : places) {
-                place.isReleased();
+                place.onReleased();
             }
         }
     }
