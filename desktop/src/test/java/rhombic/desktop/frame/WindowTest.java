@@ -35,12 +35,17 @@ class WindowTest extends WindowBase {
         show(stage);
     }
 
+    /** As a study holds it. */
+    private static Link link(String from, String to) {
+        return new Link(from, to).withId(Link.usualId(from, to));
+    }
+
     @Test
     void aLineIsBuiltRunScrubbedUndoneSavedAndOpened(FxRobot robot) throws Exception {
         buildLine(robot);
         assertEquals(List.of("Goods in", "Station 1", "Station 2", "Goods out"),
                 study().equipment().stream().map(Equipment::name).toList());
-        assertEquals(List.of(new Link("Goods in", "Station 1"), new Link("Station 1", "Station 2"), new Link("Station 2", "Goods out")),
+        assertEquals(List.of(link("Goods in", "Station 1"), link("Station 1", "Station 2"), link("Station 2", "Goods out")),
                 study().links());
         await(() -> window.outlook().last().filter(f -> f.summary().study().equals(study())).isPresent());
         assertEquals(40, Double.parseDouble(text(robot, "outlook-throughput")), 2, "exponential(90 s) brings 40 an hour");
@@ -100,7 +105,7 @@ class WindowTest extends WindowBase {
         place(robot, "work", "station", -4, 0, 4, 0);
         robot.interact(() -> window.bench().select("Station 1"));
         robot.drag(onScreen(-4 + 1 + 0.35, 0, 0.1), MouseButton.PRIMARY).moveTo(onScreen(0, 0, 0)).moveTo(onScreen(4, 0, 0.5)).drop();
-        assertEquals(List.of(new Link("Station 1", "Station 2")), study().links());
+        assertEquals(List.of(link("Station 1", "Station 2")), study().links());
     }
 
     @Test
@@ -192,7 +197,7 @@ class WindowTest extends WindowBase {
             }
             robot.push(KeyCode.ENTER);
         }
-        assertTrue(study().links().contains(new Link("Station 1", "Goods out")), study().links().toString());
+        assertTrue(study().links().contains(link("Station 1", "Goods out")), study().links().toString());
         robot.interact(() -> window.bench().select("Station 1"));
         robot.interact(() -> window.floor().requestFocus());
         double x = study().find("Station 1").orElseThrow().placement().xMetres();

@@ -44,7 +44,7 @@ class EditsTest {
         assertEquals(List.of(link("Station 1", "Station 2")), study.links());
         Study apart = placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.STATION, 3, 0);
         assertEquals(List.of(), apart.links());
-        assertEquals(List.of(new Link("Station 2", "Station 1")), Edits.moved(apart, Set.of("Station 2"), -5, 0).links());
+        assertEquals(List.of(link("Station 2", "Station 1")), Edits.moved(apart, Set.of("Station 2"), -5, 0).links());
     }
 
     @Test
