@@ -57,6 +57,17 @@ public abstract class Activity extends Event {
         leftNanos = 0;
     }
 
+    /** Makes what is left of an interrupted one longer or shorter by a factor: somebody else goes on with it. */
+    public final void stretch(double factor) {
+        assert paused : "only what is interrupted is handed over";
+        leftNanos = Math.round(leftNanos * factor);
+    }
+
+    /** Whether it ends at this very instant. What does has ended, whatever stops it now. */
+    public final boolean isEnding() {
+        return running && leftNanos() == 0;
+    }
+
     /** Whether it was interrupted, and waits to go on. */
     public final boolean isPaused() {
         return paused;

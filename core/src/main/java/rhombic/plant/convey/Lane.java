@@ -12,7 +12,7 @@ public final class Lane {
     /** So far apart are pieces that would be at one place, had their comings not been rounded to nanoseconds. */
     static final double TIE_METRES = 2e-8;
     /** Whether the first piece can go is known before another comes on at the same instant. */
-    private static final int AFTER_ALL = Simulator.LAST_PRIORITY - 2;
+    private static final int AFTER_ALL = Simulator.LAST_PRIORITY - 3;
     /** Differences below this come from rounding and mean nothing. */
     private static final double TINY_METRES = 1e-9;
 

@@ -288,7 +288,7 @@ public final class GoodsInNode extends Node {
             waiting.remove(piece);
         }
         touchedNanos = flow.now();
-        countCycle();
+        countCycles(1);
         tally.onLeave(flow.now(), flow.now() - piece.arrivedNanos);
         notifyRules(Rule.PieceEvent.LEAVES, piece);
         flow.toAgenda(this);

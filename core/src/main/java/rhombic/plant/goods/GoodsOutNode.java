@@ -29,7 +29,7 @@ public final class GoodsOutNode extends Node {
     protected void accept(Way way, Piece piece) {
         notifyRules(Rule.PieceEvent.ENTERS, piece);
         tally.onPass();
-        countCycle();
+        countCycles(1);
         flow.census.onLeave(piece, index);
     }
 

@@ -196,6 +196,9 @@ public final class Channel implements Giver, Breakdown.Owner {
             return;
         }
         for (Trip trip : moving) {
+            if (trip.movesSince + trip.pace.nanos() == flow.now()) {
+                continue; // it arrives at this very instant
+            }
             flow.simulator.cancel(trip);
             trip.pace = trip.pace.restFrom(flow.now() - trip.movesSince);
             traceMove(trip.piece(), Pace.restAt(trip.pace.metresAt(0)));
@@ -276,7 +279,7 @@ public final class Channel implements Giver, Breakdown.Owner {
     void arrive(Trip trip) {
         flow.countStep(taker);
         moving.remove(trip);
-        modes.cycle();
+        modes.count(1);
         trip.piece().moveNanos += flow.now() - trip.begunNanos;
         if (trip.promised) {
             taker.keepPromise(trip);

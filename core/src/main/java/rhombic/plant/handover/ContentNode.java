@@ -44,7 +44,7 @@ public abstract class ContentNode extends Node {
         touchedNanos = flow.now();
         tally.onLeave(flow.now(), flow.now() - piece.arrivedNanos);
         notifyRules(Rule.PieceEvent.LEAVES, piece);
-        countCycle();
+        countCycles(1);
         traceContent();
         if (tally.content() == 0) {
             notifyRules(Rule.EMPTY);

@@ -86,6 +86,11 @@ public final class Flow extends Run {
     }
 
     @Override
+    protected boolean arePeopleDue() {
+        return staff != null && staff.isDue();
+    }
+
+    @Override
     protected boolean givePeople() {
         return staff != null && staff.give();
     }

@@ -452,11 +452,11 @@ public abstract class Node extends Attended implements Giver {
     /** What keeps it from working has changed: whatever shows that is brought up to date. */
     protected void onMaintenanceChanged() {}
 
-    /** A piece is done or has gone through: one cycle of what counts cycles. */
-    public final void countCycle() {
+    /** So many pieces are done or have gone through: as many cycles of what counts cycles. */
+    public final void countCycles(int pieces) {
         Maintenance kept = maintenance;
         if (kept != null) {
-            kept.modes().cycle();
+            kept.modes().count(pieces);
         }
     }
 

@@ -56,6 +56,8 @@ public final class Breakdown implements Job.Owner {
     private final @Nullable WorkClock workClock;
     private final Repair repair;
     private long cyclesLeft = Long.MAX_VALUE;
+    /** On the repair time, of who repairs it. */
+    private double factor = 1;
 
     private final Event fails = new Event() {
         @Override
@@ -142,9 +144,10 @@ public final class Breakdown implements Job.Owner {
         runs(first);
     }
 
-    /** A piece is done; while it is down that counts for nothing, for there are cycles enough left. */
-    void cycle() {
-        if (--cyclesLeft <= 0) {
+    /** Pieces are done; while it is down that counts for nothing, for there are cycles enough left. */
+    void count(int cycles) {
+        cyclesLeft -= cycles;
+        if (cyclesLeft <= 0) {
             cyclesLeft = Long.MAX_VALUE;
             run.afterwards(owner.name(), this::fail);
         }
@@ -155,7 +158,7 @@ public final class Breakdown implements Job.Owner {
             case UpTime.AfterCycles cycles -> cyclesLeft = cycles.byChance() ? geometric(cycles.cycles()) : cycles.cycles();
             case UpTime.Planned planned -> {
                 LocalDateTime now = run.start.plusNanos(simulator.nowNanos());
-                simulator.schedule(fails, Duration.between(now, next(planned, now)).toNanos());
+                simulator.schedule(fails, Duration.between(now, next(planned, now)).toNanos(), Run.STOP_PRIORITY);
             }
             case UpTime.After after -> runs((drawn == null ? sampler() : drawn).nextNanos());
             case UpTime.Available available -> runs((drawn == null ? sampler() : drawn).nextNanos());
@@ -170,7 +173,7 @@ public final class Breakdown implements Job.Owner {
 
     private void runs(long nanos) {
         if (workClock == null) {
-            simulator.schedule(fails, nanos);
+            simulator.schedule(fails, nanos, Run.STOP_PRIORITY);
         } else {
             workClock.set(nanos);
         }
@@ -220,11 +223,18 @@ public final class Breakdown implements Job.Owner {
         tally.setStage(simulator.nowNanos(), ModeTally.Stage.REPAIR);
         owner.onStageChanged(this);
         if (repair.isUnderWay) {
+            repair.stretch(asked.factor() / factor);
             repair.resume();
         } else {
             repair.isUnderWay = true;
             repair.start(Math.round(down.nextNanos() * asked.factor()));
         }
+        factor = asked.factor();
+    }
+
+    @Override
+    public boolean canLeave(Job asked) {
+        return !repair.isEnding();
     }
 
     @Override

@@ -62,9 +62,10 @@ public final class Modes {
         }
     }
 
-    public void cycle() {
+    /** So many pieces, or jobs, are done. */
+    public void count(int cycles) {
         for (Breakdown mode : ofCycles) {
-            mode.cycle();
+            mode.count(cycles);
         }
     }
 

@@ -3,14 +3,12 @@ package rhombic.plant.maintenance;
 import java.util.function.Consumer;
 import rhombic.kernel.Event;
 import rhombic.kernel.Simulator;
+import rhombic.plant.run.Run;
 import rhombic.plant.run.Shifts;
 import rhombic.study.duty.Calendar;
 
 /** Follows a calendar through a run. */
 public final class ShiftClock extends Event {
-    /** Before what else happens at the instant at which a shift begins or ends. */
-    private static final int PRIORITY = 0;
-
     private final Simulator simulator;
     private final Shifts shifts;
     private final Consumer<Calendar.Mode> listener;
@@ -32,7 +30,7 @@ public final class ShiftClock extends Event {
     private void scheduleNext() {
         long at = shifts.at(next);
         if (at != Shifts.NEVER) {
-            simulator.schedule(this, at - simulator.nowNanos(), PRIORITY);
+            simulator.schedule(this, at - simulator.nowNanos(), Run.STOP_PRIORITY);
         }
     }
 

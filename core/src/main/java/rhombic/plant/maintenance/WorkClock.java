@@ -2,6 +2,7 @@ package rhombic.plant.maintenance;
 
 import rhombic.kernel.Event;
 import rhombic.kernel.Simulator;
+import rhombic.plant.run.Run;
 
 /** Counts the time in which something works, at one or several places, and tells when so much of it is over. */
 final class WorkClock extends Event {
@@ -22,7 +23,7 @@ final class WorkClock extends Event {
         left = nanos;
         since = simulator.nowNanos();
         if (running > 0) {
-            simulator.schedule(this, nanos); // it is told no more how long it will work
+            simulator.schedule(this, nanos, Run.STOP_PRIORITY); // it is told no more how long it will work
         }
     }
 
@@ -34,7 +35,7 @@ final class WorkClock extends Event {
         }
         long remains = left - (now - since);
         if (remains <= nanosAhead && !isPending()) {
-            simulator.schedule(this, remains);
+            simulator.schedule(this, remains, Run.STOP_PRIORITY);
         }
     }
 

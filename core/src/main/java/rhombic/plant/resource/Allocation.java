@@ -93,8 +93,13 @@ public final class Allocation {
         if (job.state != Job.State.IDLE) {
             throw new IllegalStateException("A job that is " + job.state + " can't be asked for");
         }
+        ask(job, sequence++);
+    }
+
+    /** @param place among those asked for of the same priority since the same time */
+    private void ask(Job job, long place) {
         job.state = Job.State.ASKED;
-        job.sequence = sequence++;
+        job.sequence = place;
         int at = asked.size();
         while (at > 0 && comesBefore(job, asked.get(at - 1))) {
             at--;
@@ -188,6 +193,11 @@ public final class Allocation {
     }
 
     // ---- giving
+
+    /** Whether anything has changed since all that could be given was given. */
+    public boolean isDue() {
+        return changed;
+    }
 
     /** Gives all that can be given; called when an instant has settled. Says whether anything was given. */
     public boolean give() {
@@ -332,6 +342,7 @@ public final class Allocation {
         }
         job.state = Job.State.BEGUN;
         job.resources.forEach(person -> person.setState(job.request().kind().state));
+        changed |= job.request().preemptible(); // from now on they can be called away
         job.owner.onReady(job);
     }
 
@@ -430,7 +441,7 @@ public final class Allocation {
             job.setPreferred(first);
         }
         job.startWaiting(now());
-        ask(job);
+        ask(job, job.sequence); // before others of the same age
     }
 
     /** Goes home or to the break area; with nothing but a broken tool it stays where it is. */

@@ -12,6 +12,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
 import rhombic.chance.RandomStreams;
 import rhombic.formula.Formula;
+import rhombic.kernel.Event;
 import rhombic.kernel.Simulator;
 import rhombic.measure.Diary;
 import rhombic.plant.blueprint.Blueprint;
@@ -25,6 +26,12 @@ import rhombic.trace.TraceWriter;
 
 /** One run: its clock, its draws, its records, what is in it, and what is to be done at this instant. Not for several threads. */
 public abstract class Run {
+    /** Of shifts, failures and hands: before what else happens at the instant. */
+    public static final int STOP_PRIORITY = 0;
+    /** Of what is to be done once all that comes at the instant is there. */
+    public static final int LATE_PRIORITY = Simulator.LAST_PRIORITY - 2;
+    private static final int GIVE_PRIORITY = Simulator.LAST_PRIORITY - 1;
+
     /** Steps at one instant after which the plant is taken for endless. */
     private static final int MAX_STEPS_AT_ONCE = 3_000_000;
 
@@ -91,6 +98,16 @@ public abstract class Run {
         }
     }
 
+    private final Event givesLater = new Event() {
+        @Override
+        protected void occur() {
+            if (givePeople()) {
+                countStep("people");
+            }
+            settle();
+        }
+    };
+
     protected Run(Blueprint blueprint, int replication, @Nullable TraceWriter trace, @Nullable Diary diary) {
         this.blueprint = blueprint;
         this.trace = trace;
@@ -143,6 +160,13 @@ public abstract class Run {
 
     // ---- this instant
 
+    /*
+     * What happens at one instant: shifts, failures and the opening and shutting by hand come first. What ends at the very instant at which it
+     * is stopped has ended all the same (Activity.isEnding), so this is as if ends came before. Then all that ends or comes does, each time with
+     * the moves that follow from it; then what waits for the last of the instant; and when nothing else is left of the instant, people are
+     * given out, the most urgent job first. What follows from that at the same instant comes after it, in the same order.
+     */
+
     /**
      * Has something done at this instant, after what is being agreed and carried out.
      *
@@ -171,8 +195,22 @@ public abstract class Run {
         agendaLast = one;
     }
 
-    /** Gives people out once all else at this instant is done; says whether any were. */
+    /** Whether there may be something to give people out for, or somebody to go home. */
+    protected abstract boolean arePeopleDue();
+
+    /** Gives people out; says whether any were. */
     protected abstract boolean givePeople();
+
+    /** Whether something else happens at this instant; then people are given out after it. */
+    private boolean isMoreToCome() {
+        if (!simulator.hasEventUntil(now())) {
+            return false;
+        }
+        if (!givesLater.isPending()) {
+            simulator.schedule(givesLater, 0, GIVE_PRIORITY);
+        }
+        return true;
+    }
 
     /** Works off the agenda: all that follows at this instant. */
     public final void settle() {
@@ -190,11 +228,11 @@ public abstract class Run {
                     last.action.run();
                     continue;
                 }
-                if (givePeople()) {
-                    countStep("people");
-                    continue;
+                if (!arePeopleDue() || isMoreToCome() || !givePeople()) {
+                    return;
                 }
-                return;
+                countStep("people");
+                continue;
             }
             agendaFirst = one.next == one ? null : one.next;
             if (agendaFirst == null) {

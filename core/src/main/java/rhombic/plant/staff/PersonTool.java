@@ -45,7 +45,7 @@ final class PersonTool implements Breakdown.Owner, Resource.Tool {
 
     @Override
     public void onJobDone() {
-        modes.cycle();
+        modes.count(1);
     }
 
     /** Where the person is. */

@@ -131,6 +131,11 @@ public final class Staff implements Resource.Listener {
                 needs.stream().mapToDouble(need -> need.share().amount()).max().orElse(100) / 100);
     }
 
+    /** Whether anything has changed since people were given out last. */
+    public boolean isDue() {
+        return allocation.isDue();
+    }
+
     /** Gives people out; says whether any were. */
     public boolean give() {
         return allocation.give();

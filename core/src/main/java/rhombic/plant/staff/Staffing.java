@@ -25,6 +25,9 @@ public final class Staffing implements Job.Owner {
 
         /** Somebody who is needed had to go. */
         void onPeopleLeft();
+
+        /** Whether what they do ends at this very instant. */
+        boolean isEnding();
     }
 
     private final Run run;
@@ -160,6 +163,12 @@ public final class Staffing implements Job.Owner {
         isThere = true;
         lastPerson = given.resources().getFirst().number;
         listener.onPeopleArrived(run.now() - since);
+    }
+
+    /** What ends at the instant at which they go is done first. */
+    @Override
+    public boolean canLeave(Job given) {
+        return !listener.isEnding();
     }
 
     @Override

@@ -52,6 +52,10 @@ public final class Place extends Activity implements Staffing.Listener {
     private long restNanos;
     private long stepNanos;
     private boolean isCounted;
+    /** Whether the work on its load has begun. */
+    private boolean isBegun;
+    /** On the times of what is done now, of who does it. */
+    private double factor = 1;
     private int operation;
     /** Whether the operation adds value. */
     private boolean addsValue;
@@ -93,12 +97,12 @@ public final class Place extends Activity implements Staffing.Listener {
     /** Whether its work goes on although nothing may, as far as its people and holds are concerned. */
     boolean isWronglyAtWork(boolean held) {
         boolean waits = phase == Phase.GATHERING || phase == Phase.PAUSE;
-        return isRunning() && phase != Phase.GATHERING && (held || !waits && isUnstaffed());
+        return isRunning() && !isEnding() && phase != Phase.GATHERING && (held || !waits && isUnstaffed());
     }
 
     /** Something holds the work: it stands, and whoever worked here is free meanwhile. */
     void onHeld() {
-        if (phase != Phase.GATHERING) {
+        if (phase != Phase.GATHERING && !isEnding()) {
             halt();
             if (staffing != null) {
                 staffing.sendAway();
@@ -109,7 +113,9 @@ public final class Place extends Activity implements Staffing.Listener {
     /** Nothing holds the work any more. */
     void onReleased() {
         Staffing people = staffing;
-        if (people != null && people.isMissing()) {
+        if (phase == Phase.READY) {
+            begin();
+        } else if (people != null && people.isMissing()) {
             enter(EquipmentState.WAITING_FOR_CREW);
             people.askAgain();
         } else if (phase != Phase.GATHERING) {
@@ -144,7 +150,7 @@ public final class Place extends Activity implements Staffing.Listener {
 
     /** It has broken down in the middle of its work. */
     void onInterrupted(FailureMode.InterruptedPiece piece) {
-        if (phase == Phase.WORK && isPaused()) {
+        if (phase == Phase.WORK && isBegun && isPaused()) {
             switch (piece) {
                 case RESUME -> {}
                 case AGAIN -> {
@@ -164,6 +170,7 @@ public final class Place extends Activity implements Staffing.Listener {
         }
         load.forEach(node::scrap);
         load.clear();
+        isBegun = false;
         phase = Phase.DONE;
         emptied();
     }
@@ -177,7 +184,13 @@ public final class Place extends Activity implements Staffing.Listener {
                 load.get(i).crewNanos += waitedNanos;
             }
         }
+        Staffing people = staffing;
+        double now = people == null ? 1 : people.factor();
         if (isPaused()) {
+            stretch(now / factor);
+            restNanos = scaled(restNanos, now / factor);
+            stepNanos = scaled(stepNanos, now / factor);
+            factor = now;
             continueWork();
             enter(busy);
         } else {
@@ -230,7 +243,7 @@ public final class Place extends Activity implements Staffing.Listener {
 
     private void runStep() {
         Staffing people = staffing;
-        double factor = people == null ? 1 : people.factor();
+        factor = people == null ? 1 : people.factor();
         switch (phase) {
             case CHANGEOVER -> continueFor(scaled(changeoverNanos, factor));
             case SERVICE -> continueFor(scaled(times.serviceNanos(), factor));
@@ -291,10 +304,8 @@ public final class Place extends Activity implements Staffing.Listener {
         if (phase == Phase.GATHERING) {
             abandon();
         }
-        if (node.maintenance != null && node.maintenance.isOff()) {
-            phase = Phase.READY;
-            standReady();
-            enter(EquipmentState.STARVED);
+        if (!node.mayBegin()) {
+            waitReady();
             return;
         }
         Piece lead = load.getFirst();
@@ -309,6 +320,23 @@ public final class Place extends Activity implements Staffing.Listener {
         }
         phase = Phase.CHANGEOVER;
         step(EquipmentState.CHANGEOVER, times.setupCrew());
+    }
+
+    /** What is there lies on the place until work can begin: nothing is begun on which no time can pass. */
+    private void waitReady() {
+        phase = Phase.READY;
+        standReady();
+        enter(EquipmentState.STARVED);
+    }
+
+    /** The shift ends: what has not begun waits for the next one, without the people it has asked for. */
+    void onShiftEnd() {
+        if (isUnstaffed() && !isBegun && (phase == Phase.WORK || phase == Phase.CHANGEOVER) && !isPaused()) {
+            if (staffing != null) {
+                staffing.drop();
+            }
+            waitReady();
+        }
     }
 
     /** What has just come stands on the place, but is not worked on yet. */
@@ -337,6 +365,7 @@ public final class Place extends Activity implements Staffing.Listener {
     /** The first operation begins. */
     private void onBegun() {
         long now = flow.now();
+        isBegun = true;
         for (int i = 0; i < load.size(); i++) {
             Piece piece = load.get(i);
             node.tally.onBegin(now - piece.arrivedNanos);
@@ -375,7 +404,14 @@ public final class Place extends Activity implements Staffing.Listener {
                 begin();
                 node.breakPromises();
             }
-            case CHANGEOVER -> beginWork();
+            case CHANGEOVER -> {
+                lastType = load.getFirst().type;
+                if (node.mayBegin()) {
+                    beginWork();
+                } else {
+                    waitReady();
+                }
+            }
             case WORK -> partEnds();
             case SERVICE -> pauseOrFree();
             case PAUSE -> node.free(this);
@@ -409,8 +445,9 @@ public final class Place extends Activity implements Staffing.Listener {
         if (staffing != null) {
             staffing.done();
         }
-        node.countCycle();
+        node.countCycles(node.piecesCounted(this));
         load.clear();
+        isBegun = false;
         done.offerAll();
     }
 

@@ -3,7 +3,7 @@ package rhombic.plant.work;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
-import rhombic.kernel.Simulator;
+import rhombic.plant.run.Run;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
@@ -15,7 +15,7 @@ import rhombic.study.kind.Work;
 
 /** Works on pieces one by one or on several together, and may inspect them at the end. */
 public final class StationNode extends WorkNode {
-    private static final int LOAD_PRIORITY = Simulator.LAST_PRIORITY - 1;
+    private static final int LOAD_PRIORITY = Run.LATE_PRIORITY;
 
     private final int fullLoad;
     private final long longestWaitNanos;

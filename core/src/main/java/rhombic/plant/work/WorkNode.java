@@ -121,6 +121,11 @@ abstract class WorkNode extends Node {
         return work.isHeld();
     }
 
+    /** Whether work that has not begun may begin: nothing holds it, and its shift is on. */
+    final boolean mayBegin() {
+        return !work.isHeld() && (maintenance == null || !maintenance.isOff());
+    }
+
     @Override
     public final void setHeld(Hold reason, boolean on, boolean gates) {
         holdWork(reason, on);
@@ -134,11 +139,11 @@ abstract class WorkNode extends Node {
         if (equipment().basics().duty().atShiftEnd() != AtShiftEnd.FINISH) {
             holdWork(Hold.OFF_SHIFT, off);
         }
-        if (!off) {
-            for (Place place : places) {
-                if (place.phase == Place.Phase.READY) {
-                    place.begin();
-                }
+        for (Place place : places) {
+            if (off) {
+                place.onShiftEnd();
+            } else if (place.phase == Place.Phase.READY) {
+                place.begin();
             }
         }
     }
@@ -286,7 +291,7 @@ abstract class WorkNode extends Node {
         return false;
     }
 
-    /** How many pieces of work the load counts as, for the service. */
+    /** How many pieces of work the load counts as, for service and for failures by pieces. */
     int piecesCounted(Place place) {
         return 1;
     }
