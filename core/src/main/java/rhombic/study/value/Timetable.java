@@ -1,6 +1,7 @@
 package rhombic.study.value;
 
 import java.io.Serializable;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -21,7 +22,7 @@ public record Timetable(Repeat repeat, List<Row> rows, String source) implements
     public static final int MAX_ROWS = 200_000;
 
     private static final List<String> DAYS = List.of("mon", "tue", "wed", "thu", "fri", "sat", "sun");
-    private static final Pattern CLOCK = Pattern.compile("(?:([A-Za-z]{3})[a-z]*\\s+)?(\\d{1,2}):(\\d{2})(?::(\\d{2}))?");
+    private static final Pattern CLOCK = Pattern.compile("(?:([A-Za-z]{3})[a-z]*\\s+)?(\\d{1,7}):(\\d{2})(?::(\\d{2}(?:\\.\\d{1,330})?))?");
 
     /** How often the rows come. */
     public enum Repeat {
@@ -104,8 +105,8 @@ public record Timetable(Repeat repeat, List<Row> rows, String source) implements
         }
         int hours = Integer.parseInt(m.group(2));
         int minutes = Integer.parseInt(m.group(3));
-        int seconds = m.group(4) == null ? 0 : Integer.parseInt(m.group(4));
-        if (minutes > 59 || seconds > 59 || (hours > 23 && repeat != Repeat.ONCE)) {
+        double seconds = m.group(4) == null ? 0 : Double.parseDouble(m.group(4));
+        if (minutes > 59 || seconds >= 60 || (hours > 23 && repeat != Repeat.ONCE)) {
             throw new StudyException("\u201c" + text.strip() + "\u201d is no time of day; hours go to 23, minutes and seconds to 59");
         }
         double time = hours * 3600.0 + minutes * 60.0 + seconds;
@@ -128,11 +129,21 @@ public record Timetable(Repeat repeat, List<Row> rows, String source) implements
         if (repeat == Repeat.ONCE && atSeconds % 60 != 0) {
             return Quantity.seconds(atSeconds).toString();
         }
-        long whole = Math.round(atSeconds);
+        long whole = (long) Math.floor(atSeconds);
+        if (atSeconds != whole) {
+            return withFraction(repeat, atSeconds, whole);
+        }
         String day = repeat == Repeat.WEEKLY ? DAYS.get((int) (whole / 86_400)) + " " : "";
         long inDay = repeat == Repeat.ONCE ? whole : whole % 86_400;
         String clock = String.format(Locale.ROOT, inDay % 60 == 0 ? "%02d:%02d" : "%02d:%02d:%02d", inDay / 3600, inDay / 60 % 60,
                 inDay % 60);
         return (day.isEmpty() ? "" : day.substring(0, 1).toUpperCase(Locale.ROOT) + day.substring(1)) + clock;
+    }
+
+    /** So that it reads as the very same number. */
+    private static String withFraction(Repeat repeat, double atSeconds, long whole) {
+        long minute = whole - whole % 60;
+        String seconds = new BigDecimal(Double.toString(atSeconds - minute)).toPlainString();
+        return text(repeat, minute) + ":" + (seconds.indexOf('.') < 2 ? "0" : "") + seconds;
     }
 }

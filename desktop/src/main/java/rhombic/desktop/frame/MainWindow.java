@@ -117,7 +117,7 @@ public final class MainWindow implements AutoCloseable {
         checks = new Checks(preparation, Platform::runLater, this::showProblems);
         outlookBar = new OutlookBar(outlook::cancel);
         commands = new Commands(this, editing, files, gestures, transport);
-        topBar = new TopBar(this::go, () -> openFind(floor.getScene().getWidth() - 340, 50), commands::ofFiles,
+        topBar = new TopBar(this::go, this::openFindAtTop, commands::ofFiles,
                 commands::ofAlternatives);
         findBox = new FindBox(commands::all, floor::requestFocus);
         over.getChildren().add(findBox);
@@ -138,7 +138,7 @@ public final class MainWindow implements AutoCloseable {
         loadIfDue();
         go(Workspace.BUILD);
         timer.start();
-        message.offerLeftWork(files, () -> Platform.runLater(() -> floor.fit(Set.of())));
+        middle.getChildren().add(new LeftWork(files, () -> Platform.runLater(() -> floor.fit(Set.of()))));
     }
 
     public Parent root() {
@@ -432,8 +432,16 @@ public final class MainWindow implements AutoCloseable {
         return findBox.isVisible();
     }
 
-    /** Opens find or do where the pointer is on the floor. */
+    private void openFindAtTop() {
+        openFind(whole.getWidth() - 340, 50);
+    }
+
+    /** Opens find or do where the pointer is on the floor; at the top where there is none. */
     void findAtPointer() {
+        if (workspace == Workspace.COMPARE) {
+            openFindAtTop();
+            return;
+        }
         javafx.geometry.Point2D at = floor.localToScene(gestures.pointerX(), gestures.pointerY());
         openFind(at.getX(), at.getY());
     }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -28,9 +29,13 @@ final class StudyFiles implements AutoCloseable {
     private final Consumer<String> say;
     private final ExecutorService journalThread = Executors
             .newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-journal").factory());
+    /** What is to be journalled next; what came before it need not be any more. */
+    private final AtomicReference<@Nullable Pending> pending = new AtomicReference<>();
     private Optional<FileTime> fileTime = Optional.empty();
     private boolean replaceNext;
     private @Nullable Study givenUp;
+
+    private record Pending(Study study, Optional<Journal.Home> home, boolean isSaved) {}
 
     StudyFiles(Workbench bench, FileAsker asker, Journal journal, RecentFiles recent, Consumer<String> say) {
         this.bench = bench;
@@ -124,7 +129,7 @@ final class StudyFiles implements AutoCloseable {
 
     private boolean changedElsewhere(Path file) {
         try {
-            return fileTime.isPresent() && java.nio.file.Files.exists(file) && !timeOf(file).equals(fileTime);
+            return java.nio.file.Files.exists(file) && !timeOf(file).equals(fileTime);
         } catch (IOException e) {
             return false; // writing will tell what is wrong with it
         }
@@ -134,47 +139,66 @@ final class StudyFiles implements AutoCloseable {
         return Optional.of(java.nio.file.Files.getLastModifiedTime(file));
     }
 
-    /** Keeps unsaved work safe, or withdraws it when there is none; off the thread of the window. */
+    /** Keeps unsaved work safe, or withdraws it when there is none; off the thread of the window. Of several edits only the last is written. */
     void journal() {
-        Study study = bench.base();
-        Optional<Path> file = bench.file();
-        boolean saved = bench.isSaved();
-        journalThread.execute(() -> {
-            try {
-                if (saved) {
-                    journal.withdraw();
-                } else {
-                    journal.keep(study, file);
-                }
-            } catch (IOException e) {
-                javafx.application.Platform
-                        .runLater(() -> say.accept("Unsaved work can't be journalled: " + e.getMessage() + ". Save it yourself often."));
-            }
-        });
+        Pending now = new Pending(bench.base(), bench.file().map(file -> new Journal.Home(file, fileTime)), bench.isSaved());
+        if (pending.getAndSet(now) == null && !journalThread.isShutdown()) {
+            journalThread.execute(this::writeJournal);
+        }
     }
 
-    /** Unsaved work of windows that are gone. */
+    private void writeJournal() {
+        Pending next = pending.getAndSet(null);
+        if (next == null) {
+            return;
+        }
+        try {
+            if (next.isSaved) {
+                journal.withdraw();
+            } else {
+                journal.keep(next.study, next.home);
+            }
+        } catch (IOException e) {
+            javafx.application.Platform.runLater(
+                    () -> say.accept("Unsaved work can't be journalled: " + FileTrouble.reason(e) + ". Save it yourself often."));
+        }
+    }
+
+    /** Unsaved work of windows that are gone, newest first. */
     List<Journal.Left> left() {
         try {
-            return journal.left();
+            journal.tidy();
+            Journal.Found found = journal.left();
+            if (!found.notes().isEmpty()) {
+                say.accept(found.notes().getFirst() + (found.notes().size() > 1 ? " (and " + (found.notes().size() - 1) + " more)" : "")
+                        + ".");
+            }
+            return found.work();
         } catch (IOException e) {
-            say.accept("The journal of unsaved work can't be read: " + e.getMessage() + ".");
+            say.accept("The journal of unsaved work can't be read: " + FileTrouble.reason(e) + ".");
             return List.of();
         }
     }
 
-    void restore(Journal.Left left) {
-        bench.open(left.study(), left.file(), false);
-        drop(left);
+    /** Puts it on the floor, unless there is other unsaved work; says whether it did. */
+    boolean restore(Journal.Left left) {
+        if (!mayLeave("Bring it back")) {
+            return false;
+        }
+        bench.open(left.study(), left.home().map(Journal.Home::file), false);
+        fileTime = left.home().flatMap(Journal.Home::time);
         journal();
+        journalThread.execute(() -> drop(left)); // once it is journalled anew
         say.accept("Brought back unsaved work on " + left.study().name() + ". Save it to keep it.");
+        return true;
     }
 
     void drop(Journal.Left left) {
         try {
             journal.withdraw(left.entry());
         } catch (IOException e) {
-            say.accept("The old journal entry can't be removed: " + e.getMessage() + ".");
+            javafx.application.Platform
+                    .runLater(() -> say.accept("The old journal entry can't be removed: " + FileTrouble.reason(e) + "."));
         }
     }
 
@@ -186,5 +210,10 @@ final class StudyFiles implements AutoCloseable {
     @Override
     public void close() {
         journalThread.close();
+        try {
+            journal.close();
+        } catch (IOException e) {
+            say.accept("The journal of unsaved work can't be closed: " + FileTrouble.reason(e) + ".");
+        }
     }
 }

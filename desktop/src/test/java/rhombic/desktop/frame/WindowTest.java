@@ -6,7 +6,9 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import javafx.geometry.Point2D;
 import javafx.scene.control.TableView;
@@ -22,6 +24,7 @@ import rhombic.desktop.work.RecentFiles;
 import rhombic.desktop.work.Workbench;
 import rhombic.formats.file.Journal;
 import rhombic.formats.study.StudyReader;
+import rhombic.formats.study.StudyWriter;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.value.Bend;
@@ -211,11 +214,7 @@ class WindowTest extends WindowBase {
         Study built = study();
         Path journal = answer.resolveSibling("journal");
         await(() -> new RestoredJournal(journal).holds(built));
-        Path owner;
-        try (var files = Files.list(journal)) {
-            owner = files.filter(f -> f.toString().endsWith(".owner")).findFirst().orElseThrow();
-        }
-        Files.writeString(owner, "999999999");
+        robot.interact(window::close); // its lock is gone, as after a crash
         MainWindow[] next = new MainWindow[1];
         robot.interact(() -> {
             next[0] = new MainWindow(new Workbench(Study.empty()), FileAsker.dialogs(null), new Journal(journal), new RecentFiles(journal));
@@ -234,16 +233,56 @@ class WindowTest extends WindowBase {
                 return false;
             }
             try (var files = Files.list(folder)) {
-                for (Path file : files.filter(f -> f.toString().endsWith(".study.json")).toList()) {
-                    if (StudyReader.open(file).equals(study)) {
+                for (Path file : files.filter(f -> f.toString().endsWith(".entry.json")).toList()) {
+                    String text = new com.fasterxml.jackson.databind.ObjectMapper().readTree(Files.readString(file)).path("study").asText();
+                    if (StudyReader.read(text).equals(study)) {
                         return true;
                     }
                 }
                 return false;
             } catch (Exception e) {
-                return false; // half of the entry's files are there; looked at again
+                return false; // it is being written; looked at again
             }
         }
+    }
+
+    /** What was saved elsewhere since the work was left is not written over unasked. */
+    @Test
+    void broughtBackWorkAsksBeforeItIsSavedOverAFileThatHasChanged(FxRobot robot) throws Exception {
+        Path file = answer.resolveSibling("left.rhombic.json");
+        StudyWriter.save(Study.empty().named("Elsewhere"), file);
+        Path journal = answer.resolveSibling("journal");
+        Study left = Study.empty().named("Left");
+        try (Journal crashed = new Journal(journal)) {
+            crashed.keep(left, Optional.of(new Journal.Home(file, Optional.of(FileTime.fromMillis(1_000)))));
+        }
+        robot.interact(window::close);
+        MainWindow[] next = new MainWindow[1];
+        robot.interact(() -> {
+            next[0] = new MainWindow(new Workbench(Study.empty()), FileAsker.dialogs(null), new Journal(journal), new RecentFiles(journal));
+            window.root().getScene().setRoot(next[0].root());
+        });
+        robot.clickOn("#restore-work");
+        await(() -> next[0].bench().study().equals(left));
+        robot.push(KeyCode.CONTROL, KeyCode.S);
+        assertTrue(text(robot, "message").contains("changed"), text(robot, "message"));
+        assertEquals("Elsewhere", StudyReader.open(file).name());
+        robot.interact(next[0]::close);
+    }
+
+    @Test
+    void findOrDoOpensInCompareToo(FxRobot robot) {
+        place(robot, "work", "station", 0, 0);
+        robot.clickOn("#place-compare");
+        robot.clickOn("#find-button");
+        assertTrue(robot.lookup("#find-box").query().isVisible());
+        robot.interact(() -> robot.lookup("#find-field").queryAs(TextField.class).setText("watch"));
+        robot.push(KeyCode.ENTER);
+        assertTrue(window.strips().isVisible());
+        robot.clickOn("#place-compare");
+        robot.interact(() -> window.root().requestFocus());
+        robot.push(KeyCode.SLASH);
+        assertTrue(robot.lookup("#find-box").query().isVisible());
     }
 
     @Test

@@ -18,7 +18,8 @@ public final class FileTrouble {
         return "Can't write " + file + ": " + reason(e) + ". Nothing was changed; choose another place.";
     }
 
-    private static String reason(IOException e) {
+    /** Why, without a stop at its end. */
+    public static String reason(IOException e) {
         return switch (e) {
             case NoSuchFileException missing -> "there is no such file";
             case AccessDeniedException denied -> "it may not be accessed by you";

@@ -5,6 +5,9 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
+import java.nio.file.attribute.FileTime;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.time.Instant;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -86,36 +89,110 @@ class SafeFileTest {
     }
 
     @Test
+    void permissionsStay() throws Exception {
+        Path file = Files.writeString(folder.resolve("file"), "old");
+        Files.setPosixFilePermissions(file, PosixFilePermissions.fromString("rw-rw----"));
+        SafeFile.write(file, out -> out.write(bytes("new")));
+        assertEquals("rw-rw----", PosixFilePermissions.toString(Files.getPosixFilePermissions(file)));
+    }
+
+    @Test
+    void aLinkToWhatIsNotThereYetIsFollowed() throws Exception {
+        Path link = Files.createSymbolicLink(folder.resolve("link"), Path.of("real"));
+        SafeFile.write(link, out -> out.write(bytes("new")));
+        assertTrue(Files.isSymbolicLink(link));
+        assertEquals("new", Files.readString(folder.resolve("real")));
+        Path circle = Files.createSymbolicLink(folder.resolve("circle"), Path.of("circle"));
+        assertThrows(IOException.class, () -> SafeFile.write(circle, out -> out.write(bytes("x"))));
+    }
+
+    @Test
+    void aNameAsLongAsTheFileSystemAllowsCanBeSaved() throws Exception {
+        Path file = folder.resolve("x".repeat(242) + ".rhombic.json");
+        SafeFile.write(file, out -> out.write(bytes("new")));
+        assertEquals("new", Files.readString(file));
+    }
+
+    @Test
     void unsavedWorkIsOfferedOnceItsWindowIsGone() throws Exception {
-        Journal crashed = new Journal(folder);
         Study work = Study.empty().named("Unsaved");
-        crashed.keep(work, Optional.of(Path.of("/some/where.rhombic.json")));
-        Journal next = new Journal(folder);
-        assertEquals(List.of(), next.left(), "its window still runs");
-        try (Stream<Path> files = Files.list(folder)) {
-            Path owner = files.filter(f -> f.toString().endsWith(".owner")).findFirst().orElseThrow();
-            Files.writeString(owner, "999999999");
+        Journal.Home home = new Journal.Home(Path.of("/some/where.rhombic.json"),
+                Optional.of(FileTime.from(Instant.parse("2026-11-29T10:15:30.123456789Z"))));
+        try (Journal crashed = new Journal(folder); Journal next = new Journal(folder)) {
+            crashed.keep(work, Optional.of(home));
+            assertEquals(List.of(), next.left().work(), "its window still runs");
+            crashed.close();
+            Journal.Left left = next.left().work().getFirst();
+            assertEquals(work, left.study());
+            assertEquals(Optional.of(home), left.home(), "and how it was on the disk");
+            next.withdraw(left.entry());
+            assertEquals(List.of(), names());
         }
-        Journal.Left left = next.left().getFirst();
-        assertEquals(work, left.study());
-        assertEquals(Optional.of(Path.of("/some/where.rhombic.json")), left.file());
-        next.withdraw(left.entry());
+    }
+
+    @Test
+    void ofSeveralTheNewestComesFirst() throws Exception {
+        for (String name : List.of("First", "Second", "Third")) {
+            try (Journal journal = new Journal(folder)) {
+                journal.keep(Study.empty().named(name), Optional.empty());
+            }
+            try (Stream<Path> files = Files.list(folder)) {
+                for (Path file : files.toList()) {
+                    Files.setLastModifiedTime(file, FileTime.from(Files.getLastModifiedTime(file).toInstant().minusSeconds(60)));
+                }
+            }
+        }
+        try (Journal next = new Journal(folder)) {
+            assertEquals(List.of("Third", "Second", "First"), next.left().work().stream().map(left -> left.study().name()).toList());
+        }
+    }
+
+    @Test
+    void whatCannotBeUnderstoodIsToldAndHindersNobody() throws Exception {
+        Files.writeString(folder.resolve("x.study.json"), "{");
+        Files.writeString(folder.resolve("x.home"), "");
+        Files.writeString(folder.resolve("y.entry.json"), "{\"rhombicJournal\":2,\"file\":\"/a\\u0000b\",\"study\":\"\"}");
+        try (Journal journal = new Journal(folder)) {
+            Journal.Found found = journal.left();
+            assertEquals(List.of(), found.work());
+            assertEquals(2, found.notes().size(), found.notes()::toString);
+            assertTrue(found.notes().stream().allMatch(note -> note.contains("can't be brought back here")), found.notes()::toString);
+        }
+        assertEquals(List.of("x.home", "x.study.json", "y.entry.json"), names());
+    }
+
+    /** As programs wrote it before: in three files. */
+    @Test
+    void anEntryOfAnOlderProgramIsOffered() throws Exception {
+        Files.writeString(folder.resolve("x.study.json"), rhombic.formats.study.StudyWriter.write(Study.empty().named("Old")));
+        Files.writeString(folder.resolve("x.home"), "/some/where.rhombic.json");
+        Files.writeString(folder.resolve("x.owner"), "999999999");
+        try (Journal journal = new Journal(folder)) {
+            Journal.Left left = journal.left().work().getFirst();
+            assertEquals("Old", left.study().name());
+            assertEquals(Path.of("/some/where.rhombic.json"), left.home().orElseThrow().file());
+            journal.withdraw(left.entry());
+        }
         assertEquals(List.of(), names());
     }
 
     @Test
-    void aDamagedJournalEntryHindersNobody() throws Exception {
-        Files.writeString(folder.resolve("x.study.json"), "{");
-        Files.writeString(folder.resolve("x.home"), "");
-        assertEquals(List.of(), new Journal(folder).left());
-        assertEquals(List.of("x.home", "x.study.json"), names());
+    void whatAProgramLeftThatEndedWhileItWroteIsTakenAway() throws Exception {
+        Files.writeString(folder.resolve(".rhombic-123.new"), "half");
+        Files.writeString(folder.resolve("dead.lock"), "");
+        try (Journal journal = new Journal(folder)) {
+            journal.keep(Study.empty(), Optional.empty());
+            journal.tidy();
+            assertEquals(2, names().size(), "its own entry and lock: " + names());
+        }
     }
 
     @Test
     void savedWorkIsWithdrawn() throws Exception {
-        Journal journal = new Journal(folder);
-        journal.keep(Study.empty(), Optional.empty());
-        journal.withdraw();
+        try (Journal journal = new Journal(folder)) {
+            journal.keep(Study.empty(), Optional.empty());
+            journal.withdraw();
+        }
         assertEquals(List.of(), names());
     }
 }
