@@ -14,6 +14,7 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import rhombic.experiment.Archive;
 import rhombic.experiment.Curve;
 import rhombic.experiment.Experiment;
 import rhombic.experiment.Interval;
@@ -65,12 +66,16 @@ final class CompareCommand implements Callable<Integer> {
             err.println(fault.get());
             return Main.FAULTY;
         }
-        try (LocalEngine engine = new LocalEngine(threads);
-                ResultsFile archive = ResultsFile.open(ResultsFile.beside(file))) {
-            archive.troubles().forEach(trouble -> err.println(archive.file() + ": " + trouble));
+        try (LocalEngine engine = new LocalEngine(threads)) {
+            Archive archive = archive(err);
             int asked = replications == null ? Experiment.replications(study) : replications;
             List<Variant> variants = Variant.alternatives(study);
             Progress progress = new Progress(err);
+            if (archive instanceof ResultsFile kept) {
+                List<Variant> all = new ArrayList<>(variants);
+                comparison.sweeps().forEach(sweep -> all.addAll(Variant.sweep(study, sweep)));
+                kept.dropAllBut(new Experiment(all, comparison, engine, archive).marks());
+            }
             Sheet sheet = new Experiment(variants, comparison, engine, archive).run(asked, progress, () -> false);
             Variant against = sheet.variant(comparison.reference()).orElse(variants.getFirst());
             ComparisonWriter.Asked of = new ComparisonWriter.Asked(sheet, against, Sheet.selected(comparison));
@@ -84,11 +89,42 @@ final class CompareCommand implements Callable<Integer> {
             if (target != null) {
                 save(of, curves, found, target);
             }
-            return Main.FINE;
+            if (archive instanceof ResultsFile kept) {
+                kept.notKept().ifPresent(why -> err.println(why + "."));
+                kept.close();
+            }
+            return verdict(sheet, asked, err);
         } catch (IOException e) {
             err.println(FileTrouble.writing(out == null ? ResultsFile.beside(file) : out, e));
             return Main.REFUSED;
         }
+    }
+
+    /** Where runs are kept; in memory where they can't be read, which is told. */
+    private Archive archive(PrintWriter err) {
+        Path beside = ResultsFile.beside(file);
+        try {
+            ResultsFile archive = ResultsFile.open(beside);
+            archive.troubles().forEach(trouble -> err.println(beside + ": " + trouble));
+            return archive;
+        } catch (IOException e) {
+            err.println(FileTrouble.reading(beside, e) + " Its runs are not used, and new ones are not kept.");
+            return Archive.inMemory();
+        }
+    }
+
+    /** A comparison of which runs are missing is none. */
+    private static int verdict(Sheet sheet, int asked, PrintWriter err) {
+        boolean isWhole = true;
+        for (Variant variant : sheet.variants()) {
+            int runs = sheet.runs(variant).size();
+            if (runs < asked) {
+                err.println(variant.name() + ": " + runs + " of " + asked + " runs were made"
+                        + sheet.failure(variant).map(why -> ", since " + why).orElse(""));
+                isWhole = false;
+            }
+        }
+        return isWhole ? Main.FINE : Main.REFUSED;
     }
 
     private Optional<String> fault(Study study) {
@@ -143,7 +179,7 @@ final class CompareCommand implements Callable<Integer> {
         }
     }
 
-    private void sweep(Study study, Sweep sweep, ComparisonWriter.Asked of, LocalEngine engine, ResultsFile archive, int asked,
+    private void sweep(Study study, Sweep sweep, ComparisonWriter.Asked of, LocalEngine engine, Archive archive, int asked,
             List<Curve> curves) {
         PrintWriter print = spec.commandLine().getOut();
         List<Variant> points = Variant.sweep(study, sweep);
@@ -164,7 +200,7 @@ final class CompareCommand implements Callable<Integer> {
         }
     }
 
-    private Optional<Search.State> search(Study study, ComparisonWriter.Asked of, LocalEngine engine, ResultsFile archive, int asked) {
+    private Optional<Search.State> search(Study study, ComparisonWriter.Asked of, LocalEngine engine, Archive archive, int asked) {
         PrintWriter print = spec.commandLine().getOut();
         List<Variant> points = Variant.sweep(study, new Sweep("", search));
         Search wanted = new Search(points, of.responses().getFirst(), indifference == null ? 1 : indifference, Interval.CONFIDENCE,

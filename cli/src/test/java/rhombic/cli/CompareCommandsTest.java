@@ -102,10 +102,23 @@ class CompareCommandsTest {
     }
 
     @Test
-    void aRunsFileOfSomethingElseIsRefusedAndLeftAlone() throws Exception {
+    void aRunsFileOfSomethingElseIsToldAndLeftAlone() throws Exception {
         Files.writeString(runs(), "my notes\n");
-        assertEquals(1, rhombic("compare", study.toString(), "--replications", "2"));
+        assertEquals(0, rhombic("compare", study.toString(), "--replications", "2"));
         assertTrue(err.toString().contains("does not begin as a file of runs does"), err.toString());
+        assertTrue(err.toString().contains("new ones are not kept"), err.toString());
         assertEquals("my notes\n", Files.readString(runs()));
+    }
+
+    @Test
+    void whereRunsCannotBeKeptItComparesAllTheSameAndSaysSoOnce() throws Exception {
+        assertEquals(0, rhombic("compare", study.toString(), "--replications", "2"));
+        String figures = out.toString();
+        out.getBuffer().setLength(0);
+        Files.delete(runs());
+        Files.createSymbolicLink(runs(), folder.resolve("no folder").resolve("there.runs.jsonl"));
+        assertEquals(0, rhombic("compare", study.toString(), "--replications", "2"));
+        assertEquals(figures, out.toString());
+        assertEquals(1, err.toString().lines().filter(line -> line.contains("Runs can't be kept in ")).count(), err.toString());
     }
 }

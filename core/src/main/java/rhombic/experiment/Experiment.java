@@ -5,6 +5,8 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
@@ -87,6 +89,11 @@ public final class Experiment {
         }
     }
 
+    /** Under which marks its runs are kept. */
+    public Set<String> marks() {
+        return variantRuns.values().stream().map(runs -> runs.mark).collect(Collectors.toSet());
+    }
+
     /** How many replications of each are asked for to begin with. */
     public static int replications(Study study) {
         int asked = study.comparison().replications();
@@ -153,7 +160,7 @@ public final class Experiment {
             for (int replication = 1; replication <= runs.asked; replication++) {
                 if (!runs.runs.containsKey(replication)) {
                     Optional<RunRecord> kept = archive.find(runs.mark, replication);
-                    if (kept.isPresent()) {
+                    if (kept.isPresent() && kept.get().names().equals(runs.names)) { // else other figures were measured then
                         runs.runs.put(replication, kept.get());
                     }
                 }

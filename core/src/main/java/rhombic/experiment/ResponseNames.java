@@ -21,6 +21,16 @@ public final class ResponseNames implements Serializable {
         return names;
     }
 
+    @Override
+    public boolean equals(Object other) {
+        return this == other || other instanceof ResponseNames those && names.equals(those.names);
+    }
+
+    @Override
+    public int hashCode() {
+        return names.hashCode();
+    }
+
     /** Where it stands; -1 if it is none of them. */
     public int of(String name) {
         return index.getOrDefault(name, -1);

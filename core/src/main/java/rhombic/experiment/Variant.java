@@ -27,7 +27,7 @@ import rhombic.study.check.StudyCheck;
  */
 public record Variant(String name, Study study, List<String> levels, String alternative, List<String> contradictions, List<String> changes,
         @Nullable Double cost) {
-    public static final String BASE = "Base";
+    public static final String BASE = Comparison.BASE;
 
     public Variant {
         levels = List.copyOf(levels);

@@ -23,6 +23,8 @@ import rhombic.study.value.StudyException;
 public record Comparison(List<Alternative> alternatives, List<Factor> factors, List<Sweep> sweeps, String reference, List<String> responses,
         List<OwnResponse> own, int replications, double targetHalfWidth, List<BoardChart> board) implements Serializable {
     public static final int MAX = 1000;
+    /** What the study itself is called where it is compared with its alternatives. */
+    public static final String BASE = "Base";
     public static final Comparison NONE = new Comparison(List.of(), List.of(), List.of(), "", List.of(), List.of(), 0, 0,
             List.of());
 
@@ -34,6 +36,9 @@ public record Comparison(List<Alternative> alternatives, List<Factor> factors, L
         own = List.copyOf(own);
         board = List.copyOf(board);
         unique("alternatives", alternatives.stream().map(Alternative::name).toList());
+        if (alternatives.stream().anyMatch(alternative -> alternative.name().equals(BASE))) {
+            throw new StudyException("An alternative can't be called " + BASE + ", which the study itself is called: rename it");
+        }
         unique("factors", factors.stream().map(Factor::name).toList());
         unique("charts on the board", board.stream().map(BoardChart::title).toList());
         unique("responses of your own", own.stream().map(OwnResponse::name).toList());

@@ -113,7 +113,7 @@ public final class Comparing implements AutoCloseable {
                 running = null;
                 release();
             }
-            notifyAlways(mine, state(asked, asked.experiment.sheet(), Phase.IDLE, asked.trouble, Optional.empty()));
+            notifyAlways(mine, state(asked, asked.experiment.sheet(), Phase.IDLE, trouble(asked), Optional.empty()));
         }));
     }
 
@@ -222,6 +222,7 @@ public final class Comparing implements AutoCloseable {
     private record Asked(Study study, Experiment experiment, Map<Sweep, List<Variant>> sweeps, String trouble) {}
 
     private Asked asked(Study study, Optional<Path> file) throws IOException {
+        Archive before = archive;
         String trouble = archive(file);
         List<Variant> all = new ArrayList<>(Variant.alternatives(study));
         Set<String> names = new HashSet<>(all.stream().map(Variant::name).toList());
@@ -231,15 +232,34 @@ public final class Comparing implements AutoCloseable {
             sweeps.put(sweep, points);
             points.stream().filter(point -> names.add(point.name())).forEach(all::add);
         }
-        return new Asked(study, new Experiment(all, study.comparison(), engine, archive), sweeps, trouble);
+        Experiment experiment = new Experiment(all, study.comparison(), engine, archive);
+        if (archive != before && archive instanceof ResultsFile kept) {
+            kept.dropAllBut(experiment.marks());
+        }
+        return new Asked(study, experiment, sweeps, trouble);
     }
 
-    private String archive(Optional<Path> file) throws IOException {
+    /** What the file of runs told when it was opened, or while it was written. */
+    private String trouble(Asked asked) {
+        return archive instanceof ResultsFile kept ? kept.notKept().map(why -> why + ".").orElse(asked.trouble) : asked.trouble;
+    }
+
+    private String archive(Optional<Path> file) {
         Optional<Path> beside = file.map(ResultsFile::beside);
         if (!beside.equals(archivedFor) || beside.isEmpty() && archive instanceof ResultsFile) {
             release();
-            archive = beside.isPresent() ? ResultsFile.open(beside.get()) : Archive.inMemory();
             archivedFor = beside;
+            archive = Archive.inMemory();
+            if (beside.isPresent()) {
+                try {
+                    archive = ResultsFile.open(beside.get());
+                } catch (IOException e) {
+                    return FileTrouble.reading(beside.get(), e) + " Its runs are not used, and new ones are not kept.";
+                }
+            }
+        }
+        if (archive instanceof ResultsFile kept && kept.notKept().isPresent()) {
+            return kept.notKept().get() + ".";
         }
         return archive instanceof ResultsFile kept && !kept.troubles().isEmpty()
                 ? kept.file().getFileName() + ": " + kept.troubles().getFirst() + "."

@@ -1,12 +1,18 @@
 package rhombic.formats.results;
 
+import rhombic.formats.file.SafeFile;
+import rhombic.formats.file.FileTrouble;
+import java.util.Set;
+import java.util.Objects;
+import java.util.HashSet;
+import java.util.Arrays;
+import java.nio.file.attribute.BasicFileAttributes;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
@@ -37,8 +43,14 @@ import rhombic.study.change.StudyMark;
  */
 public final class ResultsFile implements Archive, AutoCloseable {
     private static final String FORMAT = "rhombicRuns";
+    /** Of a line with names: runs of that study further up do not count. */
+    private static final String ANEW = "anew";
     private static final int VERSION = 2;
     private static final ObjectMapper JSON = new ObjectMapper();
+
+    /** Beyond so many bytes, runs of studies that nothing needs any more are dropped. */
+    static final long MAX_BYTES = 50_000_000;
+    private static final long OWN_LOCK_WAIT_MILLIS = 5;
 
     private final Path file;
     private final Map<String, ResponseNames> names = new HashMap<>();
@@ -46,8 +58,11 @@ public final class ResultsFile implements Archive, AutoCloseable {
     private final List<String> troubles = new ArrayList<>();
     /** Whether an older program has kept its runs there, which are not found any more. */
     private boolean isOlder;
+    /** Studies of which one replication is there twice with other figures. */
+    private final Set<String> mixed = new HashSet<>();
+    private @Nullable String notKept;
     private @Nullable FileChannel channel;
-    private @Nullable FileLock lock;
+    private @Nullable Object fileKey;
 
     private ResultsFile(Path file) {
         this.file = file;
@@ -81,6 +96,11 @@ public final class ResultsFile implements Archive, AutoCloseable {
         return List.copyOf(troubles);
     }
 
+    /** Why runs could not be kept, in words; they are there as long as this program runs. Empty if all were kept. */
+    public synchronized Optional<String> notKept() {
+        return Optional.ofNullable(notKept);
+    }
+
     public Path file() {
         return file;
     }
@@ -89,6 +109,7 @@ public final class ResultsFile implements Archive, AutoCloseable {
         byte[] bytes = Files.readAllBytes(file);
         int from = 0;
         int number = 0;
+        mixed.clear();
         while (from < bytes.length) {
             int to = from;
             while (to < bytes.length && bytes[to] != '\n') {
@@ -103,6 +124,10 @@ public final class ResultsFile implements Archive, AutoCloseable {
                 troubles.add("Line " + number + " can't be read; its run will be made again");
             }
             from = to + 1;
+        }
+        if (!mixed.isEmpty()) {
+            mixed.forEach(runs::remove);
+            troubles.add("It holds runs of different studies under one mark, as older programs mixed them; those are made again");
         }
     }
 
@@ -138,7 +163,11 @@ public final class ResultsFile implements Archive, AutoCloseable {
         if (node.has("responses")) {
             List<String> all = new ArrayList<>();
             node.path("responses").forEach(name -> all.add(name.asText()));
-            names.put(study, new ResponseNames(all));
+            ResponseNames now = new ResponseNames(all);
+            if (!now.equals(names.put(study, now)) || node.path(ANEW).asBoolean()) {
+                runs.remove(study); // of other figures than are measured now
+                mixed.remove(study);
+            }
             return true;
         }
         ResponseNames known = names.get(study);
@@ -154,8 +183,11 @@ public final class ResultsFile implements Archive, AutoCloseable {
                     ? value.doubleValue()
                     : value.isTextual() && value.asText().equals("infinite") ? Double.POSITIVE_INFINITY : Double.NaN;
         }
-        runs.computeIfAbsent(study, key -> new HashMap<>()).put(replication,
-                new RunRecord(replication, node.path("seed").asLong(), known, read));
+        RunRecord now = new RunRecord(replication, node.path("seed").asLong(), known, read);
+        RunRecord before = runs.computeIfAbsent(study, key -> new HashMap<>()).put(replication, now);
+        if (before != null && !Arrays.equals(before.values(), now.values())) {
+            mixed.add(study);
+        }
         return true;
     }
 
@@ -164,22 +196,58 @@ public final class ResultsFile implements Archive, AutoCloseable {
         return Optional.ofNullable(runs.getOrDefault(study, Map.of()).get(replication));
     }
 
+    /** Never fails: where runs can't be kept on the disk, they are there as long as the program runs, and {@link #notKept} says why. */
     @Override
     public void keep(String study, RunRecord run) {
         String line = line(study, run); // worked out before others have to wait
         synchronized (this) {
+            boolean isNew = mixed.contains(study) || !Objects.equals(run.names(), names.get(study));
+            if (isNew) {
+                runs.remove(study);
+            }
             runs.computeIfAbsent(study, key -> new HashMap<>()).put(run.replication(), run);
-            boolean isFirst = names.putIfAbsent(study, run.names()) == null;
             try {
-                append(isFirst ? head(study, run.names()) + line : line);
+                append(isNew ? head(study, run.names(), mixed.contains(study)) + line : line);
+                names.put(study, run.names());
+                mixed.remove(study);
             } catch (IOException e) {
-                throw new UncheckedIOException("The run could not be kept in " + file + ": " + e.getMessage(), e);
+                notKept = "Runs can't be kept in " + file + ": " + FileTrouble.reason(e) + ". They are there until the program ends";
             }
         }
     }
 
-    private static String head(String study, ResponseNames names) {
+    /** Drops the runs of all other studies, if the file has become large. */
+    public synchronized void dropAllBut(Set<String> studies) {
+        try {
+            if (!Files.exists(file) || Files.size(file) <= MAX_BYTES
+                    || !names.keySet().stream().anyMatch(study -> !studies.contains(study))) {
+                return;
+            }
+            names.keySet().retainAll(studies);
+            runs.keySet().retainAll(studies);
+            FileChannel open = opened();
+            try (FileLock lock = lock(open)) {
+                SafeFile.write(file, out -> {
+                    out.write(header().getBytes(StandardCharsets.UTF_8));
+                    for (Map.Entry<String, ResponseNames> one : names.entrySet()) {
+                        out.write(head(one.getKey(), one.getValue(), false).getBytes(StandardCharsets.UTF_8));
+                        for (RunRecord run : runs.getOrDefault(one.getKey(), Map.of()).values()) {
+                            out.write(line(one.getKey(), run).getBytes(StandardCharsets.UTF_8));
+                        }
+                    }
+                });
+            }
+            isOlder = false;
+        } catch (IOException e) {
+            notKept = "Runs that are not needed any more can't be dropped from " + file + ": " + FileTrouble.reason(e);
+        }
+    }
+
+    private static String head(String study, ResponseNames names, boolean isAnew) {
         ObjectNode head = JSON.createObjectNode().put("study", study);
+        if (isAnew) {
+            head.put(ANEW, true);
+        }
         ArrayNode all = head.putArray("responses");
         names.all().forEach(all::add);
         return head + "\n";
@@ -210,42 +278,66 @@ public final class ResultsFile implements Archive, AutoCloseable {
         return line.append("]}\n").toString();
     }
 
+    /** Whole lines, whoever else writes there: the lock is held for no longer than that. */
     private void append(String lines) throws IOException {
-        FileChannel open = channel;
-        if (open == null) {
-            open = begin();
-            channel = open;
-        }
-        ByteBuffer bytes = ByteBuffer.wrap(lines.getBytes(StandardCharsets.UTF_8));
-        while (bytes.hasRemaining()) {
-            open.write(bytes);
+        FileChannel open = opened();
+        FileLock lock = lock(open);
+        try {
+            if (!Objects.equals(fileKey, key())) { // another program has dropped what it does not need
+                lock.close();
+                close();
+                open = opened();
+                lock = lock(open);
+            }
+            if (isOlder) {
+                open.truncate(0);
+                isOlder = false;
+            }
+            long size = open.size();
+            ByteBuffer last = ByteBuffer.allocate(1);
+            String before = size == 0 ? header() : open.read(last, size - 1) == 1 && last.get(0) != '\n' ? "\n" : "";
+            ByteBuffer bytes = ByteBuffer.wrap((before + lines).getBytes(StandardCharsets.UTF_8));
+            open.position(size);
+            while (bytes.hasRemaining()) {
+                open.write(bytes);
+            }
+        } finally {
+            lock.close();
         }
     }
 
-    private FileChannel begin() throws IOException {
-        FileChannel open = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE);
-        try {
-            lock = open.tryLock();
-        } catch (OverlappingFileLockException e) {
-            lock = null;
-        }
-        if (lock == null) {
-            open.close();
-            throw new IOException("another window is comparing the same study; end it there first");
-        }
-        if (isOlder) {
-            open.truncate(0);
-            isOlder = false;
-        }
-        long size = open.size();
-        open.position(size);
-        ByteBuffer last = ByteBuffer.allocate(1);
-        if (size == 0) {
-            open.write(ByteBuffer.wrap(("{\"" + FORMAT + "\":" + VERSION + "}\n").getBytes(StandardCharsets.UTF_8)));
-        } else if (open.read(last, size - 1) == 1 && last.get(0) != '\n') {
-            open.write(ByteBuffer.wrap(new byte[] {'\n'}));
+    private static String header() {
+        return "{\"" + FORMAT + "\":" + VERSION + "}\n";
+    }
+
+    private FileChannel opened() throws IOException {
+        FileChannel open = channel;
+        if (open == null) {
+            open = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE);
+            channel = open;
+            fileKey = key();
         }
         return open;
+    }
+
+    private @Nullable Object key() throws IOException {
+        return Files.readAttributes(file, BasicFileAttributes.class).fileKey();
+    }
+
+    /** Waits for other programs, and for other windows of this one. */
+    private static FileLock lock(FileChannel open) throws IOException {
+        while (true) {
+            try {
+                return open.lock();
+            } catch (OverlappingFileLockException e) {
+                try {
+                    Thread.sleep(OWN_LOCK_WAIT_MILLIS);
+                } catch (InterruptedException interrupted) {
+                    Thread.currentThread().interrupt();
+                    throw new IOException("another window is writing there", interrupted);
+                }
+            }
+        }
     }
 
     @Override
@@ -255,6 +347,5 @@ public final class ResultsFile implements Archive, AutoCloseable {
             open.close();
         }
         channel = null;
-        lock = null;
     }
 }

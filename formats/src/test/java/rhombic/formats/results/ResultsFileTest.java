@@ -8,10 +8,13 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import rhombic.experiment.ResponseNames;
@@ -106,11 +109,114 @@ class ResultsFileTest {
     }
 
     @Test
-    void twoWindowsDoNotWriteIntoEachOther() throws Exception {
+    void twoWindowsKeepTheirRunsInOneFile() throws Exception {
         Path file = kept(1);
         try (ResultsFile one = ResultsFile.open(file); ResultsFile two = ResultsFile.open(file)) {
-            one.keep("abc", run(2));
-            assertTrue(assertThrows(UncheckedIOException.class, () -> two.keep("abc", run(3))).getMessage().contains("another window"));
+            for (int r = 2; r <= 20; r += 2) {
+                one.keep("abc", run(r));
+                two.keep("abc", run(r + 1));
+            }
+            assertEquals(Optional.empty(), one.notKept());
+            assertEquals(Optional.empty(), two.notKept());
+        }
+        try (ResultsFile archive = ResultsFile.open(file)) {
+            assertEquals(List.of(), archive.troubles());
+            for (int r = 1; r <= 21; r++) {
+                assertArrayEquals(run(r).values(), archive.find("abc", r).orElseThrow().values());
+            }
+        }
+    }
+
+    @Test
+    void whereNothingCanBeWrittenRunsAreThereAsLongAsTheProgramRuns() throws Exception {
+        Path blocked = Files.writeString(folder.resolve("blocked"), "a file where a folder would have to be");
+        try (ResultsFile archive = ResultsFile.open(blocked.resolve("line.runs.jsonl"))) {
+            archive.keep("abc", run(1));
+            archive.keep("abc", run(2));
+            assertArrayEquals(run(2).values(), archive.find("abc", 2).orElseThrow().values());
+            String why = archive.notKept().orElseThrow();
+            assertTrue(why.startsWith("Runs can't be kept in ") && why.contains("line.runs.jsonl"), why);
+        }
+    }
+
+    @Test
+    void namesAreKnownOnlyOnceTheyAreWritten() throws Exception {
+        Path inside = folder.resolve("gone").resolve("line.runs.jsonl");
+        try (ResultsFile archive = ResultsFile.open(inside)) {
+            archive.keep("abc", run(1));
+            assertTrue(archive.notKept().isPresent());
+            Files.createDirectory(inside.getParent());
+            archive.keep("abc", run(2));
+        }
+        try (ResultsFile archive = ResultsFile.open(inside)) {
+            assertEquals(List.of(), archive.troubles());
+            assertTrue(archive.find("abc", 2).isPresent());
+        }
+    }
+
+    @Test
+    void runsOfOtherResponsesAreMadeAgain() throws Exception {
+        Path file = kept(2);
+        ResponseNames more = new ResponseNames(List.of("throughput", "new"));
+        try (ResultsFile archive = ResultsFile.open(file)) {
+            archive.keep("abc", new RunRecord(1, 7, more, new double[] {1, 2}));
+            assertTrue(archive.find("abc", 2).isEmpty(), "it has other responses");
+        }
+        try (ResultsFile archive = ResultsFile.open(file)) {
+            assertEquals(List.of(), archive.troubles());
+            assertTrue(archive.find("abc", 1).isPresent() && archive.find("abc", 2).isEmpty());
+        }
+    }
+
+    /** Two studies under one mark: one replication is there twice, with other figures. */
+    @Test
+    void aMixtureIsToldAndNoneOfItIsUsed() throws Exception {
+        Path file = kept(3);
+        try (ResultsFile archive = ResultsFile.open(folder.resolve("other.runs.jsonl"))) {
+            archive.keep("abc", new RunRecord(2, 7, names, new double[] {1, 2, 3}));
+        }
+        List<String> other = Files.readAllLines(folder.resolve("other.runs.jsonl"));
+        Files.writeString(file, other.getLast() + "\n", StandardOpenOption.APPEND);
+        try (ResultsFile archive = ResultsFile.open(file)) {
+            assertTrue(archive.troubles().getFirst().contains("different studies under one mark"), archive.troubles()::toString);
+            for (int r = 1; r <= 3; r++) {
+                assertTrue(archive.find("abc", r).isEmpty());
+            }
+            for (int r = 1; r <= 3; r++) {
+                archive.keep("abc", run(r));
+            }
+        }
+        try (ResultsFile archive = ResultsFile.open(file)) {
+            assertEquals(List.of(), archive.troubles(), "told once");
+            assertArrayEquals(run(2).values(), archive.find("abc", 2).orElseThrow().values());
+        }
+    }
+
+    @Test
+    void aLargeFileLosesWhatNothingNeeds() throws Exception {
+        Path file = folder.resolve("line.runs.jsonl");
+        ResponseNames wide = new ResponseNames(IntStream.range(0, 200_000).mapToObj(i -> "response " + i).toList());
+        double[] values = IntStream.range(0, 200_000).mapToDouble(i -> i + 0.123456789).toArray();
+        try (ResultsFile archive = ResultsFile.open(file)) {
+            archive.keep("needed", run(1));
+            for (int r = 1; Files.size(file) <= ResultsFile.MAX_BYTES; r++) {
+                archive.keep("other", new RunRecord(r, 7, wide, values));
+            }
+            archive.dropAllBut(Set.of("needed", "other"));
+            assertTrue(archive.find("other", 1).isPresent());
+            try (ResultsFile second = ResultsFile.open(file)) {
+                archive.dropAllBut(Set.of("needed"));
+                assertTrue(archive.find("other", 1).isEmpty());
+                assertTrue(Files.size(file) < 10_000);
+                second.keep("needed", run(2));
+                archive.keep("needed", run(3));
+            }
+        }
+        try (ResultsFile archive = ResultsFile.open(file)) {
+            assertEquals(List.of(), archive.troubles());
+            for (int r = 1; r <= 3; r++) {
+                assertTrue(archive.find("needed", r).isPresent(), "run " + r);
+            }
         }
     }
 
