@@ -19,7 +19,12 @@ import rhombic.formula.grammar.FormulasParser.ExpressionContext;
 final class FormulaReader extends FormulasBaseVisitor<Step> {
     private static final Set<String> DRAWS = Set.of("uniform", "triangular", "exponential", "normal", "lognormal");
     private static final Set<String> ROOTS = Set.of("piece", "here", "clock", "person", "from", "to");
+    private static final Set<String> OPERATIONS = Set.of("*", "/", "%", "?");
+    private static final Set<Integer> RELATIONS = Set.of(FormulasLexer.BELOW, FormulasLexer.NOT_ABOVE, FormulasLexer.ABOVE,
+            FormulasLexer.NOT_BELOW, FormulasLexer.SAME, FormulasLexer.OTHER_THAN, FormulasLexer.AND, FormulasLexer.OR);
     private static final int MAX_DEPTH = 40;
+    /** Each sign may need room on the stack. */
+    private static final int MAX_SIGNS = 300;
 
     final Set<Formula.Read> reads = new LinkedHashSet<>();
     final Set<Formula.ReadAt> readsAt = new LinkedHashSet<>();
@@ -58,8 +63,19 @@ final class FormulaReader extends FormulasBaseVisitor<Step> {
     /** Signs without a meaning, and brackets that have no partner. */
     private void signs(List<Token> tokens) {
         int depth = 0;
+        int signs = 0;
+        int before = 0;
         for (Token token : tokens) {
             String sign = token.getText();
+            boolean isPrefix = sign.equals("+") || sign.equals("-") || token.getType() == FormulasLexer.NOT;
+            before = isPrefix ? before + 1 : 0;
+            signs += isPrefix || OPERATIONS.contains(sign) || RELATIONS.contains(token.getType()) ? 1 : 0;
+            if (before > MAX_DEPTH) {
+                throw at(token, MAX_DEPTH + " signs may follow each other");
+            }
+            if (signs > MAX_SIGNS) {
+                throw at(token, "a formula may have " + MAX_SIGNS + " signs; split it, or put the values into a table");
+            }
             switch (token.getType()) {
                 case FormulasLexer.SETS -> throw at(token, "\u201c=\u201d sets nothing here; to compare, write ==");
                 case FormulasLexer.ONE_AND -> throw at(token, "\u201c&\u201d stands alone; write && for \u201cand\u201d");

@@ -167,9 +167,29 @@ class FormulaTest {
     void lengthAndDepthAreLimited() {
         assertThrows(FormulaException.class, () -> Formula.parse("1" + "+1".repeat(1000)));
         assertThrows(FormulaException.class, () -> Formula.parse("(".repeat(50) + "1" + ")".repeat(50)));
-        assertEquals(-1, Formula.parse("- ".repeat(999) + "1").number(scope),
-                "signs are no brackets, but must not be too deep for the reader either");
+        assertTrue(assertThrows(FormulaException.class, () -> Formula.parse("- ".repeat(990) + "1")).getMessage()
+                .contains("At character 81: 40 signs may follow each other"));
+        assertTrue(assertThrows(FormulaException.class, () -> Formula.parse("1" + "+1".repeat(301))).getMessage()
+                .contains("a formula may have 300 signs"));
         assertEquals(31, Formula.parse("(".repeat(30) + "1" + ")".repeat(30) + " + 30").number(scope));
+    }
+
+    /** A thread of a window or a run may have little room left on its stack. */
+    @ParameterizedTest
+    @ValueSource(strings = {"sum", "choice", "not", "mixed"})
+    void whatIsAllowedNeedsLittleStack(String form) throws Exception {
+        String text = switch (form) {
+            case "sum" -> "piece.joints" + "+1".repeat(300);
+            case "choice" -> "piece.joints < 0 ? 1 : ".repeat(35) + "3";
+            case "not" -> "not ".repeat(40) + "(" + "piece.joints > 0 and ".repeat(40) + "true)";
+            default -> "(- ".repeat(40) + "piece.joints" + ")".repeat(40) + " * 1".repeat(200);
+        };
+        Throwable[] thrown = new Throwable[1];
+        Thread thread = new Thread(null, () -> Formula.parse(text).value(scope), "small", 256_000);
+        thread.setUncaughtExceptionHandler((of, e) -> thrown[0] = e);
+        thread.start();
+        thread.join();
+        assertEquals(null, thrown[0]);
     }
 
     @Test

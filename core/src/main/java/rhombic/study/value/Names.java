@@ -20,6 +20,9 @@ public final class Names {
             throw new StudyException(
                     "A name must not begin or end with a blank or contain a line break; got \u201c" + name.strip() + "\u201d");
         }
+        if (name.codePoints().anyMatch(c -> c >= Character.MIN_SURROGATE && c <= Character.MAX_SURROGATE)) {
+            throw new StudyException("A name must not hold half a character; type it anew");
+        }
         return name;
     }
 
@@ -31,7 +34,11 @@ public final class Names {
         String stem = wanted.replaceFirst(" \\d+$", "");
         for (int i = 2;; i++) {
             String suffix = " " + i;
-            String candidate = stem.substring(0, Math.min(stem.length(), MAX_LENGTH - suffix.length())) + suffix;
+            int end = Math.min(stem.length(), MAX_LENGTH - suffix.length());
+            if (end < stem.length() && Character.isHighSurrogate(stem.charAt(end - 1))) {
+                end--;
+            }
+            String candidate = stem.substring(0, end) + suffix;
             if (!taken.contains(candidate)) {
                 return candidate;
             }

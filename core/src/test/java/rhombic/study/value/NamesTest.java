@@ -47,4 +47,15 @@ class NamesTest {
         }
         assertEquals(times, taken.size());
     }
+
+    @Test
+    void noCharacterIsCutInTwo() {
+        String wide = "\uD83C\uDFED".repeat(40);
+        assertEquals(wide, Names.checked(wide));
+        for (int blanks = 0; blanks < 2; blanks++) {
+            String name = "x".repeat(blanks) + wide.substring(0, 80 - 2 * blanks);
+            assertEquals(Names.free(name, Set.of(name)), Names.checked(Names.free(name, Set.of(name))));
+        }
+        assertThrows(StudyException.class, () -> Names.checked("a\uD83C"));
+    }
 }

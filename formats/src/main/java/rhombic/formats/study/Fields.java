@@ -240,6 +240,10 @@ final class Fields {
             fault(at(field), "must be a text in quotes; got " + shown(value));
             return standIn;
         }
+        if (value.textValue().codePoints().anyMatch(c -> c >= Character.MIN_SURROGATE && c <= Character.MAX_SURROGATE)) {
+            fault(at(field), "holds half a character: type the text anew");
+            return standIn;
+        }
         return value.textValue();
     }
 

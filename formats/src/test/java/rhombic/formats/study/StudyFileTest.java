@@ -14,11 +14,14 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import net.jqwik.api.constraints.DoubleRange;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -33,6 +36,9 @@ import rhombic.study.Sweep;
 import rhombic.study.Study;
 import rhombic.study.value.Look;
 import rhombic.study.value.ShutTime;
+import rhombic.study.value.Timetable;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Supply;
 import rhombic.testplants.RandomStudies;
 
 class StudyFileTest {
@@ -87,6 +93,102 @@ class StudyFileTest {
         assertEquals(study, StudyReader.read(text));
         assertEquals(text, StudyWriter.write(StudyReader.read(text)));
         assertEquals(Set.of(), schemaFaults(text));
+    }
+
+    private static final List<String> EXTREMES = List.of("1e12 h", "999999999999 d", "-1e12 m", "1e-300 s", "0.1 ns", "4.9e-324 s",
+            "1e12 kg",
+            "1e-12 m/s", "100 %", "1e-320 %", "120:00", "2777777:46:39.999999999", "99:59:59.5", "Sun 23:59:59.9999999999",
+            "0.30000000000000004 s",
+            "\uD83C\uDFED".repeat(40), "\u202Eabc", "\uFEFFx", "a\u2028b", "\u0000", "\uD800", "=1+1", "<b>&amp;\"'\\/", "%n%s", "${x}",
+            "../../x",
+            "\u00A0", "x".repeat(81), "exponential(1e12 d)", "uniform(0 s, 1e12 h)", "2262-04-11T23:47", "9999-12-31T23:59", "true", "null",
+            "1");
+    private static final double[] EXTREME_NUMBERS = {0, -0.0, 1, -1, Integer.MAX_VALUE, Integer.MIN_VALUE, Long.MAX_VALUE, 1e300, -1e300,
+            Double.MIN_VALUE, 1e-9, 0.1 + 0.2, 360, 100_000, 200_001};
+
+    /** Extreme values at random places of a random study: it is refused in words, or it can be saved and opened again. */
+    @Property(tries = 1500, seed = "20261129")
+    void whateverCanBeReadCanBeSavedAndReadAgain(@ForAll long seed) throws Exception {
+        Random random = new Random(seed);
+        ObjectMapper mapper = new ObjectMapper();
+        com.fasterxml.jackson.databind.JsonNode root = mapper.readTree(StudyWriter.write(RandomStudies.of(seed % 200)));
+        for (int i = 0; i < 1 + random.nextInt(3); i++) {
+            putExtreme(root, random);
+        }
+        Study study;
+        try {
+            study = StudyReader.read(mapper.writeValueAsString(root));
+        } catch (StudyFormatException e) {
+            return;
+        }
+        byte[] saved = StudyWriter.write(study).getBytes(StandardCharsets.UTF_8);
+        Study again = StudyReader.read(new String(saved, StandardCharsets.UTF_8));
+        assertTrue(study.equals(again), () -> difference(shown(study), shown(again)));
+    }
+
+    private static String shown(Study study) {
+        StringBuilder shown = new StringBuilder();
+        study.toString().chars().forEach(c -> shown.append(c < 127 && c > 31 ? (char) c : "\\u" + Integer.toHexString(c)));
+        return shown.toString();
+    }
+
+    private static String difference(String one, String other) {
+        int at = Math.max(0, Arrays.mismatch(one.toCharArray(), other.toCharArray()) - 40);
+        return one.substring(at, Math.min(one.length(), at + 200)) + "\nis read as\n"
+                + other.substring(at, Math.min(other.length(), at + 200));
+    }
+
+    private static void putExtreme(com.fasterxml.jackson.databind.JsonNode root, Random random) {
+        com.fasterxml.jackson.databind.JsonNode at = root;
+        while (true) {
+            int chosen = at.isEmpty() ? 0 : random.nextInt(at.size());
+            boolean isText = random.nextInt(3) > 0;
+            String text = EXTREMES.get(random.nextInt(EXTREMES.size()));
+            double number = EXTREME_NUMBERS[random.nextInt(EXTREME_NUMBERS.length)];
+            if (at instanceof com.fasterxml.jackson.databind.node.ArrayNode array && !array.isEmpty()) {
+                if (!array.get(chosen).isContainerNode()) {
+                    array.set(chosen, isText ? array.textNode(text) : array.numberNode(number));
+                    return;
+                }
+                at = array.get(chosen);
+            } else if (at instanceof com.fasterxml.jackson.databind.node.ObjectNode object && !object.isEmpty()) {
+                String key = List.copyOf(object.properties()).get(chosen).getKey();
+                if (!object.get(key).isContainerNode()) {
+                    object.set(key, isText ? object.textNode(text) : object.numberNode(number));
+                    return;
+                }
+                at = object.get(key);
+            } else {
+                return;
+            }
+        }
+    }
+
+    /** To the end of the calendar, to fractions of a second. */
+    @Property(tries = 1000, seed = "20261129")
+    void anyTimeOfATimetableReadsAsItIsWritten(@ForAll Timetable.Repeat repeat, @ForAll @DoubleRange(max = 1e10) double any) {
+        double seconds = Math.min(any, 1e10) % repeat.periodSeconds();
+        for (double time : new double[] {seconds, Math.floor(seconds), Math.floor(seconds / 60) * 60, Math.floor(seconds / 3600) * 3600,
+                Math.round(seconds * 10) / 10.0 % repeat.periodSeconds()}) {
+            String text = Timetable.text(repeat, time);
+            assertEquals(time, Timetable.seconds(repeat, text), text);
+        }
+    }
+
+    @Test
+    void arrivalsBeyondAHundredHoursAreSavedAndRead() throws Exception {
+        Timetable timetable = new Timetable(Timetable.Repeat.ONCE,
+                List.of(new Timetable.Row(99 * 3600.0, "Box", 1, Map.of()), new Timetable.Row(120 * 3600.0, "Box", 1, Map.of()),
+                        new Timetable.Row(1e10, "Box", 1, Map.of())),
+                "");
+        Study study = StudyReader.read(SMALL).changed("In", element -> ((GoodsIn) element).withSupply(new Supply.ByTimetable(timetable)));
+        assertEquals(study, StudyReader.read(StudyWriter.write(study)));
+    }
+
+    @Test
+    void noAlternativeIsCalledAsTheStudyIs() {
+        String text = SMALL.replaceFirst("\\{", "{\"comparison\": {\"alternatives\": [{\"name\": \"Base\", \"changes\": []}]},");
+        assertTrue(faults(text).toString().contains("can't be called Base"), faults(text)::toString);
     }
 
     /** With alternatives, factors, sweeps, responses and charts. */
