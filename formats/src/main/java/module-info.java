@@ -9,6 +9,8 @@ module rhombic.formats {
     requires org.apache.fontbox;
     requires org.apache.commons.logging;
     requires java.desktop;
+    requires java.logging;
+    requires org.slf4j;
     requires org.apache.poi.poi;
     requires org.apache.poi.ooxml;
 

@@ -2,10 +2,13 @@ package rhombic.cli;
 
 import java.util.Arrays;
 import java.util.Map;
+import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import picocli.CommandLine.Command;
 import picocli.CommandLine;
+import rhombic.formats.file.ErrorLog;
+import rhombic.formats.file.FileTrouble;
 
 /** Where the commands start. */
 @Command(name = "rhombic", subcommands = {RunCommand.class, CheckCommand.class, SchemaCommand.class,
@@ -46,10 +49,16 @@ public final class Main {
                     return FAULTY;
                 })
                 .setExecutionExceptionHandler((e, command, result) -> {
-                    err.println(e.getMessage() == null ? "Something failed that should not: " + e : e.getMessage());
+                    err.println(told(e));
                     return REFUSED;
                 })
                 .execute(Arrays.stream(args).map(arg -> renamed(arg, err)).toArray(String[]::new));
+    }
+
+    /** What this program throws says what is wrong; anything else is an error of the program. */
+    private static String told(Exception e) {
+        boolean isOwn = e.getClass().getName().startsWith("rhombic.") && e.getMessage() != null;
+        return isOwn ? String.valueOf(e.getMessage()) : e instanceof IOException file ? FileTrouble.reason(file) : ErrorLog.usual().tell(e);
     }
 
     private static String renamed(String arg, PrintWriter err) {

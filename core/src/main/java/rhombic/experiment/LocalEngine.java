@@ -5,13 +5,14 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.Callable;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.BooleanSupplier;
 import rhombic.measure.RunFigures;
 import rhombic.plant.blueprint.Blueprint;
@@ -47,25 +48,25 @@ public final class LocalEngine implements RunEngine, AutoCloseable {
 
     @Override
     public List<RunFigures> run(List<RunTask> tasks, RunListener listener, BooleanSupplier cancelled) {
-        AtomicBoolean abandoned = new AtomicBoolean();
-        BooleanSupplier stop = () -> abandoned.get() || cancelled.getAsBoolean();
+        AtomicReference<Throwable> failure = new AtomicReference<>();
+        BooleanSupplier stop = () -> failure.get() != null || cancelled.getAsBoolean();
         Map<Study, Blueprint> blueprints = new IdentityHashMap<>();
         List<Future<RunFigures>> open = new ArrayList<>(tasks.size());
         for (RunTask task : tasks) {
             Blueprint blueprint = blueprints.computeIfAbsent(task.study(), preparation::of);
-            open.add(threads.submit(() -> run(task, blueprint, listener, stop)));
+            open.add(submit(() -> run(task, blueprint, listener, stop), failure));
         }
-        return await(open, abandoned);
+        return await(open, failure);
     }
 
     @Override
     public void run(TaskSource tasks, RunListener listener, BooleanSupplier cancelled) {
-        AtomicBoolean abandoned = new AtomicBoolean();
-        BooleanSupplier stop = () -> abandoned.get() || cancelled.getAsBoolean();
+        AtomicReference<Throwable> failure = new AtomicReference<>();
+        BooleanSupplier stop = () -> failure.get() != null || cancelled.getAsBoolean();
         Map<Same, Blueprint> blueprints = new ConcurrentHashMap<>();
         List<Future<Boolean>> open = new ArrayList<>(threadCount);
         for (int i = 0; i < threadCount; i++) {
-            open.add(threads.submit(() -> {
+            open.add(submit(() -> {
                 for (Optional<RunTask> next = tasks.next(); next.isPresent(); next = tasks.next()) {
                     RunTask task = next.get();
                     try {
@@ -79,9 +80,9 @@ public final class LocalEngine implements RunEngine, AutoCloseable {
                     }
                 }
                 return true;
-            }));
+            }, failure));
         }
-        await(open, abandoned);
+        await(open, failure);
     }
 
     /** A very study, and not one that equals it: to compare whole studies for each run would cost more than it saves. */
@@ -97,24 +98,33 @@ public final class LocalEngine implements RunEngine, AutoCloseable {
         }
     }
 
-    /** Waits for all; what the first of them throws ends the others. */
-    private static <T> List<T> await(List<Future<T>> open, AtomicBoolean abandoned) {
+    /** What fails is noted at once, so that the others end although nobody waits for this one yet. */
+    private <T> Future<T> submit(Callable<T> work, AtomicReference<Throwable> failure) {
+        return threads.submit(() -> {
+            try {
+                return work.call();
+            } catch (Throwable e) {
+                failure.compareAndSet(null, e);
+                throw e;
+            }
+        });
+    }
+
+    /** Waits for all; throws what failed first. */
+    private static <T> List<T> await(List<Future<T>> open, AtomicReference<Throwable> failure) {
         List<T> results = new ArrayList<>(open.size());
         try {
             for (Future<T> one : open) {
                 results.add(one.get());
             }
         } catch (ExecutionException e) {
-            abandoned.set(true);
-            if (e.getCause() instanceof RuntimeException cause) {
-                throw cause;
+            switch (failure.get()) {
+                case RuntimeException cause -> throw cause;
+                case Error cause -> throw cause; // such as no memory left: who started the run says what to do
+                case null, default -> throw new IllegalStateException("A run failed", e.getCause());
             }
-            if (e.getCause() instanceof Error cause) {
-                throw cause; // such as no memory left: who started the run says what to do
-            }
-            throw new IllegalStateException("A run failed", e.getCause());
         } catch (InterruptedException e) {
-            abandoned.set(true);
+            failure.compareAndSet(null, e);
             Thread.currentThread().interrupt();
             throw new CancellationException("The runs were interrupted");
         }

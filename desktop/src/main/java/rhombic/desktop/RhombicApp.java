@@ -18,6 +18,7 @@ import rhombic.desktop.frame.FileAsker;
 import rhombic.desktop.frame.MainWindow;
 import rhombic.desktop.work.RecentFiles;
 import rhombic.desktop.work.Workbench;
+import rhombic.formats.file.ErrorLog;
 import rhombic.formats.file.Journal;
 import rhombic.study.Study;
 
@@ -47,9 +48,10 @@ public final class RhombicApp extends Application {
         boolean forShot = getParameters().getNamed().containsKey("shot");
         Path state = forShot
                 ? Path.of(System.getProperty("java.io.tmpdir"), "rhombic-shot-" + ProcessHandle.current().pid())
-                : stateFolder();
+                : ErrorLog.stateFolder();
         MainWindow made = new MainWindow(new Workbench(Study.empty()), FileAsker.dialogs(stage), new Journal(state),
                 new RecentFiles(state));
+        made.tellErrors(new ErrorLog(state));
         window = forShot ? made : runIn(made);
         stage.setScene(scene(made.root(), WIDTH, HEIGHT));
         stage.show();
@@ -85,12 +87,6 @@ public final class RhombicApp extends Application {
         Scene scene = new Scene(root, width, height);
         scene.getStylesheets().add(resource("rhombic.css"));
         return scene;
-    }
-
-    private static Path stateFolder() {
-        String state = System.getenv("XDG_STATE_HOME");
-        Path base = state != null && !state.isBlank() ? Path.of(state) : Path.of(System.getProperty("user.home"), ".local", "state");
-        return base.resolve("rhombic");
     }
 
     private static String resource(String name) {

@@ -34,6 +34,7 @@ import rhombic.desktop.work.RecentFiles;
 import rhombic.desktop.work.StripLog;
 import rhombic.desktop.work.Workbench;
 import rhombic.experiment.Preparation;
+import rhombic.formats.file.ErrorLog;
 import rhombic.formats.file.Journal;
 import rhombic.insight.PieceStory;
 import rhombic.study.Study;
@@ -363,6 +364,14 @@ public final class MainWindow implements AutoCloseable {
     }
 
     /** Says in one line, over the floor, what happened. */
+    /** Whatever fails on any thread is told here, and written down; nothing fails unseen. */
+    public void tellErrors(ErrorLog log) {
+        Thread.setDefaultUncaughtExceptionHandler((thread, e) -> {
+            String told = log.tell(e);
+            Platform.runLater(() -> say(told));
+        });
+    }
+
     public void say(String text) {
         message.say(text);
     }

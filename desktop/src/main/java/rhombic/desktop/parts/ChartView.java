@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.function.Consumer;
+import java.util.List;
 import java.util.stream.Collectors;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
@@ -22,6 +23,7 @@ import javafx.stage.FileChooser;
 import rhombic.chart.Chart;
 import rhombic.chart.Drawing;
 import rhombic.formats.file.SafeFile;
+import rhombic.formats.table.Csv;
 import rhombic.formats.picture.Svg;
 
 /** A chart in the window. It fills its room; a click with the right button copies or saves it. */
@@ -144,18 +146,19 @@ public final class ChartView extends Region {
 
     private void copyNumbers() {
         ClipboardContent content = new ClipboardContent();
-        content.putString(rows("\t"));
+        content.putString(rows());
         Clipboard.getSystemClipboard().setContent(content);
         say.accept("The numbers of the chart were copied, to be pasted into a spreadsheet.");
     }
 
-    private String rows(String between) {
-        return chart.rows().stream().map(row -> row.stream().map(cell -> quoted(cell, between)).collect(Collectors.joining(between)))
+    private String rows() {
+        return chart.rows().stream().map(row -> row.stream().map(ChartView::quoted).collect(Collectors.joining("\t")))
                 .collect(Collectors.joining("\n", "", "\n"));
     }
 
-    private static String quoted(String cell, String between) {
-        return cell.contains(between) || cell.contains("\"") ? "\"" + cell.replace("\"", "\"\"") + "\"" : cell;
+    private static String quoted(String cell) {
+        String guarded = Csv.guarded(cell);
+        return guarded.matches("(?s).*[\t\"\n\r].*") ? "\"" + guarded.replace("\"", "\"\"") + "\"" : guarded;
     }
 
     private void save(String ending) {
@@ -174,7 +177,11 @@ public final class ChartView extends Region {
             SafeFile.write(file, out -> {
                 switch (ending) {
                     case "svg" -> out.write(Svg.of(chart.drawn(getWidth(), getHeight())).getBytes(StandardCharsets.UTF_8));
-                    case "csv" -> out.write(rows(",").getBytes(StandardCharsets.UTF_8));
+                    case "csv" -> Csv.write(out, csv -> {
+                        for (List<String> row : chart.rows()) {
+                            csv.printRecord(row);
+                        }
+                    });
                     default -> Png.write(image, out);
                 }
             });

@@ -1,6 +1,7 @@
 package rhombic.desktop.work;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -8,6 +9,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicReference;
 import org.jspecify.annotations.Nullable;
 import rhombic.experiment.LiveRun;
 import rhombic.experiment.Preparation;
@@ -30,14 +32,19 @@ public final class Player implements AutoCloseable {
 
     private final ExecutorService thread = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-watch").factory());
     private final Preparation preparation;
-    private volatile long generation;
+    private final AtomicReference<Loaded> loaded = new AtomicReference<>(new Loaded(null, null));
     private volatile long playheadNanos;
-    private volatile @Nullable String failure;
     private @Nullable Study study;
-    /** Made by the run's own thread; null until it is. */
-    private volatile @Nullable LiveRun run;
     private @Nullable Moment moment;
     private boolean playing;
+
+    /**
+     * What was loaded last, and what has become of it, published as one: a thread that is late replaces only what it was asked for.
+     *
+     * @param run made by the run's own thread; null until it is
+     * @param failure why it ended early; null if it did not
+     */
+    private record Loaded(@Nullable LiveRun run, @Nullable String failure) {}
     private int speed = 5;
 
     public Player(Preparation preparation) {
@@ -55,19 +62,18 @@ public final class Player implements AutoCloseable {
     }
 
     private void restart() {
-        long mine = ++generation;
-        failure = null;
+        Loaded mine = new Loaded(null, null);
+        loaded.set(mine);
         moment = null;
         Study current = study;
         if (current == null) {
             return;
         }
-        run = null;
-        Future<?> prepared = thread.submit(() -> prepare(current, mine));
+        Future<Loaded> prepared = thread.submit(() -> prepare(current, mine));
         thread.execute(() -> {
-            LiveRun fresh = run;
-            if (fresh != null && generation == mine) {
-                produce(fresh, mine);
+            Loaded ready = prepared.resultNow(); // it was asked of the same thread before this
+            if (ready.run() != null) {
+                produce(ready.run(), ready);
             }
         });
         try {
@@ -81,43 +87,48 @@ public final class Player implements AutoCloseable {
         }
     }
 
-    private void prepare(Study current, long mine) {
-        if (generation != mine) {
-            return;
-        }
-        try {
-            LiveRun fresh = new LiveRun(preparation.of(current));
-            if (generation == mine) {
-                run = fresh;
-            }
-        } catch (Throwable e) {
-            fails(e, mine); // something comes to nothing already at the first instant
-        }
+    private boolean isWanted(Loaded one) {
+        return loaded.get() == one;
     }
 
-    /** Whatever ends a run before its time is told; it never ends the program, and never goes unseen. */
-    private void fails(Throwable e, long mine) {
-        if (generation == mine) {
-            failure = RunFailure.text(e);
+    private Loaded prepare(Study current, Loaded mine) {
+        if (!isWanted(mine)) {
+            return mine;
         }
+        Loaded ready;
+        try {
+            ready = new Loaded(new LiveRun(preparation.of(current)), null);
+        } catch (Throwable e) {
+            ready = new Loaded(null, RunFailure.text(e)); // something comes to nothing already at the first instant
+        }
+        return loaded.compareAndSet(mine, ready) ? ready : mine;
     }
 
     /** Runs ahead of the playhead, but never so far that the moment at the playhead would be dropped. */
-    private void produce(LiveRun live, long mine) {
+    private void produce(LiveRun live, Loaded mine) {
         try {
             long slice = Math.max(1, live.lengthNanos() / 500);
-            while (generation == mine && !live.isStopped() && live.doneNanos() < live.lengthNanos()) {
+            while (isWanted(mine) && !live.isStopped() && live.doneNanos() < live.lengthNanos()) {
                 if (isFarAhead(live)) {
                     Thread.sleep(PAUSE_MILLIS);
-                } else if (!live.advance(live.doneNanos() + slice, () -> generation != mine)) {
+                } else if (!live.advance(live.doneNanos() + slice, () -> !isWanted(mine))) {
                     return;
                 }
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         } catch (Throwable e) {
-            fails(e, mine);
+            // Whatever ends a run before its time is told; it never ends the program, and never goes unseen.
+            loaded.compareAndSet(mine, new Loaded(live, RunFailure.text(e)));
         }
+    }
+
+    private @Nullable LiveRun run() {
+        return now().run();
+    }
+
+    private Loaded now() {
+        return Objects.requireNonNull(loaded.get());
     }
 
     private boolean isFarAhead(LiveRun live) {
@@ -126,12 +137,12 @@ public final class Player implements AutoCloseable {
     }
 
     public Optional<Trace> trace() {
-        return Optional.ofNullable(run).map(LiveRun::trace);
+        return Optional.ofNullable(run()).map(LiveRun::trace);
     }
 
     /** Of the pieces that have left, as far as the run is written down. */
     public List<Diary.Journey> journeys() {
-        LiveRun now = run;
+        LiveRun now = run();
         return now == null ? List.of() : now.journeys();
     }
 
@@ -141,13 +152,14 @@ public final class Player implements AutoCloseable {
 
     /** Why the run ended early, if it did. */
     public Optional<String> failure() {
-        return Optional.ofNullable(failure);
+        return Optional.ofNullable(now().failure());
     }
 
     public long lengthNanos() {
-        LiveRun now = run;
+        Loaded now = now();
+        LiveRun run = now.run();
         Study planned = study;
-        return now != null ? now.lengthNanos() : planned == null || failure != null ? 0 : planned.plan().length().nanos();
+        return run != null ? run.lengthNanos() : planned == null || now.failure() != null ? 0 : planned.plan().length().nanos();
     }
 
     public long playheadNanos() {
@@ -156,7 +168,7 @@ public final class Player implements AutoCloseable {
 
     /** How far the run is written down. */
     public long writtenNanos() {
-        LiveRun now = run;
+        LiveRun now = run();
         return now == null ? 0 : Math.max(0, now.trace().endNanos());
     }
 
@@ -192,7 +204,7 @@ public final class Player implements AutoCloseable {
     /** Puts the playhead anywhere in the run; what is not written down yet is shown as soon as it is. */
     public void seek(long nanos) {
         playheadNanos = Math.clamp(nanos, 0, Math.max(0, lengthNanos()));
-        LiveRun now = run;
+        LiveRun now = run();
         boolean dropped = now != null && playheadNanos < now.trace().startNanos();
         if (dropped) {
             restart();
@@ -221,7 +233,7 @@ public final class Player implements AutoCloseable {
 
     /** The floor at the playhead, or as far as the run is written down; empty if there is no run. */
     public Optional<Moment> moment() {
-        LiveRun now = run;
+        LiveRun now = run();
         if (now == null) {
             return Optional.empty();
         }
@@ -241,7 +253,7 @@ public final class Player implements AutoCloseable {
 
     @Override
     public void close() {
-        generation++;
+        loaded.set(new Loaded(null, null));
         thread.shutdownNow();
     }
 }

@@ -61,9 +61,9 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
 
     private static ResultSheet equipment(Summary summary) {
         List<Column> columns = List.of(new Column("Equipment", 116), new Column("In", 40), new Column("Out", 40), new Column("Inside", 48),
-                new Column("Max.", 42), new Column("Stay", 70),
-                new Column("of which\nwaiting", 60), new Column("95 %\nwithin", 60), new Column("Working", 60), new Column("Starved", 58),
-                new Column("Blocked", 62), new Column("\u00b1", 44));
+                new Column("Max.", 42), new Column("Stay", 66),
+                new Column("Wait", 60), new Column("Stay 95 %", 74), new Column("Working", 60), new Column("Starved", 58),
+                new Column("Blocked", 58), new Column("\u00b1", 44));
         return new ResultSheet("Means of each equipment. \u00b1 is the 95 % margin of the working share.", columns,
                 rowsOfMet(summary, index -> {
                     Function<ToDoubleFunction<EquipmentFigures>, Double> mean = figure -> mean(summary,
@@ -133,7 +133,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
     private static ResultSheet pieces(Summary summary) {
         List<Column> columns = List.of(new Column("Piece type", 70), new Column("In", 34), new Column("Made", 38), new Column("Joined", 42),
                 new Column("Scrap", 36), new Column("Out", 34), new Column("Inside", 42), new Column("Lead time", 56),
-                new Column("95 %\nwithin", 54), new Column("Worked on", 58), new Column("Value", 48), new Column("Waiting", 50),
+                new Column("95 % in", 54), new Column("Worked on", 58), new Column("Value", 48), new Column("Waiting", 50),
                 new Column("For crew", 50), new Column("Blocked", 50), new Column("Moving", 50));
         return new ResultSheet("Means of each piece type. Lead time, and how it splits, is of those that have left.", columns,
                 rows(summary.study().pieceTypes().size(), index -> {

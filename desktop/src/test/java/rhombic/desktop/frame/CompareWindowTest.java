@@ -300,8 +300,7 @@ class CompareWindowTest extends WindowBase {
         robot.interact(() -> window.player().seek(window.player().playheadNanos() + 3_600_000_000_000L));
         await(() -> piecesOut(robot, board) > early);
         robot.interact(extent::fire);
-        assertEquals(all, piecesOut(robot, board));
-        assertEquals(1, curves(robot, board));
+        await(() -> piecesOut(robot, board) == all && curves(robot, board) == 1);
 
         robot.interact(() -> window.bench().compare("stand",
                 c -> c.withBoard(c.board().stream().map(b -> b.elements().isEmpty() ? b : b.withOnFloor(true)).toList())));

@@ -22,6 +22,7 @@ import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
 import rhombic.desktop.work.RecentFiles;
 import rhombic.desktop.work.Workbench;
+import rhombic.formats.file.ErrorLog;
 import rhombic.formats.file.Journal;
 import rhombic.formats.study.StudyReader;
 import rhombic.formats.study.StudyWriter;
@@ -268,6 +269,24 @@ class WindowTest extends WindowBase {
         assertTrue(text(robot, "message").contains("changed"), text(robot, "message"));
         assertEquals("Elsewhere", StudyReader.open(file).name());
         robot.interact(next[0]::close);
+    }
+
+    @Test
+    void whatFailsOnAnyThreadIsToldAndWrittenDown(FxRobot robot) throws Exception {
+        Thread.UncaughtExceptionHandler before = Thread.getDefaultUncaughtExceptionHandler();
+        ErrorLog log = new ErrorLog(answer.resolveSibling("log"));
+        window.tellErrors(log);
+        try {
+            Thread failing = new Thread(() -> {
+                throw new IllegalStateException("made to fail");
+            });
+            failing.start();
+            failing.join();
+            await(() -> text(robot, "message").contains("Something failed inside the program"));
+            assertTrue(Files.readString(log.file()).contains("made to fail"));
+        } finally {
+            Thread.setDefaultUncaughtExceptionHandler(before);
+        }
     }
 
     @Test

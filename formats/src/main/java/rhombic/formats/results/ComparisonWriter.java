@@ -6,14 +6,9 @@ import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
-import java.io.OutputStreamWriter;
-import java.io.Writer;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.xssf.usermodel.XSSFSheet;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
@@ -25,6 +20,7 @@ import rhombic.experiment.Sheet;
 import rhombic.experiment.Variant;
 import rhombic.experiment.Verdict;
 import rhombic.formats.file.SafeFile;
+import rhombic.formats.table.Csv;
 import rhombic.insight.Diagnosis;
 import rhombic.insight.Finding;
 import rhombic.insight.Leverage;
@@ -154,15 +150,12 @@ public final class ComparisonWriter {
 
     /** One row for each variant and response. */
     public static void saveCsv(Asked asked, Path file) throws IOException {
-        SafeFile.write(file, out -> {
-            Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8);
-            CSVPrinter csv = new CSVPrinter(writer, CSVFormat.RFC4180);
+        SafeFile.write(file, out -> Csv.write(out, csv -> {
             csv.printRecord(COLUMNS);
             for (List<Object> row : rows(asked)) {
                 csv.printRecord(row);
             }
-            csv.flush();
-        });
+        }));
     }
 
     /** The same as a spreadsheet. */

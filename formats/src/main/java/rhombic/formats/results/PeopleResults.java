@@ -5,7 +5,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
-import org.apache.commons.csv.CSVPrinter;
+import rhombic.formats.table.Csv;
 import rhombic.experiment.Summary;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.EquipmentFigures;
@@ -56,7 +56,7 @@ final class PeopleResults {
         }
     }
 
-    static void people(Summary summary, CSVPrinter out) throws IOException {
+    static void people(Summary summary, Csv out) throws IOException {
         List<Object> headings = new ArrayList<>(List.of("replication", "crew", "person", "utilisation", "jobs", "walked m"));
         for (PersonState state : PersonState.values()) {
             headings.add(state.word());
@@ -76,7 +76,7 @@ final class PeopleResults {
         }
     }
 
-    static void failures(Summary summary, CSVPrinter out) throws IOException {
+    static void failures(Summary summary, Csv out) throws IOException {
         out.printRecord("replication", "element", "failure", "times", "waiting for repair", "in repair");
         for (RunFigures run : summary.runs()) {
             for (FailureFigures failure : run.failures()) {
@@ -88,7 +88,7 @@ final class PeopleResults {
     }
 
     /** People busy on average in each hour of the day, by skill: so many are needed at least. */
-    static void staffing(Summary summary, CSVPrinter out) throws IOException {
+    static void staffing(Summary summary, Csv out) throws IOException {
         List<Object> headings = new ArrayList<>(List.of("replication", "skill", "jobs", "wait mean s"));
         for (int hour = 0; hour < HOURS; hour++) {
             headings.add(String.format(java.util.Locale.ROOT, "%02d:00", hour));

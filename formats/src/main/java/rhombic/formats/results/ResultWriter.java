@@ -7,20 +7,16 @@ import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
-import java.io.OutputStreamWriter;
-import java.io.Writer;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.ToDoubleFunction;
 import java.util.function.ToLongFunction;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import rhombic.experiment.Interval;
 import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
 import rhombic.formats.file.SafeFile;
+import rhombic.formats.table.Csv;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.LinkFigures;
 import rhombic.measure.RunFigures;
@@ -230,20 +226,11 @@ public final class ResultWriter {
             new Percentile("p95", StayFigures::p95), new Percentile("p99", StayFigures::p99), new Percentile("max", StayFigures::max),
             new Percentile("atOnceShare", StayFigures::atOnceShare));
 
-    private interface Table {
-        void print(CSVPrinter out) throws IOException;
+    private static void csv(Path file, Csv.Filling table) throws IOException {
+        SafeFile.write(file, out -> Csv.write(out, table));
     }
 
-    private static void csv(Path file, Table table) throws IOException {
-        SafeFile.write(file, stream -> {
-            Writer writer = new OutputStreamWriter(stream, StandardCharsets.UTF_8);
-            CSVPrinter printer = new CSVPrinter(writer, CSVFormat.RFC4180);
-            table.print(printer);
-            printer.flush();
-        });
-    }
-
-    private static void responses(Summary summary, CSVPrinter out) throws IOException {
+    private static void responses(Summary summary, Csv out) throws IOException {
         out.printRecord("element", "response", "unit", "mean", "half-width 95 %", "replications");
         for (Response response : Response.all(summary.study())) {
             Interval interval = summary.interval(response);
@@ -252,7 +239,7 @@ public final class ResultWriter {
         }
     }
 
-    private static void equipment(Summary summary, CSVPrinter out) throws IOException {
+    private static void equipment(Summary summary, Csv out) throws IOException {
         for (String heading : List.of("replication", "equipment", "kind", "in", "out", "made", "joined", "scrapped", "content at start",
                 "content now",
                 "content mean", "content max", "rejected", "wait mean s", "wait max s", "waited", "stay mean s", "stay min s",
@@ -294,7 +281,7 @@ public final class ResultWriter {
         }
     }
 
-    private static void links(Summary summary, CSVPrinter out) throws IOException {
+    private static void links(Summary summary, Csv out) throws IOException {
         out.printRecord("replication", "from", "to", "departed", "arrived", "on the way at start", "on the way", "on the way mean",
                 "on the way max", "travel mean s");
         for (RunFigures run : summary.runs()) {
@@ -307,7 +294,7 @@ public final class ResultWriter {
     }
 
     /** What the runs measured as a whole, one row for each. */
-    private static void runs(Summary summary, CSVPrinter out) throws IOException {
+    private static void runs(Summary summary, Csv out) throws IOException {
         out.printRecord("replication", "in", "out", "made", "joined", "scrapped", "inside at start", "inside", "inside mean", "rejected",
                 "loss share", "throughput 1/h",
                 "lead time mean s", "lead time p95 s", "stopped by", "stands still since s");
@@ -319,7 +306,7 @@ public final class ResultWriter {
         }
     }
 
-    private static void types(Summary summary, CSVPrinter out) throws IOException {
+    private static void types(Summary summary, Csv out) throws IOException {
         out.printRecord("replication", "piece type", "in", "out", "made", "joined", "scrapped", "inside at start", "inside",
                 "lead time mean s", "lead time p95 s", "work mean s",
                 "wait mean s", "blocked mean s", "move mean s", "wait for crew mean s", "value-adding work mean s");

@@ -53,6 +53,9 @@ public final class SheetReader {
         if (Files.isDirectory(file)) {
             throw new IOException("it is a folder; name the table in it");
         }
+        if (Files.exists(file) && !Files.isRegularFile(file)) {
+            throw new IOException("it is no file that ends; name one");
+        }
         if (Files.size(file) > MAX_FILE_BYTES) {
             throw new IOException("it is larger than 100 MB, which no table for a study is");
         }
@@ -77,7 +80,7 @@ public final class SheetReader {
         try (CSVParser parser = CSVFormat.DEFAULT.builder().setDelimiter(delimiter).setIgnoreSurroundingSpaces(true)
                 .setIgnoreEmptyLines(false).get().parse(new StringReader(clean))) {
             for (CSVRecord record : parser) {
-                add(rows, (int) record.getRecordNumber(), record.toList());
+                add(rows, (int) record.getRecordNumber(), record.stream().map(Csv::unguarded).toList());
             }
         } catch (IOException | java.io.UncheckedIOException | IllegalStateException e) {
             throw new SheetException(source + " can\u2019t be read as a table: a quote is not closed, or stands inside a cell");
@@ -86,6 +89,9 @@ public final class SheetReader {
     }
 
     private static Sheet spreadsheet(Path file, String name) throws IOException, SheetException {
+        if (!name.toLowerCase(Locale.ROOT).endsWith(".xls")) {
+            SheetSize.check(file, MAX_ROWS);
+        }
         try (InputStream in = Files.newInputStream(file); Workbook book = WorkbookFactory.create(in)) {
             if (book.getNumberOfSheets() == 0) {
                 throw new SheetException(name + " has no sheet");
@@ -101,6 +107,13 @@ public final class SheetReader {
                 List<String> cells = new ArrayList<>();
                 for (int column = 0; column < Math.min(row.getLastCellNum(), MAX_COLUMNS); column++) {
                     cells.add(text(row.getCell(column), faults));
+                }
+                for (int column = MAX_COLUMNS; column < row.getLastCellNum(); column++) {
+                    if (!text(row.getCell(column), faults).isBlank()) {
+                        throw new SheetException(
+                                "Row " + (row.getRowNum() + 1) + ": cell " + row.getCell(column).getAddress() + " lies beyond the "
+                                        + MAX_COLUMNS + " columns a table may have; move or empty it");
+                    }
                 }
                 add(rows, row.getRowNum() + 1, cells);
             }
@@ -122,7 +135,7 @@ public final class SheetReader {
             return;
         }
         if (rows.size() > MAX_ROWS) {
-            throw new SheetException("The table has more than " + MAX_ROWS + " rows; use fewer");
+            throw new SheetException(SheetSize.tooMany(MAX_ROWS));
         }
         rows.add(new Sheet.Row(number, cells.stream().map(String::strip).toList()));
     }

@@ -1,6 +1,7 @@
 package rhombic.formats.table;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -67,6 +68,19 @@ public final class Sources {
                 : table;
     }
 
+    /** A study from elsewhere must not read what it likes. */
+    private boolean isInside(Path file) {
+        Path home = folder.toAbsolutePath().normalize();
+        if (!file.toAbsolutePath().normalize().startsWith(home)) {
+            return false;
+        }
+        try {
+            return !Files.exists(file) || file.toRealPath().startsWith(home.toRealPath());
+        } catch (IOException e) {
+            return true; // reading it will tell what is wrong
+        }
+    }
+
     private boolean isWanted(String source, List<?> rows) {
         return !source.isEmpty() && (all || rows.isEmpty());
     }
@@ -74,6 +88,10 @@ public final class Sources {
     private <T> T read(T before, String label, String source, Reading<T> reading) {
         try {
             Path file = folder.resolve(source);
+            if (!isInside(file)) {
+                faults.add(label + ": \u201c" + source + "\u201d lies outside the folder of the study; put it there, or paste its rows");
+                return before;
+            }
             try {
                 return reading.of(SheetReader.open(file).from(source));
             } catch (IOException e) {

@@ -5,15 +5,18 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
 import org.apache.poi.ss.usermodel.CellStyle;
 import org.apache.poi.ss.usermodel.Sheet;
@@ -24,6 +27,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rhombic.study.value.Attribute;
+import rhombic.study.Study;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
 import rhombic.study.value.Timetable;
@@ -218,5 +222,77 @@ class SheetTest {
         Timetable inStudy = ((rhombic.study.kind.Supply.ByTimetable) dock.supply().orElseThrow()).timetable();
         assertEquals(inStudy,
                 TimetableSheet.read(SheetReader.open(Path.of("../demo/arrivals.xlsx")), inStudy.repeat(), study.pieceTypes()));
+    }
+
+    @Test
+    void rowsBeyondTheLimitAreRefusedAsTheyAreRead() throws Exception {
+        Path large = folder.resolve("large.xlsx");
+        Path small = spreadsheet((book, sheet) -> row(sheet, 0, "type"));
+        try (ZipFile from = new ZipFile(small.toFile()); ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(large))) {
+            for (ZipEntry entry : Collections.list(from.entries())) {
+                zip.putNextEntry(new ZipEntry(entry.getName()));
+                if (entry.getName().equals("xl/worksheets/sheet1.xml")) {
+                    zip.write("<worksheet xmlns=\"http://schemas.openxmlformats.org/spreadsheetml/2006/main\"><sheetData>"
+                            .getBytes(StandardCharsets.UTF_8));
+                    for (int i = 1; i <= 200_002; i++) {
+                        zip.write(
+                                ("<row r=\"" + i + "\"><c><v>" + i % 7 + "." + i * 31 + "</v></c></row>").getBytes(StandardCharsets.UTF_8));
+                    }
+                    zip.write("<row r='this is never read".getBytes(StandardCharsets.UTF_8));
+                } else {
+                    from.getInputStream(entry).transferTo(zip);
+                }
+                zip.closeEntry();
+            }
+        }
+        assertEquals("The table has more than 200000 rows; use fewer",
+                assertThrows(SheetException.class, () -> SheetReader.open(large)).getMessage());
+    }
+
+    @Test
+    void cellsBeyondTheLastColumnAreTold() throws Exception {
+        Path wide = spreadsheet((book, sheet) -> {
+            row(sheet, 0, "type", "time");
+            row(sheet, 1, "Coil", 2);
+            sheet.getRow(1).createCell(600).setCellValue("lost");
+        });
+        String told = assertThrows(SheetException.class, () -> SheetReader.open(wide)).getMessage();
+        assertTrue(told.contains("Row 2: cell WC2 lies beyond the 500 columns"), told);
+    }
+
+    @Test
+    void whatHasNoEndIsNotRead() {
+        assertTrue(
+                assertThrows(IOException.class, () -> SheetReader.open(Path.of("/dev/zero"))).getMessage().contains("no file that ends"));
+    }
+
+    @ParameterizedTest
+    @CsvSource(quoteCharacter = '"', value = {"=1+1, '=1+1", "@SUM(A1), '@SUM(A1)", "-line, '-line", "-5.3, -5.3", "+2e-3, +2e-3",
+            "Line 1, Line 1", "'=x, ''=x",
+            "'tis, 'tis"})
+    void whatASpreadsheetWouldTakeForAFormulaIsGuarded(String text, String written) throws Exception {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        Csv.write(out, csv -> {
+            csv.printRecord("name", "value");
+            csv.printRecord(text, 1);
+        });
+        String csv = out.toString(StandardCharsets.UTF_8);
+        assertEquals("name,value\r\n" + written + ",1\r\n", csv);
+        assertEquals(text, SheetReader.parse(csv, "x.csv").rows().getFirst().cells().getFirst());
+    }
+
+    @Test
+    void aStudyReadsTablesOnlyFromItsOwnFolder() throws Exception {
+        Path home = Files.createDirectory(folder.resolve("home"));
+        Files.writeString(folder.resolve("secret.csv"), "type,time\nS,1 s\n");
+        Files.writeString(home.resolve("own.csv"), "type,time\nS,2 s\n");
+        Files.createSymbolicLink(home.resolve("link.csv"), folder.resolve("secret.csv"));
+        for (String source : List.of("../secret.csv", folder.resolve("secret.csv").toString(), "link.csv")) {
+            Study study = Study.empty().withTables(List.of(new Table("Times", List.of("type"), List.of(), "", source)));
+            String told = assertThrows(SheetException.class, () -> Sources.read(study, home, true)).getMessage();
+            assertTrue(told.contains("lies outside the folder of the study"), told);
+        }
+        Study study = Study.empty().withTables(List.of(new Table("Times", List.of("type"), List.of(), "", "own.csv")));
+        assertEquals("2 s", Sources.read(study, home, true).tables().getFirst().rows().getFirst().value());
     }
 }
