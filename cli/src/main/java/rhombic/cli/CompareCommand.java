@@ -157,23 +157,25 @@ final class CompareCommand implements Callable<Integer> {
 
     private void print(Study study, ComparisonWriter.Asked of, int asked) {
         PrintWriter print = spec.commandLine().getOut();
-        print.printf("%s: %d alternatives and the base, %d runs each of %s%n", study.name(), of.sheet().variants().size() - 1, asked,
+        print.printf(Locale.ROOT, "%s: %d alternatives and the base, %d runs each of %s%n", study.name(), of.sheet().variants().size() - 1,
+                asked,
                 study.plan().length());
         if (of.comparisons() > 1) {
-            print.printf("Differences from %s are paired; all %d together hold at 95 %% (Bonferroni).%n", of.reference().name(),
+            print.printf(Locale.ROOT, "Differences from %s are paired; all %d together hold at 95 %% (Bonferroni).%n",
+                    of.reference().name(),
                     of.comparisons());
         }
         for (Variant variant : of.sheet().variants()) {
-            print.printf("%n%s%s%n", variant.name(),
+            print.printf(Locale.ROOT, "%n%s%s%n", variant.name(),
                     variant.cost() == null ? "" : ", cost " + rhombic.experiment.FigureText.of(variant.cost()));
-            variant.changes().forEach(change -> print.printf("    %s%n", change));
-            variant.contradictions().forEach(told -> print.printf("    ! %s%n", told));
-            of.sheet().failure(variant).ifPresent(why -> print.printf("    ! could not be run: %s%n", why));
+            variant.changes().forEach(change -> print.printf(Locale.ROOT, "    %s%n", change));
+            variant.contradictions().forEach(told -> print.printf(Locale.ROOT, "    ! %s%n", told));
+            of.sheet().failure(variant).ifPresent(why -> print.printf(Locale.ROOT, "    ! could not be run: %s%n", why));
             for (String response : of.responses()) {
                 Interval interval = of.sheet().interval(variant, response);
                 Scale scale = Scale.of(of.sheet().unit(response), interval.mean());
                 Verdict verdict = of.sheet().verdict(variant, of.reference(), response, of.comparisons());
-                print.printf("    %-28s %-20s %s%n", response, scale.text(interval),
+                print.printf(Locale.ROOT, "    %-28s %-20s %s%n", response, scale.text(interval),
                         variant == of.reference() ? "" : ComparisonWriter.verdictText(of.sheet(), verdict, response));
             }
         }
@@ -188,14 +190,15 @@ final class CompareCommand implements Callable<Integer> {
             for (Curve.Line line : Curve.of(sweep, sheet, points, response)) {
                 Curve curve = line.curve();
                 curves.add(curve);
-                print.printf("%n%s over %s%n", response, line.over());
+                print.printf(Locale.ROOT, "%n%s over %s%n", response, line.over());
                 Scale scale = Scale.of(of.sheet().unit(response), curve.best().map(p -> p.value().mean()).orElse(0.0));
                 for (Curve.Point point : curve.points()) {
-                    print.printf("    %-20s %s%n", point.level(), scale.text(point.value()));
+                    print.printf(Locale.ROOT, "    %-20s %s%n", point.level(), scale.text(point.value()));
                 }
-                curve.knee().ifPresent(knee -> print.printf("    knee at %s%n", knee.level()));
+                curve.knee().ifPresent(knee -> print.printf(Locale.ROOT, "    knee at %s%n", knee.level()));
                 curve.smallestGoodEnough()
-                        .ifPresent(level -> print.printf("    %s is the first that loses less than 1 %% of the best%n", level.level()));
+                        .ifPresent(level -> print.printf(Locale.ROOT, "    %s is the first that loses less than 1 %% of the best%n",
+                                level.level()));
             }
         }
     }
@@ -207,12 +210,12 @@ final class CompareCommand implements Callable<Integer> {
                 Math.max(5, Math.min(asked, 10)),
                 budget);
         Search.State state = wanted.run(new Experiment(points, study.comparison(), engine, archive), s -> {}, () -> false);
-        print.printf("%nSearch for the best %s among %d combinations: %d runs; %s%n", of.responses().getFirst(), points.size(),
+        print.printf(Locale.ROOT, "%nSearch for the best %s among %d combinations: %d runs; %s%n", of.responses().getFirst(), points.size(),
                 state.runs(),
                 state.text(wanted));
         Scale scale = Scale.of(of.sheet().unit(of.responses().getFirst()), state.candidates().getFirst().value().mean());
         for (Search.Candidate standing : state.candidates()) {
-            print.printf("    %-44s %-20s %s%n", standing.variant().name(), scale.text(standing.value()),
+            print.printf(Locale.ROOT, "    %-44s %-20s %s%n", standing.variant().name(), scale.text(standing.value()),
                     standing.droppedAt() == 0 ? "in" : "out after " + standing.droppedAt());
         }
         return Optional.of(state);
@@ -241,7 +244,7 @@ final class CompareCommand implements Callable<Integer> {
             long now = System.nanoTime();
             if (now - last > NANOS_BETWEEN) {
                 last = now;
-                err.printf("%s: %d of %d runs%n", variant.name(), done, asked);
+                err.printf(Locale.ROOT, "%s: %d of %d runs%n", variant.name(), done, asked);
             }
         }
     }

@@ -1,5 +1,6 @@
 package rhombic.cli;
 
+import java.util.Locale;
 import java.io.PrintWriter;
 import rhombic.experiment.RunListener;
 import rhombic.experiment.RunTask;
@@ -24,7 +25,7 @@ final class ConsoleProgress implements RunListener {
         long now = System.nanoTime();
         if (now - last > NANOS_BETWEEN) {
             last = now;
-            err.printf("replication %d: %.0f %%, %d of %d finished%n", task.replication(), 100 * share, finished, runs);
+            err.printf(Locale.ROOT, "replication %d: %.0f %%, %d of %d finished%n", task.replication(), 100 * share, finished, runs);
         }
     }
 

@@ -54,12 +54,12 @@ final class DiagnoseCommand implements Callable<Integer> {
         try (LocalEngine engine = new LocalEngine(Runtime.getRuntime().availableProcessors())) {
             Summary summary = Summary.of(study, engine, new ConsoleProgress(err, study.plan().replications()), () -> false);
             Diagnosis diagnosis = Diagnosis.of(summary, () -> false);
-            print.printf("%s: %d runs of %s; throughput %s%n", study.name(), summary.runs().size(), study.plan().length(),
+            print.printf(Locale.ROOT, "%s: %d runs of %s; throughput %s%n", study.name(), summary.runs().size(), study.plan().length(),
                     diagnosis.throughput());
             for (Finding finding : diagnosis.findings()) {
-                print.printf("%n%s. %s%n", finding.kind().word(), finding.text());
-                finding.lines().forEach(line -> print.printf("    %s%n", line));
-                finding.trialNote().ifPresent(trial -> print.printf("    try: %s%n", trial.text()));
+                print.printf(Locale.ROOT, "%n%s. %s%n", finding.kind().word(), finding.text());
+                finding.lines().forEach(line -> print.printf(Locale.ROOT, "    %s%n", line));
+                finding.trialNote().ifPresent(trial -> print.printf(Locale.ROOT, "    try: %s%n", trial.text()));
             }
             List<Leverage.Gain> gains = leverage ? leverage(study, engine, print) : List.of();
             Path target = out;
@@ -83,7 +83,7 @@ final class DiagnoseCommand implements Callable<Integer> {
                     response, asked.replications());
             for (Leverage.Gain gain : gains) {
                 Scale scale = Scale.of(unit, gain.verdict().other());
-                print.printf("  %-44s %s%n", gain.trial().text(), gain.verdict().text(scale.unit(), scale.factor()));
+                print.printf(Locale.ROOT, "  %-44s %s%n", gain.trial().text(), gain.verdict().text(scale.unit(), scale.factor()));
             }
             return gains;
         }

@@ -55,7 +55,7 @@ final class Report {
         if (!first.stoppedBy().isEmpty()) {
             out.printf(Locale.ROOT, "%-22s by %s after %.2f h%n", "stopped", first.stoppedBy(), first.hours());
         }
-        Limit.of(summary).ifPresent(limit -> out.printf("%n%s (%s)%n", limit.text(), limit.evidence()));
+        Limit.of(summary).ifPresent(limit -> out.printf(Locale.ROOT, "%n%s (%s)%n", limit.text(), limit.evidence()));
         out.println();
         out.println("Means over the runs, for each equipment:");
         equipment(summary, out);

@@ -57,7 +57,7 @@ final class ReportCommand implements Callable<Integer> {
         }
         try {
             if (isEvents) {
-                spec.commandLine().getOut().printf("Wrote %s: %d events.%n", out, EventLog.save(opened.get(), out));
+                spec.commandLine().getOut().printf(Locale.ROOT, "Wrote %s: %d events.%n", out, EventLog.save(opened.get(), out));
                 return Main.FINE;
             }
             List<byte[]> pictures = new ArrayList<>();

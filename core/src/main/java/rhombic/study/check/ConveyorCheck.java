@@ -3,8 +3,11 @@ package rhombic.study.check;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
@@ -121,23 +124,23 @@ final class ConveyorCheck {
         }
         int fitting = (int) Math.max(1, Math.floor(length / pitch.get().inBaseUnit() + 1e-9));
         Quantity even = Quantity.metres(Math.round(length / positions.getAsInt() * 1e4) / 1e4);
-        Problem.Fix fewer = Problem.Fix.of("Let it have " + fitting + " positions", conveyor,
+        Problem.@Nullable Fix fewer = Problem.Fix.of("Let it have " + fitting + " positions", conveyor,
                 e -> conveyor.withIndexing(new Conveyor.Indexing(pitch, OptionalInt.of(fitting))));
-        Problem.Fix other = Problem.Fix.of("Let a position be " + even + " long", conveyor,
+        Problem.@Nullable Fix other = Problem.Fix.of("Let a position be " + even + " long", conveyor,
                 e -> conveyor.withIndexing(new Conveyor.Indexing(Optional.of(even), positions)));
         problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.CONVEYOR, conveyor.name(),
                 positions.getAsInt() + " positions of " + pitch.get() + " are " + metres(stated) + ", but it is drawn " + metres(length)
                         + " long",
-                "Change the positions, their pitch or the way", List.of(fewer, other)));
+                "Change the positions, their pitch or the way", Stream.of(fewer, other).filter(Objects::nonNull).toList()));
     }
 
-    private static Problem.Fix wider(Conveyor conveyor, double radius) {
-        ConveyorPath route = new ConveyorPath(conveyor.conveyorPath().legs().stream()
-                .map(leg -> leg instanceof ConveyorPath.PathLeg.Arc arc && arc.radiusMetres() < radius
-                        ? new ConveyorPath.PathLeg.Arc(radius, arc.turnDegrees())
-                        : leg)
-                .toList());
-        return Problem.Fix.of("Widen its arcs to " + metres(radius), conveyor, e -> conveyor.continuing(route));
+    private static Problem.@Nullable Fix wider(Conveyor conveyor, double radius) {
+        return Problem.Fix.of("Widen its arcs to " + metres(radius), conveyor,
+                e -> conveyor.continuing(new ConveyorPath(conveyor.conveyorPath().legs().stream()
+                        .map(leg -> leg instanceof ConveyorPath.PathLeg.Arc arc && arc.radiusMetres() < radius
+                                ? new ConveyorPath.PathLeg.Arc(radius, arc.turnDegrees())
+                                : leg)
+                        .toList())));
     }
 
     private void piece(Conveyor conveyor, PieceType type) {
@@ -177,7 +180,7 @@ final class ConveyorCheck {
         return String.format(Locale.ROOT, "%.3f", metres).replaceFirst("\\.?0+$", "") + " m";
     }
 
-    private void add(Problem.Grade grade, Conveyor at, String message, String remedy, Problem.@org.jspecify.annotations.Nullable Fix fix) {
+    private void add(Problem.Grade grade, Conveyor at, String message, String remedy, Problem.@Nullable Fix fix) {
         problems.add(new Problem(grade, Problem.Kind.CONVEYOR, at.name(), message, remedy, fix));
     }
 }

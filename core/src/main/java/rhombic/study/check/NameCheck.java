@@ -50,7 +50,8 @@ final class NameCheck {
             if (study.type(use.name()).isEmpty() && seen.add(use.subject() + "\u0000" + use.name())) {
                 add(Problem.Grade.ERROR, Problem.Kind.UNKNOWN_NAME, use.subject(),
                         "It names the piece type \u201c" + use.name() + "\u201d, which is not there", "Add the type, or choose another",
-                        Problem.Fix.adds("Add the type " + use.name(), Part.PIECE_TYPE, study.pieceTypes(), PieceType.usual(use.name())));
+                        Problem.Fix.adds("Add the type " + use.name(), Part.PIECE_TYPE, study.pieceTypes(),
+                                () -> PieceType.usual(use.name())));
             }
         }
         for (Uses.Named use : uses.tables) {

@@ -3,6 +3,7 @@ package rhombic.study.check;
 import java.io.Serializable;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import rhombic.study.change.Change;
@@ -31,28 +32,39 @@ public record Problem(Grade grade, Kind kind, String subject, String message, St
      * @param name what it does, for a button
      */
     public record Fix(String name, Changes changes) {
-        static Fix of(String name, Equipment element, UnaryOperator<Equipment> change) {
-            return new Fix(name, Changes.of(element, change.apply(element)));
+        static @Nullable Fix of(String name, Equipment element, UnaryOperator<Equipment> change) {
+            return tried(name, () -> Changes.of(element, change.apply(element)));
         }
 
         /** Changes those of the items of one list that the change makes another of. */
-        static <T extends Serializable> Fix of(String name, Part part, List<T> items, UnaryOperator<T> change) {
-            List<Change> changes = new ArrayList<>();
-            for (T item : items) {
-                T changed = change.apply(item);
-                if (!changed.equals(item)) {
-                    changes.add(new Change.Replace(part, item, changed));
+        static <T extends Serializable> @Nullable Fix of(String name, Part part, List<T> items, UnaryOperator<T> change) {
+            return tried(name, () -> {
+                List<Change> changes = new ArrayList<>();
+                for (T item : items) {
+                    T changed = change.apply(item);
+                    if (!changed.equals(item)) {
+                        changes.add(new Change.Replace(part, item, changed));
+                    }
                 }
-            }
-            return new Fix(name, new Changes(changes));
+                return new Changes(changes);
+            });
         }
 
-        static Fix adds(String name, Part part, List<?> to, Serializable item) {
-            return new Fix(name, new Changes(List.of(new Change.Add(part, to.size(), item))));
+        static @Nullable Fix adds(String name, Part part, List<?> to, Supplier<? extends Serializable> item) {
+            return tried(name, () -> new Changes(List.of(new Change.Add(part, to.size(), item.get()))));
         }
 
         static Fix takesOut(String name, Part part, List<?> from, Serializable item) {
             return new Fix(name, new Changes(List.of(new Change.TakeOut(part, from.indexOf(item), item))));
+        }
+
+        /** None, where what it would make can't be: a name too long for a type, a conveyor too wide. */
+        private static @Nullable Fix tried(String name, Supplier<Changes> changes) {
+            try {
+                return new Fix(name, changes.get());
+            } catch (IllegalArgumentException e) {
+                return null;
+            }
         }
     }
 

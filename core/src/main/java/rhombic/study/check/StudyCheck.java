@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
@@ -277,7 +278,7 @@ public final class StudyCheck {
         add(Problem.Grade.WARNING, kind, place, message, remedy);
     }
 
-    private void warn(Problem.Kind kind, String place, String message, String remedy, Problem.Fix fix) {
+    private void warn(Problem.Kind kind, String place, String message, String remedy, Problem.@Nullable Fix fix) {
         problems.add(new Problem(Problem.Grade.WARNING, kind, place, message, remedy, fix));
     }
 

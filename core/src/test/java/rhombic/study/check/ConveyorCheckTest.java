@@ -14,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Link;
+import rhombic.study.LinkFilter;
 import rhombic.study.Study;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
@@ -63,6 +64,21 @@ class ConveyorCheckTest {
                 "Belt: Piece is 0.6 m long, longer than the conveyor of 0.5 m. Make the conveyor longer, or let the piece lie the other way.",
                 problem.toString());
         assertEquals(List.of(), found(usual(ConveyorPath.straight(0.5)).withOrientation(Conveyor.Orientation.ACROSS), "0.6 m", "0.4 m"));
+    }
+
+    /** No conveyor may be so wide: it is told all the same, without a button. */
+    @Test
+    void whereNoRemedyCanBeMadeTheProblemIsToldWithoutOne() {
+        Problem problem = found(usual(ConveyorPath.straight(500)), "25 m", "45 m").getFirst();
+        assertTrue(problem.message().contains("45 m wide"), problem::toString);
+        assertEquals(List.of(), problem.fixes());
+        String name = "n".repeat(81);
+        Study study = study(usual(ConveyorPath.straight(5)), "0.6 m", "0.4 m");
+        Study naming = study.withLinks(study.links().stream()
+                .map(link -> link.withFilter(
+                        new LinkFilter.Condition("piece.type == '" + name + "' and piece." + name + " > 0 and here." + name + " > 0")))
+                .toList());
+        assertTrue(StudyCheck.of(naming).stream().anyMatch(one -> one.message().contains(name)), () -> StudyCheck.of(naming).toString());
     }
 
     @Test

@@ -34,6 +34,7 @@ import rhombic.study.Factor;
 import rhombic.study.OwnResponse;
 import rhombic.study.Sweep;
 import rhombic.study.Study;
+import rhombic.study.check.StudyCheck;
 import rhombic.study.value.Look;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Timetable;
@@ -124,6 +125,7 @@ class StudyFileTest {
         byte[] saved = StudyWriter.write(study).getBytes(StandardCharsets.UTF_8);
         Study again = StudyReader.read(new String(saved, StandardCharsets.UTF_8));
         assertTrue(study.equals(again), () -> difference(shown(study), shown(again)));
+        assertTrue(StudyCheck.of(study).stream().noneMatch(problem -> problem.message().isBlank()), "the check never fails");
     }
 
     private static String shown(Study study) {
