@@ -17,6 +17,11 @@ import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.study.Rule;
 import rhombic.study.RuleText;
 import rhombic.study.Study;
+import rhombic.study.check.Problem;
+import rhombic.study.check.StudyCheck;
+import rhombic.quantity.Unit;
+import rhombic.study.value.TimeSource;
+import rhombic.study.kind.Work;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.PieceType;
@@ -79,6 +84,36 @@ class RoomTest {
                 .rules(rule("every 1 s", "create 10000 Piece at In")).study(8, 0, 1);
         RunTroubleException trouble = assertThrows(RunTroubleException.class, () -> Runs.of(study));
         assertTrue(trouble.getMessage().startsWith("Rule More") && trouble.getMessage().contains("without end"), trouble.getMessage());
+    }
+
+    @Test
+    void aRuleThatWouldBeSetOffWithoutEndIsToldAndLeftOut() {
+        Study study = new Lines().chain(timetable("In", "0 s 1 Piece"), buffer("B", -1))
+                .rules(rule("every 1e-10 s", "create 1 Piece at In")).study(1, 0, 1);
+        Problem problem = StudyCheck.of(study).stream().filter(Problem::isError).findFirst().orElseThrow();
+        assertTrue(problem.message().contains("more than 100 million times"), problem::toString);
+        assertEquals(1, Runs.of(study).in());
+    }
+
+    @Test
+    void signalsThatMultiplyAreFoundBeforeMemoryRunsOut() {
+        Rule first = new Rule("First", RuleText.when("a piece enters B"), "", List.of(RuleText.action("signal go")));
+        Rule doubles = new Rule("Double", RuleText.when("signal go"), "",
+                List.of(RuleText.action("signal go"), RuleText.action("signal go")));
+        Study study = new Lines().chain(timetable("In", "0 s 1 Piece"), buffer("B", -1)).rules(first, doubles).study(1, 0, 1);
+        RunTroubleException trouble = assertThrows(RunTroubleException.class, () -> Runs.of(study));
+        assertTrue(trouble.getMessage().contains("without end") && trouble.getMessage().contains("Double"), trouble.getMessage());
+    }
+
+    @Test
+    void aTimeThatIsTooLongIsToldAsThat() {
+        for (String[] told : new String[][] {{"1e300", "is too long"}, {"0 - 1", "must be at least 0"}}) {
+            Study study = new Lines().chain(timetable("In", "0 s 1 Piece"),
+                    station("S", 1, 0, "10 s").with(Work.of(1, 0, new TimeSource.ByFormula(told[0] + " + 0 * here.content", Unit.DAY))),
+                    goodsOut("Out")).study(1, 0, 1);
+            RunTroubleException trouble = assertThrows(RunTroubleException.class, () -> Runs.of(study));
+            assertTrue(trouble.getMessage().contains(told[1]), trouble.getMessage());
+        }
     }
 
     @Test

@@ -65,6 +65,7 @@ public final class RuleBook {
         flow.simulator.schedule(new Event() {
             @Override
             protected void occur() {
+                flow.countStep(rule.name()); // an interval below a nanosecond ends no instant
                 flow.simulator.schedule(this, everyNanos);
                 rule.setOff(null, null);
                 flow.settle();
@@ -75,10 +76,10 @@ public final class RuleBook {
     /** Sets off, at this instant but after all that is going on, what waits for the signal. */
     void signal(String name) {
         for (RunningRule rule : bySignal.getOrDefault(name, List.of())) {
+            flow.countStep(rule.name()); // here, so that signals that multiply are found before they fill the memory
             flow.simulator.schedule(new Event() {
                 @Override
                 protected void occur() {
-                    flow.countStep(rule.name());
                     rule.setOff(null, null);
                     flow.settle();
                 }

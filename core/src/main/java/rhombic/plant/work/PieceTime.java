@@ -19,6 +19,8 @@ import rhombic.study.value.TimeSource;
 
 /** How long something takes for a piece. */
 interface PieceTime {
+    double MAX_NANOS = Long.MAX_VALUE / 4.0;
+
     long nanos(Piece piece);
 
     /** @param stream that all its draws come from */
@@ -89,9 +91,10 @@ interface PieceTime {
         double scale = source.unit().factor() * 1e9;
         return piece -> {
             double number = scope.evaluate(formula, piece, formula::number);
-            if (!(number >= 0 && number * scale < Long.MAX_VALUE / 4.0)) {
-                throw scope.problem(new FormulaException("The time \u201c" + source.formula() + "\u201d must be at least 0; it is "
-                        + Formula.plain(number) + " " + source.unit().symbol()), piece);
+            if (!(number >= 0 && number * scale < MAX_NANOS)) {
+                throw scope.problem(new FormulaException("The time \u201c" + source.formula() + "\u201d "
+                        + (number > 0 ? "is too long" : "must be at least 0") + "; it is " + Formula.plain(number) + " "
+                        + source.unit().symbol()), piece);
             }
             return Math.round(number * scale);
         };

@@ -25,6 +25,7 @@ import rhombic.study.value.Value;
 
 /** Checks that everything a study names is there and fits, and that everything that is there is used. */
 final class NameCheck {
+    private static final int MAX_TIMES_SET_OFF = 100_000_000;
     private final Study study;
     private final Uses uses;
     private final List<Problem> problems = new ArrayList<>();
@@ -181,6 +182,11 @@ final class NameCheck {
         boolean aboutPiece = rule.when() instanceof Rule.When.Piece;
         if (rule.then().isEmpty()) {
             add(Problem.Grade.HINT, Problem.Kind.RULE, rule.name(), "It does nothing", "Add an action, or take the rule out", null);
+        }
+        if (rule.when() instanceof Rule.When.Every every
+                && study.plan().length().inBaseUnit() / every.interval().inBaseUnit() > MAX_TIMES_SET_OFF) {
+            error(rule, "It is set off every " + every.interval() + ", more than " + MAX_TIMES_SET_OFF / 1_000_000
+                    + " million times in the run, which would not end", "Give it a longer interval");
         }
         if (rule.when() instanceof Rule.When.Signal signal && !uses.signalsSent.contains(signal.name())) {
             add(Problem.Grade.WARNING, Problem.Kind.RULE, rule.name(), "Nothing ever sends the signal \u201c" + signal.name() + "\u201d",
