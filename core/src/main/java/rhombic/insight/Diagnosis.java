@@ -233,7 +233,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                 return;
             }
             double working = means.share(index, EquipmentState.WORKING);
-            double throughput = means.of(RunFigures::throughputPerHour);
+            double throughput = means.of(run -> run.equipment().get(index).out() / run.hours()); // its own: it may work on part of all, or often on the same
             List<String> lines = new ArrayList<>();
             double lost = 0;
             for (EquipmentState state : List.of(EquipmentState.DOWN, EquipmentState.WAITING_FOR_REPAIR, EquipmentState.CHANGEOVER,
@@ -318,7 +318,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                     .collect(Collectors.joining("; "));
             add(Finding.Kind.LEAD_TIME, place, types.get(type).name() + " spends " + Means.percent(first.seconds / whole) + " of its "
                     + Clock.span(whole) + " " + (first.word.equals("work") ? "being worked on" : first.word)
-                    + (place.isEmpty() ? "" : "; the longest stay is at " + place),
+                    + (place.isEmpty() ? "" : "; most of what is inside is at " + place),
                     lines + "; adding value " + Clock.span(means.of(run -> run.types().get(type).valueMean())) + stays(), Optional.empty());
         }
 

@@ -13,6 +13,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
 import java.util.Random;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import rhombic.experiment.Archive;
 import rhombic.experiment.Experiment;
@@ -134,6 +136,20 @@ class DiagnosisTest {
                 e -> e.with(e.basics().withDuty(e.basics().duty().withFailures(List.of(mode)))));
         Finding loss = of(LimitLines.diagnosis(failing), Finding.Kind.LOSS);
         assertTrue(loss.text().startsWith("A does not work 25 % of the time") && loss.text().contains("15 pieces/h"), loss.text());
+    }
+
+    /** One in ten pieces comes to it: what it loses is of its own 60 an hour, not of the 600 of the plant. */
+    @Test
+    void aLossIsOfWhatThePlaceItselfMakes() {
+        FailureMode mode = FailureMode.of("jam", new UpTime.After(Lines.time("45 min"), UpTime.Clock.WORKING), Lines.time("15 min"));
+        Study failing = new Lines().chain(onDemand("In")).chain(station("A", 1, 5, "60 s"), goodsOut("Out"))
+                .chain(station("B", 1, 5, "1 s"))
+                .link("In", "A", 10).link("In", "B", 90).link("B", "Out").study(100, 0, 4)
+                .changed("A", e -> e.with(e.basics().withDuty(e.basics().duty().withFailures(List.of(mode)))));
+        Finding loss = of(LimitLines.diagnosis(failing), Finding.Kind.LOSS);
+        Matcher told = Pattern.compile("A does not work (\\d+) % of the time, which costs up to ([0-9.]+) pieces/h").matcher(loss.text());
+        assertTrue(told.matches(), loss.text());
+        assertEquals(60 * Double.parseDouble(told.group(1)) / 100, Double.parseDouble(told.group(2)), 1, loss.text());
     }
 
     private static Finding of(Diagnosis diagnosis, Finding.Kind kind) {
