@@ -1,6 +1,7 @@
 package rhombic.formats.file;
 
 import java.io.IOException;
+import java.io.FilterOutputStream;
 import java.io.OutputStream;
 import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
@@ -13,6 +14,7 @@ import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFileAttributeView;
 import java.nio.file.attribute.PosixFileAttributes;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicReference;
 
 /** Writes a file so that at any moment either the old or the new content is there, whole. */
 public final class SafeFile {
@@ -47,15 +49,46 @@ public final class SafeFile {
         Path fresh = folder.resolve(PREFIX + UUID.randomUUID() + ENDING);
         try {
             try (FileChannel channel = FileChannel.open(fresh, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE)) {
-                OutputStream out = Channels.newOutputStream(channel);
-                content.writeTo(out);
-                out.flush();
+                write(content, Channels.newOutputStream(channel));
                 channel.force(true);
             }
             keepPermissions(real, fresh);
             Files.move(fresh, real, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         } finally {
             Files.deleteIfExists(fresh);
+        }
+    }
+
+    /** What the disk could not do is thrown as that, whatever a library that writes has made of it. */
+    static void write(Content content, OutputStream disk) throws IOException {
+        AtomicReference<IOException> failure = new AtomicReference<>();
+        OutputStream out = new FilterOutputStream(disk) {
+            @Override
+            public void write(int b) throws IOException {
+                write(new byte[] {(byte) b}, 0, 1);
+            }
+
+            @Override
+            public void write(byte[] bytes, int from, int length) throws IOException {
+                try {
+                    disk.write(bytes, from, length);
+                } catch (IOException e) {
+                    failure.compareAndSet(null, e);
+                    throw e;
+                }
+            }
+        };
+        try {
+            content.writeTo(out);
+            out.flush();
+        } catch (RuntimeException e) {
+            if (failure.get() == null) {
+                throw e;
+            }
+        }
+        IOException failed = failure.get();
+        if (failed != null) {
+            throw failed;
         }
     }
 

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.file.attribute.FileTime;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Instant;
@@ -14,6 +15,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import rhombic.study.Study;
@@ -29,6 +31,30 @@ class SafeFileTest {
         try (Stream<Path> files = Files.list(folder)) {
             return files.map(f -> f.getFileName().toString()).sorted().toList();
         }
+    }
+
+    /** A library that writes spreadsheets wraps what the disk throws, or swallows it. */
+    @Test
+    void aFullDiskIsToldAsThat() throws Exception {
+        for (int room : new int[] {0, 100, 3000}) {
+            try (XSSFWorkbook book = new XSSFWorkbook()) {
+                book.createSheet("S").createRow(0).createCell(0).setCellValue("x");
+                int[] written = new int[1];
+                OutputStream disk = new OutputStream() {
+                    @Override
+                    public void write(int b) throws IOException {
+                        if (++written[0] > room) {
+                            throw new IOException("No space left on device");
+                        }
+                    }
+                };
+                assertEquals("No space left on device",
+                        assertThrows(IOException.class, () -> SafeFile.write(book::write, disk)).getMessage());
+            }
+        }
+        assertThrows(IllegalStateException.class, () -> SafeFile.write(out -> {
+            throw new IllegalStateException("of its own");
+        }, OutputStream.nullOutputStream()));
     }
 
     @Test
