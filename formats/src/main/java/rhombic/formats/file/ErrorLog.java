@@ -43,7 +43,7 @@ public final class ErrorLog {
 
     /** Writes it down; returns the sentence for the person at the screen. Never fails itself. */
     public String tell(Throwable e) {
-        String what = switch (e) {
+        String sentence = switch (e) {
             case OutOfMemoryError memory -> "The memory is full: close other studies, shorten the run, or give the program more with -Xmx.";
             case StackOverflowError deep -> "Something calls itself without end: look at rules and formulas that set each other off.";
             default ->
@@ -51,13 +51,13 @@ public final class ErrorLog {
                         + " fails again.";
         };
         if (entries.getAndIncrement() >= MAX_ENTRIES) {
-            return what;
+            return sentence;
         }
         try {
             write(e);
-            return what + " Details: " + file;
+            return sentence + " Details: " + file;
         } catch (IOException | RuntimeException unwritten) {
-            return what;
+            return sentence;
         }
     }
 
