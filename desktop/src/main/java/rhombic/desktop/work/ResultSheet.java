@@ -61,7 +61,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
 
     private static ResultSheet equipment(Summary summary) {
         List<Column> columns = List.of(new Column("Equipment", 116), new Column("In", 40), new Column("Out", 40), new Column("Inside", 48),
-                new Column("Max.", 42), new Column("Stay", 66),
+                new Column("Max.", 42), new Column("Stay", 72),
                 new Column("Wait", 60), new Column("Stay 95 %", 74), new Column("Working", 60), new Column("Starved", 58),
                 new Column("Blocked", 58), new Column("\u00b1", 44));
         return new ResultSheet("Means of each equipment. \u00b1 is the 95 % margin of the working share.", columns,
