@@ -2,13 +2,11 @@ package rhombic.cli;
 
 import java.util.Arrays;
 import java.util.Map;
-import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import picocli.CommandLine.Command;
 import picocli.CommandLine;
 import rhombic.formats.file.ErrorLog;
-import rhombic.formats.file.FileTrouble;
 
 /** Where the commands start. */
 @Command(name = "rhombic", subcommands = {RunCommand.class, CheckCommand.class, SchemaCommand.class,
@@ -49,16 +47,10 @@ public final class Main {
                     return FAULTY;
                 })
                 .setExecutionExceptionHandler((e, command, result) -> {
-                    err.println(told(e));
+                    err.println(ErrorLog.usual().told(e));
                     return REFUSED;
                 })
                 .execute(Arrays.stream(args).map(arg -> renamed(arg, err)).toArray(String[]::new));
-    }
-
-    /** What this program throws says what is wrong; anything else is an error of the program. */
-    private static String told(Exception e) {
-        boolean isOwn = e.getClass().getName().startsWith("rhombic.") && e.getMessage() != null;
-        return isOwn ? String.valueOf(e.getMessage()) : e instanceof IOException file ? FileTrouble.reason(file) : ErrorLog.usual().tell(e);
     }
 
     private static String renamed(String arg, PrintWriter err) {

@@ -31,6 +31,8 @@ final class StudyFiles implements AutoCloseable {
             .newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-journal").factory());
     /** What is to be journalled next; what came before it need not be any more. */
     private final AtomicReference<@Nullable Pending> pending = new AtomicReference<>();
+    /** Of the journal's thread: whether its last writing went well. */
+    private boolean isJournalled = true;
     private Optional<FileTime> fileTime = Optional.empty();
     private boolean replaceNext;
     private @Nullable Study givenUp;
@@ -147,11 +149,13 @@ final class StudyFiles implements AutoCloseable {
         }
     }
 
-    private void writeJournal() {
+    /** Says whether what there is to lose is written down. */
+    private boolean writeJournal() {
         Pending next = pending.getAndSet(null);
         if (next == null) {
-            return;
+            return isJournalled;
         }
+        isJournalled = true;
         try {
             if (next.isSaved) {
                 journal.withdraw();
@@ -159,9 +163,11 @@ final class StudyFiles implements AutoCloseable {
                 journal.keep(next.study, next.home);
             }
         } catch (IOException e) {
+            isJournalled = false;
             javafx.application.Platform.runLater(
                     () -> say.accept("Unsaved work can't be journalled: " + FileTrouble.reason(e) + ". Save it yourself often."));
         }
+        return isJournalled;
     }
 
     /** Unsaved work of windows that are gone, newest first. */
@@ -188,7 +194,11 @@ final class StudyFiles implements AutoCloseable {
         bench.open(left.study(), left.home().map(Journal.Home::file), false);
         fileTime = left.home().flatMap(Journal.Home::time);
         journal();
-        journalThread.execute(() -> drop(left)); // once it is journalled anew
+        journalThread.execute(() -> {
+            if (writeJournal()) { // until it is journalled anew, what was left is all there is
+                drop(left);
+            }
+        });
         say.accept("Brought back unsaved work on " + left.study().name() + ". Save it to keep it.");
         return true;
     }

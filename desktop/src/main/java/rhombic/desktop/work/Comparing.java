@@ -23,6 +23,7 @@ import rhombic.experiment.Preparation;
 import rhombic.experiment.Search;
 import rhombic.experiment.Sheet;
 import rhombic.experiment.Variant;
+import rhombic.formats.file.ErrorLog;
 import rhombic.formats.events.EventLog;
 import rhombic.formats.file.FileTrouble;
 import rhombic.formats.report.Reports;
@@ -176,7 +177,7 @@ public final class Comparing implements AutoCloseable {
             } catch (IOException e) {
                 text = FileTrouble.writing(target, e);
             } catch (Throwable e) {
-                text = RunFailure.text(e);
+                text = ErrorLog.usual().told(e);
             } finally {
                 release();
             }
@@ -315,7 +316,7 @@ public final class Comparing implements AutoCloseable {
         } catch (CancellationException e) {
             return; // whoever stopped it has said so
         } catch (Throwable e) {
-            fail(mine, study, RunFailure.text(e));
+            fail(mine, study, ErrorLog.usual().told(e));
         }
     }
 

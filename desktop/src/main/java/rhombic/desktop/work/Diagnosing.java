@@ -16,6 +16,7 @@ import rhombic.experiment.Observation;
 import rhombic.experiment.Preparation;
 import rhombic.experiment.Summary;
 import rhombic.experiment.Variant;
+import rhombic.formats.file.ErrorLog;
 import rhombic.formats.results.ResultsFile;
 import rhombic.insight.Board;
 import rhombic.insight.Diagnosis;
@@ -78,7 +79,7 @@ public final class Diagnosing implements AutoCloseable {
             } catch (CancellationException e) {
                 return; // the figures are there, or another study is
             } catch (Throwable e) {
-                notifyListener(mine, current, () -> listener.onDiagnosisFailed(RunFailure.text(e)));
+                notifyListener(mine, current, () -> listener.onDiagnosisFailed(ErrorLog.usual().told(e)));
             }
         });
     }
@@ -97,7 +98,7 @@ public final class Diagnosing implements AutoCloseable {
             } catch (CancellationException e) {
                 return; // a later reading has taken over
             } catch (Throwable e) {
-                notifyListener(mine, current, () -> listener.onDiagnosisFailed(RunFailure.text(e)));
+                notifyListener(mine, current, () -> listener.onDiagnosisFailed(ErrorLog.usual().told(e)));
             }
         });
     }
@@ -143,7 +144,7 @@ public final class Diagnosing implements AutoCloseable {
                 notifyListener(mine, leverage,
                         () -> listener.onLeverage(List.of(), 0, runs, false, "The runs can't be kept: " + e.getMessage() + "."));
             } catch (Throwable e) {
-                notifyListener(mine, leverage, () -> listener.onLeverage(List.of(), 0, runs, false, RunFailure.text(e)));
+                notifyListener(mine, leverage, () -> listener.onLeverage(List.of(), 0, runs, false, ErrorLog.usual().told(e)));
             }
         });
     }

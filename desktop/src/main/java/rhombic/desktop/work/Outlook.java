@@ -20,6 +20,7 @@ import rhombic.experiment.RunTask;
 import rhombic.experiment.Summary;
 import rhombic.insight.Finding;
 import rhombic.insight.DeadlockFinding;
+import rhombic.formats.file.ErrorLog;
 import rhombic.study.Study;
 
 /**
@@ -122,7 +123,7 @@ public final class Outlook implements AutoCloseable {
             // A later edit has taken over; its own run will report.
             return;
         } catch (Throwable e) {
-            publish(run, new State.Failed(RunFailure.text(e)));
+            publish(run, new State.Failed(ErrorLog.usual().told(e)));
         }
     }
 

@@ -13,6 +13,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import org.jspecify.annotations.Nullable;
 import rhombic.experiment.LiveRun;
 import rhombic.experiment.Preparation;
+import rhombic.formats.file.ErrorLog;
 import rhombic.measure.Diary;
 import rhombic.study.Study;
 import rhombic.trace.Moment;
@@ -99,7 +100,7 @@ public final class Player implements AutoCloseable {
         try {
             ready = new Loaded(new LiveRun(preparation.of(current)), null);
         } catch (Throwable e) {
-            ready = new Loaded(null, RunFailure.text(e)); // something comes to nothing already at the first instant
+            ready = new Loaded(null, ErrorLog.usual().told(e)); // something comes to nothing already at the first instant
         }
         return loaded.compareAndSet(mine, ready) ? ready : mine;
     }
@@ -119,7 +120,7 @@ public final class Player implements AutoCloseable {
             Thread.currentThread().interrupt();
         } catch (Throwable e) {
             // Whatever ends a run before its time is told; it never ends the program, and never goes unseen.
-            loaded.compareAndSet(mine, new Loaded(live, RunFailure.text(e)));
+            loaded.compareAndSet(mine, new Loaded(live, ErrorLog.usual().told(e)));
         }
     }
 

@@ -3,7 +3,14 @@ package rhombic.desktop.frame;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.atLeastOnce;
+import static org.mockito.Mockito.doThrow;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.verify;
 
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
@@ -269,6 +276,19 @@ class WindowTest extends WindowBase {
         assertTrue(text(robot, "message").contains("changed"), text(robot, "message"));
         assertEquals("Elsewhere", StudyReader.open(file).name());
         robot.interact(next[0]::close);
+    }
+
+    /** On a full disk what was left behind is all there is. */
+    @Test
+    void leftWorkThatCannotBeJournalledAnewStaysWhereItWas() throws Exception {
+        Journal journal = mock(Journal.class);
+        doThrow(new IOException("the disk is full")).when(journal).keep(any(), any());
+        RecentFiles recent = new RecentFiles(answer.resolveSibling("recent"));
+        try (StudyFiles files = new StudyFiles(new Workbench(Study.empty()), FileAsker.dialogs(null), journal, recent, told -> {})) {
+            assertTrue(files.restore(new Journal.Left("left", Study.empty().named("Left"), Optional.empty())));
+        }
+        verify(journal, atLeastOnce()).keep(any(), any());
+        verify(journal, never()).withdraw("left");
     }
 
     @Test

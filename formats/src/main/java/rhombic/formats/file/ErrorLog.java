@@ -17,6 +17,8 @@ public final class ErrorLog {
     /** What fails once a frame must not fill the disk. */
     private static final int MAX_ENTRIES = 100;
 
+    private static final ErrorLog USUAL = new ErrorLog(stateFolder());
+
     private final Path file;
     private final AtomicInteger entries = new AtomicInteger();
 
@@ -25,9 +27,9 @@ public final class ErrorLog {
         file = folder.resolve("rhombic.log");
     }
 
-    /** Of this user. */
+    /** Of this user; one for the whole program, so that its limit holds. */
     public static ErrorLog usual() {
-        return new ErrorLog(stateFolder());
+        return USUAL;
     }
 
     /** Where what outlives the program is kept: {@code $XDG_STATE_HOME/rhombic}, usually {@code ~/.local/state/rhombic}. */
@@ -41,10 +43,17 @@ public final class ErrorLog {
         return file;
     }
 
+    /** What this program throws says what is wrong; anything else is an error of the program, told and written down. */
+    public String told(Throwable e) {
+        boolean isOwn = e.getClass().getName().startsWith("rhombic.") && e.getMessage() != null;
+        return isOwn ? String.valueOf(e.getMessage()) : e instanceof IOException file ? FileTrouble.reason(file) : tell(e);
+    }
+
     /** Writes it down; returns the sentence for the person at the screen. Never fails itself. */
     public String tell(Throwable e) {
         String sentence = switch (e) {
-            case OutOfMemoryError memory -> "The memory is full: close other studies, shorten the run, or give the program more with -Xmx.";
+            case OutOfMemoryError memory ->
+                "The memory is full: shorten the run, make fewer pieces wait inside, or give the program more memory with -Xmx.";
             case StackOverflowError deep -> "Something calls itself without end: look at rules and formulas that set each other off.";
             default ->
                 "Something failed inside the program (" + e.getClass().getSimpleName() + "); your work is safe. Undo the last step if it"

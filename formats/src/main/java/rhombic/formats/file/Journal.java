@@ -10,6 +10,7 @@ import java.nio.channels.OverlappingFileLockException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.FileTime;
@@ -85,14 +86,17 @@ public final class Journal implements AutoCloseable {
         SafeFile.write(folder.resolve(entry + ENTRY), out -> out.write(text));
     }
 
+    /** Again, if another program has just tidied the lock away before it was held. */
     private void own() throws IOException {
-        if (channel == null) {
-            FileChannel opened = FileChannel.open(folder.resolve(entry + LOCK), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
-            if (opened.tryLock() == null) {
+        Path lock = folder.resolve(entry + LOCK);
+        while (channel == null) {
+            FileChannel opened = FileChannel.open(lock, StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+            opened.lock();
+            if (Files.exists(lock)) {
+                channel = opened;
+            } else {
                 opened.close();
-                throw new IOException("another program holds " + entry + LOCK);
             }
-            channel = opened;
         }
     }
 
@@ -126,9 +130,8 @@ public final class Journal implements AutoCloseable {
                 work.add(ending.equals(ENTRY) ? read(other, file) : readOld(other, file));
             } catch (IOException | StudyFormatException | InvalidPathException | DateTimeException e) {
                 notes.add("Unsaved work in " + file + " can't be brought back here: "
-                        + (e instanceof IOException io
-                                ? FileTrouble.reason(io)
-                                : String.valueOf(e.getMessage()).lines().findFirst().orElse("")));
+                        + (e instanceof IOException io ? FileTrouble.reason(io) : String.valueOf(e.getMessage())).lines().findFirst()
+                                .orElse(""));
             }
         }
         return new Found(List.copyOf(work), List.copyOf(notes));
@@ -198,11 +201,22 @@ public final class Journal implements AutoCloseable {
                 for (Path lock : files.filter(f -> f.toString().endsWith(LOCK)).toList()) {
                     String name = lock.getFileName().toString();
                     String other = name.substring(0, name.length() - LOCK.length());
-                    if (!other.equals(entry) && !Files.exists(folder.resolve(other + ENTRY)) && !isOwned(other)) {
-                        Files.deleteIfExists(lock);
+                    if (!other.equals(entry) && !Files.exists(folder.resolve(other + ENTRY))) {
+                        removeUnheld(lock);
                     }
                 }
             }
+        }
+    }
+
+    /** While it is held here: whose it is to be notices then that it is gone. */
+    private static void removeUnheld(Path lock) throws IOException {
+        try (FileChannel opened = FileChannel.open(lock, StandardOpenOption.WRITE); FileLock taken = opened.tryLock()) {
+            if (taken != null) {
+                Files.deleteIfExists(lock);
+            }
+        } catch (OverlappingFileLockException | NoSuchFileException e) {
+            // Another window of this program holds it, or it is gone already: nothing to tidy.
         }
     }
 
