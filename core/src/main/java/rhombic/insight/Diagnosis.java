@@ -29,7 +29,7 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.TargetBand;
+import rhombic.study.TargetBand;
 
 /**
  * All that the figures of a study have to say, what matters most first.

@@ -7,7 +7,6 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.value.Count;
 import rhombic.study.value.StudyException;
-import rhombic.study.value.TargetBand;
 
 /**
  * When a run begins, how long it lasts and how often it is repeated.

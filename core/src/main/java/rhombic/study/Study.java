@@ -14,13 +14,11 @@ import rhombic.study.duty.Calendar;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
-import rhombic.study.value.NamedView;
 import rhombic.study.value.Identified;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.StudyException;
 import rhombic.study.value.Table;
-import rhombic.study.value.TargetBand;
 
 /**
  * The whole of one study, as a value. Names are unique among equipment and among piece types, ids among equipment; every

@@ -34,7 +34,7 @@ import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Bend;
-import rhombic.study.value.NamedView;
+import rhombic.study.NamedView;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.ConveyorPath;

@@ -34,7 +34,7 @@ import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
 import rhombic.study.kind.Work;
-import rhombic.study.value.NamedView;
+import rhombic.study.NamedView;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.ConveyorPath;

@@ -11,7 +11,7 @@ import rhombic.study.Study;
 import rhombic.study.Comparison;
 import rhombic.study.duty.Calendar;
 import rhombic.study.kind.Equipment;
-import rhombic.study.value.NamedView;
+import rhombic.study.NamedView;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.StudyException;
 import rhombic.study.value.Table;

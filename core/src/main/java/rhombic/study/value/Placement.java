@@ -62,7 +62,7 @@ public record Placement(double xMetres, double yMetres, double zMetres, double h
         return Pose.at(xMetres, yMetres, zMetres, headingDegrees);
     }
 
-    static void inRange(String name, double metres) {
+    public static void inRange(String name, double metres) {
         if (!(Math.abs(metres) <= MAX_DISTANCE_METRES)) {
             throw new StudyException(name + " must be within \u00b1" + (int) MAX_DISTANCE_METRES + " m; got " + metres + " m");
         }

@@ -27,7 +27,7 @@ import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.Equipment;
-import rhombic.study.value.NamedView;
+import rhombic.study.NamedView;
 import rhombic.trace.Moment;
 
 /** Draws the floor: ground, bodies, links, pieces and state lamps in 3D, names and numbers over them. */

@@ -13,7 +13,7 @@ import rhombic.measure.PersonFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Clock;
 import rhombic.study.value.PersonState;
-import rhombic.study.value.TargetBand;
+import rhombic.study.TargetBand;
 
 /** Sheets about people, failures, and how many people the hours of the day need. */
 final class PeopleSheets {

@@ -17,7 +17,7 @@ import rhombic.measure.TypeFigures;
 import rhombic.quantity.Clock;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
-import rhombic.study.value.TargetBand;
+import rhombic.study.TargetBand;
 
 /**
  * A table of results as text: means over the runs, and margins where they matter most.

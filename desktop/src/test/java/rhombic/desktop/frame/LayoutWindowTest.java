@@ -10,7 +10,7 @@ import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
-import rhombic.study.value.NamedView;
+import rhombic.study.NamedView;
 
 /** Seeing and mending the layout, in the real window. */
 class LayoutWindowTest extends WindowBase {

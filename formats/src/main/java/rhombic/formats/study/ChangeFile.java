@@ -25,7 +25,7 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Field;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
-import rhombic.study.value.NamedView;
+import rhombic.study.NamedView;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Table;

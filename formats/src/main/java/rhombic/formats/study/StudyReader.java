@@ -36,10 +36,10 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Look;
-import rhombic.study.value.NamedView;
+import rhombic.study.NamedView;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
-import rhombic.study.value.TargetBand;
+import rhombic.study.TargetBand;
 
 /** Reads studies, strictly: what is not understood is refused with its place, never passed over. */
 public final class StudyReader {

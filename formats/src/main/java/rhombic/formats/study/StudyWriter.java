@@ -24,10 +24,10 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Look;
-import rhombic.study.value.NamedView;
+import rhombic.study.NamedView;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
-import rhombic.study.value.TargetBand;
+import rhombic.study.TargetBand;
 import rhombic.study.value.Value;
 
 /** Writes studies. What is the usual value is written too: a file is read without knowing the program. */

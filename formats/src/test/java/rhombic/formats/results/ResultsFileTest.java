@@ -21,7 +21,7 @@ import rhombic.experiment.ResponseNames;
 import rhombic.experiment.RunRecord;
 import rhombic.study.Study;
 import rhombic.study.change.StudyMark;
-import rhombic.study.value.NamedView;
+import rhombic.study.NamedView;
 import rhombic.testplants.RandomStudies;
 
 /** Runs kept beside a study, whatever happens to the file. */

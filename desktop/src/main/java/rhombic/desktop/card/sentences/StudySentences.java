@@ -33,7 +33,7 @@ import rhombic.study.value.Attribute;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
-import rhombic.study.value.TargetBand;
+import rhombic.study.TargetBand;
 import rhombic.study.value.Value;
 
 /** What the card says when nothing is selected: the run, the pieces, the tables and the rules. */

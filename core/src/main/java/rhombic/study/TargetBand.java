@@ -1,6 +1,7 @@
-package rhombic.study.value;
+package rhombic.study;
 
 import java.io.Serializable;
+import rhombic.study.value.StudyException;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 
