@@ -26,6 +26,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PieceType;
@@ -164,7 +165,8 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
         private Finding withMethods(Finding limit) {
             List<Integer> ranked = shifting.ranked();
             List<String> lines = new ArrayList<>();
-            lines.add("utilisation: " + limit.subject() + " (" + limit.evidence() + ")");
+            boolean ofAnother = study.find(limit.subject()).filter(GoodsIn.class::isInstance).isPresent(); // whose shares are told by its name
+            lines.add("utilisation: " + (ofAnother ? limit.evidence() : limit.subject() + " (" + limit.evidence() + ")"));
             Optional<Integer> active = ranked.stream().findFirst();
             active.ifPresent(i -> lines.add("active periods: " + name(i) + " is the limit " + Means.percent(shifting.limits(i))
                     + " of the time, alone " + Means.percent(shifting.sole()[i]) + ", " + Clock.span(shifting.meanActiveSeconds()[i])

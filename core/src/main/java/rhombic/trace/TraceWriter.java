@@ -156,6 +156,13 @@ public final class TraceWriter {
         add(timeNanos, body, node, place, Segment.RecordKind.BEGINS);
     }
 
+    /** The work on a piece has ended. Nothing is written down of it: it stands or goes on, and that is. */
+    public void ends(long timeNanos, int body, int node) {
+        if (listener != null) {
+            listener.onEvent(timeNanos, PieceListener.Event.WORK_ENDS, body, node, 0);
+        }
+    }
+
     /** @param way index of the only way out the piece waits for; -1 if any will do; or {@link PieceStatus#wayBack} */
     public void done(long timeNanos, int body, int node, int place, int way) {
         add(timeNanos, body, node, place | (way + 1) << 16, Segment.RecordKind.DONE);
@@ -333,7 +340,6 @@ public final class TraceWriter {
             case MADE -> to.onEvent(time, PieceListener.Event.MADE, body, node, slot);
             case WAITS -> to.onEvent(time, PieceListener.Event.WAITS, body, node, 0);
             case WORKS, BEGINS -> to.onEvent(time, PieceListener.Event.WORK_BEGINS, body, node, 0);
-            case DONE -> to.onEvent(time, PieceListener.Event.WORK_ENDS, body, node, 0);
             case ONTO -> to.onEvent(time, PieceListener.Event.GOES_ONTO, body, node, slot);
             case OFF -> to.onEvent(time, PieceListener.Event.COMES_OFF, body, node, 0);
             case JOINED -> to.onEvent(time, PieceListener.Event.JOINED, body, node, 0);

@@ -95,6 +95,7 @@ class LimitTest {
                 .orElseThrow();
         assertEquals("Trucks", finding.subject());
         assertEquals("Limited by what comes in: A, the busiest, works only 40 %", finding.text());
+        assertTrue(finding.evidence().startsWith("A: working 40 %, starved 60 %"), "whose shares they are: " + finding.evidence());
     }
 
     @Test

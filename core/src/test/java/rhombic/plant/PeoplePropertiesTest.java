@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import net.jqwik.api.Assume;
 import net.jqwik.api.ForAll;
@@ -13,9 +14,11 @@ import rhombic.measure.EquipmentFigures;
 import rhombic.measure.ModeFigures;
 import rhombic.measure.PersonFigures;
 import rhombic.measure.RunFigures;
+import rhombic.measure.TypeFigures;
 import rhombic.study.Study;
 import rhombic.study.kind.Crew;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.value.PersonState;
 import rhombic.testplants.RandomStudies;
 import rhombic.trace.Moment;
 import rhombic.trace.PeopleMoment;
@@ -53,6 +56,37 @@ class PeoplePropertiesTest {
             boolean withOthers = study.equipment().stream().flatMap(t -> t.basics().duty().failures().stream())
                     .anyMatch(m -> m.stopsWith().contains(e.name()));
             assertTrue(withOthers || shown <= ofModes + 1e-9, e.name() + " shows more down time than its modes had");
+        }
+    }
+
+    /** With failures, shifts and people: what a piece does is one thing at a time, and so is what is done with the time of a place. */
+    @Property(tries = 250, seed = "20261129")
+    void thePartsOfLeadTimeAndOfTimeAddUp(@ForAll long seed) {
+        Study study = RandomStudies.of(seed);
+        Assume.that(isStaffed(study));
+        RunFigures run = Runs.of(study);
+        for (TypeFigures type : run.types()) {
+            if (type.lead().count() > 0) {
+                double[] parts = {type.workMean(), type.waitMean(), type.blockedMean(), type.moveMean(), type.crewMean()};
+                assertEquals(type.lead().mean(), Arrays.stream(parts).sum(), 1e-6 * Math.max(1, type.lead().mean()), type.name());
+                for (double part : parts) {
+                    assertTrue(part > -1e-6, type.toString());
+                }
+                assertTrue(type.valueMean() <= type.workMean() + 1e-9, type.toString());
+            }
+        }
+        for (EquipmentFigures e : run.equipment()) {
+            assertTrue(e.shares().isEmpty() || e.valueShare() <= e.share(EquipmentState.WORKING) + 1e-9,
+                    e.name() + " adds value while it does not work");
+            assertTrue(e.waits().waited() <= e.waits().begun(), e.name());
+            for (ModeFigures mode : e.modes()) {
+                assertTrue(mode.waitingShare() >= 0 && mode.repairShare() >= 0 && mode.downShare() <= 1 + 1e-9, mode.toString());
+            }
+        }
+        for (CrewFigures crew : run.crews()) {
+            double busy = crew.people().stream().filter(p -> p.onDuty() > 0).mapToDouble(p -> p.utilisation() * p.onDuty()).sum();
+            double shares = Arrays.stream(PersonState.values()).filter(PersonState::isBusy).mapToDouble(crew::share).sum();
+            assertEquals(shares * crew.people().size(), busy, 1e-9, crew.name());
         }
     }
 

@@ -17,6 +17,17 @@ import rhombic.experiment.RunListener;
 import rhombic.experiment.Summary;
 import rhombic.insight.Diagnosis;
 import rhombic.insight.Finding;
+import rhombic.quantity.Dimension;
+import rhombic.study.Link;
+import rhombic.study.LinkFilter;
+import rhombic.study.Travel;
+import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Recipe;
+import rhombic.study.kind.UnpackingStation;
+import rhombic.study.value.MixPart;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Placement;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
 import rhombic.study.Study;
@@ -66,7 +77,12 @@ public final class LimitLines {
     }
 
     private static Station needing(Station station, String skill) {
-        List<Operation> ops = station.work().operations().stream().map(op -> op.withNeeds(List.of(new Need(skill, 1, Need.ALL, 0, false))))
+        return needing(station, skill, 1);
+    }
+
+    private static Station needing(Station station, String skill, int people) {
+        List<Operation> ops = station.work().operations().stream()
+                .map(op -> op.withNeeds(List.of(new Need(skill, people, Need.ALL, 0, false))))
                 .toList();
         return station.with(station.work().withOperations(ops));
     }
@@ -84,6 +100,56 @@ public final class LimitLines {
         return Conveyor.usual(Basics.of("Belt", Lines.SOMEWHERE), ConveyorPath.straight(6))
                 .withSpeed(Quantity.parse(speed, rhombic.quantity.Dimension.SPEED))
                 .withGap(new Quantity(0.2, Unit.METRE));
+    }
+
+    /** One who carries from A to B, 30 m apart. */
+    private static Study porter(GoodsIn in) {
+        Station near = station("A", 1, 50, "20 s");
+        Station far = station("B", 1, 1, "20 s");
+        return new Lines().chain(in, near).chain(far.with(far.basics().placed(Placement.at(30, 0))), goodsOut("Out"))
+                .chain(crew("Porter", 1).withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED))))
+                .link(new Link("A", "B").withTravel(new Travel.Carried(Need.of("Porter"), 1))).study(40, 4, RUNS);
+    }
+
+    /** Pieces are packed onto one of two pallets, which come back empty. */
+    private static Study pallets() {
+        Work quick = Work.of(1, 1, new TimeSource.Drawn(time("20 s")));
+        AssemblyStation pack = new AssemblyStation(Basics.of("Pack", Lines.SOMEWHERE), quick, AssemblyStation.Method.PACK,
+                List.of("Pallet"), new Recipe.Fixed(List.of(new Recipe.Part("Piece", 1))), 4, "");
+        UnpackingStation unpack = new UnpackingStation(Basics.of("Unpack", Lines.SOMEWHERE), quick, new UnpackingStation.Parting.TakeOff());
+        return new Lines().types(PieceType.usual("Piece"), PieceType.pallet("Pallet"))
+                .chain(onDemand("In"), pack).chain(Lines.stock("Pallets", "Pallet", 2)).link("Pallets", "Pack")
+                .chain(unpack).chain(goodsOut("Out"))
+                .link(new Link("Pack", "Unpack").withTravel(new Travel.InTime(time("100 s"), 0)))
+                .link(new Link("Unpack", "Pack", Optional.empty(), new LinkFilter.LoadCarriers()))
+                .link(new Link("Unpack", "Out", Optional.empty(), new LinkFilter.Contents())).study(40, 4, RUNS);
+    }
+
+    /** Four machines side by side that fail half an hour in the mean after their repair, which takes a quarter, by one person. */
+    private static Study repairs() {
+        Lines lines = new Lines().chain(onDemand("In")).chain(goodsOut("Out")).chain(crew("Fitter", 1));
+        for (String name : List.of("M1", "M2", "M3", "M4")) {
+            FailureMode mode = FailureMode.of("jam", new UpTime.After(time("exponential(30 min)"), UpTime.Clock.WORKING),
+                    time("exponential(15 min)")).withRepairedBy(List.of(Need.of("Fitter")));
+            Station machine = station(name, 1, 0, "60 s");
+            lines.chain(machine.with(machine.basics().withDuty(machine.basics().duty().withFailures(List.of(mode)))))
+                    .link("In", name).link(name, "Out");
+        }
+        return lines.study(80, 4, RUNS);
+    }
+
+    /** Three machines that are set up for every other piece, by one person. */
+    private static Study setups() {
+        Lines lines = new Lines().types(PieceType.usual("S"), PieceType.usual("L"))
+                .chain(onDemand("In").withMix(List.of(new MixPart("S", 1), new MixPart("L", 1)))).chain(goodsOut("Out"))
+                .chain(crew("Setter", 1));
+        for (String name : List.of("M1", "M2", "M3")) {
+            Station machine = station(name, 1, 0, "20 s");
+            lines.chain(machine
+                    .with(machine.work().withChangeover(new TimeSource.Drawn(time("40 s"))).withSetupCrew(List.of(Need.of("Setter")))))
+                    .link("In", name).link(name, "Out");
+        }
+        return lines.study(40, 4, RUNS);
     }
 
     public static List<Case> all() {
@@ -137,6 +203,32 @@ public final class LimitLines {
                 of("an oven for four", "C", "200 s for four are 50 s a piece, against 60 s",
                         () -> line(station("A", 1, 0, "40 s"), station("B", 1, 8, "200 s").withLoad(new Work.Load(4, null)),
                                 station("C", 1, 8, "60 s"))),
+                new Case("five alike in a row without room between", Set.of("A", "B", "C", "D", "E"),
+                        "60 s each, exponential: more of what comes in brings nothing", false,
+                        () -> line(station("A", 1, 0, "exponential(60 s)"), station("B", 1, 0, "exponential(60 s)"),
+                                station("C", 1, 0, "exponential(60 s)"), station("D", 1, 0, "exponential(60 s)"),
+                                station("E", 1, 0, "exponential(60 s)"))),
+                of("a porter", "Porter", "30 m there and back at 1 m/s are 60 s a piece, against 20 s",
+                        () -> porter(onDemand("In"))),
+                of("a porter for more than he can carry", "Porter", "60 s a piece, and one comes each 45 s",
+                        () -> porter(Lines.arrivals("In", "exponential(45 s)", 1))),
+                of("a link with a limit", "A", "two at a time for 120 s are 60 s a piece, against 20 s",
+                        () -> new Lines().chain(onDemand("In"), station("A", 1, 0, "20 s"))
+                                .chain(station("B", 1, 1, "20 s"), goodsOut("Out"))
+                                .link(new Link("A", "B").withTravel(new Travel.InTime(time("120 s"), 2))).study(40, 4, RUNS)),
+                of("two pallets", "Pallets", "a pallet is under way for 150 s: 75 s a piece, against 20 s", LimitLines::pallets),
+                of("a conveyor for two pieces", "Belt", "two at a time for 60 s are 30 s a piece, against 10 s",
+                        () -> line(station("A", 1, 0, "10 s"), belt("0.1 m/s").withMaxPieces(OptionalInt.of(2)),
+                                station("B", 1, 1, "10 s"))),
+                of("a little more than a station can do", "B", "one each 59 s for 60 s of work: the rest piles up",
+                        () -> new Lines().chain(Lines.arrivals("In", "59 s", 1), station("A", 1, 5, "20 s"), station("B", 1, 5, "60 s"),
+                                goodsOut("Out")).study(40, 4, RUNS)),
+                of("one repairer for four machines", "Fitter", "each is down a third of its time: he is busy 90 % of his",
+                        LimitLines::repairs),
+                of("one setter for three machines", "Setter", "20 s a piece, against 13 s of three machines", LimitLines::setups),
+                of("jobs of two from a crew of three", "Crew", "one job at a time: 100 s a piece, against 50 s",
+                        () -> new Lines().chain(onDemand("In"), needing(station("A", 1, 0, "50 s"), "Crew", 2),
+                                needing(station("B", 1, 2, "50 s"), "Crew", 2), goodsOut("Out")).chain(crew("Crew", 3)).study(40, 4, RUNS)),
                 new Case("two alike, by chance, no buffer between", Set.of("A", "C"), "both 60 s on average, exponential", true,
                         () -> line(station("A", 1, 0, "exponential(60 s)"), station("B", 1, 0, "20 s"),
                                 station("C", 1, 0, "exponential(60 s)"))),

@@ -441,6 +441,9 @@ public final class Place extends Activity implements Staffing.Listener {
 
     private void finish() {
         phase = Phase.DONE;
+        if (flow.trace != null) {
+            load.forEach(piece -> flow.trace.ends(flow.now(), piece.body, node.index));
+        }
         node.finish(this);
         if (staffing != null) {
             staffing.done();

@@ -3,11 +3,13 @@ package rhombic.formats.events;
 import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.JsonGenerator;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -25,42 +27,58 @@ import rhombic.trace.PieceListener;
 public final class EventLog {
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("yyyy-MM-dd'T'HH:mm:ss.SSSSSS'Z'");
 
+    private static final int NO_PIECE = -1;
+    private static final int FIRST_ROOM = 1024;
+
     private final Study study;
-    private final List<Happened> events = new ArrayList<>();
-    private final List<Integer> typeOf = new ArrayList<>();
+    private final JsonGenerator json;
+    private int events;
+    /** By number of the piece; all that is kept of one that has left. */
+    private int[] typeOf = new int[FIRST_ROOM];
+    private int pieces;
     /** By body, the number of the piece that has it now. */
     private final Map<Integer, Integer> pieceOf = new HashMap<>();
     private final Map<Integer, List<Integer>> load = new HashMap<>();
     private final Map<Integer, Integer> holderOf = new HashMap<>();
 
-    /** @param holder the carrier; -1 if there is none */
-    private record Happened(long timeNanos, PieceListener.Event event, int piece, int node, int holder) {}
-
-    private EventLog(Study study) {
+    private EventLog(Study study, JsonGenerator json) {
         this.study = study;
+        this.json = json;
     }
 
     /**
-     * Runs the first replication and writes what happened.
+     * Runs the first replication and writes what happens as it happens: memory holds what is inside, and four bytes for each piece.
      *
      * @return how many events
      */
     public static int save(Study study, Path file) throws IOException {
-        EventLog log = new EventLog(study);
-        EventRun.of(study, 1, log::happened, () -> false);
+        int[] events = new int[1];
         SafeFile.write(file, out -> {
             try (JsonGenerator json = new JsonFactory().createGenerator(out)) {
                 json.disable(JsonGenerator.Feature.AUTO_CLOSE_TARGET);
-                log.write(json);
+                EventLog log = new EventLog(study, json);
+                log.write();
+                events[0] = log.events;
             }
         });
-        return log.events.size();
+        return events[0];
     }
 
     private void happened(long timeNanos, PieceListener.Event event, int body, int node, int other) {
+        try {
+            hear(timeNanos, event, body, node, other);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private void hear(long timeNanos, PieceListener.Event event, int body, int node, int other) throws IOException {
         if (event == PieceListener.Event.ENTERS || event == PieceListener.Event.MADE) {
-            pieceOf.put(body, typeOf.size());
-            typeOf.add(other);
+            pieceOf.put(body, pieces);
+            if (pieces == typeOf.length) {
+                typeOf = Arrays.copyOf(typeOf, 2 * pieces);
+            }
+            typeOf[pieces++] = other;
         }
         Integer piece = pieceOf.get(body);
         if (piece == null) {
@@ -71,16 +89,18 @@ public final class EventLog {
             holderOf.put(body, other);
         }
         Integer holder = holderOf.get(body);
-        events.add(new Happened(timeNanos, event, piece, node, holder == null ? -1 : pieceOf.getOrDefault(holder, -1)));
+        event(timeNanos, event, piece, node, holder == null ? NO_PIECE : pieceOf.getOrDefault(holder, NO_PIECE));
         switch (event) {
             case COMES_OFF -> unload(body);
             case LEAVES, SCRAPPED -> {
                 // what lies on it goes with it
-                List.copyOf(load.getOrDefault(body, List.of())).forEach(on -> happened(timeNanos, event, on, node, 0));
+                for (int on : List.copyOf(load.getOrDefault(body, List.of()))) {
+                    hear(timeNanos, event, on, node, 0);
+                }
                 end(body);
             }
             case JOINED -> end(body);
-            default -> {}
+            case ENTERS, MADE, WAITS, WORK_BEGINS, WORK_ENDS, SETS_OUT, GOES_ONTO -> {}
         }
     }
 
@@ -97,34 +117,36 @@ public final class EventLog {
         pieceOf.remove(body);
     }
 
-    private void write(JsonGenerator json) throws IOException {
+    private void write() throws IOException {
         json.writeStartObject();
         json.writeArrayFieldStart("objectTypes");
         for (var type : study.pieceTypes()) {
-            type(json, type.name());
+            type(type.name());
         }
         for (String kind : kinds()) {
-            type(json, kind);
+            type(kind);
         }
         json.writeEndArray();
         json.writeArrayFieldStart("eventTypes");
         for (PieceListener.Event event : PieceListener.Event.values()) {
-            type(json, event.word());
+            type(event.word());
+        }
+        json.writeEndArray();
+        json.writeArrayFieldStart("events");
+        try {
+            EventRun.of(study, 1, this::happened, () -> false);
+        } catch (UncheckedIOException e) {
+            throw e.getCause();
         }
         json.writeEndArray();
         json.writeArrayFieldStart("objects");
         for (Equipment element : study.equipment()) {
             if (element.meetsPieces()) {
-                object(json, "equipment " + element.name(), element.kind());
+                object("equipment " + element.name(), element.kind());
             }
         }
-        for (int i = 0; i < typeOf.size(); i++) {
-            object(json, "piece " + (i + 1), study.pieceTypes().get(typeOf.get(i)).name());
-        }
-        json.writeEndArray();
-        json.writeArrayFieldStart("events");
-        for (int i = 0; i < events.size(); i++) {
-            event(json, i, events.get(i));
+        for (int i = 0; i < pieces; i++) {
+            object("piece " + (i + 1), study.pieceTypes().get(typeOf[i]).name());
         }
         json.writeEndArray();
         json.writeEndObject();
@@ -136,7 +158,7 @@ public final class EventLog {
                 .filter(kind -> study.type(kind).isEmpty()).toList();
     }
 
-    private static void type(JsonGenerator json, String name) throws IOException {
+    private void type(String name) throws IOException {
         json.writeStartObject();
         json.writeStringField("name", name);
         json.writeArrayFieldStart("attributes");
@@ -144,30 +166,31 @@ public final class EventLog {
         json.writeEndObject();
     }
 
-    private static void object(JsonGenerator json, String id, String type) throws IOException {
+    private void object(String id, String type) throws IOException {
         json.writeStartObject();
         json.writeStringField("id", id);
         json.writeStringField("type", type);
         json.writeEndObject();
     }
 
-    private void event(JsonGenerator json, int number, Happened event) throws IOException {
-        LocalDateTime at = study.plan().start().plusNanos(event.timeNanos);
+    /** @param holder the load carrier; {@link #NO_PIECE} if there is none */
+    private void event(long timeNanos, PieceListener.Event event, int piece, int node, int holder) throws IOException {
+        LocalDateTime at = study.plan().start().plusNanos(timeNanos);
         json.writeStartObject();
-        json.writeStringField("id", "event " + (number + 1));
-        json.writeStringField("type", event.event.word());
+        json.writeStringField("id", "event " + ++events);
+        json.writeStringField("type", event.word());
         json.writeStringField("time", at.atOffset(ZoneOffset.UTC).format(TIME));
         json.writeArrayFieldStart("relationships");
-        relationship(json, "piece " + (event.piece + 1), "piece");
-        relationship(json, "equipment " + study.equipment().get(event.node).name(), "place");
-        if (event.holder >= 0) {
-            relationship(json, "piece " + (event.holder + 1), "carrier");
+        relationship("piece " + (piece + 1), "piece");
+        relationship("equipment " + study.equipment().get(node).name(), "place");
+        if (holder != NO_PIECE) {
+            relationship("piece " + (holder + 1), "carrier");
         }
         json.writeEndArray();
         json.writeEndObject();
     }
 
-    private static void relationship(JsonGenerator json, String object, String qualifier) throws IOException {
+    private void relationship(String object, String qualifier) throws IOException {
         json.writeStartObject();
         json.writeStringField("objectId", object);
         json.writeStringField("qualifier", qualifier);

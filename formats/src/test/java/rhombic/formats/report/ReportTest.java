@@ -31,7 +31,11 @@ import rhombic.formats.picture.Svg;
 import rhombic.formats.study.StudyReader;
 import rhombic.insight.PlanDrawing;
 import rhombic.study.Study;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.PieceType;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What is handed on of the demo. */
 class ReportTest {
@@ -109,5 +113,34 @@ class ReportTest {
             }
         }
         assertTrue(left.size() > 150);
+    }
+
+    /** Whatever is begun ends, is scrapped, or is under way at the end: at most one for each place. */
+    @ParameterizedTest
+    @ValueSource(strings = {"examples/sorting-line", "heat-pump-line", "examples/four-stations-that-fail"})
+    void theEventLogTellsTheEndOfAllWork(String name) throws Exception {
+        Path file = folder.resolve("work.ocel.json");
+        Study study = StudyReader.open(Path.of("../demo/" + name + ".rhombic.json"));
+        EventLog.save(study, file);
+        Set<String> open = new HashSet<>();
+        int begun = 0;
+        for (JsonNode event : new ObjectMapper().readTree(file.toFile()).path("events")) {
+            String work = event.path("relationships").get(0).path("objectId").asText() + " at "
+                    + event.path("relationships").get(1).path("objectId").asText();
+            switch (event.path("type").asText()) {
+                case "work begins" -> {
+                    begun++;
+                    assertTrue(open.add(work), () -> work + " is begun twice");
+                }
+                case "work ends" -> assertTrue(open.remove(work), () -> work + " ends and was not begun");
+                case "is scrapped" -> open.remove(work);
+                default -> {}
+            }
+        }
+        int places = study.equipment().stream().mapToInt(e -> e instanceof WorkEquipment work
+                ? work.work().places() * (work instanceof Station station ? station.load().pieces() : 1)
+                : 0).sum();
+        assertTrue(begun > 100, "begun " + begun);
+        assertTrue(open.size() <= places, () -> open.size() + " never end: " + open);
     }
 }
