@@ -13,6 +13,7 @@ module rhombic.formats {
     requires org.slf4j;
     requires org.apache.poi.poi;
     requires org.apache.poi.ooxml;
+    requires com.github.pjfanning.excelstreamingreader;
 
     exports rhombic.formats.study;
     exports rhombic.formats.results;

@@ -1,7 +1,6 @@
 package rhombic.formats.table;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.StringReader;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
@@ -11,6 +10,8 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import com.github.pjfanning.xlsx.StreamingReader;
+import com.github.pjfanning.xlsx.impl.StreamingCell;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -89,45 +90,48 @@ public final class SheetReader {
     }
 
     private static Sheet spreadsheet(Path file, String name) throws IOException, SheetException {
-        if (!name.toLowerCase(Locale.ROOT).endsWith(".xls")) {
-            SheetSize.check(file, MAX_ROWS);
-        }
-        try (InputStream in = Files.newInputStream(file); Workbook book = WorkbookFactory.create(in)) {
+        boolean isOld = name.toLowerCase(Locale.ROOT).endsWith(".xls"); // which can't hold more than 65,536 rows
+        try (Workbook book = isOld
+                ? WorkbookFactory.create(file.toFile(), null, true)
+                : StreamingReader.builder().rowCacheSize(1).open(file.toFile())) {
             if (book.getNumberOfSheets() == 0) {
                 throw new SheetException(name + " has no sheet");
             }
             org.apache.poi.ss.usermodel.Sheet sheet = book.getSheetAt(0);
             List<String> faults = new ArrayList<>();
+            List<Sheet.Row> rows = new ArrayList<>();
+            for (Row row : sheet) {
+                add(rows, row.getRowNum() + 1, cells(row, faults));
+            }
             for (CellRangeAddress merged : sheet.getMergedRegions()) {
                 faults.add("Row " + (merged.getFirstRow() + 1) + ": the cells " + merged.formatAsString()
                         + " are merged; split them, so that every row has cells of its own");
             }
-            List<Sheet.Row> rows = new ArrayList<>();
-            for (Row row : sheet) {
-                List<String> cells = new ArrayList<>();
-                for (int column = 0; column < Math.min(row.getLastCellNum(), MAX_COLUMNS); column++) {
-                    cells.add(text(row.getCell(column), faults));
-                }
-                for (int column = MAX_COLUMNS; column < row.getLastCellNum(); column++) {
-                    if (!text(row.getCell(column), faults).isBlank()) {
-                        throw new SheetException(
-                                "Row " + (row.getRowNum() + 1) + ": cell " + row.getCell(column).getAddress() + " lies beyond the "
-                                        + MAX_COLUMNS + " columns a table may have; move or empty it");
-                    }
-                }
-                add(rows, row.getRowNum() + 1, cells);
-            }
             return sheet(name, rows, faults);
-        } catch (IOException e) {
-            if (String.valueOf(e.getMessage()).contains("Zip bomb")) {
-                throw new SheetException(
-                        name + " unpacks to far more than it should, as files made to do harm do; it was not read. Save the table as CSV");
+        } catch (IOException | RuntimeException e) {
+            // The library reports damaged files by many kinds of exceptions; all mean the same to the reader.
+            for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+                if (String.valueOf(cause.getMessage()).contains("Zip bomb")) {
+                    throw new SheetException(
+                            name + " unpacks to far more than it should, as files made to do harm do; it was not read. Save the table as CSV");
+                }
             }
-            throw new SheetException(name + " can\u2019t be read as a spreadsheet: it is damaged or of another kind");
-        } catch (RuntimeException e) {
-            // The library reports damaged files by many kinds of unchecked exceptions; all mean the same to the reader.
             throw new SheetException(name + " can\u2019t be read as a spreadsheet: it is damaged, protected or of another kind");
         }
+    }
+
+    private static List<String> cells(Row row, List<String> faults) throws SheetException {
+        List<String> cells = new ArrayList<>();
+        for (int column = 0; column < Math.min(row.getLastCellNum(), MAX_COLUMNS); column++) {
+            cells.add(text(row.getCell(column), faults));
+        }
+        for (int column = MAX_COLUMNS; column < row.getLastCellNum(); column++) {
+            if (!text(row.getCell(column), faults).isBlank()) {
+                throw new SheetException("Row " + (row.getRowNum() + 1) + ": cell " + row.getCell(column).getAddress()
+                        + " lies beyond the " + MAX_COLUMNS + " columns a table may have; move or empty it");
+            }
+        }
+        return cells;
     }
 
     private static void add(List<Sheet.Row> rows, int number, List<String> cells) throws SheetException {
@@ -135,7 +139,7 @@ public final class SheetReader {
             return;
         }
         if (rows.size() > MAX_ROWS) {
-            throw new SheetException(SheetSize.tooMany(MAX_ROWS));
+            throw new SheetException("The table has more than " + MAX_ROWS + " rows; use fewer");
         }
         rows.add(new Sheet.Row(number, cells.stream().map(String::strip).toList()));
     }
@@ -182,12 +186,19 @@ public final class SheetReader {
             case BOOLEAN -> cell.getBooleanCellValue() ? "yes" : "no";
             case NUMERIC -> number(cell);
             case ERROR -> {
-                faults.add("Row " + (cell.getRowIndex() + 1) + ": cell " + cell.getAddress() + " holds the error "
-                        + FormulaError.forInt(cell.getErrorCellValue()).getString() + "; correct its formula");
+                faults.add("Row " + (cell.getRowIndex() + 1) + ": cell " + cell.getAddress() + " holds the error " + error(cell)
+                        + "; correct its formula");
                 yield "";
             }
             case BLANK, _NONE, FORMULA -> "";
         };
+    }
+
+    /** Where rows are read as they go by, the value of a formula is known as text alone. */
+    private static String error(Cell cell) {
+        return cell instanceof StreamingCell
+                ? cell.getStringCellValue().replace("ERROR:", "").strip()
+                : FormulaError.forInt(cell.getErrorCellValue()).getString();
     }
 
     private static String number(Cell cell) {

@@ -148,8 +148,8 @@ class SheetTest {
             sheet.getRow(1).createCell(1).setCellFormula("1/0");
             book.getCreationHelper().createFormulaEvaluator().evaluateAll();
         });
-        assertTrue(assertThrows(SheetException.class, () -> SheetReader.open(error)).getMessage()
-                .contains("Row 2: cell B2 holds the error #DIV/0!"));
+        String told = assertThrows(SheetException.class, () -> SheetReader.open(error)).getMessage();
+        assertTrue(told.contains("Row 2: cell B2 holds the error #DIV/0!"), told);
     }
 
     @Test
