@@ -24,7 +24,7 @@ final class StayTally {
     private double sum;
     private long min = Long.MAX_VALUE;
     private long max;
-    private int[] classes = {};
+    private long[] classes = {};
     private int firstClass;
 
     void add(long nanos) {
@@ -47,7 +47,7 @@ final class StayTally {
         count();
         if (classes.length == 0) {
             firstClass = classOf(Math.max(1, min));
-            classes = new int[Math.max(firstClass, classOf(max)) - firstClass + 1];
+            classes = new long[Math.max(firstClass, classOf(max)) - firstClass + 1];
         }
         countInClasses();
         size = 0;
@@ -80,7 +80,7 @@ final class StayTally {
 
     /** Counts what is noted; zeros have no class. */
     private void countInClasses() {
-        int[] known = classes;
+        long[] known = classes;
         for (int i = 0; i < size; i++) {
             int at = classOf(noted[i]) - firstClass;
             if (at >= 0 && at < known.length) {
@@ -92,9 +92,9 @@ final class StayTally {
         }
     }
 
-    private int[] widened(int at) {
+    private long[] widened(int at) {
         int before = Math.max(0, -at);
-        int[] wider = new int[Math.max(classes.length + before, at + FINE)];
+        long[] wider = new long[Math.max(classes.length + before, at + FINE)];
         System.arraycopy(classes, 0, wider, before, classes.length);
         classes = wider;
         firstClass -= before;
@@ -109,7 +109,7 @@ final class StayTally {
         sum = 0;
         min = Long.MAX_VALUE;
         max = 0;
-        classes = new int[0];
+        classes = new long[0];
     }
 
     StayFigures figures() {

@@ -87,6 +87,15 @@ class RoomTest {
     }
 
     @Test
+    void arrivalsThatFillTheMemoryAreToldWithTheirPlace() {
+        Study study = new Lines().chain(Lines.arrivals("In", "1 ms", 10_000), buffer("B", -1)).study(8, 0, 1);
+        RunTroubleException trouble = assertThrows(RunTroubleException.class, () -> Runs.of(study));
+        assertEquals("In", trouble.place());
+        assertTrue(trouble.getMessage().startsWith("At 0.3 s 3000000 pieces are inside and more come than leave"),
+                trouble.getMessage());
+    }
+
+    @Test
     void aRuleThatWouldBeSetOffWithoutEndIsToldAndLeftOut() {
         Study study = new Lines().chain(timetable("In", "0 s 1 Piece"), buffer("B", -1))
                 .rules(rule("every 1e-10 s", "create 1 Piece at In")).study(1, 0, 1);

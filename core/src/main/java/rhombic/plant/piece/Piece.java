@@ -12,7 +12,7 @@ public final class Piece extends QueueEntry {
     public static final int NO_BODY = -1;
 
     /** Given when it comes into the plant. */
-    public int id = NOT_IN_YET;
+    public long id = NOT_IN_YET;
     public int type;
     public int look;
     /** The lane of a conveyor that it is on, from the left, from 1; 0 if it is on none. */

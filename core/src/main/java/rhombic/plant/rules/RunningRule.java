@@ -10,6 +10,7 @@ import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.IdleNode;
 import rhombic.plant.handover.Node;
 import rhombic.plant.handover.PlantScope;
+import rhombic.plant.run.Census;
 import rhombic.plant.handover.Reaction;
 import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
@@ -17,7 +18,6 @@ import rhombic.study.Rule;
 /** One rule of a running plant. */
 final class RunningRule implements Reaction {
     /** Pieces inside the plant beyond which no rule may create more: memory would run out. */
-    private static final int MAX_INSIDE = 3_000_000;
 
     private static final int MAX_TEXT_LENGTH = 10_000;
 
@@ -201,10 +201,10 @@ final class RunningRule implements Reaction {
             throw problem(scope, new FormulaException("It creates \u201c" + create.type() + "\u201d at \u201c" + create.goodsIn()
                     + "\u201d, which is not a piece type and a goods in"), null);
         }
-        if (flow.census.total().inside() + create.pieces() > MAX_INSIDE) {
+        if (flow.census.total().inside() + create.pieces() > Census.MAX_INSIDE) {
             throw problem(scope,
                     new FormulaException(
-                            "It creates pieces without end: " + MAX_INSIDE + " are inside. Give it a condition, or let fewer be created"),
+                            "It creates pieces without end: " + Census.MAX_INSIDE + " are inside. Give it a condition, or let fewer be created"),
                     null);
         }
         goodsIn.create(type, create.pieces());

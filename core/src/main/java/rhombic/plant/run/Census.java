@@ -3,6 +3,8 @@ package rhombic.plant.run;
 import java.util.ArrayList;
 import java.util.List;
 import rhombic.formula.FormulaException;
+import rhombic.plant.blueprint.RunTroubleException;
+import rhombic.quantity.Clock;
 import rhombic.measure.Diary;
 import rhombic.measure.TypeFigures;
 import rhombic.measure.TypeTally;
@@ -11,10 +13,13 @@ import rhombic.plant.piece.Piece;
 
 /** Counts the pieces of a run as they come into being, change and go, and writes that to the trace. */
 public final class Census {
+    /** Of about 150 bytes each: what a run may take of the memory. */
+    public static final int MAX_INSIDE = 3_000_000;
+
     private final Run run;
     private final TypeTally[] types;
     private final TotalTally total = new TotalTally();
-    private int nextPiece;
+    private long nextPiece;
     /** Pieces out after which the run ends; none during the warm-up. */
     private long stopAfterPieces = Long.MAX_VALUE;
 
@@ -73,7 +78,7 @@ public final class Census {
     // ---- coming into being
 
     public void onEnter(Piece piece, int node) {
-        onCreated(piece);
+        onCreated(piece, node);
         types[piece.type].onEnter();
         total.onEnter(run.now());
         if (run.trace != null) {
@@ -85,7 +90,7 @@ public final class Census {
     }
 
     public void onMade(Piece piece, int node) {
-        onCreated(piece);
+        onCreated(piece, node);
         types[piece.type].made();
         total.made(run.now());
         if (run.trace != null) {
@@ -93,7 +98,12 @@ public final class Census {
         }
     }
 
-    private void onCreated(Piece piece) {
+    private void onCreated(Piece piece, int node) {
+        if (total.inside() >= MAX_INSIDE) {
+            throw new RunTroubleException(run.study.equipment().get(node).name(), "At " + Clock.elapsed(run.now()) + " " + MAX_INSIDE
+                    + " pieces are inside and more come than leave, without end; the last came to "
+                    + run.study.equipment().get(node).name() + ". Let fewer come, turn them away, or give rules that create them a condition.");
+        }
         piece.id = nextPiece++;
         piece.createdNanos = run.now();
         piece.arrivedNanos = run.now();

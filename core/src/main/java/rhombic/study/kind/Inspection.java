@@ -12,7 +12,7 @@ import rhombic.study.value.StudyException;
  *
  * @param failShare share of the pieces, 0 % to 100 %
  * @param look of a failed piece, if its type has it, until it passes; empty: unchanged
- * @param factor on the time of the work that is done again, above 0
+ * @param factor on the time of the work that is done again, 0.001 to 1000
  * @param maxReworks a piece is worked on again, 0 or more; when it fails once more it is scrapped
  * @param capacity pieces that may wait for rework at the station that made them, 1 or more
  * @param maker whether the person who made it does it again
@@ -44,8 +44,8 @@ public record Inspection(Quantity failShare, String look, double factor, int max
         if (failShare.unit().dimension() != Dimension.SHARE || !(failShare.amount() >= 0 && failShare.amount() <= 100)) {
             throw new StudyException("The share that fails must be from 0 % to 100 %; got " + failShare);
         }
-        if (!(factor > 0 && factor <= 1000)) {
-            throw new StudyException("The factor on the time of rework must be above 0 and at most 1000; got " + factor);
+        if (!(factor >= 0.001 && factor <= 1000)) {
+            throw new StudyException("The factor on the time of rework must be from 0.001 to 1000; got " + factor);
         }
         Count.atLeast(0, "The max. reworks of a piece", maxReworks);
         Count.atLeast(1, "The room for rework", capacity);
