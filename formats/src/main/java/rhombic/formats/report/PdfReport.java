@@ -2,17 +2,14 @@ package rhombic.formats.report;
 
 import java.awt.Color;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.pdmodel.graphics.state.PDExtendedGraphicsState;
 import org.apache.pdfbox.util.Matrix;
@@ -30,6 +27,7 @@ public final class PdfReport {
     private static final Color VERDIGRIS = Color.decode("#1D6B66");
 
     private final PDDocument pdf;
+    private final PdfFonts fonts;
     private final PDFont regular;
     private final PDFont strong;
     private final float width = PDRectangle.A4.getWidth() - 2 * MARGIN;
@@ -38,8 +36,9 @@ public final class PdfReport {
 
     private PdfReport(PDDocument pdf) throws IOException {
         this.pdf = pdf;
-        regular = font("IBMPlexSans_400Regular.ttf");
-        strong = font("IBMPlexSans_600SemiBold.ttf");
+        fonts = new PdfFonts(pdf);
+        regular = fonts.regular;
+        strong = fonts.strong;
         page = newPage();
     }
 
@@ -50,12 +49,6 @@ public final class PdfReport {
             report.write(document);
             report.page.close();
             SafeFile.write(file, pdf::save);
-        }
-    }
-
-    private PDFont font(String name) throws IOException {
-        try (InputStream in = Objects.requireNonNull(PdfReport.class.getResourceAsStream(name), name)) {
-            return PDType0Font.load(pdf, in, true);
         }
     }
 
@@ -124,32 +117,17 @@ public final class PdfReport {
 
     private void put(String text, PDFont font, float size, Color colour, float x, float baseline) throws IOException {
         page.beginText();
-        page.setFont(font, size);
         page.setNonStrokingColor(colour);
         page.newLineAtOffset(x, baseline);
-        page.showText(shown(text, font));
+        fonts.show(page, text, font, size);
         page.endText();
     }
 
-    /** What the font has no sign for is left as a question mark, so that a report is never lost to a letter. */
-    private static String shown(String text, PDFont font) {
-        StringBuilder shown = new StringBuilder();
-        text.codePoints().forEach(c -> {
-            try {
-                font.encode(Character.toString(c));
-                shown.appendCodePoint(c);
-            } catch (IOException | IllegalArgumentException e) {
-                shown.append('?');
-            }
-        });
-        return shown.toString();
+    private float length(String text, PDFont font, float size) throws IOException {
+        return fonts.length(text, font, size);
     }
 
-    private static float length(String text, PDFont font, float size) throws IOException {
-        return font.getStringWidth(shown(text, font)) / 1000 * size;
-    }
-
-    private static List<String> lines(String text, PDFont font, float size, float width) throws IOException {
+    private List<String> lines(String text, PDFont font, float size, float width) throws IOException {
         List<String> lines = new ArrayList<>();
         StringBuilder line = new StringBuilder();
         for (String word : text.split(" ")) {
@@ -292,13 +270,12 @@ public final class PdfReport {
             case END -> length;
         };
         page.beginText();
-        page.setFont(font, size);
         page.setNonStrokingColor(Color.decode(t.colour()));
         float atX = x(t.x(), scale);
         float atY = top - (float) t.y() * scale;
         page.setTextMatrix(
                 t.turned() ? Matrix.getRotateInstance(Math.PI / 2, atX, atY - shift) : Matrix.getTranslateInstance(atX - shift, atY));
-        page.showText(shown(t.text(), font));
+        fonts.show(page, t.text(), font, size);
         page.endText();
     }
 }

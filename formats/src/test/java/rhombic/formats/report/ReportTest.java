@@ -84,6 +84,23 @@ class ReportTest {
     }
 
     @Test
+    void namesInOtherScriptsStayApartInAPdf() throws Exception {
+        // Georgian and Chinese, which our fonts lack: in a font of this machine, or by their numbers
+        Study study = demo().changed("Wrapping", e -> e.named("\u10E8\u10D4\u10E4\u10E3\u10D7\u10D5\u10D0"))
+                .changed("Loading", e -> e.named("\u6D82\u88C5"));
+        Path file = folder.resolve("scripts.pdf");
+        Document document = new Document("Names", List.of(new Document.Paragraph(
+                String.join(", ", study.equipment().stream().map(e -> e.name()).toList()))));
+        PdfReport.save(document, file);
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            String text = new PDFTextStripper().getText(pdf);
+            assertFalse(text.contains("?"), text);
+            assertTrue(text.contains("\u10E8\u10D4\u10E4") || text.contains("[U+10E8][U+10D4][U+10E4]"), text);
+            assertTrue(text.contains("\u6D82\u88C5") || text.replaceAll("\\s", "").contains("[U+6D82][U+88C5]"), text);
+        }
+    }
+
+    @Test
     void theEventLogFitsTheStandardAndFollowsEveryPiece() throws Exception {
         Path file = folder.resolve("line.ocel.json");
         Study study = demo();
