@@ -24,8 +24,13 @@ import rhombic.study.Study;
  */
 public record Observation(Study study, RunFigures figures, List<Diary.Period> active, List<Sample> samples,
         List<Diary.Journey> journeys, Map<String, Readings> readings) {
-    /** Steps into which the run is cut. */
-    public static final int STEPS = 400;
+    /** Steps into which the run of a small study is cut. */
+    public static final int MAX_STEPS = 400;
+
+    private static final int MIN_STEPS = 60;
+
+    /** Of about 120 bytes each: what the samples of one run may take of the memory. */
+    private static final int MAX_SAMPLED = 400_000;
 
     private static final long NANOS_BETWEEN = 500_000_000L;
 
@@ -36,6 +41,11 @@ public record Observation(Study study, RunFigures figures, List<Diary.Period> ac
      * @param problem why it came to nothing; empty if it never did
      */
     public record Readings(double[] values, String problem) {}
+
+    /** Steps into which a run of the study is cut: fewer where there is more to read off at each. */
+    public static int steps(Study study) {
+        return Math.clamp(MAX_SAMPLED / Math.max(1, study.equipment().size()), MIN_STEPS, MAX_STEPS);
+    }
 
     /** The same without formulas. */
     public static Observation of(Study study, int replication, BooleanSupplier cancelled) {
@@ -62,17 +72,18 @@ public record Observation(Study study, RunFigures figures, List<Diary.Period> ac
         Diary diary = blueprint.diary();
         Plant plant = Plant.buildObserved(blueprint, replication, null, diary);
         long length = study.plan().length().nanos();
+        int steps = steps(study);
         List<Sample> samples = new ArrayList<>();
         Map<Gauge, double[]> gauges = new LinkedHashMap<>();
-        formulas.stream().distinct().forEach(text -> gauges.put(plant.gauge(text), new double[STEPS + 1]));
+        formulas.stream().distinct().forEach(text -> gauges.put(plant.gauge(text), new double[steps + 1]));
         read(plant, samples, gauges);
         long told = ticker.getAsLong();
-        for (int step = 1; step <= STEPS && !plant.isStopped(); step++) {
-            if (!plant.advance(step == STEPS ? length : length / STEPS * step, cancelled)) {
+        for (int step = 1; step <= steps && !plant.isStopped(); step++) {
+            if (!plant.advance(step == steps ? length : length / steps * step, cancelled)) {
                 throw new CancellationException("The run was cancelled");
             }
             read(plant, samples, gauges);
-            if (step < STEPS && ticker.getAsLong() - told > NANOS_BETWEEN) {
+            if (step < steps && ticker.getAsLong() - told > NANOS_BETWEEN) {
                 told = ticker.getAsLong();
                 soFar.accept(taken(study, plant, diary, samples, gauges));
             }

@@ -435,7 +435,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                 }
             }
             OptionalInt cut = WarmUp.cut(inside);
-            double step = study.plan().length().inBaseUnit() / Observation.STEPS;
+            double step = study.plan().length().inBaseUnit() / Observation.steps(study);
             double planned = study.plan().warmUp().inBaseUnit();
             if (cut.isEmpty()) {
                 if (found.stream().noneMatch(f -> f.kind() == Finding.Kind.GROWTH)) {

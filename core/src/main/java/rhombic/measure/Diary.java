@@ -1,5 +1,6 @@
 package rhombic.measure;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -38,8 +39,13 @@ public final class Diary {
         }
     }
 
-    private final List<Journey> journeys = new ArrayList<>();
-    private final List<Period> periods = new ArrayList<>();
+    /** Of about 80 bytes each, what one run may take of the memory. */
+    static final int MAX_JOURNEYS = 200_000;
+    /** Of about 32 bytes each. */
+    static final int MAX_PERIODS = 1_000_000;
+
+    private final ArrayDeque<Journey> journeys = new ArrayDeque<>();
+    private List<Period> periods = new ArrayList<>();
     private final ActivityLog[] logs;
     private final int[] crewNumber;
     private final PersonState[] doing;
@@ -49,6 +55,8 @@ public final class Diary {
         int idle;
         int busy;
         long since = -1;
+        /** Where its last period stands in the list; -1 if it has none there. */
+        int last = -1;
     }
 
     /**
@@ -69,11 +77,14 @@ public final class Diary {
     /** A piece has left the plant. Those who read are other threads than the one that runs. */
     public void onLeft(Journey journey) {
         synchronized (journeys) {
+            if (journeys.size() == MAX_JOURNEYS) {
+                journeys.removeFirst();
+            }
             journeys.add(journey);
         }
     }
 
-    /** Of the pieces that have left so far, in that order. */
+    /** Of the latest {@value #MAX_JOURNEYS} pieces that have left so far, in that order. */
     public List<Journey> journeys() {
         synchronized (journeys) {
             return List.copyOf(journeys);
@@ -108,10 +119,44 @@ public final class Diary {
             log.since = now;
         } else if (!isActive && log.since >= 0) {
             if (now > log.since) {
-                periods.add(new Period(participant, log.since, now));
+                keep(participant, log, now);
             }
             log.since = -1;
         }
+    }
+
+    /** A station that takes its next piece in the instant in which it gives the last has not waited: that is one period. */
+    private void keep(int participant, ActivityLog log, long now) {
+        Period last = log.last < 0 ? null : periods.get(log.last);
+        if (last != null && last.toNanos == log.since) {
+            periods.set(log.last, new Period(participant, last.fromNanos, now));
+            return;
+        }
+        if (periods.size() == MAX_PERIODS) {
+            forgetShort();
+        }
+        log.last = periods.size();
+        periods.add(new Period(participant, log.since, now));
+    }
+
+    /** The shorter half tells least: at each moment the longest says what limits the plant. */
+    private void forgetShort() {
+        long[] lengths = periods.stream().mapToLong(Period::nanos).sorted().toArray();
+        long median = lengths[lengths.length / 2];
+        int spare = lengths.length / 2;
+        List<Period> longer = new ArrayList<>(MAX_PERIODS / 2);
+        for (ActivityLog log : logs) {
+            log.last = -1;
+        }
+        for (Period period : periods) {
+            if (spare > 0 && period.nanos() <= median) {
+                spare--;
+            } else {
+                logs[period.participant].last = longer.size();
+                longer.add(period);
+            }
+        }
+        periods = longer;
     }
 
     /** All periods up to now, those under way cut off; those that touch are one. */

@@ -92,7 +92,7 @@ class BoardTest {
     void atItsEndARunHasNothingToCome() {
         Chart end = whole.upTo(Long.MAX_VALUE).of(wanted(BoardChart.Kind.CONTENT, "B"));
         assertEquals(1, end.series().size());
-        assertEquals(Observation.STEPS + 1, only(end, Chart.Curve.class, "B").xs().length);
+        assertEquals(Observation.MAX_STEPS + 1, only(end, Chart.Curve.class, "B").xs().length);
     }
 
     @Test

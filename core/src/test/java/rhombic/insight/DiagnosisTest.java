@@ -71,7 +71,7 @@ class DiagnosisTest {
         List<Diary.Period> ofB = observation.active().stream().filter(p -> p.participant() == 3).toList();
         assertEquals(1, ofB.size(), "its next piece comes in the instant in which it gives the last");
         assertEquals(40_000_000_000L, ofB.getFirst().fromNanos());
-        assertEquals(Observation.STEPS + 1, observation.samples().size());
+        assertEquals(Observation.MAX_STEPS + 1, observation.samples().size());
         assertEquals(observation.figures().equipment().get(3).share(EquipmentState.WORKING), 1, 1e-9);
     }
 
