@@ -377,7 +377,7 @@ final class ConveyorSection extends Node {
         if (!way.isStraightOn() && lane.count() > 0) {
             conveyor.tally.onGap(lane.clearMetres() + way.entry().beforeMetres());
         }
-        piece.onLane = lane.number + 1;
+        piece.onLane = (byte) (lane.number + 1);
         lastEntry[lane.number] = way.entry();
         comesAside = way.isAside();
         if (lane == nearest()) {

@@ -14,9 +14,10 @@ public final class Piece extends QueueEntry {
     /** Given when it comes into the plant. */
     public long id = NOT_IN_YET;
     public int type;
-    public int look;
+    /** One of at most 100. */
+    public byte look;
     /** The lane of a conveyor that it is on, from the left, from 1; 0 if it is on none. */
-    public int onLane;
+    public byte onLane;
     /** Its number in the trace, which is used again once it is gone. */
     public int body = NO_BODY;
     public long createdNanos;

@@ -204,7 +204,8 @@ final class RunningRule implements Reaction {
         if (flow.census.total().inside() + create.pieces() > Census.MAX_INSIDE) {
             throw problem(scope,
                     new FormulaException(
-                            "It creates pieces without end: " + Census.MAX_INSIDE + " are inside. Give it a condition, or let fewer be created"),
+                            "It creates pieces without end: " + Census.MAX_INSIDE
+                                    + " are inside. Give it a condition, or let fewer be created"),
                     null);
         }
         goodsIn.create(type, create.pieces());

@@ -102,7 +102,8 @@ public final class Census {
         if (total.inside() >= MAX_INSIDE) {
             throw new RunTroubleException(run.study.equipment().get(node).name(), "At " + Clock.elapsed(run.now()) + " " + MAX_INSIDE
                     + " pieces are inside and more come than leave, without end; the last came to "
-                    + run.study.equipment().get(node).name() + ". Let fewer come, turn them away, or give rules that create them a condition.");
+                    + run.study.equipment().get(node).name()
+                    + ". Let fewer come, turn them away, or give rules that create them a condition.");
         }
         piece.id = nextPiece++;
         piece.createdNanos = run.now();
@@ -134,7 +135,7 @@ public final class Census {
 
     public void setLook(Piece piece, int look, int node) {
         if (piece.look != look) {
-            piece.look = look;
+            piece.look = (byte) look;
             if (run.trace != null) {
                 run.trace.look(run.now(), piece.body, node, look);
             }
