@@ -22,6 +22,8 @@ final class Draft {
     RunPlan plan;
     Comparison comparison;
     private final Map<Part, List<Object>> lists = new EnumMap<>(Part.class);
+    /** Where what was looked for last stood. */
+    private final Map<Part, Integer> found = new EnumMap<>(Part.class);
 
     Draft(Study study) {
         name = study.name();
@@ -48,12 +50,15 @@ final class Draft {
         return lists.getOrDefault(part, List.of());
     }
 
-    /** Where the item with that key stands. */
+    /** Where the item with that key stands. Changes mostly come in the order of what they change, so the search goes on from the last. */
     int find(Part part, String key) {
         List<Object> list = list(part);
+        int begin = found.getOrDefault(part, 0);
         for (int i = 0; i < list.size(); i++) {
-            if (Part.key(list.get(i)).equals(key)) {
-                return i;
+            int at = (begin + i) % list.size();
+            if (Part.key(list.get(at)).equals(key)) {
+                found.put(part, at);
+                return at;
             }
         }
         throw new StudyException(

@@ -73,7 +73,7 @@ final class DutyCheck {
         if (!used) {
             problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.CALENDAR, "", "Calendar " + calendar.name() + " is used by nobody",
                     "Give it to a crew or to equipment, or take it out",
-                    Problem.Fix.takesOut("Take it out", Part.CALENDAR, study.calendars(), calendar)));
+                    Problem.Fix.takesOut("Take it out", Part.CALENDAR, study.calendars().indexOf(calendar), calendar)));
         }
     }
 

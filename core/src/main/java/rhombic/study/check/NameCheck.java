@@ -281,20 +281,23 @@ final class NameCheck {
 
     private void unused() {
         Set<String> usedTypes = new HashSet<>(uses.types.stream().map(Uses.Named::name).toList());
-        for (PieceType type : study.equipment().isEmpty() ? List.<PieceType>of() : study.pieceTypes()) {
+        List<PieceType> types = study.equipment().isEmpty() ? List.of() : study.pieceTypes();
+        for (int i = 0; i < types.size(); i++) {
+            PieceType type = types.get(i);
             if (!usedTypes.contains(type.name())) {
                 add(Problem.Grade.HINT, Problem.Kind.UNUSED_TYPE, "",
                         "No goods in brings the piece type \u201c" + type.name() + "\u201d, and nothing makes it",
                         "Choose it at a goods in, or take it out",
-                        Problem.Fix.takesOut("Take " + type.name() + " out", Part.PIECE_TYPE, study.pieceTypes(), type));
+                        Problem.Fix.takesOut("Take " + type.name() + " out", Part.PIECE_TYPE, i, type));
             }
         }
         Set<String> usedTables = new HashSet<>(uses.tables.stream().map(Uses.Named::name).toList());
-        for (Table table : study.tables()) {
+        for (int i = 0; i < study.tables().size(); i++) {
+            Table table = study.tables().get(i);
             if (!usedTables.contains(table.name())) {
                 add(Problem.Grade.HINT, Problem.Kind.UNUSED_TABLE, "", "Nothing looks up the table \u201c" + table.name() + "\u201d",
                         "Use it in a time, a recipe or a formula, or take it out",
-                        Problem.Fix.takesOut("Take " + table.name() + " out", Part.TABLE, study.tables(), table));
+                        Problem.Fix.takesOut("Take " + table.name() + " out", Part.TABLE, i, table));
             }
         }
         attributesNeverRead();

@@ -54,8 +54,9 @@ public record Problem(Grade grade, Kind kind, String subject, String message, St
             return tried(name, () -> new Changes(List.of(new Change.Add(part, to.size(), item.get()))));
         }
 
-        static Fix takesOut(String name, Part part, List<?> from, Serializable item) {
-            return new Fix(name, new Changes(List.of(new Change.TakeOut(part, from.indexOf(item), item))));
+        /** @param at where the item stands in its list */
+        static Fix takesOut(String name, Part part, int at, Serializable item) {
+            return new Fix(name, new Changes(List.of(new Change.TakeOut(part, at, item))));
         }
 
         /** None, where what it would make can't be: a name too long for a type, a conveyor too wide. */
