@@ -14,6 +14,9 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
 import javafx.application.Application;
 import javafx.application.Platform;
+import javafx.event.EventType;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
 import javafx.stage.Stage;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.DistributionText;
@@ -42,7 +45,8 @@ import rhombic.study.value.TimeSource;
 
 /**
  * Measures in the real window: from an edit to the new outlook, and what moving pieces cost a frame; with the argument
- * {@code belts} only what pieces on conveyors cost, with {@code edits} only the former.
+ * {@code belts} only what pieces on conveyors cost, with {@code edits} only the former, with {@code large} only what the hand does in a study
+ * of 5,000 elements.
  */
 public final class WindowBench extends Application {
     private static final int EDITS = 15;
@@ -81,6 +85,8 @@ public final class WindowBench extends Application {
                     belts(made);
                 } else if (only.contains("edits")) {
                     edits(made);
+                } else if (only.contains("large")) {
+                    large(made);
                 } else {
                     measure(made);
                 }
@@ -126,6 +132,100 @@ public final class WindowBench extends Application {
         frames(window);
         belts(window);
         thousandStations(window);
+        large(window);
+    }
+
+    /** The hand in a study of 5,000 elements: plan and 3D by turns, pointing, sweeping a box over all, moving all. */
+    private static void large(MainWindow window) throws Exception {
+        onWindow(() -> {
+            window.bench().open(grid(), Optional.empty(), true);
+            window.go(Workspace.BUILD);
+            window.floor().fit(java.util.Set.of());
+            return true;
+        });
+        awaitFresh(window);
+        TimeUnit.MILLISECONDS.sleep(LOOKED_AT_MILLIS);
+        double[] switches = new double[2 * ROUNDS];
+        for (int i = 0; i < switches.length; i++) {
+            switches[i] = millisUntilDrawn(() -> window.floor().togglePlan());
+        }
+        say("5,000 elements: from plan to 3D and back %.0f ms, the first time %.0f ms (asked: at most 300)", median(switches),
+                switches[0]);
+        var floor = window.floor();
+        double width = floor.getWidth();
+        double height = floor.getHeight();
+        double[] points = new double[ROUNDS];
+        for (int i = 0; i < ROUNDS; i++) {
+            double x = width * (i + 1) / (ROUNDS + 1);
+            points[i] = millisUntilDrawn(() -> mouse(floor, MouseEvent.MOUSE_MOVED, x, height / 2));
+        }
+        say("pointing at one of them %.0f ms", median(points));
+        double boxed = millisUntilDrawn(() -> {
+            mouse(floor, MouseEvent.MOUSE_PRESSED, 2, 2);
+            mouse(floor, MouseEvent.MOUSE_DRAGGED, width / 2, height / 2);
+            mouse(floor, MouseEvent.MOUSE_DRAGGED, width - 2, height - 2);
+            mouse(floor, MouseEvent.MOUSE_RELEASED, width - 2, height - 2);
+        });
+        int selected = onWindow(() -> window.bench().selection().size());
+        say("a box over %d of them %.0f ms", selected, boxed);
+        double moved = millisUntilDrawn(() -> window.bench().edit("move all",
+                study -> rhombic.desktop.work.Edits.moved(study, window.bench().selection(), 1, 0)));
+        say("moving them %.0f ms", moved);
+    }
+
+    private static void mouse(javafx.scene.Node node, EventType<MouseEvent> type, double x, double y) {
+        boolean isDown = type != MouseEvent.MOUSE_MOVED && type != MouseEvent.MOUSE_RELEASED;
+        node.fireEvent(new MouseEvent(type, x, y, x, y, type == MouseEvent.MOUSE_MOVED ? MouseButton.NONE : MouseButton.PRIMARY, 1, false,
+                false, false, false, isDown, false, false, false, false, false, null));
+    }
+
+    /** Until the second frame after it has begun, so that what it changes has been drawn. */
+    private static double millisUntilDrawn(Runnable action) throws Exception {
+        CountDownLatch drawn = new CountDownLatch(1);
+        long[] took = new long[1];
+        Platform.runLater(() -> {
+            long begun = System.nanoTime();
+            action.run();
+            new javafx.animation.AnimationTimer() {
+                private int frames;
+
+                @Override
+                public void handle(long now) {
+                    if (++frames == 3) {
+                        took[0] = System.nanoTime() - begun;
+                        stop();
+                        drawn.countDown();
+                    }
+                }
+            }.start();
+        });
+        if (!drawn.await(60, TimeUnit.SECONDS)) {
+            throw new IllegalStateException("No frames for a minute");
+        }
+        TimeUnit.MILLISECONDS.sleep(SETTLED_MILLIS);
+        return took[0] / 1e6;
+    }
+
+    /** Fifty lines of a hundred elements. */
+    private static Study grid() {
+        List<Equipment> elements = new ArrayList<>();
+        List<Link> links = new ArrayList<>();
+        for (int line = 0; line < 50; line++) {
+            String before = "In " + (line + 1);
+            elements.add(new GoodsIn(before, Placement.at(-4, 4 * line), "Piece",
+                    Optional.of(new Supply.Spaced(DistributionText.parse("exponential(20 min)"))), GoodsIn.WhenFull.WAIT,
+                    OptionalInt.empty()));
+            for (int i = 0; i < 98; i++) {
+                String name = "S " + (line + 1) + "/" + (i + 1);
+                elements.add(new Station(name, Placement.at(4 * i, 4 * line), 1, 2, Optional.of(DistributionText.parse("60 s"))));
+                links.add(new Link(before, name));
+                before = name;
+            }
+            elements.add(new GoodsOut("Out " + (line + 1), Placement.at(4 * 98, 4 * line)));
+            links.add(new Link(before, "Out " + (line + 1)));
+        }
+        Study base = Study.empty();
+        return new Study("Grid", base.plan().withReplications(1), base.pieceTypes(), elements, links);
     }
 
     /** Forty belts of 500 pieces each: all stand, a tenth moves, all move; against the same floor without pieces. */
