@@ -6,6 +6,7 @@ module rhombic.core {
     requires org.apache.commons.rng.sampling;
     requires org.apache.commons.statistics.distribution;
     requires org.antlr.antlr4.runtime;
+    requires org.locationtech.jts;
 
     exports rhombic.quantity;
     exports rhombic.chance;

@@ -37,8 +37,8 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     public Study {
         Names.checked(name);
         pieceTypes = List.copyOf(pieceTypes);
-        equipment = List.copyOf(equipment);
-        links = withIds(links, equipment);
+        equipment = IndexedList.Elements.of(equipment);
+        links = IndexedList.Links.of(withIds(links, equipment));
         if (equipment.size() > MAX_EQUIPMENT) {
             throw new StudyException("A study must have at most " + MAX_EQUIPMENT + " pieces of equipment; got " + equipment.size());
         }
@@ -96,11 +96,11 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     }
 
     public Optional<Equipment> find(String wanted) {
-        return equipment.stream().filter(e -> e.name().equals(wanted)).findFirst();
+        return ((IndexedList.Elements) equipment).first(wanted);
     }
 
     public List<Link> linksFrom(String from) {
-        return links.stream().filter(link -> link.from().equals(from)).toList();
+        return ((IndexedList.Links) links).all(from);
     }
 
     /** Who must come to carry what leaves that equipment. */
@@ -155,7 +155,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     }
 
     public List<Crew> crews() {
-        return equipment.stream().filter(Crew.class::isInstance).map(Crew.class::cast).toList();
+        return ((IndexedList.Elements) equipment).crews();
     }
 
     public Study withViews(List<NamedView> newViews) {
@@ -204,7 +204,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         boolean giver = find(from).filter(Equipment::givesPieces).isPresent();
         boolean taker = find(to).filter(Equipment::takesPieces).isPresent();
         Link link = new Link(from, to).withPorts(fromPort, toPort);
-        boolean there = links.stream().anyMatch(l -> l.ends().equals(link.ends()));
+        boolean there = linksFrom(from).stream().anyMatch(l -> l.ends().equals(link.ends()));
         return !giver || !taker || there ? this : with(List.of(), List.of(link));
     }
 

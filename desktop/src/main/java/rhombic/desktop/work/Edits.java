@@ -1,12 +1,14 @@
 package rhombic.desktop.work;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import rhombic.space.NearPoints;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
@@ -189,28 +191,42 @@ public final class Edits {
                 .changed(conveyor.name(), e -> e instanceof Conveyor now ? now.withFitting(before, fitting.named(name)) : e);
     }
 
-    private static Study joined(Study study, Set<String> names) {
-        Study result = study;
-        for (Equipment element : elements(study, names)) {
-            for (Equipment other : study.equipment()) {
-                if (!other.name().equals(element.name())) {
-                    result = joined(joined(result, element, other), other, element);
-                }
-            }
-        }
-        return result;
-    }
+    /** A port of an element and where it is. */
+    private record Outlet(int number, Equipment element, Port port, Pose pose) {}
 
-    private static Study joined(Study study, Equipment giver, Equipment taker) {
-        Study result = study;
-        for (Port out : giver.ports()) {
-            for (Port in : taker.ports()) {
-                if (!out.isIn() && in.isIn() && touch(Layout.pose(giver, out), Layout.pose(taker, in))) {
-                    result = result.linked(giver.name(), named(out, Port.OUT), taker.name(), named(in, Port.IN));
+    /** Links the named elements to what touches them end to end. */
+    private static Study joined(Study study, Set<String> names) {
+        NearPoints<Outlet> ports = new NearPoints<>();
+        List<Outlet> ofNamed = new ArrayList<>();
+        for (int i = 0; i < study.equipment().size(); i++) {
+            Equipment element = study.equipment().get(i);
+            for (Port port : element.ports()) {
+                Outlet one = new Outlet(i, element, port, Layout.pose(element, port));
+                ports.add(one.pose, one);
+                if (names.contains(element.name())) {
+                    ofNamed.add(one);
                 }
             }
         }
-        return result;
+        List<Link> more = new ArrayList<>();
+        Set<Link.Ends> taken = new HashSet<>(study.links().stream().map(Link::ends).toList());
+        for (Outlet mine : ofNamed) {
+            List<Outlet> others = new ArrayList<>(ports.near(mine.pose, TOUCH_METRES));
+            others.sort(Comparator.comparingInt(Outlet::number));
+            for (Outlet other : others) {
+                Outlet out = mine.port.isIn() ? other : mine;
+                Outlet in = mine.port.isIn() ? mine : other;
+                if (other.number != mine.number && !out.port.isIn() && in.port.isIn() && touch(out.pose, in.pose)
+                        && out.element.givesPieces() && in.element.takesPieces()) {
+                    Link link = new Link(out.element.name(), in.element.name()).withPorts(named(out.port, Port.OUT),
+                            named(in.port, Port.IN));
+                    if (taken.add(link.ends())) {
+                        more.add(link);
+                    }
+                }
+            }
+        }
+        return more.isEmpty() ? study : study.with(List.of(), more);
     }
 
     private static String named(Port port, String usual) {

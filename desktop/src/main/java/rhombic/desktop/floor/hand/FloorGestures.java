@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Cursor;
 import javafx.scene.input.KeyCode;
@@ -225,11 +226,10 @@ public final class FloorGestures {
         }
     }
 
+    /** The handle from which a link is drawn: of what is selected alone, or of what is under the pointer. */
     private Optional<Equipment> handleAt(double x, double y) {
-        return bench.study().equipment().stream()
+        return Stream.of(bench.single(), floor.equipmentAt(x, y)).flatMap(Optional::stream)
                 .filter(Equipment::givesPieces)
-                .filter(element -> bench.selection().equals(Set.of(element.name()))
-                        || floor.equipmentAt(x, y).filter(element::equals).isPresent())
                 .filter(element -> floor.overlay().handle(element, floor.view())
                         .filter(p -> Math.hypot(p.x() - x, p.y() - y) < HANDLE_PIXELS)
                         .isPresent())

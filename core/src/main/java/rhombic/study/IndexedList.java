@@ -1,0 +1,96 @@
+package rhombic.study;
+
+import java.io.Serializable;
+import java.util.AbstractList;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.RandomAccess;
+import org.jspecify.annotations.Nullable;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.Equipment;
+
+/** A list that can't be changed and that finds its items by their key without a search. The index is made when it is first asked for. */
+abstract sealed class IndexedList<T> extends AbstractList<T> implements RandomAccess, Serializable {
+    private final List<T> items;
+    private transient volatile @Nullable Map<String, List<T>> byKey;
+
+    private IndexedList(List<T> items) {
+        this.items = List.copyOf(items);
+    }
+
+    abstract String key(T item);
+
+    /** In the order of the list. */
+    List<T> all(String key) {
+        Map<String, List<T>> known = byKey;
+        if (known == null) {
+            known = HashMap.newHashMap(items.size());
+            for (T item : items) {
+                known.computeIfAbsent(key(item), k -> new ArrayList<>(1)).add(item);
+            }
+            known.replaceAll((k, found) -> List.copyOf(found));
+            byKey = known;
+        }
+        return known.getOrDefault(key, List.of());
+    }
+
+    Optional<T> first(String key) {
+        return all(key).stream().findFirst();
+    }
+
+    @Override
+    public T get(int index) {
+        return items.get(index);
+    }
+
+    @Override
+    public int size() {
+        return items.size();
+    }
+
+    /** Equipment by its name. */
+    static final class Elements extends IndexedList<Equipment> {
+        private transient volatile @Nullable List<Crew> crews;
+
+        private Elements(List<Equipment> elements) {
+            super(elements);
+        }
+
+        static Elements of(List<Equipment> elements) {
+            return elements instanceof Elements indexed ? indexed : new Elements(elements);
+        }
+
+        @Override
+        String key(Equipment element) {
+            return element.name();
+        }
+
+        List<Crew> crews() {
+            List<Crew> known = crews;
+            if (known == null) {
+                known = stream().filter(Crew.class::isInstance).map(Crew.class::cast).toList();
+                crews = known;
+            }
+            return known;
+        }
+    }
+
+    /** Links by where they begin. */
+    static final class Links extends IndexedList<Link> {
+        private Links(List<Link> links) {
+            super(links);
+        }
+
+        static Links of(List<Link> links) {
+            return links instanceof Links indexed ? indexed : new Links(links);
+        }
+
+        @Override
+        String key(Link link) {
+            return link.from();
+        }
+    }
+}
