@@ -236,6 +236,12 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         return new Study(name, plan, pieceTypes, all, allLinks, tables, rules, views, calendars, comparison);
     }
 
+    /** Only that element, beside people and areas; without links. */
+    public Study alone(Equipment element) {
+        return new Study(name, plan, pieceTypes, equipment.stream().filter(e -> e == element || !e.meetsPieces()).toList(), List.of(),
+                tables, rules, views, calendars, comparison);
+    }
+
     /** Renames a piece type, a table or an attribute everywhere; equipment is renamed by {@link #changed}. */
     public Study renamed(Renaming renaming) {
         boolean taken = !renaming.from().equals(renaming.to()) && switch (renaming.kind()) {

@@ -35,7 +35,7 @@ final class NeedSentences {
     /**
      * The token.
      *
-     * @param empty what it shows while nobody is needed
+     * @param empty what it shows while nobody is needed; it is picked from then, or given as lines of cells parted by tabs
      * @param change makes an edit of who is needed
      */
     static Part token(Study study, String id, List<Need> needs, String empty, Function<List<Need>, UnaryOperator<Study>> change) {
@@ -43,10 +43,10 @@ final class NeedSentences {
         if (needs.isEmpty()) {
             return picked(id, empty, choices.isEmpty() ? List.of("Place a crew first: it is on the shelf, under People") : choices,
                     text -> {
-                        if (!choices.contains(text)) {
+                        if (choices.isEmpty()) {
                             throw new IllegalArgumentException("There is no crew yet: place one from the shelf, under People");
                         }
-                        return change.apply(List.of(Need.of(text)));
+                        return change.apply(text.lines().map(line -> need(List.of(line.split("\t")))).toList());
                     });
         }
         return cells(id, text(needs), new Grid(List.of("whom", "people", "part", "priority", "yields"),

@@ -5,14 +5,21 @@ import static rhombic.desktop.card.sentences.Sentence.Token.typed;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.function.ToDoubleFunction;
 import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import rhombic.desktop.card.sentences.Sentence.Grid;
 import rhombic.desktop.card.sentences.Sentence.Part;
 import rhombic.desktop.card.sentences.Sentence.Token;
 import rhombic.desktop.card.sentences.Sentence.Words;
@@ -23,11 +30,12 @@ import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
+import rhombic.study.value.Placement;
 
 /** What can be said of several elements at once: how they stand, and the sentences that all of them share. */
 public final class SharedSentences {
     /** Shown where they differ. */
-    static final String DIFFERS = "differs";
+    static final String DIFFERENT = "different";
 
     private static final Pattern REPEAT = Pattern
             .compile("(\\d{1,4})\\s*[x\u00d7]\\s*(\\d{1,4})\\s*,\\s*([^,]+?)\\s*(?:,\\s*([^,]+?)\\s*)?");
@@ -81,29 +89,41 @@ public final class SharedSentences {
         return s -> Arranging.repeated(s, names, Integer.parseInt(m.group(1)), Integer.parseInt(m.group(2)), east, north).study();
     }
 
-    /** Sentences that all elements have; a token that is changed changes all of them. */
+    /** Sentences that all elements have; a token that is changed changes all of them, and where they differ it makes them alike. */
     public static List<Sentence> of(Study study, List<Equipment> elements) {
-        List<Map<String, Sentence>> others = elements.subList(1, elements.size()).stream()
-                .map(element -> byTokens(Sentences.of(study, element)))
-                .toList();
+        List<Map<String, Sentence>> all = representatives(study, elements).stream()
+                .map(element -> byTokens(Sentences.of(study, element))).toList();
+        List<String> names = elements.stream().map(Equipment::name).toList();
         List<Sentence> shared = new ArrayList<>();
-        byTokens(Sentences.of(study, elements.getFirst())).forEach((key, sentence) -> {
-            if (isForAll(sentence) && others.stream().allMatch(map -> map.containsKey(key))) {
-                shared.add(merged(sentence, others.stream().map(map -> Optional.ofNullable(map.get(key)).orElseThrow()).toList()));
+        all.getFirst().forEach((key, sentence) -> {
+            if (isForAll(sentence) && all.stream().allMatch(map -> map.containsKey(key))) {
+                shared.add(merged(key, all.stream().map(map -> Optional.ofNullable(map.get(key)).orElseThrow()).toList(), names));
             }
         });
         return shared;
     }
 
-    private static boolean isForAll(Sentence sentence) {
-        List<Token> tokens = tokens(sentence);
-        return !tokens.isEmpty()
-                && tokens.stream().noneMatch(token -> OF_ONE_ALONE.stream().anyMatch(token.id()::startsWith) || isTableOfOne(token));
+    /** Of those that are alike but for where they stand, one is enough, and those that stand farthest to each side. */
+    private static List<Equipment> representatives(Study study, List<Equipment> elements) {
+        Map<Object, Equipment> unlike = new LinkedHashMap<>();
+        for (Equipment element : elements) {
+            int links = Math.min(2, study.linksFrom(element.name()).size());
+            unlike.putIfAbsent(List.of(links, element.with(element.basics().withId("like")).named("like").placed(Placement.at(0, 0))),
+                    element);
+        }
+        Set<Equipment> chosen = new LinkedHashSet<>(unlike.values());
+        for (ToDoubleFunction<Placement> side : List.<ToDoubleFunction<Placement>>of(Placement::xMetres, Placement::yMetres,
+                Placement::zMetres, Placement::headingDegrees)) {
+            Comparator<Equipment> bySide = Comparator.comparingDouble(element -> side.applyAsDouble(element.placement()));
+            elements.stream().min(bySide).ifPresent(chosen::add);
+            elements.stream().max(bySide).ifPresent(chosen::add);
+        }
+        return List.copyOf(chosen);
     }
 
-    /** A timetable, or another table that a whole sentence is about. */
-    private static boolean isTableOfOne(Token token) {
-        return token.editor() instanceof Sentence.Editor.Cells && !token.id().equals("attributes");
+    private static boolean isForAll(Sentence sentence) {
+        List<Token> tokens = tokens(sentence);
+        return !tokens.isEmpty() && tokens.stream().noneMatch(token -> OF_ONE_ALONE.stream().anyMatch(token.id()::startsWith));
     }
 
     /** Two sentences are the same if they have the same tokens in the same order; what their words say may differ by number. */
@@ -117,32 +137,76 @@ public final class SharedSentences {
         return sentence.parts().stream().filter(Token.class::isInstance).map(Token.class::cast).toList();
     }
 
-    private static Sentence merged(Sentence first, List<Sentence> others) {
+    private static Sentence merged(String key, List<Sentence> sentences, List<String> names) {
         List<Part> parts = new ArrayList<>();
         int index = 0;
-        for (Part part : first.parts()) {
-            if (!(part instanceof Token token)) {
+        for (Part part : sentences.getFirst().parts()) {
+            if (part instanceof Token token) {
+                int at = index++;
+                parts.add(merged(sentences.stream().map(sentence -> tokens(sentence).get(at)).toList(), new ForAll(names, key, at)));
+            } else {
                 parts.add(part);
-                continue;
             }
-            int at = index++;
-            if (token.editor() instanceof Sentence.Editor.Cells) {
-                continue; // attributes are of one element alone; what stands before them is not
-            }
-            List<Token> same = others.stream().map(other -> tokens(other).get(at)).toList();
-            boolean differs = same.stream().anyMatch(other -> !other.shown().equals(token.shown()));
-            parts.add(new Token(token.id(), differs ? DIFFERS : token.shown(), differs ? "" : token.typed(), token.editor(), text -> {
-                List<UnaryOperator<Study>> changes = new ArrayList<>(List.of(token.change().apply(text)));
-                same.forEach(other -> changes.add(other.change().apply(text)));
-                return study -> {
-                    Study changed = study;
-                    for (UnaryOperator<Study> change : changes) {
-                        changed = change.apply(changed);
-                    }
-                    return changed;
-                };
-            }));
         }
         return new Sentence(parts);
+    }
+
+    private static Token merged(List<Token> tokens, ForAll change) {
+        Token first = tokens.stream().filter(token -> token.editor() instanceof Sentence.Editor.Cells).findFirst()
+                .orElse(tokens.getFirst());
+        if (first.editor() instanceof Sentence.Editor.Cells cells) {
+            Grid grid = cells.grid();
+            boolean alike = tokens.stream().allMatch(token -> token.editor() instanceof Sentence.Editor.Cells other
+                    && other.grid().rows().equals(grid.rows()) && other.grid().headings().equals(grid.headings()));
+            return Token.cells(first.id(), alike ? first.shown() : DIFFERENT,
+                    new Grid(grid.headings(), grid.rows(), grid.hint(), grid.headingsCount(),
+                            filled -> change.by(first, token -> token.editor() instanceof Sentence.Editor.Cells its
+                                    ? its.grid().change().apply(filled)
+                                    : token.change().apply(lines(filled)))));
+        }
+        boolean alike = tokens.stream().allMatch(token -> token.shown().equals(first.shown()));
+        return new Token(first.id(), alike ? first.shown() : DIFFERENT, alike ? first.typed() : "", first.editor(),
+                text -> change.by(first, token -> token.change().apply(text)));
+    }
+
+    /** Where one of them has nothing yet, and picks what others have a table of. */
+    private static String lines(Sentence.Filled filled) {
+        return filled.rows().stream().map(row -> String.join("\t", row)).collect(Collectors.joining("\n"));
+    }
+
+    /**
+     * Changes the same token of many elements. Each is changed in a study of its own, and all are put back at once: the time grows with
+     * their number, not with its square. What a change does beside the element is done in the whole study.
+     *
+     * @param key of the sentence
+     * @param at place of the token among those of its sentence
+     */
+    private record ForAll(List<String> names, String key, int at) {
+        /** @throws IllegalArgumentException if the first can't be changed that way */
+        UnaryOperator<Study> by(Token first, Function<Token, UnaryOperator<Study>> change) {
+            change.apply(first);
+            return study -> {
+                Study now = study;
+                Map<String, Equipment> changed = new HashMap<>();
+                for (String name : names) {
+                    Equipment element = study.find(name).orElseThrow();
+                    Study alone = study.alone(element);
+                    Optional<Study> after = token(alone, element).map(token -> change.apply(token).apply(alone));
+                    if (after.isPresent() && after.get().changed(name, e -> element).equals(alone)) {
+                        changed.put(name, after.get().find(name).orElseThrow());
+                    } else {
+                        now = now.changedAll(changed.keySet(), e -> changed.getOrDefault(e.name(), e));
+                        changed.clear();
+                        Token token = token(now, element).orElseThrow();
+                        now = change.apply(token).apply(now);
+                    }
+                }
+                return now.changedAll(changed.keySet(), e -> changed.getOrDefault(e.name(), e));
+            };
+        }
+
+        private Optional<Token> token(Study study, Equipment element) {
+            return Optional.ofNullable(byTokens(Sentences.of(study, element)).get(key)).map(sentence -> tokens(sentence).get(at));
+        }
     }
 }
