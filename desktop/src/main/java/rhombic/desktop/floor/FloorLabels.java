@@ -45,6 +45,8 @@ final class FloorLabels {
     private static final double MIN_FOR_NAMES = 5;
     private static final double MIN_FOR_NUMBERS = 11;
     private static final int MAX_LABELS = 200;
+    /** Of more that are selected none must be named. */
+    private static final int MAX_URGENT = 40;
     /** With more bodies than that, labels keep clear of each other only. */
     private static final int MAX_KEPT_CLEAR = 400;
     /** So high are pieces on what lies along a way. */
@@ -206,7 +208,8 @@ final class FloorLabels {
         for (int i = 0; i < shown.study.equipment().size(); i++) {
             Equipment element = shown.study.equipment().get(i);
             int node = i;
-            boolean urgent = shown.selection.contains(element.name()) || shown.hovered.filter(element.name()::equals).isPresent();
+            boolean urgent = shown.selection.size() <= MAX_URGENT && shown.selection.contains(element.name())
+                    || shown.hovered.filter(element.name()::equals).isPresent();
             named(shown, element)
                     .filter(p -> p.x() > -60 && p.y() > -20 && p.x() < shown.width + 60 && p.y() < shown.height + 40)
                     .filter(p -> urgent || shown.pixelsPerMetre(p) >= shown.minPixels)

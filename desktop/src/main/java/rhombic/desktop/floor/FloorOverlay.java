@@ -30,6 +30,8 @@ import rhombic.trace.Moment;
 public final class FloorOverlay extends Canvas {
     static final Color INK = Color.web("#1F272B");
     static final Color CARD = Color.web("#FFFDF8", 0.93);
+    /** More that are selected are tinted, each in one stroke. */
+    private static final int MAX_OUTLINED = 200;
     private static final Color SAFFRON = Color.web("#D9952B");
     static final Color VERDIGRIS = Color.web("#1D6B66");
     static final Font NAME = Font.font("IBM Plex Sans", FontWeight.MEDIUM, 11);
@@ -392,6 +394,14 @@ public final class FloorOverlay extends Canvas {
             view.project(at.x(), at.y(), element.placement().zMetres() + 0.02, getWidth(), getHeight()).ifPresent(pixels::add);
         }
         if (pixels.size() < round.size()) {
+            return;
+        }
+        if (selection.size() > MAX_OUTLINED) {
+            double left = pixels.stream().mapToDouble(Viewpoint.Pixel::x).min().orElse(0);
+            double top = pixels.stream().mapToDouble(Viewpoint.Pixel::y).min().orElse(0);
+            g.setFill(colour.deriveColor(0, 1, 1, 0.35));
+            g.fillRect(left, top, pixels.stream().mapToDouble(Viewpoint.Pixel::x).max().orElse(0) - left,
+                    pixels.stream().mapToDouble(Viewpoint.Pixel::y).max().orElse(0) - top);
             return;
         }
         g.setStroke(colour.deriveColor(0, 1, 1, 0.6));
