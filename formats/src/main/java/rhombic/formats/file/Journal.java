@@ -142,12 +142,16 @@ public final class Journal implements AutoCloseable {
         try (Stream<Path> files = Files.list(folder)) {
             entries = new ArrayList<>(files.filter(f -> f.toString().endsWith(ENTRY) || f.toString().endsWith(OLD_STUDY)).toList());
         }
-        entries.sort(Comparator.comparingLong(Journal::modified).reversed().thenComparing(Comparator.naturalOrder()));
+        entries.sort(Comparator.comparing(Journal::modified).reversed().thenComparing(Comparator.naturalOrder()));
         return entries;
     }
 
-    private static long modified(Path file) {
-        return file.toFile().lastModified();
+    private static FileTime modified(Path file) {
+        try {
+            return Files.getLastModifiedTime(file);
+        } catch (IOException e) {
+            return FileTime.fromMillis(0); // gone, or not for us: the oldest
+        }
     }
 
     private static Left read(String entry, Path file) throws IOException, StudyFormatException {
