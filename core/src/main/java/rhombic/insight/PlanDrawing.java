@@ -52,7 +52,7 @@ public final class PlanDrawing {
             Optional<Equipment> from = study.find(link.from());
             Optional<Equipment> to = study.find(link.to());
             if (from.isPresent() && to.isPresent()) {
-                path(Layout.path(link, from.get(), to.get()), "#9AA3A6", 1);
+                path(Layout.drawn(study, link), "#9AA3A6", 1);
             }
         }
         for (Equipment element : study.equipment()) {

@@ -50,6 +50,7 @@ public final class Scene {
     private static final double GAP_METRES = 0.02;
     private static final double ROLLERS_METRES = 0.92;
 
+    private final Study study;
     private final List<Equipment> equipment;
     private final List<PieceType> types;
     private final int[] firstKind;
@@ -77,6 +78,7 @@ public final class Scene {
     private double atZ;
 
     public Scene(Study study) {
+        this.study = study;
         equipment = study.equipment();
         types = study.pieceTypes();
         int n = types.size();
@@ -146,8 +148,7 @@ public final class Scene {
     public Path path(int link) {
         Path path = paths[link];
         if (path == null) {
-            Link way = links.get(link);
-            path = Layout.path(way, equipment.get(indexOf(way.from())), equipment.get(indexOf(way.to())));
+            path = Layout.drawn(study, links.get(link));
             paths[link] = path;
         }
         return path;

@@ -14,6 +14,7 @@ import rhombic.study.value.Port;
 /** Where elements are in space: one truth for what is drawn and for what is simulated. */
 public final class Layout {
     /** How round the path of a link goes at its bends, where there is room. */
+    private static final double APART_METRES = 0.3;
     private static final double BEND_RADIUS_METRES = 0.5;
 
     /** How far from its edge people stand. */
@@ -77,6 +78,32 @@ public final class Layout {
         }
         corners.add(end);
         return Path.through(corners, BEND_RADIUS_METRES);
+    }
+
+    /**
+     * The path as it is drawn. Of two links that lead there and back in a straight line and on which pieces take no time, each is drawn a
+     * little to the right of the other; where pieces take time, what is drawn is what is simulated.
+     */
+    public static Path drawn(Study study, Link link) {
+        Equipment from = study.find(link.from()).orElseThrow();
+        Equipment to = study.find(link.to()).orElseThrow();
+        Path straight = path(link, from, to);
+        boolean isPlain = link.travel() instanceof Travel.AtOnce && link.bends().isEmpty();
+        boolean isAlone = study.linksFrom(link.to()).stream()
+                .noneMatch(back -> back.to().equals(link.from()) && back.travel() instanceof Travel.AtOnce && back.bends().isEmpty())
+                && study.linksFrom(link.from()).stream()
+                        .noneMatch(other -> other.to().equals(link.to()) && !other.ends().equals(link.ends()));
+        Pose start = outlet(from, link.fromPort());
+        Pose end = inlet(to, link.toPort());
+        double length = Math.hypot(end.x() - start.x(), end.y() - start.y());
+        if (!isPlain || isAlone || length < 4 * APART_METRES) {
+            return straight;
+        }
+        double ahead = APART_METRES / length;
+        double dx = (end.x() - start.x()) * ahead;
+        double dy = (end.y() - start.y()) * ahead;
+        return Path.through(List.of(start, Pose.at(start.x() + dx + dy, start.y() + dy - dx, start.z(), 0),
+                Pose.at(end.x() - dx + dy, end.y() - dy - dx, end.z(), 0), end), 0);
     }
 
     private static double level(Link link, Pose start, Pose end) {

@@ -54,6 +54,10 @@ public final class RhombicApp extends Application {
         made.tellErrors(new ErrorLog(state));
         window = forShot ? made : runIn(made);
         stage.setScene(scene(made.root(), WIDTH, HEIGHT));
+        stage.setOnCloseRequest(e -> {
+            e.consume();
+            made.leaving(stage::close);
+        });
         stage.show();
         List<String> files = getParameters().getUnnamed();
         if (!files.isEmpty()) {

@@ -31,6 +31,7 @@ import rhombic.desktop.card.sentences.SharedSentences;
 import rhombic.desktop.work.StripLog;
 import rhombic.desktop.work.Workbench;
 import rhombic.formula.FormulaException;
+import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.change.ChangeWords;
 import rhombic.study.change.Changes;
@@ -101,6 +102,8 @@ public final class JobCardView extends ScrollPane {
                 nodes.add(new VBox(3, LevelsEditor.ofHowMany(single.get(), bench, refused), refused));
             }
             live.show(moment, getWidth());
+        } else if (bench.link().isPresent()) {
+            nodes.addAll(link(bench.link().get()));
         } else if (bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name())).count() > 1) {
             nodes.addAll(several());
         } else {
@@ -330,6 +333,16 @@ public final class JobCardView extends ScrollPane {
     }
 
     // ---- several elements, problems, pieces
+
+    private List<Node> link(Link link) {
+        Label title = new Label("Link");
+        title.getStyleClass().add("card-heading");
+        title.setId("link-title");
+        List<Node> nodes = new ArrayList<>(List.of(title));
+        nodes.addAll(blocks(Sentences.of(bench.study(), link)));
+        nodes.add(quiet("Del takes out the link alone. Drag it on the floor to bend it."));
+        return nodes;
+    }
 
     private List<Node> several() {
         List<Equipment> elements = bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name())).toList();

@@ -17,7 +17,9 @@ import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 import rhombic.chart.Chart;
 import rhombic.space.Pose;
+import rhombic.space.Path;
 import rhombic.study.Layout;
+import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
@@ -30,6 +32,7 @@ import rhombic.trace.Moment;
 public final class FloorOverlay extends Canvas {
     static final Color INK = Color.web("#1F272B");
     static final Color CARD = Color.web("#FFFDF8", 0.93);
+    private static final double NOTE_LINE = 17;
     /** More that are selected are tinted, each in one stroke. */
     private static final int MAX_OUTLINED = 200;
     private static final Color SAFFRON = Color.web("#D9952B");
@@ -70,6 +73,7 @@ public final class FloorOverlay extends Canvas {
 
     private final Options options = new Options();
     private Set<String> selection = Set.of();
+    private Optional<Link> selectedLink = Optional.empty();
     private Set<String> faulty = Set.of();
     private Optional<String> hovered = Optional.empty();
     private @Nullable Moment moment;
@@ -98,7 +102,8 @@ public final class FloorOverlay extends Canvas {
     /** All that a drawing depends on beside the moment; drawing the same again would only cost a frame. */
     private record Drawn(Scenery.Ground ground, Viewpoint view, double minPixels, boolean names, boolean numbers, Set<String> selection,
             Set<String> faulty, Set<String> limit, Set<String> different, Map<String, Double> heat, Set<String> charts,
-            Optional<String> hovered, @Nullable Rectangle2D band, double @Nullable [] sweep, List<String> chain, Marks marks, double width,
+            Optional<String> hovered, Optional<Link> selectedLink, @Nullable Rectangle2D band, double @Nullable [] sweep,
+            List<String> chain, Marks marks, double width,
             double height) {}
 
     private @Nullable Drawn drawn;
@@ -118,6 +123,15 @@ public final class FloorOverlay extends Canvas {
 
     void setSelection(Set<String> names) {
         selection = Set.copyOf(names);
+    }
+
+    /** What stands at the pointer; empty if nothing does. */
+    public String note() {
+        return marks.note;
+    }
+
+    void setSelectedLink(Optional<Link> link) {
+        selectedLink = link;
     }
 
     void setFaulty(Set<String> names) {
@@ -235,6 +249,7 @@ public final class FloorOverlay extends Canvas {
         Drawn now = new Drawn(ground, view, minPixels, options.names, options.numbers, selection, faulty, limit, different, heat,
                 charts.keySet(),
                 hovered,
+                selectedLink,
                 band,
                 sweep,
                 chain,
@@ -270,6 +285,8 @@ public final class FloorOverlay extends Canvas {
                 .forEach(name -> study.find(name).map(element -> chart(g, study, view, element)).ifPresent(spot -> found.put(name, spot)));
         spots = found;
         pictures.show(charts, spots);
+        selectedLink.filter(link -> study.linksFrom(link.from()).contains(link))
+                .ifPresent(link -> along(g, Layout.drawn(study, link), view));
         handles(g, study, view);
         if (band != null) {
             g.setFill(Color.web("#D9952B", 0.12));
@@ -335,18 +352,22 @@ public final class FloorOverlay extends Canvas {
             grip(g, grip, HANDLE_PIXELS, SAFFRON);
         }
         if (!marks.note.isEmpty()) {
-            double width = labels.width(marks.note, NAME) + 14;
+            List<String> noted = marks.note.lines().toList();
+            double width = noted.stream().mapToDouble(line -> labels.width(line, NAME)).max().orElse(0) + 14;
+            double height = 5 + NOTE_LINE * noted.size();
             double x = Math.clamp(marks.noteX + 14, 0, Math.max(0, getWidth() - width));
-            double y = Math.clamp(marks.noteY + 16, 0, Math.max(0, getHeight() - 22));
+            double y = Math.clamp(marks.noteY + 16, 0, Math.max(0, getHeight() - height));
             g.setFill(CARD);
-            g.fillRoundRect(x, y, width, 22, 6, 6);
+            g.fillRoundRect(x, y, width, height, 6, 6);
             g.setStroke(SAFFRON);
-            g.strokeRoundRect(x + 0.5, y + 0.5, width - 1, 21, 6, 6);
+            g.strokeRoundRect(x + 0.5, y + 0.5, width - 1, height - 1, 6, 6);
             g.setFont(NAME);
             g.setFill(INK);
             g.setTextAlign(TextAlignment.LEFT);
             g.setTextBaseline(VPos.CENTER);
-            g.fillText(marks.note, x + 7, y + 11);
+            for (int i = 0; i < noted.size(); i++) {
+                g.fillText(noted.get(i), x + 7, y + 11 + NOTE_LINE * i);
+            }
         }
     }
 
@@ -413,6 +434,21 @@ public final class FloorOverlay extends Canvas {
             if (element.along().isEmpty()) {
                 rhombus(g, a.x(), a.y(), 4.5, colour);
             }
+        }
+    }
+
+    /** A line along a link that is selected, with a rhombus at each end. */
+    private void along(GraphicsContext g, Path path, Viewpoint view) {
+        List<Viewpoint.Pixel> pixels = new ArrayList<>();
+        path.outline().forEach(p -> view.project(p.x(), p.y(), Scenery.LINK_Z, getWidth(), getHeight()).ifPresent(pixels::add));
+        g.setStroke(SAFFRON);
+        g.setLineWidth(3);
+        for (int i = 0; i + 1 < pixels.size(); i++) {
+            g.strokeLine(pixels.get(i).x(), pixels.get(i).y(), pixels.get(i + 1).x(), pixels.get(i + 1).y());
+        }
+        if (!pixels.isEmpty()) {
+            rhombus(g, pixels.getFirst().x(), pixels.getFirst().y(), 5, SAFFRON);
+            rhombus(g, pixels.getLast().x(), pixels.getLast().y(), 5, SAFFRON);
         }
     }
 

@@ -24,6 +24,7 @@ import rhombic.scene.Poses;
 import rhombic.scene.Scene;
 import rhombic.space.Path;
 import rhombic.space.Pose;
+import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.Equipment;
@@ -176,6 +177,11 @@ public final class FloorView extends Region {
 
     public void markSelected(java.util.Set<String> names) {
         overlay.setSelection(names);
+        drawOverlay();
+    }
+
+    public void markSelectedLink(Optional<Link> link) {
+        overlay.setSelectedLink(link);
         drawOverlay();
     }
 

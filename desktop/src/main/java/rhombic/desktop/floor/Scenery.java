@@ -90,7 +90,7 @@ public final class Scenery {
 
     /** A line on the floor with a rhombus at its end; where pieces take time, a track at the height at which they come. */
     private void drawLink(MeshMaker maker, Link link) {
-        List<Pose> points = path(link, byName).outline();
+        List<Pose> points = Layout.drawn(study, link).outline();
         for (int i = 0; i + 1 < points.size(); i++) {
             maker.ribbon(points.get(i).x(), points.get(i).y(), points.get(i + 1).x(), points.get(i + 1).y(), 0.05, LINK_Z, Swatch.LINK);
         }

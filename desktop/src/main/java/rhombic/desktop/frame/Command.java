@@ -6,11 +6,38 @@ import java.util.Locale;
  * Something that can be done, found by a few letters.
  *
  * @param keys how it is reached without looking; empty if it is not
+ * @param thing the word of what it places; empty if it places nothing
+ * @param does what Enter does when it is chosen
  */
-record Command(String name, String keys, Runnable action) {
+record Command(String name, String keys, String thing, String does, Runnable action) {
+    Command(String name, String keys, Runnable action) {
+        this(name, keys, "", name.endsWith("\u2026") ? name.substring(0, name.length() - 1) : name, action);
+    }
 
-    /** Lower is better; negative: the letters do not occur in this order. */
+    /** Goes to an element that is there. */
+    static Command toElement(String name, String kind, Runnable action) {
+        return new Command(name, kind, "", "Select " + name + " and show it", action);
+    }
+
+    static Command placing(String thing, String oneOf, Runnable action) {
+        return new Command("Place " + oneOf, "", thing, "Place " + oneOf + " at the pointer", action);
+    }
+
+    /** Lower is better; negative: the letters do not occur in this order. What can be placed comes first where things are placed. */
+    int rank(String letters, boolean isBuilding) {
+        int byThing = thing.isEmpty() ? -1 : match(thing, letters);
+        if (isBuilding && byThing >= 0 && byThing < 3) {
+            return byThing;
+        }
+        int byName = match(letters);
+        return byName < 0 ? byName : byName + 3;
+    }
+
     int match(String letters) {
+        return match(name, letters);
+    }
+
+    private static int match(String name, String letters) {
         String wanted = letters.toLowerCase(Locale.ROOT).strip();
         String text = name.toLowerCase(Locale.ROOT);
         if (text.startsWith(wanted)) {

@@ -52,7 +52,7 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
     List<Command> all() {
         List<Command> all = new ArrayList<>();
         for (Kind<?> kind : Kinds.ALL) {
-            all.add(new Command("Place " + kind.oneOf(), "", () -> {
+            all.add(Command.placing(kind.word(), kind.oneOf(), () -> {
                 window.go(Workspace.BUILD);
                 gestures.placeAt(kind, gestures.pointerX(), gestures.pointerY());
                 gestures.take(kind);
@@ -96,7 +96,7 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
         all.addAll(ofFiles());
         all.addAll(ofAlternatives());
         for (Equipment element : window.bench().study().equipment()) {
-            all.add(new Command(element.name(), element.kind(), () -> {
+            all.add(Command.toElement(element.name(), element.kind(), () -> {
                 window.bench().select(element.name());
                 window.floor().fit(Set.of(element.name()));
             }));

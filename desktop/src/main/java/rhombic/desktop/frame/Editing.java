@@ -1,11 +1,13 @@
 package rhombic.desktop.frame;
 
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.Arranging;
 import rhombic.desktop.work.Edits;
 import rhombic.desktop.work.Workbench;
+import rhombic.study.Link;
 
 /** Undo, copy, paste and the like, on what is selected. */
 final class Editing {
@@ -51,6 +53,12 @@ final class Editing {
     }
 
     void delete() {
+        Optional<Link> link = bench.link();
+        if (link.isPresent()) {
+            bench.edit("take out the link from " + link.get().from() + " to " + link.get().to(),
+                    study -> Edits.unlinked(study, link.get()));
+            return;
+        }
         Set<String> gone = bench.selection();
         if (!gone.isEmpty()) {
             bench.edit("take out " + (gone.size() == 1 ? gone.iterator().next() : gone.size() + " elements"), study -> study.without(gone));

@@ -2,6 +2,7 @@ package rhombic.desktop.frame;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -18,16 +19,21 @@ import javafx.scene.layout.VBox;
 /** Find or do: a few letters find an element or run a command. */
 final class FindBox extends VBox {
     private static final double WIDTH = 320;
+    private static final int MAX_FOUND = 40;
 
     private final TextField field = new TextField();
     private final ListView<Command> list = new ListView<>();
     private final Supplier<List<Command>> commands;
     private final Runnable closed;
+    private final BooleanSupplier isBuilding;
+    private final Label does = new Label();
 
-    FindBox(Supplier<List<Command>> commands, Runnable closed) {
+    /** @param isBuilding whether what can be placed comes first */
+    FindBox(Supplier<List<Command>> commands, BooleanSupplier isBuilding, Runnable closed) {
         super(4);
         this.commands = commands;
         this.closed = closed;
+        this.isBuilding = isBuilding;
         getStyleClass().add("find-box");
         setId("find-box");
         setMinSize(WIDTH, Region.USE_PREF_SIZE);
@@ -39,7 +45,11 @@ final class FindBox extends VBox {
         list.setId("find-list");
         list.setPrefHeight(230);
         list.setCellFactory(view -> new Cell());
-        getChildren().addAll(field, list);
+        does.setId("find-does");
+        does.getStyleClass().add("caption");
+        list.getSelectionModel().selectedItemProperty()
+                .addListener((o, was, is) -> does.setText(is == null ? "Nothing is called that." : "Enter: " + is.does()));
+        getChildren().addAll(field, does, list);
         setVisible(false);
         setManaged(false);
         field.textProperty().addListener((o, was, is) -> filter(is));
@@ -67,8 +77,9 @@ final class FindBox extends VBox {
     }
 
     private void filter(String letters) {
-        list.getItems().setAll(commands.get().stream().filter(c -> c.match(letters) >= 0)
-                .sorted(Comparator.comparingInt(c -> c.match(letters))).limit(40).toList());
+        boolean builds = isBuilding.getAsBoolean();
+        list.getItems().setAll(commands.get().stream().filter(c -> c.rank(letters, builds) >= 0)
+                .sorted(Comparator.comparingInt(c -> c.rank(letters, builds))).limit(MAX_FOUND).toList());
         list.getSelectionModel().selectFirst();
     }
 

@@ -1,6 +1,8 @@
 package rhombic.desktop.frame;
 
 import javafx.scene.Node;
+import javafx.scene.control.ComboBoxBase;
+import javafx.scene.control.ListView;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -11,8 +13,12 @@ import rhombic.desktop.watch.TransportBar;
 record Keyboard(MainWindow window, Editing editing, StudyFiles files, FloorGestures gestures, TransportBar transport) {
     void press(KeyEvent e) {
         boolean typing = e.getTarget() instanceof TextInputControl || window.isFinding() || isInEditor(e.getTarget())
-                || gestures.isDragging() && e.getCode() != KeyCode.ESCAPE;
-        boolean handled = e.isControlDown() ? controlKey(e, typing) : !typing && plainKey(e);
+                || gestures.takesKeys() && e.getCode() != KeyCode.ESCAPE;
+        boolean isSpace = e.getCode() == KeyCode.SPACE && !e.isControlDown() && !takesSpace(e);
+        if (isSpace) {
+            transport.toggle();
+        }
+        boolean handled = isSpace || (e.isControlDown() ? controlKey(e, typing) : !typing && plainKey(e));
         if (handled) {
             e.consume();
         }
@@ -56,16 +62,17 @@ record Keyboard(MainWindow window, Editing editing, StudyFiles files, FloorGestu
         return true;
     }
 
+    /** Of a text, an open list or the list of what was found, which take it as their own. */
+    private boolean takesSpace(KeyEvent e) {
+        return e.getTarget() instanceof TextInputControl || e.getTarget() instanceof ListView || window.isFinding()
+                || e.getTarget() instanceof ComboBoxBase<?> box && box.isShowing() || gestures.takesKeys();
+    }
+
     private boolean plainKey(KeyEvent e) {
-        boolean onControl = e.getTarget() instanceof javafx.scene.control.ButtonBase || e.getTarget() instanceof javafx.scene.control.Slider
-                || e.getTarget() instanceof javafx.scene.control.ListView;
+        if (e.getText().matches("[A-Za-z]") && !window.isAtFloor(e.getTarget())) {
+            return false; // meant for what has the focus, which takes none
+        }
         switch (e.getCode()) {
-            case SPACE -> {
-                if (onControl) {
-                    return false;
-                }
-                transport.toggle();
-            }
             case SLASH, DIVIDE -> window.findAtPointer();
             case PERIOD, DECIMAL -> window.player().stepOne();
             case HOME -> {
@@ -87,7 +94,7 @@ record Keyboard(MainWindow window, Editing editing, StudyFiles files, FloorGestu
             case M -> gestures.takeMeasure();
             case R -> {
                 if (gestures.inHand().isPresent()) {
-                    return false;
+                    return false; // the tool in hand turns what it holds
                 }
                 editing.turn(e.isShiftDown() ? 15 : 90);
             }

@@ -57,11 +57,12 @@ final class LeftWork extends HBox {
     }
 
     private void restore() {
-        if (files.restore(left.element())) {
-            left.remove();
+        Journal.Left wanted = left.element();
+        files.restore(wanted, () -> {
+            left.remove(wanted);
             onRestored.run();
-        }
-        showNext();
+            showNext();
+        });
     }
 
     private void discard() {

@@ -9,8 +9,11 @@ import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.scene.Node;
 import javafx.scene.Parent;
+import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.image.WritableImage;
@@ -77,7 +80,8 @@ public final class MainWindow implements AutoCloseable {
     private final FindBox findBox;
     private final Commands commands;
     private final Notice message = new Notice();
-    private final Label hand = new Label();
+    private final LeaveQuestion question = new LeaveQuestion();
+    private final BooleanProperty isToolInHand = new SimpleBooleanProperty();
     private final Pane over = new Pane();
     private final BorderPane root = new BorderPane();
     private final StackPane middle = new StackPane();
@@ -99,9 +103,9 @@ public final class MainWindow implements AutoCloseable {
 
     public MainWindow(Workbench bench, FileAsker asker, Journal journal, RecentFiles recent) {
         this.bench = bench;
-        files = new StudyFiles(bench, asker, journal, recent, this::say);
+        files = new StudyFiles(bench, asker, journal, recent, this::say, question);
         editing = new Editing(bench, this::say);
-        gestures = new FloorGestures(floor, bench, this::choosePiece, this::showHand);
+        gestures = new FloorGestures(floor, bench, this::choosePiece, () -> workspace != Workspace.BUILD, this::showHand);
         card = new JobCardView(bench, asker::toRead, this::stripLog);
         views = new ViewsBar(bench, floor::look, floor::seen, this::say);
         shelf = new Shelf(floor, gestures);
@@ -120,7 +124,7 @@ public final class MainWindow implements AutoCloseable {
         commands = new Commands(this, editing, files, gestures, transport);
         topBar = new TopBar(this::go, this::openFindAtTop, commands::ofFiles,
                 commands::ofAlternatives);
-        findBox = new FindBox(commands::all, floor::requestFocus);
+        findBox = new FindBox(commands::all, () -> workspace == Workspace.BUILD, floor::requestFocus);
         over.getChildren().add(findBox);
         over.setPickOnBounds(false);
         layOut();
@@ -204,22 +208,18 @@ public final class MainWindow implements AutoCloseable {
     private void layOut() {
         VBox top = new VBox(topBar, outlookBar);
         root.setTop(top);
-        hand.getStyleClass().add("hand");
-        hand.setId("hand");
-        hand.setVisible(false);
         Label keys = new Label("P plan    F fit    N numbers    / find or do");
         keys.getStyleClass().add("floor-keys");
         keys.setMouseTransparent(true);
         StackPane.setAlignment(keys, Pos.TOP_LEFT);
         StackPane.setMargin(keys, new Insets(10, 0, 0, 12));
-        StackPane.setAlignment(hand, Pos.TOP_CENTER);
-        StackPane.setMargin(hand, new Insets(10, 0, 0, 0));
         middle.setMinSize(200, 120);
-        keys.visibleProperty().bind(hand.visibleProperty().not().and(shelf.elements().visibleProperty().not()));
+        keys.visibleProperty().bind(isToolInHand.not().and(shelf.elements().visibleProperty().not()));
         StackPane.setAlignment(shelf.elements(), Pos.TOP_LEFT);
         StackPane.setAlignment(views, Pos.TOP_RIGHT);
         StackPane.setMargin(views, new Insets(6, 10, 0, 0));
-        middle.getChildren().addAll(floor, keys, hand, views, message, shelf.elements());
+        middle.getChildren().addAll(floor, keys, views, message, shelf.elements());
+        over.getChildren().add(question);
         strips.setPrefHeight(STRIPS_HEIGHT);
         VBox bottom = new VBox(transport, strips);
         bottom.getStyleClass().add("time");
@@ -264,6 +264,12 @@ public final class MainWindow implements AutoCloseable {
         }
 
         @Override
+        public void onStudyOpened() {
+            player.pause();
+            player.seek(0);
+        }
+
+        @Override
         public void onSelectionChanged() {
             MainWindow.this.selectionChanged();
         }
@@ -289,6 +295,7 @@ public final class MainWindow implements AutoCloseable {
             card.showPiece(Optional.empty());
         }
         floor.markDifferent(bench.touched());
+        floor.markSelectedLink(bench.link());
         int factors = bench.comparison().factors().size();
         if (factors > factorsSeen && factorsSeen >= 0) {
             say("A factor was made of " + bench.comparison().factors().getLast().name() + ": sweep it in Compare.");
@@ -306,6 +313,7 @@ public final class MainWindow implements AutoCloseable {
 
     private void selectionChanged() {
         floor.markSelected(bench.selection());
+        floor.markSelectedLink(bench.link());
         strips.setSelection(bench.selection());
         card.rebuild();
     }
@@ -353,17 +361,9 @@ public final class MainWindow implements AutoCloseable {
 
     private void showHand() {
         shelf.mark();
-        String text = gestures.inHand()
-                .map(kind -> kind.word() + (kind.isDrawn()
-                        ? " in hand: click where it begins and each corner, or type a length (4.5) or length and turn (4.5, 90);"
-                                + " a double click or Enter ends it"
-                        : " in hand: click the floor to place it, R turns it, Esc puts it away"))
-                .orElse(gestures.isLinking() ? "Linking: click one after the other, Esc ends it" : "");
-        hand.setText(text);
-        hand.setVisible(!text.isEmpty());
+        isToolInHand.set(gestures.inHand().isPresent() || gestures.isLinking() || gestures.isMeasuring());
     }
 
-    /** Says in one line, over the floor, what happened. */
     /** Whatever fails on any thread is told here, and written down; nothing fails unseen. */
     public void tellErrors(ErrorLog log) {
         Thread.setDefaultUncaughtExceptionHandler((thread, e) -> {
@@ -372,6 +372,7 @@ public final class MainWindow implements AutoCloseable {
         });
     }
 
+    /** Says in one line, over the floor, what happened. */
     public void say(String text) {
         message.say(text);
     }
@@ -437,6 +438,11 @@ public final class MainWindow implements AutoCloseable {
         floor.drawOverlay();
     }
 
+    /** Whether keys that were pressed there are for the floor: it has the focus, nothing has, or it is not there at all. */
+    boolean isAtFloor(Object target) {
+        return target == floor || target == whole || target instanceof Scene || workspace == Workspace.COMPARE;
+    }
+
     boolean isFinding() {
         return findBox.isVisible();
     }
@@ -459,7 +465,7 @@ public final class MainWindow implements AutoCloseable {
         boolean unfolded = card.lookup("#editor") != null;
         if (unfolded) {
             card.rebuild();
-        } else if (!gestures.putAway()) {
+        } else if (!question.close() && !gestures.putAway()) {
             if (chosenPiece.isPresent()) {
                 choosePiece(Optional.empty());
             } else {
@@ -473,6 +479,11 @@ public final class MainWindow implements AutoCloseable {
     /** The node with that id, for tests and pictures. */
     public Optional<Node> find(String id) {
         return Optional.ofNullable(whole.lookup("#" + id));
+    }
+
+    /** Goes on once unsaved work is saved or given up, which is asked in place. */
+    public void leaving(Runnable then) {
+        files.leaving(then);
     }
 
     /** Ends the background work; unsaved work stays in the journal and is offered at the next start. */

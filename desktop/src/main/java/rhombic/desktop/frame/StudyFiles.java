@@ -27,6 +27,7 @@ final class StudyFiles implements AutoCloseable {
     private final Journal journal;
     private final RecentFiles recent;
     private final Consumer<String> say;
+    private final LeaveQuestion question;
     private final ExecutorService journalThread = Executors
             .newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-journal").factory());
     /** What is to be journalled next; what came before it need not be any more. */
@@ -35,11 +36,12 @@ final class StudyFiles implements AutoCloseable {
     private boolean isJournalled = true;
     private Optional<FileTime> fileTime = Optional.empty();
     private boolean replaceNext;
-    private @Nullable Study givenUp;
 
     private record Pending(Study study, Optional<Journal.Home> home, boolean isSaved) {}
 
-    StudyFiles(Workbench bench, FileAsker asker, Journal journal, RecentFiles recent, Consumer<String> say) {
+    StudyFiles(Workbench bench, FileAsker asker, Journal journal, RecentFiles recent, Consumer<String> say,
+            LeaveQuestion question) {
+        this.question = question;
         this.bench = bench;
         this.asker = asker;
         this.journal = journal;
@@ -48,29 +50,29 @@ final class StudyFiles implements AutoCloseable {
     }
 
     void fresh() {
-        if (mayLeave("Ctrl+N")) {
+        leaving(() -> {
             bench.open(Study.empty(), Optional.empty(), true);
             fileTime = Optional.empty();
             say.accept("A new study.");
-        }
+        });
     }
 
     void open() {
-        if (mayLeave("Ctrl+O")) {
-            asker.toOpen().ifPresent(this::open);
-        }
+        leaving(() -> asker.toOpen().ifPresent(this::open));
     }
 
-    /** Unsaved work is given up only when asked for twice in a row. */
-    private boolean mayLeave(String keys) {
-        Study study = bench.base();
-        if (bench.isSaved() || study == givenUp) {
-            givenUp = null;
-            return true;
+    /** Goes on at once, or, where there is unsaved work, once it is saved or given up in answer to a question. */
+    void leaving(Runnable then) {
+        if (bench.isSaved()) {
+            then.run();
+            return;
         }
-        givenUp = study;
-        say.accept("There are unsaved changes. Save them with Ctrl+S, or press " + keys + " once more to give them up.");
-        return false;
+        question.ask(bench.base().name(), () -> {
+            save();
+            if (bench.isSaved()) {
+                then.run();
+            }
+        }, then);
     }
 
     boolean open(Path file) {
@@ -112,8 +114,22 @@ final class StudyFiles implements AutoCloseable {
                 .toLowerCase(java.util.Locale.ROOT);
         asker.toSave((suggested.isEmpty() ? "study" : suggested) + ".rhombic.json").ifPresent(file -> {
             String name = file.getFileName().toString();
-            write(name.contains(".") ? file : file.resolveSibling(name + ".rhombic.json"));
+            Path named = name.endsWith(".json") ? file : file.resolveSibling(name + ".rhombic.json");
+            if (bench.base().name().equals(Study.empty().name())) {
+                nameAfter(named);
+            }
+            write(named);
         });
+    }
+
+    /** A study that has no name of its own yet takes that of its file. */
+    private void nameAfter(Path file) {
+        String stem = file.getFileName().toString().replaceFirst("(\\.rhombic)?\\.json$", "");
+        try {
+            bench.edit("name the study " + stem, study -> study.named(stem));
+        } catch (IllegalArgumentException e) {
+            say.accept(String.valueOf(e.getMessage())); // such as a name that is too long: it keeps the one it has
+        }
     }
 
     private void write(Path file) {
@@ -186,11 +202,19 @@ final class StudyFiles implements AutoCloseable {
         }
     }
 
-    /** Puts it on the floor, unless there is other unsaved work; says whether it did. */
-    boolean restore(Journal.Left left) {
-        if (!mayLeave("Bring it back")) {
-            return false;
-        }
+    /**
+     * Puts it on the floor, once other unsaved work is saved or given up.
+     *
+     * @param done called when it is there
+     */
+    void restore(Journal.Left left, Runnable done) {
+        leaving(() -> {
+            bringBack(left);
+            done.run();
+        });
+    }
+
+    private void bringBack(Journal.Left left) {
         bench.open(left.study(), left.home().map(Journal.Home::file), false);
         fileTime = left.home().flatMap(Journal.Home::time);
         journal();
@@ -200,7 +224,6 @@ final class StudyFiles implements AutoCloseable {
             }
         });
         say.accept("Brought back unsaved work on " + left.study().name() + ". Save it to keep it.");
-        return true;
     }
 
     void drop(Journal.Left left) {

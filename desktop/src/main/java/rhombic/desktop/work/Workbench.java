@@ -10,6 +10,7 @@ import java.util.function.UnaryOperator;
 import rhombic.experiment.Variant;
 import rhombic.study.Alternative;
 import rhombic.study.Comparison;
+import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.change.ChangeWords;
 import rhombic.study.change.Changes;
@@ -28,6 +29,9 @@ public final class Workbench {
         default void onSelectionChanged() {}
 
         default void onFileChanged() {}
+
+        /** Another study is on the table. */
+        default void onStudyOpened() {}
     }
 
     /** What was changed in one go, as data that can be undone, and what it is called. */
@@ -46,6 +50,8 @@ public final class Workbench {
     private List<String> contradictions = List.of();
     private Study saved;
     private Set<String> selection = Set.of();
+    /** Id of the link that is selected; empty if none is. */
+    private String selectedLink = "";
     private Optional<Path> file = Optional.empty();
 
     public Workbench(Study base) {
@@ -202,6 +208,8 @@ public final class Workbench {
         saved = isSaved ? opened : Study.empty().named("\u2013");
         file = from;
         selection = Set.of();
+        selectedLink = "";
+        listeners.forEach(Listener::onStudyOpened);
         listeners.forEach(Listener::onFileChanged);
         listeners.forEach(Listener::onStudyChanged);
         listeners.forEach(Listener::onSelectionChanged);
@@ -234,8 +242,24 @@ public final class Workbench {
     public void select(Set<String> names) {
         Set<String> there = new LinkedHashSet<>(names);
         there.retainAll(study().names());
-        if (!there.equals(selection)) {
+        if (!there.equals(selection) || !selectedLink.isEmpty()) {
             selection = Set.copyOf(there);
+            selectedLink = "";
+            listeners.forEach(Listener::onSelectionChanged);
+        }
+    }
+
+    /** The link that is selected, if one is. A link and equipment are never selected together. */
+    public Optional<Link> link() {
+        return selectedLink.isEmpty()
+                ? Optional.empty()
+                : study().links().stream().filter(link -> link.id().equals(selectedLink)).findFirst();
+    }
+
+    public void selectLink(Link link) {
+        if (!link.id().equals(selectedLink)) {
+            selection = Set.of();
+            selectedLink = link.id();
             listeners.forEach(Listener::onSelectionChanged);
         }
     }
@@ -268,7 +292,9 @@ public final class Workbench {
     private void afterStudyChange() {
         lay();
         listeners.forEach(Listener::onStudyChanged);
-        select(selection);
+        if (selectedLink.isEmpty() || link().isEmpty()) {
+            select(selection);
+        }
         if (!study().names().containsAll(selection)) {
             throw new IllegalStateException("Something is selected that is not there: " + selection);
         }

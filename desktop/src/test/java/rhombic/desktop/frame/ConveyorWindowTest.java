@@ -23,7 +23,7 @@ class ConveyorWindowTest extends WindowBase {
     private void takeInHand(FxRobot robot) {
         robot.clickOn("#family-move").clickOn("#thing-conveyor");
         robot.clickOn("#family-move"); // folded away, so that the floor is free
-        assertTrue(text(robot, "hand").startsWith("Conveyor in hand"), text(robot, "hand"));
+        assertTrue(window.floor().overlay().note().startsWith("click where the conveyor begins"), window.floor().overlay().note());
     }
 
     @Test

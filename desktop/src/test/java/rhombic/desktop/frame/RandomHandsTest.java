@@ -41,7 +41,8 @@ class RandomHandsTest extends WindowBase {
             KeyCode.DOWN, KeyCode.LEFT, KeyCode.RIGHT, KeyCode.HOME, KeyCode.END, KeyCode.PERIOD, KeyCode.SLASH, KeyCode.BACK_SPACE);
     private static final List<KeyCode> WITH_CONTROL = List.of(KeyCode.Z, KeyCode.Y, KeyCode.X, KeyCode.C, KeyCode.V, KeyCode.D, KeyCode.A,
             KeyCode.S, KeyCode.O, KeyCode.N);
-    private static final List<String> TEXTS = List.of("", "5", "0 s", "-3 m", "exponential(90 s)", "1,5 min", "station", "sta", "2 x 2, 3 m",
+    private static final List<String> TEXTS = List.of("", "5", "0 s", "-3 m", "exponential(90 s)", "1,5 min", "station", "sta",
+            "2 x 2, 3 m",
             "08:00", "mon-fri 06:00-14:00", "(((", "100 %", "90 s\t3", "Brazer", "\u6D82", "9".repeat(40));
     private static final int ACTIONS_WITH_ONE_STUDY = 150;
 

@@ -85,7 +85,7 @@ class WindowTest extends WindowBase {
         }
         assertEquals(Study.empty(), study());
         robot.push(KeyCode.CONTROL, KeyCode.O);
-        robot.push(KeyCode.CONTROL, KeyCode.O);
+        robot.clickOn("#leave-discard");
         await(() -> study().equals(built));
 
         robot.push(KeyCode.DIGIT4);
@@ -284,8 +284,9 @@ class WindowTest extends WindowBase {
         Journal journal = mock(Journal.class);
         doThrow(new IOException("the disk is full")).when(journal).keep(any(), any());
         RecentFiles recent = new RecentFiles(answer.resolveSibling("recent"));
-        try (StudyFiles files = new StudyFiles(new Workbench(Study.empty()), FileAsker.dialogs(null), journal, recent, told -> {})) {
-            assertTrue(files.restore(new Journal.Left("left", Study.empty().named("Left"), Optional.empty())));
+        try (StudyFiles files = new StudyFiles(new Workbench(Study.empty()), FileAsker.dialogs(null), journal, recent, told -> {},
+                new LeaveQuestion())) {
+            files.restore(new Journal.Left("left", Study.empty().named("Left"), Optional.empty()), () -> {});
         }
         verify(journal, atLeastOnce()).keep(any(), any());
         verify(journal, never()).withdraw("left");

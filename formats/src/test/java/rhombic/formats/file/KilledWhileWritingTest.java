@@ -27,8 +27,7 @@ class KilledWhileWritingTest {
     private static final Study NEW = Study.empty().named("New");
     private static final ResponseNames NAMES = new ResponseNames(List.of("throughput", "lead"));
 
-    @TempDir
-    Path folder;
+    @TempDir Path folder;
 
     /** What is done, and what must be so after it was killed. */
     private interface Doing {

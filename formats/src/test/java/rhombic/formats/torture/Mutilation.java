@@ -15,7 +15,8 @@ final class Mutilation {
     private static final ObjectMapper JSON = new ObjectMapper();
     private static final List<String> TEXTS = List.of("", " ", "0", "-1", "1e-320", "1e308", "NaN", "0 s", "1e300 d", "-5 s", "1e-12 s",
             "106751 d", "0 m/s", "1e-300 m/s", "100 %", "1e-320 %", "exponential(0 s)", "normal(1 s, 1e9 s)", "erlang(99999, 1 s)",
-            "discrete(1 s: 0)", "piece.type", "((((((", "a".repeat(81), "a".repeat(80), "\u0000", "\uD800", "=1+1", "x\ny", "Piece", "S", "L",
+            "discrete(1 s: 0)", "piece.type", "((((((", "a".repeat(81), "a".repeat(80), "\u0000", "\uD800", "=1+1", "x\ny", "Piece", "S",
+            "L",
             "uniform(0, 1) < 0.5", "here.content", "at('Nowhere').content", "1/0", "120:00", "99:59:59", "25:00", "mon-sun 00:00-24:00",
             "every 1e-10 s", "signal go", "\u6D82\u88C5");
 

@@ -48,8 +48,7 @@ class TortureTest {
     private static final long MAX_RUN_MILLIS = 400;
     private static final List<String> OF_PROGRAMMERS = List.of("Exception", "java.", "null", "at rhombic", "@");
 
-    @TempDir
-    Path folder;
+    @TempDir Path folder;
 
     private final long seed = Long.getLong("torture.seed", System.nanoTime());
     private final Random random = new Random(seed);

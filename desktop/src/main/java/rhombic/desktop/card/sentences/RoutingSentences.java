@@ -32,6 +32,8 @@ import rhombic.study.value.Routing;
 
 /** Where pieces go from one outlet of something, and which. */
 final class RoutingSentences {
+    private static final int MAX_CHOICES = 200;
+
     private final Study study;
     private final Equipment element;
     /** Name of the outlet; empty for the usual one. */
@@ -56,6 +58,41 @@ final class RoutingSentences {
 
     static List<Sentence> ofDivert(Study study, Conveyor conveyor, Fitting.Divert divert) {
         return new RoutingSentences(study, conveyor, divert.name()).ways(List.of());
+    }
+
+    /** All that is said of one link: where it leads, which pieces go there, how they come there, and what breaks it. */
+    static List<Sentence> of(Study study, Link link) {
+        Equipment from = study.find(link.from()).orElseThrow();
+        RoutingSentences sentences = new RoutingSentences(study, from, link.fromPort());
+        String number = String.valueOf(sentences.number(link));
+        List<Part> parts = new ArrayList<>(List.of(words("Leads from "), sentences.end("from " + number, link, true), words(" to "),
+                sentences.end("to " + number, link, false), words(", for "),
+                words(link.filter() instanceof LinkFilter.All ? "all pieces " : ""),
+                words("")));
+        parts.addAll(sentences.filter(link));
+        parts.addAll(List.of(words(". "), sentences.share(link)));
+        parts.addAll(LinkSentences.toAdd(study, link, sentences.number(link)));
+        List<Sentence> all = new ArrayList<>(List.of(new Sentence(parts)));
+        LinkSentences.of(study, link, sentences.number(link)).ifPresent(all::add);
+        all.addAll(FailureSentences.of(study, link, sentences.number(link)).all());
+        return all;
+    }
+
+    /** One end of the link, which can be put elsewhere. */
+    private Part end(String id, Link link, boolean isFrom) {
+        List<String> others = study.equipment().stream()
+                .filter(e -> isFrom ? e.givesPieces() : e.takesPieces()).map(Equipment::name)
+                .filter(name -> !name.equals(isFrom ? link.to() : link.from())).limit(MAX_CHOICES).toList();
+        return picked("link " + id, isFrom ? link.from() : link.to(), others, text -> isFrom
+                ? link(link, l -> l.between(text, l.to()).withPorts("", l.toPort()))
+                : link(link, l -> l.between(l.from(), text).withPorts(l.fromPort(), "")));
+    }
+
+    private Part share(Link link) {
+        return typed("share " + number(link), link.share().map(share -> share + " of what leaves").orElse("+ share"),
+                link.share().map(Quantity::toString).orElse(""), "A share such as 95 %; empty for none",
+                text -> link(link,
+                        l -> l.withShare(text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SHARE)))));
     }
 
     /** Among all links of the element, from 1. */
@@ -105,7 +142,8 @@ final class RoutingSentences {
             all.addAll(FailureSentences.of(study, link, number(link)).all());
         }
         List<String> others = study.equipment().stream().filter(Equipment::takesPieces).map(Equipment::name)
-                .filter(name -> !name.equals(element.name()) && links.stream().noneMatch(l -> l.to().equals(name))).limit(200).toList();
+                .filter(name -> !name.equals(element.name()) && links.stream().noneMatch(l -> l.to().equals(name))).limit(MAX_CHOICES)
+                .toList();
         List<Part> more = new ArrayList<>();
         if (!others.isEmpty()) {
             more.addAll(List.of(words(!links.isEmpty() ? "" : outlet.isEmpty() ? "Passes to nobody yet. " : "Nothing leaves there yet. "),

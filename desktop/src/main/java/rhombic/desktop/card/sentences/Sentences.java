@@ -18,6 +18,7 @@ import rhombic.desktop.card.sentences.Sentence.Words;
 import rhombic.formula.Formula;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.BreakArea;
@@ -72,6 +73,10 @@ public final class Sentences {
     private static String usersOf(Study study, BreakArea area) {
         return study.crews().stream().filter(crew -> crew.breakArea().equals(area.name())).map(Crew::name)
                 .collect(Collectors.joining(", "));
+    }
+
+    public static List<Sentence> of(Study study, Link link) {
+        return RoutingSentences.of(study, link);
     }
 
     public static List<Sentence> of(Study study) {

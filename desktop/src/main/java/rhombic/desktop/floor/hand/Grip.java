@@ -22,8 +22,8 @@ sealed interface Grip permits LinkGrip, PathGrip, StandGrip {
 
     boolean isNew();
 
-    /** The equipment whose card says more. */
-    String owner();
+    /** Selects that whose card says more. */
+    void select(Workbench bench);
 
     /** What dragging it does, as the history says it. */
     String noun();

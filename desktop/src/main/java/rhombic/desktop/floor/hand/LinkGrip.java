@@ -6,12 +6,12 @@ import rhombic.desktop.floor.FloorView;
 import rhombic.desktop.floor.Scenery;
 import rhombic.desktop.floor.Viewpoint;
 import rhombic.desktop.work.Edits;
+import rhombic.desktop.work.Workbench;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
 import rhombic.study.value.Bend;
 
 /**
@@ -42,7 +42,7 @@ record LinkGrip(Link link, int bend, boolean isNew) implements Grip {
                 double distance = distance(floor, corners.get(c), corners.get(c + 1), x, y);
                 if (distance < min) {
                     min = distance;
-                    nearest = new LinkGrip(link, c, true);
+                    nearest = new LinkGrip(link, link.bends().isEmpty() ? 0 : c, true);
                 }
             }
         }
@@ -50,8 +50,13 @@ record LinkGrip(Link link, int bend, boolean isNew) implements Grip {
     }
 
     @Override
-    public String owner() {
-        return link.from();
+    public void select(Workbench bench) {
+        bench.selectLink(link);
+    }
+
+    @Override
+    public String hint() {
+        return link.from() + " to " + link.to() + ": click selects the link, Del takes it out\n" + Grip.super.hint();
     }
 
     @Override
@@ -82,15 +87,15 @@ record LinkGrip(Link link, int bend, boolean isNew) implements Grip {
         return pixels;
     }
 
+    /** As it is drawn; of a link with bends the straight lines between them, by which a new bend is put in. */
     private static List<double[]> corners(Study study, Link link) {
         List<double[]> corners = new java.util.ArrayList<>();
-        Optional<Equipment> from = study.find(link.from());
-        Optional<Equipment> to = study.find(link.to());
-        if (from.isEmpty() || to.isEmpty()) {
+        if (link.bends().isEmpty()) {
+            Layout.drawn(study, link).outline().forEach(at -> corners.add(new double[] {at.x(), at.y()}));
             return corners;
         }
-        Pose start = Layout.outlet(from.get(), link.fromPort());
-        Pose end = Layout.inlet(to.get(), link.toPort());
+        Pose start = Layout.outlet(study.find(link.from()).orElseThrow(), link.fromPort());
+        Pose end = Layout.inlet(study.find(link.to()).orElseThrow(), link.toPort());
         corners.add(new double[] {start.x(), start.y()});
         link.bends().forEach(b -> corners.add(new double[] {b.xMetres(), b.yMetres()}));
         corners.add(new double[] {end.x(), end.y()});

@@ -50,8 +50,8 @@ record PathGrip(Conveyor conveyor, int corner, boolean isNew) implements Grip {
     }
 
     @Override
-    public String owner() {
-        return conveyor.name();
+    public void select(Workbench bench) {
+        bench.select(conveyor.name());
     }
 
     @Override

@@ -29,8 +29,8 @@ record StandGrip(WorkEquipment station) implements Grip {
     }
 
     @Override
-    public String owner() {
-        return station.name();
+    public void select(Workbench bench) {
+        bench.select(station.name());
     }
 
     @Override

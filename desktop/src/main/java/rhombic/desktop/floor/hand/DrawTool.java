@@ -13,26 +13,52 @@ import rhombic.desktop.work.PathDrawing;
 import rhombic.desktop.work.Workbench;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Kind;
 
 /** What clicks and keys do while a conveyor is drawn: each click sets a corner, a double click or Enter ends it. */
-final class PathHand {
+final class DrawTool implements Tool {
     private final FloorView floor;
     private final Workbench bench;
+    private final Kind<?> kind;
     private final Runnable ended;
     private final PathDrawing drawing = new PathDrawing();
 
-    /** @param ended called once a conveyor is drawn, so that the next can begin */
-    PathHand(FloorView floor, Workbench bench, Runnable ended) {
+    /**
+     * @param kind of what is drawn
+     * @param ended called once a conveyor is drawn, so that the next can begin
+     */
+    DrawTool(FloorView floor, Workbench bench, Kind<?> kind, Runnable ended) {
+        this.kind = kind;
         this.floor = floor;
         this.bench = bench;
         this.ended = ended;
     }
 
-    boolean hasBegun() {
+    @Override
+    public boolean takesKeys() {
         return drawing.hasBegun();
     }
 
-    void press(MouseEvent e) {
+    @Override
+    public void drag(MouseEvent e) {
+        show(e.getX(), e.getY());
+    }
+
+    @Override
+    public void release(MouseEvent e) {}
+
+    @Override
+    public void cancel() {}
+
+    @Override
+    public String hint() {
+        return drawing.hasBegun()
+                ? "click each corner, or type a length (4.5) or length and turn (4.5, 90)\ndouble click or Enter ends it \u00b7 Esc gives it up"
+                : "click where the " + kind.word().toLowerCase(Locale.ROOT) + " begins; on another it branches off\nEsc ends";
+    }
+
+    @Override
+    public void press(MouseEvent e) {
         if (e.getClickCount() > 1 && drawing.canEnd()) {
             end();
             return;
@@ -42,7 +68,8 @@ final class PathHand {
     }
 
     /** Digits are a length, or a length and a turn; says whether the key was one of its own. */
-    boolean key(KeyEvent e, double x, double y) {
+    @Override
+    public boolean key(KeyEvent e, double x, double y) {
         if (!drawing.hasBegun()) {
             return false;
         }
@@ -64,14 +91,13 @@ final class PathHand {
     }
 
     /** Shows the conveyor as it would be if its last corner were at the pixel. */
-    void show(double x, double y) {
+    private void show(double x, double y) {
         Optional<Conveyor> shown = spot(x, y).flatMap(spot -> drawing.shown(bench.study(), spot.x(), spot.y()))
                 .map(PathDrawing.Drawn::conveyor);
         floor.showGhost(shown.map(List::<Equipment>of).orElse(List.of()));
-        String note = !drawing.hasBegun()
-                ? "click where it begins; on another conveyor it branches off"
-                : shown.map(conveyor -> String.format(Locale.ROOT, "%.2f m", conveyor.conveyorPath().metres())).orElse("")
-                        + (drawing.typed().isEmpty() ? "" : "  typed: " + drawing.typed());
+        String length = shown.map(conveyor -> String.format(Locale.ROOT, "%.2f m", conveyor.conveyorPath().metres())).orElse("")
+                + (drawing.typed().isEmpty() ? "" : "  typed: " + drawing.typed());
+        String note = (length.isEmpty() ? "" : length + "\n") + hint();
         floor.overlay().setMarks(new FloorOverlay.Marks(List.of(), List.of(), note, x, y));
         floor.drawOverlay();
     }

@@ -1,0 +1,190 @@
+package rhombic.desktop.frame;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Files;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.geometry.Point2D;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
+import rhombic.formats.study.StudyReader;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.kind.Equipment;
+
+/** What is in hand, what a click means, and what keys do: nothing is other than it seems. */
+class ToolWindowTest extends WindowBase {
+    @Start
+    void start(Stage stage) throws Exception {
+        show(stage);
+    }
+
+    private String note() {
+        return window.floor().overlay().note();
+    }
+
+    private List<List<String>> links() {
+        return study().links().stream().map(link -> List.of(link.from(), link.to())).toList();
+    }
+
+    @Test
+    void threeLettersAndEnterPlaceAStation(FxRobot robot) {
+        place(robot, "work", "station", -4, 0); // there is one that begins with these letters, too
+        robot.moveTo(onScreen(3, 2, 0));
+        robot.push(KeyCode.SLASH);
+        robot.write("sta");
+        WaitForAsyncUtils.waitForFxEvents();
+        assertEquals("Enter: Place a station at the pointer", text(robot, "find-does"));
+        robot.push(KeyCode.ENTER);
+        assertEquals(2, study().equipment().size());
+        assertEquals(3, study().find("Station 2").orElseThrow().placement().xMetres(), 0.6);
+        robot.push(KeyCode.ESCAPE);
+        robot.push(KeyCode.DIGIT2);
+        robot.push(KeyCode.SLASH);
+        robot.write("sta");
+        WaitForAsyncUtils.waitForFxEvents();
+        assertFalse(text(robot, "find-does").contains("Place"), "where nothing is built, commands and elements come first");
+    }
+
+    @Test
+    void aLinkIsSelectedSaidAndTakenOutAlone(FxRobot robot) {
+        buildLine(robot);
+        robot.interact(() -> window.bench().select("Station 1"));
+        robot.clickOn(onScreen(-0.5, 0, 0.02));
+        Link link = window.bench().link().orElseThrow();
+        assertEquals(List.of("Station 1", "Station 2"), List.of(link.from(), link.to()));
+        assertEquals(Set.of(), window.bench().selection(), "it, and not what it leaves");
+        assertEquals("Link", text(robot, "link-title"));
+        robot.push(KeyCode.DELETE);
+        assertEquals(4, study().equipment().size(), "no element is lost");
+        assertEquals(List.of(List.of("Goods in", "Station 1"), List.of("Station 2", "Goods out")), links());
+        assertEquals(Optional.empty(), window.bench().link());
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        assertEquals(3, links().size());
+    }
+
+    @Test
+    void whatIsSaidOfALinkIsChangedOnItsCard(FxRobot robot) {
+        buildLine(robot);
+        robot.clickOn(onScreen(-0.5, 0, 0.02));
+        robot.interact(() -> robot.lookup("#token-share-1").queryButton().fire());
+        type(robot, "100 %");
+        assertEquals("100 %", study().linksFrom("Station 1").getFirst().share().orElseThrow().toString());
+        assertTrue(window.bench().link().isPresent(), "it stays selected");
+    }
+
+    @Test
+    void linkingBeginsWithTheFirstClickAndToolsFollowEachOther(FxRobot robot) {
+        place(robot, "work", "station", -4, 0, 0, 0, 4, 0);
+        robot.interact(() -> window.bench().select("Station 3"));
+        robot.interact(() -> window.floor().requestFocus());
+        robot.push(KeyCode.L);
+        assertTrue(note().startsWith("link: click what gives first"), note());
+        robot.clickOn(onScreen(-4, 0, 0.5)).clickOn(onScreen(0, 0, 0.5));
+        assertEquals(List.of(List.of("Station 1", "Station 2")), links(), "what was selected is no part of it");
+        assertTrue(note().startsWith("from Station 2"), note());
+        robot.push(KeyCode.M);
+        assertTrue(note().startsWith("measure"), note());
+        robot.clickOn(onScreen(0, 3, 0));
+        robot.moveTo(onScreen(3, 3, 0));
+        assertTrue(note().startsWith("3.0") || note().startsWith("2.9"), note());
+        assertEquals(1, links().size(), "measuring links nothing");
+        robot.push(KeyCode.L);
+        robot.clickOn(onScreen(0, 0, 0.5)).clickOn(onScreen(4, 0, 0.5));
+        assertEquals(2, links().size());
+        robot.push(KeyCode.ESCAPE);
+        assertEquals("", note());
+    }
+
+    @Test
+    void spaceRunsAndPausesWhereverTheFocusIs(FxRobot robot) {
+        buildLine(robot);
+        await(this::isRunWritten);
+        for (String id : List.of("thing-station", "family-work", "token-name")) {
+            robot.interact(() -> robot.lookup("#family-work").queryButton().fire());
+            robot.interact(() -> robot.lookup("#" + id).tryQuery().ifPresent(node -> node.requestFocus()));
+            boolean was = window.player().isPlaying();
+            robot.push(KeyCode.SPACE);
+            assertEquals(!was, window.player().isPlaying(), id);
+        }
+    }
+
+    @Test
+    void lettersOutsideOfAFieldAndTheFloorDoNothing(FxRobot robot) {
+        buildLine(robot);
+        robot.interact(() -> window.bench().select("Station 1"));
+        robot.interact(() -> robot.lookup("#token-name").query().requestFocus());
+        var view = window.floor().view();
+        robot.push(KeyCode.P);
+        robot.push(KeyCode.F);
+        robot.push(KeyCode.L);
+        assertEquals(view, window.floor().view());
+        assertEquals("", note());
+    }
+
+    @Test
+    void unsavedWorkIsAskedAboutInPlace(FxRobot robot) throws Exception {
+        buildLine(robot);
+        Study built = study();
+        robot.push(KeyCode.CONTROL, KeyCode.N);
+        assertTrue(robot.lookup("#leave-question").query().isVisible());
+        robot.clickOn("#leave-stay");
+        assertEquals(built, study());
+        robot.push(KeyCode.CONTROL, KeyCode.N);
+        robot.push(KeyCode.CONTROL, KeyCode.N);
+        assertEquals(built, study(), "pressing twice gives nothing up");
+        robot.clickOn("#leave-save");
+        await(() -> study().equals(Study.empty()));
+        assertTrue(Files.exists(answer));
+        assertEquals(built.equipment(), StudyReader.open(answer).equipment());
+        assertEquals("line", StudyReader.open(answer).name(), "a study without a name takes that of its file");
+        boolean[] left = new boolean[1];
+        robot.interact(() -> window.leaving(() -> left[0] = true));
+        assertTrue(left[0], "nothing is asked where nothing is lost");
+    }
+
+    @Test
+    void anotherStudyBeginsAtItsStart(FxRobot robot) {
+        buildLine(robot);
+        await(this::isRunWritten);
+        robot.interact(() -> window.player().seek(3_600_000_000_000L));
+        robot.interact(() -> window.bench().open(Study.empty(), Optional.empty(), true));
+        assertEquals(0, window.player().playheadNanos());
+    }
+
+    @Test
+    void aClickTakesTheThingInBuildAndThePieceInWatch(FxRobot robot) {
+        buildLine(robot);
+        await(this::isRunWritten);
+        robot.interact(() -> window.player().seek(4 * 3_600_000_000_000L));
+        await(() -> window.player().moment().filter(moment -> !moment.at(study().equipment().indexOf(station())).isEmpty()).isPresent());
+        robot.interact(() -> window.floor().fit(Set.of("Station 1")));
+        WaitForAsyncUtils.waitForFxEvents();
+        Point2D piece = pieceOnScreen();
+        robot.clickOn(piece);
+        assertEquals(Set.of("Station 1"), window.bench().selection(), "what it lies on");
+        assertTrue(robot.lookup("#piece-title").tryQuery().isEmpty());
+        robot.push(KeyCode.DIGIT2);
+        robot.interact(() -> window.floor().fit(Set.of("Station 1")));
+        robot.clickOn(pieceOnScreen());
+        await(() -> robot.lookup("#piece-title").tryQuery().isPresent());
+    }
+
+    private Equipment station() {
+        return study().find("Station 1").orElseThrow();
+    }
+
+    private Point2D pieceOnScreen() {
+        int body = window.player().moment().orElseThrow().at(study().equipment().indexOf(station())).getFirst().piece();
+        var pixel = window.floor().pixelOfPiece(body).orElseThrow();
+        return window.floor().localToScreen(pixel.x(), pixel.y());
+    }
+}
