@@ -164,8 +164,11 @@ class ToolWindowTest extends WindowBase {
     void aClickTakesTheThingInBuildAndThePieceInWatch(FxRobot robot) {
         buildLine(robot);
         await(this::isRunWritten);
-        robot.interact(() -> window.player().seek(4 * 3_600_000_000_000L));
-        await(() -> window.player().moment().filter(moment -> !moment.at(study().equipment().indexOf(station())).isEmpty()).isPresent());
+        for (int i = 1; i < 200 && !isOccupied(); i++) {
+            long seconds = 3600 + 37L * i;
+            robot.interact(() -> window.player().seek(seconds * 1_000_000_000L));
+        }
+        assertTrue(isOccupied());
         robot.interact(() -> window.floor().fit(Set.of("Station 1")));
         WaitForAsyncUtils.waitForFxEvents();
         Point2D piece = pieceOnScreen();
@@ -176,6 +179,10 @@ class ToolWindowTest extends WindowBase {
         robot.interact(() -> window.floor().fit(Set.of("Station 1")));
         robot.clickOn(pieceOnScreen());
         await(() -> robot.lookup("#piece-title").tryQuery().isPresent());
+    }
+
+    private boolean isOccupied() {
+        return window.player().moment().filter(moment -> !moment.at(study().equipment().indexOf(station())).isEmpty()).isPresent();
     }
 
     private Equipment station() {
