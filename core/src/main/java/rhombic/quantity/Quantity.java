@@ -17,7 +17,9 @@ public record Quantity(double amount, Unit unit) implements Serializable {
 
     private static final double NANOS_PER_SECOND = 1e9;
     private static final Pattern FORM = Pattern.compile("\\s*([-+]?[0-9]*\\.?[0-9]+(?:[eE][-+]?[0-9]+)?)\\s*(\\S*)\\s*");
-    private static final Pattern COMMA = Pattern.compile("\\s*[-+]?[0-9]+,[0-9]+.*");
+    /** A number with commas in it, and what stands behind. */
+    private static final Pattern WITH_COMMA = Pattern.compile("([+-]?[0-9.]*,[0-9.,]*)(\\s*[^0-9.,]?.*)");
+    private static final Pattern GROUPED = Pattern.compile("[+-]?[0-9]{1,3}(,[0-9]{3})+(\\.[0-9]+)?");
 
     public Quantity {
         if (!(Math.abs(amount) <= MAX_AMOUNT)) {
@@ -55,11 +57,7 @@ public record Quantity(double amount, Unit unit) implements Serializable {
      *     missing and how to write it
      */
     public static Quantity parse(String text, Dimension dimension) {
-        if (COMMA.matcher(text).matches()) {
-            throw new QuantityException(
-                    "\u201c" + text.strip() + "\u201d has a comma: write " + text.strip().replace(',', '.') + " with a point");
-        }
-        Matcher matcher = FORM.matcher(text);
+        Matcher matcher = FORM.matcher(withoutGroups(text));
         if (!matcher.matches()) {
             throw new QuantityException(
                     "\u201c" + text.strip() + "\u201d is not " + dimension.noun() + ": write a number and its unit, such as "
@@ -79,6 +77,30 @@ public record Quantity(double amount, Unit unit) implements Serializable {
             throw new QuantityException(number + " is too large: at most " + plain(MAX_AMOUNT) + " can be used");
         }
         return new Quantity(amount, unit);
+    }
+
+    /**
+     * Without the commas between complete groups of three digits. The point is the decimal sign.
+     *
+     * @throws QuantityException if it begins with a number that has a comma elsewhere; the message gives both of its readings
+     */
+    public static String withoutGroups(String text) {
+        Matcher number = WITH_COMMA.matcher(text.strip());
+        if (!number.matches()) {
+            return text;
+        }
+        String digits = number.group(1);
+        String rest = number.group(2);
+        String joined = digits.replace(",", "") + rest;
+        if (!GROUPED.matcher(digits).matches()) {
+            String decimal = digits.indexOf(',') == digits.lastIndexOf(',') && digits.indexOf('.') < 0
+                    ? digits.replace(',', '.') + rest + " if it is a decimal sign, or "
+                    : "";
+            throw new QuantityException(
+                    "\u201c" + text.strip() + "\u201d has a comma that does not part thousands: write " + decimal + joined
+                            + (decimal.isEmpty() ? "" : " if it is none"));
+        }
+        return joined;
     }
 
     /** In the base unit of its dimension: seconds, metres, metres per second, kilograms, 1. */

@@ -25,10 +25,20 @@ class QuantityTest {
         assertEquals("90 has no unit: write 90 s, 90 min or 90 h", message);
     }
 
-    @Test
-    void aDecimalCommaIsExplained() {
-        String message = assertThrows(QuantityException.class, () -> Quantity.parse("1,5 min", Dimension.TIME)).getMessage();
-        assertTrue(message.contains("write 1.5 min with a point"), message);
+    /** Whatever is written with a comma means one thing, or is refused with all that it could mean. */
+    @ParameterizedTest
+    @CsvSource(delimiter = ';', value = {"20,000 min; 20000", "1,234,567 min; 1234567", "-1,500 min; -1500", "1,500.25 min; 1500.25"})
+    void commasStandBetweenCompleteGroupsOfThree(String text, double minutes) {
+        assertEquals(Quantity.minutes(minutes), Quantity.parse(text, Dimension.TIME));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = ';', value = {"1,5 min; write 1.5 min if it is a decimal sign, or 15 min if it is none",
+            "2,0000 min; write 2.0000 min if it is a decimal sign, or 20000 min if it is none", "1,23,456 min; write 123456 min",
+            "1.234,5 min; write 1.2345 min", "0,25; write 0.25 if it is a decimal sign, or 025 if it is none"})
+    void anyOtherCommaIsRefusedWithBothReadings(String text, String remedy) {
+        String message = assertThrows(QuantityException.class, () -> Quantity.parse(text, Dimension.TIME)).getMessage();
+        assertTrue(message.endsWith(remedy), message);
     }
 
     @ParameterizedTest

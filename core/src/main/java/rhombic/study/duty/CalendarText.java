@@ -77,6 +77,10 @@ public final class CalendarText {
             exceptions.removeIf(known -> known.date().equals(date));
             if (words.length > 1 && !words[1].equalsIgnoreCase("free")) {
                 Matcher m = matched(words[1]);
+                if (!m.group(2).isBlank()) {
+                    throw new StudyException("After the date of an exception come times, as in 2027-05-01 08:00 to 12:00; got \u201c"
+                            + m.group(2).strip() + "\u201d");
+                }
                 spells.add(new Spell(List.of(date.getDayOfWeek()), time(m.group(3)), time(m.group(4)), m.group(1) != null));
             }
             exceptions.add(new Calendar.Exception(date, spells));
@@ -113,6 +117,11 @@ public final class CalendarText {
         List<DayOfWeek> days = new ArrayList<>();
         for (String part : text.split("\\s*,\\s*")) {
             String[] ends = part.strip().split("\\s*[-\u2013]\\s*");
+            if (ends.length > 2) {
+                throw new StudyException(
+                        "\u201c" + part.strip() + "\u201d is no span of days; write two with a dash, as in Mon\u2013Fri, or "
+                                + "single ones with commas, as in Mon, Wed, Fri");
+            }
             int from = day(ends[0]);
             int to = day(ends[ends.length - 1]);
             for (int i = 0; i <= (to - from + 7) % 7; i++) {
@@ -124,8 +133,10 @@ public final class CalendarText {
 
     private static int day(String text) {
         String wanted = text.strip().toLowerCase(Locale.ROOT);
-        List<String> words = Arrays.stream(DayOfWeek.values()).map(day -> Spell.word(day).toLowerCase(Locale.ROOT)).toList();
-        int at = wanted.length() < 3 ? -1 : words.indexOf(wanted.substring(0, 3));
+        int at = wanted.length() < 3
+                ? -1
+                : Arrays.stream(DayOfWeek.values()).filter(day -> day.name().toLowerCase(Locale.ROOT).startsWith(wanted))
+                        .mapToInt(DayOfWeek::ordinal).findFirst().orElse(-1);
         if (at < 0) {
             throw new StudyException("\u201c" + text.strip() + "\u201d is no day; write Mon, Tue, Wed, Thu, Fri, Sat or Sun");
         }

@@ -11,6 +11,8 @@ import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.util.Arrays;
 import java.util.List;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.ParameterizedTest;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import rhombic.quantity.Quantity;
@@ -152,5 +154,23 @@ class DutyTest {
         assertEquals("D", week.named("D").name());
         assertEquals(3600, week.withWeek(List.of(new Spell(List.of(DayOfWeek.MONDAY), LocalTime.of(5, 0), LocalTime.of(6, 0), false)))
                 .weeklySeconds());
+    }
+
+    /** What is not understood is refused and quoted; no word of it is dropped. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"Mon-Wed-Fri 06:00 to 14:00 | Mon-Wed-Fri", "MonTueWed 06:00 to 14:00 | MonTueWed",
+            "Montag 06:00 to 14:00 | Montag", "Mon–Fri at 06:00 to 14:00 | Fri at", "weekdays 06:00 to 14:00 | weekdays",
+            "Mon 06:00 to 14:00 and 15:00 to 18:00 | Mon 06:00 to 14:00 and"})
+    void whatIsNoDayIsRefusedWithItsPlace(String text, String quoted) {
+        String message = assertThrows(StudyException.class, () -> CalendarText.week(text)).getMessage();
+        assertTrue(message.contains("\u201c" + quoted + "\u201d"), message);
+    }
+
+    @Test
+    void wholeNamesOfDaysAreUnderstoodAndWordsAfterTheDateOfAnExceptionAreNot() {
+        assertEquals(CalendarText.week("Mon–Fri 06:00 to 14:00"), CalendarText.week("Monday - friday 6:00-14:00"));
+        String message = assertThrows(StudyException.class, () -> CalendarText.exceptions("2027-05-01 half day 08:00 to 12:00"))
+                .getMessage();
+        assertTrue(message.contains("\u201chalf day\u201d"), message);
     }
 }

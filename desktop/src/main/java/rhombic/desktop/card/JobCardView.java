@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.function.UnaryOperator;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -16,6 +18,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -42,6 +45,8 @@ import rhombic.trace.Moment;
 
 /** Shows the job card of what is selected; an editor unfolds in place under the sentence whose token was chosen. */
 public final class JobCardView extends ScrollPane {
+    private static final Pattern QUOTED = Pattern.compile("\u201c([^\u201d]*)\u201d");
+
     private final Workbench bench;
     private final TokenEditors editors;
     private final VBox content = new VBox(8);
@@ -316,8 +321,16 @@ public final class JobCardView extends ScrollPane {
         focus(token.id());
     }
 
-    /** Marks the character that a formula can't be read at. */
+    /** Marks the character that a formula can't be read at, or what the message quotes. */
     private void showFault(IllegalArgumentException fault) {
+        Matcher quoted = QUOTED.matcher(String.valueOf(fault.getMessage()));
+        if (!(fault instanceof FormulaException) && quoted.find() && content.lookup("#editor-field") instanceof TextInputControl field) {
+            int at = field.getText().indexOf(quoted.group(1));
+            if (at >= 0 && !quoted.group(1).isEmpty()) {
+                field.selectRange(at, at + quoted.group(1).length());
+            }
+            return;
+        }
         if (fault instanceof FormulaException formula && formula.position() >= 0
                 && content.lookup("#editor-field") instanceof TextField field) {
             int at = Math.min(formula.position(), field.getLength());

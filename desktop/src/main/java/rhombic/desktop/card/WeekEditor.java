@@ -8,6 +8,7 @@ import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
@@ -26,7 +27,10 @@ import rhombic.study.value.StudyException;
 final class WeekEditor extends VBox {
     private static final int PER_DAY = 96;
     private static final double DAYS_WIDTH = 28;
-    private static final double WIDTH = 272;
+    private static final double WIDTH = 244;
+    /** Of a cell when the day is widened: a quarter of an hour can be hit. */
+    private static final double WIDE_CELL = 9;
+    private static final double FIRST_HOUR_SEEN = 5;
     private static final double ROW = 17;
     private static final double AXIS = 13;
     private static final Color WORK = Color.web("#2F8F83");
@@ -35,7 +39,10 @@ final class WeekEditor extends VBox {
     private static final Color LINE = Color.web("#8C9396");
     private static final Color SOFT = Color.web("#5C676C");
 
+    private final Canvas days = new Canvas(DAYS_WIDTH, AXIS + 7 * ROW);
     private final Canvas canvas = new Canvas(WIDTH, AXIS + 7 * ROW);
+    private final ScrollPane scroll = new ScrollPane(canvas);
+    private final ToggleButton wide = new ToggleButton("Wider");
     private final TextField field = new TextField();
     private final Label moment = new Label(" ");
     private final ToggleGroup brush = new ToggleGroup();
@@ -62,7 +69,7 @@ final class WeekEditor extends VBox {
         canvas.setId("editor-week");
         canvas.setOnMousePressed(this::press);
         canvas.setOnMouseDragged(this::drag);
-        canvas.setOnMouseReleased(e -> release());
+        canvas.setOnMouseReleased(this::release);
         canvas.setOnMouseMoved(e -> moment.setText(text(day(e.getY()), cell(e.getX()))));
         Button use = new Button("Use");
         use.setId("editor-use");
@@ -82,13 +89,21 @@ final class WeekEditor extends VBox {
             one.setSelected(mode == Calendar.Mode.ON);
             brushes.getChildren().add(one);
         }
-        brushes.getChildren().add(use);
+        wide.setId("week-wide");
+        wide.getStyleClass().add("quiet-button");
+        wide.setOnAction(e -> widen());
+        brushes.getChildren().addAll(wide, use);
+        scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.AS_NEEDED);
+        scroll.setPannable(false);
+        scroll.setPrefViewportWidth(WIDTH);
+        scroll.setMinViewportHeight(canvas.getHeight());
         moment.getStyleClass().add("caption");
         Label hint = new Label(
                 "Choose what to paint and drag over the week, or type: Mon\u2013Fri 06:00 to 14:00; break Mon\u2013Fri 09:00 to 09:15");
         hint.getStyleClass().add("caption");
         hint.setWrapText(true);
-        getChildren().addAll(brushes, canvas, moment, field, hint);
+        getChildren().addAll(brushes, new HBox(days, scroll), moment, field, hint);
         draw();
     }
 
@@ -111,7 +126,14 @@ final class WeekEditor extends VBox {
     }
 
     private int cell(double x) {
-        return (int) Math.clamp((x - DAYS_WIDTH) / (WIDTH - DAYS_WIDTH) * PER_DAY, 0, PER_DAY - 1);
+        return (int) Math.clamp(x / canvas.getWidth() * PER_DAY, 0, PER_DAY - 1);
+    }
+
+    /** Whole days side by side, or so wide that each quarter of an hour can be hit. */
+    private void widen() {
+        canvas.setWidth(wide.isSelected() ? PER_DAY * WIDE_CELL : WIDTH);
+        scroll.setHvalue(wide.isSelected() ? FIRST_HOUR_SEEN / 24 * canvas.getWidth() / (canvas.getWidth() - WIDTH) : 0);
+        draw();
     }
 
     private static String text(int day, int cell) {
@@ -128,11 +150,12 @@ final class WeekEditor extends VBox {
         toDay = day(e.getY());
         toCell = cell(e.getX());
         moment.setText(text(Math.min(fromDay, toDay), Math.min(fromCell, toCell)) + " to "
-                + text(Math.max(fromDay, toDay), Math.max(fromCell, toCell)) + " and a quarter");
+                + text(Math.max(fromDay, toDay), Math.max(fromCell, toCell) + 1));
         draw();
     }
 
-    private void release() {
+    private void release(MouseEvent e) {
+        drag(e); // to where it is now
         Calendar.Mode mode = (Calendar.Mode) brush.getSelectedToggle().getUserData();
         for (int day = Math.min(fromDay, toDay); day <= Math.max(fromDay, toDay); day++) {
             for (int cell = Math.min(fromCell, toCell); cell <= Math.max(fromCell, toCell); cell++) {
@@ -150,16 +173,19 @@ final class WeekEditor extends VBox {
         g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
         g.setFont(Font.font("IBM Plex Sans", 10));
         g.setTextBaseline(VPos.CENTER);
-        double width = (WIDTH - DAYS_WIDTH) / PER_DAY;
+        double width = canvas.getWidth() / PER_DAY;
+        GraphicsContext names = days.getGraphicsContext2D();
+        names.clearRect(0, 0, days.getWidth(), days.getHeight());
+        names.setFont(g.getFont());
+        names.setTextBaseline(VPos.CENTER);
+        names.setFill(SOFT);
         for (int day = 0; day < 7; day++) {
             double y = AXIS + day * ROW;
-            g.setFill(SOFT);
-            g.setTextAlign(TextAlignment.LEFT);
-            g.fillText(Spell.word(DayOfWeek.of(day + 1)), 0, y + ROW / 2);
+            names.fillText(Spell.word(DayOfWeek.of(day + 1)), 0, y + ROW / 2);
             for (int cell = 0; cell < PER_DAY; cell++) {
                 Calendar.Mode mode = isPainted(day, cell) ? (Calendar.Mode) brush.getSelectedToggle().getUserData() : cells[day][cell];
                 g.setFill(mode == Calendar.Mode.ON ? WORK : mode == Calendar.Mode.BREAK ? BREAK : OFF);
-                double x = DAYS_WIDTH + cell * width;
+                double x = cell * width;
                 g.fillRect(x, y + 1, width + 0.3, ROW - 2);
                 if (mode == Calendar.Mode.BREAK) {
                     g.setFill(LINE);
@@ -169,12 +195,12 @@ final class WeekEditor extends VBox {
             }
         }
         g.setTextAlign(TextAlignment.CENTER);
-        for (int hour = 0; hour <= 24; hour += 6) {
-            double x = DAYS_WIDTH + hour * (WIDTH - DAYS_WIDTH) / 24;
+        for (int hour = 0; hour <= 24; hour += wide.isSelected() ? 1 : 6) {
+            double x = hour * canvas.getWidth() / 24;
             g.setStroke(Color.web("#DAD4C5"));
             g.strokeLine(x, AXIS, x, canvas.getHeight());
             g.setFill(SOFT);
-            g.fillText(String.format(java.util.Locale.ROOT, "%02d", hour), Math.clamp(x, DAYS_WIDTH + 6, WIDTH - 7), 6);
+            g.fillText(String.format(java.util.Locale.ROOT, "%02d", hour), Math.clamp(x, 6, canvas.getWidth() - 7), 6);
         }
     }
 

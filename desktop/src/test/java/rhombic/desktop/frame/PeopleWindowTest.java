@@ -120,11 +120,11 @@ class PeopleWindowTest extends WindowBase {
         Node week = robot.lookup("#editor-week").query();
         robot.interact(() -> scrolledTo(week));
         Bounds at = week.localToScreen(week.getBoundsInLocal());
-        double hour = (at.getWidth() - 28) / 24;
+        double hour = at.getWidth() / 24;
         double row = (at.getHeight() - 13) / 7;
         // Saturday, the sixth row, from 6:00 to 10:00
-        robot.moveTo(at.getMinX() + 28 + 6 * hour + 1, at.getMinY() + 13 + 5.5 * row).press(MouseButton.PRIMARY)
-                .moveTo(at.getMinX() + 28 + 10 * hour - 1, at.getMinY() + 13 + 5.5 * row).release(MouseButton.PRIMARY);
+        robot.moveTo(at.getMinX() + 6 * hour + 1, at.getMinY() + 13 + 5.5 * row).press(MouseButton.PRIMARY)
+                .moveTo(at.getMinX() + 10 * hour - 1, at.getMinY() + 13 + 5.5 * row).release(MouseButton.PRIMARY);
         robot.interact(() -> robot.lookup("#paint-off").queryAs(ToggleButton.class).fire());
         press(robot, "#editor-use");
         Calendar calendar = study().calendars().getFirst();

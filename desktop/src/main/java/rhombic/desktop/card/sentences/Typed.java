@@ -10,7 +10,7 @@ public final class Typed {
 
     /** A whole number; words after it, as in "3 pieces", are passed over. */
     public static int whole(String text, String label) {
-        String first = text.strip().split("\\s+", 2)[0];
+        String first = Quantity.withoutGroups(text.strip().split("\\s+", 2)[0]);
         if (!first.matches("[0-9]{1,9}")) {
             throw new IllegalArgumentException(label + " must be a whole number such as 3; got \u201c" + text.strip() + "\u201d");
         }
