@@ -163,6 +163,9 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
 
         /** What three methods say, and whether they agree. */
         private Finding withMethods(Finding limit) {
+            if (limit.subject().isEmpty()) {
+                return limit; // of no place, such as that nothing leaves
+            }
             List<Integer> ranked = shifting.ranked();
             List<String> lines = new ArrayList<>();
             boolean ofAnother = study.find(limit.subject()).filter(GoodsIn.class::isInstance).isPresent(); // whose shares are told by its name

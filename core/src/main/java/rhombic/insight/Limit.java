@@ -5,10 +5,13 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import rhombic.experiment.FigureText;
 import rhombic.experiment.Summary;
+import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Supply;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
@@ -52,6 +55,11 @@ public final class Limit {
 
     private Optional<Finding> find() {
         List<Equipment> equipment = summary.study().equipment();
+        boolean isOpen = equipment.stream().anyMatch(GoodsOut.class::isInstance);
+        if (isOpen && summary.runs().stream().allMatch(run -> run.out() == 0 && run.scrapped() == 0 && run.inside() > 0)) {
+            return Optional.of(new Finding("", "Nothing leaves yet", "no piece has left in the time that is measured, of "
+                    + FigureText.of(new Means(summary).of(RunFigures::inside)) + " inside: make the run longer, or look where they stand"));
+        }
         List<StationLoad> stations = IntStream.range(0, equipment.size()).filter(i -> equipment.get(i) instanceof WorkEquipment)
                 .mapToObj(i -> StationLoad.of(summary, i)).filter(station -> station.busy() > 0).toList();
         Optional<StationLoad> busiest = stations.stream().max(Comparator.comparingDouble(StationLoad::taken));

@@ -117,11 +117,11 @@ record OtherLoad(String name, double taken, Finding finding) {
         private OtherLoad conveyor(int index, Conveyor conveyor) {
             double entrance = Math.min(1, entrance(index, conveyor));
             double running = means.of(index, e -> e.belt().runningShare());
-            double most = (double) conveyor.maxPieces().orElse(Integer.MAX_VALUE) * conveyor.lanes();
-            double full = means.of(index, e -> e.contentMean() * (1 - e.standingShare())) / most;
+            double capacity = (double) conveyor.maxPieces().orElse(Integer.MAX_VALUE) * conveyor.lanes();
+            double full = means.of(index, e -> e.contentMean() * (1 - e.standingShare())) / capacity;
             if (full > entrance) {
                 return new OtherLoad(conveyor.name(), full, new Finding(conveyor.name(),
-                        "Limited by " + conveyor.name() + ": no more than " + (long) most + " may be on it",
+                        "Limited by " + conveyor.name() + ": no more than " + (long) capacity + " may be on it",
                         FigureText.of(means.of(index, e -> e.contentMean())) + " are on it on average; it runs " + Means.percent(running)));
             }
             return new OtherLoad(conveyor.name(), entrance, new Finding(conveyor.name(),

@@ -117,6 +117,13 @@ class LimitTest {
     }
 
     @Test
+    void whereNothingHasLeftNoPlaceIsBlamed() {
+        Finding finding = limit(new Lines().chain(arrivals("In", "9 h", 1), station("A", 1, 0, "2 h"), goodsOut("Out"))).orElseThrow();
+        assertEquals("Nothing leaves yet", finding.text());
+        assertEquals("", finding.subject());
+    }
+
+    @Test
     void aPlantInWhichNothingIsWorkedOnHasNone() {
         assertEquals(Optional.empty(),
                 limit(new Lines().chain(onDemand("In"), shut(station("A", 1, 0, "60 s"), "0 s on"), goodsOut("Out"))));

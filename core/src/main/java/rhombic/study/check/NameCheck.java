@@ -3,6 +3,8 @@ package rhombic.study.check;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.LinkedHashMap;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;
@@ -301,6 +303,30 @@ final class NameCheck {
             }
         }
         attributesNeverRead();
+        alike(types);
+    }
+
+    /** Types that nobody can tell apart on the floor. */
+    private void alike(List<PieceType> types) {
+        Map<Object, List<PieceType>> byLook = new LinkedHashMap<>();
+        for (PieceType type : types) {
+            byLook.computeIfAbsent(List.of(type.looks(), type.length().inBaseUnit(), type.width().inBaseUnit(), type.height().inBaseUnit()),
+                    key -> new ArrayList<>()).add(type);
+        }
+        for (List<PieceType> same : byLook.values()) {
+            if (same.size() > 1) {
+                String names = String.join(" and ", same.stream().limit(3).map(PieceType::name).toList())
+                        + (same.size() > 3 ? " and " + (same.size() - 3) + " more" : "");
+                List<PieceType> known = new ArrayList<>(types);
+                add(Problem.Grade.HINT, Problem.Kind.TYPES_ALIKE, "", "The piece types " + names + " look alike",
+                        "Give them colours of their own, so that they can be told apart",
+                        Problem.Fix.of("Give them colours", Part.PIECE_TYPE, same.subList(1, same.size()), type -> {
+                            PieceType apart = type.apartFrom(known);
+                            known.add(apart);
+                            return apart;
+                        }));
+            }
+        }
     }
 
     private void attributesNeverRead() {

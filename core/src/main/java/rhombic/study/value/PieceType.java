@@ -3,6 +3,9 @@ package rhombic.study.value;
 import java.io.Serializable;
 import java.util.HashSet;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.Locale;
+import java.util.ArrayList;
 import java.util.Set;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
@@ -20,6 +23,9 @@ public record PieceType(String name, Quantity length, Quantity width, Quantity h
         boolean loadCarrier,
         List<Attribute> attributes) implements Serializable {
     public static final int MAX_LOOKS = 100;
+    /** For types that are added, none of them that of a state or of the hand. */
+    private static final List<String> COLOURS = List.of("#2E7F9E", "#8C5FA8", "#7A8F3A", "#9E5A3C", "#4A5FA5", "#B07A9E", "#5E7F86", "#6B5A46",
+            "#3C8C62", "#A0568A");
 
     public PieceType {
         Names.checked(name);
@@ -47,6 +53,23 @@ public record PieceType(String name, Quantity length, Quantity width, Quantity h
 
     public static PieceType usual(String name) {
         return new PieceType(name, Quantity.metres(0.6), Quantity.metres(0.4), Quantity.metres(0.4), "#2E7F9E");
+    }
+
+    /** The same with a colour that none of the others has, as long as there are enough. */
+    public PieceType apartFrom(List<PieceType> others) {
+        Set<String> taken = others.stream().flatMap(type -> type.looks().stream()).map(look -> look.colour().toUpperCase(Locale.ROOT))
+                .collect(Collectors.toSet());
+        String free = COLOURS.stream().filter(colour -> !taken.contains(colour)).findFirst()
+                .orElse(COLOURS.get(others.size() % COLOURS.size()));
+        List<Look> own = new ArrayList<>(looks);
+        own.set(0, new Look(looks.getFirst().name(), free, looks.getFirst().form()));
+        return withLooks(own);
+    }
+
+    /** Whether nothing that is seen tells them apart. */
+    public boolean looksLike(PieceType other) {
+        return looks.equals(other.looks) && length.inBaseUnit() == other.length.inBaseUnit() && width.inBaseUnit() == other.width.inBaseUnit()
+                && height.inBaseUnit() == other.height.inBaseUnit();
     }
 
     /** A pallet of the usual size (ISO 6780, 1200 x 800 mm). */

@@ -141,7 +141,9 @@ class FlowCheckTest {
         for (Problem problem : never) {
             repaired = problem.fixes().getFirst().changes().applyTo(repaired);
         }
-        assertEquals(List.of(), StudyCheck.of(repaired));
+        assertEquals(List.of(Problem.Kind.TYPES_ALIKE), StudyCheck.of(repaired).stream().map(Problem::kind).toList());
+        Study apart = StudyCheck.of(repaired).getFirst().fixes().getFirst().changes().applyTo(repaired);
+        assertEquals(List.of(), StudyCheck.of(apart), "each type has a colour of its own then");
     }
 
     @Test

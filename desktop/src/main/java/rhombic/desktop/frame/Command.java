@@ -6,10 +6,10 @@ import java.util.Locale;
  * Something that can be done, found by a few letters.
  *
  * @param keys how it is reached without looking; empty if it is not
- * @param thing the word of what it places; empty if it places nothing
+ * @param placed the word of what it places; empty if it places nothing
  * @param does what Enter does when it is chosen
  */
-record Command(String name, String keys, String thing, String does, Runnable action) {
+record Command(String name, String keys, String placed, String does, Runnable action) {
     Command(String name, String keys, Runnable action) {
         this(name, keys, "", name.endsWith("\u2026") ? name.substring(0, name.length() - 1) : name, action);
     }
@@ -19,15 +19,15 @@ record Command(String name, String keys, String thing, String does, Runnable act
         return new Command(name, kind, "", "Select " + name + " and show it", action);
     }
 
-    static Command placing(String thing, String oneOf, Runnable action) {
-        return new Command("Place " + oneOf, "", thing, "Place " + oneOf + " at the pointer", action);
+    static Command placing(String word, String oneOf, Runnable action) {
+        return new Command("Place " + oneOf, "", word, "Place " + oneOf + " at the pointer", action);
     }
 
     /** Lower is better; negative: the letters do not occur in this order. What can be placed comes first where things are placed. */
     int rank(String letters, boolean isBuilding) {
-        int byThing = thing.isEmpty() ? -1 : match(thing, letters);
-        if (isBuilding && byThing >= 0 && byThing < 3) {
-            return byThing;
+        int byWord = placed.isEmpty() ? -1 : match(placed, letters);
+        if (isBuilding && byWord >= 0 && byWord < 3) {
+            return byWord;
         }
         int byName = match(letters);
         return byName < 0 ? byName : byName + 3;

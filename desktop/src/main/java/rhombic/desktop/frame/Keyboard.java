@@ -1,6 +1,7 @@
 package rhombic.desktop.frame;
 
 import javafx.scene.Node;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBoxBase;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextInputControl;
@@ -99,6 +100,12 @@ record Keyboard(MainWindow window, Editing editing, StudyFiles files, FloorGestu
                 editing.turn(e.isShiftDown() ? 15 : 90);
             }
             case DELETE, BACK_SPACE -> editing.delete();
+            case ENTER -> {
+                if (!(e.getTarget() instanceof ButtonBase button)) {
+                    return false;
+                }
+                button.fire();
+            }
             case ESCAPE -> window.escape();
             default -> {
                 return false;

@@ -252,6 +252,7 @@ public final class MainWindow implements AutoCloseable {
         }
         floor.options().setNumbers(to == Workspace.WATCH || to == Workspace.BUILD && floor.options().numbers());
         floor.drawOverlay();
+        floor.requestFocus();
         topBar.update(bench, workspace);
     }
 

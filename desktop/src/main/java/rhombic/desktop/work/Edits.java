@@ -42,7 +42,8 @@ public final class Edits {
     public static Study withNewType(Study study, boolean carrier) {
         Set<String> taken = new HashSet<>(study.pieceTypes().stream().map(PieceType::name).toList());
         List<PieceType> types = new ArrayList<>(study.pieceTypes());
-        types.add(carrier ? PieceType.pallet(Names.free("Pallet", taken)) : PieceType.usual(Names.free("Piece", taken)));
+        PieceType type = carrier ? PieceType.pallet(Names.free("Pallet", taken)) : PieceType.usual(Names.free("Piece", taken));
+        types.add(types.stream().anyMatch(type::looksLike) ? type.apartFrom(types) : type);
         return study.withPieceTypes(types);
     }
 
@@ -144,7 +145,7 @@ public final class Edits {
     private static void missingTypes(Equipment element, List<PieceType> types) {
         if (element instanceof GoodsIn in) {
             in.types().stream().filter(name -> types.stream().noneMatch(t -> t.name().equals(name)))
-                    .forEach(name -> types.add(PieceType.usual(name)));
+                    .forEach(name -> types.add(PieceType.usual(name).apartFrom(types)));
         }
     }
 

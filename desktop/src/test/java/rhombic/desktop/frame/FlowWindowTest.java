@@ -114,7 +114,7 @@ class FlowWindowTest extends WindowBase {
         assertTrue(text(robot, "equipment-doing").contains("for "), text(robot, "equipment-doing"));
         await(() -> window.floor().pixelOfPiece(pallet).isPresent());
         var pixel = window.floor().pixelOfPiece(pallet).orElseThrow();
-        robot.clickOn(window.floor().localToScreen(pixel.x(), pixel.y()));
+        robot.press(KeyCode.ALT).clickOn(window.floor().localToScreen(pixel.x(), pixel.y())).release(KeyCode.ALT);
         assertTrue(text(robot, "piece-title").startsWith("P"), text(robot, "piece-title"));
     }
 
@@ -163,7 +163,7 @@ class FlowWindowTest extends WindowBase {
         int piece = window.player().moment().orElseThrow().at(1).iterator().next().piece();
         await(() -> window.floor().pixelOfPiece(piece).isPresent());
         var pixel = window.floor().pixelOfPiece(piece).orElseThrow();
-        robot.clickOn(window.floor().localToScreen(pixel.x(), pixel.y()));
+        robot.press(KeyCode.ALT).clickOn(window.floor().localToScreen(pixel.x(), pixel.y())).release(KeyCode.ALT);
         assertEquals("Piece, piece " + (piece + 1), text(robot, "piece-title"));
         assertTrue(text(robot, "piece-doing").contains("Station 1"), text(robot, "piece-doing"));
     }
