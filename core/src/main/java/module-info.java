@@ -17,7 +17,7 @@ module rhombic.core {
     exports rhombic.study.kind;
     exports rhombic.study.check;
     exports rhombic.study.change;
-    exports rhombic.plant.blueprint to rhombic.cli, rhombic.desktop, rhombic.formats; // for what a run failed of
+    exports rhombic.plant.blueprint to rhombic.cli, rhombic.desktop; // for what a run failed of
     exports rhombic.trace;
     exports rhombic.space;
     exports rhombic.scene;

@@ -3,6 +3,7 @@ package rhombic.cli;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.stream.Stream;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -12,6 +13,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import rhombic.study.Study;
+import rhombic.study.check.PlaceCheck;
 import rhombic.study.check.Problem;
 import rhombic.study.check.StudyCheck;
 
@@ -31,7 +33,7 @@ final class CheckCommand implements Callable<Integer> {
         if (study.isEmpty()) {
             return Main.FAULTY;
         }
-        List<Problem> problems = StudyCheck.of(study.get());
+        List<Problem> problems = Stream.concat(StudyCheck.of(study.get()).stream(), PlaceCheck.of(study.get()).stream()).toList();
         problems.forEach(p -> out.println(p.grade().name().toLowerCase(Locale.ROOT) + "  " + p));
         long errors = problems.stream().filter(Problem::isError).count();
         out.println(problems.isEmpty()

@@ -33,6 +33,9 @@ import rhombic.trace.Moment;
 
 /** Draws the floor: ground, bodies, links, pieces and state lamps in 3D, names and numbers over them. */
 public final class FloorView extends Region {
+    /** A piece that is followed is looked at from no farther than this. */
+    private static final double FOLLOWED_METRES = 22;
+    private static final double STILL_METRES = 0.005;
     private static final Color PAPER = Color.web("#E6E1D4");
     private static final double DEGREES_PER_PIXEL = 0.35;
     private static final double PIECE_PIXELS = 9;
@@ -243,6 +246,23 @@ public final class FloorView extends Region {
     }
 
     /** Where the piece is drawn, in pixels. */
+    /** Puts the piece into the middle of the view, if it is on the floor; says whether it is. */
+    public boolean centreOn(int piece) {
+        Moment moment = shown;
+        for (int i = 0; moment != null && i < poses.count(); i++) {
+            if (moment.pieceOf(poses.body(i)) == piece) {
+                double dx = poses.x(i) - view.targetX();
+                double dy = poses.y(i) - view.targetY();
+                Viewpoint nearer = view.movedBy(dx, dy).nearer(FOLLOWED_METRES);
+                if (Math.hypot(dx, dy) > STILL_METRES || nearer.distance() < view.distance()) {
+                    look(nearer);
+                }
+                return true;
+            }
+        }
+        return false;
+    }
+
     public Optional<Viewpoint.Pixel> pixelOfPiece(int piece) {
         Moment moment = shown;
         for (int i = 0; moment != null && i < poses.count(); i++) {

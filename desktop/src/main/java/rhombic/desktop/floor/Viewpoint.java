@@ -120,6 +120,12 @@ public record Viewpoint(double targetX, double targetY, double yawDegrees, doubl
         return new Viewpoint(targetX + dx, targetY + dy, yawDegrees, pitchDegrees, distance, fieldDegrees);
     }
 
+    /** At least as near as from that distance in the usual view. */
+    Viewpoint nearer(double metres) {
+        double wanted = metres * Math.tan(Math.toRadians(USUAL_FIELD / 2)) / Math.tan(Math.toRadians(fieldDegrees / 2));
+        return new Viewpoint(targetX, targetY, yawDegrees, pitchDegrees, Math.min(distance, wanted), fieldDegrees);
+    }
+
     /** Nearer (factor below 1) or farther, with the floor under the pixel staying there. */
     public Viewpoint zoomed(double factor, double pixelX, double pixelY, double width, double height) {
         Viewpoint nearer = new Viewpoint(targetX, targetY, yawDegrees, pitchDegrees, distance * factor, fieldDegrees);

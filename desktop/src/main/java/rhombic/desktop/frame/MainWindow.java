@@ -89,6 +89,8 @@ public final class MainWindow implements AutoCloseable {
     private final AnimationTimer timer;
 
     private Workspace workspace = Workspace.BUILD;
+    /** Whether the camera goes with the piece that is chosen. */
+    private boolean isFollowing;
     private Optional<Integer> chosenPiece = Optional.empty();
     private long lastFrame;
     private double travel;
@@ -181,6 +183,8 @@ public final class MainWindow implements AutoCloseable {
         go(Workspace.WATCH);
         refreshFrame();
         choosePiece(Optional.of(body));
+        isFollowing = true;
+        refreshFrame();
     }
 
     /** The base as the floor looks at it, with its pieces if its run is the one that is watched. */
@@ -343,6 +347,7 @@ public final class MainWindow implements AutoCloseable {
 
     private void choosePiece(Optional<Integer> piece) {
         chosenPiece = piece;
+        isFollowing = false;
         showPiece();
     }
 
@@ -401,6 +406,7 @@ public final class MainWindow implements AutoCloseable {
         player.moment().filter(moment -> isOfThisStudy).ifPresent(moment -> {
             boolean moved = moment.timeNanos() != shownNanos;
             floor.showMoment(moment, glide);
+            isFollowing = isFollowing && chosenPiece.filter(floor::centreOn).isPresent(); // until it has left
             long time = System.nanoTime();
             boolean due = !player.isPlaying() || time - figuresShown > NANOS_BETWEEN_FIGURES;
             if (moved && due) {

@@ -6,8 +6,10 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import rhombic.experiment.Preparation;
 import rhombic.study.Study;
+import rhombic.study.check.PlaceCheck;
 import rhombic.study.check.Problem;
 
 /** Has each study checked in the background; only the problems of the newest are told, on the thread of the window. */
@@ -29,7 +31,7 @@ public final class Checks implements AutoCloseable {
         long number = newest.incrementAndGet();
         thread.execute(() -> {
             if (newest.get() == number) {
-                List<Problem> found = preparation.of(study).problems();
+                List<Problem> found = Stream.concat(preparation.of(study).problems().stream(), PlaceCheck.of(study).stream()).toList();
                 window.execute(() -> {
                     if (newest.get() == number) {
                         listener.accept(found);
