@@ -4,6 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.DoubleFunction;
+import java.math.MathContext;
+import java.math.BigDecimal;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -147,6 +150,32 @@ public final class DistributionText {
                 Map.entry("weibull", "shape and scale; 63.2 % are below the scale"), Map.entry("beta", "both shapes, min and max"),
                 Map.entry("discrete", "times, each with its weight"),
                 Map.entry("empirical", "observed times, between which it interpolates"));
+    }
+
+    /**
+     * One of that family to begin with.
+     *
+     * @param family a key of {@link #FORMS}
+     * @param meanSeconds its mean, to three digits
+     */
+    public static String example(String family, double meanSeconds) {
+        DoubleFunction<String> part = factor -> Quantity.plain(new BigDecimal(meanSeconds * factor).round(new MathContext(3)).doubleValue())
+                + " s";
+        return switch (family) {
+            case "constant" -> part.apply(1);
+            case "uniform" -> "uniform(" + part.apply(0.8) + ", " + part.apply(1.2) + ")";
+            case "triangular" -> "triangular(" + part.apply(0.8) + ", " + part.apply(0.95) + ", " + part.apply(1.25) + ")";
+            case "exponential" -> "exponential(" + part.apply(1) + ")";
+            case "normal" -> "normal(" + part.apply(1) + ", " + part.apply(0.1) + ")";
+            case "lognormal" -> "lognormal(" + part.apply(1) + ", " + part.apply(0.3) + ")";
+            case "erlang" -> "erlang(3, " + part.apply(1) + ")";
+            case "gamma" -> "gamma(2.5, " + part.apply(0.4) + ")";
+            case "weibull" -> "weibull(2, " + part.apply(2 / Math.sqrt(Math.PI)) + ")"; // Gamma(3/2) is half the root of pi
+            case "beta" -> "beta(2, 2, " + part.apply(0.5) + ", " + part.apply(1.5) + ")";
+            case "discrete" -> "discrete(" + part.apply(0.8) + ": 1, " + part.apply(1.2) + ": 1)";
+            case "empirical" -> "empirical(" + part.apply(0.8) + ", " + part.apply(1) + ", " + part.apply(1.2) + ")";
+            default -> throw new IllegalArgumentException("There is no distribution called \u201c" + family + "\u201d");
+        };
     }
 
     private static Map<String, String> forms() {

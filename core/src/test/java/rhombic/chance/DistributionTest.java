@@ -99,4 +99,12 @@ class DistributionTest {
         assertThrows(DistributionException.class, () -> new Distribution.Constant(Quantity.metres(1)));
         assertThrows(DistributionException.class, () -> new Distribution.Gamma(Double.NaN, Quantity.seconds(1)));
     }
+
+    /** What a list of distributions begins with has the mean that was there. */
+    @Test
+    void anExampleOfEachFamilyHasTheMeanAskedFor() {
+        for (String family : DistributionText.FORMS.keySet()) {
+            assertEquals(83, DistributionText.parse(DistributionText.example(family, 83)).meanSeconds(), 0.5, family);
+        }
+    }
 }

@@ -24,7 +24,8 @@ public record PieceType(String name, Quantity length, Quantity width, Quantity h
         List<Attribute> attributes) implements Serializable {
     public static final int MAX_LOOKS = 100;
     /** For types that are added, none of them that of a state or of the hand. */
-    private static final List<String> COLOURS = List.of("#2E7F9E", "#8C5FA8", "#7A8F3A", "#9E5A3C", "#4A5FA5", "#B07A9E", "#5E7F86", "#6B5A46",
+    private static final List<String> COLOURS = List.of("#2E7F9E", "#8C5FA8", "#7A8F3A", "#9E5A3C", "#4A5FA5", "#B07A9E", "#5E7F86",
+            "#6B5A46",
             "#3C8C62", "#A0568A");
 
     public PieceType {
@@ -68,7 +69,8 @@ public record PieceType(String name, Quantity length, Quantity width, Quantity h
 
     /** Whether nothing that is seen tells them apart. */
     public boolean looksLike(PieceType other) {
-        return looks.equals(other.looks) && length.inBaseUnit() == other.length.inBaseUnit() && width.inBaseUnit() == other.width.inBaseUnit()
+        return looks.equals(other.looks) && length.inBaseUnit() == other.length.inBaseUnit()
+                && width.inBaseUnit() == other.width.inBaseUnit()
                 && height.inBaseUnit() == other.height.inBaseUnit();
     }
 

@@ -3,6 +3,7 @@ package rhombic.desktop.card;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import rhombic.desktop.card.sentences.OfferException;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -45,6 +46,7 @@ import rhombic.trace.Moment;
 
 /** Shows the job card of what is selected; an editor unfolds in place under the sentence whose token was chosen. */
 public final class JobCardView extends ScrollPane {
+    private static final String OFFER_ID = "editor-offer";
     private static final Pattern QUOTED = Pattern.compile("\u201c([^\u201d]*)\u201d");
 
     private final Workbench bench;
@@ -310,6 +312,7 @@ public final class JobCardView extends ScrollPane {
         } catch (IllegalArgumentException e) {
             TokenEditors.say(message, String.valueOf(e.getMessage()));
             showFault(e);
+            offer(e, message);
             return;
         }
         Set<String> added = new java.util.HashSet<>(bench.study().names());
@@ -319,6 +322,29 @@ public final class JobCardView extends ScrollPane {
         }
         rebuild();
         focus(token.id());
+    }
+
+    /** Under the message, what it may have been meant as. */
+    private void offer(IllegalArgumentException refused, Label message) {
+        if (!(message.getParent() instanceof VBox box)) {
+            return;
+        }
+        box.getChildren().removeIf(node -> OFFER_ID.equals(node.getId()));
+        if (refused instanceof OfferException offered) {
+            Button button = new Button(offered.offer());
+            button.setId(OFFER_ID);
+            button.getStyleClass().add("quiet-button");
+            button.setWrapText(true);
+            button.setOnAction(e -> {
+                try {
+                    bench.edit(offered.offer().toLowerCase(Locale.ROOT), offered.change());
+                    rebuild();
+                } catch (IllegalArgumentException again) {
+                    TokenEditors.say(message, String.valueOf(again.getMessage()));
+                }
+            });
+            box.getChildren().add(box.getChildren().indexOf(message) + 1, button);
+        }
     }
 
     /** Marks the character that a formula can't be read at, or what the message quotes. */

@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
@@ -23,6 +24,7 @@ import rhombic.desktop.card.sentences.Sentence;
 
 /** Makes the editor that unfolds under a sentence. */
 final class TokenEditors {
+    private static final double USUAL_SECONDS = 60;
     private static final int MAX_OFFERED = 5;
     private static final String TIME_HINT = "A time such as 90 s, or triangular(48 s, 65 s, 95 s)";
 
@@ -95,7 +97,33 @@ final class TokenEditors {
         if (!token.typed().isBlank()) {
             draw.run();
         }
-        return new VBox(3, field, curve, hint(TIME_HINT));
+        return new VBox(3, field, families(field), curve, hint(TIME_HINT));
+    }
+
+    /** Picking one writes it with the mean that the time has now; its curve follows. */
+    private static ComboBox<String> families(TextField field) {
+        ComboBox<String> families = new ComboBox<>();
+        families.setId("editor-families");
+        families.setPromptText("distribution");
+        families.getItems().setAll(DistributionText.FORMS.keySet());
+        families.setMaxWidth(Double.MAX_VALUE);
+        families.setOnAction(e -> {
+            if (families.getValue() != null) {
+                field.setText(DistributionText.example(families.getValue(), mean(field.getText())));
+                field.requestFocus();
+                field.end();
+            }
+        });
+        return families;
+    }
+
+    private static double mean(String text) {
+        try {
+            double mean = DistributionText.parse(text).meanSeconds();
+            return mean > 0 ? mean : USUAL_SECONDS;
+        } catch (DistributionException e) {
+            return USUAL_SECONDS; // nothing is typed yet, or half of it
+        }
     }
 
     /** A field with all that can be said offered under it, narrowed by the word at the caret. */

@@ -445,9 +445,9 @@ public final class MainWindow implements AutoCloseable {
         floor.drawOverlay();
     }
 
-    /** Whether keys that were pressed there are for the floor: it has the focus, nothing has, or it is not there at all. */
+    /** Whether keys that were pressed there are for the floor: it or the strips have the focus, nothing has, or it is not there at all. */
     boolean isAtFloor(Object target) {
-        return target == floor || target == whole || target instanceof Scene || workspace == Workspace.COMPARE;
+        return target == floor || target == strips || target == whole || target instanceof Scene || workspace == Workspace.COMPARE;
     }
 
     boolean isFinding() {

@@ -68,6 +68,28 @@ public final class TimetableSheet {
         }
     }
 
+    /**
+     * Attributes for columns that are none yet, with the kind of value that their cells have: to be added to the types, so that the sheet can be
+     * read.
+     */
+    public static List<Attribute> missingAttributes(Sheet sheet, List<PieceType> types) {
+        List<Attribute> missing = new ArrayList<>();
+        List<Integer> known = List.of(column(sheet, TIME), column(sheet, TYPE), column(sheet, QUANTITY));
+        for (int i = 0; i < sheet.headings().size(); i++) {
+            String heading = sheet.headings().get(i);
+            int at = i;
+            if (!known.contains(i) && !heading.isBlank() && attribute(types, heading).isEmpty()) {
+                List<Value.Kind> kinds = sheet.rows().stream().map(row -> row.cells().get(at)).filter(cell -> !cell.isBlank())
+                        .map(cell -> Value.parse(cell).kind()).distinct().toList();
+                Value usual = kinds.equals(List.of(Value.Kind.NUMBER))
+                        ? new Value.Num(0)
+                        : kinds.equals(List.of(Value.Kind.YES_NO)) ? new Value.YesNo(false) : new Value.Text("");
+                missing.add(new Attribute(heading, usual));
+            }
+        }
+        return missing;
+    }
+
     /** The table that {@link #read} makes the same timetable of. */
     public static List<List<String>> write(Timetable table) {
         List<List<String>> lines = new ArrayList<>();

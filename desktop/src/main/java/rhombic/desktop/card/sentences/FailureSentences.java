@@ -11,17 +11,21 @@ import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
+import rhombic.chance.Distribution;
+import rhombic.chance.DistributionException;
 import rhombic.chance.DistributionText;
 import rhombic.desktop.card.sentences.Sentence.Part;
 import rhombic.desktop.card.sentences.Sentence.Words;
 import rhombic.quantity.Clock;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.quantity.QuantityException;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
@@ -98,7 +102,35 @@ final class FailureSentences {
             all.add(failure(mode));
             all.add(consequences(mode));
         }
+        availability().ifPresent(all::add);
         return all;
+    }
+
+    /**
+     * How much of its time nothing has failed, waits for repairers apart: the modes are independent, so it is the product of what each leaves;
+     * and what each takes by itself.
+     */
+    private Optional<Sentence> availability() {
+        List<String> shares = new ArrayList<>();
+        double all = 1;
+        for (FailureMode mode : modes) {
+            OptionalDouble up = mode.meanUpSeconds();
+            double down = mode.down().meanSeconds();
+            if (up.isEmpty() || !(up.getAsDouble() + down > 0)) {
+                return Optional.empty(); // it follows pieces or a plan: its share comes out of the run
+            }
+            all *= up.getAsDouble() / (up.getAsDouble() + down);
+            shares.add(mode.name() + " takes " + percent(down / (up.getAsDouble() + down)));
+        }
+        return shares.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Sentence(new Words("Available " + percent(all) + " of the time"
+                        + (shares.size() > 1 ? ", all failures together: " : ": ") + String.join(", ", shares)
+                        + (modes.stream().allMatch(mode -> mode.repairedBy().isEmpty()) ? "." : ", waits for repairers apart."))));
+    }
+
+    private static String percent(double share) {
+        return String.format(java.util.Locale.ROOT, "%.3g %%", 100 * share);
     }
 
     Part add() {
@@ -135,7 +167,7 @@ final class FailureSentences {
         parts.addAll(up(mode));
         parts.add(new Words(", for "));
         parts.add(time(id(name, "down"), mode.down().toString(), mode.down().toString(),
-                text -> mode(name, m -> m.withDown(DistributionText.parse(text)))));
+                text -> mode(name, m -> m.withDown(timeOf(name, text)))));
         parts.add(new Words(mode.repairedBy().isEmpty() ? ", repairs itself " : ", repaired by "));
         parts.add(NeedSentences.token(study, id(name, "repair"), mode.repairedBy(), "+ repaired by",
                 needs -> mode(name, m -> m.withRepairedBy(needs))));
@@ -170,7 +202,7 @@ final class FailureSentences {
         return switch (mode.up()) {
             case UpTime.After after -> List.of(
                     time(id(name, "up time"), after.time().toString(), after.time().toString(),
-                            text -> mode(name, m -> m.withUp(new UpTime.After(DistributionText.parse(text), clock(m.up()))))),
+                            text -> mode(name, m -> m.withUp(new UpTime.After(timeOf(name, text), clock(m.up()))))),
                     new Words(" "), clockToken(mode));
             case UpTime.AfterCycles cycles -> List.of(
                     typed(id(name, "cycles"), cycles.cycles() + " " + manner.one + (cycles.cycles() == 1 ? "" : "s"),
@@ -198,6 +230,22 @@ final class FailureSentences {
                             Spell.text(planned.days()) + " at " + Spell.clock(planned.time()), "Days and a time, such as Mon, Thu at 06:00",
                             text -> mode(name, m -> m.withUp(planned(text)))));
         };
+    }
+
+    /** A time of a failure; a share is offered as the availability. */
+    private Distribution timeOf(String mode, String text) {
+        try {
+            return DistributionText.parse(text);
+        } catch (DistributionException e) {
+            Quantity share;
+            try {
+                share = Quantity.parse(text, Dimension.SHARE);
+            } catch (QuantityException noShare) {
+                throw e;
+            }
+            throw new OfferException("\u201c" + text.strip() + "\u201d is a share, not a time", "Use it as the availability",
+                    mode(mode, m -> m.withUp(new UpTime.Available(share, clock(m.up())))));
+        }
     }
 
     private static boolean isByChance(UpTime up) {

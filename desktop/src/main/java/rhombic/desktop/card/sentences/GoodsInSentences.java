@@ -8,6 +8,9 @@ import static rhombic.desktop.card.sentences.Sentence.Token.typed;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import rhombic.desktop.card.sentences.Sentence.Filled;
+import rhombic.study.value.StudyException;
+import rhombic.study.value.Attribute;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
@@ -123,9 +126,42 @@ final class GoodsInSentences {
                         Timetable read = TimetableSheet.read(Sheets.of(filled), table.repeat(), study.pieceTypes());
                         return timetable(t -> read);
                     } catch (SheetException e) {
+                        offerAttributes(filled, table, e);
                         throw new IllegalArgumentException(e.getMessage(), e);
                     }
                 });
+    }
+
+    /** Where a pasted column is no attribute yet, it is offered to be made one; what was pasted is kept. */
+    private void offerAttributes(Filled filled, Timetable table, SheetException refused) {
+        List<Attribute> missing = TimetableSheet.missingAttributes(Sheets.of(filled), study.pieceTypes());
+        if (missing.isEmpty()) {
+            return;
+        }
+        List<PieceType> more;
+        Timetable read;
+        try {
+            more = study.pieceTypes().stream()
+                    .map(type -> isNamed(type, filled) ? type.withAttributes(added(type.attributes(), missing)) : type)
+                    .toList();
+            read = TimetableSheet.read(Sheets.of(filled), table.repeat(), more);
+        } catch (SheetException | StudyException other) {
+            return; // there is more wrong with it than that: the first is told
+        }
+        String names = String.join(" and ", missing.stream().map(Attribute::name).toList());
+        throw new OfferException("No piece type has an attribute \u201c" + names + "\u201d", "Add " + names + " to the piece types",
+                s -> timetable(t -> read).apply(s.withPieceTypes(more)));
+    }
+
+    private boolean isNamed(PieceType type, Filled filled) {
+        return study.pieceTypes().size() == 1
+                || filled.rows().stream().flatMap(List::stream).anyMatch(cell -> cell.strip().equalsIgnoreCase(type.name()));
+    }
+
+    private static List<Attribute> added(List<Attribute> there, List<Attribute> missing) {
+        List<Attribute> all = new ArrayList<>(there);
+        all.addAll(missing);
+        return all;
     }
 
     private Part mix() {

@@ -435,6 +435,54 @@ class SentencesTest {
         assertTrue(changed.equipment().stream().allMatch(e -> ((rhombic.study.kind.Station) e).work().places() == 3));
     }
 
+    private OfferException offered(String name, String id, String text) {
+        Sentence.Token token = Sentences.of(study, study.find(name).orElseThrow()).stream().flatMap(s -> s.parts().stream())
+                .filter(p -> p instanceof Sentence.Token t && t.id().equals(id)).map(p -> (Sentence.Token) p).findFirst().orElseThrow();
+        return assertThrows(OfferException.class, () -> token.change().apply(text).apply(study));
+    }
+
+    /** What was meant by something else is offered as that. */
+    @Test
+    void aFormulaTypedAsATimeAndAShareTypedAsAFailuresTimeAreOffered() {
+        Study plain = study;
+        study = plain.changed("Wrapping", e -> ((rhombic.study.kind.Station) e).with(((rhombic.study.kind.Station) e).work()
+                .withTime(new rhombic.study.value.TimeSource.Drawn(rhombic.chance.DistributionText.parse("60 s")))));
+        OfferException formula = offered("Wrapping", "time", "10 * piece.joints");
+        assertTrue(formula.getMessage().contains("is a formula"), formula.getMessage());
+        assertTrue(
+                ((rhombic.study.kind.Station) formula.change().apply(study).find("Wrapping").orElseThrow()).work().operations().getFirst()
+                        .time() instanceof rhombic.study.value.TimeSource.ByFormula);
+        FailureMode mode = new FailureMode("Jam", new rhombic.study.duty.UpTime.After(rhombic.chance.DistributionText.parse("4 h"),
+                rhombic.study.duty.UpTime.Clock.WORKING), rhombic.chance.DistributionText.parse("10 min"), null, List.of(),
+                FailureMode.InterruptedPiece.RESUME, false, List.of());
+        study = study.changed("Wrapping", e -> e.with(e.basics().withDuty(e.basics().duty().withFailures(List.of(mode)))));
+        OfferException share = offered("Wrapping", "Jam up time", "90 %");
+        assertEquals("\u201c90 %\u201d is a share, not a time", share.getMessage());
+        study = share.change().apply(study);
+        assertTrue(text("Wrapping").contains("Available 90.0 % of the time: Jam takes 10.0 %."), text("Wrapping")::toString);
+    }
+
+    @Test
+    void aPastedColumnThatIsNoAttributeYetIsOfferedAsOne() {
+        Sentence.Token table = Sentences.of(study, study.find("Truck dock").orElseThrow()).stream().flatMap(s -> s.parts().stream())
+                .filter(p -> p instanceof Sentence.Token t && t.editor() instanceof Sentence.Editor.Cells cells
+                        && cells.grid().headingsCount())
+                .map(p -> (Sentence.Token) p).findFirst().orElseThrow();
+        Sentence.Grid grid = ((Sentence.Editor.Cells) table.editor()).grid();
+        String type = study.pieceTypes().getFirst().name();
+        Sentence.Filled filled = new Sentence.Filled(List.of("time", "type", "quantity", "batch"),
+                List.of(List.of("Mon 08:00", type, "2", "17")), "");
+        OfferException offer = assertThrows(OfferException.class, () -> grid.change().apply(filled).apply(study));
+        assertEquals("Add batch to the piece types", offer.offer());
+        Study more = offer.change().apply(study);
+        assertTrue(more.type(type).orElseThrow().attributes().stream().anyMatch(a -> a.name().equals("batch")
+                && a.value().equals(new rhombic.study.value.Value.Num(0))));
+        assertEquals(1,
+                ((rhombic.study.kind.Supply.ByTimetable) ((rhombic.study.kind.GoodsIn) more.find("Truck dock").orElseThrow()).supply()
+                        .orElseThrow()).timetable().rows().size(),
+                "what was pasted is there");
+    }
+
     @Test
     void aCrewTellsWhereItIsNeededAlsoIfItOnlyCarries() {
         assertTrue(text("Brazer").contains("They are needed at Brazing 1, Brazing 2."), text("Brazer")::toString);
