@@ -471,7 +471,7 @@ class SentencesTest {
         Sentence.Grid grid = ((Sentence.Editor.Cells) table.editor()).grid();
         String type = study.pieceTypes().getFirst().name();
         Sentence.Filled filled = new Sentence.Filled(List.of("time", "type", "quantity", "batch"),
-                List.of(List.of("Mon 08:00", type, "2", "17")), "");
+                List.of(List.of(grid.rows().getFirst().getFirst(), type, "2", "17")), "");
         OfferException offer = assertThrows(OfferException.class, () -> grid.change().apply(filled).apply(study));
         assertEquals("Add batch to the piece types", offer.offer());
         Study more = offer.change().apply(study);
