@@ -15,7 +15,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TablePosition;
 import javafx.scene.control.TableView;
-import javafx.scene.control.cell.TextFieldTableCell;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -38,17 +37,22 @@ final class GridEditor extends VBox {
     private final ObservableList<List<String>> rows = FXCollections.observableArrayList();
     private List<String> headings;
     private String source = "";
+    private final Drafts.Slot draft;
+    private final Label lacks = new Label();
 
     /**
      * @param apply is given what was filled in
      * @param complain shows a message, or, if it is empty, none
      * @param asker asks for a file to read
+     * @param draft keeps what is filled in until it is used
      */
-    GridEditor(Sentence.Grid grid, Consumer<Sentence.Filled> apply, Consumer<String> complain, Supplier<Optional<Path>> asker) {
+    GridEditor(Sentence.Grid grid, Consumer<Sentence.Filled> apply, Consumer<String> complain, Supplier<Optional<Path>> asker,
+            Drafts.Slot draft) {
         super(5);
+        this.draft = draft;
         this.grid = grid;
         this.complain = complain;
-        headings = grid.headings();
+        headings = draft.filled().map(Sentence.Filled::headings).orElse(grid.headings());
         table.setId("editor-grid");
         table.setEditable(true);
         table.getSelectionModel().setCellSelectionEnabled(true);
@@ -56,8 +60,12 @@ final class GridEditor extends VBox {
         table.setFixedCellSize(ROW_HEIGHT);
         table.setItems(rows);
         table.addEventFilter(KeyEvent.KEY_PRESSED, this::press);
-        fill(grid.rows());
+        fill(draft.filled().map(Sentence.Filled::rows).orElse(grid.rows()));
         columns();
+        lacks.setId("editor-lacks");
+        lacks.getStyleClass().add("caption");
+        lacks.setWrapText(true);
+        lacks.managedProperty().bind(lacks.textProperty().isNotEmpty());
         Label hint = new Label(grid.hint());
         hint.getStyleClass().add("caption");
         hint.setWrapText(true);
@@ -77,7 +85,7 @@ final class GridEditor extends VBox {
             read.setOnAction(e -> asker.get().ifPresent(this::read));
             buttons.getChildren().add(read);
         }
-        getChildren().addAll(table, hint, buttons);
+        getChildren().addAll(table, lacks, hint, buttons);
     }
 
     Sentence.Filled filled() {
@@ -89,7 +97,24 @@ final class GridEditor extends VBox {
         rows.clear();
         filling.forEach(row -> rows.add(wide(row)));
         ensureEmptyLast();
-        table.setPrefHeight((Math.min(MAX_ROWS_SHOWN, rows.size()) + 1) * ROW_HEIGHT + 4);
+    }
+
+    /** Something was typed, pasted or taken out: it is kept, and what it lacks is said. */
+    private void noteDraft() {
+        Sentence.Filled filled = filled();
+        if (filled.rows().equals(grid.rows()) && filled.headings().equals(grid.headings())) {
+            draft.drop();
+            lacks.setText("");
+            return;
+        }
+        draft.keep(filled);
+        String wrong = "";
+        try {
+            grid.change().apply(filled);
+        } catch (IllegalArgumentException e) {
+            wrong = " " + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".";
+        }
+        lacks.setText("Not used yet." + wrong);
     }
 
     private List<String> wide(List<String> row) {
@@ -104,6 +129,7 @@ final class GridEditor extends VBox {
         if (rows.isEmpty() || rows.getLast().stream().anyMatch(cell -> !cell.isBlank())) {
             rows.add(wide(List.of()));
         }
+        table.setPrefHeight((Math.min(MAX_ROWS_SHOWN, rows.size()) + 1) * ROW_HEIGHT + 4);
     }
 
     private void columns() {
@@ -114,10 +140,40 @@ final class GridEditor extends VBox {
             column.setSortable(false);
             column.setReorderable(false);
             column.setCellValueFactory(row -> new SimpleStringProperty(row.getValue().get(at)));
-            column.setCellFactory(TextFieldTableCell.forTableColumn());
+            column.setCellFactory(c -> new GridCell(at, cellListener));
             column.setOnEditCommit(e -> set(e.getTablePosition().getRow(), at, e.getNewValue()));
             table.getColumns().add(column);
         }
+    }
+
+    private final GridCell.Listener cellListener = new GridCell.Listener() {
+        @Override
+        public void onTyped(int row, int column, String text) {
+            if (row >= 0 && row < rows.size()) {
+                rows.get(row).set(column, text); // in place: putting another row there would end the typing
+                source = "";
+                noteDraft();
+            }
+        }
+
+        @Override
+        public void onMoved(int row, int column, int columns, int rowsOn) {
+            int width = headings.size();
+            int at = row * width + column + columns + rowsOn * width;
+            if (at >= 0 && at < rows.size() * width) {
+                edit(at / width, at % width);
+            }
+        }
+    };
+
+    private void edit(int row, int column) {
+        TableColumn<List<String>, ?> at = table.getColumns().get(column);
+        table.scrollTo(row);
+        table.getSelectionModel().clearAndSelect(row, at);
+        getScene().getRoot().applyCss();
+        getScene().getRoot().layout(); // a row that has just been added has no cell before
+        table.requestFocus();
+        table.edit(row, at);
     }
 
     private void set(int row, int column, String text) {
@@ -126,6 +182,7 @@ final class GridEditor extends VBox {
         rows.set(row, changed);
         source = "";
         ensureEmptyLast();
+        noteDraft();
     }
 
     private void press(KeyEvent e) {
@@ -140,11 +197,12 @@ final class GridEditor extends VBox {
             if (row >= 0 && row < rows.size()) {
                 rows.remove(row);
                 ensureEmptyLast();
+                noteDraft();
             }
             e.consume();
         } else if (e.getCode() == KeyCode.ENTER && !table.getSelectionModel().getSelectedCells().isEmpty()) {
             TablePosition<?, ?> at = table.getSelectionModel().getSelectedCells().getFirst();
-            table.edit(at.getRow(), table.getColumns().get(Math.max(0, at.getColumn())));
+            edit(at.getRow(), Math.max(0, at.getColumn()));
             e.consume();
         }
     }
@@ -180,6 +238,7 @@ final class GridEditor extends VBox {
         fill(taken);
         columns();
         source = sheet.source();
+        noteDraft();
     }
 
     private void read(Path file) {
@@ -189,6 +248,7 @@ final class GridEditor extends VBox {
             fill(sheet.rows().stream().map(Sheet.Row::cells).toList());
             columns();
             source = sheet.source();
+            noteDraft();
             complain.accept("");
         } catch (SheetException e) {
             complain.accept(e.getMessage());

@@ -49,6 +49,7 @@ public final class JobCardView extends ScrollPane {
     private static final String OFFER_ID = "editor-offer";
     private static final Pattern QUOTED = Pattern.compile("\u201c([^\u201d]*)\u201d");
 
+    private final Drafts drafts = new Drafts();
     private final Workbench bench;
     private final TokenEditors editors;
     private final VBox content = new VBox(8);
@@ -124,6 +125,31 @@ public final class JobCardView extends ScrollPane {
             }
         }
         replace(nodes);
+        markDrafts();
+    }
+
+    /** Another study is on the table. */
+    public void forgetDrafts() {
+        drafts.clear();
+    }
+
+    /** What the card is about, to keep drafts apart. */
+    private String subject() {
+        return bench.link().map(Link::id).orElseGet(() -> String.join("\n", bench.selection().stream().sorted().toList()));
+    }
+
+    /** Marks the tokens for which something was typed that is not used yet. */
+    private void markDrafts() {
+        String subject = subject();
+        content.lookupAll(".button").forEach(node -> {
+            String id = String.valueOf(node.getId());
+            boolean isDraft = id.startsWith("token-") && node.getUserData() instanceof Sentence.Token token
+                    && drafts.of(subject, token.id()).isKept();
+            node.getStyleClass().remove("draft");
+            if (isDraft) {
+                node.getStyleClass().add("draft");
+            }
+        });
     }
 
     /** Puts in what is new and takes out what is gone; the rest is not touched, and need not be laid out again. */
@@ -263,6 +289,7 @@ public final class JobCardView extends ScrollPane {
             unfolded.getChildren().remove(1, unfolded.getChildren().size());
         }
         unfolded = block;
+        markDrafts();
         Label message = new Label();
         message.getStyleClass().add("message");
         message.setId("editor-message");
@@ -273,15 +300,17 @@ public final class JobCardView extends ScrollPane {
             apply(token, "", message);
             return;
         }
+        Drafts.Slot draft = drafts.of(subject(), token.id());
         VBox editor = new VBox(3);
         editor.getStyleClass().add("editor");
         editor.setId("editor");
-        editor.getChildren().addAll(editors.of(token, message, (chosen, text) -> apply(chosen, text, message)), message);
+        editor.getChildren().addAll(editors.of(token, message, draft, (chosen, text) -> apply(chosen, text, message)), message);
         if (canVary(token)) {
             editor.getChildren().add(new LevelsEditor(token, bench, message));
         }
         editor.addEventHandler(KeyEvent.KEY_PRESSED, e -> {
             if (e.getCode() == KeyCode.ESCAPE) {
+                draft.drop();
                 block.getChildren().remove(editor);
                 focus(token.id());
                 e.consume();
@@ -305,6 +334,7 @@ public final class JobCardView extends ScrollPane {
     }
 
     private void apply(Sentence.Token token, String text, Label message) {
+        String subject = subject();
         Set<String> before = bench.selection();
         Set<String> names = bench.study().names();
         try {
@@ -315,6 +345,7 @@ public final class JobCardView extends ScrollPane {
             offer(e, message);
             return;
         }
+        drafts.of(subject, token.id()).drop();
         Set<String> added = new java.util.HashSet<>(bench.study().names());
         added.removeAll(names);
         if (token.id().equals("name") && before.size() == 1 && added.size() == 1) {

@@ -29,6 +29,7 @@ final class SentenceBlock extends VBox {
                     Button button = button(token);
                     int at = i;
                     // What the token does may have changed since, while it reads the same.
+                    button.setUserData(token);
                     button.setOnAction(e -> choose.accept(this, (Sentence.Token) this.sentence.parts().get(at)));
                     flow.getChildren().add(button);
                 }

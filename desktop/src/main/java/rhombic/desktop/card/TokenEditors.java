@@ -38,19 +38,21 @@ final class TokenEditors {
      * Makes the editor of a token.
      *
      * @param message under the editor; shows what is wrong
+     * @param draft keeps what is typed until it is used
      * @param apply is given the token and what was typed or picked
      */
-    Node of(Sentence.Token token, Label message, BiConsumer<Sentence.Token, String> apply) {
+    Node of(Sentence.Token token, Label message, Drafts.Slot draft, BiConsumer<Sentence.Token, String> apply) {
         return switch (token.editor()) {
-            case Sentence.Editor.Line line -> line(token, line.hint(), apply);
-            case Sentence.Editor.Time time -> time(token, message, apply);
-            case Sentence.Editor.Script script -> script(token, script, message, apply);
-            case Sentence.Editor.Week week -> new WeekEditor(token.typed(), text -> apply.accept(token, text), text -> say(message, text));
+            case Sentence.Editor.Line line -> line(token, line.hint(), draft, apply);
+            case Sentence.Editor.Time time -> time(token, message, draft, apply);
+            case Sentence.Editor.Script script -> script(token, script, message, draft, apply);
+            case Sentence.Editor.Week week ->
+                new WeekEditor(token.typed(), text -> apply.accept(token, text), text -> say(message, text), draft);
             case Sentence.Editor.Pick pick -> pick(token, pick.choices(), apply);
             case Sentence.Editor.PickSeveral several -> several(token, several.choices(), apply);
             case Sentence.Editor.Cells cells -> new GridEditor(cells.grid(), filled -> apply.accept(
                     new Sentence.Token(token.id(), token.shown(), "", token.editor(), text -> cells.grid().change().apply(filled)), ""),
-                    text -> say(message, text), asker);
+                    text -> say(message, text), asker, draft);
             case Sentence.Editor.Act act -> new VBox();
         };
     }
@@ -61,8 +63,15 @@ final class TokenEditors {
         message.setVisible(!text.isEmpty());
     }
 
-    private static TextField field(Sentence.Token token, BiConsumer<Sentence.Token, String> apply) {
-        TextField field = new TextField(token.typed());
+    private static TextField field(Sentence.Token token, Drafts.Slot draft, BiConsumer<Sentence.Token, String> apply) {
+        TextField field = new TextField(draft.text().orElse(token.typed()));
+        field.textProperty().addListener((o, was, is) -> {
+            if (is.equals(token.typed())) {
+                draft.drop();
+            } else {
+                draft.keep(is);
+            }
+        });
         field.setId("editor-field");
         field.setOnAction(e -> apply.accept(token, field.getText()));
         field.selectAll();
@@ -77,12 +86,12 @@ final class TokenEditors {
         return hint;
     }
 
-    private static Node line(Sentence.Token token, String text, BiConsumer<Sentence.Token, String> apply) {
-        return new VBox(3, field(token, apply), hint(text));
+    private static Node line(Sentence.Token token, String text, Drafts.Slot draft, BiConsumer<Sentence.Token, String> apply) {
+        return new VBox(3, field(token, draft, apply), hint(text));
     }
 
-    private static Node time(Sentence.Token token, Label message, BiConsumer<Sentence.Token, String> apply) {
-        TextField field = field(token, apply);
+    private static Node time(Sentence.Token token, Label message, Drafts.Slot draft, BiConsumer<Sentence.Token, String> apply) {
+        TextField field = field(token, draft, apply);
         CurveView curve = new CurveView();
         Runnable draw = () -> {
             try {
@@ -127,9 +136,9 @@ final class TokenEditors {
     }
 
     /** A field with all that can be said offered under it, narrowed by the word at the caret. */
-    private static Node script(Sentence.Token token, Sentence.Editor.Script script, Label message,
+    private static Node script(Sentence.Token token, Sentence.Editor.Script script, Label message, Drafts.Slot draft,
             BiConsumer<Sentence.Token, String> apply) {
-        TextField field = field(token, apply);
+        TextField field = field(token, draft, apply);
         VBox offers = new VBox();
         offers.setId("editor-offers");
         Runnable narrowDown = () -> offers.getChildren().setAll(offered(script.offers(), field).stream().map(offer -> {

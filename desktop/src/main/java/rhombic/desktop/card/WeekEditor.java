@@ -57,15 +57,23 @@ final class WeekEditor extends VBox {
      * @param text of the week, see {@link CalendarText}
      * @param apply is given the text of the week once it is to be used
      * @param complain shows a message, or, if it is empty, none
+     * @param draft keeps what is painted or typed until it is used
      */
-    WeekEditor(String text, Consumer<String> apply, Consumer<String> complain) {
+    WeekEditor(String text, Consumer<String> apply, Consumer<String> complain, Drafts.Slot draft) {
         super(5);
         this.complain = complain;
         cells = CalendarText.cells(new Calendar("C", CalendarText.week(text), List.of()), PER_DAY);
         field.setText(text);
         field.setId("editor-field");
         field.setOnAction(e -> apply.accept(field.getText()));
-        field.textProperty().addListener((o, was, is) -> read(is));
+        field.textProperty().addListener((o, was, is) -> {
+            read(is);
+            if (is.equals(text)) {
+                draft.drop();
+            } else {
+                draft.keep(is);
+            }
+        });
         canvas.setId("editor-week");
         canvas.setOnMousePressed(this::press);
         canvas.setOnMouseDragged(this::drag);
@@ -105,6 +113,7 @@ final class WeekEditor extends VBox {
         hint.setWrapText(true);
         getChildren().addAll(brushes, new HBox(days, scroll), moment, field, hint);
         draw();
+        draft.text().ifPresent(field::setText);
     }
 
     private void read(String text) {

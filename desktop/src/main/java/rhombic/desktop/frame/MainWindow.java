@@ -272,6 +272,7 @@ public final class MainWindow implements AutoCloseable {
         public void onStudyOpened() {
             player.pause();
             player.seek(0);
+            card.forgetDrafts();
         }
 
         @Override

@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import javafx.geometry.Point2D;
+import javafx.scene.control.TableView;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
@@ -179,6 +181,55 @@ class ToolWindowTest extends WindowBase {
         robot.interact(() -> window.floor().fit(Set.of("Station 1")));
         robot.clickOn(pieceOnScreen());
         await(() -> robot.lookup("#piece-title").tryQuery().isPresent());
+    }
+
+    /** Tab and Enter go on from cell to cell; a click elsewhere loses nothing. */
+    @Test
+    void whatIsTypedIntoATableIsKeptUntilItIsUsed(FxRobot robot) {
+        place(robot, "work", "station", 0, 0);
+        robot.interact(() -> window.bench().select("Station 1"));
+        robot.interact(() -> robot.lookup("#token-attributes").queryButton().fire());
+        TableView<?> grid = robot.lookup("#editor-grid").queryTableView();
+        double height = grid.getPrefHeight();
+        robot.interact(grid::requestFocus);
+        robot.interact(() -> select(grid));
+        robot.push(KeyCode.ENTER);
+        robot.write("heat");
+        robot.push(KeyCode.TAB);
+        robot.write("7");
+        robot.push(KeyCode.TAB);
+        robot.write("wear"); // and no Enter
+        WaitForAsyncUtils.waitForFxEvents();
+        assertEquals("[[heat, 7], [wear, ]]", grid.getItems().toString(), "rows are added as they are needed");
+        assertTrue(grid.getPrefHeight() > height, "and the table grows");
+        assertTrue(text(robot, "editor-lacks").startsWith("Not used yet."), text(robot, "editor-lacks"));
+        robot.clickOn(onScreen(6, 4, 0));
+        assertEquals(Set.of(), window.bench().selection());
+        robot.interact(() -> window.bench().select("Station 1"));
+        assertTrue(robot.lookup("#token-attributes").query().getStyleClass().contains("draft"));
+        robot.interact(() -> robot.lookup("#token-attributes").queryButton().fire());
+        assertEquals("[[heat, 7], [wear, ], [, ]]", robot.lookup("#editor-grid").queryTableView().getItems().toString());
+        assertEquals(List.of(), station().basics().attributes(), "nothing of it is used yet");
+    }
+
+    private static <T> void select(TableView<T> grid) {
+        grid.getSelectionModel().clearAndSelect(0, grid.getColumns().getFirst());
+    }
+
+    @Test
+    void aFieldThatFoldsKeepsWhatWasTyped(FxRobot robot) {
+        place(robot, "work", "station", 0, 0);
+        robot.interact(() -> window.bench().select("Station 1"));
+        robot.interact(() -> robot.lookup("#token-time").queryButton().fire());
+        robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText("triangular(40 s, 5"));
+        robot.clickOn(onScreen(6, 4, 0));
+        robot.interact(() -> window.bench().select("Station 1"));
+        robot.interact(() -> robot.lookup("#token-time").queryButton().fire());
+        assertEquals("triangular(40 s, 5", robot.lookup("#editor-field").queryAs(TextField.class).getText());
+        robot.interact(() -> robot.lookup("#editor-field").query().requestFocus());
+        robot.push(KeyCode.ESCAPE);
+        robot.interact(() -> robot.lookup("#token-time").queryButton().fire());
+        assertFalse(robot.lookup("#editor-field").queryAs(TextField.class).getText().startsWith("triangular"), "Esc gives it up");
     }
 
     private boolean isOccupied() {
