@@ -19,6 +19,8 @@ import java.time.DateTimeException;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
+import com.fasterxml.jackson.core.io.JsonEOFException;
 import java.util.Optional;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
@@ -46,6 +48,8 @@ public final class StudyReader {
     static final String FORMAT = "rhombicStudy";
     static final int VERSION = 2;
 
+    /** Of a line that can't be read. */
+    private static final int MAX_SHOWN = 24;
     private static final long MAX_FILE_BYTES = 200_000_000;
     private static final ObjectMapper JSON = JsonMapper.builder(JsonFactory.builder()
             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
@@ -107,8 +111,23 @@ public final class StudyReader {
         } catch (JsonProcessingException e) {
             JsonLocation at = e.getLocation();
             throw new StudyFormatException(at == null ? "the file" : "line " + at.getLineNr() + ", column " + at.getColumnNr(),
-                    "can't be read as JSON: " + e.getOriginalMessage().lines().findFirst().orElse("it is damaged"));
+                    String.valueOf(e.getOriginalMessage()).startsWith("Duplicate field")
+                            ? near(text, at) + " says a field for the second time: keep one"
+                            : "can't be read as JSON: " + (e instanceof JsonEOFException
+                                    ? "the file ends in the middle; it was cut off"
+                                    : near(text, at) + " can't stand there; the file is damaged or no study"));
         }
+    }
+
+    /** The line up to where the reader gave up, as far as it can be shown. */
+    private static String near(String text, @Nullable JsonLocation at) {
+        if (at == null) {
+            return "what is there";
+        }
+        String line = text.lines().skip(at.getLineNr() - 1L).findFirst().orElse("");
+        int end = Math.clamp(at.getColumnNr(), 0, line.length());
+        String shown = line.substring(Math.max(0, end - MAX_SHOWN), end).strip().replaceAll("\\p{Cntrl}", "\uFFFD");
+        return shown.isEmpty() ? "what is there" : "\u201c" + shown + "\u201d";
     }
 
     /** Reads a study from its text. */

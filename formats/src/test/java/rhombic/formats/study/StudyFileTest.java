@@ -15,7 +15,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Arrays;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import java.util.List;
+import org.junit.jupiter.params.provider.ValueSource;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
@@ -347,7 +349,7 @@ class StudyFileTest {
             "\"start\": \"2027-01-04T06:00\" | \"start\": \"tomorrow\" | run.start | must be a date and time",
             "\"rhombicStudy\": 2 | \"rhombicStudy\": 7 | rhombicStudy | open it with a newer program",
             "\"rhombicStudy\": 2, | ~~ | rhombicStudy | this is not a Rhombic study",
-            "\"name\": \"Small\" | \"name\": \"Small\", \"name\": \"Again\" | line 1, column | Duplicate field",
+            "\"name\": \"Small\" | \"name\": \"Small\", \"name\": \"Again\" | line 1, column | says a field for the second time",
             "\"seed\": 1 | \"seed\": NaN | line 2, column | can't be read as JSON",
             "\"links\": [{\"from\": \"In\", \"to\": \"S\"}] | \"links\": {} | links | must be a list",
             "\"whenFull\": \"wait\" | \"whenFull\": \"explode\" | equipment[0].whenFull | must be one of"})
@@ -375,5 +377,17 @@ class StudyFileTest {
         assertThrows(StudyFormatException.class, () -> StudyReader.read("[".repeat(100_000)));
         assertThrows(StudyFormatException.class, () -> StudyReader.read(""));
         assertThrows(StudyFormatException.class, () -> StudyReader.read("[]"));
+    }
+
+    /** A message about a broken file is in our words, with its place. */
+    @ParameterizedTest
+    @ValueSource(strings = {"{ half a file", "[1,2", "{\"rhombic\": tru", "{\"a\":1,}", "\u0000\u0001", "nonsense", "{'a':1}",
+            "{\"a\":\"x"})
+    void aBrokenFileIsToldWithoutTheWordsOfALibrary(String text) {
+        String message = String.valueOf(assertThrows(StudyFormatException.class, () -> StudyReader.read(text)).getMessage());
+        assertTrue(message.startsWith("line 1, column "), message);
+        for (String foreign : List.of("Unexpected", "token", "Source", "REDACTED", "JSON String", "Exception", "expecting")) {
+            assertFalse(message.contains(foreign), message);
+        }
     }
 }

@@ -21,6 +21,8 @@ final class PlaceTool implements Tool {
     private final Workbench bench;
     private final Kind<?> kind;
     private double turned;
+    /** Whether the last click was where nothing can stand. */
+    private boolean isTooFar;
 
     PlaceTool(FloorView floor, Workbench bench, Kind<?> kind) {
         this.floor = floor;
@@ -36,6 +38,7 @@ final class PlaceTool implements Tool {
     }
 
     void place(double x, double y) {
+        isTooFar = floor.floorAt(x, y).filter(FloorGestures::isNear).isEmpty();
         floor.floorAt(x, y).filter(FloorGestures::isNear).ifPresent(spot -> {
             Equipment element = candidate(spot);
             bench.edit("place " + element.name(), study -> Edits.placed(study, element));
@@ -80,6 +83,7 @@ final class PlaceTool implements Tool {
 
     @Override
     public String hint() {
-        return "click places a " + kind.word().toLowerCase(java.util.Locale.ROOT) + "\nR turns it \u00b7 Esc ends";
+        return (isTooFar ? "nothing can stand that far away\n" : "") + "click places a " + kind.word().toLowerCase(java.util.Locale.ROOT)
+                + "\nR turns it \u00b7 Esc ends";
     }
 }
