@@ -1,12 +1,10 @@
 package rhombic.desktop.frame;
 
-import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
-import javafx.scene.layout.StackPane;
 
 /** Asks in place what becomes of unsaved work before another study, or nothing, takes its place. */
 final class LeaveQuestion extends HBox {
@@ -23,8 +21,6 @@ final class LeaveQuestion extends HBox {
         setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
         text.setMinWidth(Region.USE_PREF_SIZE);
         getChildren().addAll(text, save, discard, stay);
-        StackPane.setAlignment(this, Pos.TOP_CENTER);
-        StackPane.setMargin(this, new Insets(48, 0, 0, 0));
         stay.setOnAction(e -> close());
         setVisible(false);
     }

@@ -49,6 +49,8 @@ import rhombic.trace.Trace;
 /** Puts the parts of the window together and carries news between them. */
 public final class MainWindow implements AutoCloseable {
     /** A hand-over is drawn as a movement over this much screen time. */
+    /** Under the bars at the top. */
+    private static final double QUESTION_Y = 96;
     private static final double GLIDE_SECONDS = 0.4;
     private static final double TRAVEL_SECONDS = 2.5;
     /** Figures on the card change a few times a second while it plays: oftener can't be read. */
@@ -223,6 +225,8 @@ public final class MainWindow implements AutoCloseable {
         StackPane.setAlignment(views, Pos.TOP_RIGHT);
         StackPane.setMargin(views, new Insets(6, 10, 0, 0));
         middle.getChildren().addAll(floor, keys, views, message, shelf.elements());
+        question.layoutXProperty().bind(over.widthProperty().subtract(question.widthProperty()).divide(2));
+        question.setLayoutY(QUESTION_Y);
         over.getChildren().add(question);
         strips.setPrefHeight(STRIPS_HEIGHT);
         VBox bottom = new VBox(transport, strips);

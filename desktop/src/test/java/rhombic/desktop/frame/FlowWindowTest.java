@@ -80,8 +80,10 @@ class FlowWindowTest extends WindowBase {
         assertEquals(List.of(25), rows().stream().map(Timetable.Row::quantity).toList());
         Files.writeString(answer.resolveSibling("table.csv"), "when;pieces;colour\n06:30;25;red\n");
         robot.clickOn("#token-timetable").clickOn("#editor-read").clickOn("#editor-use");
-        assertTrue(text(robot, "editor-message").contains("\u201ccolour\u201d is neither time, type nor quantity"),
-                text(robot, "editor-message"));
+        assertEquals("No piece type has an attribute \u201ccolour\u201d", text(robot, "editor-message"));
+        robot.clickOn("#editor-offer");
+        assertEquals("colour", study().pieceTypes().getFirst().attributes().getFirst().name());
+        assertEquals("red", rows().getFirst().attributes().get("colour").toString(), "what was read is used with it");
     }
 
     private List<Timetable.Row> rows() {

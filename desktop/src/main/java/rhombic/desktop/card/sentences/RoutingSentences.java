@@ -65,12 +65,11 @@ final class RoutingSentences {
         Equipment from = study.find(link.from()).orElseThrow();
         RoutingSentences sentences = new RoutingSentences(study, from, link.fromPort());
         String number = String.valueOf(sentences.number(link));
+        boolean isForAll = link.filter() instanceof LinkFilter.All;
         List<Part> parts = new ArrayList<>(List.of(words("Leads from "), sentences.end("from " + number, link, true), words(" to "),
-                sentences.end("to " + number, link, false), words(", for "),
-                words(link.filter() instanceof LinkFilter.All ? "all pieces " : ""),
-                words("")));
+                sentences.end("to " + number, link, false), words(isForAll ? ", for all pieces. " : ", for pieces ")));
         parts.addAll(sentences.filter(link));
-        parts.addAll(List.of(words(". "), sentences.share(link)));
+        parts.addAll(List.of(words(isForAll ? " " : ". "), sentences.share(link)));
         parts.addAll(LinkSentences.toAdd(study, link, sentences.number(link)));
         List<Sentence> all = new ArrayList<>(List.of(new Sentence(parts)));
         LinkSentences.of(study, link, sentences.number(link)).ifPresent(all::add);
