@@ -212,9 +212,9 @@ public final class LimitLines {
                         () -> porter(onDemand("In"))),
                 of("a porter for more than he can carry", "Porter", "60 s a piece, and one comes each 45 s",
                         () -> porter(Lines.arrivals("In", "exponential(45 s)", 1))),
-                of("a link with a limit", "A", "two at a time for 120 s are 60 s a piece, against 20 s",
+                of("a link with a limit", "the link from A to B", "two at a time for 120 s are 60 s a piece, against 20 s",
                         () -> new Lines().chain(onDemand("In"), station("A", 1, 0, "20 s"))
-                                .chain(station("B", 1, 1, "20 s"), goodsOut("Out"))
+                                .chain(station("B", 1, 5, "20 s"), goodsOut("Out"))
                                 .link(new Link("A", "B").withTravel(new Travel.InTime(time("120 s"), 2))).study(40, 4, RUNS)),
                 of("two pallets", "Pallets", "a pallet is under way for 150 s: 75 s a piece, against 20 s", LimitLines::pallets),
                 of("a conveyor for two pieces", "Belt", "two at a time for 60 s are 30 s a piece, against 10 s",
@@ -251,7 +251,8 @@ public final class LimitLines {
 
     /** Whether the finding is right, and what it is in words. */
     public static boolean isRight(Case one, Diagnosis diagnosis) {
-        boolean right = one.limits.contains(diagnosis.limit().map(Finding::subject).orElse(""));
+        boolean right = diagnosis.limit().filter(limit -> one.limits.contains(limit.subject())
+                || one.limits.stream().anyMatch(name -> limit.text().startsWith("Limited by " + name + ":"))).isPresent();
         boolean told = diagnosis.findings().stream().anyMatch(f -> f.kind() == Finding.Kind.SHIFTING);
         return right && (!one.shifts || told && one.limits.stream()
                 .allMatch(name -> diagnosis.findings().stream().filter(f -> f.kind() == Finding.Kind.SHIFTING)
