@@ -19,6 +19,7 @@ import rhombic.study.value.Fitting;
 import rhombic.study.value.Names;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Port;
+import rhombic.study.value.StudyException;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Routing;
 
@@ -84,13 +85,23 @@ public final class PathDrawing {
         }
     }
 
-    /** Sets the next corner where the pointer, or what was typed, has it; says whether it is one. */
+    /**
+     * Sets the next corner where the pointer, or what was typed, has it; says whether it is one.
+     *
+     * @throws StudyException if no conveyor can be laid that way; the corner is not set then
+     */
     public boolean add(Study study, double x, double y) {
         Corner next = next(study, x, y);
         if (!corners.isEmpty() && corners.getLast().to(next) < MIN_METRES) {
             return false;
         }
         corners.add(next);
+        try {
+            made(study, corners);
+        } catch (StudyException e) {
+            corners.removeLast();
+            throw e;
+        }
         typed = "";
         return true;
     }

@@ -1,10 +1,12 @@
 package rhombic.desktop.work;
 
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import org.junit.jupiter.api.Test;
+import rhombic.study.value.StudyException;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
@@ -145,5 +147,17 @@ class WayDrawingTest {
         assertEquals(belt.basics().routing(), second.basics().routing());
         assertEquals(second, Belts.next(cut, first).orElseThrow());
         assertEquals(study, Belts.joined(cut, first, second));
+    }
+
+    /** Found by random hands: what can't be laid is refused, and drawing goes on. */
+    @Test
+    void aLegThatIsTooLongIsRefusedAndNotSet() {
+        PathDrawing drawing = new PathDrawing();
+        Study study = Study.empty();
+        assertTrue(drawing.add(study, 0, 0));
+        String message = assertThrows(StudyException.class, () -> drawing.add(study, 2781, 0)).getMessage();
+        assertTrue(message.contains("from 0.05 m to 1000 m"), message);
+        assertTrue(drawing.add(study, 10, 0));
+        assertEquals(10, drawing.ended(study).orElseThrow().conveyor().conveyorPath().metres(), 1e-9);
     }
 }

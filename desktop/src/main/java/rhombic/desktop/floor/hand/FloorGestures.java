@@ -132,7 +132,7 @@ public final class FloorGestures {
         floor.requestFocus();
         at(e);
         if (e.getButton() == MouseButton.PRIMARY) {
-            tool.press(e);
+            attempt(() -> tool.press(e));
         }
     }
 
@@ -144,20 +144,31 @@ public final class FloorGestures {
         } else if (e.getButton() == MouseButton.SECONDARY) {
             floor.orbit(e.getX() - lastX, e.getY() - lastY);
         } else if (e.getButton() == MouseButton.PRIMARY) {
-            tool.drag(e);
+            attempt(() -> tool.drag(e));
         }
         at(e);
     }
 
+    /** What can't be is said at the pointer; nothing is changed then. */
+    private void attempt(Runnable action) {
+        try {
+            action.run();
+        } catch (IllegalArgumentException e) {
+            floor.overlay().setMarks(new FloorOverlay.Marks(List.of(), List.of(),
+                    String.valueOf(e.getMessage()).replace("; ", "\n").replace(": ", ":\n"), lastX, lastY));
+            floor.drawOverlay();
+        }
+    }
+
     private void release(MouseEvent e) {
         if (e.getButton() == MouseButton.PRIMARY) {
-            tool.release(e);
+            attempt(() -> tool.release(e));
         }
     }
 
     private void point(MouseEvent e) {
         at(e);
-        tool.drag(e);
+        attempt(() -> tool.drag(e));
     }
 
     private void at(MouseEvent e) {
@@ -190,7 +201,9 @@ public final class FloorGestures {
     // ---- keys that only mean something on the floor
 
     private void key(KeyEvent e) {
-        if (tool.key(e, lastX, lastY) || look(e)) {
+        boolean[] taken = new boolean[1];
+        attempt(() -> taken[0] = tool.key(e, lastX, lastY) || look(e));
+        if (taken[0]) {
             e.consume();
         }
     }

@@ -128,8 +128,11 @@ final class SelectTool implements Tool {
         if (isPut) {
             isPut = false;
         } else if (done != null) {
-            done.release(e.getX(), e.getY(), e.isShiftDown());
-            tidy();
+            try {
+                done.release(e.getX(), e.getY(), e.isShiftDown());
+            } finally {
+                tidy();
+            }
         } else if (wasDown) {
             click(e);
             tidy();
