@@ -21,7 +21,7 @@ import rhombic.study.Study;
  */
 public final class StudyMark {
     /** Goes up when the form changes, or when the same study gives other figures than before. */
-    private static final int VERSION = 1;
+    private static final int VERSION = 2;
 
     private static final ClassValue<RecordComponent[]> COMPONENTS = new ClassValue<>() {
         @Override
