@@ -184,7 +184,8 @@ public final class MainWindow implements AutoCloseable {
         player.seek(nanos);
         go(Workspace.WATCH);
         refreshFrame();
-        choosePiece(Optional.of(body));
+        choosePiece(player.moment().filter(moment -> body >= 0 && body < moment.bodies()).map(moment -> moment.pieceOf(body))
+                .filter(piece -> piece >= 0)); // a body is used again for later pieces: the moment tells whose it is
         isFollowing = true;
         refreshFrame();
     }

@@ -276,6 +276,15 @@ class CompareWindowTest extends WindowBase {
         await(() -> text(robot, "journeys-heading").startsWith("The slowest 5 %"));
         robot.interact(() -> ((ButtonBase) robot.lookup("#follow").query()).fire());
         await(() -> robot.lookup("#piece-title").tryQuery().isPresent());
+        // its card is that of a slow piece, and the camera is on it
+        int piece = Integer.parseInt(text(robot, "piece-title").replaceAll(".* ", "")) - 1;
+        long created = window.player().moment().orElseThrow().piece(piece).orElseThrow().createdNanos();
+        double lead = (window.player().playheadNanos() - created) / 1e9;
+        long slower = window.player().journeys().stream().filter(journey -> journey.leadNanos() / 1e9 > lead + 1).count();
+        assertTrue(slower <= 0.05 * window.player().journeys().size(), "of " + window.player().journeys().size() + " slower: " + slower);
+        var pixel = window.floor().pixelOfPiece(piece).orElseThrow();
+        assertEquals(window.floor().getWidth() / 2, pixel.x(), 40);
+        assertEquals(window.floor().getHeight() / 2, pixel.y(), 60);
     }
 
     @Test
