@@ -17,16 +17,39 @@ import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import org.testfx.util.WaitForAsyncUtils;
+import rhombic.desktop.work.Edits;
 import rhombic.formats.study.StudyReader;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Kind;
+import rhombic.study.kind.Kinds;
+import rhombic.study.value.Placement;
 
 /** What is in hand, what a click means, and what keys do: nothing is other than it seems. */
 class ToolWindowTest extends WindowBase {
     @Start
     void start(Stage stage) throws Exception {
         show(stage);
+    }
+
+    /** The same line as by hand, without the hand. */
+    private void line(FxRobot robot) {
+        robot.interact(() -> {
+            put(Kinds.GOODS_IN, -8);
+            put(Kinds.STATION, -3);
+            put(Kinds.STATION, 2);
+            put(Kinds.GOODS_OUT, 7);
+            window.bench().edit("link",
+                    study -> Edits.linkedInOrder(study, List.of("Goods in", "Station 1", "Station 2", "Goods out")));
+            window.floor().fit(Set.of());
+        });
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private void put(Kind<?> kind, double x) {
+        Equipment element = Edits.made(kind, study(), Placement.at(x, 0));
+        window.bench().edit("place " + element.name(), study -> Edits.placed(study, element));
     }
 
     private String note() {
@@ -58,7 +81,7 @@ class ToolWindowTest extends WindowBase {
 
     @Test
     void aLinkIsSelectedSaidAndTakenOutAlone(FxRobot robot) {
-        buildLine(robot);
+        line(robot);
         robot.interact(() -> window.bench().select("Station 1"));
         robot.clickOn(onScreen(-0.5, 0, 0.02));
         Link link = window.bench().link().orElseThrow();
@@ -75,7 +98,7 @@ class ToolWindowTest extends WindowBase {
 
     @Test
     void whatIsSaidOfALinkIsChangedOnItsCard(FxRobot robot) {
-        buildLine(robot);
+        line(robot);
         robot.clickOn(onScreen(-0.5, 0, 0.02));
         robot.interact(() -> robot.lookup("#token-share-1").queryButton().fire());
         type(robot, "100 %");
@@ -108,7 +131,7 @@ class ToolWindowTest extends WindowBase {
 
     @Test
     void spaceRunsAndPausesWhereverTheFocusIs(FxRobot robot) {
-        buildLine(robot);
+        line(robot);
         await(this::isRunWritten);
         for (String id : List.of("thing-station", "family-work", "token-name")) {
             robot.interact(() -> robot.lookup("#family-work").queryButton().fire());
@@ -121,7 +144,7 @@ class ToolWindowTest extends WindowBase {
 
     @Test
     void lettersOutsideOfAFieldAndTheFloorDoNothing(FxRobot robot) {
-        buildLine(robot);
+        line(robot);
         robot.interact(() -> window.bench().select("Station 1"));
         robot.interact(() -> robot.lookup("#token-name").query().requestFocus());
         var view = window.floor().view();
@@ -134,7 +157,7 @@ class ToolWindowTest extends WindowBase {
 
     @Test
     void unsavedWorkIsAskedAboutInPlace(FxRobot robot) throws Exception {
-        buildLine(robot);
+        line(robot);
         Study built = study();
         robot.push(KeyCode.CONTROL, KeyCode.N);
         assertTrue(robot.lookup("#leave-question").query().isVisible());
@@ -155,7 +178,7 @@ class ToolWindowTest extends WindowBase {
 
     @Test
     void anotherStudyBeginsAtItsStart(FxRobot robot) {
-        buildLine(robot);
+        line(robot);
         await(this::isRunWritten);
         robot.interact(() -> window.player().seek(3_600_000_000_000L));
         robot.interact(() -> window.bench().open(Study.empty(), Optional.empty(), true));
@@ -164,7 +187,7 @@ class ToolWindowTest extends WindowBase {
 
     @Test
     void aClickTakesTheThingInBuildAndThePieceInWatch(FxRobot robot) {
-        buildLine(robot);
+        line(robot);
         await(this::isRunWritten);
         for (int i = 1; i < 200 && !isOccupied(); i++) {
             long seconds = 3600 + 37L * i;
