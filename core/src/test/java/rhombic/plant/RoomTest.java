@@ -95,6 +95,19 @@ class RoomTest {
                 trouble.getMessage());
     }
 
+    /** Found by torture: what is available for next to none of its time is down, and the run goes on. */
+    @Test
+    void anAvailabilityOfNextToNothingIsARunAllTheSame() {
+        rhombic.study.kind.Station station = Lines.station("S", 1, 2, "60 s");
+        rhombic.study.duty.FailureMode mode = rhombic.study.duty.FailureMode.of("Jam",
+                new rhombic.study.duty.UpTime.Available(rhombic.quantity.Quantity.percent(1e-320),
+                        rhombic.study.duty.UpTime.Clock.CALENDAR),
+                Lines.time("10 min"));
+        Study study = new Lines().chain(Lines.onDemand("In"), station.with(station.basics().withDuty(station.basics().duty()
+                .withFailures(List.of(mode)))), Lines.goodsOut("Out")).study(8, 0, 1);
+        assertEquals(1, Runs.of(study).equipment().get(1).share(rhombic.study.value.EquipmentState.DOWN), 1e-6);
+    }
+
     @Test
     void aRuleThatWouldBeSetOffWithoutEndIsToldAndLeftOut() {
         Study study = new Lines().chain(timetable("In", "0 s 1 Piece"), buffer("B", -1))

@@ -24,6 +24,9 @@ import rhombic.study.duty.UpTime;
 
 /** One mode of failure of one equipment, link or person's tool, as it runs. */
 public final class Breakdown implements Job.Owner {
+    /** An availability of next to nothing: a mean that is no number any more can't be drawn from. */
+    private static final double MIN_UP_SECONDS = 1e-9;
+
     /** What breaks. */
     public interface Owner {
         /** Where it is repaired. */
@@ -104,7 +107,8 @@ public final class Breakdown implements Job.Owner {
         up = switch (mode.up()) {
             case UpTime.After after -> after.time().sampler(upChance);
             case UpTime.Available available -> new Distribution.Exponential(
-                    new Quantity(available.meanUpSeconds(mode.down().meanSeconds()), Unit.SECOND)).sampler(upChance);
+                    new Quantity(Math.max(MIN_UP_SECONDS, available.meanUpSeconds(mode.down().meanSeconds())), Unit.SECOND))
+                    .sampler(upChance);
             case UpTime.AfterCycles cycles -> null;
             case UpTime.Planned planned -> null;
         };
