@@ -23,6 +23,7 @@ import rhombic.measure.RunFigures;
 import rhombic.quantity.Clock;
 import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.TargetBand;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
@@ -30,7 +31,6 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PieceType;
-import rhombic.study.TargetBand;
 
 /**
  * All that the figures of a study have to say, what matters most first.
@@ -164,7 +164,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
         /** What three methods say, and whether they agree. */
         private Finding withMethods(Finding limit) {
             if (limit.subject().isEmpty()) {
-                return limit; // of no place, such as that nothing leaves
+                return limit; // of no equipment: a link, or that nothing leaves
             }
             List<Integer> ranked = shifting.ranked();
             List<String> lines = new ArrayList<>();

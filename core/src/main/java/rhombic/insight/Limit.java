@@ -33,7 +33,7 @@ public final class Limit {
     private static final double KEEPS_UP_BELOW = 0.03;
 
     /** Two that differ by less than this are the limit alike: more would be read into chance. */
-    private static final double ALIKE = 1e-3;
+    static final double ALIKE = 1e-3;
 
     /** Stations that keep each other waiting are busy alike if they differ by less than this. */
     private static final double BUSY_ALIKE = 0.02;

@@ -35,9 +35,6 @@ record OtherLoad(String name, double taken, Finding finding) {
     /** So many jobs that wait on average, or less, are no sign that people limit. */
     private static final double JOBS_WAIT_FROM = 0.05;
 
-    /** Two that differ by less than this are taken alike. */
-    private static final double ALIKE = 1e-3;
-
     /** The one taken most, if it is taken enough to limit the plant, and more than any station is by itself. */
     static Optional<OtherLoad> highest(Summary summary, List<StationLoad> stations) {
         double busiest = stations.stream().mapToDouble(StationLoad::taken).max().orElse(0);
@@ -47,7 +44,7 @@ record OtherLoad(String name, double taken, Finding finding) {
                 .filter(load -> load.taken > Limit.TAKEN_FROM && load.taken > busiestByItself)
                 .max(Comparator.comparingDouble(OtherLoad::taken));
         return people.or(() -> Stream.concat(reader.conveyors().stream(), reader.links().stream())
-                .filter(load -> load.taken > ENTRANCE_FULL_FROM && load.taken > busiest - ALIKE)
+                .filter(load -> load.taken > ENTRANCE_FULL_FROM && load.taken > busiest - Limit.ALIKE)
                 .max(Comparator.comparingDouble(OtherLoad::taken)));
     }
 
@@ -145,7 +142,7 @@ record OtherLoad(String name, double taken, Finding finding) {
             return means.of(run -> run.hours() > 0 ? run.equipment().get(index).in() / run.hours() / 3600 : 0) * headway / conveyor.lanes();
         }
 
-        /** Links on which only so many may be on their way. */
+        /** Links on which only so many may be on their way; a link is no equipment, and neither of its ends is to blame. */
         List<OtherLoad> links() {
             List<OtherLoad> loads = new ArrayList<>();
             List<LinkFigures> figures = summary.runs().getFirst().links();
@@ -158,7 +155,7 @@ record OtherLoad(String name, double taken, Finding finding) {
                 int limit = link.travel().limit().getAsInt();
                 double taken = means.of(run -> run.links().get(index).departed() / seconds) * travelSeconds(link) / limit;
                 String text = "the link from " + link.from() + " to " + link.to();
-                loads.add(new OtherLoad(text, Math.min(1, taken), new Finding(link.from(),
+                loads.add(new OtherLoad(text, Math.min(1, taken), new Finding("",
                         "Limited by " + text + ": no more than " + limit + " may be on the way",
                         FigureText.of(means.of(run -> run.links().get(index).onTheWayMean())) + " are on the way on average, each for "
                                 + Clock.span(travelSeconds(link)))));

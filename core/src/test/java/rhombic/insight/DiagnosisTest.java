@@ -16,6 +16,7 @@ import java.util.Random;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
+import rhombic.chance.DistributionText;
 import rhombic.experiment.Archive;
 import rhombic.experiment.Experiment;
 import rhombic.experiment.LocalEngine;
@@ -26,13 +27,13 @@ import rhombic.experiment.Verdict;
 import rhombic.measure.Diary;
 import rhombic.quantity.Quantity;
 import rhombic.study.BoardChart;
-import rhombic.study.value.StudyException;
-import rhombic.chance.DistributionText;
-import rhombic.study.Travel;
+import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.Travel;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.UpTime;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.value.StudyException;
 import rhombic.validation.LimitLines;
 import rhombic.validation.Lines;
 
@@ -73,6 +74,18 @@ class DiagnosisTest {
         assertEquals(40_000_000_000L, ofB.getFirst().fromNanos());
         assertEquals(Observation.MAX_STEPS + 1, observation.samples().size());
         assertEquals(observation.figures().equipment().get(3).share(EquipmentState.WORKING), 1, 1e-9);
+    }
+
+    @Test
+    void aLinkThatLimitsBlamesNeitherOfItsEnds() {
+        Study link = new Lines().chain(onDemand("In"), station("A", 1, 0, "20 s")).chain(station("B", 1, 5, "20 s"), goodsOut("Out"))
+                .link(new Link("A", "B").withTravel(new Travel.InTime(Lines.time("120 s"), 2))).study(10, 1, 1);
+        Diagnosis diagnosis = LimitLines.diagnosis(link);
+        Finding limit = diagnosis.limit().orElseThrow();
+        assertEquals("Limited by the link from A to B: no more than 2 may be on the way", limit.text());
+        assertEquals("", limit.subject());
+        assertTrue(limit.trialNote().isEmpty(), "a second place at A brings nothing");
+        assertTrue(diagnosis.findings().stream().noneMatch(f -> f.kind() == Finding.Kind.LOSS), "that A is blocked costs nothing");
     }
 
     @Test
