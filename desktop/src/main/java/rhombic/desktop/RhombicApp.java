@@ -56,7 +56,7 @@ public final class RhombicApp extends Application {
         stage.setScene(scene(made.root(), WIDTH, HEIGHT));
         stage.setOnCloseRequest(e -> {
             e.consume();
-            made.leaving(stage::close);
+            made.closing(stage::close);
         });
         stage.show();
         List<String> files = getParameters().getUnnamed();

@@ -5,13 +5,14 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
+import rhombic.desktop.parts.Words;
 
 /** Asks in place what becomes of unsaved work before another study, or nothing, takes its place. */
 final class LeaveQuestion extends HBox {
+    private Runnable saving = () -> {};
+    private Runnable leaving = () -> {};
     private final Label text = new Label();
-    private final Button save = button("Save", "leave-save");
-    private final Button discard = button("Discard", "leave-discard");
-    private final Button stay = button("Stay", "leave-stay");
+    private final Button save = Words.quiet("Save", "leave-save", () -> answer(saving));
 
     LeaveQuestion() {
         super(8);
@@ -20,17 +21,9 @@ final class LeaveQuestion extends HBox {
         setAlignment(Pos.CENTER);
         setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
         text.setMinWidth(Region.USE_PREF_SIZE);
-        getChildren().addAll(text, save, discard, stay);
-        stay.setOnAction(e -> close());
+        getChildren().addAll(text, save, Words.quiet("Discard", "leave-discard", () -> answer(leaving)),
+                Words.quiet("Stay", "leave-stay", this::close));
         setVisible(false);
-    }
-
-    private static Button button(String text, String id) {
-        Button button = new Button(text);
-        button.setId(id);
-        button.getStyleClass().add("quiet-button");
-        button.setMinWidth(Region.USE_PREF_SIZE);
-        return button;
     }
 
     /**
@@ -40,10 +33,10 @@ final class LeaveQuestion extends HBox {
      * @param leaving goes on without
      */
     void ask(String study, Runnable saving, Runnable leaving) {
+        this.saving = saving;
+        this.leaving = leaving;
         String name = study.length() > 40 ? study.substring(0, 39) + "\u2026" : study;
         text.setText("\u201c" + name + "\u201d has unsaved changes.");
-        save.setOnAction(e -> answer(saving));
-        discard.setOnAction(e -> answer(leaving));
         setVisible(true);
         toFront();
         save.requestFocus();

@@ -4,11 +4,11 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
+import rhombic.desktop.parts.Words;
 import rhombic.formats.file.Journal;
 
 /** Offers unsaved work that windows have left behind, one after the other, newest first. It stays until each is taken or discarded. */
@@ -27,21 +27,12 @@ final class LeftWork extends HBox {
         setAlignment(Pos.CENTER);
         setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
         text.setMinWidth(Region.USE_PREF_SIZE);
-        getChildren().addAll(text, button("Bring it back", "restore-work", this::restore),
-                button("Discard it", "drop-work", this::discard));
+        getChildren().addAll(text, Words.quiet("Bring it back", "restore-work", this::restore),
+                Words.quiet("Discard it", "drop-work", this::discard));
         StackPane.setAlignment(this, Pos.BOTTOM_CENTER);
         StackPane.setMargin(this, new Insets(0, 0, 64, 0));
         left.addAll(files.left());
         showNext();
-    }
-
-    private static Button button(String text, String id, Runnable action) {
-        Button button = new Button(text);
-        button.setId(id);
-        button.getStyleClass().add("quiet-button");
-        button.setMinWidth(Region.USE_PREF_SIZE);
-        button.setOnAction(e -> action.run());
-        return button;
     }
 
     private void showNext() {

@@ -7,27 +7,27 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
-import javafx.geometry.Insets;
-import javafx.geometry.Pos;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.image.WritableImage;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.card.JobCardView;
-import rhombic.desktop.floor.hand.FloorGestures;
 import rhombic.desktop.compare.ComparePage;
 import rhombic.desktop.diagnose.DiagnosePage;
 import rhombic.desktop.floor.FloorPictures;
 import rhombic.desktop.floor.FloorView;
+import rhombic.desktop.floor.hand.FloorGestures;
 import rhombic.desktop.watch.StripsView;
 import rhombic.desktop.watch.TransportBar;
 import rhombic.desktop.work.Checks;
@@ -48,9 +48,9 @@ import rhombic.trace.Trace;
 
 /** Puts the parts of the window together and carries news between them. */
 public final class MainWindow implements AutoCloseable {
-    /** A hand-over is drawn as a movement over this much screen time. */
     /** Under the bars at the top. */
     private static final double QUESTION_Y = 96;
+    /** A hand-over is drawn as a movement over this much screen time. */
     private static final double GLIDE_SECONDS = 0.4;
     private static final double TRAVEL_SECONDS = 2.5;
     /** Figures on the card change a few times a second while it plays: oftener can't be read. */
@@ -494,9 +494,9 @@ public final class MainWindow implements AutoCloseable {
         return Optional.ofNullable(whole.lookup("#" + id));
     }
 
-    /** Goes on once unsaved work is saved or given up, which is asked in place. */
-    public void leaving(Runnable then) {
-        files.leaving(then);
+    /** Goes on once unsaved work is saved, or given up for good, which is asked in place. */
+    public void closing(Runnable then) {
+        files.closing(then);
     }
 
     /** Ends the background work; unsaved work stays in the journal and is offered at the next start. */

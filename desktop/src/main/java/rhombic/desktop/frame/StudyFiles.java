@@ -75,6 +75,16 @@ final class StudyFiles implements AutoCloseable {
         }, then);
     }
 
+    /** As leaving; what was given up is not offered again at the next start. */
+    void closing(Runnable then) {
+        leaving(() -> {
+            if (!bench.isSaved()) {
+                bench.open(Study.empty(), Optional.empty(), true);
+            }
+            then.run();
+        });
+    }
+
     boolean open(Path file) {
         try {
             StudyReader.Opened opened = StudyReader.opened(file);

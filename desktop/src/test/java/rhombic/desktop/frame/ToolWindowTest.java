@@ -4,10 +4,13 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import javafx.geometry.Point2D;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
@@ -172,8 +175,32 @@ class ToolWindowTest extends WindowBase {
         assertEquals(built.equipment(), StudyReader.open(answer).equipment());
         assertEquals("line", StudyReader.open(answer).name(), "a study without a name takes that of its file");
         boolean[] left = new boolean[1];
-        robot.interact(() -> window.leaving(() -> left[0] = true));
+        robot.interact(() -> window.closing(() -> left[0] = true));
         assertTrue(left[0], "nothing is asked where nothing is lost");
+    }
+
+    @Test
+    void whatIsDiscardedWhenTheWindowClosesIsNotOfferedAgain(FxRobot robot) throws Exception {
+        line(robot);
+        Path journal = answer.resolveSibling("journal");
+        await(() -> entries(journal) == 1);
+        boolean[] left = new boolean[1];
+        robot.interact(() -> window.closing(() -> left[0] = true));
+        robot.clickOn("#leave-stay");
+        assertFalse(left[0]);
+        robot.interact(() -> window.closing(() -> left[0] = true));
+        robot.clickOn("#leave-discard");
+        await(() -> left[0]);
+        robot.interact(window::close);
+        assertEquals(0, entries(journal));
+    }
+
+    private static long entries(Path journal) {
+        try (Stream<Path> files = Files.list(journal)) {
+            return files.filter(file -> file.toString().endsWith(".entry.json")).count();
+        } catch (IOException e) {
+            return 0; // the folder is made with the first entry
+        }
     }
 
     @Test
