@@ -3,15 +3,14 @@ package rhombic.desktop.card;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import rhombic.desktop.card.sentences.OfferException;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.function.UnaryOperator;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -29,6 +28,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Polygon;
 import org.jspecify.annotations.Nullable;
+import rhombic.desktop.card.sentences.OfferException;
 import rhombic.desktop.card.sentences.Sentence;
 import rhombic.desktop.card.sentences.Sentences;
 import rhombic.desktop.card.sentences.SharedSentences;
@@ -342,7 +342,7 @@ public final class JobCardView extends ScrollPane {
         } catch (IllegalArgumentException e) {
             TokenEditors.say(message, String.valueOf(e.getMessage()));
             showFault(e);
-            offer(e, message);
+            offer(e, message, drafts.of(subject, token.id()));
             return;
         }
         drafts.of(subject, token.id()).drop();
@@ -356,7 +356,7 @@ public final class JobCardView extends ScrollPane {
     }
 
     /** Under the message, what it may have been meant as. */
-    private void offer(IllegalArgumentException refused, Label message) {
+    private void offer(IllegalArgumentException refused, Label message, Drafts.Slot draft) {
         if (!(message.getParent() instanceof VBox box)) {
             return;
         }
@@ -369,6 +369,7 @@ public final class JobCardView extends ScrollPane {
             button.setOnAction(e -> {
                 try {
                     bench.edit(offered.offer().toLowerCase(Locale.ROOT), offered.change());
+                    draft.drop();
                     rebuild();
                 } catch (IllegalArgumentException again) {
                     TokenEditors.say(message, String.valueOf(again.getMessage()));

@@ -1,6 +1,7 @@
 package rhombic.desktop.frame;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Files;
@@ -84,6 +85,7 @@ class FlowWindowTest extends WindowBase {
         robot.clickOn("#editor-offer");
         assertEquals("colour", study().pieceTypes().getFirst().attributes().getFirst().name());
         assertEquals("red", rows().getFirst().attributes().get("colour").toString(), "what was read is used with it");
+        assertFalse(window.find("token-timetable").orElseThrow().getStyleClass().contains("draft"), "it is used, and kept no longer");
     }
 
     private List<Timetable.Row> rows() {
