@@ -18,7 +18,7 @@ public record Quantity(double amount, Unit unit) implements Serializable {
     private static final double NANOS_PER_SECOND = 1e9;
     private static final Pattern FORM = Pattern.compile("\\s*([-+]?[0-9]*\\.?[0-9]+(?:[eE][-+]?[0-9]+)?)\\s*(\\S*)\\s*");
     /** A number with commas in it, and what stands behind. */
-    private static final Pattern WITH_COMMA = Pattern.compile("([+-]?[0-9.]*,[0-9.,]*)(\\s*[^0-9.,]?.*)");
+    private static final Pattern WITH_COMMA = Pattern.compile("([+-]?[0-9.]*,[0-9.,]*)(.*)");
     private static final Pattern GROUPED = Pattern.compile("[+-]?[0-9]{1,3}(,[0-9]{3})+(\\.[0-9]+)?");
 
     public Quantity {

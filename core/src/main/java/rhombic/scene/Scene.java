@@ -14,8 +14,8 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.AssemblyStation;
-import rhombic.study.kind.Buffer;
 import rhombic.study.kind.BreakArea;
+import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
@@ -23,9 +23,9 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.PieceOffset;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Port;
-import rhombic.study.value.PieceOffset;
 import rhombic.trace.Moment;
 
 /** Puts every piece where it is drawn. Made once for a study; used by one thread. */
@@ -58,7 +58,6 @@ public final class Scene {
     private final double[] lengths;
     private final double[] widths;
     private final double[] heights;
-    private final List<Link> links;
     private final Map<String, Integer> index;
     /** Of links, made when first asked for: after each edit most are never looked at. */
     private final @Nullable Path[] paths;
@@ -94,7 +93,6 @@ public final class Scene {
             widths[i] = types.get(i).width().inBaseUnit();
             heights[i] = types.get(i).height().inBaseUnit();
         }
-        links = study.links();
         index = HashMap.newHashMap(equipment.size());
         cos = new double[equipment.size()];
         sin = new double[equipment.size()];
@@ -113,7 +111,7 @@ public final class Scene {
         together = new int[maxPlaces];
         paths = new Path[study.links().size()];
         for (int i = 0; i < paths.length; i++) {
-            Link link = links.get(i);
+            Link link = study.links().get(i);
             if (!(link.travel() instanceof Travel.AtOnce)) {
                 int to = indexOf(link.to());
                 entries.get(to).put(indexOf(link.from()), Layout.inlet(equipment.get(to), link.toPort()));
@@ -148,7 +146,7 @@ public final class Scene {
     public Path path(int link) {
         Path path = paths[link];
         if (path == null) {
-            path = Layout.drawn(study, links.get(link));
+            path = Layout.drawn(study, study.links().get(link));
             paths[link] = path;
         }
         return path;

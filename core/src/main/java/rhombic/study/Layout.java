@@ -14,8 +14,10 @@ import rhombic.study.value.Port;
 /** Where elements are in space: one truth for what is drawn and for what is simulated. */
 public final class Layout {
     /** How round the path of a link goes at its bends, where there is room. */
-    private static final double APART_METRES = 0.3;
     private static final double BEND_RADIUS_METRES = 0.5;
+
+    /** How far to the right of the straight line a link is drawn that has another against it. */
+    private static final double APART_METRES = 0.3;
 
     /** How far from its edge people stand. */
     private static final double BESIDE_METRES = 0.4;
@@ -88,15 +90,13 @@ public final class Layout {
         Equipment from = study.find(link.from()).orElseThrow();
         Equipment to = study.find(link.to()).orElseThrow();
         Path straight = path(link, from, to);
-        boolean isPlain = link.travel() instanceof Travel.AtOnce && link.bends().isEmpty();
-        boolean isAlone = study.linksFrom(link.to()).stream()
-                .noneMatch(back -> back.to().equals(link.from()) && back.travel() instanceof Travel.AtOnce && back.bends().isEmpty())
-                && study.linksFrom(link.from()).stream()
-                        .noneMatch(other -> other.to().equals(link.to()) && !other.ends().equals(link.ends()));
+        if (!isPlain(link) || study.linksFrom(link.to()).stream().noneMatch(back -> back.to().equals(link.from()) && isPlain(back))) {
+            return straight;
+        }
         Pose start = outlet(from, link.fromPort());
         Pose end = inlet(to, link.toPort());
         double length = Math.hypot(end.x() - start.x(), end.y() - start.y());
-        if (!isPlain || isAlone || length < 4 * APART_METRES) {
+        if (length < 4 * APART_METRES) {
             return straight;
         }
         double ahead = APART_METRES / length;
@@ -104,6 +104,10 @@ public final class Layout {
         double dy = (end.y() - start.y()) * ahead;
         return Path.through(List.of(start, Pose.at(start.x() + dx + dy, start.y() + dy - dx, start.z(), 0),
                 Pose.at(end.x() - dx + dy, end.y() - dy - dx, end.z(), 0), end), 0);
+    }
+
+    private static boolean isPlain(Link link) {
+        return link.travel() instanceof Travel.AtOnce && link.bends().isEmpty();
     }
 
     private static double level(Link link, Pose start, Pose end) {

@@ -17,6 +17,7 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Alternative;
 import rhombic.study.Comparison;
 import rhombic.study.Factor;
+import rhombic.study.NamedView;
 import rhombic.study.OwnResponse;
 import rhombic.study.Study;
 import rhombic.study.Sweep;
@@ -102,7 +103,7 @@ class ComparingTest {
         assertEquals(6, engine.made.get(), "the second alternative is the base: its runs are the base's");
         run(study, archive, engine);
         assertEquals(6, engine.made.get(), "all is kept");
-        run(study.withViews(List.of(new rhombic.study.NamedView("Gate", 1, 2, 3, 40, 5, false)))
+        run(study.withViews(List.of(new NamedView("Gate", 1, 2, 3, 40, 5, false)))
                 .withPlan(study.plan().withReplications(4)), archive,
                 engine);
         assertEquals(8, engine.made.get(), "a view changes no run; one more replication is one more run of each");

@@ -14,17 +14,22 @@ import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
 import rhombic.measure.RunFigures;
 import rhombic.plant.blueprint.RunTroubleException;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
 import rhombic.study.Rule;
 import rhombic.study.RuleText;
 import rhombic.study.Study;
 import rhombic.study.check.Problem;
 import rhombic.study.check.StudyCheck;
-import rhombic.quantity.Unit;
-import rhombic.study.value.TimeSource;
-import rhombic.study.kind.Work;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.UpTime;
 import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
+import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PieceType;
+import rhombic.study.value.TimeSource;
 import rhombic.study.value.Value;
 import rhombic.trace.TraceWriter;
 import rhombic.validation.Lines;
@@ -98,14 +103,14 @@ class RoomTest {
     /** Found by torture: what is available for next to none of its time is down, and the run goes on. */
     @Test
     void anAvailabilityOfNextToNothingIsARunAllTheSame() {
-        rhombic.study.kind.Station station = Lines.station("S", 1, 2, "60 s");
-        rhombic.study.duty.FailureMode mode = rhombic.study.duty.FailureMode.of("Jam",
-                new rhombic.study.duty.UpTime.Available(rhombic.quantity.Quantity.percent(1e-320),
-                        rhombic.study.duty.UpTime.Clock.CALENDAR),
+        Station station = Lines.station("S", 1, 2, "60 s");
+        FailureMode mode = FailureMode.of("Jam",
+                new UpTime.Available(Quantity.percent(1e-320),
+                        UpTime.Clock.CALENDAR),
                 Lines.time("10 min"));
         Study study = new Lines().chain(Lines.onDemand("In"), station.with(station.basics().withDuty(station.basics().duty()
                 .withFailures(List.of(mode)))), Lines.goodsOut("Out")).study(8, 0, 1);
-        assertEquals(1, Runs.of(study).equipment().get(1).share(rhombic.study.value.EquipmentState.DOWN), 1e-6);
+        assertEquals(1, Runs.of(study).equipment().get(1).share(EquipmentState.DOWN), 1e-6);
     }
 
     @Test
@@ -163,8 +168,8 @@ class RoomTest {
         }
     }
 
-    private static rhombic.study.kind.Station typed(String name) {
-        rhombic.study.kind.Station one = station(name, 1, 0, "1 s");
+    private static Station typed(String name) {
+        Station one = station(name, 1, 0, "1 s");
         return one.with(one.work().withTime(new rhombic.study.value.TimeSource.ByType(java.util.Map.of("Piece", Lines.time("0 s")), null)));
     }
 
@@ -184,8 +189,8 @@ class RoomTest {
 
     @Test
     void aRoomOfAnAreaIsWhatFitsOnIt() {
-        PieceType type = new PieceType("Piece", rhombic.quantity.Quantity.metres(0.9), rhombic.quantity.Quantity.metres(0.9),
-                rhombic.quantity.Quantity.metres(0.5), "#123456");
+        PieceType type = new PieceType("Piece", Quantity.metres(0.9), Quantity.metres(0.9),
+                Quantity.metres(0.5), "#123456");
         rhombic.study.kind.Buffer area = buffer("B", -1).withArrangement(rhombic.study.kind.Buffer.Arrangement.IN_ROWS);
         rhombic.study.kind.Buffer sized = area.with(area.basics().withSize(new rhombic.study.value.Footprint(3.9, 2.9, 0.1)));
         assertEquals(4 * 3, sized.capacityFor(List.of(type)));

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
@@ -23,11 +24,13 @@ import rhombic.chance.DistributionText;
 import rhombic.desktop.frame.FileAsker;
 import rhombic.desktop.frame.MainWindow;
 import rhombic.desktop.frame.Workspace;
+import rhombic.desktop.work.Edits;
 import rhombic.desktop.work.RecentFiles;
 import rhombic.desktop.work.Workbench;
 import rhombic.formats.file.Journal;
 import rhombic.quantity.Quantity;
 import rhombic.study.Link;
+import rhombic.study.NamedView;
 import rhombic.study.Study;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
@@ -37,10 +40,9 @@ import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
 import rhombic.study.kind.Work;
-import rhombic.study.NamedView;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
-import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.TimeSource;
 
 /**
@@ -140,7 +142,7 @@ public final class WindowBench extends Application {
         onWindow(() -> {
             window.bench().open(grid(), Optional.empty(), true);
             window.go(Workspace.BUILD);
-            window.floor().fit(java.util.Set.of());
+            window.floor().fit(Set.of());
             return true;
         });
         awaitFresh(window);
@@ -169,7 +171,7 @@ public final class WindowBench extends Application {
         int selected = onWindow(() -> window.bench().selection().size());
         say("a box over %d of them %.0f ms", selected, boxed);
         double moved = millisUntilDrawn(() -> window.bench().edit("move all",
-                study -> rhombic.desktop.work.Edits.moved(study, window.bench().selection(), 1, 0)));
+                study -> Edits.moved(study, window.bench().selection(), 1, 0)));
         say("moving them %.0f ms", moved);
     }
 
@@ -275,7 +277,7 @@ public final class WindowBench extends Application {
         onWindow(() -> {
             window.bench().open(study, Optional.empty(), true);
             window.go(Workspace.BUILD);
-            window.floor().fit(java.util.Set.of());
+            window.floor().fit(Set.of());
             return true;
         });
         awaitFresh(window);
@@ -386,7 +388,7 @@ public final class WindowBench extends Application {
             window.bench().open(study, Optional.empty(), true);
             window.go(Workspace.BUILD);
             window.floor().options().setNames(false);
-            window.floor().fit(java.util.Set.of());
+            window.floor().fit(Set.of());
             window.player().setSpeedIndex(0);
             window.player().seek(120_000_000_000L);
             return true;

@@ -10,15 +10,13 @@ import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.IdleNode;
 import rhombic.plant.handover.Node;
 import rhombic.plant.handover.PlantScope;
-import rhombic.plant.run.Census;
 import rhombic.plant.handover.Reaction;
 import rhombic.plant.piece.Piece;
+import rhombic.plant.run.Census;
 import rhombic.study.Rule;
 
 /** One rule of a running plant. */
 final class RunningRule implements Reaction {
-    /** Pieces inside the plant beyond which no rule may create more: memory would run out. */
-
     private static final int MAX_TEXT_LENGTH = 10_000;
 
     private final Rule rule;

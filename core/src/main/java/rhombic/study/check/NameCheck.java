@@ -2,9 +2,9 @@ package rhombic.study.check;
 
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.LinkedHashMap;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;
@@ -17,7 +17,6 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Supply;
-import rhombic.study.kind.WorkEquipment;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.PieceType;
@@ -310,8 +309,7 @@ final class NameCheck {
     private void alike(List<PieceType> types) {
         Map<Object, List<PieceType>> byLook = new LinkedHashMap<>();
         for (PieceType type : types) {
-            byLook.computeIfAbsent(List.of(type.looks(), type.length().inBaseUnit(), type.width().inBaseUnit(), type.height().inBaseUnit()),
-                    key -> new ArrayList<>()).add(type);
+            byLook.computeIfAbsent(type.appearance(), key -> new ArrayList<>()).add(type);
         }
         for (List<PieceType> same : byLook.values()) {
             if (same.size() > 1) {

@@ -1,6 +1,7 @@
 package rhombic.study.check;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.locationtech.jts.geom.Coordinate;
@@ -73,7 +74,7 @@ public final class PlaceCheck {
         List<Body> near = new ArrayList<>();
         index.query(body.shape.getEnvelopeInternal(), found -> near.add((Body) found));
         return near.stream().filter(other -> other.number < body.number && other.covers(body))
-                .min(java.util.Comparator.comparingInt(Body::number));
+                .min(Comparator.comparingInt(Body::number));
     }
 
     /** As near as it can stand without standing in the place of another, to the south first. */

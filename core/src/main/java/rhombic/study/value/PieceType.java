@@ -1,12 +1,12 @@
 package rhombic.study.value;
 
 import java.io.Serializable;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.stream.Collectors;
 import java.util.Locale;
-import java.util.ArrayList;
 import java.util.Set;
+import java.util.stream.Collectors;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
@@ -67,11 +67,9 @@ public record PieceType(String name, Quantity length, Quantity width, Quantity h
         return withLooks(own);
     }
 
-    /** Whether nothing that is seen tells them apart. */
-    public boolean looksLike(PieceType other) {
-        return looks.equals(other.looks) && length.inBaseUnit() == other.length.inBaseUnit()
-                && width.inBaseUnit() == other.width.inBaseUnit()
-                && height.inBaseUnit() == other.height.inBaseUnit();
+    /** Equal for two types that nothing that is seen tells apart. */
+    public Object appearance() {
+        return List.of(looks, length.inBaseUnit(), width.inBaseUnit(), height.inBaseUnit());
     }
 
     /** A pallet of the usual size (ISO 6780, 1200 x 800 mm). */

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import rhombic.chance.DistributionText;
 import rhombic.study.Study;
@@ -38,7 +39,7 @@ class PlaceCheckTest {
 
     @Test
     void thousandsAreLookedAtAtOnce() {
-        Study study = Study.empty().with(java.util.stream.IntStream.range(0, 5000)
+        Study study = Study.empty().with(IntStream.range(0, 5000)
                 .mapToObj(i -> at("S" + i, i % 100 * 4, i / 100 * 4, 0)).toList(), List.of());
         assertEquals(List.of(), PlaceCheck.of(study));
     }

@@ -2,6 +2,7 @@ package rhombic.desktop.card;
 
 import java.time.DayOfWeek;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.Consumer;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.Canvas;
@@ -90,7 +91,7 @@ final class WeekEditor extends VBox {
                 case BREAK -> "Break";
                 case OFF -> "Free";
             });
-            one.setId("paint-" + mode.name().toLowerCase(java.util.Locale.ROOT));
+            one.setId("paint-" + mode.name().toLowerCase(Locale.ROOT));
             one.getStyleClass().add("quiet-button");
             one.setUserData(mode);
             one.setToggleGroup(brush);
@@ -146,7 +147,7 @@ final class WeekEditor extends VBox {
     }
 
     private static String text(int day, int cell) {
-        return Spell.word(DayOfWeek.of(day + 1)) + String.format(java.util.Locale.ROOT, " %02d:%02d", cell / 4, cell % 4 * 15);
+        return Spell.word(DayOfWeek.of(day + 1)) + String.format(Locale.ROOT, " %02d:%02d", cell / 4, cell % 4 * 15);
     }
 
     private void press(MouseEvent e) {
@@ -209,7 +210,7 @@ final class WeekEditor extends VBox {
             g.setStroke(Color.web("#DAD4C5"));
             g.strokeLine(x, AXIS, x, canvas.getHeight());
             g.setFill(SOFT);
-            g.fillText(String.format(java.util.Locale.ROOT, "%02d", hour), Math.clamp(x, 6, canvas.getWidth() - 7), 6);
+            g.fillText(String.format(Locale.ROOT, "%02d", hour), Math.clamp(x, 6, canvas.getWidth() - 7), 6);
         }
     }
 

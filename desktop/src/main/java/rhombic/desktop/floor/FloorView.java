@@ -25,10 +25,10 @@ import rhombic.scene.Scene;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Link;
+import rhombic.study.NamedView;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.Equipment;
-import rhombic.study.NamedView;
 import rhombic.trace.Moment;
 
 /** Draws the floor: ground, bodies, links, pieces and state lamps in 3D, names and numbers over them. */
@@ -245,7 +245,6 @@ public final class FloorView extends Region {
         return nearest < 0 ? Optional.empty() : Optional.of(moment.pieceOf(nearest));
     }
 
-    /** Where the piece is drawn, in pixels. */
     /** Puts the piece into the middle of the view, if it is on the floor; says whether it is. */
     public boolean centreOn(int piece) {
         Moment moment = shown;
@@ -263,6 +262,7 @@ public final class FloorView extends Region {
         return false;
     }
 
+    /** Where the piece is drawn, in pixels. */
     public Optional<Viewpoint.Pixel> pixelOfPiece(int piece) {
         Moment moment = shown;
         for (int i = 0; moment != null && i < poses.count(); i++) {

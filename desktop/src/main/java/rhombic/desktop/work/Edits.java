@@ -16,12 +16,12 @@ import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
-import rhombic.study.kind.Kind;
 import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Kind;
 import rhombic.study.value.Bend;
+import rhombic.study.value.Fitting;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Fitting;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Port;
 import rhombic.study.value.Table;
@@ -43,7 +43,7 @@ public final class Edits {
         Set<String> taken = new HashSet<>(study.pieceTypes().stream().map(PieceType::name).toList());
         List<PieceType> types = new ArrayList<>(study.pieceTypes());
         PieceType type = carrier ? PieceType.pallet(Names.free("Pallet", taken)) : PieceType.usual(Names.free("Piece", taken));
-        types.add(types.stream().anyMatch(type::looksLike) ? type.apartFrom(types) : type);
+        types.add(types.stream().anyMatch(other -> other.appearance().equals(type.appearance())) ? type.apartFrom(types) : type);
         return study.withPieceTypes(types);
     }
 

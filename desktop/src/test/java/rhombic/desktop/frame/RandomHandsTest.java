@@ -6,8 +6,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import javafx.geometry.Bounds;
@@ -73,7 +75,7 @@ class RandomHandsTest extends WindowBase {
             if (actions++ % ACTIONS_WITH_ONE_STUDY == 0) {
                 Study study = studies.get(random.nextInt(studies.size()));
                 robot.interact(() -> window.bench().open(study, Optional.empty(), true));
-                robot.interact(() -> window.floor().fit(java.util.Set.of()));
+                robot.interact(() -> window.floor().fit(Set.of()));
                 last.setLength(0);
             }
             long begun = System.nanoTime();
@@ -87,7 +89,7 @@ class RandomHandsTest extends WindowBase {
             WaitForAsyncUtils.clearExceptions();
         }
         WaitForAsyncUtils.asyncFx(() -> {}).get(20, TimeUnit.SECONDS); // it still answers
-        String told = String.format(java.util.Locale.ROOT, "seed %d, %d actions, the slowest %.1f s: %s%n", seed, actions, slowest,
+        String told = String.format(Locale.ROOT, "seed %d, %d actions, the slowest %.1f s: %s%n", seed, actions, slowest,
                 slowestAction);
         Files.writeString(Path.of("target", "hands.txt"), told + (errors().isEmpty() ? "no error\n" : errors() + "\nafter\n" + last));
         assertEquals("", errors(), told + last);

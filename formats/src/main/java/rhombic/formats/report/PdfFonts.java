@@ -1,9 +1,9 @@
 package rhombic.formats.report;
 
 import java.io.File;
+import java.io.FileInputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.net.URI;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import org.apache.fontbox.ttf.CmapLookup;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
 import org.apache.fontbox.util.autodetect.FontFileFinder;
@@ -19,6 +20,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The fonts of one PDF. Signs that ours lack are set in a font of this machine that has them and may be embedded; where there is none they are
@@ -33,6 +35,9 @@ final class PdfFonts {
     /** By sign that ours lack; empty where this machine has no font for it. */
     private final Map<Integer, Optional<PDFont>> others = new HashMap<>();
     private final List<PDFont> loaded = new ArrayList<>();
+    /** Which signs the fonts of this machine have, each read once, when it is first needed. */
+    private final Map<File, Optional<CmapLookup>> signs = new HashMap<>();
+    private @Nullable List<File> files;
 
     /** A stretch of text in one font. */
     private record Span(PDFont font, String text) {}
@@ -97,28 +102,33 @@ final class PdfFonts {
 
     private Optional<PDFont> other(int sign) {
         return others.computeIfAbsent(sign, wanted -> loaded.stream().filter(font -> has(font, wanted)).findFirst().or(() -> {
-            Optional<PDFont> found = new FontFileFinder().find().stream().limit(MAX_FILES).map(PdfFonts::file)
-                    .filter(file -> file.getName().toLowerCase(Locale.ROOT).endsWith(".ttf"))
+            Optional<PDFont> found = files().stream()
+                    .filter(file -> signs.computeIfAbsent(file, PdfFonts::signs).filter(known -> known.getGlyphId(wanted) != 0).isPresent())
                     .flatMap(file -> load(file, wanted).stream()).findFirst();
             found.ifPresent(loaded::add);
             return found;
         }));
     }
 
-    private static File file(URI uri) {
-        return new File(uri);
+    private List<File> files() {
+        if (files == null) {
+            files = new FontFileFinder().find().stream().limit(MAX_FILES).map(File::new)
+                    .filter(file -> file.getName().toLowerCase(Locale.ROOT).endsWith(".ttf")).toList();
+        }
+        return files;
     }
 
-    /** The font of the file, if it has that sign. */
-    private Optional<PDFont> load(File file, int sign) {
+    private static Optional<CmapLookup> signs(File file) {
         try (TrueTypeFont font = new TTFParser().parse(new RandomAccessReadBufferedFile(file))) {
-            if (font.getUnicodeCmapLookup().getGlyphId(sign) == 0) {
-                return Optional.empty();
-            }
+            return Optional.of(font.getUnicodeCmapLookup());
         } catch (IOException | RuntimeException e) {
             return Optional.empty(); // a font of this machine that can't be read helps nobody
         }
-        try (InputStream in = new java.io.FileInputStream(file)) {
+    }
+
+    /** The font of the file, if it may be embedded and sets that sign. */
+    private Optional<PDFont> load(File file, int sign) {
+        try (InputStream in = new FileInputStream(file)) {
             PDFont made = PDType0Font.load(pdf, in, true);
             return has(made, sign) ? Optional.of(made) : Optional.empty();
         } catch (IOException | RuntimeException e) {

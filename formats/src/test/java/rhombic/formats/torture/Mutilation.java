@@ -7,6 +7,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 
@@ -107,7 +108,7 @@ final class Mutilation {
         for (int i = 0; i < changes && damaged.length > 0; i++) {
             damaged[random.nextInt(damaged.length)] = (byte) random.nextInt(256);
         }
-        return random.nextInt(4) == 0 ? java.util.Arrays.copyOf(damaged, random.nextInt(damaged.length + 1)) : damaged;
+        return random.nextInt(4) == 0 ? Arrays.copyOf(damaged, random.nextInt(damaged.length + 1)) : damaged;
     }
 
     /** Signs of formulas in any order. */

@@ -11,12 +11,16 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
+import java.util.concurrent.CancellationException;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import rhombic.experiment.LocalEngine;
 import rhombic.experiment.ResponseNames;
+import rhombic.experiment.RunListener;
 import rhombic.experiment.RunRecord;
+import rhombic.experiment.Summary;
 import rhombic.formats.results.ResultsFile;
 import rhombic.formats.study.StudyFormatException;
 import rhombic.formats.study.StudyReader;
@@ -28,9 +32,6 @@ import rhombic.formats.table.TimetableSheet;
 import rhombic.formula.Formula;
 import rhombic.formula.FormulaException;
 import rhombic.insight.DeadlockFinding;
-import rhombic.experiment.LocalEngine;
-import rhombic.experiment.RunListener;
-import rhombic.experiment.Summary;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.check.Problem;
@@ -152,7 +153,7 @@ class TortureTest {
             Summary summary = Summary.of(once, engine, RunListener.NONE, () -> System.nanoTime() > until);
             DeadlockFinding.orLimit(summary);
             count("studies run");
-        } catch (java.util.concurrent.CancellationException late) {
+        } catch (CancellationException late) {
             count("studies run in part");
         } catch (RuntimeException told) {
             if (!told.getClass().getSimpleName().equals("RunTroubleException")) { // which is not for this module to see

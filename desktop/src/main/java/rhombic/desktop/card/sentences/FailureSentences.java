@@ -11,12 +11,12 @@ import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
-import rhombic.chance.Distribution;
 import rhombic.chance.Distribution;
 import rhombic.chance.DistributionException;
 import rhombic.chance.DistributionText;
@@ -130,7 +130,7 @@ final class FailureSentences {
     }
 
     private static String percent(double share) {
-        return String.format(java.util.Locale.ROOT, "%.3g %%", 100 * share);
+        return String.format(Locale.ROOT, "%.3g %%", 100 * share);
     }
 
     Part add() {

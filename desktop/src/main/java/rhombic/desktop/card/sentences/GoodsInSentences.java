@@ -8,14 +8,12 @@ import static rhombic.desktop.card.sentences.Sentence.Token.typed;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import rhombic.desktop.card.sentences.Sentence.Filled;
-import rhombic.study.value.StudyException;
-import rhombic.study.value.Attribute;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import rhombic.chance.DistributionText;
+import rhombic.desktop.card.sentences.Sentence.Filled;
 import rhombic.desktop.card.sentences.Sentence.Grid;
 import rhombic.desktop.card.sentences.Sentence.Part;
 import rhombic.desktop.card.sentences.Sentence.Words;
@@ -26,8 +24,10 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Supply;
+import rhombic.study.value.Attribute;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
+import rhombic.study.value.StudyException;
 import rhombic.study.value.Timetable;
 
 /** What the card of a goods in says. */
@@ -126,14 +126,14 @@ final class GoodsInSentences {
                         Timetable read = TimetableSheet.read(Sheets.of(filled), table.repeat(), study.pieceTypes());
                         return timetable(t -> read);
                     } catch (SheetException e) {
-                        offerAttributes(filled, table, e);
+                        offerAttributes(filled, table);
                         throw new IllegalArgumentException(e.getMessage(), e);
                     }
                 });
     }
 
     /** Where a pasted column is no attribute yet, it is offered to be made one; what was pasted is kept. */
-    private void offerAttributes(Filled filled, Timetable table, SheetException refused) {
+    private void offerAttributes(Filled filled, Timetable table) {
         List<Attribute> missing = TimetableSheet.missingAttributes(Sheets.of(filled), study.pieceTypes());
         if (missing.isEmpty()) {
             return;

@@ -64,16 +64,17 @@ final class RoutingSentences {
     static List<Sentence> of(Study study, Link link) {
         Equipment from = study.find(link.from()).orElseThrow();
         RoutingSentences sentences = new RoutingSentences(study, from, link.fromPort());
-        String number = String.valueOf(sentences.number(link));
+        int number = sentences.number(link);
         boolean isForAll = link.filter() instanceof LinkFilter.All;
         List<Part> parts = new ArrayList<>(List.of(words("Leads from "), sentences.end("from " + number, link, true), words(" to "),
                 sentences.end("to " + number, link, false), words(isForAll ? ", for all pieces. " : ", for pieces ")));
         parts.addAll(sentences.filter(link));
-        parts.addAll(List.of(words(isForAll ? " " : ". "), sentences.share(link)));
-        parts.addAll(LinkSentences.toAdd(study, link, sentences.number(link)));
+        parts.addAll(List.of(words(isForAll ? " " : ". "),
+                sentences.share(link, link.share().map(share -> share + " of what leaves").orElse("+ share"))));
+        parts.addAll(LinkSentences.toAdd(study, link, number));
         List<Sentence> all = new ArrayList<>(List.of(new Sentence(parts)));
-        LinkSentences.of(study, link, sentences.number(link)).ifPresent(all::add);
-        all.addAll(FailureSentences.of(study, link, sentences.number(link)).all());
+        LinkSentences.of(study, link, number).ifPresent(all::add);
+        all.addAll(FailureSentences.of(study, link, number).all());
         return all;
     }
 
@@ -87,9 +88,9 @@ final class RoutingSentences {
                 : link(link, l -> l.between(l.from(), text).withPorts(l.fromPort(), "")));
     }
 
-    private Part share(Link link) {
-        return typed("share " + number(link), link.share().map(share -> share + " of what leaves").orElse("+ share"),
-                link.share().map(Quantity::toString).orElse(""), "A share such as 95 %; empty for none",
+    private Part share(Link link, String shown) {
+        return typed("share " + number(link), shown, link.share().map(Quantity::toString).orElse(""),
+                "A share such as 95 %; empty for none",
                 text -> link(link,
                         l -> l.withShare(text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SHARE)))));
     }
@@ -116,10 +117,7 @@ final class RoutingSentences {
                     words(i == 0 ? "Passes to " : byShares || !inOrder ? "and to " : "or, if that is full, to "),
                     picked("way " + number(link), link.to(), List.of("keep this way", "prefer it", "take the link out"),
                             text -> way(link, text))));
-            Part token = typed("share " + number(link), link.share().map(Quantity::toString).orElse("+ share"),
-                    link.share().map(Quantity::toString).orElse(""), "A share such as 95 %; empty for none",
-                    text -> link(link,
-                            l -> l.withShare(text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SHARE)))));
+            Part token = share(link, link.share().map(Quantity::toString).orElse("+ share"));
             // What is said comes first, what could be added after the stop.
             boolean isForAll = link.filter() instanceof LinkFilter.All;
             link.share().ifPresent(share -> parts.addAll(List.of(words(" "), token)));

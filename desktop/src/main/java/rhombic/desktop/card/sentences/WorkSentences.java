@@ -263,7 +263,7 @@ final class WorkSentences {
         if (work.operations().isEmpty()) {
             all.add(new Sentence(words("Works "), Sentence.Token.time("time", "+ set the time", "",
                     text -> {
-                        TimeSource time = new TimeSource.Drawn(OfferException.time(text, source -> work(w -> w.withTime(source))));
+                        TimeSource time = new TimeSource.Drawn(Typed.time(text, source -> work(w -> w.withTime(source))));
                         return work(w -> w.withTime(time));
                     }), words(" on each.")));
         }
@@ -275,7 +275,7 @@ final class WorkSentences {
         Part depends = picked(id + " depends", "+ depends on", SOURCES, text -> change.apply(other(source, text)));
         return switch (source) {
             case TimeSource.Drawn drawn -> List.of(Sentence.Token.time(id, drawn.toString(), drawn.toString(),
-                    text -> change.apply(new TimeSource.Drawn(OfferException.time(text, change)))), words(" "), depends);
+                    text -> change.apply(new TimeSource.Drawn(Typed.time(text, change)))), words(" "), depends);
             case TimeSource.ByType byType -> List.of(
                     cells(id, byType.times().entrySet().stream().map(e -> e.getKey() + " " + e.getValue()).collect(Collectors.joining(", "))
                             + (byType.otherwise() == null ? "" : ", else " + byType.otherwise()), byType(byType, change)),

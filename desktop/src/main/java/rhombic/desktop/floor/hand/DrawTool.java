@@ -45,12 +45,6 @@ final class DrawTool implements Tool {
     }
 
     @Override
-    public void release(MouseEvent e) {}
-
-    @Override
-    public void cancel() {}
-
-    @Override
     public String hint() {
         return drawing.hasBegun()
                 ? "click each corner, or type a length (4.5) or length and turn (4.5, 90)\ndouble click or Enter ends it \u00b7 Esc gives it up"

@@ -3,7 +3,6 @@ package rhombic.desktop.floor.hand;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import rhombic.desktop.floor.FloorOverlay;
 import rhombic.desktop.floor.FloorView;
@@ -64,14 +63,6 @@ final class LinkTool implements Tool {
                 .map(p -> new double[] {p.x(), p.y(), x, y}).orElse(null));
         floor.overlay().setMarks(new FloorOverlay.Marks(List.of(), List.of(), hint(), x, y));
         floor.drawOverlay();
-    }
-
-    @Override
-    public void release(MouseEvent e) {}
-
-    @Override
-    public boolean key(KeyEvent e, double x, double y) {
-        return false;
     }
 
     @Override

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.floor.FloorOverlay;
@@ -30,17 +29,6 @@ final class MeasureTool implements Tool {
     public void drag(MouseEvent e) {
         show(e.getX(), e.getY());
     }
-
-    @Override
-    public void release(MouseEvent e) {}
-
-    @Override
-    public boolean key(KeyEvent e, double x, double y) {
-        return false;
-    }
-
-    @Override
-    public void cancel() {}
 
     @Override
     public String hint() {

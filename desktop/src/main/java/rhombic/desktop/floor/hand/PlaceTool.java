@@ -1,6 +1,7 @@
 package rhombic.desktop.floor.hand;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -66,9 +67,6 @@ final class PlaceTool implements Tool {
     }
 
     @Override
-    public void release(MouseEvent e) {}
-
-    @Override
     public boolean key(KeyEvent e, double x, double y) {
         if (e.getCode() != KeyCode.R || e.isControlDown()) {
             return false;
@@ -79,11 +77,8 @@ final class PlaceTool implements Tool {
     }
 
     @Override
-    public void cancel() {}
-
-    @Override
     public String hint() {
-        return (isTooFar ? "nothing can stand that far away\n" : "") + "click places a " + kind.word().toLowerCase(java.util.Locale.ROOT)
+        return (isTooFar ? "nothing can stand that far away\n" : "") + "click places a " + kind.word().toLowerCase(Locale.ROOT)
                 + "\nR turns it \u00b7 Esc ends";
     }
 }

@@ -10,7 +10,7 @@ interface Tool {
     /** The pointer moves, with the button down or not. */
     void drag(MouseEvent e);
 
-    void release(MouseEvent e);
+    default void release(MouseEvent e) {}
 
     /**
      * A key while the floor has the focus.
@@ -18,10 +18,12 @@ interface Tool {
      * @param x where the pointer was last, in pixels of the floor
      * @return whether it was one of its own
      */
-    boolean key(KeyEvent e, double x, double y);
+    default boolean key(KeyEvent e, double x, double y) {
+        return false;
+    }
 
     /** Ends what it is amid, and takes away what it shows. */
-    void cancel();
+    default void cancel() {}
 
     /** What the next click does, with the keys; it stands at the pointer. Empty: nothing that must be said. */
     String hint();

@@ -5,20 +5,30 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import rhombic.chance.DistributionText;
 import rhombic.formats.study.StudyReader;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
+import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.Supply;
+import rhombic.study.value.Attribute;
 import rhombic.study.value.Placement;
+import rhombic.study.value.TimeSource;
+import rhombic.study.value.Value;
 
 class SentencesTest {
     private Study study;
@@ -274,7 +284,7 @@ class SentencesTest {
         change("Brazing 1", "travel 1", "in a time");
         change("Brazing 1", "travel time 1", "exponential(30 s)");
         change("Brazing 1", "travel max pieces 1", "3");
-        assertEquals(new rhombic.study.Travel.InTime(rhombic.chance.DistributionText.parse("exponential(30 s)"), 3),
+        assertEquals(new rhombic.study.Travel.InTime(DistributionText.parse("exponential(30 s)"), 3),
                 link("Brazing 1").travel());
         change("Brazing 1", "travel 1", "at a speed");
         change("Brazing 1", "travel speed 1", "12 m/min");
@@ -360,7 +370,7 @@ class SentencesTest {
                 .orElseThrow();
         Study changed = places.change().apply("4").apply(study);
         for (Equipment element : two) {
-            assertEquals(4, ((rhombic.study.kind.Station) changed.find(element.name()).orElseThrow()).work().places());
+            assertEquals(4, ((Station) changed.find(element.name()).orElseThrow()).work().places());
         }
         assertTrue(shared.stream().noneMatch(s -> s.text().startsWith("Hands on")), "links are of one alone");
         List<Sentence> mixed = SharedSentences.of(study, List.of(two.get(0), study.find("Frame buffer").orElseThrow()));
@@ -378,11 +388,11 @@ class SentencesTest {
     @Test
     void whatDiffersIsMadeAlikeInAllAtOnce() {
         Study two = study.changed("Brazing 2", e -> {
-            rhombic.study.kind.Station station = (rhombic.study.kind.Station) e;
+            Station station = (Station) e;
             FailureMode first = station.basics().duty().failures().getFirst();
             return station.with(station.basics().withDuty(station.basics().duty().withFailures(station.basics().duty().failures().stream()
-                    .map(mode -> mode == first ? mode.withDown(rhombic.chance.DistributionText.parse("99 s")) : mode).toList()))
-                    .withAttributes(List.of(new rhombic.study.value.Attribute("wear", new rhombic.study.value.Value.Num(3)))))
+                    .map(mode -> mode == first ? mode.withDown(DistributionText.parse("99 s")) : mode).toList()))
+                    .withAttributes(List.of(new Attribute("wear", new Value.Num(3)))))
                     .with(station.work().withPlaces(2));
         });
         List<Equipment> elements = List.of(two.find("Brazing 1").orElseThrow(), two.find("Brazing 2").orElseThrow());
@@ -403,9 +413,9 @@ class SentencesTest {
             assertEquals("heat", filled.find(element.name()).orElseThrow().basics().attributes().getFirst().name());
             assertEquals(1, filled.find(element.name()).orElseThrow().basics().attributes().size());
         }
-        Study without = two.changed("Brazing 2", e -> ((rhombic.study.kind.Station) e).with(((rhombic.study.kind.Station) e).work()
+        Study without = two.changed("Brazing 2", e -> ((Station) e).with(((Station) e).work()
                 .withOperations(
-                        ((rhombic.study.kind.Station) e).work().operations().stream().map(op -> op.withNeeds(List.of())).toList())));
+                        ((Station) e).work().operations().stream().map(op -> op.withNeeds(List.of())).toList())));
         Sentence.Token need = shared(without, List.of(without.find("Brazing 2").orElseThrow(), without.find("Brazing 1").orElseThrow()),
                 "needs");
         assertEquals(SharedSentences.DIFFERENT, need.shown());
@@ -414,7 +424,7 @@ class SentencesTest {
                 .apply(new Sentence.Filled(needs.headings(), List.of(List.of("Maintenance", "1", "100 %", "0", "no")), ""))
                 .apply(without);
         for (Equipment element : elements) {
-            assertEquals("Maintenance", ((rhombic.study.kind.Station) asked.find(element.name()).orElseThrow()).needs().getFirst().skill());
+            assertEquals("Maintenance", ((Station) asked.find(element.name()).orElseThrow()).needs().getFirst().skill());
         }
         assertEquals(two.links(), asked.links());
     }
@@ -422,17 +432,17 @@ class SentencesTest {
     /** Many that are alike are asked once, and changed in one go. */
     @Test
     void thousandsAreChangedAtOnceWithoutLookingAtEach() {
-        List<Equipment> many = new java.util.ArrayList<>();
+        List<Equipment> many = new ArrayList<>();
         for (int i = 0; i < 3000; i++) {
-            many.add(new rhombic.study.kind.Station("S" + i, Placement.at(i, 0), 1, 1,
-                    java.util.Optional.of(rhombic.chance.DistributionText.parse("60 s"))));
+            many.add(new Station("S" + i, Placement.at(i, 0), 1, 1,
+                    Optional.of(DistributionText.parse("60 s"))));
         }
         Study large = Study.empty().with(many, List.of());
         List<Equipment> elements = large.equipment();
         assertEquals(SharedSentences.DIFFERENT, shared(large, elements, "x").shown());
         assertEquals("0 m", shared(large, elements, "y").shown());
         Study changed = shared(large, elements, "places").change().apply("3").apply(large);
-        assertTrue(changed.equipment().stream().allMatch(e -> ((rhombic.study.kind.Station) e).work().places() == 3));
+        assertTrue(changed.equipment().stream().allMatch(e -> ((Station) e).work().places() == 3));
     }
 
     private OfferException offered(String name, String id, String text) {
@@ -445,15 +455,15 @@ class SentencesTest {
     @Test
     void aFormulaTypedAsATimeAndAShareTypedAsAFailuresTimeAreOffered() {
         Study plain = study;
-        study = plain.changed("Wrapping", e -> ((rhombic.study.kind.Station) e).with(((rhombic.study.kind.Station) e).work()
-                .withTime(new rhombic.study.value.TimeSource.Drawn(rhombic.chance.DistributionText.parse("60 s")))));
+        study = plain.changed("Wrapping", e -> ((Station) e).with(((Station) e).work()
+                .withTime(new TimeSource.Drawn(DistributionText.parse("60 s")))));
         OfferException formula = offered("Wrapping", "time", "10 * piece.joints");
         assertTrue(formula.getMessage().contains("is a formula"), formula.getMessage());
         assertTrue(
-                ((rhombic.study.kind.Station) formula.change().apply(study).find("Wrapping").orElseThrow()).work().operations().getFirst()
-                        .time() instanceof rhombic.study.value.TimeSource.ByFormula);
-        FailureMode mode = new FailureMode("Jam", new rhombic.study.duty.UpTime.After(rhombic.chance.DistributionText.parse("4 h"),
-                rhombic.study.duty.UpTime.Clock.WORKING), rhombic.chance.DistributionText.parse("10 min"), null, List.of(),
+                ((Station) formula.change().apply(study).find("Wrapping").orElseThrow()).work().operations().getFirst()
+                        .time() instanceof TimeSource.ByFormula);
+        FailureMode mode = new FailureMode("Jam", new UpTime.After(DistributionText.parse("4 h"),
+                UpTime.Clock.WORKING), DistributionText.parse("10 min"), null, List.of(),
                 FailureMode.InterruptedPiece.RESUME, false, List.of());
         study = study.changed("Wrapping", e -> e.with(e.basics().withDuty(e.basics().duty().withFailures(List.of(mode)))));
         OfferException share = offered("Wrapping", "Jam up time", "90 %");
@@ -476,9 +486,9 @@ class SentencesTest {
         assertEquals("Add batch to the piece types", offer.offer());
         Study more = offer.change().apply(study);
         assertTrue(more.type(type).orElseThrow().attributes().stream().anyMatch(a -> a.name().equals("batch")
-                && a.value().equals(new rhombic.study.value.Value.Num(0))));
+                && a.value().equals(new Value.Num(0))));
         assertEquals(1,
-                ((rhombic.study.kind.Supply.ByTimetable) ((rhombic.study.kind.GoodsIn) more.find("Truck dock").orElseThrow()).supply()
+                ((Supply.ByTimetable) ((GoodsIn) more.find("Truck dock").orElseThrow()).supply()
                         .orElseThrow()).timetable().rows().size(),
                 "what was pasted is there");
     }
