@@ -18,9 +18,9 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
-import rhombic.study.value.ConveyorPath;
 
 /** What a piece on a conveyor costs, however many there are. */
 final class ConveyorRatios {

@@ -26,10 +26,10 @@ import rhombic.study.value.Attribute;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
+import rhombic.study.value.Routing;
 import rhombic.study.value.Table;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Value;
-import rhombic.study.value.Routing;
 
 /** A plant of 25 cells with eight stations each: routes and times by table, recipes, inspection with rework, a rule. */
 final class Network {

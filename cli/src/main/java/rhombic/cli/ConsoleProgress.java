@@ -1,7 +1,7 @@
 package rhombic.cli;
 
-import java.util.Locale;
 import java.io.PrintWriter;
+import java.util.Locale;
 import rhombic.experiment.RunListener;
 import rhombic.experiment.RunTask;
 import rhombic.measure.RunFigures;

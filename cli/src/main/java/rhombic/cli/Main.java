@@ -1,11 +1,11 @@
 package rhombic.cli;
 
-import java.util.Arrays;
-import java.util.Map;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
-import picocli.CommandLine.Command;
+import java.util.Arrays;
+import java.util.Map;
 import picocli.CommandLine;
+import picocli.CommandLine.Command;
 import rhombic.formats.file.ErrorLog;
 
 /** Where the commands start. */

@@ -4,6 +4,7 @@ import java.io.PrintWriter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.ToDoubleFunction;
 import rhombic.experiment.Interval;
 import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
@@ -11,16 +12,15 @@ import rhombic.insight.Limit;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.FailureFigures;
+import rhombic.measure.LinkFigures;
 import rhombic.measure.ModeFigures;
 import rhombic.measure.PersonFigures;
-import rhombic.study.value.PersonState;
-import java.util.function.ToDoubleFunction;
-import rhombic.measure.LinkFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Clock;
 import rhombic.study.RunPlan;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.value.PersonState;
 
 /** The figures as a table for reading. */
 final class Report {

@@ -1,13 +1,13 @@
 package rhombic.chance;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.function.DoubleFunction;
-import java.math.MathContext;
-import java.math.BigDecimal;
 import java.util.TreeMap;
+import java.util.function.DoubleFunction;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhombic.quantity.Dimension;

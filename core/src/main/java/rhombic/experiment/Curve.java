@@ -6,10 +6,10 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import rhombic.study.Sweep;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.QuantityException;
+import rhombic.study.Sweep;
 
 /**
  * A response over the levels of one factor.

@@ -1,8 +1,8 @@
 package rhombic.experiment;
 
 import java.util.function.BooleanSupplier;
-import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.Plant;
+import rhombic.plant.blueprint.Blueprint;
 import rhombic.study.Study;
 import rhombic.trace.PieceListener;
 import rhombic.trace.TraceWriter;

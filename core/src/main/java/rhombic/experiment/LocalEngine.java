@@ -7,16 +7,16 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CancellationException;
-import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.BooleanSupplier;
 import rhombic.measure.RunFigures;
-import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.Plant;
+import rhombic.plant.blueprint.Blueprint;
 import rhombic.study.Study;
 
 /** Makes runs on threads of this machine. Close it to end them. */

@@ -11,9 +11,9 @@ import java.util.function.LongSupplier;
 import rhombic.measure.Diary;
 import rhombic.measure.RunFigures;
 import rhombic.measure.Sample;
-import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.Gauge;
 import rhombic.plant.Plant;
+import rhombic.plant.blueprint.Blueprint;
 import rhombic.study.Study;
 
 /**

@@ -3,8 +3,8 @@ package rhombic.insight;
 import java.util.List;
 import java.util.Optional;
 import rhombic.experiment.Summary;
-import rhombic.measure.RunFigures;
 import rhombic.measure.DeadlockFigures;
+import rhombic.measure.RunFigures;
 import rhombic.quantity.Clock;
 
 /** Says that something stands still for good, because each waits for the next. */

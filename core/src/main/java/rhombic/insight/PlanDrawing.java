@@ -4,13 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import rhombic.chart.Drawing;
+import rhombic.space.Path;
+import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
-import rhombic.space.Path;
-import rhombic.space.Pose;
 
 /** The plant in plan, drawn without a toolkit: outlines to scale, links, names. */
 public final class PlanDrawing {

@@ -5,9 +5,9 @@ import java.util.List;
 import rhombic.experiment.Summary;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.EquipmentFigures;
+import rhombic.study.TargetBand;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.WorkEquipment;
-import rhombic.study.TargetBand;
 
 /** Who is outside of the band in which utilisation is meant to be: people of their time on duty, stations of their planned time. */
 public final class Targets {

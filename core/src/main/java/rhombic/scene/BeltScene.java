@@ -15,8 +15,8 @@ import rhombic.study.Travel;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.Fitting;
-import rhombic.study.value.PieceType;
 import rhombic.study.value.PieceOffset;
+import rhombic.study.value.PieceType;
 import rhombic.trace.Moment;
 
 /**

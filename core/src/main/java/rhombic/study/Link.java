@@ -1,6 +1,5 @@
 package rhombic.study;
 
-import rhombic.study.value.Identified;
 import java.io.Serializable;
 import java.util.List;
 import java.util.Optional;
@@ -10,6 +9,7 @@ import rhombic.quantity.Quantity;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Count;
+import rhombic.study.value.Identified;
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
 

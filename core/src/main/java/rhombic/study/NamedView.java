@@ -1,9 +1,9 @@
 package rhombic.study;
 
 import java.io.Serializable;
-import rhombic.study.value.StudyException;
 import rhombic.study.value.Names;
 import rhombic.study.value.Placement;
+import rhombic.study.value.StudyException;
 
 /**
  * From where the floor was seen when somebody kept that view, to come back to it.

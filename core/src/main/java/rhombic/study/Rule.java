@@ -1,6 +1,5 @@
 package rhombic.study;
 
-import rhombic.study.value.Identified;
 import java.io.Serializable;
 import java.util.Arrays;
 import java.util.List;
@@ -8,6 +7,7 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.value.Count;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.value.Identified;
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
 import rhombic.study.value.Timetable;

@@ -1,9 +1,9 @@
 package rhombic.study;
 
 import java.io.Serializable;
-import rhombic.study.value.StudyException;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.value.StudyException;
 
 /**
  * Where the utilisation of people and stations is meant to be.

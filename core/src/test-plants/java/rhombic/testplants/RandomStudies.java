@@ -14,6 +14,7 @@ import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
+import rhombic.study.NamedView;
 import rhombic.study.Rule;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
@@ -34,22 +35,21 @@ import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Bend;
-import rhombic.study.NamedView;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Footprint;
-import rhombic.study.value.ConveyorPath;
-import rhombic.study.value.PieceOffset;
 import rhombic.study.value.Look;
 import rhombic.study.value.MixPart;
+import rhombic.study.value.PieceOffset;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
+import rhombic.study.value.Routing;
+import rhombic.study.value.Selection;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Table;
-import rhombic.study.value.Selection;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Timetable;
 import rhombic.study.value.Value;
-import rhombic.study.value.Routing;
 
 /** Plants of all kinds mixed, with links forwards and back; many are half-built, overloaded or stand still. */
 public final class RandomStudies {

@@ -29,10 +29,10 @@ import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PieceType;
+import rhombic.study.value.Routing;
 import rhombic.study.value.Selection;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Value;
-import rhombic.study.value.Routing;
 import rhombic.validation.Lines;
 
 /** Parts of time are booked when they pass, ranks are asked when a place is free, and each formula draws for itself. */

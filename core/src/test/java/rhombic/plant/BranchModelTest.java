@@ -28,12 +28,12 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Supply;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.ConveyorPath;
+import rhombic.study.value.Routing;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Timetable;
-import rhombic.study.value.Routing;
 
 /**
  * Conveyors with diverts and merges against a plain model that looks at each piece and reasons about it by itself, on random

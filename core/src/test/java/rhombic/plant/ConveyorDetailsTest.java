@@ -32,12 +32,12 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.Attribute;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.ConveyorPath;
+import rhombic.study.value.Routing;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Value;
-import rhombic.study.value.Routing;
 import rhombic.validation.Lines;
 
 /** What is easily overlooked on a conveyor, by hand: 0.5 m/s, pieces of 0.6 m, 0.4 m apart, 0.8 m wide. */

@@ -23,10 +23,10 @@ import rhombic.study.LinkFilter;
 import rhombic.study.Study;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.value.PieceType;
 import rhombic.study.value.ConveyorPath;
-import rhombic.study.value.ShutTime;
+import rhombic.study.value.PieceType;
 import rhombic.study.value.Selection;
+import rhombic.study.value.ShutTime;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
 

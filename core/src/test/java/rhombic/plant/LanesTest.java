@@ -26,9 +26,9 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Work;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Routing;
 import rhombic.validation.Lines;
 

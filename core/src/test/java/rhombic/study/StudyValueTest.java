@@ -23,12 +23,12 @@ import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
+import rhombic.study.value.Routing;
+import rhombic.study.value.Selection;
 import rhombic.study.value.StudyException;
 import rhombic.study.value.Table;
-import rhombic.study.value.Selection;
 import rhombic.study.value.Timetable;
 import rhombic.study.value.Value;
-import rhombic.study.value.Routing;
 import rhombic.testplants.RandomStudies;
 
 /** A study is a value: it can be sent elsewhere, renamed throughout and refuses what it can't be. */

@@ -37,12 +37,12 @@ import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.Work;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.ConveyorPath;
-import rhombic.study.value.ShutTime;
 import rhombic.study.value.Selection;
+import rhombic.study.value.ShutTime;
 import rhombic.study.value.TimeSource;
 
 /**

@@ -6,11 +6,11 @@ import org.jspecify.annotations.Nullable;
 import rhombic.plant.handover.ContentNode;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Offer;
-import rhombic.plant.handover.Way;
 import rhombic.plant.handover.OutgoingLinks;
+import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
-import rhombic.plant.piece.Ranking;
 import rhombic.plant.piece.RankedQueue;
+import rhombic.plant.piece.Ranking;
 import rhombic.study.Rule;
 import rhombic.study.kind.Buffer;
 

@@ -2,10 +2,10 @@ package rhombic.plant.handover;
 
 import org.jspecify.annotations.Nullable;
 import rhombic.plant.activity.Hold;
-import rhombic.plant.staff.Repairs;
 import rhombic.plant.maintenance.Breakdown;
 import rhombic.plant.maintenance.Modes;
 import rhombic.plant.maintenance.ShiftClock;
+import rhombic.plant.staff.Repairs;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.duty.Calendar;

@@ -24,8 +24,8 @@ import rhombic.study.duty.FailureMode;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.EquipmentState;
-import rhombic.study.value.ShutTime;
 import rhombic.study.value.Routing;
+import rhombic.study.value.ShutTime;
 
 /** One equipment of a running plant: may take pieces, may give them. */
 public abstract class Node extends Attended implements Giver {

@@ -9,8 +9,8 @@ import rhombic.formula.Formula;
 import rhombic.formula.FormulaException;
 import rhombic.formula.FormulaScope;
 import rhombic.plant.blueprint.RunTroubleException;
-import rhombic.plant.resource.Resource;
 import rhombic.plant.piece.Piece;
+import rhombic.plant.resource.Resource;
 
 /** What formulas at one place can see of a running plant. One for each formula; the piece is set before each use. */
 public final class PlantScope implements FormulaScope {

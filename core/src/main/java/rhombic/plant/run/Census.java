@@ -3,13 +3,13 @@ package rhombic.plant.run;
 import java.util.ArrayList;
 import java.util.List;
 import rhombic.formula.FormulaException;
-import rhombic.plant.blueprint.RunTroubleException;
-import rhombic.quantity.Clock;
 import rhombic.measure.Diary;
+import rhombic.measure.TotalTally;
 import rhombic.measure.TypeFigures;
 import rhombic.measure.TypeTally;
-import rhombic.measure.TotalTally;
+import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.plant.piece.Piece;
+import rhombic.quantity.Clock;
 
 /** Counts the pieces of a run as they come into being, change and go, and writes that to the trace. */
 public final class Census {

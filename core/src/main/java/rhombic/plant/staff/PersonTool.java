@@ -1,10 +1,10 @@
 package rhombic.plant.staff;
 
 import rhombic.plant.activity.Hold;
-import rhombic.plant.resource.Resource;
-import rhombic.plant.run.Run;
 import rhombic.plant.maintenance.Breakdown;
 import rhombic.plant.maintenance.Modes;
+import rhombic.plant.resource.Resource;
+import rhombic.plant.run.Run;
 import rhombic.space.Pose;
 import rhombic.study.kind.Crew;
 

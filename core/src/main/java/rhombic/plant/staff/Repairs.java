@@ -2,10 +2,10 @@ package rhombic.plant.staff;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import rhombic.plant.resource.Job;
-import rhombic.plant.run.Run;
 import rhombic.plant.maintenance.Breakdown;
 import rhombic.plant.maintenance.Modes;
+import rhombic.plant.resource.Job;
+import rhombic.plant.run.Run;
 import rhombic.study.duty.FailureMode;
 
 /** Makes what breaks something ready to run, with those who repair it. */

@@ -3,13 +3,13 @@ package rhombic.study.change;
 import java.io.Serializable;
 import java.util.List;
 import rhombic.study.Link;
+import rhombic.study.NamedView;
 import rhombic.study.Renaming;
 import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.duty.Calendar;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.Identified;
-import rhombic.study.NamedView;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
 

@@ -11,9 +11,9 @@ import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.ConveyorPath;
 
 /** Whether what comes to a conveyor can lie on it, and go round its arcs. */
 final class ConveyorCheck {

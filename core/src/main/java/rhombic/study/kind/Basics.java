@@ -7,11 +7,11 @@ import rhombic.study.duty.Duty;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.Names;
-import rhombic.study.value.Placement;
 import rhombic.study.value.PieceOffset;
-import rhombic.study.value.ShutTime;
-import rhombic.study.value.Selection;
+import rhombic.study.value.Placement;
 import rhombic.study.value.Routing;
+import rhombic.study.value.Selection;
+import rhombic.study.value.ShutTime;
 
 /**
  * What all equipment has.

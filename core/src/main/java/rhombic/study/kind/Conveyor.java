@@ -10,13 +10,13 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.space.Path;
 import rhombic.space.Pose;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Count;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Port;
-import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.StudyException;
 

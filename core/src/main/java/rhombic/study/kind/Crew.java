@@ -1,6 +1,5 @@
 package rhombic.study.kind;
 
-import rhombic.study.value.Identified;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -14,6 +13,7 @@ import rhombic.quantity.Unit;
 import rhombic.study.duty.Person;
 import rhombic.study.value.Count;
 import rhombic.study.value.Footprint;
+import rhombic.study.value.Identified;
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
 

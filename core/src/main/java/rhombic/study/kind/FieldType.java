@@ -14,18 +14,18 @@ import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
 import rhombic.study.duty.StandPoint;
 import rhombic.study.value.Attribute;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.Identified;
 import rhombic.study.value.MixPart;
-import rhombic.study.value.Placement;
-import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.PieceOffset;
-import rhombic.study.value.ShutTime;
+import rhombic.study.value.Placement;
+import rhombic.study.value.Routing;
 import rhombic.study.value.Selection;
+import rhombic.study.value.ShutTime;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Timetable;
-import rhombic.study.value.Routing;
 
 /**
  * What a field of equipment holds. From it follow how the field is read and written, what it names, and how a new name is

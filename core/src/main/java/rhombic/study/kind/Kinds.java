@@ -8,17 +8,17 @@ import java.util.function.BiFunction;
 import java.util.function.Function;
 import rhombic.chance.DistributionText;
 import rhombic.quantity.Dimension;
+import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.Duty;
 import rhombic.study.duty.FailureMode;
-import rhombic.study.duty.AtShiftEnd;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.MixPart;
+import rhombic.study.value.PieceOffset;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
-import rhombic.study.value.ConveyorPath;
-import rhombic.study.value.PieceOffset;
+import rhombic.study.value.Routing;
 import rhombic.study.value.Selection;
 import rhombic.study.value.TimeSource;
-import rhombic.study.value.Routing;
 
 /** All kinds of equipment. A new kind is declared here. */
 public final class Kinds {

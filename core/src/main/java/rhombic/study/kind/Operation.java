@@ -1,9 +1,9 @@
 package rhombic.study.kind;
 
-import rhombic.study.value.Identified;
 import java.io.Serializable;
 import java.util.List;
 import rhombic.study.duty.Need;
+import rhombic.study.value.Identified;
 import rhombic.study.value.Names;
 import rhombic.study.value.TimeSource;
 

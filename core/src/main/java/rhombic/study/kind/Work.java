@@ -1,6 +1,5 @@
 package rhombic.study.kind;
 
-import rhombic.study.value.Identified;
 import java.io.Serializable;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -9,6 +8,7 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.duty.Need;
 import rhombic.study.value.Count;
+import rhombic.study.value.Identified;
 import rhombic.study.value.StudyException;
 import rhombic.study.value.TimeSource;
 

@@ -3,8 +3,8 @@ package rhombic.study.kind;
 import java.util.ArrayList;
 import java.util.List;
 import rhombic.study.duty.Need;
-import rhombic.study.value.TimeSource;
 import rhombic.study.value.Footprint;
+import rhombic.study.value.TimeSource;
 
 /** Equipment that works on pieces at places. */
 public sealed interface WorkEquipment extends Equipment permits Station, AssemblyStation, UnpackingStation {

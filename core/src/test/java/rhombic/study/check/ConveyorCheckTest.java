@@ -19,11 +19,11 @@ import rhombic.study.Study;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.ConveyorPath;
-import rhombic.study.value.StudyException;
 import rhombic.study.value.Routing;
+import rhombic.study.value.StudyException;
 import rhombic.validation.Lines;
 
 /** What can't lie on a conveyor or go round its arcs is told at its place, with the remedy. */

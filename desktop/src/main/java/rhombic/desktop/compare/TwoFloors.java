@@ -26,8 +26,8 @@ import rhombic.experiment.Variant;
 import rhombic.experiment.Verdict;
 import rhombic.quantity.Clock;
 import rhombic.study.Study;
-import rhombic.study.kind.GoodsOut;
 import rhombic.study.change.ChangeWords;
+import rhombic.study.kind.GoodsOut;
 import rhombic.trace.Moment;
 
 /** Two alternatives moving side by side on one clock, seen from the same place, with their figures under them. */

@@ -16,16 +16,16 @@ import javafx.scene.text.FontWeight;
 import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 import rhombic.chart.Chart;
-import rhombic.space.Pose;
 import rhombic.space.Path;
+import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.WorkEquipment;
-import rhombic.study.value.Port;
 import rhombic.study.value.ConveyorPath;
+import rhombic.study.value.Port;
 import rhombic.trace.Moment;
 
 /** What is written and marked over the scene, in pixels: names, numbers, selection, link handles, the sweep of a hand. */

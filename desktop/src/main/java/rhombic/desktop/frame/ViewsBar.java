@@ -11,8 +11,8 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import rhombic.desktop.work.Workbench;
-import rhombic.study.Study;
 import rhombic.study.NamedView;
+import rhombic.study.Study;
 import rhombic.study.value.StudyException;
 
 /** The views of the floor that were kept by name, over its upper right corner: click one to see the floor so again. */

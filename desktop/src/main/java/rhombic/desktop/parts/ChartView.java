@@ -4,8 +4,8 @@ import java.io.File;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
-import java.util.function.Consumer;
 import java.util.List;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
@@ -23,8 +23,8 @@ import javafx.stage.FileChooser;
 import rhombic.chart.Chart;
 import rhombic.chart.Drawing;
 import rhombic.formats.file.SafeFile;
-import rhombic.formats.table.Csv;
 import rhombic.formats.picture.Svg;
+import rhombic.formats.table.Csv;
 
 /** A chart in the window. It fills its room; a click with the right button copies or saves it. */
 public final class ChartView extends Region {

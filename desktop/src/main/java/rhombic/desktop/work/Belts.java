@@ -18,9 +18,9 @@ import rhombic.study.value.Fitting;
 import rhombic.study.value.Names;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Port;
-import rhombic.study.value.StudyException;
-import rhombic.study.value.Selection;
 import rhombic.study.value.Routing;
+import rhombic.study.value.Selection;
+import rhombic.study.value.StudyException;
 
 /** Conveyors cut in two, put together and laid anew, with what hangs on them. */
 public final class Belts {

@@ -18,9 +18,9 @@ import rhombic.experiment.Response;
 import rhombic.experiment.RunListener;
 import rhombic.experiment.RunTask;
 import rhombic.experiment.Summary;
-import rhombic.insight.Finding;
-import rhombic.insight.DeadlockFinding;
 import rhombic.formats.file.ErrorLog;
+import rhombic.insight.DeadlockFinding;
+import rhombic.insight.Finding;
 import rhombic.study.Study;
 
 /**

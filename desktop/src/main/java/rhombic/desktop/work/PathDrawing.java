@@ -15,13 +15,13 @@ import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kinds;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Names;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Port;
-import rhombic.study.value.StudyException;
-import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Routing;
+import rhombic.study.value.StudyException;
 
 /** A conveyor while it is drawn, corner by corner. */
 public final class PathDrawing {

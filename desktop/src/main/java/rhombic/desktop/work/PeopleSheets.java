@@ -12,8 +12,8 @@ import rhombic.measure.ModeFigures;
 import rhombic.measure.PersonFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Clock;
-import rhombic.study.value.PersonState;
 import rhombic.study.TargetBand;
+import rhombic.study.value.PersonState;
 
 /** Sheets about people, failures, and how many people the hours of the day need. */
 final class PeopleSheets {

@@ -15,9 +15,9 @@ import rhombic.measure.LinkFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
 import rhombic.quantity.Clock;
+import rhombic.study.TargetBand;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
-import rhombic.study.TargetBand;
 
 /**
  * A table of results as text: means over the runs, and margins where they matter most.

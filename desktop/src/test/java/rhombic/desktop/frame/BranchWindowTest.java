@@ -14,16 +14,16 @@ import rhombic.desktop.work.Edits;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.Study;
+import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
-import rhombic.study.kind.Basics;
 import rhombic.study.kind.Kinds;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
-import rhombic.study.value.ConveyorPath;
 
 /** Conveyors branch off, come together, are laid anew, cut and joined by hand, in the real window. */
 class BranchWindowTest extends WindowBase {

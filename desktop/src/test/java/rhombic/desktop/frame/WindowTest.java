@@ -35,9 +35,9 @@ import rhombic.formats.study.StudyReader;
 import rhombic.formats.study.StudyWriter;
 import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.value.Bend;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Station;
+import rhombic.study.value.Bend;
 
 /** The real window, worked by mouse and keys. */
 class WindowTest extends WindowBase {

@@ -9,12 +9,12 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.kind.Kind;
-import rhombic.study.value.Bend;
-import rhombic.study.kind.WorkEquipment;
-import rhombic.study.kind.Station;
-import rhombic.study.kind.Kinds;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Kind;
+import rhombic.study.kind.Kinds;
+import rhombic.study.kind.Station;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.Bend;
 import rhombic.study.value.Placement;
 
 class EditsTest {

@@ -1,19 +1,19 @@
 package rhombic.desktop.work;
 
-import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import org.junit.jupiter.api.Test;
-import rhombic.study.value.StudyException;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Kinds;
-import rhombic.study.value.Placement;
 import rhombic.study.value.ConveyorPath;
+import rhombic.study.value.Placement;
+import rhombic.study.value.StudyException;
 
 /** Drawing a conveyor corner by corner: what is drawn is what it is. */
 class WayDrawingTest {

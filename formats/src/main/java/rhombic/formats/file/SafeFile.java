@@ -1,7 +1,7 @@
 package rhombic.formats.file;
 
-import java.io.IOException;
 import java.io.FilterOutputStream;
+import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;

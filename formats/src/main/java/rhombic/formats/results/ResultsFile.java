@@ -1,12 +1,5 @@
 package rhombic.formats.results;
 
-import rhombic.formats.file.SafeFile;
-import rhombic.formats.file.FileTrouble;
-import java.util.Set;
-import java.util.Objects;
-import java.util.HashSet;
-import java.util.Arrays;
-import java.nio.file.attribute.BasicFileAttributes;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -21,15 +14,22 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.BasicFileAttributes;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import rhombic.experiment.Archive;
 import rhombic.experiment.ResponseNames;
 import rhombic.experiment.RunRecord;
+import rhombic.formats.file.FileTrouble;
+import rhombic.formats.file.SafeFile;
 import rhombic.study.change.StudyMark;
 
 /**

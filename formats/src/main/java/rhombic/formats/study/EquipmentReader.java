@@ -19,16 +19,16 @@ import rhombic.study.kind.Supply;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.MixPart;
-import rhombic.study.value.Placement;
-import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.PieceOffset;
-import rhombic.study.value.ShutTime;
+import rhombic.study.value.Placement;
+import rhombic.study.value.Routing;
 import rhombic.study.value.Selection;
+import rhombic.study.value.ShutTime;
 import rhombic.study.value.Timetable;
 import rhombic.study.value.Value;
-import rhombic.study.value.Routing;
 
 /** Reads one piece of equipment. */
 final class EquipmentReader {

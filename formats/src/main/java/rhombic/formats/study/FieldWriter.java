@@ -7,6 +7,10 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import rhombic.chance.Distribution;
 import rhombic.quantity.Quantity;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.Person;
+import rhombic.study.duty.StandPoint;
 import rhombic.study.kind.FieldType;
 import rhombic.study.kind.Inspection;
 import rhombic.study.kind.Operation;
@@ -14,21 +18,17 @@ import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Supply;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.Work;
-import rhombic.study.duty.FailureMode;
-import rhombic.study.duty.Need;
-import rhombic.study.duty.Person;
-import rhombic.study.duty.StandPoint;
 import rhombic.study.value.Attribute;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.MixPart;
-import rhombic.study.value.Placement;
-import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.PieceOffset;
-import rhombic.study.value.ShutTime;
-import rhombic.study.value.Selection;
-import rhombic.study.value.TimeSource;
+import rhombic.study.value.Placement;
 import rhombic.study.value.Routing;
+import rhombic.study.value.Selection;
+import rhombic.study.value.ShutTime;
+import rhombic.study.value.TimeSource;
 
 /** Writes one field of equipment, whatever it holds. */
 final class FieldWriter {

@@ -18,16 +18,16 @@ import java.util.Set;
 import rhombic.formats.file.SafeFile;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
+import rhombic.study.NamedView;
 import rhombic.study.Rule;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
+import rhombic.study.TargetBand;
 import rhombic.study.Travel;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Look;
-import rhombic.study.NamedView;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
-import rhombic.study.TargetBand;
 import rhombic.study.value.Value;
 
 /** Writes studies. What is the usual value is written too: a file is read without knowing the program. */

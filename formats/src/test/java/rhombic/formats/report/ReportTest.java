@@ -24,6 +24,8 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import rhombic.experiment.Archive;
 import rhombic.experiment.LocalEngine;
 import rhombic.formats.events.EventLog;
@@ -34,8 +36,6 @@ import rhombic.study.Study;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.PieceType;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 
 /** What is handed on of the demo. */
 class ReportTest {

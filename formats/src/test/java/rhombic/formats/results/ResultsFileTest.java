@@ -19,9 +19,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import rhombic.experiment.ResponseNames;
 import rhombic.experiment.RunRecord;
+import rhombic.study.NamedView;
 import rhombic.study.Study;
 import rhombic.study.change.StudyMark;
-import rhombic.study.NamedView;
 import rhombic.testplants.RandomStudies;
 
 /** Runs kept beside a study, whatever happens to the file. */

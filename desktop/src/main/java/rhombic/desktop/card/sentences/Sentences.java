@@ -32,8 +32,8 @@ import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
-import rhombic.study.value.ShutTime;
 import rhombic.study.value.Selection;
+import rhombic.study.value.ShutTime;
 
 /** What a job card says, and what each of its tokens changes. */
 public final class Sentences {

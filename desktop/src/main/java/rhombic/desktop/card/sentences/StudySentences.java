@@ -29,11 +29,11 @@ import rhombic.study.Rule;
 import rhombic.study.RuleText;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
+import rhombic.study.TargetBand;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
-import rhombic.study.TargetBand;
 import rhombic.study.value.Value;
 
 /** What the card says when nothing is selected: the run, the pieces, the tables and the rules. */
