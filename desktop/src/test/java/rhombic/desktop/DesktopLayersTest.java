@@ -49,7 +49,7 @@ class DesktopLayersTest {
                 .whereLayer("floor").mayOnlyBeAccessedByLayers("watch", "card", "compare", "frame", "start")
                 .whereLayer("compare").mayOnlyBeAccessedByLayers("frame", "start")
                 .whereLayer("diagnose").mayOnlyBeAccessedByLayers("frame", "start")
-                .whereLayer("parts").mayOnlyBeAccessedByLayers("floor", "compare", "diagnose")
+                .whereLayer("parts").mayOnlyBeAccessedByLayers("floor", "compare", "diagnose", "frame")
                 .check(DESKTOP);
     }
 

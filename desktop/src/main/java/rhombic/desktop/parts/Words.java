@@ -4,7 +4,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Region;
 
-/** Small parts that the panes of Compare and Diagnose are made of. */
+/** Small parts that panes and questions are made of. */
 public final class Words {
     private Words() {}
 
