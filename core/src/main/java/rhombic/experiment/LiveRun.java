@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.concurrent.Executor;
 import java.util.function.BooleanSupplier;
 import rhombic.measure.Diary;
-import rhombic.plant.Plant;
+import rhombic.measure.RunFigures;
 import rhombic.plant.blueprint.Blueprint;
 import rhombic.study.Study;
 import rhombic.trace.Trace;
@@ -21,38 +21,44 @@ public final class LiveRun {
     /** What the trace needs beside the run is made by threads that cost nothing while there is nothing to do. */
     private static final Executor BESIDE = Thread.ofVirtual().name("rhombic-keyframes")::start;
 
-    private final Plant plant;
+    private final ObservedRun run;
     private final TraceWriter writer;
-    private final Diary diary;
+    private final int maxKept;
     private final long plannedNanos;
+    /** Records of the last advance: the next will hardly write more than twice as many. */
+    private long lately;
     /** When a rule ended the run; negative while none has. */
     private volatile long stoppedNanos = -1;
+    private volatile long doneNanos;
+    /** Whether the trace has ended before the run. */
+    private volatile boolean isCut;
 
     public LiveRun(Study study) {
         this(study, TraceWriter.USUALLY_KEPT);
     }
 
-    public LiveRun(Blueprint blueprint) {
-        this(blueprint, TraceWriter.USUALLY_KEPT);
+    /** @param formulas to be read off at equal steps of time, as charts need them */
+    public LiveRun(Blueprint blueprint, List<String> formulas) {
+        this(blueprint, formulas, TraceWriter.USUALLY_KEPT);
     }
 
     /** @param maxKept records of the trace after which the oldest are dropped */
     public LiveRun(Study study, int maxKept) {
-        this(Blueprint.of(study), maxKept);
+        this(Blueprint.of(study), List.of(), maxKept);
     }
 
-    private LiveRun(Blueprint blueprint, int maxKept) {
+    private LiveRun(Blueprint blueprint, List<String> formulas, int maxKept) {
         Study study = blueprint.study();
+        this.maxKept = maxKept;
         writer = new TraceWriter(study.equipment().size(), study.links().size(), maxKept, BESIDE);
-        diary = blueprint.diary();
-        plant = Plant.buildObserved(blueprint, 1, writer, diary);
+        run = new ObservedRun(blueprint, 1, writer, formulas);
         plannedNanos = study.plan().length().nanos();
         writer.publish(-1);
     }
 
     /** Of the pieces that have left so far. */
     public List<Diary.Journey> journeys() {
-        return diary.journeys();
+        return run.journeys();
     }
 
     public Trace trace() {
@@ -73,21 +79,40 @@ public final class LiveRun {
     public boolean advance(long untilNanos, BooleanSupplier cancelled) {
         long end = Math.min(untilNanos, plannedNanos);
         long slice = Math.max(1, plannedNanos / SLICES);
-        long published = writer.records();
-        while (plant.now() < end && !plant.isStopped()) {
-            if (!plant.advance(Math.min(end, plant.now() + slice), cancelled)) {
+        long begun = writer.records();
+        long published = begun;
+        while (run.now() < end && !run.isStopped()) {
+            if (!run.advance(Math.min(end, run.now() + slice), cancelled)) {
                 return false;
             }
+            doneNanos = run.now();
             if (writer.records() - published >= RECORDS_BETWEEN_PUBLISHING) {
                 published = writer.records();
-                writer.publish(plant.now());
+                writer.publish(run.now());
             }
         }
-        writer.publish(plant.now());
-        if (plant.isStopped()) {
-            stoppedNanos = plant.now();
+        writer.publish(run.now());
+        lately = Math.max(0, writer.records() - begun);
+        if (run.isStopped()) {
+            stoppedNanos = run.now();
         }
         return true;
+    }
+
+    /** Whether to advance as far again may drop the oldest records. By the thread that advances. */
+    public boolean isNearlyFull() {
+        return writer.records() + 2 * lately >= maxKept;
+    }
+
+    /** Lets the trace end here; the run can go on for its figures. By the thread that advances. */
+    public void cutTrace() {
+        writer.end(run.now());
+        isCut = true;
+    }
+
+    /** Whether the trace has ended before the run. */
+    public boolean isCut() {
+        return isCut;
     }
 
     /** Whether a rule has ended the run before its time. */
@@ -95,8 +120,23 @@ public final class LiveRun {
         return stoppedNanos >= 0;
     }
 
-    /** How far it has run; all up to here is in the trace. */
+    /** Whether it has come to its end. */
+    public boolean isOver() {
+        return doneNanos >= plannedNanos || isStopped();
+    }
+
+    /** How far it has run; all up to here is in the trace, unless that was cut. */
     public long doneNanos() {
-        return plant.now();
+        return doneNanos;
+    }
+
+    /** The figures up to now. By the thread that advances. */
+    public RunFigures figures() {
+        return run.figures();
+    }
+
+    /** All that was read off up to now. By the thread that advances. */
+    public Observation observation() {
+        return run.soFar();
     }
 }

@@ -8,11 +8,11 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
-import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import rhombic.experiment.FigureText;
 import rhombic.experiment.Interval;
 import rhombic.experiment.Observation;
+import rhombic.experiment.Preparation;
 import rhombic.experiment.Response;
 import rhombic.experiment.Scale;
 import rhombic.experiment.Summary;
@@ -63,19 +63,28 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
      * @throws java.util.concurrent.CancellationException if cancelled
      */
     public static Diagnosis of(Summary summary, BooleanSupplier cancelled) {
-        return of(summary, List.of(), cancelled, soFar -> {});
+        return of(summary, List.of(), cancelled);
     }
 
     /**
      * The same, with what charts read off the runs.
      *
      * @param formulas of the charts
-     * @param soFar hears now and then, if that takes long, of what there is of the first run by then
      */
-    public static Diagnosis of(Summary summary, List<String> formulas, BooleanSupplier cancelled, Consumer<Observation> soFar) {
-        List<Observation> observations = new ArrayList<>();
-        for (int r = 1; r <= Math.min(MAX_OBSERVED, summary.runs().size()); r++) {
-            observations.add(Observation.of(summary.study(), r, formulas, cancelled, r == 1 ? soFar : later -> {}));
+    public static Diagnosis of(Summary summary, List<String> formulas, BooleanSupplier cancelled) {
+        return of(summary, List.of(), formulas, new Preparation(), cancelled);
+    }
+
+    /**
+     * The same, where the first runs have been analysed already.
+     *
+     * @param known the first replications of the same study
+     */
+    public static Diagnosis of(Summary summary, List<Observation> known, List<String> formulas, Preparation preparation,
+            BooleanSupplier cancelled) {
+        List<Observation> observations = new ArrayList<>(known);
+        for (int r = known.size() + 1; r <= Math.min(MAX_OBSERVED, summary.runs().size()); r++) {
+            observations.add(Observation.of(summary.study(), r, formulas, preparation, cancelled));
         }
         return of(summary, observations);
     }

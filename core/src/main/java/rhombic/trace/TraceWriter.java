@@ -55,6 +55,7 @@ public final class TraceWriter {
     private int[] motionOf = new int[64];
     private final BodyNumbers numbers = new BodyNumbers(body -> motionOf[body]++);
     private final PriorityQueue<Later> later = new PriorityQueue<>();
+    private boolean isEnded;
 
     /** A phase of a motion that is still to come. */
     private record Later(long timeNanos, int body, int motion, int node, int link, Pace.Phase phase) implements Comparable<Later> {
@@ -178,6 +179,9 @@ public final class TraceWriter {
         if (listener != null) {
             listener.onEvent(timeNanos, PieceListener.Event.SETS_OUT, body, node, link);
         }
+        if (isEnded) {
+            return;
+        }
         writeLater(timeNanos);
         int motion = ++motionOf[body];
         long at = timeNanos;
@@ -233,6 +237,9 @@ public final class TraceWriter {
     }
 
     private void further(long timeNanos, long... more) {
+        if (isEnded) {
+            return;
+        }
         writeLater(timeNanos);
         if (extraSize + more.length > extras.length) {
             extras = Arrays.copyOf(extras, extras.length * 2);
@@ -265,7 +272,9 @@ public final class TraceWriter {
 
     /** An attribute of a piece is set. */
     public void sets(long timeNanos, int body, String attribute, String value) {
-        add(timeNanos, body, 0, trace.word(attribute + "\u0000" + value), Segment.RecordKind.SET);
+        if (!isEnded) {
+            add(timeNanos, body, 0, trace.word(attribute + "\u0000" + value), Segment.RecordKind.SET);
+        }
     }
 
     // ---- equipment
@@ -319,10 +328,24 @@ public final class TraceWriter {
      * @param completeNanos the time up to which, itself included, nothing more will be written
      */
     public void publish(long completeNanos) {
+        if (isEnded) {
+            return;
+        }
         writeLater(completeNanos);
         List<Segment> all = new ArrayList<>(sealed);
         all.add(segment());
         trace.publish(List.copyOf(all), completeNanos, droppedSegments);
+    }
+
+    /** Publishes for the last time: the trace ends here, although the run goes on. */
+    public void end(long completeNanos) {
+        publish(completeNanos);
+        isEnded = true;
+        later.clear();
+    }
+
+    public boolean isEnded() {
+        return isEnded;
     }
 
     private Segment segment() {
@@ -382,6 +405,9 @@ public final class TraceWriter {
     }
 
     private void write(long time, int body, int node, int slot, Segment.RecordKind kind) {
+        if (isEnded) {
+            return;
+        }
         room(time);
         long number = firstNumber + size;
         times[size] = time;

@@ -15,6 +15,7 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import rhombic.chart.Chart;
 import rhombic.experiment.Observation;
+import rhombic.experiment.Preparation;
 import rhombic.study.BoardChart;
 import rhombic.study.Study;
 import rhombic.validation.Lines;
@@ -29,8 +30,8 @@ class BoardTest {
             .chain(arrivals("In", "constant(10 min)", 1), station("A", 1, 0, "constant(4 min)"), station("B", 1, 5, "constant(15 min)"),
                     goodsOut("Out"))
             .study(20, 0, 2);
-    private final List<Observation> runs = List.of(Observation.of(line, 1, List.of("here.out"), () -> false, part -> {}),
-            Observation.of(line, 2, List.of("here.out"), () -> false, part -> {}));
+    private final List<Observation> runs = List.of(Observation.of(line, 1, List.of("here.out"), new Preparation(), () -> false),
+            Observation.of(line, 2, List.of("here.out"), new Preparation(), () -> false));
     private final Board whole = new Board(runs);
 
     private static BoardChart wanted(BoardChart.Kind kind, String... elements) {

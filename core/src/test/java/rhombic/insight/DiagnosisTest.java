@@ -21,6 +21,7 @@ import rhombic.experiment.Archive;
 import rhombic.experiment.Experiment;
 import rhombic.experiment.LocalEngine;
 import rhombic.experiment.Observation;
+import rhombic.experiment.Preparation;
 import rhombic.experiment.RunListener;
 import rhombic.experiment.Summary;
 import rhombic.experiment.Verdict;
@@ -243,7 +244,7 @@ class DiagnosisTest {
     void anyQuantityIsReadOffTheRunStepByStep() {
         List<String> formulas = List.of("at('Store').content + at('B').waiting + at('B').busy", "here.inside - at('Store').content",
                 "at('B').busy == 1 && clock.hours > 1", "at('Nowhere').content");
-        Observation observation = Observation.of(line, 1, formulas, () -> false, soFar -> {});
+        Observation observation = Observation.of(line, 1, formulas, new Preparation(), () -> false);
         Board board = new Board(List.of(observation));
         BoardChart chart = new BoardChart("Q", BoardChart.Kind.FORMULA, formulas.subList(0, 3), BoardChart.Series.EACH, 1, false);
         assertTrue(board.has(chart));

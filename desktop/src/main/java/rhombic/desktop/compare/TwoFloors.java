@@ -88,6 +88,7 @@ final class TwoFloors extends VBox implements AutoCloseable {
                 floor.setStudy(v.study());
                 floor.markDifferent(v.isBase() ? Set.of() : ChangeWords.touched(bench.base(), v.study()));
                 player.load(v.study());
+                player.awaitStart();
                 player.seek((long) nanos);
                 notifyWindow();
             });

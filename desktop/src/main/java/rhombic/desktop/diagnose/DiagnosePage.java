@@ -24,8 +24,10 @@ import rhombic.chart.Chart;
 import rhombic.desktop.parts.RoomsBar;
 import rhombic.desktop.parts.Words;
 import rhombic.desktop.work.Diagnosing;
+import rhombic.desktop.work.FirstRun;
 import rhombic.desktop.work.Outlook;
 import rhombic.desktop.work.Workbench;
+import rhombic.experiment.Preparation;
 import rhombic.experiment.Summary;
 import rhombic.insight.Board;
 import rhombic.insight.Diagnosis;
@@ -75,6 +77,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
 
     private final Workbench bench;
     private final Actions actions;
+    private final Supplier<@Nullable FirstRun> first;
     private final Diagnosing diagnosing;
     private final ResultsPage tables;
     private final LeveragePane leverage;
@@ -96,12 +99,18 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
     private long awaitedSince;
     private boolean isWatched;
 
-    /** @param left the pieces that have left, in the run that is watched */
-    public DiagnosePage(Workbench bench, Actions actions, Supplier<List<Diary.Journey>> left) {
+    /**
+     * @param preparation shared with whoever else asks for the study on the floor
+     * @param first the run that is watched
+     * @param left the pieces that have left in it
+     */
+    public DiagnosePage(Workbench bench, Actions actions, Preparation preparation, Supplier<@Nullable FirstRun> first,
+            Supplier<List<Diary.Journey>> left) {
         super(8);
         this.bench = bench;
         this.actions = actions;
-        diagnosing = new Diagnosing(Platform::runLater, new News());
+        this.first = first;
+        diagnosing = new Diagnosing(preparation, Platform::runLater, new News());
         tables = new ResultsPage(bench);
         Consumer<String> say = actions::say;
         leverage = new LeveragePane(bench, diagnosing, this::tryIt);
@@ -178,8 +187,13 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
             isWatched = false;
         } else if (!isWatched && System.nanoTime() - awaitedSince > LONG_NANOS) {
             isWatched = true;
-            diagnosing.watch(bench.study(), formulas());
+            run().ifPresent(diagnosing::watch);
         }
+    }
+
+    /** The first run of the study on the floor. */
+    private Optional<FirstRun> run() {
+        return Optional.ofNullable(first.get()).filter(run -> run.study() == bench.study());
     }
 
     private List<String> formulas() {
@@ -188,7 +202,11 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
 
     /** A chart asks for something that was not read off the runs: they are analysed once more. */
     private void readAgain() {
-        fresh.filter(summary -> isNeeded() && summary.study() == read).ifPresent(summary -> diagnosing.read(summary, formulas()));
+        fresh.filter(summary -> isNeeded() && summary.study() == read).ifPresent(this::read);
+    }
+
+    private void read(Summary summary) {
+        run().filter(run -> run.study() == summary.study()).ifPresent(run -> diagnosing.read(summary, run, formulas()));
     }
 
     /** Whether it is seen, or what it says is seen on the floor. */
@@ -200,14 +218,14 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
         if (getScene() == null) {
             fresh.filter(now -> board.standsOnFloor() && now.study() != charted && now.study() != read).ifPresent(summary -> {
                 charted = summary.study();
-                diagnosing.watch(summary.study(), formulas());
+                run().ifPresent(diagnosing::watch);
             });
             return;
         }
         fresh.filter(summary -> summary.study() != read).ifPresent(summary -> {
             read = summary.study();
             leverage.forget();
-            diagnosing.read(summary, formulas());
+            read(summary);
         });
     }
 

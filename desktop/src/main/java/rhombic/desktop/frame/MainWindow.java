@@ -31,6 +31,7 @@ import rhombic.desktop.floor.hand.FloorGestures;
 import rhombic.desktop.watch.StripsView;
 import rhombic.desktop.watch.TransportBar;
 import rhombic.desktop.work.Checks;
+import rhombic.desktop.work.FirstRun;
 import rhombic.desktop.work.Outlook;
 import rhombic.desktop.work.Player;
 import rhombic.desktop.work.RecentFiles;
@@ -40,6 +41,7 @@ import rhombic.experiment.Preparation;
 import rhombic.formats.file.ErrorLog;
 import rhombic.formats.file.Journal;
 import rhombic.insight.PieceStory;
+import rhombic.study.BoardChart;
 import rhombic.study.Study;
 import rhombic.study.check.Problem;
 import rhombic.trace.Moment;
@@ -55,8 +57,6 @@ public final class MainWindow implements AutoCloseable {
     private static final double TRAVEL_SECONDS = 2.5;
     /** Figures on the card change a few times a second while it plays: oftener can't be read. */
     private static final long NANOS_BETWEEN_FIGURES = 200_000_000L;
-    private static final long LONGEST_LOAD_DELAY_NANOS = 800_000_000L;
-    private static final long NOT_DUE = Long.MAX_VALUE;
     private static final double CARD_WIDTH = 320;
     private static final double STRIPS_HEIGHT = 196;
 
@@ -97,8 +97,6 @@ public final class MainWindow implements AutoCloseable {
     private long lastFrame;
     private double travel;
     private long figuresShown;
-    private long loadDue = NOT_DUE;
-    private Outlook.State outlookState = new Outlook.State.Empty();
     private long shownNanos = -1;
     private @Nullable Trace stripTrace;
     /** What was last put on the floor. */
@@ -118,7 +116,7 @@ public final class MainWindow implements AutoCloseable {
             player.pause();
             player.seek(nanos);
         }, bench::select);
-        diagnose = new DiagnosePage(bench, new DiagnoseActions(this), player::journeys);
+        diagnose = new DiagnosePage(bench, new DiagnoseActions(this), preparation, player::firstRun, player::journeys);
         compare = new ComparePage(bench, this::say, () -> go(Workspace.BUILD),
                 () -> asker.toSave(bench.base().name().replaceAll("[^\\p{L}\\p{N} _-]", "").strip() + " report.html"),
                 this::pictureOfBase);
@@ -144,7 +142,6 @@ public final class MainWindow implements AutoCloseable {
             }
         };
         studyChanged();
-        loadIfDue();
         go(Workspace.BUILD);
         timer.start();
         middle.getChildren().add(new LeftWork(files, () -> Platform.runLater(() -> floor.fit(Set.of()))));
@@ -297,11 +294,16 @@ public final class MainWindow implements AutoCloseable {
         Study study = bench.study();
         if (study != laid) {
             laid = study;
-            loadDue = System.nanoTime() + LONGEST_LOAD_DELAY_NANOS;
-            outlook.refresh(study); // which runs on other threads while the floor is laid here
+            FirstRun first = player.load(study, BoardChart.formulas(bench.comparison().board()));
+            outlook.refresh(study, first);
             checks.refresh(study);
-            floor.setStudy(study);
+            floor.setStudy(study); // while the others run on threads of their own
             views.update(study);
+            player.awaitStart();
+            if (player.trace().isEmpty()) {
+                floor.clearMoment(); // the run came to nothing at once, or is not there yet: what an earlier one left must not stay
+            }
+            strips.setStudy(study, player.trace().orElse(null));
             chosenPiece = Optional.empty();
             card.showPiece(Optional.empty());
         }
@@ -329,21 +331,7 @@ public final class MainWindow implements AutoCloseable {
         card.rebuild();
     }
 
-    /** The figures come first; the run to be watched follows when they are there, or when they take long. */
-    private void loadIfDue() {
-        boolean figuresAreThere = !(outlookState instanceof Outlook.State.Running);
-        if (loadDue != NOT_DUE && (figuresAreThere || System.nanoTime() > loadDue)) {
-            loadDue = NOT_DUE;
-            player.load(bench.study());
-            if (player.trace().isEmpty()) {
-                floor.clearMoment(); // the run came to nothing at once: what an earlier one left must not stay
-            }
-            strips.setStudy(bench.study(), player.trace().orElse(null));
-        }
-    }
-
     private void showOutlook(Outlook.State state) {
-        outlookState = state;
         outlookBar.show(state);
         if (state instanceof Outlook.State.Fresh fresh) {
             floor.markLimit(fresh.limit().map(found -> Set.of(found.subject())).orElse(Set.of()));
@@ -395,7 +383,6 @@ public final class MainWindow implements AutoCloseable {
         double seconds = lastFrame == 0 ? 0 : Math.min(0.5, (now - lastFrame) / 1e9);
         lastFrame = now;
         compare.frame(seconds);
-        loadIfDue();
         player.pass(seconds);
         refreshFrame();
         if (player.isPlaying()) {

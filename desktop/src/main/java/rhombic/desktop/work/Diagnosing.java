@@ -9,6 +9,7 @@ import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.BooleanSupplier;
 import rhombic.experiment.Archive;
 import rhombic.experiment.Experiment;
 import rhombic.experiment.LocalEngine;
@@ -50,49 +51,41 @@ public final class Diagnosing implements AutoCloseable {
     private final ExecutorService leverageThread = Executors
             .newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-leverage").factory());
     private final LocalEngine engine = LocalEngine.onAllCores(new Preparation());
+    private final Preparation preparation;
     private final Executor window;
     private final Listener listener;
     private final AtomicLong current = new AtomicLong();
     private final AtomicLong leverage = new AtomicLong();
 
-    public Diagnosing(Executor window, Listener listener) {
+    public Diagnosing(Preparation preparation, Executor window, Listener listener) {
+        this.preparation = preparation;
         this.window = window;
         this.listener = listener;
     }
 
-    /**
-     * Makes the charts of a study from its first run alone, as far as it has come: while its figures are still being worked out, or
-     * where nothing but charts is seen of it.
-     *
-     * @param formulas that they read
-     */
-    public void watch(Study study, List<String> formulas) {
+    /** Shows the charts of a study from its first run alone, as far as it has come, until a reading is asked for. */
+    public void watch(FirstRun first) {
         long mine = current.incrementAndGet();
-        thread.execute(() -> {
-            try {
-                Observation whole = Observation.of(study, 1, formulas, () -> current.get() != mine, soFar -> {
-                    Board part = new Board(List.of(soFar));
-                    notifyListener(mine, current, () -> listener.onBoardProgress(part));
-                });
-                Board board = new Board(List.of(whole));
-                notifyListener(mine, current, () -> listener.onBoardProgress(board));
-            } catch (CancellationException e) {
-                return; // the figures are there, or another study is
-            } catch (Throwable e) {
-                notifyListener(mine, current, () -> listener.onDiagnosisFailed(ErrorLog.usual().told(e)));
+        first.tell(soFar -> {
+            if (current.get() == mine) {
+                Board part = new Board(List.of(soFar));
+                notifyListener(mine, current, () -> listener.onBoardProgress(part));
             }
         });
     }
 
-    /** Reads the figures, with a few runs that are analysed step by step; an earlier reading is given up. */
-    public void read(Summary summary, List<String> formulas) {
+    /**
+     * Reads the figures, with a few runs that are analysed step by step; an earlier reading is given up.
+     *
+     * @param first the first of these runs; made once more only if it did not read off what charts ask for now
+     */
+    public void read(Summary summary, FirstRun first, List<String> formulas) {
         long mine = current.incrementAndGet();
+        BooleanSupplier isOutdated = () -> current.get() != mine;
         thread.execute(() -> {
             try {
-                Diagnosis diagnosis = Diagnosis.of(summary, formulas, () -> current.get() != mine, soFar -> {
-                    Board part = new Board(List.of(soFar));
-                    notifyListener(mine, current, () -> listener.onBoardProgress(part));
-                });
+                List<Observation> known = first.reads(formulas) ? List.of(first.observation(isOutdated)) : List.of();
+                Diagnosis diagnosis = Diagnosis.of(summary, known, formulas, preparation, isOutdated);
                 Board board = new Board(diagnosis.observations());
                 notifyListener(mine, current, () -> listener.onDiagnosis(diagnosis, board));
             } catch (CancellationException e) {

@@ -1,6 +1,8 @@
 package rhombic.desktop.work;
 
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
@@ -10,8 +12,10 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import rhombic.experiment.Interval;
+import rhombic.experiment.LiveRun;
 import rhombic.experiment.LocalEngine;
 import rhombic.experiment.Preparation;
 import rhombic.experiment.Response;
@@ -21,10 +25,12 @@ import rhombic.experiment.Summary;
 import rhombic.formats.file.ErrorLog;
 import rhombic.insight.DeadlockFinding;
 import rhombic.insight.Finding;
+import rhombic.measure.RunFigures;
+import rhombic.plant.blueprint.Blueprint;
 import rhombic.study.Study;
 
 /**
- * Keeps the figures of the study as it stands fresh: each edit starts a run in the background and cancels the one
+ * Keeps the figures of the study as it stands fresh: each edit starts runs in the background and cancels those
  * before. Results arrive on the given executor, the one of the window.
  */
 public final class Outlook implements AutoCloseable {
@@ -56,6 +62,8 @@ public final class Outlook implements AutoCloseable {
         void onOutlook(State state);
     }
 
+    /** One run that is watched, then others that are not, as after an edit. */
+    private static final int REHEARSED_IN_TURN = 3;
     private static final double PROGRESS_STEP = 0.02;
     /** Runs shorter than this pass without a word of progress, which would only cost frames. */
     private static final long SILENT_NANOS = 800_000_000L;
@@ -86,8 +94,12 @@ public final class Outlook implements AutoCloseable {
         rehearsalNanos.set(max.toNanos());
     }
 
-    /** Runs the study as it stands now. */
-    public void refresh(Study study) {
+    /**
+     * Runs the study as it stands now.
+     *
+     * @param first its first replication, which is made by somebody else meanwhile
+     */
+    public void refresh(Study study, FirstRun first) {
         long run = current.incrementAndGet();
         if (study.equipment().isEmpty()) {
             last = Optional.empty();
@@ -96,7 +108,7 @@ public final class Outlook implements AutoCloseable {
         }
         listener.onOutlook(new State.Running(0, last));
         Optional<Summary> before = last.map(State.Fresh::summary);
-        thread.execute(() -> run(study, run, before));
+        thread.execute(() -> run(study, first, run, before));
     }
 
     /** Stops what is under way. */
@@ -109,12 +121,12 @@ public final class Outlook implements AutoCloseable {
         return last;
     }
 
-    private void run(Study study, long run, Optional<Summary> before) {
+    private void run(Study study, FirstRun first, long run, Optional<Summary> before) {
         if (current.get() != run) {
             return;
         }
         try {
-            Summary summary = Summary.of(study, engine, new Progress(study, run), () -> current.get() != run);
+            Summary summary = summary(study, first, new Progress(study, run), () -> current.get() != run);
             Optional<Finding> limit = DeadlockFinding.orLimit(summary);
             Optional<Summary> comparable = before.filter(b -> b.runs().size() == summary.runs().size());
             publish(run, new State.Fresh(summary, limit, comparable));
@@ -127,14 +139,26 @@ public final class Outlook implements AutoCloseable {
         }
     }
 
+    /** The further replications are made on the other processors while the first one is. */
+    private Summary summary(Study study, FirstRun first, Progress progress, BooleanSupplier isOutdated) {
+        List<RunTask> further = IntStream.rangeClosed(2, study.plan().replications()).mapToObj(r -> new RunTask(study, r)).toList();
+        List<RunFigures> runs = new ArrayList<>(engine.run(further, progress, isOutdated));
+        runs.addFirst(first.figures(share -> progress.onProgress(new RunTask(study, 1), share), isOutdated));
+        return new Summary(study, runs);
+    }
+
     private void rehearse(Summary done, long run) {
         long begun = System.nanoTime();
         long end = begun + rehearsalNanos.get();
         BooleanSupplier isOver = () -> current.get() != run || System.nanoTime() - end >= 0;
         try {
             for (int i = 0; !isOver.getAsBoolean(); i++) {
-                new Preparation().of(done.study());
-                engine.run(List.of(new RunTask(done.study(), 1 + i % done.runs().size())), RunListener.NONE, isOver);
+                Blueprint blueprint = new Preparation().of(done.study());
+                if (i % REHEARSED_IN_TURN == 0) {
+                    new LiveRun(blueprint, List.of()).advance(Long.MAX_VALUE, isOver);
+                } else {
+                    engine.run(List.of(new RunTask(done.study(), 1 + i % done.runs().size())), RunListener.NONE, isOver);
+                }
                 DeadlockFinding.orLimit(done);
             }
         } finally {
@@ -183,7 +207,7 @@ public final class Outlook implements AutoCloseable {
         @Override
         public synchronized void onProgress(RunTask task, double share) {
             shares[task.replication() - 1] = share;
-            double all = java.util.Arrays.stream(shares).sum() / shares.length;
+            double all = Arrays.stream(shares).sum() / shares.length;
             boolean takesLong = System.nanoTime() - begun > SILENT_NANOS;
             if (takesLong && all - shown >= PROGRESS_STEP && all < 1) {
                 shown = all;

@@ -3,6 +3,7 @@ package rhombic.desktop.work;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -36,6 +37,9 @@ public final class Player implements AutoCloseable {
     private final AtomicReference<Loaded> loaded = new AtomicReference<>(new Loaded(null, null));
     private volatile long playheadNanos;
     private @Nullable Study study;
+    /** What others await of the run; null if nobody does. */
+    private @Nullable FirstRun first;
+    private Future<?> prepared = CompletableFuture.completedFuture(null);
     private @Nullable Moment moment;
     private boolean playing;
 
@@ -52,10 +56,31 @@ public final class Player implements AutoCloseable {
         this.preparation = preparation;
     }
 
-    /** Starts over with the study as it stands now; the playhead stays where it is. */
+    /** Starts over with a study only to be watched; the playhead stays where it is. */
     public void load(Study newStudy) {
+        begin(newStudy, null);
+    }
+
+    /**
+     * Starts over with the study as it stands now; the playhead stays where it is.
+     *
+     * @param formulas that charts read off the run
+     * @return the run, for all who need its figures
+     */
+    public FirstRun load(Study newStudy, List<String> formulas) {
+        FirstRun awaited = new FirstRun(newStudy, formulas);
+        begin(newStudy, awaited);
+        return awaited;
+    }
+
+    private void begin(Study newStudy, @Nullable FirstRun awaited) {
+        FirstRun before = first;
+        first = awaited;
         study = newStudy;
         restart();
+        if (before != null) {
+            before.supersede();
+        }
         long length = newStudy.plan().length().nanos();
         if (playheadNanos > length) {
             playheadNanos = length;
@@ -67,20 +92,31 @@ public final class Player implements AutoCloseable {
         loaded.set(mine);
         moment = null;
         Study current = study;
+        FirstRun awaited = first;
         if (current == null) {
             return;
         }
-        Future<Loaded> prepared = thread.submit(() -> prepare(current, mine));
+        Future<Loaded> ready = thread.submit(() -> prepare(current, awaited, mine));
         thread.execute(() -> {
-            Loaded ready = prepared.resultNow(); // it was asked of the same thread before this
-            if (ready.run() != null) {
-                produce(ready.run(), ready);
+            Loaded known = ready.resultNow(); // it was asked of the same thread before this
+            if (known.run() != null) {
+                produce(known.run(), awaited, known);
             }
         });
+        prepared = ready;
+    }
+
+    /** What was loaded last, if its figures are awaited. */
+    public @Nullable FirstRun firstRun() {
+        return first;
+    }
+
+    /** Waits for a moment, so that what is soon ready is shown without a moment of an empty floor; a large study is shown as soon as it is. */
+    public void awaitStart() {
         try {
-            prepared.get(AT_ONCE_MILLIS, TimeUnit.MILLISECONDS); // what is soon ready is shown without a moment of an empty floor
+            prepared.get(AT_ONCE_MILLIS, TimeUnit.MILLISECONDS);
         } catch (TimeoutException e) {
-            return; // a large study: it is shown as soon as it is ready
+            return;
         } catch (ExecutionException e) {
             throw new IllegalStateException(e);
         } catch (InterruptedException e) {
@@ -92,36 +128,58 @@ public final class Player implements AutoCloseable {
         return loaded.get() == one;
     }
 
-    private Loaded prepare(Study current, Loaded mine) {
+    private Loaded prepare(Study current, @Nullable FirstRun awaited, Loaded mine) {
         if (!isWanted(mine)) {
             return mine;
         }
         Loaded ready;
         try {
-            ready = new Loaded(new LiveRun(preparation.of(current)), null);
+            ready = new Loaded(new LiveRun(preparation.of(current), awaited == null ? List.of() : awaited.formulas()), null);
         } catch (Throwable e) {
-            ready = new Loaded(null, ErrorLog.usual().told(e)); // something comes to nothing already at the first instant
+            ready = new Loaded(null, failed(e, awaited)); // something comes to nothing already at the first instant
         }
         return loaded.compareAndSet(mine, ready) ? ready : mine;
     }
 
-    /** Runs ahead of the playhead, but never so far that the moment at the playhead would be dropped. */
-    private void produce(LiveRun live, Loaded mine) {
+    /**
+     * Runs ahead of the playhead, but never so far that the moment at the playhead would be dropped: a run that is only watched waits for the
+     * playhead; of one whose figures are awaited the trace ends there, and the figures go on.
+     */
+    private void produce(LiveRun live, @Nullable FirstRun awaited, Loaded mine) {
         try {
+            boolean isAwaited = awaited != null && !awaited.isDone();
             long slice = Math.max(1, live.lengthNanos() / 500);
-            while (isWanted(mine) && !live.isStopped() && live.doneNanos() < live.lengthNanos()) {
-                if (isFarAhead(live)) {
+            while (isWanted(mine) && !live.isOver()) {
+                if (live.isCut() || !isFarAhead(live)) {
+                    if (!live.advance(live.doneNanos() + slice, () -> !isWanted(mine))) {
+                        return;
+                    }
+                    if (awaited != null && isAwaited) {
+                        awaited.advanced(live);
+                    }
+                } else if (isAwaited) {
+                    live.cutTrace();
+                } else {
                     Thread.sleep(PAUSE_MILLIS);
-                } else if (!live.advance(live.doneNanos() + slice, () -> !isWanted(mine))) {
-                    return;
                 }
+            }
+            if (awaited != null && isAwaited && live.isOver()) {
+                awaited.ended(live);
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         } catch (Throwable e) {
             // Whatever ends a run before its time is told; it never ends the program, and never goes unseen.
-            loaded.compareAndSet(mine, new Loaded(live, ErrorLog.usual().told(e)));
+            loaded.compareAndSet(mine, new Loaded(live, failed(e, awaited)));
         }
+    }
+
+    /** Tells whoever waits for the run, and says it in words. */
+    private static String failed(Throwable e, @Nullable FirstRun awaited) {
+        if (awaited != null) {
+            awaited.failed(e);
+        }
+        return ErrorLog.usual().told(e);
     }
 
     private @Nullable LiveRun run() {
@@ -134,7 +192,7 @@ public final class Player implements AutoCloseable {
 
     private boolean isFarAhead(LiveRun live) {
         Trace trace = live.trace();
-        return trace.dropped() > 0 && playheadNanos < (trace.startNanos() + trace.endNanos()) / 2;
+        return live.isNearlyFull() && playheadNanos < (trace.startNanos() + trace.endNanos()) / 2;
     }
 
     public Optional<Trace> trace() {
@@ -207,9 +265,14 @@ public final class Player implements AutoCloseable {
         playheadNanos = Math.clamp(nanos, 0, Math.max(0, lengthNanos()));
         LiveRun now = run();
         boolean dropped = now != null && playheadNanos < now.trace().startNanos();
-        if (dropped) {
+        if (dropped || now != null && isBeyondTheCut(now)) {
             restart();
         }
+    }
+
+    /** Whether the moment is not written down and will not be, now that the figures are there. */
+    private boolean isBeyondTheCut(LiveRun live) {
+        return live.isCut() && live.isOver() && playheadNanos >= live.trace().endNanos() && live.trace().endNanos() < live.lengthNanos();
     }
 
     /** Moves on to the next event; says whether there is one. */
@@ -238,6 +301,10 @@ public final class Player implements AutoCloseable {
         if (now == null) {
             return Optional.empty();
         }
+        if (isBeyondTheCut(now)) {
+            restart();
+            return Optional.empty(); // it is made once more, up to there
+        }
         Trace trace = now.trace();
         if (trace.endNanos() < 0) {
             return Optional.empty();
@@ -255,6 +322,9 @@ public final class Player implements AutoCloseable {
     @Override
     public void close() {
         loaded.set(new Loaded(null, null));
+        if (first != null) {
+            first.supersede();
+        }
         thread.shutdownNow();
     }
 }

@@ -2,26 +2,38 @@ package rhombic.desktop.work;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertSame;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import rhombic.chance.DistributionText;
+import rhombic.experiment.Observation;
 import rhombic.experiment.Preparation;
 import rhombic.experiment.Response;
+import rhombic.experiment.Summary;
 import rhombic.formats.study.StudyReader;
+import rhombic.insight.Diagnosis;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.Crew;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Kinds;
 import rhombic.study.kind.Station;
+import rhombic.study.kind.Supply;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.value.Placement;
 import rhombic.trace.Moment;
 
 class PlayerTest {
@@ -34,7 +46,12 @@ class PlayerTest {
     void load() throws Exception {
         study = StudyReader.open(Path.of("../demo/heat-pump-line.rhombic.json"));
         player.load(study);
+        player.awaitStart();
         await(() -> player.writtenNanos() >= player.lengthNanos());
+    }
+
+    private void refresh(Outlook outlook, Study of) {
+        outlook.refresh(of, player.load(of, List.of()));
     }
 
     @AfterEach
@@ -143,7 +160,7 @@ class PlayerTest {
         assertTrue(player.failure().orElseThrow().contains("Table Brazing times has no row for model \u201cS\u201d"),
                 player.failure().orElseThrow());
         Study atOnce = study
-                .changed("Housings in", e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.kind.Supply.AtStart(3)))
+                .changed("Housings in", e -> ((GoodsIn) e).withSupply(new Supply.AtStart(3)))
                 .withRules(List.of(new rhombic.study.Rule("Bad", rhombic.study.RuleText.when("a piece enters Housings in"), "",
                         List.of(rhombic.study.RuleText.action("set joints to 1 / (piece.age * 1)")))));
         player.load(atOnce);
@@ -163,24 +180,81 @@ class PlayerTest {
     }
 
     @Test
+    void theFiguresOfALongRunAreWaitedForByNobodyWhoWatches() throws Exception {
+        Study in = Edits.placed(Study.empty(), Edits.made(Kinds.GOODS_IN, Study.empty(), Placement.at(0, 0)));
+        Study both = Edits.placed(in, Edits.made(Kinds.GOODS_OUT, in, Placement.at(5, 0))).linked("Goods in", "Goods out").changed(
+                "Goods in", e -> ((GoodsIn) e).withSupply(new Supply.Spaced(DistributionText.parse("1 s"), 1, Optional.empty())));
+        FirstRun run = player.load(both.withPlan(both.plan().withLength(Quantity.hours(40 * 24))), List.of("here.out"));
+        player.awaitStart();
+        Observation observation = run.observation(() -> false);
+        assertEquals(40 * 24 * HOUR, observation.endNanos());
+        assertEquals(40 * 24 * 3600, observation.figures().out(), 5, "the figures are of the whole run");
+        assertEquals(observation.figures(), run.figures(share -> {}, () -> false));
+        assertTrue(run.reads(List.of("here.out")) && !run.reads(List.of("here.in")));
+        long written = player.writtenNanos();
+        assertTrue(written < 39 * 24 * HOUR, "the trace is cut at " + written / HOUR + " h");
+        assertEquals(0, player.moment().orElseThrow().timeNanos(), "the start is kept for the playhead");
+        player.seek(39 * 24 * HOUR);
+        await(() -> player.writtenNanos() >= 39 * 24 * HOUR && player.moment().isPresent());
+        assertEquals(39 * 24 * HOUR, player.moment().orElseThrow().timeNanos(), "what was not written down is made once more");
+    }
+
+    @Test
+    void theRunThatIsWatchedIsTheFirstOfTheOutlookAndOfTheFindings() throws Exception {
+        ConcurrentLinkedQueue<Runnable> window = new ConcurrentLinkedQueue<>();
+        Preparation preparation = new Preparation();
+        List<Diagnosis> read = new ArrayList<>();
+        Diagnosing.Listener ear = org.mockito.Mockito.mock(Diagnosing.Listener.class, call -> {
+            if (call.getArguments().length == 2) {
+                read.add(call.getArgument(0));
+            }
+            return null;
+        });
+        try (Outlook outlook = new Outlook(preparation, window::add, state -> {});
+                Diagnosing diagnosing = new Diagnosing(preparation, window::add, ear)) {
+            FirstRun run = player.load(study, List.of());
+            outlook.refresh(study, run);
+            await(() -> drained(window) && outlook.last().isPresent());
+            Summary summary = outlook.last().orElseThrow().summary();
+            assertEquals(study.plan().replications(), summary.runs().size());
+            assertSame(run.figures(share -> {}, () -> false), summary.runs().getFirst());
+            diagnosing.read(summary, run, List.of());
+            await(() -> drained(window) && !read.isEmpty());
+            assertSame(run.observation(() -> false), read.getFirst().observations().getFirst());
+            assertEquals(summary.runs().get(1), read.getFirst().observations().get(1).figures());
+            diagnosing.read(summary, run, List.of("here.out"));
+            await(() -> drained(window) && read.size() == 2);
+            assertTrue(read.get(1).observations().getFirst().readings().containsKey("here.out"), "what it did not read off is read anew");
+        }
+    }
+
+    @Test
+    void whatIsSupersededIsAwaitedByNobody() {
+        FirstRun outdated = player.load(study, List.of());
+        player.load(study.withPlan(study.plan().withSeed(9)), List.of());
+        assertThrows(CancellationException.class,
+                () -> outdated.observation(() -> false));
+    }
+
+    @Test
     void theOutlookTellsTheChangeOfEachEditAndDropsWhatIsOutdated() throws Exception {
         ConcurrentLinkedQueue<Runnable> window = new ConcurrentLinkedQueue<>();
         List<Outlook.State> heard = new ArrayList<>();
         try (Outlook outlook = new Outlook(new Preparation(), window::add, heard::add)) {
-            outlook.refresh(study);
+            refresh(outlook, study);
             await(() -> drained(window) && outlook.last().isPresent());
             Study slow = study;
-            outlook.refresh(slow.withPlan(slow.plan().withSeed(99)));
+            refresh(outlook, slow.withPlan(slow.plan().withSeed(99)));
             Station third = (Station) study.find("Brazing 2").orElseThrow().named("Brazing 3");
             Study better = study.with(third.with(third.basics().withId("Brazing 3"))).linked("Frame buffer", "Brazing 3")
                     .linked("Brazing 3", "Brazing 2 conveyor").changed("Brazer", e -> ((Crew) e).withPeople(3));
-            outlook.refresh(better);
+            refresh(outlook, better);
             await(() -> drained(window) && outlook.last().filter(f -> f.summary().study().equals(better)).isPresent());
             Outlook.State.Fresh fresh = outlook.last().orElseThrow();
             assertTrue(fresh.change(Response.THROUGHPUT).orElseThrow().mean() > 1, "a third brazing station and brazer help");
             assertTrue(fresh.change(Response.THROUGHPUT).orElseThrow().isClear());
             assertEquals("Leak test", fresh.limit().orElseThrow().subject());
-            outlook.refresh(Study.empty());
+            refresh(outlook, Study.empty());
             assertEquals(new Outlook.State.Empty(), heard.getLast());
         }
     }
@@ -191,14 +265,14 @@ class PlayerTest {
         List<Outlook.State> heard = new ArrayList<>();
         try (Outlook outlook = new Outlook(new Preparation(), window::add, heard::add)) {
             outlook.rehearse(Duration.ofHours(1));
-            outlook.refresh(study);
+            refresh(outlook, study);
             await(() -> drained(window) && outlook.last().isPresent());
             int told = heard.size();
             Thread.sleep(200);
             drained(window);
             assertEquals(told, heard.size(), "a rehearsal is nobody's news");
             Study other = study.withPlan(study.plan().withSeed(7));
-            outlook.refresh(other);
+            refresh(outlook, other);
             await(() -> drained(window) && outlook.last().filter(f -> f.summary().study().equals(other)).isPresent());
             assertTrue(heard.stream().noneMatch(state -> state instanceof Outlook.State.Failed), heard.toString());
         }

@@ -68,7 +68,7 @@ public final class Reports {
             return;
         }
         Summary summary = Summary.of(study, engine, RunListener.NONE, cancelled);
-        Diagnosis diagnosis = Diagnosis.of(summary, BoardChart.formulas(study.comparison().board()), cancelled, soFar -> {});
+        Diagnosis diagnosis = Diagnosis.of(summary, BoardChart.formulas(study.comparison().board()), cancelled);
         List<Curve.Line> curves = new ArrayList<>();
         for (Sweep sweep : study.comparison().sweeps()) {
             List<Variant> points = Variant.sweep(study, sweep);

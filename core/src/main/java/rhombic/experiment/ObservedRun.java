@@ -1,0 +1,110 @@
+package rhombic.experiment;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.BooleanSupplier;
+import org.jspecify.annotations.Nullable;
+import rhombic.measure.Diary;
+import rhombic.measure.RunFigures;
+import rhombic.measure.Sample;
+import rhombic.plant.Gauge;
+import rhombic.plant.Plant;
+import rhombic.plant.blueprint.Blueprint;
+import rhombic.study.Study;
+import rhombic.trace.TraceWriter;
+
+/** A run that is read off at equal steps of time as it goes. Used by one thread, but for the pieces that have left. */
+final class ObservedRun {
+    private final Study study;
+    private final Diary diary;
+    private final Plant plant;
+    private final long lengthNanos;
+    private final int steps;
+    private final List<Sample> samples = new ArrayList<>();
+    private final Map<Gauge, double[]> gauges = new LinkedHashMap<>();
+
+    /**
+     * @param trace to write to; null to write nothing
+     * @param formulas to be read off at each step
+     * @throws rhombic.formula.FormulaException if a formula can't be read
+     * @throws rhombic.plant.blueprint.RunTroubleException if something comes to nothing already at the first instant
+     */
+    ObservedRun(Blueprint blueprint, int replication, @Nullable TraceWriter trace, List<String> formulas) {
+        study = blueprint.study();
+        diary = blueprint.diary();
+        plant = Plant.buildObserved(blueprint, replication, trace, diary);
+        lengthNanos = study.plan().length().nanos();
+        steps = Observation.steps(study);
+        formulas.stream().distinct().forEach(text -> gauges.put(plant.gauge(text), new double[steps + 1]));
+        read();
+    }
+
+    private void read() {
+        int at = samples.size();
+        gauges.forEach((gauge, values) -> values[at] = gauge.now());
+        samples.add(plant.sample());
+    }
+
+    private boolean isReadToItsEnd() {
+        return samples.size() > steps;
+    }
+
+    private long nextReadingNanos() {
+        return samples.size() == steps ? lengthNanos : lengthNanos / steps * samples.size();
+    }
+
+    /** Whether it has come to its end, or a rule has ended it before. */
+    boolean isOver() {
+        return plant.isStopped() || isReadToItsEnd();
+    }
+
+    boolean isStopped() {
+        return plant.isStopped();
+    }
+
+    long now() {
+        return plant.now();
+    }
+
+    /** Runs up to and including the moment or the end, reading off on the way; says whether it got there, or was cancelled. */
+    boolean advance(long untilNanos, BooleanSupplier cancelled) {
+        long end = Math.min(untilNanos, lengthNanos);
+        while (!isOver() && nextReadingNanos() <= end) {
+            if (!plant.advance(nextReadingNanos(), cancelled)) {
+                return false;
+            }
+            read();
+        }
+        return isOver() || plant.now() >= end || advanceBetweenReadings(end, cancelled);
+    }
+
+    private boolean advanceBetweenReadings(long end, BooleanSupplier cancelled) {
+        if (!plant.advance(end, cancelled)) {
+            return false;
+        }
+        if (plant.isStopped()) {
+            read();
+        }
+        return true;
+    }
+
+    /** Of the pieces that have left so far; for other threads, too. */
+    List<Diary.Journey> journeys() {
+        return diary.journeys();
+    }
+
+    RunFigures figures() {
+        return plant.figures();
+    }
+
+    /** What there is by now. */
+    Observation soFar() {
+        Map<String, Observation.Readings> readings = new LinkedHashMap<>();
+        gauges.forEach((gauge, values) -> readings.put(gauge.text(),
+                new Observation.Readings(Arrays.copyOf(values, samples.size()), gauge.problem())));
+        return new Observation(study, plant.figures(), diary.periods(plant.now()), List.copyOf(samples), diary.journeys(), readings);
+    }
+}
