@@ -140,7 +140,8 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
         List<Person> all = new ArrayList<>();
         for (int i = 0; i < now.size(); i++) {
             boolean isRenamed = !idOf.containsKey(now.get(i).name()) && i < before.size() && !names.contains(before.get(i).name());
-            all.add(now.get(i).withId(isRenamed ? before.get(i).id() : idOf.getOrDefault(now.get(i).name(), "")));
+            String known = idOf.remove(now.get(i).name()); // a name that comes twice is no second person of that id
+            all.add(now.get(i).withId(isRenamed ? before.get(i).id() : known == null ? "" : known));
         }
         return all;
     }

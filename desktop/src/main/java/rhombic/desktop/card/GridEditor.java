@@ -32,6 +32,7 @@ final class GridEditor extends VBox {
     private static final int MAX_ROWS_SHOWN = 9;
 
     private final Sentence.Grid grid;
+    private final Consumer<Sentence.Filled> tryOut;
     private final Consumer<String> complain;
     private final TableView<List<String>> table = new TableView<>();
     private final ObservableList<List<String>> rows = FXCollections.observableArrayList();
@@ -42,13 +43,15 @@ final class GridEditor extends VBox {
 
     /**
      * @param apply is given what was filled in
+     * @param tryOut is given what is filled in so far, and throws what is said of it
      * @param complain shows a message, or, if it is empty, none
      * @param asker asks for a file to read
      * @param draft keeps what is filled in until it is used
      */
-    GridEditor(Sentence.Grid grid, Consumer<Sentence.Filled> apply, Consumer<String> complain, Supplier<Optional<Path>> asker,
-            Drafts.Slot draft) {
+    GridEditor(Sentence.Grid grid, Consumer<Sentence.Filled> apply, Consumer<Sentence.Filled> tryOut, Consumer<String> complain,
+            Supplier<Optional<Path>> asker, Drafts.Slot draft) {
         super(5);
+        this.tryOut = tryOut;
         this.draft = draft;
         this.grid = grid;
         this.complain = complain;
@@ -110,7 +113,7 @@ final class GridEditor extends VBox {
         draft.keep(filled);
         String wrong = "";
         try {
-            grid.change().apply(filled);
+            tryOut.accept(filled);
         } catch (IllegalArgumentException e) {
             wrong = " " + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".";
         }

@@ -73,7 +73,7 @@ public final class JobCardView extends ScrollPane {
     public JobCardView(Workbench bench, Supplier<Optional<Path>> tables, Supplier<@Nullable StripLog> strips) {
         this.bench = bench;
         live = new LiveFigures(bench, strips);
-        editors = new TokenEditors(tables);
+        editors = new TokenEditors(tables, bench::study);
         getStyleClass().add("job-card");
         setId("job-card");
         setFitToWidth(true);

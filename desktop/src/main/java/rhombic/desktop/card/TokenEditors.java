@@ -21,6 +21,7 @@ import javafx.scene.layout.VBox;
 import rhombic.chance.DistributionException;
 import rhombic.chance.DistributionText;
 import rhombic.desktop.card.sentences.Sentence;
+import rhombic.study.Study;
 
 /** Makes the editor that unfolds under a sentence. */
 final class TokenEditors {
@@ -29,9 +30,12 @@ final class TokenEditors {
     private static final String TIME_HINT = "A time such as 90 s, or triangular(48 s, 65 s, 95 s)";
 
     private final Supplier<Optional<Path>> asker;
+    private final Supplier<Study> study;
 
-    TokenEditors(Supplier<Optional<Path>> asker) {
+    /** @param study that what is typed is tried out on */
+    TokenEditors(Supplier<Optional<Path>> asker, Supplier<Study> study) {
         this.asker = asker;
+        this.study = study;
     }
 
     /**
@@ -51,8 +55,8 @@ final class TokenEditors {
             case Sentence.Editor.Pick pick -> pick(token, pick.choices(), apply);
             case Sentence.Editor.PickSeveral several -> several(token, several.choices(), apply);
             case Sentence.Editor.Cells cells -> new GridEditor(cells.grid(), filled -> apply.accept(
-                    new Sentence.Token(token.id(), token.shown(), "", token.editor(), text -> cells.grid().change().apply(filled)), ""),
-                    text -> say(message, text), asker, draft);
+                    new Sentence.Token(token.id(), token.shown(), "", token.editor(), text -> cells.grid().edit(filled)), ""),
+                    filled -> cells.grid().edit(filled).apply(study.get()), text -> say(message, text), asker, draft);
             case Sentence.Editor.Act act -> new VBox();
         };
     }

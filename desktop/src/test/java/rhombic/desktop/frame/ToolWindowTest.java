@@ -252,7 +252,7 @@ class ToolWindowTest extends WindowBase {
         WaitForAsyncUtils.waitForFxEvents();
         assertEquals("[[heat, 7], [wear, ]]", grid.getItems().toString(), "rows are added as they are needed");
         assertTrue(grid.getPrefHeight() > height, "and the table grows");
-        assertTrue(text(robot, "editor-lacks").startsWith("Not used yet."), text(robot, "editor-lacks"));
+        assertEquals("Not used yet. Row 2: its value is missing.", text(robot, "editor-lacks"));
         robot.clickOn(onScreen(6, 4, 0));
         assertEquals(Set.of(), window.bench().selection());
         robot.interact(() -> window.bench().select("Station 1"));

@@ -70,7 +70,7 @@ final class CrewSentences {
                 cells("persons", text.isEmpty() ? "+ persons" : text, new Grid(List.of("name", "factor", "skills"), rows,
                         "A name, a factor on the times of what that person does (1.2 takes a fifth longer), and skills beside those of the crew; "
                                 + "a formula reads person.name and person.factor",
-                        false, filled -> {
+                        false, 1, filled -> {
                             List<Person> persons = Crew.sameIds(crew.persons(), filled.rows().stream().map(CrewSentences::person).toList());
                             return crew(c -> (persons.size() > c.people() ? c.withPersons(List.of()).withPeople(persons.size()) : c)
                                     .withPersons(persons));
@@ -80,13 +80,7 @@ final class CrewSentences {
 
     private static Person person(List<String> row) {
         String factor = row.size() > 1 ? row.get(1).strip() : "";
-        double number;
-        try {
-            number = factor.isEmpty() ? 1 : Double.parseDouble(factor);
-        } catch (NumberFormatException e) {
-            throw new IllegalArgumentException(
-                    "The factor of " + row.getFirst() + " must be a plain number such as 1.2; got \u201c" + factor + "\u201d", e);
-        }
+        double number = factor.isEmpty() ? 1 : Typed.number(factor, "The factor of " + row.getFirst());
         List<String> skills = row.size() < 3
                 ? List.of()
                 : Arrays.stream(row.get(2).split(",")).map(String::strip).filter(s -> !s.isEmpty()).toList();

@@ -121,7 +121,7 @@ final class GoodsInSentences {
             case WEEKLY -> "Tue 08:30";
         };
         return new Grid(lines.getFirst(), lines.subList(1, lines.size()),
-                "Time such as " + time + ", type, quantity; further columns are attributes", true, filled -> {
+                "Time such as " + time + ", type, quantity; further columns are attributes", true, 0, filled -> {
                     try {
                         Timetable read = TimetableSheet.read(Sheets.of(filled), table.repeat(), study.pieceTypes());
                         return timetable(t -> read);
@@ -174,7 +174,7 @@ final class GoodsInSentences {
         return cells("piece type", shown.isEmpty() ? "+ type" : shown,
                 new Grid(List.of("type", "weight"),
                         in.mix().stream().map(part -> List.of(part.type(), rhombic.formula.Formula.plain(part.weight()))).toList(),
-                        "Types and how frequent each is, such as 3 and 1; there are " + String.join(", ", types), false, filled -> {
+                        "Types and how frequent each is, such as 3 and 1; there are " + String.join(", ", types), false, 1, filled -> {
                             List<MixPart> mix = filled.rows().stream().map(
                                     row -> new MixPart(known(row.get(0)), row.get(1).isEmpty() ? 1 : Typed.number(row.get(1), "A weight")))
                                     .toList();

@@ -54,7 +54,7 @@ final class NeedSentences {
                 "A crew or skill" + (choices.isEmpty() ? "" : " (" + String.join(", ", choices) + ")")
                         + ", how many, for which part of the time (such as 40 %), how urgent (higher goes first), and yes if they may be "
                         + "called away to something more urgent. No row: nobody",
-                false, filled -> change.apply(filled.rows().stream().map(NeedSentences::need).toList())));
+                false, 1, filled -> change.apply(filled.rows().stream().map(NeedSentences::need).toList())));
     }
 
     /** As in {@code 2 Brazer and 1 Fitter for 40 %}. */

@@ -157,7 +157,7 @@ final class RoutingSentences {
     private Part shares(String shown) {
         List<List<String>> rows = links.stream().map(link -> List.of(link.to(), link.share().map(Quantity::toString).orElse(""))).toList();
         return cells("shares" + of, shown,
-                new Grid(List.of("to", "share"), rows, "Shares such as 95 % and 5 %; all empty: not by chance", false, filled -> {
+                new Grid(List.of("to", "share"), rows, "Shares such as 95 % and 5 %; all empty: not by chance", false, 1, filled -> {
                     Map<String, Optional<Quantity>> given = new HashMap<>();
                     filled.rows().forEach(row -> given.put(row.get(0),
                             row.get(1).isBlank() ? Optional.empty() : Optional.of(Quantity.parse(row.get(1), Dimension.SHARE))));

@@ -62,10 +62,24 @@ public record Sentence(List<Part> parts) {
      * @param rows of texts, each as wide as the headings
      * @param hint what the columns mean
      * @param headingsCount whether the headings are part of what is edited, as those of a timetable are
+     * @param needed how many of the first cells no row can lack; the others have a usual value, or the change says what is missing
      * @param change makes an edit of headings and rows
      */
-    public record Grid(List<String> headings, List<List<String>> rows, String hint, boolean headingsCount,
-            Function<Filled, UnaryOperator<Study>> change) {}
+    public record Grid(List<String> headings, List<List<String>> rows, String hint, boolean headingsCount, int needed,
+            Function<Filled, UnaryOperator<Study>> change) {
+        /** @throws IllegalArgumentException with a message for the person if what was filled in can't be used */
+        public UnaryOperator<Study> edit(Filled filled) {
+            for (int row = 0; row < filled.rows().size(); row++) {
+                List<String> cells = filled.rows().get(row);
+                for (int i = 0; i < needed; i++) {
+                    if (i >= cells.size() || cells.get(i).isBlank()) {
+                        throw new IllegalArgumentException("Row " + (row + 1) + ": its " + headings.get(i) + " is missing");
+                    }
+                }
+            }
+            return change.apply(filled);
+        }
+    }
 
     /**
      * What was filled in.

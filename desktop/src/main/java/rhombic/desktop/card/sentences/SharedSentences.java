@@ -159,9 +159,9 @@ public final class SharedSentences {
             boolean alike = tokens.stream().allMatch(token -> token.editor() instanceof Sentence.Editor.Cells other
                     && other.grid().rows().equals(grid.rows()) && other.grid().headings().equals(grid.headings()));
             return Token.cells(first.id(), alike ? first.shown() : DIFFERENT,
-                    new Grid(grid.headings(), grid.rows(), grid.hint(), grid.headingsCount(),
+                    new Grid(grid.headings(), grid.rows(), grid.hint(), grid.headingsCount(), grid.needed(),
                             filled -> change.by(first, token -> token.editor() instanceof Sentence.Editor.Cells its
-                                    ? its.grid().change().apply(filled)
+                                    ? its.grid().edit(filled)
                                     : token.change().apply(lines(filled)))));
         }
         boolean alike = tokens.stream().allMatch(token -> token.shown().equals(first.shown()));

@@ -38,6 +38,8 @@ import rhombic.study.value.Value;
 
 /** What the card says when nothing is selected: the run, the pieces, the tables and the rules. */
 final class StudySentences {
+    private static final String NO_TEXT = "\"\"";
+
     private final Study study;
 
     private StudySentences(Study study) {
@@ -165,7 +167,7 @@ final class StudySentences {
     private static Grid looks(PieceType type) {
         return new Grid(List.of("look", "colour", "form"),
                 type.looks().stream().map(look -> List.of(look.name(), look.colour(), look.form().word())).toList(),
-                "A piece begins with the first; colours as #2E7F9E; forms: box, drum, pallet", false,
+                "A piece begins with the first; colours as #2E7F9E; forms: box, drum, pallet", false, 2,
                 filled -> {
                     List<Look> looks = filled.rows().stream().map(row -> new Look(row.get(0), row.get(1),
                             row.size() < 3 || row.get(2).isBlank() ? Look.Form.BOX : Look.Form.of(row.get(2)))).toList();
@@ -175,9 +177,18 @@ final class StudySentences {
 
     /** Attributes as a grid: name and the value each begins with. */
     static Grid attributes(List<Attribute> attributes, Function<List<Attribute>, UnaryOperator<Study>> change) {
-        return new Grid(List.of("attribute", "value"), attributes.stream().map(a -> List.of(a.name(), a.value().toString())).toList(),
-                "A name such as joints, and the value it begins with: a number, yes or no, or a text", false,
-                filled -> change.apply(filled.rows().stream().map(row -> new Attribute(row.get(0), Value.parse(row.get(1)))).toList()));
+        return new Grid(List.of("attribute", "value"), attributes.stream().map(a -> List.of(a.name(), written(a.value()))).toList(),
+                "A name such as joints, and the value it begins with: a number, yes or no, or a text (\"\" for an empty one)", false, 2,
+                filled -> change.apply(filled.rows().stream().map(row -> new Attribute(row.get(0), read(row.get(1)))).toList()));
+    }
+
+    /** An empty text would look like a cell that is still to be filled. */
+    private static String written(Value value) {
+        return value.toString().isEmpty() ? NO_TEXT : value.toString();
+    }
+
+    private static Value read(String cell) {
+        return cell.equals(NO_TEXT) ? new Value.Text("") : Value.parse(cell);
     }
 
     private Sentence table(Table table) {
@@ -198,7 +209,7 @@ final class StudySentences {
     private static Grid grid(Table table) {
         List<List<String>> lines = TableSheet.write(table);
         return new Grid(lines.getFirst(), lines.subList(1, lines.size()),
-                "One or two keys, then the value: a number, a time such as 48 s, a name", true, filled -> {
+                "One or two keys, then the value: a number, a time such as 48 s, a name", true, 0, filled -> {
                     try {
                         Table read = TableSheet.read(Sheets.of(filled), table.name(), table.otherwise());
                         return table(table.name(), t -> t.withRows(read.keys(), read.rows(), filled.source()));

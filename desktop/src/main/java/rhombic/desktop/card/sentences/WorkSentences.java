@@ -143,7 +143,7 @@ final class WorkSentences {
         switch (one.recipe()) {
             case Recipe.Fixed fixed -> parts.add(cells("recipe", fixed.parts().isEmpty() ? "+ parts" : text(fixed.parts()),
                     new Grid(List.of("part", "number"), rows(fixed.parts()),
-                            "A piece type, or any, and how many; there are " + String.join(", ", types), false, filled -> {
+                            "A piece type, or any, and how many; there are " + String.join(", ", types), false, 1, filled -> {
                                 List<Recipe.Part> read = filled.rows().stream().map(row -> part(row.get(0), row.get(1))).toList();
                                 return assembly(a -> a.withRecipe(new Recipe.Fixed(read)));
                             })));
@@ -186,6 +186,7 @@ final class WorkSentences {
         List<List<String>> rows = new ArrayList<>();
         byKey.parts().forEach((key, list) -> list.forEach(part -> rows.add(List.of(key, part.type(), String.valueOf(part.count())))));
         return new Grid(List.of("for", "part", "number"), rows, "For which value of " + byKey.key() + ", which part, and how many", false,
+                2,
                 filled -> {
                     Map<String, List<Recipe.Part>> parts = new LinkedHashMap<>();
                     filled.rows()
@@ -335,7 +336,8 @@ final class WorkSentences {
             rows.add(List.of("others", otherwise.toString()));
         }
         return new Grid(List.of("type", "time"), rows,
-                "A time such as 48 s or triangular(40 s, 48 s, 60 s) for each type; others: for all that are not named", false, filled -> {
+                "A time such as 48 s or triangular(40 s, 48 s, 60 s) for each type; others: for all that are not named", false, 2,
+                filled -> {
                     Map<String, Distribution> times = new LinkedHashMap<>();
                     Distribution others = null;
                     for (List<String> row : filled.rows()) {

@@ -39,12 +39,15 @@ class SentencesTest {
     }
 
     private List<Sentence> of(String name) {
+        return of(study, name);
+    }
+
+    private static List<Sentence> of(Study study, String name) {
         return name.isEmpty() ? Sentences.of(study) : Sentences.of(study, study.find(name).orElseThrow());
     }
 
     private Sentence.Token token(String name, String id) {
-        return of(name).stream().flatMap(s -> s.parts().stream()).filter(p -> p instanceof Sentence.Token t && t.id().equals(id))
-                .map(p -> (Sentence.Token) p).findFirst().orElseThrow();
+        return tokens(of(name)).filter(t -> t.id().equals(id)).findFirst().orElseThrow();
     }
 
     private List<String> text(String name) {
@@ -174,12 +177,71 @@ class SentencesTest {
                 of(element).stream().map(Sentence::text).toList().toString());
     }
 
+    /** Of whatever table there is in the demo: a cell that no row can lack is asked for by its heading, and nothing else happens. */
+    @Test
+    void aRowThatLacksACellIsToldAndNeverTaken() {
+        List<Sentence> all = new java.util.ArrayList<>(Sentences.of(study));
+        study.equipment().forEach(element -> all.addAll(Sentences.of(study, element)));
+        java.util.Set<String> asked = new java.util.TreeSet<>();
+        for (Sentence.Token token : tokens(all).toList()) {
+            if (!(token.editor() instanceof Sentence.Editor.Cells cells) || cells.grid().rows().isEmpty()) {
+                continue;
+            }
+            Sentence.Grid grid = cells.grid();
+            int needed = grid.headingsCount() ? 2 : grid.needed(); // of a sheet, its reader says
+            for (int column = 0; column < needed; column++) {
+                List<List<String>> rows = new java.util.ArrayList<>(grid.rows());
+                List<String> last = new java.util.ArrayList<>(rows.getLast());
+                last.set(column, "");
+                rows.set(rows.size() - 1, last);
+                IllegalArgumentException told = assertThrows(IllegalArgumentException.class,
+                        () -> grid.edit(new Sentence.Filled(grid.headings(), rows, "")).apply(study), token.id());
+                assertTrue(told.getMessage()
+                        .matches("Row " + rows.size() + ": its .*" + (grid.headingsCount() ? "" : grid.headings().get(column))
+                                + ".* is missing"),
+                        told.getMessage());
+                asked.add(grid.headings().get(column));
+            }
+        }
+        assertTrue(asked.containsAll(List.of("attribute", "value", "type", "time", "look", "colour", "whom", "for", "part")),
+                asked.toString());
+    }
+
+    @Test
+    void anAttributeCanBeginWithAnEmptyTextIfThatIsMeant() {
+        Sentence.Grid grid = grid("Leak test", "attributes");
+        Study with = grid.edit(new Sentence.Filled(grid.headings(), List.of(List.of("note", "\"\"")), "")).apply(study);
+        assertEquals("", with.find("Leak test").orElseThrow().basics().attributes().getFirst().value().toString());
+        Sentence.Grid again = grid(with, "Leak test", "attributes");
+        assertEquals(with, again.edit(new Sentence.Filled(again.headings(), again.rows(), "")).apply(with));
+    }
+
+    @Test
+    void twoPersonsOfOneNameAreToldByTheirName() {
+        Sentence.Grid grid = grid("Brazer", "persons");
+        List<List<String>> twice = List.of(List.of("Ana", "1", ""), List.of("Ana", "1.2", ""));
+        Study named = grid.edit(new Sentence.Filled(grid.headings(), twice.subList(0, 1), "")).apply(study);
+        for (Study now : List.of(study, named)) {
+            IllegalArgumentException told = assertThrows(IllegalArgumentException.class,
+                    () -> grid(now, "Brazer", "persons").edit(new Sentence.Filled(grid.headings(), twice, "")).apply(now));
+            assertTrue(told.getMessage().contains("called \u201cAna\u201d"), told.getMessage());
+        }
+    }
+
     private Sentence.Grid grid(String element, String id) {
-        return ((Sentence.Editor.Cells) token(element, id).editor()).grid();
+        return grid(study, element, id);
+    }
+
+    private static Sentence.Grid grid(Study of, String element, String id) {
+        return ((Sentence.Editor.Cells) tokens(of(of, element)).filter(t -> t.id().equals(id)).findFirst().orElseThrow().editor()).grid();
     }
 
     private void fill(String element, String id, List<String> headings, List<List<String>> rows) {
-        study = grid(element, id).change().apply(new Sentence.Filled(headings, rows, "")).apply(study);
+        study = grid(element, id).edit(new Sentence.Filled(headings, rows, "")).apply(study);
+    }
+
+    private static java.util.stream.Stream<Sentence.Token> tokens(List<Sentence> sentences) {
+        return sentences.stream().flatMap(s -> s.parts().stream()).filter(Sentence.Token.class::isInstance).map(Sentence.Token.class::cast);
     }
 
     @Test
@@ -408,7 +470,7 @@ class SentencesTest {
         Sentence.Token table = shared(two, elements, "attributes");
         assertEquals(SharedSentences.DIFFERENT, table.shown());
         Sentence.Grid grid = ((Sentence.Editor.Cells) table.editor()).grid();
-        Study filled = grid.change().apply(new Sentence.Filled(grid.headings(), List.of(List.of("heat", "7")), "")).apply(two);
+        Study filled = grid.edit(new Sentence.Filled(grid.headings(), List.of(List.of("heat", "7")), "")).apply(two);
         for (Equipment element : elements) {
             assertEquals("heat", filled.find(element.name()).orElseThrow().basics().attributes().getFirst().name());
             assertEquals(1, filled.find(element.name()).orElseThrow().basics().attributes().size());
@@ -482,7 +544,7 @@ class SentencesTest {
         String type = study.pieceTypes().getFirst().name();
         Sentence.Filled filled = new Sentence.Filled(List.of("time", "type", "quantity", "batch"),
                 List.of(List.of(grid.rows().getFirst().getFirst(), type, "2", "17")), "");
-        OfferException offer = assertThrows(OfferException.class, () -> grid.change().apply(filled).apply(study));
+        OfferException offer = assertThrows(OfferException.class, () -> grid.edit(filled).apply(study));
         assertEquals("Add batch to the piece types", offer.offer());
         Study more = offer.change().apply(study);
         assertTrue(more.type(type).orElseThrow().attributes().stream().anyMatch(a -> a.name().equals("batch")
