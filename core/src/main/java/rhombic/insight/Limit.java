@@ -38,6 +38,9 @@ public final class Limit {
     /** Stations that keep each other waiting are busy alike if they differ by less than this. */
     private static final double BUSY_ALIKE = 0.02;
 
+    /** Where there is no way out by plan, as pallets go round, something works at least so much of its time. */
+    private static final double GOES_ROUND_FROM = 0.05;
+
     private static final int MAX_NAMED = 3;
 
     private final Summary summary;
@@ -55,14 +58,14 @@ public final class Limit {
 
     private Optional<Finding> find() {
         List<Equipment> equipment = summary.study().equipment();
-        boolean isOpen = equipment.stream().anyMatch(GoodsOut.class::isInstance);
-        if (isOpen && summary.runs().stream().allMatch(run -> run.out() == 0 && run.scrapped() == 0 && run.inside() > 0)) {
-            return Optional.of(new Finding("", "Nothing leaves yet", "no piece has left in the time that is measured, of "
-                    + FigureText.of(new Means(summary).of(RunFigures::inside)) + " inside: make the run longer, or look where they stand"));
-        }
         List<StationLoad> stations = IntStream.range(0, equipment.size()).filter(i -> equipment.get(i) instanceof WorkEquipment)
                 .mapToObj(i -> StationLoad.of(summary, i)).filter(station -> station.busy() > 0).toList();
         Optional<StationLoad> busiest = stations.stream().max(Comparator.comparingDouble(StationLoad::taken));
+        if (nothingLeaves() && (hasGoodsOut() || busiest.filter(station -> station.busy() >= GOES_ROUND_FROM).isEmpty())) {
+            return Optional.of(new Finding("", "Nothing leaves yet", "no piece has left in the time that is measured, of "
+                    + FigureText.of(new Means(summary).of(RunFigures::inside)) + " inside: "
+                    + (hasGoodsOut() ? "make the run longer, or look where they stand" : "there is no goods out")));
+        }
         Optional<OtherLoad> other = OtherLoad.highest(summary, stations);
         double taken = Math.max(busiest.map(StationLoad::taken).orElse(0.0), other.map(OtherLoad::taken).orElse(0.0));
         boolean isShut = busiest.filter(station -> station.shut() > 0).isPresent();
@@ -82,6 +85,14 @@ public final class Limit {
                     : Optional.empty();
             return stock.map(in -> byStock(in, station)).orElseGet(() -> byWaitingForEachOther(station, stations));
         });
+    }
+
+    private boolean nothingLeaves() {
+        return summary.runs().stream().allMatch(run -> run.out() == 0 && run.scrapped() == 0 && run.inside() > 0);
+    }
+
+    private boolean hasGoodsOut() {
+        return summary.study().equipment().stream().anyMatch(GoodsOut.class::isInstance);
     }
 
     /** Whether more pieces could come, which nothing in the plant asks for. */

@@ -124,6 +124,13 @@ class LimitTest {
     }
 
     @Test
+    void aLineWithoutAnEndIsNotLimitedByItsStations() {
+        Finding finding = limit(new Lines().chain(onDemand("In"), station("A", 1, 0, "60 s"), station("B", 1, 0, "60 s"))).orElseThrow();
+        assertEquals("Nothing leaves yet", finding.text());
+        assertTrue(finding.evidence().endsWith("there is no goods out"), finding.evidence());
+    }
+
+    @Test
     void aPlantInWhichNothingIsWorkedOnHasNone() {
         assertEquals(Optional.empty(),
                 limit(new Lines().chain(onDemand("In"), shut(station("A", 1, 0, "60 s"), "0 s on"), goodsOut("Out"))));
