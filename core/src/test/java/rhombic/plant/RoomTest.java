@@ -113,6 +113,16 @@ class RoomTest {
         assertEquals(1, Runs.of(study).equipment().get(1).share(EquipmentState.DOWN), 1e-6);
     }
 
+    /** Found by torture: a down time of years would have asked for an up time beyond the longest there is. */
+    @Test
+    void anAvailabilityWithRepairsOfYearsIsARunAllTheSame() {
+        Station station = Lines.station("S", 1, 2, "60 s");
+        FailureMode mode = FailureMode.of("Flood", new UpTime.Available(Quantity.percent(97), UpTime.Clock.CALENDAR), Lines.time("5000 d"));
+        Study study = new Lines().chain(Lines.onDemand("In"), station.with(station.basics().withDuty(station.basics().duty()
+                .withFailures(List.of(mode)))), Lines.goodsOut("Out")).study(8, 0, 1);
+        assertEquals(480, Runs.of(study).out(), 1);
+    }
+
     @Test
     void aRuleThatWouldBeSetOffWithoutEndIsToldAndLeftOut() {
         Study study = new Lines().chain(timetable("In", "0 s 1 Piece"), buffer("B", -1))

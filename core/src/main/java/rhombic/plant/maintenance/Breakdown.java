@@ -107,7 +107,8 @@ public final class Breakdown implements Job.Owner {
         up = switch (mode.up()) {
             case UpTime.After after -> after.time().sampler(upChance);
             case UpTime.Available available -> new Distribution.Exponential(
-                    new Quantity(Math.max(MIN_UP_SECONDS, available.meanUpSeconds(mode.down().meanSeconds())), Unit.SECOND))
+                    new Quantity(Math.clamp(available.meanUpSeconds(mode.down().meanSeconds()), MIN_UP_SECONDS,
+                            UpTime.Available.MAX_UP_SECONDS), Unit.SECOND))
                     .sampler(upChance);
             case UpTime.AfterCycles cycles -> null;
             case UpTime.Planned planned -> null;

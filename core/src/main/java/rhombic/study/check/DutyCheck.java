@@ -193,6 +193,12 @@ final class DutyCheck {
                     "Count calendar time or pieces", null);
         }
         OptionalDouble up = mode.meanUpSeconds();
+        if (mode.up() instanceof UpTime.Available && up.isPresent() && up.getAsDouble() > UpTime.Available.MAX_UP_SECONDS) {
+            warn(element.name(),
+                    "Its failure " + mode.name() + " lasts so long that, for its availability, it would come less than once in "
+                            + "31 years; it is run with 31 years between failures",
+                    "Check the unit of its down time, or take the failure out");
+        }
         if (up.isPresent() && mode.down().meanSeconds() > up.getAsDouble() && !mode.up().isPlanned()) {
             warn(element.name(),
                     "Its failure " + mode.name() + " lasts " + Clock.span(mode.down().meanSeconds()) + " on average, longer than the "

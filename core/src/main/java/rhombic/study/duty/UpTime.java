@@ -52,6 +52,9 @@ public sealed interface UpTime extends Serializable {
      * @param share above 0 % and below 100 %
      */
     record Available(Quantity share, Clock clock) implements UpTime {
+        /** No time may be longer: what is that far off never comes. */
+        public static final double MAX_UP_SECONDS = 1e9;
+
         public Available {
             if (share.unit().dimension() != Dimension.SHARE || !(share.amount() > 0 && share.amount() < 100)) {
                 throw new StudyException("An availability must be above 0 % and below 100 %: with 100 % take the failure out, with 0 % it "

@@ -154,6 +154,8 @@ class DutyCheckTest {
     void aFailureLongerThanItsUpTimeAndWorkingTimeOfWhatDoesNoWork() {
         FailureMode swapped = FailureMode.of("stop", new UpTime.After(time("10 min"), UpTime.Clock.CALENDAR), time("4 h"));
         only(line(on(station("S", 1, 0, "60 s"), d -> d.withFailures(List.of(swapped)))), "S", "longer than the");
+        FailureMode never = FailureMode.of("stop", new UpTime.Available(Quantity.percent(97), UpTime.Clock.CALENDAR), time("5000 d"));
+        only(line(on(station("S", 1, 0, "60 s"), d -> d.withFailures(List.of(never)))), "S", "less than once in 31 years");
         FailureMode works = FailureMode.of("jam", new UpTime.After(time("4 h"), UpTime.Clock.WORKING), time("10 min"));
         Study store = new Lines()
                 .chain(arrivals("In", "10 min", 1), on(buffer("B", 5), d -> d.withFailures(List.of(works))), goodsOut("Out"))

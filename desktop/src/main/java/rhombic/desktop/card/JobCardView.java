@@ -11,6 +11,8 @@ import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -55,6 +57,7 @@ public final class JobCardView extends ScrollPane {
     private final VBox content = new VBox(8);
     private final LiveFigures live;
     private @Nullable Moment moment;
+    private @Nullable Study momentOf;
     private List<Problem> problems = List.of();
     /** They come a little later than the sentences, and must not disturb who edits these. */
     private final VBox faults = new VBox(8);
@@ -109,7 +112,11 @@ public final class JobCardView extends ScrollPane {
                 refused.setManaged(false);
                 nodes.add(new VBox(3, LevelsEditor.ofHowMany(single.get(), bench, refused), refused));
             }
-            live.show(moment, getWidth());
+            if (momentOf == bench.study()) {
+                live.show(moment, getWidth());
+            } else {
+                live.keepOnly(name); // until there is a moment of the study as it stands now
+            }
         } else if (bench.link().isPresent()) {
             nodes.addAll(link(bench.link().get()));
         } else if (bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name())).count() > 1) {
@@ -207,9 +214,14 @@ public final class JobCardView extends ScrollPane {
         }
     }
 
-    /** Shows the figures of the moment under the sentences. */
-    public void showMoment(Moment now) {
+    /**
+     * Shows the figures of the moment under the sentences.
+     *
+     * @param of the study whose run it is of
+     */
+    public void showMoment(Study of, Moment now) {
         moment = now;
+        momentOf = of;
         if (isVisible()) {
             live.show(moment, getWidth());
         }
@@ -337,6 +349,7 @@ public final class JobCardView extends ScrollPane {
         String subject = subject();
         Set<String> before = bench.selection();
         Set<String> names = bench.study().names();
+        Set<String> said = tokens().map(Node::getId).collect(Collectors.toSet());
         try {
             bench.edit("change " + token.id(), token.change().apply(text));
         } catch (IllegalArgumentException e) {
@@ -352,7 +365,7 @@ public final class JobCardView extends ScrollPane {
             bench.select(added);
         }
         rebuild();
-        focus(token.id());
+        focus(token.id(), said);
     }
 
     /** Under the message, what it may have been meant as. */
@@ -396,11 +409,25 @@ public final class JobCardView extends ScrollPane {
         }
     }
 
-    private void focus(String id) {
+    /** Goes to the token; where it is gone, to the first that has come in its place, for the next key is meant for the card. */
+    private void focus(String id, Set<String> said) {
+        if (!focus(id)) {
+            tokens().filter(token -> !said.contains(token.getId())).findFirst().or(() -> tokens().findFirst())
+                    .ifPresent(Node::requestFocus);
+        }
+    }
+
+    private boolean focus(String id) {
         Node token = content.lookup("#token-" + id.replace(' ', '-'));
         if (token != null) {
             token.requestFocus();
         }
+        return token != null;
+    }
+
+    /** Of all sentences, from the top. */
+    private Stream<Node> tokens() {
+        return content.lookupAll(".button").stream().filter(button -> String.valueOf(button.getId()).startsWith("token-"));
     }
 
     // ---- several elements, problems, pieces

@@ -32,6 +32,7 @@ final class LiveFigures extends VBox {
     /** Gives what was written down of the run; null while there is none. */
     private final Supplier<@Nullable StripLog> strips;
     private final VBox figures = new VBox(6);
+    private String shownOf = "";
     /** Kept, since figures come and go while they are pressed. */
     private final Button inletSwitch = new Button();
     private final Button outletSwitch = new Button();
@@ -49,10 +50,18 @@ final class LiveFigures extends VBox {
         getChildren().setAll(figures, inletSwitch, outletSwitch);
     }
 
+    /** Leaves what is shown if it is of that element. */
+    void keepOnly(String name) {
+        if (!name.equals(shownOf)) {
+            show(null, 0);
+        }
+    }
+
     /** Shows them of the moment; none if there is no run of the study as it stands. */
     void show(@Nullable Moment now, double width) {
         Optional<Equipment> single = bench.single();
         int node = single.map(e -> bench.study().equipment().indexOf(e)).orElse(-1);
+        shownOf = single.map(Equipment::name).orElse("");
         if (now == null || node < 0 || now.timeNanos() <= 0 || now.nodes() != bench.study().equipment().size()) {
             figures.getChildren().clear();
             inletSwitch.setVisible(false);
@@ -137,6 +146,7 @@ final class LiveFigures extends VBox {
         label.getStyleClass().add("caption");
         Label figure = new Label(value);
         figure.setMinWidth(46);
+        figure.setId("figure-" + name.toLowerCase(Locale.ROOT).replace(' ', '-'));
         grid.add(label, column, row);
         grid.add(figure, column + 1, row);
     }

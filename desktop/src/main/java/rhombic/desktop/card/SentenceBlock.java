@@ -47,7 +47,7 @@ final class SentenceBlock extends VBox {
     }
 
     private static Text text(String words, String style) {
-        Text text = new Text(words);
+        Text text = new Text(words.replace(" %", "\u00a0%")); // a number and its sign stay on one line
         text.getStyleClass().add(style);
         return text;
     }

@@ -27,6 +27,8 @@ import rhombic.study.Study;
 final class TokenEditors {
     private static final double USUAL_SECONDS = 60;
     private static final int MAX_OFFERED = 5;
+    private static final double CHOICE_HEIGHT = 27;
+    private static final int MAX_CHOICES_SHOWN = 7;
     private static final String TIME_HINT = "A time such as 90 s, or triangular(48 s, 65 s, 95 s)";
 
     private final Supplier<Optional<Path>> asker;
@@ -188,7 +190,8 @@ final class TokenEditors {
         ListView<String> list = new ListView<>();
         list.setId("editor-choices");
         list.getItems().setAll(choices);
-        list.setPrefHeight(Math.min(6, choices.size()) * 26 + 4);
+        list.setFixedCellSize(CHOICE_HEIGHT);
+        list.setPrefHeight(Math.min(MAX_CHOICES_SHOWN, choices.size()) * CHOICE_HEIGHT + 4);
         list.getSelectionModel().select(Math.max(0, choices.indexOf(token.shown())));
         Runnable choose = () -> Optional.ofNullable(list.getSelectionModel().getSelectedItem())
                 .ifPresent(choice -> apply.accept(token, choice));

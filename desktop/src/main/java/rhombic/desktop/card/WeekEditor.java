@@ -28,7 +28,7 @@ import rhombic.study.value.StudyException;
 final class WeekEditor extends VBox {
     private static final int PER_DAY = 96;
     private static final double DAYS_WIDTH = 28;
-    private static final double WIDTH = 244;
+    private static final double WIDTH = 234;
     /** Of a cell when the day is widened: a quarter of an hour can be hit. */
     private static final double WIDE_CELL = 9;
     private static final double FIRST_HOUR_SEEN = 5;

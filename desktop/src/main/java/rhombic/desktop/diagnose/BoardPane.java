@@ -9,15 +9,12 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.geometry.Insets;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
-import javafx.scene.control.ListCell;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import rhombic.chart.Chart;
@@ -33,7 +30,6 @@ import rhombic.study.value.StudyException;
 public final class BoardPane extends VBox {
     private static final double CHART_HEIGHT = 220;
     private static final int MOVING_MEAN = 20;
-    private static final String ADD = "+ a chart";
 
     private final Workbench bench;
     private final Consumer<String> say;
@@ -56,41 +52,24 @@ public final class BoardPane extends VBox {
         this.say = say;
         this.floor = floor;
         this.readAgain = readAgain;
-        ComboBox<String> kind = new ComboBox<>();
-        kind.setId("board-kind");
-        kind.setPromptText(ADD);
-        kind.setButtonCell(new ListCell<>() {
-            @Override
-            protected void updateItem(String word, boolean empty) {
-                super.updateItem(word, empty);
-                setText(ADD); // also once one was chosen and added, where the prompt would not come back
-            }
-        });
+        FlowPane kinds = new FlowPane(4, 0);
+        kinds.setId("board-kinds");
         for (BoardChart.Kind one : BoardChart.Kind.values()) {
-            kind.getItems().add(one.word());
+            Button kind = new Button("+ " + one.word());
+            kind.getStyleClass().add("add-token");
+            kind.setId("board-add-" + one.word().replace(' ', '-'));
+            kind.setOnAction(e -> add(one));
+            kinds.getChildren().add(kind);
         }
-        kind.setOnAction(e -> {
-            String word = kind.getValue();
-            for (BoardChart.Kind one : BoardChart.Kind.values()) {
-                if (one.word().equals(word)) {
-                    javafx.application.Platform.runLater(() -> {
-                        kind.setValue(null);
-                        add(one);
-                    });
-                }
-            }
-        });
         ScrollPane scroll = new ScrollPane(charts);
         scroll.setFitToWidth(true);
         scroll.getStyleClass().add("clear-scroll");
         VBox.setVgrow(scroll, Priority.ALWAYS);
         charts.setId("board");
         charts.setPadding(new Insets(0, 8, 8, 0));
-        Region gap = new Region();
-        HBox.setHgrow(gap, Priority.ALWAYS);
         extent.setTooltip(new Tooltip("What charts show: the whole run, or what has been up to the playhead; playing begins the latter"));
-        HBox row = new HBox(8, kind, Words.caption("of what is selected on the floor, or of all"), gap, extent);
-        row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        HBox.setHgrow(kinds, Priority.ALWAYS);
+        HBox row = new HBox(8, kinds, extent);
         nameExtent();
         getChildren().addAll(row, scroll);
         bench.addListener(new Workbench.Listener() {
@@ -164,7 +143,7 @@ public final class BoardPane extends VBox {
         }
         if (bench.comparison().board().isEmpty()) {
             charts.getChildren().add(Words.text(
-                    "No chart yet. Select what it is to show on the floor, then add one above. Charts stay with the study and are fresh after "
+                    "No chart yet. Add one above: of what is selected on the floor, or of all. Charts stay with the study and are fresh after "
                             + "each edit; the right button copies or saves them."));
         }
     }

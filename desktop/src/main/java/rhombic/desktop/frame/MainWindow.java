@@ -294,6 +294,7 @@ public final class MainWindow implements AutoCloseable {
         Study study = bench.study();
         if (study != laid) {
             laid = study;
+            shownNanos = -1; // the same moment of the new run says something else
             FirstRun first = player.load(study, BoardChart.formulas(bench.comparison().board()));
             outlook.refresh(study, first);
             checks.refresh(study);
@@ -405,7 +406,7 @@ public final class MainWindow implements AutoCloseable {
             if (moved && due) {
                 figuresShown = time;
                 shownNanos = moment.timeNanos();
-                card.showMoment(moment);
+                card.showMoment(bench.study(), moment);
                 diagnose.showPlayhead(moment.timeNanos(), player.isPlaying());
                 if (chosenPiece.isPresent()) {
                     showPiece();

@@ -9,7 +9,6 @@ import java.util.Set;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.Labeled;
 import javafx.scene.control.TextField;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
@@ -236,7 +235,7 @@ class CompareWindowTest extends WindowBase {
     @Test
     void aChartStaysWithTheStudyAndJourneysAreFollowed(FxRobot robot) throws Exception {
         boardOfAnOverloadedLine(robot);
-        robot.interact(() -> robot.lookup("#board-kind").queryAs(ComboBox.class).getSelectionModel().select(0));
+        press(robot, "#board-add-shares-of-states");
         await(() -> window.bench().comparison().board().size() == 1);
         assertEquals(List.of("Station 1"), window.bench().comparison().board().getFirst().elements());
         VBox board = robot.lookup("#board").queryAs(VBox.class);
@@ -260,7 +259,7 @@ class CompareWindowTest extends WindowBase {
         robot.interact(() -> setting(robot, "take off the floor").fire());
         assertTrue(differences(before, floor(robot)) < 500, "and is gone again");
 
-        robot.interact(() -> robot.lookup("#board-kind").queryAs(ComboBox.class).setValue("any quantity over time"));
+        press(robot, "#board-add-any-quantity-over-time");
         await(() -> window.bench().comparison().board().size() == 2);
         assertEquals(List.of("at('Station 1').content"), window.bench().comparison().board().getLast().elements());
         typeFormulas(robot, "inside: here.inside; at('Station 1').busy +");
@@ -290,12 +289,10 @@ class CompareWindowTest extends WindowBase {
     @Test
     void chartsGoWithThePlantWhileItPlays(FxRobot robot) {
         boardOfAnOverloadedLine(robot);
-        robot.interact(() -> robot.lookup("#board-kind").queryAs(ComboBox.class).setValue("content over time"));
-        robot.interact(() -> robot.lookup("#board-kind").queryAs(ComboBox.class).setValue("lead times"));
+        press(robot, "#board-add-content-over-time");
+        press(robot, "#board-add-lead-times");
         VBox board = robot.lookup("#board").queryAs(VBox.class);
         await(() -> robot.from(board).lookup(".chart").queryAll().size() == 2);
-        await(() -> robot.from(robot.lookup("#board-kind").queryAs(ComboBox.class)).lookup(".list-cell").queryAll().stream()
-                .anyMatch(cell -> "+ a chart".equals(((Labeled) cell).getText())));
         ButtonBase extent = robot.lookup("#board-extent").queryAs(ButtonBase.class);
         assertEquals("of the whole run", extent.getText());
         assertEquals(1, curves(robot, board));

@@ -5,12 +5,15 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
@@ -46,10 +49,14 @@ class RandomHandsTest extends WindowBase {
     private static final List<String> TEXTS = List.of("", "5", "0 s", "-3 m", "exponential(90 s)", "1,5 min", "station", "sta",
             "2 x 2, 3 m",
             "08:00", "mon-fri 06:00-14:00", "(((", "100 %", "90 s\t3", "Brazer", "\u6D82", "9".repeat(40));
+    private static final long LONG_NANOS = 3_000_000_000L;
     private static final int ACTIONS_WITH_ONE_STUDY = 150;
 
     private final long seed = Long.getLong("hands.seed", System.nanoTime());
     private final Random random = new Random(seed);
+    /** When the action under way began; 0 while there is none. */
+    private final AtomicLong watched = new AtomicLong();
+    private final List<String> slow = Collections.synchronizedList(new ArrayList<>());
 
     @Start
     void start(Stage stage) throws Exception {
@@ -71,6 +78,7 @@ class RandomHandsTest extends WindowBase {
         double slowest = 0;
         String slowestAction = "";
         StringBuilder last = new StringBuilder();
+        Thread watcher = Thread.ofPlatform().daemon().start(this::noteWhatTakesLong);
         while (System.nanoTime() < until && errors().isEmpty()) {
             if (actions++ % ACTIONS_WITH_ONE_STUDY == 0) {
                 Study study = studies.get(random.nextInt(studies.size()));
@@ -79,7 +87,9 @@ class RandomHandsTest extends WindowBase {
                 last.setLength(0);
             }
             long begun = System.nanoTime();
+            watched.set(begun);
             String action = act(robot);
+            watched.set(0);
             double seconds = (System.nanoTime() - begun) / 1e9;
             last.append(action).append('\n');
             if (seconds > slowest) {
@@ -88,11 +98,35 @@ class RandomHandsTest extends WindowBase {
             }
             WaitForAsyncUtils.clearExceptions();
         }
+        watcher.interrupt();
         WaitForAsyncUtils.asyncFx(() -> {}).get(20, TimeUnit.SECONDS); // it still answers
         String told = String.format(Locale.ROOT, "seed %d, %d actions, the slowest %.1f s: %s%n", seed, actions, slowest,
                 slowestAction);
-        Files.writeString(Path.of("target", "hands.txt"), told + (errors().isEmpty() ? "no error\n" : errors() + "\nafter\n" + last));
+        Files.writeString(Path.of("target", "hands.txt"), told + (errors().isEmpty() ? "no error\n" : errors() + "\nafter\n" + last)
+                + String.join("\n", slow));
         assertEquals("", errors(), told + last);
+    }
+
+    /** Where the window's thread is while an action takes long, at most once for each. */
+    private void noteWhatTakesLong() {
+        long noted = 0;
+        try {
+            while (true) {
+                Thread.sleep(500);
+                long begun = watched.get();
+                if (begun != 0 && begun != noted && System.nanoTime() - begun > LONG_NANOS) {
+                    noted = begun;
+                    Thread.getAllStackTraces().forEach((thread, stack) -> {
+                        if (thread.getName().equals("JavaFX Application Thread")) {
+                            slow.add("\nafter 3 s, " + study().equipment().size() + " elements:\n  " + Stream.of(stack).limit(40)
+                                    .map(StackTraceElement::toString).collect(Collectors.joining("\n  ")));
+                        }
+                    });
+                }
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     /** What was written down, here or by what works in the background. */

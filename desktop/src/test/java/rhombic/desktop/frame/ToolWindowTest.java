@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import javafx.geometry.Point2D;
+import javafx.scene.control.Label;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -260,6 +261,28 @@ class ToolWindowTest extends WindowBase {
         robot.interact(() -> robot.lookup("#token-attributes").queryButton().fire());
         assertEquals("[[heat, 7], [wear, ], [, ]]", robot.lookup("#editor-grid").queryTableView().getItems().toString());
         assertEquals(List.of(), station().basics().attributes(), "nothing of it is used yet");
+    }
+
+    /** Found by random hands: what the card says of a moment was that of the run before the edit, until the playhead moved. */
+    @Test
+    void whatTheCardSaysOfTheMomentIsOfTheRunAfterTheEdit(FxRobot robot) {
+        buildLine(robot);
+        await(this::isRunWritten);
+        robot.push(KeyCode.END);
+        robot.interact(() -> window.bench().select("Station 1"));
+        await(() -> saysOut(robot) > 200);
+        for (String time : List.of("5 min", "50 s", "10 min")) {
+            robot.interact(() -> robot.lookup("#token-time").queryButton().fire());
+            type(robot, time);
+            await(this::isRunWritten);
+            int station = study().equipment().indexOf(study().find("Station 1").orElseThrow());
+            await(() -> saysOut(robot) == window.player().moment().orElseThrow().out(station));
+        }
+        assertTrue(saysOut(robot) < 60, "at ten minutes a piece");
+    }
+
+    private static int saysOut(FxRobot robot) {
+        return robot.lookup("#figure-out").tryQueryAs(Label.class).map(label -> Integer.parseInt(label.getText())).orElse(-1);
     }
 
     private static <T> void select(TableView<T> grid) {

@@ -185,10 +185,15 @@ public final class ResultsFile implements Archive, AutoCloseable {
         }
         RunRecord now = new RunRecord(replication, node.path("seed").asLong(), known, read);
         RunRecord before = runs.computeIfAbsent(study, key -> new HashMap<>()).put(replication, now);
-        if (before != null && !Arrays.equals(before.values(), now.values())) {
+        if (before != null && !isAlike(before, now)) {
             mixed.add(study);
         }
         return true;
+    }
+
+    /** Whether they can be the same replication of the same study. */
+    private static boolean isAlike(RunRecord one, RunRecord other) {
+        return Arrays.equals(one.values(), other.values());
     }
 
     @Override
@@ -201,13 +206,16 @@ public final class ResultsFile implements Archive, AutoCloseable {
     public void keep(String study, RunRecord run) {
         String line = line(study, run); // worked out before others have to wait
         synchronized (this) {
-            boolean isNew = mixed.contains(study) || !Objects.equals(run.names(), names.get(study));
+            boolean hasOtherNames = !Objects.equals(run.names(), names.get(study));
+            boolean contradicts = !hasOtherNames && find(study, run.replication()).filter(before -> !isAlike(before, run)).isPresent();
+            boolean isAnew = mixed.contains(study) || contradicts;
+            boolean isNew = isAnew || hasOtherNames;
             if (isNew) {
                 runs.remove(study);
             }
             runs.computeIfAbsent(study, key -> new HashMap<>()).put(run.replication(), run);
             try {
-                append(isNew ? head(study, run.names(), mixed.contains(study)) + line : line);
+                append(isNew ? head(study, run.names(), isAnew) + line : line);
                 names.put(study, run.names());
                 mixed.remove(study);
             } catch (IOException e) {

@@ -56,6 +56,22 @@ class ResultsFileTest {
         }
     }
 
+    /** Found by torture: a damaged line told the ninth run as the fifth was, and what was kept after it was never found again. */
+    @Test
+    void aRunThatContradictsWhatIsThereBeginsItsStudyAnew() throws Exception {
+        Path file = kept(3);
+        Files.writeString(file, Files.readString(file).replace("\"replication\":3", "\"replication\":9"));
+        try (ResultsFile archive = ResultsFile.open(file)) {
+            archive.keep("abc", run(9));
+            assertTrue(archive.find("abc", 1).isEmpty(), "what was there can't be trusted");
+        }
+        try (ResultsFile archive = ResultsFile.open(file)) {
+            assertArrayEquals(run(9).values(), archive.find("abc", 9).orElseThrow().values());
+            assertTrue(archive.find("abc", 1).isEmpty());
+            assertEquals(List.of(), archive.troubles());
+        }
+    }
+
     @Test
     void aLastLineThatWasCutOffCostsOneRunAndTheNextBeginsAfterIt() throws Exception {
         Path file = kept(3);

@@ -149,7 +149,8 @@ final class GoodsInSentences {
             return; // there is more wrong with it than that: the first is told
         }
         String names = String.join(" and ", missing.stream().map(Attribute::name).toList());
-        throw new OfferException("No piece type has an attribute \u201c" + names + "\u201d", "Add " + names + " to the piece types",
+        String quoted = String.join(" or ", missing.stream().map(attribute -> "\u201c" + attribute.name() + "\u201d").toList());
+        throw new OfferException("No piece type has an attribute " + quoted, "Add " + names + " to the piece types",
                 s -> timetable(t -> read).apply(s.withPieceTypes(more)));
     }
 
