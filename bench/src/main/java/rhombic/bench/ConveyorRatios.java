@@ -45,7 +45,7 @@ final class ConveyorRatios {
 
     /** Ten full conveyors of ten thousand pieces each, which then stand. */
     private static void memory() {
-        List<rhombic.study.kind.Equipment> elements = new java.util.ArrayList<>();
+        List<rhombic.study.kind.PlantElement> elements = new java.util.ArrayList<>();
         List<Link> links = new java.util.ArrayList<>();
         for (int i = 0; i < 10; i++) {
             elements.add(

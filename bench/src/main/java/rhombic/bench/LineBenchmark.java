@@ -22,9 +22,9 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
 import rhombic.study.value.PieceType;
@@ -46,7 +46,7 @@ public class LineBenchmark {
 
     static Study line(double hours) {
         Placement at = Placement.at(0, 0);
-        List<Equipment> elements = new ArrayList<>(
+        List<PlantElement> elements = new ArrayList<>(
                 List.of(new GoodsIn("In", at, "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT, OptionalInt.empty())));
         for (int i = 1; i <= STATIONS; i++) {
             elements.add(new Station("S" + i, at, 1, i == 1 ? 0 : BETWEEN, Optional.of(DistributionText.parse("exponential(1 min)"))));

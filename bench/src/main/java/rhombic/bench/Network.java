@@ -14,10 +14,10 @@ import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Inspection;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
@@ -35,7 +35,7 @@ import rhombic.study.value.Value;
 final class Network {
     private static final int CELLS = 25;
 
-    private final List<Equipment> elements = new ArrayList<>();
+    private final List<PlantElement> elements = new ArrayList<>();
     private final List<Link> links = new ArrayList<>();
     private final List<Rule> rules = new ArrayList<>();
     private final List<Table> tables = new ArrayList<>();

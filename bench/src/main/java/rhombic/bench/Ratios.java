@@ -31,8 +31,8 @@ import rhombic.study.Link;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.kind.Buffer;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Supply;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
@@ -184,7 +184,7 @@ public final class Ratios {
     private static void bytesForEachWaitingPiece() {
         int pieces = 2_000_000;
         Placement at = Placement.at(0, 0);
-        List<Equipment> elements = List.of(
+        List<PlantElement> elements = List.of(
                 new GoodsIn("In", at, "Piece",
                         Optional.of(new Supply.Spaced(DistributionText.parse("1 ms"), 1000, Optional.of(Quantity.seconds(0)))),
                         GoodsIn.WhenFull.WAIT, OptionalInt.of(pieces)),
@@ -224,11 +224,11 @@ public final class Ratios {
     /** A study of 5,000 pieces of equipment: 1,000 lines of five. */
     private static void fiveThousand() {
         Study one = LineBenchmark.line(8);
-        List<Equipment> elements = new ArrayList<>();
+        List<PlantElement> elements = new ArrayList<>();
         List<Link> links = new ArrayList<>();
         for (int i = 0; i < 714; i++) {
             String suffix = " of " + i;
-            one.equipment().forEach(e -> elements.add(e.with(e.basics().withId(e.name() + suffix).named(e.name() + suffix))));
+            one.elements().forEach(e -> elements.add(e.with(e.basics().withId(e.name() + suffix).named(e.name() + suffix))));
             one.links().forEach(l -> links.add(new Link(l.from() + suffix, l.to() + suffix)));
         }
         Study many = new Study("Many", one.plan().withReplications(1), one.pieceTypes(), elements, links);

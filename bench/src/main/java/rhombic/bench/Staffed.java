@@ -18,10 +18,10 @@ import rhombic.study.duty.Spell;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Operation;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
 import rhombic.study.kind.Work;
@@ -38,7 +38,7 @@ final class Staffed {
     private Staffed() {}
 
     static Study study(int days) {
-        List<Equipment> elements = new ArrayList<>();
+        List<PlantElement> elements = new ArrayList<>();
         List<Link> links = new ArrayList<>();
         for (int line = 0; line < LINES; line++) {
             String before = "In " + line;

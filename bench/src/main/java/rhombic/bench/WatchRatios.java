@@ -17,9 +17,9 @@ import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
 import rhombic.study.value.Attribute;
@@ -52,7 +52,7 @@ final class WatchRatios {
 
     /** Pieces that stand in a store all the time, and others that pass it. */
     private static Study standing(int pieces, String between) {
-        List<Equipment> elements = List.of(
+        List<PlantElement> elements = List.of(
                 new GoodsIn("Stock", AT, "Piece", Optional.of(new Supply.AtStart(pieces)), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
                 AREA,
                 new GoodsIn("In", AT, "Piece", Optional.of(new Supply.Spaced(DistributionText.parse(between), 1, Optional.empty())),
@@ -130,7 +130,7 @@ final class WatchRatios {
     private static double seconds(int pieces) {
         PieceType type = PieceType.usual("Piece").withAttributes(List.of(new Attribute("rank", new Value.Num(0))));
         Station taker = new Station("A", AT, 1, 0, Optional.of(DistributionText.parse("0.4 s")));
-        List<Equipment> elements = List.of(
+        List<PlantElement> elements = List.of(
                 new GoodsIn("Stock", AT, "Piece", Optional.of(new Supply.AtStart(pieces)), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
                 new Buffer("Store", AT, OptionalInt.empty(), Buffer.Order.ANY),
                 taker.with(taker.basics().withSelection(Selection.byFormula("piece.rank"))), new GoodsOut("Out", AT));

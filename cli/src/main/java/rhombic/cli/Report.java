@@ -19,6 +19,7 @@ import rhombic.measure.RunFigures;
 import rhombic.quantity.Clock;
 import rhombic.study.RunPlan;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 
@@ -150,21 +151,21 @@ final class Report {
     }
 
     private static void equipment(Summary summary, PrintWriter out) {
-        List<Equipment> equipment = summary.study().equipment();
-        if (equipment.isEmpty()) {
+        List<PlantElement> elements = summary.study().elements();
+        if (elements.isEmpty()) {
             out.println("\nThe floor is empty: there is nothing to run.");
             return;
         }
-        int width = Math.clamp(equipment.stream().mapToInt(e -> e.name().length()).max().orElse(10), 10, 30);
+        int width = Math.clamp(elements.stream().mapToInt(e -> e.name().length()).max().orElse(10), 10, 30);
         String row = "%-" + width + "." + width + "s %8s %8s %8s %8s %6s %10s %16s  %7s %7s %7s %7s%n";
         out.printf(row, "equipment", "in", "out", "now", "content", "max.", "stay", "of which waiting", "working", "starved", "blocked",
                 "other");
-        for (int i = 0; i < equipment.size(); i++) {
+        for (int i = 0; i < elements.size(); i++) {
             int index = i;
-            if (!equipment.get(i).meetsPieces()) {
+            if (!(elements.get(i) instanceof Equipment)) {
                 continue;
             }
-            out.printf(row, equipment.get(i).name(), mean(summary, index, EquipmentFigures::in),
+            out.printf(row, elements.get(i).name(), mean(summary, index, EquipmentFigures::in),
                     mean(summary, index, EquipmentFigures::out),
                     mean(summary, index, EquipmentFigures::contentNow),
                     String.format(Locale.ROOT, "%.2f", value(summary, index, EquipmentFigures::contentMean)),

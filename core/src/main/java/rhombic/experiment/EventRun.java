@@ -20,7 +20,7 @@ public final class EventRun {
      * @throws rhombic.plant.blueprint.RunTroubleException if the plant can't go on
      */
     public static boolean of(Study study, int replication, PieceListener ear, BooleanSupplier cancelled) {
-        TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size(), KEPT);
+        TraceWriter writer = new TraceWriter(study.elements().size(), study.links().size(), KEPT);
         writer.setListener(ear);
         Plant plant = Plant.build(Blueprint.of(study), replication, writer);
         return plant.advance(study.plan().length().nanos(), cancelled);

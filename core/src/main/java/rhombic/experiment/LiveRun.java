@@ -50,7 +50,7 @@ public final class LiveRun {
     private LiveRun(Blueprint blueprint, List<String> formulas, int maxKept) {
         Study study = blueprint.study();
         this.maxKept = maxKept;
-        writer = new TraceWriter(study.equipment().size(), study.links().size(), maxKept, BESIDE);
+        writer = new TraceWriter(study.elements().size(), study.links().size(), maxKept, BESIDE);
         run = new ObservedRun(blueprint, 1, writer, formulas);
         plannedNanos = study.plan().length().nanos();
         writer.publish(-1);

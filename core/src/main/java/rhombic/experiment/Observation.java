@@ -35,7 +35,7 @@ public record Observation(Study study, RunFigures figures, List<Diary.Period> ac
 
     /** Steps into which a run of the study is cut: fewer where there is more to read off at each. */
     public static int steps(Study study) {
-        return Math.clamp(MAX_SAMPLED / Math.max(1, study.equipment().size()), MIN_STEPS, MAX_STEPS);
+        return Math.clamp(MAX_SAMPLED / Math.max(1, study.elements().size()), MIN_STEPS, MAX_STEPS);
     }
 
     /** Makes the replication of a study that is prepared for it alone. */

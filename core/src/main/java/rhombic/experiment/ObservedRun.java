@@ -100,11 +100,20 @@ final class ObservedRun {
         return plant.figures();
     }
 
-    /** What there is by now. */
+    /** What there is by the last reading; the figures are of now. */
     Observation soFar() {
         Map<String, Observation.Readings> readings = new LinkedHashMap<>();
         gauges.forEach((gauge, values) -> readings.put(gauge.text(),
                 new Observation.Readings(Arrays.copyOf(values, samples.size()), gauge.problem())));
-        return new Observation(study, plant.figures(), diary.periods(plant.now()), List.copyOf(samples), diary.journeys(), readings);
+        return new Observation(study, plant.figures(), periods(samples.getLast().timeNanos()), List.copyOf(samples), diary.journeys(),
+                readings);
+    }
+
+    private List<Diary.Period> periods(long end) {
+        List<Diary.Period> all = diary.periods(plant.now());
+        return plant.now() == end
+                ? all
+                : all.stream().filter(one -> one.fromNanos() < end)
+                        .map(one -> one.toNanos() <= end ? one : new Diary.Period(one.participant(), one.fromNanos(), end)).toList();
     }
 }

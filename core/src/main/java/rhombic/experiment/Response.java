@@ -10,6 +10,7 @@ import rhombic.measure.TypeFigures;
 import rhombic.study.Study;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.PieceType;
@@ -65,11 +66,11 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
     /** Every response that the study has. */
     public static List<Response> all(Study study) {
         List<Response> all = new ArrayList<>(OF_PLANT);
-        List<Equipment> equipment = study.equipment();
-        for (int i = 0; i < equipment.size(); i++) {
-            if (equipment.get(i).meetsPieces()) {
-                all.addAll(ofEquipment(i, equipment.get(i).name()));
-                all.addAll(ofModes(i, equipment.get(i)));
+        List<PlantElement> elements = study.elements();
+        for (int i = 0; i < elements.size(); i++) {
+            if (elements.get(i) instanceof Equipment) {
+                all.addAll(ofEquipment(i, elements.get(i).name()));
+                all.addAll(ofModes(i, elements.get(i)));
             }
         }
         for (int i = 0; i < study.pieceTypes().size(); i++) {
@@ -122,7 +123,7 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
         return responses;
     }
 
-    private static List<Response> ofModes(int index, Equipment element) {
+    private static List<Response> ofModes(int index, PlantElement element) {
         List<Response> all = new ArrayList<>();
         for (int i = 0; i < element.basics().duty().failures().size(); i++) {
             int mode = i;

@@ -16,6 +16,7 @@ import rhombic.quantity.Clock;
 import rhombic.study.BoardChart;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
 
@@ -90,17 +91,17 @@ public final class Board {
     }
 
     private List<Integer> chosen(BoardChart wanted, boolean stationsOnly) {
-        List<Equipment> elements = study.equipment();
+        List<PlantElement> elements = study.elements();
         return IntStream.range(0, elements.size()).boxed()
                 .filter(i -> wanted.elements().isEmpty()
-                        ? stationsOnly ? elements.get(i) instanceof WorkEquipment : elements.get(i).meetsPieces()
+                        ? stationsOnly ? elements.get(i) instanceof WorkEquipment : elements.get(i) instanceof Equipment
                         : wanted.elements().contains(elements.get(i).name()))
                 .filter(i -> !stationsOnly || elements.get(i) instanceof WorkEquipment)
                 .toList();
     }
 
     private String name(int index) {
-        return study.equipment().get(index).name();
+        return study.elements().get(index).name();
     }
 
     private static String colour(int at) {

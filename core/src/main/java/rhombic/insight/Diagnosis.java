@@ -28,6 +28,8 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PieceType;
@@ -156,18 +158,18 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
         private String fullest(java.util.function.ToDoubleFunction<EquipmentFigures> figure) {
             int best = -1;
             double max = 0;
-            for (int i = 0; i < study.equipment().size(); i++) {
+            for (int i = 0; i < study.elements().size(); i++) {
                 double value = means.of(i, figure);
-                if (study.equipment().get(i).meetsPieces() && value > max) {
+                if (study.elements().get(i) instanceof Equipment && value > max) {
                     max = value;
                     best = i;
                 }
             }
-            return best < 0 ? "" : study.equipment().get(best).name();
+            return best < 0 ? "" : study.elements().get(best).name();
         }
 
         private String name(int index) {
-            return study.equipment().get(index).name();
+            return study.elements().get(index).name();
         }
 
         /** What three methods say, and whether they agree. */
@@ -185,8 +187,8 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                     + " at a stretch"));
             Optional<Integer> turning = TurningPoint.of(summary);
             turning.ifPresent(i -> lines.add("from blocked to starved: the turning point is " + name(i)));
-            Optional<Equipment> place = study.find(limit.subject());
-            boolean ofPlant = place.filter(p -> p instanceof WorkEquipment || p instanceof Crew).isPresent();
+            Optional<PlantElement> place = study.find(limit.subject());
+            boolean ofPlant = place.filter(p -> p instanceof WorkEquipment || p instanceof ResourceGroup).isPresent();
             if (ofPlant) {
                 Set<String> others = new java.util.LinkedHashSet<>();
                 active.filter(i -> !alike(limit, name(i))).ifPresent(i -> others.add(name(i)));
@@ -206,13 +208,13 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
             if (limit.subject().equals(name) || limit.text().contains(name)) {
                 return true;
             }
-            Optional<Equipment> one = study.find(limit.subject());
-            Optional<Equipment> other = study.find(name);
+            Optional<PlantElement> one = study.find(limit.subject());
+            Optional<PlantElement> other = study.find(name);
             return one.isPresent() && other.isPresent() && (needs(one.get(), other.get()) || needs(other.get(), one.get())
                     || one.get() instanceof WorkEquipment && other.get() instanceof WorkEquipment && beside(limit.subject(), name));
         }
 
-        private static boolean needs(Equipment station, Equipment crew) {
+        private static boolean needs(PlantElement station, PlantElement crew) {
             return station instanceof WorkEquipment work && crew instanceof Crew people
                     && work.needs().stream().anyMatch(need -> people.has(need.skill()));
         }
@@ -242,8 +244,8 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
 
         /** What failures, changeovers, breaks and waits take from the limit: every minute of it is lost for good. */
         private void losses(String place) {
-            int index = study.equipment().stream().map(Equipment::name).toList().indexOf(place);
-            if (index < 0 || !(study.equipment().get(index) instanceof WorkEquipment)) {
+            int index = study.elements().stream().map(PlantElement::name).toList().indexOf(place);
+            if (index < 0 || !(study.elements().get(index) instanceof WorkEquipment)) {
                 return;
             }
             double working = means.share(index, EquipmentState.WORKING);
@@ -280,10 +282,10 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
             List<FailureFigures> all = summary.runs().getFirst().failures();
             for (int i = 0; i < all.size(); i++) {
                 FailureFigures one = all.get(i);
-                Optional<Equipment> element = study.find(one.element());
+                Optional<PlantElement> element = study.find(one.element());
                 int index = i;
                 double down = means.of(run -> run.failures().get(index).mode().downShare());
-                if (element.filter(Equipment::meetsPieces).isPresent() || down < DISTURBS_FROM) {
+                if (element.filter(Equipment.class::isInstance).isPresent() || down < DISTURBS_FROM) {
                     continue;
                 }
                 Optional<Link> link = one.link() == FailureFigures.NO_LINK ? Optional.empty() : Optional.of(study.links().get(one.link()));
@@ -343,8 +345,8 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
         /** By Little's law a place takes that part of the lead time which its content is of all that is inside. */
         private String stays() {
             double inside = means.of(RunFigures::insideMean);
-            List<Integer> order = java.util.stream.IntStream.range(0, study.equipment().size()).boxed()
-                    .filter(i -> study.equipment().get(i).meetsPieces())
+            List<Integer> order = java.util.stream.IntStream.range(0, study.elements().size()).boxed()
+                    .filter(i -> study.elements().get(i) instanceof Equipment)
                     .sorted(Comparator.comparingDouble((Integer i) -> -means.of(i, EquipmentFigures::contentMean))).limit(3).toList();
             return order.stream().map(i -> "; at " + name(i) + " " + FigureText.of(means.of(i, EquipmentFigures::contentMean)) + " pieces, "
                     + Means.percent(means.of(i, EquipmentFigures::contentMean) / inside) + " of all inside")
@@ -353,8 +355,8 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
 
         private void buffers() {
             List<Integer> never = new ArrayList<>();
-            for (int i = 0; i < study.equipment().size(); i++) {
-                if (!(study.equipment().get(i) instanceof Buffer buffer) || means.of(i, EquipmentFigures::in) == 0) {
+            for (int i = 0; i < study.elements().size(); i++) {
+                if (!(study.elements().get(i) instanceof Buffer buffer) || means.of(i, EquipmentFigures::in) == 0) {
                     continue;
                 }
                 double full = means.of(i, EquipmentFigures::fullShare);
@@ -403,7 +405,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
 
         private double blockedBefore(String name) {
             double max = 0;
-            List<String> names = study.equipment().stream().map(Equipment::name).toList();
+            List<String> names = study.elements().stream().map(PlantElement::name).toList();
             for (var link : study.links()) {
                 if (link.to().equals(name)) {
                     max = Math.max(max, means.share(names.indexOf(link.from()), EquipmentState.BLOCKED));
@@ -431,7 +433,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
         }
 
         private boolean isPerson(Targets.TargetResult one) {
-            return study.find(one.subject()).filter(Crew.class::isInstance).isPresent();
+            return study.find(one.subject()).filter(ResourceGroup.class::isInstance).isPresent();
         }
 
         /** From what is inside at equal steps of time, the mean over the runs that were analysed. */

@@ -13,9 +13,9 @@ import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
@@ -34,7 +34,7 @@ public final class EquipmentStory {
     }
 
     public String doing(int node, Moment moment) {
-        Equipment element = study.equipment().get(node);
+        PlantElement element = study.elements().get(node);
         Optional<EquipmentState> state = moment.state(node);
         String shut = gates(element, node, moment);
         String since = Clock.elapsed(moment.timeNanos() - moment.stateSinceNanos(node));
@@ -51,14 +51,14 @@ public final class EquipmentStory {
         };
     }
 
-    private String onConveyor(int node, Equipment element, Moment moment) {
+    private String onConveyor(int node, PlantElement element, Moment moment) {
         if (moment.content(node) == 0) {
             return "Is empty: " + waitsForPieces(element);
         }
         return "Carries " + pieces(moment.content(node)) + new ConveyorStory(study, waits).ofWhole((Conveyor) element, node, moment);
     }
 
-    private static String gates(Equipment element, int node, Moment moment) {
+    private static String gates(PlantElement element, int node, Moment moment) {
         String inlet = !moment.isShut(node)
                 ? ""
                 : ShutTime.isShut(element.basics().inletShut(), moment.timeNanos()) ? " Its inlet is shut." : " A rule has shut its inlet.";
@@ -158,7 +158,7 @@ public final class EquipmentStory {
         return waitsForPieces(work);
     }
 
-    private String waitsForPieces(Equipment element) {
+    private String waitsForPieces(PlantElement element) {
         List<String> givers = study.links().stream().filter(link -> link.to().equals(element.name())).map(Link::from).toList();
         return givers.isEmpty()
                 ? "nothing is linked to it"

@@ -7,6 +7,7 @@ import java.util.function.ToDoubleFunction;
 import rhombic.experiment.Summary;
 import rhombic.measure.EquipmentFigures;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.EquipmentState;
 
 /** What can be shown as heat on the floor: for each equipment, from 0 to 1, against the one with most. */
@@ -33,11 +34,11 @@ public enum Heat {
         if (this == NONE) {
             return heat;
         }
-        List<Equipment> elements = summary.study().equipment();
+        List<PlantElement> elements = summary.study().elements();
         Means means = new Means(summary);
         double max = 0;
         for (int i = 0; i < elements.size(); i++) {
-            double value = elements.get(i).meetsPieces() ? means.of(i, figure) : 0;
+            double value = elements.get(i) instanceof Equipment ? means.of(i, figure) : 0;
             max = Math.max(max, value);
             heat.put(elements.get(i).name(), value);
         }

@@ -9,9 +9,9 @@ import rhombic.experiment.FigureText;
 import rhombic.experiment.Summary;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Supply;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
@@ -48,7 +48,7 @@ public final class Limit {
 
     private Limit(Summary summary) {
         this.summary = summary;
-        goodsIns = summary.study().equipment().stream().filter(GoodsIn.class::isInstance).map(GoodsIn.class::cast).toList();
+        goodsIns = summary.study().elements().stream().filter(GoodsIn.class::isInstance).map(GoodsIn.class::cast).toList();
     }
 
     /** Empty if no station has worked at all, and nothing else is taken most of its time. */
@@ -57,8 +57,8 @@ public final class Limit {
     }
 
     private Optional<Finding> find() {
-        List<Equipment> equipment = summary.study().equipment();
-        List<StationLoad> stations = IntStream.range(0, equipment.size()).filter(i -> equipment.get(i) instanceof WorkEquipment)
+        List<PlantElement> elements = summary.study().elements();
+        List<StationLoad> stations = IntStream.range(0, elements.size()).filter(i -> elements.get(i) instanceof WorkEquipment)
                 .mapToObj(i -> StationLoad.of(summary, i)).filter(station -> station.busy() > 0).toList();
         Optional<StationLoad> busiest = stations.stream().max(Comparator.comparingDouble(StationLoad::taken));
         if (nothingLeaves() && (hasGoodsOut() || busiest.filter(station -> station.busy() >= GOES_ROUND_FROM).isEmpty())) {
@@ -92,7 +92,7 @@ public final class Limit {
     }
 
     private boolean hasGoodsOut() {
-        return summary.study().equipment().stream().anyMatch(GoodsOut.class::isInstance);
+        return summary.study().elements().stream().anyMatch(GoodsOut.class::isInstance);
     }
 
     /** Whether more pieces could come, which nothing in the plant asks for. */

@@ -18,7 +18,7 @@ import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.PieceType;
 
@@ -94,10 +94,10 @@ record OtherLoad(String name, double taken, Finding finding) {
 
         /** Whatever people are asked for: work, setup, service, repair and carrying. */
         private Stream<Need> needs() {
-            Stream<Need> work = summary.study().equipment().stream().filter(WorkEquipment.class::isInstance)
+            Stream<Need> work = summary.study().elements().stream().filter(WorkEquipment.class::isInstance)
                     .flatMap(element -> ((WorkEquipment) element).needs().stream());
             Stream<FailureMode> failures = Stream.concat(
-                    summary.study().equipment().stream().flatMap(element -> element.basics().duty().failures().stream()),
+                    summary.study().elements().stream().flatMap(element -> element.basics().duty().failures().stream()),
                     summary.study().links().stream().flatMap(link -> link.failures().stream()));
             Stream<Need> carrying = summary.study().links().stream().map(Link::travel).filter(Travel.Carried.class::isInstance)
                     .map(travel -> ((Travel.Carried) travel).need());
@@ -105,9 +105,9 @@ record OtherLoad(String name, double taken, Finding finding) {
         }
 
         List<OtherLoad> conveyors() {
-            List<Equipment> equipment = summary.study().equipment();
-            return IntStream.range(0, equipment.size()).filter(i -> equipment.get(i) instanceof Conveyor)
-                    .mapToObj(i -> conveyor(i, (Conveyor) equipment.get(i))).toList();
+            List<PlantElement> elements = summary.study().elements();
+            return IntStream.range(0, elements.size()).filter(i -> elements.get(i) instanceof Conveyor)
+                    .mapToObj(i -> conveyor(i, (Conveyor) elements.get(i))).toList();
         }
 
         /** The more of two: how far its entrance is taken, and how near it is to the most that may be on it, while it does not stand. */

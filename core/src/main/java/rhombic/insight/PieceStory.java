@@ -9,7 +9,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Attribute;
@@ -35,25 +35,25 @@ public final class PieceStory {
         if (status.isOnAnother()) {
             PieceStatus bottom = moment.bottom(status);
             return "Lies on " + waits.type(bottom).name() + " " + (bottom.piece() + 1) + ", which is at "
-                    + study.equipment().get(bottom.node()).name() + ".";
+                    + study.elements().get(bottom.node()).name() + ".";
         }
-        Equipment equipment = study.equipment().get(status.node());
+        PlantElement element = study.elements().get(status.node());
         String since = Clock.elapsed(moment.timeNanos() - status.sinceNanos());
         return switch (status.activity()) {
             case MOVES -> {
-                String way = study.equipment().get(status.fromNode()).name() + " to " + equipment.name();
+                String way = study.elements().get(status.fromNode()).name() + " to " + element.name();
                 long stands = moment.atEndOfLinkNanos(status.body());
                 yield stands > 0
-                        ? "Has come from " + way + " and has waited there " + Clock.elapsed(stands) + " for room at " + equipment.name()
+                        ? "Has come from " + way + " and has waited there " + Clock.elapsed(stands) + " for room at " + element.name()
                                 + "."
                         : moment.isHeldOnWay(status.body())
                                 ? "Has stood " + since + " on its way from " + way + ", which is down."
                                 : "Is on its way from " + way + " for " + since + ".";
             }
-            case RIDES -> new ConveyorStory(study, waits).ofPiece(status, (Conveyor) equipment, since, moment);
-            case IS_WORKED_ON -> "Is worked on at " + equipment.name() + " for " + since + ".";
-            case IS_DONE -> "Is done at " + equipment.name() + " and has waited " + since + " " + waits.forRoom(status, "", moment) + ".";
-            case WAITS -> "Waits at " + equipment.name() + " for " + since + " " + waitingFor(status, equipment, moment) + ".";
+            case RIDES -> new ConveyorStory(study, waits).ofPiece(status, (Conveyor) element, since, moment);
+            case IS_WORKED_ON -> "Is worked on at " + element.name() + " for " + since + ".";
+            case IS_DONE -> "Is done at " + element.name() + " and has waited " + since + " " + waits.forRoom(status, "", moment) + ".";
+            case WAITS -> "Waits at " + element.name() + " for " + since + " " + waitingFor(status, element, moment) + ".";
         };
     }
 
@@ -61,7 +61,7 @@ public final class PieceStory {
     public List<String> history(PieceStatus status, long untilNanos) {
         List<String> lines = new ArrayList<>();
         for (Trace.Visit visit : trace.visits(status, untilNanos)) {
-            String place = study.equipment().get(visit.node()).name();
+            String place = study.elements().get(visit.node()).name();
             lines.add((visit.link() >= 0 ? "on the way to " + place : place) + ", " + Clock.elapsed(visit.toNanos() - visit.fromNanos()));
         }
         return lines;
@@ -84,15 +84,15 @@ public final class PieceStory {
         return values;
     }
 
-    private String waitingFor(PieceStatus status, Equipment equipment, Moment moment) {
-        return switch (equipment) {
+    private String waitingFor(PieceStatus status, PlantElement element, Moment moment) {
+        return switch (element) {
             case AssemblyStation assembly -> atAssembly(status, assembly, moment);
             case Station station when isLoading(station, status, moment) ->
                 "until the load is full (" + waiting(status, moment) + " of " + station.load().pieces() + ")";
             case WorkEquipment station -> station.work().places() == 1
                     ? "until the station is free"
                     : "until one of its " + station.work().places() + " places is free";
-            default -> inQueue(status, equipment, moment);
+            default -> inQueue(status, element, moment);
         };
     }
 
@@ -125,13 +125,13 @@ public final class PieceStory {
         return moment.at(status.node()).stream().filter(other -> other.activity() == PieceStatus.Activity.WAITS).count();
     }
 
-    private String inQueue(PieceStatus status, Equipment equipment, Moment moment) {
-        if (equipment instanceof Buffer buffer
+    private String inQueue(PieceStatus status, PlantElement element, Moment moment) {
+        if (element instanceof Buffer buffer
                 && (buffer.order() == Buffer.Order.ANY
                         || buffer.basics().selection().choice() != rhombic.study.value.Selection.Choice.OLDEST)) {
             return waits.forRoom(status, "", moment);
         }
-        boolean newestFirst = equipment instanceof Buffer buffer && buffer.order() == Buffer.Order.NEWEST_FIRST;
+        boolean newestFirst = element instanceof Buffer buffer && buffer.order() == Buffer.Order.NEWEST_FIRST;
         int before = 0;
         int behind = 0;
         for (PieceStatus other : moment.at(status.node())) {

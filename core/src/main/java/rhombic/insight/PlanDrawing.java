@@ -11,6 +11,7 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 
 /** The plant in plan, drawn without a toolkit: outlines to scale, links, names. */
 public final class PlanDrawing {
@@ -35,7 +36,7 @@ public final class PlanDrawing {
     }
 
     private Drawing drawn(double width, double maxHeight) {
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             for (double[] corner : outline(element)) {
                 min = Math.min(min, corner[0]);
                 max = Math.max(max, corner[0]);
@@ -49,13 +50,13 @@ public final class PlanDrawing {
         }
         scale = Math.min((width - 2 * MARGIN) / (max - min), (maxHeight - 2 * MARGIN) / Math.max(1, north - south));
         for (Link link : study.links()) {
-            Optional<Equipment> from = study.find(link.from());
-            Optional<Equipment> to = study.find(link.to());
+            Optional<PlantElement> from = study.find(link.from());
+            Optional<PlantElement> to = study.find(link.to());
             if (from.isPresent() && to.isPresent()) {
                 path(Layout.drawn(study, link), "#9AA3A6", 1);
             }
         }
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             if (element instanceof Conveyor conveyor) {
                 path(conveyor.path(), "#C9C2B1",
                         Math.max(2, conveyor.width().inBaseUnit() * conveyor.lanes() * scale));
@@ -63,7 +64,7 @@ public final class PlanDrawing {
                 List<double[]> corners = outline(element);
                 double[] xs = corners.stream().mapToDouble(c -> x(c[0])).toArray();
                 double[] ys = corners.stream().mapToDouble(c -> y(c[1])).toArray();
-                marks.add(new Drawing.Area(xs, ys, element.meetsPieces() ? "#D8D1C0" : "#E4DFD2", 1));
+                marks.add(new Drawing.Area(xs, ys, element instanceof Equipment ? "#D8D1C0" : "#E4DFD2", 1));
                 double[] closedX = java.util.Arrays.copyOf(xs, xs.length + 1);
                 double[] closedY = java.util.Arrays.copyOf(ys, ys.length + 1);
                 closedX[xs.length] = xs[0];
@@ -71,7 +72,7 @@ public final class PlanDrawing {
                 marks.add(new Drawing.Path(closedX, closedY, "#5C676C", 0.8));
             }
         }
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             if (!(element instanceof Conveyor)) {
                 marks.add(new Drawing.Text(x(element.placement().xMetres()), y(element.placement().yMetres()) + 3, element.name(), 8,
                         "#1F272B",
@@ -100,7 +101,7 @@ public final class PlanDrawing {
         return MARGIN + (north - metres) * scale;
     }
 
-    private static List<double[]> outline(Equipment element) {
+    private static List<double[]> outline(PlantElement element) {
         double angle = Math.toRadians(element.placement().headingDegrees());
         double l = element.footprint().lengthMetres() / 2;
         double w = element.footprint().widthMetres() / 2;

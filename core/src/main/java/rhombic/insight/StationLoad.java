@@ -9,7 +9,7 @@ import rhombic.measure.PersonFigures;
 import rhombic.study.RunPlan;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.ShutTime;
@@ -21,21 +21,21 @@ import rhombic.study.value.ShutTime;
  * @param shut part in which it got nothing because its inlet was shut by hand
  * @param planned part in which it is on shift and so are those whom it needs
  */
-record StationLoad(Equipment station, double busy, double shut, double planned, Map<EquipmentState, Double> shares) {
+record StationLoad(PlantElement station, double busy, double shut, double planned, Map<EquipmentState, Double> shares) {
     static StationLoad of(Summary summary, int index) {
         Means means = new Means(summary);
         Map<EquipmentState, Double> shares = new EnumMap<>(EquipmentState.class);
         for (EquipmentState state : EquipmentState.values()) {
             shares.put(state, means.share(index, state));
         }
-        Equipment station = summary.study().equipment().get(index);
+        PlantElement station = summary.study().elements().get(index);
         double shut = Math.min(means.share(index, EquipmentState.STARVED), shutShare(station, summary.study().plan()));
         return new StationLoad(station, means.busy(index), shut,
                 (1 - means.share(index, EquipmentState.OFF_SHIFT)) * dutyOfPeople(summary, station), shares);
     }
 
     /** Share of the time in which those are on duty who work there; of several, the least. */
-    private static double dutyOfPeople(Summary summary, Equipment station) {
+    private static double dutyOfPeople(Summary summary, PlantElement station) {
         double min = 1;
         if (station instanceof WorkEquipment work) {
             for (Need need : work.work().operations().stream().flatMap(op -> op.needs().stream()).toList()) {
@@ -55,7 +55,7 @@ record StationLoad(Equipment station, double busy, double shut, double planned, 
     }
 
     /** Share of the time that is measured in which its inlet is shut by hand. */
-    private static double shutShare(Equipment station, RunPlan plan) {
+    private static double shutShare(PlantElement station, RunPlan plan) {
         long from = plan.warmUp().nanos();
         long until = plan.length().nanos();
         return ShutTime.within(station.basics().inletShut(), from, until) / (double) (until - from);

@@ -6,7 +6,7 @@ import rhombic.experiment.Summary;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.EquipmentFigures;
 import rhombic.study.TargetBand;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 
 /** Who is outside of the band in which utilisation is meant to be: people of their time on duty, stations of their planned time. */
@@ -25,13 +25,13 @@ public final class Targets {
     public static List<TargetResult> of(Summary summary) {
         TargetBand band = summary.study().plan().target();
         List<TargetResult> all = new ArrayList<>();
-        List<Equipment> equipment = summary.study().equipment();
-        for (int i = 0; i < equipment.size(); i++) {
+        List<PlantElement> elements = summary.study().elements();
+        for (int i = 0; i < elements.size(); i++) {
             int index = i;
-            if (equipment.get(i) instanceof WorkEquipment) {
+            if (elements.get(i) instanceof WorkEquipment) {
                 double mean = mean(
                         summary.runs().stream().map(run -> run.equipment().get(index)).map(EquipmentFigures::plannedUtilisation).toList());
-                all.add(new TargetResult(equipment.get(i).name(), equipment.get(i).name(), mean, band.side(mean)));
+                all.add(new TargetResult(elements.get(i).name(), elements.get(i).name(), mean, band.side(mean)));
             }
         }
         List<CrewFigures> crews = summary.runs().getFirst().crews();

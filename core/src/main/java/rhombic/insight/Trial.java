@@ -15,9 +15,9 @@ import rhombic.study.duty.FailureMode;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Operation;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Supply;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.StudyException;
@@ -42,14 +42,14 @@ public record Trial(String subject, Kind kind, String text, Changes changes) {
     /** All that can be tried in a study. */
     public static List<Trial> all(Study study) {
         List<Trial> all = new ArrayList<>();
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             all.addAll(of(study, element));
         }
         return all;
     }
 
     /** All that can be tried of one element. */
-    public static List<Trial> of(Study study, Equipment element) {
+    public static List<Trial> of(Study study, PlantElement element) {
         List<Trial> all = new ArrayList<>();
         switch (element) {
             case WorkEquipment work -> ofWork(study, work, all);
@@ -168,7 +168,8 @@ public record Trial(String subject, Kind kind, String text, Changes changes) {
         };
     }
 
-    private static void add(Study study, List<Trial> all, Equipment element, Kind kind, String text, UnaryOperator<Equipment> better) {
+    private static void add(Study study, List<Trial> all, PlantElement element, Kind kind, String text,
+            UnaryOperator<PlantElement> better) {
         made(study, element.name(), kind, text, s -> s.changed(element.name(), better)).ifPresent(all::add);
     }
 
@@ -184,7 +185,7 @@ public record Trial(String subject, Kind kind, String text, Changes changes) {
 
     /** Of one element, what is made better in the first of those ways that it has. */
     static Optional<Trial> of(Study study, String place, Kind... ways) {
-        Optional<Equipment> element = study.find(place);
+        Optional<PlantElement> element = study.find(place);
         if (element.isEmpty()) {
             return Optional.empty();
         }

@@ -13,7 +13,7 @@ import java.util.Set;
 import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
 import rhombic.study.Link;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
 
@@ -27,7 +27,7 @@ final class TurningPoint {
 
     /** Its index among the equipment; empty if there are fewer than two stations in line, or nothing points anywhere. */
     static Optional<Integer> of(Summary summary) {
-        List<Equipment> elements = summary.study().equipment();
+        List<PlantElement> elements = summary.study().elements();
         Map<String, Integer> index = new LinkedHashMap<>();
         for (int i = 0; i < elements.size(); i++) {
             index.put(elements.get(i).name(), i);
@@ -75,7 +75,7 @@ final class TurningPoint {
             for (Link link : summary.study().linksFrom(open.remove())) {
                 Integer at = index.get(link.to());
                 if (at != null && seen.add(link.to())) {
-                    if (summary.study().equipment().get(at) instanceof WorkEquipment) {
+                    if (summary.study().elements().get(at) instanceof WorkEquipment) {
                         found.add(at);
                     } else {
                         open.add(link.to());

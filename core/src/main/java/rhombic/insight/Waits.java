@@ -12,7 +12,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
@@ -37,9 +37,9 @@ final class Waits {
      */
     String forRoom(PieceStatus status, String outlet, Moment moment) {
         if (status.backTo() >= 0) {
-            return "to go back to " + study.equipment().get(status.backTo()).name() + " for rework" + why(status.backTo(), moment);
+            return "to go back to " + study.elements().get(status.backTo()).name() + " for rework" + why(status.backTo(), moment);
         }
-        Equipment giver = study.equipment().get(status.node());
+        PlantElement giver = study.elements().get(status.node());
         List<Link> links = study.linksFrom(giver.name()).stream()
                 .filter(link -> giver.port(link.fromPort(), false).equals(giver.port(outlet, false))).toList();
         if (moment.isOutletShut(status.node())) {
@@ -77,12 +77,12 @@ final class Waits {
     private String why(int taker, Moment moment) {
         int coming = onTheWayTo(taker, moment);
         if (moment.isShut(taker)) {
-            return ShutTime.isShut(study.equipment().get(taker).basics().inletShut(), moment.timeNanos())
+            return ShutTime.isShut(study.elements().get(taker).basics().inletShut(), moment.timeNanos())
                     ? " (its inlet is shut)"
                     : " (a rule has shut its inlet)";
         }
         int content = moment.content(taker);
-        return switch (study.equipment().get(taker)) {
+        return switch (study.elements().get(taker)) {
             case WorkEquipment work when !work.work().isTimeSet() -> " (its time is not set)";
             case AssemblyStation assembly -> " (" + content + " there, " + assembly.partCapacity() + " of each part can wait)";
             case Station station ->
@@ -98,7 +98,7 @@ final class Waits {
     private int onTheWayTo(int taker, Moment moment) {
         int coming = 0;
         for (int link = 0; link < study.links().size(); link++) {
-            coming += study.links().get(link).to().equals(study.equipment().get(taker).name()) ? moment.contentOfLink(link) : 0;
+            coming += study.links().get(link).to().equals(study.elements().get(taker).name()) ? moment.contentOfLink(link) : 0;
         }
         return coming;
     }
@@ -150,7 +150,7 @@ final class Waits {
     }
 
     int index(String name) {
-        List<Equipment> all = study.equipment();
+        List<PlantElement> all = study.elements();
         for (int i = 0; i < all.size(); i++) {
             if (all.get(i).name().equals(name)) {
                 return i;

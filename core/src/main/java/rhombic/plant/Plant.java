@@ -9,7 +9,6 @@ import rhombic.kernel.Simulator;
 import rhombic.measure.DeadlockFigures;
 import rhombic.measure.Diary;
 import rhombic.measure.EquipmentFigures;
-import rhombic.measure.ModeFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.Sample;
 import rhombic.measure.Tally;
@@ -20,6 +19,7 @@ import rhombic.plant.goods.BufferNode;
 import rhombic.plant.goods.GoodsInNode;
 import rhombic.plant.goods.GoodsOutNode;
 import rhombic.plant.handover.Channel;
+import rhombic.plant.handover.FaultyNode;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.IdleNode;
 import rhombic.plant.handover.Node;
@@ -39,6 +39,7 @@ import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.trace.TraceWriter;
@@ -61,8 +62,11 @@ public final class Plant {
         simulator = flow.simulator;
         Study study = blueprint.study();
         Set<String> broken = blueprint.broken();
-        for (Equipment equipment : study.equipment()) {
-            flow.add(broken.contains(equipment.name()) ? new IdleNode(flow, flow.nodes().size(), equipment) : node(equipment));
+        for (PlantElement element : study.elements()) {
+            int index = flow.nodes().size();
+            flow.add(element instanceof Equipment equipment && broken.contains(element.name())
+                    ? new FaultyNode(flow, index, equipment)
+                    : node(element, index));
         }
         flow.link();
         begin(study.plan().warmUp().nanos(), new RuleBook(flow, study.rules(), broken));
@@ -93,9 +97,8 @@ public final class Plant {
         return new Plant(blueprint, replication, trace, diary);
     }
 
-    private Node node(Equipment equipment) {
-        int index = flow.nodes().size();
-        return switch (equipment) {
+    private Node node(PlantElement element, int index) {
+        return switch (element) {
             case GoodsIn in -> new GoodsInNode(flow, index, in, in.supply().orElseThrow());
             case Buffer buffer -> new BufferNode(flow, index, buffer);
             case Conveyor conveyor -> new ConveyorNode(flow, index, conveyor);
@@ -103,7 +106,7 @@ public final class Plant {
             case AssemblyStation station -> new AssemblyNode(flow, index, station);
             case UnpackingStation station -> new UnpackingNode(flow, index, station);
             case GoodsOut out -> new GoodsOutNode(flow, index, out);
-            case Crew crew -> new IdleNode(flow, index, crew);
+            case Crew crew -> new CrewNode(flow, index, crew);
             case BreakArea area -> new IdleNode(flow, index, area);
         };
     }
@@ -169,7 +172,7 @@ public final class Plant {
         List<Node> nodes = flow.nodes();
         nodes.forEach(Node::book);
         List<EquipmentFigures> equipment = nodes.stream()
-                .map(node -> node.tally.figures(node.name(), node.equipment().kind(), now, modes(node))).toList();
+                .map(node -> node.tally.figures(node.name(), node.element().kind(), now, node.modes())).toList();
         long rejected = equipment.stream().mapToLong(EquipmentFigures::rejected).sum();
         TotalTally whole = flow.census.total();
         Staff staff = flow.staff();
@@ -180,18 +183,10 @@ public final class Plant {
                 plannedHours(now, whole.hours(now)));
     }
 
-    private List<ModeFigures> modes(Node node) {
-        if (node.maintenance != null) {
-            return node.maintenance.modes().figures();
-        }
-        Staff staff = flow.staff();
-        return staff != null && node.equipment() instanceof Crew ? staff.modes(node.name()) : List.of();
-    }
-
     private double plannedHours(long now, double measuredHours) {
         Study study = flow.study;
         List<Calendar> used = study.calendars().stream()
-                .filter(c -> study.equipment().stream().anyMatch(e -> e.basics().duty().calendar().equals(c.name()))).toList();
+                .filter(c -> study.elements().stream().anyMatch(e -> e.basics().duty().calendar().equals(c.name()))).toList();
         return used.isEmpty()
                 ? measuredHours
                 : PlannedTime.seconds(used, flow.start.plusNanos(now - Math.round(measuredHours * 3.6e12)), flow.start.plusNanos(now))

@@ -13,7 +13,7 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceOffset;
 import rhombic.study.value.PieceType;
@@ -27,7 +27,7 @@ final class BeltScene {
     /** So near is a conveyor that begins or ends at another. */
     private static final double NEAR_METRES = 0.3;
 
-    private final List<Equipment> equipment;
+    private final List<PlantElement> elements;
     private final List<Link> links;
     private final double[] lengths;
     private final double[] widths;
@@ -63,11 +63,11 @@ final class BeltScene {
     private record Approach(Pose at, double straightMetres, @Nullable Path before, double beforeMetres) {}
 
     BeltScene(Study study) {
-        equipment = study.equipment();
+        elements = study.elements();
         links = study.links();
         lengths = study.pieceTypes().stream().map(PieceType::length).mapToDouble(q -> q.inBaseUnit()).toArray();
         widths = study.pieceTypes().stream().map(PieceType::width).mapToDouble(q -> q.inBaseUnit()).toArray();
-        belts = new Belt[equipment.size()];
+        belts = new Belt[elements.size()];
     }
 
     private Belt belt(int node, Conveyor conveyor) {
@@ -135,7 +135,7 @@ final class BeltScene {
         double end = belt.path.metres();
         for (int taker : belt.takers) {
             int body = moment.lastAt(taker);
-            if (body < 0 || !moment.isRiding(body) || moment.fromNodeOf(body) != node || !(equipment.get(taker) instanceof Conveyor next)) {
+            if (body < 0 || !moment.isRiding(body) || moment.fromNodeOf(body) != node || !(elements.get(taker) instanceof Conveyor next)) {
                 continue;
             }
             int leader = moment.leaderOf(body);
@@ -153,10 +153,10 @@ final class BeltScene {
     private int[] takers(Conveyor conveyor) {
         return links.stream().filter(link -> link.from().equals(conveyor.name()) && link.fromPort().isEmpty() && link.toPort().isEmpty()
                 && link.travel() instanceof Travel.AtOnce).mapToInt(link -> {
-                    for (int i = 0; i < equipment.size(); i++) {
-                        boolean isIt = equipment.get(i).name().equals(link.to()) && equipment.get(i) instanceof Conveyor next
+                    for (int i = 0; i < elements.size(); i++) {
+                        boolean isIt = elements.get(i).name().equals(link.to()) && elements.get(i) instanceof Conveyor next
                                 && next.lanes() == 1;
-                        if (isIt && Layout.outlet(conveyor, "").distanceTo(Layout.inlet(equipment.get(i), "")) < NEAR_METRES) {
+                        if (isIt && Layout.outlet(conveyor, "").distanceTo(Layout.inlet(elements.get(i), "")) < NEAR_METRES) {
                             return i;
                         }
                     }
@@ -184,7 +184,7 @@ final class BeltScene {
             straight = conveyor.totalWidthMetres() / 2;
             at = Pose.at(at.x(), at.y(), at.z(), port.heading());
         }
-        if (from < 0 || !(equipment.get(from) instanceof Conveyor giver)) {
+        if (from < 0 || !(elements.get(from) instanceof Conveyor giver)) {
             return new Approach(at, straight, null, 0);
         }
         for (Link link : links) {

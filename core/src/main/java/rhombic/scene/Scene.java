@@ -18,9 +18,9 @@ import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.PieceOffset;
@@ -51,7 +51,7 @@ public final class Scene {
     private static final double ROLLERS_METRES = 0.92;
 
     private final Study study;
-    private final List<Equipment> equipment;
+    private final List<PlantElement> elements;
     private final List<PieceType> types;
     private final int[] firstKind;
     private final int[] looks;
@@ -78,7 +78,7 @@ public final class Scene {
 
     public Scene(Study study) {
         this.study = study;
-        equipment = study.equipment();
+        elements = study.elements();
         types = study.pieceTypes();
         int n = types.size();
         firstKind = new int[n];
@@ -93,15 +93,15 @@ public final class Scene {
             widths[i] = types.get(i).width().inBaseUnit();
             heights[i] = types.get(i).height().inBaseUnit();
         }
-        index = HashMap.newHashMap(equipment.size());
-        cos = new double[equipment.size()];
-        sin = new double[equipment.size()];
-        exits = new Pose[equipment.size()];
+        index = HashMap.newHashMap(elements.size());
+        cos = new double[elements.size()];
+        sin = new double[elements.size()];
+        exits = new Pose[elements.size()];
         belts = new BeltScene(study);
-        entries = new ArrayList<>(equipment.size());
+        entries = new ArrayList<>(elements.size());
         int maxPlaces = 1;
-        for (int i = 0; i < equipment.size(); i++) {
-            Equipment element = equipment.get(i);
+        for (int i = 0; i < elements.size(); i++) {
+            PlantElement element = elements.get(i);
             index.put(element.name(), i);
             cos[i] = Math.cos(Math.toRadians(element.placement().headingDegrees()));
             sin[i] = Math.sin(Math.toRadians(element.placement().headingDegrees()));
@@ -114,7 +114,7 @@ public final class Scene {
             Link link = study.links().get(i);
             if (!(link.travel() instanceof Travel.AtOnce)) {
                 int to = indexOf(link.to());
-                entries.get(to).put(indexOf(link.from()), Layout.inlet(equipment.get(to), link.toPort()));
+                entries.get(to).put(indexOf(link.from()), Layout.inlet(elements.get(to), link.toPort()));
             }
         }
     }
@@ -126,7 +126,7 @@ public final class Scene {
     private Pose exit(int node) {
         Pose exit = exits[node];
         if (exit == null) {
-            exit = Layout.outlet(equipment.get(node), "");
+            exit = Layout.outlet(elements.get(node), "");
             exits[node] = exit;
         }
         return exit;
@@ -176,7 +176,7 @@ public final class Scene {
     }
 
     private void poseAt(int node, int first, Moment moment, double glideNanos, Poses into) {
-        Equipment element = equipment.get(node);
+        PlantElement element = elements.get(node);
         if (element instanceof Conveyor conveyor) {
             belts.pose(conveyor, node, first, moment,
                     (body, pose) -> add(body, moment, pose.x(), pose.y(), pose.z(), pose.heading(), into));
@@ -299,7 +299,7 @@ public final class Scene {
     }
 
     /** Where the piece of that number among those that wait stands; returns how it is turned there. */
-    private double waiting(Equipment element, int index, int piece, int type) {
+    private double waiting(PlantElement element, int index, int piece, int type) {
         switch (element) {
             case Buffer buffer -> {
                 return inBuffer(buffer, index, piece, type);

@@ -11,6 +11,7 @@ import java.util.RandomAccess;
 import org.jspecify.annotations.Nullable;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 
 /** A list that can't be changed and that finds its items by their key without a search. The index is made when it is first asked for. */
 abstract sealed class IndexedList<T> extends AbstractList<T> implements RandomAccess, Serializable {
@@ -51,21 +52,31 @@ abstract sealed class IndexedList<T> extends AbstractList<T> implements RandomAc
         return items.size();
     }
 
-    /** Equipment by its name. */
-    static final class Elements extends IndexedList<Equipment> {
+    /** Elements by their name. */
+    static final class Elements extends IndexedList<PlantElement> {
         private transient volatile @Nullable List<Crew> crews;
+        private transient volatile @Nullable List<Equipment> equipment;
 
-        private Elements(List<Equipment> elements) {
+        private Elements(List<PlantElement> elements) {
             super(elements);
         }
 
-        static Elements of(List<Equipment> elements) {
+        static Elements of(List<PlantElement> elements) {
             return elements instanceof Elements indexed ? indexed : new Elements(elements);
         }
 
         @Override
-        String key(Equipment element) {
+        String key(PlantElement element) {
             return element.name();
+        }
+
+        List<Equipment> equipment() {
+            List<Equipment> known = equipment;
+            if (known == null) {
+                known = stream().filter(Equipment.class::isInstance).map(Equipment.class::cast).toList();
+                equipment = known;
+            }
+            return known;
         }
 
         List<Crew> crews() {

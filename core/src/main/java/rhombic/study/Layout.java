@@ -6,7 +6,7 @@ import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.duty.StandPoint;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Port;
@@ -25,15 +25,15 @@ public final class Layout {
     private Layout() {}
 
     /** A port in space. */
-    public static Pose pose(Equipment element, Port port) {
+    public static Pose pose(PlantElement element, Port port) {
         return element.placement().pose().of(port.inner());
     }
 
-    public static Pose outlet(Equipment element, String port) {
+    public static Pose outlet(PlantElement element, String port) {
         return pose(element, element.port(port, false));
     }
 
-    public static Pose inlet(Equipment element, String port) {
+    public static Pose inlet(PlantElement element, String port) {
         return pose(element, element.port(port, true));
     }
 
@@ -54,7 +54,7 @@ public final class Layout {
      *
      * @param place counted from 0; of what has only one, 0
      */
-    public static Pose stand(Equipment element, int place) {
+    public static Pose stand(PlantElement element, int place) {
         StandPoint spot = element.basics().duty().standOffset();
         int drawn = element instanceof WorkEquipment work ? Math.clamp(work.work().places(), 1, WorkEquipment.MAX_DRAWN_PLACES) : 1;
         double width = element.footprint().widthMetres();
@@ -66,7 +66,7 @@ public final class Layout {
     }
 
     /** The path of a link, from the outlet of the giver by its bends to the inlet of the taker; its height changes evenly. */
-    public static Path path(Link link, Equipment from, Equipment to) {
+    public static Path path(Link link, PlantElement from, PlantElement to) {
         Pose start = outlet(from, link.fromPort());
         Pose end = inlet(to, link.toPort());
         List<Pose> corners = new ArrayList<>(List.of(start));
@@ -87,8 +87,8 @@ public final class Layout {
      * little to the right of the other; where pieces take time, what is drawn is what is simulated.
      */
     public static Path drawn(Study study, Link link) {
-        Equipment from = study.find(link.from()).orElseThrow();
-        Equipment to = study.find(link.to()).orElseThrow();
+        PlantElement from = study.find(link.from()).orElseThrow();
+        PlantElement to = study.find(link.to()).orElseThrow();
         Path straight = path(link, from, to);
         if (!isPlain(link) || study.linksFrom(link.to()).stream().noneMatch(back -> back.to().equals(link.from()) && isPlain(back))) {
             return straight;

@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import rhombic.study.duty.Calendar;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.NameChange;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
@@ -56,7 +56,7 @@ public record Renaming(Kind kind, String from, String to) implements NameChange,
         return kind == Kind.CALENDAR && calendar.name().equals(from) ? calendar.named(to) : calendar;
     }
 
-    public Equipment in(Equipment element) {
+    public PlantElement in(PlantElement element) {
         return Kinds.renamed(element, this);
     }
 

@@ -14,6 +14,7 @@ import rhombic.study.duty.Calendar;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Identified;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
@@ -30,17 +31,18 @@ import rhombic.study.value.Table;
  * @param calendars when people and equipment are on duty
  * @param comparison what is compared; no run depends on it
  */
-public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links, List<Table> tables,
+public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<PlantElement> elements, List<Link> links,
+        List<Table> tables,
         List<Rule> rules, List<NamedView> views, List<Calendar> calendars, Comparison comparison) implements Serializable {
     public static final int MAX_EQUIPMENT = 50_000;
 
     public Study {
         Names.checked(name);
         pieceTypes = List.copyOf(pieceTypes);
-        equipment = IndexedList.Elements.of(equipment);
-        links = IndexedList.Links.of(withIds(links, equipment));
-        if (equipment.size() > MAX_EQUIPMENT) {
-            throw new StudyException("A study must have at most " + MAX_EQUIPMENT + " pieces of equipment; got " + equipment.size());
+        elements = IndexedList.Elements.of(elements);
+        links = IndexedList.Links.of(withIds(links, elements));
+        if (elements.size() > MAX_EQUIPMENT) {
+            throw new StudyException("A study must have at most " + MAX_EQUIPMENT + " pieces of equipment; got " + elements.size());
         }
         tables = List.copyOf(tables);
         rules = Identified.complete(rules, "rules", (rule, place) -> rule.name());
@@ -51,8 +53,8 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         unique("rules", rules.stream().map(Rule::name).toList());
         unique("calendars", calendars.stream().map(Calendar::name).toList());
         unique("views", views.stream().map(NamedView::name).toList());
-        Set<String> names = unique("pieces of equipment", equipment.stream().map(Equipment::name).toList());
-        unique("pieces of equipment have the id", equipment.stream().map(Equipment::id).toList());
+        Set<String> names = unique("pieces of equipment", elements.stream().map(PlantElement::name).toList());
+        unique("pieces of equipment have the id", elements.stream().map(PlantElement::id).toList());
         Set<Link.Ends> ways = new HashSet<>();
         for (Link link : links) {
             for (String end : List.of(link.from(), link.to())) {
@@ -68,26 +70,26 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     }
 
     /** A study without tables and rules. */
-    public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links) {
-        this(name, plan, pieceTypes, equipment, links, List.of(), List.of(), List.of(), List.of(), Comparison.NONE);
+    public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<PlantElement> elements, List<Link> links) {
+        this(name, plan, pieceTypes, elements, links, List.of(), List.of(), List.of(), List.of(), Comparison.NONE);
     }
 
     /** A study in which nothing is compared. */
-    public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links, List<Table> tables,
+    public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<PlantElement> elements, List<Link> links, List<Table> tables,
             List<Rule> rules, List<NamedView> views, List<Calendar> calendars) {
-        this(name, plan, pieceTypes, equipment, links, tables, rules, views, calendars, Comparison.NONE);
+        this(name, plan, pieceTypes, elements, links, tables, rules, views, calendars, Comparison.NONE);
     }
 
     /** A study without calendars. */
-    public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links, List<Table> tables,
+    public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<PlantElement> elements, List<Link> links, List<Table> tables,
             List<Rule> rules, List<NamedView> views) {
-        this(name, plan, pieceTypes, equipment, links, tables, rules, views, List.of(), Comparison.NONE);
+        this(name, plan, pieceTypes, elements, links, tables, rules, views, List.of(), Comparison.NONE);
     }
 
     /** A study without views. */
-    public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<Equipment> equipment, List<Link> links, List<Table> tables,
+    public Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<PlantElement> elements, List<Link> links, List<Table> tables,
             List<Rule> rules) {
-        this(name, plan, pieceTypes, equipment, links, tables, rules, List.of(), List.of(), Comparison.NONE);
+        this(name, plan, pieceTypes, elements, links, tables, rules, List.of(), List.of(), Comparison.NONE);
     }
 
     /** An empty floor. */
@@ -95,8 +97,8 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         return new Study("New study", RunPlan.ONE_SHIFT, List.of(PieceType.usual("Piece")), List.of(), List.of());
     }
 
-    public Optional<Equipment> find(String wanted) {
-        return ((IndexedList.Elements) equipment).first(wanted);
+    public Optional<PlantElement> find(String wanted) {
+        return ((IndexedList.Elements) elements).first(wanted);
     }
 
     public List<Link> linksFrom(String from) {
@@ -110,42 +112,42 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     }
 
     public Set<String> names() {
-        Set<String> names = HashSet.newHashSet(equipment.size());
-        equipment.forEach(e -> names.add(e.name()));
+        Set<String> names = HashSet.newHashSet(elements.size());
+        elements.forEach(e -> names.add(e.name()));
         return names;
     }
 
     public Study named(String newName) {
-        return new Study(newName, plan, pieceTypes, equipment, links, tables, rules, views, calendars, comparison);
+        return new Study(newName, plan, pieceTypes, elements, links, tables, rules, views, calendars, comparison);
     }
 
     public Study withPlan(RunPlan newPlan) {
-        return new Study(name, newPlan, pieceTypes, equipment, links, tables, rules, views, calendars, comparison);
+        return new Study(name, newPlan, pieceTypes, elements, links, tables, rules, views, calendars, comparison);
     }
 
     public Study withPieceTypes(List<PieceType> newTypes) {
-        return new Study(name, plan, newTypes, equipment, links, tables, rules, views, calendars, comparison);
+        return new Study(name, plan, newTypes, elements, links, tables, rules, views, calendars, comparison);
     }
 
     public Study withTables(List<Table> newTables) {
-        return new Study(name, plan, pieceTypes, equipment, links, newTables, rules, views, calendars, comparison);
+        return new Study(name, plan, pieceTypes, elements, links, newTables, rules, views, calendars, comparison);
     }
 
     public Study withRules(List<Rule> newRules) {
-        return new Study(name, plan, pieceTypes, equipment, links, tables, newRules, views, calendars, comparison);
+        return new Study(name, plan, pieceTypes, elements, links, tables, newRules, views, calendars, comparison);
     }
 
     public Study withCalendars(List<Calendar> newCalendars) {
-        return new Study(name, plan, pieceTypes, equipment, links, tables, rules, views, newCalendars, comparison);
+        return new Study(name, plan, pieceTypes, elements, links, tables, rules, views, newCalendars, comparison);
     }
 
     public Study withComparison(Comparison newComparison) {
-        return new Study(name, plan, pieceTypes, equipment, links, tables, rules, views, calendars, newComparison);
+        return new Study(name, plan, pieceTypes, elements, links, tables, rules, views, calendars, newComparison);
     }
 
     /** Only what runs depend on: without views, without what is compared, and with one replication. */
     public Study forRunning() {
-        return new Study("Study", plan.withReplications(1).withTarget(TargetBand.USUAL), pieceTypes, equipment, links, tables, rules,
+        return new Study("Study", plan.withReplications(1).withTarget(TargetBand.USUAL), pieceTypes, elements, links, tables, rules,
                 List.of(), calendars,
                 Comparison.NONE);
     }
@@ -154,12 +156,17 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         return calendars.stream().filter(c -> c.name().equals(wanted)).findFirst();
     }
 
+    /** The elements that pieces enter or leave, in their order. */
+    public List<Equipment> equipment() {
+        return ((IndexedList.Elements) elements).equipment();
+    }
+
     public List<Crew> crews() {
-        return ((IndexedList.Elements) equipment).crews();
+        return ((IndexedList.Elements) elements).crews();
     }
 
     public Study withViews(List<NamedView> newViews) {
-        return new Study(name, plan, pieceTypes, equipment, links, tables, rules, newViews, calendars, comparison);
+        return new Study(name, plan, pieceTypes, elements, links, tables, rules, newViews, calendars, comparison);
     }
 
     public Optional<PieceType> type(String wanted) {
@@ -171,15 +178,15 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     }
 
     public Study withLinks(List<Link> newLinks) {
-        return new Study(name, plan, pieceTypes, equipment, newLinks, tables, rules, views, calendars, comparison);
+        return new Study(name, plan, pieceTypes, elements, newLinks, tables, rules, views, calendars, comparison);
     }
 
     /** Adds equipment, and links that may lead to it. */
-    public Study with(Collection<? extends Equipment> elements, Collection<Link> moreLinks) {
-        List<Equipment> allElements = new ArrayList<>(equipment);
-        Set<String> ids = HashSet.newHashSet(equipment.size());
-        equipment.forEach(element -> ids.add(element.id()));
-        for (Equipment element : elements) {
+    public Study with(Collection<? extends PlantElement> moreElements, Collection<Link> moreLinks) {
+        List<PlantElement> allElements = new ArrayList<>(elements);
+        Set<String> ids = HashSet.newHashSet(elements.size());
+        elements.forEach(element -> ids.add(element.id()));
+        for (PlantElement element : moreElements) {
             // something that has another name by now may still have this one's as its id
             String id = Names.free(element.id(), ids);
             ids.add(id);
@@ -190,7 +197,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         return new Study(name, plan, pieceTypes, allElements, allLinks, tables, rules, views, calendars, comparison);
     }
 
-    public Study with(Equipment element) {
+    public Study with(PlantElement element) {
         return with(List.of(element), List.of());
     }
 
@@ -201,8 +208,8 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
 
     /** The same from one port to another; an empty name means the usual one. */
     public Study linked(String from, String fromPort, String to, String toPort) {
-        boolean giver = find(from).filter(Equipment::givesPieces).isPresent();
-        boolean taker = find(to).filter(Equipment::takesPieces).isPresent();
+        boolean giver = find(from).filter(PlantElement::givesPieces).isPresent();
+        boolean taker = find(to).filter(PlantElement::takesPieces).isPresent();
         Link link = new Link(from, to).withPorts(fromPort, toPort);
         boolean there = linksFrom(from).stream().anyMatch(l -> l.ends().equals(link.ends()));
         return !giver || !taker || there ? this : with(List.of(), List.of(link));
@@ -211,17 +218,17 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     /** Takes the named equipment out, with every link that joins it. */
     public Study without(Set<String> gone) {
         return new Study(name, plan, pieceTypes,
-                equipment.stream().filter(e -> !gone.contains(e.name())).toList(),
+                elements.stream().filter(e -> !gone.contains(e.name())).toList(),
                 links.stream().filter(l -> !gone.contains(l.from()) && !gone.contains(l.to())).toList(), tables, rules, views, calendars,
                 comparison);
     }
 
     /** Puts a changed version in the place of the equipment; if its name changes, all that names it follows. */
-    public Study changed(String which, UnaryOperator<Equipment> change) {
-        List<Equipment> all = new ArrayList<>(equipment.size());
+    public Study changed(String which, UnaryOperator<PlantElement> change) {
+        List<PlantElement> all = new ArrayList<>(elements.size());
         String newName = which;
-        for (Equipment element : equipment) {
-            Equipment changed = element.name().equals(which) ? change.apply(element) : element;
+        for (PlantElement element : elements) {
+            PlantElement changed = element.name().equals(which) ? change.apply(element) : element;
             newName = element.name().equals(which) ? changed.name() : newName;
             all.add(changed);
         }
@@ -237,8 +244,9 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     }
 
     /** Only that element, beside people and areas; without links. */
-    public Study alone(Equipment element) {
-        return new Study(name, plan, pieceTypes, equipment.stream().filter(e -> e == element || !e.meetsPieces()).toList(), List.of(),
+    public Study alone(PlantElement element) {
+        return new Study(name, plan, pieceTypes, elements.stream().filter(e -> e == element || !(e instanceof Equipment)).toList(),
+                List.of(),
                 tables, rules, views, calendars, comparison);
     }
 
@@ -253,26 +261,26 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         if (taken) {
             throw new StudyException("\u201c" + renaming.to() + "\u201d is there already: choose another name");
         }
-        return new Study(name, plan, pieceTypes.stream().map(renaming::in).toList(), equipment.stream().map(renaming::in).toList(),
+        return new Study(name, plan, pieceTypes.stream().map(renaming::in).toList(), elements.stream().map(renaming::in).toList(),
                 links.stream().map(renaming::in).toList(), tables.stream().map(renaming::in).toList(),
                 rules.stream().map(renaming::in).toList(), views, calendars.stream().map(renaming::in).toList(),
                 comparison.renamed(renaming));
     }
 
     /** Changes every piece of equipment that is named, names kept. */
-    public Study changedAll(Set<String> which, UnaryOperator<Equipment> change) {
+    public Study changedAll(Set<String> which, UnaryOperator<PlantElement> change) {
         return new Study(name, plan, pieceTypes,
-                equipment.stream().map(e -> which.contains(e.name()) ? change.apply(e) : e).toList(), links, tables, rules, views,
+                elements.stream().map(e -> which.contains(e.name()) ? change.apply(e) : e).toList(), links, tables, rules, views,
                 calendars, comparison);
     }
 
     /** The first link between two elements has an id made of theirs, so that studies from before links had ids keep their draws. */
-    private static List<Link> withIds(List<Link> links, List<Equipment> equipment) {
+    private static List<Link> withIds(List<Link> links, List<PlantElement> elements) {
         if (links.stream().noneMatch(link -> link.id().isEmpty())) {
             return Identified.complete(links, "links", (link, place) -> "");
         }
-        Map<String, String> idOf = HashMap.newHashMap(equipment.size());
-        equipment.forEach(element -> idOf.put(element.name(), element.id()));
+        Map<String, String> idOf = HashMap.newHashMap(elements.size());
+        elements.forEach(element -> idOf.put(element.name(), element.id()));
         return Identified.complete(links, "links",
                 (link, place) -> Link.usualId(idOf.getOrDefault(link.from(), link.from()), idOf.getOrDefault(link.to(), link.to())));
     }

@@ -25,9 +25,9 @@ import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Inspection;
 import rhombic.study.kind.Operation;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Work;
 import rhombic.study.kind.WorkEquipment;
@@ -51,8 +51,8 @@ final class RandomStaff {
         if (one(2)) {
             return study;
         }
-        List<Equipment> elements = new ArrayList<>();
-        study.equipment().forEach(element -> elements.add(burdened(element, study)));
+        List<PlantElement> elements = new ArrayList<>();
+        study.elements().forEach(element -> elements.add(burdened(element, study)));
         elements.add(crew("Crew A", 1 + random.nextInt(4)));
         elements.add(crew("Crew B", 1 + random.nextInt(2)).withSkills(List.of("weld")));
         elements.add(new BreakArea(Basics.of("Break area", Placement.at(-8, -8))));
@@ -97,7 +97,7 @@ final class RandomStaff {
         return Duty.ALWAYS.withCalendar(one(2) ? "Early" : "Odd").withAtShiftEnd(AtShiftEnd.values()[random.nextInt(3)]);
     }
 
-    private Equipment burdened(Equipment element, Study study) {
+    private PlantElement burdened(PlantElement element, Study study) {
         Basics basics = element.basics();
         Duty duty = one(5) ? duty() : basics.duty();
         if (one(3)) {
@@ -109,7 +109,7 @@ final class RandomStaff {
             duty = duty.withFailures(modes);
         }
         duty = one(8) ? duty.withStandOffset(new StandPoint(-0.5, 1.5)) : duty;
-        Equipment burdened = element.with(basics.withDuty(duty));
+        PlantElement burdened = element.with(basics.withDuty(duty));
         return burdened instanceof WorkEquipment work && one(2) ? manned(work) : burdened;
     }
 
@@ -139,7 +139,7 @@ final class RandomStaff {
         FailureMode mode = FailureMode.of(name, up, DistributionText.parse(one(3) ? "45 s" : "uniform(10 s, 90 s)"))
                 .withInterruptedPiece(FailureMode.InterruptedPiece.values()[random.nextInt(3)]).withPassesWhileDown(one(2)).withRepairedBy(one(2) ? needs() : List.of());
         mode = one(4) ? mode.withFirstFailure(DistributionText.parse("20 s")) : mode;
-        return one(4) ? mode.withStopsWith(List.of(study.equipment().get(random.nextInt(study.equipment().size())).name())) : mode;
+        return one(4) ? mode.withStopsWith(List.of(study.elements().get(random.nextInt(study.elements().size())).name())) : mode;
     }
 
     private List<Need> needs() {

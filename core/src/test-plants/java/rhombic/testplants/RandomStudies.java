@@ -23,11 +23,11 @@ import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Inspection;
 import rhombic.study.kind.Operation;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
@@ -77,7 +77,7 @@ public final class RandomStudies {
         };
     }
 
-    private static Equipment furnished(Equipment element, Random more) {
+    private static PlantElement furnished(PlantElement element, Random more) {
         Basics basics = element.basics();
         basics = more.nextInt(6) == 0 ? basics.withSize(new Footprint(1 + more.nextInt(4), 1.5, 2)) : basics;
         basics = more.nextInt(6) == 0 ? basics.withPieceOffset(new PieceOffset(0.1, -0.2, 0.3, more.nextInt(90))) : basics;
@@ -85,12 +85,12 @@ public final class RandomStudies {
         basics = more.nextInt(6) == 0 ? basics.withId("id of " + basics.name()) : basics;
         basics = more.nextInt(9) == 0 && element.givesPieces() ? basics.withOutletShut(ShutTime.parse("10 min to 15 min")) : basics;
         basics = more.nextInt(9) == 0 ? basics.withAttributes(List.of(new Attribute("minus", new Value.Num(-0.0)), new Attribute("half", new Value.Num(-0.5)))) : basics;
-        Equipment furnished = element.with(basics);
+        PlantElement furnished = element.with(basics);
         return furnished instanceof Buffer buffer && more.nextInt(3) == 0 ? buffer.withArrangement(Buffer.Arrangement.values()[more.nextInt(3)]) : furnished;
     }
 
     private Study study(long seed) {
-        List<Equipment> elements = new ArrayList<>();
+        List<PlantElement> elements = new ArrayList<>();
         int count = 2 + random.nextInt(10);
         for (int i = 0; i < count; i++) {
             elements.add(varied(element(i == 0 ? 0 : random.nextInt(8), "E" + i)));
@@ -130,7 +130,7 @@ public final class RandomStudies {
                 new Table("Parts", List.of("base", "part"), List.of(new Table.Row(List.of("Pallet", "Frame"), "2"), new Table.Row(List.of("Pallet", "Coil"), "1")), "", "parts.csv"));
     }
 
-    private List<Rule> rules(List<Equipment> elements) {
+    private List<Rule> rules(List<PlantElement> elements) {
         String first = elements.getFirst().name();
         String last = elements.getLast().name();
         List<Rule> all = List.of(
@@ -158,7 +158,7 @@ public final class RandomStudies {
         };
     }
 
-    private Equipment varied(Equipment element) {
+    private PlantElement varied(PlantElement element) {
         Basics basics = element.basics();
         basics = switch (random.nextInt(8)) {
             case 0 -> basics.withRouting(new Routing(Routing.Choice.IN_TURN, ""));
@@ -177,7 +177,7 @@ public final class RandomStudies {
         return element.with(one(4) ? basics.withAttributes(List.of(new Attribute("skill", new Value.Num(1.5)))) : basics);
     }
 
-    private Equipment element(int kind, String name) {
+    private PlantElement element(int kind, String name) {
         Placement at = new Placement(random.nextInt(40) - 20, random.nextInt(30) / 4.0, random.nextInt(8) * 45);
         Basics basics = Basics.of(name, at);
         return switch (kind) {
@@ -222,13 +222,13 @@ public final class RandomStudies {
     }
 
     /** A link from or to a conveyor may begin at a divert and end at a merge. */
-    private static Link ported(Link link, List<Equipment> elements, Random random) {
-        Equipment from = elements.stream().filter(element -> element.name().equals(link.from())).findFirst().orElseThrow();
-        Equipment to = elements.stream().filter(element -> element.name().equals(link.to())).findFirst().orElseThrow();
+    private static Link ported(Link link, List<PlantElement> elements, Random random) {
+        PlantElement from = elements.stream().filter(element -> element.name().equals(link.from())).findFirst().orElseThrow();
+        PlantElement to = elements.stream().filter(element -> element.name().equals(link.to())).findFirst().orElseThrow();
         return link.withPorts(port(from, false, random), port(to, true, random));
     }
 
-    private static String port(Equipment element, boolean isIn, Random random) {
+    private static String port(PlantElement element, boolean isIn, Random random) {
         List<String> names = element.ports().stream().filter(port -> port.isIn() == isIn).skip(1).map(port -> port.name()).toList();
         return names.isEmpty() || random.nextInt(3) == 0 ? "" : names.get(random.nextInt(names.size()));
     }

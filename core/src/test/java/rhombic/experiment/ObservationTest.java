@@ -36,6 +36,7 @@ class ObservationTest {
             assertEquals(whole.samples().get(steps - 1).out(), part.samples().getLast().out());
             assertArrayEquals(Arrays.copyOf(whole.readings().get("here.out").values(), steps), part.readings().get("here.out").values());
             assertEquals(whole.journeys().subList(0, part.journeys().size()), part.journeys());
+            assertTrue(part.active().stream().allMatch(period -> period.toNanos() <= part.endNanos()), "nothing beyond the last reading");
         }
         Observation unasked = Observation.of(line, 1, () -> false);
         assertEquals(unasked.figures(), whole.figures(), "to be watched and asked in between changes no figure");

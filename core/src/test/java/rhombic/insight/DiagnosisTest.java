@@ -269,7 +269,7 @@ class DiagnosisTest {
     }
 
     private int indexOf(String name) {
-        return line.equipment().stream().map(e -> e.name()).toList().indexOf(name);
+        return line.elements().stream().map(e -> e.name()).toList().indexOf(name);
     }
 
     @Test

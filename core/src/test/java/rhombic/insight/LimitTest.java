@@ -17,7 +17,7 @@ import rhombic.experiment.Summary;
 import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Work;
@@ -38,7 +38,7 @@ class LimitTest {
         return Work.of(1, 2, new TimeSource.Drawn(time(time)));
     }
 
-    private static Equipment shut(Equipment element, String times) {
+    private static PlantElement shut(PlantElement element, String times) {
         return element.with(element.basics().withInletShut(ShutTime.parse(times)));
     }
 

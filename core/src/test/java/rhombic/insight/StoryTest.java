@@ -49,7 +49,7 @@ class StoryTest {
     }
 
     private String equipment(String name, Moment moment) {
-        return new EquipmentStory(study).doing(study.equipment().indexOf(study.find(name).orElseThrow()), moment);
+        return new EquipmentStory(study).doing(study.elements().indexOf(study.find(name).orElseThrow()), moment);
     }
 
     private String piece(int id, Moment moment) {

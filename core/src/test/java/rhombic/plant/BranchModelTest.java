@@ -24,9 +24,9 @@ import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Supply;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
@@ -425,7 +425,7 @@ class BranchModelTest {
             PieceType usual = PieceType.usual(name);
             types.add(usual.sized(new Quantity(length, Unit.METRE), usual.width(), usual.height()));
         });
-        List<Equipment> elements = new ArrayList<>();
+        List<PlantElement> elements = new ArrayList<>();
         List<Link> links = new ArrayList<>();
         Conveyor main = Conveyor.usual(Basics.of("Main", SOMEWHERE), ConveyorPath.straight(belt.length))
                 .withWidth(new Quantity(belt.width / belt.lanes, Unit.METRE)).withLanes(belt.lanes)

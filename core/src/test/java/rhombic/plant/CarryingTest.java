@@ -26,7 +26,7 @@ import rhombic.study.duty.Need;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.Placement;
 import rhombic.validation.Lines;
@@ -37,8 +37,8 @@ class CarryingTest {
     private static final double BESIDE = 0.45;
     private static final double SECONDS = 1000;
 
-    private final Equipment store = buffer("Store", -1).placed(Placement.at(0, 0));
-    private final Equipment out = goodsOut("Out").placed(Placement.at(20, 0));
+    private final PlantElement store = buffer("Store", -1).placed(Placement.at(0, 0));
+    private final PlantElement out = goodsOut("Out").placed(Placement.at(20, 0));
     /** Where they take up, and how far it is from there to where they set down. */
     private final Pose from = Layout.outlet(store, "").of(Pose.at(BESIDE, 0, 0, 180));
     private final double metres = Math.hypot(Layout.inlet(out, "").of(Pose.at(-BESIDE, 0, 0, 0)).x() - from.x(), 0);
@@ -51,7 +51,7 @@ class CarryingTest {
         return (Crew) crew.placed(Placement.at(from.x() - home.x(), from.y() - home.y()));
     }
 
-    private Study carried(int pieces, int max, Crew crew, Equipment to) {
+    private Study carried(int pieces, int max, Crew crew, PlantElement to) {
         return new Lines().chain(stock("In", "Piece", pieces), store).chain(to)
                 .link(new Link("Store", to.name()).withTravel(new Travel.Carried(Need.of("W"), max))).chain(crew)
                 .study(SECONDS / 3600, 0, 1);

@@ -30,7 +30,7 @@ import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
@@ -67,7 +67,7 @@ class ConveyorDetailsTest {
         return new Fitting.Merge("Into", metres(at), Fitting.Side.LEFT, first);
     }
 
-    private static Equipment shut(Equipment element, String when) {
+    private static PlantElement shut(PlantElement element, String when) {
         return element.with(element.basics().withInletShut(ShutTime.parse(when)));
     }
 
@@ -137,7 +137,7 @@ class ConveyorDetailsTest {
 
     // ---- lanes
 
-    private static Lines byLane(Conveyor belt, Equipment in) {
+    private static Lines byLane(Conveyor belt, PlantElement in) {
         Lines lines = new Lines().types(BOX).chain(in, belt);
         for (int lane = 1; lane <= 3; lane++) {
             lines.chain(goodsOut("Out " + lane))
@@ -291,7 +291,7 @@ class ConveyorDetailsTest {
     void aFailureAfterSoMuchWorkCountsWhileTheDriveIsOn() {
         FailureMode jam = FailureMode.of("Jam", new UpTime.After(time("100 s"), UpTime.Clock.WORKING), time("20 s"));
         Conveyor belt = belt(10).withOffTimes(ShutTime.parse("20 s to 70 s"));
-        Equipment failing = belt.with(belt.basics().withDuty(belt.basics().duty().withFailures(List.of(jam))));
+        PlantElement failing = belt.with(belt.basics().withDuty(belt.basics().duty().withFailures(List.of(jam))));
         Lines lines = new Lines().types(BOX).chain(timetable("In", "140 s Piece"), failing, goodsOut("Out"));
         RunFigures run = Runs.of(lines.study(200 / 3600.0, 0, 1));
         ModeFigures told = at(run, "Belt").modes().getFirst();
@@ -304,7 +304,7 @@ class ConveyorDetailsTest {
     @Test
     void rulesCountOnAnAttributeOfTheBeltBesideItsSpeed() {
         Conveyor belt = belt(10);
-        Equipment counting = belt.with(belt.basics().withAttributes(List.of(new Attribute("seen", Value.of(0.0)))));
+        PlantElement counting = belt.with(belt.basics().withAttributes(List.of(new Attribute("seen", Value.of(0.0)))));
         Lines lines = new Lines().types(BOX).chain(stock("In", "Piece", 7), counting, goodsOut("Out"))
                 .rules(new Rule("Count", new Rule.When.Piece(Rule.PieceEvent.ENTERS, "Belt"), "",
                         List.of(new Rule.Action.Set("Belt", "seen", "at('Belt').seen + 1"))),

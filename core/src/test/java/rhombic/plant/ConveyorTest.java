@@ -202,7 +202,7 @@ class ConveyorTest {
     }
 
     private static int countAt(Trace trace, long nanos, String name, Study study) {
-        int node = study.equipment().stream().map(e -> e.name()).toList().indexOf(name);
+        int node = study.elements().stream().map(e -> e.name()).toList().indexOf(name);
         return trace.at(nanos).content(node);
     }
 

@@ -33,10 +33,10 @@ import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Operation;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
@@ -199,7 +199,7 @@ class DrawsTest {
     void whatIsAddedElsewhereChangesNoFigure(@ForAll @IntRange(min = 1, max = 3000) int seed) {
         Study random = RandomStudies.of(seed);
         Study study = random.withPlan(random.plan().withStopAfterPieces(0)); // what leaves elsewhere would end the run
-        List<Equipment> more = new ArrayList<>();
+        List<PlantElement> more = new ArrayList<>();
         more.add(goodsIn("Elsewhere in", "exponential(40 s)"));
         more.add(new Station(Basics.of("Elsewhere", AT), Work.of(1, 3, time("exponential(30 s)")), Work.Load.SINGLE, null)
                 .with(Basics.of("Elsewhere", AT)
@@ -221,7 +221,7 @@ class DrawsTest {
     void aNewNameChangesNoFigure(@ForAll @IntRange(min = 1, max = 3000) int seed) {
         Study study = RandomStudies.of(seed);
         Study renamed = study;
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             renamed = renamed.changed(element.name(), e -> e.named("Renamed " + element.name()));
         }
         List<EquipmentFigures> before = Runs.of(study).equipment();
@@ -233,7 +233,7 @@ class DrawsTest {
 
     private static List<String> figures(Study run, Study of) {
         RunFigures figures = Runs.of(run);
-        return of.equipment().stream().map(element -> element.name() + " " + text(of(figures, element.name()))).toList();
+        return of.elements().stream().map(element -> element.name() + " " + text(of(figures, element.name()))).toList();
     }
 
     private static String text(EquipmentFigures e) {

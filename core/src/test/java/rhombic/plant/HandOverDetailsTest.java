@@ -20,7 +20,7 @@ import rhombic.study.RuleText;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
@@ -121,7 +121,7 @@ class HandOverDetailsTest {
     @Test
     void anExchangedOfferStandsWhereItsPieceRanks() {
         Buffer stack = new Buffer("Stack", SOMEWHERE, OptionalInt.empty(), Buffer.Order.NEWEST_FIRST);
-        Equipment choosy = station("Station", 1, 0, "10 s");
+        PlantElement choosy = station("Station", 1, 0, "10 s");
         Lines lines = new Lines().types(type("S", "due", 1), type("M", "due", 5), type("L", "due", 9)).chain(timetable("First", "0 s S"))
                 .chain(timetable("In", "1 s S", "3 s L"), stack).chain(timetable("Other", "2 s M"), buffer("Lane", 3))
                 .chain(choosy.with(choosy.basics().withSelection(Selection.byFormula("piece.due"))), goodsOut("Out"))
@@ -182,7 +182,7 @@ class HandOverDetailsTest {
 
     @Test
     void firstFreeRemembersWhoWasServedFromItsLine() {
-        Equipment in = stock("In", "Piece", 6);
+        PlantElement in = stock("In", "Piece", 6);
         Lines lines = new Lines().chain(in.with(in.basics().withRouting(new Routing(Routing.Choice.FIRST_FREE, ""))))
                 .chain(station("A", 1, 0, "10 s")).chain(station("B", 1, 0, "10 s")).chain(goodsOut("Out"))
                 .link("In", "A").link("In", "B").link("A", "Out").link("B", "Out");
@@ -194,7 +194,7 @@ class HandOverDetailsTest {
 
     @Test
     void theShortestQueueIsChosenWhenAPlaceCanTakeThePiece() {
-        Equipment in = timetable("In", "0 s 4 Piece");
+        PlantElement in = timetable("In", "0 s 4 Piece");
         Lines lines = new Lines().chain(in.with(in.basics().withRouting(new Routing(Routing.Choice.SHORTEST_QUEUE, ""))))
                 .chain(station("A", 1, 0, "100 s")).chain(station("B", 1, 1, "100 s")).chain(goodsOut("Out"))
                 .link("In", "A").link("In", "B").link("A", "Out").link("B", "Out");

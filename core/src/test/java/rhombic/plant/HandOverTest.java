@@ -164,7 +164,7 @@ class HandOverTest {
 
     @Test
     void twentyThousandBuffersInARowDoNotDeepenTheStack() {
-        rhombic.study.kind.Equipment[] chain = new rhombic.study.kind.Equipment[20_002];
+        rhombic.study.kind.PlantElement[] chain = new rhombic.study.kind.PlantElement[20_002];
         chain[0] = arrivals("In", "60 s", 1);
         for (int i = 1; i <= 20_000; i++) {
             chain[i] = buffer("B" + i, 1);

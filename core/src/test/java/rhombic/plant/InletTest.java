@@ -20,7 +20,7 @@ import rhombic.study.Link;
 import rhombic.study.Rule;
 import rhombic.study.RuleText;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.ShutTime;
 import rhombic.trace.Moment;
@@ -31,7 +31,7 @@ import rhombic.validation.Lines;
 class InletTest {
     private static final long SECOND = 1_000_000_000L;
 
-    private static Equipment shut(Equipment element, String times) {
+    private static PlantElement shut(PlantElement element, String times) {
         return element.with(element.basics().withInletShut(ShutTime.parse(times)));
     }
 

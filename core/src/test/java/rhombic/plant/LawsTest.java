@@ -26,7 +26,7 @@ import rhombic.plant.blueprint.Blueprint;
 import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.value.EquipmentState;
 import rhombic.testplants.RandomStudies;
@@ -52,13 +52,13 @@ class LawsTest {
             return new Tandem(times, rooms, places);
         }
 
-        Study fed(Equipment source) {
-            List<Equipment> elements = new ArrayList<>(List.of(source));
+        Study fed(PlantElement source) {
+            List<PlantElement> elements = new ArrayList<>(List.of(source));
             for (int i = 0; i < times.size(); i++) {
                 elements.add(station("S" + i, places.get(i), rooms.get(i), times.get(i)));
             }
             elements.add(goodsOut("Out"));
-            return new Lines().chain(elements.toArray(Equipment[]::new)).study(8, 0, 1);
+            return new Lines().chain(elements.toArray(PlantElement[]::new)).study(8, 0, 1);
         }
 
         Tandem with(int at, int room) {
@@ -88,7 +88,7 @@ class LawsTest {
     void timeSpentWorkingIsTheWorkThatThereWas(@ForAll long seed, @ForAll @IntRange(min = 1, max = 60) int pieces) {
         RunFigures run = Runs.of(Tandem.of(seed).fed(stock("In", "Piece", pieces)));
         double worked = 0;
-        for (Equipment element : Tandem.of(seed).fed(stock("In", "Piece", pieces)).equipment()) {
+        for (PlantElement element : Tandem.of(seed).fed(stock("In", "Piece", pieces)).elements()) {
             if (element instanceof Station station) {
                 worked += at(run, station.name()).share(EquipmentState.WORKING) * station.work().places() * run.hours() * 3600;
             }
@@ -137,7 +137,7 @@ class LawsTest {
                 .with(goodsOut("Other out"))
                 .linked("Other in", "Other").linked("Other", "Other out");
         List<EquipmentFigures> with = Runs.of(more).equipment();
-        assertEquals(Runs.of(study).equipment(), with.subList(0, study.equipment().size()));
+        assertEquals(Runs.of(study).equipment(), with.subList(0, study.elements().size()));
         assertTrue(with.getLast().in() > 0);
     }
 
@@ -145,14 +145,14 @@ class LawsTest {
     @Property(tries = 40, seed = "20261123")
     void theOrderOfTheListDoesNotMatter(@ForAll long seed) {
         Study study = Tandem.of(seed).fed(onDemand("In"));
-        List<Equipment> elements = new ArrayList<>(study.equipment());
+        List<PlantElement> elements = new ArrayList<>(study.elements());
         List<Link> links = new ArrayList<>(study.links());
         Collections.shuffle(elements, new Random(seed));
         Collections.shuffle(links, new Random(seed));
         Study shuffled = new Study(study.name(), study.plan(), study.pieceTypes(), elements, links);
         RunFigures a = Runs.of(study);
         RunFigures b = Runs.of(shuffled);
-        study.equipment().forEach(element -> assertEquals(at(a, element.name()), at(b, element.name())));
+        study.elements().forEach(element -> assertEquals(at(a, element.name()), at(b, element.name())));
     }
 
     /** Stopping on the way and going on is the same as going through. */

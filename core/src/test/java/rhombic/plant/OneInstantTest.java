@@ -31,7 +31,7 @@ import rhombic.study.duty.Person;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Work;
 import rhombic.study.value.EquipmentState;
@@ -177,8 +177,8 @@ class OneInstantTest {
     @ParameterizedTest
     @ValueSource(booleans = {true, false})
     void ofTwoJobsAtOneInstantTheMoreUrgentIsGivenFirst(boolean isUrgentFirst) {
-        Equipment[] usual = {timetable("In", "10 s Piece"), needs(station("A", 1, 3, "60 s"), Need.of("Worker")), goodsOut("Out")};
-        Equipment[] urgent = {timetable("Beside", "10 s Other"), needs(station("B", 1, 3, "60 s"), Need.of("Worker").withPriority(5)),
+        PlantElement[] usual = {timetable("In", "10 s Piece"), needs(station("A", 1, 3, "60 s"), Need.of("Worker")), goodsOut("Out")};
+        PlantElement[] urgent = {timetable("Beside", "10 s Other"), needs(station("B", 1, 3, "60 s"), Need.of("Worker").withPriority(5)),
                 goodsOut("Away")};
         Lines lines = new Lines().types(BOX, OTHER).chain(isUrgentFirst ? urgent : usual).chain(isUrgentFirst ? usual : urgent)
                 .chain(crew("Worker"));
@@ -190,7 +190,7 @@ class OneInstantTest {
     @Test
     void whoIsStillWalkingToWorkThatYieldsIsCalledAwayWhenHeComes() {
         // A is 60 s away; B, beside the home, asks at 12 s, and something else happens at 30 s
-        Equipment far = needs(station("A", 1, 3, "600 s"), Need.of("Worker").withPreemptible(true)).placed(Placement.at(0, -61));
+        PlantElement far = needs(station("A", 1, 3, "600 s"), Need.of("Worker").withPreemptible(true)).placed(Placement.at(0, -61));
         Crew walker = crew("Worker").withSpeed(Optional.of(new rhombic.quantity.Quantity(1, rhombic.quantity.Unit.METRE_PER_SECOND)));
         Lines lines = new Lines().types(BOX, OTHER).chain(timetable("In", "0 s Piece"), far, goodsOut("Out"))
                 .chain(timetable("Beside", "12 s Other"), needs(station("B", 1, 3, "10 s"), Need.of("Worker").withPriority(5)),
@@ -220,7 +220,7 @@ class OneInstantTest {
 
     // ---- who goes on with it
 
-    private static Lines handedOver(Equipment... line) {
+    private static Lines handedOver(PlantElement... line) {
         return new Lines().types(BOX, OTHER).chain(line)
                 .chain(timetable("Beside", "50 s Other"), needs(station("B", 1, 3, "400 s"), Need.of("Fast").withPriority(5)),
                         goodsOut("Away"))

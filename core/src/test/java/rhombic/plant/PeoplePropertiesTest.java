@@ -53,7 +53,7 @@ class PeoplePropertiesTest {
             }
             double shown = e.share(EquipmentState.DOWN) + e.share(EquipmentState.WAITING_FOR_REPAIR);
             double ofModes = e.modes().stream().mapToDouble(ModeFigures::downShare).sum();
-            boolean withOthers = study.equipment().stream().flatMap(t -> t.basics().duty().failures().stream())
+            boolean withOthers = study.elements().stream().flatMap(t -> t.basics().duty().failures().stream())
                     .anyMatch(m -> m.stopsWith().contains(e.name()));
             assertTrue(withOthers || shown <= ofModes + 1e-9, e.name() + " shows more down time than its modes had");
         }
@@ -99,7 +99,7 @@ class PeoplePropertiesTest {
         for (Crew crew : study.crews()) {
             crew.members().forEach(person -> speeds.add(crew.speed().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY)));
         }
-        TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size());
+        TraceWriter writer = new TraceWriter(study.elements().size(), study.links().size());
         Plant plant = Plant.build(study, 1, writer);
         plant.advance(600_000_000_000L, () -> false);
         writer.publish(plant.now());

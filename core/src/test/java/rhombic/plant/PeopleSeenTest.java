@@ -43,7 +43,7 @@ import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
@@ -114,7 +114,7 @@ class PeopleSeenTest {
 
     @Test
     void atABreakTheyGoToTheBreakAreaAndAtTheEndOfTheShiftHome() {
-        Equipment area = new BreakArea(Basics.of("Area", Placement.at(40, 0)));
+        PlantElement area = new BreakArea(Basics.of("Area", Placement.at(40, 0)));
         Crew crew = onDuty(crew("W", 1, 0).withBreakArea("Area"), "C", AtShiftEnd.FINISH);
         Study study = new Lines().chain(stock("In", "Piece", 1), goodsOut("Out")).chain(crew).chain(area).study(2, 0, 1)
                 .withCalendars(List.of(calendar("06:00 07:00", "06:10 06:20 break", "06:50 07:00 break")));
@@ -341,7 +341,7 @@ class PeopleSeenTest {
     void asManyComeAsAreNeededForWhatWaitsAndHasRoom() {
         // Thirty pieces in store, five people who carry one or three each 44.1 m: all five at once, unless two places are all the room.
         for (int[] maxRoomAndWalkers : new int[][] {{1, 0, 5}, {3, 0, 5}, {10, 0, 3}, {1, 2, 2}, {2, 2, 1}}) {
-            Equipment end = maxRoomAndWalkers[1] == 0 ? goodsOut("Out") : buffer("Out", maxRoomAndWalkers[1]);
+            PlantElement end = maxRoomAndWalkers[1] == 0 ? goodsOut("Out") : buffer("Out", maxRoomAndWalkers[1]);
             Lines lines = new Lines().chain(stock("In", "Piece", 30), buffer("Store", -1).placed(Placement.at(10, 0)))
                     .chain(end.placed(Placement.at(60, 0)));
             Study study = lines.link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("W"), maxRoomAndWalkers[0])))

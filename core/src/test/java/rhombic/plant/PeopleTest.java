@@ -41,9 +41,9 @@ import rhombic.study.duty.Spell;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Inspection;
 import rhombic.study.kind.Operation;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Work;
 import rhombic.study.value.EquipmentState;
@@ -329,8 +329,8 @@ class PeopleTest {
         for (int max : new int[] {1, 3}) {
             Crew crew = Crew.usual(Basics.of("W", Placement.at(0, 0))).withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED)))
                     .withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE);
-            Equipment store = buffer("Store", -1).placed(Placement.at(10, 0));
-            Equipment out2 = goodsOut("Out").placed(Placement.at(30, 0));
+            PlantElement store = buffer("Store", -1).placed(Placement.at(10, 0));
+            PlantElement out2 = goodsOut("Out").placed(Placement.at(30, 0));
             Study study = new Lines().chain(stock("In", "Piece", 30), store).chain(out2)
                     .link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("W"), max))).chain(crew)
                     .study(200 / 3600.0, 0, 1);

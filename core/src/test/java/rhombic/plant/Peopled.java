@@ -14,8 +14,8 @@ import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Spell;
 import rhombic.study.duty.UpTime;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Operation;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 
 /** Words for tests of people, failures and shifts. */
@@ -27,13 +27,13 @@ final class Peopled {
         return station.with(station.work().withOperations(List.of(only.withNeeds(List.of(needs)))));
     }
 
-    static <E extends Equipment> E fails(E element, FailureMode... modes) {
+    static <E extends PlantElement> E fails(E element, FailureMode... modes) {
         @SuppressWarnings("unchecked") // of the same kind
         E changed = (E) element.with(element.basics().withDuty(element.basics().duty().withFailures(List.of(modes))));
         return changed;
     }
 
-    static <E extends Equipment> E onDuty(E element, String calendar, AtShiftEnd atShiftEnd) {
+    static <E extends PlantElement> E onDuty(E element, String calendar, AtShiftEnd atShiftEnd) {
         @SuppressWarnings("unchecked") // of the same kind
         E changed = (E) element.with(element.basics().withDuty(element.basics().duty().withCalendar(calendar).withAtShiftEnd(atShiftEnd)));
         return changed;

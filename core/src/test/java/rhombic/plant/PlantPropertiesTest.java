@@ -56,7 +56,7 @@ class PlantPropertiesTest {
         Study study = RandomStudies.of(seed);
         RunFigures plain = run(study, null);
         assertEquals(plain, run(study, null));
-        assertEquals(plain, run(study, new TraceWriter(study.equipment().size(), study.links().size())));
+        assertEquals(plain, run(study, new TraceWriter(study.elements().size(), study.links().size())));
     }
 
     @Property(tries = 25, seed = "20261123")
@@ -73,13 +73,13 @@ class PlantPropertiesTest {
     void theTraceTellsWhatThePlantCounted(@ForAll long seed) {
         Study study = RandomStudies.of(seed);
         study = study.withPlan(study.plan().withWarmUp(rhombic.quantity.Quantity.minutes(0)));
-        TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size());
+        TraceWriter writer = new TraceWriter(study.elements().size(), study.links().size());
         RunFigures run = run(study, writer);
         Moment end = writer.trace().at(study.plan().length().nanos());
         assertEquals(run.inside(), end.inside());
         assertEquals(run.in() + run.made(), end.entered());
         assertEquals(run.inside(), end.pieces().size());
-        long below = java.util.stream.IntStream.range(0, study.equipment().size()).mapToLong(end::content).sum();
+        long below = java.util.stream.IntStream.range(0, study.elements().size()).mapToLong(end::content).sum();
         long onLinks = java.util.stream.IntStream.range(0, study.links().size()).mapToLong(end::contentOfLink).sum();
         assertEquals(run.inside(), below + onLinks + end.pieces().stream().filter(rhombic.trace.PieceStatus::isOnAnother).count(),
                 "every piece is at exactly one equipment, on one link, or on another");
@@ -97,7 +97,7 @@ class PlantPropertiesTest {
     @Property(tries = 60, seed = "20261123")
     void momentsDoNotDependOnTheWayToThem(@ForAll long seed) {
         Study study = RandomStudies.of(seed);
-        TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size());
+        TraceWriter writer = new TraceWriter(study.elements().size(), study.links().size());
         run(study, writer);
         Trace trace = writer.trace();
         long end = study.plan().length().nanos();
@@ -108,7 +108,7 @@ class PlantPropertiesTest {
         Moment back = trace.at(end / 3, forward);
         Moment direct = trace.at(end / 3);
         assertEquals(direct.entered(), back.entered());
-        for (int node = 0; node < study.equipment().size(); node++) {
+        for (int node = 0; node < study.elements().size(); node++) {
             assertEquals(List.copyOf(direct.at(node)), List.copyOf(back.at(node)));
             assertEquals(direct.state(node), back.state(node));
             assertEquals(direct.stateSinceNanos(node), back.stateSinceNanos(node));

@@ -17,8 +17,8 @@ import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.quantity.Quantity;
 import rhombic.study.Rule;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.testplants.RandomStudies;
 import rhombic.trace.TraceWriter;
@@ -29,11 +29,11 @@ class ReactionsTest {
         Study study = RandomStudies.of(seed);
         Random random = new Random(seed ^ 0x5eedL);
         List<Rule> rules = new ArrayList<>();
-        List<Equipment> elements = study.equipment();
-        List<String> sources = elements.stream().filter(GoodsIn.class::isInstance).map(Equipment::name).toList();
-        List<String> takers = elements.stream().filter(Equipment::takesPieces).map(Equipment::name).toList();
-        List<String> givers = elements.stream().filter(Equipment::givesPieces).map(Equipment::name).toList();
-        List<String> workers = elements.stream().filter(WorkEquipment.class::isInstance).map(Equipment::name).toList();
+        List<PlantElement> elements = study.elements();
+        List<String> sources = elements.stream().filter(GoodsIn.class::isInstance).map(PlantElement::name).toList();
+        List<String> takers = elements.stream().filter(PlantElement::takesPieces).map(PlantElement::name).toList();
+        List<String> givers = elements.stream().filter(PlantElement::givesPieces).map(PlantElement::name).toList();
+        List<String> workers = elements.stream().filter(WorkEquipment.class::isInstance).map(PlantElement::name).toList();
         String type = study.pieceTypes().getFirst().name();
         if (takers.isEmpty() || givers.isEmpty()) {
             return study;
@@ -80,7 +80,7 @@ class ReactionsTest {
     void aWatchedRunIsTheSameToTheLastFigureAndNothingIsLost(@ForAll long seed) {
         Study study = reacting(seed);
         Object headless = outcome(study, null);
-        assertEquals(headless, outcome(study, new TraceWriter(study.equipment().size(), study.links().size())));
+        assertEquals(headless, outcome(study, new TraceWriter(study.elements().size(), study.links().size())));
         if (headless instanceof RunFigures run) {
             assertEquals(run.insideAtStart() + run.in() + run.made() - run.joined() - run.scrapped() - run.out(), run.inside());
             for (EquipmentFigures e : run.equipment()) {
@@ -100,7 +100,7 @@ class ReactionsTest {
     void renamingChangesNothingButNames(@ForAll long seed) {
         Study study = reacting(seed);
         Study renamed = study;
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             renamed = renamed.changed(element.name(), e -> e.named("New " + e.name()));
         }
         Object before = outcome(study, null);
@@ -118,6 +118,6 @@ class ReactionsTest {
         } else {
             assertEquals(before.getClass(), after.getClass());
         }
-        assertEquals(Optional.empty(), study.find("New " + study.equipment().getFirst().name()));
+        assertEquals(Optional.empty(), study.find("New " + study.elements().getFirst().name()));
     }
 }

@@ -170,7 +170,7 @@ class RoomTest {
         Lines lines = new Lines().chain(timetable("In", "0 s 1 Piece"), typed("A"), typed("B")).link("B", "A");
         Study study = lines.study(1, 0, 1);
         for (boolean watched : List.of(false, true)) {
-            TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size());
+            TraceWriter writer = new TraceWriter(study.elements().size(), study.links().size());
             Plant plant = Plant.build(study, 1, watched ? writer : null);
             RunTroubleException trouble = assertThrows(RunTroubleException.class, () -> plant.advance(3_600_000_000_000L, () -> false));
             assertTrue(trouble.getMessage().contains("while no time passes") && trouble.getMessage().matches("(?s).*at (A, B|B, A)\\..*"),
@@ -190,7 +190,7 @@ class RoomTest {
                 List.of(RuleText.action("wait 5 min"), RuleText.action("look usual"), RuleText.action("stop the run")));
         Study study = new Lines().chain(timetable("In", "0 s 1 Piece"), station("S", 1, 0, "10 s"), goodsOut("Out")).rules(late).study(1, 0,
                 1);
-        TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size());
+        TraceWriter writer = new TraceWriter(study.elements().size(), study.links().size());
         Plant watched = Plant.build(study, 1, writer);
         assertTrue(watched.advance(study.plan().length().nanos(), () -> false));
         assertEquals(Runs.of(study), watched.figures());

@@ -25,7 +25,7 @@ import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Routing;
 import rhombic.study.value.Selection;
 import rhombic.trace.PieceStatus;
@@ -34,7 +34,7 @@ import rhombic.validation.Lines;
 
 /** Ways out and taking, in plants that can be followed by hand. */
 class RoutingTest {
-    private static <E extends Equipment> Equipment choosing(E element, Routing.Choice choice) {
+    private static <E extends PlantElement> PlantElement choosing(E element, Routing.Choice choice) {
         return element.with(element.basics().withRouting(new Routing(choice, "")));
     }
 
@@ -96,7 +96,7 @@ class RoutingTest {
 
     @Test
     void aFormulaNamesTheWay() {
-        Equipment in = timetable("In", "0 s S", "0 s M", "0 s S");
+        PlantElement in = timetable("In", "0 s S", "0 s M", "0 s S");
         in = in.with(in.basics().withRouting(new Routing(Routing.Choice.FORMULA, "table('Routes', piece.type)")));
         Lines lines = new Lines().types(type("S"), type("M")).chain(in).chain(buffer("A", -1)).chain(buffer("B 2", -1)).link("In", "A")
                 .link("In", "B 2").tables(table("Routes", "S:A", "M:B 2"));
@@ -133,7 +133,7 @@ class RoutingTest {
     }
 
     private static Lines queued(Selection selection) {
-        Equipment station = station("Station", 1, 9, "10 s");
+        PlantElement station = station("Station", 1, 9, "10 s");
         return new Lines().types(type("S", "due", 3), type("M", "due", 1), type("L", "due", 2))
                 .chain(timetable("In", "0 s S", "1 s L", "2 s M", "3 s S", "4 s L", "5 s M"),
                         station.with(station.basics().withSelection(selection)), goodsOut("Out"));
@@ -148,7 +148,7 @@ class RoutingTest {
 
     @Test
     void theStationTakesByTheSameRuleFromThoseThatWaitElsewhere() {
-        Equipment station = station("Station", 1, 0, "10 s");
+        PlantElement station = station("Station", 1, 0, "10 s");
         Lines lines = new Lines().types(type("S"), type("M"))
                 .chain(timetable("In 1", "0 s S", "1 s S", "2 s S")).chain(timetable("In 2", "3 s M", "4 s M"))
                 .chain(station.with(station.basics().withSelection(Selection.byType(List.of("M")))), goodsOut("Out"))
@@ -173,7 +173,7 @@ class RoutingTest {
 
     @Test
     void aBetterPieceThatComesTakesTheOfferOver() {
-        Equipment sorted = buffer("Sorted", -1);
+        PlantElement sorted = buffer("Sorted", -1);
         sorted = sorted.with(sorted.basics().withSelection(Selection.byFormula("piece.due")));
         Lines lines = new Lines().types(type("S", "due", 1), type("M", "due", 5)).chain(timetable("In", "0 s S", "1 s S", "2 s M"), sorted,
                 station("Station", 1, 0, "10 s"), goodsOut("Out"));

@@ -23,7 +23,7 @@ import rhombic.study.Rule;
 import rhombic.study.RuleText;
 import rhombic.study.Study;
 import rhombic.study.kind.Basics;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
@@ -48,7 +48,7 @@ class RulesTest {
     }
 
     private static Lines line(Rule... rules) {
-        Equipment station = station("Oven", 1, 9, "10 s");
+        PlantElement station = station("Oven", 1, 9, "10 s");
         return new Lines().types(piece()).chain(stock("In", "Piece", 3),
                 station.with(station.basics().withAttributes(List.of(new Attribute("heat", new Value.Num(20))))), buffer("Shelf", -1))
                 .rules(rules);

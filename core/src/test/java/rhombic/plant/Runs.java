@@ -22,7 +22,7 @@ final class Runs {
     }
 
     static Trace traceOf(Study study) {
-        TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size());
+        TraceWriter writer = new TraceWriter(study.elements().size(), study.links().size());
         Plant plant = Plant.build(study, 1, writer);
         plant.advance(study.plan().length().nanos(), () -> false);
         writer.publish(plant.now());

@@ -20,7 +20,7 @@ import rhombic.chance.TimeSampler;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.value.EquipmentState;
 import rhombic.validation.Lines;
@@ -51,14 +51,14 @@ class SamplePathTest {
         int stations = 2 + random.nextInt(6);
         String[] times = new String[stations];
         int[] room = new int[stations];
-        List<Equipment> elements = new ArrayList<>(List.of(onDemand("In")));
+        List<PlantElement> elements = new ArrayList<>(List.of(onDemand("In")));
         for (int i = 0; i < stations; i++) {
             times[i] = time(random);
             room[i] = i == 0 ? 0 : random.nextInt(4);
             elements.add(station("S" + i, 1, room[i], times[i]));
         }
         elements.add(goodsOut("Out"));
-        Study study = new Lines().chain(elements.toArray(Equipment[]::new)).study(2, 0, 1);
+        Study study = new Lines().chain(elements.toArray(PlantElement[]::new)).study(2, 0, 1);
         study = study.withPlan(study.plan().withSeed(Math.abs(seed % 100_000)));
         long end = study.plan().length().nanos();
         long[][] leaves = new long[stations][];
@@ -148,7 +148,7 @@ class SamplePathTest {
         int pallets = 1 + random.nextInt(6);
         String[] times = new String[stations];
         Lines lines = new Lines();
-        Equipment[] chain = new Equipment[stations + 1];
+        PlantElement[] chain = new PlantElement[stations + 1];
         chain[0] = Lines.stock("Stock", "Piece", pallets);
         for (int i = 0; i < stations; i++) {
             times[i] = time(random);

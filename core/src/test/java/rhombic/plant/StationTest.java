@@ -22,8 +22,8 @@ import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
 import rhombic.study.kind.Basics;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Operation;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
@@ -42,7 +42,7 @@ class StationTest {
         return new Station(Basics.of("S", SOMEWHERE), Work.of(1, 100, source), Work.Load.SINGLE, null);
     }
 
-    private static RunFigures run(Equipment in, Station station, double seconds) {
+    private static RunFigures run(PlantElement in, Station station, double seconds) {
         return Runs.of(new Lines().types(type("S", "joints", 4), type("L", "joints", 10)).chain(in, station, goodsOut("Out"))
                 .tables(table("Times", "S:20 s", "L:50 s"), table("Changes", "S:L:30 s", "L:S:10 s")).study(seconds / 3600, 0, 1));
     }

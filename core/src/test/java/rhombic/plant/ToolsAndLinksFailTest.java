@@ -99,10 +99,10 @@ class ToolsAndLinksFailTest {
         String doing = new PieceStory(two, ofTwo).doing(held.piece(1).orElseThrow(), held);
         assertTrue(doing.endsWith("for room at Out (the way there is down)."), doing);
         Study touching = travels(new Lines().chain(timetable("In", "0 s Piece"),
-                goodsOut("Out").placed(Placement.at(study.equipment().getFirst().footprint().lengthMetres(), 0))).study(100 / 3600.0, 0, 1),
+                goodsOut("Out").placed(Placement.at(study.elements().getFirst().footprint().lengthMetres(), 0))).study(100 / 3600.0, 0, 1),
                 new Travel.InTime(time("30 s"), 0));
         assertEquals(0, rhombic.study.Layout
-                .path(touching.links().getFirst(), touching.equipment().get(0), touching.equipment().get(1)).metres(), NEAR);
+                .path(touching.links().getFirst(), touching.elements().get(0), touching.elements().get(1)).metres(), NEAR);
         Trace still = Runs.traceOf(touching);
         assertEquals("Is on its way from In to Out for 10 s.",
                 new PieceStory(touching, still).doing(still.at(10 * SECOND).piece(0).orElseThrow(), still.at(10 * SECOND)),
@@ -119,7 +119,7 @@ class ToolsAndLinksFailTest {
                 new Travel.InTime(time("60 s"), 0), once("10 s", "20 s").withRepairedBy(List.of(Need.of("Fitter"))));
         ModeFigures jam = Runs.of(study).links().getFirst().modes().getFirst();
         assertEquals(20.0 / 200, jam.repairShare(), NEAR);
-        var path = rhombic.study.Layout.path(study.links().getFirst(), study.equipment().get(0), study.equipment().get(1));
+        var path = rhombic.study.Layout.path(study.links().getFirst(), study.elements().get(0), study.elements().get(1));
         var middle = path.at(path.metres() / 2).of(Pose.at(0, -0.6, 0, 0)); // to the right of the middle
         var home = rhombic.study.Layout.home(fitter, 0);
         assertEquals(Math.hypot(middle.x() - home.x(), middle.y() - home.y()) / 200, jam.waitingShare(), 1e-6);

@@ -30,14 +30,14 @@ class WaitsHaveReasonsTest {
         PieceStory story = new PieceStory(study, run.trace());
         for (PieceStatus spot : moment.pieces().stream().limit(60).toList()) {
             String doing = story.doing(spot, moment);
-            assertTrue(doing.contains(study.equipment().get(moment.bottom(spot).node()).name()) && doing.endsWith("."), doing);
+            assertTrue(doing.contains(study.elements().get(moment.bottom(spot).node()).name()) && doing.endsWith("."), doing);
             boolean moves = spot.activity() == PieceStatus.Activity.MOVES && moment.atEndOfLinkNanos(spot.body()) == 0;
             boolean rolls = spot.activity() == PieceStatus.Activity.RIDES && moment.speedOfLeader(moment.leaderOf(spot.body())) > 0;
             boolean waits = !rolls && spot.activity() != PieceStatus.Activity.IS_WORKED_ON && !spot.isOnAnother() && !moves;
             boolean saysWhy = WHY.matcher(doing).find();
             assertEquals(waits, saysWhy, doing);
             List<String> history = story.history(spot, moment.timeNanos());
-            String name = study.equipment().get(spot.node()).name();
+            String name = study.elements().get(spot.node()).name();
             assertTrue(
                     history.getLast()
                             .startsWith(
@@ -55,7 +55,7 @@ class WaitsHaveReasonsTest {
         EquipmentStory story = new EquipmentStory(study);
         for (int part = 1; part <= 4; part++) {
             Moment moment = run.trace().at(study.plan().length().nanos() / 4 * part);
-            for (int node = 0; node < study.equipment().size(); node++) {
+            for (int node = 0; node < study.elements().size(); node++) {
                 String doing = story.doing(node, moment);
                 assertTrue(
                         doing.startsWith("Ha") || doing.startsWith("Is down and has waited for its repair") || doing.startsWith("Home of")
@@ -82,12 +82,12 @@ class WaitsHaveReasonsTest {
         run.advance(study.plan().length().nanos(), () -> false);
         for (int part = 1; part <= 5; part++) {
             Moment moment = run.trace().at(study.plan().length().nanos() / 5 * part);
-            for (int node = 0; node < study.equipment().size(); node++) {
-                if (study.equipment().get(node) instanceof rhombic.study.kind.WorkEquipment) {
+            for (int node = 0; node < study.elements().size(); node++) {
+                if (study.elements().get(node) instanceof rhombic.study.kind.WorkEquipment) {
                     boolean works = moment.at(node).stream().anyMatch(s -> s.activity() == PieceStatus.Activity.IS_WORKED_ON);
                     boolean done = moment.at(node).stream().anyMatch(s -> s.activity() == PieceStatus.Activity.IS_DONE);
                     EquipmentState state = moment.state(node).orElseThrow();
-                    String where = study.equipment().get(node).name() + " " + state;
+                    String where = study.elements().get(node).name() + " " + state;
                     assertTrue(state != EquipmentState.WORKING || works, where);
                     assertTrue(!works || INTERRUPTED.contains(state) || state == EquipmentState.WORKING, where);
                     assertTrue(state != EquipmentState.BLOCKED || done, where);

@@ -19,8 +19,8 @@ import rhombic.study.change.Address;
 import rhombic.study.change.Change;
 import rhombic.study.change.Changes;
 import rhombic.study.kind.Buffer;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kinds;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.value.StudyException;
 import rhombic.testplants.RandomStudies;
@@ -46,15 +46,15 @@ class ChangesTest {
     private static Study mutated(Study study, Random random) {
         Study result = study;
         for (int i = 0; i < 4; i++) {
-            Equipment element = result.equipment().get(random.nextInt(result.equipment().size()));
+            PlantElement element = result.elements().get(random.nextInt(result.elements().size()));
             result = switch (random.nextInt(7)) {
                 case 0 -> result.changed(element.name(), e -> e.named("Named " + random.nextInt(1_000_000)));
                 case 1 -> result.changedAll(java.util.Set.of(element.name()), e -> e.placed(e.placement().movedBy(1, 2)));
-                case 2 -> result.equipment().size() > 2 ? result.without(java.util.Set.of(element.name())) : result;
+                case 2 -> result.elements().size() > 2 ? result.without(java.util.Set.of(element.name())) : result;
                 case 3 -> result.with(Lines.station(rhombic.study.value.Names.free("New", result.names()), 2, 1, "9 s"));
                 case 4 -> result.withLinks(result.links().reversed());
                 case 5 -> result.withPlan(result.plan().withSeed(random.nextInt()));
-                default -> result.linked(element.name(), result.equipment().getFirst().name());
+                default -> result.linked(element.name(), result.elements().getFirst().name());
             };
         }
         return result;

@@ -8,7 +8,7 @@ import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
 import rhombic.space.Path;
 import rhombic.space.Pose;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Placement;
 import rhombic.validation.Lines;
 
@@ -17,8 +17,8 @@ class LayoutTest {
     private static final Study THERE_AND_BACK = new Lines().chain(at(0, "A")).chain(at(10, "B")).link("A", "B").link("B", "A").study(1, 0,
             1);
 
-    private static Equipment at(double x, String name) {
-        Equipment station = Lines.station(name, 1, 0, "60 s");
+    private static PlantElement at(double x, String name) {
+        PlantElement station = Lines.station(name, 1, 0, "60 s");
         return station.with(station.basics().placed(Placement.at(x, 0)));
     }
 

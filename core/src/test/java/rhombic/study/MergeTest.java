@@ -14,7 +14,7 @@ import rhombic.study.change.ChangeWords;
 import rhombic.study.change.Changes;
 import rhombic.study.change.Merge;
 import rhombic.study.kind.Buffer;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.value.TimeSource;
 import rhombic.testplants.RandomStudies;
@@ -112,7 +112,7 @@ class MergeTest {
                 .withPlan(base.plan().withWarmUp(Quantity.hours(1)));
         assertEquals(List.of("The run: warm up 0 h \u2192 1 h", "S, Out moved"), ChangeWords.of(base, Changes.between(base, moved)));
         assertEquals(Set.of("T", "B"), ChangeWords.touched(base, other));
-        Equipment same = base.find("S").orElseThrow();
+        PlantElement same = base.find("S").orElseThrow();
         assertEquals(List.of(), ChangeWords.of(base, Changes.of(same, same)));
     }
 }

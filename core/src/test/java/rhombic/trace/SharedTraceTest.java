@@ -92,7 +92,7 @@ class SharedTraceTest {
         for (long seed : new long[] {3, 14, 159}) {
             Study random = RandomStudies.of(seed);
             Study study = random.withPlan(random.plan().withLength(Quantity.hours(150)).withWarmUp(Quantity.minutes(0)));
-            TraceWriter writer = new TraceWriter(study.equipment().size(), study.links().size(), TraceWriter.USUALLY_KEPT, slow);
+            TraceWriter writer = new TraceWriter(study.elements().size(), study.links().size(), TraceWriter.USUALLY_KEPT, slow);
             long end = study.plan().length().nanos();
             Plant.build(study, 1, writer).advance(end, () -> false);
             writer.publish(end);

@@ -31,10 +31,10 @@ import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Inspection;
 import rhombic.study.kind.Operation;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
@@ -65,11 +65,11 @@ public final class LimitLines {
 
     private LimitLines() {}
 
-    private static Study line(Equipment... between) {
-        List<Equipment> all = new ArrayList<>(List.of(onDemand("In")));
+    private static Study line(PlantElement... between) {
+        List<PlantElement> all = new ArrayList<>(List.of(onDemand("In")));
         all.addAll(List.of(between));
         all.add(goodsOut("Out"));
-        return new Lines().chain(all.toArray(Equipment[]::new)).study(40, 4, RUNS);
+        return new Lines().chain(all.toArray(PlantElement[]::new)).study(40, 4, RUNS);
     }
 
     private static Case of(String name, String limit, String why, Supplier<Study> study) {

@@ -13,9 +13,9 @@ import rhombic.study.Rule;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.kind.Buffer;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
 import rhombic.study.value.PieceType;
@@ -27,7 +27,7 @@ import rhombic.study.value.Timetable;
 public final class Lines {
     public static final Placement SOMEWHERE = Placement.at(0, 0);
 
-    private final List<Equipment> equipment = new ArrayList<>();
+    private final List<PlantElement> elements = new ArrayList<>();
     private final List<Link> links = new ArrayList<>();
     private List<PieceType> types = List.of(PieceType.usual("Piece"));
     private List<Table> tables = List.of();
@@ -59,11 +59,11 @@ public final class Lines {
     }
 
     /** Adds equipment, each linked to the one before. */
-    public Lines chain(Equipment... elements) {
-        for (int i = 0; i < elements.length; i++) {
-            equipment.add(elements[i]);
+    public Lines chain(PlantElement... chained) {
+        for (int i = 0; i < chained.length; i++) {
+            elements.add(chained[i]);
             if (i > 0) {
-                links.add(new Link(elements[i - 1].name(), elements[i].name()));
+                links.add(new Link(chained[i - 1].name(), chained[i].name()));
             }
         }
         return this;
@@ -131,6 +131,6 @@ public final class Lines {
     public Study study(double hours, double warmUpHours, int replications) {
         RunPlan plan = RunPlan.ONE_SHIFT.withLength(Quantity.hours(hours)).withWarmUp(Quantity.hours(warmUpHours))
                 .withSeed(20_261_123).withReplications(replications);
-        return new Study("Test", plan, types, equipment, links, tables, rules);
+        return new Study("Test", plan, types, elements, links, tables, rules);
     }
 }

@@ -20,8 +20,8 @@ import rhombic.study.duty.Need;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Operation;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
@@ -67,7 +67,7 @@ final class PeopleCases {
         return Crew.usual(Basics.of(name, Placement.at(0, 0))).withPeople(people).withSpeed(Optional.empty());
     }
 
-    static <E extends Equipment> E failing(E element, FailureMode... modes) {
+    static <E extends PlantElement> E failing(E element, FailureMode... modes) {
         @SuppressWarnings("unchecked") // with() gives one of the same kind
         E changed = (E) element.with(element.basics().withDuty(element.basics().duty().withFailures(List.of(modes))));
         return changed;
@@ -90,7 +90,7 @@ final class PeopleCases {
 
     private static Case repairers() {
         Lines lines = new Lines();
-        List<Equipment> elements = new ArrayList<>(List.of(onDemand("In")));
+        List<PlantElement> elements = new ArrayList<>(List.of(onDemand("In")));
         for (int i = 0; i < 10; i++) {
             elements.add(failing(station("M" + i, 1, 0, "1 min"),
                     mode("stop", "exponential(100 min)", UpTime.Clock.WORKING, "exponential(8 min)")
@@ -183,7 +183,7 @@ final class PeopleCases {
 
     private static Case lineWithOperators(String name, int people, int[] seconds, int between, int downstream, double perHour,
             double utilisation) {
-        List<Equipment> chain = new ArrayList<>(List.of(onDemand("In")));
+        List<PlantElement> chain = new ArrayList<>(List.of(onDemand("In")));
         for (int i = 0; i < seconds.length; i++) {
             if (i > 0 && between > 0) {
                 chain.add(buffer("B" + i, between));
@@ -192,7 +192,7 @@ final class PeopleCases {
                     needing(station("S" + i, 1, 0, "exponential(" + seconds[i] + " s)"), Need.of("Operator").withPriority(downstream * i)));
         }
         chain.add(goodsOut("Out"));
-        Study study = new Lines().chain(chain.toArray(Equipment[]::new)).chain(crew("Operator", people)).study(3_000, 50, REPLICATIONS);
+        Study study = new Lines().chain(chain.toArray(PlantElement[]::new)).chain(crew("Operator", people)).study(3_000, 50, REPLICATIONS);
         return new Case(name, study, List.of(
                 new Exact("throughput, 1/h", perHour, 0.01, RunFigures::throughputPerHour),
                 new Exact("operators working", utilisation, 0.01, run -> run.crews().getFirst().share(PersonState.WORKING))));

@@ -29,9 +29,9 @@ import rhombic.study.Travel;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Inspection;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
@@ -187,7 +187,7 @@ abstract class Theory {
 
     /** Buffers as equipment of their own where there is room between; else the stations hand on directly. */
     private static Study lineStudy(int between, double[] means) {
-        List<Equipment> chain = new ArrayList<>(List.of(onDemand("In")));
+        List<PlantElement> chain = new ArrayList<>(List.of(onDemand("In")));
         for (int i = 0; i < means.length; i++) {
             if (i > 0 && between > 0) {
                 chain.add(buffer("B" + i, between));
@@ -195,7 +195,7 @@ abstract class Theory {
             chain.add(station("S" + (i + 1), 1, 0, "exponential(" + means[i] + " min)"));
         }
         chain.add(goodsOut("Out"));
-        return new Lines().chain(chain.toArray(Equipment[]::new)).study(1500, 50, REPLICATIONS);
+        return new Lines().chain(chain.toArray(PlantElement[]::new)).study(1500, 50, REPLICATIONS);
     }
 
     // ---- limited room: what comes while it is full is lost
@@ -316,7 +316,7 @@ abstract class Theory {
     private static Case priorities() {
         GoodsIn urgent = arrivals("Urgent in", "exponential(2.5 min)", 1).withMix(List.of(new MixPart("Urgent", 1)));
         GoodsIn usual = arrivals("Usual in", "exponential(2.5 min)", 1).withMix(List.of(new MixPart("Usual", 1)));
-        Equipment server = station("Server", 1, 1_000_000, "exponential(1 min)");
+        PlantElement server = station("Server", 1, 1_000_000, "exponential(1 min)");
         Study study = new Lines().types(PieceType.usual("Urgent"), PieceType.usual("Usual")).chain(urgent).chain(usual)
                 .chain(server.with(server.basics().withSelection(Selection.byType(List.of("Urgent", "Usual")))), goodsOut("Out"))
                 .link("Urgent in", "Server").link("Usual in", "Server")

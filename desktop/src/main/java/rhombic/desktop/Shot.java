@@ -98,7 +98,7 @@ final class Shot {
 
             @Override
             public void handle(long now) {
-                boolean empty = window.bench().study().equipment().isEmpty();
+                boolean empty = window.bench().study().elements().isEmpty();
                 boolean fresh = empty || window.outlook().last().filter(f -> f.summary().study().equals(window.bench().study())).isPresent()
                         && player.study().filter(study -> study == window.bench().study()).isPresent()
                         && player.writtenNanos() >= player.playheadNanos();

@@ -34,9 +34,9 @@ import rhombic.study.NamedView;
 import rhombic.study.Study;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
 import rhombic.study.kind.Work;
@@ -210,7 +210,7 @@ public final class WindowBench extends Application {
 
     /** Fifty lines of a hundred elements. */
     private static Study grid() {
-        List<Equipment> elements = new ArrayList<>();
+        List<PlantElement> elements = new ArrayList<>();
         List<Link> links = new ArrayList<>();
         for (int line = 0; line < 50; line++) {
             String before = "In " + (line + 1);
@@ -246,7 +246,7 @@ public final class WindowBench extends Application {
 
     /** Each filled within 100 s from 25 lanes at once; those that do not move are switched off then. */
     private static Study belts(boolean withPieces, int moving) {
-        List<Equipment> elements = new ArrayList<>();
+        List<PlantElement> elements = new ArrayList<>();
         List<Link> links = new ArrayList<>();
         for (int belt = 0; belt < BELTS; belt++) {
             double y = (belt - BELTS / 2) * 3.2;
@@ -341,7 +341,7 @@ public final class WindowBench extends Application {
 
     /** Fifty lines of twenty stations. */
     private static Study formulas() {
-        List<Equipment> elements = new ArrayList<>();
+        List<PlantElement> elements = new ArrayList<>();
         List<Link> links = new ArrayList<>();
         for (int line = 0; line < 50; line++) {
             double y = 4 * line;
@@ -428,7 +428,7 @@ public final class WindowBench extends Application {
 
     /** Each lane: supply on demand through a station into a full row; every piece moves within each second. */
     private static Study lanes(boolean withPieces) {
-        List<Equipment> elements = new ArrayList<>();
+        List<PlantElement> elements = new ArrayList<>();
         List<Link> links = new ArrayList<>();
         for (int lane = 0; lane < LANES; lane++) {
             double y = (lane - LANES / 2) * 1.5;

@@ -15,7 +15,7 @@ import rhombic.formats.study.StudyReader;
 import rhombic.scene.Poses;
 import rhombic.scene.Scene;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceStatus;
 
@@ -48,8 +48,8 @@ class SceneTest {
         return all;
     }
 
-    private Equipment at(Drawn piece) {
-        return study.equipment().get(piece.spot().node());
+    private PlantElement at(Drawn piece) {
+        return study.elements().get(piece.spot().node());
     }
 
     @Test

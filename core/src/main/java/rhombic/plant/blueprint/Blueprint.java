@@ -44,10 +44,10 @@ public final class Blueprint {
         problems = StudyCheck.of(study);
         broken = problems.stream().filter(Problem::isError).map(Problem::subject).collect(Collectors.toUnmodifiableSet());
         beforeInspection = beforeInspection(study);
-        stopsWithOthers = study.equipment().stream().flatMap(e -> e.basics().duty().failures().stream())
+        stopsWithOthers = study.elements().stream().flatMap(e -> e.basics().duty().failures().stream())
                 .flatMap(m -> m.stopsWith().stream())
                 .collect(Collectors.toUnmodifiableSet());
-        canDeadlock = study.equipment().stream().map(e -> e.basics().duty())
+        canDeadlock = study.elements().stream().map(e -> e.basics().duty())
                 .anyMatch(duty -> !duty.failures().isEmpty() || !duty.calendar().isEmpty());
         types = new TypeBook(study.pieceTypes());
         tables = new TableBook(study.tables());
@@ -59,11 +59,11 @@ public final class Blueprint {
 
     /** An empty diary for one run of the study. */
     public Diary diary() {
-        int[] units = new int[study.equipment().size()];
+        int[] units = new int[study.elements().size()];
         List<Integer> crewOf = new ArrayList<>();
         for (int i = 0; i < units.length; i++) {
             int index = i;
-            switch (study.equipment().get(i)) {
+            switch (study.elements().get(i)) {
                 case WorkEquipment work -> units[i] = work.work().places();
                 case Crew crew -> {
                     units[i] = crew.members().size();
@@ -79,7 +79,7 @@ public final class Blueprint {
         Map<String, List<String>> givers = new HashMap<>();
         study.links().forEach(link -> givers.computeIfAbsent(link.to(), key -> new ArrayList<>()).add(link.from()));
         Deque<String> open = new ArrayDeque<>();
-        study.equipment().stream().filter(element -> element instanceof Station station && station.inspection() != null)
+        study.elements().stream().filter(element -> element instanceof Station station && station.inspection() != null)
                 .forEach(element -> open.add(element.name()));
         Set<String> before = new HashSet<>();
         while (!open.isEmpty()) {

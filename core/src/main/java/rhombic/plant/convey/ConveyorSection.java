@@ -68,7 +68,7 @@ final class ConveyorSection extends Node {
     ConveyorSection(ConveyorNode whole, int number, @Nullable ConveyorSection previous, @Nullable Fitting begins, @Nullable Fitting ends,
             double fromMetres,
             double metres) {
-        super(whole.flow, whole.index, whole.equipment(), whole.tally);
+        super(whole.flow, whole.index, whole.element(), whole.tally);
         this.conveyor = whole;
         this.number = number;
         this.previous = previous;

@@ -1,58 +1,37 @@
 package rhombic.plant.handover;
 
-import java.util.List;
-import org.jspecify.annotations.Nullable;
 import rhombic.measure.Tally;
 import rhombic.plant.piece.Piece;
-import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
-import rhombic.study.value.EquipmentState;
+import rhombic.study.kind.PlantElement;
 
-/** Takes and gives nothing: a place that pieces never meet, or equipment with an error, so that the rest can run. */
-public final class IdleNode extends Node {
-    public IdleNode(Flow flow, int index, Equipment equipment) {
-        super(flow, index, equipment, equipment.contentCapacity(List.of()).isPresent()
-                ? Tally.ofContents(1)
-                : new Tally(equipment.meetsPieces() ? 1 : 0));
+/** An element that pieces never meet, such as an area: it takes and gives nothing. */
+public class IdleNode extends Node {
+    public IdleNode(Flow flow, int index, PlantElement element) {
+        this(flow, index, element, new Tally(0));
+    }
+
+    protected IdleNode(Flow flow, int index, PlantElement element, Tally tally) {
+        super(flow, index, element, tally);
     }
 
     @Override
-    protected void begin() {
-        if (equipment().meetsPieces() && equipment().contentCapacity(List.of()).isEmpty()) {
-            noteState(EquipmentState.STARVED);
-        }
-    }
+    protected void begin() {}
 
     @Override
-    @Nullable
-    public Object further(String name) {
-        if (equipment() instanceof Crew && equipment().readable().contains(name)) {
-            return (double) flow.staffed().count(name(), name.equals(Crew.BUSY));
-        }
-        return super.further(name);
-    }
-
-    @Override
-    protected boolean hasRoom(Way way, Piece piece) {
+    protected final boolean hasRoom(Way way, Piece piece) {
         return false;
     }
 
     @Override
-    protected void accept(Way way, Piece piece) {
+    protected final void accept(Way way, Piece piece) {
         throw new IllegalStateException(name() + " takes nothing");
     }
 
     @Override
-    public Piece hand(Offer offer, Way way) {
+    public final Piece hand(Offer offer, Way way) {
         throw new IllegalStateException(name() + " gives nothing");
     }
 
     @Override
-    public void attend() {}
-
-    /** What it would set its drive to counts for nothing while it stands idle. */
-    @Override
-    public boolean set(String attribute, Object value) {
-        return equipment().settable().contains(attribute) || super.set(attribute, value);
-    }
+    public final void attend() {}
 }

@@ -10,6 +10,7 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.Duty;
+import rhombic.study.kind.Equipment;
 import rhombic.study.value.EquipmentState;
 
 /** What breaks one equipment and when it is on duty. */
@@ -31,9 +32,9 @@ public final class Maintenance implements Breakdown.Owner {
 
     /** Null if nothing ever breaks it, itself or with others, and it is always on duty. */
     static @Nullable Maintenance of(Node node) {
-        Duty duty = node.equipment().basics().duty();
+        Duty duty = node.element().basics().duty();
         boolean stopsWithOthers = node.flow.blueprint.stopsWithOthers(node.name());
-        if (!node.equipment().meetsPieces() || duty.failures().isEmpty() && duty.calendar().isEmpty() && !stopsWithOthers) {
+        if (!(node.element() instanceof Equipment) || duty.failures().isEmpty() && duty.calendar().isEmpty() && !stopsWithOthers) {
             return null;
         }
         return new Maintenance(node, duty, node.flow.study.calendar(duty.calendar()).orElse(null));
@@ -78,7 +79,7 @@ public final class Maintenance implements Breakdown.Owner {
 
     @Override
     public Pose repairPose() {
-        return Layout.stand(node.equipment(), 0);
+        return Layout.stand(node.element(), 0);
     }
 
     @Override

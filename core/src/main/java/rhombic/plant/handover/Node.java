@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.FormulaException;
 import rhombic.kernel.Event;
+import rhombic.measure.ModeFigures;
 import rhombic.measure.Tally;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.activity.Holds;
@@ -22,6 +23,7 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Rule;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.Routing;
@@ -45,7 +47,7 @@ public abstract class Node extends Attended implements Giver {
     /** Its number among all that takes and gives. */
     int part;
 
-    private final Equipment equipment;
+    private final PlantElement element;
     private final Map<String, Object> attributes = new HashMap<>();
     private final Holds inlet = new Holds();
     private final Holds outlet = new Holds();
@@ -56,28 +58,28 @@ public abstract class Node extends Attended implements Giver {
     /** The promises in the order in which they were given; null while no link that leads here takes time. */
     private @Nullable Set<Channel.Trip> promises;
 
-    protected Node(Flow flow, int index, Equipment equipment, Tally tally) {
+    protected Node(Flow flow, int index, PlantElement element, Tally tally) {
         this.flow = flow;
         this.index = index;
-        this.equipment = equipment;
+        this.element = element;
         this.tally = tally;
         maintenance = Maintenance.of(this);
-        for (Attribute attribute : equipment.basics().attributes()) {
+        for (Attribute attribute : element.basics().attributes()) {
             attributes.put(attribute.name(), attribute.value().asObject());
         }
     }
 
     @Override
     public final String name() {
-        return equipment.name();
+        return element.name();
     }
 
     public String id() {
-        return equipment.id();
+        return element.id();
     }
 
-    public Equipment equipment() {
-        return equipment;
+    public PlantElement element() {
+        return element;
     }
 
     /** What formulas for one use here can see; each use draws from a stream of its own. */
@@ -150,12 +152,12 @@ public abstract class Node extends Attended implements Giver {
     }
 
     public Routing routing() {
-        return equipment.basics().routing();
+        return element.basics().routing();
     }
 
     /** Which of those that wait comes next. */
     public Ranking ranking() {
-        return Rankings.of(equipment.basics().selection(), flow, scope("taking"));
+        return Rankings.of(element.basics().selection(), flow, scope("taking"));
     }
 
     /** What its draws hang on. */
@@ -349,8 +351,8 @@ public abstract class Node extends Attended implements Giver {
 
     /** Sees to the times at which its inlet or outlet is shut by hand; called once, before anything moves. */
     protected final void beginShutTimes() {
-        beginShutTimes(equipment.basics().inletShut(), this::setShut);
-        beginShutTimes(equipment.basics().outletShut(), this::setOutletShut);
+        beginShutTimes(element.basics().inletShut(), this::setShut);
+        beginShutTimes(element.basics().outletShut(), this::setOutletShut);
     }
 
     private interface Gate {
@@ -493,7 +495,12 @@ public abstract class Node extends Attended implements Giver {
     /** What its kind has beside that; null if it has nothing of that name. */
     @Nullable
     public Object further(String name) {
-        return name.equals(Equipment.COMING) && equipment.takesPieces() ? (Object) (double) promised : null;
+        return name.equals(Equipment.COMING) && element.takesPieces() ? (Object) (double) promised : null;
+    }
+
+    /** What has broken it, how often and for how long. */
+    public List<ModeFigures> modes() {
+        return maintenance == null ? List.of() : maintenance.modes().figures();
     }
 
     /** Says whether it has the attribute, of that kind. */

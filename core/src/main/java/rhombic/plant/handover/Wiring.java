@@ -72,8 +72,8 @@ final class Wiring {
             return null;
         }
         Node from = flow.known(link.from());
-        Channel channel = new Channel(flow, index, link, to, entry, Layout.path(link, from.equipment(), to.equipment()),
-                new Channel.Ends(Layout.outlet(from.equipment(), link.fromPort()), Layout.inlet(to.equipment(), link.toPort())));
+        Channel channel = new Channel(flow, index, link, to, entry, Layout.path(link, from.element(), to.element()),
+                new Channel.Ends(Layout.outlet(from.element(), link.fromPort()), Layout.inlet(to.element(), link.toPort())));
         channels.add(channel);
         return channel;
     }
@@ -92,7 +92,7 @@ final class Wiring {
 
     private boolean mayShutOutlets() {
         return flow.blueprint.canDeadlock()
-                || flow.study.equipment().stream().anyMatch(element -> !element.basics().outletShut().isEmpty())
+                || flow.study.elements().stream().anyMatch(element -> !element.basics().outletShut().isEmpty())
                 || flow.study.rules().stream().flatMap(rule -> rule.then().stream()).anyMatch(Rule.Action.ShutOutlet.class::isInstance);
     }
 }

@@ -216,7 +216,7 @@ public final class Place extends Activity implements Staffing.Listener {
             return;
         }
         if (people == null) {
-            people = new Staffing(flow, flow.staffed(), this, Layout.stand(node.equipment(), number), crew);
+            people = new Staffing(flow, flow.staffed(), this, Layout.stand(node.element(), number), crew);
             staffing = people;
         } else if (people.isStaffed(crew)) {
             runStep();

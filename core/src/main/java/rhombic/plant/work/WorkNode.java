@@ -136,7 +136,7 @@ abstract class WorkNode extends Node {
     @Override
     protected final void setOffShift(boolean off) {
         holdInlet(Hold.OFF_SHIFT, off);
-        if (equipment().basics().duty().atShiftEnd() != AtShiftEnd.FINISH) {
+        if (element().basics().duty().atShiftEnd() != AtShiftEnd.FINISH) {
             holdWork(Hold.OFF_SHIFT, off);
         }
         for (Place place : places) {

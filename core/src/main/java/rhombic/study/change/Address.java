@@ -3,10 +3,10 @@ package rhombic.study.change;
 import java.io.Serializable;
 import java.util.Optional;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Field;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
+import rhombic.study.kind.PlantElement;
 
 /**
  * Names one value of a study.
@@ -16,16 +16,16 @@ import rhombic.study.kind.Kinds;
  * @param field as its kind declares it
  */
 public record Address(String cell, String element, String field) implements Serializable {
-    public static Address of(Equipment element, String field) {
+    public static Address of(PlantElement element, String field) {
         return new Address("", element.id(), field);
     }
 
     /** The value there, if the study has it. */
     public Optional<Object> value(Study study) {
-        return study.equipment().stream().filter(e -> e.id().equals(element)).findFirst().flatMap(e -> value(Kinds.of(e), e));
+        return study.elements().stream().filter(e -> e.id().equals(element)).findFirst().flatMap(e -> value(Kinds.of(e), e));
     }
 
-    private <E extends Equipment> Optional<Object> value(Kind<E> kind, Equipment e) {
+    private <E extends PlantElement> Optional<Object> value(Kind<E> kind, PlantElement e) {
         return kind.field(field).map(found -> (Object) found.of(kind.type().cast(e)));
     }
 

@@ -5,10 +5,10 @@ import java.util.List;
 import rhombic.study.Comparison;
 import rhombic.study.Renaming;
 import rhombic.study.RunPlan;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Field;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.StudyException;
 
 /** One difference between two studies. */
@@ -134,7 +134,7 @@ public sealed interface Change extends Serializable {
         @Override
         public void applyTo(Draft draft) {
             int index = draft.find(Part.EQUIPMENT, at.element());
-            Equipment element = (Equipment) draft.list(Part.EQUIPMENT).get(index);
+            PlantElement element = (PlantElement) draft.list(Part.EQUIPMENT).get(index);
             draft.list(Part.EQUIPMENT).set(index, set(Kinds.of(element), element));
         }
 
@@ -148,14 +148,14 @@ public sealed interface Change extends Serializable {
             return of(at, kind, field.type().renamed((V) valueBefore(), renaming), field.type().renamed((V) valueAfter(), renaming));
         }
 
-        private <E extends Equipment> E set(Kind<E> of, Equipment element) {
+        private <E extends PlantElement> E set(Kind<E> of, PlantElement element) {
             Field<E, ?> field = of.field(at.field())
                     .orElseThrow(() -> new StudyException("A " + of.fileWord() + " has no " + at.field() + " that could be set"));
             return set(field, of.type().cast(element));
         }
 
         @SuppressWarnings("unchecked") // the value was taken from the same field
-        private <E extends Equipment, V> E set(Field<E, V> field, E element) {
+        private <E extends PlantElement, V> E set(Field<E, V> field, E element) {
             return field.with().apply(element, (V) valueAfter());
         }
     }

@@ -9,7 +9,7 @@ import java.util.stream.Collectors;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Variation;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 
 /** Changes said in words, one short line for each: <i>Leak tester 2 added</i>, <i>Frame buffer: room 4 → 8</i>. */
 public final class ChangeWords {
@@ -31,9 +31,9 @@ public final class ChangeWords {
         ChangeWords words = new ChangeWords(base);
         List<Change> all = ((Changes) variation).all();
         for (Change change : all) {
-            if (change instanceof Change.Add add && add.item() instanceof Equipment element) {
+            if (change instanceof Change.Add add && add.item() instanceof PlantElement element) {
                 words.added.add(element.name());
-            } else if (change instanceof Change.TakeOut out && out.item() instanceof Equipment element) {
+            } else if (change instanceof Change.TakeOut out && out.item() instanceof PlantElement element) {
                 words.gone.add(element.name());
             }
         }
@@ -54,7 +54,7 @@ public final class ChangeWords {
     private void say(Change change) {
         switch (change) {
             case Change.Set set -> {
-                String name = base.equipment().stream().filter(e -> e.id().equals(set.at().element())).map(Equipment::name).findFirst()
+                String name = base.elements().stream().filter(e -> e.id().equals(set.at().element())).map(PlantElement::name).findFirst()
                         .orElse(set.at().element());
                 if (set.at().field().equals("position")) {
                     moved.add(name);
@@ -76,8 +76,8 @@ public final class ChangeWords {
                     lines.add(link.from() + " no longer linked to " + link.to());
                 }
             }
-            case Change.Add add when !(add.item() instanceof Equipment) -> lines.add(capital(Part.text(add.item())) + " added");
-            case Change.TakeOut out when !(out.item() instanceof Equipment) -> lines.add(capital(Part.text(out.item())) + " taken out");
+            case Change.Add add when !(add.item() instanceof PlantElement) -> lines.add(capital(Part.text(add.item())) + " added");
+            case Change.TakeOut out when !(out.item() instanceof PlantElement) -> lines.add(capital(Part.text(out.item())) + " taken out");
             case Change.Add add -> {}
             case Change.TakeOut out -> {}
             case Change.Rename rename -> lines.add(rename.renaming().from() + " called " + rename.renaming().to());
@@ -118,8 +118,8 @@ public final class ChangeWords {
     /** Equipment that is not as in the base: added, or set otherwise. */
     public static Set<String> touched(Study base, Study other) {
         Set<String> names = new LinkedHashSet<>();
-        java.util.Map<String, Equipment> before = base.equipment().stream().collect(Collectors.toMap(Equipment::id, e -> e));
-        for (Equipment element : other.equipment()) {
+        java.util.Map<String, PlantElement> before = base.elements().stream().collect(Collectors.toMap(PlantElement::id, e -> e));
+        for (PlantElement element : other.elements()) {
             if (!element.equals(before.get(element.id()))) {
                 names.add(element.name());
             }

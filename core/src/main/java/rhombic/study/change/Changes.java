@@ -11,10 +11,10 @@ import rhombic.study.Renaming;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.Variation;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Field;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.StudyException;
 
 /**
@@ -30,14 +30,14 @@ public record Changes(List<Change> all) implements Variation {
     }
 
     /** One value of equipment set to another. */
-    public static Change set(Equipment element, String field, Object after) {
+    public static Change set(PlantElement element, String field, Object after) {
         Object before = Address.of(element, field).value(new Study("-", RunPlan.ONE_SHIFT, List.of(), List.of(element), List.of()))
                 .orElseThrow();
         return new Change.Set(Address.of(element, field), Kinds.of(element).fileWord(), Stored.stored(before), Stored.stored(after));
     }
 
     /** What leads from the equipment to the same one otherwise. */
-    public static Changes of(Equipment before, Equipment after) {
+    public static Changes of(PlantElement before, PlantElement after) {
         List<Change> changes = new ArrayList<>();
         if (!before.equals(after)) {
             ofItem(Part.EQUIPMENT, before, after, changes);
@@ -67,9 +67,9 @@ public record Changes(List<Change> all) implements Variation {
     /** Names first, since all that names the equipment follows them. A name that something else has for now is left to the rest. */
     private static Study renamed(Study before, Study after, List<Change> changes) {
         Map<String, String> nameOf = new LinkedHashMap<>();
-        after.equipment().forEach(element -> nameOf.put(element.id(), element.name()));
+        after.elements().forEach(element -> nameOf.put(element.id(), element.name()));
         Study named = before;
-        for (Equipment element : before.equipment()) {
+        for (PlantElement element : before.elements()) {
             String name = nameOf.getOrDefault(element.id(), element.name());
             if (!name.equals(element.name()) && named.find(name).isEmpty()) {
                 Renaming renaming = new Renaming(Renaming.Kind.EQUIPMENT, element.name(), name);
@@ -117,7 +117,7 @@ public record Changes(List<Change> all) implements Variation {
     }
 
     private static void ofItem(Part part, Object before, Object after, List<Change> changes) {
-        if (before instanceof Equipment element && after instanceof Equipment changed && Kinds.of(element) == Kinds.of(changed)
+        if (before instanceof PlantElement element && after instanceof PlantElement changed && Kinds.of(element) == Kinds.of(changed)
                 && element.name().equals(changed.name())) {
             List<Change> sets = new ArrayList<>();
             ofFields(Kinds.of(element), element, changed, sets);
@@ -130,7 +130,7 @@ public record Changes(List<Change> all) implements Variation {
     }
 
     /** Whether the changes, one after the other, lead there: values that depend on each other may have to change at once. */
-    private static boolean leads(List<Change> changes, Equipment from, Equipment to) {
+    private static boolean leads(List<Change> changes, PlantElement from, PlantElement to) {
         Draft draft = new Draft(new Study("-", RunPlan.ONE_SHIFT, List.of(), List.of(from), List.of()));
         try {
             changes.forEach(change -> change.applyTo(draft));
@@ -140,7 +140,7 @@ public record Changes(List<Change> all) implements Variation {
         return draft.list(Part.EQUIPMENT).getFirst().equals(to);
     }
 
-    private static <E extends Equipment> void ofFields(Kind<E> kind, Equipment before, Equipment after, List<Change> changes) {
+    private static <E extends PlantElement> void ofFields(Kind<E> kind, PlantElement before, PlantElement after, List<Change> changes) {
         E one = kind.type().cast(before);
         E other = kind.type().cast(after);
         for (Field<E, ?> field : kind.allFields()) {

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Count;
 import rhombic.study.value.Names;
 import rhombic.study.value.Placement;
@@ -23,7 +23,7 @@ public final class Copies {
      * @throws StudyException if it is not there, or the number is not from 1 to {@link #MAX}
      */
     public static Study of(Study study, String name, int count) {
-        Equipment one = study.find(name).orElseThrow(() -> new StudyException("There is no " + name + " to have several of"));
+        PlantElement one = study.find(name).orElseThrow(() -> new StudyException("There is no " + name + " to have several of"));
         Count.between(1, MAX, "How many of " + name, count);
         Study result = study;
         double angle = Math.toRadians(one.placement().headingDegrees() - 90);

@@ -11,7 +11,7 @@ import rhombic.study.Rule;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.duty.Calendar;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.StudyException;
 import rhombic.study.value.Table;
@@ -70,7 +70,7 @@ final class Draft {
     }
 
     Study study() {
-        return new Study(name, plan, all(Part.PIECE_TYPE, PieceType.class), all(Part.EQUIPMENT, Equipment.class),
+        return new Study(name, plan, all(Part.PIECE_TYPE, PieceType.class), all(Part.EQUIPMENT, PlantElement.class),
                 all(Part.LINK, Link.class), all(Part.TABLE, Table.class),
                 all(Part.RULE, Rule.class), all(Part.VIEW, NamedView.class), all(Part.CALENDAR, Calendar.class), comparison);
     }

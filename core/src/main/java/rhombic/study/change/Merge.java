@@ -11,10 +11,10 @@ import rhombic.study.Comparison;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Variation;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Field;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.StudyException;
 
 /**
@@ -96,12 +96,12 @@ public final class Merge {
             contradictions.add("The base has no " + change.at().element() + " any more, of which this sets " + change.at().field());
             return;
         }
-        Equipment element = (Equipment) there.get();
-        Equipment changed = set(Kinds.of(element), element, change);
+        PlantElement element = (PlantElement) there.get();
+        PlantElement changed = set(Kinds.of(element), element, change);
         draft.list(Part.EQUIPMENT).set(draft.find(Part.EQUIPMENT, element.id()), changed);
     }
 
-    private <E extends Equipment> E set(Kind<E> kind, Equipment element, Change.Set change) {
+    private <E extends PlantElement> E set(Kind<E> kind, PlantElement element, Change.Set change) {
         Field<E, ?> field = kind.field(change.at().field())
                 .orElseThrow(
                         () -> new StudyException(
@@ -110,7 +110,7 @@ public final class Merge {
     }
 
     @SuppressWarnings("unchecked") // the values were taken from the same field
-    private <E extends Equipment, V> E set(Field<E, V> field, E element, Change.Set change) {
+    private <E extends PlantElement, V> E set(Field<E, V> field, E element, Change.Set change) {
         V now = field.of(element);
         Structure.Result result = Structure.changed(change.valueBefore(), change.valueAfter(), now);
         if (result.overruled()) {
@@ -142,8 +142,8 @@ public final class Merge {
             }
             return;
         }
-        if (change.item() instanceof Equipment element && draft.list(Part.EQUIPMENT).stream()
-                .anyMatch(other -> ((Equipment) other).name().equals(element.name()))) {
+        if (change.item() instanceof PlantElement element && draft.list(Part.EQUIPMENT).stream()
+                .anyMatch(other -> ((PlantElement) other).name().equals(element.name()))) {
             throw new StudyException("the base has something else called " + element.name() + " by now");
         }
         change.applyTo(draft);
@@ -176,7 +176,7 @@ public final class Merge {
     /** Links to what the base or the changes have taken out. */
     private void dropLooseLinks() {
         Set<String> names = new LinkedHashSet<>();
-        draft.list(Part.EQUIPMENT).forEach(element -> names.add(((Equipment) element).name()));
+        draft.list(Part.EQUIPMENT).forEach(element -> names.add(((PlantElement) element).name()));
         List<Serializable> loose = new ArrayList<>();
         for (Object item : draft.list(Part.LINK)) {
             Link link = (Link) item;

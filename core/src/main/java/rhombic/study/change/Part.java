@@ -8,7 +8,7 @@ import rhombic.study.Renaming;
 import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.duty.Calendar;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Identified;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
@@ -24,7 +24,7 @@ public enum Part {
     EQUIPMENT("equipment") {
         @Override
         List<?> of(Study study) {
-            return study.equipment();
+            return study.elements();
         }
     },
     LINK("link") {
@@ -73,7 +73,7 @@ public enum Part {
     /** What tells the items of one list apart: the id of equipment, the ends of a link, else the name. */
     static String key(Object item) {
         return switch (item) {
-            case Equipment element -> element.id();
+            case PlantElement element -> element.id();
             case Link link -> link.from() + "\u0000" + link.fromPort() + "\u0000" + link.to() + "\u0000" + link.toPort();
             case PieceType type -> type.name();
             case Table table -> table.name();
@@ -95,7 +95,7 @@ public enum Part {
     /** The item with a new name for something. */
     static Serializable renamed(Serializable item, Renaming renaming) {
         return switch (item) {
-            case Equipment element -> element.name().equals(renaming.from()) && renaming.kind() == Renaming.Kind.EQUIPMENT
+            case PlantElement element -> element.name().equals(renaming.from()) && renaming.kind() == Renaming.Kind.EQUIPMENT
                     ? renaming.in(element.named(renaming.to()))
                     : renaming.in(element);
             case Link link -> renaming.in(link);
@@ -110,7 +110,7 @@ public enum Part {
     /** As people call it. */
     static String text(Object item) {
         return switch (item) {
-            case Equipment element -> element.name();
+            case PlantElement element -> element.name();
             case Link link -> "the link from " + link.from() + " to " + link.to();
             case PieceType type -> "piece type " + type.name();
             case Table table -> "table " + table.name();

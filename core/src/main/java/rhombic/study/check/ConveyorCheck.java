@@ -28,7 +28,7 @@ final class ConveyorCheck {
 
     static List<Problem> of(Study study, TypeFlow flow) {
         ConveyorCheck check = new ConveyorCheck(study, flow);
-        study.equipment().forEach(element -> {
+        study.elements().forEach(element -> {
             if (element instanceof Conveyor conveyor) {
                 check.arcs(conveyor);
                 check.fittings(conveyor);

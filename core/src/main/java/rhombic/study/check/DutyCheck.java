@@ -22,10 +22,10 @@ import rhombic.study.duty.Need;
 import rhombic.study.duty.Spell;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.BreakArea;
-import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Operation;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Work;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Table;
@@ -49,7 +49,7 @@ final class DutyCheck {
     static List<Problem> of(Study study) {
         DutyCheck check = new DutyCheck(study);
         study.calendars().forEach(check::calendar);
-        study.equipment().forEach(check::single);
+        study.elements().forEach(check::single);
         study.links().forEach(check::carried);
         study.links().forEach(check::failures);
         check.crews.forEach(check::crew);
@@ -69,7 +69,7 @@ final class DutyCheck {
             warn("", "Calendar " + calendar.name() + " has breaks of " + Clock.exact((breaks - within) * 1_000_000_000L)
                     + " a week outside of its shifts, which count for nothing", "Move them into the shifts, or take them out");
         }
-        boolean used = study.equipment().stream().anyMatch(element -> element.basics().duty().calendar().equals(calendar.name()));
+        boolean used = study.elements().stream().anyMatch(element -> element.basics().duty().calendar().equals(calendar.name()));
         if (!used) {
             problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.CALENDAR, "", "Calendar " + calendar.name() + " is used by nobody",
                     "Give it to a crew or to equipment, or take it out",
@@ -77,7 +77,7 @@ final class DutyCheck {
         }
     }
 
-    private void calendarOf(Equipment element, Duty duty) {
+    private void calendarOf(PlantElement element, Duty duty) {
         if (duty.calendar().isEmpty()) {
             return;
         }
@@ -97,14 +97,14 @@ final class DutyCheck {
         }
         if (!opens) {
             warn(element.name(), "Its calendar " + calendar.get().name() + " never opens during the run, so "
-                    + (element instanceof Crew ? "nobody of it is ever there" : "it never works"),
+                    + (element instanceof ResourceGroup ? "nobody of it is ever there" : "it never works"),
                     "Change the calendar, or the start or length of the run");
         }
     }
 
     // ---- equipment
 
-    private void single(Equipment element) {
+    private void single(PlantElement element) {
         Duty duty = element.basics().duty();
         calendarOf(element, duty);
         for (FailureMode mode : duty.failures()) {
@@ -115,7 +115,7 @@ final class DutyCheck {
         }
     }
 
-    private void work(Equipment element, Work work) {
+    private void work(PlantElement element, Work work) {
         for (Operation operation : work.operations()) {
             skills(element, "Its operation " + operation.name(), operation.needs());
             persons(element, operation);
@@ -132,9 +132,8 @@ final class DutyCheck {
         }
     }
 
-    private void failure(Equipment element, FailureMode mode) {
-        boolean works = element instanceof WorkEquipment || element instanceof Conveyor || element instanceof Crew;
-        failure(element, mode, works ? "" : "a " + element.kind().toLowerCase(java.util.Locale.ROOT));
+    private void failure(PlantElement element, FailureMode mode) {
+        failure(element, mode, element.works() ? "" : "a " + element.kind().toLowerCase(java.util.Locale.ROOT));
         presence(element, mode);
         if (element instanceof Crew crew) {
             checkLength(element, mode, "of what people work with");
@@ -150,7 +149,7 @@ final class DutyCheck {
         }
     }
 
-    private void checkLength(Equipment place, FailureMode mode, String of) {
+    private void checkLength(PlantElement place, FailureMode mode, String of) {
         if (mode.passesWhileDown() || !mode.stopsWith().isEmpty() || mode.interruptedPiece() != FailureMode.InterruptedPiece.RESUME) {
             warn(place.name(), "Its failure " + mode.name() + " " + of
                     + " says what becomes of pieces, of what comes in, or of others, which has no effect there",
@@ -179,7 +178,7 @@ final class DutyCheck {
     }
 
     /** @param idle what it is that does no work; empty if it does */
-    private void failure(Equipment element, FailureMode mode, String idle) {
+    private void failure(PlantElement element, FailureMode mode, String idle) {
         skills(element, "The repair of " + mode.name(), mode.repairedBy());
         UpTime.Clock clock = switch (mode.up()) {
             case UpTime.After after -> after.clock();
@@ -208,7 +207,7 @@ final class DutyCheck {
     }
 
     /** Whether repairers are there when the element works. */
-    private void presence(Equipment element, FailureMode mode) {
+    private void presence(PlantElement element, FailureMode mode) {
         for (Need need : mode.repairedBy()) {
             List<Crew> able = crews.stream().filter(crew -> crew.has(need.skill())).toList();
             if (able.isEmpty()) {
@@ -265,7 +264,7 @@ final class DutyCheck {
         }
     }
 
-    private void skills(Equipment element, String message, List<Need> needs) {
+    private void skills(PlantElement element, String message, List<Need> needs) {
         for (Need need : needs) {
             needed.add(need.skill());
             long there = skilled(need);
@@ -292,7 +291,7 @@ final class DutyCheck {
     }
 
     /** A table of times by person must know everybody who may come. */
-    private void persons(Equipment element, Operation operation) {
+    private void persons(PlantElement element, Operation operation) {
         if (!(operation.time() instanceof TimeSource.FromTable source) || !source.keys().contains(PERSON_NAME)
                 || operation.needs().isEmpty()) {
             return;

@@ -65,7 +65,7 @@ final class KnownValues {
     }
 
     private Stream<Timetable.Row> rows() {
-        return study.equipment().stream()
+        return study.elements().stream()
                 .flatMap(element -> element instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.ByTimetable table
                         ? table.timetable().rows().stream()
                         : Stream.empty());

@@ -16,6 +16,7 @@ import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Supply;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Attribute;
@@ -40,7 +41,7 @@ final class NameCheck {
         NameCheck check = new NameCheck(study);
         check.namesAreThere();
         check.formulas();
-        study.equipment().forEach(check::timetable);
+        study.elements().forEach(check::timetable);
         study.rules().forEach(check::rule);
         check.unused();
         return check.problems;
@@ -136,12 +137,12 @@ final class NameCheck {
         }
     }
 
-    private static boolean needsSomebody(Equipment element) {
+    private static boolean needsSomebody(PlantElement element) {
         return element instanceof WorkEquipment work
                 && work.work().operations().stream().anyMatch(operation -> !operation.needs().isEmpty());
     }
 
-    private void attributeOf(String place, Equipment element, String name) {
+    private void attributeOf(String place, PlantElement element, String name) {
         if (!Formula.OF_EQUIPMENT.contains(name) && !element.readable().contains(name) && !has(element.basics().attributes(), name)) {
             add(Problem.Grade.ERROR, Problem.Kind.ATTRIBUTE_NEVER_SET, place,
                     "It reads " + name + " of " + element.name() + ", which does not have it",
@@ -151,7 +152,7 @@ final class NameCheck {
         }
     }
 
-    private void timetable(Equipment element) {
+    private void timetable(PlantElement element) {
         if (!(element instanceof GoodsIn in) || !(in.supply().orElse(null) instanceof Supply.ByTimetable supply)) {
             return;
         }
@@ -194,7 +195,8 @@ final class NameCheck {
                     "Let another rule send it, or choose another signal", null);
         }
         if (rule.when() instanceof Rule.When.StateChanges change && !change.state().isEmpty()) {
-            boolean isBuffer = study.find(change.at()).flatMap(element -> element.contentCapacity(List.of()).stream().boxed().findFirst())
+            boolean isBuffer = study.find(change.at())
+                    .filter(element -> element instanceof Equipment equipment && equipment.contentCapacity(List.of()).isPresent())
                     .isPresent();
             List<String> words = isBuffer ? Rule.OF_BUFFERS : Rule.STATES;
             boolean isOfItsOwn = study.find(change.at()).map(element -> element.ruleStates().contains(change.state())).orElse(false);
@@ -257,7 +259,7 @@ final class NameCheck {
         }
     }
 
-    private static boolean canHappen(Rule.PieceEvent event, Equipment element) {
+    private static boolean canHappen(Rule.PieceEvent event, PlantElement element) {
         return switch (event) {
             case ENTERS -> true;
             case STARTS, FINISHES -> element instanceof WorkEquipment;
@@ -282,7 +284,7 @@ final class NameCheck {
 
     private void unused() {
         Set<String> usedTypes = new HashSet<>(uses.types.stream().map(Uses.Named::name).toList());
-        List<PieceType> types = study.equipment().isEmpty() ? List.of() : study.pieceTypes();
+        List<PieceType> types = study.elements().isEmpty() ? List.of() : study.pieceTypes();
         for (int i = 0; i < types.size(); i++) {
             PieceType type = types.get(i);
             if (!usedTypes.contains(type.name())) {
@@ -350,7 +352,7 @@ final class NameCheck {
                 }
             }
         }
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             for (Attribute attribute : element.basics().attributes()) {
                 if (!readOfEquipment.contains(element.name() + "\u0000" + attribute.name())) {
                     add(Problem.Grade.HINT, Problem.Kind.ATTRIBUTE_NEVER_READ, element.name(),

@@ -11,6 +11,7 @@ import org.locationtech.jts.index.strtree.STRtree;
 import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 
 /** How things stand on the floor, which no run depends on: two in one place are told. */
 public final class PlaceCheck {
@@ -25,7 +26,7 @@ public final class PlaceCheck {
     private final List<Body> bodies = new ArrayList<>();
 
     /** What stands on the floor, seen from above. */
-    private record Body(int number, Equipment element, Polygon shape, double low, double high) {
+    private record Body(int number, PlantElement element, Polygon shape, double low, double high) {
         boolean covers(Body other) {
             double smaller = Math.min(shape.getArea(), other.shape.getArea());
             return low < other.high && other.low < high && shape.intersects(other.shape)
@@ -34,8 +35,8 @@ public final class PlaceCheck {
     }
 
     private PlaceCheck(Study study) {
-        for (Equipment element : study.equipment()) {
-            if (element.meetsPieces() && element.along().isEmpty()) {
+        for (PlantElement element : study.elements()) {
+            if (element instanceof Equipment && element.along().isEmpty()) {
                 Body body = body(bodies.size(), element);
                 bodies.add(body);
                 index.insert(body.shape.getEnvelopeInternal(), body);
@@ -55,7 +56,7 @@ public final class PlaceCheck {
         return problems;
     }
 
-    private Body body(int number, Equipment element) {
+    private Body body(int number, PlantElement element) {
         double l = element.footprint().lengthMetres() / 2;
         double w = element.footprint().widthMetres() / 2;
         Pose middle = element.placement().pose();
@@ -78,10 +79,11 @@ public final class PlaceCheck {
     }
 
     /** As near as it can stand without standing in the place of another, to the south first. */
-    private Equipment aside(Equipment element, int number) {
+    private PlantElement aside(PlantElement element, int number) {
         for (int step = 1; step <= MAX_STEPS; step++) {
             for (double[] side : new double[][] {{0, -1}, {0, 1}, {1, 0}, {-1, 0}}) {
-                Equipment moved = element.placed(element.placement().movedBy(side[0] * step * STEP_METRES, side[1] * step * STEP_METRES));
+                PlantElement moved = element
+                        .placed(element.placement().movedBy(side[0] * step * STEP_METRES, side[1] * step * STEP_METRES));
                 Body body = body(number, moved);
                 List<Body> near = new ArrayList<>();
                 index.query(body.shape.getEnvelopeInternal(), found -> near.add((Body) found));

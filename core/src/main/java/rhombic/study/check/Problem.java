@@ -9,7 +9,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.study.change.Change;
 import rhombic.study.change.Changes;
 import rhombic.study.change.Part;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 
 /**
  * Something wrong or missing in a study.
@@ -32,7 +32,7 @@ public record Problem(Grade grade, Kind kind, String subject, String message, St
      * @param name what it does, for a button
      */
     public record Fix(String name, Changes changes) {
-        static @Nullable Fix of(String name, Equipment element, UnaryOperator<Equipment> change) {
+        static @Nullable Fix of(String name, PlantElement element, UnaryOperator<PlantElement> change) {
             return tried(name, () -> Changes.of(element, change.apply(element)));
         }
 

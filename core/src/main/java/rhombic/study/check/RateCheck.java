@@ -18,6 +18,7 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Operation;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
 import rhombic.study.value.TimeSource;
@@ -28,7 +29,7 @@ final class RateCheck {
     private static final double SIXTY_TO = 80;
     private static final int MAX_DEPTH = 400;
 
-    private final Map<String, Equipment> elements = new HashMap<>();
+    private final Map<String, PlantElement> elements = new HashMap<>();
     private final Map<String, List<Link>> out = new HashMap<>();
     private final Map<String, List<Link>> in = new HashMap<>();
     private final Map<String, OptionalDouble> rates = new HashMap<>();
@@ -36,7 +37,7 @@ final class RateCheck {
     private final List<Problem> problems = new ArrayList<>();
 
     private RateCheck(Study study) {
-        study.equipment().forEach(element -> elements.put(element.name(), element));
+        study.elements().forEach(element -> elements.put(element.name(), element));
         for (Link link : study.links()) {
             out.computeIfAbsent(link.from(), key -> new ArrayList<>()).add(link);
             in.computeIfAbsent(link.to(), key -> new ArrayList<>()).add(link);
@@ -45,7 +46,7 @@ final class RateCheck {
 
     static List<Problem> of(Study study) {
         RateCheck check = new RateCheck(study);
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             if (element instanceof Station station) {
                 check.overload(station);
                 check.unit(station);
@@ -92,7 +93,7 @@ final class RateCheck {
     }
 
     private OptionalDouble along(Link link) {
-        Equipment giver = elements.get(link.from());
+        PlantElement giver = elements.get(link.from());
         List<Link> ways = out.getOrDefault(link.from(), List.of());
         double sum = ways.stream().mapToDouble(l -> l.share().map(rhombic.quantity.Quantity::amount).orElse(0.0)).sum();
         boolean byShare = sum > 0 && ways.stream().allMatch(l -> l.filter() instanceof LinkFilter.All);
@@ -102,7 +103,9 @@ final class RateCheck {
         double part = ways.size() == 1 ? 1 : link.share().map(rhombic.quantity.Quantity::amount).orElse(0.0) / sum;
         OptionalDouble leaves = giver instanceof GoodsIn goodsIn
                 ? arrivals(goodsIn)
-                : giver.passesOnWhatComes() ? comingPerHour(giver.name()) : OptionalDouble.empty();
+                : giver instanceof Equipment equipment && equipment.passesOnWhatComes()
+                        ? comingPerHour(giver.name())
+                        : OptionalDouble.empty();
         return leaves.isPresent() ? OptionalDouble.of(leaves.getAsDouble() * part) : leaves;
     }
 
@@ -161,7 +164,7 @@ final class RateCheck {
             return Optional.empty();
         }
         String other = before ? near.getFirst().from() : near.getFirst().to();
-        Equipment element = elements.get(other);
+        PlantElement element = elements.get(other);
         if (element instanceof Buffer && !other.equals(name)) {
             List<Link> next = links.getOrDefault(other, List.of());
             element = next.size() == 1 ? elements.get(before ? next.getFirst().from() : next.getFirst().to()) : null;

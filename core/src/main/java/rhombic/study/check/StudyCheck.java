@@ -23,6 +23,7 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Supply;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.Port;
@@ -33,7 +34,7 @@ public final class StudyCheck {
     private static final double SHARES_MAY_MISS = 1e-6;
 
     private final Study study;
-    private final Map<String, Equipment> elements = new LinkedHashMap<>();
+    private final Map<String, PlantElement> elements = new LinkedHashMap<>();
     private final Map<String, List<Link>> out = new HashMap<>();
     private final Map<String, List<Link>> in = new HashMap<>();
     private final List<Problem> problems = new ArrayList<>();
@@ -41,7 +42,7 @@ public final class StudyCheck {
 
     private StudyCheck(Study study) {
         this.study = study;
-        study.equipment().forEach(e -> elements.put(e.name(), e));
+        study.elements().forEach(e -> elements.put(e.name(), e));
         for (Link link : study.links()) {
             out.computeIfAbsent(link.from(), key -> new ArrayList<>()).add(link);
             in.computeIfAbsent(link.to(), key -> new ArrayList<>()).add(link);
@@ -53,7 +54,7 @@ public final class StudyCheck {
     public static List<Problem> of(Study study) {
         StudyCheck check = new StudyCheck(study);
         check.whole();
-        study.equipment().forEach(check::single);
+        study.elements().forEach(check::single);
         check.circlesWithoutTime();
         check.reach();
         check.problems.addAll(WorkCheck.of(study, check.flow));
@@ -66,7 +67,7 @@ public final class StudyCheck {
     }
 
     private void whole() {
-        if (study.equipment().isEmpty()) {
+        if (study.elements().isEmpty()) {
             return;
         }
         if (elements.values().stream().noneMatch(GoodsIn.class::isInstance)) {
@@ -78,7 +79,7 @@ public final class StudyCheck {
         }
     }
 
-    private void single(Equipment element) {
+    private void single(PlantElement element) {
         List<Link> ways = out.getOrDefault(element.name(), List.of());
         ports(element, ways);
         List<Port> outlets = element.ports().stream().filter(port -> !port.isIn()).toList();
@@ -97,9 +98,9 @@ public final class StudyCheck {
     }
 
     /** Whether each link begins and ends where there is something to begin and to end at. */
-    private void ports(Equipment element, List<Link> ways) {
+    private void ports(PlantElement element, List<Link> ways) {
         for (Link link : ways) {
-            Equipment to = elements.get(link.to());
+            PlantElement to = elements.get(link.to());
             if (!isThere(element, link.fromPort(), false)) {
                 error(Problem.Kind.UNKNOWN_NAME, element.name(),
                         "Its link to " + link.to() + " begins at \u201c" + link.fromPort() + "\u201d, which it does not have",
@@ -113,11 +114,11 @@ public final class StudyCheck {
         }
     }
 
-    private static boolean isThere(Equipment element, String port, boolean isIn) {
+    private static boolean isThere(PlantElement element, String port, boolean isIn) {
         return port.isEmpty() || element.port(port, isIn).name().equals(port);
     }
 
-    private void routing(Equipment element, List<Link> ways) {
+    private void routing(PlantElement element, List<Link> ways) {
         if (ways.isEmpty()) {
             warn(Problem.Kind.NO_WAY_OUT, element.name(), "Nothing takes its pieces", "Link it to the equipment that comes next");
         }
@@ -134,7 +135,7 @@ public final class StudyCheck {
     }
 
     /** At a divert: what takes none of the links goes straight on. */
-    private void aside(Equipment element, Port outlet, List<Link> ways) {
+    private void aside(PlantElement element, Port outlet, List<Link> ways) {
         if (ways.isEmpty()) {
             warn(Problem.Kind.NO_WAY_OUT, element.name(), "Nothing leaves it at " + outlet.name() + ", so all goes straight on",
                     "Link " + outlet.name() + " to what takes those pieces, or take it out");
@@ -146,12 +147,12 @@ public final class StudyCheck {
         }
     }
 
-    private void shut(Equipment element) {
+    private void shut(PlantElement element) {
         shut(element, "inlet", "nothing comes in", element.basics().inletShut(), Basics::withInletShut);
         shut(element, "outlet", "nothing goes on", element.basics().outletShut(), Basics::withOutletShut);
     }
 
-    private void shut(Equipment element, String side, String effect, List<ShutTime> times,
+    private void shut(PlantElement element, String side, String effect, List<ShutTime> times,
             BiFunction<Basics, List<ShutTime>, Basics> with) {
         Quantity length = study.plan().length();
         List<ShutTime> inTime = times.stream().filter(time -> time.from().nanos() < length.nanos()).toList();
@@ -166,7 +167,7 @@ public final class StudyCheck {
         }
     }
 
-    private void shares(Equipment element, List<Link> ways) {
+    private void shares(PlantElement element, List<Link> ways) {
         long set = ways.stream().filter(link -> link.share().isPresent()).count();
         if (set == 0) {
             return;
@@ -224,11 +225,11 @@ public final class StudyCheck {
             if (!seen.add(name)) {
                 continue;
             }
-            Equipment taker = elements.get(name);
+            PlantElement taker = elements.get(name);
             if (taker instanceof GoodsOut || (taker instanceof Buffer buffer && buffer.capacity().isEmpty())) {
                 return Optional.of(name);
             }
-            if (taker != null && taker.takesNoTime()) {
+            if (taker instanceof Equipment equipment && equipment.takesNoTime()) {
                 open.addAll(out.getOrDefault(name, List.of()));
             }
         }
@@ -236,7 +237,8 @@ public final class StudyCheck {
     }
 
     private void circlesWithoutTime() {
-        Set<String> timeless = elements.values().stream().filter(Equipment::takesNoTime).map(Equipment::name).collect(Collectors.toSet());
+        Set<String> timeless = elements.values().stream().filter(Equipment.class::isInstance).map(Equipment.class::cast)
+                .filter(Equipment::takesNoTime).map(Equipment::name).collect(Collectors.toSet());
         for (List<String> circle : Circles.in(timeless, name -> out.getOrDefault(name, List.of()).stream().map(Link::to).toList())) {
             Set<String> members = Set.copyOf(circle);
             boolean leftByChance = circle.stream().anyMatch(name -> out.getOrDefault(name, List.of()).stream()
@@ -253,14 +255,14 @@ public final class StudyCheck {
     private void reach() {
         Set<String> reached = new HashSet<>();
         Deque<String> open = new ArrayDeque<>();
-        elements.values().stream().filter(GoodsIn.class::isInstance).map(Equipment::name).forEach(open::add);
+        elements.values().stream().filter(GoodsIn.class::isInstance).map(PlantElement::name).forEach(open::add);
         while (!open.isEmpty()) {
             String name = open.poll();
             if (reached.add(name)) {
                 out.getOrDefault(name, List.of()).forEach(link -> open.add(link.to()));
             }
         }
-        for (Equipment element : elements.values()) {
+        for (PlantElement element : elements.values()) {
             if (element.takesPieces() && !reached.contains(element.name())) {
                 boolean linked = in.containsKey(element.name());
                 warn(Problem.Kind.UNREACHABLE, element.name(),

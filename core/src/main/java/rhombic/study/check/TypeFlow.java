@@ -13,8 +13,8 @@ import rhombic.study.LinkFilter;
 import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.value.PieceType;
 
@@ -32,11 +32,11 @@ final class TypeFlow {
         this.study = study;
         study.links().forEach(link -> out.computeIfAbsent(link.from(), key -> new java.util.ArrayList<>()).add(link));
         study.pieceTypes().stream().filter(PieceType::loadCarrier).forEach(type -> carriers.add(type.name()));
-        Map<String, Equipment> elements = new HashMap<>();
-        study.equipment().forEach(element -> elements.put(element.name(), element));
-        Deque<Equipment> open = new ArrayDeque<>(study.equipment());
+        Map<String, PlantElement> elements = new HashMap<>();
+        study.elements().forEach(element -> elements.put(element.name(), element));
+        Deque<PlantElement> open = new ArrayDeque<>(study.elements());
         while (!open.isEmpty()) {
-            Equipment giver = open.poll();
+            PlantElement giver = open.poll();
             Set<String> leaving = leaving(giver);
             for (Link link : out.getOrDefault(giver.name(), List.of())) {
                 Set<String> there = coming.computeIfAbsent(link.to(), key -> new HashSet<>());
@@ -55,7 +55,7 @@ final class TypeFlow {
         return coming.getOrDefault(equipment, Set.of());
     }
 
-    Set<String> leaving(Equipment giver) {
+    Set<String> leaving(PlantElement giver) {
         Set<String> here = comingTo(giver.name());
         return switch (giver) {
             case GoodsIn in -> {
@@ -74,7 +74,7 @@ final class TypeFlow {
                 Set.of(split.type());
             case UnpackingStation unpacking -> {
                 Set<String> types = new HashSet<>(here);
-                study.equipment().forEach(element -> {
+                study.elements().forEach(element -> {
                     if (element instanceof AssemblyStation assembly && assembly.method() != AssemblyStation.Method.ASSEMBLE) {
                         types.addAll(comingTo(assembly.name()));
                     }

@@ -13,10 +13,10 @@ import rhombic.study.LinkFilter;
 import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.Travel;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.NameUse;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Supply;
 
 /** Everything in a study that names something else: formulas, piece types, tables, equipment, signals. */
@@ -40,7 +40,7 @@ final class Uses {
     final Map<String, String> unreadable = new LinkedHashMap<>();
 
     Uses(Study study) {
-        study.equipment().forEach(this::ofEquipment);
+        study.elements().forEach(this::ofEquipment);
         for (Link link : study.links()) {
             switch (link.filter()) {
                 case LinkFilter.Types named -> types(link.from(), named.types());
@@ -76,7 +76,7 @@ final class Uses {
         });
     }
 
-    private void ofEquipment(Equipment element) {
+    private void ofEquipment(PlantElement element) {
         boolean byTimetable = element instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.ByTimetable;
         Kinds.uses(byTimetable ? ((GoodsIn) element).withMix(List.of()) : element, at(element.name()));
     }

@@ -16,7 +16,7 @@ import rhombic.chance.DistributionText;
 import rhombic.study.Study;
 import rhombic.study.change.Part;
 import rhombic.study.kind.AssemblyStation;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
@@ -46,7 +46,7 @@ final class WorkCheck {
 
     static List<Problem> of(Study study, TypeFlow flow) {
         WorkCheck check = new WorkCheck(study, flow);
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             if (element instanceof WorkEquipment station) {
                 check.work(station);
             }

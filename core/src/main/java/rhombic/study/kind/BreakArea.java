@@ -3,7 +3,7 @@ package rhombic.study.kind;
 import rhombic.study.value.Footprint;
 
 /** Where people spend their breaks. */
-public record BreakArea(Basics basics) implements Equipment {
+public record BreakArea(Basics basics) implements Area {
     private static final Footprint FOOTPRINT = new Footprint(3, 2.4, 0.8);
 
     @Override
@@ -14,15 +14,5 @@ public record BreakArea(Basics basics) implements Equipment {
     @Override
     public Footprint usualSize() {
         return FOOTPRINT;
-    }
-
-    @Override
-    public boolean givesPieces() {
-        return false;
-    }
-
-    @Override
-    public boolean takesPieces() {
-        return false;
     }
 }

@@ -391,6 +391,11 @@ public record Conveyor(Basics basics, ConveyorPath conveyorPath, Quantity width,
     }
 
     @Override
+    public boolean works() {
+        return true;
+    }
+
+    @Override
     public Footprint usualSize() {
         double across = totalWidthMetres();
         return new Footprint(Math.max(0.1, conveyorPath.reachAlong() + (conveyorPath.reachAcross() > 0.01 ? across : 0)),

@@ -31,7 +31,7 @@ import rhombic.study.value.StudyException;
  */
 public record Crew(Basics basics, int people, List<String> skills, Optional<Quantity> speed, PersonRule personRule, JobRule jobRule,
         IdlePlace idleAt,
-        String breakArea, List<Person> persons) implements Equipment {
+        String breakArea, List<Person> persons) implements ResourceGroup {
     public static final Quantity USUAL_SPEED = new Quantity(1.2, Unit.METRE_PER_SECOND);
     /** What formulas can ask of it. */
     public static final String BUSY = "busy";
@@ -199,16 +199,6 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     @Override
     public Footprint usualSize() {
         return new Footprint(Math.max(1.2, Math.min(people, 12) * FOR_ONE_METRES + 0.3), 1.2 * (1 + (Math.min(people, 60) - 1) / 12), 1.8);
-    }
-
-    @Override
-    public boolean givesPieces() {
-        return false;
-    }
-
-    @Override
-    public boolean takesPieces() {
-        return false;
     }
 
     private record Stored(Basics basics, int people, List<String> skills, @org.jspecify.annotations.Nullable Quantity speed,

@@ -12,7 +12,7 @@ import java.util.function.Function;
  * @param get reads it
  * @param with gives the equipment with another value; fails with a {@link rhombic.study.value.StudyException} if it breaks a rule
  */
-public record Field<E extends Equipment, V>(String name, String meaning, FieldType<V> type, V usual, Function<E, V> get,
+public record Field<E extends PlantElement, V>(String name, String meaning, FieldType<V> type, V usual, Function<E, V> get,
         BiFunction<E, V, E> with) {
     public V of(E element) {
         return get.apply(element);

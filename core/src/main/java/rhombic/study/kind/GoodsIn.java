@@ -72,6 +72,11 @@ public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply,
     }
 
     @Override
+    public boolean takesPieces() {
+        return false;
+    }
+
+    @Override
     public Footprint usualSize() {
         return FOOTPRINT;
     }

@@ -20,4 +20,9 @@ public record GoodsOut(Basics basics) implements Equipment {
     public Footprint usualSize() {
         return FOOTPRINT;
     }
+
+    @Override
+    public boolean givesPieces() {
+        return false;
+    }
 }

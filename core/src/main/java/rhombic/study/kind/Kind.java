@@ -16,7 +16,7 @@ import rhombic.study.value.Placement;
  * compares and renames equipment follows from here.
  *
  */
-public final class Kind<E extends Equipment> {
+public final class Kind<E extends PlantElement> {
     private final String word;
     private final Family family;
     private final Class<E> type;
@@ -42,7 +42,7 @@ public final class Kind<E extends Equipment> {
         this.fields = List.copyOf(fields);
         this.blank = blank;
         List<Field<E, ?>> all = new ArrayList<>();
-        Kinds.ofAll(blank.apply(Kinds.SOMEBODY)).forEach(field -> all.add(narrowed(field)));
+        Kinds.shared(blank.apply(Kinds.SOMEBODY)).forEach(field -> all.add(narrowed(field)));
         all.addAll(fields);
         allFields = List.copyOf(all);
     }
@@ -100,13 +100,13 @@ public final class Kind<E extends Equipment> {
         return allFields.stream().filter(field -> field.name().equals(name)).findFirst();
     }
 
-    private <V> Field<E, V> narrowed(Field<Equipment, V> field) {
+    private <V> Field<E, V> narrowed(Field<PlantElement, V> field) {
         return new Field<>(field.name(), field.meaning(), field.type(), field.usual(), field.get()::apply,
                 (element, value) -> type.cast(field.with().apply(element, value)));
     }
 
     /** The equipment, which is of this kind, with new names in all its fields. */
-    E renamed(Equipment element, NameChange change) {
+    E renamed(PlantElement element, NameChange change) {
         E changed = type.cast(element);
         for (Field<E, ?> field : allFields) {
             changed = field.renamed(changed, change);
@@ -114,7 +114,7 @@ public final class Kind<E extends Equipment> {
         return changed;
     }
 
-    void uses(Equipment element, NameUse use) {
+    void uses(PlantElement element, NameUse use) {
         E one = type.cast(element);
         allFields.forEach(field -> field.uses(one, use));
     }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import rhombic.chance.DistributionText;
 import rhombic.quantity.Dimension;
 import rhombic.study.duty.AtShiftEnd;
@@ -20,36 +21,59 @@ import rhombic.study.value.Routing;
 import rhombic.study.value.Selection;
 import rhombic.study.value.TimeSource;
 
-/** All kinds of equipment. A new kind is declared here. */
+/** All kinds of elements. A new kind is declared here. */
 public final class Kinds {
     /** These come first: the kinds are declared with them. */
     static final Basics SOMEBODY = Basics.of("Somebody", Placement.at(0, 0));
 
     private static final int MAX = 1_000_000_000;
 
-    private static final List<Field<Equipment, ?>> OF_ALL = List.of(
-            basics("position", "Where its middle stands, and its heading.", new FieldType.Placed(), Placement.at(0, 0), Basics::placement,
+    private static final Predicate<PlantElement> EVERY = element -> true;
+    private static final Predicate<PlantElement> EQUIPMENT = Equipment.class::isInstance;
+    private static final Predicate<PlantElement> ON_DUTY = element -> switch (element) {
+        case Equipment equipment -> true;
+        case ResourceGroup group -> true;
+        case Area area -> false;
+    };
+    private static final Predicate<PlantElement> WITH_INLET = PlantElement::takesPieces;
+    private static final Predicate<PlantElement> WITH_OUTLET = PlantElement::givesPieces;
+
+    /**
+     * A field that elements of several kinds have, written before those of the kind alone.
+     *
+     * @param has whether elements of that sort have it
+     */
+    private record Shared<V>(Predicate<PlantElement> has, Field<PlantElement, V> field) {}
+
+    private static final List<Shared<?>> SHARED = List.of(
+            basics(EVERY, "position", "Where its middle stands, and its heading.", new FieldType.Placed(), Placement.at(0, 0),
+                    Basics::placement,
                     Basics::placed),
-            basics("size", "Length, width and height of its own; missing: the usual ones.", new FieldType.Sized(), Optional.empty(),
+            basics(EVERY, "size", "Length, width and height of its own; missing: the usual ones.", new FieldType.Sized(), Optional.empty(),
                     b -> Optional.ofNullable(b.size()),
                     (b, size) -> b.withSize(size.orElse(null))),
-            basics("pieceOffset", "Where a piece rests on it, from its middle.", new FieldType.PieceOffsets(), PieceOffset.USUAL,
+            basics(EQUIPMENT, "pieceOffset", "Where a piece rests on it, from its middle.", new FieldType.PieceOffsets(), PieceOffset.USUAL,
                     Basics::pieceOffset, Basics::withPieceOffset),
-            basics("attributes", "Values that formulas and rules read and set.", new FieldType.Attributes(), List.of(), Basics::attributes,
+            basics(EVERY, "attributes", "Values that formulas and rules read and set.", new FieldType.Attributes(), List.of(),
+                    Basics::attributes,
                     Basics::withAttributes),
-            basics("routing", "Which link a piece leaves by, if several are for it; missing: the first with room.",
+            basics(EQUIPMENT, "routing", "Which link a piece leaves by, if several are for it; missing: the first with room.",
                     new FieldType.Routings(), Routing.PREFERENCE, Basics::routing, Basics::withRouting),
-            basics("selection", "Which of the waiting pieces it takes next; missing: the longest waiting.", new FieldType.Selections(),
+            basics(EQUIPMENT, "selection", "Which of the waiting pieces it takes next; missing: the longest waiting.",
+                    new FieldType.Selections(),
                     Selection.OLDEST, Basics::selection, Basics::withSelection),
-            basics("inletShut", "When nothing may come in.", new FieldType.Shut(), List.of(), Basics::inletShut, Basics::withInletShut),
-            basics("outletShut", "When nothing may go out.", new FieldType.Shut(), List.of(), Basics::outletShut, Basics::withOutletShut),
-            duty("calendar", "When it is on duty, by the name of a calendar; missing: always.", new FieldType.CalendarName(), "",
+            basics(WITH_INLET, "inletShut", "When nothing may come in.", new FieldType.Shut(), List.of(), Basics::inletShut,
+                    Basics::withInletShut),
+            basics(WITH_OUTLET, "outletShut", "When nothing may go out.", new FieldType.Shut(), List.of(), Basics::outletShut,
+                    Basics::withOutletShut),
+            duty(ON_DUTY, "calendar", "When it is on duty, by the name of a calendar; missing: always.", new FieldType.CalendarName(), "",
                     Duty::calendar, Duty::withCalendar),
-            duty("atShiftEnd", "What becomes of work under way when a shift ends or a break begins; missing: it is finished.",
+            duty(ON_DUTY, "atShiftEnd", "What becomes of work under way when a shift ends or a break begins; missing: it is finished.",
                     new FieldType.Choice<>(List.of(AtShiftEnd.values()), AtShiftEnd.FINISH), AtShiftEnd.FINISH, Duty::atShiftEnd,
                     Duty::withAtShiftEnd),
-            duty("failures", "What breaks it.", new FieldType.Failures(), List.of(), Duty::failures, Duty::withFailures),
-            duty("standOffset", "Where people stand at it, from its middle; missing: at its working side.", new FieldType.StandPoints(),
+            duty(ON_DUTY, "failures", "What breaks it.", new FieldType.Failures(), List.of(), Duty::failures, Duty::withFailures),
+            duty(EQUIPMENT, "standOffset", "Where people stand at it, from its middle; missing: at its working side.",
+                    new FieldType.StandPoints(),
                     Optional.empty(), duty -> Optional.ofNullable(duty.standOffset()),
                     (duty, spot) -> duty.withStandOffset(spot.orElse(null))));
 
@@ -202,7 +226,7 @@ public final class Kinds {
         return types.isEmpty() ? "Piece" : types.getFirst().name();
     }
 
-    public static Kind<?> of(Equipment element) {
+    public static Kind<?> of(PlantElement element) {
         return switch (element) {
             case GoodsIn in -> GOODS_IN;
             case Buffer buffer -> BUFFER;
@@ -220,20 +244,15 @@ public final class Kinds {
         return ALL.stream().filter(kind -> kind.fileWord().equals(word)).findFirst();
     }
 
-    /** The fields that equipment of that sort shares with all other: an inlet only where something comes in, an outlet where it goes out. */
-    static List<Field<Equipment, ?>> ofAll(Equipment example) {
-        return OF_ALL.stream().filter(field -> switch (field.name()) {
-            case "inletShut" -> example.takesPieces();
-            case "outletShut" -> example.givesPieces();
-            case "pieceOffset", "routing", "selection", "standOffset" -> example.meetsPieces();
-            case "failures" -> example.meetsPieces() || example instanceof Crew;
-            case "calendar", "atShiftEnd" -> !(example instanceof BreakArea);
-            default -> true;
-        }).toList();
+    /** The fields that elements of that sort share with others: an inlet only where something comes in, an outlet where it goes out. */
+    static List<Field<PlantElement, ?>> shared(PlantElement example) {
+        List<Field<PlantElement, ?>> fields = new ArrayList<>();
+        SHARED.stream().filter(shared -> shared.has.test(example)).forEach(shared -> fields.add(shared.field));
+        return fields;
     }
 
     /** The equipment with new names in all its fields; its own name stays. */
-    public static Equipment renamed(Equipment element, NameChange change) {
+    public static PlantElement renamed(PlantElement element, NameChange change) {
         return of(element).renamed(element, change);
     }
 
@@ -248,7 +267,7 @@ public final class Kinds {
     }
 
     /** Tells all that the equipment names. */
-    public static void uses(Equipment element, NameUse use) {
+    public static void uses(PlantElement element, NameUse use) {
         of(element).uses(element, use);
     }
 
@@ -257,7 +276,7 @@ public final class Kinds {
      *
      * @throws rhombic.study.value.StudyException if what they have in common breaks a rule there
      */
-    public static <E extends Equipment> E changedTo(Kind<E> kind, Equipment element) {
+    public static <E extends PlantElement> E changedTo(Kind<E> kind, PlantElement element) {
         E changed = kind.blank(element.basics());
         for (Field<E, ?> field : kind.fields()) {
             changed = taken(changed, field, element);
@@ -265,30 +284,30 @@ public final class Kinds {
         return changed;
     }
 
-    private static <E extends Equipment, V> E taken(E into, Field<E, V> field, Equipment from) {
+    private static <E extends PlantElement, V> E taken(E into, Field<E, V> field, PlantElement from) {
         return valueIn(of(from), from, field.name(), field.type()).map(value -> field.with().apply(into, cast(field, value))).orElse(into);
     }
 
     @SuppressWarnings("unchecked") // both fields have the same type, so their values are of one class
-    private static <E extends Equipment, V> V cast(Field<E, V> field, Object value) {
+    private static <E extends PlantElement, V> V cast(Field<E, V> field, Object value) {
         return (V) value;
     }
 
-    private static <F extends Equipment> Optional<Object> valueIn(Kind<F> kind, Equipment from, String name, FieldType<?> type) {
+    private static <F extends PlantElement> Optional<Object> valueIn(Kind<F> kind, PlantElement from, String name, FieldType<?> type) {
         F element = kind.type().cast(from);
         return kind.fields().stream().filter(field -> field.name().equals(name) && field.type().equals(type)).findFirst()
                 .map(field -> (Object) field.of(element));
     }
 
-    private static <V> Field<Equipment, V> duty(String name, String meaning, FieldType<V> type, V usual, Function<Duty, V> get,
-            BiFunction<Duty, V, Duty> with) {
-        return basics(name, meaning, type, usual, b -> get.apply(b.duty()), (b, value) -> b.withDuty(with.apply(b.duty(), value)));
+    private static <V> Shared<V> duty(Predicate<PlantElement> has, String name, String meaning, FieldType<V> type, V usual,
+            Function<Duty, V> get, BiFunction<Duty, V, Duty> with) {
+        return basics(has, name, meaning, type, usual, b -> get.apply(b.duty()), (b, value) -> b.withDuty(with.apply(b.duty(), value)));
     }
 
-    private static <V> Field<Equipment, V> basics(String name, String meaning, FieldType<V> type, V usual, Function<Basics, V> get,
-            BiFunction<Basics, V, Basics> with) {
-        return new Field<>(name, meaning, type, usual, element -> get.apply(element.basics()),
-                (element, value) -> element.with(with.apply(element.basics(), value)));
+    private static <V> Shared<V> basics(Predicate<PlantElement> has, String name, String meaning, FieldType<V> type, V usual,
+            Function<Basics, V> get, BiFunction<Basics, V, Basics> with) {
+        return new Shared<>(has, new Field<>(name, meaning, type, usual, element -> get.apply(element.basics()),
+                (element, value) -> element.with(with.apply(element.basics(), value))));
     }
 
     /** The fields of work, then the others. */

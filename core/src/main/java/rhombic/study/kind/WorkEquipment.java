@@ -49,4 +49,9 @@ public sealed interface WorkEquipment extends Equipment permits Station, Assembl
         return work().isTimeSet() && work().operations().stream()
                 .allMatch(op -> op.time() instanceof TimeSource.Drawn drawn && drawn.time().isAlwaysZero());
     }
+
+    @Override
+    default boolean works() {
+        return true;
+    }
 }

@@ -24,8 +24,8 @@ import rhombic.study.duty.Person;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Operation;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Work;
 import rhombic.study.value.Placement;
@@ -52,7 +52,7 @@ class DutyCheckTest {
         return s.with(s.work().withOperations(List.of(s.work().operations().getFirst().withNeeds(List.of(need)))));
     }
 
-    private static <E extends Equipment> E on(E element, UnaryOperator<Duty> change) {
+    private static <E extends PlantElement> E on(E element, UnaryOperator<Duty> change) {
         @SuppressWarnings("unchecked") // of the same kind
         E changed = (E) element.with(element.basics().withDuty(change.apply(element.basics().duty())));
         return changed;

@@ -27,9 +27,9 @@ import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Inspection;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
@@ -301,7 +301,7 @@ class FlowCheckTest {
 
     @Test
     void aLongLineThatIsListedBackwardsIsCheckedWithoutDeepRecursion() {
-        java.util.List<Equipment> chain = new java.util.ArrayList<>();
+        java.util.List<PlantElement> chain = new java.util.ArrayList<>();
         java.util.List<Link> links = new java.util.ArrayList<>();
         for (int i = 8000; i > 0; i--) {
             chain.add(rhombic.validation.Lines.station("S" + i, 1, 1, "60 s"));

@@ -21,8 +21,8 @@ import rhombic.study.RuleText;
 import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
@@ -59,7 +59,7 @@ class KnownValuesTest {
                 AssemblyStation.Method.ASSEMBLE, List.of("Frame"), new Recipe.ByKey(key, parts), 5, "");
     }
 
-    private static Lines line(Equipment goodsIn, WorkEquipment work) {
+    private static Lines line(PlantElement goodsIn, WorkEquipment work) {
         return new Lines().types(FRAME, COIL).chain(goodsIn, work, goodsOut("Out"));
     }
 

@@ -16,7 +16,7 @@ import org.junit.jupiter.api.Test;
 import rhombic.study.Link;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.value.Placement;
 import rhombic.study.value.StudyException;
@@ -86,7 +86,7 @@ class StudyCheckTest {
 
     @Test
     void aLineOfFiveThousandIsCheckedWithoutDeepRecursion() {
-        Equipment[] chain = IntStream.range(0, 5000).mapToObj(i -> buffer("B" + i, 2)).toArray(Equipment[]::new);
+        PlantElement[] chain = IntStream.range(0, 5000).mapToObj(i -> buffer("B" + i, 2)).toArray(PlantElement[]::new);
         Study study = new Lines().chain(chain).link("B4999", "B0").study(8, 0, 1);
         assertEquals(5000, StudyCheck.of(study).stream().filter(p -> p.kind() == Problem.Kind.CIRCLE_WITHOUT_TIME).count());
     }

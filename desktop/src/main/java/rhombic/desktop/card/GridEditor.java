@@ -88,7 +88,7 @@ final class GridEditor extends VBox {
             read.setOnAction(e -> asker.get().ifPresent(this::read));
             buttons.getChildren().add(read);
         }
-        getChildren().addAll(table, lacks, hint, buttons);
+        getChildren().addAll(buttons, table, lacks, hint); // the buttons stay where they are while rows are added
     }
 
     Sentence.Filled filled() {

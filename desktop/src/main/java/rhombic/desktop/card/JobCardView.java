@@ -42,7 +42,7 @@ import rhombic.study.Study;
 import rhombic.study.change.ChangeWords;
 import rhombic.study.change.Changes;
 import rhombic.study.check.Problem;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Names;
 import rhombic.trace.Moment;
 
@@ -92,7 +92,7 @@ public final class JobCardView extends ScrollPane {
     public void rebuild() {
         showFaults();
         List<Node> nodes = new ArrayList<>();
-        Optional<Equipment> single = bench.single();
+        Optional<PlantElement> single = bench.single();
         piece.ifPresent(note -> nodes.add(pieceNote(note)));
         if (single.isPresent()) {
             String name = single.get().name();
@@ -119,14 +119,14 @@ public final class JobCardView extends ScrollPane {
             }
         } else if (bench.link().isPresent()) {
             nodes.addAll(link(bench.link().get()));
-        } else if (bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name())).count() > 1) {
+        } else if (bench.study().elements().stream().filter(e -> bench.selection().contains(e.name())).count() > 1) {
             nodes.addAll(several());
         } else {
             alternative().ifPresent(nodes::add);
             nodes.add(header(bench.study().name(), "Study", text -> study -> study.named(Names.checked(text.strip())), false));
             nodes.addAll(blocks(Sentences.of(bench.study())));
             nodes.add(faults);
-            if (bench.study().equipment().isEmpty()) {
+            if (bench.study().elements().isEmpty()) {
                 nodes.add(quiet(
                         "The floor is empty. Take a goods in from the shelf on the left and click where it stands, or type / and a few letters."));
             }
@@ -228,11 +228,11 @@ public final class JobCardView extends ScrollPane {
     }
 
     /** What an alternative says otherwise of it than the base. */
-    private Optional<Node> differs(Equipment element) {
+    private Optional<Node> differs(PlantElement element) {
         if (!bench.touched().contains(element.name())) {
             return Optional.empty();
         }
-        Optional<Equipment> before = bench.base().equipment().stream().filter(e -> e.id().equals(element.id())).findFirst();
+        Optional<PlantElement> before = bench.base().elements().stream().filter(e -> e.id().equals(element.id())).findFirst();
         List<String> words = before.map(b -> ChangeWords.of(bench.base(), Changes.of(b, element))).orElse(List.of());
         Label note = quiet(before.isEmpty()
                 ? "Only in " + bench.alternative()
@@ -286,7 +286,10 @@ public final class JobCardView extends ScrollPane {
         word.setMinWidth(Region.USE_PREF_SIZE);
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
-        HBox row = new HBox(9, rhombus, title, gap, word);
+        HBox row = new HBox(9, rhombus, title, gap);
+        if (!name.startsWith(kind)) {
+            row.getChildren().add(word); // which a usual name says already
+        }
         row.setAlignment(Pos.CENTER_LEFT);
         VBox block = new VBox(4, row);
         Sentence.Token token = Sentence.Token.typed("name", name, name, "A name that nothing else has", rename);
@@ -349,7 +352,7 @@ public final class JobCardView extends ScrollPane {
         String subject = subject();
         Set<String> before = bench.selection();
         Set<String> names = bench.study().names();
-        Set<String> said = tokens().map(Node::getId).collect(Collectors.toSet());
+        Set<String> shownBefore = tokens().map(Node::getId).collect(Collectors.toSet());
         try {
             bench.edit("change " + token.id(), token.change().apply(text));
         } catch (IllegalArgumentException e) {
@@ -365,7 +368,7 @@ public final class JobCardView extends ScrollPane {
             bench.select(added);
         }
         rebuild();
-        focus(token.id(), said);
+        focus(token.id(), shownBefore);
     }
 
     /** Under the message, what it may have been meant as. */
@@ -410,9 +413,9 @@ public final class JobCardView extends ScrollPane {
     }
 
     /** Goes to the token; where it is gone, to the first that has come in its place, for the next key is meant for the card. */
-    private void focus(String id, Set<String> said) {
+    private void focus(String id, Set<String> shownBefore) {
         if (!focus(id)) {
-            tokens().filter(token -> !said.contains(token.getId())).findFirst().or(() -> tokens().findFirst())
+            tokens().filter(token -> !shownBefore.contains(token.getId())).findFirst().or(() -> tokens().findFirst())
                     .ifPresent(Node::requestFocus);
         }
     }
@@ -443,7 +446,7 @@ public final class JobCardView extends ScrollPane {
     }
 
     private List<Node> several() {
-        List<Equipment> elements = bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name())).toList();
+        List<PlantElement> elements = bench.study().elements().stream().filter(e -> bench.selection().contains(e.name())).toList();
         Label title = new Label(bench.selection().size() + " elements selected");
         title.getStyleClass().add("card-heading");
         title.setId("several-title");
@@ -458,7 +461,7 @@ public final class JobCardView extends ScrollPane {
             nodes.add(quiet("What all of them say. A change is made to all."));
             nodes.addAll(blocks.subList(layout.size(), all.size()));
         }
-        if (elements.stream().map(Equipment::kind).distinct().count() == 1) {
+        if (elements.stream().map(PlantElement::kind).distinct().count() == 1) {
             nodes.add(allOfKind(elements.getFirst()));
         }
         nodes.add(quiet("Arrow keys move them, R turns them, Ctrl+D doubles them, Del takes them out."));
@@ -466,12 +469,12 @@ public final class JobCardView extends ScrollPane {
     }
 
     /** Selects everything of the kind, so that all can be changed at once. */
-    private Button allOfKind(Equipment element) {
+    private Button allOfKind(PlantElement element) {
         Button button = new Button("Select all of this kind");
         button.getStyleClass().add("quiet-button");
         button.setId("all-of-kind");
-        button.setOnAction(e -> bench.select(bench.study().equipment().stream().filter(other -> other.kind().equals(element.kind()))
-                .map(Equipment::name).collect(java.util.stream.Collectors.toSet())));
+        button.setOnAction(e -> bench.select(bench.study().elements().stream().filter(other -> other.kind().equals(element.kind()))
+                .map(PlantElement::name).collect(java.util.stream.Collectors.toSet())));
         return button;
     }
 

@@ -12,7 +12,7 @@ import rhombic.desktop.work.Workbench;
 import rhombic.study.Factor;
 import rhombic.study.change.Copies;
 import rhombic.study.change.Levels;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 
 /** A quiet line under an editor that makes a factor of the value: several levels, to be compared. */
 final class LevelsEditor extends VBox {
@@ -43,14 +43,14 @@ final class LevelsEditor extends VBox {
     }
 
     /** Of which there may be several, side by side and linked alike. */
-    static LevelsEditor ofHowMany(Equipment element, Workbench bench, Label message) {
+    static LevelsEditor ofHowMany(PlantElement element, Workbench bench, Label message) {
         return new LevelsEditor(Sentence.Token.typed(HOW_MANY, "1", "1 to 3 by 1", "", text -> study -> Copies.of(study, element.name(),
                 Typed.whole(text, "How many there are"))), bench, message);
     }
 
     /** What it is called: the element, then what its value means. */
     private String name() {
-        String place = bench.single().map(Equipment::name).orElse("");
+        String place = bench.single().map(PlantElement::name).orElse("");
         String name = place.isEmpty() ? token.id() : place + " " + token.id();
         return name.substring(0, Math.min(name.length(), rhombic.study.value.Names.MAX_LENGTH)).strip();
     }

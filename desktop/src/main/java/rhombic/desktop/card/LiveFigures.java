@@ -22,6 +22,7 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.ShutTime;
 import rhombic.trace.Moment;
@@ -59,10 +60,10 @@ final class LiveFigures extends VBox {
 
     /** Shows them of the moment; none if there is no run of the study as it stands. */
     void show(@Nullable Moment now, double width) {
-        Optional<Equipment> single = bench.single();
-        int node = single.map(e -> bench.study().equipment().indexOf(e)).orElse(-1);
-        shownOf = single.map(Equipment::name).orElse("");
-        if (now == null || node < 0 || now.timeNanos() <= 0 || now.nodes() != bench.study().equipment().size()) {
+        Optional<PlantElement> single = bench.single();
+        int node = single.map(e -> bench.study().elements().indexOf(e)).orElse(-1);
+        shownOf = single.map(PlantElement::name).orElse("");
+        if (now == null || node < 0 || now.timeNanos() <= 0 || now.nodes() != bench.study().elements().size()) {
             figures.getChildren().clear();
             inletSwitch.setVisible(false);
             outletSwitch.setVisible(false);
@@ -73,7 +74,7 @@ final class LiveFigures extends VBox {
             figures.getChildren().setAll(CrewDay.of(bench.study(), crew, now, strips.get(), Math.max(100, width - 40)));
             return;
         }
-        if (!single.get().meetsPieces()) {
+        if (!(single.get() instanceof Equipment)) {
             figures.getChildren().clear();
             return;
         }
@@ -105,7 +106,7 @@ final class LiveFigures extends VBox {
     }
 
     /** What can be shut or opened by hand from the moment shown on; what a rule has shut is not. */
-    private void showSwitches(Equipment element, int node, Moment moment) {
+    private void showSwitches(PlantElement element, int node, Moment moment) {
         Quantity now = Clock.quantity(moment.timeNanos());
         set(inletSwitch, "inlet", element.takesPieces(), moment.isShut(node), element.basics().inletShut(), now,
                 shut -> Sentences.switchedInlet(element, shut, now));

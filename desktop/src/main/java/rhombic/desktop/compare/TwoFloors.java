@@ -27,6 +27,7 @@ import rhombic.experiment.Verdict;
 import rhombic.quantity.Clock;
 import rhombic.study.Study;
 import rhombic.study.change.ChangeWords;
+import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsOut;
 import rhombic.trace.Moment;
 
@@ -104,7 +105,7 @@ final class TwoFloors extends VBox implements AutoCloseable {
 
         void show(double glide) {
             player.seek((long) nanos);
-            player.moment().filter(moment -> moment.nodes() == (loaded == null ? -1 : loaded.equipment().size()))
+            player.moment().filter(moment -> moment.nodes() == (loaded == null ? -1 : loaded.elements().size()))
                     .ifPresent(moment -> floor.showMoment(moment, glide));
         }
     }
@@ -239,15 +240,15 @@ final class TwoFloors extends VBox implements AutoCloseable {
     private long figures(Side side) {
         Optional<Moment> moment = side.player.moment();
         Study study = side.loaded;
-        if (moment.isEmpty() || study == null || moment.get().nodes() != study.equipment().size()) {
+        if (moment.isEmpty() || study == null || moment.get().nodes() != study.elements().size()) {
             side.figures.setText(side.player.failure().orElse(""));
             return -1;
         }
         long out = 0;
         long inside = 0;
-        for (int i = 0; i < study.equipment().size(); i++) {
-            out += study.equipment().get(i) instanceof GoodsOut ? moment.get().in(i) : 0;
-            inside += study.equipment().get(i).meetsPieces() ? moment.get().content(i) : 0;
+        for (int i = 0; i < study.elements().size(); i++) {
+            out += study.elements().get(i) instanceof GoodsOut ? moment.get().in(i) : 0;
+            inside += study.elements().get(i) instanceof Equipment ? moment.get().content(i) : 0;
         }
         double hours = nanos / 3.6e12;
         side.figures.setText("out " + out + (hours > 0.01 ? ", " + FigureText.of(out / hours) + " an hour" : "") + "; inside " + inside);

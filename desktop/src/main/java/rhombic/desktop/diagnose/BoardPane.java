@@ -99,7 +99,7 @@ public final class BoardPane extends VBox {
 
     /** Something to begin with: what is in what is selected, or in the plant. */
     private List<String> usualFormulas() {
-        List<String> chosen = bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name()) && e.meetsPieces())
+        List<String> chosen = bench.study().equipment().stream().filter(e -> bench.selection().contains(e.name()))
                 .limit(BoardChart.MAX_FORMULAS).map(e -> "at('" + e.name().replace("'", "") + "').content").toList();
         return chosen.isEmpty() ? List.of("here.inside") : chosen;
     }
@@ -196,7 +196,7 @@ public final class BoardPane extends VBox {
     }
 
     private List<String> selected() {
-        return bench.study().equipment().stream().map(e -> e.name()).filter(bench.selection()::contains).toList();
+        return bench.study().elements().stream().map(e -> e.name()).filter(bench.selection()::contains).toList();
     }
 
     private static int next(int steps) {

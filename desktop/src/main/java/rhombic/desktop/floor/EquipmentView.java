@@ -17,7 +17,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.desktop.floor.body.Bodies;
 import rhombic.desktop.floor.body.Lamps;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.Placement;
@@ -40,13 +40,13 @@ final class EquipmentView {
     private final PhongMaterial palette;
     private final Lamps lamps;
     private final Map<String, Body> bodyOf = new HashMap<>();
-    private final Map<String, Equipment> byName = new HashMap<>();
+    private final Map<String, PlantElement> byName = new HashMap<>();
     private Study study = Study.empty();
 
     private record Body(MeshView solid, TriangleMesh mesh, TriangleMesh far, Placement placement, Footprint size, Group group,
             @Nullable MeshView lamp) {
         /** Whether the equipment looks as this does and stands where it does. */
-        boolean shows(@Nullable Equipment element, Bodies shapes) {
+        boolean shows(@Nullable PlantElement element, Bodies shapes) {
             return element != null && mesh == shapes.of(element) && placement.equals(element.placement())
                     && size.equals(element.footprint());
         }
@@ -61,20 +61,20 @@ final class EquipmentView {
         return bodies;
     }
 
-    Map<String, Equipment> byName() {
+    Map<String, PlantElement> byName() {
         return byName;
     }
 
     void setStudy(Study newStudy) {
         study = newStudy;
         byName.clear();
-        study.equipment().forEach(element -> byName.put(element.name(), element));
+        study.elements().forEach(element -> byName.put(element.name(), element));
         bodyOf.entrySet().removeIf(entry -> !entry.getValue().shows(byName.get(entry.getKey()), shapes));
     }
 
     /** Whether there is so much that what is far away is seen as blocks, all of them one mesh. */
     boolean isCrowded() {
-        return study.equipment().size() > CROWD_FROM;
+        return study.elements().size() > CROWD_FROM;
     }
 
     /**
@@ -83,10 +83,10 @@ final class EquipmentView {
      * @return whether others are in it now than before
      */
     boolean show(Viewpoint view, double width, double height) {
-        List<Equipment> detailed = isCrowded() ? near(view, width, height) : study.equipment();
+        List<PlantElement> detailed = isCrowded() ? near(view, width, height) : study.elements();
         List<Node> nodes = new ArrayList<>(detailed.size());
         Map<String, MeshView> lit = new HashMap<>();
-        for (Equipment element : detailed) {
+        for (PlantElement element : detailed) {
             Body body = bodyOf.computeIfAbsent(element.name(), name -> body(element));
             nodes.add(body.group);
             if (body.lamp != null) {
@@ -116,10 +116,10 @@ final class EquipmentView {
         }
     }
 
-    private List<Equipment> near(Viewpoint view, double width, double height) {
-        record Near(Equipment element, double depth) {}
+    private List<PlantElement> near(Viewpoint view, double width, double height) {
+        record Near(PlantElement element, double depth) {}
         List<Near> near = new ArrayList<>();
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             view.project(element.placement().xMetres(), element.placement().yMetres(), 0, width, height)
                     .filter(p -> view.pixelsPerMetre(p.depth(), height) >= DETAIL_PIXELS)
                     .filter(p -> p.x() > -100 && p.y() > -100 && p.x() < width + 100 && p.y() < height + 150)
@@ -128,7 +128,7 @@ final class EquipmentView {
         return near.stream().sorted(Comparator.comparingDouble(Near::depth)).limit(MAX_DETAILED).map(Near::element).toList();
     }
 
-    private Body body(Equipment element) {
+    private Body body(PlantElement element) {
         TriangleMesh mesh = shapes.of(element);
         MeshView body = new MeshView(mesh);
         body.setMaterial(palette);
@@ -143,21 +143,21 @@ final class EquipmentView {
     }
 
     /** A pale body of what would stand there. */
-    Node ghost(Equipment element) {
+    Node ghost(PlantElement element) {
         MeshView body = new MeshView(shapes.of(element));
         body.setMaterial(new PhongMaterial(Color.web("#F3D9A8")));
         stretch(body, element);
         return placed(new Group(body), element);
     }
 
-    private static void stretch(MeshView body, Equipment element) {
+    private static void stretch(MeshView body, PlantElement element) {
         double[] by = Bodies.stretch(element);
         if (by[0] != 1 || by[1] != 1 || by[2] != 1) {
             body.getTransforms().add(new Scale(by[0], by[2], by[1]));
         }
     }
 
-    private static Group placed(Group group, Equipment element) {
+    private static Group placed(Group group, PlantElement element) {
         group.setTranslateX(element.placement().xMetres());
         group.setTranslateZ(element.placement().yMetres());
         group.setTranslateY(-element.placement().zMetres());

@@ -26,8 +26,8 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
 import rhombic.trace.Moment;
@@ -108,7 +108,7 @@ final class FloorLabels {
 
     /** What a link is for, and its share, on its way; where there is room to read it, clear of bodies and labels. */
     private void links(GraphicsContext g, Shown shown, List<LabelPlacement.Obstacle> bodies) {
-        Map<String, Equipment> byName = new HashMap<>();
+        Map<String, PlantElement> byName = new HashMap<>();
         g.setFont(FIGURES);
         g.setTextAlign(TextAlignment.CENTER);
         g.setTextBaseline(VPos.CENTER);
@@ -119,7 +119,7 @@ final class FloorLabels {
                 continue;
             }
             if (byName.isEmpty()) {
-                shown.study.equipment().forEach(element -> byName.put(element.name(), element));
+                shown.study.elements().forEach(element -> byName.put(element.name(), element));
             }
             Path path = Scenery.path(link, byName);
             for (double part : ALONG_LINK) {
@@ -150,12 +150,12 @@ final class FloorLabels {
 
     /** How the bodies are seen, with what stands on them; none where there are too many to keep clear of. */
     private static List<LabelPlacement.Obstacle> bodies(Shown shown) {
-        if (shown.study.equipment().size() > MAX_KEPT_CLEAR) {
+        if (shown.study.elements().size() > MAX_KEPT_CLEAR) {
             return List.of();
         }
         List<LabelPlacement.Obstacle> bodies = new ArrayList<>();
-        for (int owner = 0; owner < shown.study.equipment().size(); owner++) {
-            Equipment element = shown.study.equipment().get(owner);
+        for (int owner = 0; owner < shown.study.elements().size(); owner++) {
+            PlantElement element = shown.study.elements().get(owner);
             double angle = Math.toRadians(element.placement().headingDegrees());
             double l = element.footprint().lengthMetres() / 2;
             double w = element.footprint().widthMetres() / 2;
@@ -188,8 +188,8 @@ final class FloorLabels {
     }
 
     /** One part of a bent way: what is inside its bend is not covered by it. */
-    private static Optional<LabelPlacement.Obstacle> between(Shown shown, Pose from, Pose to, Equipment element, int owner) {
-        double half = element.along().map(Equipment.Along::widthMetres).orElse(0.0) / 2;
+    private static Optional<LabelPlacement.Obstacle> between(Shown shown, Pose from, Pose to, PlantElement element, int owner) {
+        double half = element.along().map(PlantElement.Along::widthMetres).orElse(0.0) / 2;
         List<Viewpoint.Pixel> pixels = new ArrayList<>();
         for (Pose p : List.of(from.of(Pose.at(0, half, 0, 0)), from.of(Pose.at(0, -half, 0, 0)), to.of(Pose.at(0, half, 0, 0)),
                 to.of(Pose.at(0, -half, 0, 0)))) {
@@ -200,13 +200,13 @@ final class FloorLabels {
     }
 
     /** @param name as it is written there: empty if it is far away; the same for the figures */
-    private record Label(Equipment element, int node, Viewpoint.Pixel at, boolean urgent, String name, String figures,
+    private record Label(PlantElement element, int node, Viewpoint.Pixel at, boolean urgent, String name, String figures,
             Optional<EquipmentState> state) {}
 
     private void names(GraphicsContext g, Shown shown, List<LabelPlacement.Obstacle> bodies) {
         List<Label> labels = new ArrayList<>();
-        for (int i = 0; i < shown.study.equipment().size(); i++) {
-            Equipment element = shown.study.equipment().get(i);
+        for (int i = 0; i < shown.study.elements().size(); i++) {
+            PlantElement element = shown.study.elements().get(i);
             int node = i;
             boolean urgent = shown.selection.size() <= MAX_URGENT && shown.selection.contains(element.name())
                     || shown.hovered.filter(element.name()::equals).isPresent();
@@ -239,10 +239,10 @@ final class FloorLabels {
     }
 
     /** Where the leader of its label ends: above its middle, or, in plan, beyond it; of what goes along a way, in the middle of that. */
-    private static Optional<Viewpoint.Pixel> named(Shown shown, Equipment element) {
+    private static Optional<Viewpoint.Pixel> named(Shown shown, PlantElement element) {
         boolean isPlan = shown.view.isPlan();
         if (element.along().isPresent()) {
-            Equipment.Along along = element.along().get();
+            PlantElement.Along along = element.along().get();
             Pose middle = along.path().at(along.path().metres() / 2);
             return shown.pixel(middle.x(), middle.y() + (isPlan ? along.widthMetres() / 2 + 0.2 : 0),
                     isPlan ? 0 : middle.z() + PIECE_METRES);
@@ -252,7 +252,7 @@ final class FloorLabels {
     }
 
     private static Label label(Shown shown, int node, Viewpoint.Pixel at, boolean urgent) {
-        Equipment element = shown.study.equipment().get(node);
+        PlantElement element = shown.study.elements().get(node);
         double pixelsPerMetre = shown.pixelsPerMetre(at);
         boolean isFar = pixelsPerMetre < MIN_FOR_NAMES && !urgent;
         boolean isNear = pixelsPerMetre >= MIN_FOR_NUMBERS || urgent;
@@ -308,13 +308,13 @@ final class FloorLabels {
     }
 
     /** How far the footprint reaches to the north. */
-    private static double reach(Equipment element) {
+    private static double reach(PlantElement element) {
         double angle = Math.toRadians(element.placement().headingDegrees());
         return Math.abs(Math.sin(angle)) * element.footprint().lengthMetres() / 2
                 + Math.abs(Math.cos(angle)) * element.footprint().widthMetres() / 2;
     }
 
-    private static double top(Equipment element) {
+    private static double top(PlantElement element) {
         return element.placement().zMetres() + (element instanceof WorkEquipment
                 ? Math.max(2.75, element.footprint().heightMetres() + 0.3)
                 : element.footprint().heightMetres() + 0.55);
@@ -358,12 +358,12 @@ final class FloorLabels {
     }
 
     /** Whether its inlet is shut; content, done and utilisation, if wanted. */
-    private static String figures(Equipment element, int node, Moment now, boolean withNumbers) {
+    private static String figures(PlantElement element, int node, Moment now, boolean withNumbers) {
         String shut = now.isShut(node) ? "inlet shut" : "";
         return !withNumbers ? shut : shut.isEmpty() ? numbers(element, node, now) : shut + ", " + numbers(element, node, now);
     }
 
-    private static String numbers(Equipment element, int node, Moment moment) {
+    private static String numbers(PlantElement element, int node, Moment moment) {
         String holds = moment.content(node) + " inside, " + moment.out(node) + " done";
         return switch (element) {
             case WorkEquipment s -> holds + String.format(Locale.ROOT, ", %.0f %%", 100 * moment.share(node, EquipmentState.WORKING));

@@ -22,7 +22,7 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Port;
@@ -194,7 +194,7 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** Heat lies on the ground about the element, from pale to deep. */
-    private void warm(GraphicsContext g, Equipment element, Viewpoint view, double hot) {
+    private void warm(GraphicsContext g, PlantElement element, Viewpoint view, double hot) {
         double reach = 0.9 + Math.max(element.footprint().lengthMetres(), element.footprint().widthMetres()) / 2;
         int corners = 24;
         for (int ring = 3; ring >= 1; ring--) {
@@ -219,7 +219,7 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** A rhombus beside what an alternative has added or changed. */
-    private void differs(GraphicsContext g, Equipment element, Viewpoint view) {
+    private void differs(GraphicsContext g, PlantElement element, Viewpoint view) {
         view.project(element.placement().xMetres(), element.placement().yMetres(), element.placement().zMetres() + 0.02, getWidth(),
                 getHeight())
                 .ifPresent(p -> {
@@ -237,7 +237,7 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** Where the link handle of the element is, in pixels. */
-    public Optional<Viewpoint.Pixel> handle(Equipment element, Viewpoint view) {
+    public Optional<Viewpoint.Pixel> handle(PlantElement element, Viewpoint view) {
         Pose end = Layout.outlet(element, "");
         double angle = Math.toRadians(end.heading());
         return view.project(end.x() + 0.35 * Math.cos(angle), end.y() + 0.35 * Math.sin(angle), element.placement().zMetres() + 0.1,
@@ -264,7 +264,7 @@ public final class FloorOverlay extends Canvas {
         drawnNanos = momentNanos;
         GraphicsContext g = getGraphicsContext2D();
         g.clearRect(0, 0, getWidth(), getHeight());
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             Double hot = heat.get(element.name());
             if (hot != null) {
                 warm(g, element, view, hot);
@@ -305,7 +305,7 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** A chart stands beside its element, on the side where it covers least of the others, with a leader; null if it is out of sight. */
-    private FloorCharts.@Nullable Position chart(GraphicsContext g, Study study, Viewpoint view, Equipment element) {
+    private FloorCharts.@Nullable Position chart(GraphicsContext g, Study study, Viewpoint view, PlantElement element) {
         Viewpoint.Pixel at = seen(view, element);
         if (at == null) {
             return null;
@@ -317,7 +317,7 @@ public final class FloorOverlay extends Canvas {
             double x = side % 2 == 0 ? at.x() + CHART_ASIDE : at.x() - CHART_ASIDE - FloorCharts.WIDTH;
             double y = side < 2 ? at.y() + CHART_BELOW : at.y() - CHART_BELOW - FloorCharts.HEIGHT;
             double covered = x < 0 || y < 0 || x + FloorCharts.WIDTH > getWidth() || y + FloorCharts.HEIGHT > getHeight() ? 0.5 : 0;
-            for (Equipment other : study.equipment()) {
+            for (PlantElement other : study.elements()) {
                 Viewpoint.Pixel there = seen(view, other);
                 boolean isUnder = there != null && there.x() > x - CHART_CLEAR && there.x() < x + FloorCharts.WIDTH + CHART_CLEAR
                         && there.y() > y - CHART_CLEAR && there.y() < y + FloorCharts.HEIGHT + CHART_CLEAR;
@@ -337,7 +337,7 @@ public final class FloorOverlay extends Canvas {
         return new FloorCharts.Position(bestX, bestY);
     }
 
-    private Viewpoint.@Nullable Pixel seen(Viewpoint view, Equipment element) {
+    private Viewpoint.@Nullable Pixel seen(Viewpoint view, PlantElement element) {
         return view
                 .project(element.placement().xMetres(), element.placement().yMetres(), element.placement().zMetres() + 0.02, getWidth(),
                         getHeight())
@@ -372,7 +372,7 @@ public final class FloorOverlay extends Canvas {
     }
 
     private void handles(GraphicsContext g, Study study, Viewpoint view) {
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             boolean isSingle = selection.size() == 1 && selection.contains(element.name());
             if (isSingle && element instanceof WorkEquipment work && !work.needs().isEmpty()) {
                 Pose at = Layout.stand(element, 0);
@@ -408,7 +408,7 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** A line round what it covers of the floor, with a rhombus at each of its corners; of a way along both of its sides. */
-    private void corners(GraphicsContext g, Equipment element, Viewpoint view, Color colour) {
+    private void corners(GraphicsContext g, PlantElement element, Viewpoint view, Color colour) {
         List<Pose> round = element.along().map(FloorOverlay::sides).orElseGet(() -> footprint(element));
         List<Viewpoint.Pixel> pixels = new ArrayList<>();
         for (Pose at : round) {
@@ -452,7 +452,7 @@ public final class FloorOverlay extends Canvas {
         }
     }
 
-    private static List<Pose> footprint(Equipment element) {
+    private static List<Pose> footprint(PlantElement element) {
         double l = element.footprint().lengthMetres() / 2 + BESIDE_METRES;
         double w = element.footprint().widthMetres() / 2 + BESIDE_METRES;
         Pose middle = element.placement().pose();
@@ -460,7 +460,7 @@ public final class FloorOverlay extends Canvas {
                 middle.of(Pose.at(-l, w, 0, 0)));
     }
 
-    private static List<Pose> sides(Equipment.Along along) {
+    private static List<Pose> sides(PlantElement.Along along) {
         double beside = along.widthMetres() / 2 + BESIDE_METRES;
         List<Pose> outline = along.path().outline();
         List<Pose> round = new ArrayList<>();

@@ -8,7 +8,7 @@ import javafx.scene.image.WritableImage;
 import javafx.scene.paint.Color;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.trace.Moment;
 
 /** Pictures of floors that stand in no window. */
@@ -25,7 +25,7 @@ public final class FloorPictures {
     }
 
     /** One element, alone: for the shelf. */
-    public static WritableImage thumbnail(Equipment element, int width, int height) {
+    public static WritableImage thumbnail(PlantElement element, int width, int height) {
         FloorView floor = floor(Edits.placed(Study.empty(), element), width, height);
         floor.showOnlyBodies();
         double half = Math.min(2, element.footprint().lengthMetres() / 2);

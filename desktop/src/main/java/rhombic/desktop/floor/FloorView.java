@@ -28,7 +28,7 @@ import rhombic.study.Link;
 import rhombic.study.NamedView;
 import rhombic.study.Study;
 import rhombic.study.Travel;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.trace.Moment;
 
 /** Draws the floor: ground, bodies, links, pieces and state lamps in 3D, names and numbers over them. */
@@ -134,7 +134,7 @@ public final class FloorView extends Region {
      * @param glideNanos time of the run over which a hand-over is drawn as a movement
      */
     public void showMoment(Moment moment, double glideNanos) {
-        if (moment.nodes() != study.equipment().size()) {
+        if (moment.nodes() != study.elements().size()) {
             return; // of the study before the edit; the new run's moment follows
         }
         boolean same = shown == moment && shownNanos == moment.timeNanos() && shownGlide == glideNanos;
@@ -146,7 +146,7 @@ public final class FloorView extends Region {
         shownGlide = glideNanos;
         pieceSwarms.forEach(PieceSwarm::begin);
         poser.pose(moment, glideNanos, poses);
-        int placesTogether = 1 + study.equipment().size() / MAX_MESHES;
+        int placesTogether = 1 + study.elements().size() / MAX_MESHES;
         for (int i = 0; i < poses.count(); i++) {
             pieceSwarms.get(poses.kind(i)).add(poses.place(i) / placesTogether, poses.x(i), poses.y(i), poses.z(i),
                     poses.headingDegrees(i));
@@ -274,12 +274,12 @@ public final class FloorView extends Region {
     }
 
     /** What is named or stands there; a label belongs to its element. */
-    public Optional<Equipment> equipmentAt(double pixelX, double pixelY) {
-        Optional<Equipment> labelled = overlay.labelAt(pixelX, pixelY).flatMap(study::find);
+    public Optional<PlantElement> equipmentAt(double pixelX, double pixelY) {
+        Optional<PlantElement> labelled = overlay.labelAt(pixelX, pixelY).flatMap(study::find);
         if (labelled.isPresent()) {
             return labelled;
         }
-        Optional<Equipment> crew = people.crewAt(view, pixelX, pixelY, getWidth(), getHeight()).flatMap(study::find);
+        Optional<PlantElement> crew = people.crewAt(view, pixelX, pixelY, getWidth(), getHeight()).flatMap(study::find);
         return crew.isPresent() ? crew : Sight.first(study, view.position(), view.ray(pixelX, pixelY, getWidth(), getHeight()));
     }
 
@@ -309,7 +309,7 @@ public final class FloorView extends Region {
     }
 
     /** Shows what would be placed or moved, as a pale body. */
-    public void showGhost(List<Equipment> elements) {
+    public void showGhost(List<PlantElement> elements) {
         ghost.getChildren().setAll(elements.stream().map(equipment::ghost).toList());
     }
 
@@ -423,7 +423,7 @@ public final class FloorView extends Region {
 
     /** Brings the named elements into view, or everything if none are named. */
     public void fit(java.util.Set<String> names) {
-        List<Equipment> elements = study.equipment().stream().filter(e -> names.isEmpty() || names.contains(e.name())).toList();
+        List<PlantElement> elements = study.elements().stream().filter(e -> names.isEmpty() || names.contains(e.name())).toList();
         List<double[]> points = new ArrayList<>();
         elements.forEach(element -> corners(element, points));
         if (points.isEmpty()) {
@@ -432,7 +432,7 @@ public final class FloorView extends Region {
         look(view.fitted(points, Math.max(50, getWidth()), Math.max(50, getHeight())));
     }
 
-    private static void corners(Equipment element, List<double[]> points) {
+    private static void corners(PlantElement element, List<double[]> points) {
         double reach = Math.max(2, Math.hypot(element.footprint().lengthMetres(), element.footprint().widthMetres()) / 2);
         for (double dx : new double[] {-reach, reach}) {
             for (double dy : new double[] {-reach, reach}) {

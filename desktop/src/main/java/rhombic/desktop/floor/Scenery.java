@@ -17,7 +17,7 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.Placement;
@@ -44,7 +44,7 @@ public final class Scenery {
 
         static Ground of(Study study) {
             return new Ground(
-                    study.equipment().stream().map(e -> new Footing(e.name(), e.kind(), e.placement(), e.footprint(), e.ports())).toList(),
+                    study.elements().stream().map(e -> new Footing(e.name(), e.kind(), e.placement(), e.footprint(), e.ports())).toList(),
                     study.links().stream()
                             .map(link -> new LinkLine(link.from(), link.to(), LinkText.of(link), link.bends(), link.fromPort(),
                                     link.toPort(),
@@ -54,11 +54,11 @@ public final class Scenery {
     }
 
     private final Study study;
-    private final Map<String, Equipment> byName;
+    private final Map<String, PlantElement> byName;
     private final Material palette;
     private final GroundPlane ground;
 
-    Scenery(Study study, Map<String, Equipment> byName, Material palette, GroundPlane ground) {
+    Scenery(Study study, Map<String, PlantElement> byName, Material palette, GroundPlane ground) {
         this.ground = ground;
         this.study = study;
         this.byName = byName;
@@ -67,13 +67,13 @@ public final class Scenery {
 
     /** Ground, shadows and links; with {@code crowded}, every equipment as a block too. */
     List<Node> nodes(boolean crowded) {
-        double[] box = study.equipment().isEmpty() ? new double[] {-15, -10, 15, 10} : extent(study.equipment());
+        double[] box = study.elements().isEmpty() ? new double[] {-15, -10, 15, 10} : extent(study.elements());
         double x0 = Math.floor((box[0] - 12) / 5) * 5;
         double y0 = Math.floor((box[1] - 12) / 5) * 5;
         double x1 = Math.ceil((box[2] + 12) / 5) * 5;
         double y1 = Math.ceil((box[3] + 12) / 5) * 5;
         List<Node> nodes = new ArrayList<>(List.of(ground.of(x0, y0, x1, y1)));
-        if (!study.equipment().isEmpty()) {
+        if (!study.elements().isEmpty()) {
             nodes.add(shadows());
             if (crowded) {
                 nodes.add(crowd());
@@ -120,14 +120,14 @@ public final class Scenery {
     }
 
     /** From the outlet of the giver to the inlet of the taker. */
-    static Path path(Link link, Map<String, Equipment> byName) {
+    static Path path(Link link, Map<String, PlantElement> byName) {
         return Layout.path(link, Objects.requireNonNull(byName.get(link.from())), Objects.requireNonNull(byName.get(link.to())));
     }
 
     /** Every equipment as a plain block, a little smaller than its body, which hides it where it is drawn. */
     private MeshView crowd() {
         MeshMaker maker = new MeshMaker();
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             boolean lengthways = Math.round(element.placement().headingDegrees() / 90) % 2 == 0;
             double length = lengthways ? element.footprint().lengthMetres() : element.footprint().widthMetres();
             double width = lengthways ? element.footprint().widthMetres() : element.footprint().lengthMetres();
@@ -147,7 +147,7 @@ public final class Scenery {
     /** A soft dark spot under each body, along its way under what lies along one; all in one mesh. */
     private MeshView shadows() {
         List<double[]> spots = new ArrayList<>();
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             element.along().ifPresentOrElse(along -> alongWay(along, spots), () -> spots.add(round(element)));
         }
         TriangleMesh mesh = new TriangleMesh(VertexFormat.POINT_NORMAL_TEXCOORD);
@@ -178,7 +178,7 @@ public final class Scenery {
         return view;
     }
 
-    private static double[] round(Equipment element) {
+    private static double[] round(PlantElement element) {
         double angle = Math.toRadians(element.placement().headingDegrees());
         double l = element.footprint().lengthMetres() / 2 + SHADOW_OVER_METRES;
         double w = element.footprint().widthMetres() / 2 + SHADOW_OVER_METRES;
@@ -192,7 +192,7 @@ public final class Scenery {
     }
 
     /** One spot after the other, soft at the sides only; a ninth number marks them. */
-    private static void alongWay(Equipment.Along along, List<double[]> spots) {
+    private static void alongWay(PlantElement.Along along, List<double[]> spots) {
         double side = along.widthMetres() / 2 + SHADOW_OVER_METRES * 0.7;
         List<Pose> points = along.path().outline();
         for (int i = 0; i + 1 < points.size(); i++) {
@@ -207,9 +207,9 @@ public final class Scenery {
         }
     }
 
-    private static double[] extent(List<Equipment> elements) {
+    private static double[] extent(List<PlantElement> elements) {
         double[] box = {Double.MAX_VALUE, Double.MAX_VALUE, -Double.MAX_VALUE, -Double.MAX_VALUE};
-        for (Equipment e : elements) {
+        for (PlantElement e : elements) {
             double reach = Math.hypot(e.footprint().lengthMetres(), e.footprint().widthMetres()) / 2;
             box[0] = Math.min(box[0], e.placement().xMetres() - reach);
             box[1] = Math.min(box[1], e.placement().yMetres() - reach);

@@ -7,19 +7,19 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import rhombic.space.Pose;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 
 /** Which equipment a line of sight meets first: each counts as an upright box on its footprint, or, along a way, as one for each stretch of it. */
 final class Sight {
     /** Pieces on it belong to it. */
     private static final double PIECE_METRES = 0.15;
 
-    private record Hit(Equipment element, double along) {}
+    private record Hit(PlantElement element, double along) {}
 
     private Sight() {}
 
-    static Optional<Equipment> first(Study study, double[] from, double[] ray) {
-        return study.equipment().stream()
+    static Optional<PlantElement> first(Study study, double[] from, double[] ray) {
+        return study.elements().stream()
                 .flatMap(element -> boxes(element).map(box -> new Hit(element, along(box, from, ray))))
                 .filter(hit -> !Double.isNaN(hit.along))
                 .min(Comparator.comparingDouble(Hit::along))
@@ -29,14 +29,14 @@ final class Sight {
     /** An upright box about a middle, turned. */
     private record Box(double x, double y, double headingDegrees, double length, double width, double low, double high) {}
 
-    private static Stream<Box> boxes(Equipment element) {
+    private static Stream<Box> boxes(PlantElement element) {
         return element.along().map(along -> alongWay(element, along)).orElseGet(
                 () -> Stream.of(new Box(element.placement().xMetres(), element.placement().yMetres(), element.placement().headingDegrees(),
                         element.footprint().lengthMetres(), element.footprint().widthMetres(), element.placement().zMetres(),
                         element.placement().zMetres() + element.footprint().heightMetres())));
     }
 
-    private static Stream<Box> alongWay(Equipment element, Equipment.Along along) {
+    private static Stream<Box> alongWay(PlantElement element, PlantElement.Along along) {
         List<Pose> points = along.path().outline();
         return IntStream.range(0, points.size() - 1).mapToObj(i -> {
             Pose a = points.get(i);

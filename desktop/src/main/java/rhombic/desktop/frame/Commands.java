@@ -13,9 +13,9 @@ import rhombic.desktop.work.Edits;
 import rhombic.desktop.work.Workbench;
 import rhombic.study.Study;
 import rhombic.study.change.Changes;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
+import rhombic.study.kind.PlantElement;
 
 /** All that can be found or done by its name. */
 record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestures gestures, TransportBar transport) {
@@ -95,7 +95,7 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
                 .forEach(view -> all.add(new Command("See " + view.name(), "kept view", () -> window.floor().look(view))));
         all.addAll(ofFiles());
         all.addAll(ofAlternatives());
-        for (Equipment element : window.bench().study().equipment()) {
+        for (PlantElement element : window.bench().study().elements()) {
             all.add(Command.toElement(element.name(), element.kind(), () -> {
                 window.bench().select(element.name());
                 window.floor().fit(Set.of(element.name()));

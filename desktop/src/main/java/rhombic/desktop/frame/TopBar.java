@@ -95,7 +95,7 @@ final class TopBar extends StackPane {
         name.setText(bench.base().name());
         alternative.setText((bench.alternative().isEmpty() ? "Base" : bench.alternative()) + " \u25BE");
         alternative.pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("shown"), !bench.alternative().isEmpty());
-        boolean isThere = !bench.comparison().alternatives().isEmpty() || !bench.study().equipment().isEmpty();
+        boolean isThere = !bench.comparison().alternatives().isEmpty() || !bench.study().elements().isEmpty();
         alternative.setVisible(isThere);
         alternative.setManaged(isThere);
         saved.setText(bench.isSaved() ? bench.file().isPresent() ? "saved" : "" : "not saved");

@@ -30,6 +30,7 @@ import rhombic.insight.Shifting;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 import rhombic.trace.Trace;
@@ -99,14 +100,14 @@ public final class StripsView extends Region {
         people = study.crews().stream().flatMap(crew -> crew.members().stream().map(person -> new Person(person.name(), crew.name())))
                 .toList();
         List<Integer> rows = new java.util.ArrayList<>(FlowOrder.of(study).stream()
-                .filter(i -> study.equipment().get(i).meetsPieces() && !(study.equipment().get(i) instanceof GoodsOut)).toList());
+                .filter(i -> study.elements().get(i) instanceof Equipment && !(study.elements().get(i) instanceof GoodsOut)).toList());
         for (int person = 0; person < people.size(); person++) {
             rows.add(-1 - person);
         }
         order = List.copyOf(rows);
         length = Math.max(1, study.plan().length().nanos());
         drawnUntil = -1;
-        log = trace == null ? null : new StripLog(trace, study.equipment().size(), people.size());
+        log = trace == null ? null : new StripLog(trace, study.elements().size(), people.size());
         requestLayout();
         draw();
     }
@@ -131,7 +132,7 @@ public final class StripsView extends Region {
         int first = -1;
         for (int row = 0; row < order.size(); row++) {
             int node = order.get(row);
-            if (selection.contains(node >= 0 ? study.equipment().get(node).name() : people.get(-1 - node).crew())) {
+            if (selection.contains(node >= 0 ? study.elements().get(node).name() : people.get(-1 - node).crew())) {
                 double y = row * ROW - bar.getValue();
                 if (y >= 0 && y + ROW <= seen) {
                     return;
@@ -154,15 +155,15 @@ public final class StripsView extends Region {
     /** How many spans are marked on the strip of that name, since it was the limit then. */
     public int limitsOf(String name) {
         return (int) limits.stream()
-                .filter(span -> span.participant() < study.equipment().size()
-                        && study.equipment().get(span.participant()).name().equals(name))
+                .filter(span -> span.participant() < study.elements().size()
+                        && study.elements().get(span.participant()).name().equals(name))
                 .count();
     }
 
     private void limits(GraphicsContext g, String name, double y) {
         g.setFill(INK);
         for (Shifting.Span span : limits) {
-            if (span.participant() < study.equipment().size() && study.equipment().get(span.participant()).name().equals(name)) {
+            if (span.participant() < study.elements().size() && study.elements().get(span.participant()).name().equals(name)) {
                 double from = left() + (double) span.fromNanos() / length * width();
                 double to = left() + (double) span.toNanos() / length * width();
                 g.fillRect(from, y + ROW - 3.5, Math.max(1, to - from), 2);
@@ -306,13 +307,13 @@ public final class StripsView extends Region {
     }
 
     private void row(GraphicsContext g, int node, double y) {
-        Equipment element = study.equipment().get(node);
+        PlantElement element = study.elements().get(node);
         heading(g, element.name(), selection.contains(element.name()), y);
         limits(g, element.name(), y);
         StripLog current = log;
         if (current != null) {
             int pixels = (int) width();
-            OptionalInt room = element.contentCapacity(study.pieceTypes());
+            OptionalInt room = element instanceof Equipment equipment ? equipment.contentCapacity(study.pieceTypes()) : OptionalInt.empty();
             if (room.isPresent()) {
                 contents(g, current, node, room.getAsInt(), y, pixels);
                 return;
@@ -347,7 +348,7 @@ public final class StripsView extends Region {
             int row = (int) ((e.getY() - AXIS + bar.getValue()) / ROW);
             if (e.getY() > AXIS && row < order.size()) {
                 int node = order.get(row);
-                select.accept(node >= 0 ? study.equipment().get(node).name() : people.get(-1 - node).crew());
+                select.accept(node >= 0 ? study.elements().get(node).name() : people.get(-1 - node).crew());
             }
         } else {
             drag(e);

@@ -9,9 +9,9 @@ import java.util.function.ToDoubleFunction;
 import java.util.function.UnaryOperator;
 import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Placement;
 
@@ -39,7 +39,7 @@ public final class Arranging {
 
     /** Brings all to one line: the mean of their middles, or the outermost of their edges. */
     public static Study aligned(Study study, Set<String> names, Line line) {
-        List<Equipment> elements = Edits.elements(study, names);
+        List<PlantElement> elements = Edits.elements(study, names);
         if (elements.size() < 2) {
             return study;
         }
@@ -73,8 +73,8 @@ public final class Arranging {
 
     /** Makes the distances between the middles of neighbours equal; the outermost stay. */
     public static Study distributed(Study study, Set<String> names, boolean alongX) {
-        ToDoubleFunction<Equipment> position = alongX ? e -> e.placement().xMetres() : e -> e.placement().yMetres();
-        List<Equipment> elements = Edits.elements(study, names).stream().sorted(Comparator.comparingDouble(position)).toList();
+        ToDoubleFunction<PlantElement> position = alongX ? e -> e.placement().xMetres() : e -> e.placement().yMetres();
+        List<PlantElement> elements = Edits.elements(study, names).stream().sorted(Comparator.comparingDouble(position)).toList();
         if (elements.size() < 3) {
             return study;
         }
@@ -91,7 +91,7 @@ public final class Arranging {
 
     /** Turns the named elements as one about their common middle. */
     public static Study turned(Study study, Set<String> names, double degrees) {
-        List<Equipment> elements = Edits.elements(study, names);
+        List<PlantElement> elements = Edits.elements(study, names);
         if (elements.isEmpty()) {
             return study;
         }
@@ -110,7 +110,7 @@ public final class Arranging {
 
     /** Reflects the group about its middle: east and west change places, or north and south. */
     public static Study mirrored(Study study, Set<String> names, boolean eastWest) {
-        List<Equipment> elements = Edits.elements(study, names);
+        List<PlantElement> elements = Edits.elements(study, names);
         if (elements.isEmpty()) {
             return study;
         }
@@ -157,8 +157,8 @@ public final class Arranging {
         Study changed = study.changedAll(names, e -> Kinds.of(e).equals(kind) ? e : Kinds.changedTo(kind, e));
         List<Link> links = new ArrayList<>();
         for (Link link : changed.links()) {
-            boolean gives = changed.find(link.from()).filter(Equipment::givesPieces).isPresent();
-            boolean takes = changed.find(link.to()).filter(Equipment::takesPieces).isPresent();
+            boolean gives = changed.find(link.from()).filter(PlantElement::givesPieces).isPresent();
+            boolean takes = changed.find(link.to()).filter(PlantElement::takesPieces).isPresent();
             if (gives && takes) {
                 links.add(link);
             }
@@ -176,19 +176,19 @@ public final class Arranging {
                         .toList());
     }
 
-    private static double middle(List<Equipment> elements, boolean ofX) {
+    private static double middle(List<PlantElement> elements, boolean ofX) {
         return elements.stream().mapToDouble(e -> ofX ? e.placement().xMetres() : e.placement().yMetres()).average().orElse(0);
     }
 
     /** How far the turned footprint reaches from its middle, along x or along y. */
-    static double reach(Equipment element, boolean alongX) {
+    static double reach(PlantElement element, boolean alongX) {
         double angle = Math.toRadians(element.placement().headingDegrees());
         double along = Math.abs(alongX ? Math.cos(angle) : Math.sin(angle));
         double across = Math.abs(alongX ? Math.sin(angle) : Math.cos(angle));
         return along * element.footprint().lengthMetres() / 2 + across * element.footprint().widthMetres() / 2;
     }
 
-    private static Equipment at(Equipment element, double x, double y) {
+    private static PlantElement at(PlantElement element, double x, double y) {
         return element.placed(element.placement().movedTo(x, y));
     }
 

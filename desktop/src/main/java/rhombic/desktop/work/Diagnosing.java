@@ -8,6 +8,7 @@ import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BooleanSupplier;
 import rhombic.experiment.Archive;
@@ -68,10 +69,20 @@ public final class Diagnosing implements AutoCloseable {
         long mine = current.incrementAndGet();
         first.tell(soFar -> {
             if (current.get() == mine) {
-                Board part = new Board(List.of(soFar));
-                notifyListener(mine, current, () -> listener.onBoardProgress(part));
+                execute(() -> { // the run goes on meanwhile
+                    Board part = new Board(List.of(soFar));
+                    notifyListener(mine, current, () -> listener.onBoardProgress(part));
+                });
             }
         });
+    }
+
+    private void execute(Runnable work) {
+        try {
+            thread.execute(work);
+        } catch (RejectedExecutionException e) {
+            return; // the window is closing
+        }
     }
 
     /**

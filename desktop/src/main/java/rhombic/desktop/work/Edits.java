@@ -15,9 +15,9 @@ import rhombic.study.Link;
 import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Kind;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Names;
@@ -34,7 +34,7 @@ public final class Edits {
     private Edits() {}
 
     /** A new element with usual values; its name is free in the study. */
-    public static Equipment made(Kind<?> kind, Study study, Placement at) {
+    public static PlantElement made(Kind<?> kind, Study study, Placement at) {
         return kind.placed(study.names(), study.pieceTypes(), at);
     }
 
@@ -60,7 +60,7 @@ public final class Edits {
     public static Study withNewRule(Study study) {
         Set<String> taken = new HashSet<>(study.rules().stream().map(Rule::name).toList());
         List<Rule> rules = new ArrayList<>(study.rules());
-        Rule.When when = study.equipment().stream().filter(Equipment::takesPieces).findFirst()
+        Rule.When when = study.elements().stream().filter(PlantElement::takesPieces).findFirst()
                 .map(element -> (Rule.When) new Rule.When.Piece(Rule.PieceEvent.ENTERS, element.name()))
                 .orElse(new Rule.When.TimeOfDay("08:00"));
         rules.add(new Rule(Names.free("Rule 1", taken), when, "", List.of()));
@@ -68,7 +68,7 @@ public final class Edits {
     }
 
     /** Places it, and links it to what it touches end to end. */
-    public static Study placed(Study study, Equipment element) {
+    public static Study placed(Study study, PlantElement element) {
         List<PieceType> types = new ArrayList<>(study.pieceTypes());
         missingTypes(element, types);
         return joined(study.withPieceTypes(types).with(element), Set.of(element.name()));
@@ -112,7 +112,7 @@ public final class Edits {
     }
 
     /** A copied group: the elements, and the links among them. */
-    public record Clip(List<Equipment> elements, List<Link> links) {}
+    public record Clip(List<PlantElement> elements, List<Link> links) {}
 
     public static Clip copied(Study study, Set<String> names) {
         return new Clip(elements(study, names),
@@ -126,9 +126,9 @@ public final class Edits {
     public static Pasted pasted(Study study, Clip clip, double dx, double dy) {
         Set<String> taken = new HashSet<>(study.names());
         Map<String, String> renamed = new HashMap<>();
-        List<Equipment> elements = new ArrayList<>();
+        List<PlantElement> elements = new ArrayList<>();
         List<PieceType> allTypes = new ArrayList<>(study.pieceTypes());
-        for (Equipment element : clip.elements) {
+        for (PlantElement element : clip.elements) {
             String name = Names.free(element.name(), taken);
             taken.add(name);
             renamed.put(element.name(), name);
@@ -142,7 +142,7 @@ public final class Edits {
         return new Pasted(study.withPieceTypes(allTypes).with(elements, links), Set.copyOf(renamed.values()));
     }
 
-    private static void missingTypes(Equipment element, List<PieceType> types) {
+    private static void missingTypes(PlantElement element, List<PieceType> types) {
         if (element instanceof GoodsIn in) {
             in.types().stream().filter(name -> types.stream().noneMatch(t -> t.name().equals(name)))
                     .forEach(name -> types.add(PieceType.usual(name).apartFrom(types)));
@@ -193,14 +193,14 @@ public final class Edits {
     }
 
     /** A port of an element and where it is. */
-    private record Outlet(int number, Equipment element, Port port, Pose pose) {}
+    private record Outlet(int number, PlantElement element, Port port, Pose pose) {}
 
     /** Links the named elements to what touches them end to end. */
     private static Study joined(Study study, Set<String> names) {
         NearPoints<Outlet> ports = new NearPoints<>();
         List<Outlet> ofNamed = new ArrayList<>();
-        for (int i = 0; i < study.equipment().size(); i++) {
-            Equipment element = study.equipment().get(i);
+        for (int i = 0; i < study.elements().size(); i++) {
+            PlantElement element = study.elements().get(i);
             for (Port port : element.ports()) {
                 Outlet one = new Outlet(i, element, port, Layout.pose(element, port));
                 ports.add(one.pose, one);
@@ -238,7 +238,7 @@ public final class Edits {
         return Math.hypot(out.x() - in.x(), out.y() - in.y()) < TOUCH_METRES && Math.abs(out.z() - in.z()) < TOUCH_METRES;
     }
 
-    static List<Equipment> elements(Study study, Set<String> names) {
-        return study.equipment().stream().filter(e -> names.contains(e.name())).toList();
+    static List<PlantElement> elements(Study study, Set<String> names) {
+        return study.elements().stream().filter(e -> names.contains(e.name())).toList();
     }
 }

@@ -10,8 +10,8 @@ import java.util.Map;
 import java.util.Set;
 import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.PlantElement;
 
 /** Equipment in the order in which pieces meet it, so that waves of blocking and starving show on the strips. */
 public final class FlowOrder {
@@ -22,8 +22,8 @@ public final class FlowOrder {
         Map<String, Integer> index = new HashMap<>();
         Deque<String> open = new ArrayDeque<>();
         Map<String, List<String>> next = new HashMap<>();
-        for (int i = 0; i < study.equipment().size(); i++) {
-            Equipment element = study.equipment().get(i);
+        for (int i = 0; i < study.elements().size(); i++) {
+            PlantElement element = study.elements().get(i);
             index.put(element.name(), i);
             if (element instanceof GoodsIn) {
                 open.add(element.name());
@@ -39,7 +39,7 @@ public final class FlowOrder {
                 open.addAll(next.getOrDefault(name, List.of()));
             }
         }
-        study.equipment().forEach(element -> order.add(element.name()));
+        study.elements().forEach(element -> order.add(element.name()));
         return order.stream().map(index::get).toList();
     }
 }

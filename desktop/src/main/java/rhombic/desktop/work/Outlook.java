@@ -101,7 +101,7 @@ public final class Outlook implements AutoCloseable {
      */
     public void refresh(Study study, FirstRun first) {
         long run = current.incrementAndGet();
-        if (study.equipment().isEmpty()) {
+        if (study.elements().isEmpty()) {
             last = Optional.empty();
             listener.onOutlook(new State.Empty());
             return;

@@ -13,8 +13,8 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kinds;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Names;
@@ -67,6 +67,11 @@ public final class PathDrawing {
     /** Whether there is a leg already, so that it can end. */
     public boolean canEnd() {
         return corners.size() > 1;
+    }
+
+    /** Whether it can only end at its last corner: that lies on another conveyor, where it joins it, or at an inlet. */
+    public boolean endsThere(Study study) {
+        return canEnd() && (corners.getLast().on.isPresent() || port(study, corners.getLast().x, corners.getLast().y).isPresent());
     }
 
     public String typed() {
@@ -145,7 +150,7 @@ public final class PathDrawing {
 
     /** It begins at the outlet of something, and ends at the inlet of something, that is near. */
     private Optional<Corner> port(Study study, double x, double y) {
-        for (Equipment other : study.equipment()) {
+        for (PlantElement other : study.elements()) {
             for (Port port : other.ports()) {
                 Pose at = Layout.pose(other, port);
                 if (port.isIn() != corners.isEmpty() && Math.hypot(at.x() - x, at.y() - y) < Snapping.JOIN_METRES) {
@@ -158,7 +163,7 @@ public final class PathDrawing {
 
     /** The place of a conveyor that is there, not at its ends. */
     private static Optional<Corner> on(Study study, double x, double y) {
-        for (Equipment other : study.equipment()) {
+        for (PlantElement other : study.elements()) {
             if (other instanceof Conveyor conveyor) {
                 double metres = Math.round(conveyor.nearest(x, y) * 10) / 10.0;
                 Pose at = conveyor.path().at(metres);

@@ -6,7 +6,7 @@ import java.util.Set;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Port;
 
@@ -34,10 +34,10 @@ public final class Snapping {
     }
 
     /** @param without elements that are no neighbours, since they move along */
-    public static Snap of(Study study, Equipment element, Set<String> without) {
-        List<Equipment> others = study.equipment().stream()
+    public static Snap of(Study study, PlantElement element, Set<String> without) {
+        List<PlantElement> others = study.elements().stream()
                 .filter(other -> !without.contains(other.name()) && !other.name().equals(element.name())).toList();
-        for (Equipment other : others) {
+        for (PlantElement other : others) {
             for (Port mine : element.ports()) {
                 for (Port theirs : other.ports()) {
                     Pose here = Layout.pose(element, mine);
@@ -53,11 +53,11 @@ public final class Snapping {
         List<Guide> guides = new ArrayList<>();
         double snappedX = grid(x);
         double snappedY = grid(y);
-        Equipment onX = nearest(others, x, y, true);
+        PlantElement onX = nearest(others, x, y, true);
         if (onX != null) {
             snappedX = onX.placement().xMetres();
         }
-        Equipment onY = nearest(others, x, y, false);
+        PlantElement onY = nearest(others, x, y, false);
         if (onY != null) {
             snappedY = onY.placement().yMetres();
         }
@@ -71,10 +71,10 @@ public final class Snapping {
     }
 
     /** Of those whose middle line is near, the one that stands nearest. */
-    private static @org.jspecify.annotations.Nullable Equipment nearest(List<Equipment> others, double x, double y, boolean ofX) {
-        Equipment nearest = null;
+    private static @org.jspecify.annotations.Nullable PlantElement nearest(List<PlantElement> others, double x, double y, boolean ofX) {
+        PlantElement nearest = null;
         double min = Double.MAX_VALUE;
-        for (Equipment other : others) {
+        for (PlantElement other : others) {
             double beside = Math.abs(ofX ? other.placement().xMetres() - x : other.placement().yMetres() - y);
             double away = Math.hypot(other.placement().xMetres() - x, other.placement().yMetres() - y);
             if (beside < LINE_METRES && away < min) {

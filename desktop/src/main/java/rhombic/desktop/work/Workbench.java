@@ -15,7 +15,7 @@ import rhombic.study.Study;
 import rhombic.study.change.ChangeWords;
 import rhombic.study.change.Changes;
 import rhombic.study.change.Merge;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Names;
 
 /**
@@ -235,7 +235,7 @@ public final class Workbench {
     }
 
     /** The one element that is selected, if it is one. */
-    public Optional<Equipment> single() {
+    public Optional<PlantElement> single() {
         return selection.size() == 1 ? study().find(selection.iterator().next()) : Optional.empty();
     }
 

@@ -85,7 +85,7 @@ class BranchWindowTest extends WindowBase {
         await(() -> window.player().moment().filter(m -> m.timeNanos() == 2 * 3_600_000_000_000L).isPresent());
         var moment = window.player().moment().orElseThrow();
         for (String out : List.of("Out A", "Out B", "Out C")) {
-            int node = study().equipment().stream().map(element -> element.name()).toList().indexOf(out);
+            int node = study().elements().stream().map(element -> element.name()).toList().indexOf(out);
             assertTrue(moment.in(node) > 10, out + " got " + moment.in(node));
         }
     }

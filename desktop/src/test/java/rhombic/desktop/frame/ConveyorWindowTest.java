@@ -12,6 +12,7 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.value.ConveyorPath;
+import rhombic.study.value.Fitting;
 
 /** Conveyors are drawn, changed on the card, switched off and seen to fill, in the real window. */
 class ConveyorWindowTest extends WindowBase {
@@ -58,6 +59,24 @@ class ConveyorWindowTest extends WindowBase {
     }
 
     @Test
+    void aConveyorEndsWhereItJoinsAnotherAndStaysWhenAnotherToolIsTaken(FxRobot robot) {
+        takeInHand(robot);
+        robot.clickOn(onScreen(-6, 0, 0)).clickOn(onScreen(6, 0, 0)).push(KeyCode.ENTER);
+        robot.clickOn(onScreen(0, -4, 0)).clickOn(onScreen(0, 0, 0));
+        await(() -> study().elements().size() == 2);
+        assertEquals(1, conveyor("Conveyor 1").fittings().stream().filter(Fitting.Merge.class::isInstance).count());
+        assertTrue(study().linksFrom("Conveyor 2").stream().anyMatch(link -> link.to().equals("Conveyor 1")), study().links().toString());
+        robot.clickOn(onScreen(4, -4, 0)).clickOn(onScreen(7, -4, 0));
+        robot.clickOn("#family-work").clickOn("#thing-station");
+        await(() -> study().elements().size() == 3);
+        robot.clickOn(onScreen(-4, -4, 0)).push(KeyCode.ESCAPE);
+        assertEquals(Set.of("Conveyor 1", "Conveyor 2", "Conveyor 3", "Station 1"), study().names());
+        robot.clickOn("#family-move").clickOn("#thing-conveyor");
+        robot.clickOn(onScreen(-6, 3, 0)).clickOn(onScreen(-2, 3, 0)).push(KeyCode.ESCAPE);
+        assertEquals(4, study().elements().size(), "Esc gives it up");
+    }
+
+    @Test
     void endsThatMeetAreLinkedAndAConveyorThatIsSwitchedOffFills(FxRobot robot) {
         place(robot, "in-out", "goods-in", -8, 0);
         place(robot, "in-out", "goods-out", 8, 0);
@@ -70,14 +89,14 @@ class ConveyorWindowTest extends WindowBase {
         robot.clickOn(onScreen(0, 0, 0));
         robot.clickOn(onScreen(in.x(), 0, 0));
         robot.push(KeyCode.ENTER).push(KeyCode.ESCAPE);
-        assertEquals(4, study().equipment().size(), study().names().toString());
+        assertEquals(4, study().elements().size(), study().names().toString());
         assertEquals(3, study().links().size(), study().links().toString());
         robot.interact(() -> window.bench().select("Conveyor 2"));
         robot.clickOn("#token-off-times");
         type(robot, "1 h on");
         await(this::isRunWritten);
         robot.interact(() -> window.player().seek(6 * 3_600_000_000_000L));
-        int node = study().equipment().indexOf(conveyor("Conveyor 1"));
+        int node = study().elements().indexOf(conveyor("Conveyor 1"));
         await(() -> window.player().moment().filter(m -> m.timeNanos() == 6 * 3_600_000_000_000L).isPresent());
         var moment = window.player().moment().orElseThrow();
         int room = conveyor("Conveyor 1").contentCapacity(study().pieceTypes()).getAsInt();

@@ -52,7 +52,7 @@ class FlowWindowTest extends WindowBase {
         assertTrue(robot.lookup("#curve").query().getOpacity() < 1, "half a distribution has no curve yet");
         type(robot, "triangular(40 s, 50 s, 90 s)");
         robot.clickOn("#token-time-depends").push(KeyCode.END).push(KeyCode.ENTER);
-        assertTrue(((Station) study().equipment().getFirst()).work().operations().getFirst().time() instanceof TimeSource.ByFormula);
+        assertTrue(((Station) study().elements().getFirst()).work().operations().getFirst().time() instanceof TimeSource.ByFormula);
         robot.clickOn("#token-time");
         type(robot, "45 + * 2");
         assertTrue(text(robot, "editor-message").contains("At character 6"), text(robot, "editor-message"));
@@ -89,7 +89,7 @@ class FlowWindowTest extends WindowBase {
     }
 
     private List<Timetable.Row> rows() {
-        return ((Supply.ByTimetable) ((GoodsIn) study().equipment().getFirst()).supply().orElseThrow()).timetable().rows();
+        return ((Supply.ByTimetable) ((GoodsIn) study().elements().getFirst()).supply().orElseThrow()).timetable().rows();
     }
 
     @Test
@@ -107,7 +107,7 @@ class FlowWindowTest extends WindowBase {
                 .linked("Goods in 2", "Assembly station 1").linked("Assembly station 1", "Buffer 1")));
         await(this::isRunWritten);
         robot.interact(() -> window.player().seek(3_600_000_000_000L * 2));
-        int buffer = study().equipment().indexOf(study().find("Buffer 1").orElseThrow());
+        int buffer = study().elements().indexOf(study().find("Buffer 1").orElseThrow());
         await(() -> window.player().moment().filter(m -> m.content(buffer) > 0).isPresent());
         WaitForAsyncUtils.waitForFxEvents();
         var moment = window.player().moment().orElseThrow();
@@ -145,10 +145,10 @@ class FlowWindowTest extends WindowBase {
         robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText("90"));
         robot.clickOn("#editor-field").push(KeyCode.ENTER);
         assertEquals("90 has no unit: write 90 s, 90 min or 90 h", text(robot, "editor-message"));
-        assertEquals("60 s", ((Station) study().equipment().getFirst()).work().operations().getFirst().time().toString());
+        assertEquals("60 s", ((Station) study().elements().getFirst()).work().operations().getFirst().time().toString());
         robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText("1.5 min"));
         robot.clickOn("#editor-field").push(KeyCode.ENTER);
-        assertEquals("1.5 min", ((Station) study().equipment().getFirst()).work().operations().getFirst().time().toString());
+        assertEquals("1.5 min", ((Station) study().elements().getFirst()).work().operations().getFirst().time().toString());
         robot.clickOn("#token-name");
         robot.interact(() -> robot.lookup("#editor-field").queryAs(TextField.class).setText("Saw"));
         robot.clickOn("#editor-field").push(KeyCode.ENTER);
@@ -228,7 +228,7 @@ class FlowWindowTest extends WindowBase {
         assertTrue(time == robot.lookup("#token-time").query(), "a sentence that reads as before is not made anew");
         robot.clickOn("#token-time");
         type(robot, "75 s");
-        Station station = (Station) study().equipment().getFirst();
+        Station station = (Station) study().elements().getFirst();
         assertEquals("75 s", station.work().operations().getFirst().time().toString());
         assertEquals(7, station.work().inputCapacity());
         robot.clickOn("#token-input-capacity");

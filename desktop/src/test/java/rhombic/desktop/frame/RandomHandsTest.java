@@ -118,7 +118,7 @@ class RandomHandsTest extends WindowBase {
                     noted = begun;
                     Thread.getAllStackTraces().forEach((thread, stack) -> {
                         if (thread.getName().equals("JavaFX Application Thread")) {
-                            slow.add("\nafter 3 s, " + study().equipment().size() + " elements:\n  " + Stream.of(stack).limit(40)
+                            slow.add("\nafter 3 s, " + study().elements().size() + " elements:\n  " + Stream.of(stack).limit(40)
                                     .map(StackTraceElement::toString).collect(Collectors.joining("\n  ")));
                         }
                     });

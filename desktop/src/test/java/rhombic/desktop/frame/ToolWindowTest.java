@@ -25,9 +25,9 @@ import rhombic.desktop.work.Edits;
 import rhombic.formats.study.StudyReader;
 import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Placement;
 
 /** What is in hand, what a click means, and what keys do: nothing is other than it seems. */
@@ -52,7 +52,7 @@ class ToolWindowTest extends WindowBase {
     }
 
     private void put(Kind<?> kind, double x) {
-        Equipment element = Edits.made(kind, study(), Placement.at(x, 0));
+        PlantElement element = Edits.made(kind, study(), Placement.at(x, 0));
         window.bench().edit("place " + element.name(), study -> Edits.placed(study, element));
     }
 
@@ -73,7 +73,7 @@ class ToolWindowTest extends WindowBase {
         WaitForAsyncUtils.waitForFxEvents();
         assertEquals("Enter: Place a station at the pointer", text(robot, "find-does"));
         robot.push(KeyCode.ENTER);
-        assertEquals(2, study().equipment().size());
+        assertEquals(2, study().elements().size());
         assertEquals(3, study().find("Station 2").orElseThrow().placement().xMetres(), 0.6);
         robot.push(KeyCode.ESCAPE);
         robot.push(KeyCode.DIGIT2);
@@ -93,7 +93,7 @@ class ToolWindowTest extends WindowBase {
         assertEquals(Set.of(), window.bench().selection(), "it, and not what it leaves");
         assertEquals("Link", text(robot, "link-title"));
         robot.push(KeyCode.DELETE);
-        assertEquals(4, study().equipment().size(), "no element is lost");
+        assertEquals(4, study().elements().size(), "no element is lost");
         assertEquals(List.of(List.of("Goods in", "Station 1"), List.of("Station 2", "Goods out")), links());
         assertEquals(Optional.empty(), window.bench().link());
         robot.push(KeyCode.CONTROL, KeyCode.Z);
@@ -173,7 +173,7 @@ class ToolWindowTest extends WindowBase {
         robot.clickOn("#leave-save");
         await(() -> study().equals(Study.empty()));
         assertTrue(Files.exists(answer));
-        assertEquals(built.equipment(), StudyReader.open(answer).equipment());
+        assertEquals(built.elements(), StudyReader.open(answer).elements());
         assertEquals("line", StudyReader.open(answer).name(), "a study without a name takes that of its file");
         boolean[] left = new boolean[1];
         robot.interact(() -> window.closing(() -> left[0] = true));
@@ -275,7 +275,7 @@ class ToolWindowTest extends WindowBase {
             robot.interact(() -> robot.lookup("#token-time").queryButton().fire());
             type(robot, time);
             await(this::isRunWritten);
-            int station = study().equipment().indexOf(study().find("Station 1").orElseThrow());
+            int station = study().elements().indexOf(study().find("Station 1").orElseThrow());
             await(() -> saysOut(robot) == window.player().moment().orElseThrow().out(station));
         }
         assertTrue(saysOut(robot) < 60, "at ten minutes a piece");
@@ -306,15 +306,15 @@ class ToolWindowTest extends WindowBase {
     }
 
     private boolean isOccupied() {
-        return window.player().moment().filter(moment -> !moment.at(study().equipment().indexOf(station())).isEmpty()).isPresent();
+        return window.player().moment().filter(moment -> !moment.at(study().elements().indexOf(station())).isEmpty()).isPresent();
     }
 
-    private Equipment station() {
+    private PlantElement station() {
         return study().find("Station 1").orElseThrow();
     }
 
     private Point2D pieceOnScreen() {
-        int body = window.player().moment().orElseThrow().at(study().equipment().indexOf(station())).getFirst().piece();
+        int body = window.player().moment().orElseThrow().at(study().elements().indexOf(station())).getFirst().piece();
         var pixel = window.floor().pixelOfPiece(body).orElseThrow();
         return window.floor().localToScreen(pixel.x(), pixel.y());
     }

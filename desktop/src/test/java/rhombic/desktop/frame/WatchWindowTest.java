@@ -24,9 +24,9 @@ import rhombic.study.Link;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.kind.Buffer;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
 import rhombic.study.value.Look;
@@ -45,7 +45,7 @@ class WatchWindowTest extends WindowBase {
 
     /** Supply on demand, a station that takes a minute, and so many buffers behind it. */
     private static Study line(int buffers) {
-        List<Equipment> elements = new ArrayList<>();
+        List<PlantElement> elements = new ArrayList<>();
         elements.add(new GoodsIn("In", Placement.at(-6, 0), "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT,
                 OptionalInt.empty()));
         elements.add(new Station("Oven", Placement.at(0, 0), 1, 0, Optional.of(DistributionText.parse("60 s"))));

@@ -35,7 +35,7 @@ import rhombic.formats.study.StudyReader;
 import rhombic.formats.study.StudyWriter;
 import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.value.Bend;
 
@@ -55,7 +55,7 @@ class WindowTest extends WindowBase {
     void aLineIsBuiltRunScrubbedUndoneSavedAndOpened(FxRobot robot) throws Exception {
         buildLine(robot);
         assertEquals(List.of("Goods in", "Station 1", "Station 2", "Goods out"),
-                study().equipment().stream().map(Equipment::name).toList());
+                study().elements().stream().map(PlantElement::name).toList());
         assertEquals(List.of(link("Goods in", "Station 1"), link("Station 1", "Station 2"), link("Station 2", "Goods out")),
                 study().links());
         await(() -> window.outlook().last().filter(f -> f.summary().study().equals(study())).isPresent());
@@ -103,12 +103,12 @@ class WindowTest extends WindowBase {
                 .drop();
         assertEquals(Set.of("Station 1", "Station 2"), window.bench().selection());
         robot.push(KeyCode.CONTROL, KeyCode.D);
-        assertEquals(4, study().equipment().size());
+        assertEquals(4, study().elements().size());
         assertEquals(Set.of("Station 3", "Station 4"), window.bench().selection());
         robot.push(KeyCode.R);
         assertEquals(90, study().find("Station 3").orElseThrow().placement().headingDegrees());
         robot.push(KeyCode.DELETE);
-        assertEquals(2, study().equipment().size());
+        assertEquals(2, study().elements().size());
     }
 
     @Test

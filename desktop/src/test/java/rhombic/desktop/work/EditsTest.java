@@ -9,9 +9,9 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Bend;
@@ -50,9 +50,9 @@ class EditsTest {
     @Test
     void aThingSnapsToANeighboursEndElseToTheGrid() {
         Study study = placed(Study.empty(), Kinds.STATION, 0.25, 0);
-        Equipment near = Edits.made(Kinds.STATION, study, Placement.at(2.6, 0.3));
+        PlantElement near = Edits.made(Kinds.STATION, study, Placement.at(2.6, 0.3));
         assertEquals(Placement.at(2.25, 0), Snapping.of(study, near, Set.of()).at());
-        Equipment far = Edits.made(Kinds.STATION, study, Placement.at(7.6, 3.3));
+        PlantElement far = Edits.made(Kinds.STATION, study, Placement.at(7.6, 3.3));
         assertEquals(Placement.at(7.5, 3.5), Snapping.of(study, far, Set.of()).at());
     }
 
@@ -113,11 +113,11 @@ class EditsTest {
         for (Arranging.Line line : List.of(Arranging.Line.WEST, Arranging.Line.EAST)) {
             Study aligned = Arranging.aligned(study, study.names(), line);
             int side = line == Arranging.Line.WEST ? -1 : 1;
-            double[] edges = aligned.equipment().stream().mapToDouble(e -> e.placement().xMetres() + side * Arranging.reach(e, true))
+            double[] edges = aligned.elements().stream().mapToDouble(e -> e.placement().xMetres() + side * Arranging.reach(e, true))
                     .toArray();
             assertEquals(edges[0], edges[1], 1e-3);
         }
-        Equipment buffer = study.find("Buffer 1").orElseThrow();
+        PlantElement buffer = study.find("Buffer 1").orElseThrow();
         assertEquals(buffer.footprint().widthMetres() / 2, Arranging.reach(buffer, true), 1e-9,
                 "turned by 90 degrees it reaches east by half its width");
     }
@@ -142,10 +142,10 @@ class EditsTest {
         Study study = Edits.linkedInOrder(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.BUFFER, 10, 0),
                 List.of("Station 1", "Buffer 1"));
         Edits.Pasted repeated = Arranging.repeated(study, study.names(), 3, 2, 20, 5);
-        assertEquals(12, repeated.study().equipment().size());
+        assertEquals(12, repeated.study().elements().size());
         assertEquals(6, repeated.study().links().size());
         assertEquals(12, repeated.names().size());
-        assertTrue(repeated.study().equipment().stream().anyMatch(e -> e.placement().xMetres() == 40 && e.placement().yMetres() == 5));
+        assertTrue(repeated.study().elements().stream().anyMatch(e -> e.placement().xMetres() == 40 && e.placement().yMetres() == 5));
         assertThrows(IllegalArgumentException.class, () -> Arranging.repeated(study, study.names(), 1000, 1000, 1, 1));
     }
 
@@ -155,7 +155,7 @@ class EditsTest {
                 placed(placed(placed(Study.empty(), Kinds.GOODS_IN, -9, 0), Kinds.STATION, 0, 0), Kinds.GOODS_OUT, 20, 0),
                 List.of("Goods in", "Station 1", "Goods out"));
         Study changed = Arranging.changedTo(study, Set.of("Station 1"), Kinds.UNPACKING);
-        Equipment now = changed.find("Station 1").orElseThrow();
+        PlantElement now = changed.find("Station 1").orElseThrow();
         assertEquals("Unpacking station", now.kind());
         assertEquals(((Station) study.find("Station 1").orElseThrow()).work(), ((WorkEquipment) now).work());
         assertEquals(study.links(), changed.links());
@@ -168,7 +168,7 @@ class EditsTest {
     @Test
     void middlesSnapToTheLinesOfOthersWithAGuide() {
         Study study = placed(Study.empty(), Kinds.STATION, 0.3, 0);
-        Equipment above = Edits.made(Kinds.STATION, study, Placement.at(0.4, 8.1));
+        PlantElement above = Edits.made(Kinds.STATION, study, Placement.at(0.4, 8.1));
         Snapping.Snap snap = Snapping.of(study, above, Set.of());
         assertEquals(Placement.at(0.3, 8), snap.at());
         assertEquals(List.of(new Snapping.Guide(0.3, 0, 0.3, 8)), snap.guides());

@@ -113,10 +113,10 @@ class PlayerTest {
 
     @Test
     void stripsGatherEveryStateAsTheTraceGrows() {
-        StripLog log = new StripLog(player.trace().orElseThrow(), study.equipment().size(), 0);
+        StripLog log = new StripLog(player.trace().orElseThrow(), study.elements().size(), 0);
         assertTrue(log.update());
         assertFalse(log.update(), "nothing new");
-        int leakTest = study.equipment().indexOf(study.find("Leak test").orElseThrow());
+        int leakTest = study.elements().indexOf(study.find("Leak test").orElseThrow());
         byte[] strip = log.dominant(leakTest, 0, 8 * HOUR, 4000);
         long working = java.util.stream.IntStream.range(0, strip.length).filter(i -> strip[i] == EquipmentState.WORKING.ordinal()).count();
         player.seek(8 * HOUR);
@@ -130,9 +130,9 @@ class PlayerTest {
                 30_000);
         cut.advance(200 * HOUR, () -> false);
         assertTrue(cut.trace().startNanos() > 0);
-        StripLog log = new StripLog(cut.trace(), study.equipment().size(), 0);
+        StripLog log = new StripLog(cut.trace(), study.elements().size(), 0);
         log.update();
-        int housings = study.equipment().indexOf(study.find("Housings in").orElseThrow());
+        int housings = study.elements().indexOf(study.find("Housings in").orElseThrow());
         byte[] strip = log.dominant(housings, cut.trace().startNanos(), 200 * HOUR, 50);
         for (byte state : strip) {
             assertTrue(state == EquipmentState.BLOCKED.ordinal() || state == EquipmentState.OFF_SHIFT.ordinal(),

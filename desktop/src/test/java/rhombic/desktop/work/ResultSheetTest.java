@@ -128,7 +128,7 @@ class ResultSheetTest {
     void aBufferSpendsNoTimeOnWork() {
         Study line = study("90 s", work -> work);
         Study with = new Study("Line", line.plan(), line.pieceTypes(),
-                List.of(line.equipment().get(0), new Buffer("Shelf", AT, OptionalInt.empty(), Buffer.Order.OLDEST_FIRST)),
+                List.of(line.elements().get(0), new Buffer("Shelf", AT, OptionalInt.empty(), Buffer.Order.OLDEST_FIRST)),
                 List.of(new Link("In", "Shelf")));
         ResultSheet sheet = ResultSheet.of(summary(with), ResultSheet.Subject.EQUIPMENT);
         assertEquals("", cell(sheet, "Shelf", "Working"), "a buffer has no states");

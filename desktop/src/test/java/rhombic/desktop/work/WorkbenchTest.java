@@ -16,16 +16,16 @@ import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Placement;
 
 class WorkbenchTest {
     private final Workbench bench = new Workbench(Study.empty());
 
     private void place(Kind<?> kind, double x, double y) {
-        Equipment element = Edits.made(kind, bench.study(), Placement.at(x, y));
+        PlantElement element = Edits.made(kind, bench.study(), Placement.at(x, y));
         bench.edit("place " + element.name(), study -> Edits.placed(study, element));
     }
 
@@ -55,7 +55,7 @@ class WorkbenchTest {
     void anEditThatBreaksARuleChangesNothing() {
         place(Kinds.BUFFER, 0, 0);
         Study before = bench.study();
-        assertThrows(IllegalArgumentException.class, () -> bench.edit("double", s -> s.with(s.equipment().getFirst())));
+        assertThrows(IllegalArgumentException.class, () -> bench.edit("double", s -> s.with(s.elements().getFirst())));
         assertEquals(before, bench.study());
     }
 

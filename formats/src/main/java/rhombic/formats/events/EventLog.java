@@ -17,6 +17,7 @@ import rhombic.experiment.EventRun;
 import rhombic.formats.file.SafeFile;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.trace.PieceListener;
 
 /**
@@ -140,8 +141,8 @@ public final class EventLog {
         }
         json.writeEndArray();
         json.writeArrayFieldStart("objects");
-        for (Equipment element : study.equipment()) {
-            if (element.meetsPieces()) {
+        for (PlantElement element : study.elements()) {
+            if (element instanceof Equipment) {
                 object("equipment " + element.name(), element.kind());
             }
         }
@@ -154,7 +155,7 @@ public final class EventLog {
 
     /** Kinds of equipment, apart from names that piece types have. */
     private List<String> kinds() {
-        return study.equipment().stream().filter(Equipment::meetsPieces).map(Equipment::kind).distinct()
+        return study.equipment().stream().map(Equipment::kind).distinct()
                 .filter(kind -> study.type(kind).isEmpty()).toList();
     }
 
@@ -182,7 +183,7 @@ public final class EventLog {
         json.writeStringField("time", at.atOffset(ZoneOffset.UTC).format(TIME));
         json.writeArrayFieldStart("relationships");
         relationship("piece " + (piece + 1), "piece");
-        relationship("equipment " + study.equipment().get(node).name(), "place");
+        relationship("equipment " + study.elements().get(node).name(), "place");
         if (holder != NO_PIECE) {
             relationship("piece " + (holder + 1), "carrier");
         }

@@ -25,7 +25,7 @@ import rhombic.study.BoardChart;
 import rhombic.study.Study;
 import rhombic.study.check.Problem;
 import rhombic.study.check.StudyCheck;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 
 /** Puts a report together: the study, what is assumed, pictures, findings, the comparison, and how it was run. */
 public final class ReportDocument {
@@ -92,7 +92,7 @@ public final class ReportDocument {
                 + study.plan().length()
                 + (study.plan().warmUp().amount() > 0 ? ", of which " + study.plan().warmUp() + " are cut off as warm-up" : ""));
         lines.add(String.join(", ",
-                counted(study.equipment().stream().filter(Equipment::meetsPieces).count(), "piece of equipment", "pieces of equipment"),
+                counted(study.equipment().size(), "piece of equipment", "pieces of equipment"),
                 counted(study.links().size(), "link", "links"), counted(study.pieceTypes().size(), "piece type", "piece types"),
                 counted(study.crews().stream().mapToInt(c -> c.people()).sum(), "person", "people") + " in "
                         + counted(study.crews().size(), "crew", "crews"),
@@ -101,7 +101,7 @@ public final class ReportDocument {
                 .forEach(p -> lines.add(p.subject() + ": " + p.message()));
         parts.add(new Document.Bullets(lines));
         List<List<String>> rows = new ArrayList<>();
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             if (element instanceof rhombic.study.kind.WorkEquipment work) {
                 rows.add(List.of(element.name(), element.kind(), Integer.toString(work.work().places()),
                         String.join(", ", work.work().operations().stream().map(op -> op.name() + " " + time(op.time())).toList()),

@@ -22,10 +22,10 @@ import rhombic.study.change.Change;
 import rhombic.study.change.Changes;
 import rhombic.study.change.Part;
 import rhombic.study.duty.Calendar;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Field;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Table;
@@ -88,12 +88,12 @@ public final class ChangeFile {
         }
     }
 
-    private static <E extends Equipment> void value(Kind<E> kind, String name, Object value, ObjectNode node) {
+    private static <E extends PlantElement> void value(Kind<E> kind, String name, Object value, ObjectNode node) {
         kind.field(name).ifPresent(field -> value(field, value, node));
     }
 
     @SuppressWarnings("unchecked") // the value was taken from the same field
-    private static <E extends Equipment, V> void value(Field<E, V> field, Object value, ObjectNode node) {
+    private static <E extends PlantElement, V> void value(Field<E, V> field, Object value, ObjectNode node) {
         if (!field.type().isLeftOut((V) value)) {
             FieldWriter.write(node, field.name(), field.type(), (V) value);
         }
@@ -101,7 +101,7 @@ public final class ChangeFile {
 
     private static void item(ObjectNode node, String field, Serializable item) {
         node.set(field, switch (item) {
-            case Equipment element -> EquipmentWriter.write(StudyWriter.JSON.createObjectNode(), element);
+            case PlantElement element -> EquipmentWriter.write(StudyWriter.JSON.createObjectNode(), element);
             case Link link -> StudyWriter.link(link);
             case PieceType type -> StudyWriter.type(type);
             case Table table -> StudyWriter.table(table);
@@ -207,7 +207,7 @@ public final class ChangeFile {
         return set(kind.get(), at, fields);
     }
 
-    private static <E extends Equipment> Optional<Change> set(Kind<E> kind, Address at, Fields fields) {
+    private static <E extends PlantElement> Optional<Change> set(Kind<E> kind, Address at, Fields fields) {
         Optional<Field<E, ?>> field = kind.field(at.field());
         if (field.isEmpty()) {
             fields.fault(fields.at("field"), "is no field of a " + kind.fileWord() + "; got \u201c" + at.field() + "\u201d");
@@ -219,7 +219,7 @@ public final class ChangeFile {
         return Optional.of(Change.Set.of(at, kind.fileWord(), before, after));
     }
 
-    private static <E extends Equipment, V> Object value(Field<E, V> field, E blank, Fields fields) {
+    private static <E extends PlantElement, V> Object value(Field<E, V> field, E blank, Fields fields) {
         return FieldReader.value(field, fields).orElseGet(() -> field.of(blank));
     }
 }

@@ -9,11 +9,11 @@ import java.util.Optional;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.kind.Basics;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Field;
 import rhombic.study.kind.Inspection;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Supply;
 import rhombic.study.kind.UnpackingStation;
@@ -42,7 +42,7 @@ final class EquipmentReader {
     private EquipmentReader() {}
 
     /** @param number of the equipment in the file, from 0; tells where it stands if it says no place */
-    static Optional<Equipment> read(Fields fields, int number) {
+    static Optional<PlantElement> read(Fields fields, int number) {
         String word = fields.text("kind", "station");
         String name = fields.text("name", "Equipment");
         String id = fields.has("id") ? fields.text("id", name) : name;
@@ -57,7 +57,7 @@ final class EquipmentReader {
             return Optional.empty();
         }
         Basics usual = basics.orElseGet(() -> Basics.of("Equipment", inRow));
-        Optional<Equipment> read = Optional.of(read(kind.get(), usual, fields));
+        Optional<PlantElement> read = Optional.of(read(kind.get(), usual, fields));
         return basics.isEmpty() ? Optional.empty() : read;
     }
 
@@ -66,7 +66,7 @@ final class EquipmentReader {
         return String.join(", ", words.subList(0, words.size() - 1)) + " or " + words.getLast();
     }
 
-    private static <E extends Equipment> E read(Kind<E> kind, Basics basics, Fields fields) {
+    private static <E extends PlantElement> E read(Kind<E> kind, Basics basics, Fields fields) {
         E element = kind.blank(basics);
         for (Field<E, ?> field : kind.allFields()) {
             element = read(element, field, fields);
@@ -74,7 +74,7 @@ final class EquipmentReader {
         return element;
     }
 
-    private static <E extends Equipment, V> E read(E into, Field<E, V> field, Fields fields) {
+    private static <E extends PlantElement, V> E read(E into, Field<E, V> field, Fields fields) {
         E before = into;
         return FieldReader.value(field, fields).flatMap(value -> fields.tried(field.name(), () -> field.with().apply(before, value)))
                 .orElse(into);

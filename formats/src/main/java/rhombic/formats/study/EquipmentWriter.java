@@ -4,11 +4,11 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
 import rhombic.chance.Distribution;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Field;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.Operation;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Supply;
 import rhombic.study.value.MixPart;
@@ -19,7 +19,7 @@ import rhombic.study.value.Timetable;
 final class EquipmentWriter {
     private EquipmentWriter() {}
 
-    static ObjectNode write(ObjectNode node, Equipment element) {
+    static ObjectNode write(ObjectNode node, PlantElement element) {
         node.put("kind", Kinds.of(element).fileWord());
         node.put("name", element.name());
         if (!element.id().equals(element.name())) {
@@ -29,14 +29,14 @@ final class EquipmentWriter {
         return node;
     }
 
-    private static <E extends Equipment> void write(ObjectNode node, Kind<E> kind, Equipment element) {
+    private static <E extends PlantElement> void write(ObjectNode node, Kind<E> kind, PlantElement element) {
         E one = kind.type().cast(element);
         for (Field<E, ?> field : kind.allFields()) {
             write(node, field, one);
         }
     }
 
-    private static <E extends Equipment, V> void write(ObjectNode node, Field<E, V> field, E element) {
+    private static <E extends PlantElement, V> void write(ObjectNode node, Field<E, V> field, E element) {
         V value = field.of(element);
         if (!field.type().isLeftOut(value)) {
             FieldWriter.write(node, field.name(), field.type(), value);

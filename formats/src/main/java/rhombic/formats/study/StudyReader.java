@@ -36,7 +36,7 @@ import rhombic.study.TargetBand;
 import rhombic.study.Travel;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.FailureMode;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Look;
@@ -165,7 +165,7 @@ public final class StudyReader {
         Optional<RunPlan> plan = plan(fields.object("run"));
         List<PieceType> types = fields.list("pieceTypes", StudyReader::type);
         int[] number = {0};
-        List<Equipment> equipment = fields.list("equipment", element -> EquipmentReader.read(element, number[0]++));
+        List<PlantElement> elements = fields.list("equipment", element -> EquipmentReader.read(element, number[0]++));
         List<Link> links = fields.list("links", StudyReader::link);
         List<Table> tables = fields.optionalList("tables", StudyReader::table);
         List<Rule> rules = fields.optionalList("rules", RuleReader::read);
@@ -179,7 +179,7 @@ public final class StudyReader {
             return Optional.empty(); // what refers to a faulty element would be reported as missing
         }
         return fields.tried(null,
-                () -> new Study(name, plan.get(), types, equipment, links, tables, rules, views, calendars, comparison.get()));
+                () -> new Study(name, plan.get(), types, elements, links, tables, rules, views, calendars, comparison.get()));
     }
 
     static Optional<RunPlan> plan(Fields fields) {

@@ -52,7 +52,7 @@ public final class StudyWriter {
         ArrayNode types = root.putArray("pieceTypes");
         study.pieceTypes().forEach(type -> types.add(type(type)));
         ArrayNode equipment = root.putArray("equipment");
-        study.equipment().forEach(element -> equipment.add(EquipmentWriter.write(JSON.createObjectNode(), element)));
+        study.elements().forEach(element -> equipment.add(EquipmentWriter.write(JSON.createObjectNode(), element)));
         ArrayNode links = root.putArray("links");
         links(study, links);
         if (!study.tables().isEmpty()) {
@@ -84,7 +84,7 @@ public final class StudyWriter {
     /** The id of the first link between two elements follows from theirs, and is left out where it does. */
     private static void links(Study study, ArrayNode links) {
         Map<String, String> idOf = new HashMap<>();
-        study.equipment().forEach(element -> idOf.put(element.name(), element.id()));
+        study.elements().forEach(element -> idOf.put(element.name(), element.id()));
         Set<String> first = new HashSet<>();
         for (Link link : study.links()) {
             String usual = Link.usualId(idOf.getOrDefault(link.from(), ""), idOf.getOrDefault(link.to(), ""));

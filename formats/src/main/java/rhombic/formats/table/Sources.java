@@ -8,8 +8,8 @@ import java.util.ArrayList;
 import java.util.List;
 import rhombic.formats.file.FileTrouble;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Supply;
 import rhombic.study.value.Table;
 import rhombic.study.value.Timetable;
@@ -36,7 +36,7 @@ public final class Sources {
         Sources sources = new Sources(folder, all);
         List<Table> tables = study.tables().stream().map(sources::table).toList();
         Study read = tables.equals(study.tables()) ? study : study.withTables(tables);
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             if (element instanceof GoodsIn in && in.supply().orElse(null) instanceof Supply.ByTimetable by) {
                 Timetable timetable = sources.timetable(in, by.timetable(), study);
                 if (!timetable.equals(by.timetable())) {

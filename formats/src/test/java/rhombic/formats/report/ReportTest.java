@@ -90,7 +90,7 @@ class ReportTest {
                 .changed("Loading", e -> e.named("\u6D82\u88C5"));
         Path file = folder.resolve("scripts.pdf");
         Document document = new Document("Names", List.of(new Document.Paragraph(
-                String.join(", ", study.equipment().stream().map(e -> e.name()).toList()))));
+                String.join(", ", study.elements().stream().map(e -> e.name()).toList()))));
         PdfReport.save(document, file);
         try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
             String text = new PDFTextStripper().getText(pdf);
@@ -154,7 +154,7 @@ class ReportTest {
                 default -> {}
             }
         }
-        int places = study.equipment().stream().mapToInt(e -> e instanceof WorkEquipment work
+        int places = study.elements().stream().mapToInt(e -> e instanceof WorkEquipment work
                 ? work.work().places() * (work instanceof Station station ? station.load().pieces() : 1)
                 : 0).sum();
         assertTrue(begun > 100, "begun " + begun);

@@ -86,7 +86,7 @@ class StudyFileTest {
         Study study = StudyReader.read(bare);
         assertEquals(Set.of(), schemaFaults(bare));
         assertEquals(rhombic.study.value.PieceType.usual("Box"), study.pieceTypes().getFirst());
-        assertEquals(List.of(0.0, 5.0), study.equipment().stream().map(e -> e.placement().xMetres()).toList());
+        assertEquals(List.of(0.0, 5.0), study.elements().stream().map(e -> e.placement().xMetres()).toList());
     }
 
     @Property(tries = 150, seed = "20261123")
@@ -284,7 +284,7 @@ class StudyFileTest {
     @Test
     void aSmallFileIsReadWhole() throws Exception {
         Study study = StudyReader.read(SMALL);
-        assertEquals(List.of("In", "S"), study.equipment().stream().map(rhombic.study.kind.Equipment::name).toList());
+        assertEquals(List.of("In", "S"), study.elements().stream().map(rhombic.study.kind.PlantElement::name).toList());
         assertEquals(1, study.links().size());
     }
 
@@ -295,7 +295,7 @@ class StudyFileTest {
                 .replace("\"time\": \"60 s\"",
                         "\"time\": \"60 s\", \"inletShut\": [{\"from\": \"0 s\", \"until\": \"90 min\"}, {\"from\": \"4 h\"}]"));
         assertEquals(List.of(Look.Form.DRUM, Look.Form.BOX), study.pieceTypes().getFirst().looks().stream().map(Look::form).toList());
-        assertEquals("0 s to 90 min, 4 h on", ShutTime.text(study.equipment().get(1).basics().inletShut()));
+        assertEquals("0 s to 90 min, 4 h on", ShutTime.text(study.elements().get(1).basics().inletShut()));
         String written = StudyWriter.write(study);
         assertTrue(written.contains("\"form\" : \"drum\"") && !written.contains("\"box\""), written);
         assertEquals(study, StudyReader.read(written));

@@ -44,7 +44,7 @@ final class CalendarSentences {
     private static Sentence sentence(Study study, Calendar calendar) {
         String name = calendar.name();
         String exceptions = CalendarText.ofExceptions(calendar.exceptions());
-        String users = study.equipment().stream().filter(e -> e.basics().duty().calendar().equals(name)).map(e -> e.name()).limit(4)
+        String users = study.elements().stream().filter(e -> e.basics().duty().calendar().equals(name)).map(e -> e.name()).limit(4)
                 .collect(Collectors.joining(", "));
         return new Sentence(
                 typed(name + " calendar name", name, name, "A name",

@@ -21,7 +21,7 @@ import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
 import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 
 /** What the card of a crew says: how many there are, what they can do, and by which rules they do it. */
@@ -117,7 +117,7 @@ final class CrewSentences {
 
     private Sentence breaks() {
         List<String> areas = new ArrayList<>(List.of("at home"));
-        study.equipment().stream().filter(BreakArea.class::isInstance).map(Equipment::name).forEach(areas::add);
+        study.elements().stream().filter(BreakArea.class::isInstance).map(PlantElement::name).forEach(areas::add);
         return new Sentence(new Words("They spend breaks "),
                 picked("break area", crew.breakArea().isEmpty() ? "at home" : crew.breakArea(), areas,
                         text -> crew(c -> c.withBreakArea(text.equals("at home") ? "" : text))),
@@ -126,8 +126,8 @@ final class CrewSentences {
 
     /** Where they are needed, so that nobody has to look for it. */
     private Sentence used() {
-        List<String> places = study.equipment().stream().filter(element -> needs(element).stream().anyMatch(need -> crew.has(need.skill())))
-                .map(Equipment::name).toList();
+        List<String> places = study.elements().stream().filter(element -> needs(element).stream().anyMatch(need -> crew.has(need.skill())))
+                .map(PlantElement::name).toList();
         String text = places.isEmpty()
                 ? "Nobody needs them yet: say so on the card of a station, with + needs."
                 : "They are needed at " + places.stream().limit(6).collect(Collectors.joining(", "))
@@ -135,7 +135,7 @@ final class CrewSentences {
         return new Sentence(new Words(text));
     }
 
-    private List<Need> needs(Equipment element) {
+    private List<Need> needs(PlantElement element) {
         List<Need> all = new ArrayList<>(study.carryNeedsFrom(element.name()));
         study.linksFrom(element.name()).stream().flatMap(link -> link.failures().stream()).map(FailureMode::repairedBy)
                 .forEach(all::addAll);

@@ -20,7 +20,8 @@ import rhombic.study.duty.Calendar;
 import rhombic.study.duty.Duty;
 import rhombic.study.duty.StandPoint;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
 
 /** When equipment works, and where people stand at it. */
@@ -29,16 +30,16 @@ final class DutySentences {
     private static final String NEW_CALENDAR = "a new calendar";
 
     private final Study study;
-    private final Equipment element;
+    private final PlantElement element;
     private final Duty duty;
 
-    private DutySentences(Study study, Equipment element) {
+    private DutySentences(Study study, PlantElement element) {
         this.study = study;
         this.element = element;
         duty = element.basics().duty();
     }
 
-    static List<Sentence> of(Study study, Equipment element) {
+    static List<Sentence> of(Study study, PlantElement element) {
         DutySentences sentences = new DutySentences(study, element);
         List<Sentence> all = new ArrayList<>();
         FailureSentences failures = FailureSentences.of(study, element);
@@ -67,20 +68,21 @@ final class DutySentences {
     // ---- calendar
 
     private List<Part> calendar() {
-        boolean isCrew = element instanceof Crew;
+        boolean isGroup = element instanceof ResourceGroup;
         List<String> choices = Stream
                 .concat(Stream.of(ALWAYS), Stream.concat(study.calendars().stream().map(Calendar::name), Stream.of(NEW_CALENDAR)))
                 .toList();
-        Part token = picked("calendar", duty.calendar().isEmpty() ? isCrew ? ALWAYS : "+ shifts" : duty.calendar(), choices, this::uses);
+        Part token = picked("calendar", duty.calendar().isEmpty() ? isGroup ? ALWAYS : "+ shifts" : duty.calendar(), choices, this::uses);
         if (duty.calendar().isEmpty()) {
-            return isCrew ? List.of(new Words("They are there "), token, new Words(".")) : List.of(token);
+            return isGroup ? List.of(new Words("They are there "), token, new Words(".")) : List.of(token);
         }
-        List<String> words = Arrays.stream(AtShiftEnd.values()).filter(over -> isCrew || over != AtShiftEnd.HAND_OVER).map(AtShiftEnd::word)
+        List<String> words = Arrays.stream(AtShiftEnd.values()).filter(over -> isGroup || over != AtShiftEnd.HAND_OVER)
+                .map(AtShiftEnd::word)
                 .toList();
         String hours = study.calendar(duty.calendar())
                 .map(c -> ", " + Quantity.plain(Math.round(c.weeklySeconds() / 36.0) / 100.0) + " h a week")
                 .orElse("");
-        return List.of(new Words(isCrew ? "They are there by " : "It works by "), token,
+        return List.of(new Words(isGroup ? "They are there by " : "It works by "), token,
                 new Words(hours + "; when a shift ends or a break begins, "),
                 picked("at shift end", duty.atShiftEnd().word(), words,
                         text -> duty(d -> d.withAtShiftEnd(

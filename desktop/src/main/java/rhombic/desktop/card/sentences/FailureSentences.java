@@ -33,9 +33,8 @@ import rhombic.study.duty.CalendarText;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Spell;
 import rhombic.study.duty.UpTime;
-import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Names;
 
@@ -49,7 +48,7 @@ final class FailureSentences {
     private final List<FailureMode> modes;
     private final Function<UnaryOperator<List<FailureMode>>, UnaryOperator<Study>> change;
     /** The equipment that breaks; null if it is no equipment. */
-    private final @Nullable Equipment element;
+    private final @Nullable PlantElement element;
     private final Manner manner;
 
     /**
@@ -68,7 +67,7 @@ final class FailureSentences {
     }
 
     private FailureSentences(Study study, List<FailureMode> modes,
-            Function<UnaryOperator<List<FailureMode>>, UnaryOperator<Study>> change, @Nullable Equipment element, Manner manner) {
+            Function<UnaryOperator<List<FailureMode>>, UnaryOperator<Study>> change, @Nullable PlantElement element, Manner manner) {
         this.study = study;
         this.modes = modes;
         this.change = change;
@@ -76,13 +75,13 @@ final class FailureSentences {
         this.manner = manner;
     }
 
-    static FailureSentences of(Study study, Equipment element) {
-        boolean isCrew = element instanceof Crew;
+    static FailureSentences of(Study study, PlantElement element) {
+        boolean isGroup = element instanceof ResourceGroup;
         return new FailureSentences(study, element.basics().duty().failures(),
                 change -> Sentences.basics(element, b -> b.withDuty(b.duty().withFailures(change.apply(b.duty().failures())))),
-                isCrew ? null : element, isCrew
+                isGroup ? null : element, isGroup
                         ? new Manner("What each works with breaks down by ", "job", true, "Meanwhile whoever works with it stands by. ", "")
-                        : new Manner("Breaks down by ", "piece", element instanceof WorkEquipment || element instanceof Conveyor, "", ""));
+                        : new Manner("Breaks down by ", "piece", element.works(), "", ""));
     }
 
     /** @param number of the link among those of its giver */
@@ -348,13 +347,13 @@ final class FailureSentences {
     }
 
     private List<Part> stopsOthers(FailureMode mode) {
-        Equipment itself = element;
+        PlantElement itself = element;
         if (itself == null) {
             return List.of();
         }
         String name = mode.name();
-        List<String> others = study.equipment().stream().filter(e -> e.meetsPieces() && !e.name().equals(itself.name()))
-                .map(Equipment::name).toList();
+        List<String> others = study.equipment().stream().filter(e -> !e.name().equals(itself.name()))
+                .map(PlantElement::name).toList();
         return List
                 .of(several(id(name, "also"),
                         mode.stopsWith().isEmpty() ? "+ stops others" : "Stops " + String.join(", ", mode.stopsWith()) + " too",

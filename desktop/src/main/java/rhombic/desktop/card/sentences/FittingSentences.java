@@ -21,7 +21,7 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.Names;
 import rhombic.study.value.Routing;
@@ -93,8 +93,8 @@ final class FittingSentences {
                         text -> replaced(merge,
                                 merge.withPriority(Typed.choice(Fitting.Priority.values(), Fitting.Priority::word, text)))));
                 parts.add(new Words(". "));
-                List<String> others = study.equipment().stream().filter(e -> e.givesPieces() && !e.name().equals(conveyor.name()))
-                        .map(Equipment::name).limit(200).toList();
+                List<String> others = study.elements().stream().filter(e -> e.givesPieces() && !e.name().equals(conveyor.name()))
+                        .map(PlantElement::name).limit(200).toList();
                 parts.add(picked("link to " + id, "+ link from", others, text -> s -> s.linked(text, "", conveyor.name(), id)));
                 parts.add(new Words(" "));
             }

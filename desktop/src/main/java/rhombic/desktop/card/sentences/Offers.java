@@ -7,7 +7,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import rhombic.formula.Formula;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Attribute;
 
 /** All that a formula can read at a place, to be offered while one is typed. */
@@ -26,7 +26,7 @@ final class Offers {
         }
         study.tables().forEach(table -> offers
                 .add("table('" + table.name() + "', " + (table.keys().size() == 1 ? "piece.type)" : "piece.type, here.name)")));
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             element.basics().attributes().forEach(a -> offers.add("at('" + element.name() + "')." + a.name()));
             element.readable().forEach(name -> offers.add("at('" + element.name() + "')." + name));
             offers.add("at('" + element.name() + "').content");

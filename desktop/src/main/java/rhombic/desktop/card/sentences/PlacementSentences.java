@@ -13,18 +13,19 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceOffset;
 
 /** How large an element is, how high it stands, and where pieces sit on it. */
 final class PlacementSentences {
-    private final Equipment element;
+    private final PlantElement element;
 
-    private PlacementSentences(Equipment element) {
+    private PlacementSentences(PlantElement element) {
         this.element = element;
     }
 
-    static List<Sentence> of(Equipment element) {
+    static List<Sentence> of(PlantElement element) {
         PlacementSentences sentences = new PlacementSentences(element);
         List<Sentence> all = new ArrayList<>(List.of(sentences.size()));
         if (!element.basics().pieceOffset().equals(PieceOffset.USUAL)) {
@@ -45,7 +46,7 @@ final class PlacementSentences {
                         "Height above the floor, such as 2.5 m; 0 m stands on it",
                         text -> change(e -> e.placed(e.placement().raisedTo(metres(text))))),
                 new Words(". ")));
-        if (element.basics().pieceOffset().equals(PieceOffset.USUAL) && element.meetsPieces()) {
+        if (element.basics().pieceOffset().equals(PieceOffset.USUAL) && element instanceof Equipment) {
             parts.add(Sentence.Token.act("seat", "+ where pieces sit",
                     change(e -> e.with(e.basics().withPieceOffset(new PieceOffset(0, 0, 0.1, 0))))));
         }
@@ -96,7 +97,7 @@ final class PlacementSentences {
                 text -> change(e -> e.with(e.basics().withPieceOffset(with.apply(metres(text))))));
     }
 
-    private UnaryOperator<Study> change(UnaryOperator<Equipment> change) {
+    private UnaryOperator<Study> change(UnaryOperator<PlantElement> change) {
         return study -> study.changed(element.name(), change);
     }
 

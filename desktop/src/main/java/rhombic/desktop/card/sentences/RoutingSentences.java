@@ -24,7 +24,7 @@ import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
@@ -35,14 +35,14 @@ final class RoutingSentences {
     private static final int MAX_CHOICES = 200;
 
     private final Study study;
-    private final Equipment element;
+    private final PlantElement element;
     /** Name of the outlet; empty for the usual one. */
     private final String outlet;
     private final List<Link> links;
     /** Tells tokens of one outlet from those of another. */
     private final String of;
 
-    private RoutingSentences(Study study, Equipment element, String outlet) {
+    private RoutingSentences(Study study, PlantElement element, String outlet) {
         this.study = study;
         this.element = element;
         this.outlet = outlet;
@@ -52,7 +52,7 @@ final class RoutingSentences {
     }
 
     /** @param andMore what is said behind it */
-    static List<Sentence> of(Study study, Equipment element, List<Part> andMore) {
+    static List<Sentence> of(Study study, PlantElement element, List<Part> andMore) {
         return new RoutingSentences(study, element, "").ways(andMore);
     }
 
@@ -62,7 +62,7 @@ final class RoutingSentences {
 
     /** All that is said of one link: where it leads, which pieces go there, how they come there, and what breaks it. */
     static List<Sentence> of(Study study, Link link) {
-        Equipment from = study.find(link.from()).orElseThrow();
+        PlantElement from = study.find(link.from()).orElseThrow();
         RoutingSentences sentences = new RoutingSentences(study, from, link.fromPort());
         int number = sentences.number(link);
         boolean isForAll = link.filter() instanceof LinkFilter.All;
@@ -80,8 +80,8 @@ final class RoutingSentences {
 
     /** One end of the link, which can be put elsewhere. */
     private Part end(String id, Link link, boolean isFrom) {
-        List<String> others = study.equipment().stream()
-                .filter(e -> isFrom ? e.givesPieces() : e.takesPieces()).map(Equipment::name)
+        List<String> others = study.elements().stream()
+                .filter(e -> isFrom ? e.givesPieces() : e.takesPieces()).map(PlantElement::name)
                 .filter(name -> !name.equals(isFrom ? link.to() : link.from())).limit(MAX_CHOICES).toList();
         return picked("link " + id, isFrom ? link.from() : link.to(), others, text -> isFrom
                 ? link(link, l -> l.between(text, l.to()).withPorts("", l.toPort()))
@@ -138,7 +138,7 @@ final class RoutingSentences {
             LinkSentences.of(study, link, number(link)).ifPresent(all::add);
             all.addAll(FailureSentences.of(study, link, number(link)).all());
         }
-        List<String> others = study.equipment().stream().filter(Equipment::takesPieces).map(Equipment::name)
+        List<String> others = study.elements().stream().filter(PlantElement::takesPieces).map(PlantElement::name)
                 .filter(name -> !name.equals(element.name()) && links.stream().noneMatch(l -> l.to().equals(name))).limit(MAX_CHOICES)
                 .toList();
         List<Part> more = new ArrayList<>();

@@ -28,6 +28,7 @@ import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceType;
@@ -43,7 +44,7 @@ public final class Sentences {
         this.study = study;
     }
 
-    public static List<Sentence> of(Study study, Equipment element) {
+    public static List<Sentence> of(Study study, PlantElement element) {
         Sentences sentences = new Sentences(study);
         List<Sentence> all = new ArrayList<>(switch (element) {
             case GoodsIn in -> GoodsInSentences.of(study, in);
@@ -62,7 +63,7 @@ public final class Sentences {
         if (element.givesPieces()) {
             all.addAll(RoutingSentences.of(study, element, sentences.outlet(element)));
         }
-        if (element.meetsPieces()) {
+        if (element instanceof Equipment) {
             all.addAll(DutySentences.of(study, element));
         }
         all.add(sentences.place(element));
@@ -118,7 +119,7 @@ public final class Sentences {
         return sized.withArrangement(arrangement);
     }
 
-    private Sentence selection(Equipment element) {
+    private Sentence selection(PlantElement element) {
         Selection selection = element.basics().selection();
         List<String> types = study.pieceTypes().stream().map(PieceType::name).toList();
         List<Part> parts = new ArrayList<>(List.of(words("Of those that wait it takes "),
@@ -149,7 +150,7 @@ public final class Sentences {
         return new Sentence(parts);
     }
 
-    private List<Part> inlet(Equipment element) {
+    private List<Part> inlet(PlantElement element) {
         String times = ShutTime.text(element.basics().inletShut());
         Part token = typed("inlet shut", times.isEmpty() ? "+ shut the inlet" : ShutTime.shown(element.basics().inletShut()), times,
                 "Elapsed times such as 1 h to 2 h, 5 h on; empty: always open",
@@ -157,7 +158,7 @@ public final class Sentences {
         return times.isEmpty() ? List.of(token) : List.of(words("Its inlet is shut "), token, words("."));
     }
 
-    private List<Part> outlet(Equipment element) {
+    private List<Part> outlet(PlantElement element) {
         String times = ShutTime.text(element.basics().outletShut());
         Part token = typed("outlet shut", times.isEmpty() ? "+ shut the outlet" : ShutTime.shown(element.basics().outletShut()), times,
                 "Elapsed times such as 1 h to 2 h, 5 h on; empty: always open",
@@ -166,18 +167,18 @@ public final class Sentences {
     }
 
     /** Shuts or opens an outlet from a moment of the run on; what was to come after that is dropped. */
-    public static UnaryOperator<Study> switchedOutlet(Equipment element, boolean shut, Quantity from) {
+    public static UnaryOperator<Study> switchedOutlet(PlantElement element, boolean shut, Quantity from) {
         List<ShutTime> before = element.basics().outletShut();
         return basics(element, b -> b.withOutletShut(shut ? ShutTime.shutFrom(before, from) : ShutTime.openFrom(before, from)));
     }
 
     /** Shuts or opens an inlet from a moment of the run on; what was to come after that is dropped. */
-    public static UnaryOperator<Study> switchedInlet(Equipment element, boolean shut, Quantity from) {
+    public static UnaryOperator<Study> switchedInlet(PlantElement element, boolean shut, Quantity from) {
         List<ShutTime> before = element.basics().inletShut();
         return basics(element, b -> b.withInletShut(shut ? ShutTime.shutFrom(before, from) : ShutTime.openFrom(before, from)));
     }
 
-    private Sentence place(Equipment element) {
+    private Sentence place(PlantElement element) {
         Placement at = element.placement();
         Quantity x = Quantity.metres(Math.round(at.xMetres() * 1000) / 1000.0);
         Quantity y = Quantity.metres(Math.round(at.yMetres() * 1000) / 1000.0);
@@ -198,11 +199,11 @@ public final class Sentences {
                 words(attributes.isEmpty() ? "" : "."));
     }
 
-    static UnaryOperator<Study> basics(Equipment element, UnaryOperator<Basics> change) {
+    static UnaryOperator<Study> basics(PlantElement element, UnaryOperator<Basics> change) {
         return change(element, e -> e.with(change.apply(e.basics())));
     }
 
-    private static UnaryOperator<Study> change(Equipment element, UnaryOperator<Equipment> change) {
+    private static UnaryOperator<Study> change(PlantElement element, UnaryOperator<PlantElement> change) {
         return s -> s.changed(element.name(), change);
     }
 

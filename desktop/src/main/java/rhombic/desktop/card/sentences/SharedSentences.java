@@ -27,9 +27,9 @@ import rhombic.desktop.work.Arranging;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Placement;
 
 /** What can be said of several elements at once: how they stand, and the sentences that all of them share. */
@@ -90,10 +90,10 @@ public final class SharedSentences {
     }
 
     /** Sentences that all elements have; a token that is changed changes all of them, and where they differ it makes them alike. */
-    public static List<Sentence> of(Study study, List<Equipment> elements) {
+    public static List<Sentence> of(Study study, List<PlantElement> elements) {
         List<Map<String, Sentence>> all = representatives(study, elements).stream()
                 .map(element -> byTokens(Sentences.of(study, element))).toList();
-        List<String> names = elements.stream().map(Equipment::name).toList();
+        List<String> names = elements.stream().map(PlantElement::name).toList();
         List<Sentence> shared = new ArrayList<>();
         all.getFirst().forEach((key, sentence) -> {
             if (isForAll(sentence) && all.stream().allMatch(map -> map.containsKey(key))) {
@@ -104,17 +104,17 @@ public final class SharedSentences {
     }
 
     /** Of those that are alike but for where they stand, one is enough, and those that stand farthest to each side. */
-    private static List<Equipment> representatives(Study study, List<Equipment> elements) {
-        Map<Object, Equipment> unlike = new LinkedHashMap<>();
-        for (Equipment element : elements) {
+    private static List<PlantElement> representatives(Study study, List<PlantElement> elements) {
+        Map<Object, PlantElement> unlike = new LinkedHashMap<>();
+        for (PlantElement element : elements) {
             int links = Math.min(2, study.linksFrom(element.name()).size());
             unlike.putIfAbsent(List.of(links, element.with(element.basics().withId("like")).named("like").placed(Placement.at(0, 0))),
                     element);
         }
-        Set<Equipment> chosen = new LinkedHashSet<>(unlike.values());
+        Set<PlantElement> chosen = new LinkedHashSet<>(unlike.values());
         for (ToDoubleFunction<Placement> side : List.<ToDoubleFunction<Placement>>of(Placement::xMetres, Placement::yMetres,
                 Placement::zMetres, Placement::headingDegrees)) {
-            Comparator<Equipment> bySide = Comparator.comparingDouble(element -> side.applyAsDouble(element.placement()));
+            Comparator<PlantElement> bySide = Comparator.comparingDouble(element -> side.applyAsDouble(element.placement()));
             elements.stream().min(bySide).ifPresent(chosen::add);
             elements.stream().max(bySide).ifPresent(chosen::add);
         }
@@ -187,9 +187,9 @@ public final class SharedSentences {
             change.apply(first);
             return study -> {
                 Study now = study;
-                Map<String, Equipment> changed = new HashMap<>();
+                Map<String, PlantElement> changed = new HashMap<>();
                 for (String name : names) {
-                    Equipment element = study.find(name).orElseThrow();
+                    PlantElement element = study.find(name).orElseThrow();
                     Study alone = study.alone(element);
                     Optional<Study> after = token(alone, element).map(token -> change.apply(token).apply(alone));
                     if (after.isPresent() && after.get().changed(name, e -> element).equals(alone)) {
@@ -205,7 +205,7 @@ public final class SharedSentences {
             };
         }
 
-        private Optional<Token> token(Study study, Equipment element) {
+        private Optional<Token> token(Study study, PlantElement element) {
             return Optional.ofNullable(byTokens(Sentences.of(study, element)).get(key)).map(sentence -> tokens(sentence).get(at));
         }
     }

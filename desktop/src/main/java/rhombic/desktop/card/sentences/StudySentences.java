@@ -249,9 +249,9 @@ final class StudySentences {
 
     private List<String> whens() {
         List<String> all = new ArrayList<>();
-        study.equipment().forEach(element -> RuleText.WHEN_FORMS.stream().filter(form -> form.contains("Oven"))
+        study.elements().forEach(element -> RuleText.WHEN_FORMS.stream().filter(form -> form.contains("Oven"))
                 .forEach(form -> all.add(form.replace("Oven", element.name()))));
-        study.equipment().forEach(element -> element.ruleStates().forEach(word -> all.add(element.name() + " becomes " + word)));
+        study.elements().forEach(element -> element.ruleStates().forEach(word -> all.add(element.name() + " becomes " + word)));
         RuleText.WHEN_FORMS.stream().filter(form -> !form.contains("Oven")).forEach(all::add);
         return all;
     }
@@ -259,7 +259,7 @@ final class StudySentences {
     private List<String> actions() {
         List<String> all = new ArrayList<>(
                 RuleText.ACTION_FORMS.stream().filter(form -> !form.contains("Oven") && !form.startsWith("create")).toList());
-        study.equipment().forEach(element -> {
+        study.elements().forEach(element -> {
             all.addAll(List.of("shut " + element.name(), "open " + element.name()));
             element.settable().forEach(name -> all.add("set " + name + " of " + element.name() + " to 1"));
         });

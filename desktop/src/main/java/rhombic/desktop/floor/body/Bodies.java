@@ -11,9 +11,9 @@ import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.WorkEquipment;
@@ -35,7 +35,7 @@ public final class Bodies {
         return new Point(0.78, footprint.widthMetres() / 2 - 0.35, 2.2);
     }
 
-    public TriangleMesh of(Equipment element) {
+    public TriangleMesh of(PlantElement element) {
         return switch (element) {
             case GoodsIn in -> made.computeIfAbsent("in", key -> portal(in.usualSize(), true));
             case GoodsOut out -> made.computeIfAbsent("out", key -> portal(out.usualSize(), false));
@@ -62,14 +62,14 @@ public final class Bodies {
     }
 
     /** The same as it is seen from far away. */
-    public TriangleMesh far(Equipment element) {
+    public TriangleMesh far(PlantElement element) {
         return element instanceof Conveyor conveyor
                 ? made.computeIfAbsent(shape("far conveyor", conveyor), key -> ConveyorBody.far(conveyor))
                 : of(element);
     }
 
     /** How much the shape of its kind is stretched along the flow, across it, and up, if it has a size of its own. */
-    public static double[] stretch(Equipment element) {
+    public static double[] stretch(PlantElement element) {
         Footprint own = element.footprint();
         if (element instanceof Crew) {
             return new double[] {1, 1, 1};

@@ -16,7 +16,7 @@ import rhombic.scene.Scene;
 import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.Travel;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.EquipmentState;
 import rhombic.trace.Moment;
 
@@ -49,7 +49,7 @@ public final class Lamps {
     }
 
     /** A lamp for a machine, where it belongs on it. */
-    public MeshView on(Equipment element) {
+    public MeshView on(PlantElement element) {
         MeshMaker.Point at = Bodies.lamp(element.footprint());
         return lamp(at.x(), at.y(), at.z());
     }
@@ -87,8 +87,8 @@ public final class Lamps {
     }
 
     public void show(Study study, Moment moment) {
-        for (int i = 0; i < study.equipment().size() && !ofEquipment.isEmpty(); i++) {
-            MeshView lamp = ofEquipment.get(study.equipment().get(i).name());
+        for (int i = 0; i < study.elements().size() && !ofEquipment.isEmpty(); i++) {
+            MeshView lamp = ofEquipment.get(study.elements().get(i).name());
             if (lamp != null) {
                 lamp.setMaterial(moment.state(i).map(lit::get).orElse(unlit));
             }

@@ -5,7 +5,7 @@ import java.util.Set;
 import javafx.geometry.Rectangle2D;
 import rhombic.desktop.floor.FloorView;
 import rhombic.desktop.work.Workbench;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 
 /** Sweeps a box: what has its middle in it is selected. */
 record BandDrag(FloorView floor, Workbench bench, double fromX, double fromY) implements Drag {
@@ -18,7 +18,7 @@ record BandDrag(FloorView floor, Workbench bench, double fromX, double fromY) im
     public void release(double x, double y, boolean more) {
         Rectangle2D band = band(x, y);
         Set<String> names = new HashSet<>(more ? bench.selection() : Set.of());
-        for (Equipment element : bench.study().equipment()) {
+        for (PlantElement element : bench.study().elements()) {
             floor.pixelOf(element.placement().xMetres(), element.placement().yMetres(), 0.5)
                     .filter(p -> band.contains(p.x(), p.y()))
                     .ifPresent(p -> names.add(element.name()));

@@ -12,10 +12,13 @@ import rhombic.desktop.floor.Viewpoint;
 import rhombic.desktop.work.PathDrawing;
 import rhombic.desktop.work.Workbench;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kind;
+import rhombic.study.kind.PlantElement;
 
-/** What clicks and keys do while a conveyor is drawn: each click sets a corner, a double click or Enter ends it. */
+/**
+ * What clicks and keys do while a conveyor is drawn: each click sets a corner, a double click or Enter ends it, and so does a
+ * click on another conveyor, which it joins, or at an inlet.
+ */
 final class DrawTool implements Tool {
     private final FloorView floor;
     private final Workbench bench;
@@ -47,18 +50,36 @@ final class DrawTool implements Tool {
     @Override
     public String hint() {
         return drawing.hasBegun()
-                ? "click each corner, or type a length (4.5) or length and turn (4.5, 90)\ndouble click or Enter ends it \u00b7 Esc gives it up"
+                ? "click each corner, or type a length (4.5) or length and turn (4.5, 90)\ndouble click or Enter ends it, as a conveyor does that it joins \u00b7 Esc gives it up"
                 : "click where the " + kind.word().toLowerCase(Locale.ROOT) + " begins; on another it branches off\nEsc ends";
     }
 
     @Override
     public void press(MouseEvent e) {
-        if (e.getClickCount() > 1 && drawing.canEnd()) {
-            end();
+        if (e.getClickCount() > 1) { // the second click of two only ever ends one
+            if (drawing.canEnd()) {
+                end();
+            }
             return;
         }
         add(e.getX(), e.getY());
-        show(e.getX(), e.getY());
+        endOrShow(e.getX(), e.getY());
+    }
+
+    private void endOrShow(double x, double y) {
+        if (drawing.endsThere(bench.study())) {
+            end();
+        } else {
+            show(x, y);
+        }
+    }
+
+    /** What is drawn so far stays. */
+    @Override
+    public void giveWay() {
+        if (drawing.canEnd()) {
+            place();
+        }
     }
 
     /** Digits are a length, or a length and a turn; says whether the key was one of its own. */
@@ -73,6 +94,8 @@ final class DrawTool implements Tool {
                 return true;
             }
             add(x, y);
+            endOrShow(x, y);
+            return true;
         } else if (e.getCode() == KeyCode.BACK_SPACE) {
             drawing.takeBack();
         } else if (e.getText().matches("[0-9.,\\- ]")) {
@@ -88,7 +111,7 @@ final class DrawTool implements Tool {
     private void show(double x, double y) {
         Optional<Conveyor> shown = spot(x, y).flatMap(spot -> drawing.shown(bench.study(), spot.x(), spot.y()))
                 .map(PathDrawing.Drawn::conveyor);
-        floor.showGhost(shown.map(List::<Equipment>of).orElse(List.of()));
+        floor.showGhost(shown.map(List::<PlantElement>of).orElse(List.of()));
         String length = shown.map(conveyor -> String.format(Locale.ROOT, "%.2f m", conveyor.conveyorPath().metres())).orElse("")
                 + (drawing.typed().isEmpty() ? "" : "  typed: " + drawing.typed());
         String note = (length.isEmpty() ? "" : length + "\n") + hint();
@@ -105,10 +128,14 @@ final class DrawTool implements Tool {
     }
 
     private void end() {
+        place();
+        ended.run();
+    }
+
+    private void place() {
         drawing.ended(bench.study()).ifPresent(drawn -> {
             bench.edit("draw " + drawn.conveyor().name(), drawn::placed);
             bench.select(drawn.conveyor().name());
         });
-        ended.run();
     }
 }

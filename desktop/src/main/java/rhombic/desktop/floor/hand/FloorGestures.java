@@ -90,6 +90,9 @@ public final class FloorGestures {
     }
 
     private void use(Tool next, Optional<Kind<?>> kind) {
+        if (next != select) {
+            tool.giveWay();
+        }
         tool.cancel();
         floor.requestFocus(); // its keys are those of the floor
         tool = next;

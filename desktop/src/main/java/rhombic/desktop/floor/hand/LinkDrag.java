@@ -2,13 +2,13 @@ package rhombic.desktop.floor.hand;
 
 import rhombic.desktop.floor.FloorView;
 import rhombic.desktop.work.Workbench;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 
 /** Draws a link from the handle of something to whatever it is dropped on. */
-record LinkDrag(FloorView floor, Workbench bench, Equipment from, double fromX, double fromY) implements Drag {
+record LinkDrag(FloorView floor, Workbench bench, PlantElement from, double fromX, double fromY) implements Drag {
     @Override
     public void show(double x, double y) {
-        floor.overlay().setHovered(floor.equipmentAt(x, y).map(Equipment::name));
+        floor.overlay().setHovered(floor.equipmentAt(x, y).map(PlantElement::name));
         floor.overlay().setSweep(new double[] {fromX, fromY, x, y});
     }
 

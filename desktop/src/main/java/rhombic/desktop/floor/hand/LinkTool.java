@@ -8,7 +8,7 @@ import rhombic.desktop.floor.FloorOverlay;
 import rhombic.desktop.floor.FloorView;
 import rhombic.desktop.work.Edits;
 import rhombic.desktop.work.Workbench;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 
 /** Clicks on equipment link each to the next. The first click is the first of them. */
 final class LinkTool implements Tool {
@@ -29,7 +29,7 @@ final class LinkTool implements Tool {
         show(e.getX(), e.getY());
     }
 
-    private void add(Equipment element) {
+    private void add(PlantElement element) {
         Optional<String> before = last();
         refused = "";
         if (before.filter(element.name()::equals).isPresent()) {
@@ -53,7 +53,7 @@ final class LinkTool implements Tool {
 
     @Override
     public void drag(MouseEvent e) {
-        floor.overlay().setHovered(floor.equipmentAt(e.getX(), e.getY()).map(Equipment::name));
+        floor.overlay().setHovered(floor.equipmentAt(e.getX(), e.getY()).map(PlantElement::name));
         show(e.getX(), e.getY());
     }
 

@@ -11,19 +11,19 @@ import rhombic.desktop.floor.Viewpoint;
 import rhombic.desktop.work.Edits;
 import rhombic.desktop.work.Snapping;
 import rhombic.desktop.work.Workbench;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 
 /** Moves what is selected. Digits are the distance that it goes; Enter puts it there. */
 final class MoveDrag implements Drag {
     private final FloorView floor;
     private final Workbench bench;
-    private final Equipment held;
+    private final PlantElement held;
     private final double fromX;
     private final double fromY;
     private String typed = "";
 
     /** @param held the one that the hand has hold of, which is snapped */
-    MoveDrag(FloorView floor, Workbench bench, Equipment held, double fromX, double fromY) {
+    MoveDrag(FloorView floor, Workbench bench, PlantElement held, double fromX, double fromY) {
         this.floor = floor;
         this.bench = bench;
         this.held = held;
@@ -48,7 +48,7 @@ final class MoveDrag implements Drag {
         if (exact.isPresent()) {
             return new Shift(exact.get()[0], exact.get()[1], List.of());
         }
-        Equipment wanted = held.placed(held.placement().movedBy(dx, dy));
+        PlantElement wanted = held.placed(held.placement().movedBy(dx, dy));
         Snapping.Snap snap = Snapping.of(bench.study(), wanted, bench.selection());
         return new Shift(snap.at().xMetres() - held.placement().xMetres(), snap.at().yMetres() - held.placement().yMetres(), snap.guides());
     }
@@ -56,7 +56,7 @@ final class MoveDrag implements Drag {
     @Override
     public void show(double x, double y) {
         Shift by = shift(x, y);
-        floor.showGhost(bench.study().equipment().stream()
+        floor.showGhost(bench.study().elements().stream()
                 .filter(element -> bench.selection().contains(element.name()))
                 .map(element -> element.placed(element.placement().movedBy(by.dx, by.dy)))
                 .toList());

@@ -12,8 +12,8 @@ import rhombic.desktop.floor.Viewpoint;
 import rhombic.desktop.work.Edits;
 import rhombic.desktop.work.Snapping;
 import rhombic.desktop.work.Workbench;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Kind;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Placement;
 
 /** Each click places one of a kind. */
@@ -41,17 +41,17 @@ final class PlaceTool implements Tool {
     void place(double x, double y) {
         isTooFar = floor.floorAt(x, y).filter(FloorGestures::isNear).isEmpty();
         floor.floorAt(x, y).filter(FloorGestures::isNear).ifPresent(spot -> {
-            Equipment element = candidate(spot);
+            PlantElement element = candidate(spot);
             bench.edit("place " + element.name(), study -> Edits.placed(study, element));
             bench.select(element.name());
         });
         floor.showGhost(List.of());
     }
 
-    private Equipment candidate(Viewpoint.FloorPoint spot) {
+    private PlantElement candidate(Viewpoint.FloorPoint spot) {
         double limit = Placement.MAX_DISTANCE_METRES - 1;
         Placement at = new Placement(Math.clamp(spot.x(), -limit, limit), Math.clamp(spot.y(), -limit, limit), turned);
-        Equipment element = Edits.made(kind, bench.study(), at);
+        PlantElement element = Edits.made(kind, bench.study(), at);
         return element.placed(Snapping.of(bench.study(), element, Set.of()).at());
     }
 

@@ -13,7 +13,7 @@ import rhombic.desktop.floor.FloorOverlay;
 import rhombic.desktop.floor.FloorView;
 import rhombic.desktop.floor.Viewpoint;
 import rhombic.desktop.work.Workbench;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 
 /** The hand when nothing is taken: it selects, and drags what is under it. */
 final class SelectTool implements Tool {
@@ -26,9 +26,9 @@ final class SelectTool implements Tool {
     private final BooleanSupplier piecesFirst;
     private double pressX;
     private double pressY;
-    private @Nullable Equipment pressed;
+    private @Nullable PlantElement pressed;
     private @Nullable Grip grip;
-    private @Nullable Equipment handle;
+    private @Nullable PlantElement handle;
     private @Nullable Drag dragged;
     /** Whether what was dragged stands already, by Enter, while the button is still down. */
     private boolean isPut;
@@ -63,9 +63,9 @@ final class SelectTool implements Tool {
     }
 
     /** The handle from which a link is drawn: of what is selected alone, or of what is under the pointer. */
-    private Optional<Equipment> handleAt(double x, double y) {
+    private Optional<PlantElement> handleAt(double x, double y) {
         return Stream.of(bench.single(), floor.equipmentAt(x, y)).flatMap(Optional::stream)
-                .filter(Equipment::givesPieces)
+                .filter(PlantElement::givesPieces)
                 .filter(element -> floor.overlay().handle(element, floor.view())
                         .filter(p -> Math.hypot(p.x() - x, p.y() - y) < HANDLE_PIXELS)
                         .isPresent())
@@ -89,8 +89,8 @@ final class SelectTool implements Tool {
 
     private Drag begun() {
         Grip held = grip;
-        Equipment over = pressed;
-        Equipment from = handle;
+        PlantElement over = pressed;
+        PlantElement from = handle;
         if (from != null) {
             return new LinkDrag(floor, bench, from, pressX, pressY);
         }
@@ -108,7 +108,7 @@ final class SelectTool implements Tool {
 
     /** The pointer moves over the floor, with nothing held. */
     private void point(MouseEvent e) {
-        Optional<String> over = floor.equipmentAt(e.getX(), e.getY()).map(Equipment::name);
+        Optional<String> over = floor.equipmentAt(e.getX(), e.getY()).map(PlantElement::name);
         floor.overlay().setHovered(over);
         Optional<? extends Grip> near = Grip.at(floor, bench, e.getX(), e.getY(), over.isPresent());
         List<Viewpoint.Pixel> grips = near
@@ -149,7 +149,7 @@ final class SelectTool implements Tool {
         }
         pieceChosen.accept(Optional.empty());
         Grip held = grip;
-        Equipment over = pressed;
+        PlantElement over = pressed;
         if (held != null && !e.isShiftDown()) {
             held.select(bench);
         } else if (over == null) {

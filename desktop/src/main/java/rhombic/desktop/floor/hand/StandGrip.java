@@ -10,7 +10,7 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
 import rhombic.study.duty.StandPoint;
-import rhombic.study.kind.Equipment;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 
 /** Where people stand at the selected station: dragged, they stand elsewhere; a double click puts them back to its working side. */
@@ -50,7 +50,7 @@ record StandGrip(WorkEquipment station) implements Grip {
 
     @Override
     public Study dragged(Study study, Viewpoint.FloorPoint spot) {
-        Equipment plain = stood(station, new StandPoint(0, 0));
+        PlantElement plain = stood(station, new StandPoint(0, 0));
         Pose zero = Layout.stand(plain, 0);
         double angle = Math.toRadians(station.placement().headingDegrees());
         double dx = Grip.fine(spot.x()) - zero.x();
@@ -65,7 +65,7 @@ record StandGrip(WorkEquipment station) implements Grip {
         return Math.round(metres * 1000) / 1000.0;
     }
 
-    private static Equipment stood(Equipment element, @org.jspecify.annotations.Nullable StandPoint spot) {
+    private static PlantElement stood(PlantElement element, @org.jspecify.annotations.Nullable StandPoint spot) {
         return element.with(element.basics().withDuty(element.basics().duty().withStandOffset(spot)));
     }
 

@@ -22,6 +22,9 @@ interface Tool {
         return false;
     }
 
+    /** Another tool is taken in hand: what is whole so far stays. */
+    default void giveWay() {}
+
     /** Ends what it is amid, and takes away what it shows. */
     default void cancel() {}
 

@@ -21,8 +21,8 @@ import rhombic.study.duty.Need;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Supply;
 import rhombic.study.value.Attribute;
@@ -181,7 +181,7 @@ class SentencesTest {
     @Test
     void aRowThatLacksACellIsToldAndNeverTaken() {
         List<Sentence> all = new java.util.ArrayList<>(Sentences.of(study));
-        study.equipment().forEach(element -> all.addAll(Sentences.of(study, element)));
+        study.elements().forEach(element -> all.addAll(Sentences.of(study, element)));
         java.util.Set<String> asked = new java.util.TreeSet<>();
         for (Sentence.Token token : tokens(all).toList()) {
             if (!(token.editor() instanceof Sentence.Editor.Cells cells) || cells.grid().rows().isEmpty()) {
@@ -328,7 +328,7 @@ class SentencesTest {
 
     @Test
     void everyThingOfTheDemoHasItsCard() {
-        for (Equipment element : study.equipment()) {
+        for (PlantElement element : study.elements()) {
             assertTrue(of(element.name()).stream().noneMatch(s -> s.text().isBlank()), element.name());
         }
     }
@@ -397,7 +397,7 @@ class SentencesTest {
         change("Brazing 1", "z", "150 cm");
         change("Brazing 1", "seat", "");
         change("Brazing 1", "piece heading", "90\u00b0");
-        Equipment element = study.find("Brazing 1").orElseThrow();
+        PlantElement element = study.find("Brazing 1").orElseThrow();
         assertEquals(3.2, element.footprint().lengthMetres());
         assertEquals(1.5, element.placement().zMetres());
         assertEquals(90, element.basics().pieceOffset().headingDegrees());
@@ -423,7 +423,7 @@ class SentencesTest {
 
     @Test
     void whatSeveralShareIsSaidOnceAndChangedInAll() {
-        List<Equipment> two = List.of(study.find("Brazing 1").orElseThrow(), study.find("Leak test").orElseThrow());
+        List<PlantElement> two = List.of(study.find("Brazing 1").orElseThrow(), study.find("Leak test").orElseThrow());
         List<Sentence> shared = SharedSentences.of(study, two);
         Sentence place = shared.stream().filter(s -> s.text().startsWith("Stands at")).findFirst().orElseThrow();
         assertTrue(place.text().contains(SharedSentences.DIFFERENT), place.text());
@@ -431,7 +431,7 @@ class SentencesTest {
                 .filter(p -> p instanceof Sentence.Token t && t.id().equals("places")).map(p -> (Sentence.Token) p).findFirst()
                 .orElseThrow();
         Study changed = places.change().apply("4").apply(study);
-        for (Equipment element : two) {
+        for (PlantElement element : two) {
             assertEquals(4, ((Station) changed.find(element.name()).orElseThrow()).work().places());
         }
         assertTrue(shared.stream().noneMatch(s -> s.text().startsWith("Hands on")), "links are of one alone");
@@ -440,7 +440,7 @@ class SentencesTest {
                 mixed::toString);
     }
 
-    private static Sentence.Token shared(Study study, List<Equipment> elements, String start) {
+    private static Sentence.Token shared(Study study, List<PlantElement> elements, String start) {
         return SharedSentences.of(study, elements).stream().flatMap(sentence -> sentence.parts().stream())
                 .filter(part -> part instanceof Sentence.Token token && token.id().startsWith(start)).map(part -> (Sentence.Token) part)
                 .findFirst().orElseThrow(() -> new AssertionError("no token " + start));
@@ -457,21 +457,21 @@ class SentencesTest {
                     .withAttributes(List.of(new Attribute("wear", new Value.Num(3)))))
                     .with(station.work().withPlaces(2));
         });
-        List<Equipment> elements = List.of(two.find("Brazing 1").orElseThrow(), two.find("Brazing 2").orElseThrow());
+        List<PlantElement> elements = List.of(two.find("Brazing 1").orElseThrow(), two.find("Brazing 2").orElseThrow());
         String failure = elements.getFirst().basics().duty().failures().getFirst().name();
         Sentence.Token down = SharedSentences.of(two, elements).stream().filter(sentence -> sentence.text().contains(failure))
                 .flatMap(sentence -> sentence.parts().stream())
                 .filter(part -> part instanceof Sentence.Token token && token.shown().equals(SharedSentences.DIFFERENT))
                 .map(part -> (Sentence.Token) part).findFirst().orElseThrow();
         Study alike = down.change().apply("5 min").apply(two);
-        for (Equipment element : elements) {
+        for (PlantElement element : elements) {
             assertEquals("5 min", alike.find(element.name()).orElseThrow().basics().duty().failures().getFirst().down().toString());
         }
         Sentence.Token table = shared(two, elements, "attributes");
         assertEquals(SharedSentences.DIFFERENT, table.shown());
         Sentence.Grid grid = ((Sentence.Editor.Cells) table.editor()).grid();
         Study filled = grid.edit(new Sentence.Filled(grid.headings(), List.of(List.of("heat", "7")), "")).apply(two);
-        for (Equipment element : elements) {
+        for (PlantElement element : elements) {
             assertEquals("heat", filled.find(element.name()).orElseThrow().basics().attributes().getFirst().name());
             assertEquals(1, filled.find(element.name()).orElseThrow().basics().attributes().size());
         }
@@ -485,7 +485,7 @@ class SentencesTest {
         Study asked = needs.change()
                 .apply(new Sentence.Filled(needs.headings(), List.of(List.of("Maintenance", "1", "100 %", "0", "no")), ""))
                 .apply(without);
-        for (Equipment element : elements) {
+        for (PlantElement element : elements) {
             assertEquals("Maintenance", ((Station) asked.find(element.name()).orElseThrow()).needs().getFirst().skill());
         }
         assertEquals(two.links(), asked.links());
@@ -494,17 +494,17 @@ class SentencesTest {
     /** Many that are alike are asked once, and changed in one go. */
     @Test
     void thousandsAreChangedAtOnceWithoutLookingAtEach() {
-        List<Equipment> many = new ArrayList<>();
+        List<PlantElement> many = new ArrayList<>();
         for (int i = 0; i < 3000; i++) {
             many.add(new Station("S" + i, Placement.at(i, 0), 1, 1,
                     Optional.of(DistributionText.parse("60 s"))));
         }
         Study large = Study.empty().with(many, List.of());
-        List<Equipment> elements = large.equipment();
+        List<PlantElement> elements = large.elements();
         assertEquals(SharedSentences.DIFFERENT, shared(large, elements, "x").shown());
         assertEquals("0 m", shared(large, elements, "y").shown());
         Study changed = shared(large, elements, "places").change().apply("3").apply(large);
-        assertTrue(changed.equipment().stream().allMatch(e -> ((Station) e).work().places() == 3));
+        assertTrue(changed.elements().stream().allMatch(e -> ((Station) e).work().places() == 3));
     }
 
     private OfferException offered(String name, String id, String text) {

@@ -22,9 +22,9 @@ import rhombic.chance.DistributionText;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
@@ -46,7 +46,7 @@ class BodiesTest {
         return new Station(Basics.of("S", AT), work(places, inputCapacity), new Work.Load(load, null), null);
     }
 
-    static Stream<Equipment> kinds() {
+    static Stream<PlantElement> kinds() {
         return Stream.of(new GoodsIn("In", AT, "Piece", Optional.empty(), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
                 new GoodsOut("Out", AT),
                 new Buffer("Short", AT, OptionalInt.of(2), Buffer.Order.OLDEST_FIRST),
@@ -77,7 +77,7 @@ class BodiesTest {
 
     @ParameterizedTest
     @MethodSource("kinds")
-    void itStandsOnTheFloorAndNotInIt(Equipment element) {
+    void itStandsOnTheFloorAndNotInIt(PlantElement element) {
         TriangleMesh mesh = new Bodies().of(element);
         double lowest = Double.MAX_VALUE;
         double highest = 0;
@@ -91,7 +91,7 @@ class BodiesTest {
 
     @ParameterizedTest
     @MethodSource("kinds")
-    void itFillsItsFootprint(Equipment element) {
+    void itFillsItsFootprint(PlantElement element) {
         TriangleMesh mesh = new Bodies().of(element);
         Footprint footprint = element.footprint();
         double length = 0;
@@ -108,7 +108,7 @@ class BodiesTest {
 
     @ParameterizedTest
     @MethodSource("kinds")
-    void facesHaveASizeANormalOfLengthOneThatFitsThemAndAKnownColour(Equipment element) {
+    void facesHaveASizeANormalOfLengthOneThatFitsThemAndAKnownColour(PlantElement element) {
         TriangleMesh mesh = new Bodies().of(element);
         assertTrue(faces(mesh) >= 12, element.name() + " has " + faces(mesh) + " faces");
         for (int face = 0; face < faces(mesh); face++) {
@@ -164,7 +164,7 @@ class BodiesTest {
 
     @Test
     void theLampStandsOverItsStation() {
-        for (Equipment element : kinds().filter(t -> t instanceof Station).toList()) {
+        for (PlantElement element : kinds().filter(t -> t instanceof Station).toList()) {
             MeshMaker.Point lamp = Bodies.lamp(element.footprint());
             assertTrue(Math.abs(lamp.x()) <= element.footprint().lengthMetres() / 2
                     && Math.abs(lamp.y()) <= element.footprint().widthMetres() / 2);

@@ -1,0 +1,7 @@
+package rhombic.study.kind;
+
+/** A part of the floor with a purpose. */
+public sealed interface Area extends PlantElement permits BreakArea {
+    @Override
+    Area with(Basics basics);
+}

@@ -1,0 +1,110 @@
+package rhombic.study.kind;
+
+import java.io.Serializable;
+import java.util.List;
+import java.util.Optional;
+import rhombic.space.Path;
+import rhombic.study.value.Footprint;
+import rhombic.study.value.Placement;
+import rhombic.study.value.Port;
+
+/** Whatever a study places. What can be asked of all of it is answered by its branch. */
+public sealed interface PlantElement extends Serializable permits Equipment, ResourceGroup, Area {
+    Basics basics();
+
+    PlantElement with(Basics basics);
+
+    /** The room it takes where the study says nothing else. */
+    Footprint usualSize();
+
+    /** The room it takes: its own size, or the usual one. */
+    default Footprint footprint() {
+        Footprint own = basics().size();
+        return own == null ? usualSize() : own;
+    }
+
+    /** Where pieces come in and go out, the first of each side being the one that a link means which names none. */
+    default List<Port> ports() {
+        return List.of();
+    }
+
+    /** Whether pieces go out of it, so that a link can begin there. */
+    default boolean givesPieces() {
+        return false;
+    }
+
+    /** Whether pieces come into it, so that a link can end there. */
+    default boolean takesPieces() {
+        return false;
+    }
+
+    /** The port of that name on that side, or the first of the side if the name is empty or not there. */
+    default Port port(String name, boolean isIn) {
+        List<Port> side = ports().stream().filter(port -> port.isIn() == isIn).toList();
+        return side.stream().filter(port -> port.name().equals(name)).findFirst()
+                .orElseGet(() -> side.isEmpty() ? isIn ? Port.in(Port.IN, 0, 0) : Port.out(Port.OUT, 0, 0) : side.getFirst());
+    }
+
+    /** The word for its kind, as WORDS.md has it. */
+    default String kind() {
+        return Kinds.of(this).word();
+    }
+
+    default String id() {
+        return basics().id();
+    }
+
+    default String name() {
+        return basics().name();
+    }
+
+    default Placement placement() {
+        return basics().placement();
+    }
+
+    default PlantElement named(String name) {
+        return with(basics().named(name));
+    }
+
+    default PlantElement placed(Placement placement) {
+        return with(basics().placed(placement));
+    }
+
+    /** A way in space that something lies along, and how wide it is. */
+    record Along(Path path, double widthMetres) {}
+
+    /** The way along which it lies in space, if it is long and thin; else it stands on its footprint. */
+    default Optional<Along> along() {
+        return Optional.empty();
+    }
+
+    /** The same with left and right exchanged. */
+    default PlantElement mirrored() {
+        return this;
+    }
+
+    /** Whether the room it takes can be chosen; else it follows from what it is. */
+    default boolean hasOwnSize() {
+        return true;
+    }
+
+    /** Whether it does work, so that its failures can count the time in which it works. */
+    default boolean works() {
+        return false;
+    }
+
+    /** What formulas can ask of it beside its attributes. */
+    default List<String> readable() {
+        return List.of();
+    }
+
+    /** What rules can set of it beside its attributes. */
+    default List<String> settable() {
+        return List.of();
+    }
+
+    /** What rules can wait for beside its states: the words of what it becomes. */
+    default List<String> ruleStates() {
+        return List.of();
+    }
+}
