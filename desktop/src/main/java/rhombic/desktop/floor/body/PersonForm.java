@@ -5,24 +5,11 @@ import java.util.List;
 import java.util.Map;
 import javafx.scene.shape.TriangleMesh;
 import rhombic.desktop.floor.body.MeshMaker.Point;
+import rhombic.scene.PeopleScene.Posture;
 import rhombic.study.value.Footprint;
 
 /** The body of a person, looking east: standing, in the steps of walking, at work, with hands full. Also where people wait and rest. */
 public final class PersonForm {
-    /** What a person is seen to do. */
-    public enum Posture {
-        STANDS(1), WALKS(8), WORKS(4), CARRIES(8), SITS(1);
-
-        public final int frames;
-
-        Posture(int frames) {
-            this.frames = frames;
-        }
-    }
-
-    /** Metres gone in two steps. */
-    public static final double STRIDE_METRES = 1.3;
-
     private static final List<Swatch> JACKETS = List.of(Swatch.VERDIGRIS, Swatch.CLAY, Swatch.SLATE, Swatch.OCHRE);
     private static final double HIP = 0.86;
     private static final double SHOULDER = 1.42;
@@ -32,14 +19,23 @@ public final class PersonForm {
 
     private final Map<Key, TriangleMesh> made = new HashMap<>();
 
+    /** In so many pictures a motion of that posture is shown. */
+    public static int frames(Posture posture) {
+        return switch (posture) {
+            case WALKS, CARRIES -> 8;
+            case WORKS -> 4;
+            case STANDS, SITS -> 1;
+        };
+    }
+
     /** @param crew whose number gives the colour of the jacket */
     public TriangleMesh of(Posture posture, int frame, int crew) {
-        return made.computeIfAbsent(new Key(posture, frame % posture.frames, crew % JACKETS.size()), PersonForm::body);
+        return made.computeIfAbsent(new Key(posture, frame % frames(posture), crew % JACKETS.size()), PersonForm::body);
     }
 
     private static TriangleMesh body(Key key) {
         Swatch jacket = JACKETS.get(key.jacket);
-        double phase = 2 * Math.PI * key.frame / key.posture.frames;
+        double phase = 2 * Math.PI * key.frame / frames(key.posture);
         boolean walks = key.posture == Posture.WALKS || key.posture == Posture.CARRIES;
         double swing = walks ? Math.sin(phase) : 0;
         double lift = key.posture == Posture.SITS ? -0.42 : walks ? 0.02 * Math.cos(2 * phase) - 0.02 : 0;

@@ -1,0 +1,173 @@
+package rhombic.scene;
+
+import java.util.List;
+import rhombic.study.Study;
+import rhombic.study.kind.Crew;
+import rhombic.study.value.PersonState;
+import rhombic.trace.Moment;
+import rhombic.trace.PeopleMoment;
+
+/**
+ * Puts every person where it is drawn, and says how it holds itself: a pure function of study and moment. People are numbered through the
+ * crews, in the order of the study. Made once for a study; used by one thread.
+ */
+public final class PeopleScene {
+    /** How a person holds itself. */
+    public enum Posture {
+        STANDS, WALKS, WORKS, CARRIES, SITS
+    }
+
+    /** Metres gone in two steps. */
+    public static final double STRIDE_METRES = 1.3;
+    /** Work is seen to go on so many times a second of the run. */
+    private static final double STROKES_A_SECOND = 1.2;
+    /** How far from each other people sit at a break, and how far the benches are from the middle of the table. */
+    private static final double SEAT_METRES = 0.55;
+    private static final double BENCH_METRES = 0.77;
+    private static final int ON_A_BENCH = 4;
+    private static final int ROWS = 3;
+    /** Nearer than this two who stand would be drawn inside each other; the one with less to do is drawn so far aside. */
+    private static final double NEAREST_METRES = 0.45;
+    private static final double ASIDE_METRES = 0.6;
+    private static final int MAX_STEPS_ASIDE = 4;
+
+    private final int[] crews;
+    private final boolean[] seen;
+    private final double[] x;
+    private final double[] y;
+    private final double[] headings;
+    private final double[] phases;
+    private final Posture[] postures;
+
+    public PeopleScene(Study study) {
+        List<Crew> all = study.crews();
+        crews = all.stream().flatMapToInt(crew -> crew.members().stream().mapToInt(person -> all.indexOf(crew))).toArray();
+        int count = crews.length;
+        seen = new boolean[count];
+        x = new double[count];
+        y = new double[count];
+        headings = new double[count];
+        phases = new double[count];
+        postures = new Posture[count];
+    }
+
+    /** Poses them for the moment. */
+    public void pose(Moment moment) {
+        PeopleMoment now = moment.people();
+        long nanos = moment.timeNanos();
+        for (int i = 0; i < crews.length; i++) {
+            seen[i] = i < now.count() && isOnTheFloor(now, i, nanos);
+            if (seen[i]) {
+                pose(i, now, nanos);
+            }
+        }
+        for (int i = 0; i < crews.length; i++) {
+            if (isUpright(i)) {
+                stepAside(i);
+            }
+        }
+    }
+
+    /** Who has gone home is not there; who still walks there is. */
+    private static boolean isOnTheFloor(PeopleMoment now, int person, long nanos) {
+        return now.state(person) != PersonState.OFF_SHIFT || now.isWalking(person, nanos);
+    }
+
+    private void pose(int person, PeopleMoment now, long nanos) {
+        x[person] = now.x(person, nanos);
+        y[person] = now.y(person, nanos);
+        headings[person] = now.headingDegrees(person, nanos);
+        postures[person] = now.isWalking(person, nanos) ? onTheWay(now.state(person)) : inPlace(now.state(person));
+        phases[person] = switch (postures[person]) {
+            case WALKS, CARRIES -> now.metresGone(person, nanos) / STRIDE_METRES;
+            case WORKS -> nanos / 1e9 * STROKES_A_SECOND;
+            case STANDS, SITS -> 0;
+        };
+        if (postures[person] == Posture.SITS) {
+            sitDown(person);
+        }
+    }
+
+    /** On the two benches, four on each, the next behind them. */
+    private void sitDown(int person) {
+        int bench = person % 2 == 0 ? 1 : -1;
+        double along = (person / 2 % ON_A_BENCH - 1.5) * SEAT_METRES;
+        double across = bench * (BENCH_METRES + person / (2 * ON_A_BENCH) % ROWS * SEAT_METRES);
+        double turn = Math.toRadians(headings[person]);
+        x[person] += along * Math.cos(turn) - across * Math.sin(turn);
+        y[person] += along * Math.sin(turn) + across * Math.cos(turn);
+        headings[person] -= 90 * bench;
+    }
+
+    private void stepAside(int person) {
+        int steps = 0;
+        for (int i = 0; i < crews.length && steps < MAX_STEPS_ASIDE; i++) {
+            boolean works = postures[person] == Posture.WORKS;
+            boolean otherWorks = postures[i] == Posture.WORKS;
+            boolean wasHereFirst = otherWorks != works ? otherWorks : i < person;
+            if (i != person && isUpright(i) && wasHereFirst && Math.hypot(x[i] - x[person], y[i] - y[person]) < NEAREST_METRES) {
+                double turn = Math.toRadians(headings[person]);
+                x[person] += ASIDE_METRES * Math.sin(turn);
+                y[person] -= ASIDE_METRES * Math.cos(turn);
+                steps++;
+                i = -1; // it may stand in a third one now
+            }
+        }
+    }
+
+    private boolean isUpright(int person) {
+        return seen[person] && (postures[person] == Posture.STANDS || postures[person] == Posture.WORKS);
+    }
+
+    private static Posture onTheWay(PersonState state) {
+        return state == PersonState.CARRYING ? Posture.CARRIES : Posture.WALKS;
+    }
+
+    private static Posture inPlace(PersonState state) {
+        return switch (state) {
+            case WORKING, CHANGEOVER, SERVICE, REPAIR -> Posture.WORKS;
+            case CARRYING -> Posture.CARRIES;
+            case ON_BREAK -> Posture.SITS;
+            case WALKING, STANDING_BY, WAITING, OFF_SHIFT, DOWN -> Posture.STANDS;
+        };
+    }
+
+    // ---- of the moment that was posed last
+
+    public int count() {
+        return crews.length;
+    }
+
+    /** The number of its crew among the crews of the study. */
+    public int crew(int person) {
+        return crews[person];
+    }
+
+    public boolean isSeen(int person) {
+        return seen[person];
+    }
+
+    /** Metres to the east. */
+    public double x(int person) {
+        return x[person];
+    }
+
+    /** Metres to the north. */
+    public double y(int person) {
+        return y[person];
+    }
+
+    /** Degrees anticlockwise from the east. */
+    public double headingDegrees(int person) {
+        return headings[person];
+    }
+
+    public Posture posture(int person) {
+        return postures[person];
+    }
+
+    /** How often it has gone through the motion of its posture: two steps, or one stroke of work. */
+    public double phase(int person) {
+        return phases[person];
+    }
+}
