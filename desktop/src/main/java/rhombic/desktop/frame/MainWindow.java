@@ -40,12 +40,10 @@ import rhombic.desktop.work.Workbench;
 import rhombic.experiment.Preparation;
 import rhombic.formats.file.ErrorLog;
 import rhombic.formats.file.Journal;
-import rhombic.insight.PieceStory;
 import rhombic.study.BoardChart;
 import rhombic.study.Study;
 import rhombic.study.check.Problem;
 import rhombic.trace.Moment;
-import rhombic.trace.PieceStatus;
 import rhombic.trace.Trace;
 
 /** Puts the parts of the window together and carries news between them. */
@@ -71,6 +69,7 @@ public final class MainWindow implements AutoCloseable {
     private final FloorView floor = new FloorView();
     private final FloorGestures gestures;
     private final JobCardView card;
+    private final ChosenPiece chosen;
     private final OutlookBar outlookBar;
     private final TopBar topBar;
     private final ViewsBar views;
@@ -91,9 +90,6 @@ public final class MainWindow implements AutoCloseable {
     private final AnimationTimer timer;
 
     private Workspace workspace = Workspace.BUILD;
-    /** Whether the camera goes with the piece that is chosen. */
-    private boolean isFollowing;
-    private Optional<Integer> chosenPiece = Optional.empty();
     private long lastFrame;
     private double travel;
     private long figuresShown;
@@ -107,8 +103,9 @@ public final class MainWindow implements AutoCloseable {
         this.bench = bench;
         files = new StudyFiles(bench, asker, journal, recent, this::say, question);
         editing = new Editing(bench, this::say);
-        gestures = new FloorGestures(floor, bench, this::choosePiece, () -> workspace != Workspace.BUILD, this::showHand);
         card = new JobCardView(bench, asker::toRead, this::stripLog);
+        chosen = new ChosenPiece(bench, player, card, floor);
+        gestures = new FloorGestures(floor, bench, chosen::choose, () -> workspace != Workspace.BUILD, this::showHand);
         views = new ViewsBar(bench, floor::look, floor::seen, this::say);
         shelf = new Shelf(floor, gestures);
         transport = new TransportBar(player, this::refreshFrame);
@@ -181,9 +178,8 @@ public final class MainWindow implements AutoCloseable {
         player.seek(nanos);
         go(Workspace.WATCH);
         refreshFrame();
-        choosePiece(player.moment().filter(moment -> body >= 0 && body < moment.bodies()).map(moment -> moment.pieceOf(body))
+        chosen.follow(player.moment().filter(moment -> body >= 0 && body < moment.bodies()).map(moment -> moment.pieceOf(body))
                 .filter(piece -> piece >= 0)); // a body is used again for later pieces: the moment tells whose it is
-        isFollowing = true;
         refreshFrame();
     }
 
@@ -305,8 +301,7 @@ public final class MainWindow implements AutoCloseable {
                 floor.clearMoment(); // the run came to nothing at once, or is not there yet: what an earlier one left must not stay
             }
             strips.setStudy(study, player.trace().orElse(null));
-            chosenPiece = Optional.empty();
-            card.showPiece(Optional.empty());
+            chosen.choose(Optional.empty());
         }
         floor.markDifferent(bench.touched());
         floor.markSelectedLink(bench.link());
@@ -338,26 +333,6 @@ public final class MainWindow implements AutoCloseable {
             floor.markLimit(fresh.limit().map(found -> Set.of(found.subject())).orElse(Set.of()));
         }
         diagnose.show(state);
-    }
-
-    private void choosePiece(Optional<Integer> piece) {
-        chosenPiece = piece;
-        isFollowing = false;
-        showPiece();
-    }
-
-    private void showPiece() {
-        Optional<Moment> moment = player.moment();
-        Optional<PieceStatus> spot = chosenPiece.flatMap(id -> moment.flatMap(m -> m.piece(id)));
-        if (spot.isEmpty() || player.trace().isEmpty()) {
-            card.showPiece(Optional.empty());
-            return;
-        }
-        PieceStory story = new PieceStory(bench.study(), player.trace().get());
-        String type = bench.study().pieceTypes().get(spot.get().type()).name();
-        card.showPiece(
-                Optional.of(new JobCardView.PieceNote(type + ", piece " + (spot.get().piece() + 1), story.doing(spot.get(), moment.get()),
-                        story.values(spot.get(), moment.get()), story.history(spot.get(), moment.get().timeNanos()))));
     }
 
     private void showHand() {
@@ -400,7 +375,7 @@ public final class MainWindow implements AutoCloseable {
         player.moment().filter(moment -> isOfThisStudy).ifPresent(moment -> {
             boolean moved = moment.timeNanos() != shownNanos;
             floor.showMoment(moment, glide);
-            isFollowing = isFollowing && chosenPiece.filter(floor::centreOn).isPresent(); // until it has left
+            chosen.keepInSight();
             long time = System.nanoTime();
             boolean due = !player.isPlaying() || time - figuresShown > NANOS_BETWEEN_FIGURES;
             if (moved && due) {
@@ -408,8 +383,8 @@ public final class MainWindow implements AutoCloseable {
                 shownNanos = moment.timeNanos();
                 card.showMoment(bench.study(), moment);
                 diagnose.showPlayhead(moment.timeNanos(), player.isPlaying());
-                if (chosenPiece.isPresent()) {
-                    showPiece();
+                if (chosen.isThere()) {
+                    chosen.show();
                 }
             }
         });
@@ -467,8 +442,8 @@ public final class MainWindow implements AutoCloseable {
         if (unfolded) {
             card.rebuild();
         } else if (!question.close() && !gestures.putAway()) {
-            if (chosenPiece.isPresent()) {
-                choosePiece(Optional.empty());
+            if (chosen.isThere()) {
+                chosen.choose(Optional.empty());
             } else {
                 bench.select(Set.of());
             }
