@@ -25,6 +25,7 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.TargetBand;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Candidate;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
@@ -199,8 +200,9 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                 }
             }
             return new Finding(Finding.Kind.LIMIT, limit.subject(), limit.text(), String.join("; ", lines),
-                    Trial.of(study, limit.subject(), Trial.Kind.STAFFED_PLACE, Trial.Kind.PLACE, Trial.Kind.PEOPLE, Trial.Kind.SPEED,
-                            Trial.Kind.ARRIVALS).orElse(null));
+                    Trial.of(study, limit.subject(), Candidate.Aspect.STAFFED_PLACE, Candidate.Aspect.PLACE, Candidate.Aspect.PEOPLE,
+                            Candidate.Aspect.SPEED,
+                            Candidate.Aspect.ARRIVALS).orElse(null));
         }
 
         /** Whether the finding names it, or it stands beside it and shares the work or the people. */
@@ -238,7 +240,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                 add(Finding.Kind.SHIFTING, name(second), "The limit shifts: " + all + " of the time",
                         ranked.stream().limit(MAX_ALIKE).map(i -> name(i) + ": alone " + Means.percent(shifting.sole()[i])
                                 + ", while it shifts " + Means.percent(shifting.shifting()[i])).collect(Collectors.joining("; ")),
-                        Trial.of(study, name(second), Trial.Kind.STAFFED_PLACE, Trial.Kind.PLACE, Trial.Kind.PEOPLE));
+                        Trial.of(study, name(second), Candidate.Aspect.STAFFED_PLACE, Candidate.Aspect.PLACE, Candidate.Aspect.PEOPLE));
             }
         }
 
@@ -273,7 +275,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
             if (lost >= 0.02 && working > 0) {
                 add(Finding.Kind.LOSS, place, place + " does not work " + Means.percent(lost) + " of the time, which costs up to "
                         + FigureText.of(lost / working * throughput) + " pieces/h",
-                        String.join("; ", lines), Trial.of(study, place, Trial.Kind.REPAIR, Trial.Kind.CHANGEOVER));
+                        String.join("; ", lines), Trial.of(study, place, Candidate.Aspect.REPAIR, Candidate.Aspect.CHANGEOVER));
             }
         }
 
@@ -370,7 +372,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                             "room " + room.getAsInt() + ", content " + FigureText.of(means.of(i, EquipmentFigures::contentMean))
                                     + "; blocked before it up to " + Means.percent(blocked)
                                     + "; more room helps only if what comes after is at times starved",
-                            Trial.of(study, buffer.name(), Trial.Kind.CAPACITY));
+                            Trial.of(study, buffer.name(), Candidate.Aspect.CAPACITY));
                 } else if (room.isPresent() && room.getAsInt() >= 4 && max <= room.getAsInt() / 2.0) {
                     add(Finding.Kind.BUFFER, buffer.name(),
                             buffer.name() + " never held more than " + (int) max + " of its " + room.getAsInt(),
@@ -428,7 +430,9 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                                 + band.max(),
                         out.stream().limit(MAX_NAMED).map(s -> s.name() + " " + Means.percent(s.utilisation()))
                                 .collect(Collectors.joining("; ")),
-                        side == TargetBand.Side.OVER ? Trial.of(study, out.getFirst().subject(), Trial.Kind.PEOPLE) : Optional.empty());
+                        side == TargetBand.Side.OVER
+                                ? Trial.of(study, out.getFirst().subject(), Candidate.Aspect.PEOPLE)
+                                : Optional.empty());
             }
         }
 

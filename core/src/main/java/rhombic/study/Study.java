@@ -22,9 +22,10 @@ import rhombic.study.value.StudyException;
 import rhombic.study.value.Table;
 
 /**
- * The whole of one study, as a value. Names are unique among equipment and among piece types, ids among equipment; every
- * link joins equipment that is there. Whether it makes sense as a plant is for {@link StudyCheck} to say.
+ * The whole of one study, as a value. Names are unique among elements and among piece types, ids among elements; every
+ * link joins elements that are there. Whether it makes sense as a plant is for {@link StudyCheck} to say.
  *
+ * @param elements whatever it places, in the order by which they are numbered
  * @param links in order; those of one equipment stand in its order of preference
  * @param rules in the order in which they are looked at
  * @param views of the floor, kept by name; no run depends on them
@@ -181,7 +182,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         return new Study(name, plan, pieceTypes, elements, newLinks, tables, rules, views, calendars, comparison);
     }
 
-    /** Adds equipment, and links that may lead to it. */
+    /** Adds elements, and links that may lead to it. */
     public Study with(Collection<? extends PlantElement> moreElements, Collection<Link> moreLinks) {
         List<PlantElement> allElements = new ArrayList<>(elements);
         Set<String> ids = HashSet.newHashSet(elements.size());
@@ -215,7 +216,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         return !giver || !taker || there ? this : with(List.of(), List.of(link));
     }
 
-    /** Takes the named equipment out, with every link that joins it. */
+    /** Takes the named elements out, with every link that joins it. */
     public Study without(Set<String> gone) {
         return new Study(name, plan, pieceTypes,
                 elements.stream().filter(e -> !gone.contains(e.name())).toList(),
@@ -223,7 +224,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
                 comparison);
     }
 
-    /** Puts a changed version in the place of the equipment; if its name changes, all that names it follows. */
+    /** Puts a changed version in the place of the element; if its name changes, all that names it follows. */
     public Study changed(String which, UnaryOperator<PlantElement> change) {
         List<PlantElement> all = new ArrayList<>(elements.size());
         String newName = which;
@@ -250,7 +251,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
                 tables, rules, views, calendars, comparison);
     }
 
-    /** Renames a piece type, a table or an attribute everywhere; equipment is renamed by {@link #changed}. */
+    /** Renames a piece type, a table or an attribute everywhere; an element is renamed by {@link #changed}. */
     public Study renamed(Renaming renaming) {
         boolean taken = !renaming.from().equals(renaming.to()) && switch (renaming.kind()) {
             case PIECE_TYPE -> type(renaming.to()).isPresent();
@@ -267,7 +268,7 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
                 comparison.renamed(renaming));
     }
 
-    /** Changes every piece of equipment that is named, names kept. */
+    /** Changes every element that is named, names kept. */
     public Study changedAll(Set<String> which, UnaryOperator<PlantElement> change) {
         return new Study(name, plan, pieceTypes,
                 elements.stream().map(e -> which.contains(e.name()) ? change.apply(e) : e).toList(), links, tables, rules, views,

@@ -33,6 +33,7 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.UpTime;
+import rhombic.study.kind.Candidate;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.StudyException;
 import rhombic.validation.LimitLines;
@@ -142,7 +143,7 @@ class DiagnosisTest {
         Diagnosis full = LimitLines.diagnosis(line.withPlan(line.plan().withReplications(4)));
         Finding buffer = of(full, Finding.Kind.BUFFER);
         assertTrue(buffer.text().startsWith("Store is full 100 % of the time"), buffer.text());
-        assertEquals(Trial.Kind.CAPACITY, buffer.trialNote().orElseThrow().kind());
+        assertEquals(Candidate.Aspect.CAPACITY, buffer.trialNote().orElseThrow().aspect());
         assertTrue(full.findings().stream().anyMatch(f -> f.text().contains("Store was never empty")), full.findings()::toString);
 
         FailureMode mode = FailureMode.of("jam", new UpTime.After(Lines.time("45 min"), UpTime.Clock.WORKING), Lines.time("15 min"));

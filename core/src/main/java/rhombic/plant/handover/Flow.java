@@ -16,7 +16,7 @@ import rhombic.plant.staff.Staff;
 import rhombic.study.kind.Crew;
 import rhombic.trace.TraceWriter;
 
-/** A run with its equipment, the links between it, and its people. */
+/** A run with its elements, the links between it, and its people. */
 public final class Flow extends Run {
     private final List<Node> nodes = new ArrayList<>();
     /** What takes and gives: the nodes, or, of a conveyor, its stretches. */
@@ -32,7 +32,7 @@ public final class Flow extends Run {
         staff = crews.isEmpty() ? null : new Staff(this, crews);
     }
 
-    /** Adds equipment, in the order of the study. */
+    /** Adds an element, in the order of the study. */
     public void add(Node node) {
         nodes.add(node);
         byName.put(node.name(), node);

@@ -29,7 +29,7 @@ import rhombic.study.value.EquipmentState;
 import rhombic.study.value.Routing;
 import rhombic.study.value.ShutTime;
 
-/** One equipment of a running plant: may take pieces, may give them. */
+/** One element of a running plant: equipment may take pieces, may give them. */
 public abstract class Node extends Attended implements Giver {
     public final Flow flow;
     public final int index;

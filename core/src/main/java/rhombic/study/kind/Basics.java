@@ -14,7 +14,7 @@ import rhombic.study.value.Selection;
 import rhombic.study.value.ShutTime;
 
 /**
- * What all equipment has.
+ * What all elements have.
  *
  * @param id made once and never shown; random numbers hang on it, so that a new name changes no draw
  * @param size of its own; null: what is usual for its kind and settings

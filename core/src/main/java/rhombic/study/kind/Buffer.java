@@ -111,6 +111,14 @@ public record Buffer(Basics basics, OptionalInt capacity, Order order, Arrangeme
 
     /** Rollers grow with the room, up to ten places in a row. */
     @Override
+    public List<Candidate> candidates() {
+        return capacity.isEmpty()
+                ? List.of()
+                : List.of(new Candidate(Candidate.Aspect.CAPACITY, "room for one more",
+                        () -> withCapacity(OptionalInt.of(capacity.getAsInt() + 1))));
+    }
+
+    @Override
     public Footprint usualSize() {
         if (arrangement.isArea()) {
             return AREA;

@@ -396,6 +396,11 @@ public record Conveyor(Basics basics, ConveyorPath conveyorPath, Quantity width,
     }
 
     @Override
+    public List<Candidate> candidates() {
+        return List.of(new Candidate(Candidate.Aspect.SPEED, "a tenth faster", () -> withSpeed(speed.times(Candidate.FASTER))));
+    }
+
+    @Override
     public Footprint usualSize() {
         double across = totalWidthMetres();
         return new Footprint(Math.max(0.1, conveyorPath.reachAlong() + (conveyorPath.reachAcross() > 0.01 ? across : 0)),

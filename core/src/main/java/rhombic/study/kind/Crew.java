@@ -197,6 +197,11 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
 
     /** A row of places to stand. */
     @Override
+    public List<Candidate> candidates() {
+        return List.of(new Candidate(Candidate.Aspect.PEOPLE, "one more person", () -> withPeople(people + 1)));
+    }
+
+    @Override
     public Footprint usualSize() {
         return new Footprint(Math.max(1.2, Math.min(people, 12) * FOR_ONE_METRES + 0.3), 1.2 * (1 + (Math.min(people, 60) - 1) / 12), 1.8);
     }

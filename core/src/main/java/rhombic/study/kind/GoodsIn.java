@@ -77,6 +77,14 @@ public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply,
     }
 
     @Override
+    public List<Candidate> candidates() {
+        return supply.orElse(null) instanceof Supply.Spaced spaced
+                ? List.of(new Candidate(Candidate.Aspect.ARRIVALS, "a tenth more pieces",
+                        () -> withSupply(spaced.withInterarrival(spaced.interarrival().scaled(1 / Candidate.FASTER)))))
+                : List.of();
+    }
+
+    @Override
     public Footprint usualSize() {
         return FOOTPRINT;
     }

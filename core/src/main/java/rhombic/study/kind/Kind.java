@@ -12,8 +12,8 @@ import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 
 /**
- * How one kind of equipment is declared: its word, its fields, and one with usual values to begin with. What reads, writes,
- * compares and renames equipment follows from here.
+ * How one kind of element is declared: its word, its fields, and one with usual values to begin with. What reads, writes,
+ * compares and renames elements follows from here.
  *
  */
 public final class Kind<E extends PlantElement> {
@@ -91,7 +91,7 @@ public final class Kind<E extends PlantElement> {
         return word.toLowerCase(Locale.ROOT);
     }
 
-    /** All that can be set of it: what all equipment has, then what only this kind has. */
+    /** All that can be set of it: what it shares with other kinds, then what only this kind has. */
     public List<Field<E, ?>> allFields() {
         return allFields;
     }
@@ -105,7 +105,7 @@ public final class Kind<E extends PlantElement> {
                 (element, value) -> type.cast(field.with().apply(element, value)));
     }
 
-    /** The equipment, which is of this kind, with new names in all its fields. */
+    /** The element, which is of this kind, with new names in all its fields. */
     E renamed(PlantElement element, NameChange change) {
         E changed = type.cast(element);
         for (Field<E, ?> field : allFields) {

@@ -251,7 +251,7 @@ public final class Kinds {
         return fields;
     }
 
-    /** The equipment with new names in all its fields; its own name stays. */
+    /** The element with new names in all its fields; its own name stays. */
     public static PlantElement renamed(PlantElement element, NameChange change) {
         return of(element).renamed(element, change);
     }
@@ -266,13 +266,13 @@ public final class Kinds {
         new FieldType.Failures().uses(modes, use);
     }
 
-    /** Tells all that the equipment names. */
+    /** Tells all that the element names. */
     public static void uses(PlantElement element, NameUse use) {
         of(element).uses(element, use);
     }
 
     /**
-     * The equipment as one of another kind, with its name, place and whatever both kinds have in common.
+     * The element as one of another kind, with its name, place and whatever both kinds have in common.
      *
      * @throws rhombic.study.value.StudyException if what they have in common breaks a rule there
      */

@@ -88,6 +88,11 @@ public sealed interface PlantElement extends Serializable permits Equipment, Res
         return true;
     }
 
+    /** What could be better about it, apart from what breaks it. */
+    default List<Candidate> candidates() {
+        return List.of();
+    }
+
     /** Whether it does work, so that its failures can count the time in which it works. */
     default boolean works() {
         return false;

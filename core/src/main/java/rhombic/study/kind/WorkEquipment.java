@@ -50,6 +50,23 @@ public sealed interface WorkEquipment extends Equipment permits Station, Assembl
                 .allMatch(op -> op.time() instanceof TimeSource.Drawn drawn && drawn.time().isAlwaysZero());
     }
 
+    /** Times that stand in a table are the table's, and no candidate of the equipment alone. */
+    @Override
+    default List<Candidate> candidates() {
+        List<Candidate> all = new ArrayList<>();
+        if (work().operations().stream().noneMatch(operation -> operation.time() instanceof TimeSource.FromTable)) {
+            all.add(new Candidate(Candidate.Aspect.TIME, "times \u221210 %", () -> with(work().withOperations(work().operations().stream()
+                    .map(operation -> operation.withTime(operation.time().scaled(Candidate.SHORTER))).toList()))));
+        }
+        all.add(new Candidate(Candidate.Aspect.PLACE, "one more place", () -> with(work().withPlaces(work().places() + 1))));
+        TimeSource changeover = work().changeover();
+        if (changeover != null && !(changeover instanceof TimeSource.FromTable)) {
+            all.add(new Candidate(Candidate.Aspect.CHANGEOVER, "half the changeover time",
+                    () -> with(work().withChangeover(changeover.scaled(0.5)))));
+        }
+        return all;
+    }
+
     @Override
     default boolean works() {
         return true;

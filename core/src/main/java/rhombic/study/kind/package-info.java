@@ -1,7 +1,7 @@
 /**
- * The kinds of equipment, each a record, and how each is declared: its word, its fields and its size.
+ * The kinds of elements, each a record of one branch (equipment, resource group, area), and how each is declared: its word, its fields and its size.
  *
- * <p>What reads, writes, compares and renames equipment follows from the declaration.
+ * <p>What reads, writes, compares and renames elements follows from the declaration.
  */
 @NullMarked
 package rhombic.study.kind;

@@ -7,10 +7,25 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
 import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
 
 /** How long something takes, and what that depends on. */
 public sealed interface TimeSource extends Serializable {
+    /** The same, each time so much of what it was; what a table says stays as it is. */
+    default TimeSource scaled(double factor) {
+        return switch (this) {
+            case Drawn drawn -> new Drawn(drawn.time.scaled(factor));
+            case ByType by -> {
+                Map<String, Distribution> scaled = new LinkedHashMap<>();
+                by.times.forEach((type, time) -> scaled.put(type, time.scaled(factor)));
+                yield new ByType(scaled, by.otherwise == null ? null : by.otherwise.scaled(factor));
+            }
+            case ByFormula by -> new ByFormula(Quantity.plain(factor) + " * (" + by.formula + ")", by.unit);
+            case FromTable table -> table;
+        };
+    }
+
     /** The same for every piece. */
     record Drawn(Distribution time) implements TimeSource {
         @Override

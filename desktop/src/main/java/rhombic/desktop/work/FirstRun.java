@@ -83,7 +83,11 @@ public final class FirstRun {
             } catch (TimeoutException e) {
                 progress.accept(share);
             } catch (ExecutionException e) {
-                throw e.getCause() instanceof RuntimeException cause ? cause : new IllegalStateException(e.getCause());
+                switch (e.getCause()) {
+                    case RuntimeException cause -> throw cause;
+                    case Error cause -> throw cause; // such as no memory left
+                    case null, default -> throw new IllegalStateException(e.getCause());
+                }
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
                 throw new CancellationException("The run was interrupted");
