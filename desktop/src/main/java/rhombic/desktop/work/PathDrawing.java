@@ -74,6 +74,12 @@ public final class PathDrawing {
         return canEnd() && (corners.getLast().on.isPresent() || port(study, corners.getLast().x, corners.getLast().y).isPresent());
     }
 
+    /** Begins anew. */
+    public void clear() {
+        corners.clear();
+        typed = "";
+    }
+
     public String typed() {
         return typed;
     }

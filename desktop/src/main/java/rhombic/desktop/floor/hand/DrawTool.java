@@ -133,7 +133,9 @@ final class DrawTool implements Tool {
     }
 
     private void place() {
-        drawing.ended(bench.study()).ifPresent(drawn -> {
+        Optional<PathDrawing.Drawn> made = drawing.ended(bench.study());
+        drawing.clear(); // what is placed is drawn no more, whatever comes next
+        made.ifPresent(drawn -> {
             bench.edit("draw " + drawn.conveyor().name(), drawn::placed);
             bench.select(drawn.conveyor().name());
         });
