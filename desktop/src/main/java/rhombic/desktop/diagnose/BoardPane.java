@@ -54,6 +54,7 @@ public final class BoardPane extends VBox {
         this.readAgain = readAgain;
         FlowPane kinds = new FlowPane(4, 0);
         kinds.setId("board-kinds");
+        kinds.prefWrapLengthProperty().bind(widthProperty().subtract(extent.widthProperty()).subtract(24));
         for (BoardChart.Kind one : BoardChart.Kind.values()) {
             Button kind = new Button("+ " + one.word());
             kind.getStyleClass().add("add-token");
