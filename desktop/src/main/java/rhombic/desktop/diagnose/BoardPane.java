@@ -8,13 +8,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.geometry.Insets;
+import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import rhombic.chart.Chart;
@@ -30,6 +31,7 @@ import rhombic.study.value.StudyException;
 public final class BoardPane extends VBox {
     private static final double CHART_HEIGHT = 220;
     private static final int MOVING_MEAN = 20;
+    private static final double EXTENT_WIDTH = 116;
 
     private final Workbench bench;
     private final Consumer<String> say;
@@ -52,9 +54,9 @@ public final class BoardPane extends VBox {
         this.say = say;
         this.floor = floor;
         this.readAgain = readAgain;
-        FlowPane kinds = new FlowPane(4, 0);
+        FlowPane kinds = new FlowPane(2, 0);
         kinds.setId("board-kinds");
-        kinds.prefWrapLengthProperty().bind(widthProperty().subtract(extent.widthProperty()).subtract(24));
+        kinds.setPadding(new Insets(0, EXTENT_WIDTH, 0, 0));
         for (BoardChart.Kind one : BoardChart.Kind.values()) {
             Button kind = new Button("+ " + one.word());
             kind.getStyleClass().add("add-token");
@@ -69,8 +71,8 @@ public final class BoardPane extends VBox {
         charts.setId("board");
         charts.setPadding(new Insets(0, 8, 8, 0));
         extent.setTooltip(new Tooltip("What charts show: the whole run, or what has been up to the playhead; playing begins the latter"));
-        HBox.setHgrow(kinds, Priority.ALWAYS);
-        HBox row = new HBox(8, kinds, extent);
+        StackPane.setAlignment(extent, Pos.TOP_RIGHT);
+        StackPane row = new StackPane(kinds, extent); // which gives the kinds as many lines as they need at this width
         nameExtent();
         getChildren().addAll(row, scroll);
         bench.addListener(new Workbench.Listener() {
