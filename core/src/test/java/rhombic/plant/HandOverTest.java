@@ -162,6 +162,17 @@ class HandOverTest {
         assertTrue(found.getMessage().contains("A") && found.getMessage().contains("B"), found.getMessage());
     }
 
+    /** Found by torture: a buffer that gives in any order and takes back what it gives offered it again without end. */
+    @Test
+    void aBufferThatTakesBackAtOnceWhatItGivesIsNamed() {
+        Study study = new Lines().chain(batch("In", 1, "0 s"), buffer("A", 5).withOrder(Buffer.Order.ANY))
+                .chain(station("Shut", 1, 0, "1000 h")).link("A", "A", 100).link("A", "Shut", 0.0000001).study(1, 0, 1);
+        Plant plant = Plant.build(study, 1, null);
+        RunTroubleException found = assertThrows(RunTroubleException.class,
+                () -> plant.advance(study.plan().length().nanos(), () -> false));
+        assertTrue(found.getMessage().contains("A"), found.getMessage());
+    }
+
     @Test
     void twentyThousandBuffersInARowDoNotDeepenTheStack() {
         rhombic.study.kind.PlantElement[] chain = new rhombic.study.kind.PlantElement[20_002];

@@ -80,7 +80,11 @@ public final class BufferNode extends ContentNode {
     public void attend() {
         serveLine();
         if (order == Buffer.Order.ANY) {
+            int there = toOffer.size();
             for (int i = 0; i < toOffer.size(); i++) {
+                if (i >= there) {
+                    flow.countStep(this); // a piece that comes back at once is offered at once, which may never end
+                }
                 (unused.isEmpty() ? new Offer(this) : unused.removeLast()).make(toOffer.get(i));
             }
             toOffer.clear();
