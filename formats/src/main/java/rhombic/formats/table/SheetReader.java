@@ -108,8 +108,9 @@ public final class SheetReader {
                         + " are merged; split them, so that every row has cells of its own");
             }
             return sheet(name, rows, faults);
-        } catch (IOException | RuntimeException e) {
-            // The library reports damaged files by many kinds of exceptions; all mean the same to the reader.
+        } catch (IOException | RuntimeException | LinkageError e) {
+            // The library reports damaged files by many kinds of exceptions, and by a class that is not there where a damaged byte asks for a
+            // kind of packing that spreadsheets never have; all mean the same to the reader.
             for (Throwable cause = e; cause != null; cause = cause.getCause()) {
                 if (String.valueOf(cause.getMessage()).contains("Zip bomb")) {
                     throw new SheetException(

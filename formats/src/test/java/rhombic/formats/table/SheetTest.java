@@ -65,6 +65,22 @@ class SheetTest {
         }
     }
 
+    /** Found by torture: a damaged byte asked for a kind of packing whose library is not there. */
+    @Test
+    void aSpreadsheetThatIsPackedInAnUnknownWayIsDamaged() throws Exception {
+        Path file = spreadsheet((book, sheet) -> sheet.createRow(0).createCell(0).setCellValue("time"));
+        byte[] bytes = Files.readAllBytes(file);
+        for (int at = 0; at + 12 < bytes.length; at++) {
+            if (bytes[at] == 'P' && bytes[at + 1] == 'K'
+                    && (bytes[at + 2] == 3 && bytes[at + 3] == 4 || bytes[at + 2] == 1 && bytes[at + 3] == 2)) {
+                bytes[at + (bytes[at + 2] == 3 ? 8 : 10)] = 93;
+            }
+        }
+        Files.write(file, bytes);
+        SheetException told = assertThrows(SheetException.class, () -> SheetReader.open(file));
+        assertTrue(told.getMessage().contains("damaged"), told.getMessage());
+    }
+
     @Test
     void aSpreadsheetBecomesATimetableWithColumnsMatchedByName() throws Exception {
         Path file = spreadsheet((book, sheet) -> {
