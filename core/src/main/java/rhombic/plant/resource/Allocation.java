@@ -277,19 +277,13 @@ public final class Allocation {
         return true;
     }
 
-    /** Whether the job would have all it needs with the resources of the other. */
+    /** Whether the job would have all it needs with the resources of the other, chosen as it would be chosen then. */
     private boolean canDo(Job job, Job other) {
-        List<Resource> taken = new ArrayList<>();
-        for (Job.Demand demand : job.demands()) {
-            List<Resource> able = resources.stream()
-                    .filter(person -> person.isFree() || !person.holds().isHeld() && other.resources.contains(person))
-                    .filter(person -> person.can(demand.skill()) && !taken.contains(person)).limit(demand.people()).toList();
-            if (able.size() < demand.people()) {
-                return false;
-            }
-            taken.addAll(able);
-        }
-        return !job.insistence() || other.resources.contains(job.preferred());
+        List<Resource> lent = other.resources.stream().filter(person -> !person.holds().isHeld()).toList();
+        lent.forEach(choice::addFree);
+        boolean can = choice.commitFor(job);
+        lent.forEach(choice::removeFree);
+        return can;
     }
 
     private void giveTo(Job job) {

@@ -2,6 +2,7 @@ package rhombic.plant.resource;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.List;
 import java.util.function.LongSupplier;
 import org.jspecify.annotations.Nullable;
@@ -94,39 +95,69 @@ final class Choice {
                 return false;
             }
         }
-        if (job.insistence()) {
-            return preferredOf(job, demands);
-        }
-        for (Job.Demand demand : demands) {
-            for (int i = 0; i < demand.people(); i++) {
-                Resource person = best(job, demand.skill());
-                if (person == null) {
-                    return false;
-                }
-                chosen.add(person);
-            }
-        }
-        return true;
-    }
-
-    private boolean preferredOf(Job job, Job.Demand[] demands) {
-        Resource preferred = job.preferred();
-        if (preferred == null || !preferred.isFree()) {
+        Resource needed = job.insistence() ? job.preferred() : null;
+        if (needed != null && !isFree(needed)) {
             return false;
         }
-        boolean isIn = false;
+        boolean isIn = needed == null;
         for (Job.Demand demand : demands) {
             for (int i = 0; i < demand.people(); i++) {
-                boolean isPreferred = !isIn && preferred.can(demand.skill());
-                Resource next = isPreferred ? preferred : best(job, demand.skill());
-                if (next == null || !isPreferred && next == preferred) {
+                boolean isItsPlace = needed != null && !isIn && needed.can(demand.skill());
+                Resource next = isItsPlace ? needed : best(job, demand.skill());
+                if (next == null) {
+                    next = exchanged(job, demand.skill(), needed, new BitSet());
+                }
+                if (next == null) {
                     return false;
                 }
-                isIn |= isPreferred;
+                isIn |= isItsPlace;
                 chosen.add(next);
             }
         }
         return isIn;
+    }
+
+    private boolean isFree(Resource person) {
+        return freeWith.get(person.able[0]).contains(person.number);
+    }
+
+    /**
+     * One of the chosen who has the skill, and in whose stead another is chosen for what it was chosen for (an augmenting path: H. W. Kuhn,
+     * The Hungarian method, 1955); so nobody waits for a job that those who are free could do, whoever is chosen first.
+     *
+     * @param needed stays where it is
+     * @param looked places among the chosen that were looked at
+     * @return null if there is none
+     */
+    private @Nullable Resource exchanged(Job job, int skill, @Nullable Resource needed, BitSet looked) {
+        for (int i = 0; i < chosen.size(); i++) {
+            Resource person = chosen.get(i);
+            if (person == needed || looked.get(i) || !person.can(skill)) {
+                continue;
+            }
+            looked.set(i);
+            Resource other = best(job, skillOf(i, job.demands()));
+            if (other == null) {
+                other = exchanged(job, skillOf(i, job.demands()), needed, looked);
+            }
+            if (other != null) {
+                chosen.set(i, other);
+                return person;
+            }
+        }
+        return null;
+    }
+
+    /** What the one in that place among the chosen was chosen for. */
+    private static int skillOf(int place, Job.Demand[] demands) {
+        int left = place;
+        for (Job.Demand demand : demands) {
+            if (left < demand.people()) {
+                return demand.skill();
+            }
+            left -= demand.people();
+        }
+        throw new IllegalArgumentException("There is no place " + place);
     }
 
     /** The one whom the job gets, of those who are free, have the skill and are not chosen yet; null if there is none. */

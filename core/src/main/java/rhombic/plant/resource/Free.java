@@ -17,6 +17,11 @@ final class Free {
         return count;
     }
 
+    boolean contains(int number) {
+        int word = number / Long.SIZE;
+        return word < bits.length && (bits[word] & 1L << number) != 0;
+    }
+
     void add(int number) {
         int word = number / Long.SIZE;
         if (word >= bits.length) {

@@ -5,8 +5,10 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -54,6 +56,59 @@ class AllocationTest {
             yard.until(60);
             assertEquals(who == Crew.PersonRule.NEAREST ? "ready 10.0 by B" : "ready 10.0 by A", yard.log.getFirst());
         }
+    }
+
+    /** The nearest would be taken for what anybody can do, and nobody be left for what only he can. */
+    @Test
+    void whoCanDoMoreIsLeftForWhatOthersCanNotDo() {
+        Yard yard = new Yard();
+        Group group = yard.staying(c -> c);
+        yard.person("Ada", group, 0, true, false);
+        yard.person("Bo", group, 9, true, true);
+        Job both = yard.job(10, 0, new Job.Demand(0, 1), new Job.Demand(1, 1));
+        yard.ask(both, 0);
+        assertTrue(yard.allocation.give());
+        assertEquals(List.of("Ada", "Bo"), both.resources().stream().map(Resource::name).toList());
+        yard.until(10);
+        assertEquals(List.of("ready 10.0 by Ada"), yard.log);
+    }
+
+    @Test
+    void aChainOfExchangesIsFoundAndWhatNobodyCanDoWaits() {
+        Yard yard = new Yard();
+        Group group = yard.staying(c -> c);
+        yard.person("Ada", group, 9, true, true);
+        yard.person("Bo", group, 8, true, true);
+        yard.person("Cy", group, 0, true, false);
+        Job three = yard.job(10, 0, new Job.Demand(0, 1), new Job.Demand(1, 2));
+        yard.ask(three, 0);
+        yard.allocation.give();
+        assertEquals(List.of("Cy", "Bo", "Ada"), three.resources().stream().map(Resource::name).toList());
+        Yard few = new Yard();
+        Group other = few.staying(c -> c);
+        few.person("Ada", other, 9, true, true);
+        few.person("Cy", other, 0, true, false);
+        Job two = few.job(10, 0, new Job.Demand(1, 2));
+        few.ask(two, 0);
+        assertFalse(few.allocation.give());
+    }
+
+    /** Found by torture: he was called away, taken for the wrong part of the job, let go and called away again, without end. */
+    @Test
+    void whoIsCalledAwayIsTakenForWhatOnlyHeCanDo() {
+        Yard yard = new Yard();
+        Group group = yard.staying(c -> c);
+        yard.person("Ada", group, 0, true, false);
+        yard.person("Bo", group, 9, true, true);
+        Job low = new Job(yard, new Job.Request(Job.Kind.WORK, Pose.at(9, 0, 0, 0), List.of(new Job.Demand(0, 1)), 0, true));
+        yard.ask(low, 0);
+        yard.allocation.give();
+        yard.until(1);
+        Job urgent = yard.job(10, 2, new Job.Demand(0, 1), new Job.Demand(1, 1));
+        yard.ask(urgent, Yard.SECOND);
+        assertTimeoutPreemptively(Duration.ofSeconds(10), () -> yard.allocation.give());
+        yard.until(30);
+        assertEquals(List.of("ready 9.0 by Bo", "left 9.0", "ready 10.0 by Ada"), yard.log);
     }
 
     @Test
