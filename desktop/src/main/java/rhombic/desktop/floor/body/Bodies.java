@@ -1,8 +1,6 @@
 package rhombic.desktop.floor.body;
 
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import javafx.scene.shape.TriangleMesh;
 import rhombic.desktop.floor.body.MeshMaker.Point;
 import rhombic.scene.Scene;
@@ -26,7 +24,7 @@ public final class Bodies {
     private static final double LOCK_METRES = 1.2;
     private static final int STRIPS = 6;
 
-    private final Map<Object, TriangleMesh> made = new HashMap<>();
+    private final SharedMeshes made = new SharedMeshes();
 
     private record StationShape(String kind, int places, int inputCapacity) {}
 
@@ -37,18 +35,18 @@ public final class Bodies {
 
     public TriangleMesh of(PlantElement element) {
         return switch (element) {
-            case GoodsIn in -> made.computeIfAbsent("in", key -> portal(in.usualSize(), true));
-            case GoodsOut out -> made.computeIfAbsent("out", key -> portal(out.usualSize(), false));
+            case GoodsIn in -> made.of("in", () -> portal(in.usualSize(), true));
+            case GoodsOut out -> made.of("out", () -> portal(out.usualSize(), false));
             case Buffer buffer when buffer.arrangement().isArea() ->
-                made.computeIfAbsent(List.of("area", buffer.footprint()), key -> area(buffer.footprint()));
-            case Buffer buffer -> made.computeIfAbsent(buffer.footprint(), key -> rollers(buffer.footprint()));
-            case Crew crew -> made.computeIfAbsent(List.of("crew", crew.footprint()), key -> PersonForm.home(crew.footprint()));
-            case BreakArea area -> made.computeIfAbsent("break area", key -> PersonForm.breakArea(area.usualSize()));
-            case Conveyor conveyor -> made.computeIfAbsent(shape("conveyor", conveyor), key -> ConveyorBody.of(conveyor));
-            case WorkEquipment work -> made.computeIfAbsent(
+                made.of(List.of("area", buffer.footprint()), () -> area(buffer.footprint()));
+            case Buffer buffer -> made.of(buffer.footprint(), () -> rollers(buffer.footprint()));
+            case Crew crew -> made.of(List.of("crew", crew.footprint()), () -> PersonForm.home(crew.footprint()));
+            case BreakArea area -> made.of("break area", () -> PersonForm.breakArea(area.usualSize()));
+            case Conveyor conveyor -> made.of(shape("conveyor", conveyor), () -> ConveyorBody.of(conveyor));
+            case WorkEquipment work -> made.of(
                     new StationShape(shape(work), Math.min(8, work.work().places()),
                             Math.min(MAX_INPUT_DRAWN, work.work().inputCapacity())),
-                    key -> switch (work) {
+                    () -> switch (work) {
                         case Station station when station.load().pieces() > 1 -> oven(station);
                         case Station station -> machine(station);
                         case AssemblyStation assembly -> assembly(assembly);
@@ -64,7 +62,7 @@ public final class Bodies {
     /** The same as it is seen from far away. */
     public TriangleMesh far(PlantElement element) {
         return element instanceof Conveyor conveyor
-                ? made.computeIfAbsent(shape("far conveyor", conveyor), key -> ConveyorBody.far(conveyor))
+                ? made.of(shape("far conveyor", conveyor), () -> ConveyorBody.far(conveyor))
                 : of(element);
     }
 
