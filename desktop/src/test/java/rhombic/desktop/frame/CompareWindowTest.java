@@ -45,7 +45,7 @@ class CompareWindowTest extends WindowBase {
         robot.interact(() -> window.bench().edit("build", study -> {
             Study built = study.withPlan(study.plan().withReplications(3));
             built = built.with(Kinds.GOODS_IN.placed(built.names(), built.pieceTypes(), Placement.at(-8, 0))
-                    .withSupply(new rhombic.study.kind.Supply.OnDemand()));
+                    .withSupply(new rhombic.study.work.Supply.OnDemand()));
             built = built.with(Kinds.STATION.placed(built.names(), built.pieceTypes(), Placement.at(-3, 0)));
             built = built.with(Kinds.STATION.placed(built.names(), built.pieceTypes(), Placement.at(2, 0)));
             built = built.with(Kinds.GOODS_OUT.placed(built.names(), built.pieceTypes(), Placement.at(7, 0)));

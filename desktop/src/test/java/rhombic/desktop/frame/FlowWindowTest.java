@@ -26,14 +26,14 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
-import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Timetable;
 import rhombic.study.value.Value;
+import rhombic.study.work.Supply;
+import rhombic.study.work.Work;
 
 /** What flows is said on the job card, by mouse and keys, and seen on the floor. */
 class FlowWindowTest extends WindowBase {

@@ -28,11 +28,11 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.ShutTime;
+import rhombic.study.work.Supply;
 
 /** A run is watched, and what is changed meanwhile is taken up where it was. */
 class WatchWindowTest extends WindowBase {

@@ -56,7 +56,8 @@ final class DrawTool implements Tool {
 
     @Override
     public void press(MouseEvent e) {
-        if (e.getClickCount() > 1) { // the second click of two only ever ends one
+        boolean isSecondOfTwo = e.getClickCount() % 2 == 0;
+        if (isSecondOfTwo) { // it ends a conveyor, and never begins one where the first has ended it
             if (drawing.canEnd()) {
                 end();
             }
