@@ -15,6 +15,7 @@ module rhombic.core {
     exports rhombic.study.value;
     exports rhombic.study.duty;
     exports rhombic.study.kind;
+    exports rhombic.study.work;
     exports rhombic.study.check;
     exports rhombic.study.change;
     exports rhombic.plant.blueprint to rhombic.cli, rhombic.desktop; // for what a run failed of

@@ -61,17 +61,19 @@ class ArchitectureTest {
         SlicesRuleDefinition.slices().matching("rhombic.(*)..").should().beFreeOfCycles().check(CORE);
     }
 
-    /** Within the study: values, then kinds made of them, then the study; checks and changes stand on all three. */
+    /** Within the study: values, work made of them, kinds, then the study; checks and changes stand on all of it. */
     @Test
     void theRoomsOfTheStudyHaveOneDirection() {
         layeredArchitecture().consideringOnlyDependenciesInLayers()
                 .layer("value").definedBy("rhombic.study.value")
+                .layer("work").definedBy("rhombic.study.work")
                 .layer("kind").definedBy("rhombic.study.kind")
                 .layer("check").definedBy("rhombic.study.check")
                 .layer("change").definedBy("rhombic.study.change")
                 .whereLayer("check").mayNotBeAccessedByAnyLayer()
                 .whereLayer("change").mayOnlyBeAccessedByLayers("check")
                 .whereLayer("kind").mayOnlyBeAccessedByLayers("check", "change")
+                .whereLayer("work").mayOnlyBeAccessedByLayers("kind", "check", "change")
                 .check(CORE);
     }
 

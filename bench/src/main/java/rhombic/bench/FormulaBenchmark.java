@@ -22,13 +22,13 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
-import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Value;
+import rhombic.study.work.Supply;
+import rhombic.study.work.Work;
 
 /** One station that works with a time by formula, and with a constant: the difference is what the formula costs. */
 @BenchmarkMode(Mode.AverageTime)

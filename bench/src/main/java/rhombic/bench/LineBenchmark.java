@@ -26,9 +26,9 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
+import rhombic.study.work.Supply;
 
 /**
  * A saturated line of five stations with two places between: a plant with complete statistics against a loop written

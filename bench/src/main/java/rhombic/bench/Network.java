@@ -16,12 +16,8 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
-import rhombic.study.kind.Inspection;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
-import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
@@ -30,6 +26,10 @@ import rhombic.study.value.Routing;
 import rhombic.study.value.Table;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Value;
+import rhombic.study.work.Inspection;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Supply;
+import rhombic.study.work.Work;
 
 /** A plant of 25 cells with eight stations each: routes and times by table, recipes, inspection with rework, a rule. */
 final class Network {

@@ -33,9 +33,9 @@ import rhombic.study.Study;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Supply;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
+import rhombic.study.work.Supply;
 
 /**
  * Makes all measurements, and prints each ratio beside what is asked of it. Where two are compared, they are run in turn

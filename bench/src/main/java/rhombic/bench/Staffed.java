@@ -20,14 +20,14 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
-import rhombic.study.kind.Operation;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
-import rhombic.study.kind.Work;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Operation;
+import rhombic.study.work.Supply;
+import rhombic.study.work.Work;
 
 /** 200 stations in 50 lines, each with three failure modes; 40 operators and 20 repairers who walk, in shifts with breaks. */
 final class Staffed {

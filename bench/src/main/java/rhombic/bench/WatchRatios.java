@@ -21,13 +21,13 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Selection;
 import rhombic.study.value.Value;
+import rhombic.study.work.Supply;
 import rhombic.trace.Moment;
 
 /** What it costs to watch a run, to jump in it, to pose its pieces, and to rank those that wait. */

@@ -3,6 +3,7 @@ package rhombic.experiment;
 import java.util.List;
 import java.util.concurrent.Executor;
 import java.util.function.BooleanSupplier;
+import java.util.function.Function;
 import rhombic.measure.Diary;
 import rhombic.measure.RunFigures;
 import rhombic.plant.blueprint.Blueprint;
@@ -33,25 +34,38 @@ public final class LiveRun {
     /** Whether the trace has ended before the run. */
     private volatile boolean isCut;
 
+    /** A run that is only watched. */
     public LiveRun(Study study) {
-        this(study, TraceWriter.USUALLY_KEPT);
+        this(Blueprint.of(study));
     }
 
-    /** @param formulas to be read off at equal steps of time, as charts need them */
-    public LiveRun(Blueprint blueprint, List<String> formulas) {
-        this(blueprint, formulas, TraceWriter.USUALLY_KEPT);
+    public LiveRun(Blueprint blueprint) {
+        this(blueprint, TraceWriter.USUALLY_KEPT, writer -> new ObservedRun(blueprint, 1, writer));
     }
 
     /** @param maxKept records of the trace after which the oldest are dropped */
     public LiveRun(Study study, int maxKept) {
-        this(Blueprint.of(study), List.of(), maxKept);
+        this(Blueprint.of(study), maxKept);
     }
 
-    private LiveRun(Blueprint blueprint, List<String> formulas, int maxKept) {
+    /**
+     * A run that is read off as well, at equal steps of time: see {@link #observation}.
+     *
+     * @param formulas to be read off, as charts need them
+     */
+    public LiveRun(Blueprint blueprint, List<String> formulas) {
+        this(blueprint, TraceWriter.USUALLY_KEPT, writer -> new ObservedRun(blueprint, 1, writer, formulas));
+    }
+
+    private LiveRun(Blueprint blueprint, int maxKept) {
+        this(blueprint, maxKept, writer -> new ObservedRun(blueprint, 1, writer));
+    }
+
+    private LiveRun(Blueprint blueprint, int maxKept, Function<TraceWriter, ObservedRun> made) {
         Study study = blueprint.study();
         this.maxKept = maxKept;
         writer = new TraceWriter(study.elements().size(), study.links().size(), maxKept, BESIDE);
-        run = new ObservedRun(blueprint, 1, writer, formulas);
+        run = made.apply(writer);
         plannedNanos = study.plan().length().nanos();
         writer.publish(-1);
     }
@@ -135,7 +149,7 @@ public final class LiveRun {
         return run.figures();
     }
 
-    /** All that was read off up to now. By the thread that advances. */
+    /** All that was read off up to now, of a run that is. By the thread that advances. */
     public Observation observation() {
         return run.soFar();
     }

@@ -16,15 +16,21 @@ import rhombic.plant.blueprint.Blueprint;
 import rhombic.study.Study;
 import rhombic.trace.TraceWriter;
 
-/** A run that is read off at equal steps of time as it goes. Used by one thread, but for the pieces that have left. */
+/** A run whose active periods and journeys are written down, and that is read off at equal steps of time if somebody asks for that. Used by one thread, but for the pieces that have left. */
 final class ObservedRun {
     private final Study study;
     private final Diary diary;
     private final Plant plant;
     private final long lengthNanos;
+    /** Into which it is cut to be read off; 0 if it is not. */
     private final int steps;
     private final List<Sample> samples = new ArrayList<>();
     private final Map<Gauge, double[]> gauges = new LinkedHashMap<>();
+
+    /** Nothing is read off. */
+    ObservedRun(Blueprint blueprint, int replication, @Nullable TraceWriter trace) {
+        this(blueprint, replication, trace, 0);
+    }
 
     /**
      * @param trace to write to; null to write nothing
@@ -33,13 +39,17 @@ final class ObservedRun {
      * @throws rhombic.plant.blueprint.RunTroubleException if something comes to nothing already at the first instant
      */
     ObservedRun(Blueprint blueprint, int replication, @Nullable TraceWriter trace, List<String> formulas) {
+        this(blueprint, replication, trace, Observation.steps(blueprint.study()));
+        formulas.stream().distinct().forEach(text -> gauges.put(plant.gauge(text), new double[steps + 1]));
+        read();
+    }
+
+    private ObservedRun(Blueprint blueprint, int replication, @Nullable TraceWriter trace, int steps) {
         study = blueprint.study();
         diary = blueprint.diary();
         plant = Plant.buildObserved(blueprint, replication, trace, diary);
         lengthNanos = study.plan().length().nanos();
-        steps = Observation.steps(study);
-        formulas.stream().distinct().forEach(text -> gauges.put(plant.gauge(text), new double[steps + 1]));
-        read();
+        this.steps = steps;
     }
 
     private void read() {
@@ -48,17 +58,16 @@ final class ObservedRun {
         samples.add(plant.sample());
     }
 
-    private boolean isReadToItsEnd() {
-        return samples.size() > steps;
-    }
-
     private long nextReadingNanos() {
+        if (steps == 0) {
+            return Long.MAX_VALUE;
+        }
         return samples.size() == steps ? lengthNanos : lengthNanos / steps * samples.size();
     }
 
     /** Whether it has come to its end, or a rule has ended it before. */
     boolean isOver() {
-        return plant.isStopped() || isReadToItsEnd();
+        return plant.isStopped() || (steps == 0 ? plant.now() >= lengthNanos : samples.size() > steps);
     }
 
     boolean isStopped() {
@@ -85,7 +94,7 @@ final class ObservedRun {
         if (!plant.advance(end, cancelled)) {
             return false;
         }
-        if (plant.isStopped()) {
+        if (plant.isStopped() && steps > 0) {
             read();
         }
         return true;
@@ -100,7 +109,7 @@ final class ObservedRun {
         return plant.figures();
     }
 
-    /** What there is by the last reading; the figures are of now. */
+    /** What there is by the last reading, if it is read off; the figures are of now. */
     Observation soFar() {
         Map<String, Observation.Readings> readings = new LinkedHashMap<>();
         gauges.forEach((gauge, values) -> readings.put(gauge.text(),

@@ -12,9 +12,9 @@ import rhombic.measure.TypeFigures;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Supply;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.work.Supply;
 
 /**
  * What limits the plant, told by what is taken the largest part of its time: a station that is busy, where busy is whatever is not waiting

@@ -13,12 +13,12 @@ import rhombic.study.change.Changes;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.kind.Candidate;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Operation;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.StudyException;
 import rhombic.study.value.Table;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Operation;
 
 /**
  * One element made a little better: a time a tenth shorter, one more person, place or room, half the repair time, a conveyor a tenth faster,
@@ -48,9 +48,10 @@ public record Trial(String subject, Candidate.Aspect aspect, String text, Change
             withOthers(study, work, all);
         }
         for (FailureMode mode : element.basics().duty().failures()) {
-            add(study, all, element, Candidate.Aspect.REPAIR, "half the repair time of " + mode.name(), e -> e.with(e.basics()
-                    .withDuty(e.basics().duty().withFailures(e.basics().duty().failures().stream()
-                            .map(m -> halved(m, mode.name())).toList()))));
+            made(study, element.name(), Candidate.Aspect.REPAIR, "half the repair time of " + mode.name(),
+                    s -> s.changed(element.name(), e -> e.with(e.basics().withDuty(e.basics().duty().withFailures(
+                            e.basics().duty().failures().stream().map(m -> halved(m, mode.name())).toList())))))
+                    .ifPresent(all::add);
         }
         for (Link link : study.linksFrom(element.name())) {
             for (FailureMode mode : link.failures()) {
@@ -122,11 +123,6 @@ public record Trial(String subject, Candidate.Aspect aspect, String text, Change
 
     private static Operation shorter(Operation op) {
         return op.withTime(op.time().scaled(Candidate.SHORTER));
-    }
-
-    private static void add(Study study, List<Trial> all, PlantElement element, Candidate.Aspect aspect, String text,
-            UnaryOperator<PlantElement> better) {
-        made(study, element.name(), aspect, text, s -> s.changed(element.name(), better)).ifPresent(all::add);
     }
 
     /** Empty where it would break a rule of the study, or change nothing. */

@@ -13,12 +13,12 @@ import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Table;
+import rhombic.study.work.Recipe;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceStatus;
 

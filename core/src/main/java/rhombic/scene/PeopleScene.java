@@ -134,10 +134,6 @@ public final class PeopleScene {
 
     // ---- of the moment that was posed last
 
-    public int count() {
-        return crews.length;
-    }
-
     /** The number of its crew among the crews of the study. */
     public int crew(int person) {
         return crews[person];

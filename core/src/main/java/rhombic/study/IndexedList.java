@@ -8,9 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.RandomAccess;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
-import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
 
 /** A list that can't be changed and that finds its items by their key without a search. The index is made when it is first asked for. */
@@ -54,8 +53,8 @@ abstract sealed class IndexedList<T> extends AbstractList<T> implements RandomAc
 
     /** Elements by their name. */
     static final class Elements extends IndexedList<PlantElement> {
-        private transient volatile @Nullable List<Crew> crews;
-        private transient volatile @Nullable List<Equipment> equipment;
+        /** Those of one class, made when they are first asked for. */
+        private transient volatile @Nullable Map<Class<?>, List<?>> byClass;
 
         private Elements(List<PlantElement> elements) {
             super(elements);
@@ -70,22 +69,15 @@ abstract sealed class IndexedList<T> extends AbstractList<T> implements RandomAc
             return element.name();
         }
 
-        List<Equipment> equipment() {
-            List<Equipment> known = equipment;
+        /** In the order of the list. */
+        @SuppressWarnings("unchecked") // what is kept under a class is of it
+        <E extends PlantElement> List<E> of(Class<E> type) {
+            Map<Class<?>, List<?>> known = byClass;
             if (known == null) {
-                known = stream().filter(Equipment.class::isInstance).map(Equipment.class::cast).toList();
-                equipment = known;
+                known = new ConcurrentHashMap<>();
+                byClass = known;
             }
-            return known;
-        }
-
-        List<Crew> crews() {
-            List<Crew> known = crews;
-            if (known == null) {
-                known = stream().filter(Crew.class::isInstance).map(Crew.class::cast).toList();
-                crews = known;
-            }
-            return known;
+            return (List<E>) known.computeIfAbsent(type, of -> stream().filter(of::isInstance).toList());
         }
     }
 

@@ -159,11 +159,11 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
 
     /** The elements that pieces enter or leave, in their order. */
     public List<Equipment> equipment() {
-        return ((IndexedList.Elements) elements).equipment();
+        return ((IndexedList.Elements) elements).of(Equipment.class);
     }
 
     public List<Crew> crews() {
-        return ((IndexedList.Elements) elements).crews();
+        return ((IndexedList.Elements) elements).of(Crew.class);
     }
 
     public Study withViews(List<NamedView> newViews) {

@@ -344,10 +344,6 @@ public final class TraceWriter {
         later.clear();
     }
 
-    public boolean isEnded() {
-        return isEnded;
-    }
-
     private Segment segment() {
         return new Segment(segmentStart, segmentStartNanos, firstNumber, size, times, bodies, nodes, slots, kinds, backs, extras);
     }

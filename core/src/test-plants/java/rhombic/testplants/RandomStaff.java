@@ -25,13 +25,13 @@ import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Inspection;
-import rhombic.study.kind.Operation;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Work;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Placement;
+import rhombic.study.work.Inspection;
+import rhombic.study.work.Operation;
+import rhombic.study.work.Work;
 
 /** Gives a plant people, failures and calendars, drawn apart from the rest so that this stays the same for a seed. */
 final class RandomStaff {

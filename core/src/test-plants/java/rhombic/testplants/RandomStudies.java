@@ -25,14 +25,9 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
-import rhombic.study.kind.Inspection;
-import rhombic.study.kind.Operation;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
 import rhombic.study.kind.UnpackingStation;
-import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Bend;
 import rhombic.study.value.ConveyorPath;
@@ -50,6 +45,11 @@ import rhombic.study.value.Table;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Timetable;
 import rhombic.study.value.Value;
+import rhombic.study.work.Inspection;
+import rhombic.study.work.Operation;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Supply;
+import rhombic.study.work.Work;
 
 /** Plants of all kinds mixed, with links forwards and back; many are half-built, overloaded or stand still. */
 public final class RandomStudies {

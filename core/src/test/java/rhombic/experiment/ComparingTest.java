@@ -26,8 +26,8 @@ import rhombic.study.change.Levels;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
 import rhombic.study.value.StudyException;
+import rhombic.study.work.Supply;
 import rhombic.validation.Lines;
 
 /** Alternatives and sweeps, run and read. */

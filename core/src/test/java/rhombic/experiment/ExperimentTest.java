@@ -106,9 +106,9 @@ class ExperimentTest {
     @Test
     void theLimitIsTheBusiestStationUnlessItWaitsForPieces() {
         Study overloaded = study.changed("In",
-                e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.kind.Supply.Spaced(Lines.time("exponential(50 s)"))));
+                e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.work.Supply.Spaced(Lines.time("exponential(50 s)"))));
         Study idle = study.changed("In",
-                e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.kind.Supply.Spaced(Lines.time("exponential(300 s)"))));
+                e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.work.Supply.Spaced(Lines.time("exponential(300 s)"))));
         try (LocalEngine engine = new LocalEngine(2)) {
             Finding limit = Limit.of(Summary.of(overloaded, engine, RunListener.NONE, () -> false)).orElseThrow();
             assertEquals("B", limit.subject());

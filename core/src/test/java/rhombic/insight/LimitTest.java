@@ -18,11 +18,11 @@ import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Work;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Work;
 import rhombic.validation.Lines;
 
 /** What limits a plant, where it can be told by hand. */

@@ -22,15 +22,15 @@ import rhombic.study.RuleText;
 import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
-import rhombic.study.kind.Inspection;
-import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Value;
+import rhombic.study.work.Inspection;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Work;
 import rhombic.trace.Moment;
 import rhombic.validation.Lines;
 

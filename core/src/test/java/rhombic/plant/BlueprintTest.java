@@ -18,9 +18,9 @@ import rhombic.study.RuleText;
 import rhombic.study.Study;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Work;
 import rhombic.study.value.Table;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Work;
 import rhombic.validation.Lines;
 
 class BlueprintTest {

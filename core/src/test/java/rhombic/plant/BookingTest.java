@@ -22,10 +22,7 @@ import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.GoodsIn;
-import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
-import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PieceType;
@@ -33,6 +30,9 @@ import rhombic.study.value.Routing;
 import rhombic.study.value.Selection;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Value;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Supply;
+import rhombic.study.work.Work;
 import rhombic.validation.Lines;
 
 /** Parts of time are booked when they pass, ranks are asked when a place is free, and each formula draws for itself. */

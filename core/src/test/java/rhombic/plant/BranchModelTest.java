@@ -27,13 +27,13 @@ import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Supply;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Routing;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Timetable;
+import rhombic.study.work.Supply;
 
 /**
  * Conveyors with diverts and merges against a plain model that looks at each piece and reasons about it by itself, on random

@@ -275,9 +275,9 @@ class BranchesTest {
         Conveyor belt = belt("Belt", 10).withWidth(metres(1)).withMaxWeight(Optional.of(Quantity.parse("55 kg", Dimension.MASS)));
         Lines lines = new Lines().types(BOX, pallet).chain(stock("Parts", "Piece", 6))
                 .chain(stock("Pallets", "Pallet", 2), new rhombic.study.kind.AssemblyStation(Basics.of("Pack", SOMEWHERE),
-                        rhombic.study.kind.Work.of(1, 1, new rhombic.study.value.TimeSource.Drawn(Lines.time("1 s"))),
+                        rhombic.study.work.Work.of(1, 1, new rhombic.study.value.TimeSource.Drawn(Lines.time("1 s"))),
                         rhombic.study.kind.AssemblyStation.Method.PACK, List.of("Pallet"),
-                        new rhombic.study.kind.Recipe.Fixed(List.of(new rhombic.study.kind.Recipe.Part("Piece", 3))), 6, ""),
+                        new rhombic.study.work.Recipe.Fixed(List.of(new rhombic.study.work.Recipe.Part("Piece", 3))), 6, ""),
                         belt, goodsOut("Out"))
                 .link("Parts", "Pack");
         RunFigures run = Runs.of(lines.study(1, 0, 1));

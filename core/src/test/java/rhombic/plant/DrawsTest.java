@@ -35,17 +35,17 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
-import rhombic.study.kind.Operation;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
-import rhombic.study.kind.Work;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Operation;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Supply;
+import rhombic.study.work.Work;
 import rhombic.testplants.RandomStudies;
 
 /** A draw depends on seed, replication, id and purpose: what else is there, what it is called and in which order it stands is of no account. */

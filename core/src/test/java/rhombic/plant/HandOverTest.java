@@ -20,8 +20,8 @@ import rhombic.study.Study;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.work.Supply;
 import rhombic.validation.Lines;
 
 /** Deterministic plants whose figures can be worked out by hand. */

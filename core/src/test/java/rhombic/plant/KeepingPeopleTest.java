@@ -20,13 +20,13 @@ import rhombic.study.duty.Need;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Operation;
 import rhombic.study.kind.Station;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Operation;
 import rhombic.validation.Lines;
 
 /** When a place keeps its people, lets them go and asks for them again, by hand; people are where they are needed at once. */

@@ -25,11 +25,11 @@ import rhombic.study.Travel;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Work;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Routing;
+import rhombic.study.work.Work;
 import rhombic.validation.Lines;
 
 /** Lanes side by side, by hand: pieces of 0.6 m, 0.4 m apart, so one a metre. */

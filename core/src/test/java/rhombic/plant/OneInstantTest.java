@@ -33,11 +33,11 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Work;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
+import rhombic.study.work.Work;
 import rhombic.validation.Lines;
 
 /** What comes first at one instant, what counts as begun, who is called away and who goes on, each by hand. The study begins at 06:00. */

@@ -41,16 +41,16 @@ import rhombic.study.duty.Spell;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Inspection;
-import rhombic.study.kind.Operation;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Work;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Inspection;
+import rhombic.study.work.Operation;
+import rhombic.study.work.Work;
 import rhombic.validation.Lines;
 
 /** Failures, crews, shifts and breaks, worked out by hand. Runs begin on a Monday at 6:00. */

@@ -14,9 +14,9 @@ import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Spell;
 import rhombic.study.duty.UpTime;
-import rhombic.study.kind.Operation;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.work.Operation;
 
 /** Words for tests of people, failures and shifts. */
 final class Peopled {

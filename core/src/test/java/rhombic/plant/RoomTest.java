@@ -25,12 +25,12 @@ import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Value;
+import rhombic.study.work.Work;
 import rhombic.trace.TraceWriter;
 import rhombic.validation.Lines;
 

@@ -22,14 +22,14 @@ import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
 import rhombic.study.kind.Basics;
-import rhombic.study.kind.Operation;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Value;
+import rhombic.study.work.Operation;
+import rhombic.study.work.Work;
 import rhombic.validation.Lines;
 
 /** What a station can do, each in a plant whose figures can be worked out by hand. */

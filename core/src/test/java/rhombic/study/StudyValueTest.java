@@ -17,9 +17,6 @@ import org.junit.jupiter.params.provider.CsvSource;
 import rhombic.quantity.Quantity;
 import rhombic.study.check.Problem;
 import rhombic.study.check.StudyCheck;
-import rhombic.study.kind.Inspection;
-import rhombic.study.kind.Recipe;
-import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
@@ -29,6 +26,9 @@ import rhombic.study.value.StudyException;
 import rhombic.study.value.Table;
 import rhombic.study.value.Timetable;
 import rhombic.study.value.Value;
+import rhombic.study.work.Inspection;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Work;
 import rhombic.testplants.RandomStudies;
 
 /** A study is a value: it can be sent elsewhere, renamed throughout and refuses what it can't be. */

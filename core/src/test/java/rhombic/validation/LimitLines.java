@@ -32,18 +32,18 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
-import rhombic.study.kind.Inspection;
-import rhombic.study.kind.Operation;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
-import rhombic.study.kind.Work;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Inspection;
+import rhombic.study.work.Operation;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Work;
 
 /** Lines whose limit is known by construction: where the most time is needed for a piece, all that it loses counted in. */
 public final class LimitLines {

@@ -17,11 +17,11 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Table;
 import rhombic.study.value.Timetable;
+import rhombic.study.work.Supply;
 
 /** Small plants for tests, written as one would say them. */
 public final class Lines {

@@ -30,13 +30,9 @@ import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.GoodsIn;
-import rhombic.study.kind.Inspection;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
 import rhombic.study.kind.UnpackingStation;
-import rhombic.study.kind.Work;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.MixPart;
@@ -44,6 +40,10 @@ import rhombic.study.value.PieceType;
 import rhombic.study.value.Selection;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Inspection;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Supply;
+import rhombic.study.work.Work;
 
 /**
  * Cases with exact values: each must lie in our 95 % interval, and the interval must be so narrow that a wrong model

@@ -38,12 +38,12 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
-import rhombic.study.kind.Work;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Supply;
+import rhombic.study.work.Work;
 
 /**
  * Measures in the real window: from an edit to the new outlook, and what moving pieces cost a frame; with the argument

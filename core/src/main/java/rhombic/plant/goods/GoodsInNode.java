@@ -23,11 +23,11 @@ import rhombic.plant.piece.Ranking;
 import rhombic.quantity.Quantity;
 import rhombic.study.Rule;
 import rhombic.study.kind.GoodsIn;
-import rhombic.study.kind.Supply;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.Timetable;
 import rhombic.study.value.Value;
+import rhombic.study.work.Supply;
 
 /** Pieces enter here: at drawn times, by a timetable, all at the start, or whenever somebody can take one. */
 public final class GoodsInNode extends Node {

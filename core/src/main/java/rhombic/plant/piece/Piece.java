@@ -2,7 +2,7 @@ package rhombic.plant.piece;
 
 import java.util.ArrayList;
 import org.jspecify.annotations.Nullable;
-import rhombic.study.kind.Inspection;
+import rhombic.study.work.Inspection;
 
 /** Whatever flows. Small, since a plant may hold a great many. */
 public final class Piece extends QueueEntry {

@@ -17,7 +17,7 @@ import rhombic.plant.piece.Ranking;
 import rhombic.plant.piece.TableBook;
 import rhombic.study.Rule;
 import rhombic.study.kind.AssemblyStation;
-import rhombic.study.kind.Recipe;
+import rhombic.study.work.Recipe;
 
 /**
  * Joins pieces by a recipe. A base goes to a place and waits there for its parts; parts wait in rooms of their own,

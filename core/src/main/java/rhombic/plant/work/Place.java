@@ -13,8 +13,8 @@ import rhombic.plant.staff.Staffing;
 import rhombic.study.Layout;
 import rhombic.study.Rule;
 import rhombic.study.duty.FailureMode;
-import rhombic.study.kind.Inspection;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.work.Inspection;
 
 /**
  * One of the places of a station: what it does step by step, with whom, and how what is done goes on. Its activity is the step that

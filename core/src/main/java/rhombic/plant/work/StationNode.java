@@ -9,9 +9,9 @@ import rhombic.plant.piece.Piece;
 import rhombic.plant.run.Run;
 import rhombic.quantity.Quantity;
 import rhombic.study.Rule;
-import rhombic.study.kind.Inspection;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Work;
+import rhombic.study.work.Inspection;
+import rhombic.study.work.Work;
 
 /** Works on pieces one by one or on several together, and may inspect them at the end. */
 public final class StationNode extends WorkNode {

@@ -17,9 +17,9 @@ import rhombic.plant.piece.Ranking;
 import rhombic.study.Rule;
 import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.FailureMode;
-import rhombic.study.kind.Work;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.work.Work;
 
 /**
  * Work is done here, at one or several places. What is done stays at its place until it can go on; then the place is

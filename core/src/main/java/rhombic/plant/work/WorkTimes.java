@@ -15,9 +15,9 @@ import rhombic.plant.resource.Resource;
 import rhombic.plant.staff.Staff;
 import rhombic.plant.staff.Staffing;
 import rhombic.study.duty.Need;
-import rhombic.study.kind.Operation;
-import rhombic.study.kind.Work;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Operation;
+import rhombic.study.work.Work;
 
 /** How long what takes where work is done: its operations, changeover, service and pause. */
 final class WorkTimes {

@@ -23,13 +23,13 @@ import rhombic.study.duty.Spell;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Operation;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
-import rhombic.study.kind.Work;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Table;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Operation;
+import rhombic.study.work.Work;
 
 /** What is wrong with people, failures and calendars. */
 final class DutyCheck {

@@ -9,8 +9,8 @@ import rhombic.formula.Formula;
 import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.kind.GoodsIn;
-import rhombic.study.kind.Supply;
 import rhombic.study.value.Timetable;
+import rhombic.study.work.Supply;
 
 /** Which values a key such as {@code piece.model} can have, as far as the study says it without a run. */
 final class KnownValues {

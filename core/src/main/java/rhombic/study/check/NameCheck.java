@@ -11,19 +11,18 @@ import rhombic.formula.Formula;
 import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.change.Part;
-import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Supply;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
 import rhombic.study.value.Timetable;
 import rhombic.study.value.Value;
+import rhombic.study.work.Supply;
 
 /** Checks that everything a study names is there and fits, and that everything that is there is used. */
 final class NameCheck {

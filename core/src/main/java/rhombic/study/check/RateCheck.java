@@ -17,11 +17,11 @@ import rhombic.study.Study;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
-import rhombic.study.kind.Operation;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Operation;
+import rhombic.study.work.Supply;
 
 /** Checks rates against each other: what comes against what can be worked off, and times against their neighbours'. */
 final class RateCheck {

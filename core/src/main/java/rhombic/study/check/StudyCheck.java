@@ -24,10 +24,10 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Supply;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.Port;
 import rhombic.study.value.ShutTime;
+import rhombic.study.work.Supply;
 
 /** Finds all problems of a study at once. Time and memory grow with equipment plus links. */
 public final class StudyCheck {

@@ -17,7 +17,7 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.NameUse;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Supply;
+import rhombic.study.work.Supply;
 
 /** Everything in a study that names something else: formulas, piece types, tables, equipment, signals. */
 final class Uses {

@@ -17,15 +17,15 @@ import rhombic.study.Study;
 import rhombic.study.change.Part;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
-import rhombic.study.kind.Work;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Work;
 
 /** Checks stations: their times, tables of times, recipes and rooms. */
 final class WorkCheck {

@@ -5,6 +5,8 @@ import rhombic.space.Pose;
 import rhombic.study.value.Count;
 import rhombic.study.value.Port;
 import rhombic.study.value.StudyException;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Work;
 
 /**
  * Joins pieces by a recipe. The base, a carrier or the part that others are built into, is named; parts come by

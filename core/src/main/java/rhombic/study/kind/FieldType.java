@@ -26,6 +26,11 @@ import rhombic.study.value.Selection;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Timetable;
+import rhombic.study.work.Inspection;
+import rhombic.study.work.Operation;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Supply;
+import rhombic.study.work.Work;
 
 /**
  * What a field of equipment holds. From it follow how the field is read and written, what it names, and how a new name is

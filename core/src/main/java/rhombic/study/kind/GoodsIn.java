@@ -12,6 +12,7 @@ import rhombic.study.value.Footprint;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Timetable;
+import rhombic.study.work.Supply;
 
 /**
  * Where pieces enter the plant.

@@ -20,6 +20,9 @@ import rhombic.study.value.Placement;
 import rhombic.study.value.Routing;
 import rhombic.study.value.Selection;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Supply;
+import rhombic.study.work.Work;
 
 /** All kinds of elements. A new kind is declared here. */
 public final class Kinds {

@@ -5,6 +5,8 @@ import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
 import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Inspection;
+import rhombic.study.work.Work;
 
 /**
  * Work is done here.

@@ -2,6 +2,7 @@ package rhombic.study.kind;
 
 import rhombic.study.value.Count;
 import rhombic.study.value.Names;
+import rhombic.study.work.Work;
 
 /** Takes pieces off a carrier, undoes a batch, or splits one piece into several. */
 public record UnpackingStation(Basics basics, Work work, Parting parting) implements WorkEquipment {

@@ -5,6 +5,7 @@ import java.util.List;
 import rhombic.study.duty.Need;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Work;
 
 /** Equipment that works on pieces at places. */
 public sealed interface WorkEquipment extends Equipment permits Station, AssemblyStation, UnpackingStation {

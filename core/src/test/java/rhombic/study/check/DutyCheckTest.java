@@ -24,12 +24,12 @@ import rhombic.study.duty.Person;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Operation;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Work;
 import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Operation;
+import rhombic.study.work.Work;
 import rhombic.validation.Lines;
 
 /** What is pointed out of people, failures and calendars. The run is the Monday morning from 6:00 to 14:00. */

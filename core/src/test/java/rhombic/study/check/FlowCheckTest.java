@@ -28,12 +28,8 @@ import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.GoodsIn;
-import rhombic.study.kind.Inspection;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
-import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
@@ -41,6 +37,10 @@ import rhombic.study.value.ShutTime;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Timetable;
 import rhombic.study.value.Value;
+import rhombic.study.work.Inspection;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Supply;
+import rhombic.study.work.Work;
 import rhombic.validation.Lines;
 
 /** What the check says about the flow, at its place, and what its remedies do. */

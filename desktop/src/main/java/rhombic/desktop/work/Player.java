@@ -16,6 +16,7 @@ import rhombic.experiment.LiveRun;
 import rhombic.experiment.Preparation;
 import rhombic.formats.file.ErrorLog;
 import rhombic.measure.Diary;
+import rhombic.plant.blueprint.Blueprint;
 import rhombic.study.Study;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
@@ -92,7 +93,7 @@ public final class Player implements AutoCloseable {
         loaded.set(mine);
         moment = null;
         Study current = study;
-        FirstRun awaited = first;
+        FirstRun awaited = first == null || first.isDone() ? null : first; // else it is only to be watched
         if (current == null) {
             return;
         }
@@ -134,7 +135,8 @@ public final class Player implements AutoCloseable {
         }
         Loaded ready;
         try {
-            ready = new Loaded(new LiveRun(preparation.of(current), awaited == null ? List.of() : awaited.formulas()), null);
+            Blueprint blueprint = preparation.of(current);
+            ready = new Loaded(awaited == null ? new LiveRun(blueprint) : new LiveRun(blueprint, awaited.formulas()), null);
         } catch (Throwable e) {
             ready = new Loaded(null, failed(e, awaited)); // something comes to nothing already at the first instant
         }
@@ -147,23 +149,22 @@ public final class Player implements AutoCloseable {
      */
     private void produce(LiveRun live, @Nullable FirstRun awaited, Loaded mine) {
         try {
-            boolean isAwaited = awaited != null && !awaited.isDone();
             long slice = Math.max(1, live.lengthNanos() / 500);
             while (isWanted(mine) && !live.isOver()) {
                 if (live.isCut() || !isFarAhead(live)) {
                     if (!live.advance(live.doneNanos() + slice, () -> !isWanted(mine))) {
                         return;
                     }
-                    if (awaited != null && isAwaited) {
+                    if (awaited != null) {
                         awaited.advanced(live);
                     }
-                } else if (isAwaited) {
+                } else if (awaited != null) {
                     live.cutTrace();
                 } else {
                     Thread.sleep(PAUSE_MILLIS);
                 }
             }
-            if (awaited != null && isAwaited && live.isOver()) {
+            if (awaited != null && live.isOver()) {
                 awaited.ended(live);
             }
         } catch (InterruptedException e) {

@@ -31,9 +31,9 @@ import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.Placement;
+import rhombic.study.work.Supply;
 import rhombic.trace.Moment;
 
 class PlayerTest {

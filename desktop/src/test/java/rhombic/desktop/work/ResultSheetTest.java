@@ -23,11 +23,11 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Supply;
-import rhombic.study.kind.Work;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
+import rhombic.study.work.Supply;
+import rhombic.study.work.Work;
 
 /** The tables of results, against figures worked out by hand: a piece every 2 min, worked on for 90 s. */
 class ResultSheetTest {

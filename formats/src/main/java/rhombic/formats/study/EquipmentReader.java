@@ -10,14 +10,10 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Field;
-import rhombic.study.kind.Inspection;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Recipe;
-import rhombic.study.kind.Supply;
 import rhombic.study.kind.UnpackingStation;
-import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Footprint;
@@ -29,6 +25,10 @@ import rhombic.study.value.Selection;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Timetable;
 import rhombic.study.value.Value;
+import rhombic.study.work.Inspection;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Supply;
+import rhombic.study.work.Work;
 
 /** Reads one piece of equipment. */
 final class EquipmentReader {

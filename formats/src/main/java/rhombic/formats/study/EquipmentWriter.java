@@ -7,13 +7,13 @@ import rhombic.chance.Distribution;
 import rhombic.study.kind.Field;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
-import rhombic.study.kind.Operation;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Recipe;
-import rhombic.study.kind.Supply;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Timetable;
+import rhombic.study.work.Operation;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Supply;
 
 /** Writes one piece of equipment. */
 final class EquipmentWriter {

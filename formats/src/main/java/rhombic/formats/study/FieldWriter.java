@@ -12,12 +12,7 @@ import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
 import rhombic.study.duty.StandPoint;
 import rhombic.study.kind.FieldType;
-import rhombic.study.kind.Inspection;
-import rhombic.study.kind.Operation;
-import rhombic.study.kind.Recipe;
-import rhombic.study.kind.Supply;
 import rhombic.study.kind.UnpackingStation;
-import rhombic.study.kind.Work;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
@@ -29,6 +24,11 @@ import rhombic.study.value.Routing;
 import rhombic.study.value.Selection;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Inspection;
+import rhombic.study.work.Operation;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Supply;
+import rhombic.study.work.Work;
 
 /** Writes one field of equipment, whatever it holds. */
 final class FieldWriter {

@@ -8,9 +8,9 @@ import rhombic.chance.Distribution;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Unit;
 import rhombic.study.duty.Need;
-import rhombic.study.kind.Operation;
-import rhombic.study.kind.Work;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Operation;
+import rhombic.study.work.Work;
 
 /** Reads how a station works. */
 final class WorkReader {

@@ -10,9 +10,9 @@ import rhombic.formats.file.FileTrouble;
 import rhombic.study.Study;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Supply;
 import rhombic.study.value.Table;
 import rhombic.study.value.Timetable;
+import rhombic.study.work.Supply;
 
 /** Timetables and look-up tables whose rows stand in a file of their own, beside the study. */
 public final class Sources {

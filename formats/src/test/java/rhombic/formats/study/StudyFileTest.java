@@ -38,7 +38,7 @@ import rhombic.study.Sweep;
 import rhombic.study.change.Changes;
 import rhombic.study.check.StudyCheck;
 import rhombic.study.kind.GoodsIn;
-import rhombic.study.kind.Supply;
+import rhombic.study.work.Supply;
 import rhombic.study.value.Look;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Timetable;

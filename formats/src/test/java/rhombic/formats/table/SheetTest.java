@@ -235,7 +235,7 @@ class SheetTest {
     void theSpreadsheetBesideTheDemoIsItsTimetable() throws Exception {
         var study = rhombic.formats.study.StudyReader.open(Path.of("../demo/heat-pump-line.rhombic.json"));
         var dock = (rhombic.study.kind.GoodsIn) study.find("Truck dock").orElseThrow();
-        Timetable inStudy = ((rhombic.study.kind.Supply.ByTimetable) dock.supply().orElseThrow()).timetable();
+        Timetable inStudy = ((rhombic.study.work.Supply.ByTimetable) dock.supply().orElseThrow()).timetable();
         assertEquals(inStudy,
                 TimetableSheet.read(SheetReader.open(Path.of("../demo/arrivals.xlsx")), inStudy.repeat(), study.pieceTypes()));
     }

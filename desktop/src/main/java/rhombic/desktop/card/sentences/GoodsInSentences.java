@@ -23,12 +23,12 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.GoodsIn;
-import rhombic.study.kind.Supply;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.StudyException;
 import rhombic.study.value.Timetable;
+import rhombic.study.work.Supply;
 
 /** What the card of a goods in says. */
 final class GoodsInSentences {

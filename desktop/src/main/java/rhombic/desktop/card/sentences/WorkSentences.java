@@ -27,16 +27,16 @@ import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
 import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
-import rhombic.study.kind.Inspection;
-import rhombic.study.kind.Operation;
-import rhombic.study.kind.Recipe;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
-import rhombic.study.kind.Work;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Inspection;
+import rhombic.study.work.Operation;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Work;
 
 /** What the card of a station says: how it works, what it joins or parts, what it checks. */
 final class WorkSentences {

@@ -1,4 +1,4 @@
-package rhombic.study.kind;
+package rhombic.study.work;
 
 import java.io.Serializable;
 import java.util.List;
