@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -49,6 +50,7 @@ class RandomHandsTest extends WindowBase {
     private static final List<String> TEXTS = List.of("", "5", "0 s", "-3 m", "exponential(90 s)", "1,5 min", "station", "sta",
             "2 x 2, 3 m",
             "08:00", "mon-fri 06:00-14:00", "(((", "100 %", "90 s\t3", "Brazer", "\u6D82", "9".repeat(40));
+    private static final Path NOTES = Path.of("target", "hands.txt");
     private static final long LONG_NANOS = 3_000_000_000L;
     private static final int ACTIONS_WITH_ONE_STUDY = 150;
 
@@ -85,6 +87,8 @@ class RandomHandsTest extends WindowBase {
                 robot.interact(() -> window.bench().open(study, Optional.empty(), true));
                 robot.interact(() -> window.floor().fit(Set.of()));
                 last.setLength(0);
+                Files.writeString(NOTES, String.format(Locale.ROOT, "seed %d, not ended; %d MB after %d actions%n", seed, usedMegabytes(),
+                        actions));
             }
             long begun = System.nanoTime();
             watched.set(begun);
@@ -92,6 +96,7 @@ class RandomHandsTest extends WindowBase {
             watched.set(0);
             double seconds = (System.nanoTime() - begun) / 1e9;
             last.append(action).append('\n');
+            Files.writeString(NOTES, action + '\n', StandardOpenOption.APPEND); // kept also where memory runs out
             if (seconds > slowest) {
                 slowest = seconds;
                 slowestAction = action;
@@ -102,9 +107,14 @@ class RandomHandsTest extends WindowBase {
         WaitForAsyncUtils.asyncFx(() -> {}).get(20, TimeUnit.SECONDS); // it still answers
         String told = String.format(Locale.ROOT, "seed %d, %d actions, the slowest %.1f s: %s%n", seed, actions, slowest,
                 slowestAction);
-        Files.writeString(Path.of("target", "hands.txt"), told + (errors().isEmpty() ? "no error\n" : errors() + "\nafter\n" + last)
+        Files.writeString(NOTES, told + (errors().isEmpty() ? "no error\n" : errors() + "\nafter\n" + last)
                 + String.join("\n", slow));
         assertEquals("", errors(), told + last);
+    }
+
+    private static long usedMegabytes() {
+        Runtime runtime = Runtime.getRuntime();
+        return (runtime.totalMemory() - runtime.freeMemory()) >> 20;
     }
 
     /** Where the window's thread is while an action takes long, at most once for each. */
