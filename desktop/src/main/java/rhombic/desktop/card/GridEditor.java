@@ -15,6 +15,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TablePosition;
 import javafx.scene.control.TableView;
+import javafx.scene.control.TextField;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -63,6 +64,7 @@ final class GridEditor extends VBox {
         table.setFixedCellSize(ROW_HEIGHT);
         table.setItems(rows);
         table.addEventFilter(KeyEvent.KEY_PRESSED, this::press);
+        table.addEventFilter(KeyEvent.KEY_TYPED, this::type);
         fill(draft.filled().map(Sentence.Filled::rows).orElse(grid.rows()));
         columns();
         lacks.setId("editor-lacks");
@@ -186,6 +188,23 @@ final class GridEditor extends VBox {
         source = "";
         ensureEmptyLast();
         noteDraft();
+    }
+
+    /** What is typed over a cell begins anew what it holds. */
+    private void type(KeyEvent e) {
+        boolean isText = !e.getCharacter().isEmpty() && e.getCharacter().codePoints().noneMatch(Character::isISOControl);
+        if (!isText || e.isShortcutDown() || e.isAltDown() || table.getEditingCell() != null
+                || table.getSelectionModel().getSelectedCells().isEmpty()) {
+            return;
+        }
+        TablePosition<?, ?> at = table.getSelectionModel().getSelectedCells().getFirst();
+        edit(at.getRow(), Math.max(0, at.getColumn()));
+        table.applyCss(); // the field selects all that it holds once it is there
+        if (getScene().getFocusOwner() instanceof TextField field) {
+            field.setText(e.getCharacter());
+            field.end();
+        }
+        e.consume();
     }
 
     private void press(KeyEvent e) {

@@ -263,6 +263,26 @@ class ToolWindowTest extends WindowBase {
         assertEquals(List.of(), station().basics().attributes(), "nothing of it is used yet");
     }
 
+    /** As in a spreadsheet: a click on the cell is enough, and a space in the text starts no run. */
+    @Test
+    void whatIsTypedOverACellTakesThePlaceOfWhatItHolds(FxRobot robot) {
+        place(robot, "work", "station", 0, 0);
+        robot.interact(() -> window.bench().select("Station 1"));
+        robot.interact(() -> robot.lookup("#token-attributes").queryButton().fire());
+        TableView<?> grid = robot.lookup("#editor-grid").queryTableView();
+        robot.interact(grid::requestFocus);
+        robot.interact(() -> select(grid));
+        robot.write("hot air");
+        WaitForAsyncUtils.waitForFxEvents();
+        assertEquals("[[hot air, ]]", grid.getItems().toString());
+        assertFalse(window.player().isPlaying(), "Space is a letter here");
+        robot.push(KeyCode.ENTER);
+        robot.interact(() -> select(grid));
+        robot.write("heat");
+        robot.push(KeyCode.TAB);
+        assertEquals("[[heat, ], [, ]]", grid.getItems().toString());
+    }
+
     /** Found by random hands: what the card says of a moment was that of the run before the edit, until the playhead moved. */
     @Test
     void whatTheCardSaysOfTheMomentIsOfTheRunAfterTheEdit(FxRobot robot) {
