@@ -14,6 +14,7 @@ module rhombic.core {
     exports rhombic.study;
     exports rhombic.study.value;
     exports rhombic.study.duty;
+    exports rhombic.study.field;
     exports rhombic.study.kind;
     exports rhombic.study.work;
     exports rhombic.study.check;

@@ -61,10 +61,11 @@ class ArchitectureTest {
         SlicesRuleDefinition.slices().matching("rhombic.(*)..").should().beFreeOfCycles().check(CORE);
     }
 
-    /** Within the study: values, work made of them, kinds, then the study; checks and changes stand on all of it. */
+    /** Within the study: how values are declared, values, work made of them, kinds, then the study; checks and changes stand on all. */
     @Test
     void theRoomsOfTheStudyHaveOneDirection() {
         layeredArchitecture().consideringOnlyDependenciesInLayers()
+                .layer("field").definedBy("rhombic.study.field")
                 .layer("value").definedBy("rhombic.study.value")
                 .layer("work").definedBy("rhombic.study.work")
                 .layer("kind").definedBy("rhombic.study.kind")
@@ -74,6 +75,7 @@ class ArchitectureTest {
                 .whereLayer("change").mayOnlyBeAccessedByLayers("check")
                 .whereLayer("kind").mayOnlyBeAccessedByLayers("check", "change")
                 .whereLayer("work").mayOnlyBeAccessedByLayers("kind", "check", "change")
+                .whereLayer("field").mayNotAccessAnyLayer()
                 .check(CORE);
     }
 

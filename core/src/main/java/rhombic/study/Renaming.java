@@ -4,8 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import rhombic.study.duty.Calendar;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.field.NameChange;
 import rhombic.study.kind.Kinds;
-import rhombic.study.kind.NameChange;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
@@ -35,7 +36,8 @@ public record Renaming(Kind kind, String from, String to) implements NameChange,
         Travel travel = link.travel() instanceof Travel.Carried carried && kind == Kind.EQUIPMENT
                 ? carried.by(carried.need().withSkill(name(carried.need().skill())))
                 : link.travel();
-        return link.between(newFrom, newTo).withFilter(filter).withTravel(travel).withFailures(Kinds.renamed(link.failures(), this));
+        return link.between(newFrom, newTo).withFilter(filter).withTravel(travel)
+                .withFailures(FailureMode.SEVERAL.renamed(link.failures(), this));
     }
 
     public PieceType in(PieceType type) {

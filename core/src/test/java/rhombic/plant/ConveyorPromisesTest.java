@@ -9,7 +9,6 @@ import static rhombic.validation.Lines.station;
 import static rhombic.validation.Lines.stock;
 import static rhombic.validation.Lines.time;
 
-import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;

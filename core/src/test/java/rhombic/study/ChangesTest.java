@@ -22,6 +22,7 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.kind.UnpackingStation;
 import rhombic.study.value.StudyException;
 import rhombic.testplants.RandomStudies;
 import rhombic.validation.Lines;
@@ -110,12 +111,12 @@ class ChangesTest {
     @Test
     void anotherKindKeepsWhatBothHave() {
         Station station = (Station) line.find("S").orElseThrow();
-        rhombic.study.kind.UnpackingStation unpacking = Kinds.changedTo(Kinds.UNPACKING, station);
+        rhombic.study.kind.UnpackingStation unpacking = Kinds.changedTo(UnpackingStation.KIND, station);
         assertEquals(station.work(), unpacking.work());
         assertEquals(station.basics(), unpacking.basics());
         Study changed = line.changed("S", e -> unpacking);
         assertEquals(line.links(), changed.links());
         assertEquals(changed, Changes.between(line, changed).applyTo(line));
-        assertEquals(OptionalInt.empty(), Kinds.changedTo(Kinds.BUFFER, station).capacity());
+        assertEquals(OptionalInt.empty(), Kinds.changedTo(Buffer.KIND, station).capacity());
     }
 }

@@ -1,6 +1,5 @@
 package rhombic.plant.staff;
 
-import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;

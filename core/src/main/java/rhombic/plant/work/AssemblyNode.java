@@ -1,7 +1,6 @@
 package rhombic.plant.work;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;

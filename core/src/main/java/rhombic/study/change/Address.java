@@ -3,9 +3,7 @@ package rhombic.study.change;
 import java.io.Serializable;
 import java.util.Optional;
 import rhombic.study.Study;
-import rhombic.study.kind.Field;
 import rhombic.study.kind.Kind;
-import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
 
 /**
@@ -22,7 +20,7 @@ public record Address(String cell, String element, String field) implements Seri
 
     /** The value there, if the study has it. */
     public Optional<Object> value(Study study) {
-        return study.elements().stream().filter(e -> e.id().equals(element)).findFirst().flatMap(e -> value(Kinds.of(e), e));
+        return study.elements().stream().filter(e -> e.id().equals(element)).findFirst().flatMap(e -> value(e.declaration(), e));
     }
 
     private <E extends PlantElement> Optional<Object> value(Kind<E> kind, PlantElement e) {

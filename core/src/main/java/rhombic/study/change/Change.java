@@ -5,7 +5,7 @@ import java.util.List;
 import rhombic.study.Comparison;
 import rhombic.study.Renaming;
 import rhombic.study.RunPlan;
-import rhombic.study.kind.Field;
+import rhombic.study.field.Field;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
@@ -135,7 +135,7 @@ public sealed interface Change extends Serializable {
         public void applyTo(Draft draft) {
             int index = draft.find(Part.EQUIPMENT, at.element());
             PlantElement element = (PlantElement) draft.list(Part.EQUIPMENT).get(index);
-            draft.list(Part.EQUIPMENT).set(index, set(Kinds.of(element), element));
+            draft.list(Part.EQUIPMENT).set(index, set(element.declaration(), element));
         }
 
         @Override

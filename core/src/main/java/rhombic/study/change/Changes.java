@@ -11,9 +11,8 @@ import rhombic.study.Renaming;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.Variation;
-import rhombic.study.kind.Field;
+import rhombic.study.field.Field;
 import rhombic.study.kind.Kind;
-import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.value.StudyException;
 
@@ -33,7 +32,7 @@ public record Changes(List<Change> all) implements Variation {
     public static Change set(PlantElement element, String field, Object after) {
         Object before = Address.of(element, field).value(new Study("-", RunPlan.ONE_SHIFT, List.of(), List.of(element), List.of()))
                 .orElseThrow();
-        return new Change.Set(Address.of(element, field), Kinds.of(element).fileWord(), Stored.stored(before), Stored.stored(after));
+        return new Change.Set(Address.of(element, field), element.declaration().fileWord(), Stored.stored(before), Stored.stored(after));
     }
 
     /** What leads from the equipment to the same one otherwise. */
@@ -117,10 +116,11 @@ public record Changes(List<Change> all) implements Variation {
     }
 
     private static void ofItem(Part part, Object before, Object after, List<Change> changes) {
-        if (before instanceof PlantElement element && after instanceof PlantElement changed && Kinds.of(element) == Kinds.of(changed)
+        if (before instanceof PlantElement element && after instanceof PlantElement changed
+                && element.declaration() == changed.declaration()
                 && element.name().equals(changed.name())) {
             List<Change> sets = new ArrayList<>();
-            ofFields(Kinds.of(element), element, changed, sets);
+            ofFields(element.declaration(), element, changed, sets);
             if (leads(sets, element, changed) && leads(new Changes(sets).undone().all(), changed, element)) {
                 changes.addAll(sets);
                 return;

@@ -11,9 +11,8 @@ import rhombic.study.Comparison;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Variation;
-import rhombic.study.kind.Field;
+import rhombic.study.field.Field;
 import rhombic.study.kind.Kind;
-import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.value.StudyException;
 
@@ -97,7 +96,7 @@ public final class Merge {
             return;
         }
         PlantElement element = (PlantElement) there.get();
-        PlantElement changed = set(Kinds.of(element), element, change);
+        PlantElement changed = set(element.declaration(), element, change);
         draft.list(Part.EQUIPMENT).set(draft.find(Part.EQUIPMENT, element.id()), changed);
     }
 

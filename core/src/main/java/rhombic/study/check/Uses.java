@@ -13,9 +13,10 @@ import rhombic.study.LinkFilter;
 import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.field.NameUse;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Kinds;
-import rhombic.study.kind.NameUse;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.work.Supply;
 
@@ -54,7 +55,7 @@ final class Uses {
             if (link.travel() instanceof Travel.Carried carried) {
                 skills.add(new Named(link.from(), carried.need().skill()));
             }
-            Kinds.uses(link.failures(), at(link.from()));
+            FailureMode.SEVERAL.uses(link.failures(), at(link.from()));
         }
         study.rules().forEach(this::ofRule);
         for (FormulaUse use : formulas) {

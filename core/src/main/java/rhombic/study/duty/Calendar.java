@@ -11,6 +11,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
 import rhombic.study.value.Count;
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
@@ -23,6 +25,14 @@ import rhombic.study.value.StudyException;
  * @param exceptions days whose spells are others than those of their day of the week; each date once
  */
 public record Calendar(String name, List<Spell> week, List<Exception> exceptions) implements Serializable {
+    public static final Composite<Calendar> TYPE = Composite.of("calendar", calendar -> {
+        var name = calendar.required("name", "By which elements mean it.", FieldType.OWN_NAME, Calendar::name);
+        var week = calendar.required("week", "The shifts and breaks of every week.", new FieldType.Several<>(Spell.TYPE), Calendar::week);
+        var exceptions = calendar.optional("exceptions", "Days that are not as others; without spells they are free.",
+                new FieldType.Several<>(Exception.TYPE), List.of(), Calendar::exceptions);
+        return v -> new Calendar(v.get(name), v.get(week), v.get(exceptions));
+    });
+
     public static final int MAX_SPELLS = 500;
     private static final List<DayOfWeek> WORKDAYS = List.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY, DayOfWeek.WEDNESDAY, DayOfWeek.THURSDAY,
             DayOfWeek.FRIDAY);
@@ -40,6 +50,15 @@ public record Calendar(String name, List<Spell> week, List<Exception> exceptions
      * @param spells that begin on it, whose days of the week count for nothing; none: it is free
      */
     public record Exception(LocalDate date, List<Spell> spells) implements Serializable {
+        static final Composite<Exception> TYPE = Composite.of("exceptionalDay", day -> {
+            var date = day.required("date", "The day, such as 2027-01-06.", new FieldType.Date(), Exception::date);
+            var spells = day.written("spells", "The shifts and breaks that begin on it.", new FieldType.Several<>(Spell.ON_ONE_DAY),
+                    List.of(),
+                    Exception::spells);
+            return v -> new Exception(v.get(date),
+                    v.get(spells).stream().map(spell -> spell.on(List.of(v.get(date).getDayOfWeek()))).toList());
+        });
+
         public Exception {
             spells = List.copyOf(spells);
         }

@@ -3,10 +3,13 @@ package rhombic.study.duty;
 import java.io.Serializable;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
 import rhombic.study.value.Count;
 import rhombic.study.value.Identified;
 import rhombic.study.value.Names;
@@ -28,6 +31,28 @@ import rhombic.study.value.StudyException;
 public record FailureMode(String id, String name, UpTime up, Distribution down, @Nullable Distribution firstFailure, List<Need> repairedBy,
         InterruptedPiece interruptedPiece,
         boolean passesWhileDown, List<String> stopsWith) implements Serializable, Identified<FailureMode> {
+    public static final Composite<FailureMode> TYPE = Composite.of("failureMode", mode -> {
+        var name = mode.required("name", "What the failure is called.", FieldType.OWN_NAME, FailureMode::name);
+        var id = mode.optional("id", "What its random draws depend on, among the failures of the element; missing: its name.",
+                FieldType.TEXT, "", FailureMode::id);
+        var up = mode.required("up", "From the end of one failure to the next.", UpTime.TYPE, FailureMode::up);
+        var down = mode.required("down", "How long the repair takes, the wait for repairers apart.", FieldType.DURATION, FailureMode::down);
+        var first = mode.maybe("firstFailure", "When it fails for the first time; missing: as every other time.", FieldType.DURATION,
+                m -> Optional.ofNullable(m.firstFailure));
+        var repairedBy = mode.optional("repairedBy", "Who repairs it; missing: it repairs itself.", Need.SEVERAL, List.of(),
+                FailureMode::repairedBy);
+        var piece = mode.optional("interruptedPiece", "What becomes of what is worked on; missing: resume.",
+                FieldType.Word.of(InterruptedPiece.values()), InterruptedPiece.RESUME, FailureMode::interruptedPiece);
+        var passes = mode.optional("passesWhileDown", "Pieces come in and go out while it is down.", FieldType.FLAG, false,
+                FailureMode::passesWhileDown);
+        var stopsWith = mode.optional("stopsWith", "Other equipment that stands still with it.",
+                new FieldType.Several<>(FieldType.ELEMENT), List.of(), FailureMode::stopsWith);
+        return v -> new FailureMode(v.get(id), v.get(name), v.get(up), v.get(down), v.get(first).orElse(null), v.get(repairedBy),
+                v.get(piece), v.get(passes), v.get(stopsWith));
+    });
+    /** The modes of one element. */
+    public static final FieldType<List<FailureMode>> SEVERAL = new FieldType.Several<>(TYPE, FailureMode::complete);
+
     public static final int MAX = 50;
 
     /** What becomes of the piece that is worked on. */

@@ -1,8 +1,11 @@
 package rhombic.study.duty;
 
 import java.io.Serializable;
+import java.util.List;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
 import rhombic.study.value.Count;
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
@@ -17,6 +20,19 @@ import rhombic.study.value.StudyException;
  * @param preemptible whether they may be called away to something of higher priority, and come back
  */
 public record Need(String skill, int people, Quantity share, int priority, boolean preemptible) implements Serializable {
+    public static final Composite<Need> TYPE = Composite.of("need", need -> {
+        var skill = need.required("skill", "A crew, or a skill that people of any crew may have.", FieldType.SKILL, Need::skill);
+        var people = need.optional("people", "How many; missing: 1.", new FieldType.Whole(1, 1000), 1, Need::people);
+        var share = need.optional("share", "Part of the time for which they stay, from its beginning; missing: all of it.",
+                new FieldType.Measured(Dimension.SHARE), Quantity.percent(100), Need::share);
+        var priority = need.optional("priority", "Higher goes first; missing: 0.", new FieldType.Whole(-1000, 1000), 0, Need::priority);
+        var preemptible = need.optional("preemptible", "They may be called away to something of higher priority, and come back.",
+                FieldType.FLAG, false, Need::preemptible);
+        return v -> new Need(v.get(skill), v.get(people), v.get(share), v.get(priority), v.get(preemptible));
+    });
+    /** Who must be there, all of them at once. */
+    public static final FieldType<List<Need>> SEVERAL = new FieldType.Several<>(TYPE);
+
     public static final Quantity ALL = Quantity.percent(100);
 
     public Need {

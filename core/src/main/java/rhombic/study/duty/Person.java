@@ -2,6 +2,8 @@ package rhombic.study.duty;
 
 import java.io.Serializable;
 import java.util.List;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
 import rhombic.study.value.Identified;
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
@@ -14,6 +16,20 @@ import rhombic.study.value.StudyException;
  * @param skills beside those of the crew
  */
 public record Person(String id, String name, double factor, List<String> skills) implements Serializable, Identified<Person> {
+    public static final Composite<Person> TYPE = Composite.of("person", person -> {
+        var name = person.required("name", "What the person is called.", FieldType.OWN_NAME, Person::name);
+        var id = person.optional("id", "What the draws of this person depend on; missing: the smallest free number, from 0.",
+                FieldType.TEXT, "", Person::id);
+        var factor = person.optional("factor", "On the times of what the person does; missing: 1.", new FieldType.Number(0.001, 100), 1.0,
+                Person::factor);
+        var skills = person.optional("skills", "Beside those of the crew.", new FieldType.Several<>(FieldType.OWN_NAME), List.of(),
+                Person::skills);
+        return v -> new Person(v.get(id), v.get(name), v.get(factor), v.get(skills));
+    });
+    /** Those of a crew who are not as all others. */
+    public static final FieldType<List<Person>> SEVERAL = new FieldType.Several<>(TYPE,
+            persons -> Identified.numbered(persons, "persons of a crew"));
+
     public Person {
         Names.checked(name);
         skills = List.copyOf(skills);

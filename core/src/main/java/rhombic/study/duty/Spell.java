@@ -6,6 +6,9 @@ import java.time.LocalTime;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Function;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
 import rhombic.study.value.StudyException;
 
 /**
@@ -16,6 +19,28 @@ import rhombic.study.value.StudyException;
  *     00:00 a whole day
  */
 public record Spell(List<DayOfWeek> days, LocalTime from, LocalTime to, boolean isBreak) implements Serializable {
+    public static final FieldType<List<DayOfWeek>> DAYS = new FieldType.Several<>(
+            FieldType.Word.of(List.of(DayOfWeek.values()), Spell::word));
+    public static final Composite<Spell> TYPE = Composite.of("spell", spell -> {
+        var days = spell.required("days", "On which days.", DAYS, Spell::days);
+        Function<Composite.Values, Spell> timed = timed(spell);
+        return v -> timed.apply(v).on(v.get(days));
+    });
+    /** On one day, which is told elsewhere. */
+    static final Composite<Spell> ON_ONE_DAY = Composite.of("spellOnOneDay", Spell::timed);
+
+    private static Function<Composite.Values, Spell> timed(Composite.Declaration<Spell> spell) {
+        var from = spell.required("from", "A time of day.", new FieldType.TimeOfDay(), Spell::from);
+        var to = spell.required("to", "If not later than from: on the next day.", new FieldType.TimeOfDay(), Spell::to);
+        var isBreak = spell.optional("break", "A break in a shift.", FieldType.FLAG, false, Spell::isBreak);
+        return v -> new Spell(List.of(DayOfWeek.MONDAY), v.get(from), v.get(to), v.get(isBreak));
+    }
+
+    /** The same on other days. */
+    Spell on(List<DayOfWeek> newDays) {
+        return new Spell(newDays, from, to, isBreak);
+    }
+
     static final long DAY = 86_400;
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm[:ss]", Locale.ROOT);
 

@@ -8,17 +8,30 @@ import java.util.OptionalDouble;
 import rhombic.chance.Distribution;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
+import rhombic.study.field.OneOf;
 import rhombic.study.value.Count;
 import rhombic.study.value.StudyException;
 
 /** How long something works from the end of one failure to the next of the same mode. */
 public sealed interface UpTime extends Serializable {
+    OneOf<UpTime> TYPE = OneOf.of("upTime",
+            OneOf.variant("cycles", AfterCycles.class, AfterCycles.declared()),
+            OneOf.variant("availability", Available.class, Available.declared()),
+            OneOf.variant("days", Planned.class, Planned.declared()),
+            OneOf.variant("after", After.class, After.declared()));
+
     /** What its clock counts. */
     enum Clock {
+
         /** Always, but for its own down time. */
         CALENDAR("of calendar time"),
         /** Only while it works. */
         WORKING("of working time");
+
+        static final String MEANING = "What is counted: calendar time, or only the time in which it works; missing: calendar.";
+        static final FieldType<Clock> TYPE = FieldType.Word.of(values());
 
         private final String word;
 
@@ -32,7 +45,15 @@ public sealed interface UpTime extends Serializable {
     }
 
     /** A time that is drawn. */
-    record After(Distribution time, Clock clock) implements UpTime {}
+    record After(Distribution time, Clock clock) implements UpTime {
+        private static Composite<After> declared() {
+            return Composite.of("upTimeAfter", up -> {
+                var time = up.required("after", "A time or a distribution.", FieldType.DURATION, After::time);
+                var clock = up.written("clock", Clock.MEANING, Clock.TYPE, Clock.CALENDAR, After::clock);
+                return v -> new After(v.get(time), v.get(clock));
+            });
+        }
+    }
 
     /**
      * So many pieces done.
@@ -41,6 +62,14 @@ public sealed interface UpTime extends Serializable {
      * @param byChance whether that is only their mean: then each may be the last with the same chance
      */
     record AfterCycles(int cycles, boolean byChance) implements UpTime {
+        private static Composite<AfterCycles> declared() {
+            return Composite.of("upTimeInCycles", up -> {
+                var cycles = up.required("cycles", "Pieces, loads or jobs.", new FieldType.Whole(1, FieldType.MANY), AfterCycles::cycles);
+                var byChance = up.optional("byChance", "The number is only their mean.", FieldType.FLAG, false, AfterCycles::byChance);
+                return v -> new AfterCycles(v.get(cycles), v.get(byChance));
+            });
+        }
+
         public AfterCycles {
             Count.atLeast(1, "The pieces between failures", cycles);
         }
@@ -52,6 +81,16 @@ public sealed interface UpTime extends Serializable {
      * @param share above 0 % and below 100 %
      */
     record Available(Quantity share, Clock clock) implements UpTime {
+        private static Composite<Available> declared() {
+            return Composite.of("upTimeByAvailability", up -> {
+                var share = up.required("availability",
+                        "Above 0 % and below 100 %; the mean up time is A / (1 - A) times the mean down time, by chance.",
+                        new FieldType.Measured(Dimension.SHARE), Available::share);
+                var clock = up.written("clock", Clock.MEANING, Clock.TYPE, Clock.CALENDAR, Available::clock);
+                return v -> new Available(v.get(share), v.get(clock));
+            });
+        }
+
         /** No time may be longer: what is that far off never comes. */
         public static final double MAX_UP_SECONDS = 1e9;
 
@@ -71,6 +110,14 @@ public sealed interface UpTime extends Serializable {
 
     /** At that time of day on those days: planned maintenance. */
     record Planned(List<DayOfWeek> days, LocalTime time) implements UpTime {
+        private static Composite<Planned> declared() {
+            return Composite.of("upTimeByPlan", up -> {
+                var days = up.required("days", "On which days.", Spell.DAYS, Planned::days);
+                var time = up.required("time", "A time of day.", new FieldType.TimeOfDay(), Planned::time);
+                return v -> new Planned(v.get(days), v.get(time));
+            });
+        }
+
         public Planned {
             days = days.stream().sorted().distinct().toList();
             time = time.withNano(0);

@@ -2,7 +2,10 @@ package rhombic.study.kind;
 
 import java.util.List;
 import rhombic.space.Pose;
+import rhombic.study.field.Field;
+import rhombic.study.field.FieldType;
 import rhombic.study.value.Count;
+import rhombic.study.value.PieceType;
 import rhombic.study.value.Port;
 import rhombic.study.value.StudyException;
 import rhombic.study.work.Recipe;
@@ -21,6 +24,23 @@ public record AssemblyStation(Basics basics, Work work, Method method, List<Stri
         String result) implements WorkEquipment {
     /** Name of the port where parts come in. */
     public static final String PARTS = "parts";
+
+    public static final Kind<AssemblyStation> KIND = new Kind<>("Assembly station", Family.JOIN_PART, AssemblyStation.class,
+            WorkFields.and(AssemblyStation::with, List.of(
+                    Field.required("method", "Whether pieces are packed onto a base, assembled into it, or gathered in batches.",
+                            FieldType.Word.of(Method.values()), Method.PACK, AssemblyStation::method, AssemblyStation::withMethod),
+                    Field.optional("bases", "Piece types that come in as a base.", new FieldType.Several<>(FieldType.PIECE_TYPE), List.of(),
+                            AssemblyStation::bases, AssemblyStation::withBases),
+                    Field.written("recipe", "What a base needs; missing: nothing yet.", Recipe.TYPE, new Recipe.Fixed(List.of()),
+                            AssemblyStation::recipe, AssemblyStation::withRecipe),
+                    Field.required("partCapacity", "Parts of each type that may wait.", new FieldType.Whole(1, FieldType.MANY), 1,
+                            AssemblyStation::partCapacity, AssemblyStation::withPartCapacity),
+                    Field.optional("result", "The piece type that a batch, or an assembly, becomes; missing: as the base.",
+                            FieldType.PIECE_TYPE, "", AssemblyStation::result, AssemblyStation::withResult))),
+            basics -> new AssemblyStation(basics, WorkFields.NO_WORK, Method.PACK, List.of(), new Recipe.Fixed(List.of()), 1, ""),
+            (basics, types) -> new AssemblyStation(basics, WorkFields.ONE_MINUTE, Method.PACK,
+                    types.stream().filter(PieceType::loadCarrier).map(PieceType::name).limit(1).toList(),
+                    new Recipe.Fixed(List.of(new Recipe.Part(Kinds.usualType(types), 4))), 8, ""));
 
     /** How pieces are joined. */
     public enum Method {
@@ -70,6 +90,11 @@ public record AssemblyStation(Basics basics, Work work, Method method, List<Stri
 
     public AssemblyStation withResult(String newResult) {
         return new AssemblyStation(basics, work, method, bases, recipe, partCapacity, newResult);
+    }
+
+    @Override
+    public Kind<AssemblyStation> declaration() {
+        return KIND;
     }
 
     @Override

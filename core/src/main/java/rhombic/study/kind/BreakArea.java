@@ -1,10 +1,19 @@
 package rhombic.study.kind;
 
+import java.util.List;
 import rhombic.study.value.Footprint;
 
 /** Where people spend their breaks. */
 public record BreakArea(Basics basics) implements Area {
     private static final Footprint FOOTPRINT = new Footprint(3, 2.4, 0.8);
+
+    public static final Kind<BreakArea> KIND = new Kind<>("Break area", Family.PEOPLE, BreakArea.class, List.of(), BreakArea::new,
+            (basics, types) -> new BreakArea(basics));
+
+    @Override
+    public Kind<BreakArea> declaration() {
+        return KIND;
+    }
 
     @Override
     public BreakArea with(Basics newBasics) {

@@ -3,6 +3,8 @@ package rhombic.study.kind;
 import java.io.Serializable;
 import java.util.List;
 import java.util.OptionalInt;
+import rhombic.study.field.Field;
+import rhombic.study.field.FieldType;
 import rhombic.study.value.Count;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceType;
@@ -20,6 +22,16 @@ public record Buffer(Basics basics, OptionalInt capacity, Order order, Arrangeme
     private static final double PITCH_METRES = 0.8;
     private static final int MAX_DRAWN_IN_A_ROW = 10;
     private static final Footprint AREA = new Footprint(4, 3, 0.1);
+
+    public static final Kind<Buffer> KIND = new Kind<>("Buffer", Family.STORE, Buffer.class, List.of(
+            Field.optional("capacity", "Pieces that it holds; missing: no limit.", new FieldType.WholeOrNone(1, FieldType.MANY),
+                    OptionalInt.empty(), Buffer::capacity, Buffer::withCapacity),
+            Field.required("order", "In which order pieces leave.", FieldType.Word.of(Order.values()), Order.OLDEST_FIRST, Buffer::order,
+                    Buffer::withOrder),
+            Field.optional("arrangement", "How the pieces lie; missing: on rollers.", FieldType.Word.of(Arrangement.values()),
+                    Arrangement.ON_ROLLERS, Buffer::arrangement, Buffer::withArrangement)),
+            basics -> new Buffer(basics, OptionalInt.empty(), Order.OLDEST_FIRST),
+            (basics, types) -> new Buffer(basics, OptionalInt.of(6), Order.OLDEST_FIRST));
 
     /** Which piece goes first, among those the rule of taking holds equal. */
     public enum Order {
@@ -102,6 +114,11 @@ public record Buffer(Basics basics, OptionalInt capacity, Order order, Arrangeme
 
     public Buffer withOrder(Order newOrder) {
         return new Buffer(basics, capacity, newOrder, arrangement);
+    }
+
+    @Override
+    public Kind<Buffer> declaration() {
+        return KIND;
     }
 
     @Override

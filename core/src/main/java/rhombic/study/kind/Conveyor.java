@@ -10,6 +10,8 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.space.Path;
 import rhombic.space.Pose;
+import rhombic.study.field.Field;
+import rhombic.study.field.FieldType;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Count;
 import rhombic.study.value.Fitting;
@@ -50,6 +52,41 @@ public record Conveyor(Basics basics, ConveyorPath conveyorPath, Quantity width,
     static final Quantity USUAL_WIDTH = Quantity.parse("0.8 m", Dimension.LENGTH);
     static final Quantity USUAL_SPEED = Quantity.parse("0.3 m/s", Dimension.SPEED);
     static final Quantity USUAL_GAP = Quantity.parse("0.1 m", Dimension.LENGTH);
+
+    public static final Kind<Conveyor> KIND = new Kind<>("Conveyor", Family.MOVE, Conveyor.class, List.of(
+            Field.written("path", "Its path, straight parts and curves from its beginning on.", ConveyorPath.TYPE, ConveyorPath.straight(5),
+                    Conveyor::conveyorPath, Conveyor::withConveyorPath),
+            Field.written("width", "Of one lane.", new FieldType.Measured(Dimension.LENGTH), USUAL_WIDTH, Conveyor::width,
+                    Conveyor::withWidth),
+            Field.written("speed", "Of the pieces.", new FieldType.Measured(Dimension.SPEED), USUAL_SPEED, Conveyor::speed,
+                    Conveyor::withSpeed),
+            Field.written("gap", "Least distance from one piece to the next.", new FieldType.Measured(Dimension.LENGTH), USUAL_GAP,
+                    Conveyor::gap, Conveyor::withGap),
+            Field.required("mode", "Whether pieces close up behind a stop, or all of it stops.", FieldType.Word.of(Mode.values()),
+                    Mode.ACCUMULATING, Conveyor::mode, Conveyor::withMode),
+            Field.optional("orientation", "Whether pieces lie along it or across; missing: lengthwise.",
+                    FieldType.Word.of(Orientation.values()), Orientation.LENGTHWISE, Conveyor::orientation, Conveyor::withOrientation),
+            Field.optional("maxPieces", "Pieces on it at a time; missing: as many as fit.", new FieldType.WholeOrNone(1, FieldType.MANY),
+                    OptionalInt.empty(), Conveyor::maxPieces, Conveyor::withMaxPieces),
+            Field.required("lanes", "Lanes side by side.", new FieldType.Whole(1, MAX_LANES), 1, Conveyor::lanes, Conveyor::withLanes),
+            Field.optional("offTimes", "When its drive is off.", ShutTime.SEVERAL, List.of(), Conveyor::offTimes, Conveyor::withOffTimes),
+            Field.optional("fittings", "Diverts, merges and sensors along it.", Fitting.SEVERAL, List.of(), Conveyor::fittings,
+                    Conveyor::withFittings),
+            Field.optional("pitch", "Distance of the positions, if pieces lie in positions.",
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.LENGTH)), Optional.empty(), c -> c.indexing.pitch(),
+                    (c, pitch) -> c.withIndexing(new Indexing(pitch, c.indexing.positions()))),
+            Field.optional("positions", "Number of the positions, if pieces lie in positions.",
+                    new FieldType.WholeOrNone(1, FieldType.MANY),
+                    OptionalInt.empty(), c -> c.indexing.positions(),
+                    (c, positions) -> c.withIndexing(new Indexing(c.indexing.pitch(), positions))),
+            Field.optional("maxWeight", "Weight of all that may be on it; missing: no limit.",
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.MASS)), Optional.empty(), Conveyor::maxWeight,
+                    Conveyor::withMaxWeight),
+            Field.optional("acceleration", "Of its drive; missing: it starts and stops at once.",
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.ACCELERATION)), Optional.empty(), Conveyor::acceleration,
+                    Conveyor::withAcceleration)),
+            basics -> usual(basics.withSize(null), ConveyorPath.straight(5)),
+            (basics, types) -> usual(basics, ConveyorPath.straight(5)));
 
     /** What pieces do behind one that can't go on. */
     public enum Mode {
@@ -290,6 +327,11 @@ public record Conveyor(Basics basics, ConveyorPath conveyorPath, Quantity width,
     public Conveyor withAcceleration(Optional<Quantity> newAcceleration) {
         return new Conveyor(basics, conveyorPath, width, speed, gap, mode, orientation, maxPieces, lanes, offTimes, fittings, indexing,
                 maxWeight, newAcceleration);
+    }
+
+    @Override
+    public Kind<Conveyor> declaration() {
+        return KIND;
     }
 
     @Override

@@ -11,6 +11,8 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
 import rhombic.study.duty.Person;
+import rhombic.study.field.Field;
+import rhombic.study.field.FieldType;
 import rhombic.study.value.Count;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.Identified;
@@ -38,6 +40,25 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     public static final String FREE = "free";
 
     private static final double FOR_ONE_METRES = 0.9;
+
+    public static final Kind<Crew> KIND = new Kind<>("Crew", Family.PEOPLE, Crew.class, List.of(
+            Field.required("people", "How many they are.", new FieldType.Whole(1, 1000), 1, Crew::people, Crew::withPeople),
+            Field.optional("skills", "What they can be asked for by, beside the name of the crew.",
+                    new FieldType.Several<>(FieldType.OWN_NAME), List.of(), Crew::skills, Crew::withSkills),
+            Field.optional("speed", "At which they walk; missing: they are there at once.",
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.SPEED)), Optional.empty(), Crew::speed, Crew::withSpeed),
+            Field.optional("personRule", "Which of those who are free comes; missing: the nearest.", FieldType.Word.of(PersonRule.values()),
+                    PersonRule.NEAREST, Crew::personRule, Crew::withPersonRule),
+            Field.optional("jobRule", "What one does next, among the most urgent; missing: the longest waiting.",
+                    FieldType.Word.of(JobRule.values()), JobRule.OLDEST, Crew::jobRule, Crew::withJobRule),
+            Field.optional("idleAt", "Where they wait for work; missing: at home.", FieldType.Word.of(IdlePlace.values()),
+                    IdlePlace.AT_HOME,
+                    Crew::idleAt, Crew::withIdleAt),
+            Field.optional("breakArea", "Where they go at a break, by name; missing: home.", FieldType.ELEMENT, "", Crew::breakArea,
+                    Crew::withBreakArea),
+            Field.optional("persons", "Those who have names, factors or skills of their own.", Person.SEVERAL, List.of(), Crew::persons,
+                    Crew::withPersons)),
+            basics -> usual(basics).withSpeed(Optional.empty()), (basics, types) -> usual(basics));
 
     /** Which of those who are free does something. */
     public enum PersonRule {
@@ -149,6 +170,11 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     /** Whether anybody of it can be asked for by that word. */
     public boolean has(String skill) {
         return name().equals(skill) || skills.contains(skill) || persons.stream().anyMatch(person -> person.skills().contains(skill));
+    }
+
+    @Override
+    public Kind<Crew> declaration() {
+        return KIND;
     }
 
     @Override

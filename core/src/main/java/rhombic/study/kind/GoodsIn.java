@@ -7,6 +7,9 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import rhombic.chance.DistributionText;
+import rhombic.study.field.Field;
+import rhombic.study.field.FieldType;
 import rhombic.study.value.Count;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.MixPart;
@@ -25,6 +28,18 @@ import rhombic.study.work.Supply;
 public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply, WhenFull whenFull,
         OptionalInt maxPieces) implements Equipment {
     private static final Footprint FOOTPRINT = new Footprint(2, 2, 2.6);
+
+    public static final Kind<GoodsIn> KIND = new Kind<>("Goods in", Family.IN_OUT, GoodsIn.class, List.of(
+            Field.optional("mix", "Which piece types come, and how often.", MixPart.SEVERAL, List.of(), GoodsIn::mix, GoodsIn::withMix),
+            Field.optional("supply", "When they come; missing: nothing comes yet.", new FieldType.Maybe<>(Supply.TYPE), Optional.empty(),
+                    GoodsIn::supply, (in, supply) -> new GoodsIn(in.basics, in.mix, supply, in.whenFull, in.maxPieces)),
+            Field.required("whenFull", "What becomes of a piece for which there is no room.", FieldType.Word.of(WhenFull.values()),
+                    WhenFull.WAIT, GoodsIn::whenFull, GoodsIn::withWhenFull),
+            Field.optional("maxPieces", "Pieces that come in all; missing: no limit.", new FieldType.WholeOrNone(1, FieldType.MANY),
+                    OptionalInt.empty(), GoodsIn::maxPieces, GoodsIn::withMaxPieces)),
+            basics -> new GoodsIn(basics, List.of(), Optional.empty(), WhenFull.WAIT, OptionalInt.empty()),
+            (basics, types) -> new GoodsIn(basics, List.of(new MixPart(Kinds.usualType(types), 1)),
+                    Optional.of(new Supply.Spaced(DistributionText.parse("exponential(90 s)"))), WhenFull.WAIT, OptionalInt.empty()));
 
     /** What becomes of pieces that come while there is no room for them. */
     public enum WhenFull {
@@ -65,6 +80,11 @@ public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply,
 
     public GoodsIn withMaxPieces(OptionalInt newMaxPieces) {
         return new GoodsIn(basics, mix, supply, whenFull, newMaxPieces);
+    }
+
+    @Override
+    public Kind<GoodsIn> declaration() {
+        return KIND;
     }
 
     @Override

@@ -1,5 +1,6 @@
 package rhombic.study.kind;
 
+import java.util.List;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.Placement;
 
@@ -7,8 +8,16 @@ import rhombic.study.value.Placement;
 public record GoodsOut(Basics basics) implements Equipment {
     private static final Footprint FOOTPRINT = new Footprint(2, 2, 2.6);
 
+    public static final Kind<GoodsOut> KIND = new Kind<>("Goods out", Family.IN_OUT, GoodsOut.class, List.of(), GoodsOut::new,
+            (basics, types) -> new GoodsOut(basics));
+
     public GoodsOut(String name, Placement placement) {
         this(Basics.of(name, placement));
+    }
+
+    @Override
+    public Kind<GoodsOut> declaration() {
+        return KIND;
     }
 
     @Override

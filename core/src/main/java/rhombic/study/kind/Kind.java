@@ -7,6 +7,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import rhombic.study.field.Field;
+import rhombic.study.field.NameChange;
+import rhombic.study.field.NameUse;
+import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
@@ -17,6 +21,8 @@ import rhombic.study.value.Placement;
  *
  */
 public final class Kind<E extends PlantElement> {
+    private static final Basics SOMEBODY = Basics.of("Somebody", Placement.at(0, 0));
+
     private final String word;
     private final Family family;
     private final Class<E> type;
@@ -42,7 +48,7 @@ public final class Kind<E extends PlantElement> {
         this.fields = List.copyOf(fields);
         this.blank = blank;
         List<Field<E, ?>> all = new ArrayList<>();
-        Kinds.shared(blank.apply(Kinds.SOMEBODY)).forEach(field -> all.add(narrowed(field)));
+        SharedFields.of(blank.apply(SOMEBODY)).forEach(field -> all.add(narrowed(field)));
         all.addAll(fields);
         allFields = List.copyOf(all);
     }
@@ -63,7 +69,7 @@ public final class Kind<E extends PlantElement> {
 
     /** Whether it is drawn along a way, corner by corner, instead of being put down. */
     public boolean isDrawn() {
-        return fields.stream().anyMatch(field -> field.type() instanceof FieldType.ConveyorPaths);
+        return fields.stream().anyMatch(field -> field.type() == ConveyorPath.TYPE);
     }
 
     /** A new one as it is placed by hand, with a name that is not taken. */
@@ -101,8 +107,7 @@ public final class Kind<E extends PlantElement> {
     }
 
     private <V> Field<E, V> narrowed(Field<PlantElement, V> field) {
-        return new Field<>(field.name(), field.meaning(), field.type(), field.usual(), field.get()::apply,
-                (element, value) -> type.cast(field.with().apply(element, value)));
+        return field.within(element -> element, (element, changed) -> type.cast(changed));
     }
 
     /** The element, which is of this kind, with new names in all its fields. */

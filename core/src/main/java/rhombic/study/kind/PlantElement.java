@@ -14,6 +14,9 @@ public sealed interface PlantElement extends Serializable permits Equipment, Res
 
     PlantElement with(Basics basics);
 
+    /** How its kind is declared. */
+    Kind<? extends PlantElement> declaration();
+
     /** The room it takes where the study says nothing else. */
     Footprint usualSize();
 
@@ -47,7 +50,7 @@ public sealed interface PlantElement extends Serializable permits Equipment, Res
 
     /** The word for its kind, as WORDS.md has it. */
     default String kind() {
-        return Kinds.of(this).word();
+        return declaration().word();
     }
 
     default String id() {

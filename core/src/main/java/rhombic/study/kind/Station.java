@@ -1,8 +1,11 @@
 package rhombic.study.kind;
 
+import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
+import rhombic.study.field.Field;
+import rhombic.study.field.FieldType;
 import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
 import rhombic.study.work.Inspection;
@@ -15,6 +18,15 @@ import rhombic.study.work.Work;
  * @param inspection at the end of the work; null: none
  */
 public record Station(Basics basics, Work work, Work.Load load, @Nullable Inspection inspection) implements WorkEquipment {
+    public static final Kind<Station> KIND = new Kind<>("Station", Family.WORK, Station.class, WorkFields.and(Station::with, List.of(
+            Field.optional("load", "How many pieces are worked on together; missing: each alone.", Work.Load.TYPE, Work.Load.SINGLE,
+                    Station::load, Station::withLoad),
+            Field.optional("inspection", "What part of the pieces fails, and what becomes of it; missing: none fails.",
+                    new FieldType.Maybe<>(Inspection.TYPE), Optional.empty(), s -> Optional.ofNullable(s.inspection),
+                    (s, inspection) -> s.withInspection(inspection.orElse(null))))),
+            basics -> new Station(basics, WorkFields.NO_WORK, Work.Load.SINGLE, null),
+            (basics, types) -> new Station(basics, WorkFields.ONE_MINUTE, Work.Load.SINGLE, null));
+
     /** A station with one operation and nothing else. */
     public Station(String name, Placement placement, int places, int inputCapacity, Optional<Distribution> time) {
         this(Basics.of(name, placement), time.map(t -> Work.of(places, inputCapacity, new TimeSource.Drawn(t)))
@@ -36,6 +48,11 @@ public record Station(Basics basics, Work work, Work.Load load, @Nullable Inspec
 
     public Station withPlaces(int places) {
         return with(work.withPlaces(places));
+    }
+
+    @Override
+    public Kind<Station> declaration() {
+        return KIND;
     }
 
     @Override

@@ -1,13 +1,28 @@
 package rhombic.study.kind;
 
+import java.util.List;
+import rhombic.study.field.Composite;
+import rhombic.study.field.Field;
+import rhombic.study.field.FieldType;
+import rhombic.study.field.OneOf;
 import rhombic.study.value.Count;
 import rhombic.study.value.Names;
 import rhombic.study.work.Work;
 
 /** Takes pieces off a carrier, undoes a batch, or splits one piece into several. */
 public record UnpackingStation(Basics basics, Work work, Parting parting) implements WorkEquipment {
+    public static final Kind<UnpackingStation> KIND = new Kind<>("Unpacking station", Family.JOIN_PART, UnpackingStation.class,
+            WorkFields.and(UnpackingStation::with, List.of(
+                    Field.optional("split", "Into how many pieces of which type one is parted; missing: what it holds is taken off.",
+                            Parting.TYPE, new Parting.TakeOff(), UnpackingStation::parting, UnpackingStation::withParting))),
+            basics -> new UnpackingStation(basics, WorkFields.NO_WORK, new Parting.TakeOff()),
+            (basics, types) -> new UnpackingStation(basics, WorkFields.ONE_MINUTE, new Parting.TakeOff()));
+
     /** How pieces are parted. */
     public sealed interface Parting extends java.io.Serializable {
+        /** Only of a split: what is left out is taken off. */
+        OneOf<Parting> TYPE = OneOf.of("split", OneOf.variant("pieces", Split.class, Split.declared()));
+
         /** All that is on it comes off. A carrier goes on; a batch is undone and ends. */
         record TakeOff() implements Parting {}
 
@@ -17,6 +32,14 @@ public record UnpackingStation(Basics basics, Work work, Parting parting) implem
          * @param pieces 1 to 10000
          */
         record Split(int pieces, String type) implements Parting {
+            private static Composite<Split> declared() {
+                return Composite.of("splitInto", split -> {
+                    var pieces = split.required("pieces", "Into how many.", new FieldType.Whole(1, 10_000), Split::pieces);
+                    var type = split.required("type", "Of which type.", FieldType.PIECE_TYPE, Split::type);
+                    return v -> new Split(v.get(pieces), v.get(type));
+                });
+            }
+
             public Split {
                 Count.between(1, 10_000, "The pieces one is split into", pieces);
                 Names.checked(type);
@@ -26,6 +49,11 @@ public record UnpackingStation(Basics basics, Work work, Parting parting) implem
 
     public UnpackingStation withParting(Parting newParting) {
         return new UnpackingStation(basics, work, newParting);
+    }
+
+    @Override
+    public Kind<UnpackingStation> declaration() {
+        return KIND;
     }
 
     @Override

@@ -6,12 +6,19 @@ import java.util.List;
 import java.util.Optional;
 import rhombic.space.Path;
 import rhombic.space.Pose;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
+import rhombic.study.field.OneOf;
 
 /**
  * The way of a conveyor, leg by leg from where pieces come on, in the direction in which the equipment looks. Its length is
  * exact, and one for what is drawn and for what is simulated.
  */
 public final class ConveyorPath implements Serializable {
+    /** The way of a conveyor, leg by leg, from where pieces come on. */
+    public static final FieldType<ConveyorPath> TYPE = new FieldType.Mapped<>(new FieldType.Several<>(PathLeg.TYPE), ConveyorPath::legs,
+            ConveyorPath::new);
+
     public static final int MAX_LEGS = 200;
     public static final double MAX_SLOPE_DEGREES = 30;
     /** Of arcs, where nothing else is said. */
@@ -22,6 +29,9 @@ public final class ConveyorPath implements Serializable {
 
     /** A stretch of the way. */
     public sealed interface PathLeg extends Serializable {
+        OneOf<PathLeg> TYPE = OneOf.of("pathLeg", OneOf.variant("radius", Arc.class, Arc.declared()),
+                OneOf.variant("straight", Straight.class, Straight.declared()));
+
         /**
          * Straight on.
          *
@@ -29,6 +39,16 @@ public final class ConveyorPath implements Serializable {
          * @param slopeDegrees upwards, at most 30 both ways
          */
         record Straight(double metres, double slopeDegrees) implements PathLeg {
+            private static Composite<Straight> declared() {
+                return Composite.of("straight", straight -> {
+                    var metres = straight.required("straight", "Along the way, slope included; 0.05 m to 1000 m.", FieldType.METRES,
+                            Straight::metres);
+                    var slope = straight.optional("slope", "Degrees upwards; missing: 0.",
+                            new FieldType.Number(-MAX_SLOPE_DEGREES, MAX_SLOPE_DEGREES), 0.0, Straight::slopeDegrees);
+                    return v -> new Straight(v.get(metres), v.get(slope));
+                });
+            }
+
             public Straight {
                 if (!(metres >= 0.05 && metres <= MAX_METRES)) {
                     throw new StudyException("A straight must be from 0.05 m to 1000 m long; got " + metres + " m");
@@ -46,6 +66,15 @@ public final class ConveyorPath implements Serializable {
          * @param turnDegrees to the left, to the right if negative; at most 360 and not 0
          */
         record Arc(double radiusMetres, double turnDegrees) implements PathLeg {
+            private static Composite<Arc> declared() {
+                return Composite.of("arc", arc -> {
+                    var radius = arc.required("radius", "Of the middle line; 0.1 m to 1000 m.", FieldType.METRES, Arc::radiusMetres);
+                    var turn = arc.required("turn", "Degrees to the left, to the right if negative.", new FieldType.Number(-360, 360),
+                            Arc::turnDegrees);
+                    return v -> new Arc(v.get(radius), v.get(turn));
+                });
+            }
+
             public Arc {
                 if (!(radiusMetres >= 0.1 && radiusMetres <= MAX_METRES)) {
                     throw new StudyException("The radius of an arc must be from 0.1 m to 1000 m; got " + radiusMetres + " m");

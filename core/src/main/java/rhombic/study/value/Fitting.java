@@ -7,9 +7,28 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
+import rhombic.study.field.OneOf;
+import rhombic.study.field.Part;
 
 /** What a conveyor has at a place along its way: a divert, a merge or a sensor. */
 public sealed interface Fitting extends Serializable, Identified<Fitting> {
+    /** Diverts, merges and sensors of a conveyor. Links begin at a divert and end at a merge by naming it as their port. */
+    FieldType<List<Fitting>> SEVERAL = new FieldType.Several<>(OneOf.of("fitting",
+            OneOf.variant("divert", Divert.class, Divert.declared()),
+            OneOf.variant("merge", Merge.class, Merge.declared()),
+            OneOf.variant("sensor", Sensor.class, Sensor.declared())), Fitting::checked);
+
+    private static <T extends Fitting> Part<T, String> id(Composite.Declaration<T> fitting) {
+        return fitting.optional("id", "What its random draws depend on; missing: its name.", FieldType.TEXT, "", Fitting::id);
+    }
+
+    private static <T extends Fitting> Part<T, Quantity> position(Composite.Declaration<T> fitting) {
+        return fitting.required("position", "Along the path, to the front edge of the piece.", new FieldType.Measured(Dimension.LENGTH),
+                Fitting::position);
+    }
+
     int MAX = 60;
 
     /** What links, formulas and rules call it by. */
@@ -67,6 +86,21 @@ public sealed interface Fitting extends Serializable, Identified<Fitting> {
      * @param routing which of the ways a piece goes, straight on being the last of them
      */
     record Divert(String id, String name, Quantity position, Side side, Routing routing) implements Fitting {
+        private static Composite<Divert> declared() {
+            return Composite.of("divert", divert -> {
+                var id = Fitting.id(divert);
+                var name = divert.required("divert",
+                        "Pieces can leave to the side here, by the links whose fromPort it is; the rest goes straight on.",
+                        FieldType.OWN_NAME, Divert::name);
+                var position = Fitting.position(divert);
+                var side = divert.written("side", "To which side; missing: left.", FieldType.Word.of(Side.values()), Side.LEFT,
+                        Divert::side);
+                var routing = divert.optional("routing", "Which link a piece goes by; missing: the first with room.", Routing.TYPE,
+                        Routing.PREFERENCE, Divert::routing);
+                return v -> new Divert(v.get(id), v.get(name), v.get(position), v.get(side), v.get(routing));
+            });
+        }
+
         public Divert {
             checked(name, position);
         }
@@ -101,6 +135,23 @@ public sealed interface Fitting extends Serializable, Identified<Fitting> {
 
     /** Here pieces come in from the side, each into a gap that is free. */
     record Merge(String id, String name, Quantity position, Side side, Priority priority) implements Fitting {
+        private static Composite<Merge> declared() {
+            return Composite.of("merge", merge -> {
+                var id = Fitting.id(merge);
+                var name = merge.required("merge", "Pieces come in from the side here, by the links whose toPort it is.",
+                        FieldType.OWN_NAME,
+                        Merge::name);
+                var position = Fitting.position(merge);
+                var side = merge.written("side", "From which side; missing: left.", FieldType.Word.of(Side.values()), Side.LEFT,
+                        Merge::side);
+                var priority = merge.written("priority",
+                        "What goes first: what comes along (then from the side only into a gap that delays nobody), what comes from the side, "
+                                + "both in turn, or who waits longest; missing: main.",
+                        FieldType.Word.of(Priority.values()), Priority.MAIN, Merge::priority);
+                return v -> new Merge(v.get(id), v.get(name), v.get(position), v.get(side), v.get(priority));
+            });
+        }
+
         public Merge {
             checked(name, position);
         }
@@ -139,6 +190,20 @@ public sealed interface Fitting extends Serializable, Identified<Fitting> {
      * @param after how long a piece must cover it until it counts as covered; 0 s: at once
      */
     record Sensor(String id, String name, Quantity position, Quantity after) implements Fitting {
+        private static Composite<Sensor> declared() {
+            return Composite.of("sensor", sensor -> {
+                var id = Fitting.id(sensor);
+                var name = sensor.required("sensor",
+                        "One word. Formulas read it as at('Conveyor').S1 (covered or not) and at('Conveyor').S1_passed; "
+                                + "rules wait for S1 covered and S1 clear.",
+                        FieldType.OWN_NAME, Sensor::name);
+                var position = Fitting.position(sensor);
+                var after = sensor.optional("after", "How long a piece must cover it until it counts as covered; missing: 0 s.",
+                        new FieldType.Measured(Dimension.TIME), Quantity.seconds(0), Sensor::after);
+                return v -> new Sensor(v.get(id), v.get(name), v.get(position), v.get(after));
+            });
+        }
+
         /** A formula must be able to name it. */
         private static final Pattern NAME = Pattern.compile("\\p{L}[\\p{L}\\d_]*");
 

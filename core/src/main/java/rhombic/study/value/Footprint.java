@@ -1,11 +1,20 @@
 package rhombic.study.value;
 
 import java.io.Serializable;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
 
 /**
  * The room that equipment takes, before it is turned: along the flow, across it, and up; each from 0.1 m to 1000 m.
  */
 public record Footprint(double lengthMetres, double widthMetres, double heightMetres) implements Serializable {
+    public static final Composite<Footprint> TYPE = Composite.of("size", size -> {
+        var length = size.required("length", "Along the flow.", FieldType.METRES, Footprint::lengthMetres);
+        var width = size.required("width", "Across it.", FieldType.METRES, Footprint::widthMetres);
+        var height = size.required("height", "Upwards.", FieldType.METRES, Footprint::heightMetres);
+        return v -> new Footprint(v.get(length), v.get(width), v.get(height));
+    });
+
     public Footprint {
         for (double metres : new double[] {lengthMetres, widthMetres, heightMetres}) {
             if (!(metres >= 0.1 && metres <= 1000)) {

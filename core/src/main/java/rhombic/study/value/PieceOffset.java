@@ -1,6 +1,8 @@
 package rhombic.study.value;
 
 import java.io.Serializable;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
 
 /**
  * Where a piece sits on equipment, as seen from where it usually does.
@@ -11,6 +13,15 @@ import java.io.Serializable;
  * @param headingDegrees anticlockwise seen from above
  */
 public record PieceOffset(double xMetres, double yMetres, double zMetres, double headingDegrees) implements Serializable {
+    public static final Composite<PieceOffset> TYPE = Composite.of("pieceOffset", at -> {
+        var x = at.written("x", "Along the flow, from its middle; missing: 0 m.", FieldType.METRES, 0.0, PieceOffset::xMetres);
+        var y = at.written("y", "Across it, to the left; missing: 0 m.", FieldType.METRES, 0.0, PieceOffset::yMetres);
+        var z = at.written("z", "Upwards; missing: 0 m.", FieldType.METRES, 0.0, PieceOffset::zMetres);
+        var heading = at.written("heading", "Degrees, anticlockwise seen from above; missing: 0.", FieldType.Number.ANY, 0.0,
+                PieceOffset::headingDegrees);
+        return v -> new PieceOffset(v.get(x), v.get(y), v.get(z), v.get(heading));
+    });
+
     public static final PieceOffset USUAL = new PieceOffset(0, 0, 0, 0);
 
     private static final double MAX_METRES = 100;

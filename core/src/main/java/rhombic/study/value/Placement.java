@@ -2,6 +2,8 @@ package rhombic.study.value;
 
 import java.io.Serializable;
 import rhombic.space.Pose;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
 
 /**
  * Where equipment stands: its middle, how high above the floor, and how it is turned about the vertical.
@@ -12,6 +14,15 @@ import rhombic.space.Pose;
  * @param headingDegrees anticlockwise seen from above, kept from 0 to below 360
  */
 public record Placement(double xMetres, double yMetres, double zMetres, double headingDegrees) implements Serializable {
+    public static final Composite<Placement> TYPE = Composite.of("placement", at -> {
+        var x = at.written("x", "Middle, to the east; missing: 0 m.", FieldType.METRES, 0.0, Placement::xMetres);
+        var y = at.written("y", "Middle, to the north; missing: 0 m.", FieldType.METRES, 0.0, Placement::yMetres);
+        var z = at.optional("z", "Underside above the floor, 0 m to 100 m; missing: 0 m.", FieldType.METRES, 0.0, Placement::zMetres);
+        var heading = at.written("heading", "Degrees, anticlockwise seen from above; missing: 0.", FieldType.Number.ANY, 0.0,
+                Placement::headingDegrees);
+        return v -> new Placement(v.get(x), v.get(y), v.get(z), v.get(heading));
+    });
+
     public static final double MAX_DISTANCE_METRES = 10_000;
     public static final double MAX_HEIGHT_METRES = 100;
 

@@ -1,6 +1,8 @@
 package rhombic.study.value;
 
 import java.io.Serializable;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
 
 /**
  * How a piece chooses among the links of an equipment that it may go. Links with a share go by chance whatever is
@@ -9,6 +11,17 @@ import java.io.Serializable;
  * @param formula that gives the name of the equipment it goes to; empty unless the choice is {@link Choice#FORMULA}
  */
 public record Routing(Choice choice, String formula) implements Serializable {
+    /** How a piece chooses among the links; in a file a word, or a formula. */
+    public static final FieldType<Routing> TYPE = new FieldType.TextOr<>(
+            new FieldType.Mapped<>(FieldType.Word.of(Choice.PREFERENCE, Choice.FIRST_FREE, Choice.IN_TURN, Choice.SHORTEST_QUEUE),
+                    Routing::choice,
+                    choice -> new Routing(choice, "")),
+            Composite.of("routingByFormula", routing -> {
+                var formula = routing.required("formula", "Gives the name of the element that the piece goes to.", FieldType.FORMULA,
+                        Routing::formula);
+                return v -> new Routing(Choice.FORMULA, v.get(formula));
+            }), routing -> routing.choice != Choice.FORMULA);
+
     public static final Routing PREFERENCE = new Routing(Choice.PREFERENCE, "");
 
     /** Rules of choice. */

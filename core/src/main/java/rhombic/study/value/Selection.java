@@ -2,6 +2,9 @@ package rhombic.study.value;
 
 import java.io.Serializable;
 import java.util.List;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
+import rhombic.study.field.OneOf;
 
 /**
  * Which of the pieces that wait for an equipment, before it or in its input room, comes next. Equals go by age. What
@@ -11,6 +14,20 @@ import java.util.List;
  * @param formula for {@link Choice#FORMULA}; the highest number comes first
  */
 public record Selection(Choice choice, List<String> types, String formula) implements Serializable {
+    /** Which of those that wait comes next. */
+    public static final FieldType<Selection> TYPE = OneOf.of("selection",
+            OneOf.variant("formula", "", (Selection selection) -> selection.choice == Choice.FORMULA,
+                    Composite.of("selectionByFormula", selection -> {
+                        var formula = selection.required("formula", "The piece with the highest number is taken first.", FieldType.FORMULA,
+                                Selection::formula);
+                        return v -> byFormula(v.get(formula));
+                    })),
+            OneOf.variant("types", "", selection -> true, Composite.of("selectionByType", selection -> {
+                var types = selection.required("types", "The first of these types that waits is taken first.",
+                        new FieldType.Several<>(FieldType.PIECE_TYPE), Selection::types);
+                return v -> byType(v.get(types));
+            })));
+
     public static final Selection OLDEST = new Selection(Choice.OLDEST, List.of(), "");
 
     /** Rules of choice. */

@@ -3,11 +3,14 @@ package rhombic.study.value;
 import java.io.Serializable;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Clock;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
 
 /**
  * A time of the run during which an inlet is shut, and nothing more goes in, or an outlet, and nothing goes out.
@@ -16,6 +19,15 @@ import rhombic.quantity.Quantity;
  * @param until elapsed time at which it is opened again, later than {@code from}; null: it stays shut
  */
 public record ShutTime(Quantity from, @Nullable Quantity until) implements Serializable {
+    public static final Composite<ShutTime> TYPE = Composite.of("shutTime", shut -> {
+        var from = shut.required("from", "Since the start of the run.", new FieldType.Measured(Dimension.TIME), ShutTime::from);
+        var until = shut.maybe("until", "Since the start of the run; missing: to the end.", new FieldType.Measured(Dimension.TIME),
+                s -> Optional.ofNullable(s.until));
+        return v -> new ShutTime(v.get(from), v.get(until).orElse(null));
+    });
+    /** Elapsed times in order. */
+    public static final FieldType<List<ShutTime>> SEVERAL = new FieldType.Several<>(TYPE);
+
     public ShutTime {
         if (from.unit().dimension() != Dimension.TIME || !(from.amount() >= 0)) {
             throw new StudyException("It is shut from a time of at least 0 s; got " + from);

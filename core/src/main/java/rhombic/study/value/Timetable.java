@@ -12,6 +12,9 @@ import java.util.regex.Pattern;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.QuantityException;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
+import rhombic.study.field.OneOf;
 
 /**
  * What comes when.
@@ -19,6 +22,32 @@ import rhombic.quantity.QuantityException;
  * @param source file it was read from, to be shown; empty if it was typed
  */
 public record Timetable(Repeat repeat, List<Row> rows, String source) implements Serializable {
+    public static final FieldType<Timetable> TYPE = OneOf.of("timetable", ofRepeat(Repeat.ONCE, "1.5 h or 01:30 since the start"),
+            ofRepeat(Repeat.DAILY, "08:30 of each day"), ofRepeat(Repeat.WEEKLY, "Tue 08:30 of each week"));
+
+    /** Those that are repeated so often. */
+    private static OneOf.Variant<Timetable, Timetable> ofRepeat(Repeat howOften, String example) {
+        Composite<Row> row = Composite.of("row " + howOften.word, one -> {
+            var time = one.required("time", example + ".",
+                    new FieldType.Mapped<>(FieldType.TEXT, (Double at) -> text(howOften, at), text -> seconds(howOften, text)),
+                    Row::atSeconds);
+            var type = one.required("type", "The piece type that comes.", FieldType.PIECE_TYPE, Row::type);
+            var quantity = one.required("quantity", "How many pieces.", new FieldType.Whole(1, 100_000), Row::quantity);
+            var attributes = one.optional("attributes", "Values that these pieces have.", Attribute.VALUES, Map.of(), Row::attributes);
+            return v -> new Row(v.get(time), v.get(type), v.get(quantity), v.get(attributes));
+        });
+        return OneOf.variant("repeat", howOften.word, table -> table.repeat == howOften,
+                Composite.of("timetable " + howOften.word, table -> {
+                    var repeat = table.required("repeat", "How often the rows come.", FieldType.Word.of(List.of(howOften), Repeat::word),
+                            Timetable::repeat);
+                    var rows = table.written("rows", "One arrival each; missing: those of the file that is the source.",
+                            new FieldType.Several<>(row),
+                            List.of(), Timetable::rows);
+                    var source = table.optional("source", "File it was read from.", FieldType.TEXT, "", Timetable::source);
+                    return v -> new Timetable(v.get(repeat), v.get(rows), v.get(source));
+                }));
+    }
+
     public static final int MAX_ROWS = 200_000;
 
     private static final List<String> DAYS = List.of("mon", "tue", "wed", "thu", "fri", "sat", "sun");

@@ -3,6 +3,8 @@ package rhombic.study.work;
 import java.io.Serializable;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
 import rhombic.study.value.Count;
 import rhombic.study.value.StudyException;
 
@@ -19,6 +21,21 @@ import rhombic.study.value.StudyException;
  */
 public record Inspection(Quantity failShare, String look, double factor, int maxReworks, int capacity,
         Maker maker) implements Serializable {
+    public static final Composite<Inspection> TYPE = Composite.of("inspection", inspection -> {
+        var fails = inspection.required("failShare", "Part of the pieces that fails.", new FieldType.Measured(Dimension.SHARE),
+                Inspection::failShare);
+        var look = inspection.optional("look", "The look of those that fail; missing: as before.", FieldType.TEXT, "", Inspection::look);
+        var factor = inspection.required("factor", "On the times of the rework.", new FieldType.Number(0.001, 1000), Inspection::factor);
+        var maxReworks = inspection.required("maxReworks",
+                "How often a piece is worked on again; when it fails once more it is scrapped.", new FieldType.Whole(0, FieldType.MANY),
+                Inspection::maxReworks);
+        var capacity = inspection.required("capacity", "Pieces that may wait for rework at the station that made them.",
+                new FieldType.Whole(1, FieldType.MANY), Inspection::capacity);
+        var maker = inspection.optional("maker", "Whether the person who made it does it again; missing: anybody.",
+                FieldType.Word.of(Maker.values()), Maker.ANYBODY, Inspection::maker);
+        return v -> new Inspection(v.get(fails), v.get(look), v.get(factor), v.get(maxReworks), v.get(capacity), v.get(maker));
+    });
+
     /** Whether the person who made it does it again. */
     public enum Maker {
         ANYBODY("anybody there"), PERSON_OR_ANYBODY("who made it, or anybody if gone home"), PERSON(

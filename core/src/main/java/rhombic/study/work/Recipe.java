@@ -4,14 +4,23 @@ import java.io.Serializable;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
+import rhombic.study.field.OneOf;
+import rhombic.study.field.Reference;
 import rhombic.study.value.Count;
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
 
 /** What an assembly needs. */
 public sealed interface Recipe extends Serializable {
+    OneOf<Recipe> TYPE = OneOf.of("recipe",
+            OneOf.variant("table", FromTable.class, FromTable.declared()),
+            OneOf.variant("key", ByKey.class, ByKey.declared()),
+            OneOf.variant("parts", Fixed.class, Fixed.declared()));
+
     /** Stands for a part of any type. */
-    String ANY_TYPE = "any";
+    String ANY_TYPE = Reference.ANY;
 
     /**
      * A number of parts of one type.
@@ -19,6 +28,13 @@ public sealed interface Recipe extends Serializable {
      * @param type of the part, or {@link #ANY_TYPE}
      */
     record Part(String type, int count) implements Serializable {
+        private static final FieldType<String> PART_TYPE = new FieldType.Text(Reference.PART_TYPE);
+        static final FieldType<List<Part>> SEVERAL = new FieldType.Several<>(Composite.of("recipePart", part -> {
+            var type = part.required("type", "A piece type, or any.", PART_TYPE, Part::type);
+            var count = part.required("count", "How many.", new FieldType.Whole(1, 10_000), Part::count);
+            return v -> new Part(v.get(type), v.get(count));
+        }));
+
         public Part {
             Names.checked(type);
             Count.between(1, 10_000, "The number of parts in a recipe", count);
@@ -27,6 +43,13 @@ public sealed interface Recipe extends Serializable {
 
     /** Always the same parts; none: not set yet. */
     record Fixed(List<Part> parts) implements Recipe {
+        private static Composite<Fixed> declared() {
+            return Composite.of("recipeFixed", recipe -> {
+                var parts = recipe.required("parts", "What is needed for each base.", Part.SEVERAL, Fixed::parts);
+                return v -> new Fixed(v.get(parts));
+            });
+        }
+
         public Fixed {
             parts = List.copyOf(parts);
         }
@@ -39,6 +62,15 @@ public sealed interface Recipe extends Serializable {
      * @param parts by value of the key
      */
     record ByKey(String key, Map<String, List<Part>> parts) implements Recipe {
+        private static Composite<ByKey> declared() {
+            return Composite.of("recipeByKey", recipe -> {
+                var key = recipe.required("key", "A formula of the base.", FieldType.FORMULA, ByKey::key);
+                var parts = recipe.required("parts", "What is needed for each value of the key.",
+                        new FieldType.ByName<>(Reference.MAYBE_PIECE_TYPE, Part.SEVERAL), ByKey::parts);
+                return v -> new ByKey(v.get(key), v.get(parts));
+            });
+        }
+
         public ByKey {
             Map<String, List<Part>> copy = new LinkedHashMap<>();
             parts.forEach((k, list) -> copy.put(k, List.copyOf(list)));
@@ -55,6 +87,15 @@ public sealed interface Recipe extends Serializable {
      * @param key formula about the base, such as {@code piece.order}
      */
     record FromTable(String table, String key) implements Recipe {
+        private static Composite<FromTable> declared() {
+            return Composite.of("recipeFromTable", recipe -> {
+                var table = recipe.required("table", "A look-up table with the number of each part by the value of the key and the type.",
+                        FieldType.TABLE, FromTable::table);
+                var key = recipe.required("key", "A formula of the base.", FieldType.FORMULA, FromTable::key);
+                return v -> new FromTable(v.get(table), v.get(key));
+            });
+        }
+
         public FromTable {
             Names.checked(table);
             if (key.isBlank()) {

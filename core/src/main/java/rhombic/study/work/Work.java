@@ -2,11 +2,14 @@ package rhombic.study.work;
 
 import java.io.Serializable;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.duty.Need;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
 import rhombic.study.value.Count;
 import rhombic.study.value.Identified;
 import rhombic.study.value.StudyException;
@@ -34,6 +37,14 @@ public record Work(int places, int inputCapacity, List<Operation> operations, @N
      * @param needs who must be there for it
      */
     public record Service(int everyPieces, Distribution time, List<Need> needs) implements Serializable {
+        public static final Composite<Service> TYPE = Composite.of("service", service -> {
+            var every = service.required("everyPieces", "After how many pieces it is due.", new FieldType.Whole(1, FieldType.MANY),
+                    Service::everyPieces);
+            var time = service.required("time", "How long it takes.", FieldType.DURATION, Service::time);
+            var needs = service.optional("needs", "Who must be there.", Need.SEVERAL, List.of(), Service::needs);
+            return v -> new Service(v.get(every), v.get(time), v.get(needs));
+        });
+
         public Service {
             needs = List.copyOf(needs);
             Count.atLeast(1, "The pieces between services", everyPieces);
@@ -56,6 +67,13 @@ public record Work(int places, int inputCapacity, List<Operation> operations, @N
      * @param maxWait after which work begins with what there is; null: only when full
      */
     public record Load(int pieces, @Nullable Quantity maxWait) implements Serializable {
+        public static final Composite<Load> TYPE = Composite.of("load", load -> {
+            var pieces = load.required("pieces", "In a full load.", new FieldType.Whole(1, 10_000), Load::pieces);
+            var wait = load.maybe("maxWait", "After which work begins with what there is; missing: only when full.",
+                    new FieldType.Measured(Dimension.TIME), l -> Optional.ofNullable(l.maxWait));
+            return v -> new Load(v.get(pieces), v.get(wait).orElse(null));
+        });
+
         public static final Load SINGLE = new Load(1, null);
 
         public Load {

@@ -2,7 +2,6 @@ package rhombic.desktop.frame;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;

@@ -154,7 +154,7 @@ public final class Arranging {
 
     /** Makes the named elements another kind; place, links, and all that both kinds have stay. Links a kind can't have go. */
     public static Study changedTo(Study study, Set<String> names, Kind<?> kind) {
-        Study changed = study.changedAll(names, e -> Kinds.of(e).equals(kind) ? e : Kinds.changedTo(kind, e));
+        Study changed = study.changedAll(names, e -> e.declaration().equals(kind) ? e : Kinds.changedTo(kind, e));
         List<Link> links = new ArrayList<>();
         for (Link link : changed.links()) {
             boolean gives = changed.find(link.from()).filter(PlantElement::givesPieces).isPresent();

@@ -13,7 +13,6 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
@@ -215,7 +214,7 @@ public final class PathDrawing {
         }
         ConveyorPath.Corners corners = new ConveyorPath.Corners(
                 apart.stream().map(corner -> ConveyorPath.Corner.at(corner.x, corner.y, 0)).toList());
-        Conveyor made = Kinds.CONVEYOR.placed(study.names(), study.pieceTypes(), Placement.at(0, 0)).through(corners);
+        Conveyor made = Conveyor.KIND.placed(study.names(), study.pieceTypes(), Placement.at(0, 0)).through(corners);
         return Optional.of(new Drawn(made, List.copyOf(changed.values())));
     }
 

@@ -11,7 +11,7 @@ import net.jqwik.api.constraints.DoubleRange;
 import org.junit.jupiter.api.Test;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Study;
-import rhombic.study.kind.Kinds;
+import rhombic.study.kind.Station;
 import rhombic.study.value.Placement;
 
 class ViewpointTest {
@@ -78,7 +78,7 @@ class ViewpointTest {
     void theNearestBodyIsMetFirst() {
         Study study = Study.empty();
         for (double y : new double[] {0, 6}) {
-            study = Edits.placed(study, Edits.made(Kinds.STATION, study, new Placement(0, y, 30)));
+            study = Edits.placed(study, Edits.made(Station.KIND, study, new Placement(0, y, 30)));
         }
         double[] from = {0, -20, 1};
         assertEquals("Station 1", Sight.first(study, from, new double[] {0, 1, 0}).orElseThrow().name());

@@ -18,7 +18,6 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
-import rhombic.study.kind.Kinds;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.MixPart;
@@ -37,10 +36,10 @@ class BranchWindowTest extends WindowBase {
     /** Goods in and out, and 12 m of conveyor between, from -6 m to 6 m. */
     private void line(FxRobot robot) {
         robot.interact(() -> window.bench().edit("a line", study -> {
-            GoodsIn in = Kinds.GOODS_IN.placed(Set.of(), study.pieceTypes(), Placement.at(-8, 0));
+            GoodsIn in = GoodsIn.KIND.placed(Set.of(), study.pieceTypes(), Placement.at(-8, 0));
             Study with = Edits.placed(study.withPieceTypes(List.of(PieceType.usual("A"), PieceType.usual("B"), PieceType.usual("C"))),
                     in.withMix(List.of(new MixPart("A", 1), new MixPart("B", 1), new MixPart("C", 1))));
-            Conveyor main = Kinds.CONVEYOR.placed(with.names(), with.pieceTypes(), Placement.at(0, 0))
+            Conveyor main = Conveyor.KIND.placed(with.names(), with.pieceTypes(), Placement.at(0, 0))
                     .withConveyorPath(ConveyorPath.straight(12));
             with = with.with(main).linked("Goods in", main.name());
             return with.with(new GoodsOut(Basics.of("Out A", Placement.at(8, 0)))).linked(main.name(), "Out A");

@@ -23,7 +23,8 @@ import rhombic.desktop.parts.ChartView;
 import rhombic.formats.results.ResultsFile;
 import rhombic.study.Study;
 import rhombic.study.change.Changes;
-import rhombic.study.kind.Kinds;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Station;
 import rhombic.study.value.Placement;
 
@@ -44,11 +45,11 @@ class CompareWindowTest extends WindowBase {
     private void overloaded(FxRobot robot) {
         robot.interact(() -> window.bench().edit("build", study -> {
             Study built = study.withPlan(study.plan().withReplications(3));
-            built = built.with(Kinds.GOODS_IN.placed(built.names(), built.pieceTypes(), Placement.at(-8, 0))
+            built = built.with(GoodsIn.KIND.placed(built.names(), built.pieceTypes(), Placement.at(-8, 0))
                     .withSupply(new rhombic.study.work.Supply.OnDemand()));
-            built = built.with(Kinds.STATION.placed(built.names(), built.pieceTypes(), Placement.at(-3, 0)));
-            built = built.with(Kinds.STATION.placed(built.names(), built.pieceTypes(), Placement.at(2, 0)));
-            built = built.with(Kinds.GOODS_OUT.placed(built.names(), built.pieceTypes(), Placement.at(7, 0)));
+            built = built.with(Station.KIND.placed(built.names(), built.pieceTypes(), Placement.at(-3, 0)));
+            built = built.with(Station.KIND.placed(built.names(), built.pieceTypes(), Placement.at(2, 0)));
+            built = built.with(GoodsOut.KIND.placed(built.names(), built.pieceTypes(), Placement.at(7, 0)));
             return built.linked("Goods in", "Station 1").linked("Station 1", "Station 2").linked("Station 2", "Goods out");
         }));
     }

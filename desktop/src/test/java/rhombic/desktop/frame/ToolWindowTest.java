@@ -25,9 +25,11 @@ import rhombic.desktop.work.Edits;
 import rhombic.formats.study.StudyReader;
 import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Kind;
-import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Station;
 import rhombic.study.value.Placement;
 
 /** What is in hand, what a click means, and what keys do: nothing is other than it seems. */
@@ -40,10 +42,10 @@ class ToolWindowTest extends WindowBase {
     /** The same line as by hand, without the hand. */
     private void line(FxRobot robot) {
         robot.interact(() -> {
-            put(Kinds.GOODS_IN, -8);
-            put(Kinds.STATION, -3);
-            put(Kinds.STATION, 2);
-            put(Kinds.GOODS_OUT, 7);
+            put(GoodsIn.KIND, -8);
+            put(Station.KIND, -3);
+            put(Station.KIND, 2);
+            put(GoodsOut.KIND, 7);
             window.bench().edit("link",
                     study -> Edits.linkedInOrder(study, List.of("Goods in", "Station 1", "Station 2", "Goods out")));
             window.floor().fit(Set.of());

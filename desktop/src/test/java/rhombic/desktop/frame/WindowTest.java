@@ -36,7 +36,6 @@ import rhombic.formats.study.StudyWriter;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Station;
 import rhombic.study.value.Bend;
 
 /** The real window, worked by mouse and keys. */

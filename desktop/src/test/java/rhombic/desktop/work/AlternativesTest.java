@@ -21,7 +21,9 @@ import rhombic.formats.study.StudyWriter;
 import rhombic.study.Study;
 import rhombic.study.change.Changes;
 import rhombic.study.kind.Buffer;
-import rhombic.study.kind.Kinds;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Station;
 import rhombic.study.value.Placement;
 
 /** Alternatives on the table: what is edited, what stays, and what follows. */
@@ -30,10 +32,10 @@ class AlternativesTest {
 
     @BeforeEach
     void aLine() {
-        bench.edit("place", s -> s.with(Kinds.GOODS_IN.placed(s.names(), s.pieceTypes(), Placement.at(0, 0))));
-        bench.edit("place", s -> s.with(Kinds.BUFFER.placed(s.names(), s.pieceTypes(), Placement.at(4, 0))));
-        bench.edit("place", s -> s.with(Kinds.STATION.placed(s.names(), s.pieceTypes(), Placement.at(8, 0))));
-        bench.edit("place", s -> s.with(Kinds.GOODS_OUT.placed(s.names(), s.pieceTypes(), Placement.at(12, 0))));
+        bench.edit("place", s -> s.with(GoodsIn.KIND.placed(s.names(), s.pieceTypes(), Placement.at(0, 0))));
+        bench.edit("place", s -> s.with(Buffer.KIND.placed(s.names(), s.pieceTypes(), Placement.at(4, 0))));
+        bench.edit("place", s -> s.with(Station.KIND.placed(s.names(), s.pieceTypes(), Placement.at(8, 0))));
+        bench.edit("place", s -> s.with(GoodsOut.KIND.placed(s.names(), s.pieceTypes(), Placement.at(12, 0))));
         bench.edit("link", s -> s.linked("Goods in", "Buffer 1").linked("Buffer 1", "Station 1").linked("Station 1", "Goods out"));
     }
 

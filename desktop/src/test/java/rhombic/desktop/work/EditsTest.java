@@ -9,10 +9,13 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Kind;
-import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Placement;
@@ -33,32 +36,32 @@ class EditsTest {
 
     @Test
     void newElementsGetFreeNames() {
-        Study study = placed(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.STATION, 9, 9), Kinds.GOODS_IN, 20,
+        Study study = placed(placed(placed(Study.empty(), Station.KIND, 0, 0), Station.KIND, 9, 9), GoodsIn.KIND, 20,
                 20);
         assertEquals(Set.of("Station 1", "Station 2", "Goods in"), study.names());
     }
 
     @Test
     void whatIsDroppedEndToEndIsLinkedInTheDirectionOfTheFlow() {
-        Study study = placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.STATION, 2, 0);
+        Study study = placed(placed(Study.empty(), Station.KIND, 0, 0), Station.KIND, 2, 0);
         assertEquals(List.of(link("Station 1", "Station 2")), study.links());
-        Study apart = placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.STATION, 3, 0);
+        Study apart = placed(placed(Study.empty(), Station.KIND, 0, 0), Station.KIND, 3, 0);
         assertEquals(List.of(), apart.links());
         assertEquals(List.of(link("Station 2", "Station 1")), Edits.moved(apart, Set.of("Station 2"), -5, 0).links());
     }
 
     @Test
     void aThingSnapsToANeighboursEndElseToTheGrid() {
-        Study study = placed(Study.empty(), Kinds.STATION, 0.25, 0);
-        PlantElement near = Edits.made(Kinds.STATION, study, Placement.at(2.6, 0.3));
+        Study study = placed(Study.empty(), Station.KIND, 0.25, 0);
+        PlantElement near = Edits.made(Station.KIND, study, Placement.at(2.6, 0.3));
         assertEquals(Placement.at(2.25, 0), Snapping.of(study, near, Set.of()).at());
-        PlantElement far = Edits.made(Kinds.STATION, study, Placement.at(7.6, 3.3));
+        PlantElement far = Edits.made(Station.KIND, study, Placement.at(7.6, 3.3));
         assertEquals(Placement.at(7.5, 3.5), Snapping.of(study, far, Set.of()).at());
     }
 
     @Test
     void turningFourTimesComesBack() {
-        Study study = placed(placed(Study.empty(), Kinds.STATION, 1, 2), Kinds.BUFFER, 7, -3);
+        Study study = placed(placed(Study.empty(), Station.KIND, 1, 2), Buffer.KIND, 7, -3);
         Study turned = study;
         for (int i = 0; i < 4; i++) {
             turned = Arranging.turned(turned, study.names(), 90);
@@ -70,7 +73,7 @@ class EditsTest {
     @Test
     void pastingKeepsLinksInsideTheGroupAndRenames() {
         Study study = Edits.linkedInOrder(
-                placed(placed(placed(Study.empty(), Kinds.GOODS_IN, 0, 0), Kinds.STATION, 9, 0), Kinds.GOODS_OUT, 20, 0),
+                placed(placed(placed(Study.empty(), GoodsIn.KIND, 0, 0), Station.KIND, 9, 0), GoodsOut.KIND, 20, 0),
                 List.of("Goods in", "Station 1", "Goods out"));
         Edits.Pasted pasted = Edits.pasted(study, Edits.copied(study, Set.of("Goods in", "Station 1")), 0, -4);
         assertEquals(Set.of("Goods in 2", "Station 2"), pasted.names());
@@ -81,7 +84,7 @@ class EditsTest {
 
     @Test
     void aSweepLinksEachToTheNextAndPassesOverWhatCannotBe() {
-        Study study = placed(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.GOODS_OUT, 9, 0), Kinds.STATION, 20,
+        Study study = placed(placed(placed(Study.empty(), Station.KIND, 0, 0), GoodsOut.KIND, 9, 0), Station.KIND, 20,
                 0);
         Study linked = Edits.linkedInOrder(study, List.of("Station 1", "Goods out", "Station 2"));
         assertEquals(List.of(link("Station 1", "Goods out")), linked.links());
@@ -90,7 +93,7 @@ class EditsTest {
 
     @Test
     void preferenceIsTheOrderOfLinks() {
-        Study study = placed(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.GOODS_OUT, 9, 0), Kinds.BUFFER, 20, 0);
+        Study study = placed(placed(placed(Study.empty(), Station.KIND, 0, 0), GoodsOut.KIND, 9, 0), Buffer.KIND, 20, 0);
         Study linked = study.linked("Station 1", "Goods out").linked("Station 1", "Buffer 1");
         assertEquals("Buffer 1", Edits.preferred(linked, link("Station 1", "Buffer 1")).linksFrom("Station 1").getFirst().to());
         assertEquals(List.of("Buffer 1"),
@@ -99,7 +102,7 @@ class EditsTest {
 
     @Test
     void aligningAndDistributingSetRowsInOrder() {
-        Study study = placed(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.STATION, 5, 3), Kinds.STATION, 20, 6);
+        Study study = placed(placed(placed(Study.empty(), Station.KIND, 0, 0), Station.KIND, 5, 3), Station.KIND, 20, 6);
         Study row = Arranging.distributed(Arranging.aligned(study, study.names(), Arranging.Line.MIDDLES_IN_A_ROW), study.names(), true);
         assertEquals(Placement.at(0, 3), at(row, "Station 1"));
         assertEquals(Placement.at(10, 3), at(row, "Station 2"));
@@ -108,7 +111,7 @@ class EditsTest {
 
     @Test
     void edgesAreAlignedByTheTurnedFootprint() {
-        Study study = placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.BUFFER, 5, 3);
+        Study study = placed(placed(Study.empty(), Station.KIND, 0, 0), Buffer.KIND, 5, 3);
         study = study.changed("Buffer 1", e -> e.placed(e.placement().headedTo(90)));
         for (Arranging.Line line : List.of(Arranging.Line.WEST, Arranging.Line.EAST)) {
             Study aligned = Arranging.aligned(study, study.names(), line);
@@ -124,7 +127,7 @@ class EditsTest {
 
     @Test
     void mirroringTwiceComesBackAndTakesBendsAlong() {
-        Study study = Edits.linkedInOrder(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.BUFFER, 10, 4),
+        Study study = Edits.linkedInOrder(placed(placed(Study.empty(), Station.KIND, 0, 0), Buffer.KIND, 10, 4),
                 List.of("Station 1", "Buffer 1"));
         study = study.changed("Buffer 1", e -> e.placed(e.placement().headedTo(30)));
         Study bent = Edits.bent(study, study.links().getFirst(), 0, true, new Bend(3, 1));
@@ -139,7 +142,7 @@ class EditsTest {
 
     @Test
     void repeatingMakesRowsWithTheirLinks() {
-        Study study = Edits.linkedInOrder(placed(placed(Study.empty(), Kinds.STATION, 0, 0), Kinds.BUFFER, 10, 0),
+        Study study = Edits.linkedInOrder(placed(placed(Study.empty(), Station.KIND, 0, 0), Buffer.KIND, 10, 0),
                 List.of("Station 1", "Buffer 1"));
         Edits.Pasted repeated = Arranging.repeated(study, study.names(), 3, 2, 20, 5);
         assertEquals(12, repeated.study().elements().size());
@@ -152,23 +155,23 @@ class EditsTest {
     @Test
     void anotherKindKeepsPlaceLinksAndWhatBothHave() {
         Study study = Edits.linkedInOrder(
-                placed(placed(placed(Study.empty(), Kinds.GOODS_IN, -9, 0), Kinds.STATION, 0, 0), Kinds.GOODS_OUT, 20, 0),
+                placed(placed(placed(Study.empty(), GoodsIn.KIND, -9, 0), Station.KIND, 0, 0), GoodsOut.KIND, 20, 0),
                 List.of("Goods in", "Station 1", "Goods out"));
-        Study changed = Arranging.changedTo(study, Set.of("Station 1"), Kinds.UNPACKING);
+        Study changed = Arranging.changedTo(study, Set.of("Station 1"), UnpackingStation.KIND);
         PlantElement now = changed.find("Station 1").orElseThrow();
         assertEquals("Unpacking station", now.kind());
         assertEquals(((Station) study.find("Station 1").orElseThrow()).work(), ((WorkEquipment) now).work());
         assertEquals(study.links(), changed.links());
-        Study ended = Arranging.changedTo(study, Set.of("Station 1"), Kinds.GOODS_OUT);
+        Study ended = Arranging.changedTo(study, Set.of("Station 1"), GoodsOut.KIND);
         assertEquals(List.of(link("Goods in", "Station 1")), ended.links(), "a goods out gives nothing on");
         assertEquals(study, Arranging.changedTo(study,
-                study.names().stream().filter("Station 1"::equals).collect(java.util.stream.Collectors.toSet()), Kinds.STATION));
+                study.names().stream().filter("Station 1"::equals).collect(java.util.stream.Collectors.toSet()), Station.KIND));
     }
 
     @Test
     void middlesSnapToTheLinesOfOthersWithAGuide() {
-        Study study = placed(Study.empty(), Kinds.STATION, 0.3, 0);
-        PlantElement above = Edits.made(Kinds.STATION, study, Placement.at(0.4, 8.1));
+        Study study = placed(Study.empty(), Station.KIND, 0.3, 0);
+        PlantElement above = Edits.made(Station.KIND, study, Placement.at(0.4, 8.1));
         Snapping.Snap snap = Snapping.of(study, above, Set.of());
         assertEquals(Placement.at(0.3, 8), snap.at());
         assertEquals(List.of(new Snapping.Guide(0.3, 0, 0.3, 8)), snap.guides());
@@ -176,7 +179,7 @@ class EditsTest {
 
     @Test
     void stripsFollowTheFlow() {
-        Study study = placed(placed(placed(Study.empty(), Kinds.GOODS_OUT, 0, 0), Kinds.STATION, 9, 9), Kinds.GOODS_IN, 30,
+        Study study = placed(placed(placed(Study.empty(), GoodsOut.KIND, 0, 0), Station.KIND, 9, 9), GoodsIn.KIND, 30,
                 30);
         Study linked = Edits.linkedInOrder(study, List.of("Goods in", "Station 1", "Goods out"));
         assertEquals(List.of(2, 1, 0), FlowOrder.of(linked));

@@ -29,7 +29,7 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
-import rhombic.study.kind.Kinds;
+import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Station;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.Placement;
@@ -181,8 +181,8 @@ class PlayerTest {
 
     @Test
     void theFiguresOfALongRunAreWaitedForByNobodyWhoWatches() throws Exception {
-        Study in = Edits.placed(Study.empty(), Edits.made(Kinds.GOODS_IN, Study.empty(), Placement.at(0, 0)));
-        Study both = Edits.placed(in, Edits.made(Kinds.GOODS_OUT, in, Placement.at(5, 0))).linked("Goods in", "Goods out").changed(
+        Study in = Edits.placed(Study.empty(), Edits.made(GoodsIn.KIND, Study.empty(), Placement.at(0, 0)));
+        Study both = Edits.placed(in, Edits.made(GoodsOut.KIND, in, Placement.at(5, 0))).linked("Goods in", "Goods out").changed(
                 "Goods in", e -> ((GoodsIn) e).withSupply(new Supply.Spaced(DistributionText.parse("1 s"), 1, Optional.empty())));
         FirstRun run = player.load(both.withPlan(both.plan().withLength(Quantity.hours(40 * 24))), List.of("here.out"));
         player.awaitStart();

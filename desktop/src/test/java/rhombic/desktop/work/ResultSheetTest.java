@@ -23,7 +23,6 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Station;
-import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
 import rhombic.study.work.Supply;

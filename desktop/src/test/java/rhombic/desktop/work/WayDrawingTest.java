@@ -9,8 +9,10 @@ import org.junit.jupiter.api.Test;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
+import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Kinds;
+import rhombic.study.kind.Station;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Placement;
 import rhombic.study.value.StudyException;
@@ -55,8 +57,8 @@ class WayDrawingTest {
 
     @Test
     void itBeginsAtAnOutletAndEndsAtAnInletAndIsLinked() {
-        Study study = Edits.placed(Edits.placed(empty, Edits.made(Kinds.STATION, empty, Placement.at(0, 0))),
-                Edits.made(Kinds.STATION, Edits.placed(empty, Edits.made(Kinds.STATION, empty, Placement.at(0, 0))), Placement.at(8, 0)));
+        Study study = Edits.placed(Edits.placed(empty, Edits.made(Station.KIND, empty, Placement.at(0, 0))),
+                Edits.made(Station.KIND, Edits.placed(empty, Edits.made(Station.KIND, empty, Placement.at(0, 0))), Placement.at(8, 0)));
         drawing.add(study, 1.2, 0.3);
         drawing.add(study, 6.9, -0.2);
         Study drawn = Edits.placed(study, drawing.ended(study).orElseThrow().conveyor());
@@ -86,8 +88,8 @@ class WayDrawingTest {
 
     @Test
     void aBufferBecomesAConveyorWithItsPlaceAndLinks() {
-        Study study = Edits.placed(empty, Edits.made(Kinds.BUFFER, empty, Placement.at(3, 4)));
-        Conveyor conveyor = Kinds.changedTo(Kinds.CONVEYOR, study.find("Buffer 1").orElseThrow());
+        Study study = Edits.placed(empty, Edits.made(Buffer.KIND, empty, Placement.at(3, 4)));
+        Conveyor conveyor = Kinds.changedTo(Conveyor.KIND, study.find("Buffer 1").orElseThrow());
         assertEquals(Placement.at(3, 4), conveyor.placement());
         assertEquals("Buffer 1", conveyor.name());
     }
@@ -117,7 +119,7 @@ class WayDrawingTest {
     @Test
     void aCornerThatIsTakenBackLeavesNoMergeBehind() {
         Study study = empty
-                .with(Kinds.CONVEYOR.placed(java.util.Set.of(), empty.pieceTypes(), Placement.at(0, 0))
+                .with(Conveyor.KIND.placed(java.util.Set.of(), empty.pieceTypes(), Placement.at(0, 0))
                         .withConveyorPath(ConveyorPath.straight(12)));
         drawing.add(study, -3, 6);
         drawing.add(study, -3, 3);
@@ -131,7 +133,7 @@ class WayDrawingTest {
 
     @Test
     void cuttingAndJoiningLeaveToEachEndWhatIsItsOwn() {
-        Conveyor belt = Kinds.CONVEYOR.placed(java.util.Set.of(), empty.pieceTypes(), Placement.at(0, 0))
+        Conveyor belt = Conveyor.KIND.placed(java.util.Set.of(), empty.pieceTypes(), Placement.at(0, 0))
                 .withConveyorPath(ConveyorPath.straight(12));
         belt = belt.with(belt.basics().withInletShut(rhombic.study.value.ShutTime.parse("1 h to 2 h"))
                 .withOutletShut(rhombic.study.value.ShutTime.parse("3 h to 4 h"))

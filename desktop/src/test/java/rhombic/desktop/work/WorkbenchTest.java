@@ -16,9 +16,11 @@ import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import rhombic.study.Study;
+import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Station;
 import rhombic.study.value.Placement;
 
 class WorkbenchTest {
@@ -47,13 +49,13 @@ class WorkbenchTest {
             assertEquals(values.get(i), bench.study());
         }
         bench.undo();
-        place(Kinds.BUFFER, 90, 90);
+        place(Buffer.KIND, 90, 90);
         assertFalse(bench.canRedo(), "a new edit ends the old future");
     }
 
     @Test
     void anEditThatBreaksARuleChangesNothing() {
-        place(Kinds.BUFFER, 0, 0);
+        place(Buffer.KIND, 0, 0);
         Study before = bench.study();
         assertThrows(IllegalArgumentException.class, () -> bench.edit("double", s -> s.with(s.elements().getFirst())));
         assertEquals(before, bench.study());
@@ -65,7 +67,7 @@ class WorkbenchTest {
         bench.addListener(listener);
         bench.edit("nothing", s -> s);
         verify(listener, never()).onStudyChanged();
-        place(Kinds.STATION, 0, 0);
+        place(Station.KIND, 0, 0);
         bench.select("Station 1");
         bench.select("Station 1");
         verify(listener, times(1)).onStudyChanged();
@@ -74,7 +76,7 @@ class WorkbenchTest {
 
     @Test
     void whatIsGoneIsNotSelected() {
-        place(Kinds.STATION, 0, 0);
+        place(Station.KIND, 0, 0);
         bench.select(Set.of("Station 1", "Nobody"));
         assertEquals(Set.of("Station 1"), bench.selection());
         bench.undo();
@@ -83,10 +85,10 @@ class WorkbenchTest {
 
     @Test
     void savedIsAValueNotACounter() {
-        place(Kinds.STATION, 0, 0);
+        place(Station.KIND, 0, 0);
         bench.savedTo(Path.of("x"), bench.study());
         assertTrue(bench.isSaved());
-        place(Kinds.STATION, 9, 0);
+        place(Station.KIND, 9, 0);
         assertFalse(bench.isSaved());
         bench.undo();
         assertTrue(bench.isSaved());
@@ -94,7 +96,7 @@ class WorkbenchTest {
 
     @Test
     void stepsAreToldByTheirWords() {
-        place(Kinds.STATION, 0, 0);
+        place(Station.KIND, 0, 0);
         bench.edit("move it", s -> s.changed("Station 1", e -> e.placed(e.placement().movedBy(1, 0))));
         assertEquals(Optional.of("move it"), bench.undo());
         assertEquals(Optional.of("place Station 1"), bench.undo());
@@ -105,8 +107,8 @@ class WorkbenchTest {
 
     @Test
     void aThingIsAddedToTheSelectionAndTakenOutAgain() {
-        place(Kinds.STATION, 0, 0);
-        place(Kinds.STATION, 9, 0);
+        place(Station.KIND, 0, 0);
+        place(Station.KIND, 9, 0);
         bench.toggle("Station 1");
         assertEquals("Station 1", bench.single().orElseThrow().name());
         bench.toggle("Station 2");
@@ -118,7 +120,7 @@ class WorkbenchTest {
 
     @Test
     void anotherStudyBeginsWithoutHistoryAndSelection() {
-        place(Kinds.STATION, 0, 0);
+        place(Station.KIND, 0, 0);
         bench.select("Station 1");
         Workbench.Listener listener = mock(Workbench.Listener.class);
         bench.addListener(listener);

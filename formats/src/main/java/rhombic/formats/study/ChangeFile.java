@@ -22,7 +22,7 @@ import rhombic.study.change.Change;
 import rhombic.study.change.Changes;
 import rhombic.study.change.Part;
 import rhombic.study.duty.Calendar;
-import rhombic.study.kind.Field;
+import rhombic.study.field.Field;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
@@ -94,9 +94,7 @@ public final class ChangeFile {
 
     @SuppressWarnings("unchecked") // the value was taken from the same field
     private static <E extends PlantElement, V> void value(Field<E, V> field, Object value, ObjectNode node) {
-        if (!field.type().isLeftOut((V) value)) {
-            FieldWriter.write(node, field.name(), field.type(), (V) value);
-        }
+        FieldWriter.value(node, field.part(), (V) value);
     }
 
     private static void item(ObjectNode node, String field, Serializable item) {
@@ -107,7 +105,7 @@ public final class ChangeFile {
             case Table table -> StudyWriter.table(table);
             case Rule rule -> StudyWriter.rule(rule);
             case NamedView view -> StudyWriter.view(view);
-            case Calendar calendar -> DutyWriter.calendar(calendar);
+            case Calendar calendar -> FieldWriter.object(Calendar.TYPE, calendar);
             default -> throw new IllegalArgumentException("No part of a study: " + item);
         });
     }
@@ -185,7 +183,7 @@ public final class ChangeFile {
             case TABLE -> StudyReader.table(item);
             case RULE -> RuleReader.read(item);
             case VIEW -> StudyReader.view(item);
-            case CALENDAR -> DutyReader.calendar(item);
+            case CALENDAR -> FieldReader.object(Calendar.TYPE, item);
         };
     }
 
@@ -220,6 +218,6 @@ public final class ChangeFile {
     }
 
     private static <E extends PlantElement, V> Object value(Field<E, V> field, E blank, Fields fields) {
-        return FieldReader.value(field, fields).orElseGet(() -> field.of(blank));
+        return FieldReader.part(field.part(), fields).orElseGet(() -> field.of(blank));
     }
 }

@@ -1,6 +1,9 @@
 package rhombic.formats.study;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -49,6 +52,74 @@ final class Fields {
 
     boolean has(String field) {
         return node.has(field);
+    }
+
+    /** Whether the field is there; it is known from now on. */
+    boolean asks(String field) {
+        read.add(field);
+        return has(field);
+    }
+
+    /** All that is there is known from now on. */
+    void asksAll() {
+        read.addAll(names());
+    }
+
+    /** Whether the field holds that very text. */
+    boolean holds(String field, String text) {
+        return node.path(field).isTextual() && node.path(field).textValue().equals(text);
+    }
+
+    Optional<String> optionalText(String field) {
+        return read(field, false).flatMap(value -> valid(() -> asText(value, field, "")));
+    }
+
+    Optional<Double> optionalNumber(String field) {
+        return has(field) ? valid(() -> number(field)) : Optional.empty();
+    }
+
+    Optional<Boolean> optionalFlag(String field) {
+        return has(field) ? valid(() -> isTrue(field)) : Optional.empty();
+    }
+
+    /** As {@link #optionalQuantity}, but empty where what is there is none. */
+    Optional<Quantity> readQuantity(String field, Dimension dimension) {
+        return read(field, false).flatMap(value -> valid(() -> asQuantity(value, field, dimension, new Quantity(1, base(dimension)))));
+    }
+
+    Optional<LocalTime> timeOfDay(String field) {
+        return optionalText(field).flatMap(text -> parsed(field, text, "a time of day such as \"06:00\"",
+                () -> text.equals("24:00") ? LocalTime.MIDNIGHT : LocalTime.parse(text)));
+    }
+
+    Optional<LocalDate> date(String field) {
+        return optionalText(field).flatMap(text -> parsed(field, text, "a date such as \"2027-01-06\"", () -> LocalDate.parse(text)));
+    }
+
+    private <T> Optional<T> parsed(String field, String text, String wanted, Supplier<T> parse) {
+        try {
+            return Optional.of(parse.get());
+        } catch (DateTimeException e) {
+            fault(at(field), "must be " + wanted + "; got \u201c" + text + "\u201d");
+            return Optional.empty();
+        }
+    }
+
+    /** A number, a text, or true or false. */
+    Optional<Object> scalar(String field) {
+        return read(field, false).flatMap(value -> valid(() -> {
+            if (value.isNumber() && Double.isFinite(value.doubleValue())) {
+                return value.doubleValue();
+            }
+            return value.isBoolean() ? (Object) value.booleanValue() : asText(value, field, "");
+        }));
+    }
+
+    /** What was read, if nothing was found wrong with it. */
+    private <T> Optional<T> valid(Supplier<T> reading) {
+        int before = faults.size();
+        T value = reading.get();
+        return faults.size() == before ? Optional.of(value) : Optional.empty();
     }
 
     String text(String field, String standIn) {

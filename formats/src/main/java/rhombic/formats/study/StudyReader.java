@@ -36,6 +36,7 @@ import rhombic.study.TargetBand;
 import rhombic.study.Travel;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.Need;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Bend;
@@ -170,7 +171,7 @@ public final class StudyReader {
         List<Table> tables = fields.optionalList("tables", StudyReader::table);
         List<Rule> rules = fields.optionalList("rules", RuleReader::read);
         List<NamedView> views = fields.optionalList("views", StudyReader::view);
-        List<Calendar> calendars = fields.optionalList("calendars", DutyReader::calendar);
+        List<Calendar> calendars = fields.optionalList("calendars", calendar -> FieldReader.object(Calendar.TYPE, calendar));
         Optional<Comparison> comparison = fields.has("comparison")
                 ? fields.optionalObject("comparison").flatMap(ComparisonFile::read)
                 : Optional.of(Comparison.NONE);
@@ -223,7 +224,7 @@ public final class StudyReader {
                         () -> new Look(Look.USUAL, fields.has("colour") ? fields.text("colour", "#000000") : usual.colour())).map(List::of)
                         .orElse(List.of());
         boolean loadCarrier = fields.isTrue("loadCarrier");
-        List<Attribute> attributes = EquipmentReader.attributes(fields);
+        List<Attribute> attributes = FieldReader.list(Attribute.SEVERAL, "attributes", fields);
         return looks.isEmpty() && !fields.has("looks")
                 ? Optional.empty()
                 : fields.tried(null, () -> new PieceType(name, length, width, height, weight, looks, loadCarrier, attributes));
@@ -274,7 +275,7 @@ public final class StudyReader {
         List<Bend> bends = fields.optionalList("bends", StudyReader::bend);
         String fromPort = fields.textOr("fromPort");
         String toPort = fields.textOr("toPort");
-        List<FailureMode> failures = fields.optionalList("failures", DutyReader::failure);
+        List<FailureMode> failures = FieldReader.list(FailureMode.SEVERAL, "failures", fields);
         return travel
                 .flatMap(way -> fields.tried(null, () -> new Link(id, from, to, share, filter, way, bends, fromPort, toPort, failures)));
     }
@@ -289,7 +290,8 @@ public final class StudyReader {
             travel = fields.tried("speed", () -> new Travel.AtSpeed(speed, max));
         } else if (fields.has("carriedBy")) {
             Fields by = fields.object("carriedBy");
-            travel = DutyReader.need(by).flatMap(need -> fields.tried("maxPieces", () -> new Travel.Carried(need, Math.max(1, max))));
+            travel = FieldReader.object(Need.TYPE, by)
+                    .flatMap(need -> fields.tried("maxPieces", () -> new Travel.Carried(need, Math.max(1, max))));
             by.refuseUnread();
         } else {
             fields.fault(fields.at("time"),

@@ -8,25 +8,43 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.Objects;
 import rhombic.quantity.Dimension;
-import rhombic.study.kind.Field;
-import rhombic.study.kind.FieldType;
+import rhombic.study.duty.Calendar;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.Need;
+import rhombic.study.field.Composite;
+import rhombic.study.field.Field;
+import rhombic.study.field.FieldType;
+import rhombic.study.field.OneOf;
+import rhombic.study.field.Part;
+import rhombic.study.field.Reference;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
+import rhombic.study.value.Attribute;
 
-/** The JSON Schema of studies: what each kind of equipment has follows from its declaration. */
+/** The JSON Schema of studies: what elements have, and what their values are made of, follows from their declarations. */
 public final class StudySchema {
-    private StudySchema() {}
+    private static final String DEFINITIONS = "#/$defs/";
+
+    private final ObjectNode definitions;
+
+    private StudySchema(ObjectNode definitions) {
+        this.definitions = definitions;
+    }
 
     public static String write() {
         try (InputStream parts = StudySchema.class.getResourceAsStream("schema-parts.json")) {
             ObjectNode schema = (ObjectNode) StudyWriter.JSON.readTree(Objects.requireNonNull(parts, "schema-parts.json"));
             ArrayNode oneOf = (ArrayNode) schema.path("properties").path("equipment").path("items").path("oneOf");
-            ObjectNode defs = (ObjectNode) schema.path("$defs");
+            StudySchema written = new StudySchema((ObjectNode) schema.path("$defs"));
             for (Kind<?> kind : Kinds.ALL) {
                 String name = kind.type().getSimpleName();
-                oneOf.addObject().put("$ref", "#/$defs/" + name);
-                kind(kind, defs.putObject(name));
+                oneOf.addObject().put("$ref", DEFINITIONS + name);
+                written.kind(kind, written.definitions.putObject(name));
             }
+            written.type(written.definitions.putObject("attributes"), Attribute.SEVERAL);
+            written.type(written.definitions.putObject("failures"), FailureMode.SEVERAL);
+            written.definition(Need.TYPE);
+            written.definition(Calendar.TYPE);
             return StudyWriter.JSON.writeValueAsString(schema) + "\n";
         } catch (JsonProcessingException e) {
             throw new UncheckedIOException("The schema could not be put together", e);
@@ -35,90 +53,106 @@ public final class StudySchema {
         }
     }
 
-    private static void kind(Kind<?> kind, ObjectNode schema) {
+    private void kind(Kind<?> kind, ObjectNode schema) {
         schema.put("type", "object").put("additionalProperties", false);
         ArrayNode required = schema.putArray("required").add("kind").add("name");
         ObjectNode properties = schema.putObject("properties");
         properties.putObject("kind").put("const", kind.fileWord()).put("description", "What it is.");
-        properties.putObject("name").put("$ref", "#/$defs/name").put("description", "By which links, rules and formulas mean it.");
-        properties.putObject("id").put("$ref", "#/$defs/name").put("description",
+        properties.putObject("name").put("$ref", DEFINITIONS + "name").put("description", "By which links, rules and formulas mean it.");
+        properties.putObject("id").put("$ref", DEFINITIONS + "name").put("description",
                 "What its random draws depend on, whatever the name becomes; missing: the name.");
         for (Field<?, ?> field : kind.allFields()) {
-            field(field.name(), field.type(), required, properties);
-            ((ObjectNode) properties.path(field.name())).put("description", field.meaning());
+            part(field.part(), required, properties);
         }
     }
 
-    private static void field(String name, FieldType<?> type, ArrayNode required, ObjectNode properties) {
+    private void part(Part<?, ?> part, ArrayNode required, ObjectNode properties) {
+        if (part.isRequired()) {
+            required.add(part.name());
+        }
+        if (part.type() instanceof FieldType.Shortened<?, ?> shortened) {
+            part(shortened.shortened(), required, properties);
+        }
+        ObjectNode property = properties.putObject(part.name());
+        type(property, part.type());
+        property.put("description", part.meaning());
+    }
+
+    /** Says what a value must be. */
+    private void type(ObjectNode node, FieldType<?> type) {
         switch (type) {
-            case FieldType.Whole whole -> {
-                required.add(name);
-                properties.putObject(name).put("type", "integer").put("minimum", whole.min()).put("maximum", whole.max());
+            case FieldType.Whole whole -> node.put("type", "integer").put("minimum", whole.min()).put("maximum", whole.max());
+            case FieldType.WholeOrNone whole -> node.put("type", "integer").put("minimum", whole.min()).put("maximum", whole.max());
+            case FieldType.Number number -> number(node.put("type", "number"), number);
+            case FieldType.Flag flag -> node.put("type", "boolean");
+            case FieldType.Word<?> word -> word.words().forEach(node.withArray("enum")::add);
+            case FieldType.Text text -> node.put("$ref", DEFINITIONS + text(text.reference()));
+            case FieldType.Measured measured -> node.put("$ref", DEFINITIONS + quantity(measured.dimension()));
+            case FieldType.Duration duration -> node.put("$ref", DEFINITIONS + "duration");
+            case FieldType.TimeOfDay time -> node.put("type", "string").put("pattern", "^\\d{2}:\\d{2}(:\\d{2})?$");
+            case FieldType.Date date -> node.put("type", "string").put("pattern", "^\\d{4}-\\d{2}-\\d{2}$");
+            case FieldType.Scalar scalar -> node.putArray("type").add("number").add("string").add("boolean");
+            case FieldType.Maybe<?> maybe -> type(node, maybe.item());
+            case FieldType.Several<?> several -> type(node.put("type", "array").putObject("items"), several.item());
+            case FieldType.ByName<?> map -> type(node.put("type", "object").putObject("additionalProperties"), map.item());
+            case FieldType.Mapped<?, ?> mapped -> type(node, mapped.stored());
+            case FieldType.TextOr<?> either -> {
+                ArrayNode all = node.putArray("oneOf");
+                type(all.addObject(), either.text());
+                type(all.addObject(), either.object());
             }
-            case FieldType.WholeOrNone whole ->
-                properties.putObject(name).put("type", "integer").put("minimum", whole.min()).put("maximum", whole.max());
-            case FieldType.Choice<?> choice -> {
-                if (choice.leftOut() == null) {
-                    required.add(name);
-                }
-                ArrayNode words = properties.putObject(name).putArray("enum");
-                choice.values().forEach(value -> words.add(StudyWriter.word(value)));
-            }
-            case FieldType.TypeNames names ->
-                properties.putObject(name).put("type", "array").putObject("items").put("$ref", "#/$defs/name");
-            case FieldType.Operations operations -> {
-                properties.putObject("time").put("$ref", "#/$defs/timeSource").put("description",
-                        "How long its only operation takes; missing: not set yet, and then it takes nothing.");
-                part(properties, name, "operations");
-            }
-            case FieldType.Mixed mixed -> {
-                properties.putObject("pieceType").put("$ref", "#/$defs/name").put("description",
-                        "The only type that comes, in place of a mix.");
-                part(properties, name, "mixed");
-            }
-            case FieldType.TypeName one -> part(properties, name, "name");
-            case FieldType.Time time -> part(properties, name, "timeSource");
-            case FieldType.Drawn drawn -> part(properties, name, "duration");
-            case FieldType.Serviced serviced -> part(properties, name, "serviced");
-            case FieldType.Loaded loaded -> part(properties, name, "loaded");
-            case FieldType.Inspected inspected -> part(properties, name, "inspected");
-            case FieldType.Supplied supplied -> part(properties, name, "supplied");
-            case FieldType.Recipes recipes -> part(properties, name, "recipes");
-            case FieldType.Parted parted -> part(properties, name, "parted");
-            case FieldType.Placed placed -> part(properties, name, "placed");
-            case FieldType.Sized sized -> part(properties, name, "sized");
-            case FieldType.PieceOffsets seated -> part(properties, name, "pieceOffset");
-            case FieldType.Attributes attributes -> part(properties, name, "attributes");
-            case FieldType.Routings routing -> part(properties, name, "routing");
-            case FieldType.Selections selection -> part(properties, name, "selection");
-            case FieldType.Measured measured -> part(properties, name, part(measured.dimension()));
-            case FieldType.MeasuredOrNone measured -> part(properties, name, part(measured.dimension()));
-            case FieldType.Fitted fitted -> part(properties, name, "fitted");
-            case FieldType.ConveyorPaths routed -> part(properties, name, "conveyorPath");
-            case FieldType.Words words ->
-                properties.putObject(name).put("type", "array").putObject("items").put("$ref", "#/$defs/name");
-            case FieldType.ElementName one -> part(properties, name, "name");
-            case FieldType.CalendarName one -> part(properties, name, "name");
-            case FieldType.Needs needs -> part(properties, name, "needs");
-            case FieldType.Failures failures -> part(properties, name, "failures");
-            case FieldType.StandPoints stood -> part(properties, name, "standOffset");
-            case FieldType.Persons persons -> part(properties, name, "persons");
-            case FieldType.Shut shut -> part(properties, name, "shut");
+            case FieldType.Shortened<?, ?> shortened -> type(node, shortened.list());
+            case Composite<?> composite -> node.put("$ref", DEFINITIONS + definition(composite));
+            case OneOf<?> oneOf -> node.put("$ref", DEFINITIONS + definition(oneOf));
         }
     }
 
-    private static String part(Dimension dimension) {
+    private static void number(ObjectNode node, FieldType.Number number) {
+        if (number.min() > -Double.MAX_VALUE) {
+            node.put("minimum", number.min());
+        }
+        if (number.max() < Double.MAX_VALUE) {
+            node.put("maximum", number.max());
+        }
+    }
+
+    private static String text(Reference reference) {
+        return switch (reference) {
+            case NOTHING, MAYBE_PIECE_TYPE -> "text";
+            case FORMULA -> "formula";
+            case OWN_NAME, PIECE_TYPE, PART_TYPE, TABLE, ELEMENT, CALENDAR, SKILL -> "name";
+        };
+    }
+
+    private static String quantity(Dimension dimension) {
         return switch (dimension) {
             case LENGTH -> "length";
             case SPEED -> "speed";
-            case TIME -> "duration";
+            case TIME -> "time";
             case MASS -> "mass";
             case SHARE -> "share";
             case ACCELERATION -> "acceleration";
         };
     }
 
-    private static void part(ObjectNode properties, String name, String part) {
-        properties.putObject(name).put("$ref", "#/$defs/" + part);
+    /** Defines it, if it is not there yet, and gives the word it is defined by. */
+    private String definition(Composite<?> composite) {
+        String word = composite.word();
+        if (!definitions.has(word)) {
+            ObjectNode schema = definitions.putObject(word).put("type", "object").put("additionalProperties", false);
+            ArrayNode required = schema.putArray("required");
+            ObjectNode properties = schema.putObject("properties");
+            composite.parts().forEach(part -> part(part, required, properties));
+        }
+        return word;
+    }
+
+    private String definition(OneOf<?> oneOf) {
+        String word = oneOf.word();
+        if (!definitions.has(word)) {
+            ArrayNode all = definitions.putObject(word).putArray("oneOf");
+            oneOf.variants().forEach(variant -> type(all.addObject(), variant.form()));
+        }
+        return word;
     }
 }

@@ -12,10 +12,10 @@ import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import rhombic.formats.file.SafeFile;
+import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.NamedView;
@@ -24,11 +24,14 @@ import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.TargetBand;
 import rhombic.study.Travel;
+import rhombic.study.duty.Calendar;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.Need;
+import rhombic.study.field.FieldType;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
-import rhombic.study.value.Value;
 
 /** Writes studies. What is the usual value is written too: a file is read without knowing the program. */
 public final class StudyWriter {
@@ -69,7 +72,7 @@ public final class StudyWriter {
         }
         if (!study.calendars().isEmpty()) {
             ArrayNode calendars = root.putArray("calendars");
-            study.calendars().forEach(calendar -> calendars.add(DutyWriter.calendar(calendar)));
+            study.calendars().forEach(calendar -> calendars.add(FieldWriter.object(Calendar.TYPE, calendar)));
         }
         if (!study.comparison().isEmpty()) {
             root.set("comparison", ComparisonFile.write(study.comparison()));
@@ -129,25 +132,10 @@ public final class StudyWriter {
         if (type.loadCarrier()) {
             node.put("loadCarrier", true);
         }
-        attributes(node, type.attributes());
+        if (!type.attributes().isEmpty()) {
+            FieldWriter.write(node, "attributes", Attribute.SEVERAL, type.attributes());
+        }
         return node;
-    }
-
-    static void attributes(ObjectNode node, List<Attribute> attributes) {
-        if (!attributes.isEmpty()) {
-            ObjectNode map = node.putObject("attributes");
-            attributes.forEach(attribute -> value(map, attribute.name(), attribute.value()));
-        }
-    }
-
-    static void value(ObjectNode map, String name, Value value) {
-        switch (value) {
-            case Value.Num number when number.number() == Math.rint(number.number()) && Math.abs(number.number()) < 1e15 ->
-                map.put(name, (long) number.number());
-            case Value.Num number -> map.put(name, number.number());
-            case Value.Text text -> map.put(name, text.text());
-            case Value.YesNo yesNo -> map.put(name, yesNo.yes());
-        }
     }
 
     /** The parts of an id of a link stand apart by an arrow in files, unless one of them has an arrow in it. */
@@ -177,7 +165,7 @@ public final class StudyWriter {
             case Travel.InTime in -> maxPieces(node.putObject("travel").put("time", in.time().toString()), in.maxPieces());
             case Travel.Carried carried -> {
                 ObjectNode travel = node.putObject("travel");
-                DutyWriter.need(carried.need(), travel.putObject("carriedBy"));
+                travel.set("carriedBy", FieldWriter.object(Need.TYPE, carried.need()));
                 travel.put("maxPieces", carried.maxPieces());
             }
             case Travel.AtSpeed at -> maxPieces(node.putObject("travel").put("speed", at.speed().toString()), at.maxPieces());
@@ -185,13 +173,12 @@ public final class StudyWriter {
         if (!link.bends().isEmpty()) {
             ArrayNode bends = node.putArray("bends");
             link.bends().forEach(
-                    bend -> bends.addObject().put("x", FieldWriter.metres(bend.xMetres())).put("y", FieldWriter.metres(bend.yMetres())));
+                    bend -> bends.addObject().put("x", metres(bend.xMetres())).put("y", metres(bend.yMetres())));
         }
         optional(node, "fromPort", link.fromPort());
         optional(node, "toPort", link.toPort());
         if (!link.failures().isEmpty()) {
-            ArrayNode failures = node.putArray("failures");
-            link.failures().forEach(mode -> DutyWriter.failure(mode, failures.addObject()));
+            FieldWriter.write(node, "failures", FailureMode.SEVERAL, link.failures());
         }
         return node;
     }
@@ -219,8 +206,8 @@ public final class StudyWriter {
 
     static ObjectNode view(NamedView view) {
         ObjectNode node = JSON.createObjectNode();
-        node.put("name", view.name()).put("x", FieldWriter.metres(view.xMetres())).put("y", FieldWriter.metres(view.yMetres()));
-        node.put("yaw", view.yawDegrees()).put("pitch", view.pitchDegrees()).put("distance", FieldWriter.metres(view.distanceMetres()));
+        node.put("name", view.name()).put("x", metres(view.xMetres())).put("y", metres(view.yMetres()));
+        node.put("yaw", view.yawDegrees()).put("pitch", view.pitchDegrees()).put("distance", metres(view.distanceMetres()));
         if (view.plan()) {
             node.put("plan", true);
         }
@@ -278,7 +265,11 @@ public final class StudyWriter {
     }
 
     /** The word of a choice in a file: its name in lower case. */
+    private static String metres(double metres) {
+        return Quantity.metres(metres).toString();
+    }
+
     static String word(Enum<?> value) {
-        return value.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        return FieldType.Word.ofConstant(value);
     }
 }

@@ -1,4 +1,4 @@
-package rhombic.study.kind;
+package rhombic.study.field;
 
 /** A new name for something, as whatever names it sees the change. Each method gives the name that stands there now. */
 public interface NameChange {

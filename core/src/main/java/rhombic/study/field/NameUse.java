@@ -1,4 +1,4 @@
-package rhombic.study.kind;
+package rhombic.study.field;
 
 /** Hears what a value names. */
 public interface NameUse {
