@@ -17,6 +17,7 @@ module rhombic.core {
     exports rhombic.study.field;
     exports rhombic.study.kind;
     exports rhombic.study.work;
+    exports rhombic.study.unfold;
     exports rhombic.study.check;
     exports rhombic.study.change;
     exports rhombic.plant.blueprint to rhombic.cli, rhombic.desktop; // for what a run failed of

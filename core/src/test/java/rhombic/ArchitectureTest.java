@@ -71,9 +71,11 @@ class ArchitectureTest {
                 .layer("kind").definedBy("rhombic.study.kind")
                 .layer("check").definedBy("rhombic.study.check")
                 .layer("change").definedBy("rhombic.study.change")
+                .layer("unfold").definedBy("rhombic.study.unfold")
                 .whereLayer("check").mayNotBeAccessedByAnyLayer()
-                .whereLayer("change").mayOnlyBeAccessedByLayers("check")
-                .whereLayer("kind").mayOnlyBeAccessedByLayers("check", "change")
+                .whereLayer("unfold").mayNotBeAccessedByAnyLayer()
+                .whereLayer("change").mayOnlyBeAccessedByLayers("check", "unfold")
+                .whereLayer("kind").mayOnlyBeAccessedByLayers("check", "change", "unfold")
                 .whereLayer("work").mayOnlyBeAccessedByLayers("kind", "check", "change")
                 .whereLayer("field").mayNotAccessAnyLayer()
                 .check(CORE);

@@ -21,6 +21,7 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceType;
@@ -107,7 +108,7 @@ final class WatchRatios {
         LiveRun run = new LiveRun(study);
         run.advance(3_600_000_000_000L, () -> false);
         Moment moment = run.trace().at(3_600_000_000_000L);
-        Scene scene = new Scene(study);
+        Scene scene = new Scene(UnfoldedStudy.of(study));
         Poses poses = new Poses();
         double best = Double.MAX_VALUE;
         for (int i = 0; i < 200; i++) {

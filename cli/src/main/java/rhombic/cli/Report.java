@@ -151,7 +151,7 @@ final class Report {
     }
 
     private static void equipment(Summary summary, PrintWriter out) {
-        List<PlantElement> elements = summary.study().elements();
+        List<PlantElement> elements = summary.unfolded().elements();
         if (elements.isEmpty()) {
             out.println("\nThe floor is empty: there is nothing to run.");
             return;

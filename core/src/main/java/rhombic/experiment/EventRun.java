@@ -3,7 +3,7 @@ package rhombic.experiment;
 import java.util.function.BooleanSupplier;
 import rhombic.plant.Plant;
 import rhombic.plant.blueprint.Blueprint;
-import rhombic.study.Study;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.PieceListener;
 import rhombic.trace.TraceWriter;
 
@@ -19,10 +19,10 @@ public final class EventRun {
      * @return whether it came to its end
      * @throws rhombic.plant.blueprint.RunTroubleException if the plant can't go on
      */
-    public static boolean of(Study study, int replication, PieceListener ear, BooleanSupplier cancelled) {
-        TraceWriter writer = new TraceWriter(study.elements().size(), study.links().size(), KEPT);
+    public static boolean of(UnfoldedStudy unfolded, int replication, PieceListener ear, BooleanSupplier cancelled) {
+        TraceWriter writer = new TraceWriter(unfolded.size(), unfolded.links().size(), KEPT);
         writer.setListener(ear);
-        Plant plant = Plant.build(Blueprint.of(study), replication, writer);
-        return plant.advance(study.plan().length().nanos(), cancelled);
+        Plant plant = Plant.build(Blueprint.of(unfolded), replication, writer);
+        return plant.advance(unfolded.study().plan().length().nanos(), cancelled);
     }
 }

@@ -8,6 +8,7 @@ import rhombic.measure.Diary;
 import rhombic.measure.RunFigures;
 import rhombic.plant.blueprint.Blueprint;
 import rhombic.study.Study;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Trace;
 import rhombic.trace.TraceWriter;
 
@@ -62,11 +63,11 @@ public final class LiveRun {
     }
 
     private LiveRun(Blueprint blueprint, int maxKept, Function<TraceWriter, ObservedRun> made) {
-        Study study = blueprint.study();
+        UnfoldedStudy study = blueprint.unfolded();
         this.maxKept = maxKept;
-        writer = new TraceWriter(study.elements().size(), study.links().size(), maxKept, BESIDE);
+        writer = new TraceWriter(study.size(), study.links().size(), maxKept, BESIDE);
         run = made.apply(writer);
-        plannedNanos = study.plan().length().nanos();
+        plannedNanos = study.study().plan().length().nanos();
         writer.publish(-1);
     }
 

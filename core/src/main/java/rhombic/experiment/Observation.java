@@ -8,6 +8,7 @@ import rhombic.measure.Diary;
 import rhombic.measure.RunFigures;
 import rhombic.measure.Sample;
 import rhombic.study.Study;
+import rhombic.study.unfold.UnfoldedStudy;
 
 /**
  * One run that is analysed: its figures, who was active when, what could be read off at equal steps of time, and how pieces fared.
@@ -15,7 +16,7 @@ import rhombic.study.Study;
  * @param samples at the start and at the end of each step
  * @param readings of formulas, by their text, at the same moments
  */
-public record Observation(Study study, RunFigures figures, List<Diary.Period> active, List<Sample> samples,
+public record Observation(UnfoldedStudy unfolded, RunFigures figures, List<Diary.Period> active, List<Sample> samples,
         List<Diary.Journey> journeys, Map<String, Readings> readings) {
     /** Steps into which the run of a small study is cut. */
     public static final int MAX_STEPS = 400;
@@ -34,8 +35,8 @@ public record Observation(Study study, RunFigures figures, List<Diary.Period> ac
     public record Readings(double[] values, String problem) {}
 
     /** Steps into which a run of the study is cut: fewer where there is more to read off at each. */
-    public static int steps(Study study) {
-        return Math.clamp(MAX_SAMPLED / Math.max(1, study.elements().size()), MIN_STEPS, MAX_STEPS);
+    public static int steps(UnfoldedStudy study) {
+        return Math.clamp(MAX_SAMPLED / Math.max(1, study.size()), MIN_STEPS, MAX_STEPS);
     }
 
     /** Makes the replication of a study that is prepared for it alone. */
@@ -57,6 +58,11 @@ public record Observation(Study study, RunFigures figures, List<Diary.Period> ac
             throw new CancellationException("The run was cancelled");
         }
         return run.soFar();
+    }
+
+    /** That was run. */
+    public Study study() {
+        return unfolded.study();
     }
 
     public long endNanos() {

@@ -13,12 +13,12 @@ import rhombic.measure.Sample;
 import rhombic.plant.Gauge;
 import rhombic.plant.Plant;
 import rhombic.plant.blueprint.Blueprint;
-import rhombic.study.Study;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.TraceWriter;
 
 /** A run whose active periods and journeys are written down, and that is read off at equal steps of time if somebody asks for that. Used by one thread, but for the pieces that have left. */
 final class ObservedRun {
-    private final Study study;
+    private final UnfoldedStudy study;
     private final Diary diary;
     private final Plant plant;
     private final long lengthNanos;
@@ -39,16 +39,16 @@ final class ObservedRun {
      * @throws rhombic.plant.blueprint.RunTroubleException if something comes to nothing already at the first instant
      */
     ObservedRun(Blueprint blueprint, int replication, @Nullable TraceWriter trace, List<String> formulas) {
-        this(blueprint, replication, trace, Observation.steps(blueprint.study()));
+        this(blueprint, replication, trace, Observation.steps(blueprint.unfolded()));
         formulas.stream().distinct().forEach(text -> gauges.put(plant.gauge(text), new double[steps + 1]));
         read();
     }
 
     private ObservedRun(Blueprint blueprint, int replication, @Nullable TraceWriter trace, int steps) {
-        study = blueprint.study();
+        study = blueprint.unfolded();
         diary = blueprint.diary();
         plant = Plant.buildObserved(blueprint, replication, trace, diary);
-        lengthNanos = study.plan().length().nanos();
+        lengthNanos = study.study().plan().length().nanos();
         this.steps = steps;
     }
 

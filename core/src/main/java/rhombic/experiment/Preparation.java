@@ -6,6 +6,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.FutureTask;
 import rhombic.plant.blueprint.Blueprint;
 import rhombic.study.Study;
+import rhombic.study.unfold.UnfoldedStudy;
 
 /**
  * What checks, outlook and the run that is watched all need of a study, worked out once for the studies last asked for.
@@ -15,13 +16,18 @@ public final class Preparation {
     /** The study on the table, the one before it, and room for what an outlook is still at. */
     private static final int KEPT = 4;
 
-    private record Work(Study study, FutureTask<Blueprint> blueprint) {}
+    private record Work(Study study, UnfoldedStudy unfolded, FutureTask<Blueprint> blueprint) {}
 
     private final Deque<Work> works = new ArrayDeque<>();
 
+    /** This very study with its cells expanded and all of it numbered: soon done. */
+    public UnfoldedStudy unfolded(Study study) {
+        return work(study).unfolded;
+    }
+
     /** The blueprint of this very study, checked and ready to be built from. */
     public Blueprint of(Study study) {
-        FutureTask<Blueprint> work = work(study);
+        FutureTask<Blueprint> work = work(study).blueprint;
         work.run(); // does nothing where it has been run, or another thread is at it
         boolean interrupted = false;
         try {
@@ -41,17 +47,18 @@ public final class Preparation {
         }
     }
 
-    private synchronized FutureTask<Blueprint> work(Study study) {
+    private synchronized Work work(Study study) {
         for (Work known : works) {
             if (known.study == study) {
-                return known.blueprint;
+                return known;
             }
         }
-        Work made = new Work(study, new FutureTask<>(() -> Blueprint.of(study)));
+        UnfoldedStudy unfolded = UnfoldedStudy.of(study);
+        Work made = new Work(study, unfolded, new FutureTask<>(() -> Blueprint.of(unfolded)));
         works.addFirst(made);
         if (works.size() > KEPT) {
             works.removeLast();
         }
-        return made.blueprint;
+        return made;
     }
 }

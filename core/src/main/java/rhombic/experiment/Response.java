@@ -11,6 +11,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.PieceType;
@@ -65,18 +66,24 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
 
     /** Every response that the study has. */
     public static List<Response> all(Study study) {
+        return all(UnfoldedStudy.of(study));
+    }
+
+    /** Every response that the study has. */
+    public static List<Response> all(UnfoldedStudy unfolded) {
         List<Response> all = new ArrayList<>(OF_PLANT);
-        List<PlantElement> elements = study.elements();
+        List<PlantElement> elements = unfolded.elements();
         for (int i = 0; i < elements.size(); i++) {
             if (elements.get(i) instanceof Equipment) {
                 all.addAll(ofEquipment(i, elements.get(i).name()));
                 all.addAll(ofModes(i, elements.get(i)));
             }
         }
-        for (int i = 0; i < study.pieceTypes().size(); i++) {
-            all.addAll(ofType(i, study.pieceTypes().get(i)));
+        List<PieceType> types = unfolded.study().pieceTypes();
+        for (int i = 0; i < types.size(); i++) {
+            all.addAll(ofType(i, types.get(i)));
         }
-        List<Crew> crews = study.crews();
+        List<Crew> crews = unfolded.crews();
         for (int i = 0; i < crews.size(); i++) {
             all.addAll(ofCrew(i, crews.get(i)));
         }
@@ -99,7 +106,7 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
         return new Response(place, name, unit, run -> value.applyAsDouble(run.crews().get(index)));
     }
 
-    /** Share of time that the equipment spends in the state; {@code index} is its place in the study. */
+    /** Share of time that the equipment spends in the state; {@code index} is its number. */
     public static Response share(int index, String name, EquipmentState state) {
         return equipment(index, name, state.word(), "1", e -> e.shares().isEmpty() ? Double.NaN : e.share(state));
     }

@@ -5,9 +5,10 @@ import java.util.List;
 import java.util.function.BooleanSupplier;
 import rhombic.measure.RunFigures;
 import rhombic.study.Study;
+import rhombic.study.unfold.UnfoldedStudy;
 
 /** What the replications of a study say together. */
-public record Summary(Study study, List<RunFigures> runs) {
+public record Summary(UnfoldedStudy unfolded, List<RunFigures> runs) {
     public Summary {
         runs = List.copyOf(runs);
         if (runs.isEmpty()) {
@@ -21,7 +22,12 @@ public record Summary(Study study, List<RunFigures> runs) {
         for (int replication = 1; replication <= study.plan().replications(); replication++) {
             tasks.add(new RunTask(study, replication));
         }
-        return new Summary(study, engine.run(tasks, listener, cancelled));
+        return new Summary(UnfoldedStudy.of(study), engine.run(tasks, listener, cancelled));
+    }
+
+    /** That was run. */
+    public Study study() {
+        return unfolded.study();
     }
 
     public Interval interval(Response response) {

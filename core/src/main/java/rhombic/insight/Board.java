@@ -18,6 +18,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 
 /**
@@ -31,6 +32,7 @@ public final class Board {
     private static final String PALE = "#CFCABC";
 
     private final Study study;
+    private final UnfoldedStudy unfolded;
     private final List<Observation> observations;
     private final Shifting shifting;
     /** Step up to which they show what has been; the last one of all for the whole. */
@@ -44,6 +46,7 @@ public final class Board {
 
     private Board(List<Observation> observations, Shifting shifting, int until, boolean isWhole) {
         study = observations.getFirst().study();
+        unfolded = observations.getFirst().unfolded();
         this.observations = observations;
         this.shifting = shifting;
         this.until = until;
@@ -91,7 +94,7 @@ public final class Board {
     }
 
     private List<Integer> chosen(BoardChart wanted, boolean stationsOnly) {
-        List<PlantElement> elements = study.elements();
+        List<PlantElement> elements = unfolded.elements();
         return IntStream.range(0, elements.size()).boxed()
                 .filter(i -> wanted.elements().isEmpty()
                         ? stationsOnly ? elements.get(i) instanceof WorkEquipment : elements.get(i) instanceof Equipment
@@ -101,7 +104,7 @@ public final class Board {
     }
 
     private String name(int index) {
-        return study.elements().get(index).name();
+        return unfolded.element(index).name();
     }
 
     private static String colour(int at) {

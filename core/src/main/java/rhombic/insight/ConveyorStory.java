@@ -1,8 +1,9 @@
 package rhombic.insight;
 
+import java.util.Arrays;
 import java.util.Optional;
-import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.Fitting;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceStatus;
@@ -12,10 +13,10 @@ final class ConveyorStory {
     /** So near is a piece that stands at the end. */
     private static final double AT_END_METRES = 1e-6;
 
-    private final Study study;
+    private final UnfoldedStudy study;
     private final Waits waits;
 
-    ConveyorStory(Study study, Waits waits) {
+    ConveyorStory(UnfoldedStudy study, Waits waits) {
         this.study = study;
         this.waits = waits;
     }
@@ -70,7 +71,8 @@ final class ConveyorStory {
             return waits.forRoom(status, "", moment);
         }
         String name = before.get().name();
-        boolean leads = study.linksFrom(conveyor.name()).stream().anyMatch(link -> link.fromPort().equals(name));
+        boolean leads = Arrays.stream(study.linksFrom(study.number(conveyor.name())))
+                .anyMatch(link -> study.link(link).fromPort().equals(name));
         return before.get() instanceof Fitting.Divert && leads
                 ? waits.forRoom(status, name, moment) + " or to go straight on"
                 : "for a gap behind it";

@@ -32,6 +32,7 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PieceType;
 
@@ -107,6 +108,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
     private static final class Reader {
         private final Summary summary;
         private final Study study;
+        private final UnfoldedStudy unfolded;
         private final Shifting shifting;
         private final List<Observation> observations;
         private final Means means;
@@ -115,6 +117,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
         Reader(Summary summary, Shifting shifting, List<Observation> observations) {
             this.summary = summary;
             this.study = summary.study();
+            unfolded = summary.unfolded();
             this.shifting = shifting;
             this.observations = observations;
             means = new Means(summary);
@@ -159,18 +162,18 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
         private String fullest(java.util.function.ToDoubleFunction<EquipmentFigures> figure) {
             int best = -1;
             double max = 0;
-            for (int i = 0; i < study.elements().size(); i++) {
+            for (int i = 0; i < unfolded.size(); i++) {
                 double value = means.of(i, figure);
-                if (study.elements().get(i) instanceof Equipment && value > max) {
+                if (unfolded.element(i) instanceof Equipment && value > max) {
                     max = value;
                     best = i;
                 }
             }
-            return best < 0 ? "" : study.elements().get(best).name();
+            return best < 0 ? "" : unfolded.element(best).name();
         }
 
         private String name(int index) {
-            return study.elements().get(index).name();
+            return unfolded.element(index).name();
         }
 
         /** What three methods say, and whether they agree. */
@@ -246,10 +249,11 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
 
         /** What failures, changeovers, breaks and waits take from the limit: every minute of it is lost for good. */
         private void losses(String place) {
-            int index = study.elements().stream().map(PlantElement::name).toList().indexOf(place);
-            if (index < 0 || !(study.elements().get(index) instanceof WorkEquipment)) {
+            OptionalInt number = unfolded.find(place);
+            if (number.isEmpty() || !(unfolded.element(number.getAsInt()) instanceof WorkEquipment)) {
                 return;
             }
+            int index = number.getAsInt();
             double working = means.share(index, EquipmentState.WORKING);
             double throughput = means.of(run -> run.equipment().get(index).out() / run.hours()); // its own: it may work on part of all, or often on the same
             List<String> lines = new ArrayList<>();
@@ -290,7 +294,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                 if (element.filter(Equipment.class::isInstance).isPresent() || down < DISTURBS_FROM) {
                     continue;
                 }
-                Optional<Link> link = one.link() == FailureFigures.NO_LINK ? Optional.empty() : Optional.of(study.links().get(one.link()));
+                Optional<Link> link = one.link() == FailureFigures.NO_LINK ? Optional.empty() : Optional.of(unfolded.link(one.link()));
                 String place = link.map(Link::from).orElse(one.element());
                 String text = link.map(l -> "The way from " + l.from() + " to " + l.to()).orElse("What " + one.element() + " works with");
                 add(Finding.Kind.LOSS, place, text + " is down " + Means.percent(down) + " of the time by " + one.mode().name(),
@@ -347,8 +351,8 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
         /** By Little's law a place takes that part of the lead time which its content is of all that is inside. */
         private String stays() {
             double inside = means.of(RunFigures::insideMean);
-            List<Integer> order = java.util.stream.IntStream.range(0, study.elements().size()).boxed()
-                    .filter(i -> study.elements().get(i) instanceof Equipment)
+            List<Integer> order = java.util.stream.IntStream.range(0, unfolded.size()).boxed()
+                    .filter(i -> unfolded.element(i) instanceof Equipment)
                     .sorted(Comparator.comparingDouble((Integer i) -> -means.of(i, EquipmentFigures::contentMean))).limit(3).toList();
             return order.stream().map(i -> "; at " + name(i) + " " + FigureText.of(means.of(i, EquipmentFigures::contentMean)) + " pieces, "
                     + Means.percent(means.of(i, EquipmentFigures::contentMean) / inside) + " of all inside")
@@ -357,8 +361,8 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
 
         private void buffers() {
             List<Integer> never = new ArrayList<>();
-            for (int i = 0; i < study.elements().size(); i++) {
-                if (!(study.elements().get(i) instanceof Buffer buffer) || means.of(i, EquipmentFigures::in) == 0) {
+            for (int i = 0; i < unfolded.size(); i++) {
+                if (!(unfolded.element(i) instanceof Buffer buffer) || means.of(i, EquipmentFigures::in) == 0) {
                     continue;
                 }
                 double full = means.of(i, EquipmentFigures::fullShare);
@@ -407,11 +411,8 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
 
         private double blockedBefore(String name) {
             double max = 0;
-            List<String> names = study.elements().stream().map(PlantElement::name).toList();
-            for (var link : study.links()) {
-                if (link.to().equals(name)) {
-                    max = Math.max(max, means.share(names.indexOf(link.from()), EquipmentState.BLOCKED));
-                }
+            for (int link : unfolded.linksTo(unfolded.number(name))) {
+                max = Math.max(max, means.share(unfolded.from(link), EquipmentState.BLOCKED));
             }
             return max;
         }
@@ -453,7 +454,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
                 }
             }
             OptionalInt cut = WarmUp.cut(inside);
-            double step = study.plan().length().inBaseUnit() / Observation.steps(study);
+            double step = study.plan().length().inBaseUnit() / Observation.steps(unfolded);
             double planned = study.plan().warmUp().inBaseUnit();
             if (cut.isEmpty()) {
                 if (found.stream().noneMatch(f -> f.kind() == Finding.Kind.GROWTH)) {

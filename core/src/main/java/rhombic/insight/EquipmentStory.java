@@ -1,12 +1,11 @@
 package rhombic.insight;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import rhombic.quantity.Clock;
-import rhombic.study.Link;
-import rhombic.study.Study;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.BreakArea;
@@ -18,6 +17,7 @@ import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.ShutTime;
 import rhombic.trace.Moment;
@@ -25,16 +25,16 @@ import rhombic.trace.PieceStatus;
 
 /** Tells in one sentence what equipment does, since when, and what it waits for and why. */
 public final class EquipmentStory {
-    private final Study study;
+    private final UnfoldedStudy study;
     private final Waits waits;
 
-    public EquipmentStory(Study study) {
+    public EquipmentStory(UnfoldedStudy study) {
         this.study = study;
         waits = new Waits(study);
     }
 
     public String doing(int node, Moment moment) {
-        PlantElement element = study.elements().get(node);
+        PlantElement element = study.element(node);
         Optional<EquipmentState> state = moment.state(node);
         String shut = gates(element, node, moment);
         String since = Clock.elapsed(moment.timeNanos() - moment.stateSinceNanos(node));
@@ -109,7 +109,8 @@ public final class EquipmentStory {
     }
 
     private String crews(WorkEquipment work) {
-        List<String> names = Stream.concat(work.needs().stream(), study.carryNeedsFrom(work.name()).stream()).map(Need::skill).distinct()
+        List<String> names = Stream.concat(work.needs().stream(), study.study().carryNeedsFrom(work.name()).stream()).map(Need::skill)
+                .distinct()
                 .limit(3).toList();
         return names.isEmpty() ? "people" : String.join(" or ", names);
     }
@@ -159,7 +160,7 @@ public final class EquipmentStory {
     }
 
     private String waitsForPieces(PlantElement element) {
-        List<String> givers = study.links().stream().filter(link -> link.to().equals(element.name())).map(Link::from).toList();
+        List<String> givers = Arrays.stream(study.linksTo(study.number(element.name()))).mapToObj(link -> study.link(link).from()).toList();
         return givers.isEmpty()
                 ? "nothing is linked to it"
                 : "nothing comes from " + givers.stream().limit(3).collect(Collectors.joining(" or "))

@@ -34,7 +34,7 @@ public enum Heat {
         if (this == NONE) {
             return heat;
         }
-        List<PlantElement> elements = summary.study().elements();
+        List<PlantElement> elements = summary.unfolded().elements();
         Means means = new Means(summary);
         double max = 0;
         for (int i = 0; i < elements.size(); i++) {

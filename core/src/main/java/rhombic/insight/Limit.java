@@ -48,7 +48,7 @@ public final class Limit {
 
     private Limit(Summary summary) {
         this.summary = summary;
-        goodsIns = summary.study().elements().stream().filter(GoodsIn.class::isInstance).map(GoodsIn.class::cast).toList();
+        goodsIns = summary.unfolded().elements().stream().filter(GoodsIn.class::isInstance).map(GoodsIn.class::cast).toList();
     }
 
     /** Empty if no station has worked at all, and nothing else is taken most of its time. */
@@ -57,7 +57,7 @@ public final class Limit {
     }
 
     private Optional<Finding> find() {
-        List<PlantElement> elements = summary.study().elements();
+        List<PlantElement> elements = summary.unfolded().elements();
         List<StationLoad> stations = IntStream.range(0, elements.size()).filter(i -> elements.get(i) instanceof WorkEquipment)
                 .mapToObj(i -> StationLoad.of(summary, i)).filter(station -> station.busy() > 0).toList();
         Optional<StationLoad> busiest = stations.stream().max(Comparator.comparingDouble(StationLoad::taken));
@@ -92,7 +92,7 @@ public final class Limit {
     }
 
     private boolean hasGoodsOut() {
-        return summary.study().elements().stream().anyMatch(GoodsOut.class::isInstance);
+        return summary.unfolded().elements().stream().anyMatch(GoodsOut.class::isInstance);
     }
 
     /** Whether more pieces could come, which nothing in the plant asks for. */

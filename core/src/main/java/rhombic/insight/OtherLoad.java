@@ -94,18 +94,18 @@ record OtherLoad(String name, double taken, Finding finding) {
 
         /** Whatever people are asked for: work, setup, service, repair and carrying. */
         private Stream<Need> needs() {
-            Stream<Need> work = summary.study().elements().stream().filter(WorkEquipment.class::isInstance)
+            Stream<Need> work = summary.unfolded().elements().stream().filter(WorkEquipment.class::isInstance)
                     .flatMap(element -> ((WorkEquipment) element).needs().stream());
             Stream<FailureMode> failures = Stream.concat(
-                    summary.study().elements().stream().flatMap(element -> element.basics().duty().failures().stream()),
-                    summary.study().links().stream().flatMap(link -> link.failures().stream()));
-            Stream<Need> carrying = summary.study().links().stream().map(Link::travel).filter(Travel.Carried.class::isInstance)
+                    summary.unfolded().elements().stream().flatMap(element -> element.basics().duty().failures().stream()),
+                    summary.unfolded().links().stream().flatMap(link -> link.failures().stream()));
+            Stream<Need> carrying = summary.unfolded().links().stream().map(Link::travel).filter(Travel.Carried.class::isInstance)
                     .map(travel -> ((Travel.Carried) travel).need());
             return Stream.of(work, failures.flatMap(mode -> mode.repairedBy().stream()), carrying).flatMap(needs -> needs);
         }
 
         List<OtherLoad> conveyors() {
-            List<PlantElement> elements = summary.study().elements();
+            List<PlantElement> elements = summary.unfolded().elements();
             return IntStream.range(0, elements.size()).filter(i -> elements.get(i) instanceof Conveyor)
                     .mapToObj(i -> conveyor(i, (Conveyor) elements.get(i))).toList();
         }
@@ -148,7 +148,7 @@ record OtherLoad(String name, double taken, Finding finding) {
             List<LinkFigures> figures = summary.runs().getFirst().links();
             for (int i = 0; i < figures.size(); i++) {
                 int index = i;
-                Link link = summary.study().links().get(figures.get(i).link());
+                Link link = summary.unfolded().link(figures.get(i).link());
                 if (link.travel() instanceof Travel.Carried || link.travel().limit().isEmpty()) {
                     continue;
                 }

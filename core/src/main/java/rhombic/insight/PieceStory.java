@@ -5,13 +5,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import rhombic.quantity.Clock;
-import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.PieceType;
 import rhombic.trace.Moment;
@@ -20,11 +20,11 @@ import rhombic.trace.Trace;
 
 /** Tells what a piece is, where it was, and what it waits for. */
 public final class PieceStory {
-    private final Study study;
+    private final UnfoldedStudy study;
     private final Trace trace;
     private final Waits waits;
 
-    public PieceStory(Study study, Trace trace) {
+    public PieceStory(UnfoldedStudy study, Trace trace) {
         this.study = study;
         this.trace = trace;
         waits = new Waits(study);
@@ -35,13 +35,13 @@ public final class PieceStory {
         if (status.isOnAnother()) {
             PieceStatus bottom = moment.bottom(status);
             return "Lies on " + waits.type(bottom).name() + " " + (bottom.piece() + 1) + ", which is at "
-                    + study.elements().get(bottom.node()).name() + ".";
+                    + study.element(bottom.node()).name() + ".";
         }
-        PlantElement element = study.elements().get(status.node());
+        PlantElement element = study.element(status.node());
         String since = Clock.elapsed(moment.timeNanos() - status.sinceNanos());
         return switch (status.activity()) {
             case MOVES -> {
-                String way = study.elements().get(status.fromNode()).name() + " to " + element.name();
+                String way = study.element(status.fromNode()).name() + " to " + element.name();
                 long stands = moment.atEndOfLinkNanos(status.body());
                 yield stands > 0
                         ? "Has come from " + way + " and has waited there " + Clock.elapsed(stands) + " for room at " + element.name()
@@ -61,7 +61,7 @@ public final class PieceStory {
     public List<String> history(PieceStatus status, long untilNanos) {
         List<String> lines = new ArrayList<>();
         for (Trace.Visit visit : trace.visits(status, untilNanos)) {
-            String place = study.elements().get(visit.node()).name();
+            String place = study.element(visit.node()).name();
             lines.add((visit.link() >= 0 ? "on the way to " + place : place) + ", " + Clock.elapsed(visit.toNanos() - visit.fromNanos()));
         }
         return lines;

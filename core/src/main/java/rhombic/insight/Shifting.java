@@ -23,7 +23,7 @@ public record Shifting(double[] sole, double[] shifting, double[] meanActiveSeco
 
     /** Over several runs, what lies after the warm-up. */
     public static Shifting of(List<Observation> observations) {
-        int count = observations.getFirst().study().elements().size();
+        int count = observations.getFirst().unfolded().size();
         double[] sole = new double[count];
         double[] shifting = new double[count];
         double[] active = new double[count];

@@ -28,7 +28,7 @@ record StationLoad(PlantElement station, double busy, double shut, double planne
         for (EquipmentState state : EquipmentState.values()) {
             shares.put(state, means.share(index, state));
         }
-        PlantElement station = summary.study().elements().get(index);
+        PlantElement station = summary.unfolded().element(index);
         double shut = Math.min(means.share(index, EquipmentState.STARVED), shutShare(station, summary.study().plan()));
         return new StationLoad(station, means.busy(index), shut,
                 (1 - means.share(index, EquipmentState.OFF_SHIFT)) * dutyOfPeople(summary, station), shares);

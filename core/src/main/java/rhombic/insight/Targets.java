@@ -25,7 +25,7 @@ public final class Targets {
     public static List<TargetResult> of(Summary summary) {
         TargetBand band = summary.study().plan().target();
         List<TargetResult> all = new ArrayList<>();
-        List<PlantElement> elements = summary.study().elements();
+        List<PlantElement> elements = summary.unfolded().elements();
         for (int i = 0; i < elements.size(); i++) {
             int index = i;
             if (elements.get(i) instanceof WorkEquipment) {

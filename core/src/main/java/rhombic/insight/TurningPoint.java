@@ -4,17 +4,15 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.Deque;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
-import rhombic.study.Link;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 
 /**
@@ -25,13 +23,9 @@ import rhombic.study.value.EquipmentState;
 final class TurningPoint {
     private TurningPoint() {}
 
-    /** Its index among the equipment; empty if there are fewer than two stations in line, or nothing points anywhere. */
+    /** Its number among the elements; empty if there are fewer than two stations in line, or nothing points anywhere. */
     static Optional<Integer> of(Summary summary) {
-        List<PlantElement> elements = summary.study().elements();
-        Map<String, Integer> index = new LinkedHashMap<>();
-        for (int i = 0; i < elements.size(); i++) {
-            index.put(elements.get(i).name(), i);
-        }
+        List<PlantElement> elements = summary.unfolded().elements();
         double[] blocked = new double[elements.size()];
         double[] starved = new double[elements.size()];
         for (int i = 0; i < elements.size(); i++) {
@@ -45,7 +39,7 @@ final class TurningPoint {
             if (!(elements.get(i) instanceof WorkEquipment)) {
                 continue;
             }
-            for (int next : stationsAfter(summary, elements.get(i).name(), index)) {
+            for (int next : stationsAfter(summary.unfolded(), i)) {
                 inLine.add(i);
                 inLine.add(next);
                 double difference = blocked[i] - starved[next];
@@ -67,19 +61,15 @@ final class TurningPoint {
     }
 
     /** The next stations downstream, with buffers and conveyors between. */
-    private static List<Integer> stationsAfter(Summary summary, String from, Map<String, Integer> index) {
+    private static List<Integer> stationsAfter(UnfoldedStudy study, int from) {
         List<Integer> found = new ArrayList<>();
-        Set<String> seen = new LinkedHashSet<>(Set.of(from));
-        Deque<String> open = new ArrayDeque<>(List.of(from));
+        Set<Integer> seen = new LinkedHashSet<>(Set.of(from));
+        Deque<Integer> open = new ArrayDeque<>(List.of(from));
         while (!open.isEmpty()) {
-            for (Link link : summary.study().linksFrom(open.remove())) {
-                Integer at = index.get(link.to());
-                if (at != null && seen.add(link.to())) {
-                    if (summary.study().elements().get(at) instanceof WorkEquipment) {
-                        found.add(at);
-                    } else {
-                        open.add(link.to());
-                    }
+            for (int link : study.linksFrom(open.remove())) {
+                int at = study.to(link);
+                if (seen.add(at)) {
+                    (study.element(at) instanceof WorkEquipment ? found : open).add(at);
                 }
             }
         }

@@ -1,20 +1,22 @@
 package rhombic.insight;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.stream.Collectors;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
-import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Table;
@@ -24,9 +26,9 @@ import rhombic.trace.PieceStatus;
 
 /** Says what something waits for, and why it is not there. */
 final class Waits {
-    private final Study study;
+    private final UnfoldedStudy study;
 
-    Waits(Study study) {
+    Waits(UnfoldedStudy study) {
         this.study = study;
     }
 
@@ -37,10 +39,10 @@ final class Waits {
      */
     String forRoom(PieceStatus status, String outlet, Moment moment) {
         if (status.backTo() >= 0) {
-            return "to go back to " + study.elements().get(status.backTo()).name() + " for rework" + why(status.backTo(), moment);
+            return "to go back to " + study.element(status.backTo()).name() + " for rework" + why(status.backTo(), moment);
         }
-        PlantElement giver = study.elements().get(status.node());
-        List<Link> links = study.linksFrom(giver.name()).stream()
+        PlantElement giver = study.element(status.node());
+        List<Link> links = Arrays.stream(study.linksFrom(status.node())).mapToObj(study::link)
                 .filter(link -> giver.port(link.fromPort(), false).equals(giver.port(outlet, false))).toList();
         if (moment.isOutletShut(status.node())) {
             return "until the outlet is opened";
@@ -56,9 +58,9 @@ final class Waits {
     }
 
     private String why(Link link, Moment moment) {
-        int number = study.links().indexOf(link);
-        boolean isDown = number >= 0 && number < moment.links() && moment.stateOfLink(number).isPresent();
-        return isDown ? " (the way there is down)" : why(index(link.to()), moment);
+        OptionalInt number = study.findLink(link.id());
+        boolean isDown = number.isPresent() && moment.stateOfLink(number.getAsInt()).isPresent();
+        return isDown ? " (the way there is down)" : why(study.number(link.to()), moment);
     }
 
     private List<Link> fitting(List<Link> links, PieceStatus status) {
@@ -77,12 +79,12 @@ final class Waits {
     private String why(int taker, Moment moment) {
         int coming = onTheWayTo(taker, moment);
         if (moment.isShut(taker)) {
-            return ShutTime.isShut(study.elements().get(taker).basics().inletShut(), moment.timeNanos())
+            return ShutTime.isShut(study.element(taker).basics().inletShut(), moment.timeNanos())
                     ? " (its inlet is shut)"
                     : " (a rule has shut its inlet)";
         }
         int content = moment.content(taker);
-        return switch (study.elements().get(taker)) {
+        return switch (study.element(taker)) {
             case WorkEquipment work when !work.work().isTimeSet() -> " (its time is not set)";
             case AssemblyStation assembly -> " (" + content + " there, " + assembly.partCapacity() + " of each part can wait)";
             case Station station ->
@@ -97,8 +99,8 @@ final class Waits {
 
     private int onTheWayTo(int taker, Moment moment) {
         int coming = 0;
-        for (int link = 0; link < study.links().size(); link++) {
-            coming += study.links().get(link).to().equals(study.elements().get(taker).name()) ? moment.contentOfLink(link) : 0;
+        for (int link : study.linksTo(taker)) {
+            coming += moment.contentOfLink(link);
         }
         return coming;
     }
@@ -130,7 +132,7 @@ final class Waits {
             case Recipe.Fixed fixed -> fixed.parts();
             case Recipe.ByKey byKey -> byKey.key().equals("piece.type") ? byKey.parts().getOrDefault(base, List.of()) : List.of();
             case Recipe.FromTable from -> from.key().equals("piece.type")
-                    ? study.table(from.table()).map(table -> ofTable(table, base)).orElse(List.of())
+                    ? study.study().table(from.table()).map(table -> ofTable(table, base)).orElse(List.of())
                     : List.of();
         };
     }
@@ -146,16 +148,6 @@ final class Waits {
     }
 
     PieceType type(PieceStatus status) {
-        return study.pieceTypes().get(status.type());
-    }
-
-    int index(String name) {
-        List<PlantElement> all = study.elements();
-        for (int i = 0; i < all.size(); i++) {
-            if (all.get(i).name().equals(name)) {
-                return i;
-            }
-        }
-        throw new IllegalArgumentException("There is no equipment \u201c" + name + "\u201d");
+        return study.study().pieceTypes().get(status.type());
     }
 }

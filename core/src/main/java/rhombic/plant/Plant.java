@@ -60,16 +60,15 @@ public final class Plant {
         this.replication = replication;
         flow = new Flow(blueprint, replication, trace, diary);
         simulator = flow.simulator;
-        Study study = blueprint.study();
         Set<String> broken = blueprint.broken();
-        for (PlantElement element : study.elements()) {
+        for (PlantElement element : blueprint.unfolded().elements()) {
             int index = flow.nodes().size();
             flow.add(element instanceof Equipment equipment && broken.contains(element.name())
                     ? new FaultyNode(flow, index, equipment)
                     : node(element, index));
         }
         flow.link();
-        begin(study.plan().warmUp().nanos(), new RuleBook(flow, study.rules(), broken));
+        begin(blueprint.study().plan().warmUp().nanos(), new RuleBook(flow, blueprint.unfolded().rules(), broken));
     }
 
     /** Builds the plant of a study that is run only once or seldom; else see {@link #build(Blueprint, int, TraceWriter)}. */
@@ -184,9 +183,8 @@ public final class Plant {
     }
 
     private double plannedHours(long now, double measuredHours) {
-        Study study = flow.study;
-        List<Calendar> used = study.calendars().stream()
-                .filter(c -> study.elements().stream().anyMatch(e -> e.basics().duty().calendar().equals(c.name()))).toList();
+        List<Calendar> used = flow.study.calendars().stream()
+                .filter(c -> flow.unfolded.elements().stream().anyMatch(e -> e.basics().duty().calendar().equals(c.name()))).toList();
         return used.isEmpty()
                 ? measuredHours
                 : PlannedTime.seconds(used, flow.start.plusNanos(now - Math.round(measuredHours * 3.6e12)), flow.start.plusNanos(now))

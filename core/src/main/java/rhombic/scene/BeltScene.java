@@ -10,10 +10,10 @@ import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
-import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceOffset;
 import rhombic.study.value.PieceType;
@@ -28,7 +28,7 @@ final class BeltScene {
     private static final double NEAR_METRES = 0.3;
 
     private final List<PlantElement> elements;
-    private final List<Link> links;
+    private final UnfoldedStudy study;
     private final double[] lengths;
     private final double[] widths;
     /** By the number of the equipment, made when first asked for. */
@@ -62,11 +62,11 @@ final class BeltScene {
      */
     private record Approach(Pose at, double straightMetres, @Nullable Path before, double beforeMetres) {}
 
-    BeltScene(Study study) {
+    BeltScene(UnfoldedStudy study) {
         elements = study.elements();
-        links = study.links();
-        lengths = study.pieceTypes().stream().map(PieceType::length).mapToDouble(q -> q.inBaseUnit()).toArray();
-        widths = study.pieceTypes().stream().map(PieceType::width).mapToDouble(q -> q.inBaseUnit()).toArray();
+        this.study = study;
+        lengths = study.study().pieceTypes().stream().map(PieceType::length).mapToDouble(q -> q.inBaseUnit()).toArray();
+        widths = study.study().pieceTypes().stream().map(PieceType::width).mapToDouble(q -> q.inBaseUnit()).toArray();
         belts = new Belt[elements.size()];
     }
 
@@ -78,7 +78,7 @@ final class BeltScene {
             for (int i = 0; i < branches.size(); i++) {
                 begins[i + 1] = conveyor.metresOf(branches.get(i));
             }
-            belt = new Belt(conveyor.path(), begins, takers(conveyor), new HashMap<>());
+            belt = new Belt(conveyor.path(), begins, takers(node, conveyor), new HashMap<>());
             belts[node] = belt;
         }
         return belt;
@@ -150,18 +150,13 @@ final class BeltScene {
     }
 
     /** Conveyors that begin where this one ends. */
-    private int[] takers(Conveyor conveyor) {
-        return links.stream().filter(link -> link.from().equals(conveyor.name()) && link.fromPort().isEmpty() && link.toPort().isEmpty()
-                && link.travel() instanceof Travel.AtOnce).mapToInt(link -> {
-                    for (int i = 0; i < elements.size(); i++) {
-                        boolean isIt = elements.get(i).name().equals(link.to()) && elements.get(i) instanceof Conveyor next
-                                && next.lanes() == 1;
-                        if (isIt && Layout.outlet(conveyor, "").distanceTo(Layout.inlet(elements.get(i), "")) < NEAR_METRES) {
-                            return i;
-                        }
-                    }
-                    return -1;
-                }).filter(i -> i >= 0).toArray();
+    private int[] takers(int node, Conveyor conveyor) {
+        Pose end = Layout.outlet(conveyor, "");
+        return Arrays.stream(study.linksFrom(node)).filter(number -> {
+            Link link = study.link(number);
+            return link.fromPort().isEmpty() && link.toPort().isEmpty() && link.travel() instanceof Travel.AtOnce;
+        }).map(study::to).filter(to -> elements.get(to) instanceof Conveyor next && next.lanes() == 1
+                && end.distanceTo(Layout.inlet(next, "")) < NEAR_METRES).toArray();
     }
 
     private Pose comingIn(Belt belt, Conveyor conveyor, int part, double backMetres, int from) {
@@ -187,8 +182,9 @@ final class BeltScene {
         if (from < 0 || !(elements.get(from) instanceof Conveyor giver)) {
             return new Approach(at, straight, null, 0);
         }
-        for (Link link : links) {
-            boolean isIt = link.travel() instanceof Travel.AtOnce && link.from().equals(giver.name()) && link.to().equals(conveyor.name());
+        for (int number : study.linksFrom(from)) {
+            Link link = study.link(number);
+            boolean isIt = link.travel() instanceof Travel.AtOnce && link.to().equals(conveyor.name());
             if (isIt && Layout.outlet(giver, link.fromPort()).distanceTo(Layout.inlet(conveyor, link.toPort())) < NEAR_METRES) {
                 Optional<Fitting> leaves = giver.branches().stream().filter(branch -> branch.name().equals(link.fromPort())).findFirst();
                 double toSide = leaves.isPresent() ? giver.totalWidthMetres() / 2 : 0;

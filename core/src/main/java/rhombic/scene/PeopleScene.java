@@ -1,8 +1,6 @@
 package rhombic.scene;
 
-import java.util.List;
-import rhombic.study.Study;
-import rhombic.study.kind.Crew;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PersonState;
 import rhombic.trace.Moment;
 import rhombic.trace.PeopleMoment;
@@ -39,9 +37,8 @@ public final class PeopleScene {
     private final double[] phases;
     private final Posture[] postures;
 
-    public PeopleScene(Study study) {
-        List<Crew> all = study.crews();
-        crews = all.stream().flatMapToInt(crew -> crew.members().stream().mapToInt(person -> all.indexOf(crew))).toArray();
+    public PeopleScene(UnfoldedStudy study) {
+        crews = study.members().stream().mapToInt(member -> study.crews().indexOf(study.element(member.crew()))).toArray();
         int count = crews.length;
         seen = new boolean[count];
         x = new double[count];

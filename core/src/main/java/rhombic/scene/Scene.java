@@ -5,13 +5,11 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
-import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.BreakArea;
@@ -23,6 +21,7 @@ import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PieceOffset;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Port;
@@ -50,7 +49,7 @@ public final class Scene {
     private static final double GAP_METRES = 0.02;
     private static final double ROLLERS_METRES = 0.92;
 
-    private final Study study;
+    private final UnfoldedStudy study;
     private final List<PlantElement> elements;
     private final List<PieceType> types;
     private final int[] firstKind;
@@ -58,7 +57,6 @@ public final class Scene {
     private final double[] lengths;
     private final double[] widths;
     private final double[] heights;
-    private final Map<String, Integer> index;
     /** Of links, made when first asked for: after each edit most are never looked at. */
     private final @Nullable Path[] paths;
     /** For each equipment, where what comes from another is seen first. */
@@ -76,10 +74,10 @@ public final class Scene {
     private double atY;
     private double atZ;
 
-    public Scene(Study study) {
+    public Scene(UnfoldedStudy study) {
         this.study = study;
         elements = study.elements();
-        types = study.pieceTypes();
+        types = study.study().pieceTypes();
         int n = types.size();
         firstKind = new int[n];
         looks = new int[n];
@@ -93,7 +91,6 @@ public final class Scene {
             widths[i] = types.get(i).width().inBaseUnit();
             heights[i] = types.get(i).height().inBaseUnit();
         }
-        index = HashMap.newHashMap(elements.size());
         cos = new double[elements.size()];
         sin = new double[elements.size()];
         exits = new Pose[elements.size()];
@@ -102,7 +99,6 @@ public final class Scene {
         int maxPlaces = 1;
         for (int i = 0; i < elements.size(); i++) {
             PlantElement element = elements.get(i);
-            index.put(element.name(), i);
             cos[i] = Math.cos(Math.toRadians(element.placement().headingDegrees()));
             sin[i] = Math.sin(Math.toRadians(element.placement().headingDegrees()));
             entries.add(new HashMap<>());
@@ -111,16 +107,12 @@ public final class Scene {
         together = new int[maxPlaces];
         paths = new Path[study.links().size()];
         for (int i = 0; i < paths.length; i++) {
-            Link link = study.links().get(i);
+            Link link = study.link(i);
             if (!(link.travel() instanceof Travel.AtOnce)) {
-                int to = indexOf(link.to());
-                entries.get(to).put(indexOf(link.from()), Layout.inlet(elements.get(to), link.toPort()));
+                int to = study.to(i);
+                entries.get(to).put(study.from(i), Layout.inlet(elements.get(to), link.toPort()));
             }
         }
-    }
-
-    private int indexOf(String name) {
-        return Objects.requireNonNull(index.get(name));
     }
 
     private Pose exit(int node) {
@@ -142,11 +134,15 @@ public final class Scene {
         return firstKind[type] + Math.min(look, looks[type] - 1);
     }
 
-    /** The path of a link, by its index in the study. */
+    /** The path of a link, by its number. */
     public Path path(int link) {
         Path path = paths[link];
         if (path == null) {
-            path = Layout.drawn(study, study.links().get(link));
+            int from = study.from(link);
+            int to = study.to(link);
+            boolean leadsBackToo = Arrays.stream(study.linksFrom(to))
+                    .anyMatch(back -> study.to(back) == from && Layout.isPlain(study.link(back)));
+            path = Layout.drawn(study.link(link), elements.get(from), elements.get(to), leadsBackToo);
             paths[link] = path;
         }
         return path;

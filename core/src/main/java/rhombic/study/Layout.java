@@ -87,10 +87,18 @@ public final class Layout {
      * little to the right of the other; where pieces take time, what is drawn is what is simulated.
      */
     public static Path drawn(Study study, Link link) {
-        PlantElement from = study.find(link.from()).orElseThrow();
-        PlantElement to = study.find(link.to()).orElseThrow();
+        return drawn(link, study.find(link.from()).orElseThrow(), study.find(link.to()).orElseThrow(),
+                study.linksFrom(link.to()).stream().anyMatch(back -> back.to().equals(link.from()) && isPlain(back)));
+    }
+
+    /**
+     * The same between these elements.
+     *
+     * @param leadsBackToo whether another link that {@link #isPlain is plain} leads back
+     */
+    public static Path drawn(Link link, PlantElement from, PlantElement to, boolean leadsBackToo) {
         Path straight = path(link, from, to);
-        if (!isPlain(link) || study.linksFrom(link.to()).stream().noneMatch(back -> back.to().equals(link.from()) && isPlain(back))) {
+        if (!isPlain(link) || !leadsBackToo) {
             return straight;
         }
         Pose start = outlet(from, link.fromPort());
@@ -106,7 +114,7 @@ public final class Layout {
                 Pose.at(end.x() - dx + dy, end.y() - dy - dx, end.z(), 0), end), 0);
     }
 
-    private static boolean isPlain(Link link) {
+    public static boolean isPlain(Link link) {
         return link.travel() instanceof Travel.AtOnce && link.bends().isEmpty();
     }
 

@@ -34,6 +34,7 @@ import rhombic.study.Travel;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Candidate;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.StudyException;
 import rhombic.validation.LimitLines;
@@ -57,7 +58,8 @@ class DiagnosisTest {
         Observation made = Observation.of(two, 1, () -> false);
         long hour = 3_600_000_000_000L;
         // A from 0 to 0.5 h, B from 0.4 h to 1 h: the limit shifts from A to B between 0.4 h and 0.5 h
-        Observation observation = new Observation(two, made.figures(), List.of(period(1, 0, hour / 2), period(2, hour * 4 / 10, hour)),
+        Observation observation = new Observation(UnfoldedStudy.of(two), made.figures(),
+                List.of(period(1, 0, hour / 2), period(2, hour * 4 / 10, hour)),
                 made.samples(), List.of(), java.util.Map.of());
         Shifting shifting = Shifting.of(List.of(observation));
         assertEquals(0.4, shifting.sole()[1], 1e-9);

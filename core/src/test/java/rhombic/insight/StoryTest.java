@@ -23,6 +23,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Station;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
@@ -49,11 +50,11 @@ class StoryTest {
     }
 
     private String equipment(String name, Moment moment) {
-        return new EquipmentStory(study).doing(study.elements().indexOf(study.find(name).orElseThrow()), moment);
+        return new EquipmentStory(UnfoldedStudy.of(study)).doing(study.elements().indexOf(study.find(name).orElseThrow()), moment);
     }
 
     private String piece(int id, Moment moment) {
-        return new PieceStory(study, run.trace()).doing(moment.piece(id).orElseThrow(), moment);
+        return new PieceStory(UnfoldedStudy.of(study), run.trace()).doing(moment.piece(id).orElseThrow(), moment);
     }
 
     private static Work work(int places, int room, String text) {
@@ -139,7 +140,7 @@ class StoryTest {
                 .chain(stock("Pallets", "Pallet", 1)).chain(pack, buffer("Shelf", 3)).link("Boxes", "Pack").link("Pallets", "Pack")
                 .rules(mark);
         Moment moment = at(lines, 30);
-        PieceStory story = new PieceStory(study, run.trace());
+        PieceStory story = new PieceStory(UnfoldedStudy.of(study), run.trace());
         assertEquals(Map.of("joints", "4", "hot", "yes", "look", "red"), story.values(moment.piece(0).orElseThrow(), moment));
         assertEquals(Map.of("carries", "2 Box"), story.values(moment.piece(2).orElseThrow(), moment));
         assertEquals("Lies on Pallet 3, which is at Shelf.", piece(0, moment));

@@ -30,6 +30,7 @@ import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Fitting;
 import rhombic.study.value.PieceType;
@@ -335,7 +336,7 @@ class BranchesTest {
         // 2 m until 4 s, 0.5 m until it stands at 6 s, 0.5 m from 10 s to 12 s, and the other 7 m at 0.5 m/s
         assertEquals(26, type(Runs.of(study), "Piece").lead().mean(), 1e-9);
         Trace trace = Runs.traceOf(study);
-        Scene scene = new Scene(study);
+        Scene scene = new Scene(UnfoldedStudy.of(study));
         Poses poses = new Poses();
         double[][] expected = {{4, 2}, {5, 2.375}, {6, 2.5}, {9, 2.5}, {11, 2.625}, {12, 3}, {20, 7}};
         for (double[] one : expected) {
@@ -395,7 +396,7 @@ class BranchesTest {
         Conveyor slow = ((Conveyor) belt("Slow", 6).placed(Placement.at(3, 0))).withSpeed(Quantity.parse("0.2 m/s", Dimension.SPEED));
         Study study = new Lines().types(BOX).chain(Lines.onDemand("In"), fast, slow, goodsOut("Out")).study(0.05, 0, 1);
         Trace trace = Runs.traceOf(study);
-        Scene scene = new Scene(study);
+        Scene scene = new Scene(UnfoldedStudy.of(study));
         Poses poses = new Poses();
         java.util.Map<Integer, Double> before = new java.util.HashMap<>();
         Moment moment = trace.at(0);
@@ -435,7 +436,7 @@ class BranchesTest {
                 .link(new Link("Main", "To beside").withFilter(new LinkFilter.Types(List.of("Other"))).withPorts("Aside", ""))
                 .study(0.2, 0, 1);
         Trace trace = Runs.traceOf(study);
-        Scene scene = new Scene(study);
+        Scene scene = new Scene(UnfoldedStudy.of(study));
         Poses poses = new Poses();
         java.util.Map<Integer, double[]> before = new java.util.HashMap<>();
         double farthest = 0;

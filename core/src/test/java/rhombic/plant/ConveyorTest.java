@@ -23,6 +23,7 @@ import rhombic.study.LinkFilter;
 import rhombic.study.Study;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Selection;
@@ -181,7 +182,7 @@ class ConveyorTest {
         Study study = lines().chain(onDemand("In"), belt.with(belt.basics().withOutletShut(ShutTime.parse("40 s on"))), goodsOut("Out"))
                 .study(1, 0, 1);
         Trace trace = Runs.traceOf(study);
-        Scene scene = new Scene(study);
+        Scene scene = new Scene(UnfoldedStudy.of(study));
         double length = bent.metres();
         for (long nanos : new long[] {3_000_000_000L, 21_500_000_000L, 39_999_000_000L, 47_123_456_789L, 300_000_000_000L}) {
             Poses poses = new Poses();

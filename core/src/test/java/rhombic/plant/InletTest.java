@@ -21,6 +21,7 @@ import rhombic.study.Rule;
 import rhombic.study.RuleText;
 import rhombic.study.Study;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.ShutTime;
 import rhombic.trace.Moment;
@@ -109,9 +110,10 @@ class InletTest {
         Trace trace = Runs.traceOf(study);
         Moment moment = trace.at(30 * SECOND);
         assertTrue(moment.isShut(2));
-        assertEquals("Has been starved for 30 s: nothing comes from Make. Its inlet is shut.", new EquipmentStory(study).doing(2, moment));
+        assertEquals("Has been starved for 30 s: nothing comes from Make. Its inlet is shut.",
+                new EquipmentStory(UnfoldedStudy.of(study)).doing(2, moment));
         assertEquals("Is done at Make and has waited 20 s for room at Check (its inlet is shut).",
-                new PieceStory(study, trace).doing(moment.piece(0).orElseThrow(), moment));
+                new PieceStory(UnfoldedStudy.of(study), trace).doing(moment.piece(0).orElseThrow(), moment));
         assertFalse(trace.at(60 * SECOND).isShut(2));
         assertFalse(trace.at(4 * SECOND).isShut(2));
         assertEquals(70, trace.at(70 * SECOND).timeNanos() / SECOND);

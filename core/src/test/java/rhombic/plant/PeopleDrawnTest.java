@@ -22,6 +22,7 @@ import rhombic.study.duty.Need;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Crew;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.Placement;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
@@ -45,7 +46,7 @@ class PeopleDrawnTest {
         Study study = new Lines().chain(stock("In", "Piece", 1), needs(station("S", 1, 0, "60 s"), Need.of("W")), goodsOut("Out"))
                 .chain(crew(1, -20, WALKING)).study(200 / 3600.0, 0, 1);
         Trace trace = Runs.traceOf(study);
-        PeopleScene scene = new PeopleScene(study);
+        PeopleScene scene = new PeopleScene(UnfoldedStudy.of(study));
         for (int again = 0; again < 2; again++) { // whatever was posed in between
             pose(scene, trace, 9.4);
             assertEquals(PeopleScene.Posture.WALKS, scene.posture(0));
@@ -68,7 +69,7 @@ class PeopleDrawnTest {
         Study study = new Lines().chain(stock("In", "Piece", 1), goodsOut("Out")).chain(crew).chain(area).study(2, 0, 1)
                 .withCalendars(List.of(calendar("06:00 07:00", "06:10 06:20 break")));
         Trace trace = Runs.traceOf(study);
-        PeopleScene scene = new PeopleScene(study);
+        PeopleScene scene = new PeopleScene(UnfoldedStudy.of(study));
         pose(scene, trace, 700);
         for (int person = 0; person < 3; person++) {
             assertEquals(PeopleScene.Posture.SITS, scene.posture(person));
@@ -94,7 +95,7 @@ class PeopleDrawnTest {
             lines.chain(stock("In " + one, "Piece", 1), needs(station("S " + one, 1, 0, "60 s"), Need.of("W")), goodsOut("Out " + one));
         }
         Study study = lines.chain(crew(3, 0, Optional.empty())).study(200 / 3600.0, 0, 1);
-        PeopleScene scene = new PeopleScene(study);
+        PeopleScene scene = new PeopleScene(UnfoldedStudy.of(study));
         pose(scene, Runs.traceOf(study), 30);
         for (int i = 0; i < 3; i++) {
             assertEquals(PeopleScene.Posture.WORKS, scene.posture(i));

@@ -34,6 +34,7 @@ import rhombic.study.duty.Need;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.Placement;
@@ -91,12 +92,12 @@ class ToolsAndLinksFailTest {
         assertTrue(stands.isHeldOnWay(0));
         assertEquals(Optional.of(EquipmentState.DOWN), stands.stateOfLink(0));
         assertEquals("Has stood 15 s on its way from In to Out, which is down.",
-                new PieceStory(study, trace).doing(stands.piece(0).orElseThrow(), stands));
+                new PieceStory(UnfoldedStudy.of(study), trace).doing(stands.piece(0).orElseThrow(), stands));
         Study two = travels(new Lines().chain(timetable("In", "0 s Piece", "15 s Piece"), goodsOut("Out")).study(100 / 3600.0, 0, 1),
                 study.links().getFirst().travel(), once("10 s", "20 s"));
         Trace ofTwo = Runs.traceOf(two);
         Moment held = ofTwo.at(25 * SECOND);
-        String doing = new PieceStory(two, ofTwo).doing(held.piece(1).orElseThrow(), held);
+        String doing = new PieceStory(UnfoldedStudy.of(two), ofTwo).doing(held.piece(1).orElseThrow(), held);
         assertTrue(doing.endsWith("for room at Out (the way there is down)."), doing);
         Study touching = travels(new Lines().chain(timetable("In", "0 s Piece"),
                 goodsOut("Out").placed(Placement.at(study.elements().getFirst().footprint().lengthMetres(), 0))).study(100 / 3600.0, 0, 1),
@@ -105,7 +106,8 @@ class ToolsAndLinksFailTest {
                 .path(touching.links().getFirst(), touching.elements().get(0), touching.elements().get(1)).metres(), NEAR);
         Trace still = Runs.traceOf(touching);
         assertEquals("Is on its way from In to Out for 10 s.",
-                new PieceStory(touching, still).doing(still.at(10 * SECOND).piece(0).orElseThrow(), still.at(10 * SECOND)),
+                new PieceStory(UnfoldedStudy.of(touching), still).doing(still.at(10 * SECOND).piece(0).orElseThrow(),
+                        still.at(10 * SECOND)),
                 "a way of no length that is not down");
         Moment goes = trace.at(35 * SECOND);
         assertEquals(1.5, goes.metresAlong(0), NEAR);

@@ -22,6 +22,7 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Station;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
@@ -103,7 +104,8 @@ class TransitTest {
         assertEquals(1, spot.link());
         assertEquals(2, moment.metresAlong(spot.body()), 1e-9);
         assertEquals(List.of("In", "A", "on the way to B", "B"),
-                new rhombic.insight.PieceStory(study, trace).history(trace.at(32 * SECOND).piece(0).orElseThrow(), 32 * SECOND).stream()
+                new rhombic.insight.PieceStory(UnfoldedStudy.of(study), trace)
+                        .history(trace.at(32 * SECOND).piece(0).orElseThrow(), 32 * SECOND).stream()
                         .map(line -> line.substring(0, line.indexOf(','))).toList());
     }
 

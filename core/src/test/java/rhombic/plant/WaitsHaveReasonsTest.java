@@ -11,6 +11,7 @@ import rhombic.experiment.LiveRun;
 import rhombic.insight.EquipmentStory;
 import rhombic.insight.PieceStory;
 import rhombic.study.Study;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.testplants.RandomStudies;
 import rhombic.trace.Moment;
@@ -27,7 +28,7 @@ class WaitsHaveReasonsTest {
         LiveRun run = new LiveRun(study);
         run.advance(study.plan().length().nanos(), () -> false);
         Moment moment = run.trace().at(study.plan().length().nanos() * 3 / 4);
-        PieceStory story = new PieceStory(study, run.trace());
+        PieceStory story = new PieceStory(UnfoldedStudy.of(study), run.trace());
         for (PieceStatus spot : moment.pieces().stream().limit(60).toList()) {
             String doing = story.doing(spot, moment);
             assertTrue(doing.contains(study.elements().get(moment.bottom(spot).node()).name()) && doing.endsWith("."), doing);
@@ -52,7 +53,7 @@ class WaitsHaveReasonsTest {
         Study study = RandomStudies.of(seed);
         LiveRun run = new LiveRun(study);
         run.advance(study.plan().length().nanos(), () -> false);
-        EquipmentStory story = new EquipmentStory(study);
+        EquipmentStory story = new EquipmentStory(UnfoldedStudy.of(study));
         for (int part = 1; part <= 4; part++) {
             Moment moment = run.trace().at(study.plan().length().nanos() / 4 * part);
             for (int node = 0; node < study.elements().size(); node++) {

@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import rhombic.experiment.LiveRun;
 import rhombic.insight.PieceStory;
 import rhombic.study.Study;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.validation.Lines;
 
@@ -54,7 +55,7 @@ class LongTraceTest {
         LiveRun run = new LiveRun(study);
         run.advance(study.plan().length().nanos(), () -> false);
         Moment moment = run.trace().at(3_600_000_000_000L);
-        PieceStory story = new PieceStory(study, run.trace());
+        PieceStory story = new PieceStory(UnfoldedStudy.of(study), run.trace());
         PieceStatus waiting = moment.at(1).stream().filter(s -> s.place() < 0).findFirst().orElseThrow();
         assertTrue(story.doing(waiting, moment).startsWith("Waits at First for "), story.doing(waiting, moment));
         assertTrue(story.doing(waiting, moment).endsWith("until the station is free."));

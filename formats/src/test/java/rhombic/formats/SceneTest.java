@@ -16,6 +16,7 @@ import rhombic.scene.Poses;
 import rhombic.scene.Scene;
 import rhombic.study.Study;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceStatus;
 
@@ -34,7 +35,7 @@ class SceneTest {
         study = StudyReader.open(Path.of("../demo/heat-pump-line.rhombic.json"));
         run = new LiveRun(study);
         run.advance(study.plan().length().nanos(), () -> false);
-        scene = new Scene(study);
+        scene = new Scene(UnfoldedStudy.of(study));
     }
 
     private List<Drawn> drawn(long nanos, double glide) {

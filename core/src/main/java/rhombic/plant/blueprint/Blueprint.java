@@ -21,13 +21,14 @@ import rhombic.study.check.StudyCheck;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.unfold.UnfoldedStudy;
 
 /**
  * What all replications of a study have in common, worked out once: what is broken in it, its types, tables and
  * formulas as read. Nothing in it changes, so several threads may build plants from it at a time.
  */
 public final class Blueprint {
-    private final Study study;
+    private final UnfoldedStudy unfolded;
     private final List<Problem> problems;
     private final Set<String> broken;
     private final TypeBook types;
@@ -39,47 +40,48 @@ public final class Blueprint {
     /** By text. Each is read when first asked for; reading it again would give the same. */
     private final Map<String, Formula> formulas = new ConcurrentHashMap<>();
 
-    private Blueprint(Study study) {
-        this.study = study;
+    private Blueprint(UnfoldedStudy unfolded) {
+        this.unfolded = unfolded;
+        Study study = unfolded.study();
         problems = StudyCheck.of(study);
         broken = problems.stream().filter(Problem::isError).map(Problem::subject).collect(Collectors.toUnmodifiableSet());
-        beforeInspection = beforeInspection(study);
-        stopsWithOthers = study.elements().stream().flatMap(e -> e.basics().duty().failures().stream())
+        beforeInspection = beforeInspection(unfolded);
+        stopsWithOthers = unfolded.elements().stream().flatMap(e -> e.basics().duty().failures().stream())
                 .flatMap(m -> m.stopsWith().stream())
                 .collect(Collectors.toUnmodifiableSet());
-        canDeadlock = study.elements().stream().map(e -> e.basics().duty())
+        canDeadlock = unfolded.elements().stream().map(e -> e.basics().duty())
                 .anyMatch(duty -> !duty.failures().isEmpty() || !duty.calendar().isEmpty());
         types = new TypeBook(study.pieceTypes());
         tables = new TableBook(study.tables());
     }
 
     public static Blueprint of(Study study) {
-        return new Blueprint(study);
+        return new Blueprint(UnfoldedStudy.of(study));
+    }
+
+    /** Of a study that is unfolded already. */
+    public static Blueprint of(UnfoldedStudy unfolded) {
+        return new Blueprint(unfolded);
     }
 
     /** An empty diary for one run of the study. */
     public Diary diary() {
-        int[] units = new int[study.elements().size()];
-        List<Integer> crewOf = new ArrayList<>();
+        int[] units = new int[unfolded.size()];
         for (int i = 0; i < units.length; i++) {
-            int index = i;
-            switch (study.elements().get(i)) {
+            switch (unfolded.element(i)) {
                 case WorkEquipment work -> units[i] = work.work().places();
-                case Crew crew -> {
-                    units[i] = crew.members().size();
-                    crew.members().forEach(person -> crewOf.add(index));
-                }
+                case Crew crew -> units[i] = crew.people();
                 default -> {}
             }
         }
-        return new Diary(units, crewOf.stream().mapToInt(Integer::intValue).toArray());
+        return new Diary(units, unfolded.members().stream().mapToInt(UnfoldedStudy.Member::crew).toArray());
     }
 
-    private static Set<String> beforeInspection(Study study) {
+    private static Set<String> beforeInspection(UnfoldedStudy unfolded) {
         Map<String, List<String>> givers = new HashMap<>();
-        study.links().forEach(link -> givers.computeIfAbsent(link.to(), key -> new ArrayList<>()).add(link.from()));
+        unfolded.links().forEach(link -> givers.computeIfAbsent(link.to(), key -> new ArrayList<>()).add(link.from()));
         Deque<String> open = new ArrayDeque<>();
-        study.elements().stream().filter(element -> element instanceof Station station && station.inspection() != null)
+        unfolded.elements().stream().filter(element -> element instanceof Station station && station.inspection() != null)
                 .forEach(element -> open.add(element.name()));
         Set<String> before = new HashSet<>();
         while (!open.isEmpty()) {
@@ -111,7 +113,12 @@ public final class Blueprint {
     }
 
     public Study study() {
-        return study;
+        return unfolded.study();
+    }
+
+    /** With its cells expanded and all of it numbered. */
+    public UnfoldedStudy unfolded() {
+        return unfolded;
     }
 
     /** Names of what has an error, and so takes no part. */

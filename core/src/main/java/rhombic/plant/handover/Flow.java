@@ -28,7 +28,7 @@ public final class Flow extends Run {
 
     public Flow(Blueprint blueprint, int replication, @Nullable TraceWriter trace, @Nullable Diary diary) {
         super(blueprint, replication, trace, diary);
-        List<Crew> crews = study.crews();
+        List<Crew> crews = unfolded.crews();
         staff = crews.isEmpty() ? null : new Staff(this, crews);
     }
 

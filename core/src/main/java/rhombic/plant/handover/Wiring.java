@@ -32,7 +32,7 @@ final class Wiring {
 
     /** Connects all parts; gives the links that take time. */
     List<Channel> lay() {
-        List<Link> links = flow.study.links();
+        List<Link> links = flow.unfolded.links();
         for (int i = 0; i < links.size(); i++) {
             lay(i, links.get(i));
         }
@@ -56,8 +56,8 @@ final class Wiring {
     }
 
     private void lay(int index, Link link) {
-        Node from = flow.known(link.from()).giverAt(link.fromPort());
-        Node to = flow.known(link.to()).takerAt(link.toPort());
+        Node from = flow.node(flow.unfolded.from(index)).giverAt(link.fromPort());
+        Node to = flow.node(flow.unfolded.to(index)).takerAt(link.toPort());
         Way.Entry entry = to.entry(link.toPort(), link.travel() instanceof Travel.AtOnce ? from.toEdgeMetres() : 0);
         List<Way> ways = waysFrom.computeIfAbsent(from, key -> new ArrayList<>());
         ways.add(new Way(ways.size(), to, channel(index, link, to, entry), entry));
@@ -71,7 +71,7 @@ final class Wiring {
         if (link.travel() instanceof Travel.AtOnce) {
             return null;
         }
-        Node from = flow.known(link.from());
+        Node from = flow.node(flow.unfolded.from(index));
         Channel channel = new Channel(flow, index, link, to, entry, Layout.path(link, from.element(), to.element()),
                 new Channel.Ends(Layout.outlet(from.element(), link.fromPort()), Layout.inlet(to.element(), link.toPort())));
         channels.add(channel);
@@ -92,7 +92,7 @@ final class Wiring {
 
     private boolean mayShutOutlets() {
         return flow.blueprint.canDeadlock()
-                || flow.study.elements().stream().anyMatch(element -> !element.basics().outletShut().isEmpty())
-                || flow.study.rules().stream().flatMap(rule -> rule.then().stream()).anyMatch(Rule.Action.ShutOutlet.class::isInstance);
+                || flow.unfolded.elements().stream().anyMatch(element -> !element.basics().outletShut().isEmpty())
+                || flow.unfolded.rules().stream().flatMap(rule -> rule.then().stream()).anyMatch(Rule.Action.ShutOutlet.class::isInstance);
     }
 }

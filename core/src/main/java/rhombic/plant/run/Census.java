@@ -100,9 +100,9 @@ public final class Census {
 
     private void onCreated(Piece piece, int node) {
         if (total.inside() >= MAX_INSIDE) {
-            throw new RunTroubleException(run.study.elements().get(node).name(), "At " + Clock.elapsed(run.now()) + " " + MAX_INSIDE
+            throw new RunTroubleException(run.unfolded.element(node).name(), "At " + Clock.elapsed(run.now()) + " " + MAX_INSIDE
                     + " pieces are inside and more come than leave, without end; the last came to "
-                    + run.study.elements().get(node).name()
+                    + run.unfolded.element(node).name()
                     + ". Let fewer come, turn them away, or give rules that create them a condition.");
         }
         piece.id = nextPiece++;

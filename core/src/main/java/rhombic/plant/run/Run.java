@@ -22,6 +22,7 @@ import rhombic.plant.piece.TypeBook;
 import rhombic.quantity.Clock;
 import rhombic.study.Study;
 import rhombic.study.duty.Calendar;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.TraceWriter;
 
 /** One run: its clock, its draws, its records, what is in it, and what is to be done at this instant. Not for several threads. */
@@ -44,6 +45,7 @@ public abstract class Run {
     public final @Nullable Diary diary;
     public final Blueprint blueprint;
     public final Study study;
+    public final UnfoldedStudy unfolded;
     public final TypeBook types;
     public final TableBook tables;
     public final LocalDateTime start;
@@ -113,6 +115,7 @@ public abstract class Run {
         this.trace = trace;
         this.diary = diary;
         study = blueprint.study();
+        unfolded = blueprint.unfolded();
         types = blueprint.types();
         tables = blueprint.tables();
         start = study.plan().start();

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import org.jspecify.annotations.Nullable;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.ModeFigures;
@@ -18,7 +19,6 @@ import rhombic.plant.resource.Resource;
 import rhombic.plant.run.Run;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
-import rhombic.study.Study;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
@@ -54,9 +54,9 @@ public final class Staff implements Resource.Listener {
     }
 
     private void add(Crew crew) {
-        Study study = run.study;
         double speed = crew.speed().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY);
-        Pose area = study.find(crew.breakArea()).map(e -> e.placement().pose()).orElse(null);
+        OptionalInt breakArea = run.unfolded.find(crew.breakArea());
+        Pose area = breakArea.isPresent() ? run.unfolded.element(breakArea.getAsInt()).placement().pose() : null;
         Group group = allocation.group(crew, speed, area);
         groups.add(group);
         List<Resource> members = new ArrayList<>();
@@ -73,7 +73,7 @@ public final class Staff implements Resource.Listener {
             }
             number++;
         }
-        study.calendar(crew.basics().duty().calendar())
+        run.study.calendar(crew.basics().duty().calendar())
                 .ifPresent(calendar -> shiftClocks.add(shiftClock(calendar, members)));
     }
 

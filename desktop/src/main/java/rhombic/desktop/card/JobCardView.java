@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
@@ -43,6 +44,7 @@ import rhombic.study.change.ChangeWords;
 import rhombic.study.change.Changes;
 import rhombic.study.check.Problem;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.Names;
 import rhombic.trace.Moment;
 
@@ -70,12 +72,14 @@ public final class JobCardView extends ScrollPane {
     public record PieceNote(String title, String doing, Map<String, String> values, List<String> history) {}
 
     /**
+     * @param unfolding gives a study with all of it numbered
      * @param tables asks for a file that holds a table
      * @param strips gives what was written down of the run
      */
-    public JobCardView(Workbench bench, Supplier<Optional<Path>> tables, Supplier<@Nullable StripLog> strips) {
+    public JobCardView(Workbench bench, Function<Study, UnfoldedStudy> unfolding, Supplier<Optional<Path>> tables,
+            Supplier<@Nullable StripLog> strips) {
         this.bench = bench;
-        live = new LiveFigures(bench, strips);
+        live = new LiveFigures(bench, unfolding, strips);
         editors = new TokenEditors(tables, bench::study);
         getStyleClass().add("job-card");
         setId("job-card");

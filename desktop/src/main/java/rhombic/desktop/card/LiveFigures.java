@@ -3,6 +3,7 @@ package rhombic.desktop.card;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.scene.canvas.Canvas;
@@ -23,6 +24,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.ShutTime;
 import rhombic.trace.Moment;
@@ -30,6 +32,7 @@ import rhombic.trace.Moment;
 /** What the selected element has done so far and does now, and the buttons that shut or open its inlet and outlet from here on. */
 final class LiveFigures extends VBox {
     private final Workbench bench;
+    private final Function<Study, UnfoldedStudy> unfolding;
     /** Gives what was written down of the run; null while there is none. */
     private final Supplier<@Nullable StripLog> strips;
     private final VBox figures = new VBox(6);
@@ -38,9 +41,10 @@ final class LiveFigures extends VBox {
     private final Button inletSwitch = new Button();
     private final Button outletSwitch = new Button();
 
-    LiveFigures(Workbench bench, Supplier<@Nullable StripLog> strips) {
+    LiveFigures(Workbench bench, Function<Study, UnfoldedStudy> unfolding, Supplier<@Nullable StripLog> strips) {
         super(8);
         this.bench = bench;
+        this.unfolding = unfolding;
         this.strips = strips;
         inletSwitch.setId("switch-inlet");
         outletSwitch.setId("switch-outlet");
@@ -61,9 +65,10 @@ final class LiveFigures extends VBox {
     /** Shows them of the moment; none if there is no run of the study as it stands. */
     void show(@Nullable Moment now, double width) {
         Optional<PlantElement> single = bench.single();
-        int node = single.map(e -> bench.study().elements().indexOf(e)).orElse(-1);
+        UnfoldedStudy study = unfolding.apply(bench.study());
+        int node = single.map(e -> study.number(e.name())).orElse(-1);
         shownOf = single.map(PlantElement::name).orElse("");
-        if (now == null || node < 0 || now.timeNanos() <= 0 || now.nodes() != bench.study().elements().size()) {
+        if (now == null || node < 0 || now.timeNanos() <= 0 || now.nodes() != study.size()) {
             figures.getChildren().clear();
             inletSwitch.setVisible(false);
             outletSwitch.setVisible(false);
@@ -89,7 +94,7 @@ final class LiveFigures extends VBox {
             figure(grid, row, 2, "Turned away", String.valueOf(now.rejected(node)));
         }
         row++;
-        Label doing = new Label(new EquipmentStory(bench.study()).doing(node, now));
+        Label doing = new Label(new EquipmentStory(unfolding.apply(bench.study())).doing(node, now));
         doing.setWrapText(true);
         doing.setId("equipment-doing");
         figures.getChildren().setAll(heading, doing);

@@ -29,6 +29,7 @@ import rhombic.study.Study;
 import rhombic.study.change.ChangeWords;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 
 /** Two alternatives moving side by side on one clock, seen from the same place, with their figures under them. */
@@ -86,7 +87,7 @@ final class TwoFloors extends VBox implements AutoCloseable {
             }
             variant().filter(v -> v.study() != loaded).ifPresent(v -> {
                 loaded = v.study();
-                floor.setStudy(v.study());
+                floor.setStudy(UnfoldedStudy.of(v.study()));
                 floor.markDifferent(v.isBase() ? Set.of() : ChangeWords.touched(bench.base(), v.study()));
                 player.load(v.study());
                 player.awaitStart();
@@ -239,16 +240,16 @@ final class TwoFloors extends VBox implements AutoCloseable {
     /** Pieces out by now; negative while nothing is there. */
     private long figures(Side side) {
         Optional<Moment> moment = side.player.moment();
-        Study study = side.loaded;
-        if (moment.isEmpty() || study == null || moment.get().nodes() != study.elements().size()) {
+        UnfoldedStudy study = side.floor.unfolded();
+        if (moment.isEmpty() || side.loaded == null || moment.get().nodes() != study.size()) {
             side.figures.setText(side.player.failure().orElse(""));
             return -1;
         }
         long out = 0;
         long inside = 0;
-        for (int i = 0; i < study.elements().size(); i++) {
-            out += study.elements().get(i) instanceof GoodsOut ? moment.get().in(i) : 0;
-            inside += study.elements().get(i) instanceof Equipment ? moment.get().content(i) : 0;
+        for (int i = 0; i < study.size(); i++) {
+            out += study.element(i) instanceof GoodsOut ? moment.get().in(i) : 0;
+            inside += study.element(i) instanceof Equipment ? moment.get().content(i) : 0;
         }
         double hours = nanos / 3.6e12;
         side.figures.setText("out " + out + (hours > 0.01 ? ", " + FigureText.of(out / hours) + " an hour" : "") + "; inside " + inside);

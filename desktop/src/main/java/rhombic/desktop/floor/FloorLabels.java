@@ -23,12 +23,12 @@ import rhombic.desktop.floor.body.StateColours;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Link;
-import rhombic.study.Study;
 import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.trace.Moment;
 
@@ -59,7 +59,7 @@ final class FloorLabels {
     private static final int MAX_WIDTHS_KEPT = 5000;
 
     /** All that labels depend on. */
-    record Shown(Study study, Viewpoint view, double width, double height, double minPixels, boolean names,
+    record Shown(UnfoldedStudy study, Viewpoint view, double width, double height, double minPixels, boolean names,
             boolean numbers, Set<String> selection, Set<String> faulty, Optional<String> hovered, Set<String> limit,
             @Nullable Moment moment) {
         Optional<Viewpoint.Pixel> pixel(double x, double y, double z) {
@@ -72,7 +72,7 @@ final class FloorLabels {
     }
 
     /** What the outlines of bodies follow from. */
-    private record Seen(Study study, Viewpoint view, double width, double height) {
+    private record Seen(UnfoldedStudy study, Viewpoint view, double width, double height) {
         boolean isOf(Shown shown) {
             return study == shown.study && width == shown.width && height == shown.height && view.equals(shown.view);
         }
@@ -150,12 +150,12 @@ final class FloorLabels {
 
     /** How the bodies are seen, with what stands on them; none where there are too many to keep clear of. */
     private static List<LabelPlacement.Obstacle> bodies(Shown shown) {
-        if (shown.study.elements().size() > MAX_KEPT_CLEAR) {
+        if (shown.study.size() > MAX_KEPT_CLEAR) {
             return List.of();
         }
         List<LabelPlacement.Obstacle> bodies = new ArrayList<>();
-        for (int owner = 0; owner < shown.study.elements().size(); owner++) {
-            PlantElement element = shown.study.elements().get(owner);
+        for (int owner = 0; owner < shown.study.size(); owner++) {
+            PlantElement element = shown.study.element(owner);
             double angle = Math.toRadians(element.placement().headingDegrees());
             double l = element.footprint().lengthMetres() / 2;
             double w = element.footprint().widthMetres() / 2;
@@ -205,8 +205,8 @@ final class FloorLabels {
 
     private void names(GraphicsContext g, Shown shown, List<LabelPlacement.Obstacle> bodies) {
         List<Label> labels = new ArrayList<>();
-        for (int i = 0; i < shown.study.elements().size(); i++) {
-            PlantElement element = shown.study.elements().get(i);
+        for (int i = 0; i < shown.study.size(); i++) {
+            PlantElement element = shown.study.element(i);
             int node = i;
             boolean urgent = shown.selection.size() <= MAX_URGENT && shown.selection.contains(element.name())
                     || shown.hovered.filter(element.name()::equals).isPresent();
@@ -252,7 +252,7 @@ final class FloorLabels {
     }
 
     private static Label label(Shown shown, int node, Viewpoint.Pixel at, boolean urgent) {
-        PlantElement element = shown.study.elements().get(node);
+        PlantElement element = shown.study.element(node);
         double pixelsPerMetre = shown.pixelsPerMetre(at);
         boolean isFar = pixelsPerMetre < MIN_FOR_NAMES && !urgent;
         boolean isNear = pixelsPerMetre >= MIN_FOR_NUMBERS || urgent;

@@ -24,6 +24,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.Port;
 import rhombic.trace.Moment;
@@ -245,7 +246,8 @@ public final class FloorOverlay extends Canvas {
     }
 
     /** @param minPixels a metre must have for equipment to be named; 0 names all that there is room for */
-    void draw(Study study, Scenery.Ground ground, Viewpoint view, double minPixels) {
+    void draw(UnfoldedStudy unfolded, Scenery.Ground ground, Viewpoint view, double minPixels) {
+        Study study = unfolded.study();
         Drawn now = new Drawn(ground, view, minPixels, options.names, options.numbers, selection, faulty, limit, different, heat,
                 charts.keySet(),
                 hovered,
@@ -278,7 +280,7 @@ public final class FloorOverlay extends Canvas {
                 corners(g, element, view, VERDIGRIS);
             }
         }
-        labels.draw(g, new FloorLabels.Shown(study, view, getWidth(), getHeight(), minPixels, options.names, options.numbers,
+        labels.draw(g, new FloorLabels.Shown(unfolded, view, getWidth(), getHeight(), minPixels, options.names, options.numbers,
                 selection, faulty, hovered, limit, moment));
         Map<String, FloorCharts.Position> found = new LinkedHashMap<>();
         charts.keySet()

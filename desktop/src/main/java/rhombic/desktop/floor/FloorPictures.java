@@ -9,6 +9,7 @@ import javafx.scene.paint.Color;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Study;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 
 /** Pictures of floors that stand in no window. */
@@ -40,7 +41,7 @@ public final class FloorPictures {
     private static FloorView floor(Study study, int width, int height) {
         FloorView floor = new FloorView();
         floor.resize(width, height);
-        floor.setStudy(study);
+        floor.setStudy(UnfoldedStudy.of(study));
         floor.layout();
         return floor;
     }

@@ -29,6 +29,7 @@ import rhombic.study.NamedView;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 
 /** Draws the floor: ground, bodies, links, pieces and state lamps in 3D, names and numbers over them. */
@@ -57,9 +58,10 @@ public final class FloorView extends Region {
     private final MeshView travelling = new MeshView();
     private final Group ghost = new Group();
 
-    private Study study = Study.empty();
+    private UnfoldedStudy unfolded = UnfoldedStudy.of(Study.empty());
+    private Study study = unfolded.study();
     private Scenery.Ground ground = Scenery.Ground.of(study);
-    private Scene poser = new Scene(study);
+    private Scene poser = new Scene(unfolded);
     private final Poses poses = new Poses();
     private List<PieceSwarm> pieceSwarms = List.of();
     private Viewpoint view = Viewpoint.usual();
@@ -112,17 +114,18 @@ public final class FloorView extends Region {
     // ---- what is shown
 
     /** Shows another study. What looks as before stays untouched, so that the scene need not be drawn anew. */
-    public void setStudy(Study newStudy) {
-        boolean newTypes = !newStudy.pieceTypes().equals(study.pieceTypes());
-        study = newStudy;
-        poser = new Scene(study);
+    public void setStudy(UnfoldedStudy newStudy) {
+        boolean newTypes = !newStudy.study().pieceTypes().equals(study.pieceTypes());
+        unfolded = newStudy;
+        study = unfolded.study();
+        poser = new Scene(unfolded);
         if (newTypes || pieceSwarms.isEmpty()) {
             pieceSwarms = study.pieceTypes().stream().flatMap(type -> type.looks().stream().map(look -> new PieceSwarm(type, look)))
                     .toList();
             swarms.getChildren().setAll(pieceSwarms.stream().map(PieceSwarm::view).toList());
         }
-        people.setStudy(study);
-        lamps.standAt(study, poser);
+        people.setStudy(unfolded);
+        lamps.standAt(unfolded, poser);
         shown = null;
         shownNanos = -2;
         rebuild();
@@ -134,7 +137,7 @@ public final class FloorView extends Region {
      * @param glideNanos time of the run over which a hand-over is drawn as a movement
      */
     public void showMoment(Moment moment, double glideNanos) {
-        if (moment.nodes() != study.elements().size()) {
+        if (moment.nodes() != unfolded.size()) {
             return; // of the study before the edit; the new run's moment follows
         }
         boolean same = shown == moment && shownNanos == moment.timeNanos() && shownGlide == glideNanos;
@@ -153,7 +156,7 @@ public final class FloorView extends Region {
         }
         pieceSwarms.forEach(swarm -> swarm.end(view, getHeight()));
         people.show(moment);
-        lamps.show(study, moment);
+        lamps.show(unfolded, moment);
         overlay.setMoment(moment);
         drawOverlay();
     }
@@ -219,7 +222,11 @@ public final class FloorView extends Region {
     }
 
     public void drawOverlay() {
-        overlay.draw(study, ground, view, equipment.isCrowded() ? EquipmentView.DETAIL_PIXELS : 0);
+        overlay.draw(unfolded, ground, view, equipment.isCrowded() ? EquipmentView.DETAIL_PIXELS : 0);
+    }
+
+    public UnfoldedStudy unfolded() {
+        return unfolded;
     }
 
     public Study study() {
@@ -472,9 +479,9 @@ public final class FloorView extends Region {
     /** Rhombi that travel along the links in the flow's direction. */
     public void showTravel(double phase) {
         MeshMaker maker = new MeshMaker();
-        for (int i = 0; i < study.links().size(); i++) {
+        for (int i = 0; i < unfolded.links().size(); i++) {
             Path path = poser.path(i);
-            if (path.metres() > 0.6 && study.links().get(i).travel() instanceof Travel.AtOnce) {
+            if (path.metres() > 0.6 && unfolded.link(i).travel() instanceof Travel.AtOnce) {
                 Pose at = path.at(phase % 1 * path.metres());
                 double heading = Math.toRadians(at.heading());
                 maker.rhombus(at.x(), at.y(), Scenery.LINK_Z + 0.008, Math.cos(heading), Math.sin(heading), 0.16, 0.09, Swatch.VERDIGRIS);

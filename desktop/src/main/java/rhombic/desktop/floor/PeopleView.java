@@ -11,6 +11,7 @@ import javafx.scene.transform.Rotate;
 import rhombic.desktop.floor.body.PersonForm;
 import rhombic.scene.PeopleScene;
 import rhombic.study.Study;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 
 /** The people on the floor: each a body that walks, stands, works, carries or sits, as the scene has it. */
@@ -24,7 +25,7 @@ final class PeopleView {
     private final PhongMaterial palette;
     private final List<One> people = new ArrayList<>();
     private List<String> crewNames = List.of();
-    private PeopleScene scene = new PeopleScene(Study.empty());
+    private PeopleScene scene = new PeopleScene(UnfoldedStudy.of(Study.empty()));
 
     /** One person as drawn. */
     private static final class One {
@@ -47,8 +48,8 @@ final class PeopleView {
     }
 
     /** Those of the study; where they are the same people as before they stay as they are drawn, until the next moment is shown. */
-    void setStudy(Study study) {
-        List<String> names = study.crews().stream().flatMap(crew -> crew.members().stream().map(person -> crew.name())).toList();
+    void setStudy(UnfoldedStudy study) {
+        List<String> names = study.members().stream().map(member -> study.element(member.crew()).name()).toList();
         if (names.equals(crewNames)) {
             return;
         }

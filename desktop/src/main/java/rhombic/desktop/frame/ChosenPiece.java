@@ -54,7 +54,7 @@ final class ChosenPiece {
             card.showPiece(Optional.empty());
             return;
         }
-        PieceStory story = new PieceStory(bench.study(), player.trace().get());
+        PieceStory story = new PieceStory(floor.unfolded(), player.trace().get());
         String type = bench.study().pieceTypes().get(status.get().type()).name();
         card.showPiece(Optional.of(new JobCardView.PieceNote(type + ", piece " + (status.get().piece() + 1),
                 story.doing(status.get(), moment.get()), story.values(status.get(), moment.get()),

@@ -103,7 +103,7 @@ public final class MainWindow implements AutoCloseable {
         this.bench = bench;
         files = new StudyFiles(bench, asker, journal, recent, this::say, question);
         editing = new Editing(bench, this::say);
-        card = new JobCardView(bench, asker::toRead, this::stripLog);
+        card = new JobCardView(bench, preparation::unfolded, asker::toRead, this::stripLog);
         chosen = new ChosenPiece(bench, player, card, floor);
         gestures = new FloorGestures(floor, bench, chosen::choose, () -> workspace != Workspace.BUILD, this::showHand);
         views = new ViewsBar(bench, floor::look, floor::seen, this::say);
@@ -294,13 +294,13 @@ public final class MainWindow implements AutoCloseable {
             FirstRun first = player.load(study, BoardChart.formulas(bench.comparison().board()));
             outlook.refresh(study, first);
             checks.refresh(study);
-            floor.setStudy(study); // while the others run on threads of their own
+            floor.setStudy(preparation.unfolded(study)); // while the others run on threads of their own
             views.update(study);
             player.awaitStart();
             if (player.trace().isEmpty()) {
                 floor.clearMoment(); // the run came to nothing at once, or is not there yet: what an earlier one left must not stay
             }
-            strips.setStudy(study, player.trace().orElse(null));
+            strips.setStudy(preparation.unfolded(study), player.trace().orElse(null));
             chosen.choose(Optional.empty());
         }
         floor.markDifferent(bench.touched());
@@ -390,7 +390,7 @@ public final class MainWindow implements AutoCloseable {
         });
         player.trace().filter(trace -> isOfThisStudy && trace != stripTrace).ifPresent(trace -> {
             stripTrace = trace;
-            strips.setStudy(bench.study(), trace);
+            strips.setStudy(preparation.unfolded(bench.study()), trace);
         });
         strips.update(player.playheadNanos());
         transport.update(bench.study());

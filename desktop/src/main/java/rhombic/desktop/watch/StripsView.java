@@ -31,6 +31,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 import rhombic.trace.Trace;
@@ -56,7 +57,7 @@ public final class StripsView extends Region {
     private final ScrollBar bar = new ScrollBar();
     private final LongConsumer seek;
     private final Consumer<String> select;
-    private Study study = Study.empty();
+    private UnfoldedStudy study = UnfoldedStudy.of(Study.empty());
     /** Equipment by its index; a person by -1 less its number. */
     private List<Integer> order = List.of();
     private List<Person> people = List.of();
@@ -92,22 +93,21 @@ public final class StripsView extends Region {
         addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     }
 
-    public void setStudy(Study newStudy, @Nullable Trace trace) {
+    public void setStudy(UnfoldedStudy newStudy, @Nullable Trace trace) {
         if (newStudy != study) {
             limits = List.of();
         }
         study = newStudy;
-        people = study.crews().stream().flatMap(crew -> crew.members().stream().map(person -> new Person(person.name(), crew.name())))
-                .toList();
+        people = study.members().stream().map(member -> new Person(member.person().name(), study.element(member.crew()).name())).toList();
         List<Integer> rows = new java.util.ArrayList<>(FlowOrder.of(study).stream()
-                .filter(i -> study.elements().get(i) instanceof Equipment && !(study.elements().get(i) instanceof GoodsOut)).toList());
+                .filter(i -> study.element(i) instanceof Equipment && !(study.element(i) instanceof GoodsOut)).toList());
         for (int person = 0; person < people.size(); person++) {
             rows.add(-1 - person);
         }
         order = List.copyOf(rows);
-        length = Math.max(1, study.plan().length().nanos());
+        length = Math.max(1, study.study().plan().length().nanos());
         drawnUntil = -1;
-        log = trace == null ? null : new StripLog(trace, study.elements().size(), people.size());
+        log = trace == null ? null : new StripLog(trace, study.size(), people.size());
         requestLayout();
         draw();
     }
@@ -132,7 +132,7 @@ public final class StripsView extends Region {
         int first = -1;
         for (int row = 0; row < order.size(); row++) {
             int node = order.get(row);
-            if (selection.contains(node >= 0 ? study.elements().get(node).name() : people.get(-1 - node).crew())) {
+            if (selection.contains(node >= 0 ? study.element(node).name() : people.get(-1 - node).crew())) {
                 double y = row * ROW - bar.getValue();
                 if (y >= 0 && y + ROW <= seen) {
                     return;
@@ -155,15 +155,15 @@ public final class StripsView extends Region {
     /** How many spans are marked on the strip of that name, since it was the limit then. */
     public int limitsOf(String name) {
         return (int) limits.stream()
-                .filter(span -> span.participant() < study.elements().size()
-                        && study.elements().get(span.participant()).name().equals(name))
+                .filter(span -> span.participant() < study.size()
+                        && study.element(span.participant()).name().equals(name))
                 .count();
     }
 
     private void limits(GraphicsContext g, String name, double y) {
         g.setFill(INK);
         for (Shifting.Span span : limits) {
-            if (span.participant() < study.elements().size() && study.elements().get(span.participant()).name().equals(name)) {
+            if (span.participant() < study.size() && study.element(span.participant()).name().equals(name)) {
                 double from = left() + (double) span.fromNanos() / length * width();
                 double to = left() + (double) span.toNanos() / length * width();
                 g.fillRect(from, y + ROW - 3.5, Math.max(1, to - from), 2);
@@ -262,7 +262,7 @@ public final class StripsView extends Region {
                 g.fillText(step >= 86_400
                         ? (long) (s / 86_400) + " d"
                         : java.time.format.DateTimeFormatter.ofPattern(step < 60 ? "HH:mm:ss" : "HH:mm")
-                                .format(study.plan().start().plusSeconds((long) s)),
+                                .format(study.study().plan().start().plusSeconds((long) s)),
                         x, 7);
             }
         }
@@ -307,13 +307,15 @@ public final class StripsView extends Region {
     }
 
     private void row(GraphicsContext g, int node, double y) {
-        PlantElement element = study.elements().get(node);
+        PlantElement element = study.element(node);
         heading(g, element.name(), selection.contains(element.name()), y);
         limits(g, element.name(), y);
         StripLog current = log;
         if (current != null) {
             int pixels = (int) width();
-            OptionalInt room = element instanceof Equipment equipment ? equipment.contentCapacity(study.pieceTypes()) : OptionalInt.empty();
+            OptionalInt room = element instanceof Equipment equipment
+                    ? equipment.contentCapacity(study.study().pieceTypes())
+                    : OptionalInt.empty();
             if (room.isPresent()) {
                 contents(g, current, node, room.getAsInt(), y, pixels);
                 return;
@@ -348,7 +350,7 @@ public final class StripsView extends Region {
             int row = (int) ((e.getY() - AXIS + bar.getValue()) / ROW);
             if (e.getY() > AXIS && row < order.size()) {
                 int node = order.get(row);
-                select.accept(node >= 0 ? study.elements().get(node).name() : people.get(-1 - node).crew());
+                select.accept(node >= 0 ? study.element(node).name() : people.get(-1 - node).crew());
             }
         } else {
             drag(e);

@@ -68,6 +68,7 @@ public final class Outlook implements AutoCloseable {
     /** Runs shorter than this pass without a word of progress, which would only cost frames. */
     private static final long SILENT_NANOS = 800_000_000L;
 
+    private final Preparation preparation;
     private final LocalEngine engine;
     private final ExecutorService thread = Executors
             .newSingleThreadExecutor(Thread.ofPlatform().daemon().name("rhombic-outlook").factory());
@@ -80,6 +81,7 @@ public final class Outlook implements AutoCloseable {
     private volatile Optional<State.Fresh> last = Optional.empty();
 
     public Outlook(Preparation preparation, Executor window, Listener listener) {
+        this.preparation = preparation;
         engine = LocalEngine.onAllCores(preparation);
         this.window = window;
         this.listener = listener;
@@ -144,7 +146,7 @@ public final class Outlook implements AutoCloseable {
         List<RunTask> further = IntStream.rangeClosed(2, study.plan().replications()).mapToObj(r -> new RunTask(study, r)).toList();
         List<RunFigures> runs = new ArrayList<>(engine.run(further, progress, isOutdated));
         runs.addFirst(first.figures(share -> progress.onProgress(new RunTask(study, 1), share), isOutdated));
-        return new Summary(study, runs);
+        return new Summary(preparation.unfolded(study), runs);
     }
 
     private void rehearse(Summary done, long run) {

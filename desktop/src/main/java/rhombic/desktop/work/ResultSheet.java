@@ -68,11 +68,11 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
                 rowsOfMet(summary, index -> {
                     Function<ToDoubleFunction<EquipmentFigures>, Double> mean = figure -> mean(summary,
                             run -> figure.applyAsDouble(run.equipment().get(index)));
-                    return List.of(summary.study().elements().get(index).name(), number(mean.apply(EquipmentFigures::in)),
+                    return List.of(summary.unfolded().element(index).name(), number(mean.apply(EquipmentFigures::in)),
                             number(mean.apply(EquipmentFigures::out)),
                             number(mean.apply(EquipmentFigures::contentMean)), number(mean.apply(EquipmentFigures::contentMax)),
                             Clock.span(mean.apply(e -> e.stay().mean())),
-                            summary.study().elements().get(index) instanceof WorkEquipment
+                            summary.unfolded().element(index) instanceof WorkEquipment
                                     ? Clock.span(mean.apply(e -> e.waits().mean()))
                                     : "",
                             Clock.span(mean.apply(e -> e.stay().p95())), share(summary, index, EquipmentState.WORKING),
@@ -103,9 +103,9 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
         return new ResultSheet("Share of the time that each place spends in each state, and in work that adds value."
                 + (planned ? " Of plan: working, of the time on shift; over or under the target." : ""), columns,
                 rowsOfMet(summary, index -> {
-                    List<String> cells = new ArrayList<>(List.of(summary.study().elements().get(index).name()));
+                    List<String> cells = new ArrayList<>(List.of(summary.unfolded().element(index).name()));
                     shown.forEach(state -> cells.add(share(summary, index, state)));
-                    boolean works = summary.study().elements().get(index) instanceof WorkEquipment;
+                    boolean works = summary.unfolded().element(index) instanceof WorkEquipment;
                     if (planned) {
                         double ofPlan = mean(summary, run -> run.equipment().get(index).plannedUtilisation());
                         cells.add(works ? percent(ofPlan) : "");
@@ -187,8 +187,8 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
 
     /** One row for each element that pieces meet. */
     private static List<List<String>> rowsOfMet(Summary summary, java.util.function.IntFunction<List<String>> row) {
-        return java.util.stream.IntStream.range(0, summary.study().elements().size())
-                .filter(i -> summary.study().elements().get(i) instanceof Equipment)
+        return java.util.stream.IntStream.range(0, summary.unfolded().elements().size())
+                .filter(i -> summary.unfolded().element(i) instanceof Equipment)
                 .mapToObj(row).toList();
     }
 

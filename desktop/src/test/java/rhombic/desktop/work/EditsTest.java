@@ -17,6 +17,7 @@ import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Placement;
 
@@ -182,7 +183,7 @@ class EditsTest {
         Study study = placed(placed(placed(Study.empty(), GoodsOut.KIND, 0, 0), Station.KIND, 9, 9), GoodsIn.KIND, 30,
                 30);
         Study linked = Edits.linkedInOrder(study, List.of("Goods in", "Station 1", "Goods out"));
-        assertEquals(List.of(2, 1, 0), FlowOrder.of(linked));
-        assertEquals(List.of(2, 0, 1), FlowOrder.of(study), "what no goods in leads to comes last");
+        assertEquals(List.of(2, 1, 0), FlowOrder.of(UnfoldedStudy.of(linked)));
+        assertEquals(List.of(2, 0, 1), FlowOrder.of(UnfoldedStudy.of(study)), "what no goods in leads to comes last");
     }
 }

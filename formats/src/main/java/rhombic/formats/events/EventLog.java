@@ -18,6 +18,7 @@ import rhombic.formats.file.SafeFile;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.PieceListener;
 
 /**
@@ -32,6 +33,7 @@ public final class EventLog {
     private static final int FIRST_ROOM = 1024;
 
     private final Study study;
+    private final UnfoldedStudy unfolded;
     private final JsonGenerator json;
     private int events;
     /** By number of the piece; all that is kept of one that has left. */
@@ -44,6 +46,7 @@ public final class EventLog {
 
     private EventLog(Study study, JsonGenerator json) {
         this.study = study;
+        unfolded = UnfoldedStudy.of(study);
         this.json = json;
     }
 
@@ -135,13 +138,13 @@ public final class EventLog {
         json.writeEndArray();
         json.writeArrayFieldStart("events");
         try {
-            EventRun.of(study, 1, this::happened, () -> false);
+            EventRun.of(unfolded, 1, this::happened, () -> false);
         } catch (UncheckedIOException e) {
             throw e.getCause();
         }
         json.writeEndArray();
         json.writeArrayFieldStart("objects");
-        for (PlantElement element : study.elements()) {
+        for (PlantElement element : unfolded.elements()) {
             if (element instanceof Equipment) {
                 object("equipment " + element.name(), element.kind());
             }
@@ -183,7 +186,7 @@ public final class EventLog {
         json.writeStringField("time", at.atOffset(ZoneOffset.UTC).format(TIME));
         json.writeArrayFieldStart("relationships");
         relationship("piece " + (piece + 1), "piece");
-        relationship("equipment " + study.elements().get(node).name(), "place");
+        relationship("equipment " + unfolded.element(node).name(), "place");
         if (holder != NO_PIECE) {
             relationship("piece " + (holder + 1), "carrier");
         }

@@ -66,7 +66,7 @@ public final class ComparisonWriter {
         }
         ArrayNode limits = root.putArray("limitOverTime");
         for (int i : diagnosis.shifting().ranked()) {
-            limits.addObject().put("element", diagnosis.summary().study().elements().get(i).name())
+            limits.addObject().put("element", diagnosis.summary().unfolded().element(i).name())
                     .put("alone", diagnosis.shifting().sole()[i]).put("shifting", diagnosis.shifting().shifting()[i])
                     .put("meanActiveSeconds", diagnosis.shifting().meanActiveSeconds()[i]);
         }

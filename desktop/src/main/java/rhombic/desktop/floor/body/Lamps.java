@@ -14,9 +14,9 @@ import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
 import rhombic.scene.Scene;
 import rhombic.space.Pose;
-import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.trace.Moment;
 
@@ -68,11 +68,11 @@ public final class Lamps {
     }
 
     /** Puts lamps beside the links that can fail. */
-    public void standAt(Study study, Scene scene) {
+    public void standAt(UnfoldedStudy study, Scene scene) {
         ofLink.clear();
         List<Node> nodes = new java.util.ArrayList<>();
         for (int i = 0; i < study.links().size(); i++) {
-            if (study.links().get(i).failures().isEmpty() || study.links().get(i).travel() instanceof Travel.AtOnce) {
+            if (study.link(i).failures().isEmpty() || study.link(i).travel() instanceof Travel.AtOnce) {
                 continue;
             }
             Pose middle = scene.path(i).at(scene.path(i).metres() / 2).of(Pose.at(0, BESIDE, 0, 0));
@@ -86,9 +86,9 @@ public final class Lamps {
         besideLinks.getChildren().setAll(nodes);
     }
 
-    public void show(Study study, Moment moment) {
-        for (int i = 0; i < study.elements().size() && !ofEquipment.isEmpty(); i++) {
-            MeshView lamp = ofEquipment.get(study.elements().get(i).name());
+    public void show(UnfoldedStudy study, Moment moment) {
+        for (int i = 0; i < study.size() && !ofEquipment.isEmpty(); i++) {
+            MeshView lamp = ofEquipment.get(study.element(i).name());
             if (lamp != null) {
                 lamp.setMaterial(moment.state(i).map(lit::get).orElse(unlit));
             }
