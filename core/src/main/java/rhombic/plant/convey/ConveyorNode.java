@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Event;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.activity.Holds;
+import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.ContentNode;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Maintenance;
@@ -40,9 +41,6 @@ public final class ConveyorNode extends ContentNode {
     private double weight;
     private double speed;
     private int standing;
-    /** The lane on which a piece goes on from one stretch to the next, in between, and where it came in. */
-    private int passingLane;
-    private double passingFrom;
 
     /** What a sensor has seen. */
     private final class Sight extends Event {
@@ -175,19 +173,6 @@ public final class ConveyorNode extends ContentNode {
         return conveyor.totalWidthMetres() / 2;
     }
 
-    void passes(int lane, double from) {
-        passingLane = lane;
-        passingFrom = from;
-    }
-
-    double passingFrom() {
-        return passingFrom;
-    }
-
-    int passingLane() {
-        return passingLane;
-    }
-
     /** Where a rigid lane has stopped, all of it stops. */
     void halt(int lane, ConveyorSection by, boolean nowHalted) {
         for (ConveyorSection section : sections) {
@@ -316,7 +301,7 @@ public final class ConveyorNode extends ContentNode {
         }
         return switch (name) {
             case Conveyor.SPEED -> (Object) speed;
-            case Equipment.COMING -> (double) sections.stream().mapToInt(Node::promised).sum();
+            case Equipment.COMING -> (double) sections.stream().mapToInt(Node::claims).sum();
             default -> super.further(name);
         };
     }
@@ -324,17 +309,17 @@ public final class ConveyorNode extends ContentNode {
     // ---- pieces are on its stretches alone
 
     @Override
-    protected boolean hasRoom(Way way, Piece piece) {
+    protected int spotFor(Way way, Piece piece) {
         throw new IllegalStateException("Pieces come to a stretch of " + name());
     }
 
     @Override
-    protected void accept(Way way, Piece piece) {
+    protected void accept(Claim claim, Piece piece) {
         throw new IllegalStateException("Pieces come to a stretch of " + name());
     }
 
     @Override
-    public Piece hand(Offer offer, Way way) {
+    public void hand(Offer offer, Claim claim) {
         throw new IllegalStateException("Pieces are on the stretches of " + name());
     }
 

@@ -4,9 +4,9 @@ import java.util.ArrayDeque;
 import java.util.Arrays;
 import java.util.Deque;
 import org.jspecify.annotations.Nullable;
+import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Node;
 import rhombic.plant.handover.Offer;
-import rhombic.plant.handover.OutgoingLinks;
 import rhombic.plant.handover.PlantScope;
 import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
@@ -42,8 +42,8 @@ final class ConveyorSection extends Node {
     /** Pieces that came along a link while the beginning was not clear: they come on as soon as it is. */
     private final Deque<Arrived> before = new ArrayDeque<>();
     private int nextLane;
-    /** The piece for which there was room when it was last asked. */
-    private @Nullable Piece agreedOn;
+    /** The spot of what comes on when it is there and it is clear: no lane is its yet. */
+    private final int atBeginning;
     /** Where pieces come together in turn: whether the last one on the lane where they do came from the side. */
     private boolean lastAside;
     /** Whether the piece that comes on comes from the side. */
@@ -84,6 +84,7 @@ final class ConveyorSection extends Node {
                 conveyor.acceleration().map(q -> q.inBaseUnit()).orElse(0.0));
         Lane.Listener watch = flow.trace == null ? new Motion() : new TracedMotion();
         lanes = new Lane[conveyor.lanes()];
+        atBeginning = lanes.length;
         for (int i = 0; i < lanes.length; i++) {
             lanes[i] = new Lane(i, flow.simulator, shape, conveyor.speed().inBaseUnit(), watch);
         }
@@ -201,39 +202,45 @@ final class ConveyorSection extends Node {
     // ---- coming on
 
     @Override
-    protected boolean hasRoom(Way way, Piece piece) {
+    protected int spotFor(Way way, Piece piece) {
         double length = conveyor.lengthOf[piece.type];
         if (way.isStraightOn()) {
             Lane lane = lanes[laneOf(piece)];
-            if (isOvertaking(way, lane)) {
-                return false;
-            }
-            if (accepts(lane, way, length)) {
-                return true;
-            }
-            awaitClear(lane, way, length);
-            return false;
+            return !isOvertaking(way, lane) && accepts(lane, way, length) ? lane.number : Claim.NO_SPOT;
         }
         if (!conveyor.carriesMore(piece)) {
-            return false;
+            return Claim.NO_SPOT;
         }
-        int kept = before.size() + promised();
-        if (kept > 0 || way.channel() != null) {
-            // What sets out now comes on later: that it is clear here now says nothing. And room for those that come later must be
-            // left, too, wherever they will come on.
+        int kept = before.size() + claims();
+        if (comesOnLater(way)) {
+            // That it is clear here now says nothing. And room for those that come later must be left, too, wherever they will come on.
             double each = maxLength(length) + gap;
             int free = 0;
             for (Lane lane : lanes) {
                 free += lane.capacityFor(each, length);
             }
-            return before.isEmpty() && free > kept;
+            return before.isEmpty() && free > kept ? atBeginning : Claim.NO_SPOT;
         }
-        if (laneFor(way, length) != null) {
-            agreedOn = piece;
-            return true;
+        Lane lane = laneFor(way, length);
+        return lane == null ? Claim.NO_SPOT : lane.number;
+    }
+
+    /** Whether what goes that way now comes on after others that are still to come, or has still to go along a link. */
+    private boolean comesOnLater(Way way) {
+        return way.channel() != null || !before.isEmpty() || claims() > 0;
+    }
+
+    @Override
+    protected void awaitRoom(Way way, Piece piece) {
+        double length = conveyor.lengthOf[piece.type];
+        if (way.isStraightOn()) {
+            Lane lane = lanes[laneOf(piece)];
+            if (!isOvertaking(way, lane)) {
+                awaitClear(lane, way, length);
+            }
+        } else if (!comesOnLater(way) && conveyor.carriesMore(piece)) {
+            awaitClear(way, length);
         }
-        awaitClear(way, length);
-        return false;
     }
 
     /** Of all that room is kept for, and of the one that is to come. */
@@ -241,7 +248,7 @@ final class ConveyorSection extends Node {
         if (conveyor.isOfOneLength) {
             return length;
         }
-        double max = Math.max(length, maxPromised(piece -> conveyor.lengthOf[piece.type]));
+        double max = Math.max(length, maxClaimed(piece -> conveyor.lengthOf[piece.type]));
         for (Arrived one : before) {
             max = Math.max(max, conveyor.lengthOf[one.piece.type]);
         }
@@ -327,19 +334,20 @@ final class ConveyorSection extends Node {
     }
 
     @Override
-    protected void accept(Way way, Piece piece) {
+    protected void accept(Claim claim, Piece piece) {
         touchedNanos = flow.now();
+        Way way = claim.way();
         if (way.isStraightOn()) {
-            putOn(lanes[conveyor.passingLane()], way, piece);
+            putOn(lanes[claim.spot()], way, piece, claim.camePastMetres());
             if (!line.isEmpty()) {
                 flow.toAgenda(this); // whoever waited for a gap behind it looks again
             }
             return;
         }
         conveyor.onComingIn(piece);
-        boolean isAgreed = way.isAside() && piece == agreedOn && accepts(nearest(), way, conveyor.lengthOf[piece.type]);
-        Lane lane = !before.isEmpty() ? null : isAgreed ? nearest() : laneFor(way, conveyor.lengthOf[piece.type]);
-        agreedOn = null;
+        Lane lane = claim.spot() != atBeginning
+                ? lanes[claim.spot()]
+                : before.isEmpty() ? laneFor(way, conveyor.lengthOf[piece.type]) : null;
         if (lane == null) {
             before.add(new Arrived(piece, way));
             if (flow.trace != null) {
@@ -348,12 +356,15 @@ final class ConveyorSection extends Node {
             awaitClear(way, conveyor.lengthOf[piece.type]);
         } else {
             nextLane = (lane.number + 1) % lanes.length;
-            putOn(lane, way, piece);
+            comesOn(lane, way, piece);
             if (way.isAside() && !line.isEmpty()) {
                 flow.toAgenda(this); // now it may be the turn of what comes along
             }
         }
         conveyor.onCameIn(piece);
+        if (claim.spot() == atBeginning && !line.isEmpty()) {
+            flow.toAgenda(this); // while more were to come nobody in line waited for it to be clear
+        }
     }
 
     private void awaitClear(Way way, double length) {
@@ -373,18 +384,22 @@ final class ConveyorSection extends Node {
         }
     }
 
-    private void putOn(Lane lane, Way way, Piece piece) {
-        if (!way.isStraightOn() && lane.count() > 0) {
+    private void comesOn(Lane lane, Way way, Piece piece) {
+        if (lane.count() > 0) {
             conveyor.tally.onGap(lane.clearMetres() + way.entry().beforeMetres());
         }
+        putOn(lane, way, piece, fromMetres - way.entry().beforeMetres());
+    }
+
+    /** @param cameOnMetres where it came onto the conveyor */
+    private void putOn(Lane lane, Way way, Piece piece, double cameOnMetres) {
         piece.onLane = (byte) (lane.number + 1);
         lastEntry[lane.number] = way.entry();
         comesAside = way.isAside();
         if (lane == nearest()) {
             lastAside = comesAside; // on other lanes nobody has to take turns
         }
-        lane.add(piece, conveyor.lengthOf[piece.type], way.entry().beforeMetres(),
-                way.isStraightOn() ? conveyor.passingFrom() : fromMetres - way.entry().beforeMetres());
+        lane.add(piece, conveyor.lengthOf[piece.type], way.entry().beforeMetres(), cameOnMetres);
     }
 
     @Override
@@ -398,7 +413,7 @@ final class ConveyorSection extends Node {
             }
             before.remove();
             nextLane = (lane.number + 1) % lanes.length;
-            putOn(lane, next.way, next.piece);
+            comesOn(lane, next.way, next.piece);
         }
         serveLine();
     }
@@ -406,13 +421,13 @@ final class ConveyorSection extends Node {
     // ---- at the end
 
     @Override
-    public Piece hand(Offer given, Way way) {
+    public void hand(Offer given, Claim claim) {
         Lane lane = ((LaneOffer) given).lane;
         Lane.Rider rider = lane.removeFirst();
         Piece piece = rider.piece;
         touchedNanos = flow.now();
-        if (way.isStraightOn()) {
-            conveyor.passes(lane.number, rider.fromMetres());
+        if (claim.way().isStraightOn()) {
+            claim.setCamePastMetres(rider.fromMetres());
         } else {
             long stay = flow.now() - piece.arrivedNanos;
             long moved = Math.min(stay, Math.round((fromMetres + metres - rider.fromMetres()) / conveyor.speed() * 1e9));
@@ -424,7 +439,6 @@ final class ConveyorSection extends Node {
         if (!line.isEmpty() || !before.isEmpty()) {
             flow.toAgenda(this);
         }
-        return piece;
     }
 
     // ---- the drive

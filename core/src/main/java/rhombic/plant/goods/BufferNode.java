@@ -3,6 +3,7 @@ package rhombic.plant.goods;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.ContentNode;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Offer;
@@ -46,13 +47,13 @@ public final class BufferNode extends ContentNode {
     }
 
     @Override
-    protected boolean hasRoom(Way way, Piece piece) {
-        return queue.size() + promised() < capacity;
+    protected int spotFor(Way way, Piece piece) {
+        return queue.size() + claims() < capacity ? Claim.ANY_SPOT : Claim.NO_SPOT;
     }
 
     @Override
     protected int capacityFor(Piece piece) {
-        return capacity - queue.size() - promised();
+        return capacity - queue.size() - claims();
     }
 
     @Override
@@ -61,9 +62,9 @@ public final class BufferNode extends ContentNode {
     }
 
     @Override
-    protected void accept(Way way, Piece piece) {
+    protected void accept(Claim claim, Piece piece) {
         counts(piece);
-        assert tally.content() + promised() <= capacity : name() + " holds more than it has room for";
+        assert tally.content() + claims() <= capacity : name() + " holds more than it has room for";
         if (flow.trace != null) {
             flow.trace.waits(flow.now(), piece.body, index);
         }
@@ -151,8 +152,8 @@ public final class BufferNode extends ContentNode {
     }
 
     @Override
-    public Piece hand(Offer given, Way way) {
-        Piece piece = given.piece();
+    public void hand(Offer given, Claim claim) {
+        Piece piece = claim.piece();
         if (order == Buffer.Order.ANY) {
             unused.add(given);
         }
@@ -161,6 +162,5 @@ public final class BufferNode extends ContentNode {
         if (!queue.isEmpty() || !line.isEmpty()) {
             flow.toAgenda(this);
         }
-        return piece;
     }
 }

@@ -12,6 +12,7 @@ import rhombic.kernel.Event;
 import rhombic.measure.Tally;
 import rhombic.plant.activity.Activity;
 import rhombic.plant.activity.Hold;
+import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Maintenance;
 import rhombic.plant.handover.Node;
@@ -19,7 +20,6 @@ import rhombic.plant.handover.Offer;
 import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.RankedQueue;
-import rhombic.plant.piece.Ranking;
 import rhombic.quantity.Quantity;
 import rhombic.study.Rule;
 import rhombic.study.kind.GoodsIn;
@@ -278,8 +278,8 @@ public final class GoodsInNode extends Node {
     }
 
     @Override
-    public Piece hand(Offer given, Way way) {
-        Piece piece = given.piece();
+    public void hand(Offer given, Claim claim) {
+        Piece piece = claim.piece();
         onOffer = null;
         if (piece.id == Piece.NOT_IN_YET) {
             supplied += onDemand ? 1 : 0;
@@ -292,16 +292,15 @@ public final class GoodsInNode extends Node {
         tally.onLeave(flow.now(), flow.now() - piece.arrivedNanos);
         notifyRules(Rule.PieceEvent.LEAVES, piece);
         flow.toAgenda(this);
-        return piece;
     }
 
     @Override
-    protected boolean hasRoom(Way way, Piece piece) {
-        return false;
+    protected int spotFor(Way way, Piece piece) {
+        return Claim.NO_SPOT;
     }
 
     @Override
-    protected void accept(Way way, Piece piece) {
+    protected void accept(Claim claim, Piece piece) {
         throw new IllegalStateException("A goods in takes no pieces");
     }
 

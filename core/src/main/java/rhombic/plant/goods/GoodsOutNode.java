@@ -1,6 +1,7 @@
 package rhombic.plant.goods;
 
 import rhombic.measure.Tally;
+import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Node;
 import rhombic.plant.handover.Offer;
@@ -16,8 +17,8 @@ public final class GoodsOutNode extends Node {
     }
 
     @Override
-    protected boolean hasRoom(Way way, Piece piece) {
-        return true;
+    protected int spotFor(Way way, Piece piece) {
+        return Claim.ANY_SPOT;
     }
 
     @Override
@@ -26,7 +27,7 @@ public final class GoodsOutNode extends Node {
     }
 
     @Override
-    protected void accept(Way way, Piece piece) {
+    protected void accept(Claim claim, Piece piece) {
         notifyRules(Rule.PieceEvent.ENTERS, piece);
         tally.onPass();
         countCycles(1);
@@ -34,7 +35,7 @@ public final class GoodsOutNode extends Node {
     }
 
     @Override
-    public Piece hand(Offer offer, Way way) {
+    public void hand(Offer offer, Claim claim) {
         throw new IllegalStateException("A goods out gives no pieces");
     }
 

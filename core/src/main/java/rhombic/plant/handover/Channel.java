@@ -22,8 +22,8 @@ import rhombic.study.Link;
 import rhombic.study.Travel;
 
 /**
- * A link on which pieces take time, with all that is on its way. A piece sets out with a promise of room where it goes; if
- * that is broken, since others had to be let in, it waits at the end of the link until there is room. While a failure holds the
+ * A link on which pieces take time, with all that is on its way. A piece sets out with a claim on a spot where it goes; if
+ * that is deferred, since others had to be let in, it waits at the end of the link until there is room. While a failure holds the
  * link nothing sets out, and what is on its way stands, unless people carry it.
  */
 public final class Channel implements Giver, Breakdown.Owner {
@@ -58,9 +58,8 @@ public final class Channel implements Giver, Breakdown.Owner {
 
     /** One piece on its way; its event is that it comes to the end. */
     public final class Trip extends Event {
-        private @Nullable Piece piece;
+        private final Claim claim = new Claim(arrival);
         private long begunNanos;
-        private boolean promised;
         /** When it began to move last, and how; while the link is down, how it will go on. */
         private long movesSince;
         private Pace pace = Pace.restAt(0);
@@ -72,14 +71,7 @@ public final class Channel implements Giver, Breakdown.Owner {
         }
 
         public Piece piece() {
-            Piece there = piece;
-            assert there != null : "a trip without a piece";
-            return there;
-        }
-
-        /** The room that it was promised is needed for something else. */
-        void breakPromise() {
-            promised = false;
+            return claim.piece();
         }
     }
 
@@ -146,13 +138,20 @@ public final class Channel implements Giver, Breakdown.Owner {
         return carriers == null ? !isCarried() && tally.onTheWay() < maxPieces : carriers.canTake();
     }
 
-    /** The piece sets out; there is room for it at the end, which is its from now on. */
-    void depart(Piece piece) {
-        Trip trip = unused.isEmpty() ? new Trip() : unused.pop();
-        trip.piece = piece;
+    /** For the next piece that sets out. */
+    Claim nextClaim() {
+        if (unused.isEmpty()) {
+            unused.push(new Trip());
+        }
+        return unused.element().claim;
+    }
+
+    /** The piece sets out; its spot at the end is its from now on. */
+    void depart(Claim claim) {
+        Trip trip = unused.pop();
+        assert trip.claim == claim : "another piece has set out in between";
         trip.begunNanos = flow.now();
-        trip.promised = true;
-        taker.promise(trip);
+        claim.hold();
         tally.onDepart(flow.now());
         if (carriers != null) {
             carriers.take(trip);
@@ -281,9 +280,9 @@ public final class Channel implements Giver, Breakdown.Owner {
         moving.remove(trip);
         modes.count(1);
         trip.piece().moveNanos += flow.now() - trip.begunNanos;
-        if (trip.promised) {
-            taker.keepPromise(trip);
-            finish(trip);
+        if (trip.claim.isHeld()) {
+            leave(trip);
+            trip.claim.arrive();
             return;
         }
         atEnd.add(trip);
@@ -292,15 +291,8 @@ public final class Channel implements Giver, Breakdown.Owner {
         }
     }
 
-    private void finish(Trip trip) {
-        Piece piece = trip.piece();
-        leave(trip);
-        taker.accept(arrival, piece);
-    }
-
     private void leave(Trip trip) {
         tally.onArrive(flow.now(), flow.now() - trip.begunNanos);
-        trip.piece = null;
         unused.push(trip);
         if (carriers != null) {
             carriers.onTakenOver(trip);
@@ -322,9 +314,9 @@ public final class Channel implements Giver, Breakdown.Owner {
     }
 
     @Override
-    public Piece hand(Offer offer, Way way) {
+    public void hand(Offer offer, Claim claim) {
         Trip trip = atEnd.remove();
-        Piece piece = trip.piece();
+        trip.claim.end();
         leave(trip);
         if (!atEnd.isEmpty()) {
             flow.afterwards(taker.name(), () -> {
@@ -333,7 +325,6 @@ public final class Channel implements Giver, Breakdown.Owner {
                 }
             });
         }
-        return piece;
     }
 
     @Override
@@ -353,5 +344,10 @@ public final class Channel implements Giver, Breakdown.Owner {
     /** Whether a piece waits at its end. */
     boolean isStuck() {
         return !atEnd.isEmpty();
+    }
+
+    /** Pieces whose claim was deferred, and that are still at its end. */
+    int waitingAtEnd() {
+        return atEnd.size();
     }
 }

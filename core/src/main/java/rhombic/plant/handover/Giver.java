@@ -1,11 +1,9 @@
 package rhombic.plant.handover;
 
-import rhombic.plant.piece.Piece;
-
 /** Who has pieces to hand on: equipment, or the end of a link at which a piece waits. */
 interface Giver {
-    /** The piece of the offer departs now, that way. */
-    Piece hand(Offer offer, Way way);
+    /** The piece of the offer, which has a claim, departs now. */
+    void hand(Offer offer, Claim claim);
 
     /** The ways its pieces may go. */
     OutgoingLinks outgoingLinks();

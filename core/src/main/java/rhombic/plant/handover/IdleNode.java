@@ -18,17 +18,17 @@ public class IdleNode extends Node {
     protected void begin() {}
 
     @Override
-    protected final boolean hasRoom(Way way, Piece piece) {
-        return false;
+    protected final int spotFor(Way way, Piece piece) {
+        return Claim.NO_SPOT;
     }
 
     @Override
-    protected final void accept(Way way, Piece piece) {
+    protected final void accept(Claim claim, Piece piece) {
         throw new IllegalStateException(name() + " takes nothing");
     }
 
     @Override
-    public final Piece hand(Offer offer, Way way) {
+    public final void hand(Offer offer, Claim claim) {
         throw new IllegalStateException(name() + " gives nothing");
     }
 

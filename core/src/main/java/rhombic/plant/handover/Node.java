@@ -54,9 +54,10 @@ public abstract class Node extends Attended implements Giver {
     private @Nullable OutgoingLinks outgoingLinks;
     private boolean mayPassOver;
     private @Nullable EquipmentState state;
-    private int promised;
-    /** The promises in the order in which they were given; null while no link that leads here takes time. */
-    private @Nullable Set<Channel.Trip> promises;
+    /** Held by pieces on their way, in the order in which they set out. */
+    private final Set<Claim> claims = new LinkedHashSet<>();
+    /** The same by spot; empty while no link that leads here takes time. */
+    private int[] claimsAt = new int[0];
 
     protected Node(Flow flow, int index, PlantElement element, Tally tally) {
         this.flow = flow;
@@ -191,8 +192,14 @@ public abstract class Node extends Attended implements Giver {
     /** Books the time of all that is under way up to now. */
     public void book() {}
 
-    /** Whether there is room for the piece, which comes that way, beside what was promised; inlet open or not. */
-    protected abstract boolean hasRoom(Way way, Piece piece);
+    /**
+     * The spot where there is room for the piece, which comes that way, beside what is claimed; {@link Claim#NO_SPOT} if there is none.
+     * Whether the inlet is open counts for nothing, and to ask changes nothing.
+     */
+    protected abstract int spotFor(Way way, Piece piece);
+
+    /** The piece stands in line, and nothing was said yet of when there is room: what can say so does. */
+    protected void awaitRoom(Way way, Piece piece) {}
 
     /** For how many pieces like that there is room, as far as is known; if there is room at all, at least 1. */
     protected int capacityFor(Piece piece) {
@@ -207,8 +214,8 @@ public abstract class Node extends Attended implements Giver {
         }
     }
 
-    /** Takes a piece; only called while there is room. */
-    protected abstract void accept(Way way, Piece piece);
+    /** Takes the piece that had the claim. */
+    protected abstract void accept(Claim claim, Piece piece);
 
     /** Whether there may be room for one piece and none for another. */
     protected boolean isCapacityByPiece() {
@@ -230,53 +237,50 @@ public abstract class Node extends Attended implements Giver {
         return false;
     }
 
-    // ---- room promised to what is on its way
+    // ---- spots claimed by what is on its way
 
-    /** Room for a piece that sets out to here. */
-    protected void promise(Channel.Trip trip) {
-        promised++;
-        Set<Channel.Trip> given = promises;
-        if (given == null) {
-            given = new LinkedHashSet<>();
-            promises = given;
+    final void addClaim(Claim claim) {
+        claims.add(claim);
+        if (claim.spot() >= claimsAt.length) {
+            claimsAt = Arrays.copyOf(claimsAt, claim.spot() + 1);
         }
-        given.add(trip);
+        claimsAt[claim.spot()]++;
     }
 
-    /** The piece is there: its promise becomes its place. */
-    protected void keepPromise(Channel.Trip trip) {
-        promised--;
-        if (promises != null) {
-            promises.remove(trip);
-        }
+    final void removeClaim(Claim claim) {
+        claims.remove(claim);
+        claimsAt[claim.spot()]--;
     }
 
-    /** How many pieces on their way room is kept for. */
-    public final int promised() {
-        return promised;
+    /** How many pieces on their way have a claim. */
+    public final int claims() {
+        return claims.size();
+    }
+
+    /** How many of them on that spot. */
+    protected final int claimsAt(int spot) {
+        return spot < claimsAt.length ? claimsAt[spot] : 0;
     }
 
     /** The most of something that any of them has; 0 if there is none. */
-    protected final double maxPromised(ToDoubleFunction<Piece> of) {
+    protected final double maxClaimed(ToDoubleFunction<Piece> of) {
         double max = 0;
-        if (promised > 0 && promises != null) {
-            for (Channel.Trip trip : promises) {
-                max = Math.max(max, of.applyAsDouble(trip.piece()));
-            }
+        for (Claim claim : claims) {
+            max = Math.max(max, of.applyAsDouble(claim.piece()));
         }
         return max;
     }
 
-    /** There is less room than was promised: whoever set out last must wait at the end of its link. */
-    protected final void breakPromises(int room) {
-        while (promised > room && promises != null) {
-            Channel.Trip last = null;
-            for (Channel.Trip trip : promises) {
-                last = trip;
+    /** There is less room on the spot than is claimed: whoever set out last for it must wait at the end of its link. */
+    protected final void deferClaims(int spot, int room) {
+        while (claimsAt(spot) > room) {
+            Claim last = null;
+            for (Claim claim : claims) {
+                last = claim.spot() == spot ? claim : last;
             }
-            assert last != null : "more is promised than has set out";
-            keepPromise(last);
-            last.breakPromise();
+            assert last != null : "more is claimed than has set out";
+            removeClaim(last);
+            last.defer();
         }
     }
 
@@ -284,14 +288,18 @@ public abstract class Node extends Attended implements Giver {
 
     /** Whether a new offer is served now: there is room, and none waits that could be served as well. */
     protected final boolean canTakeAtOnce(Offer.QueuedOffer entry, Piece piece) {
-        if (isInletHeld(entry.way) || !entry.way.isFree() || !hasRoom(entry.way, piece)) {
+        if (isInletHeld(entry.way) || !entry.way.isFree()) {
+            return false;
+        }
+        entry.spot = spotFor(entry.way, piece);
+        if (entry.spot == Claim.NO_SPOT) {
             return false;
         }
         return line.isEmpty() || mayPassOver && line.firstThat(this::canServe) == null;
     }
 
     private boolean canServe(Offer.QueuedOffer entry) {
-        return entry.mayGo() && hasRoom(entry.way, entry.offer.piece());
+        return entry.mayGo() && spotFor(entry.way, entry.offer.piece()) != Claim.NO_SPOT;
     }
 
     /** Lets those in line hand on while there is room. */
@@ -306,11 +314,15 @@ public abstract class Node extends Attended implements Giver {
                 entry = line.next(entry);
             } else if (!offer.giver.stillOffers(offer)) {
                 entry = line.first();
-            } else if (hasRoom(entry.way, offer.piece())) {
-                offer.takeUp(entry);
-                entry = line.first();
             } else {
-                entry = mayPassOver ? line.next(entry) : null;
+                entry.spot = spotFor(entry.way, offer.piece());
+                if (entry.spot != Claim.NO_SPOT) {
+                    offer.takeUp(entry);
+                    entry = line.first();
+                } else {
+                    awaitRoom(entry.way, offer.piece());
+                    entry = mayPassOver ? line.next(entry) : null;
+                }
             }
         }
     }
@@ -321,7 +333,7 @@ public abstract class Node extends Attended implements Giver {
             return;
         }
         boolean waits = !channel.isDown() && !channel.hasRoom() && !entry.offer.giver.isOutletHeld()
-                && hasRoom(entry.way, entry.offer.piece());
+                && spotFor(entry.way, entry.offer.piece()) != Claim.NO_SPOT;
         if (waits) {
             channel.callCarriers();
         }
@@ -330,7 +342,7 @@ public abstract class Node extends Attended implements Giver {
 
     /** How many pieces are here or on their way here. */
     protected final int pressure() {
-        return tally.content() + promised;
+        return tally.content() + claims.size();
     }
 
     // ---- gates
@@ -495,7 +507,7 @@ public abstract class Node extends Attended implements Giver {
     /** What its kind has beside that; null if it has nothing of that name. */
     @Nullable
     public Object further(String name) {
-        return name.equals(Equipment.COMING) && element.takesPieces() ? (Object) (double) promised : null;
+        return name.equals(Equipment.COMING) && element.takesPieces() ? (Object) (double) claims.size() : null;
     }
 
     /** What has broken it, how often and for how long. */

@@ -14,9 +14,10 @@ public class Offer {
      *     chosen, or all are tried in order. A taker that has room for it, and in whose line no other stands that it could
      *     take as well, takes at once. Otherwise the offer takes a standing in the line of each taker that may have it.
      *     A taker that gets room serves its line in order, passing over those it has no room for and those that can't go.
+     *     What is agreed is a Claim on a definite spot of the taker; to ask for one changes nothing.
      *  2. Depart. The offer is withdrawn from all other lines before the piece moves, so a piece can neither be lost nor
      *     handed on twice. It leaves the giver, which is free.
-     *  3. Arrive. At once, or after its time on the link; until then the room it was promised counts as taken.
+     *  3. Arrive. At once, or after its time on the link; until then the claimed spot counts as taken.
      * Nothing comes between agreeing and departing, nor, at once, between departing and arriving: what rules do to the
      * piece is done to it, and what they do to the plant is done after that.
      * Standings are made once for each way and linked into the lines, so where all rank alike every step takes
@@ -39,6 +40,8 @@ public class Offer {
     public static final class QueuedOffer extends QueueEntry {
         public final Offer offer;
         public final Way way;
+        /** Where there was room for its piece when that was last asked. */
+        int spot = Claim.NO_SPOT;
         /** Whether there is room for its piece, and it waits for somebody to carry it there. */
         boolean isWaitingForCarriers;
 
@@ -137,7 +140,7 @@ public class Offer {
         int at = held ? OutgoingLinks.ANY : ways.pick(this, offered);
         if (at != OutgoingLinks.ANY) {
             ways.onGone(at);
-            go(queued[at].way);
+            go(queued[at]);
             return true;
         }
         for (int i = 0; i < queued.length; i++) {
@@ -159,7 +162,7 @@ public class Offer {
         if (!held) {
             for (QueuedOffer entry : queued) {
                 if (entry.way.taker().canTakeAtOnce(entry, offered)) {
-                    go(entry.way);
+                    go(entry);
                     return true;
                 }
             }
@@ -175,13 +178,16 @@ public class Offer {
     private static void join(QueuedOffer entry) {
         Node taker = entry.way.taker();
         taker.line.add(entry);
+        taker.awaitRoom(entry.way, entry.piece());
         if (entry.way.isCarried()) {
             taker.flow.toAgenda(taker); // which calls somebody to carry it
         }
     }
 
-    private void go(Way to) {
-        to.takes(giver.hand(this, to));
+    private void go(QueuedOffer entry) {
+        Claim claim = entry.way.claim(piece(), entry.spot);
+        giver.hand(this, claim);
+        entry.way.depart(claim);
     }
 
     /** Offers the piece to one taker that needs no link: where it goes back for rework. */
@@ -198,7 +204,7 @@ public class Offer {
 
     private boolean makeTo(QueuedOffer entry, Piece offered) {
         if (!giver.isOutletHeld() && entry.way.taker().canTakeAtOnce(entry, offered)) {
-            go(entry.way);
+            go(entry);
             return true;
         }
         join(entry);
@@ -223,7 +229,7 @@ public class Offer {
         if (index != OutgoingLinks.ANY && way == OutgoingLinks.ANY) {
             giver.outgoingLinks().onGone(index);
         }
-        go(entry.way);
+        go(entry);
     }
 
     public void withdraw() {

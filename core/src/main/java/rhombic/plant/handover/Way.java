@@ -5,12 +5,15 @@ import rhombic.plant.piece.Piece;
 
 /**
  * One way that pieces can go: to a taker, at once or along a link that takes time.
- *
- * @param index among the ways of its giver; {@link Routings#ANY} for a way without a link
- * @param channel what is on its way; null if it takes no time
- * @param entry how they come in at the taker
  */
-public record Way(int index, Node taker, @Nullable Channel channel, Entry entry) {
+public final class Way {
+    private final int index;
+    private final Node taker;
+    private final @Nullable Channel channel;
+    private final Entry entry;
+    /** Of what takes no time: one piece goes after the other. */
+    private final Claim atOnce = new Claim(this);
+
     /** How pieces come in at a taker. */
     public enum Entrance {
         /** At its beginning. */
@@ -26,8 +29,52 @@ public record Way(int index, Node taker, @Nullable Channel channel, Entry entry)
         public static final Entry USUAL = new Entry(Entrance.USUAL, 0);
     }
 
+    /**
+     * @param index among the ways of its giver; {@link OutgoingLinks#ANY} for a way without a link
+     * @param channel what is on its way; null if it takes no time
+     * @param entry how they come in at the taker
+     */
+    Way(int index, Node taker, @Nullable Channel channel, Entry entry) {
+        this.index = index;
+        this.taker = taker;
+        this.channel = channel;
+        this.entry = entry;
+    }
+
     Way(int index, Node taker, @Nullable Channel channel) {
         this(index, taker, channel, Entry.USUAL);
+    }
+
+    public int index() {
+        return index;
+    }
+
+    public Node taker() {
+        return taker;
+    }
+
+    public @Nullable Channel channel() {
+        return channel;
+    }
+
+    public Entry entry() {
+        return entry;
+    }
+
+    /** Claims the spot for the piece. */
+    Claim claim(Piece piece, int spot) {
+        Claim claim = channel == null ? atOnce : channel.nextClaim();
+        claim.agree(piece, spot);
+        return claim;
+    }
+
+    /** The piece of the claim, which has departed, arrives or sets out. */
+    void depart(Claim claim) {
+        if (channel == null) {
+            claim.arrive();
+        } else {
+            channel.depart(claim);
+        }
     }
 
     public boolean isStraightOn() {
@@ -48,12 +95,4 @@ public record Way(int index, Node taker, @Nullable Channel channel, Entry entry)
         return channel == null || channel.hasRoom();
     }
 
-    /** Carries out what was agreed: the piece, which has departed, arrives or sets out. */
-    void takes(Piece piece) {
-        if (channel == null) {
-            taker.accept(this, piece);
-        } else {
-            channel.depart(piece);
-        }
-    }
 }

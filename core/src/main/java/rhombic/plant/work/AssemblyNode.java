@@ -5,7 +5,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;
 import rhombic.formula.FormulaException;
-import rhombic.plant.handover.Channel;
+import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.OutgoingLinks;
 import rhombic.plant.handover.PlantScope;
@@ -34,8 +34,8 @@ public final class AssemblyNode extends WorkNode {
     private final List<RankedQueue<Piece>> partQueues;
     /** How many parts wait in each of the rooms; beside each other, since they are all looked at whenever a part comes. */
     private final int[] there;
-    /** How many parts are on their way to each of the rooms; bases are counted as at any station. */
-    private final int[] promisedIn;
+    /** The spots of parts are these rooms, from this number on. */
+    private static final int FIRST_ROOM = SLOT + 1;
 
     private final int any;
     private final List<BatchStart> waiting = new ArrayList<>();
@@ -61,7 +61,6 @@ public final class AssemblyNode extends WorkNode {
         needs = needs(station.recipe());
         partQueues = new ArrayList<>();
         there = new int[any + 1];
-        promisedIn = new int[any + 1];
     }
 
     private Needs needs(Recipe recipe) {
@@ -153,32 +152,6 @@ public final class AssemblyNode extends WorkNode {
     }
 
     @Override
-    protected void promise(Channel.Trip trip) {
-        super.promise(trip);
-        if (!isBase[trip.piece().type]) {
-            promisedIn[capacityOf(trip.piece().type)]++;
-        }
-    }
-
-    @Override
-    protected void keepPromise(Channel.Trip trip) {
-        super.keepPromise(trip);
-        if (!isBase[trip.piece().type]) {
-            promisedIn[capacityOf(trip.piece().type)]--;
-        }
-    }
-
-    /** Promises to bases alone: parts have room of their own. */
-    @Override
-    protected int promisedSlots() {
-        int parts = 0;
-        for (int count : promisedIn) {
-            parts += count;
-        }
-        return promised() - parts;
-    }
-
-    @Override
     protected boolean isWaitingForMore() {
         return tally.content() > 0;
     }
@@ -189,12 +162,12 @@ public final class AssemblyNode extends WorkNode {
     }
 
     @Override
-    protected boolean hasRoom(Way way, Piece piece) {
+    protected int spotFor(Way way, Piece piece) {
         if (isBase[piece.type]) {
-            return hasSlot(piece);
+            return hasSlot(piece) ? SLOT : Claim.NO_SPOT;
         }
         int room = capacityOf(piece.type);
-        return room >= 0 && there[room] + promisedIn[room] < partCapacity;
+        return room >= 0 && there[room] + claimsAt(FIRST_ROOM + room) < partCapacity ? FIRST_ROOM + room : Claim.NO_SPOT;
     }
 
     /** Which room a part waits in; -1 if no recipe needs it. */
@@ -203,12 +176,12 @@ public final class AssemblyNode extends WorkNode {
     }
 
     @Override
-    protected void accept(Way way, Piece piece) {
+    protected void accept(Claim claim, Piece piece) {
         receive(piece);
         notifyRules(Rule.PieceEvent.ENTERS, piece);
         if (!isBase[piece.type]) {
             traceWaits(piece);
-            int room = capacityOf(piece.type);
+            int room = claim.spot() - FIRST_ROOM;
             partQueues.get(room).add(piece);
             there[room]++;
             startAllReady();
@@ -219,7 +192,7 @@ public final class AssemblyNode extends WorkNode {
             toQueue(piece);
         }
         if (piece.rework != null) {
-            breakPromises();
+            deferClaims();
         }
     }
 

@@ -127,7 +127,7 @@ final class Finished {
     }
 
     /** Hands on what that offer is of. */
-    Piece hand(Outlet given) {
+    void hand(Outlet given) {
         assert place.phase == Place.Phase.DONE : "a piece is handed on before its work has ended";
         WorkNode node = place.node;
         long now = node.flow.now();
@@ -144,7 +144,6 @@ final class Finished {
                 node.offerLater(place);
             }
         }
-        return piece;
     }
 
     void waitForCarriersChanges() {

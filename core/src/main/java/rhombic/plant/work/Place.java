@@ -402,7 +402,7 @@ public final class Place extends Activity implements Staffing.Listener {
             case GATHERING -> {
                 node.waitedLongEnough(this);
                 begin();
-                node.breakPromises();
+                node.deferClaims();
             }
             case CHANGEOVER -> {
                 lastType = load.getFirst().type;

@@ -3,6 +3,7 @@ package rhombic.plant.work;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
+import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
@@ -38,17 +39,17 @@ public final class StationNode extends WorkNode {
     }
 
     @Override
-    protected boolean hasRoom(Way way, Piece piece) {
-        return hasSlot(piece);
+    protected int spotFor(Way way, Piece piece) {
+        return hasSlot(piece) ? SLOT : Claim.NO_SPOT;
     }
 
     @Override
     protected int capacityFor(Piece piece) {
-        return slots() - promisedSlots();
+        return slots() - claimsAt(SLOT);
     }
 
     @Override
-    protected void accept(Way way, Piece piece) {
+    protected void accept(Claim claim, Piece piece) {
         receive(piece);
         notifyRules(Rule.PieceEvent.ENTERS, piece);
         Place loading = gathering;
@@ -64,7 +65,7 @@ public final class StationNode extends WorkNode {
             toQueue(piece);
         }
         if (piece.rework != null) {
-            breakPromises(); // what comes back needs no promise, and may have taken the slot of who has one
+            deferClaims(); // what comes back needs no claim, and may have taken the slot of who has one
         }
     }
 

@@ -1,6 +1,7 @@
 package rhombic.plant.work;
 
 import java.util.List;
+import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
@@ -17,12 +18,12 @@ public final class UnpackingNode extends WorkNode {
     }
 
     @Override
-    protected boolean hasRoom(Way way, Piece piece) {
-        return hasSlot(piece);
+    protected int spotFor(Way way, Piece piece) {
+        return hasSlot(piece) ? SLOT : Claim.NO_SPOT;
     }
 
     @Override
-    protected void accept(Way way, Piece piece) {
+    protected void accept(Claim claim, Piece piece) {
         receive(piece);
         notifyRules(Rule.PieceEvent.ENTERS, piece);
         if (hasFreePlace()) {
@@ -31,7 +32,7 @@ public final class UnpackingNode extends WorkNode {
             toQueue(piece);
         }
         if (piece.rework != null) {
-            breakPromises();
+            deferClaims();
         }
     }
 

@@ -6,11 +6,11 @@ import org.jspecify.annotations.Nullable;
 import rhombic.measure.Tally;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.activity.Holds;
+import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Node;
 import rhombic.plant.handover.Offer;
 import rhombic.plant.handover.OutgoingLinks;
-import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.RankedQueue;
 import rhombic.plant.piece.Ranking;
@@ -26,6 +26,9 @@ import rhombic.study.work.Work;
  * served, pauses and takes the next, as the study says.
  */
 abstract class WorkNode extends Node {
+    /** The spot on a place or before them: which one is known when the piece comes. */
+    static final int SLOT = Claim.ANY_SPOT;
+
     RankedQueue<Piece> queue = new RankedQueue<>();
     final int inputCapacity;
     private final WorkTimes times;
@@ -193,11 +196,6 @@ abstract class WorkNode extends Node {
         return freeCount;
     }
 
-    /** Pieces on their way for which one of its slots is kept. */
-    int promisedSlots() {
-        return promised();
-    }
-
     final int slots() {
         return freeOnPlaces() + inputCapacity - (queue.size() - queue.urgent());
     }
@@ -223,18 +221,16 @@ abstract class WorkNode extends Node {
         if (piece.rework != null && takeBack(piece)) {
             return freeOnPlaces() > 0 || queue.urgent() < piece.rework.capacity;
         }
-        return slots() > promisedSlots();
+        return slots() > claimsAt(SLOT);
     }
 
     final boolean takeBack(Piece piece) {
         return piece.rework != null && piece.rework.failed && piece.madeBy == index;
     }
 
-    /** What came without a promise may have taken what was promised to others. */
-    final void breakPromises() {
-        if (promised() > 0) {
-            breakPromises(Math.max(0, promised() - promisedSlots() + slots()));
-        }
+    /** What came without a claim may have taken what was claimed by others. */
+    final void deferClaims() {
+        deferClaims(SLOT, Math.max(0, slots()));
     }
 
     final void receive(Piece piece) {
@@ -304,10 +300,10 @@ abstract class WorkNode extends Node {
     // ---- going on
 
     @Override
-    public final Piece hand(Offer given, Way way) {
+    public final void hand(Offer given, Claim claim) {
         touchedNanos = flow.now();
         Finished.Outlet outlet = (Finished.Outlet) given;
-        return outlet.of().hand(outlet);
+        outlet.of().hand(outlet);
     }
 
     @Override

@@ -14,13 +14,13 @@ public final class OneOf<T> implements FieldType<T> {
     public static final class Variant<T, S extends T> {
         private final String mark;
         private final String markWord;
-        private final Function<T, Optional<S>> narrow;
+        private final Function<T, Optional<S>> asSort;
         private final Composite<S> form;
 
-        private Variant(String mark, String markWord, Function<T, Optional<S>> narrow, Composite<S> form) {
+        private Variant(String mark, String markWord, Function<T, Optional<S>> asSort, Composite<S> form) {
             this.mark = mark;
             this.markWord = markWord;
-            this.narrow = narrow;
+            this.asSort = asSort;
             this.form = form;
         }
 
@@ -40,7 +40,7 @@ public final class OneOf<T> implements FieldType<T> {
 
         /** The value, if it is of this sort. */
         public Optional<S> of(T value) {
-            return narrow.apply(value);
+            return asSort.apply(value);
         }
     }
 
@@ -99,9 +99,9 @@ public final class OneOf<T> implements FieldType<T> {
     }
 
     private static <T, S extends T> boolean uses(Variant<T, S> variant, T value, NameUse use) {
-        Optional<S> narrowed = variant.of(value);
-        narrowed.ifPresent(one -> variant.form().uses(one, use));
-        return narrowed.isPresent();
+        Optional<S> found = variant.of(value);
+        found.ifPresent(one -> variant.form().uses(one, use));
+        return found.isPresent();
     }
 
     @Override

@@ -1,0 +1,92 @@
+package rhombic.plant.handover;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.lang.reflect.Field;
+import java.util.Random;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import rhombic.measure.RunFigures;
+import rhombic.plant.Plant;
+import rhombic.plant.blueprint.Blueprint;
+import rhombic.plant.blueprint.RunTroubleException;
+import rhombic.study.Study;
+import rhombic.testplants.RandomStudies;
+
+/** What claims promise, in plants of every sort. */
+class ClaimsTest {
+    private static final int MOMENTS = 40;
+
+    /** Whoever is asked for a spot at any moment goes on as if nobody had asked, event by event. */
+    @ParameterizedTest
+    @ValueSource(longs = {101, 102, 103, 104, 105, 106, 107, 108, 109, 110, 111, 112, 113, 114, 115, 116, 117, 118, 119, 303})
+    void askingForASpotChangesNothing(long seed) throws ReflectiveOperationException {
+        Study study = RandomStudies.of(seed);
+        Blueprint blueprint = Blueprint.of(study);
+        Plant asked = Plant.build(blueprint, 1, null);
+        Flow flow = flow(asked);
+        Random random = new Random(seed);
+        long length = study.plan().length().nanos();
+        long now = 0;
+        try {
+            for (int i = 0; i < MOMENTS; i++) {
+                now += (long) (random.nextDouble() * 2 * length / MOMENTS);
+                asked.advance(Math.min(now, length), () -> false);
+                flow.nodes().forEach(node -> node.parts().forEach(part -> ask(part, random.nextInt(3))));
+            }
+            asked.advance(length, () -> false);
+        } catch (RunTroubleException e) {
+            return; // a formula that comes to nothing ends any run
+        }
+        Plant left = Plant.build(blueprint, 1, null);
+        left.advance(length, () -> false);
+        RunFigures expected = left.figures();
+        assertEquals(expected.events(), asked.figures().events());
+        assertEquals(expected.equipment().toString(), asked.figures().equipment().toString());
+    }
+
+    private static void ask(Node part, int times) {
+        for (int i = 0; i < times; i++) {
+            for (Offer.QueuedOffer entry = part.line.first(); entry != null; entry = part.line.next(entry)) {
+                part.spotFor(entry.way, entry.piece());
+                entry.mayGo();
+            }
+        }
+    }
+
+    /** Every claim on the way is held by a piece, and no spot has more of them than all together. */
+    @ParameterizedTest
+    @ValueSource(longs = {121, 122, 123, 124, 125, 126, 127, 128, 129, 130})
+    void claimsAreOfWhatIsOnItsWay(long seed) throws ReflectiveOperationException {
+        Study study = RandomStudies.of(seed);
+        Plant plant = Plant.build(Blueprint.of(study), 1, null);
+        Flow flow = flow(plant);
+        long length = study.plan().length().nanos();
+        for (int i = 1; i <= MOMENTS; i++) {
+            try {
+                plant.advance(length / MOMENTS * i, () -> false);
+            } catch (RunTroubleException e) {
+                return;
+            }
+            int claims = flow.nodes().stream().flatMap(node -> node.parts().stream()).mapToInt(Node::claims).sum();
+            int onTheWay = flow.channels().stream().mapToInt(channel -> channel.tally.onTheWay()).sum();
+            int waiting = flow.channels().stream().mapToInt(Channel::waitingAtEnd).sum();
+            assertEquals(onTheWay - waiting, claims, "on the way and not waiting at the end of a link");
+            flow.nodes().stream().flatMap(node -> node.parts().stream()).forEach(part -> {
+                int bySpot = 0;
+                for (int spot = 0; spot < 100; spot++) {
+                    bySpot += part.claimsAt(spot);
+                }
+                assertEquals(part.claims(), bySpot, part.name());
+                assertTrue(part.claims() >= 0);
+            });
+        }
+    }
+
+    private static Flow flow(Plant plant) throws ReflectiveOperationException {
+        Field field = Plant.class.getDeclaredField("flow");
+        field.setAccessible(true);
+        return (Flow) field.get(plant);
+    }
+}
