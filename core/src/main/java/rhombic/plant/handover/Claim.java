@@ -16,9 +16,7 @@ public final class Claim {
     public static final int ANY_SPOT = 0;
 
     private enum State {
-        /** There is none. */
-        NONE,
-        /** The spot is the piece's, which departs and arrives in this instant. */
+        /** Nothing is on its way: there is no claim, or its piece departs and arrives in one instant. */
         AT_ONCE,
         /** The spot is the piece's, which is on its way. */
         HELD,
@@ -27,7 +25,7 @@ public final class Claim {
     }
 
     private final Way way;
-    private State state = State.NONE;
+    private State state = State.AT_ONCE;
     private @Nullable Piece piece;
     private int spot = NO_SPOT;
     private double camePastMetres;
@@ -37,18 +35,17 @@ public final class Claim {
         this.way = way;
     }
 
-    /** Agreed for a piece that arrives in this instant. */
+    /** Agreed for a piece, which departs now. */
     void agree(Piece agreed, int agreedSpot) {
-        assert state == State.NONE : "a claim is for one piece";
+        assert state == State.AT_ONCE : "a claim is for one piece";
         assert agreedSpot != NO_SPOT : "a claim has a spot";
-        state = State.AT_ONCE;
         piece = agreed;
         spot = agreedSpot;
     }
 
     /** The piece sets out: its spot is kept until it arrives. */
     void hold() {
-        assert state == State.AT_ONCE : "only what is agreed can be held";
+        assert state == State.AT_ONCE : "it is on its way already";
         state = State.HELD;
         way.taker().addClaim(this);
     }
@@ -66,18 +63,18 @@ public final class Claim {
 
     /** The piece comes in: its claim becomes its place. */
     void arrive() {
-        assert state == State.AT_ONCE || state == State.HELD : "nothing was agreed";
+        assert state != State.DEFERRED : "its spot was given to something else";
         if (state == State.HELD) {
+            state = State.AT_ONCE;
             way.taker().removeClaim(this);
         }
-        state = State.NONE;
         way.taker().accept(this, piece());
     }
 
     /** It counts for nothing any more: its piece has found its way in by another. */
     void end() {
         assert state == State.DEFERRED : "a claim arrives or is deferred";
-        state = State.NONE;
+        state = State.AT_ONCE;
     }
 
     /** By which the piece comes in. */
