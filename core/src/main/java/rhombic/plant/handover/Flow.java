@@ -97,7 +97,7 @@ public final class Flow extends Run {
 
     /** All equipment, links and people begin; called once. */
     public void begin() {
-        nodes.forEach(Node::beginShutTimes);
+        nodes.forEach(node -> node.gates.begin());
         nodes.forEach(Node::begin);
         channels.forEach(Channel::begin);
         if (staff != null) {

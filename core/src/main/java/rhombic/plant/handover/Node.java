@@ -10,7 +10,6 @@ import java.util.function.ToDoubleFunction;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.FormulaException;
-import rhombic.kernel.Event;
 import rhombic.measure.ModeFigures;
 import rhombic.measure.Tally;
 import rhombic.plant.activity.Hold;
@@ -19,7 +18,6 @@ import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.RankedQueue;
 import rhombic.plant.piece.Ranking;
 import rhombic.plant.run.Attended;
-import rhombic.quantity.Quantity;
 import rhombic.study.Rule;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.kind.Equipment;
@@ -27,7 +25,6 @@ import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.Routing;
-import rhombic.study.value.ShutTime;
 
 /** One element of a running plant: equipment may take pieces, may give them. */
 public abstract class Node extends Attended implements Giver {
@@ -43,6 +40,9 @@ public abstract class Node extends Attended implements Giver {
 
     /** What breaks it and when it is on duty; null if nothing ever does and it always is. */
     public final @Nullable Maintenance maintenance;
+
+    /** What opens and shuts its inlet and its outlet. */
+    public final Gates gates;
 
     /** Its number among all that takes and gives. */
     int part;
@@ -64,6 +64,7 @@ public abstract class Node extends Attended implements Giver {
         this.index = index;
         this.element = element;
         this.tally = tally;
+        gates = new Gates(this, inlet, outlet);
         maintenance = Maintenance.of(this);
         for (Attribute attribute : element.basics().attributes()) {
             attributes.put(attribute.name(), attribute.value().asObject());
@@ -361,71 +362,14 @@ public abstract class Node extends Attended implements Giver {
         return inlet.isHeld();
     }
 
-    /** Sees to the times at which its inlet or outlet is shut by hand; called once, before anything moves. */
-    protected final void beginShutTimes() {
-        beginShutTimes(element.basics().inletShut(), this::setShut);
-        beginShutTimes(element.basics().outletShut(), this::setOutletShut);
-    }
-
-    private interface Gate {
-        void set(boolean shut);
-    }
-
-    private void beginShutTimes(List<ShutTime> times, Gate gate) {
-        for (int i = 0; i < times.size(); i++) {
-            Quantity until = times.get(i).until();
-            setAt(times.get(i).from(), true, gate);
-            boolean isShutOn = until != null && i + 1 < times.size() && times.get(i + 1).from().nanos() == until.nanos();
-            if (until != null && !isShutOn) {
-                setAt(until, false, gate);
-            }
-        }
-    }
-
-    private void setAt(Quantity moment, boolean nowShut, Gate gate) {
-        if (moment.nanos() == 0) {
-            gate.set(nowShut);
-            return;
-        }
-        flow.simulator.schedule(new Event() {
-            @Override
-            protected void occur() {
-                gate.set(nowShut);
-                flow.settle();
-            }
-        }, moment.nanos(), 0);
-    }
-
-    public final void setShut(boolean nowShut) {
-        if (nowShut != inlet.isHeldBy(Hold.SHUT)) {
-            change(inlet, nowShut);
-            if (flow.trace != null) {
-                flow.trace.inlet(flow.now(), index, nowShut);
-            }
-        }
-        flow.toAgenda(this);
-    }
-
-    public final void setOutletShut(boolean nowShut) {
-        if (nowShut != outlet.isHeldBy(Hold.SHUT)) {
-            change(outlet, nowShut);
-            if (flow.trace != null) {
-                flow.trace.outlet(flow.now(), index, nowShut);
-            }
-            if (!outlet.isHeld()) {
-                flow.serveTakersOf(this);
-            }
-        }
-    }
-
     /**
      * It stands still for that reason from now on, or no longer.
      *
-     * @param gates whether nothing comes in and goes out meanwhile
+     * @param holdsGates whether nothing comes in and goes out meanwhile
      */
-    public void setHeld(Hold reason, boolean on, boolean gates) {
-        if (gates) {
-            holdGates(reason, on);
+    public void setHeld(Hold reason, boolean on, boolean holdsGates) {
+        if (holdsGates) {
+            gates.hold(reason, on);
         }
     }
 
@@ -436,32 +380,6 @@ public abstract class Node extends Attended implements Giver {
 
     /** What becomes of what is worked on when it breaks down. */
     protected void onInterrupted(FailureMode.InterruptedPiece piece) {}
-
-    /** Nothing comes in or goes out for that reason, or no longer. */
-    protected final void holdGates(Hold reason, boolean on) {
-        if (on) {
-            inlet.hold(reason);
-            outlet.hold(reason);
-            return;
-        }
-        inlet.release(reason);
-        if (outlet.release(reason)) {
-            flow.serveTakersOf(this);
-            flow.toAgenda(this);
-        }
-        if (!inlet.isHeld()) {
-            flow.toAgenda(this);
-        }
-    }
-
-    /** Nothing comes in for that reason, or no longer. */
-    protected final void holdInlet(Hold reason, boolean on) {
-        if (on) {
-            inlet.hold(reason);
-        } else if (inlet.release(reason)) {
-            flow.toAgenda(this);
-        }
-    }
 
     /** What keeps it from working has changed: whatever shows that is brought up to date. */
     protected void onMaintenanceChanged() {}
@@ -476,14 +394,6 @@ public abstract class Node extends Attended implements Giver {
 
     /** Switches its drive off or on, if it has one. */
     public void setOff(boolean off) {}
-
-    private static void change(Holds holds, boolean nowShut) {
-        if (nowShut) {
-            holds.hold(Hold.SHUT);
-        } else {
-            holds.release(Hold.SHUT);
-        }
-    }
 
     // ---- what formulas and rules see
 

@@ -1,7 +1,8 @@
 /**
  * What meets pieces, and how these go from one to the next: one protocol, {@link rhombic.plant.handover.Offer}, for every kind of
- * equipment. The giver offers a piece to its ways out; a taker with room takes it at once, and otherwise the offer stands in the
- * line of the taker until it has room. Blocking after work, first-come order among several givers, and supply on demand are all
+ * equipment. The giver offers a piece to its ways out; a taker with room agrees to a {@link rhombic.plant.handover.Claim} on a
+ * definite spot, and otherwise the offer stands in the line of the taker until it has room. To ask for a spot changes nothing. The piece
+ * departs, and arrives at once or after its time on the link, during which its claim is held. Blocking after work, first-come order among several givers, and supply on demand are all
  * this one protocol. What takes time between two is a {@link rhombic.plant.handover.Channel}; who carries, are its carriers.
  *
  * <p>A kind of equipment is a {@link rhombic.plant.handover.Node} and stands in a package of its own: work, conveyors, goods.

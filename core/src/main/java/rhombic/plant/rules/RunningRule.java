@@ -68,11 +68,11 @@ final class RunningRule implements Reaction {
         return switch (action) {
             case Rule.Action.Set set -> ready(set, scope);
             case Rule.Action.ChangeLook look -> (node, piece) -> changeLook(scope, look.look(), node, piece);
-            case Rule.Action.Shut shut -> (node, piece) -> node(scope, shut.equipment()).setShut(true);
-            case Rule.Action.Open open -> (node, piece) -> node(scope, open.equipment()).setShut(false);
-            case Rule.Action.ShutOutlet shut -> (node, piece) -> node(scope, shut.equipment()).setOutletShut(true);
+            case Rule.Action.Shut shut -> (node, piece) -> node(scope, shut.equipment()).gates.setInletShut(true);
+            case Rule.Action.Open open -> (node, piece) -> node(scope, open.equipment()).gates.setInletShut(false);
+            case Rule.Action.ShutOutlet shut -> (node, piece) -> node(scope, shut.equipment()).gates.setOutletShut(true);
             case Rule.Action.Switch drive -> (node, piece) -> node(scope, drive.equipment()).setOff(!drive.on());
-            case Rule.Action.OpenOutlet open -> (node, piece) -> node(scope, open.equipment()).setOutletShut(false);
+            case Rule.Action.OpenOutlet open -> (node, piece) -> node(scope, open.equipment()).gates.setOutletShut(false);
             case Rule.Action.Signal signal -> (node, piece) -> book.signal(signal.name());
             case Rule.Action.Create create -> (node, piece) -> flow.afterwards(rule.name(), () -> create(scope, create));
             case Rule.Action.Scrap() -> (node, piece) -> {

@@ -138,7 +138,7 @@ abstract class WorkNode extends Node {
     /** Nothing comes in and nothing is begun; what is under way is finished or interrupted, as the study says. */
     @Override
     protected final void setOffShift(boolean off) {
-        holdInlet(Hold.OFF_SHIFT, off);
+        gates.holdInlet(Hold.OFF_SHIFT, off);
         if (element().basics().duty().atShiftEnd() != AtShiftEnd.FINISH) {
             holdWork(Hold.OFF_SHIFT, off);
         }

@@ -33,7 +33,7 @@ import rhombic.validation.Lines;
  * Room on conveyors that is promised to what is still on its way: pieces of 0.6 m, 0.4 m apart at least, so each takes a metre; half a
  * metre a second.
  */
-class ConveyorPromisesTest {
+class ConveyorClaimsTest {
     private static final PieceType BOX = PieceType.usual("Piece");
     private static final PieceType LONG = PieceType.usual("Long").sized(new Quantity(1.6, Unit.METRE), BOX.width(), BOX.height());
 
