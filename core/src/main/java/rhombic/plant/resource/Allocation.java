@@ -46,8 +46,7 @@ public final class Allocation {
     }
 
     public Group group(Crew crew, double speed, @Nullable Pose breakArea) {
-        choice.addRule(crew.personRule());
-        return new Group(this, crew.name(), speed, crew, breakArea);
+        return new Group(this, crew.name(), speed, crew, choice.rule(crew.personRule()), breakArea);
     }
 
     public Resource add(String name, Group group, boolean[] skills, double factor, Pose home) {
@@ -228,7 +227,7 @@ public final class Allocation {
         for (int i = 0; i < asked.size(); i++) {
             Job job = asked.get(i);
             if (choice.commitFor(job)) {
-                return nearest(job, i);
+                return best(job, i);
             }
             if (!yielding.isEmpty() && callAway(job) && choice.commitFor(job)) {
                 return job;
@@ -237,26 +236,28 @@ public final class Allocation {
         return null;
     }
 
-    /** If the one who would do the job goes by what is nearest: that one, of the same priority. */
-    private Job nearest(Job first, int at) {
+    /** The one that who would do the job does first by the rule of its group, of the same priority. */
+    private Job best(Job first, int at) {
         Resource person = choice.chosen().getFirst();
-        if (person.group().jobRule != Crew.JobRule.NEAREST || first.isFirst()) {
+        JobRule rule = person.group().jobRule;
+        if (rule.isFirstInLine() || first.isFirst()) {
             return first;
         }
         Job best = first;
-        double metres = -1; // reckoned once there is another that could be done
+        double min = Double.NaN; // reckoned once there is another that could be done
         for (int i = at + 1; i < asked.size() && asked.get(i).priority() == first.priority(); i++) {
             Job other = asked.get(i);
             if (!choice.canBeMadeFor(other)) {
                 continue;
             }
-            metres = metres < 0 ? person.metresTo(first.location()) : metres;
-            if (person.metresTo(other.location()) < metres && choice.commitFor(other) && choice.chosen().contains(person)) {
+            min = Double.isNaN(min) ? rule.rank(person, first) : min;
+            double rank = rule.rank(person, other);
+            if (rank < min && choice.commitFor(other) && choice.chosen().contains(person)) {
                 best = other;
-                metres = person.metresTo(other.location());
+                min = rank;
             }
         }
-        if (metres >= 0) {
+        if (!Double.isNaN(min)) {
             boolean asBefore = choice.commitFor(best); // another may have been looked at since
             assert asBefore : "who could do it can't any more";
         }

@@ -1,9 +1,10 @@
 package rhombic.plant.resource;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.BitSet;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.LongSupplier;
 import org.jspecify.annotations.Nullable;
 import rhombic.study.kind.Crew;
@@ -17,19 +18,17 @@ final class Choice {
     private static final int LAST_BIT = Long.SIZE - 1;
 
     private final List<Resource> resources;
-    private final LongSupplier now;
     /** Those who are free, for each skill. */
     private final List<Free> freeWith = new ArrayList<>();
-    /** Where each of them stands, by number; not a number while it walks. */
-    private double[] standX = {};
-    private double[] standY = {};
     /** A bit for each skill that anybody free has, as in {@link Job#skills}: most jobs that wait are passed over by it. */
     private long freeSkills;
     private final int[] freeOfBit = new int[Long.SIZE];
     private final List<Resource> chosen = new ArrayList<>();
     /** Whether all crews choose by the same rule, as they mostly do. */
     private boolean isOfOneRule = true;
-    private Crew.@Nullable PersonRule rule;
+    private @Nullable ResourceRule rule;
+    private final NearestResource nearest;
+    private final Map<Crew.PersonRule, ResourceRule> rules = new EnumMap<>(Crew.PersonRule.class);
 
     /**
      * @param people all of them, by their numbers
@@ -37,22 +36,32 @@ final class Choice {
      */
     Choice(List<Resource> people, int skills, LongSupplier now) {
         this.resources = people;
-        this.now = now;
+        nearest = new NearestResource(people);
+        for (Crew.PersonRule one : Crew.PersonRule.values()) {
+            rules.put(one, switch (one) {
+                case NEAREST -> nearest;
+                case LEAST_USED -> new LeastUsedResource(people, now);
+                case IN_TURN -> new ResourceInTurn(people);
+                case IN_ORDER, SAME -> new ResourceInOrder();
+            });
+        }
         for (int i = 0; i < skills; i++) {
             freeWith.add(new Free());
         }
     }
 
-    /** A crew goes by that rule. */
-    void addRule(Crew.PersonRule personRule) {
-        isOfOneRule &= rule == null || rule == personRule;
-        rule = personRule;
+    /** The rule by which a crew goes. */
+    ResourceRule rule(Crew.PersonRule wanted) {
+        ResourceRule found = rules.get(wanted);
+        assert found != null : "every rule has its class";
+        isOfOneRule &= rule == null || rule == found;
+        rule = found;
+        return found;
     }
 
     /** There will be so many resources. */
     void setSize(int people) {
-        standX = Arrays.copyOf(standX, people);
-        standY = Arrays.copyOf(standY, people);
+        nearest.setSize(people);
     }
 
     /** Those of whom it was said last that the job can be given to them. */
@@ -168,7 +177,7 @@ final class Choice {
         double x = job.location().x();
         double y = job.location().y();
         int best = Free.NONE;
-        Crew.PersonRule personRule = Crew.PersonRule.IN_ORDER;
+        ResourceRule by = null;
         double min = 0;
         for (int i = free.next(0); i != Free.NONE; i = free.next(i + 1)) {
             if (!isFirst && chosen.contains(resources.get(i))) {
@@ -177,12 +186,12 @@ final class Choice {
             if (preferred != null && i == preferred.number) {
                 return preferred;
             }
-            if (best == Free.NONE) {
+            if (by == null) {
                 best = i;
-                personRule = resources.get(i).group().personRule;
-                min = rank(i, personRule, x, y);
-            } else if (isOfOneRule || resources.get(i).group().personRule == personRule) {
-                double rank = rank(i, personRule, x, y);
+                by = resources.get(i).group().resourceRule;
+                min = by.rank(i, x, y);
+            } else if (isOfOneRule || resources.get(i).group().resourceRule == by) {
+                double rank = by.rank(i, x, y);
                 if (rank < min) {
                     best = i;
                     min = rank;
@@ -192,24 +201,8 @@ final class Choice {
         return best == Free.NONE ? null : resources.get(best);
     }
 
-    /** The lowest of those who go by one rule comes; of equals the first in order. */
-    private double rank(int number, Crew.PersonRule personRule, double x, double y) {
-        if (personRule == Crew.PersonRule.NEAREST) {
-            double dx = standX[number] - x;
-            double dy = standY[number] - y;
-            double square = dx * dx + dy * dy;
-            return Double.isNaN(square) ? resources.get(number).squareMetresTo(x, y) : square;
-        }
-        return switch (personRule) {
-            case LEAST_USED -> resources.get(number).tally().busyNanos(now.getAsLong());
-            case IN_TURN -> resources.get(number).lastGiven;
-            case NEAREST, IN_ORDER, SAME -> 0;
-        };
-    }
-
     /** Somebody stands there now, or walks: then it is not a number. */
     void stands(Resource person, double x, double y) {
-        standX[person.number] = x;
-        standY[person.number] = y;
+        nearest.stands(person, x, y);
     }
 }

@@ -6,7 +6,7 @@ import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.kind.Crew;
 import rhombic.study.value.PersonState;
 
-/** Doers of one sort, with the rules that they go by. */
+/** Resources of one sort, with the rules that they go by. */
 public final class Group {
     private static final double NANOS = 1e9;
 
@@ -14,25 +14,30 @@ public final class Group {
     final String name;
     /** Metres per second; infinite for those who are there at once. */
     private final double speed;
-    final Crew.PersonRule personRule;
-    final Crew.JobRule jobRule;
+    final ResourceRule resourceRule;
+    final JobRule jobRule;
+    private final boolean isBySame;
     final boolean isGoingHome;
     final AtShiftEnd atShiftEnd;
     final @Nullable Pose breakArea;
 
-    Group(Allocation allocation, String name, double speed, Crew crew, @Nullable Pose breakArea) {
+    Group(Allocation allocation, String name, double speed, Crew crew, ResourceRule resourceRule, @Nullable Pose breakArea) {
         this.allocation = allocation;
         this.name = name;
         this.speed = speed;
-        personRule = crew.personRule();
-        jobRule = crew.jobRule();
+        this.resourceRule = resourceRule;
+        jobRule = switch (crew.jobRule()) {
+            case OLDEST -> new OldestJob();
+            case NEAREST -> new NearestJob();
+        };
+        isBySame = crew.personRule() == Crew.PersonRule.SAME;
         isGoingHome = crew.idleAt() == Crew.IdlePlace.AT_HOME;
         atShiftEnd = crew.basics().duty().atShiftEnd();
         this.breakArea = breakArea;
     }
 
     public boolean isBySame() {
-        return personRule == Crew.PersonRule.SAME;
+        return isBySame;
     }
 
     public String name() {

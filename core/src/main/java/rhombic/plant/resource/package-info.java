@@ -7,6 +7,9 @@
  * when an instant has settled: pieces move first, then people are given out. It knows neither stations nor vehicles; whoever
  * asks for a job hears through its {@link rhombic.plant.resource.Job.Owner} when all are there and when they have to go.
  *
+ * <p>Two rules say who does what, each a class of its own: a {@link rhombic.plant.resource.ResourceRule} ranks those who are free for a job,
+ * a {@link rhombic.plant.resource.JobRule} the jobs that one of them could do next.
+ *
  * <p>Promises: a resource does one job at a time and is in one place; nothing waits for resources who are free and able; at the end of
  * an instant no job that could be given is not given. Cost: a job that is asked for or done looks at the jobs that wait, in
  * order, but only while somebody is free who has the skill.

@@ -1,0 +1,37 @@
+package rhombic.plant.resource;
+
+import java.util.Arrays;
+import java.util.List;
+
+/** The one with the shortest way. */
+final class NearestResource implements ResourceRule {
+    private final List<Resource> resources;
+    /** Where each of them stands, by number, close together since all who are free are looked at; not a number while it walks. */
+    private double[] standX = {};
+    private double[] standY = {};
+
+    NearestResource(List<Resource> resources) {
+        this.resources = resources;
+    }
+
+    /** There will be so many resources. */
+    void setSize(int count) {
+        standX = Arrays.copyOf(standX, count);
+        standY = Arrays.copyOf(standY, count);
+    }
+
+    /** It stands there now, or walks: then it is not a number. */
+    void stands(Resource resource, double x, double y) {
+        standX[resource.number] = x;
+        standY[resource.number] = y;
+    }
+
+    /** The square of the way, which tells as well who is nearest. */
+    @Override
+    public double rank(int number, double x, double y) {
+        double dx = standX[number] - x;
+        double dy = standY[number] - y;
+        double square = dx * dx + dy * dy;
+        return Double.isNaN(square) ? resources.get(number).squareMetresTo(x, y) : square;
+    }
+}
