@@ -3,27 +3,18 @@ package rhombic.desktop.card;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.TextField;
-import javafx.scene.control.TextInputControl;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -31,13 +22,11 @@ import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Polygon;
 import org.jspecify.annotations.Nullable;
-import rhombic.desktop.card.sentences.OfferException;
 import rhombic.desktop.card.sentences.Sentence;
 import rhombic.desktop.card.sentences.Sentences;
 import rhombic.desktop.card.sentences.SharedSentences;
 import rhombic.desktop.work.StripLog;
 import rhombic.desktop.work.Workbench;
-import rhombic.formula.FormulaException;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.change.ChangeWords;
@@ -50,23 +39,17 @@ import rhombic.trace.Moment;
 
 /** Shows the job card of what is selected; an editor unfolds in place under the sentence whose token was chosen. */
 public final class JobCardView extends ScrollPane {
-    private static final String OFFER_ID = "editor-offer";
-    private static final Pattern QUOTED = Pattern.compile("\u201c([^\u201d]*)\u201d");
-
-    private final Drafts drafts = new Drafts();
     private final Workbench bench;
-    private final TokenEditors editors;
+    private final UnfoldedEditor editor;
     private final VBox content = new VBox(8);
     private final LiveFigures live;
     private @Nullable Moment moment;
     private @Nullable Study momentOf;
-    private List<Problem> problems = List.of();
     /** They come a little later than the sentences, and must not disturb who edits these. */
-    private final VBox faults = new VBox(8);
+    private final ProblemNotes faults;
     /** The line with the name at the top, kept as long as it says the same. */
     private @Nullable VBox header;
     private Optional<PieceNote> piece = Optional.empty();
-    private @Nullable VBox unfolded;
 
     /** What there is to say about a piece that was clicked. */
     public record PieceNote(String title, String doing, Map<String, String> values, List<String> history) {}
@@ -80,7 +63,8 @@ public final class JobCardView extends ScrollPane {
             Supplier<@Nullable StripLog> strips) {
         this.bench = bench;
         live = new LiveFigures(bench, unfolding, strips);
-        editors = new TokenEditors(tables, bench::study);
+        editor = new UnfoldedEditor(bench, new TokenEditors(tables, bench::study), content, this::rebuild);
+        faults = new ProblemNotes(bench);
         getStyleClass().add("job-card");
         setId("job-card");
         setFitToWidth(true);
@@ -94,7 +78,7 @@ public final class JobCardView extends ScrollPane {
 
     /** Says everything anew; call after the study or the selection has changed. What reads as before stays as it is. */
     public void rebuild() {
-        showFaults();
+        faults.show();
         List<Node> nodes = new ArrayList<>();
         Optional<PlantElement> single = bench.single();
         piece.ifPresent(note -> nodes.add(pieceNote(note)));
@@ -136,31 +120,12 @@ public final class JobCardView extends ScrollPane {
             }
         }
         replace(nodes);
-        markDrafts();
+        editor.markDrafts();
     }
 
     /** Another study is on the table. */
     public void forgetDrafts() {
-        drafts.clear();
-    }
-
-    /** What the card is about, to keep drafts apart. */
-    private String subject() {
-        return bench.link().map(Link::id).orElseGet(() -> String.join("\n", bench.selection().stream().sorted().toList()));
-    }
-
-    /** Marks the tokens for which something was typed that is not used yet. */
-    private void markDrafts() {
-        String subject = subject();
-        content.lookupAll(".button").forEach(node -> {
-            String id = String.valueOf(node.getId());
-            boolean isDraft = id.startsWith("token-") && node.getUserData() instanceof Sentence.Token token
-                    && drafts.of(subject, token.id()).isKept();
-            node.getStyleClass().remove("draft");
-            if (isDraft) {
-                node.getStyleClass().add("draft");
-            }
-        });
+        editor.forgetDrafts();
     }
 
     /** Puts in what is new and takes out what is gone; the rest is not touched, and need not be laid out again. */
@@ -190,25 +155,13 @@ public final class JobCardView extends ScrollPane {
                 before.remove(block);
                 block.standFor(sentence);
             });
-            blocks.add(same.orElseGet(() -> new SentenceBlock(sentence, this::unfold)));
+            blocks.add(same.orElseGet(() -> new SentenceBlock(sentence, editor::unfold)));
         }
         return blocks;
     }
 
     public void setProblems(List<Problem> found) {
-        problems = found;
-        showFaults();
-    }
-
-    private void showFaults() {
-        List<Problem> shown = bench.single().map(element -> problems.stream().filter(p -> p.subject().equals(element.name())).toList())
-                .orElse(problems);
-        if (!shown.equals(faults.getUserData())) {
-            faults.setUserData(shown);
-            faults.getChildren().setAll(faults(shown));
-        }
-        faults.setVisible(!shown.isEmpty());
-        faults.setManaged(!shown.isEmpty());
+        faults.setProblems(found);
     }
 
     public void showPiece(Optional<PieceNote> note) {
@@ -297,144 +250,8 @@ public final class JobCardView extends ScrollPane {
         row.setAlignment(Pos.CENTER_LEFT);
         VBox block = new VBox(4, row);
         Sentence.Token token = Sentence.Token.typed("name", name, name, "A name that nothing else has", rename);
-        title.setOnAction(e -> unfold(block, token));
+        title.setOnAction(e -> editor.unfold(block, token));
         return block;
-    }
-
-    // ---- editors in place
-
-    private void unfold(VBox block, Sentence.Token token) {
-        if (unfolded != null) {
-            unfolded.getChildren().remove(1, unfolded.getChildren().size());
-        }
-        unfolded = block;
-        markDrafts();
-        Label message = new Label();
-        message.getStyleClass().add("message");
-        message.setId("editor-message");
-        message.setWrapText(true);
-        message.setManaged(false);
-        if (token.editor() instanceof Sentence.Editor.Act) {
-            block.getChildren().add(message);
-            apply(token, "", message);
-            return;
-        }
-        Drafts.Slot draft = drafts.of(subject(), token.id());
-        VBox editor = new VBox(3);
-        editor.getStyleClass().add("editor");
-        editor.setId("editor");
-        editor.getChildren().addAll(editors.of(token, message, draft, (chosen, text) -> apply(chosen, text, message)), message);
-        if (canVary(token)) {
-            editor.getChildren().add(new LevelsEditor(token, bench, message));
-        }
-        editor.addEventHandler(KeyEvent.KEY_PRESSED, e -> {
-            if (e.getCode() == KeyCode.ESCAPE) {
-                draft.drop();
-                block.getChildren().remove(editor);
-                focus(token.id());
-                e.consume();
-            }
-        });
-        block.getChildren().add(editor);
-    }
-
-    /** Whether it makes sense to try several values of it: names and what stands for the study itself are none. */
-    private static boolean canVary(Sentence.Token token) {
-        return !token.id().equals("name") && switch (token.editor()) {
-            case Sentence.Editor.Line line -> true;
-            case Sentence.Editor.Time time -> true;
-            case Sentence.Editor.Script script -> true;
-            case Sentence.Editor.Pick pick -> pick.choices().size() > 1;
-            case Sentence.Editor.Week week -> false;
-            case Sentence.Editor.PickSeveral several -> false;
-            case Sentence.Editor.Cells cells -> false;
-            case Sentence.Editor.Act act -> false;
-        };
-    }
-
-    private void apply(Sentence.Token token, String text, Label message) {
-        String subject = subject();
-        Set<String> before = bench.selection();
-        Set<String> names = bench.study().names();
-        Set<String> shownBefore = tokens().map(Node::getId).collect(Collectors.toSet());
-        try {
-            bench.edit("change " + token.id(), token.change().apply(text));
-        } catch (IllegalArgumentException e) {
-            TokenEditors.say(message, String.valueOf(e.getMessage()));
-            showFault(e);
-            offer(e, message, drafts.of(subject, token.id()));
-            return;
-        }
-        drafts.of(subject, token.id()).drop();
-        Set<String> added = new java.util.HashSet<>(bench.study().names());
-        added.removeAll(names);
-        if (token.id().equals("name") && before.size() == 1 && added.size() == 1) {
-            bench.select(added);
-        }
-        rebuild();
-        focus(token.id(), shownBefore);
-    }
-
-    /** Under the message, what it may have been meant as. */
-    private void offer(IllegalArgumentException refused, Label message, Drafts.Slot draft) {
-        if (!(message.getParent() instanceof VBox box)) {
-            return;
-        }
-        box.getChildren().removeIf(node -> OFFER_ID.equals(node.getId()));
-        if (refused instanceof OfferException offered) {
-            Button button = new Button(offered.offer());
-            button.setId(OFFER_ID);
-            button.getStyleClass().add("quiet-button");
-            button.setWrapText(true);
-            button.setOnAction(e -> {
-                try {
-                    bench.edit(offered.offer().toLowerCase(Locale.ROOT), offered.change());
-                    draft.drop();
-                    rebuild();
-                } catch (IllegalArgumentException again) {
-                    TokenEditors.say(message, String.valueOf(again.getMessage()));
-                }
-            });
-            box.getChildren().add(box.getChildren().indexOf(message) + 1, button);
-        }
-    }
-
-    /** Marks the character that a formula can't be read at, or what the message quotes. */
-    private void showFault(IllegalArgumentException fault) {
-        Matcher quoted = QUOTED.matcher(String.valueOf(fault.getMessage()));
-        if (!(fault instanceof FormulaException) && quoted.find() && content.lookup("#editor-field") instanceof TextInputControl field) {
-            int at = field.getText().indexOf(quoted.group(1));
-            if (at >= 0 && !quoted.group(1).isEmpty()) {
-                field.selectRange(at, at + quoted.group(1).length());
-            }
-            return;
-        }
-        if (fault instanceof FormulaException formula && formula.position() >= 0
-                && content.lookup("#editor-field") instanceof TextField field) {
-            int at = Math.min(formula.position(), field.getLength());
-            field.selectRange(at, Math.min(at + 1, field.getLength()));
-        }
-    }
-
-    /** Goes to the token; where it is gone, to the first that has come in its place, for the next key is meant for the card. */
-    private void focus(String id, Set<String> shownBefore) {
-        if (!focus(id)) {
-            tokens().filter(token -> !shownBefore.contains(token.getId())).findFirst().or(() -> tokens().findFirst())
-                    .ifPresent(Node::requestFocus);
-        }
-    }
-
-    private boolean focus(String id) {
-        Node token = content.lookup("#token-" + id.replace(' ', '-'));
-        if (token != null) {
-            token.requestFocus();
-        }
-        return token != null;
-    }
-
-    /** Of all sentences, from the top. */
-    private Stream<Node> tokens() {
-        return content.lookupAll(".button").stream().filter(button -> String.valueOf(button.getId()).startsWith("token-"));
     }
 
     // ---- several elements, problems, pieces
@@ -480,29 +297,6 @@ public final class JobCardView extends ScrollPane {
         button.setOnAction(e -> bench.select(bench.study().elements().stream().filter(other -> other.kind().equals(element.kind()))
                 .map(PlantElement::name).collect(java.util.stream.Collectors.toSet())));
         return button;
-    }
-
-    private List<Node> faults(List<Problem> found) {
-        List<Node> faults = new ArrayList<>();
-        for (Problem problem : found.stream().limit(30).toList()) {
-            Label text = new Label(
-                    (bench.single().isEmpty() && !problem.subject().isEmpty() ? problem.subject() + ": " : "") + problem.message()
-                            + ". " + problem.remedy() + ".");
-            text.setWrapText(true);
-            text.getStyleClass().addAll("problem", problem.grade().name().toLowerCase(Locale.ROOT));
-            if (!problem.subject().isEmpty()) {
-                text.setOnMouseClicked(e -> bench.select(problem.subject()));
-            }
-            faults.add(text);
-            for (Problem.Fix fix : problem.fixes()) {
-                Button mend = new Button(fix.name());
-                mend.getStyleClass().add("quiet-button");
-                mend.setId("fix-" + problem.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'));
-                mend.setOnAction(e -> bench.edit(fix.name(), fix.changes()::applyTo));
-                faults.add(mend);
-            }
-        }
-        return faults;
     }
 
     private VBox pieceNote(PieceNote note) {
