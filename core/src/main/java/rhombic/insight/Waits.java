@@ -6,9 +6,7 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalInt;
 import java.util.stream.Collectors;
-import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
@@ -42,37 +40,35 @@ final class Waits {
             return "to go back to " + study.element(status.backTo()).name() + " for rework" + why(status.backTo(), moment);
         }
         PlantElement giver = study.element(status.node());
-        List<Link> links = Arrays.stream(study.linksFrom(status.node())).mapToObj(study::link)
-                .filter(link -> giver.port(link.fromPort(), false).equals(giver.port(outlet, false))).toList();
+        List<Integer> links = Arrays.stream(study.linksFrom(status.node()))
+                .filter(link -> giver.port(study.link(link).fromPort(), false).equals(giver.port(outlet, false))).boxed().toList();
         if (moment.isOutletShut(status.node())) {
             return "until the outlet is opened";
         }
         if (links.isEmpty()) {
             return "since nothing is linked behind it";
         }
-        List<Link> wanted = status.way() >= 0 && status.way() < links.size() ? List.of(links.get(status.way())) : fitting(links, status);
+        List<Integer> wanted = status.way() >= 0 && status.way() < links.size() ? List.of(links.get(status.way())) : fitting(links, status);
         if (wanted.isEmpty()) {
             return "since none of the links is for " + type(status).name();
         }
-        return "for room at " + wanted.stream().map(link -> link.to() + why(link, moment)).collect(Collectors.joining(" or "));
+        return "for room at "
+                + wanted.stream().map(link -> study.link(link).to() + whyOnLink(link, moment)).collect(Collectors.joining(" or "));
     }
 
-    private String why(Link link, Moment moment) {
-        OptionalInt number = study.findLink(link.id());
-        boolean isDown = number.isPresent() && moment.stateOfLink(number.getAsInt()).isPresent();
-        return isDown ? " (the way there is down)" : why(study.number(link.to()), moment);
+    private String whyOnLink(int link, Moment moment) {
+        return moment.stateOfLink(link).isPresent() ? " (the way there is down)" : why(study.to(link), moment);
     }
 
-    private List<Link> fitting(List<Link> links, PieceStatus status) {
-        List<Link> filtered = links.stream().filter(link -> switch (link.filter()) {
+    private List<Integer> fitting(List<Integer> links, PieceStatus status) {
+        List<Integer> filtered = links.stream().filter(link -> switch (study.link(link).filter()) {
             case LinkFilter.Types types -> types.types().contains(type(status).name());
             case LinkFilter.LoadCarriers() -> type(status).loadCarrier();
             case LinkFilter.Contents() -> !type(status).loadCarrier();
             case LinkFilter.Condition condition -> true;
             case LinkFilter.All() -> false;
         }).toList();
-        boolean any = links.stream().anyMatch(link -> !(link.filter() instanceof LinkFilter.All));
-        return any && !filtered.isEmpty() ? filtered : links.stream().filter(link -> link.filter() instanceof LinkFilter.All).toList();
+        return filtered.isEmpty() ? links.stream().filter(link -> study.link(link).filter() instanceof LinkFilter.All).toList() : filtered;
     }
 
     /** In brackets, what keeps the taker from taking. */

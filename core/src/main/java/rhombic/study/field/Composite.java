@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import rhombic.study.field.Part.Presence;
 
 /** A value made of parts that have names. */
 public final class Composite<T> implements FieldType<T> {
@@ -42,17 +41,17 @@ public final class Composite<T> implements FieldType<T> {
 
         /** A part that must be there. */
         public <V> Part<T, V> required(String name, String meaning, FieldType<V> type, Function<T, V> get) {
-            return added(new Part<>(name, meaning, type, Presence.REQUIRED, null, get));
+            return added(Part.required(name, meaning, type, get));
         }
 
         /** A part that is always written, and may be missing. */
         public <V> Part<T, V> written(String name, String meaning, FieldType<V> type, V usual, Function<T, V> get) {
-            return added(new Part<>(name, meaning, type, Presence.WRITTEN, usual, get));
+            return added(Part.written(name, meaning, type, usual, get));
         }
 
         /** A part that is left out while it has its usual value. */
         public <V> Part<T, V> optional(String name, String meaning, FieldType<V> type, V usual, Function<T, V> get) {
-            return added(new Part<>(name, meaning, type, Presence.OPTIONAL, usual, get));
+            return added(Part.optional(name, meaning, type, usual, get));
         }
 
         /** A part that there may be or not. */

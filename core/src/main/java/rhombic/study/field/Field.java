@@ -2,7 +2,6 @@ package rhombic.study.field;
 
 import java.util.function.BiFunction;
 import java.util.function.Function;
-import rhombic.study.field.Part.Presence;
 
 /**
  * A part that can be set by itself.
@@ -10,22 +9,22 @@ import rhombic.study.field.Part.Presence;
  * @param with gives the whole with another value; fails with an {@link IllegalArgumentException} that says which rule it breaks
  */
 public record Field<E, V>(Part<E, V> part, BiFunction<E, V, E> with) {
-    /** One that always stands in files. */
-    public static <E, V> Field<E, V> required(String name, String meaning, FieldType<V> type, V usual, Function<E, V> get,
+    /** One that must stand in files. */
+    public static <E, V> Field<E, V> required(String name, String meaning, FieldType<V> type, Function<E, V> get,
             BiFunction<E, V, E> with) {
-        return new Field<>(new Part<>(name, meaning, type, Presence.REQUIRED, usual, get), with);
+        return new Field<>(Part.required(name, meaning, type, get), with);
     }
 
     /** One that is always written, and may be missing. */
     public static <E, V> Field<E, V> written(String name, String meaning, FieldType<V> type, V usual, Function<E, V> get,
             BiFunction<E, V, E> with) {
-        return new Field<>(new Part<>(name, meaning, type, Presence.WRITTEN, usual, get), with);
+        return new Field<>(Part.written(name, meaning, type, usual, get), with);
     }
 
     /** One that is left out of files while it has its usual value. */
     public static <E, V> Field<E, V> optional(String name, String meaning, FieldType<V> type, V usual, Function<E, V> get,
             BiFunction<E, V, E> with) {
-        return new Field<>(new Part<>(name, meaning, type, Presence.OPTIONAL, usual, get), with);
+        return new Field<>(Part.optional(name, meaning, type, usual, get), with);
     }
 
     public String name() {

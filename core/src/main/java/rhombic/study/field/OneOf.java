@@ -9,6 +9,7 @@ import java.util.function.Predicate;
 public final class OneOf<T> implements FieldType<T> {
     private final String word;
     private final List<Variant<T, ?>> variants;
+    private final boolean canName;
 
     /** A sort of the values: which are of it, and how they are built. */
     public static final class Variant<T, S extends T> {
@@ -66,6 +67,7 @@ public final class OneOf<T> implements FieldType<T> {
     private OneOf(String word, List<Variant<T, ?>> variants) {
         this.word = word;
         this.variants = List.copyOf(variants);
+        canName = variants.stream().anyMatch(variant -> variant.form().canName());
     }
 
     /**
@@ -90,7 +92,7 @@ public final class OneOf<T> implements FieldType<T> {
 
     @Override
     public boolean canName() {
-        return variants.stream().anyMatch(variant -> variant.form().canName());
+        return canName;
     }
 
     @Override

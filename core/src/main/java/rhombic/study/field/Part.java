@@ -24,9 +24,24 @@ public record Part<T, V>(String name, String meaning, FieldType<V> type, Presenc
         OPTIONAL
     }
 
+    /** One that must be there. */
+    static <T, V> Part<T, V> required(String name, String meaning, FieldType<V> type, Function<T, V> get) {
+        return new Part<>(name, meaning, type, Presence.REQUIRED, null, get);
+    }
+
+    /** One that is always written, and may be missing. */
+    static <T, V> Part<T, V> written(String name, String meaning, FieldType<V> type, V usual, Function<T, V> get) {
+        return new Part<>(name, meaning, type, Presence.WRITTEN, usual, get);
+    }
+
+    /** One that is left out while it has its usual value. */
+    static <T, V> Part<T, V> optional(String name, String meaning, FieldType<V> type, V usual, Function<T, V> get) {
+        return new Part<>(name, meaning, type, Presence.OPTIONAL, usual, get);
+    }
+
     /** One that there may be or not. */
     public static <T, V> Part<T, Optional<V>> maybe(String name, String meaning, FieldType<V> type, Function<T, Optional<V>> get) {
-        return new Part<>(name, meaning, new FieldType.Maybe<>(type), Presence.OPTIONAL, Optional.empty(), get);
+        return optional(name, meaning, new FieldType.Maybe<>(type), Optional.empty(), get);
     }
 
     public V of(T whole) {

@@ -3,121 +3,25 @@ package rhombic.study.field;
 /** What a text in a study means. */
 public enum Reference {
     /** Nothing: any text. */
-    NOTHING {
-        @Override
-        void report(String text, NameUse use) {}
-
-        @Override
-        String renamed(String text, NameChange change) {
-            return text;
-        }
-    },
+    NOTHING,
     /** The name of what has the text. */
-    OWN_NAME {
-        @Override
-        void report(String text, NameUse use) {}
-
-        @Override
-        String renamed(String text, NameChange change) {
-            return text;
-        }
-    },
+    OWN_NAME,
     /** A piece type, by name. */
-    PIECE_TYPE {
-        @Override
-        void report(String text, NameUse use) {
-            use.type(text);
-        }
-
-        @Override
-        String renamed(String text, NameChange change) {
-            return change.type(text);
-        }
-    },
+    PIECE_TYPE,
     /** A piece type, by name, or any of them. */
-    PART_TYPE {
-        @Override
-        void report(String text, NameUse use) {
-            if (!text.equals(ANY)) {
-                use.type(text);
-            }
-        }
-
-        @Override
-        String renamed(String text, NameChange change) {
-            return text.equals(ANY) ? text : change.type(text);
-        }
-    },
+    PART_TYPE,
     /** A value that may be the name of a piece type: it follows its new name, but it needs not be one. */
-    MAYBE_PIECE_TYPE {
-        @Override
-        void report(String text, NameUse use) {}
-
-        @Override
-        String renamed(String text, NameChange change) {
-            return change.type(text);
-        }
-    },
+    MAYBE_PIECE_TYPE,
     /** A table, by name. */
-    TABLE {
-        @Override
-        void report(String text, NameUse use) {
-            use.table(text);
-        }
-
-        @Override
-        String renamed(String text, NameChange change) {
-            return change.table(text);
-        }
-    },
+    TABLE,
     /** A formula, whatever it names. */
-    FORMULA {
-        @Override
-        void report(String text, NameUse use) {
-            use.formula(text);
-        }
-
-        @Override
-        String renamed(String text, NameChange change) {
-            return change.formula(text);
-        }
-    },
+    FORMULA,
     /** An element, by name. */
-    ELEMENT {
-        @Override
-        void report(String text, NameUse use) {
-            use.equipment(text);
-        }
-
-        @Override
-        String renamed(String text, NameChange change) {
-            return change.equipment(text);
-        }
-    },
+    ELEMENT,
     /** A calendar, by name. */
-    CALENDAR {
-        @Override
-        void report(String text, NameUse use) {
-            use.calendar(text);
-        }
-
-        @Override
-        String renamed(String text, NameChange change) {
-            return change.calendar(text);
-        }
-    },
+    CALENDAR,
     /** A crew, or a skill that people of any crew have. */
-    SKILL {
-        @Override
-        void report(String text, NameUse use) {
-            use.skill(text);
-        }
-
-        @Override
-        String renamed(String text, NameChange change) {
-            return change.equipment(text);
-        }
-    };
+    SKILL;
 
     /** Stands for a piece of any type. */
     public static final String ANY = "any";
@@ -127,7 +31,32 @@ public enum Reference {
         return this != NOTHING && this != OWN_NAME;
     }
 
-    abstract void report(String text, NameUse use);
+    void report(String text, NameUse use) {
+        switch (this) {
+            case NOTHING, OWN_NAME, MAYBE_PIECE_TYPE -> {}
+            case PIECE_TYPE -> use.type(text);
+            case PART_TYPE -> {
+                if (!text.equals(ANY)) {
+                    use.type(text);
+                }
+            }
+            case TABLE -> use.table(text);
+            case FORMULA -> use.formula(text);
+            case ELEMENT -> use.equipment(text);
+            case CALENDAR -> use.calendar(text);
+            case SKILL -> use.skill(text);
+        }
+    }
 
-    abstract String renamed(String text, NameChange change);
+    String renamed(String text, NameChange change) {
+        return switch (this) {
+            case NOTHING, OWN_NAME -> text;
+            case PIECE_TYPE, MAYBE_PIECE_TYPE -> change.type(text);
+            case PART_TYPE -> text.equals(ANY) ? text : change.type(text);
+            case TABLE -> change.table(text);
+            case FORMULA -> change.formula(text);
+            case ELEMENT, SKILL -> change.equipment(text);
+            case CALENDAR -> change.calendar(text);
+        };
+    }
 }

@@ -26,7 +26,7 @@ public record Buffer(Basics basics, OptionalInt capacity, Order order, Arrangeme
     public static final Kind<Buffer> KIND = new Kind<>("Buffer", Family.STORE, Buffer.class, List.of(
             Field.optional("capacity", "Pieces that it holds; missing: no limit.", new FieldType.WholeOrNone(1, FieldType.MANY),
                     OptionalInt.empty(), Buffer::capacity, Buffer::withCapacity),
-            Field.required("order", "In which order pieces leave.", FieldType.Word.of(Order.values()), Order.OLDEST_FIRST, Buffer::order,
+            Field.required("order", "In which order pieces leave.", FieldType.Word.of(Order.values()), Buffer::order,
                     Buffer::withOrder),
             Field.optional("arrangement", "How the pieces lie; missing: on rollers.", FieldType.Word.of(Arrangement.values()),
                     Arrangement.ON_ROLLERS, Buffer::arrangement, Buffer::withArrangement)),

@@ -42,7 +42,7 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     private static final double FOR_ONE_METRES = 0.9;
 
     public static final Kind<Crew> KIND = new Kind<>("Crew", Family.PEOPLE, Crew.class, List.of(
-            Field.required("people", "How many they are.", new FieldType.Whole(1, 1000), 1, Crew::people, Crew::withPeople),
+            Field.required("people", "How many they are.", new FieldType.Whole(1, 1000), Crew::people, Crew::withPeople),
             Field.optional("skills", "What they can be asked for by, beside the name of the crew.",
                     new FieldType.Several<>(FieldType.OWN_NAME), List.of(), Crew::skills, Crew::withSkills),
             Field.optional("speed", "At which they walk; missing: they are there at once.",

@@ -18,10 +18,10 @@ final class WorkFields {
     static final Work ONE_MINUTE = Work.of(1, 0, new TimeSource.Drawn(DistributionText.parse("60 s")));
 
     private static final List<Field<Work, ?>> ALL = List.of(
-            Field.required("places", "Pieces, or loads, that it works on at the same time.", new FieldType.Whole(1, 10_000), 1,
+            Field.required("places", "Pieces, or loads, that it works on at the same time.", new FieldType.Whole(1, 10_000),
                     Work::places, Work::withPlaces),
             Field.required("inputCapacity", "Pieces that may wait before the work; with 0 they wait where they come from.",
-                    new FieldType.Whole(0, FieldType.MANY), 0, Work::inputCapacity, Work::withInputCapacity),
+                    new FieldType.Whole(0, FieldType.MANY), Work::inputCapacity, Work::withInputCapacity),
             Field.optional("operations", "Steps in sequence, instead of time.", Operation.SEVERAL, List.of(), Work::operations,
                     Work::withOperations),
             Field.optional("changeover", "Time lost when the type changes; missing: none.", new FieldType.Maybe<>(TimeSource.TYPE),

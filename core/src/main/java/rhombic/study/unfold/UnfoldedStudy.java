@@ -5,7 +5,6 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalInt;
 import rhombic.study.Link;
 import rhombic.study.Rule;
@@ -124,16 +123,6 @@ public final class UnfoldedStudy {
         return links.get(number);
     }
 
-    /** The number of the link that has that id, if there is one. */
-    public OptionalInt findLink(String id) {
-        for (int i = 0; i < links.size(); i++) {
-            if (links.get(i).id().equals(id)) {
-                return OptionalInt.of(i);
-            }
-        }
-        return OptionalInt.empty();
-    }
-
     /** Number of the element where the link begins. */
     public int from(int link) {
         return from[link];
@@ -183,11 +172,5 @@ public final class UnfoldedStudy {
             }
         }
         return OptionalInt.empty();
-    }
-
-    /** The path of the cell in which the element lies, if it lies in one. */
-    public Optional<String> cell(int element) {
-        String cell = expanded.get(element).cell();
-        return cell.isEmpty() ? Optional.empty() : Optional.of(cell);
     }
 }

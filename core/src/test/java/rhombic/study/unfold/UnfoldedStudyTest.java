@@ -76,8 +76,6 @@ class UnfoldedStudyTest {
             assertEquals(OptionalInt.of(i), study.element(study.address(i, "position")));
         }
         assertEquals(OptionalInt.empty(), study.element(new Address("Cell B", "Drill", "places")));
-        assertEquals(Optional.of(INNER), study.cell(3));
-        assertEquals(Optional.empty(), study.cell(0));
     }
 
     @Test
@@ -88,7 +86,6 @@ class UnfoldedStudyTest {
         assertArrayEquals(new int[0], study.linksTo(0));
         assertEquals(2, study.from(1));
         assertEquals(3, study.to(1));
-        assertEquals(OptionalInt.of(2), study.findLink("link 2"));
         assertEquals(List.of(1, 1, 4, 4, 4), study.members().stream().map(UnfoldedStudy.Member::crew).toList());
         assertEquals("Crew 2 3", study.members().getLast().person().name());
         study.linksFrom(0)[0] = 99;

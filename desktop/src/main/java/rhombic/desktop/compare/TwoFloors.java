@@ -56,7 +56,8 @@ final class TwoFloors extends VBox implements AutoCloseable {
     /** One of the two. */
     private final class Side {
         final FloorView floor = new FloorView();
-        final Player player = new Player(new Preparation());
+        final Preparation preparation = new Preparation();
+        final Player player = new Player(preparation);
         final ComboBox<String> alternative = new ComboBox<>();
         final Label figures = Words.caption("");
         final VBox box;
@@ -87,7 +88,7 @@ final class TwoFloors extends VBox implements AutoCloseable {
             }
             variant().filter(v -> v.study() != loaded).ifPresent(v -> {
                 loaded = v.study();
-                floor.setStudy(UnfoldedStudy.of(v.study()));
+                floor.setStudy(preparation.unfolded(v.study()));
                 floor.markDifferent(v.isBase() ? Set.of() : ChangeWords.touched(bench.base(), v.study()));
                 player.load(v.study());
                 player.awaitStart();

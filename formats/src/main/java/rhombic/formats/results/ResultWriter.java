@@ -67,7 +67,7 @@ public final class ResultWriter {
         plan.put("seed", summary.study().plan().seed());
         plan.put("replications", summary.runs().size());
         ArrayNode responses = root.putArray("responses");
-        for (Response response : Response.all(summary.study())) {
+        for (Response response : Response.all(summary.unfolded())) {
             Interval interval = summary.interval(response);
             ObjectNode node = responses.addObject();
             node.put("element", response.subject());
@@ -232,7 +232,7 @@ public final class ResultWriter {
 
     private static void responses(Summary summary, Csv out) throws IOException {
         out.printRecord("element", "response", "unit", "mean", "half-width 95 %", "replications");
-        for (Response response : Response.all(summary.study())) {
+        for (Response response : Response.all(summary.unfolded())) {
             Interval interval = summary.interval(response);
             out.printRecord(response.subject(), response.name(), response.unit(), cell(interval.mean()), cell(interval.halfWidth()),
                     interval.values().size());

@@ -51,7 +51,7 @@ final class FieldReader {
             case FieldType.Flag flag -> fields.optionalFlag(name);
             case FieldType.Word<?> word -> fields.optionalText(name).flatMap(text -> word(word, text, name, fields));
             case FieldType.Text text -> fields.optionalText(name);
-            case FieldType.Measured measured -> fields.readQuantity(name, measured.dimension());
+            case FieldType.Measured measured -> fields.optionalQuantity(name, measured.dimension());
             case FieldType.Duration duration -> fields.optionalDistribution(name);
             case FieldType.TimeOfDay time -> fields.timeOfDay(name);
             case FieldType.Date date -> fields.date(name);

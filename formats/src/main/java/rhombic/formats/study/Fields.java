@@ -18,7 +18,6 @@ import rhombic.chance.DistributionText;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
-import rhombic.study.value.Value;
 
 /** The fields of one JSON object, read by name. Faults are collected with their path; a faulty field reads as a stand-in. */
 final class Fields {
@@ -80,11 +79,6 @@ final class Fields {
 
     Optional<Boolean> optionalFlag(String field) {
         return has(field) ? valid(() -> isTrue(field)) : Optional.empty();
-    }
-
-    /** As {@link #optionalQuantity}, but empty where what is there is none. */
-    Optional<Quantity> readQuantity(String field, Dimension dimension) {
-        return read(field, false).flatMap(value -> valid(() -> asQuantity(value, field, dimension, new Quantity(1, base(dimension)))));
     }
 
     Optional<LocalTime> timeOfDay(String field) {
@@ -161,16 +155,6 @@ final class Fields {
         return texts;
     }
 
-    /** The value of an attribute: a number, a text, or true or false. */
-    Value value(String field) {
-        return read(field, true).map(value -> {
-            if (value.isNumber() && Double.isFinite(value.doubleValue())) {
-                return (Value) new Value.Num(value.doubleValue());
-            }
-            return value.isBoolean() ? new Value.YesNo(value.booleanValue()) : new Value.Text(asText(value, field, ""));
-        }).orElse(new Value.Num(0));
-    }
-
     <T> List<T> optionalList(String field, Function<Fields, Optional<T>> reader) {
         return has(field) ? list(field, reader) : List.of();
     }
@@ -181,7 +165,7 @@ final class Fields {
     }
 
     Optional<Quantity> optionalQuantity(String field, Dimension dimension) {
-        return read(field, false).map(value -> asQuantity(value, field, dimension, new Quantity(1, base(dimension))));
+        return read(field, false).flatMap(value -> valid(() -> asQuantity(value, field, dimension, new Quantity(1, base(dimension)))));
     }
 
     Optional<Distribution> optionalDistribution(String field) {
@@ -249,12 +233,12 @@ final class Fields {
                 faults);
     }
 
-    /** Reads each object of a list; what can't be read is left out, its faults noted. */
     /** A list that may be left out if another field is there. */
     <T> List<T> listUnless(String other, String field, Function<Fields, Optional<T>> reader) {
         return has(other) && !has(field) ? List.of() : list(field, reader);
     }
 
+    /** Reads each object of a list; what can't be read is left out, its faults noted. */
     <T> List<T> list(String field, Function<Fields, Optional<T>> reader) {
         List<T> items = new ArrayList<>();
         Optional<JsonNode> list = read(field, true);
