@@ -3,6 +3,7 @@ package rhombic.study.check;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -28,7 +29,8 @@ final class Uses {
     record Named(String subject, String name) {}
 
     final List<FormulaUse> formulas = new ArrayList<>();
-    final List<Named> types = new ArrayList<>();
+    /** Each once: a timetable names its types in every row. */
+    final Set<Named> types = new LinkedHashSet<>();
     final List<Named> tables = new ArrayList<>();
     final List<Named> equipment = new ArrayList<>();
     final List<Named> calendars = new ArrayList<>();

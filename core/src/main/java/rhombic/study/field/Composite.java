@@ -12,13 +12,14 @@ public final class Composite<T> implements FieldType<T> {
     private final String word;
     private final List<Part<T, ?>> parts;
     private final Function<Values, T> make;
-    private final boolean canName;
+    /** Those whose values can name something. */
+    private final List<Part<T, ?>> naming;
 
     private Composite(String word, List<Part<T, ?>> parts, Function<Values, T> make) {
         this.word = word;
         this.parts = List.copyOf(parts);
         this.make = make;
-        canName = parts.stream().anyMatch(part -> part.type().canName());
+        naming = this.parts.stream().filter(part -> part.type().canName()).toList();
     }
 
     /**
@@ -99,17 +100,17 @@ public final class Composite<T> implements FieldType<T> {
 
     @Override
     public boolean canName() {
-        return canName;
+        return !naming.isEmpty();
     }
 
     @Override
     public void uses(T value, NameUse use) {
-        parts.forEach(part -> part.uses(value, use));
+        naming.forEach(part -> part.uses(value, use));
     }
 
     @Override
     public T renamed(T value, NameChange change) {
-        if (!canName) {
+        if (naming.isEmpty()) {
             return value;
         }
         Values values = new Values();
