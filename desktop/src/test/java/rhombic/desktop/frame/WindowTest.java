@@ -253,6 +253,24 @@ class WindowTest extends WindowBase {
         }
     }
 
+    /** A name that is typed without its ending gets it; a study that has a name keeps it. */
+    @Test
+    void aFileIsNamedInFullAndNamesAStudyThatHasNoNameYet(FxRobot robot) throws Exception {
+        place(robot, "work", "station", 0, 0);
+        answer = answer.resolveSibling("line1");
+        robot.push(KeyCode.CONTROL, KeyCode.S);
+        Path written = answer.resolveSibling("line1.rhombic.json");
+        await(() -> Files.exists(written));
+        assertFalse(Files.exists(answer));
+        assertEquals("line1", StudyReader.open(written).name());
+        assertEquals("line1", window.bench().study().name());
+        answer = answer.resolveSibling("other");
+        robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.S);
+        Path other = answer.resolveSibling("other.rhombic.json");
+        await(() -> Files.exists(other));
+        assertEquals("line1", StudyReader.open(other).name());
+    }
+
     /** What was saved elsewhere since the work was left is not written over unasked. */
     @Test
     void broughtBackWorkAsksBeforeItIsSavedOverAFileThatHasChanged(FxRobot robot) throws Exception {
