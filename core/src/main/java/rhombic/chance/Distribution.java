@@ -22,6 +22,11 @@ public sealed interface Distribution extends Serializable {
     /** A sampler that draws from the given stream and from nothing else. */
     TimeSampler sampler(UniformRandomProvider stream);
 
+    /** The same where nothing else ever draws from the stream: it may be drawn from before a time is asked for. */
+    default TimeSampler onlySampler(UniformRandomProvider stream) {
+        return this instanceof Constant ? sampler(stream) : new DrawsAhead(sampler(stream));
+    }
+
     /** The same with every draw so many times as long. */
     default Distribution scaled(double factor) {
         return switch (this) {

@@ -6,20 +6,23 @@ import org.jspecify.annotations.Nullable;
 /** What is pending, ordered by time, then by entry number (priority and age). */
 final class EventCalendar {
     /*
-     * A tournament tree (Knuth, The Art of Computer Programming, vol. 3, 5.4.1). Each pending event has a slot; above
-     * each two slots, and above each two matches, stands the slot that comes first. A change of one slot is played
-     * again on its way to the top, in log2(slots) matches. Unlike in a heap that way is known beforehand: no step waits
-     * for the memory of the one before, and a match is reckoned without a jump that a processor could guess wrongly.
-     * An empty slot holds a time that is later than every moment and its own, so that empty slots never tie.
-     * What is taken out leaves a gap until something is added, which mostly happens at once: then one way to the top
-     * does for both.
+     * Each pending event has a slot; what lasts, such as the work of a place, keeps its slot for life, so to schedule it is to write two
+     * numbers. An empty slot holds a time that is later than every moment and its own, so that empty slots never tie.
+     * As long as there are few slots, all are looked at for the one that comes first: without a jump that a processor could guess wrongly.
+     * Where there are many, a tournament tree stands above them (Knuth, The Art of Computer Programming, vol. 3, 5.4.1): above each two
+     * slots, and above each two matches, stands the slot that comes first. A change of one slot is played again on its way to the top, in
+     * log2(slots) matches. Unlike in a heap that way is known beforehand: no step waits for the memory of the one before. What is taken
+     * out of the tree leaves a gap until it is scheduled anew, which mostly happens at once: then one way to the top does for both.
      */
     /** The last moment at which something can occur; behind it come what never will, and the empty slots. */
     static final long LAST_MOMENT = Long.MAX_VALUE - (1L << 32);
 
     private static final long NEVER = LAST_MOMENT + 1;
     private static final int FIRST_SLOTS = 8;
+    /** Up to so many slots are looked at one by one. */
+    private static final int FEW = 32;
     private static final int NO_GAP = -1;
+    private static final int[] NO_TREE = {};
 
     private int slots = FIRST_SLOTS;
     private long[] times = new long[slots];
@@ -28,8 +31,10 @@ final class EventCalendar {
     /** Slots that are free; the first {@code freeCount} count. */
     private int[] free = new int[slots];
     private int freeCount;
-    /** Slot that comes first at each node: the top is 1, below node i are 2i and 2i + 1, the slots come last. */
-    private int[] first = new int[2 * slots];
+    /** No slot from there on was ever used. */
+    private int used = 1;
+    /** Slot that comes first at each node: the top is 1, below node i are 2i and 2i + 1, the slots come last. None where slots are few. */
+    private int[] first = NO_TREE;
     private int gap = NO_GAP;
 
     EventCalendar() {
@@ -38,53 +43,75 @@ final class EventCalendar {
 
     /** @param timeNanos negative if it is past the end of the clock */
     void add(long timeNanos, long entry, Event event) {
-        int slot = gap;
-        if (slot == NO_GAP) {
+        int slot = event.slot;
+        if (slot == Event.NO_SLOT) {
             slot = takeFree();
+            event.slot = slot;
+            events[slot] = event;
         }
-        gap = NO_GAP;
+        event.isPending = true;
         times[slot] = timeNanos < 0 || timeNanos > LAST_MOMENT ? NEVER : timeNanos;
         entries[slot] = entry;
-        events[slot] = event;
-        event.slot = slot;
-        playAgain(slot);
+        if (first != NO_TREE) {
+            gap = slot == gap ? NO_GAP : gap;
+            playAgain(slot);
+        }
     }
 
     void cancel(Event event) {
-        if (event.slot != Event.NOT_PENDING) {
-            clear(event.slot);
-            event.slot = Event.NOT_PENDING;
+        if (event.isPending) {
+            int slot = event.slot;
+            remove(event);
+            times[slot] = Long.MAX_VALUE - slot;
+            if (first != NO_TREE) {
+                playAgain(slot);
+            }
         }
     }
 
-    /** Time of the next event; later than {@link #LAST_MOMENT} if there is none. */
-    long nextTimeNanos() {
+    /** Slot of the next event, if there is any. */
+    int nextSlot() {
+        if (first == NO_TREE) {
+            return search();
+        }
         if (gap != NO_GAP) {
-            clear(gap);
+            times[gap] = Long.MAX_VALUE - gap;
+            playAgain(gap);
             gap = NO_GAP;
         }
-        return times[first[1]];
+        return first[1];
     }
 
-    /** Takes out the next event; call only after {@link #nextTimeNanos()} told that there is one. */
-    Event takeNext() {
-        int slot = first[1];
+    /** Time of the event in that slot; later than {@link #LAST_MOMENT} if there is none. */
+    long timeNanos(int slot) {
+        return times[slot];
+    }
+
+    /** Takes out the event of that slot, which is {@link #nextSlot()}. */
+    Event take(int slot) {
         Event next = events[slot];
-        assert next != null && gap == NO_GAP : "takeNext without nextTimeNanos";
-        next.slot = Event.NOT_PENDING;
-        gap = slot;
+        assert next != null && gap == NO_GAP : "only what comes next is taken";
+        remove(next);
+        if (first == NO_TREE) {
+            times[slot] = Long.MAX_VALUE - slot;
+        } else {
+            gap = slot;
+        }
         return next;
     }
 
+    /** How many are pending; looks at all slots. */
     int pending() {
-        return slots - freeCount - (gap == NO_GAP ? 0 : 1);
+        return (int) Arrays.stream(events).filter(event -> event != null && event.isPending).count();
     }
 
-    private void clear(int slot) {
-        times[slot] = Long.MAX_VALUE - slot;
-        events[slot] = null;
-        free[freeCount++] = slot;
-        playAgain(slot);
+    private void remove(Event event) {
+        event.isPending = false;
+        if (!event.isLasting) {
+            events[event.slot] = null;
+            free[freeCount++] = event.slot;
+            event.slot = Event.NO_SLOT;
+        }
     }
 
     private int takeFree() {
@@ -95,18 +122,23 @@ final class EventCalendar {
             entries = Arrays.copyOf(entries, slots);
             events = Arrays.copyOf(events, slots);
             free = new int[slots];
-            first = new int[2 * slots];
             empty(before);
         }
-        return free[--freeCount];
+        int slot = free[--freeCount];
+        used = Math.max(used, slot + 1);
+        return slot;
     }
 
-    /** Makes all slots from there on empty, and plays every match. */
+    /** Makes all slots from there on empty; where they are many, plays every match. */
     private void empty(int from) {
         for (int slot = slots - 1; slot >= from; slot--) {
             times[slot] = Long.MAX_VALUE - slot;
             free[freeCount++] = slot;
         }
+        if (slots <= FEW) {
+            return;
+        }
+        first = new int[2 * slots];
         for (int slot = 0; slot < slots; slot++) {
             first[slots + slot] = slot;
         }
@@ -115,6 +147,42 @@ final class EventCalendar {
             int other = first[2 * node + 1];
             first[node] = isBefore(other, one) ? other : one;
         }
+    }
+
+    /** Looks at all slots for the one that comes first: at those of even and of odd number side by side, then at the two. */
+    private int search() {
+        final long[] t = times;
+        final int count = used;
+        int even = 0;
+        int odd = 1;
+        long evenTime = t[0];
+        long oddTime = t[1];
+        for (int slot = 2; slot < count; slot += 2) {
+            // a mask is all ones if the new one comes first: no time is negative, so the difference cannot overflow
+            long lead = t[slot] - evenTime;
+            if (lead == 0) {
+                even = first(even, slot);
+            } else {
+                long mask = lead >> 63;
+                even ^= (even ^ slot) & (int) mask;
+                evenTime += lead & mask;
+            }
+            lead = t[slot + 1] - oddTime;
+            if (lead == 0) {
+                odd = first(odd, slot + 1);
+            } else {
+                long mask = lead >> 63;
+                odd ^= (odd ^ slot + 1) & (int) mask;
+                oddTime += lead & mask;
+            }
+        }
+        long lead = oddTime - evenTime;
+        return lead == 0 ? first(even, odd) : even ^ (even ^ odd) & (int) (lead >> 63);
+    }
+
+    /** Of two of the same time the one that was scheduled first, or is more urgent. */
+    private int first(int one, int other) {
+        return entries[other] < entries[one] ? other : one;
     }
 
     private boolean isBefore(int one, int other) {

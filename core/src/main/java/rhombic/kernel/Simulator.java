@@ -18,6 +18,7 @@ public final class Simulator {
     private long nowNanos;
     private long made;
     private long occurred;
+    private boolean isStopped;
 
     public long nowNanos() {
         return nowNanos;
@@ -62,19 +63,44 @@ public final class Simulator {
 
     /** Whether an event is pending at or before the moment. */
     public boolean hasEventUntil(long endNanos) {
-        return calendar.nextTimeNanos() <= Math.min(endNanos, EventCalendar.LAST_MOMENT);
+        return calendar.timeNanos(calendar.nextSlot()) <= Math.min(endNanos, EventCalendar.LAST_MOMENT);
     }
 
     /** Lets the next event occur, if there is one at or before the moment; says whether there was. */
     public boolean step(long endNanos) {
-        if (!hasEventUntil(endNanos)) {
-            return false;
+        return run(endNanos, 1) == 1;
+    }
+
+    /**
+     * Lets events occur as long as there are any at or before the moment, at most so many, and until it is stopped.
+     *
+     * @return how many have occurred
+     */
+    public int run(long endNanos, int maxEvents) {
+        long end = Math.min(endNanos, EventCalendar.LAST_MOMENT);
+        int events = 0;
+        while (events < maxEvents && !isStopped) {
+            int slot = calendar.nextSlot();
+            long time = calendar.timeNanos(slot);
+            if (time > end) {
+                break;
+            }
+            nowNanos = time;
+            Event event = calendar.take(slot);
+            occurred++;
+            events++;
+            event.occur();
         }
-        nowNanos = calendar.nextTimeNanos();
-        Event event = calendar.takeNext();
-        occurred++;
-        event.occur();
-        return true;
+        return events;
+    }
+
+    /** No more events occur. */
+    public void stop() {
+        isStopped = true;
+    }
+
+    public boolean isStopped() {
+        return isStopped;
     }
 
     /** Sets the clock forward to a moment before which nothing is pending. */

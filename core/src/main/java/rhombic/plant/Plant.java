@@ -136,13 +136,9 @@ public final class Plant {
      * @throws RunTroubleException if it can't go on: a formula comes to nothing, or an instant never ends
      */
     public boolean advance(long untilNanos, BooleanSupplier cancelled) {
-        int sinceCheck = 0;
-        while (!isStopped() && simulator.step(untilNanos)) {
-            if (++sinceCheck == EVENTS_BETWEEN_CANCEL_CHECKS) {
-                sinceCheck = 0;
-                if (cancelled.getAsBoolean()) {
-                    return false;
-                }
+        while (simulator.run(untilNanos, EVENTS_BETWEEN_CANCEL_CHECKS) == EVENTS_BETWEEN_CANCEL_CHECKS) {
+            if (cancelled.getAsBoolean()) {
+                return false;
             }
         }
         if (cancelled.getAsBoolean()) {

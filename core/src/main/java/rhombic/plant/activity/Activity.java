@@ -12,6 +12,7 @@ public abstract class Activity extends Event {
     private boolean paused;
 
     protected Activity(Simulator simulator) {
+        super(true);
         this.simulator = simulator;
     }
 
@@ -97,9 +98,12 @@ public abstract class Activity extends Event {
 
     @Override
     protected final void occur() {
-        book();
+        long passed = simulator.nowNanos() - begunNanos;
         running = false;
         leftNanos = 0;
+        if (passed > 0) {
+            passes(passed);
+        }
         ends();
     }
 

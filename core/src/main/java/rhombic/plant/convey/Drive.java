@@ -22,7 +22,7 @@ final class Drive {
     private double target;
     private long rampEnds = NEVER;
 
-    private final Event reaches = new Event() {
+    private final Event reaches = new Event(true) {
         @Override
         protected void occur() {
             jumpTo(target);

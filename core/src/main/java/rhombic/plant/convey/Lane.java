@@ -133,20 +133,20 @@ public final class Lane {
     /** How many lanes that move with this one have stopped so. */
     private int halts;
 
-    private final Event toEnd = new Event() {
+    private final Event toEnd = new Event(true) {
         @Override
         protected void occur() {
             addAtEnd();
             listener.settle();
         }
     };
-    private final Event closesUp = new Event() {
+    private final Event closesUp = new Event(true) {
         @Override
         protected void occur() {
             mergeSecond();
         }
     };
-    private final Event clears = new Event() {
+    private final Event clears = new Event(true) {
         @Override
         protected void occur() {
             Train train = first;

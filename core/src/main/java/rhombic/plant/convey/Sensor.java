@@ -19,7 +19,7 @@ final class Sensor {
     private Lane.@Nullable Rider over;
     private Lane.@Nullable Train overTrain;
 
-    private final Event event = new Event() {
+    private final Event event = new Event(true) {
         @Override
         protected void occur() {
             detect();

@@ -79,7 +79,7 @@ public final class GoodsInNode extends Node {
     }
 
     private void beginSpaced(Supply.Spaced spaced) {
-        TimeSampler between = spaced.interarrival().sampler(flow.stream(id(), Purpose.ARRIVAL));
+        TimeSampler between = spaced.interarrival().onlySampler(flow.stream(id(), Purpose.ARRIVAL));
         arrivals = new Activity(flow.simulator) {
             @Override
             protected void passes(long nanos) {}

@@ -64,6 +64,10 @@ public final class Channel implements Giver, Breakdown.Owner {
         private long movesSince;
         private Pace pace = Pace.restAt(0);
 
+        private Trip() {
+            super(true);
+        }
+
         @Override
         protected void occur() {
             arrive(this);

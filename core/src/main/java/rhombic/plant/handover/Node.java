@@ -287,6 +287,11 @@ public abstract class Node extends Attended implements Giver {
 
     // ---- agreeing
 
+    /** The spot that a piece can go to in this instant, with none in line before it; {@link Claim#NO_SPOT} if there is none. */
+    final int spotAtOnce(Way way, Piece piece) {
+        return line.isEmpty() && !isInletHeld(way) ? spotFor(way, piece) : Claim.NO_SPOT;
+    }
+
     /** Whether a new offer is served now: there is room, and none waits that could be served as well. */
     protected final boolean canTakeAtOnce(Offer.QueuedOffer entry, Piece piece) {
         if (isInletHeld(entry.way) || !entry.way.isFree()) {

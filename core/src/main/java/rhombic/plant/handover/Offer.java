@@ -152,6 +152,17 @@ public class Offer {
         return false;
     }
 
+    /** The piece can't go: it stands in the line of each taker. Only where every piece may go every way. */
+    public void stand(Piece offered) {
+        assert isPlain && !open : "an offer is made once for each piece";
+        piece = offered;
+        for (QueuedOffer entry : queued) {
+            join(entry);
+        }
+        way = OutgoingLinks.ANY;
+        open = true;
+    }
+
     /** Whether that way would take the piece in this instant. */
     boolean couldGo(int at, Piece offered) {
         return queued[at].way.taker().canTakeAtOnce(queued[at], offered);
@@ -167,11 +178,7 @@ public class Offer {
                 }
             }
         }
-        for (QueuedOffer entry : queued) {
-            join(entry);
-        }
-        way = OutgoingLinks.ANY;
-        open = true;
+        stand(offered);
         return false;
     }
 

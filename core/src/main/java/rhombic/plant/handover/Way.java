@@ -61,6 +61,17 @@ public final class Way {
         return entry;
     }
 
+    /** The spot that the piece can go to in this instant, before which no other must go; {@link Claim#NO_SPOT} if there is none. */
+    public int spotAtOnce(Piece piece) {
+        return taker.spotAtOnce(this, piece);
+    }
+
+    /** The piece, which has left its giver, comes to the spot in this instant. */
+    public void arriveAtOnce(Piece piece, int spot) {
+        atOnce.agree(piece, spot);
+        taker.accept(atOnce, piece);
+    }
+
     /** Claims the spot for the piece. */
     Claim claim(Piece piece, int spot) {
         Claim claim = channel == null ? atOnce : channel.nextClaim();

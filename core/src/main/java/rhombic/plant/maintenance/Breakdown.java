@@ -62,7 +62,7 @@ public final class Breakdown implements Job.Owner {
     /** On the repair time, of who repairs it. */
     private double factor = 1;
 
-    private final Event fails = new Event() {
+    private final Event fails = new Event(true) {
         @Override
         protected void occur() {
             fail();

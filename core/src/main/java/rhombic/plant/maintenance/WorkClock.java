@@ -13,6 +13,7 @@ final class WorkClock extends Event {
     private long left = Long.MAX_VALUE;
 
     WorkClock(Simulator simulator, Runnable runsOut) {
+        super(true);
         this.simulator = simulator;
         this.runsOut = runsOut;
     }

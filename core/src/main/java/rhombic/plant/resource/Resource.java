@@ -61,6 +61,7 @@ public final class Resource extends Event {
      * @param factor on the times of what it does
      */
     Resource(int number, String name, Group group, boolean[] skills, double factor, Pose home) {
+        super(true);
         this.number = number;
         this.name = name;
         this.group = group;

@@ -60,7 +60,6 @@ public abstract class Run {
     private long stepsInstant = -1;
     private int stepsAtInstant;
     private final Set<String> busiest = new LinkedHashSet<>();
-    private boolean isStopped;
     private String stoppedBy = "";
 
     /** Something to be done at this instant. */
@@ -100,7 +99,7 @@ public abstract class Run {
         }
     }
 
-    private final Event givesLater = new Event() {
+    private final Event givesLater = new Event(true) {
         @Override
         protected void occur() {
             if (givePeople()) {
@@ -148,12 +147,12 @@ public abstract class Run {
 
     /** Ends the run at this instant; the first reason counts. */
     public final void stop(String reason) {
-        stoppedBy = isStopped ? stoppedBy : reason;
-        isStopped = true;
+        stoppedBy = isStopped() ? stoppedBy : reason;
+        simulator.stop();
     }
 
     public final boolean isStopped() {
-        return isStopped;
+        return simulator.isStopped();
     }
 
     /** Why it has ended before its length; empty if it has not. */
@@ -198,6 +197,11 @@ public abstract class Run {
         agendaLast = one;
     }
 
+    /** Whether nothing else is to be done before what follows now. */
+    public final boolean isClear() {
+        return agendaFirst == null && afterwards.first == null;
+    }
+
     /** Whether there may be something to give people out for, or somebody to go home. */
     protected abstract boolean arePeopleDue();
 
@@ -215,8 +219,14 @@ public abstract class Run {
         return true;
     }
 
-    /** Works off the agenda: all that follows at this instant. */
+    /** Works off the agenda: all that follows at this instant; mostly nothing does. */
     public final void settle() {
+        if (agendaFirst != null || afterwards.first != null || lastOfInstant.first != null || arePeopleDue()) {
+            workOff();
+        }
+    }
+
+    private void workOff() {
         while (true) {
             Deferred next = afterwards.poll();
             if (next != null) {

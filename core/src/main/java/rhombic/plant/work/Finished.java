@@ -69,6 +69,13 @@ final class Finished {
         offerNext();
     }
 
+    /** The work has made it, and it can't go on: it stands in line. Only where all pieces go one way at once. */
+    void stand(Piece piece) {
+        out.add(piece);
+        sinceNanos = place.node.flow.now();
+        usual().stand(piece);
+    }
+
     private void told(Piece piece, int way) {
         Flow flow = place.node.flow;
         if (flow.trace != null) {

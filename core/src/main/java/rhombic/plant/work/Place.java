@@ -3,8 +3,10 @@ package rhombic.plant.work;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Simulator;
 import rhombic.plant.activity.Activity;
+import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Maintenance;
+import rhombic.plant.handover.Way;
 import rhombic.plant.maintenance.Modes;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.SmallList;
@@ -397,6 +399,56 @@ public final class Place extends Activity implements Staffing.Listener {
 
     @Override
     protected void ends() {
+        Way only = node.straight();
+        if (only == null) {
+            endsStep();
+        } else {
+            goStraight(only);
+        }
+        flow.settle();
+    }
+
+    /** Where nothing else has to be looked at, the piece goes on and the next is begun in one go, or it stands in line. */
+    private void goStraight(Way only) {
+        Piece piece = load.getFirst();
+        if (piece.toScrap) {
+            endsStep();
+            return;
+        }
+        long now = flow.now();
+        load.clear();
+        node.touchedNanos = now;
+        int spot = node.isOutletHeld() ? Claim.NO_SPOT : only.spotAtOnce(piece);
+        if (spot == Claim.NO_SPOT) {
+            phase = Phase.DONE;
+            done.stand(piece);
+            enter(EquipmentState.BLOCKED);
+        } else {
+            node.tally.onLeave(now, now - piece.arrivedNanos);
+            only.arriveAtOnce(piece, spot);
+            node.takeNext(this);
+        }
+    }
+
+    /** Begins the only operation of a station with nothing else to be looked at. */
+    void beginStraight(Piece piece) {
+        long now = flow.now();
+        load.add(piece);
+        phase = Phase.WORK;
+        operation = 0;
+        addsValue = times.addsValue(0);
+        node.tally.onBegin(now - piece.arrivedNanos);
+        long nanos = times.straightNanos();
+        if (nanos == 0) {
+            flow.countStep(node);
+        }
+        start(nanos);
+        if (state != EquipmentState.WORKING) {
+            enter(EquipmentState.WORKING);
+        }
+    }
+
+    private void endsStep() {
         stopCounting();
         switch (phase) {
             case GATHERING -> {
@@ -417,7 +469,6 @@ public final class Place extends Activity implements Staffing.Listener {
             case PAUSE -> node.free(this);
             case FREE, READY, DONE -> throw new IllegalStateException("A place that does nothing ended it");
         }
-        flow.settle();
     }
 
     /** Those who were needed for the first part of an operation go, and the rest of it goes on without them. */
@@ -456,7 +507,9 @@ public final class Place extends Activity implements Staffing.Listener {
 
     /** All that was done has gone: it is served, pauses, or takes the next. */
     void emptied() {
-        if (node.isServiceDue()) {
+        if (node.isStraight()) {
+            node.takeNextLater(this);
+        } else if (node.isServiceDue()) {
             phase = Phase.SERVICE;
             step(EquipmentState.SERVICE, times.serviceCrew());
         } else {

@@ -39,6 +39,15 @@ public final class StationNode extends WorkNode {
     }
 
     @Override
+    protected void begin() {
+        Way only = outgoingLinks().straight();
+        if (only != null && fullLoad == 1 && inspection == null) {
+            goStraight(only);
+        }
+        super.begin();
+    }
+
+    @Override
     protected int spotFor(Way way, Piece piece) {
         return hasSlot(piece) ? SLOT : Claim.NO_SPOT;
     }
@@ -51,6 +60,14 @@ public final class StationNode extends WorkNode {
     @Override
     protected void accept(Claim claim, Piece piece) {
         receive(piece);
+        if (isStraight()) {
+            if (hasFreePlace()) {
+                takeFreePlace().beginStraight(piece);
+            } else {
+                queue.add(piece);
+            }
+            return;
+        }
         notifyRules(Rule.PieceEvent.ENTERS, piece);
         Place loading = gathering;
         if (loading != null) {

@@ -11,6 +11,7 @@ import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Node;
 import rhombic.plant.handover.Offer;
 import rhombic.plant.handover.OutgoingLinks;
+import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.RankedQueue;
 import rhombic.plant.piece.Ranking;
@@ -40,6 +41,8 @@ abstract class WorkNode extends Node {
     private long workedSinceService;
     private final List<Place> toOffer = new ArrayList<>();
     private boolean marksWork;
+    /** The way that all pieces go straight on from the work here to the next; null where anything else has to be looked at. */
+    private @Nullable Way straight;
 
     WorkNode(Flow flow, int index, WorkEquipment equipment) {
         super(flow, index, equipment, new Tally(equipment.work().places()));
@@ -80,6 +83,59 @@ abstract class WorkNode extends Node {
         }
         freeCount = places.length;
         noteState(EquipmentState.STARVED);
+    }
+
+    /**
+     * All pieces go that way, at once, and nothing is done here but the work, unless something else needs to be looked at: what keeps it
+     * from that, who hears of it, what may come back.
+     */
+    final void goStraight(Way only) {
+        if (times.isStraight() && maintenance == null && rules == null && !marksWork && flow.trace == null && flow.diary == null) {
+            straight = only;
+        }
+    }
+
+    final boolean isStraight() {
+        return straight != null;
+    }
+
+    final @Nullable Way straight() {
+        return straight;
+    }
+
+    /** A place whose piece has gone takes the next that waits, or that stands in line, or is free. */
+    final void takeNext(Place place) {
+        takeWaiting(place);
+        if (!line.isEmpty()) {
+            if (flow.isClear()) {
+                serveLine();
+            } else {
+                flow.toAgenda(this);
+            }
+        }
+        if (place.phase == Place.Phase.FREE) {
+            place.enter(EquipmentState.STARVED);
+        }
+    }
+
+    /** The same while a piece is on its way from here: those in line are served after that. */
+    final void takeNextLater(Place place) {
+        takeWaiting(place);
+        if (!line.isEmpty()) {
+            flow.toAgenda(this);
+        }
+        if (place.phase == Place.Phase.FREE) {
+            place.enter(EquipmentState.STARVED);
+        }
+    }
+
+    private void takeWaiting(Place place) {
+        if (queue.isEmpty()) {
+            place.phase = Place.Phase.FREE;
+            free[freeCount++] = place;
+        } else {
+            place.beginStraight(queue.takeFirst());
+        }
     }
 
     @Override

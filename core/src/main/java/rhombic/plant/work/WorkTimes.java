@@ -31,6 +31,8 @@ final class WorkTimes {
     private final int serviceEvery;
     private final @Nullable TimeSampler service;
     private final @Nullable TimeSampler pause;
+    /** Of the first operation. */
+    private final TimeSampler straight;
 
     /**
      * One operation.
@@ -60,7 +62,7 @@ final class WorkTimes {
             UniformRandomProvider stream = flow.stream(operation.id().equals(Operation.FIRST_ID) ? name : name + "\u0000" + operation.id(),
                     Purpose.WORK);
             steps[i] = operation.time() instanceof TimeSource.Drawn same
-                    ? new Step(same.time().sampler(stream), null, operation.addsValue(), crew(Job.Kind.WORK, operation.needs(), node))
+                    ? new Step(same.time().onlySampler(stream), null, operation.addsValue(), crew(Job.Kind.WORK, operation.needs(), node))
                     : byPiece(operation, scopes[i] = node.scope("operation " + operation.id()), flow, stream, node);
         }
         TimeSource change = work.changeover();
@@ -71,6 +73,8 @@ final class WorkTimes {
         serviceEvery = after == null ? Integer.MAX_VALUE : after.everyPieces();
         service = after == null ? null : after.time().sampler(flow.stream(name, Purpose.SERVICE));
         pause = work.pause() == null ? null : work.pause().sampler(flow.stream(name, Purpose.PAUSE));
+        TimeSampler first = steps[0].drawn;
+        straight = first == null ? () -> 0 : first;
     }
 
     private static Step byPiece(Operation operation, PlantScope scope, Flow flow, UniformRandomProvider stream, Node node) {
@@ -125,6 +129,17 @@ final class WorkTimes {
         }
         changeoverScope.changing(types.name(fromType), types.name(piece.type));
         return changeover.nanos(piece);
+    }
+
+    /** Whether a place does nothing but one operation on each piece, alone, whose time looks at nothing. */
+    boolean isStraight() {
+        return steps.length == 1 && steps[0].drawn != null && steps[0].crew == null && changeover == null && service == null
+                && pause == null;
+    }
+
+    /** How long the one operation takes. */
+    long straightNanos() {
+        return straight.nextNanos();
     }
 
     /** Pieces after which a service is due; {@link Integer#MAX_VALUE} if none ever is. */
