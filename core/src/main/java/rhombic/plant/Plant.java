@@ -18,13 +18,14 @@ import rhombic.plant.convey.ConveyorNode;
 import rhombic.plant.goods.BufferNode;
 import rhombic.plant.goods.GoodsInNode;
 import rhombic.plant.goods.GoodsOutNode;
-import rhombic.plant.handover.Channel;
+import rhombic.plant.handover.Passage;
 import rhombic.plant.handover.FaultyNode;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.IdleNode;
 import rhombic.plant.handover.Node;
 import rhombic.plant.rules.RuleBook;
 import rhombic.plant.staff.Staff;
+import rhombic.plant.transport.Transports;
 import rhombic.plant.work.AssemblyNode;
 import rhombic.plant.work.StationNode;
 import rhombic.plant.work.UnpackingNode;
@@ -67,7 +68,7 @@ public final class Plant {
                     ? new FaultyNode(flow, index, equipment)
                     : node(element, index));
         }
-        flow.link();
+        flow.link(new Transports()::carried);
         begin(blueprint.study().plan().warmUp().nanos(), new RuleBook(flow, blueprint.unfolded().rules(), broken));
     }
 
@@ -173,7 +174,7 @@ public final class Plant {
         Staff staff = flow.staff();
         return new RunFigures(replication, flow.seed(), whole.hours(now), whole.in(), whole.out(), whole.loadCarriersOut(), whole.made(),
                 whole.joined(), whole.scrapped(), whole.insideAtStart(), whole.inside(), whole.insideMean(now), rejected, whole.lead(),
-                equipment, flow.channels().stream().map(Channel::figures).toList(), flow.census.figures(), simulator.occurred(),
+                equipment, flow.passages().stream().map(Passage::figures).toList(), flow.census.figures(), simulator.occurred(),
                 flow.stoppedBy(), deadlock(), staff == null ? List.of() : staff.figures(), staff == null ? List.of() : staff.skills(),
                 plannedHours(now, whole.hours(now)));
     }

@@ -121,6 +121,16 @@ public final class Moment extends MomentRows {
                 + bodies.getDouble(body, MOVE_GAIN) * seconds * seconds / 2;
     }
 
+    /** Number of the person who carries a body that is on a link; negative if nobody does. */
+    public int carrierOf(int body) {
+        return bodies.get(body, CARRIER);
+    }
+
+    /** How many pieces the carrier of a body holds below it. */
+    public int belowOf(int body) {
+        return bodies.get(body, BELOW);
+    }
+
     /** Whether it is the head of a train on a conveyor, so that those behind it go by it. */
     public boolean isLeader(int body) {
         return bodies.get(body, WAY) == LEADER;
@@ -300,7 +310,7 @@ public final class Moment extends MomentRows {
     /** Whether a body that moves along a link stands there, since the link is down. */
     public boolean isHeldOnWay(int body) {
         int link = bodies.get(body, LINK);
-        return link >= 0 && stateOfLink(link).isPresent() && bodies.getDouble(body, MOVE_SPEED) == 0 && atEndOfLinkNanos(body) == 0;
+        return link >= 0 && carrierOf(body) < 0 && stateOfLink(link).isPresent() && bodies.getDouble(body, MOVE_SPEED) == 0 && atEndOfLinkNanos(body) == 0;
     }
 
     public long stateSinceNanos(int node) {

@@ -40,7 +40,10 @@ abstract sealed class MomentRows permits Moment {
     static final int MOVE_SPEED = 24;
     static final int MOVE_GAIN = 26;
     static final int MOVE_RAMP = 28;
-    static final int BODY_WIDTH = 30;
+    /** The person who carries it; the pieces below it in the same hands. */
+    static final int CARRIER = 30;
+    static final int BELOW = 31;
+    static final int BODY_WIDTH = 32;
 
     // columns of a place
     static final int CONTENT = 0;
@@ -120,6 +123,15 @@ abstract sealed class MomentRows permits Moment {
             case BEGINS -> change(body, slot, PieceStatus.Activity.IS_WORKED_ON, NONE);
             case DONE -> change(body, slot & 0xffff, PieceStatus.Activity.IS_DONE, (slot >>> 16) - 1);
             case MOVES -> move(time, body, node, slot, extras);
+            case CARRIED -> {
+                onto(body, node, (int) extras[slot]);
+                int[] page = bodies.writable(body);
+                int at = bodies.at(body);
+                page[at + CARRIER] = (int) extras[slot + 1];
+                page[at + BELOW] = (int) extras[slot + 2];
+                Pages.put(page, at + SINCE, time);
+                Pages.put(page, at + MOVE_NANOS, Long.MAX_VALUE / 4);
+            }
             case RIDES -> rides(body, node, (int) extras[slot], extras[slot + 1]);
             case LEADS -> {
                 int[] page = bodies.writable(body);
@@ -199,6 +211,7 @@ abstract sealed class MomentRows permits Moment {
         page[at + WAY] = NONE;
         page[at + FROM] = NONE;
         page[at + LINK] = NONE;
+        page[at + CARRIER] = NONE;
         page[at + FIRST_ON] = NONE;
         page[at + LAST_ON] = NONE;
         Pages.put(page, at + CREATED, time);
@@ -253,7 +266,18 @@ abstract sealed class MomentRows permits Moment {
     }
 
     private void move(long time, int body, int node, int slot, long[] extras) {
-        int link = (int) extras[slot];
+        onto(body, node, (int) extras[slot]);
+        int[] page = bodies.writable(body);
+        int at = bodies.at(body);
+        Pages.put(page, at + SINCE, time);
+        Pages.put(page, at + MOVE_NANOS, extras[slot + 1]);
+        Pages.put(page, at + MOVE_FROM, extras[slot + 2]);
+        Pages.put(page, at + MOVE_SPEED, extras[slot + 3]);
+        Pages.put(page, at + MOVE_GAIN, extras[slot + 4]);
+    }
+
+    /** The piece is on the link from now on, if it was not before. */
+    private void onto(int body, int node, int link) {
         if (bodies.get(body, LINK) != link) {
             leave(body);
             lift(body);
@@ -265,15 +289,9 @@ abstract sealed class MomentRows permits Moment {
             page[at + PLACE] = NONE;
             page[at + ACTIVITY] = PieceStatus.Activity.MOVES.ordinal();
             page[at + WAY] = NONE;
+            page[at + CARRIER] = NONE;
             put(nodes + link, body);
         }
-        int[] page = bodies.writable(body);
-        int at = bodies.at(body);
-        Pages.put(page, at + SINCE, time);
-        Pages.put(page, at + MOVE_NANOS, extras[slot + 1]);
-        Pages.put(page, at + MOVE_FROM, extras[slot + 2]);
-        Pages.put(page, at + MOVE_SPEED, extras[slot + 3]);
-        Pages.put(page, at + MOVE_GAIN, extras[slot + 4]);
     }
 
     private void change(int body, int place, PieceStatus.Activity doing, int way) {

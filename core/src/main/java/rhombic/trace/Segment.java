@@ -46,6 +46,8 @@ final class Segment {
         SET,
         /** A piece moves along the link that the slot names, towards the equipment; four further numbers say how. */
         MOVES,
+        /** A person carries a piece along a link, towards the equipment; further numbers say which, who, and above how many others. */
+        CARRIED,
         /** A piece came onto a conveyor; further numbers say which lane, and where along the measure of the lane. */
         RIDES,
         /** A piece on a conveyor is the head of a train; further numbers say how far it is along the way, and how fast. */

@@ -182,13 +182,14 @@ public final class Trace {
         backwards(piece.lastRecord(), (segment, r) -> {
             Segment.RecordKind kind = segment.kind(r);
             boolean comes = switch (kind) {
-                case CREATED, WAITS, WORKS, MADE, OFF, ONTO, MOVES, RIDES -> true;
+                case CREATED, WAITS, WORKS, MADE, OFF, ONTO, MOVES, CARRIED, RIDES -> true;
                 case STANDS, BEGINS, DONE, REJECTED, STATE, HOLDS, JOINED, SCRAPPED, GONE, LOOK, TYPE, SET, GATE, LEADS, FOLLOWS, WALKS,
                         PERSON, KEPT ->
                     false;
             };
             if (comes) {
-                int link = kind == Segment.RecordKind.MOVES ? (int) segment.extras[segment.slots[r]] : -1;
+                int link = kind == Segment.RecordKind.MOVES || kind == Segment.RecordKind.CARRIED
+                        ? (int) segment.extras[segment.slots[r]] : -1;
                 visits.add(new Visit(segment.nodes[r], link, segment.times[r], until[0]));
                 until[0] = segment.times[r];
             }

@@ -215,6 +215,20 @@ public final class TraceWriter {
         write(timeNanos, body, node, at, Segment.RecordKind.MOVES);
     }
 
+    /**
+     * A person carries a piece from now on, along a link.
+     *
+     * @param node that the link leads to
+     * @param below how many other pieces the person holds below it
+     */
+    public void carried(long timeNanos, int body, int node, int link, int person, int below) {
+        if (listener != null) {
+            listener.onEvent(timeNanos, PieceListener.Event.SETS_OUT, body, node, link);
+        }
+        further(timeNanos, link, person, below);
+        write(timeNanos, body, node, extraSize - 3, Segment.RecordKind.CARRIED);
+    }
+
     /** A piece comes onto a lane of a conveyor, at that place of the measure by which those of a train are apart. */
     public void rides(long timeNanos, int body, int node, int lane, boolean aside, double measure) {
         further(timeNanos, lane | (aside ? Moment.ASIDE : 0), Double.doubleToRawLongBits(measure));

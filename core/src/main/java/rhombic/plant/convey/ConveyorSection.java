@@ -227,7 +227,7 @@ final class ConveyorSection extends Node {
 
     /** Whether what goes that way now comes on after others that are still to come, or has still to go along a link. */
     private boolean comesOnLater(Way way) {
-        return way.channel() != null || !before.isEmpty() || claims() > 0;
+        return way.passage() != null || !before.isEmpty() || claims() > 0;
     }
 
     @Override

@@ -27,6 +27,8 @@ public final class BufferNode extends ContentNode {
     /** In any order: pieces that have come and are not on offer yet, and offers not in use. */
     private final List<Piece> toOffer = new ArrayList<>();
     private final List<Offer> unused = new ArrayList<>();
+    /** Offers of pieces that stay until they are fetched. */
+    private final List<Offer> bound = new ArrayList<>();
 
     public BufferNode(Flow flow, int index, Buffer buffer) {
         super(flow, index, buffer);
@@ -48,12 +50,12 @@ public final class BufferNode extends ContentNode {
 
     @Override
     protected int spotFor(Way way, Piece piece) {
-        return queue.size() + claims() < capacity ? Claim.ANY_SPOT : Claim.NO_SPOT;
+        return tally.content() + claims() < capacity ? Claim.ANY_SPOT : Claim.NO_SPOT;
     }
 
     @Override
     protected int capacityFor(Piece piece) {
-        return capacity - queue.size() - claims();
+        return capacity - tally.content() - claims();
     }
 
     @Override
@@ -86,7 +88,7 @@ public final class BufferNode extends ContentNode {
                 if (i >= there) {
                     flow.countStep(this); // a piece that comes back at once is offered at once, which may never end
                 }
-                (unused.isEmpty() ? new Offer(this) : unused.removeLast()).make(toOffer.get(i));
+                unusedOffer().make(toOffer.get(i));
             }
             toOffer.clear();
         } else {
@@ -127,6 +129,33 @@ public final class BufferNode extends ContentNode {
     }
 
     @Override
+    public void onBound(Offer given) {
+        bound.add(given);
+        queue.remove(given.piece());
+        if (given == offer) {
+            offer = unusedOffer();
+        }
+        if (!queue.isEmpty()) {
+            flow.toAgenda(this);
+        }
+    }
+
+    @Override
+    public void onUnbound(Offer given) {
+        bound.remove(given);
+        unused.add(given);
+        queue.add(given.piece());
+        if (order == Buffer.Order.ANY) {
+            toOffer.add(given.piece());
+        }
+        flow.toAgenda(this);
+    }
+
+    private Offer unusedOffer() {
+        return unused.isEmpty() ? new Offer(this) : unused.removeLast();
+    }
+
+    @Override
     public boolean stillOffers(Offer open) {
         if (!rankChanges || queue.isEmpty()) {
             return true;
@@ -154,10 +183,13 @@ public final class BufferNode extends ContentNode {
     @Override
     public void hand(Offer given, Claim claim) {
         Piece piece = claim.piece();
-        if (order == Buffer.Order.ANY) {
+        boolean wasBound = bound.remove(given);
+        if (order == Buffer.Order.ANY || wasBound) {
             unused.add(given);
         }
-        queue.remove(piece);
+        if (!wasBound) {
+            queue.remove(piece);
+        }
         noteLess(piece);
         if (!queue.isEmpty() || !line.isEmpty()) {
             flow.toAgenda(this);

@@ -41,6 +41,9 @@ public final class GoodsInNode extends Node {
     private final double[] mixUpTo;
     private final RankedQueue<Piece> waiting = new RankedQueue<>();
     private @Nullable Offer offer;
+    /** Offers of pieces that stay until they are fetched, and of those that are gone. */
+    private final List<Offer> bound = new ArrayList<>();
+    private final List<Offer> unused = new ArrayList<>();
     private @Nullable Piece onOffer;
     /** When pieces come at drawn times; null if they do not. */
     private @Nullable Activity arrivals;
@@ -212,10 +215,14 @@ public final class GoodsInNode extends Node {
         onOffer = piece;
         if (!offer.make(piece)) {
             offer.withdraw();
-            tally.onRejected();
-            if (flow.trace != null) {
-                flow.trace.rejected(flow.now(), index);
-            }
+            reject();
+        }
+    }
+
+    private void reject() {
+        tally.onRejected();
+        if (flow.trace != null) {
+            flow.trace.rejected(flow.now(), index);
         }
     }
 
@@ -280,17 +287,52 @@ public final class GoodsInNode extends Node {
     @Override
     public void hand(Offer given, Claim claim) {
         Piece piece = claim.piece();
-        onOffer = null;
-        if (piece.id == Piece.NOT_IN_YET) {
-            supplied += onDemand ? 1 : 0;
-            enter(piece);
+        boolean wasBound = bound.remove(given);
+        if (wasBound) {
+            unused.add(given);
         } else {
+            onOffer = null;
+        }
+        if (piece.id == Piece.NOT_IN_YET) {
+            supplied += onDemand && !wasBound ? 1 : 0;
+            enter(piece);
+        } else if (!wasBound) {
             waiting.remove(piece);
         }
         touchedNanos = flow.now();
         countCycles(1);
         tally.onLeave(flow.now(), flow.now() - piece.arrivedNanos);
         notifyRules(Rule.PieceEvent.LEAVES, piece);
+        flow.toAgenda(this);
+    }
+
+    @Override
+    public void onBound(Offer given) {
+        bound.add(given);
+        onOffer = null;
+        if (given.piece().id != Piece.NOT_IN_YET) {
+            waiting.remove(given.piece());
+        } else if (onDemand) {
+            supplied++;
+        }
+        if (given == offer) {
+            offer = unused.isEmpty() ? new Offer(this) : unused.removeLast();
+        }
+        flow.toAgenda(this);
+    }
+
+    /** It waits with the others again; what is made on demand, or would have been turned away, is not there at all. */
+    @Override
+    public void onUnbound(Offer given) {
+        bound.remove(given);
+        unused.add(given);
+        if (given.piece().id != Piece.NOT_IN_YET) {
+            waiting.add(given.piece());
+        } else if (onDemand) {
+            supplied--;
+        } else {
+            reject();
+        }
         flow.toAgenda(this);
     }
 
@@ -306,7 +348,7 @@ public final class GoodsInNode extends Node {
 
     @Override
     protected boolean isAtWork() {
-        return waiting.isEmpty() && (isExpecting || onDemand && supplied < maxPieces);
+        return waiting.isEmpty() && bound.isEmpty() && (isExpecting || onDemand && supplied < maxPieces);
     }
 
     @Override
@@ -315,8 +357,13 @@ public final class GoodsInNode extends Node {
     }
 
     @Override
-    public void onWaitForCarriersChanged(Offer given) {
+    public void onToBeFetchedChanged(Offer given) {
         noteWaiting();
+    }
+
+    /** Whether a piece that is in is still here until it is fetched. */
+    private boolean isFetchAwaited() {
+        return bound.stream().anyMatch(one -> one.piece().id != Piece.NOT_IN_YET);
     }
 
     private void noteWaiting() {
@@ -325,9 +372,9 @@ public final class GoodsInNode extends Node {
         EquipmentState keeps = kept == null ? null : kept.state();
         EquipmentState now = keeps != null
                 ? keeps
-                : waiting.isEmpty()
+                : waiting.isEmpty() && !isFetchAwaited()
                         ? EquipmentState.WORKING
-                        : offered != null && offered.isWaitingForCarriers() ? EquipmentState.WAITING_FOR_CREW : EquipmentState.BLOCKED;
+                        : isFetchAwaited() || offered != null && offered.isToBeFetched() ? EquipmentState.WAITING_FOR_CREW : EquipmentState.BLOCKED;
         if (now != unitState) {
             tally.changeUnit(flow.now(), unitState, now);
             unitState = now;

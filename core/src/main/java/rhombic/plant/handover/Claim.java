@@ -56,6 +56,11 @@ public final class Claim {
         state = State.DEFERRED;
     }
 
+    /** Whether its piece has a spot, or had one that it had to give up. */
+    boolean isKept() {
+        return state != State.AT_ONCE;
+    }
+
     /** Whether the spot is still the piece's, which is on its way. */
     boolean isHeld() {
         return state == State.HELD;
@@ -69,6 +74,14 @@ public final class Claim {
             way.taker().removeClaim(this);
         }
         way.taker().accept(this, piece());
+    }
+
+    /** The piece does not come: its spot is free. */
+    void release() {
+        if (state == State.HELD) {
+            way.taker().removeClaim(this);
+        }
+        state = State.AT_ONCE;
     }
 
     /** It counts for nothing any more: its piece has found its way in by another. */

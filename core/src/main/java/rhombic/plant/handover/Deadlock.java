@@ -29,7 +29,7 @@ final class Deadlock {
     private final Map<Node, Set<Node>> giversOf = new HashMap<>();
     private final Set<Node> alive = new HashSet<>();
 
-    Deadlock(List<Node> nodes, Collection<Channel> channels) {
+    Deadlock(List<Node> nodes, Collection<Passage> passages) {
         this.nodes = nodes;
         for (Node taker : nodes) {
             taker.line.forEach(entry -> {
@@ -48,9 +48,9 @@ final class Deadlock {
                 }
             }
         }
-        for (Channel channel : channels) {
-            if (channel.tally.onTheWay() > 0 && !channel.isStuck()) {
-                alive.add(channel.taker());
+        for (Passage passage : passages) {
+            if (passage.tally.onTheWay() > 0 && !passage.isStuck()) {
+                alive.add(passage.taker());
             }
         }
     }

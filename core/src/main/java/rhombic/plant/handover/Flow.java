@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import rhombic.measure.DeadlockFigures;
 import rhombic.measure.Diary;
@@ -21,7 +22,7 @@ public final class Flow extends Run {
     private final List<Node> nodes = new ArrayList<>();
     /** What takes and gives: the nodes, or, of a conveyor, its stretches. */
     private final List<Node> parts = new ArrayList<>();
-    private final List<Channel> channels = new ArrayList<>();
+    private final List<Passage> passages = new ArrayList<>();
     private final Map<String, Node> byName = new HashMap<>();
     private final Map<Node, List<Node>> takers = new IdentityHashMap<>();
     private final @Nullable Staff staff;
@@ -38,13 +39,17 @@ public final class Flow extends Run {
         byName.put(node.name(), node);
     }
 
-    /** All equipment is there: it is linked as the study has it. */
-    public void link() {
+    /**
+     * All equipment is there: it is linked as the study has it.
+     *
+     * @param carried makes the passages along which pieces are carried
+     */
+    public void link(Passage.Maker carried) {
         nodes.forEach(node -> parts.addAll(node.parts()));
         for (int i = 0; i < parts.size(); i++) {
             parts.get(i).part = i;
         }
-        channels.addAll(new Wiring(this, parts).lay());
+        passages.addAll(new Wiring(this, parts, carried).lay());
     }
 
     public List<Node> nodes() {
@@ -52,8 +57,8 @@ public final class Flow extends Run {
     }
 
     /** Links on which pieces take time. */
-    public List<Channel> channels() {
-        return Collections.unmodifiableList(channels);
+    public List<Passage> passages() {
+        return Collections.unmodifiableList(passages);
     }
 
     public Node node(int index) {
@@ -99,7 +104,7 @@ public final class Flow extends Run {
     public void begin() {
         nodes.forEach(node -> node.gates.begin());
         nodes.forEach(Node::begin);
-        channels.forEach(Channel::begin);
+        passages.forEach(Passage::begin);
         if (staff != null) {
             staff.begin();
         }
@@ -116,13 +121,13 @@ public final class Flow extends Run {
         if (staff != null) {
             staff.restart();
         }
-        channels.forEach(Channel::restart);
+        passages.forEach(Passage::restart);
         census.restart();
     }
 
     /** What stands still for good now, because each waits for the next. */
     public DeadlockFigures deadlock() {
-        return new Deadlock(parts, channels).figures();
+        return new Deadlock(parts, passages).figures();
     }
 
     /** A rule has changed a piece that may wait somewhere: ranks that are kept are asked for once more. */
@@ -132,6 +137,7 @@ public final class Flow extends Run {
 
     /** What waits to go out of it may go now and could not before: whoever may take it serves its line. */
     void serveTakersOf(Node giver) {
+        giver.parts().forEach(part -> part.waysTo().map(Way::passage).filter(Objects::nonNull).forEach(Passage::onOutletOpens));
         for (Node node : giver.mayOfferAnywhere() ? parts : takersOf(giver)) {
             if (!node.line.isEmpty()) {
                 toAgenda(node);

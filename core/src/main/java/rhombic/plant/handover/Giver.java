@@ -21,11 +21,17 @@ interface Giver {
         return true;
     }
 
-    /** How many pieces wait to go out, as far as is known; what is on offer included. */
+    /** How many pieces wait to go out, as far as is known; what is on offer included, what is bound not. */
     default int backlog() {
         return 1;
     }
 
-    /** {@link Offer#setWaitingForCarriers} says something else now. */
-    default void onWaitForCarriersChanged(Offer offer) {}
+    /** {@link Offer#isToBeFetched} says something else now. */
+    default void onToBeFetchedChanged(Offer offer) {}
+
+    /** The piece of the offer stays until it is fetched; the next may be offered, by another offer. */
+    default void onBound(Offer offer) {}
+
+    /** The piece of the offer is not fetched after all: it is to be offered again. */
+    default void onUnbound(Offer offer) {}
 }

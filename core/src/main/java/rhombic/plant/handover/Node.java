@@ -207,11 +207,12 @@ public abstract class Node extends Attended implements Giver {
         return 1;
     }
 
-    /** More pieces wait to go out: those who carry them may be too few. */
+    /** More pieces wait to go out than are on offer. */
     protected final void onMoreWaiting() {
         Way[] ways = outgoingLinks().ways;
-        if (ways.length == 1 && ways[0].isCarried()) {
-            flow.toAgenda(ways[0].taker());
+        Passage only = ways.length == 1 ? ways[0].passage() : null;
+        if (only != null) {
+            only.onBacklog();
         }
     }
 
@@ -313,8 +314,9 @@ public abstract class Node extends Attended implements Giver {
         Offer.QueuedOffer entry = line.first();
         while (entry != null && !isInletHeld(entry.way)) {
             Offer offer = entry.offer;
-            if (entry.way.isCarried()) {
-                callCarriers(entry);
+            Passage passage = entry.way.passage();
+            if (passage != null) {
+                passage.onLookedAt(entry);
             }
             if (mayPassOver && !entry.mayGo()) {
                 entry = line.next(entry);
@@ -333,22 +335,34 @@ public abstract class Node extends Attended implements Giver {
         }
     }
 
-    private void callCarriers(Offer.QueuedOffer entry) {
-        Channel channel = entry.way.channel();
-        if (channel == null) {
-            return;
-        }
-        boolean waits = !channel.isDown() && !channel.hasRoom() && !entry.offer.giver.isOutletHeld()
-                && spotFor(entry.way, entry.offer.piece()) != Claim.NO_SPOT;
-        if (waits) {
-            channel.callCarriers();
-        }
-        entry.offer.setWaitingForCarriers(entry, waits);
+    /** Whether there is room for it and nothing but its passage keeps it from going. */
+    public final boolean waitsForPassageOnly(Offer.QueuedOffer entry) {
+        return !isInletHeld(entry.way) && !entry.offer.giver.isOutletHeld() && spotFor(entry.way, entry.piece()) != Claim.NO_SPOT;
+    }
+
+    /** For how many pieces like that there is room beside what is claimed, as far as is known. */
+    public final int roomFor(Piece piece) {
+        return capacityFor(piece);
+    }
+
+    /** Lets what can go now do so. */
+    public final void serve() {
+        serveLine();
     }
 
     /** How many pieces are here or on their way here. */
     protected final int pressure() {
         return tally.content() + claims.size();
+    }
+
+    /** What was bound here is offered again, unless something else is by then. */
+    @Override
+    public void onUnbound(Offer offer) {
+        flow.afterwards(name(), () -> {
+            if (!offer.isOpen()) {
+                offer.make(offer.piece());
+            }
+        });
     }
 
     // ---- gates

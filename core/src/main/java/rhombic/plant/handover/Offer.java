@@ -16,7 +16,8 @@ public class Offer {
      *     A taker that gets room serves its line in order, passing over those it has no room for and those that can't go.
      *     What is agreed is a Claim on a definite spot of the taker; to ask for one changes nothing.
      *  2. Depart. The offer is withdrawn from all other lines before the piece moves, so a piece can neither be lost nor
-     *     handed on twice. It leaves the giver, which is free.
+     *     handed on twice. It leaves the giver, which is free. Where it has to be fetched it is bound: it has its claim, stays
+     *     where it is until it is fetched, and the giver may offer the next.
      *  3. Arrive. At once, or after its time on the link; until then the claimed spot counts as taken.
      * Nothing comes between agreeing and departing, nor, at once, between departing and arriving: what rules do to the
      * piece is done to it, and what they do to the plant is done after that.
@@ -30,11 +31,12 @@ public class Offer {
     private @Nullable QueuedOffer special;
     private @Nullable Piece piece;
     private boolean open;
+    private boolean isBound;
     private int way = OutgoingLinks.ANY;
-    /** In how many lines it waits for nothing but for somebody to carry its piece. */
-    private int forCarriers;
-    private long forCarriersSince;
-    private long forCarriersNanos;
+    /** In how many lines it waits for nothing but to be fetched; one more while it is bound. */
+    private int toBeFetched;
+    private long toBeFetchedSince;
+    private long toBeFetchedNanos;
 
     /** The place of an offer in the line of one taker. */
     public static final class QueuedOffer extends QueueEntry {
@@ -42,8 +44,8 @@ public class Offer {
         public final Way way;
         /** Where there was room for its piece when that was last asked. */
         int spot = Claim.NO_SPOT;
-        /** Whether there is room for its piece, and it waits for somebody to carry it there. */
-        boolean isWaitingForCarriers;
+        /** Whether there is room for its piece, and it waits for nothing but to be fetched. */
+        boolean isToBeFetched;
 
         QueuedOffer(Offer offer, Way way) {
             this.offer = offer;
@@ -71,8 +73,9 @@ public class Offer {
         }
     }
 
+    /** Whether its piece is still with the giver: on offer, or bound. */
     public boolean isOpen() {
-        return open;
+        return open || isBound;
     }
 
     /** What is on offer, or was last. */
@@ -82,37 +85,73 @@ public class Offer {
         return offered;
     }
 
-    /** Whether its piece waits for nothing but for somebody to carry it. */
-    public boolean isWaitingForCarriers() {
-        return forCarriers > 0;
+    /** Whether its piece waits for nothing but to be fetched. */
+    public boolean isToBeFetched() {
+        return toBeFetched > 0;
     }
 
-    /** Called by the taker in whose line it stands. */
-    void setWaitingForCarriers(QueuedOffer entry, boolean waits) {
-        if (entry.isWaitingForCarriers != waits) {
-            boolean before = isWaitingForCarriers();
-            noteWaitForCarriers(entry, waits);
-            if (before != isWaitingForCarriers()) {
-                giver.onWaitForCarriersChanged(this);
+    /** Told by the passage in whose way it stands. */
+    public void setToBeFetched(QueuedOffer entry, boolean waits) {
+        if (entry.isToBeFetched != waits) {
+            boolean before = isToBeFetched();
+            entry.isToBeFetched = waits;
+            count(waits);
+            if (before != isToBeFetched()) {
+                giver.onToBeFetchedChanged(this);
             }
         }
     }
 
-    private void noteWaitForCarriers(QueuedOffer entry, boolean waits) {
-        long now = entry.way.taker().flow.now();
-        entry.isWaitingForCarriers = waits;
-        if (waits && forCarriers++ == 0) {
-            forCarriersSince = now;
-        } else if (!waits && --forCarriers == 0) {
-            forCarriersNanos += now - forCarriersSince;
+    private void count(boolean waits) {
+        if (waits && toBeFetched++ == 0) {
+            toBeFetchedSince = now();
+        } else if (!waits && --toBeFetched == 0) {
+            toBeFetchedNanos += now() - toBeFetchedSince;
         }
     }
 
+    private long now() {
+        return queued[0].way.taker().flow.now();
+    }
+
     /** How long the piece that departs has waited for nothing but that; counted anew for the next. */
-    public long takeWaitForCarriers() {
-        long nanos = forCarriersNanos;
-        forCarriersNanos = 0;
+    public long takeFetchedAfter() {
+        long nanos = toBeFetchedNanos;
+        toBeFetchedNanos = 0;
         return nanos;
+    }
+
+    /** Whether nothing may go out where its piece is. */
+    public boolean isOutletHeld() {
+        return giver.isOutletHeld();
+    }
+
+    /** How many pieces wait to go out with its piece, as far as is known; 0 if they can go several ways, of which nobody knows which. */
+    public int backlog() {
+        return queued.length == 1 ? giver.backlog() : 0;
+    }
+
+    /** The piece is promised to who will fetch it. */
+    public void bind() {
+        isBound = true;
+        count(true);
+        giver.onBound(this);
+    }
+
+    /** Nobody fetches the piece after all: it is on offer again. */
+    public void unbind() {
+        isBound = false;
+        count(false);
+        giver.onUnbound(this);
+    }
+
+    /** The piece departs now. */
+    public void hand(Claim claim) {
+        if (isBound) {
+            isBound = false;
+            count(false);
+        }
+        giver.hand(this, claim);
     }
 
     /** Index of the one way the piece waits for, or {@link Routings#ANY}. */
@@ -186,15 +225,14 @@ public class Offer {
         Node taker = entry.way.taker();
         taker.line.add(entry);
         taker.awaitRoom(entry.way, entry.piece());
-        if (entry.way.isCarried()) {
-            taker.flow.toAgenda(taker); // which calls somebody to carry it
+        Passage passage = entry.way.passage();
+        if (passage != null) {
+            passage.onStanding();
         }
     }
 
     private void go(QueuedOffer entry) {
-        Claim claim = entry.way.claim(piece(), entry.spot);
-        giver.hand(this, claim);
-        entry.way.depart(claim);
+        entry.way.agreed(this, entry.way.claim(piece(), entry.spot));
     }
 
     /** Offers the piece to one taker that needs no link: where it goes back for rework. */
@@ -243,12 +281,13 @@ public class Offer {
         for (QueuedOffer entry : queued) {
             if (entry.isQueued()) {
                 entry.way.taker().line.remove(entry);
-                Channel channel = entry.way.channel();
-                if (channel != null) {
-                    channel.retry();
+                Passage passage = entry.way.passage();
+                if (passage != null) {
+                    passage.onWithdrawn();
                 }
-                if (entry.isWaitingForCarriers) {
-                    noteWaitForCarriers(entry, false);
+                if (entry.isToBeFetched) {
+                    entry.isToBeFetched = false;
+                    count(false);
                 }
             }
         }

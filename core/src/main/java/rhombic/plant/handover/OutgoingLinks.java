@@ -112,7 +112,7 @@ public final class OutgoingLinks {
 
     /** The only way out, if all pieces go it and it takes no time; null else. */
     public @Nullable Way straight() {
-        return isPlain && ways.length == 1 && ways[0].channel() == null ? ways[0] : null;
+        return isPlain && ways.length == 1 && ways[0].passage() == null ? ways[0] : null;
     }
 
     /** Index of the one way the piece must go, or {@link #ANY} of those that {@link #admits}. */

@@ -9,7 +9,7 @@ import rhombic.plant.piece.Piece;
 public final class Way {
     private final int index;
     private final Node taker;
-    private final @Nullable Channel channel;
+    private final @Nullable Passage passage;
     private final Entry entry;
     /** Of what takes no time: one piece goes after the other. */
     private final Claim atOnce = new Claim(this);
@@ -31,18 +31,18 @@ public final class Way {
 
     /**
      * @param index among the ways of its giver; {@link OutgoingLinks#ANY} for a way without a link
-     * @param channel what is on its way; null if it takes no time
+     * @param passage what is on its way; null if it takes no time
      * @param entry how they come in at the taker
      */
-    Way(int index, Node taker, @Nullable Channel channel, Entry entry) {
+    Way(int index, Node taker, @Nullable Passage passage, Entry entry) {
         this.index = index;
         this.taker = taker;
-        this.channel = channel;
+        this.passage = passage;
         this.entry = entry;
     }
 
-    Way(int index, Node taker, @Nullable Channel channel) {
-        this(index, taker, channel, Entry.USUAL);
+    Way(int index, Node taker, @Nullable Passage passage) {
+        this(index, taker, passage, Entry.USUAL);
     }
 
     public int index() {
@@ -53,8 +53,8 @@ public final class Way {
         return taker;
     }
 
-    public @Nullable Channel channel() {
-        return channel;
+    public @Nullable Passage passage() {
+        return passage;
     }
 
     public Entry entry() {
@@ -74,17 +74,18 @@ public final class Way {
 
     /** Claims the spot for the piece. */
     Claim claim(Piece piece, int spot) {
-        Claim claim = channel == null ? atOnce : channel.nextClaim();
+        Claim claim = passage == null ? atOnce : passage.nextClaim();
         claim.agree(piece, spot);
         return claim;
     }
 
-    /** The piece of the claim, which has departed, arrives or sets out. */
-    void depart(Claim claim) {
-        if (channel == null) {
+    /** The offer's piece has the claim: it goes, at once or along the link. */
+    void agreed(Offer offer, Claim claim) {
+        if (passage == null) {
+            offer.hand(claim);
             claim.arrive();
         } else {
-            channel.depart(claim);
+            passage.agreed(offer, claim);
         }
     }
 
@@ -96,14 +97,9 @@ public final class Way {
         return entry.entrance == Entrance.ASIDE;
     }
 
-    /** Whether people carry along it. */
-    boolean isCarried() {
-        return channel != null && channel.isCarried();
-    }
-
     /** Whether there is room on it. */
     boolean isFree() {
-        return channel == null || channel.hasRoom();
+        return passage == null || passage.isFree();
     }
 
 }

@@ -10,7 +10,6 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
 import rhombic.quantity.Quantity;
-import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Rule;
 import rhombic.study.Travel;
@@ -23,15 +22,18 @@ final class Wiring {
     private final Map<Node, List<Link>> linksFrom = new IdentityHashMap<>();
     /** Those to which not every offer may go at any time. */
     private final Set<Node> limited = Collections.newSetFromMap(new IdentityHashMap<>());
-    private final List<Channel> channels = new ArrayList<>();
+    private final List<Passage> passages = new ArrayList<>();
 
-    Wiring(Flow flow, List<Node> parts) {
+    private final Passage.Maker carried;
+
+    Wiring(Flow flow, List<Node> parts, Passage.Maker carried) {
         this.flow = flow;
         this.parts = parts;
+        this.carried = carried;
     }
 
     /** Connects all parts; gives the links that take time. */
-    List<Channel> lay() {
+    List<Passage> lay() {
         List<Link> links = flow.unfolded.links();
         for (int i = 0; i < links.size(); i++) {
             lay(i, links.get(i));
@@ -52,7 +54,7 @@ final class Wiring {
                         node.ranking(), outletsShut || limited.contains(node));
             }
         }
-        return channels;
+        return passages;
     }
 
     private void lay(int index, Link link) {
@@ -60,22 +62,21 @@ final class Wiring {
         Node to = flow.node(flow.unfolded.to(index)).takerAt(link.toPort());
         Way.Entry entry = to.entry(link.toPort(), link.travel() instanceof Travel.AtOnce ? from.toEdgeMetres() : 0);
         List<Way> ways = waysFrom.computeIfAbsent(from, key -> new ArrayList<>());
-        ways.add(new Way(ways.size(), to, channel(index, link, to, entry), entry));
+        ways.add(new Way(ways.size(), to, passage(index, link, to, entry), entry));
         linksFrom.computeIfAbsent(from, key -> new ArrayList<>()).add(link);
         if (link.travel().maxPieces() > 0 || !link.failures().isEmpty()) {
             limited.add(to);
         }
     }
 
-    private @Nullable Channel channel(int index, Link link, Node to, Way.Entry entry) {
+    private @Nullable Passage passage(int index, Link link, Node to, Way.Entry entry) {
         if (link.travel() instanceof Travel.AtOnce) {
             return null;
         }
-        Node from = flow.node(flow.unfolded.from(index));
-        Channel channel = new Channel(flow, index, link, to, entry, Layout.path(link, from.element(), to.element()),
-                new Channel.Ends(Layout.outlet(from.element(), link.fromPort()), Layout.inlet(to.element(), link.toPort())));
-        channels.add(channel);
-        return channel;
+        Passage.Course course = new Passage.Course(index, link, flow.node(flow.unfolded.from(index)), to, entry);
+        Passage passage = link.travel() instanceof Travel.Carried ? carried.make(flow, course) : new Transit(flow, course);
+        passages.add(passage);
+        return passage;
     }
 
     /** What does not leave to the side goes straight on: the last of the ways, with what the shares leave over. */

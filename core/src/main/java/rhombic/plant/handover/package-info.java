@@ -3,7 +3,8 @@
  * equipment. The giver offers a piece to its ways out; a taker with room agrees to a {@link rhombic.plant.handover.Claim} on a
  * definite spot, and otherwise the offer stands in the line of the taker until it has room. To ask for a spot changes nothing. The piece
  * departs, and arrives at once or after its time on the link, during which its claim is held. Blocking after work, first-come order among several givers, and supply on demand are all
- * this one protocol. What takes time between two is a {@link rhombic.plant.handover.Channel}; who carries, are its carriers.
+ * this one protocol. What takes time between two is a {@link rhombic.plant.handover.Passage}: pieces move along it by themselves, or are fetched and carried,
+ * which is a matter of {@code rhombic.plant.transport}.
  *
  * <p>A kind of equipment is a {@link rhombic.plant.handover.Node} and stands in a package of its own: work, conveyors, goods.
  */

@@ -135,21 +135,35 @@ public final class Allocation {
         release(job);
     }
 
-    /** The job goes on elsewhere with the same resources; {@link Job.Owner#onReady} tells when all are there. */
-    public void goOn(Job job, Pose location) {
+    /**
+     * The job goes on elsewhere with the same resources; {@link Job.Owner#onReady} tells when all are there.
+     *
+     * @param loaded whether they bring something there
+     */
+    public void goOn(Job job, Pose location, boolean loaded) {
         assert job.state == Job.State.BEGUN : "only what was begun goes on";
-        travel(job, location, PersonState.CARRYING);
+        travel(job, location, loaded ? PersonState.CARRYING : PersonState.WALKING);
+    }
+
+    /** Those who are on the way to the job go elsewhere first. */
+    public void redirect(Job job, Pose location) {
+        assert job.state == Job.State.ON_THE_WAY : "only who is on the way can be sent elsewhere";
+        travel(job, location, PersonState.WALKING);
+    }
+
+    /** Something has changed that may make a job possible. */
+    public void lookAgain() {
+        changed = true;
+    }
+
+    /** The length of the way from one to the other. */
+    public double metres(Pose from, Pose to) {
+        return Math.hypot(to.x() - from.x(), to.y() - from.y());
     }
 
     /** How many people there are who can do that, on duty or not. */
     public int countSkilled(Job.Demand demand) {
         return (int) resources.stream().filter(person -> person.can(demand.skill())).count();
-    }
-
-    /** How long the first of its resources needs to get there. */
-    public long nanosTo(Job job, Pose location) {
-        Resource person = job.resources.getFirst();
-        return person.group().nanosFor(person.metresTo(location));
     }
 
     private void release(Job job) {
@@ -211,7 +225,7 @@ public final class Allocation {
             giveTo(next);
             next = next();
         }
-        assert asked.stream().noneMatch(choice::commitFor) : "a job waits for somebody who is free and able";
+        assert asked.stream().noneMatch(job -> choice.commitFor(job) && job.owner.isPossible(job)) : "a job waits for somebody who is free and able";
         for (int i = 0; i < idle.size(); i++) {
             Resource person = idle.get(i);
             if (person.isFree() && !person.isWalking()) {
@@ -226,6 +240,9 @@ public final class Allocation {
     private @Nullable Job next() {
         for (int i = 0; i < asked.size(); i++) {
             Job job = asked.get(i);
+            if (!choice.canBeMadeFor(job) && yielding.isEmpty() || !job.owner.isPossible(job)) {
+                continue;
+            }
             if (choice.commitFor(job)) {
                 return best(job, i);
             }
@@ -247,7 +264,7 @@ public final class Allocation {
         double min = Double.NaN; // reckoned once there is another that could be done
         for (int i = at + 1; i < asked.size() && asked.get(i).priority() == first.priority(); i++) {
             Job other = asked.get(i);
-            if (!choice.canBeMadeFor(other)) {
+            if (!choice.canBeMadeFor(other) || !other.owner.isPossible(other)) {
                 continue;
             }
             min = Double.isNaN(min) ? rule.rank(person, first) : min;
@@ -302,6 +319,7 @@ public final class Allocation {
             person.job = job;
             person.lastGiven = given++;
         }
+        job.owner.onGiven(job);
         travel(job, job.location(), PersonState.WALKING);
     }
 
@@ -436,6 +454,7 @@ public final class Allocation {
             job.setPreferred(first);
         }
         job.startWaiting(now());
+        job.owner.onReturned(job);
         ask(job, job.sequence); // before others of the same age
     }
 

@@ -47,6 +47,17 @@ public final class Job {
 
     /** Hears how the job stands. */
     public interface Owner {
+        /** Whether it could be given now, as far as its owner is concerned; to ask changes nothing. */
+        default boolean isPossible(Job job) {
+            return true;
+        }
+
+        /** It has its resources, who set out now. */
+        default void onGiven(Job job) {}
+
+        /** Its resources can't do it after all; it is asked for again. */
+        default void onReturned(Job job) {}
+
         /** All are there: it can begin, or go on. */
         void onReady(Job job);
 

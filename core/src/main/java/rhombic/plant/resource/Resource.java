@@ -112,6 +112,11 @@ public final class Resource extends Event {
         return holds;
     }
 
+    /** Whether its shift, a break or a failure keeps it from more. */
+    public boolean isHeld() {
+        return holds.isHeld();
+    }
+
     boolean isOffShift() {
         return holds.isHeldBy(Hold.OFF_SHIFT);
     }

@@ -1,5 +1,7 @@
 package rhombic.plant.work;
 
+import java.util.ArrayList;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Node;
@@ -23,6 +25,8 @@ final class Finished {
     private @Nullable Outlet beside;
     private long sinceNanos;
     private boolean isOffering;
+    /** Offers of pieces that stay until they are fetched; none are made where nothing is. */
+    private List<Outlet> bound = List.of();
 
     /** The offer of what goes on. */
     static final class Outlet extends Offer {
@@ -55,7 +59,7 @@ final class Finished {
     }
 
     private boolean isEmpty() {
-        return out.isEmpty() && (besides == null || besides.isEmpty());
+        return out.isEmpty() && (besides == null || besides.isEmpty()) && bound.isEmpty();
     }
 
     /** The work has made it: it is offered. */
@@ -86,9 +90,8 @@ final class Finished {
     /** Offers what is there, as far as it can go. */
     void offerNext() {
         isOffering = true;
-        Outlet first = usual();
-        while (!out.isEmpty() && !first.isOpen()) {
-            if (!offer(first, out.getFirst())) {
+        while (!out.isEmpty() && !usual().isOpen()) {
+            if (!offer(usual(), out.getFirst())) {
                 break;
             }
         }
@@ -138,10 +141,11 @@ final class Finished {
         assert place.phase == Place.Phase.DONE : "a piece is handed on before its work has ended";
         WorkNode node = place.node;
         long now = node.flow.now();
-        Piece piece = given.pieces.removeFirst();
-        long forCarriers = given.takeWaitForCarriers();
-        piece.crewNanos += forCarriers;
-        piece.blockedNanos += now - sinceNanos - forCarriers;
+        boolean wasBound = !bound.isEmpty() && bound.remove(given);
+        Piece piece = wasBound ? given.piece() : given.pieces.removeFirst();
+        long toBeFetched = given.takeFetchedAfter();
+        piece.crewNanos += toBeFetched;
+        piece.blockedNanos += now - sinceNanos - toBeFetched;
         node.tally.onLeave(now, now - piece.arrivedNanos);
         node.notifyRules(Rule.PieceEvent.LEAVES, piece);
         if (!isOffering) {
@@ -153,15 +157,39 @@ final class Finished {
         }
     }
 
-    void waitForCarriersChanges() {
+    void onToBeFetchedChanged() {
         if (place.phase == Place.Phase.DONE && !isOffering) {
             place.enter(keptBy());
         }
     }
 
+    /** Its piece stays until it is fetched; the next may be offered. */
+    void onBound(Outlet given) {
+        bound = bound.isEmpty() ? new ArrayList<>() : bound;
+        bound.add(given);
+        given.pieces.removeFirst();
+        if (given == usual) {
+            usual = null;
+        } else {
+            beside = null;
+        }
+        if (isOffering) {
+            told(given.piece(), given.way());
+        } else {
+            place.node.offerLater(place);
+        }
+    }
+
+    /** Its piece is offered again, behind the others. */
+    void onUnbound(Outlet given) {
+        bound.remove(given);
+        given.pieces.add(given.piece());
+        place.node.offerLater(place);
+    }
+
     /** Why it is still there. */
     private EquipmentState keptBy() {
-        boolean isCarried = usual != null && usual.isWaitingForCarriers() || beside != null && beside.isWaitingForCarriers();
-        return isCarried ? EquipmentState.WAITING_FOR_CREW : EquipmentState.BLOCKED;
+        boolean isToBeFetched = !bound.isEmpty() || usual != null && usual.isToBeFetched() || beside != null && beside.isToBeFetched();
+        return isToBeFetched ? EquipmentState.WAITING_FOR_CREW : EquipmentState.BLOCKED;
     }
 }

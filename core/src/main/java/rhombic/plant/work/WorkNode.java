@@ -363,8 +363,20 @@ abstract class WorkNode extends Node {
     }
 
     @Override
-    public final void onWaitForCarriersChanged(Offer given) {
-        ((Finished.Outlet) given).of().waitForCarriersChanges();
+    public final void onToBeFetchedChanged(Offer given) {
+        ((Finished.Outlet) given).of().onToBeFetchedChanged();
+    }
+
+    @Override
+    public final void onBound(Offer given) {
+        Finished.Outlet outlet = (Finished.Outlet) given;
+        outlet.of().onBound(outlet);
+    }
+
+    @Override
+    public final void onUnbound(Offer given) {
+        Finished.Outlet outlet = (Finished.Outlet) given;
+        outlet.of().onUnbound(outlet);
     }
 
     /** What is done there is offered once what is under way at this instant has been carried out. */

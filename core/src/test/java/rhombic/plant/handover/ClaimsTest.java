@@ -70,8 +70,8 @@ class ClaimsTest {
                 return;
             }
             int claims = flow.nodes().stream().flatMap(node -> node.parts().stream()).mapToInt(Node::claims).sum();
-            int onTheWay = flow.channels().stream().mapToInt(channel -> channel.tally.onTheWay()).sum();
-            int waiting = flow.channels().stream().mapToInt(Channel::waitingAtEnd).sum();
+            int onTheWay = flow.passages().stream().mapToInt(passage -> passage.tally.onTheWay()).sum();
+            int waiting = flow.passages().stream().mapToInt(Passage::waitingAtEnd).sum();
             assertEquals(onTheWay - waiting, claims, "on the way and not waiting at the end of a link");
             flow.nodes().stream().flatMap(node -> node.parts().stream()).forEach(part -> {
                 int bySpot = 0;

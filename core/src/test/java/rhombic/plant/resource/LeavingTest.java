@@ -98,7 +98,7 @@ class LeavingTest {
         yard.ask(carry, 0);
         yard.allocation.give();
         yard.until(40);
-        yard.allocation.goOn(carry, Pose.at(60, 0, 0, 0));
+        yard.allocation.goOn(carry, Pose.at(60, 0, 0, 0), true);
         assertEquals(PersonState.CARRYING, b.tally().state());
         yard.allocation.setDuty(b, Hold.ON_BREAK, true);
         assertSame(carry, b.job(), "what is in hand is brought there first");
