@@ -48,6 +48,9 @@ public final class Scene {
     private static final int BASE_STANDS = 4;
     private static final double GAP_METRES = 0.02;
     private static final double ROLLERS_METRES = 0.92;
+    /** Where what is carried lies: so high, and so far before the middle of who carries it. */
+    private static final double ARMS_METRES = 1.03;
+    private static final double ARMS_AHEAD_METRES = 0.24;
 
     private final UnfoldedStudy study;
     private final List<PlantElement> elements;
@@ -62,6 +65,7 @@ public final class Scene {
     /** For each equipment, where what comes from another is seen first. */
     private final List<Map<Integer, Pose>> entries;
     private final BeltScene belts;
+    private final PeopleScene people;
     /** Of equipment, made when first asked for. */
     private final @Nullable Pose[] exits;
     private final double[] cos;
@@ -76,6 +80,7 @@ public final class Scene {
 
     public Scene(UnfoldedStudy study) {
         this.study = study;
+        people = new PeopleScene(study);
         elements = study.elements();
         types = study.study().pieceTypes();
         int n = types.size();
@@ -148,13 +153,19 @@ public final class Scene {
         return path;
     }
 
+    /** The people, as posed for the last moment. */
+    public PeopleScene people() {
+        return people;
+    }
+
     /**
-     * Poses every piece.
+     * Poses everybody and every piece.
      *
      * @param glideNanos time of the run over which a hand-over that takes no time is drawn as a movement; 0 for none
      */
     public void pose(Moment moment, double glideNanos, Poses into) {
         into.clear();
+        people.pose(moment);
         for (int node = 0; node < moment.nodes(); node++) {
             int first = moment.firstAt(node);
             if (first >= 0) {
@@ -165,10 +176,25 @@ public final class Scene {
         for (int link = 0; link < paths.length; link++) {
             into.at(moment.nodes() + link);
             for (int body = moment.firstOnLink(link); body >= 0; body = moment.next(body)) {
-                Pose pose = path(link).at(moment.metresAlong(body));
-                add(body, moment, pose.x(), pose.y(), pose.z(), pose.heading(), into);
+                int carrier = moment.carrierOf(body);
+                if (carrier >= 0) {
+                    inHands(body, carrier, moment, into);
+                } else {
+                    Pose pose = path(link).at(moment.metresAlong(body));
+                    add(body, moment, pose.x(), pose.y(), pose.z(), pose.heading(), into);
+                }
             }
         }
+    }
+
+    /** On the arms of who carries it, its long side across, above what is there already. */
+    private void inHands(int body, int carrier, Moment moment, Poses into) {
+        int type = moment.typeOf(body);
+        double heading = people.headingDegrees(carrier);
+        double ahead = ARMS_AHEAD_METRES + widths[type] / 2;
+        double turn = Math.toRadians(heading);
+        add(body, moment, people.x(carrier) + ahead * Math.cos(turn), people.y(carrier) + ahead * Math.sin(turn),
+                ARMS_METRES + moment.belowOf(body) * stack(type), heading + 90, into);
     }
 
     private void poseAt(int node, int first, Moment moment, double glideNanos, Poses into) {

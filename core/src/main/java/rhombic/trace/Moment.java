@@ -310,7 +310,8 @@ public final class Moment extends MomentRows {
     /** Whether a body that moves along a link stands there, since the link is down. */
     public boolean isHeldOnWay(int body) {
         int link = bodies.get(body, LINK);
-        return link >= 0 && carrierOf(body) < 0 && stateOfLink(link).isPresent() && bodies.getDouble(body, MOVE_SPEED) == 0 && atEndOfLinkNanos(body) == 0;
+        return link >= 0 && carrierOf(body) < 0 && stateOfLink(link).isPresent() && bodies.getDouble(body, MOVE_SPEED) == 0
+                && atEndOfLinkNanos(body) == 0;
     }
 
     public long stateSinceNanos(int node) {

@@ -189,7 +189,8 @@ public final class Trace {
             };
             if (comes) {
                 int link = kind == Segment.RecordKind.MOVES || kind == Segment.RecordKind.CARRIED
-                        ? (int) segment.extras[segment.slots[r]] : -1;
+                        ? (int) segment.extras[segment.slots[r]]
+                        : -1;
                 visits.add(new Visit(segment.nodes[r], link, segment.times[r], until[0]));
                 until[0] = segment.times[r];
             }

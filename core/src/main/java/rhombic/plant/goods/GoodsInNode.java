@@ -374,7 +374,9 @@ public final class GoodsInNode extends Node {
                 ? keeps
                 : waiting.isEmpty() && !isFetchAwaited()
                         ? EquipmentState.WORKING
-                        : isFetchAwaited() || offered != null && offered.isToBeFetched() ? EquipmentState.WAITING_FOR_CREW : EquipmentState.BLOCKED;
+                        : isFetchAwaited() || offered != null && offered.isToBeFetched()
+                                ? EquipmentState.WAITING_FOR_CREW
+                                : EquipmentState.BLOCKED;
         if (now != unitState) {
             tally.changeUnit(flow.now(), unitState, now);
             unitState = now;

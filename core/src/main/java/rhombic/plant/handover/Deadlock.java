@@ -52,6 +52,7 @@ final class Deadlock {
             if (passage.tally.onTheWay() > 0 && !passage.isStuck()) {
                 alive.add(passage.taker());
             }
+            passage.beingFetched().filter(offer -> offer.giver instanceof Node).forEach(offer -> alive.add((Node) offer.giver));
         }
     }
 

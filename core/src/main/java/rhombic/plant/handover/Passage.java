@@ -2,6 +2,7 @@ package rhombic.plant.handover;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Event;
 import rhombic.measure.LinkFigures;
@@ -187,6 +188,11 @@ public abstract class Passage implements Giver, Breakdown.Owner {
 
     /** What waits at the giver may go out again. */
     protected void onOutletOpens() {}
+
+    /** Offers whose piece somebody comes to fetch. */
+    protected Stream<Offer> beingFetched() {
+        return Stream.of();
+    }
 
     // ---- arriving
 

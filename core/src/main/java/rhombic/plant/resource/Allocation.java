@@ -225,7 +225,8 @@ public final class Allocation {
             giveTo(next);
             next = next();
         }
-        assert asked.stream().noneMatch(job -> choice.commitFor(job) && job.owner.isPossible(job)) : "a job waits for somebody who is free and able";
+        assert asked.stream().noneMatch(job -> choice.commitFor(job) && job.owner.isPossible(job))
+                : "a job waits for somebody who is free and able";
         for (int i = 0; i < idle.size(); i++) {
             Resource person = idle.get(i);
             if (person.isFree() && !person.isWalking()) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
@@ -229,6 +230,11 @@ final class Carriage extends Passage {
         for (Tour tour : List.copyOf(coming)) {
             tour.takeUp();
         }
+    }
+
+    @Override
+    protected Stream<Offer> beingFetched() {
+        return orders.values().stream().filter(order -> order.state() == TransportOrder.State.APPROACH).map(order -> order.offer);
     }
 
     /** The piece is in somebody's hands from now on, above so many others. */

@@ -72,7 +72,8 @@ class ClaimsTest {
             int claims = flow.nodes().stream().flatMap(node -> node.parts().stream()).mapToInt(Node::claims).sum();
             int onTheWay = flow.passages().stream().mapToInt(passage -> passage.tally.onTheWay()).sum();
             int waiting = flow.passages().stream().mapToInt(Passage::waitingAtEnd).sum();
-            assertEquals(onTheWay - waiting, claims, "on the way and not waiting at the end of a link");
+            long fetched = flow.passages().stream().flatMap(Passage::beingFetched).count();
+            assertEquals(onTheWay - waiting + fetched, claims, "on the way and not waiting at the end of a link, or being fetched");
             flow.nodes().stream().flatMap(node -> node.parts().stream()).forEach(part -> {
                 int bySpot = 0;
                 for (int spot = 0; spot < 100; spot++) {

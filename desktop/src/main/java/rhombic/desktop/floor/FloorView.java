@@ -155,7 +155,7 @@ public final class FloorView extends Region {
                     poses.headingDegrees(i));
         }
         pieceSwarms.forEach(swarm -> swarm.end(view, getHeight()));
-        people.show(moment);
+        people.show(poser.people());
         lamps.show(unfolded, moment);
         overlay.setMoment(moment);
         drawOverlay();

@@ -12,7 +12,6 @@ import rhombic.desktop.floor.body.PersonForm;
 import rhombic.scene.PeopleScene;
 import rhombic.study.Study;
 import rhombic.study.unfold.UnfoldedStudy;
-import rhombic.trace.Moment;
 
 /** The people on the floor: each a body that walks, stands, works, carries or sits, as the scene has it. */
 final class PeopleView {
@@ -54,7 +53,6 @@ final class PeopleView {
             return;
         }
         crewNames = names;
-        scene = new PeopleScene(study);
         people.clear();
         names.forEach(name -> people.add(new One(palette)));
         view.getChildren().setAll(people.stream().map(one -> one.body).toList());
@@ -64,8 +62,9 @@ final class PeopleView {
         people.forEach(one -> one.body.setVisible(false));
     }
 
-    void show(Moment moment) {
-        scene.pose(moment);
+    /** @param posed as they are at the moment to show */
+    void show(PeopleScene posed) {
+        scene = posed;
         for (int i = 0; i < people.size(); i++) {
             One one = people.get(i);
             one.body.setVisible(scene.isSeen(i));

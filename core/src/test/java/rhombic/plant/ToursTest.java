@@ -1,0 +1,181 @@
+package rhombic.plant;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static rhombic.plant.Peopled.person;
+import static rhombic.plant.Runs.at;
+import static rhombic.validation.Lines.buffer;
+import static rhombic.validation.Lines.goodsOut;
+import static rhombic.validation.Lines.station;
+import static rhombic.validation.Lines.stock;
+import static rhombic.validation.Lines.timetable;
+
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import rhombic.measure.RunFigures;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.scene.Poses;
+import rhombic.scene.Scene;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.duty.AtShiftEnd;
+import rhombic.study.duty.Need;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.unfold.UnfoldedStudy;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.PersonState;
+import rhombic.study.value.Placement;
+import rhombic.trace.Moment;
+import rhombic.trace.Trace;
+import rhombic.validation.Lines;
+
+/** Tours of people who carry, worked out by hand: what is promised when somebody comes, in which sequence they go, and in whose hands it is. */
+class ToursTest {
+    private static final double NEAR = 1e-6;
+    private static final double BESIDE = 0.45;
+
+    private final PlantElement a = buffer("A", -1).placed(Placement.at(0, 0));
+    private final PlantElement b = buffer("B", -1).placed(Placement.at(4, 0));
+    private final PlantElement x = goodsOut("X").placed(Placement.at(30, 0));
+    private final PlantElement y = goodsOut("Y").placed(Placement.at(34, 0));
+
+    private static double takeUp(PlantElement element) {
+        return Layout.outlet(element, "").of(Pose.at(BESIDE, 0, 0, 180)).x();
+    }
+
+    private static double setDown(PlantElement element) {
+        return Layout.inlet(element, "").of(Pose.at(-BESIDE, 0, 0, 0)).x();
+    }
+
+    /** They begin at A, one beside the other, and walk a metre in a second. */
+    private Crew crew(String name, int people, double metresFromA) {
+        Crew crew = Crew.usual(Basics.of(name, Placement.at(0, 0))).withPeople(people)
+                .withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED))).withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE);
+        Pose home = Layout.home(crew, 0);
+        return (Crew) crew.placed(Placement.at(takeUp(a) - home.x() + metresFromA, Layout.outlet(a, "").y() - home.y()));
+    }
+
+    private static Link carried(String from, String to, int max) {
+        return new Link(from, to).withTravel(new Travel.Carried(Need.of("W"), max));
+    }
+
+    private Study two(int people, int max) {
+        return new Lines().chain(stock("In A", "Piece", 1), a).chain(stock("In B", "Piece", 1), b).chain(x).chain(y)
+                .link(carried("A", "X", max)).link(carried("B", "Y", max)).chain(crew("W", people, 0)).study(200 / 3600.0, 0, 1);
+    }
+
+    @Test
+    void whoCanHoldTwoCollectsBothAndBringsThemInTheBestSequence() {
+        RunFigures run = Runs.of(two(1, 2));
+        double toX = setDown(x) - takeUp(a);
+        double toY = setDown(y) - takeUp(a);
+        assertEquals(2, run.out());
+        assertEquals(1, person(run, "W").jobs(), "in one tour");
+        assertEquals(toX, run.lead().min(), NEAR, "A, B, X, Y lie on one line");
+        assertEquals(toY, run.lead().max(), NEAR);
+        assertEquals(toY, person(run, "W").metres(), NEAR);
+        assertEquals(toY / 200, person(run, "W").share(PersonState.CARRYING), NEAR, "something is in hand all the way");
+    }
+
+    @Test
+    void whoCanHoldOneBringsOneAfterTheOther() {
+        RunFigures run = Runs.of(two(1, 1));
+        double there = setDown(x) - takeUp(a);
+        double back = setDown(x) - takeUp(b);
+        assertEquals(2, person(run, "W").jobs());
+        assertEquals(there + back + setDown(y) - takeUp(b), run.lead().max(), NEAR);
+    }
+
+    @Test
+    void whereSomebodyElseIsFreeEachBringsOne() {
+        RunFigures run = Runs.of(two(2, 2));
+        assertEquals(List.of(1L, 1L), run.crews().getFirst().people().stream().map(one -> one.jobs()).toList());
+    }
+
+    @Test
+    void whatWouldBeALongerWayIsFetchedAfterwards() {
+        // B lies 40 m behind A: to fetch its piece on the way to X is no shorter than to go for it afterwards.
+        PlantElement behind = buffer("B", -1).placed(Placement.at(70, 0));
+        PlantElement beyond = goodsOut("Y").placed(Placement.at(90, 0));
+        Study study = new Lines().chain(stock("In A", "Piece", 1), a).chain(stock("In B", "Piece", 1), behind).chain(x).chain(beyond)
+                .link(carried("A", "X", 2)).link(carried("B", "Y", 2)).chain(crew("W", 1, 0)).study(200 / 3600.0, 0, 1);
+        RunFigures run = Runs.of(study);
+        assertEquals(2, person(run, "W").jobs());
+        assertEquals(setDown(x) - takeUp(a), run.lead().min(), NEAR);
+        assertEquals(setDown(beyond) - takeUp(a), run.lead().max(), NEAR);
+    }
+
+    @Test
+    void fromAssignmentOnThePieceIsBoundAndItsSpotIsKept() {
+        // The shelf takes one. Who fetches the piece from A comes from 50 m away; B is beside the shelf and could be there long before.
+        Buffer shelf = (Buffer) buffer("Shelf", 1).placed(Placement.at(30, 0));
+        Study study = new Lines().chain(stock("In A", "Piece", 1), a).chain(timetable("In B", "10 s 1 Piece"), b)
+                .chain(shelf, station("S", 1, 0, "500 s"), goodsOut("Out")).link(carried("A", "Shelf", 1))
+                .link(new Link("B", "Shelf")).chain(crew("W", 1, -50)).study(150 / 3600.0, 0, 1);
+        RunFigures run = Runs.of(study);
+        assertEquals(1, at(run, "A").out(), "fetched after 50 s");
+        double brought = 50 + setDown(shelf) - takeUp(a);
+        assertEquals(brought / 150, at(run, "S").share(EquipmentState.STARVED), NEAR, "the shelf was kept for it until it came");
+        assertEquals(1, at(run, "B").contentNow() + at(run, "Shelf").contentNow(), "the other comes once there is room again");
+    }
+
+    @Test
+    void untilSomebodyIsAssignedAnotherWayMayTakeThePiece() {
+        // The one who carries works elsewhere for 100 s; after 50 s the press takes the second piece.
+        Study study = new Lines().chain(timetable("In", "0 s 2 Piece"), buffer("Near", 5), station("Press", 1, 0, "50 s"), goodsOut("Done"))
+                .chain(stock("Other", "Piece", 1), Peopled.needs(station("Busy", 1, 0, "100 s"), Need.of("W")), goodsOut("Gone"))
+                .chain(x).link(carried("Near", "X", 1)).chain(crew("W", 1, 0)).study(150 / 3600.0, 0, 1);
+        RunFigures run = Runs.of(study);
+        assertEquals(2, at(run, "Press").out());
+        assertEquals(1, person(run, "W").jobs(), "the work, and nothing to carry");
+    }
+
+    @Test
+    void whoGoesHomeOnTheWayThereLeavesThePieceToSomebodyElse() {
+        // The first comes from 3,000 m away and goes home at 1:00 after the start; the other, 5,000 m away, comes then.
+        Crew early = Peopled.onDuty(crew("Early", 1, -4000).withSkills(List.of("W")), "C", AtShiftEnd.STOP);
+        Study plain = new Lines().chain(stock("In A", "Piece", 1), a).chain(x).link(carried("A", "X", 1)).chain(early)
+                .chain(crew("Late", 1, -5000).withSkills(List.of("W"))).study(3, 0, 1);
+        String start = plain.plan().start().toLocalTime().toString();
+        String end = plain.plan().start().plusHours(1).toLocalTime().toString();
+        Study study = plain.withCalendars(List.of(Peopled.calendar(start + " " + end)));
+        RunFigures run = Runs.of(study);
+        assertEquals(1, run.out());
+        assertEquals(3600 + 5000 + setDown(x) - takeUp(a), run.lead().max(), 1e-3);
+        assertEquals(0, run.crews().get(0).jobs());
+        assertEquals(1, run.crews().get(1).jobs());
+    }
+
+    @Test
+    void whatIsCarriedIsInTheHandsOfWhoCarriesIt() {
+        Study study = two(1, 2);
+        Trace trace = Runs.traceOf(study);
+        Scene scene = new Scene(UnfoldedStudy.of(study));
+        Poses poses = new Poses();
+        double toB = takeUp(b) - takeUp(a);
+        for (double seconds : new double[] {1, toB - 0.01, toB + 0.01, 10.5, 20.25, setDown(x) - takeUp(a) + 1}) {
+            Moment moment = trace.at(Math.round(seconds * 1e9));
+            scene.pose(moment, 0, poses);
+            int inHands = 0;
+            for (int i = 0; i < poses.count(); i++) {
+                if (moment.carrierOf(poses.body(i)) == 0 && poses.place(i) >= moment.nodes()) {
+                    inHands++;
+                    assertEquals(scene.people().x(0), takeUp(a) + seconds, NEAR, "he walks on at a metre in a second");
+                    assertEquals(scene.people().y(0), poses.y(i), NEAR);
+                    assertTrue(poses.x(i) > scene.people().x(0) && poses.x(i) < scene.people().x(0) + 1, "before him, within reach");
+                    assertEquals(90, poses.headingDegrees(i), NEAR, "across his way");
+                    assertTrue(poses.z(i) > 0.9, "on his arms");
+                }
+            }
+            assertEquals(seconds < toB ? 1 : seconds < setDown(x) - takeUp(a) ? 2 : 1, inHands, "at " + seconds + " s");
+        }
+    }
+}
