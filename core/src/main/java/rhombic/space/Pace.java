@@ -128,6 +128,25 @@ public final class Pace {
         return phases.isEmpty() ? 0 : phases.getLast().end();
     }
 
+    /**
+     * Several motions, each from where the one before it ends.
+     *
+     * @param from place at the beginning of the first
+     */
+    public static Pace oneAfterAnother(double from, List<Pace> paces) {
+        List<Phase> all = new ArrayList<>();
+        double place = from;
+        for (Pace one : paces) {
+            for (Phase phase : one.phases) {
+                if (phase.nanos > 0) {
+                    all.add(new Phase(phase.nanos, place + phase.from, phase.speed, phase.gain));
+                }
+            }
+            place += one.metres();
+        }
+        return all.isEmpty() ? new Pace(List.of(new Phase(0, place, 0, 0))) : new Pace(all);
+    }
+
     /** Where it is after that time; before the beginning and after the end it rests. */
     public double metresAt(long nanos) {
         long left = Math.max(0, nanos);
@@ -138,6 +157,17 @@ public final class Pace {
             left -= phase.nanos;
         }
         return metres();
+    }
+
+    /**
+     * The part of a length that is covered after that time, 0 to 1; where the pace is even all the way, exactly in proportion to time.
+     *
+     * @param length above 0
+     */
+    public double partAt(long nanos, double length) {
+        boolean isEven = phases.size() == 1 && phases.getFirst().gain == 0 && phases.getFirst().from == 0 && nanos < phases.getFirst().nanos
+                && phases.getFirst().speed > 0;
+        return isEven ? (double) nanos / phases.getFirst().nanos : metresAt(nanos) / length;
     }
 
     public double speedAt(long nanos) {

@@ -7,17 +7,16 @@ import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Simulator;
 import rhombic.measure.SkillTally;
 import rhombic.plant.activity.Hold;
+import rhombic.plant.route.Mover;
+import rhombic.plant.route.Router;
 import rhombic.space.Pose;
 import rhombic.study.duty.AtShiftEnd;
-import rhombic.study.kind.Crew;
-import rhombic.study.value.PersonState;
 
 /** Brings the jobs and the resources of a plant together. */
 public final class Allocation {
     private static final double BESIDE_METRES = 0.6;
 
     private final Simulator simulator;
-    private final Resource.@Nullable Listener listener;
     private final List<SkillTally> tallies;
     private final List<Resource> resources = new ArrayList<>();
     /** Jobs that wait, the one to be looked at first in front: highest priority, then oldest, then first asked. */
@@ -33,9 +32,8 @@ public final class Allocation {
     private Runnable wake = () -> {};
 
     /** @param tallies one for each skill */
-    public Allocation(Simulator simulator, Resource.@Nullable Listener watcher, List<SkillTally> tallies) {
+    public Allocation(Simulator simulator, List<SkillTally> tallies) {
         this.simulator = simulator;
-        this.listener = watcher;
         this.tallies = tallies;
         choice = new Choice(resources, tallies.size(), this::now);
     }
@@ -45,16 +43,18 @@ public final class Allocation {
         wake = settle;
     }
 
-    public Group group(Crew crew, double speed, @Nullable Pose breakArea) {
-        return new Group(this, crew.name(), speed, crew, choice.rule(crew.personRule()), breakArea);
+    public Group group(String name, Mover mover, Router router, Group.Rules rules) {
+        return new Group(this, name, mover, router, rules, choice.rule(rules.resourceRule()));
     }
 
-    public Resource add(String name, Group group, boolean[] skills, double factor, Pose home) {
+    /** One more resource, which is free; its number is how many there are so far. */
+    public void add(Resource resource) {
+        assert resource.number == resources.size() : "resources are added in the order of their numbers";
         choice.setSize(resources.size() + 1);
-        Resource person = new Resource(resources.size(), name, group, skills, factor, home);
-        resources.add(person);
-        onFree(person);
-        return person;
+        resources.add(resource);
+        Pose home = resource.pose();
+        choice.stands(resource, home.x(), home.y());
+        onFree(resource);
     }
 
     public List<Resource> resources() {
@@ -69,13 +69,9 @@ public final class Allocation {
         return simulator;
     }
 
-    Resource.@Nullable Listener listener() {
-        return listener;
-    }
-
     private void onFree(Resource person) {
         choice.addFree(person);
-        if (person.group().isGoingHome) {
+        if (person.group().isGoingHome()) {
             idle.add(person);
         }
     }
@@ -131,7 +127,7 @@ public final class Allocation {
         if (job.state != Job.State.BEGUN) {
             throw new IllegalStateException("Only a job that has begun can be done; this one is " + job.state);
         }
-        job.resources.forEach(Resource::finishJob);
+        job.resources.forEach(Resource::onJobDone);
         release(job);
     }
 
@@ -142,13 +138,13 @@ public final class Allocation {
      */
     public void goOn(Job job, Pose location, boolean loaded) {
         assert job.state == Job.State.BEGUN : "only what was begun goes on";
-        travel(job, location, loaded ? PersonState.CARRYING : PersonState.WALKING);
+        travel(job, location, loaded ? Resource.Doing.BRINGING : Resource.Doing.GOING);
     }
 
     /** Those who are on the way to the job go elsewhere first. */
     public void redirect(Job job, Pose location) {
         assert job.state == Job.State.ON_THE_WAY : "only who is on the way can be sent elsewhere";
-        travel(job, location, PersonState.WALKING);
+        travel(job, location, Resource.Doing.GOING);
     }
 
     /** Something has changed that may make a job possible. */
@@ -156,9 +152,9 @@ public final class Allocation {
         changed = true;
     }
 
-    /** The length of the way from one to the other. */
-    public double metres(Pose from, Pose to) {
-        return Math.hypot(to.x() - from.x(), to.y() - from.y());
+    /** The length of the way from one to the other for who does the job. */
+    public double metres(Job job, Pose from, Pose to) {
+        return job.resources.getFirst().group().router().metres(from, to);
     }
 
     /** How many people there are who can do that, on duty or not. */
@@ -185,7 +181,7 @@ public final class Allocation {
                 goOff(person);
             } else {
                 onFree(person);
-                person.setState(PersonState.WAITING);
+                person.setDoing(Resource.Doing.WAITING);
             }
         }
         changed = true;
@@ -229,7 +225,7 @@ public final class Allocation {
                 : "a job waits for somebody who is free and able";
         for (int i = 0; i < idle.size(); i++) {
             Resource person = idle.get(i);
-            if (person.isFree() && !person.isWalking()) {
+            if (person.isFree() && !person.isUnderWay()) {
                 goToWait(person);
             }
         }
@@ -321,19 +317,19 @@ public final class Allocation {
             person.lastGiven = given++;
         }
         job.owner.onGiven(job);
-        travel(job, job.location(), PersonState.WALKING);
+        travel(job, job.location(), Resource.Doing.GOING);
     }
 
-    private void travel(Job job, Pose location, PersonState while2) {
+    private void travel(Job job, Pose location, Resource.Doing meanwhile) {
         job.state = Job.State.ON_THE_WAY;
         job.missing = 0;
         for (int i = 0; i < job.resources.size(); i++) {
             Resource person = job.resources.get(i);
             if (!person.goTo(beside(location, i), Resource.Aim.JOB)) {
                 job.missing++;
-                person.setState(while2);
+                person.setDoing(meanwhile);
             } else {
-                person.setState(PersonState.STANDING_BY);
+                person.setDoing(Resource.Doing.STANDING_BY);
             }
         }
         if (job.missing == 0) {
@@ -355,7 +351,7 @@ public final class Allocation {
             }
         }
         job.state = Job.State.BEGUN;
-        job.resources.forEach(person -> person.setState(job.request().kind().state));
+        job.resources.forEach(person -> person.setDoing(Resource.Doing.AT_WORK));
         changed |= job.request().preemptible(); // from now on they can be called away
         job.owner.onReady(job);
     }
@@ -366,12 +362,12 @@ public final class Allocation {
         person.aim = Resource.Aim.NOTHING;
         Job job = person.job;
         if (why == Resource.Aim.JOB && job != null) {
-            person.setState(PersonState.STANDING_BY);
+            person.setDoing(Resource.Doing.STANDING_BY);
             if (--job.missing == 0) {
                 begin(job);
             }
         } else if (person.isFree()) {
-            person.setState(PersonState.WAITING);
+            person.setDoing(Resource.Doing.WAITING);
         }
         wake.run();
     }
@@ -379,7 +375,7 @@ public final class Allocation {
     private void goToWait(Resource person) {
         if (person.metresTo(person.home()) > 1e-9) {
             boolean there = person.goTo(person.home(), Resource.Aim.REST);
-            person.setState(there ? PersonState.WAITING : PersonState.WALKING);
+            person.setDoing(there ? Resource.Doing.WAITING : Resource.Doing.GOING);
         }
     }
 
@@ -421,7 +417,7 @@ public final class Allocation {
             handBack(job);
             return;
         }
-        AtShiftEnd then = person.group().atShiftEnd;
+        AtShiftEnd then = person.group().atShiftEnd();
         if (reason == Hold.DOWN && then == AtShiftEnd.FINISH) {
             then = AtShiftEnd.STOP; // with a broken tool nothing is finished
         }
@@ -432,7 +428,7 @@ public final class Allocation {
                 if (job.state == Job.State.BEGUN) {
                     job.state = Job.State.PAUSED;
                     job.owner.onLeft(job);
-                    job.resources.forEach(other -> other.setState(PersonState.STANDING_BY));
+                    job.resources.forEach(other -> other.setDoing(Resource.Doing.STANDING_BY));
                 }
                 if (person.aim != Resource.Aim.JOB) {
                     job.missing++;
@@ -464,11 +460,11 @@ public final class Allocation {
         boolean home = person.isOffShift();
         if (!home && !person.holds().isHeldBy(Hold.ON_BREAK)) {
             person.stop();
-            person.setState(PersonState.DOWN);
+            person.setDoing(Resource.Doing.DOWN);
             return;
         }
-        person.setState(home ? PersonState.OFF_SHIFT : PersonState.ON_BREAK);
-        Pose area = person.group().breakArea;
+        person.setDoing(home ? Resource.Doing.OFF_SHIFT : Resource.Doing.ON_BREAK);
+        Pose area = person.group().breakArea();
         Pose rest = home || area == null ? person.home() : area;
         if (person.metresTo(rest) > 1e-9) {
             person.goTo(rest, Resource.Aim.REST);
@@ -479,17 +475,17 @@ public final class Allocation {
         Job job = person.job;
         if (job == null) {
             onFree(person);
-            person.setState(person.isWalking() ? PersonState.WALKING : PersonState.WAITING);
+            person.setDoing(person.isUnderWay() ? Resource.Doing.GOING : Resource.Doing.WAITING);
             return;
         }
         if (job.state == Job.State.PAUSED) {
             if (person.goTo(beside(job.location(), job.resources.indexOf(person)), Resource.Aim.JOB)) {
-                person.setState(PersonState.STANDING_BY);
+                person.setDoing(Resource.Doing.STANDING_BY);
                 if (--job.missing == 0) {
                     begin(job);
                 }
             } else {
-                person.setState(PersonState.WALKING);
+                person.setDoing(Resource.Doing.GOING);
             }
         }
     }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.LongSupplier;
 import org.jspecify.annotations.Nullable;
+import rhombic.space.Pose;
 import rhombic.study.kind.Crew;
 
 /** Knows who is free, with which skills and where, and chooses among them for a job. */
@@ -174,8 +175,7 @@ final class Choice {
         Resource preferred = job.preferred();
         Free free = freeWith.get(skill);
         boolean isFirst = chosen.isEmpty();
-        double x = job.location().x();
-        double y = job.location().y();
+        Pose location = job.location();
         int best = Free.NONE;
         ResourceRule by = null;
         double min = 0;
@@ -189,9 +189,9 @@ final class Choice {
             if (by == null) {
                 best = i;
                 by = resources.get(i).group().resourceRule;
-                min = by.rank(i, x, y);
+                min = by.rank(i, location, Double.POSITIVE_INFINITY);
             } else if (isOfOneRule || resources.get(i).group().resourceRule == by) {
-                double rank = by.rank(i, x, y);
+                double rank = by.rank(i, location, min);
                 if (rank < min) {
                     best = i;
                     min = rank;

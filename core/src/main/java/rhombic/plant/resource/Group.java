@@ -1,85 +1,84 @@
 package rhombic.plant.resource;
 
 import org.jspecify.annotations.Nullable;
+import rhombic.kernel.Simulator;
+import rhombic.plant.route.Mover;
+import rhombic.plant.route.Router;
 import rhombic.space.Pose;
 import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.kind.Crew;
-import rhombic.study.value.PersonState;
 
 /** Resources of one sort, with the rules that they go by. */
 public final class Group {
-    private static final double NANOS = 1e9;
-
     private final Allocation allocation;
-    final String name;
-    /** Metres per second; infinite for those who are there at once. */
-    private final double speed;
+    private final String name;
+    final Mover mover;
+    private final Router router;
     final ResourceRule resourceRule;
     final JobRule jobRule;
-    private final boolean isBySame;
-    final boolean isGoingHome;
-    final AtShiftEnd atShiftEnd;
-    final @Nullable Pose breakArea;
+    private final Rules rules;
 
-    Group(Allocation allocation, String name, double speed, Crew crew, ResourceRule resourceRule, @Nullable Pose breakArea) {
+    /**
+     * What its resources go by.
+     *
+     * @param isGoingHome whether who has nothing to do goes home
+     * @param breakArea null: they spend breaks at home
+     */
+    public record Rules(Crew.PersonRule resourceRule, Crew.JobRule jobRule, boolean isGoingHome, AtShiftEnd atShiftEnd,
+            @Nullable Pose breakArea) {}
+
+    Group(Allocation allocation, String name, Mover mover, Router router, Rules rules, ResourceRule resourceRule) {
         this.allocation = allocation;
         this.name = name;
-        this.speed = speed;
+        this.mover = mover;
+        this.router = router;
+        this.rules = rules;
         this.resourceRule = resourceRule;
-        jobRule = switch (crew.jobRule()) {
+        jobRule = switch (rules.jobRule()) {
             case OLDEST -> new OldestJob();
             case NEAREST -> new NearestJob();
         };
-        isBySame = crew.personRule() == Crew.PersonRule.SAME;
-        isGoingHome = crew.idleAt() == Crew.IdlePlace.AT_HOME;
-        atShiftEnd = crew.basics().duty().atShiftEnd();
-        this.breakArea = breakArea;
     }
 
+    /** Whether who did something last does it again if free. */
     public boolean isBySame() {
-        return isBySame;
+        return rules.resourceRule == Crew.PersonRule.SAME;
+    }
+
+    boolean isGoingHome() {
+        return rules.isGoingHome;
+    }
+
+    AtShiftEnd atShiftEnd() {
+        return rules.atShiftEnd;
+    }
+
+    @Nullable
+    Pose breakArea() {
+        return rules.breakArea;
     }
 
     public String name() {
         return name;
     }
 
-    long clock() {
+    public long now() {
         return allocation.now();
     }
 
-    /** How long the straight way takes, to the nearest nanosecond. */
-    long nanosFor(double metres) {
-        return speed == Double.POSITIVE_INFINITY ? 0 : Math.round(metres / speed * NANOS);
+    Router router() {
+        return router;
     }
 
-    void schedule(Resource person, long nanos) {
-        allocation.simulator().schedule(person, nanos);
+    Simulator simulator() {
+        return allocation.simulator();
     }
 
-    void cancel(Resource person) {
-        allocation.simulator().cancel(person);
+    void stands(Resource resource, double x, double y) {
+        allocation.stands(resource, x, y);
     }
 
-    void stands(Resource person, double x, double y) {
-        allocation.stands(person, x, y);
-    }
-
-    void onArrived(Resource person) {
-        allocation.onArrived(person);
-    }
-
-    void notifyMove(Resource person, Pose from, Pose to, long nanos) {
-        Resource.Listener watcher = allocation.listener();
-        if (watcher != null) {
-            watcher.onMove(person, from, to, nanos);
-        }
-    }
-
-    void notifyState(Resource person, PersonState state, @Nullable Job job) {
-        Resource.Listener watcher = allocation.listener();
-        if (watcher != null) {
-            watcher.onState(person, state, job);
-        }
+    void onArrived(Resource resource) {
+        allocation.onArrived(resource);
     }
 }

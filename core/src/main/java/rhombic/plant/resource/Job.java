@@ -4,20 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pose;
-import rhombic.study.value.PersonState;
 
 /** Something that has to be done by somebody. Asked for again and again, it is the same object: one for each place. */
 public final class Job {
-    /** What is to be done, and how that is counted for who does it. */
+    /** What is to be done. */
     public enum Kind {
-        WORK(PersonState.WORKING), CHANGEOVER(PersonState.CHANGEOVER), SERVICE(PersonState.SERVICE), REPAIR(PersonState.REPAIR), CARRY(
-                PersonState.CARRYING);
-
-        final PersonState state;
-
-        Kind(PersonState state) {
-            this.state = state;
-        }
+        WORK, CHANGEOVER, SERVICE, REPAIR, CARRY
     }
 
     /** How far it has come. */

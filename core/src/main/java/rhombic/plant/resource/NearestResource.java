@@ -2,6 +2,7 @@ package rhombic.plant.resource;
 
 import java.util.Arrays;
 import java.util.List;
+import rhombic.space.Pose;
 
 /** The one with the shortest way. */
 final class NearestResource implements ResourceRule {
@@ -28,10 +29,18 @@ final class NearestResource implements ResourceRule {
 
     /** The square of the way, which tells as well who is nearest. */
     @Override
-    public double rank(int number, double x, double y) {
-        double dx = standX[number] - x;
-        double dy = standY[number] - y;
+    public double rank(int number, Pose location, double below) {
+        double dx = standX[number] - location.x();
+        double dy = standY[number] - location.y();
         double square = dx * dx + dy * dy;
-        return Double.isNaN(square) ? resources.get(number).squareMetresTo(x, y) : square;
+        if (Double.isNaN(square)) {
+            square = resources.get(number).squareMetresTo(location.x(), location.y());
+        }
+        Resource resource = resources.get(number);
+        if (square >= below || resource.group().router().isStraight()) {
+            return square;
+        }
+        double metres = resource.metresTo(location);
+        return metres * metres;
     }
 }

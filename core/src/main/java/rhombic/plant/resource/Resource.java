@@ -2,31 +2,33 @@ package rhombic.plant.resource;
 
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
-import rhombic.kernel.Event;
-import rhombic.measure.PersonTally;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.activity.Holds;
+import rhombic.plant.route.Motion;
+import rhombic.plant.route.Route;
 import rhombic.space.Pose;
-import rhombic.study.value.PersonState;
 
-/** Who can do jobs: a person, later a vehicle or a crane. Does one at a time and is in one place; its event is an arrival. */
-public final class Resource extends Event {
-    /** Hears what becomes of resources; where nobody watches there is none. */
-    public interface Listener {
-        /** It sets out, straight, and will be there after so long; 0: it is there. */
-        void onMove(Resource person, Pose from, Pose to, long nanos);
-
-        void onState(Resource person, PersonState state, @Nullable Job job);
+/**
+ * Who can do jobs: a person, a vehicle, a crane. Does one at a time and is in one place. What it shows and what is counted of it is a matter of
+ * its kind.
+ */
+public abstract class Resource {
+    /** What it does, as far as all kinds do. */
+    public enum Doing {
+        WAITING,
+        /** On its way, with nothing in hand. */
+        GOING,
+        /** On its way with what it brings. */
+        BRINGING,
+        /** It is there, and waits for others or for what it came for to go on. */
+        STANDING_BY,
+        /** It does its job. */
+        AT_WORK, ON_BREAK, OFF_SHIFT,
+        /** What it works with is broken. */
+        DOWN
     }
 
-    /** What it works with, which may break; hears of its use. */
-    public interface Tool {
-        void onUse(boolean used);
-
-        void onJobDone();
-    }
-
-    /** Why it walks. */
+    /** Why it is on its way. */
     enum Aim {
         NOTHING, JOB, REST
     }
@@ -38,193 +40,157 @@ public final class Resource extends Event {
     final int[] able;
     private final double factor;
     private final Pose home;
-    private final PersonTally tally = new PersonTally();
     private final Holds holds = new Holds();
+    private final Motion motion;
     /** Its number among all, for what is written down about it. */
     public final int number;
+
     @Nullable Job job;
     Aim aim = Aim.NOTHING;
     long lastGiven = -1;
-    private Pose from;
-    private Pose to;
-    /** Where it goes or stands, once more by itself. */
-    private double toX;
-    private double toY;
-    private long setOutNanos;
-    private long wayNanos;
-    private @Nullable Tool tool;
 
     /**
      * A resource that is free, at home.
      *
+     * @param number among all resources of the plant: those before it have been added
      * @param skills by number
      * @param factor on the times of what it does
      */
-    Resource(int number, String name, Group group, boolean[] skills, double factor, Pose home) {
-        super(true);
+    protected Resource(int number, String name, Group group, boolean[] skills, double factor, Pose home) {
         this.number = number;
         this.name = name;
         this.group = group;
-        this.skills = skills;
+        this.skills = skills.clone();
         able = IntStream.range(0, skills.length).filter(skill -> skills[skill]).toArray();
         this.factor = factor;
         this.home = home;
-        from = home;
-        aimAt(home);
+        motion = new Motion(group.simulator(), group.mover, home, this::onEndOfRoute);
     }
 
-    private void aimAt(Pose location) {
-        to = location;
-        toX = location.x();
-        toY = location.y();
-        group.stands(this, toX, toY);
-    }
+    // ---- what is a matter of its kind
 
-    public String name() {
+    /**
+     * It does something else from now on, or the same.
+     *
+     * @param kind of the job that it does or goes to; null if it has none
+     */
+    protected abstract void onDoing(Doing doing, Job.@Nullable Kind kind);
+
+    /** It has come so far. */
+    protected abstract void onTravelled(double metres);
+
+    /** It sets out along that route, and will be there after so long; 0: it is there. */
+    protected abstract void onSetOut(Route route, long nanos);
+
+    /** One more job is done. */
+    protected abstract void onJobDone();
+
+    /** How long it was busy up to now, since the start of the run or the end of the warm-up. */
+    protected abstract double busyNanos(long now);
+
+    // ---- what all have
+
+    public final String name() {
         return name;
     }
 
-    public Group group() {
+    public final Group group() {
         return group;
     }
 
-    public double factor() {
+    public final double factor() {
         return factor;
     }
 
-    public PersonTally tally() {
-        return tally;
-    }
-
-    public void worksWith(Tool newTool) {
-        tool = newTool;
-    }
-
-    public @Nullable Job job() {
+    public final @Nullable Job job() {
         return job;
     }
 
-    Pose home() {
+    final Pose home() {
         return home;
     }
 
-    Holds holds() {
+    final Holds holds() {
         return holds;
     }
 
     /** Whether its shift, a break or a failure keeps it from more. */
-    public boolean isHeld() {
+    public final boolean isHeld() {
         return holds.isHeld();
     }
 
-    boolean isOffShift() {
+    final boolean isOffShift() {
         return holds.isHeldBy(Hold.OFF_SHIFT);
     }
 
-    boolean can(int skill) {
+    final boolean can(int skill) {
         return skills[skill];
     }
 
-    public boolean isFree() {
+    public final boolean isFree() {
         return job == null && !holds.isHeld();
     }
 
-    boolean isWalking() {
-        return isPending();
+    final void setDoing(Doing doing) {
+        onDoing(doing, job == null ? null : job.request().kind());
+    }
+
+    // ---- where it is
+
+    final boolean isUnderWay() {
+        return motion.isUnderWay();
     }
 
     /** Where it is now. */
-    public Pose pose() {
-        if (!isPending()) {
-            return to;
-        }
-        double part = partGone();
-        return Pose.at(from.x() + (to.x() - from.x()) * part, from.y() + (to.y() - from.y()) * part, to.z(),
-                Math.toDegrees(Math.atan2(to.y() - from.y(), to.x() - from.x())));
+    public final Pose pose() {
+        return motion.pose();
     }
 
-    double metresTo(Pose location) {
-        return Math.sqrt(squareMetresTo(location.x(), location.y()));
+    /** The length of its way there from where it is. */
+    final double metresTo(Pose location) {
+        return group.router().isStraight()
+                ? group.router().leastMetres(motion.x(), motion.y(), location.x(), location.y())
+                : group.router().metres(pose(), location);
     }
 
-    /** The square of the way there, which tells as well who is nearest. */
-    double squareMetresTo(double x, double y) {
-        double dx = toX - x;
-        double dy = toY - y;
-        if (isPending()) {
-            double part = partGone();
-            dx = from.x() + (toX - from.x()) * part - x;
-            dy = from.y() + (toY - from.y()) * part - y;
-        }
-        return dx * dx + dy * dy;
-    }
-
-    private double partGone() {
-        return wayNanos == 0 ? 1 : (double) (group.clock() - setOutNanos) / wayNanos;
-    }
-
-    private static double square(Pose one, Pose other) {
-        double dx = one.x() - other.x();
-        double dy = one.y() - other.y();
+    /** The square of the straight way there, than which none is shorter. */
+    final double squareMetresTo(double x, double y) {
+        double dx = motion.x() - x;
+        double dy = motion.y() - y;
         return dx * dx + dy * dy;
     }
 
     /** Sets out for there from where it is; says whether it is there at once. */
-    boolean goTo(Pose location, Aim newAim) {
-        Pose here = pose();
+    final boolean goTo(Pose location, Aim newAim) {
         stop();
-        double metres = Math.sqrt(square(here, location));
-        long nanos = group.nanosFor(metres);
-        from = here;
-        aimAt(location);
-        setOutNanos = group.clock();
-        wayNanos = nanos;
-        group.notifyMove(this, here, location, nanos);
+        Route route = group.router().route(pose(), location);
+        long nanos = motion.setOut(route);
+        group.stands(this, location.x(), location.y());
+        onSetOut(route, nanos);
         if (nanos == 0) {
-            tally.addWalk(metres);
+            onTravelled(motion.metres());
             aim = Aim.NOTHING;
             return true;
         }
         aim = newAim;
         group.stands(this, Double.NaN, Double.NaN);
-        group.schedule(this, nanos);
         return false;
     }
 
     /** Stays where it is. */
-    void stop() {
-        if (isPending()) {
-            Pose here = pose();
-            tally.addWalk(Math.sqrt(square(from, here)));
-            group.cancel(this);
-            aimAt(here);
+    final void stop() {
+        if (motion.isUnderWay()) {
+            onTravelled(motion.stop());
+            Pose here = motion.pose();
+            group.stands(this, here.x(), here.y());
             aim = Aim.NOTHING;
         }
     }
 
-    void setState(PersonState state) {
-        PersonState before = tally.state();
-        if (before != state) {
-            tally.setState(group.clock(), state);
-            if (tool != null && before.usesTool() != state.usesTool()) {
-                tool.onUse(state.usesTool());
-            }
-            group.notifyState(this, state, job);
-        }
-    }
-
-    /** One more job is done. */
-    void finishJob() {
-        tally.countJob();
-        if (tool != null) {
-            tool.onJobDone();
-        }
-    }
-
-    @Override
-    protected void occur() {
-        tally.addWalk(Math.sqrt(square(from, to)));
-        group.stands(this, toX, toY);
+    private void onEndOfRoute() {
+        onTravelled(motion.metres());
+        Pose there = motion.pose();
+        group.stands(this, there.x(), there.y());
         group.onArrived(this);
     }
 }

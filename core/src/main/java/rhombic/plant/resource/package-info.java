@@ -2,7 +2,8 @@
  * Who does what: jobs, those who can do them, and what brings them together.
  *
  * <p>A {@link rhombic.plant.resource.Job} says what has to be done, where, who is needed for it, how urgent it is and since when it
- * waits. A {@link rhombic.plant.resource.Resource} has a place, a pace, skills and a duty. The {@link rhombic.plant.resource.Allocation}
+ * waits. A {@link rhombic.plant.resource.Resource} has a place, a motion, skills and a duty; what it
+ * shows and what is counted of it is a matter of its kind, which stands in a room above this one. The {@link rhombic.plant.resource.Allocation}
  * gives each job all the resources it needs at once, never some of them, so that no two jobs can wait for each other's. It gives
  * when an instant has settled: pieces move first, then people are given out. It knows neither stations nor vehicles; whoever
  * asks for a job hears through its {@link rhombic.plant.resource.Job.Owner} when all are there and when they have to go.

@@ -9,14 +9,14 @@ import rhombic.space.Pose;
 import rhombic.study.kind.Crew;
 
 /** What one person works with, and what breaks it. While it is broken the person stays where it is and does nothing. */
-final class PersonTool implements Breakdown.Owner, Resource.Tool {
+final class PersonTool implements Breakdown.Owner, Worker.Tool {
     private final Staff staff;
-    private final Resource person;
+    private final Worker person;
     private final Modes modes;
     private int downs;
 
     /** @param id of the person in the crew, which its draws depend on */
-    PersonTool(Run run, Staff staff, Resource person, Crew crew, String id) {
+    PersonTool(Run run, Staff staff, Worker person, Crew crew, String id) {
         this.staff = staff;
         this.person = person;
         modes = Repairs.modes(run, staff, crew.id() + "\u0000" + id, crew.basics().duty().failures(), this);
@@ -27,7 +27,7 @@ final class PersonTool implements Breakdown.Owner, Resource.Tool {
         return modes;
     }
 
-    Resource person() {
+    Worker person() {
         return person;
     }
 

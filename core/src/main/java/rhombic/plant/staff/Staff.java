@@ -16,6 +16,9 @@ import rhombic.plant.resource.Allocation;
 import rhombic.plant.resource.Group;
 import rhombic.plant.resource.Job;
 import rhombic.plant.resource.Resource;
+import rhombic.plant.route.Mover;
+import rhombic.plant.route.Router;
+import rhombic.plant.route.StraightRouter;
 import rhombic.plant.run.Run;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
@@ -26,11 +29,14 @@ import rhombic.study.kind.Crew;
 import rhombic.study.value.PersonState;
 
 /** All people of a plant, from the crews of its study. */
-public final class Staff implements Resource.Listener {
+public final class Staff implements Worker.Listener {
+    private static final Router ROUTER = new StraightRouter();
+
     private final Run run;
     private final Allocation allocation;
     private final Map<String, Integer> skills = new LinkedHashMap<>();
     private final List<SkillTally> skillTallies = new ArrayList<>();
+    private final List<Worker> people = new ArrayList<>();
     private final List<Group> groups = new ArrayList<>();
     private final List<ShiftClock> shiftClocks = new ArrayList<>();
     private final List<PersonTool> tools = new ArrayList<>();
@@ -44,7 +50,7 @@ public final class Staff implements Resource.Listener {
         }
         long startOfDay = run.start.toLocalTime().toNanoOfDay();
         skills.forEach((name, number) -> skillTallies.add(new SkillTally(startOfDay)));
-        allocation = new Allocation(run.simulator, run.trace == null && run.diary == null ? null : this, skillTallies);
+        allocation = new Allocation(run.simulator, skillTallies);
         allocation.whenSomethingHappened(run::settle);
         crews.forEach(this::add);
     }
@@ -57,8 +63,10 @@ public final class Staff implements Resource.Listener {
         double speed = crew.speed().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY);
         OptionalInt breakArea = run.unfolded.find(crew.breakArea());
         Pose area = breakArea.isPresent() ? run.unfolded.element(breakArea.getAsInt()).placement().pose() : null;
-        Group group = allocation.group(crew, speed, area);
+        Group group = allocation.group(crew.name(), Mover.even(speed), ROUTER, new Group.Rules(crew.personRule(), crew.jobRule(),
+                crew.idleAt() == Crew.IdlePlace.AT_HOME, crew.basics().duty().atShiftEnd(), area));
         groups.add(group);
+        Worker.Listener watcher = run.trace == null && run.diary == null ? null : this;
         List<Resource> members = new ArrayList<>();
         int number = 0;
         for (Person person : crew.members()) {
@@ -66,7 +74,10 @@ public final class Staff implements Resource.Listener {
             can[skills.getOrDefault(crew.name(), 0)] = true;
             crew.skills().forEach(skill -> can[skills.getOrDefault(skill, 0)] = true);
             person.skills().forEach(skill -> can[skills.getOrDefault(skill, 0)] = true);
-            Resource member = allocation.add(person.name(), group, can, person.factor(), Layout.home(crew, number));
+            Worker member = new Worker(allocation.resources().size(), person.name(), group, can, person.factor(), Layout.home(crew, number),
+                    watcher);
+            allocation.add(member);
+            people.add(member);
             members.add(member);
             if (!crew.basics().duty().failures().isEmpty()) {
                 tools.add(new PersonTool(run, this, member, crew, person.id()));
@@ -100,9 +111,9 @@ public final class Staff implements Resource.Listener {
     }
 
     public void begin() {
-        for (Resource person : allocation.resources()) {
+        for (Worker person : people) {
             onMove(person, person.pose(), person.pose(), 0);
-            onState(person, PersonState.WAITING, null);
+            onState(person, PersonState.WAITING);
         }
         shiftClocks.forEach(ShiftClock::begin);
         tools.forEach(tool -> tool.modes().begin());
@@ -142,7 +153,7 @@ public final class Staff implements Resource.Listener {
 
     public void restart() {
         long now = run.now();
-        allocation.resources().forEach(person -> person.tally().restart(now));
+        people.forEach(person -> person.tally().restart(now));
         skillTallies.forEach(tally -> tally.restart(now));
         tools.forEach(tool -> tool.modes().restart());
     }
@@ -150,14 +161,14 @@ public final class Staff implements Resource.Listener {
     public List<CrewFigures> figures() {
         long now = run.now();
         return groups.stream()
-                .map(group -> new CrewFigures(group.name(), allocation.resources().stream().filter(person -> person.group() == group)
+                .map(group -> new CrewFigures(group.name(), people.stream().filter(person -> person.group() == group)
                         .map(person -> person.tally().figures(person.name(), now)).toList()))
                 .toList();
     }
 
     /** How many of a crew have something to do now, or could do something. */
     public long count(String crew, boolean busy) {
-        return allocation.resources().stream().filter(person -> person.group().name().equals(crew))
+        return people.stream().filter(person -> person.group().name().equals(crew))
                 .filter(person -> busy ? person.tally().state().isBusy() : person.isFree()).count();
     }
 
@@ -185,14 +196,14 @@ public final class Staff implements Resource.Listener {
     }
 
     @Override
-    public void onMove(Resource person, Pose from, Pose to, long nanos) {
+    public void onMove(Worker person, Pose from, Pose to, long nanos) {
         if (run.trace != null) {
             run.trace.walks(run.now(), person.number, from, to, nanos);
         }
     }
 
     @Override
-    public void onState(Resource person, PersonState state, @Nullable Job job) {
+    public void onState(Worker person, PersonState state) {
         if (run.trace != null) {
             run.trace.person(run.now(), person.number, state);
         }

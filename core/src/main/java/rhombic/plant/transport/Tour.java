@@ -260,8 +260,12 @@ final class Tour implements Job.Owner {
     private List<Stop> sequence(List<Stop> all) {
         List<Stop> best = new ArrayList<>(isThere ? all.subList(0, 1) : List.of());
         best.addAll(new TourPlan<>(begins(all), all.subList(best.size(), all.size()), Stop::location, Stop::mustComeBefore,
-                allocation()::metres).sequence());
+                this::metres).sequence());
         return best;
+    }
+
+    private double metres(Pose one, Pose other) {
+        return allocation().metres(job, one, other);
     }
 
     private Pose begins(List<Stop> all) {
@@ -272,7 +276,7 @@ final class Tour implements Job.Owner {
         double sum = 0;
         Pose at = begins(sequence);
         for (Stop stop : sequence) {
-            sum += allocation().metres(at, stop.location());
+            sum += metres(at, stop.location());
             at = stop.location();
         }
         return sum;

@@ -13,6 +13,9 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import rhombic.plant.activity.Hold;
+import rhombic.plant.route.Route;
+import rhombic.plant.route.Router;
+import rhombic.plant.staff.Worker;
 import rhombic.space.Pose;
 import rhombic.study.kind.Crew;
 import rhombic.study.value.PersonState;
@@ -22,7 +25,7 @@ class AllocationTest {
     @Test
     void aJobBeginsWhenItsDoerHasWalkedThere() {
         Yard yard = new Yard();
-        Resource a = yard.person("A", yard.staying(c -> c), 0);
+        Worker a = yard.person("A", yard.staying(c -> c), 0);
         Job job = yard.job(10, 0);
         yard.ask(job, 0);
         assertEquals(Job.State.ASKED, job.state(), "people are given out when the instant has settled");
@@ -162,7 +165,7 @@ class AllocationTest {
     @Test
     void olderGoesBeforeYoungerAndWhatWasAskedSinceAlwaysBeforeAll() {
         Yard yard = new Yard();
-        Resource a = yard.person("A", yard.staying(Yard.atOnce()), 0);
+        Worker a = yard.person("A", yard.staying(Yard.atOnce()), 0);
         Job busy = yard.job(0, 0);
         yard.ask(busy, 0);
         yard.allocation.give();
@@ -180,12 +183,12 @@ class AllocationTest {
     void allAreGivenAtOnceOrNobodyAndTheyStandBesideEachOther() {
         Yard yard = new Yard();
         Group group = yard.staying(c -> c);
-        Resource a = yard.person("A", group, 0);
+        Worker a = yard.person("A", group, 0);
         Job both = yard.job(10, 0, new Job.Demand(0, 1), new Job.Demand(1, 1));
         yard.ask(both, 0);
         yard.allocation.give();
         assertNull(a.job(), "nobody has the second skill");
-        Resource b = yard.person("B", group, 0, true, true);
+        Worker b = yard.person("B", group, 0, true, true);
         yard.ask(yard.job(5, 0), 1);
         yard.allocation.give();
         yard.until(11);
@@ -202,8 +205,8 @@ class AllocationTest {
         Yard yard = new Yard();
         Group group = yard.staying(Yard.atOnce());
         yard.person("Z", group, 0, false, true);
-        Resource b = yard.person("B", group, 0);
-        Resource a = yard.person("A", group, 0);
+        Worker b = yard.person("B", group, 0);
+        Worker a = yard.person("A", group, 0);
         Job busy = yard.job(0, 0);
         yard.ask(busy, 0, a, Job.Insistence.NO);
         yard.allocation.give();
@@ -235,7 +238,7 @@ class AllocationTest {
     @Test
     void whoHasNothingToDoGoesHomeAndMayBeCalledOnTheWay() {
         Yard yard = new Yard();
-        Resource a = yard.person("A", yard.group(c -> c), 0);
+        Worker a = yard.person("A", yard.group(c -> c), 0);
         Job far = yard.job(20, 0);
         yard.ask(far, 0);
         yard.allocation.give();
@@ -259,7 +262,7 @@ class AllocationTest {
     void aJobNeedsSomebodyAndWhatIsDroppedIsFreeForOthers() {
         assertThrows(IllegalArgumentException.class, () -> new Job.Request(Job.Kind.WORK, Pose.at(0, 0, 0, 0), List.of(), 0, false));
         Yard yard = new Yard();
-        Resource a = yard.person("A", yard.staying(c -> c), 0);
+        Worker a = yard.person("A", yard.staying(c -> c), 0);
         Job one = yard.job(10, 0);
         yard.ask(one, 0);
         yard.allocation.drop(one);
@@ -288,7 +291,7 @@ class AllocationTest {
     @Test
     void whoeverIsOnTheWayIsWhereHeIsAlsoAcrossTheFloor() {
         Yard yard = new Yard();
-        Resource a = yard.person("A", yard.staying(c -> c), 2);
+        Worker a = yard.person("A", yard.staying(c -> c), 2);
         Job job = new Job(yard, new Job.Request(Job.Kind.WORK, Pose.at(32, 40, 0, 0), List.of(new Job.Demand(0, 1)), 0, false));
         yard.ask(job, 0);
         yard.allocation.give();
@@ -296,7 +299,7 @@ class AllocationTest {
         assertEquals(8, a.pose().x(), 1e-9);
         assertEquals(8, a.pose().y(), 1e-9);
         assertEquals(Math.toDegrees(Math.atan2(4, 3)), a.pose().heading(), 1e-9);
-        assertEquals(40, a.metresTo(Pose.at(32, 40, 0, 0)), 1e-9);
+        assertEquals(40, ((Resource) a).metresTo(Pose.at(32, 40, 0, 0)), 1e-9);
         yard.allocation.drop(job);
         yard.allocation.give();
         yard.until(30);
@@ -308,9 +311,9 @@ class AllocationTest {
     void whoeverMustDoOnePartOfAJobIsWaitedForAndOthersDoTheRest() {
         Yard yard = new Yard();
         Group group = yard.staying(Yard.atOnce());
-        Resource a = yard.person("A", group, 0, true, false);
-        Resource b = yard.person("B", group, 0, true, true);
-        Resource c = yard.person("C", group, 0, true, true);
+        Worker a = yard.person("A", group, 0, true, false);
+        Worker b = yard.person("B", group, 0, true, true);
+        Worker c = yard.person("C", group, 0, true, true);
         Job job = yard.job(0, 0, new Job.Demand(0, 1), new Job.Demand(1, 1));
         yard.ask(job, 0, c, Job.Insistence.YES);
         yard.allocation.give();
@@ -330,5 +333,35 @@ class AllocationTest {
         yard.ask(second, 0, a, Job.Insistence.YES);
         yard.allocation.give();
         assertEquals(Job.State.ASKED, second.state(), "A can't");
+    }
+
+    @Test
+    void theNearestIsTheOneWithTheShortestWayNotTheOneWhoIsNearestAsTheCrowFlies() {
+        // A wall stands at 10: whoever is on the other side goes 100 m round it. Ways are only looked for where they may be shorter.
+        Yard yard = new Yard();
+        java.util.List<Double> lookedFor = new java.util.ArrayList<>();
+        yard.router = new Router() {
+            @Override
+            public Route route(Pose from, Pose to) {
+                lookedFor.add(from.x());
+                boolean isWallBetween = from.x() < 10 != to.x() < 10;
+                Pose round = Pose.at(10, 50, 0, 0);
+                return isWallBetween
+                        ? new Route(List.of(new Route.Leg(from, round, 9), new Route.Leg(round, to, 9)))
+                        : Route.straight(from, to);
+            }
+        };
+        Group group = yard.staying(c -> c);
+        Worker beyond = yard.person("Beyond", group, 11);
+        Worker here = yard.person("Here", group, -20);
+        Worker far = yard.person("Far", group, -200);
+        Job job = yard.job(8, 0);
+        yard.ask(job, 0);
+        yard.allocation.give();
+        assertSame(job, here.job());
+        assertTrue(beyond.isFree() && far.isFree());
+        assertFalse(lookedFor.contains(-200.0), "who is too far off anyway is not asked for the way");
+        yard.until(28);
+        assertEquals(List.of("ready 8.0 by Here"), yard.log);
     }
 }

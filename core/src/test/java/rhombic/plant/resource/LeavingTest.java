@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import rhombic.plant.activity.Hold;
+import rhombic.plant.staff.Worker;
 import rhombic.space.Pose;
 import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.value.PersonState;
@@ -20,8 +21,8 @@ class LeavingTest {
         for (AtShiftEnd over : AtShiftEnd.values()) {
             Yard yard = new Yard();
             Group group = yard.staying(Yard.over(over));
-            Resource a = yard.person("A", group, 0);
-            Resource b = yard.person("B", group, 100);
+            Worker a = yard.person("A", group, 0);
+            Worker b = yard.person("B", group, 100);
             Job job = yard.job(0, 0);
             yard.ask(job, 0);
             yard.allocation.give();
@@ -59,8 +60,8 @@ class LeavingTest {
     void ofTwoWhoWorkTogetherOneLeavesAndTheOtherStandsBy() {
         Yard yard = new Yard();
         Group group = yard.staying(c -> Yard.over(AtShiftEnd.STOP).apply(c.withSpeed(Optional.empty())));
-        Resource a = yard.person("A", group, 0);
-        Resource b = yard.person("B", group, 0);
+        Worker a = yard.person("A", group, 0);
+        Worker b = yard.person("B", group, 0);
         Job both = yard.job(0, 0, new Job.Demand(0, 2));
         yard.ask(both, 0);
         yard.allocation.give();
@@ -81,8 +82,8 @@ class LeavingTest {
     void whoHasNotBegunLeavesAtOnceAndWhatIsInHandIsBroughtFirst() {
         Yard yard = new Yard();
         Group group = yard.staying(c -> c);
-        Resource a = yard.person("A", group, 0);
-        Resource b = yard.person("B", group, 40);
+        Worker a = yard.person("A", group, 0);
+        Worker b = yard.person("B", group, 40);
         Job job = yard.job(10, 0);
         yard.ask(job, 0);
         yard.allocation.give();
@@ -111,7 +112,7 @@ class LeavingTest {
     @Test
     void whatIsMoreUrgentCallsAwayFromWhatYieldsButNotFromTheRest() {
         Yard yard = new Yard();
-        Resource a = yard.person("A", yard.staying(Yard.atOnce()), 0);
+        Worker a = yard.person("A", yard.staying(Yard.atOnce()), 0);
         Job preemptible = new Job(yard, new Job.Request(Job.Kind.WORK, Pose.at(1, 0, 0, 0), List.of(new Job.Demand(0, 1)), 0, true));
         yard.ask(preemptible, 0);
         yard.allocation.give();
@@ -134,8 +135,8 @@ class LeavingTest {
     void ofTwoWhoStayAwayInTheMidstOfAJobItGoesOnWhenBothAreBack() {
         Yard yard = new Yard();
         Group group = yard.staying(Yard.over(AtShiftEnd.STOP));
-        Resource a = yard.person("A", group, 0);
-        Resource b = yard.person("B", group, 0);
+        Worker a = yard.person("A", group, 0);
+        Worker b = yard.person("B", group, 0);
         Job both = yard.job(0, 0, new Job.Demand(0, 2));
         yard.ask(both, 0);
         yard.allocation.give();
@@ -160,7 +161,7 @@ class LeavingTest {
     void peopleAreCalledAwayOnlyIfThatIsEnough() {
         Yard yard = new Yard();
         Group group = yard.staying(Yard.atOnce());
-        Resource a = yard.person("A", group, 0);
+        Worker a = yard.person("A", group, 0);
         Job preemptible = new Job(yard, new Job.Request(Job.Kind.WORK, Pose.at(1, 0, 0, 0), List.of(new Job.Demand(0, 1)), 0, true));
         yard.ask(preemptible, 0);
         yard.allocation.give();
@@ -168,7 +169,7 @@ class LeavingTest {
         yard.ask(two, 0);
         yard.allocation.give();
         assertSame(preemptible, a.job(), "for two of whom there is one nobody is called away");
-        Resource b = yard.person("B", group, 0);
+        Worker b = yard.person("B", group, 0);
         yard.ask(yard.job(9, 1), 0);
         yard.allocation.give();
         assertSame(two, a.job(), "with B there are two");
@@ -188,7 +189,7 @@ class LeavingTest {
     void whoYieldedGoesBackToWhatHeDidIfHeIsFree() {
         Yard yard = new Yard();
         Group group = yard.staying(Yard.atOnce());
-        Resource a = yard.person("A", group, 0);
+        Worker a = yard.person("A", group, 0);
         Job preemptible = new Job(yard, new Job.Request(Job.Kind.WORK, Pose.at(1, 0, 0, 0), List.of(new Job.Demand(0, 1)), 0, true));
         yard.ask(preemptible, 0, a, Job.Insistence.NO);
         yard.allocation.give();
@@ -211,7 +212,7 @@ class LeavingTest {
     @Test
     void whoeverHasNoJobAndGoesFromABreakIntoTheTimeOffGoesHome() {
         Yard yard = new Yard();
-        Resource a = yard.person("A", yard.staying(c -> c), 0);
+        Worker a = yard.person("A", yard.staying(c -> c), 0);
         yard.allocation.setDuty(a, Hold.ON_BREAK, true);
         yard.until(50);
         assertEquals(-50, a.pose().x(), 1e-9);

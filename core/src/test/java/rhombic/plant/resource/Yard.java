@@ -7,6 +7,10 @@ import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Simulator;
 import rhombic.measure.SkillTally;
+import rhombic.plant.route.Mover;
+import rhombic.plant.route.Router;
+import rhombic.plant.route.StraightRouter;
+import rhombic.plant.staff.Worker;
 import rhombic.space.Pose;
 import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.kind.Basics;
@@ -15,7 +19,7 @@ import rhombic.study.value.PersonState;
 import rhombic.study.value.Placement;
 
 /** One plant with nothing in it but people. */
-final class Yard implements Job.Owner, Resource.Listener {
+final class Yard implements Job.Owner, Worker.Listener {
     static final long SECOND = 1_000_000_000L;
 
     static UnaryOperator<Crew> over(AtShiftEnd over) {
@@ -30,16 +34,17 @@ final class Yard implements Job.Owner, Resource.Listener {
     final List<SkillTally> tallies = List.of(new SkillTally(0), new SkillTally(0));
     final List<String> log = new ArrayList<>();
     final List<String> moves = new ArrayList<>();
-    final Allocation allocation = new Allocation(simulator, this, tallies);
+    final Allocation allocation = new Allocation(simulator, tallies);
+    Router router = new StraightRouter();
     boolean isHandFull;
 
     @Override
-    public void onMove(Resource person, Pose from, Pose to, long nanos) {
+    public void onMove(Worker person, Pose from, Pose to, long nanos) {
         moves.add(person.name() + " " + from.x() + " to " + to.x() + " in " + nanos / SECOND);
     }
 
     @Override
-    public void onState(Resource person, PersonState state, @Nullable Job job) {}
+    public void onState(Worker person, PersonState state) {}
 
     @Override
     public void onReady(Job job) {
@@ -59,15 +64,20 @@ final class Yard implements Job.Owner, Resource.Listener {
     Group group(UnaryOperator<Crew> with) {
         allocation.whenSomethingHappened(allocation::give);
         Crew crew = with.apply(Crew.usual(Basics.of("Crew", Placement.at(0, 0))));
-        return allocation.group(crew, crew.speed().isPresent() ? 1 : Double.POSITIVE_INFINITY, Pose.at(-50, 0, 0, 0));
+        return allocation.group("Crew", crew.speed().isPresent() ? Mover.even(1) : Mover.even(Double.POSITIVE_INFINITY), router,
+                new Group.Rules(crew.personRule(), crew.jobRule(), crew.idleAt() == Crew.IdlePlace.AT_HOME,
+                        crew.basics().duty().atShiftEnd(), Pose.at(-50, 0, 0, 0)));
     }
 
     Group staying(UnaryOperator<Crew> with) {
         return group(crew -> with.apply(crew.withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE)));
     }
 
-    Resource person(String name, Group group, double x, boolean... skills) {
-        return allocation.add(name, group, skills.length == 0 ? new boolean[] {true, false} : skills, 1, Pose.at(x, 0, 0, 90));
+    Worker person(String name, Group group, double x, boolean... skills) {
+        Worker person = new Worker(allocation.resources().size(), name, group, skills.length == 0 ? new boolean[] {true, false} : skills, 1,
+                Pose.at(x, 0, 0, 90), this);
+        allocation.add(person);
+        return person;
     }
 
     Job job(double x, int priority, Job.Demand... demands) {

@@ -1,0 +1,168 @@
+package rhombic.plant.route;
+
+import org.jspecify.annotations.Nullable;
+import rhombic.kernel.Event;
+import rhombic.kernel.Simulator;
+import rhombic.space.Pace;
+import rhombic.space.Pose;
+
+/** One body that stands, or is on its way along a route. It can be held at any moment: it brakes, stands, and goes on when it may. */
+public final class Motion extends Event {
+    private final Simulator simulator;
+    private final Mover mover;
+    private final Runnable whenArrived;
+    private @Nullable Route route;
+    private Pace pace = Pace.restAt(0);
+    private double metres;
+    private long sinceNanos;
+    private boolean isHeld;
+    private Pose rest;
+
+    /**
+     * At rest.
+     *
+     * @param whenArrived called when it has come to the end of a route
+     */
+    public Motion(Simulator simulator, Mover mover, Pose rest, Runnable whenArrived) {
+        super(true);
+        this.simulator = simulator;
+        this.mover = mover;
+        this.rest = rest;
+        this.whenArrived = whenArrived;
+    }
+
+    public Mover mover() {
+        return mover;
+    }
+
+    /** Whether it is on its way, be it that it is held. */
+    public boolean isUnderWay() {
+        return route != null;
+    }
+
+    public boolean isHeld() {
+        return isHeld;
+    }
+
+    /**
+     * Sets out from where it stands.
+     *
+     * @return how long it takes; 0: it is there at once, and nobody is told
+     */
+    public long setOut(Route along) {
+        assert route == null : "it is stopped before it sets out anew";
+        route = along;
+        metres = along.metres();
+        rest = along.to();
+        isHeld = false;
+        goOn(mover.speed() == Double.POSITIVE_INFINITY ? Pace.over(metres, 0) : mover.pace(along, 0));
+        long nanos = pace.nanos();
+        if (nanos == 0) {
+            route = null;
+        } else {
+            simulator.schedule(this, nanos);
+        }
+        return nanos;
+    }
+
+    private void goOn(Pace now) {
+        pace = now;
+        sinceNanos = simulator.nowNanos();
+    }
+
+    private long passed() {
+        return simulator.nowNanos() - sinceNanos;
+    }
+
+    /** Where it is now. */
+    public Pose pose() {
+        Route along = route;
+        return along == null ? rest : along.at(partGone());
+    }
+
+    /** Metres to the east where it is now. */
+    public double x() {
+        Route along = route;
+        if (along == null) {
+            return rest.x();
+        }
+        if (along.legs().size() > 1) {
+            return pose().x();
+        }
+        return along.from().x() + (along.to().x() - along.from().x()) * partGone();
+    }
+
+    /** Metres to the north where it is now. */
+    public double y() {
+        Route along = route;
+        if (along == null) {
+            return rest.y();
+        }
+        if (along.legs().size() > 1) {
+            return pose().y();
+        }
+        return along.from().y() + (along.to().y() - along.from().y()) * partGone();
+    }
+
+    private double partGone() {
+        return metres == 0 ? 1 : pace.partAt(passed(), metres);
+    }
+
+    /** How far it has come on its route. */
+    public double metresGone() {
+        return route == null ? 0 : partGone() * metres;
+    }
+
+    /** How fast it is now. */
+    public double speed() {
+        return route == null ? 0 : pace.speedAt(passed());
+    }
+
+    /** It brakes from now on, and stands until it may go on. */
+    public void hold() {
+        if (route != null && !isHeld) {
+            isHeld = true;
+            simulator.cancel(this);
+            double at = metresGone();
+            goOn(mover.braking(at, speed()));
+        }
+    }
+
+    /** It goes on, from rest; called when it has come to rest. */
+    public void resume() {
+        Route along = route;
+        if (along != null && isHeld) {
+            isHeld = false;
+            goOn(mover.pace(along, metresGone()));
+            simulator.schedule(this, pace.nanos());
+        }
+    }
+
+    /** Ends its way where it is, at once. Returns how far it has come. */
+    public double stop() {
+        if (route == null) {
+            return 0;
+        }
+        Route along = route;
+        double gone = metresGone();
+        rest = pose();
+        if (along.legs().size() == 1) {
+            gone = new Route.Leg(along.from(), rest, Double.POSITIVE_INFINITY).metres();
+        }
+        simulator.cancel(this);
+        route = null;
+        isHeld = false;
+        return gone;
+    }
+
+    /** The length of the route that it is on, or was last. */
+    public double metres() {
+        return metres;
+    }
+
+    @Override
+    protected void occur() {
+        route = null;
+        whenArrived.run();
+    }
+}

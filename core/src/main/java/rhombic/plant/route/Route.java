@@ -1,0 +1,83 @@
+package rhombic.plant.route;
+
+import java.util.List;
+import rhombic.space.Pose;
+
+/**
+ * The way from one place to another, leg by leg.
+ *
+ * @param legs at least one, each beginning where the one before ends
+ */
+public record Route(List<Leg> legs) {
+    /**
+     * A straight part of a route.
+     *
+     * @param maxSpeed metres per second that are allowed on it; infinite if any is
+     */
+    public record Leg(Pose from, Pose to, double maxSpeed) {
+        public Leg {
+            if (!(maxSpeed > 0)) {
+                throw new IllegalArgumentException("The speed limit of a leg must be above 0 m/s; got " + maxSpeed);
+            }
+        }
+
+        public double metres() {
+            double dx = to.x() - from.x();
+            double dy = to.y() - from.y();
+            return Math.sqrt(dx * dx + dy * dy);
+        }
+
+        /** Where one is after that part of the leg, 0 to 1, looking ahead. */
+        Pose at(double part) {
+            return Pose.at(from.x() + (to.x() - from.x()) * part, from.y() + (to.y() - from.y()) * part, to.z(), headingDegrees());
+        }
+
+        private double headingDegrees() {
+            return Math.toDegrees(Math.atan2(to.y() - from.y(), to.x() - from.x()));
+        }
+    }
+
+    public Route {
+        legs = List.copyOf(legs);
+        if (legs.isEmpty()) {
+            throw new IllegalArgumentException("A route has at least one leg");
+        }
+    }
+
+    /** Straight from one to the other. */
+    public static Route straight(Pose from, Pose to) {
+        return new Route(List.of(new Leg(from, to, Double.POSITIVE_INFINITY)));
+    }
+
+    public Pose from() {
+        return legs.getFirst().from();
+    }
+
+    public Pose to() {
+        return legs.getLast().to();
+    }
+
+    public double metres() {
+        double sum = 0;
+        for (Leg leg : legs) {
+            sum += leg.metres();
+        }
+        return sum;
+    }
+
+    /** Where one is after that part of its length, 0 to 1, looking ahead. */
+    public Pose at(double part) {
+        if (legs.size() == 1) {
+            return legs.getFirst().at(part);
+        }
+        double left = part * metres();
+        for (Leg leg : legs) {
+            double metres = leg.metres();
+            if (left <= metres && metres > 0) {
+                return leg.at(left / metres);
+            }
+            left -= metres;
+        }
+        return legs.getLast().at(1);
+    }
+}

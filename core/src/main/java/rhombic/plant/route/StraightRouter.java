@@ -1,0 +1,21 @@
+package rhombic.plant.route;
+
+import rhombic.space.Pose;
+
+/** As the crow flies, whatever stands in between. */
+public record StraightRouter() implements Router {
+    @Override
+    public Route route(Pose from, Pose to) {
+        return Route.straight(from, to);
+    }
+
+    @Override
+    public double metres(Pose from, Pose to) {
+        return leastMetres(from.x(), from.y(), to.x(), to.y());
+    }
+
+    @Override
+    public boolean isStraight() {
+        return true;
+    }
+}

@@ -1,0 +1,114 @@
+package rhombic.plant.staff;
+
+import org.jspecify.annotations.Nullable;
+import rhombic.measure.PersonTally;
+import rhombic.plant.resource.Group;
+import rhombic.plant.resource.Job;
+import rhombic.plant.resource.Resource;
+import rhombic.plant.route.Route;
+import rhombic.space.Pose;
+import rhombic.study.value.PersonState;
+
+/** One of a crew, at work in a plant. */
+public final class Worker extends Resource {
+    /** Hears what becomes of people. */
+    public interface Listener {
+        /** It sets out, straight, and will be there after so long; 0: it is there. */
+        void onMove(Worker person, Pose from, Pose to, long nanos);
+
+        void onState(Worker person, PersonState state);
+    }
+
+    /** What it works with, which may break; hears of its use. */
+    public interface Tool {
+        void onUse(boolean used);
+
+        void onJobDone();
+    }
+
+    private final PersonTally tally = new PersonTally();
+    private final @Nullable Listener listener;
+    private @Nullable Tool tool;
+
+    /**
+     * Somebody who is free, at home.
+     *
+     * @param number among all resources
+     * @param skills by number
+     * @param factor on the times of what it does
+     * @param listener null: nobody watches
+     */
+    public Worker(int number, String name, Group group, boolean[] skills, double factor, Pose home, @Nullable Listener listener) {
+        super(number, name, group, skills, factor, home);
+        this.listener = listener;
+    }
+
+    public PersonTally tally() {
+        return tally;
+    }
+
+    void worksWith(Tool newTool) {
+        tool = newTool;
+    }
+
+    @Override
+    protected void onDoing(Doing doing, Job.@Nullable Kind kind) {
+        PersonState before = tally.state();
+        PersonState state = switch (doing) {
+            case WAITING -> PersonState.WAITING;
+            case GOING -> PersonState.WALKING;
+            case BRINGING -> PersonState.CARRYING;
+            case STANDING_BY -> PersonState.STANDING_BY;
+            case AT_WORK -> atWork(kind);
+            case ON_BREAK -> PersonState.ON_BREAK;
+            case OFF_SHIFT -> PersonState.OFF_SHIFT;
+            case DOWN -> PersonState.DOWN;
+        };
+        if (before == state) {
+            return;
+        }
+        tally.setState(group().now(), state);
+        if (tool != null && before.usesTool() != state.usesTool()) {
+            tool.onUse(state.usesTool());
+        }
+        if (listener != null) {
+            listener.onState(this, state);
+        }
+    }
+
+    private static PersonState atWork(Job.@Nullable Kind kind) {
+        assert kind != null : "who works has a job";
+        return switch (kind) {
+            case WORK -> PersonState.WORKING;
+            case CHANGEOVER -> PersonState.CHANGEOVER;
+            case SERVICE -> PersonState.SERVICE;
+            case REPAIR -> PersonState.REPAIR;
+            case CARRY -> PersonState.CARRYING;
+        };
+    }
+
+    @Override
+    protected void onTravelled(double metres) {
+        tally.addWalk(metres);
+    }
+
+    @Override
+    protected void onSetOut(Route route, long nanos) {
+        if (listener != null) {
+            listener.onMove(this, route.from(), route.to(), nanos);
+        }
+    }
+
+    @Override
+    protected void onJobDone() {
+        tally.countJob();
+        if (tool != null) {
+            tool.onJobDone();
+        }
+    }
+
+    @Override
+    protected double busyNanos(long now) {
+        return tally.busyNanos(now);
+    }
+}

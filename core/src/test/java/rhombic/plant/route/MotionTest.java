@@ -1,0 +1,201 @@
+package rhombic.plant.route;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+import rhombic.kernel.Event;
+import rhombic.kernel.Simulator;
+import rhombic.space.Pace;
+import rhombic.space.Pose;
+
+/** Motions along routes, held at random moments, against what is worked out by hand. */
+class MotionTest {
+    private static final double NANOS = 1e9;
+    /** A hold begins and ends at whole nanoseconds, and so does each part of a motion. */
+    private static final double NEAR_SECONDS = 1e-6;
+
+    private final Simulator simulator = new Simulator();
+    private long arrivedNanos = -1;
+
+    private Motion motion(Mover mover) {
+        return new Motion(simulator, mover, Pose.at(0, 0, 0, 0), () -> arrivedNanos = simulator.nowNanos());
+    }
+
+    private void at(double seconds, Runnable action) {
+        simulator.schedule(new Event() {
+            @Override
+            protected void occur() {
+                action.run();
+            }
+        }, Math.round(seconds * NANOS) - simulator.nowNanos());
+    }
+
+    private void run(double seconds) {
+        simulator.run(Math.round(seconds * NANOS), Integer.MAX_VALUE);
+    }
+
+    private static Route route(double[] metres, double[] limits) {
+        List<Route.Leg> legs = new ArrayList<>();
+        Pose at = Pose.at(0, 0, 0, 0);
+        for (int i = 0; i < metres.length; i++) {
+            Pose next = i % 2 == 0 ? Pose.at(at.x() + metres[i], at.y(), 0, 0) : Pose.at(at.x(), at.y() + metres[i], 0, 0);
+            legs.add(new Route.Leg(at, next, limits[i]));
+            at = next;
+        }
+        return new Route(legs);
+    }
+
+    /** From rest to rest over a length, by the textbook: up, even, down, or up and down at once. */
+    private static double seconds(double metres, double speed, double faster, double slower) {
+        double peak = Math.min(speed, Math.sqrt(2 * metres * faster * slower / (faster + slower)));
+        double rest = metres - peak * peak / (2 * faster) - peak * peak / (2 * slower);
+        return peak / faster + peak / slower + Math.max(0, rest) / peak;
+    }
+
+    @Property(tries = 100, seed = "20261130")
+    void whatStopsAtOnceArrivesAsMuchLaterAsItWasHeld(@ForAll long seed) {
+        Random random = new Random(seed);
+        Simulator own = new Simulator();
+        long[] arrived = {-1};
+        Motion motion = new Motion(own, Mover.even(0.5 + random.nextDouble() * 2), Pose.at(0, 0, 0, 0), () -> arrived[0] = own.nowNanos());
+        double metres = 10 + random.nextDouble() * 90;
+        long nanos = motion.setOut(Route.straight(Pose.at(0, 0, 0, 0), Pose.at(metres, 0, 0, 0)));
+        long held = 0;
+        for (int i = 0; i < 5; i++) {
+            own.run(own.nowNanos() + (long) (random.nextDouble() * nanos / 4), 10);
+            own.advanceTo(own.nowNanos() + (long) (random.nextDouble() * nanos / 8) * (arrived[0] < 0 ? 0 : 1));
+            if (arrived[0] >= 0) {
+                break;
+            }
+            double gone = motion.metresGone();
+            motion.hold();
+            long pause = (long) (random.nextDouble() * 30 * NANOS);
+            own.advanceTo(own.nowNanos() + pause);
+            assertEquals(gone, motion.metresGone(), 1e-9, "it stands");
+            assertEquals(gone, motion.x(), 1e-9);
+            assertTrue(motion.isUnderWay() && motion.isHeld());
+            motion.resume();
+            held += pause;
+        }
+        own.run(Long.MAX_VALUE / 4, 10);
+        assertEquals(nanos + held, arrived[0], 20, "a nanosecond of rounding for each hold");
+        assertEquals(metres, motion.pose().x(), 1e-9);
+        assertFalse(motion.isUnderWay());
+    }
+
+    @Test
+    void whatBrakesStandsWhereItsWayToBrakeEndsAndGoesOnFromRest() {
+        // 2 m/s with 0.5 m/s² up and 1 m/s² down, over 60 m; held at 10 s: 4 s up over 4 m, then 6 s even, so at 16 m; it brakes over 2 m.
+        Motion motion = motion(new Mover(2, 0.5, 1));
+        long nanos = motion.setOut(Route.straight(Pose.at(0, 0, 0, 0), Pose.at(60, 0, 0, 0)));
+        assertEquals(seconds(60, 2, 0.5, 1), nanos / NANOS, NEAR_SECONDS);
+        at(10, motion::hold);
+        at(11, () -> assertEquals(1, motion.speed(), 1e-9, "half way to rest"));
+        at(25, () -> {
+            assertEquals(18, motion.metresGone(), 1e-6);
+            assertEquals(0, motion.speed());
+            motion.resume();
+        });
+        run(200);
+        assertEquals(25 + seconds(42, 2, 0.5, 1), arrivedNanos / NANOS, NEAR_SECONDS);
+    }
+
+    @Property(tries = 60, seed = "20261131")
+    void legsAreCoveredAsFastAsLimitsAndBrakesAllow(@ForAll long seed) {
+        Random random = new Random(seed);
+        int count = 1 + random.nextInt(5);
+        double[] metres = random.doubles(count, 0.5, 15).toArray();
+        double[] limits = random.doubles(count, 0.4, 3).toArray();
+        Mover mover = new Mover(2, 0.3 + random.nextDouble(), 0.3 + random.nextDouble());
+        Route route = route(metres, limits);
+        Pace pace = mover.pace(route, 0);
+        assertEquals(route.metres(), pace.metres(), 1e-5);
+        // The fastest way by small steps of length: what can be reached from before, and what can still be braked behind.
+        int steps = 40_000;
+        double step = route.metres() / steps;
+        double[] square = new double[steps + 1];
+        double[] limit = new double[steps + 1];
+        for (int i = 0; i <= steps; i++) {
+            limit[i] = limitAt(i * step, metres, limits, mover.speed());
+        }
+        for (int i = 1; i <= steps; i++) {
+            square[i] = Math.min(limit[i] * limit[i], square[i - 1] + 2 * mover.faster() * step);
+        }
+        square[steps] = 0;
+        for (int i = steps - 1; i >= 0; i--) {
+            square[i] = Math.min(square[i], square[i + 1] + 2 * mover.slower() * step);
+        }
+        double seconds = 0;
+        for (int i = 0; i < steps; i++) {
+            seconds += 2 * step / (Math.sqrt(square[i]) + Math.sqrt(square[i + 1]));
+        }
+        assertEquals(seconds, pace.nanos() / NANOS, 0.01 * seconds);
+        for (int i = 0; i <= 200; i++) {
+            long t = pace.nanos() / 200 * i;
+            assertTrue(pace.speedAt(t) <= limitAt(pace.metresAt(t), metres, limits, mover.speed()) + 1e-6, "within the limit at " + t);
+        }
+    }
+
+    private static double limitAt(double place, double[] metres, double[] limits, double speed) {
+        double ends = 0;
+        double lowest = speed;
+        for (int i = 0; i < metres.length; i++) {
+            double begins = ends;
+            ends += metres[i];
+            // on the joint of two legs both limits hold
+            lowest = place >= begins - 1e-6 && place <= ends + 1e-6 ? Math.min(lowest, limits[i]) : lowest;
+        }
+        return lowest;
+    }
+
+    @Test
+    void aRouteIsFollowedRoundItsCorners() {
+        Route route = route(new double[] {4, 3, 5}, new double[] {1, 2, 1});
+        Motion motion = motion(Mover.even(2));
+        motion.setOut(route);
+        assertEquals(12, route.metres(), 1e-12);
+        at(2, () -> assertEquals(2, motion.x(), 1e-9, "4 m at 1 m/s"));
+        at(4.75, () -> {
+            assertEquals(4, motion.x(), 1e-9);
+            assertEquals(1.5, motion.y(), 1e-9, "then 3 m at 2 m/s");
+            assertEquals(90, motion.pose().heading(), 1e-9);
+        });
+        at(6, () -> assertEquals(7.5, motion.metresGone(), 1e-9));
+        run(60);
+        assertEquals(4 + 1.5 + 5, arrivedNanos / NANOS, NEAR_SECONDS);
+        assertEquals(9, motion.pose().x(), 1e-9);
+    }
+
+    @Test
+    void whatIsStoppedStaysWhereItIsAndSetsOutAnew() {
+        Motion motion = motion(Mover.even(1));
+        motion.setOut(Route.straight(Pose.at(0, 0, 0, 0), Pose.at(30, 40, 0, 0)));
+        run(10);
+        simulator.advanceTo(Math.round(10 * NANOS));
+        assertEquals(10, motion.stop(), 1e-9);
+        assertEquals(6, motion.x(), 1e-9);
+        assertEquals(8, motion.y(), 1e-9);
+        assertEquals(0, motion.stop(), "it stands already");
+        motion.setOut(Route.straight(motion.pose(), Pose.at(6, 0, 0, 0)));
+        run(60);
+        assertEquals(18, arrivedNanos / NANOS, NEAR_SECONDS);
+        assertEquals(0, motion(Mover.even(Double.POSITIVE_INFINITY)).setOut(Route.straight(Pose.at(0, 0, 0, 0), Pose.at(9, 9, 0, 0))),
+                "who is there at once");
+    }
+
+    @Test
+    void whatCannotMoveIsRefused() {
+        assertThrows(IllegalArgumentException.class, () -> new Mover(0, 1, 1));
+        assertThrows(IllegalArgumentException.class, () -> new Mover(1, Double.NaN, 1));
+        assertThrows(IllegalArgumentException.class, () -> new Route(List.of()));
+        assertThrows(IllegalArgumentException.class, () -> new Route.Leg(Pose.at(0, 0, 0, 0), Pose.at(1, 0, 0, 0), 0));
+    }
+}
