@@ -8,7 +8,7 @@ import java.util.stream.Stream;
 import rhombic.quantity.Clock;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.AssemblyStation;
-import rhombic.study.kind.BreakArea;
+import rhombic.study.kind.Area;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
@@ -46,7 +46,7 @@ public final class EquipmentStory {
             case Conveyor conveyor -> state.map(s -> kept(s, since) + " ").orElse("") + onConveyor(node, element, moment) + "." + shut;
             case WorkEquipment work -> state.isEmpty() ? "Does nothing." : ofWork(node, work, state.get(), since, moment) + "." + shut;
             case Crew crew -> crew.people() == 1 ? "Home of one person." : "Home of " + crew.people() + " people.";
-            case BreakArea area -> "People spend their breaks here.";
+            case Area area -> area.purpose();
             case GoodsOut out -> "Has let " + moment.in(node) + " out." + shut;
         };
     }

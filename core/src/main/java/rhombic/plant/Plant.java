@@ -18,12 +18,15 @@ import rhombic.plant.convey.ConveyorNode;
 import rhombic.plant.goods.BufferNode;
 import rhombic.plant.goods.GoodsInNode;
 import rhombic.plant.goods.GoodsOutNode;
-import rhombic.plant.handover.Passage;
 import rhombic.plant.handover.FaultyNode;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.IdleNode;
 import rhombic.plant.handover.Node;
+import rhombic.plant.handover.Passage;
 import rhombic.plant.rules.RuleBook;
+import rhombic.plant.run.Run;
+import rhombic.plant.staff.CrewMembers;
+import rhombic.plant.staff.Members;
 import rhombic.plant.staff.Staff;
 import rhombic.plant.transport.Transports;
 import rhombic.plant.work.AssemblyNode;
@@ -32,8 +35,8 @@ import rhombic.plant.work.UnpackingNode;
 import rhombic.study.Study;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.PlannedTime;
+import rhombic.study.kind.Area;
 import rhombic.study.kind.AssemblyStation;
-import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
@@ -41,6 +44,7 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.trace.TraceWriter;
@@ -59,7 +63,7 @@ public final class Plant {
 
     private Plant(Blueprint blueprint, int replication, @Nullable TraceWriter trace, @Nullable Diary diary) {
         this.replication = replication;
-        flow = new Flow(blueprint, replication, trace, diary);
+        flow = new Flow(blueprint, replication, trace, diary, Plant::members);
         simulator = flow.simulator;
         Set<String> broken = blueprint.broken();
         for (PlantElement element : blueprint.unfolded().elements()) {
@@ -106,8 +110,14 @@ public final class Plant {
             case AssemblyStation station -> new AssemblyNode(flow, index, station);
             case UnpackingStation station -> new UnpackingNode(flow, index, station);
             case GoodsOut out -> new GoodsOutNode(flow, index, out);
-            case Crew crew -> new CrewNode(flow, index, crew);
-            case BreakArea area -> new IdleNode(flow, index, area);
+            case ResourceGroup group -> new GroupNode(flow, index, group);
+            case Area area -> new IdleNode(flow, index, area);
+        };
+    }
+
+    private static Members members(Run run, Staff staff, ResourceGroup group) {
+        return switch (group) {
+            case Crew crew -> new CrewMembers(run, staff, crew);
         };
     }
 

@@ -1,5 +1,6 @@
 package rhombic.scene;
 
+import rhombic.study.kind.Crew;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PersonState;
 import rhombic.trace.Moment;
@@ -38,7 +39,7 @@ public final class PeopleScene {
     private final Posture[] postures;
 
     public PeopleScene(UnfoldedStudy study) {
-        crews = study.members().stream().mapToInt(member -> study.crews().indexOf(study.element(member.crew()))).toArray();
+        crews = study.members().stream().mapToInt(member -> crewOf(study, member)).toArray();
         int count = crews.length;
         seen = new boolean[count];
         x = new double[count];
@@ -48,12 +49,17 @@ public final class PeopleScene {
         postures = new Posture[count];
     }
 
+    /** The number of the member's crew among the crews; negative if it is no person. */
+    private static int crewOf(UnfoldedStudy study, UnfoldedStudy.Member member) {
+        return study.element(member.group()) instanceof Crew crew ? study.crews().indexOf(crew) : -1;
+    }
+
     /** Poses them for the moment. */
     public void pose(Moment moment) {
         PeopleMoment now = moment.people();
         long nanos = moment.timeNanos();
         for (int i = 0; i < crews.length; i++) {
-            seen[i] = i < now.count() && isOnTheFloor(now, i, nanos);
+            seen[i] = crews[i] >= 0 && i < now.count() && isOnTheFloor(now, i, nanos);
             if (seen[i]) {
                 pose(i, now, nanos);
             }

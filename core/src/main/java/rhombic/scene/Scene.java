@@ -11,14 +11,14 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Travel;
+import rhombic.study.kind.Area;
 import rhombic.study.kind.AssemblyStation;
-import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.unfold.UnfoldedStudy;
@@ -332,8 +332,8 @@ public final class Scene {
             case GoodsIn in -> at(-in.footprint().lengthMetres() / 2 - 0.4 - PITCH_METRES * (index / 5 % 8), (index % 5 - 2) * PITCH_METRES,
                     index / 40 * stack(type));
             case GoodsOut out -> at(0, 0, 0);
-            case Crew crew -> at(0, 0, 0);
-            case BreakArea area -> at(0, 0, 0);
+            case ResourceGroup group -> throw new IllegalStateException("Pieces never wait at a group");
+            case Area area -> throw new IllegalStateException("Pieces never wait in an area");
             case Conveyor conveyor -> throw new IllegalStateException("Pieces on a conveyor are posed by train");
         }
         return 0;

@@ -5,7 +5,7 @@ import java.util.List;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.duty.StandPoint;
-import rhombic.study.kind.Crew;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Bend;
@@ -37,15 +37,16 @@ public final class Layout {
         return pose(element, element.port(port, true));
     }
 
-    /** Where one of a crew waits for work, by number: in rows of twelve. */
-    public static Pose home(Crew crew, int number) {
-        double length = crew.footprint().lengthMetres();
-        double width = crew.footprint().widthMetres();
-        int inRow = Math.min(12, crew.people());
-        int rows = (crew.people() + inRow - 1) / inRow;
+    /** Where one of a group waits for work, by number: in rows of twelve. */
+    public static Pose home(ResourceGroup group, int number) {
+        int members = group.count();
+        double length = group.footprint().lengthMetres();
+        double width = group.footprint().widthMetres();
+        int inRow = Math.min(12, members);
+        int rows = (members + inRow - 1) / inRow;
         double x = (number % inRow + 0.5) / inRow * length - length / 2;
         double y = width / 2 - (number / inRow + 0.5) / rows * width;
-        return crew.placement().pose().of(Pose.at(x, y, 0, 90));
+        return group.placement().pose().of(Pose.at(x, y, 0, 90));
     }
 
     /**

@@ -10,7 +10,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;
 import rhombic.measure.Diary;
 import rhombic.plant.piece.TableBook;
@@ -18,7 +17,7 @@ import rhombic.plant.piece.TypeBook;
 import rhombic.study.Study;
 import rhombic.study.check.Problem;
 import rhombic.study.check.StudyCheck;
-import rhombic.study.kind.Crew;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.unfold.UnfoldedStudy;
@@ -70,11 +69,11 @@ public final class Blueprint {
         for (int i = 0; i < units.length; i++) {
             switch (unfolded.element(i)) {
                 case WorkEquipment work -> units[i] = work.work().places();
-                case Crew crew -> units[i] = crew.people();
+                case ResourceGroup group -> units[i] = group.count();
                 default -> {}
             }
         }
-        return new Diary(units, unfolded.members().stream().mapToInt(UnfoldedStudy.Member::crew).toArray());
+        return new Diary(units, unfolded.members().stream().mapToInt(UnfoldedStudy.Member::group).toArray());
     }
 
     private static Set<String> beforeInspection(UnfoldedStudy unfolded) {

@@ -13,8 +13,8 @@ import rhombic.measure.DeadlockFigures;
 import rhombic.measure.Diary;
 import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.run.Run;
+import rhombic.plant.staff.Members;
 import rhombic.plant.staff.Staff;
-import rhombic.study.kind.Crew;
 import rhombic.trace.TraceWriter;
 
 /** A run with its elements, the links between it, and its people. */
@@ -27,10 +27,10 @@ public final class Flow extends Run {
     private final Map<Node, List<Node>> takers = new IdentityHashMap<>();
     private final @Nullable Staff staff;
 
-    public Flow(Blueprint blueprint, int replication, @Nullable TraceWriter trace, @Nullable Diary diary) {
+    /** @param resources makes the members of each group */
+    public Flow(Blueprint blueprint, int replication, @Nullable TraceWriter trace, @Nullable Diary diary, Members.Maker resources) {
         super(blueprint, replication, trace, diary);
-        List<Crew> crews = unfolded.crews();
-        staff = crews.isEmpty() ? null : new Staff(this, crews);
+        staff = unfolded.groups().isEmpty() ? null : new Staff(this, unfolded.groups(), resources);
     }
 
     /** Adds an element, in the order of the study. */

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalInt;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.ModeFigures;
@@ -13,79 +13,54 @@ import rhombic.measure.SkillTally;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.maintenance.ShiftClock;
 import rhombic.plant.resource.Allocation;
-import rhombic.plant.resource.Group;
 import rhombic.plant.resource.Job;
 import rhombic.plant.resource.Resource;
-import rhombic.plant.route.Mover;
-import rhombic.plant.route.Router;
-import rhombic.plant.route.StraightRouter;
 import rhombic.plant.run.Run;
-import rhombic.space.Pose;
-import rhombic.study.Layout;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
-import rhombic.study.kind.Crew;
-import rhombic.study.value.PersonState;
+import rhombic.study.kind.ResourceGroup;
 
-/** All people of a plant, from the crews of its study. */
-public final class Staff implements Worker.Listener {
-    private static final Router ROUTER = new StraightRouter();
-
+/** All resources of a plant, from the groups of its study: people, later vehicles and cranes. */
+public final class Staff {
     private final Run run;
     private final Allocation allocation;
     private final Map<String, Integer> skills = new LinkedHashMap<>();
     private final List<SkillTally> skillTallies = new ArrayList<>();
-    private final List<Worker> people = new ArrayList<>();
-    private final List<Group> groups = new ArrayList<>();
+    private final List<Members> groups = new ArrayList<>();
     private final List<ShiftClock> shiftClocks = new ArrayList<>();
-    private final List<PersonTool> tools = new ArrayList<>();
 
-    public Staff(Run run, List<Crew> crews) {
+    public Staff(Run run, List<ResourceGroup> groups, Members.Maker maker) {
         this.run = run;
-        for (Crew crew : crews) {
-            addSkill(crew.name());
-            crew.skills().forEach(this::addSkill);
-            crew.members().forEach(person -> person.skills().forEach(this::addSkill));
+        for (ResourceGroup group : groups) {
+            addSkill(group.name());
+            group.skills().forEach(this::addSkill);
+            group.members().forEach(member -> member.skills().forEach(this::addSkill));
         }
         long startOfDay = run.start.toLocalTime().toNanoOfDay();
         skills.forEach((name, number) -> skillTallies.add(new SkillTally(startOfDay)));
         allocation = new Allocation(run.simulator, skillTallies);
         allocation.whenSomethingHappened(run::settle);
-        crews.forEach(this::add);
+        for (ResourceGroup group : groups) {
+            Members members = maker.of(run, this, group);
+            this.groups.add(members);
+            members.addAll(this);
+            run.study.calendar(group.basics().duty().calendar())
+                    .ifPresent(calendar -> shiftClocks.add(shiftClock(calendar, members.all())));
+        }
     }
 
     private void addSkill(String name) {
         skills.putIfAbsent(name, skills.size());
     }
 
-    private void add(Crew crew) {
-        double speed = crew.speed().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY);
-        OptionalInt breakArea = run.unfolded.find(crew.breakArea());
-        Pose area = breakArea.isPresent() ? run.unfolded.element(breakArea.getAsInt()).placement().pose() : null;
-        Group group = allocation.group(crew.name(), Mover.even(speed), ROUTER, new Group.Rules(crew.personRule(), crew.jobRule(),
-                crew.idleAt() == Crew.IdlePlace.AT_HOME, crew.basics().duty().atShiftEnd(), area));
-        groups.add(group);
-        Worker.Listener watcher = run.trace == null && run.diary == null ? null : this;
-        List<Resource> members = new ArrayList<>();
-        int number = 0;
-        for (Person person : crew.members()) {
-            boolean[] can = new boolean[skills.size()];
-            can[skills.getOrDefault(crew.name(), 0)] = true;
-            crew.skills().forEach(skill -> can[skills.getOrDefault(skill, 0)] = true);
-            person.skills().forEach(skill -> can[skills.getOrDefault(skill, 0)] = true);
-            Worker member = new Worker(allocation.resources().size(), person.name(), group, can, person.factor(), Layout.home(crew, number),
-                    watcher);
-            allocation.add(member);
-            people.add(member);
-            members.add(member);
-            if (!crew.basics().duty().failures().isEmpty()) {
-                tools.add(new PersonTool(run, this, member, crew, person.id()));
-            }
-            number++;
-        }
-        run.study.calendar(crew.basics().duty().calendar())
-                .ifPresent(calendar -> shiftClocks.add(shiftClock(calendar, members)));
+    /** What a member of the group can do, by the numbers of skills. */
+    boolean[] skills(ResourceGroup group, Person member) {
+        boolean[] can = new boolean[skills.size()];
+        can[skills.getOrDefault(group.name(), 0)] = true;
+        group.skills().forEach(skill -> can[skills.getOrDefault(skill, 0)] = true);
+        member.skills().forEach(skill -> can[skills.getOrDefault(skill, 0)] = true);
+        return can;
     }
 
     private ShiftClock shiftClock(Calendar calendar, List<Resource> members) {
@@ -111,12 +86,8 @@ public final class Staff implements Worker.Listener {
     }
 
     public void begin() {
-        for (Worker person : people) {
-            onMove(person, person.pose(), person.pose(), 0);
-            onState(person, PersonState.WAITING);
-        }
+        groups.forEach(Members::begin);
         shiftClocks.forEach(ShiftClock::begin);
-        tools.forEach(tool -> tool.modes().begin());
     }
 
     public Allocation allocation() {
@@ -153,38 +124,28 @@ public final class Staff implements Worker.Listener {
 
     public void restart() {
         long now = run.now();
-        people.forEach(person -> person.tally().restart(now));
+        groups.forEach(members -> members.restart(now));
         skillTallies.forEach(tally -> tally.restart(now));
-        tools.forEach(tool -> tool.modes().restart());
     }
 
+    /** Of each crew. */
     public List<CrewFigures> figures() {
         long now = run.now();
-        return groups.stream()
-                .map(group -> new CrewFigures(group.name(), people.stream().filter(person -> person.group() == group)
-                        .map(person -> person.tally().figures(person.name(), now)).toList()))
-                .toList();
+        return groups.stream().flatMap(members -> members.figures(now).stream()).toList();
     }
 
-    /** How many of a crew have something to do now, or could do something. */
-    public long count(String crew, boolean busy) {
-        return people.stream().filter(person -> person.group().name().equals(crew))
-                .filter(person -> busy ? person.tally().state().isBusy() : person.isFree()).count();
+    private Stream<Members> of(String group) {
+        return groups.stream().filter(members -> members.name().equals(group));
     }
 
-    /** The failures of what a crew works with: how many of all its people, and their share of the time of one. */
-    public List<ModeFigures> modes(String crew) {
-        List<List<ModeFigures>> each = tools.stream().filter(tool -> tool.person().group().name().equals(crew))
-                .map(t -> t.modes().figures())
-                .toList();
-        List<ModeFigures> all = new ArrayList<>();
-        for (int i = 0; !each.isEmpty() && i < each.getFirst().size(); i++) {
-            int mode = i;
-            all.add(new ModeFigures(each.getFirst().get(i).name(), each.stream().mapToLong(one -> one.get(mode).failures()).sum(),
-                    each.stream().mapToDouble(one -> one.get(mode).waitingShare()).average().orElse(0),
-                    each.stream().mapToDouble(one -> one.get(mode).repairShare()).average().orElse(0)));
-        }
-        return all;
+    /** How many of a group have something to do now, or could do something. */
+    public long count(String group, boolean busy) {
+        return of(group).mapToLong(members -> members.count(busy)).sum();
+    }
+
+    /** The failures of a group: how many of all its members, and their share of the time of one. */
+    public List<ModeFigures> modes(String group) {
+        return of(group).flatMap(members -> members.modes().stream()).toList();
     }
 
     public List<SkillFigures> skills() {
@@ -193,22 +154,5 @@ public final class Staff implements Worker.Listener {
         allocation.bookRunning();
         skills.forEach((name, number) -> all.add(skillTallies.get(number).figures(name, now)));
         return all;
-    }
-
-    @Override
-    public void onMove(Worker person, Pose from, Pose to, long nanos) {
-        if (run.trace != null) {
-            run.trace.walks(run.now(), person.number, from, to, nanos);
-        }
-    }
-
-    @Override
-    public void onState(Worker person, PersonState state) {
-        if (run.trace != null) {
-            run.trace.person(run.now(), person.number, state);
-        }
-        if (run.diary != null) {
-            run.diary.onPerson(person.number, run.now(), state);
-        }
     }
 }

@@ -4,4 +4,7 @@ package rhombic.study.kind;
 public sealed interface Area extends PlantElement permits BreakArea {
     @Override
     Area with(Basics basics);
+
+    /** What it is for, in one sentence. */
+    String purpose();
 }

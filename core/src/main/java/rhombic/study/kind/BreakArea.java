@@ -21,6 +21,11 @@ public record BreakArea(Basics basics) implements Area {
     }
 
     @Override
+    public String purpose() {
+        return "People spend their breaks here.";
+    }
+
+    @Override
     public Footprint usualSize() {
         return FOOTPRINT;
     }

@@ -35,10 +35,6 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
         IdlePlace idleAt,
         String breakArea, List<Person> persons) implements ResourceGroup {
     public static final Quantity USUAL_SPEED = new Quantity(1.2, Unit.METRE_PER_SECOND);
-    /** What formulas can ask of it. */
-    public static final String BUSY = "busy";
-    public static final String FREE = "free";
-
     private static final double FOR_ONE_METRES = 0.9;
 
     public static final Kind<Crew> KIND = new Kind<>("Crew", Family.PEOPLE, Crew.class, List.of(
@@ -131,7 +127,13 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
                 List.of());
     }
 
+    @Override
+    public int count() {
+        return people;
+    }
+
     /** All of them: those who are described, then as many as are left, with the name of the crew and a number. */
+    @Override
     public List<Person> members() {
         List<Person> all = new ArrayList<>(persons);
         Set<String> taken = new HashSet<>();
@@ -216,11 +218,6 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     }
 
     /** How many of its people have something to do, and how many could do something. */
-    @Override
-    public List<String> readable() {
-        return List.of(BUSY, FREE);
-    }
-
     /** A row of places to stand. */
     @Override
     public List<Candidate> candidates() {

@@ -13,6 +13,7 @@ import rhombic.study.change.Address;
 import rhombic.study.duty.Person;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 
 /**
  * A study with its cells expanded and all of it numbered from 0: elements, links, rules and people, each in its order. Made once for a
@@ -20,17 +21,18 @@ import rhombic.study.kind.PlantElement;
  */
 public final class UnfoldedStudy {
     /**
-     * One of a crew.
+     * One of a group.
      *
-     * @param crew its number among the elements
+     * @param group its number among the elements
      */
-    public record Member(int crew, Person person) {}
+    public record Member(int group, Person person) {}
 
     private final Study study;
     private final List<Expanded> expanded;
     private final List<PlantElement> elements;
     private final List<Link> links;
     private final List<Rule> rules;
+    private final List<ResourceGroup> groups;
     private final List<Crew> crews;
     private final List<Member> members;
     private final Map<String, Integer> numbers;
@@ -46,18 +48,19 @@ public final class UnfoldedStudy {
         this.rules = List.copyOf(rules);
         elements = expanded.stream().map(Expanded::element).toList();
         numbers = HashMap.newHashMap(elements.size());
-        List<Crew> groups = new ArrayList<>();
+        List<ResourceGroup> ofResources = new ArrayList<>();
         List<Member> people = new ArrayList<>();
         for (int i = 0; i < elements.size(); i++) {
             numbers.put(elements.get(i).name(), i);
-            if (elements.get(i) instanceof Crew crew) {
-                groups.add(crew);
-                for (Person person : crew.members()) {
+            if (elements.get(i) instanceof ResourceGroup group) {
+                ofResources.add(group);
+                for (Person person : group.members()) {
                     people.add(new Member(i, person));
                 }
             }
         }
-        crews = List.copyOf(groups);
+        groups = List.copyOf(ofResources);
+        crews = groups.stream().filter(Crew.class::isInstance).map(Crew.class::cast).toList();
         members = List.copyOf(people);
         from = links.stream().mapToInt(link -> number(link.from())).toArray();
         to = links.stream().mapToInt(link -> number(link.to())).toArray();
@@ -148,12 +151,17 @@ public final class UnfoldedStudy {
         return rules;
     }
 
+    /** All groups of resources, in the order of the elements. */
+    public List<ResourceGroup> groups() {
+        return groups;
+    }
+
     /** In the order of the elements. */
     public List<Crew> crews() {
         return crews;
     }
 
-    /** All people by their numbers: crew after crew. */
+    /** All resources by their numbers: group after group. */
     public List<Member> members() {
         return members;
     }

@@ -86,7 +86,7 @@ class UnfoldedStudyTest {
         assertArrayEquals(new int[0], study.linksTo(0));
         assertEquals(2, study.from(1));
         assertEquals(3, study.to(1));
-        assertEquals(List.of(1, 1, 4, 4, 4), study.members().stream().map(UnfoldedStudy.Member::crew).toList());
+        assertEquals(List.of(1, 1, 4, 4, 4), study.members().stream().map(UnfoldedStudy.Member::group).toList());
         assertEquals("Crew 2 3", study.members().getLast().person().name());
         study.linksFrom(0)[0] = 99;
         assertEquals(0, study.linksFrom(0)[0], "nobody can change it");

@@ -23,7 +23,7 @@ import rhombic.desktop.floor.body.StateColours;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Link;
-import rhombic.study.kind.BreakArea;
+import rhombic.study.kind.Area;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
@@ -368,7 +368,7 @@ final class FloorLabels {
         return switch (element) {
             case WorkEquipment s -> holds + String.format(Locale.ROOT, ", %.0f %%", 100 * moment.share(node, EquipmentState.WORKING));
             case Crew crew -> crew.people() == 1 ? "1 person" : crew.people() + " people";
-            case BreakArea area -> "";
+            case Area area -> "";
             case GoodsIn in when moment.rejected(node) > 0 -> holds + ", " + moment.rejected(node) + " turned away";
             default -> holds;
         };

@@ -48,7 +48,7 @@ final class PeopleView {
 
     /** Those of the study; where they are the same people as before they stay as they are drawn, until the next moment is shown. */
     void setStudy(UnfoldedStudy study) {
-        List<String> names = study.members().stream().map(member -> study.element(member.crew()).name()).toList();
+        List<String> names = study.members().stream().map(member -> study.element(member.group()).name()).toList();
         if (names.equals(crewNames)) {
             return;
         }

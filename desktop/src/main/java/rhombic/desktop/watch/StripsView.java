@@ -98,7 +98,7 @@ public final class StripsView extends Region {
             limits = List.of();
         }
         study = newStudy;
-        people = study.members().stream().map(member -> new Person(member.person().name(), study.element(member.crew()).name())).toList();
+        people = study.members().stream().map(member -> new Person(member.person().name(), study.element(member.group()).name())).toList();
         List<Integer> rows = new java.util.ArrayList<>(FlowOrder.of(study).stream()
                 .filter(i -> study.element(i) instanceof Equipment && !(study.element(i) instanceof GoodsOut)).toList());
         for (int person = 0; person < people.size(); person++) {

@@ -6,15 +6,15 @@ import rhombic.measure.ModeFigures;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.IdleNode;
 import rhombic.plant.staff.Staff;
-import rhombic.study.kind.Crew;
+import rhombic.study.kind.ResourceGroup;
 
-/** Where the people of a crew are at home; formulas can ask how many of them are busy or free. */
-final class CrewNode extends IdleNode {
-    private final Crew crew;
+/** Where the members of a group are at home; formulas can ask how many of them are busy or free. */
+final class GroupNode extends IdleNode {
+    private final ResourceGroup group;
 
-    CrewNode(Flow flow, int index, Crew crew) {
-        super(flow, index, crew);
-        this.crew = crew;
+    GroupNode(Flow flow, int index, ResourceGroup group) {
+        super(flow, index, group);
+        this.group = group;
     }
 
     @Override
@@ -26,8 +26,8 @@ final class CrewNode extends IdleNode {
     @Override
     @Nullable
     public Object further(String name) {
-        return crew.readable().contains(name)
-                ? (Object) (double) flow.staffed().count(name(), name.equals(Crew.BUSY))
+        return group.readable().contains(name)
+                ? (Object) (double) flow.staffed().count(name(), name.equals(ResourceGroup.BUSY))
                 : super.further(name);
     }
 }

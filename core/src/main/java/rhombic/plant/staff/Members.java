@@ -1,0 +1,95 @@
+package rhombic.plant.staff;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import rhombic.measure.CrewFigures;
+import rhombic.measure.ModeFigures;
+import rhombic.plant.resource.Allocation;
+import rhombic.plant.resource.Group;
+import rhombic.plant.resource.Resource;
+import rhombic.plant.route.Mover;
+import rhombic.plant.route.Router;
+import rhombic.plant.route.StraightRouter;
+import rhombic.plant.run.Run;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
+import rhombic.study.duty.Person;
+import rhombic.study.kind.ResourceGroup;
+
+/** All members of one group, at work in a plant. Each kind of group has a class of its own, which says how its members move and what is counted. */
+public abstract class Members {
+    private static final Router ROUTER = new StraightRouter();
+
+    /** Makes the members of a group; knows which class belongs to which kind. */
+    @FunctionalInterface
+    public interface Maker {
+        Members of(Run run, Staff staff, ResourceGroup group);
+    }
+
+    protected final Run run;
+    protected final Group group;
+    private final ResourceGroup element;
+    private final Allocation allocation;
+    private final List<Resource> all = new ArrayList<>();
+
+    protected Members(Run run, Staff staff, ResourceGroup element, Mover mover, Group.Rules rules) {
+        this.run = run;
+        this.element = element;
+        allocation = staff.allocation();
+        group = allocation.group(element.name(), mover, ROUTER, rules);
+    }
+
+    /** The break area of that name; null if there is none. */
+    protected static @Nullable Pose place(Run run, String name) {
+        return run.unfolded.find(name).isPresent() ? run.unfolded.element(run.unfolded.number(name)).placement().pose() : null;
+    }
+
+    /** Adds all of them to the resources of the plant, free and at home. */
+    final void addAll(Staff staff) {
+        List<Person> members = element.members();
+        for (int i = 0; i < members.size(); i++) {
+            Resource made = make(allocation.resources().size(), members.get(i), staff.skills(element, members.get(i)),
+                    Layout.home(element, i));
+            allocation.add(made);
+            all.add(made);
+        }
+    }
+
+    /** @param number of the member among all resources */
+    protected abstract Resource make(int number, Person member, boolean[] skills, Pose home);
+
+    /** In their order. */
+    public final List<Resource> all() {
+        return Collections.unmodifiableList(all);
+    }
+
+    final String name() {
+        return element.name();
+    }
+
+    final ResourceGroup element() {
+        return element;
+    }
+
+    /** The run begins. */
+    protected void begin() {}
+
+    /** The measures begin anew. */
+    protected void restart(long now) {}
+
+    /** What its members did, where that is told by crew. */
+    protected Optional<CrewFigures> figures(long now) {
+        return Optional.empty();
+    }
+
+    /** What broke, how often and for how long. */
+    protected List<ModeFigures> modes() {
+        return List.of();
+    }
+
+    /** How many have something to do now, or could do something. */
+    protected abstract long count(boolean busy);
+}
