@@ -148,7 +148,7 @@ public final class Allocation {
     }
 
     /** Something has changed that may make a job possible. */
-    public void lookAgain() {
+    public void noteChange() {
         changed = true;
     }
 

@@ -145,7 +145,7 @@ final class Carriage extends Passage {
             tour.job.reset(needed, flow.now(), flow.now(), null, Job.Insistence.NO);
             allocation().ask(tour.job);
         }
-        allocation().lookAgain();
+        allocation().noteChange();
     }
 
     /** How many must come for what waits here and has room where it goes; one if it has none now. */
