@@ -28,6 +28,7 @@ public final class Scenery {
     public static final double LINK_Z = 0.02;
     private static final double TRACK_METRES = 0.5;
     private static final double TRACK_DEEP_METRES = 0.08;
+    private static final double STEP_METRES = 0.3;
     private static final double LEG_PITCH_METRES = 1.6;
     private static final double SHADOW_OVER_METRES = 0.5;
     private static final double SHADOW_ASIDE_METRES = 0.16;
@@ -39,8 +40,7 @@ public final class Scenery {
     record Ground(List<Footing> stands, List<LinkLine> ways) {
         record Footing(String name, String kind, Placement placement, Footprint footprint, List<Port> ports) {}
 
-        /** @param track whether pieces are seen on it */
-        record LinkLine(String from, String to, String text, List<Bend> bends, String fromPort, String toPort, boolean track) {}
+        record LinkLine(String from, String to, String text, List<Bend> bends, String fromPort, String toPort, Travel travel) {}
 
         static Ground of(Study study) {
             return new Ground(
@@ -48,7 +48,7 @@ public final class Scenery {
                     study.links().stream()
                             .map(link -> new LinkLine(link.from(), link.to(), LinkText.of(link), link.bends(), link.fromPort(),
                                     link.toPort(),
-                                    !(link.travel() instanceof Travel.AtOnce)))
+                                    link.travel()))
                             .toList());
         }
     }
@@ -80,7 +80,7 @@ public final class Scenery {
             }
             MeshMaker links = new MeshMaker();
             study.links().forEach(link -> drawLink(links, link));
-            study.links().stream().filter(link -> !(link.travel() instanceof Travel.AtOnce)).forEach(link -> drawTrack(links, link));
+            study.links().stream().filter(Scenery::hasTrack).forEach(link -> drawTrack(links, link));
             if (!links.isEmpty()) {
                 nodes.add(flat(links));
             }
@@ -88,11 +88,28 @@ public final class Scenery {
         return nodes;
     }
 
-    /** A line on the floor with a rhombus at its end; where pieces take time, a track at the height at which they come. */
+    /** Whether pieces move along it by themselves, for all to see. */
+    private static boolean hasTrack(Link link) {
+        return switch (link.travel()) {
+            case Travel.InTime in -> true;
+            case Travel.AtSpeed at -> true;
+            case Travel.AtOnce once -> false;
+            case Travel.Carried carried -> false;
+        };
+    }
+
+    /** A line on the floor with a rhombus at its end, in steps where pieces are carried. A track at the height at which they come is apart. */
     private void drawLink(MeshMaker maker, Link link) {
-        List<Pose> points = Layout.drawn(study, link).outline();
-        for (int i = 0; i + 1 < points.size(); i++) {
-            maker.ribbon(points.get(i).x(), points.get(i).y(), points.get(i + 1).x(), points.get(i + 1).y(), 0.05, LINK_Z, Swatch.LINK);
+        Path drawn = Layout.drawn(study, link);
+        List<Pose> points = drawn.outline();
+        if (link.travel() instanceof Travel.Carried) {
+            for (double at = 0; at < drawn.metres(); at += 2 * STEP_METRES) {
+                ribbon(maker, drawn.at(at), drawn.at(at + STEP_METRES));
+            }
+        } else {
+            for (int i = 0; i + 1 < points.size(); i++) {
+                ribbon(maker, points.get(i), points.get(i + 1));
+            }
         }
         Pose before = points.get(points.size() - 2);
         Pose end = points.getLast();
@@ -103,6 +120,10 @@ public final class Scenery {
         double dx = (end.x() - before.x()) / last;
         double dy = (end.y() - before.y()) / last;
         maker.rhombus(end.x() - dx * 0.12, end.y() - dy * 0.12, LINK_Z + 0.004, dx, dy, 0.2, 0.1, Swatch.INK);
+    }
+
+    private static void ribbon(MeshMaker maker, Pose from, Pose to) {
+        maker.ribbon(from.x(), from.y(), to.x(), to.y(), 0.05, LINK_Z, Swatch.LINK);
     }
 
     private void drawTrack(MeshMaker maker, Link link) {
