@@ -7,14 +7,14 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import rhombic.quantity.Clock;
 import rhombic.study.duty.Need;
-import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Area;
+import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.unfold.UnfoldedStudy;
@@ -45,7 +45,8 @@ public final class EquipmentStory {
                     : "Holds " + pieces(moment.content(node)) + "; " + first(node, moment)) + "." + shut;
             case Conveyor conveyor -> state.map(s -> kept(s, since) + " ").orElse("") + onConveyor(node, element, moment) + "." + shut;
             case WorkEquipment work -> state.isEmpty() ? "Does nothing." : ofWork(node, work, state.get(), since, moment) + "." + shut;
-            case Crew crew -> crew.people() == 1 ? "Home of one person." : "Home of " + crew.people() + " people.";
+            case ResourceGroup group ->
+                "Home of " + (group.count() == 1 ? "one" : group.count()) + " " + group.memberWord(group.count() > 1) + ".";
             case Area area -> area.purpose();
             case GoodsOut out -> "Has let " + moment.in(node) + " out." + shut;
         };

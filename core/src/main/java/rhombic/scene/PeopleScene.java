@@ -7,8 +7,8 @@ import rhombic.trace.Moment;
 import rhombic.trace.PeopleMoment;
 
 /**
- * Puts every person where it is drawn, and says how it holds itself: a pure function of study and moment. People are numbered through the
- * crews, in the order of the study. Made once for a study; used by one thread.
+ * Puts every person and every other resource where it is drawn, and says how people hold themselves: a pure function of study and moment.
+ * Resources are numbered through the groups, in the order of the study. Made once for a study; used by one thread.
  */
 public final class PeopleScene {
     /** How a person holds itself. */
@@ -59,7 +59,7 @@ public final class PeopleScene {
         PeopleMoment now = moment.people();
         long nanos = moment.timeNanos();
         for (int i = 0; i < crews.length; i++) {
-            seen[i] = crews[i] >= 0 && i < now.count() && isOnTheFloor(now, i, nanos);
+            seen[i] = i < now.count() && (crews[i] < 0 || isOnTheFloor(now, i, nanos));
             if (seen[i]) {
                 pose(i, now, nanos);
             }
@@ -80,6 +80,10 @@ public final class PeopleScene {
         x[person] = now.x(person, nanos);
         y[person] = now.y(person, nanos);
         headings[person] = now.headingDegrees(person, nanos);
+        if (crews[person] < 0) {
+            postures[person] = Posture.STANDS;
+            return;
+        }
         postures[person] = now.isWalking(person, nanos) ? onTheWay(now.state(person)) : inPlace(now.state(person));
         phases[person] = switch (postures[person]) {
             case WALKS, CARRIES -> now.metresGone(person, nanos) / STRIDE_METRES;
@@ -119,7 +123,7 @@ public final class PeopleScene {
     }
 
     private boolean isUpright(int person) {
-        return seen[person] && (postures[person] == Posture.STANDS || postures[person] == Posture.WORKS);
+        return seen[person] && crews[person] >= 0 && (postures[person] == Posture.STANDS || postures[person] == Posture.WORKS);
     }
 
     private static Posture onTheWay(PersonState state) {
@@ -137,7 +141,7 @@ public final class PeopleScene {
 
     // ---- of the moment that was posed last
 
-    /** The number of its crew among the crews of the study. */
+    /** The number of its crew among the crews of the study; negative if it is no person. */
     public int crew(int person) {
         return crews[person];
     }

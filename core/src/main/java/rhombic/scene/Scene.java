@@ -48,9 +48,6 @@ public final class Scene {
     private static final int BASE_STANDS = 4;
     private static final double GAP_METRES = 0.02;
     private static final double ROLLERS_METRES = 0.92;
-    /** Where what is carried lies: so high, and so far before the middle of who carries it. */
-    private static final double ARMS_METRES = 1.03;
-    private static final double ARMS_AHEAD_METRES = 0.24;
 
     private final UnfoldedStudy study;
     private final List<PlantElement> elements;
@@ -66,6 +63,8 @@ public final class Scene {
     private final List<Map<Integer, Pose>> entries;
     private final BeltScene belts;
     private final PeopleScene people;
+    /** How each resource holds what it carries. */
+    private final ResourceGroup.Grip[] grips;
     /** Of equipment, made when first asked for. */
     private final @Nullable Pose[] exits;
     private final double[] cos;
@@ -81,6 +80,8 @@ public final class Scene {
     public Scene(UnfoldedStudy study) {
         this.study = study;
         people = new PeopleScene(study);
+        grips = study.members().stream().map(member -> ((ResourceGroup) study.element(member.group())).grip())
+                .toArray(ResourceGroup.Grip[]::new);
         elements = study.elements();
         types = study.study().pieceTypes();
         int n = types.size();
@@ -187,14 +188,15 @@ public final class Scene {
         }
     }
 
-    /** On the arms of who carries it, its long side across, above what is there already. */
+    /** Where its carrier holds it, above what is there already. */
     private void inHands(int body, int carrier, Moment moment, Poses into) {
         int type = moment.typeOf(body);
+        ResourceGroup.Grip grip = grips[carrier];
         double heading = people.headingDegrees(carrier);
-        double ahead = ARMS_AHEAD_METRES + widths[type] / 2;
+        double ahead = grip.frontMetres() + (grip.across() ? widths : lengths)[type] / 2;
         double turn = Math.toRadians(heading);
         add(body, moment, people.x(carrier) + ahead * Math.cos(turn), people.y(carrier) + ahead * Math.sin(turn),
-                ARMS_METRES + moment.belowOf(body) * stack(type), heading + 90, into);
+                grip.heightMetres() + moment.belowOf(body) * stack(type), grip.across() ? heading + 90 : heading, into);
     }
 
     private void poseAt(int node, int first, Moment moment, double glideNanos, Poses into) {

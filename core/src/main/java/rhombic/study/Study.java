@@ -15,6 +15,7 @@ import rhombic.study.duty.Need;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.value.Identified;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
@@ -164,6 +165,11 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
 
     public List<Crew> crews() {
         return ((IndexedList.Elements) elements).of(Crew.class);
+    }
+
+    /** All groups of resources, in their order. */
+    public List<ResourceGroup> groups() {
+        return ((IndexedList.Elements) elements).of(ResourceGroup.class);
     }
 
     public Study withViews(List<NamedView> newViews) {

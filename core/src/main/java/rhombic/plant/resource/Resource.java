@@ -85,6 +85,11 @@ public abstract class Resource {
     /** One more job is done. */
     protected abstract void onJobDone();
 
+    /** The most pieces it can carry, whatever links say. */
+    public int maxPieces() {
+        return Integer.MAX_VALUE;
+    }
+
     /** How long it was busy up to now, since the start of the run or the end of the warm-up. */
     protected abstract double busyNanos(long now);
 

@@ -61,6 +61,9 @@ final class Tour implements Job.Owner {
     }
 
     private boolean hasRoomFor(Carriage carriage) {
+        if (orders.size() >= carrier().maxPieces()) {
+            return false;
+        }
         double load = 1.0 / carriage.max;
         for (TransportOrder order : orders) {
             load += 1.0 / order.carriage.max;

@@ -36,14 +36,14 @@ final class DutyCheck {
     private static final String PERSON_NAME = "person.name";
 
     private final Study study;
-    private final List<Crew> crews;
+    private final List<ResourceGroup> groups;
     private final List<Problem> problems = new ArrayList<>();
     private final Set<String> needed = new HashSet<>();
     private final Map<String, Double> together = new HashMap<>();
 
     private DutyCheck(Study study) {
         this.study = study;
-        crews = study.crews();
+        groups = study.groups();
     }
 
     static List<Problem> of(Study study) {
@@ -52,7 +52,7 @@ final class DutyCheck {
         study.elements().forEach(check::single);
         study.links().forEach(check::carried);
         study.links().forEach(check::failures);
-        check.crews.forEach(check::crew);
+        check.groups.forEach(check::group);
         return check.problems;
     }
 
@@ -135,15 +135,15 @@ final class DutyCheck {
     private void failure(PlantElement element, FailureMode mode) {
         failure(element, mode, element.works() ? "" : "a " + element.kind().toLowerCase(java.util.Locale.ROOT));
         presence(element, mode);
-        if (element instanceof Crew crew) {
-            checkLength(element, mode, "of what people work with");
+        if (element instanceof ResourceGroup group) {
+            checkLength(element, mode, "of what they work with");
             for (Need need : mode.repairedBy()) {
-                long others = skilled(need) - (crew.has(need.skill()) ? 1 : 0);
+                long others = skilled(need) - (group.has(need.skill()) ? 1 : 0);
                 if (others < need.people() && skilled(need) >= need.people()) {
                     error(element.name(), Problem.Kind.CREW,
                             "Whose " + mode.name() + " is to be repaired would have to repair it: there is nobody else for \u201c"
                                     + need.skill() + "\u201d",
-                            "Add people to the crew, or let another crew repair it", null);
+                            "Add " + group.memberWord(true) + " to it, or let others repair it", null);
                 }
             }
         }
@@ -209,11 +209,12 @@ final class DutyCheck {
     /** Whether repairers are there when the element works. */
     private void presence(PlantElement element, FailureMode mode) {
         for (Need need : mode.repairedBy()) {
-            List<Crew> able = crews.stream().filter(crew -> crew.has(need.skill())).toList();
+            List<ResourceGroup> able = groups.stream().filter(group -> group.has(need.skill())).toList();
             if (able.isEmpty()) {
                 continue;
             }
-            double best = able.stream().mapToDouble(crew -> shared(element.basics().duty().calendar(), crew.basics().duty().calendar()))
+            double best = able.stream()
+                    .mapToDouble(group -> shared(element.basics().duty().calendar(), group.basics().duty().calendar()))
                     .max()
                     .orElse(1);
             if (best < 1e-9) {
@@ -283,10 +284,10 @@ final class DutyCheck {
 
     /** How many people there are for it. */
     private long skilled(Need need) {
-        return crews.stream().filter(crew -> crew.has(need.skill()))
-                .mapToLong(crew -> crew.name().equals(need.skill()) || crew.skills().contains(need.skill())
-                        ? crew.people()
-                        : crew.persons().stream().filter(person -> person.skills().contains(need.skill())).count())
+        return groups.stream()
+                .mapToLong(group -> group.hasThroughout(need.skill())
+                        ? group.count()
+                        : group.members().stream().filter(member -> member.skills().contains(need.skill())).count())
                 .sum();
     }
 
@@ -303,7 +304,7 @@ final class DutyCheck {
         }
         Set<String> known = new HashSet<>();
         table.get().rows().forEach(row -> known.add(row.keys().get(Math.min(key, row.keys().size() - 1))));
-        List<String> missing = crews.stream().filter(crew -> crew.has(operation.needs().getFirst().skill()))
+        List<String> missing = groups.stream().filter(group -> group.has(operation.needs().getFirst().skill()))
                 .flatMap(c -> c.members().stream())
                 .map(person -> person.name()).filter(name -> !known.contains(name)).toList();
         if (!missing.isEmpty()) {
@@ -314,13 +315,14 @@ final class DutyCheck {
         }
     }
 
-    private void crew(Crew crew) {
-        boolean used = needed.stream().anyMatch(crew::has);
+    private void group(ResourceGroup group) {
+        boolean used = needed.stream().anyMatch(group::has);
         if (!used) {
-            problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.CREW, crew.name(), "Nobody needs it",
-                    "Say at a station, a failure or a link that " + crew.name() + " is needed, or take the crew out"));
+            problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.CREW, group.name(), "Nobody needs it",
+                    "Say at a station, a failure or a link that " + group.name() + " is needed, or take it out"));
         }
-        if (!crew.breakArea().isEmpty() && study.find(crew.breakArea()).filter(BreakArea.class::isInstance).isEmpty()) {
+        if (group instanceof Crew crew && !crew.breakArea().isEmpty()
+                && study.find(crew.breakArea()).filter(BreakArea.class::isInstance).isEmpty()) {
             warn(crew.name(), "Its break area \u201c" + crew.breakArea() + "\u201d is not there, so its people stay at home during breaks",
                     "Choose a break area, or place one");
         }

@@ -169,9 +169,19 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
         return all;
     }
 
-    /** Whether anybody of it can be asked for by that word. */
+    @Override
     public boolean has(String skill) {
-        return name().equals(skill) || skills.contains(skill) || persons.stream().anyMatch(person -> person.skills().contains(skill));
+        return hasThroughout(skill) || persons.stream().anyMatch(person -> person.skills().contains(skill));
+    }
+
+    @Override
+    public Grip grip() {
+        return new Grip(0.24, 1.03, true);
+    }
+
+    @Override
+    public String memberWord(boolean several) {
+        return several ? "people" : "person";
     }
 
     @Override

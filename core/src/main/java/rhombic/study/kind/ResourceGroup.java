@@ -9,6 +9,15 @@ public sealed interface ResourceGroup extends PlantElement permits Crew {
     String BUSY = "busy";
     String FREE = "free";
 
+    /**
+     * Where a member holds what it carries.
+     *
+     * @param frontMetres how far before the middle of the member the piece begins
+     * @param heightMetres of its underside above the floor
+     * @param across whether its long side is across the way
+     */
+    record Grip(double frontMetres, double heightMetres, boolean across) {}
+
     @Override
     ResourceGroup with(Basics basics);
 
@@ -20,6 +29,21 @@ public sealed interface ResourceGroup extends PlantElement permits Crew {
 
     /** What each of them can be asked for by, beside the name of the group. */
     List<String> skills();
+
+    Grip grip();
+
+    /** What one of them is called in sentences, and several. */
+    String memberWord(boolean several);
+
+    /** Whether any of them can be asked for by that. */
+    default boolean has(String skill) {
+        return hasThroughout(skill) || members().stream().anyMatch(member -> member.skills().contains(skill));
+    }
+
+    /** Whether all of them can. */
+    default boolean hasThroughout(String skill) {
+        return name().equals(skill) || skills().contains(skill);
+    }
 
     @Override
     default boolean works() {

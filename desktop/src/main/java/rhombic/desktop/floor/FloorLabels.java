@@ -24,9 +24,9 @@ import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Link;
 import rhombic.study.kind.Area;
-import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
@@ -367,7 +367,7 @@ final class FloorLabels {
         String holds = moment.content(node) + " inside, " + moment.out(node) + " done";
         return switch (element) {
             case WorkEquipment s -> holds + String.format(Locale.ROOT, ", %.0f %%", 100 * moment.share(node, EquipmentState.WORKING));
-            case Crew crew -> crew.people() == 1 ? "1 person" : crew.people() + " people";
+            case ResourceGroup group -> group.count() + " " + group.memberWord(group.count() > 1);
             case Area area -> "";
             case GoodsIn in when moment.rejected(node) > 0 -> holds + ", " + moment.rejected(node) + " turned away";
             default -> holds;

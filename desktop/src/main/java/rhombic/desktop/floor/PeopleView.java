@@ -11,6 +11,8 @@ import javafx.scene.transform.Rotate;
 import rhombic.desktop.floor.body.PersonForm;
 import rhombic.scene.PeopleScene;
 import rhombic.study.Study;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.unfold.UnfoldedStudy;
 
 /** The people on the floor: each a body that walks, stands, works, carries or sits, as the scene has it. */
@@ -24,6 +26,7 @@ final class PeopleView {
     private final PhongMaterial palette;
     private final List<One> people = new ArrayList<>();
     private List<String> crewNames = List.of();
+    private List<ResourceGroup> groups = List.of();
     private PeopleScene scene = new PeopleScene(UnfoldedStudy.of(Study.empty()));
 
     /** One person as drawn. */
@@ -53,6 +56,7 @@ final class PeopleView {
             return;
         }
         crewNames = names;
+        groups = study.members().stream().map(member -> (ResourceGroup) study.element(member.group())).toList();
         people.clear();
         names.forEach(name -> people.add(new One(palette)));
         view.getChildren().setAll(people.stream().map(one -> one.body).toList());
@@ -78,7 +82,9 @@ final class PeopleView {
         PeopleScene.Posture posture = scene.posture(number);
         // who works beside another does not move in step with it
         int frame = (int) (scene.phase(number) * PersonForm.frames(posture)) + (posture == PeopleScene.Posture.WORKS ? number : 0);
-        TriangleMesh mesh = forms.of(posture, frame, scene.crew(number));
+        TriangleMesh mesh = switch (groups.get(number)) {
+            case Crew crew -> forms.of(posture, frame, scene.crew(number));
+        };
         if (one.body.getMesh() != mesh) {
             one.body.setMesh(mesh);
         }

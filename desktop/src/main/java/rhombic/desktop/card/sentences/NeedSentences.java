@@ -21,13 +21,13 @@ import rhombic.study.duty.Need;
 final class NeedSentences {
     private NeedSentences() {}
 
-    /** All by whom people can be asked for: crews, then skills. */
+    /** All by whom somebody can be asked for: groups, then skills. */
     static List<String> choices(Study study) {
         Set<String> all = new LinkedHashSet<>();
-        study.crews().forEach(crew -> all.add(crew.name()));
-        study.crews().forEach(crew -> {
-            all.addAll(crew.skills());
-            crew.persons().forEach(person -> all.addAll(person.skills()));
+        study.groups().forEach(group -> all.add(group.name()));
+        study.groups().forEach(group -> {
+            all.addAll(group.skills());
+            group.members().forEach(member -> all.addAll(member.skills()));
         });
         return List.copyOf(all);
     }

@@ -12,6 +12,7 @@ import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.WorkEquipment;
@@ -69,7 +70,7 @@ public final class Bodies {
     /** How much the shape of its kind is stretched along the flow, across it, and up, if it has a size of its own. */
     public static double[] stretch(PlantElement element) {
         Footprint own = element.footprint();
-        if (element instanceof Crew) {
+        if (element instanceof ResourceGroup) {
             return new double[] {1, 1, 1};
         }
         Footprint drawn = element instanceof Buffer buffer
