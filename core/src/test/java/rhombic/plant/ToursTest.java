@@ -155,6 +155,27 @@ class ToursTest {
     }
 
     @Test
+    void whoseShiftEndsBringsWhatIsInHandAndFetchesNothingMore() {
+        // From A over B, 4 km away, to X and Y, 8 km away; after an hour, on the way to B, the shift is over.
+        PlantElement farB = buffer("B", -1).placed(Placement.at(4000, 0));
+        PlantElement farX = goodsOut("X").placed(Placement.at(8000, 0));
+        PlantElement farY = goodsOut("Y").placed(Placement.at(8004, 0));
+        Study plain = new Lines().chain(stock("In A", "Piece", 1), a).chain(stock("In B", "Piece", 1), farB).chain(farX).chain(farY)
+                .link(carried("A", "X", 2)).link(carried("B", "Y", 2)).chain(Peopled.onDuty(crew("W", 1, 0), "C", AtShiftEnd.FINISH))
+                .study(4, 0, 1);
+        String start = plain.plan().start().toLocalTime().toString();
+        String end = plain.plan().start().plusHours(1).toLocalTime().toString();
+        RunFigures all = Runs.of(plain.withCalendars(List.of(Peopled.calendar(start + " 23:59"))));
+        assertEquals(1, person(all, "W").jobs(), "both in one tour where there is time");
+        assertEquals(2, all.out());
+        RunFigures run = Runs.of(plain.withCalendars(List.of(Peopled.calendar(start + " " + end))));
+        assertEquals(1, at(run, "X").out());
+        assertEquals(0, at(run, "Y").out());
+        assertEquals(1, at(run, "B").contentNow(), "left to others");
+        assertEquals(0, run.links().stream().mapToInt(link -> link.onTheWay()).sum());
+    }
+
+    @Test
     void whatIsCarriedIsInTheHandsOfWhoCarriesIt() {
         Study study = two(1, 2);
         Trace trace = Runs.traceOf(study);

@@ -107,7 +107,10 @@ final class Carriage extends Passage {
     protected void onLookedAt(Offer.QueuedOffer entry) {
         boolean waits = !isDown() && !hasRoom() && taker().waitsForPassageOnly(entry);
         if (waits) {
-            call();
+            if (asked.size() < able) {
+                call();
+            }
+            allocation().noteChange(); // there may be room now that there was not
         }
         entry.offer.setToBeFetched(entry, waits);
     }
@@ -145,7 +148,6 @@ final class Carriage extends Passage {
             tour.job.reset(needed, flow.now(), flow.now(), null, Job.Insistence.NO);
             allocation().ask(tour.job);
         }
-        allocation().noteChange();
     }
 
     /** How many must come for what waits here and has room where it goes; one if it has none now. */

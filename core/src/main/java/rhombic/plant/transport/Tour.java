@@ -93,6 +93,11 @@ final class Tour implements Job.Owner {
         if (!isThere || !stops.getFirst().takesUp) {
             return;
         }
+        if (carrier().isHeld()) {
+            fetchNoMore();
+            next();
+            return;
+        }
         Carriage here = stops.getFirst().carriage;
         for (TransportOrder order : List.copyOf(orders)) {
             if (order.carriage == here && !order.isInHand() && !order.offer.isOutletHeld()) {
@@ -148,13 +153,21 @@ final class Tour implements Job.Owner {
 
     /** Nothing is in hand, and nothing is fetched any more. */
     private void giveUp() {
-        for (TransportOrder order : List.copyOf(orders)) {
-            orders.remove(order);
-            order.carriage.withdraw(order);
-        }
-        stops.stream().filter(Stop::takesUp).forEach(stop -> stop.carriage.onLeaving(this));
+        fetchNoMore();
         stops.clear();
         isThere = false;
+    }
+
+    /** What is not in hand yet is left to others; what is in hand is brought where it goes. */
+    private void fetchNoMore() {
+        for (TransportOrder order : List.copyOf(orders)) {
+            if (!order.isInHand()) {
+                orders.remove(order);
+                order.carriage.withdraw(order);
+            }
+        }
+        stops.stream().filter(Stop::takesUp).forEach(stop -> stop.carriage.onLeaving(this));
+        stops.removeIf(stop -> stop.takesUp || orders.stream().noneMatch(order -> order.carriage == stop.carriage));
     }
 
     // ---- from stop to stop
@@ -180,10 +193,10 @@ final class Tour implements Job.Owner {
 
     private void next() {
         isThere = false;
-        boolean isLoaded = orders.stream().anyMatch(TransportOrder::isInHand);
-        if (!isLoaded && carrier().isHeld()) {
-            giveUp(); // somebody else fetches the rest
+        if (carrier().isHeld()) {
+            fetchNoMore();
         }
+        boolean isLoaded = orders.stream().anyMatch(TransportOrder::isInHand);
         if (stops.isEmpty()) {
             allocation().done(job);
             first.onEnded(this);
