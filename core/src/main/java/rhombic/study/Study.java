@@ -184,6 +184,11 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         return tables.stream().filter(t -> t.name().equals(wanted)).findFirst();
     }
 
+    /** The same on another floor: with other elements, links and rules. */
+    public Study onFloor(List<PlantElement> newElements, List<Link> newLinks, List<Rule> newRules) {
+        return new Study(name, plan, pieceTypes, newElements, newLinks, tables, newRules, views, calendars, comparison);
+    }
+
     public Study withLinks(List<Link> newLinks) {
         return new Study(name, plan, pieceTypes, elements, newLinks, tables, rules, views, calendars, comparison);
     }

@@ -42,7 +42,7 @@ public final class Blueprint {
     private Blueprint(UnfoldedStudy unfolded) {
         this.unfolded = unfolded;
         Study study = unfolded.study();
-        problems = StudyCheck.of(study);
+        problems = StudyCheck.of(unfolded.flat());
         broken = problems.stream().filter(Problem::isError).map(Problem::subject).collect(Collectors.toUnmodifiableSet());
         beforeInspection = beforeInspection(unfolded);
         stopsWithOthers = unfolded.elements().stream().flatMap(e -> e.basics().duty().failures().stream())

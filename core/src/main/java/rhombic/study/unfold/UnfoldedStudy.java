@@ -30,6 +30,7 @@ public final class UnfoldedStudy {
     private final Study study;
     private final List<Expanded> expanded;
     private final List<PlantElement> elements;
+    private final Study flat;
     private final List<Link> links;
     private final List<Rule> rules;
     private final List<ResourceGroup> groups;
@@ -47,6 +48,8 @@ public final class UnfoldedStudy {
         this.links = List.copyOf(links);
         this.rules = List.copyOf(rules);
         elements = expanded.stream().map(Expanded::element).toList();
+        boolean hasCells = expanded.stream().anyMatch(one -> !one.cell().isEmpty());
+        flat = hasCells ? study.onFloor(elements, links, rules) : study;
         numbers = HashMap.newHashMap(elements.size());
         List<ResourceGroup> ofResources = new ArrayList<>();
         List<Member> people = new ArrayList<>();
@@ -87,6 +90,11 @@ public final class UnfoldedStudy {
     /** What it was made from, and what is edited. */
     public Study study() {
         return study;
+    }
+
+    /** The same as a study without cells: what is checked. Its elements, links and rules are numbered as here, its names are paths. */
+    public Study flat() {
+        return flat;
     }
 
     /** All elements by their numbers. */

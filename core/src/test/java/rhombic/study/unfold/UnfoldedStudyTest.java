@@ -3,6 +3,7 @@ package rhombic.study.unfold;
 import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -90,6 +91,24 @@ class UnfoldedStudyTest {
         assertEquals("Crew 2 3", study.members().getLast().person().name());
         study.linksFrom(0)[0] = 99;
         assertEquals(0, study.linksFrom(0)[0], "nobody can change it");
+    }
+
+    /** What is wrong in a cell is told of the element there, by its path, and only that one stands idle. */
+    @Test
+    void whatIsNestedIsCheckedUnderItsPaths() {
+        Station broken = new Station("Drill", Placement.at(5, 0), 1, 2, Optional.empty());
+        List<Expanded> all = List.of(Expanded.plain(fresh(GoodsIn.KIND, "In")), Expanded.in(OUTER, OWN), Expanded.in(INNER, broken),
+                Expanded.plain(fresh(GoodsOut.KIND, "Out")));
+        List<Link> links = List.of(new Link("In", OUTER + "/Drill").withId("1"), new Link(OUTER + "/Drill", "Out").withId("2"),
+                new Link("In", INNER + "/Drill").withId("3"), new Link(INNER + "/Drill", "Out").withId("4"));
+        UnfoldedStudy nested = new UnfoldedStudy(
+                new Study("Nested", RunPlan.ONE_SHIFT, List.of(PieceType.usual("Piece")), List.of(), List.of()), all, links, List.of());
+        Blueprint blueprint = Blueprint.of(nested);
+        assertEquals(java.util.Set.of(INNER + "/Drill"), blueprint.broken());
+        RunFigures run = run(blueprint);
+        assertEquals(0, run.equipment().get(2).out());
+        assertTrue(run.equipment().get(1).out() > 0);
+        assertEquals(nested.elements(), nested.flat().elements());
     }
 
     /** A plant knows paths and numbers only: what is nested by hand runs as if it stood on the floor under these names. */
