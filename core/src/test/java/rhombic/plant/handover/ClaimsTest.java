@@ -5,8 +5,9 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.lang.reflect.Field;
 import java.util.Random;
+import java.util.stream.LongStream;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.MethodSource;
 import rhombic.measure.RunFigures;
 import rhombic.plant.Plant;
 import rhombic.plant.blueprint.Blueprint;
@@ -17,10 +18,16 @@ import rhombic.testplants.RandomStudies;
 /** What claims promise, in plants of every sort. */
 class ClaimsTest {
     private static final int MOMENTS = 40;
+    /** Twenty of each in the usual tests, hundreds in `./rhombic validate`. */
+    private static final int NETS = Integer.getInteger("rhombic.nets", 20);
+
+    private static LongStream nets() {
+        return LongStream.concat(LongStream.of(303), LongStream.range(101, 100 + NETS));
+    }
 
     /** Whoever is asked for a spot at any moment goes on as if nobody had asked, event by event. */
     @ParameterizedTest
-    @ValueSource(longs = {101, 102, 103, 104, 105, 106, 107, 108, 109, 110, 111, 112, 113, 114, 115, 116, 117, 118, 119, 303})
+    @MethodSource("nets")
     void askingForASpotChangesNothing(long seed) throws ReflectiveOperationException {
         Study study = RandomStudies.of(seed);
         Blueprint blueprint = Blueprint.of(study);
@@ -57,7 +64,7 @@ class ClaimsTest {
 
     /** Every claim on the way is held by a piece, and no spot has more of them than all together. */
     @ParameterizedTest
-    @ValueSource(longs = {121, 122, 123, 124, 125, 126, 127, 128, 129, 130})
+    @MethodSource("nets")
     void claimsAreOfWhatIsOnItsWay(long seed) throws ReflectiveOperationException {
         Study study = RandomStudies.of(seed);
         Plant plant = Plant.build(Blueprint.of(study), 1, null);
