@@ -48,13 +48,18 @@ public final class PieceStory {
                                 + "."
                         : moment.isHeldOnWay(status.body())
                                 ? "Has stood " + since + " on its way from " + way + ", which is down."
-                                : "Is on its way from " + way + " for " + since + ".";
+                                : carried(status, moment) + way + " for " + since + ".";
             }
             case RIDES -> new ConveyorStory(study, waits).ofPiece(status, (Conveyor) element, since, moment);
             case IS_WORKED_ON -> "Is worked on at " + element.name() + " for " + since + ".";
             case IS_DONE -> "Is done at " + element.name() + " and has waited " + since + " " + waits.forRoom(status, "", moment) + ".";
             case WAITS -> "Waits at " + element.name() + " for " + since + " " + waitingFor(status, element, moment) + ".";
         };
+    }
+
+    private String carried(PieceStatus status, Moment moment) {
+        int carrier = moment.carrierOf(status.body());
+        return carrier < 0 ? "Is on its way from " : "Is carried by " + study.members().get(carrier).person().name() + " from ";
     }
 
     /** The equipment it has been at, oldest first, with how long. */

@@ -183,6 +183,9 @@ public final class Moment extends MomentRows {
 
     /** For how long a body that moves has stood at the end of its link; 0 while it is still on the way. */
     public long atEndOfLinkNanos(int body) {
+        if (carrierOf(body) >= 0) {
+            return Math.min(people.stoodNanos(carrierOf(body), timeNanos), timeNanos - sinceNanos(body));
+        }
         return Math.max(0, timeNanos - sinceNanos(body) - bodies.getLong(body, MOVE_NANOS));
     }
 

@@ -84,6 +84,11 @@ public final class PeopleMoment {
         return part(person, nowNanos) < 1;
     }
 
+    /** For how long it has been where it went; 0 while it is on the way. */
+    public long stoodNanos(int person, long nowNanos) {
+        return Math.max(0, nowNanos - rows.getLong(person, SET_OUT) - rows.getLong(person, WAY_NANOS));
+    }
+
     public double x(int person, long nowNanos) {
         return between(person, FROM_X, TO_X, nowNanos);
     }

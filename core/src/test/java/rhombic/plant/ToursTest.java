@@ -13,6 +13,7 @@ import static rhombic.validation.Lines.timetable;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import rhombic.insight.PieceStory;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
@@ -181,10 +182,14 @@ class ToursTest {
         Trace trace = Runs.traceOf(study);
         Scene scene = new Scene(UnfoldedStudy.of(study));
         Poses poses = new Poses();
+        PieceStory story = new PieceStory(UnfoldedStudy.of(study), trace);
         double toB = takeUp(b) - takeUp(a);
         for (double seconds : new double[] {1, toB - 0.01, toB + 0.01, 10.5, 20.25, setDown(x) - takeUp(a) + 1}) {
             Moment moment = trace.at(Math.round(seconds * 1e9));
             scene.pose(moment, 0, poses);
+            moment.pieces().stream().filter(piece -> piece.link() >= 0)
+                    .forEach(piece -> assertTrue(story.doing(piece, moment).startsWith("Is carried by W from "),
+                            story.doing(piece, moment)));
             int inHands = 0;
             for (int i = 0; i < poses.count(); i++) {
                 if (moment.carrierOf(poses.body(i)) == 0 && poses.place(i) >= moment.nodes()) {
