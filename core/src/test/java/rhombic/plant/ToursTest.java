@@ -34,6 +34,7 @@ import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.Placement;
+import rhombic.study.value.ShutTime;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
@@ -174,6 +175,76 @@ class ToursTest {
         assertEquals(0, at(run, "Y").out());
         assertEquals(1, at(run, "B").contentNow(), "left to others");
         assertEquals(0, run.links().stream().mapToInt(link -> link.onTheWay()).sum());
+    }
+
+    private PlantElement shut(PlantElement buffer, String from, String until) {
+        return buffer.with(buffer.basics().withOutletShut(
+                List.of(new ShutTime(Quantity.parse(from, Dimension.TIME), Quantity.parse(until, Dimension.TIME)))));
+    }
+
+    @Test
+    void thePartsOfALoadAddUpToOneAtMost() {
+        // A half and a third leave no room for another third; a half and two quarters fill a load.
+        for (int max : new int[] {3, 4}) {
+            Study study = new Lines().chain(stock("In A", "Piece", 1), a).chain(stock("In B", "Piece", 2), b).chain(x).chain(y)
+                    .link(carried("A", "X", 2)).link(carried("B", "Y", max)).chain(crew("W", 1, 0)).study(200 / 3600.0, 0, 1);
+            RunFigures run = Runs.of(study);
+            assertEquals(3, run.out());
+            assertEquals(max == 3 ? 2 : 1, person(run, "W").jobs(), "B allows " + max);
+        }
+    }
+
+    @Test
+    void aTourCallsAtFourLinksAtMost() {
+        Lines lines = new Lines();
+        for (int i = 0; i < 5; i++) {
+            lines.chain(stock("In " + i, "Piece", 1), buffer("From " + i, -1).placed(Placement.at(2 * i, 0)))
+                    .chain(goodsOut("To " + i).placed(Placement.at(40 + 2 * i, 0)));
+        }
+        for (int i = 0; i < 5; i++) {
+            lines.link(carried("From " + i, "To " + i, 5));
+        }
+        RunFigures run = Runs.of(lines.chain(crew("W", 1, 0)).study(400 / 3600.0, 0, 1));
+        assertEquals(5, run.out());
+        assertEquals(2, person(run, "W").jobs());
+    }
+
+    @Test
+    void whatOthersCarryIsNotTakenAlong() {
+        Study study = new Lines().chain(stock("In A", "Piece", 1), a).chain(stock("In B", "Piece", 1), b).chain(x).chain(y)
+                .link(carried("A", "X", 2)).link(new Link("B", "Y").withTravel(new Travel.Carried(Need.of("V"), 2))).chain(crew("W", 1, 0))
+                .chain(crew("V", 1, -100)).study(300 / 3600.0, 0, 1);
+        RunFigures run = Runs.of(study);
+        assertEquals(1, person(run, "W").jobs());
+        assertEquals(1, person(run, "V").jobs());
+        assertEquals(100 + setDown(y) - takeUp(a), run.lead().max(), NEAR);
+    }
+
+    @Test
+    void whoComesWaitsUntilThePieceMayGoOut() {
+        Study study = new Lines().chain(stock("In A", "Piece", 1), shut(a, "5 s", "60 s")).chain(x).link(carried("A", "X", 1))
+                .chain(crew("W", 1, -20)).study(200 / 3600.0, 0, 1);
+        RunFigures run = Runs.of(study);
+        assertEquals(60 + setDown(x) - takeUp(a), run.lead().max(), NEAR);
+        assertEquals(20.0 / 200, person(run, "W").share(PersonState.WALKING), NEAR);
+        assertEquals(1, person(run, "W").jobs());
+    }
+
+    @Test
+    void whoseShiftEndsWhileThePieceMayNotGoOutLeavesIt() {
+        Crew early = Peopled.onDuty(crew("Early", 1, -10).withSkills(List.of("W")), "C", AtShiftEnd.FINISH);
+        Study plain = new Lines().chain(stock("In A", "Piece", 1), shut(a, "1 s", "2 h")).chain(x).link(carried("A", "X", 1)).chain(early)
+                .chain(crew("Late", 2, -50).withSkills(List.of("W"))).study(3, 0, 1);
+        String start = plain.plan().start().toLocalTime().toString();
+        String end = plain.plan().start().plusHours(1).toLocalTime().toString();
+        RunFigures run = Runs.of(plain.withCalendars(List.of(Peopled.calendar(start + " " + end))));
+        assertEquals(1, run.out());
+        // Nobody comes as long as the piece may not go out; then it is some 50 m.
+        assertEquals(7200 + 50 + setDown(x) - takeUp(a), run.lead().max(), 2);
+        assertEquals(0, run.crews().get(0).jobs());
+        assertEquals(1, run.crews().get(1).jobs());
+        assertEquals(1, run.crews().get(1).people().stream().filter(one -> one.metres() > 0).count(),
+                "only one of them comes in his place");
     }
 
     @Test
