@@ -30,12 +30,16 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Station;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.Placement;
 import rhombic.study.value.ShutTime;
+import rhombic.study.value.TimeSource;
+import rhombic.study.work.Work;
 import rhombic.trace.Moment;
+import rhombic.trace.PieceStatus;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
 
@@ -245,6 +249,33 @@ class ToursTest {
         assertEquals(1, run.crews().get(1).jobs());
         assertEquals(1, run.crews().get(1).people().stream().filter(one -> one.metres() > 0).count(),
                 "only one of them comes in his place");
+    }
+
+    @Test
+    void whatWasBroughtIsHeldWhereItsSpotHadToBeGivenAway() {
+        // The oven waits 50 s for a load of three, then begins with what is there: the two who are on the way then hold their pieces until it is
+        // done.
+        Station oven = new Station(Basics.of("Oven", Placement.at(30, 0)), Work.of(1, 0, new TimeSource.Drawn(Lines.time("100 s"))),
+                new Work.Load(3, Quantity.seconds(50)), null);
+        Study study = new Lines().chain(timetable("In", "0 s 1 Piece", "60 s 2 Piece"), a).chain(oven, goodsOut("Out"))
+                .link(carried("A", "Oven", 1)).chain(crew("W", 2, 0)).study(400 / 3600.0, 0, 1);
+        double way = Layout.inlet(oven, "").of(Pose.at(-BESIDE, 0, 0, 0)).x() - takeUp(a);
+        Trace trace = Runs.traceOf(study);
+        int link = study.links().size() - 1;
+        int node = study.elements().indexOf(study.find("Oven").orElseThrow());
+        Moment held = trace.at(Math.round((way + 50 + 90) * 1e9));
+        assertEquals(1, held.content(node), "begun with one");
+        assertEquals(2, held.contentOfLink(link), "two are held");
+        PieceStatus first = held.onLink(link).getFirst();
+        assertTrue(held.atEndOfLinkNanos(first.body()) > 0);
+        assertTrue(new PieceStory(UnfoldedStudy.of(study), trace).doing(first, held).contains("has waited there"));
+        Moment after = trace.at(Math.round((way + 50 + 101) * 1e9));
+        assertEquals(List.of(2, 0), List.of(after.content(node), after.contentOfLink(link)));
+        RunFigures run = Runs.of(study);
+        assertEquals(3, run.out());
+        assertEquals(3, run.crews().getFirst().jobs());
+        // Taken over at way + 150 s, they wait 50 s for a third, and are worked on for 100 s.
+        assertEquals(way + 300 - 60, run.lead().max(), NEAR);
     }
 
     @Test

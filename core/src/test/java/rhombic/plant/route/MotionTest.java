@@ -93,19 +93,35 @@ class MotionTest {
 
     @Test
     void whatBrakesStandsWhereItsWayToBrakeEndsAndGoesOnFromRest() {
-        // 2 m/s with 0.5 m/s² up and 1 m/s² down, over 60 m; held at 10 s: 4 s up over 4 m, then 6 s even, so at 16 m; it brakes over 2 m.
-        Motion motion = motion(new Mover(2, 0.5, 1));
-        long nanos = motion.setOut(Route.straight(Pose.at(0, 0, 0, 0), Pose.at(60, 0, 0, 0)));
-        assertEquals(seconds(60, 2, 0.5, 1), nanos / NANOS, NEAR_SECONDS);
+        // 2 m/s with 0.5 m/s² up and 0.8 m/s² down, over 60 m; held at 10 s: 4 s up over 4 m, then 6 s even, so at 16 m; it brakes over 2.5 m.
+        Motion motion = motion(new Mover(2, 0.5, 0.8));
+        long nanos = motion.setOut(Route.straight(Pose.at(0, 5, 0, 0), Pose.at(60, 5, 0, 0)));
+        assertEquals(seconds(60, 2, 0.5, 0.8), nanos / NANOS, NEAR_SECONDS);
+        assertFalse(motion.isHeld());
         at(10, motion::hold);
-        at(11, () -> assertEquals(1, motion.speed(), 1e-9, "half way to rest"));
+        at(11, () -> assertEquals(1.2, motion.speed(), 1e-9, "on the way to rest"));
+        at(12, motion::hold);
         at(25, () -> {
-            assertEquals(18, motion.metresGone(), 1e-6);
+            assertEquals(18.5, motion.metresGone(), 1e-6, "held once, whatever holds it once more");
+            assertEquals(5, motion.y(), 1e-9);
             assertEquals(0, motion.speed());
             motion.resume();
+            motion.resume();
+            assertFalse(motion.isHeld());
         });
         run(200);
-        assertEquals(25 + seconds(42, 2, 0.5, 1), arrivedNanos / NANOS, NEAR_SECONDS);
+        assertEquals(25 + seconds(41.5, 2, 0.5, 0.8), arrivedNanos / NANOS, NEAR_SECONDS);
+    }
+
+    @Test
+    void howLongAWayTakesFollowsFromItsLengthAndSpeed() {
+        assertEquals(1_500_000_000L, Mover.even(2).nanosFor(3));
+        assertEquals(0, Mover.even(Double.POSITIVE_INFINITY).nanosFor(3));
+        assertTrue(Mover.even(2).isEven());
+        assertFalse(new Mover(2, 1, Double.POSITIVE_INFINITY).isEven());
+        Route slow = new Route(List.of(new Route.Leg(Pose.at(0, 0, 0, 0), Pose.at(8, 0, 0, 0), 0.5)));
+        assertEquals(16_000_000_000L, Mover.even(2).pace(slow, 0).nanos(), "the limit of the leg holds");
+        assertEquals(8_000_000_000L, Mover.even(2).pace(slow, 4).nanos(), "from its middle on");
     }
 
     @Property(tries = 60, seed = "20261131")
@@ -114,7 +130,7 @@ class MotionTest {
         int count = 1 + random.nextInt(5);
         double[] metres = random.doubles(count, 0.5, 15).toArray();
         double[] limits = random.doubles(count, 0.4, 3).toArray();
-        Mover mover = new Mover(2, 0.3 + random.nextDouble(), 0.3 + random.nextDouble());
+        Mover mover = new Mover(2, 0.04 + 0.5 * random.nextDouble(), 0.04 + 0.5 * random.nextDouble());
         Route route = route(metres, limits);
         Pace pace = mover.pace(route, 0);
         assertEquals(route.metres(), pace.metres(), 1e-5);
@@ -185,6 +201,11 @@ class MotionTest {
         assertEquals(8, motion.y(), 1e-9);
         assertEquals(0, motion.stop(), "it stands already");
         motion.setOut(Route.straight(motion.pose(), Pose.at(6, 0, 0, 0)));
+        run(12);
+        simulator.advanceTo(Math.round(12 * NANOS));
+        assertEquals(6, motion.y(), 1e-9);
+        assertEquals(6, motion.x(), 1e-9);
+        assertEquals(2, motion.metresGone(), 1e-9);
         run(60);
         assertEquals(18, arrivedNanos / NANOS, NEAR_SECONDS);
         assertEquals(0, motion(Mover.even(Double.POSITIVE_INFINITY)).setOut(Route.straight(Pose.at(0, 0, 0, 0), Pose.at(9, 9, 0, 0))),
