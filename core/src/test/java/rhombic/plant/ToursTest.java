@@ -279,6 +279,17 @@ class ToursTest {
     }
 
     @Test
+    void whereNobodyIsThereWhoCouldCarryThePieceWaitsAndTheRestRuns() {
+        for (boolean isAnybodyThere : new boolean[] {false, true}) {
+            Lines lines = new Lines().chain(stock("In A", "Piece", 1), a).chain(x).chain(stock("In B", "Piece", 1), b).chain(y)
+                    .link(carried("A", "X", 1)).link(new Link("B", "Y"));
+            RunFigures run = Runs.of((isAnybodyThere ? lines.chain(crew("Others", 1, 0)) : lines).study(0.1, 0, 1));
+            assertEquals(0, at(run, "X").out());
+            assertEquals(1, at(run, "Y").out());
+        }
+    }
+
+    @Test
     void whatIsCarriedIsInTheHandsOfWhoCarriesIt() {
         Study study = two(1, 2);
         Trace trace = Runs.traceOf(study);

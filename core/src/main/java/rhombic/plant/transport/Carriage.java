@@ -106,11 +106,11 @@ final class Carriage extends Passage {
     @Override
     protected void onLookedAt(Offer.QueuedOffer entry) {
         boolean waits = !isDown() && !hasRoom() && taker().waitsForPassageOnly(entry);
-        if (waits) {
+        if (waits && allocation != null) {
             if (asked.size() < able) {
                 call();
             }
-            allocation().noteChange(); // there may be room now that there was not
+            allocation.noteChange(); // there may be room now that there was not
         }
         entry.offer.setToBeFetched(entry, waits);
     }
