@@ -133,34 +133,34 @@ public final class Moment extends MomentRows {
 
     /** Whether it is the head of a train on a conveyor, so that those behind it go by it. */
     public boolean isLeader(int body) {
-        return bodies.get(body, WAY) == LEADER;
+        return bodies.get(body, LEADS) >= 0;
     }
 
     /** How far a head of a train is along the way of its conveyor. */
     public double metresOfLeader(int body) {
-        double seconds = (timeNanos - bodies.getLong(body, MOVE_NANOS)) / 1e9;
-        return bodies.getDouble(body, MOVE_GAIN)
-                + seconds * (bodies.getDouble(body, MOVE_SPEED) + bodies.getDouble(body, MOVE_RAMP) * seconds / 2);
+        double seconds = (timeNanos - bodies.getLong(body, LEADS_SINCE)) / 1e9;
+        return bodies.getDouble(body, LEADS_METRES)
+                + seconds * (bodies.getDouble(body, LEADS_SPEED) + bodies.getDouble(body, LEADS_GAIN) * seconds / 2);
     }
 
     public double speedOfLeader(int body) {
-        double seconds = (timeNanos - bodies.getLong(body, MOVE_NANOS)) / 1e9;
-        return bodies.getDouble(body, MOVE_SPEED) + bodies.getDouble(body, MOVE_RAMP) * seconds;
+        double seconds = (timeNanos - bodies.getLong(body, LEADS_SINCE)) / 1e9;
+        return bodies.getDouble(body, LEADS_SPEED) + bodies.getDouble(body, LEADS_GAIN) * seconds;
     }
 
     /** Whether a piece on a conveyor has come in from the side, where the part of the conveyor that it is on begins. */
     public boolean cameAside(int body) {
-        return (bodies.get(body, PLACE) & ASIDE) != 0;
+        return bodies.get(body, CAME_ASIDE) >= 0;
     }
 
     /** Which lane of which part of its conveyor a piece is on: the lanes of the first part, then those of the next. */
     public int laneOf(int body) {
-        return bodies.get(body, PLACE) & ~ASIDE;
+        return bodies.get(body, LANE);
     }
 
     /** Place of a piece on a conveyor along the measure of its lane. */
     public double measureOf(int body) {
-        return bodies.getDouble(body, MOVE_FROM);
+        return bodies.getDouble(body, MEASURE);
     }
 
     /** The head of the train that a piece on a conveyor goes with. */

@@ -12,10 +12,8 @@ abstract sealed class MomentRows permits Moment {
     static final int STATES = EquipmentState.values().length;
     static final EquipmentState[] STATE = EquipmentState.values();
     static final int NONE = -1;
-    /** Beside the lane of a piece on a conveyor: it has come in from the side. */
+    /** Beside the lane in the record of a piece that comes onto a conveyor: it comes in from the side. */
     static final int ASIDE = 1 << 24;
-    /** In the column of the way of a piece on a conveyor: it is the head of a train. */
-    static final int LEADER = 1;
 
     // columns of a body
     static final int PIECE = 0;
@@ -39,11 +37,21 @@ abstract sealed class MomentRows permits Moment {
     static final int MOVE_FROM = 22;
     static final int MOVE_SPEED = 24;
     static final int MOVE_GAIN = 26;
-    static final int MOVE_RAMP = 28;
     /** The person who carries it; the pieces below it in the same hands. */
-    static final int CARRIER = 30;
-    static final int BELOW = 31;
-    static final int BODY_WIDTH = 32;
+    static final int CARRIER = 28;
+    static final int BELOW = 29;
+    // of a piece on a conveyor: its lane, whether it came in from the side, and its place along the measure of the lane
+    static final int LANE = 30;
+    static final int CAME_ASIDE = 31;
+    static final int MEASURE = 32;
+    // whether it is the head of a train, since when, how far along the way it was then, how fast, and how much faster each second
+    static final int LEADS = 34;
+    static final int LEADS_SINCE = 36;
+    static final int LEADS_METRES = 38;
+    static final int LEADS_SPEED = 40;
+    static final int LEADS_GAIN = 42;
+    static final int BODY_WIDTH = 44;
+    private static final int YES = 1;
 
     // columns of a place
     static final int CONTENT = 0;
@@ -136,13 +144,13 @@ abstract sealed class MomentRows permits Moment {
             case LEADS -> {
                 int[] page = bodies.writable(body);
                 int at = bodies.at(body);
-                page[at + WAY] = LEADER;
-                Pages.put(page, at + MOVE_NANOS, time);
-                Pages.put(page, at + MOVE_GAIN, extras[slot]);
-                Pages.put(page, at + MOVE_SPEED, extras[slot + 1]);
-                Pages.put(page, at + MOVE_RAMP, extras[slot + 2]);
+                page[at + LEADS] = YES;
+                Pages.put(page, at + LEADS_SINCE, time);
+                Pages.put(page, at + LEADS_METRES, extras[slot]);
+                Pages.put(page, at + LEADS_SPEED, extras[slot + 1]);
+                Pages.put(page, at + LEADS_GAIN, extras[slot + 2]);
             }
-            case FOLLOWS -> bodies.set(body, WAY, NONE);
+            case FOLLOWS -> bodies.set(body, LEADS, NONE);
             case GONE -> {
                 leave(body);
                 end(body);
@@ -181,19 +189,25 @@ abstract sealed class MomentRows permits Moment {
     }
 
     /** A piece comes onto a lane of a conveyor: from elsewhere, from before its beginning, or from another part of it. */
-    private void rides(int body, int node, int lane, long measure) {
+    private void rides(int body, int node, int laneAndSide, long measure) {
+        int lane = laneAndSide & ~ASIDE;
         boolean isThere = bodies.get(body, LINK) < 0 && bodies.get(body, NODE) == node && bodies.get(body, HOLDER) < 0;
         boolean goesOn = isThere && (bodies.get(body, ACTIVITY) == PieceStatus.Activity.RIDES.ordinal()
-                ? (bodies.get(body, PLACE) & ~ASIDE) < (lane & ~ASIDE)
+                ? bodies.get(body, LANE) < lane
                 : bodies.get(body, ACTIVITY) == PieceStatus.Activity.WAITS.ordinal());
         if (goesOn) {
             lift(body);
             put(node, body); // it is the last of its lane now
         } else {
-            enter(body, node, lane, PieceStatus.Activity.RIDES);
+            enter(body, node, NONE, PieceStatus.Activity.RIDES);
         }
-        change(body, lane, PieceStatus.Activity.RIDES, NONE);
-        bodies.setLong(body, MOVE_FROM, measure);
+        change(body, NONE, PieceStatus.Activity.RIDES, NONE);
+        int[] page = bodies.writable(body);
+        int at = bodies.at(body);
+        page[at + LANE] = lane;
+        page[at + CAME_ASIDE] = (laneAndSide & ASIDE) != 0 ? YES : NONE;
+        page[at + LEADS] = NONE;
+        Pages.put(page, at + MEASURE, measure);
     }
 
     private void appear(long time, int body, int node, int type) {
