@@ -12,6 +12,7 @@ import static rhombic.validation.Lines.timetable;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
 import rhombic.insight.PieceStory;
 import rhombic.measure.RunFigures;
@@ -25,7 +26,9 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.AtShiftEnd;
+import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
+import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Crew;
@@ -146,18 +149,19 @@ class ToursTest {
 
     @Test
     void whoGoesHomeOnTheWayThereLeavesThePieceToSomebodyElse() {
-        // The first comes from 3,000 m away and goes home at 1:00 after the start; the other, 5,000 m away, comes then.
+        // The first comes from 4,000 m away and goes home an hour after the start; one of the others, 5,000 m away, comes then.
         Crew early = Peopled.onDuty(crew("Early", 1, -4000).withSkills(List.of("W")), "C", AtShiftEnd.STOP);
         Study plain = new Lines().chain(stock("In A", "Piece", 1), a).chain(x).link(carried("A", "X", 1)).chain(early)
-                .chain(crew("Late", 1, -5000).withSkills(List.of("W"))).study(3, 0, 1);
+                .chain(crew("Late", 2, -5000).withSkills(List.of("W"))).study(3, 0, 1);
         String start = plain.plan().start().toLocalTime().toString();
         String end = plain.plan().start().plusHours(1).toLocalTime().toString();
         Study study = plain.withCalendars(List.of(Peopled.calendar(start + " " + end)));
         RunFigures run = Runs.of(study);
         assertEquals(1, run.out());
-        assertEquals(3600 + 5000 + setDown(x) - takeUp(a), run.lead().max(), 1e-3);
+        assertEquals(3600 + 5000 + setDown(x) - takeUp(a), run.lead().max(), 2);
         assertEquals(0, run.crews().get(0).jobs());
         assertEquals(1, run.crews().get(1).jobs());
+        assertEquals(1, run.crews().get(1).people().stream().filter(one -> one.metres() > 0).count(), "the other is not needed");
     }
 
     @Test
@@ -215,13 +219,16 @@ class ToursTest {
 
     @Test
     void whatOthersCarryIsNotTakenAlong() {
-        Study study = new Lines().chain(stock("In A", "Piece", 1), a).chain(stock("In B", "Piece", 1), b).chain(x).chain(y)
-                .link(carried("A", "X", 2)).link(new Link("B", "Y").withTravel(new Travel.Carried(Need.of("V"), 2))).chain(crew("W", 1, 0))
-                .chain(crew("V", 1, -100)).study(300 / 3600.0, 0, 1);
+        // V works at a station beside its home for a minute first.
+        PlantElement busy = Peopled.needs(station("Busy", 1, 0, "60 s"), Need.of("V")).placed(Placement.at(-100, 0));
+        Study study = new Lines().chain(stock("In", "Piece", 1), busy, goodsOut("Gone")).chain(stock("In A", "Piece", 1), a)
+                .chain(stock("In B", "Piece", 1), b).chain(x).chain(y).link(carried("A", "X", 2))
+                .link(new Link("B", "Y").withTravel(new Travel.Carried(Need.of("V"), 2))).chain(crew("W", 1, 0)).chain(crew("V", 1, -100))
+                .study(400 / 3600.0, 0, 1);
         RunFigures run = Runs.of(study);
         assertEquals(1, person(run, "W").jobs());
-        assertEquals(1, person(run, "V").jobs());
-        assertEquals(100 + setDown(y) - takeUp(a), run.lead().max(), NEAR);
+        assertEquals(2, person(run, "V").jobs());
+        assertTrue(at(run, "B").stay().max() > 60 + 90, "its piece waits for V: " + at(run, "B").stay().max());
     }
 
     @Test
@@ -287,6 +294,35 @@ class ToursTest {
             assertEquals(0, at(run, "X").out());
             assertEquals(1, at(run, "Y").out());
         }
+    }
+
+    @Test
+    void asManyComeAsPiecesAreOnOfferWhereTheyCanGoSeveralWays() {
+        // Whichever of four pieces can go goes to X or to Y, which both have room: four come at once.
+        Buffer any = new Buffer("A", Placement.at(0, 0), OptionalInt.empty(), Buffer.Order.ANY);
+        Study study = new Lines().chain(stock("In A", "Piece", 4), any).chain(x).chain(y).link(carried("A", "X", 1))
+                .link(carried("A", "Y", 1)).chain(crew("W", 4, 0)).study(100 / 3600.0, 0, 1);
+        RunFigures run = Runs.of(study);
+        assertEquals(4, run.out());
+        assertEquals(List.of(1L, 1L, 1L, 1L), run.crews().getFirst().people().stream().map(one -> one.jobs()).toList());
+        assertTrue(run.lead().max() < setDown(y) - takeUp(a) + 4, "nobody goes twice: " + run.lead().max());
+    }
+
+    @Test
+    void afterTheWarmUpALinkCountsAnewAndItsFailureComesAfterSoManyPieces() {
+        Study plain = new Lines().chain(timetable("In", "0 s 1 Piece", "100 s 1 Piece", "200 s 1 Piece", "300 s 1 Piece"), a).chain(x)
+                .link(carried("A", "X", 1)).chain(crew("W", 1, 0)).study(380 / 3600.0, 50 / 3600.0, 1);
+        RunFigures run = Runs.of(plain);
+        assertEquals(3, run.links().getLast().arrived());
+        assertEquals(3, run.links().getLast().departed());
+        // After two pieces it is down for 150 s: nobody comes for the third before.
+        FailureMode worn = FailureMode.of("worn", new UpTime.AfterCycles(2, false), Lines.time("150 s"));
+        Study fails = plain.withLinks(plain.links().stream()
+                .map(link -> link.travel() instanceof Travel.Carried ? link.withFailures(List.of(worn)) : link).toList());
+        RunFigures failing = Runs.of(fails);
+        double way = setDown(x) - takeUp(a);
+        assertEquals(1, failing.links().getLast().modes().getFirst().failures());
+        assertEquals(100 + 2 * way + 150 - 200 + 2 * way, failing.lead().max(), NEAR);
     }
 
     @Test
