@@ -34,7 +34,7 @@ final class Carriage extends Passage {
     private final int able;
     /** Asked for, to begin here. */
     private final List<Tour> asked = new ArrayList<>();
-    /** On the way to here, or here, to take pieces up. */
+    /** On the way to here, or here, to take pieces up; those that have gone on are taken out when they are met. */
     private final List<Tour> coming = new ArrayList<>();
     private final List<Tour> unused = new ArrayList<>();
     /** Of all pieces that are fetched or carried. */
@@ -85,8 +85,9 @@ final class Carriage extends Passage {
     }
 
     private @Nullable Tour nextTour() {
+        coming.removeIf(tour -> !tour.comesTo(this));
         for (Tour tour : coming) {
-            if (tour.canTake(this)) {
+            if (tour.hasRoomFor(this)) {
                 return tour;
             }
         }
@@ -181,12 +182,7 @@ final class Carriage extends Passage {
     /** The tour has somebody, who comes. */
     void onComing(Tour tour) {
         asked.remove(tour);
-        coming.add(tour);
-    }
-
-    /** The tour takes no more here. */
-    void onLeaving(Tour tour) {
-        coming.remove(tour);
+        addComing(tour);
     }
 
     /** The tour has lost who was to come, and is asked for again. */
@@ -204,8 +200,14 @@ final class Carriage extends Passage {
         Tour last = asked.removeLast();
         allocation().drop(last.job);
         unused.add(last);
-        coming.add(tour);
+        addComing(tour);
         taker().serve();
+    }
+
+    private void addComing(Tour tour) {
+        if (!coming.contains(tour)) {
+            coming.add(tour);
+        }
     }
 
     boolean isAskedFor() {

@@ -55,12 +55,13 @@ final class Tour implements Job.Owner {
 
     // ---- what it takes
 
-    /** Whether it comes to take pieces of the link up, or is there, and has room for one more. */
-    boolean canTake(Carriage carriage) {
-        return stops.contains(new Stop(carriage, true)) && hasRoomFor(carriage);
+    /** Whether it comes to take pieces of the link up, or is there to do so. */
+    boolean comesTo(Carriage carriage) {
+        return stops.contains(new Stop(carriage, true));
     }
 
-    private boolean hasRoomFor(Carriage carriage) {
+    /** Whether it has room for one more piece of the link. */
+    boolean hasRoomFor(Carriage carriage) {
         if (orders.size() >= carrier().maxPieces()) {
             return false;
         }
@@ -94,7 +95,6 @@ final class Tour implements Job.Owner {
             return;
         }
         if (carrier().isHeld()) {
-            fetchNoMore();
             next();
             return;
         }
@@ -154,7 +154,6 @@ final class Tour implements Job.Owner {
     /** Nothing is in hand, and nothing is fetched any more. */
     private void giveUp() {
         fetchNoMore();
-        stops.clear();
         isThere = false;
     }
 
@@ -166,7 +165,6 @@ final class Tour implements Job.Owner {
                 order.carriage.withdraw(order);
             }
         }
-        stops.stream().filter(Stop::takesUp).forEach(stop -> stop.carriage.onLeaving(this));
         stops.removeIf(stop -> stop.takesUp || orders.stream().noneMatch(order -> order.carriage == stop.carriage));
     }
 
@@ -182,11 +180,7 @@ final class Tour implements Job.Owner {
         if (waits) {
             return;
         }
-        here.onLeaving(this);
         stops.removeFirst();
-        if (orders.stream().noneMatch(order -> order.carriage == here)) {
-            stops.remove(new Stop(here, false));
-        }
         flow.toAgenda(here.taker()); // more may wait to be carried
         next();
     }
@@ -266,7 +260,6 @@ final class Tour implements Job.Owner {
         stops.addAll(best);
         other.onTakenAlong(this);
         if (orders.stream().noneMatch(order -> order.carriage == other)) {
-            other.onLeaving(this);
             stops.clear();
             stops.addAll(before);
         }
