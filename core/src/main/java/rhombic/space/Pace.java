@@ -159,17 +159,6 @@ public final class Pace {
         return metres();
     }
 
-    /**
-     * The part of a length that is covered after that time, 0 to 1; where the pace is even all the way, exactly in proportion to time.
-     *
-     * @param length above 0
-     */
-    public double partAt(long nanos, double length) {
-        boolean isEven = phases.size() == 1 && phases.getFirst().gain == 0 && phases.getFirst().from == 0 && nanos < phases.getFirst().nanos
-                && phases.getFirst().speed > 0;
-        return isEven ? (double) nanos / phases.getFirst().nanos : metresAt(nanos) / length;
-    }
-
     public double speedAt(long nanos) {
         long left = nanos;
         for (Phase phase : phases) {

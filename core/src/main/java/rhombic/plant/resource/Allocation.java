@@ -50,8 +50,8 @@ public final class Allocation {
     /** One more resource, which is free; its number is how many there are so far. */
     public void add(Resource resource) {
         assert resource.number == resources.size() : "resources are added in the order of their numbers";
-        choice.setSize(resources.size() + 1);
         resources.add(resource);
+        choice.add(resource);
         Pose home = resource.pose();
         choice.stands(resource, home.x(), home.y());
         onFree(resource);

@@ -60,9 +60,9 @@ final class Choice {
         return found;
     }
 
-    /** There will be so many resources. */
-    void setSize(int people) {
-        nearest.setSize(people);
+    /** One more resource, which is the last by number. */
+    void add(Resource resource) {
+        nearest.add(resource);
     }
 
     /** Those of whom it was said last that the job can be given to them. */

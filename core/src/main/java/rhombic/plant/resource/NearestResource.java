@@ -10,15 +10,18 @@ final class NearestResource implements ResourceRule {
     /** Where each of them stands, by number, close together since all who are free are looked at; not a number while it walks. */
     private double[] standX = {};
     private double[] standY = {};
+    /** Whether all of them go straight, so that nothing else need be asked. */
+    private boolean isStraight = true;
 
     NearestResource(List<Resource> resources) {
         this.resources = resources;
     }
 
-    /** There will be so many resources. */
-    void setSize(int count) {
-        standX = Arrays.copyOf(standX, count);
-        standY = Arrays.copyOf(standY, count);
+    /** One more, who is the last by number. */
+    void add(Resource resource) {
+        standX = Arrays.copyOf(standX, resource.number + 1);
+        standY = Arrays.copyOf(standY, resource.number + 1);
+        isStraight &= resource.group().router().isStraight();
     }
 
     /** It stands there now, or walks: then it is not a number. */
@@ -36,11 +39,10 @@ final class NearestResource implements ResourceRule {
         if (Double.isNaN(square)) {
             square = resources.get(number).squareMetresTo(location.x(), location.y());
         }
-        Resource resource = resources.get(number);
-        if (square >= below || resource.group().router().isStraight()) {
+        if (isStraight || square >= below) {
             return square;
         }
-        double metres = resource.metresTo(location);
+        double metres = resources.get(number).metresTo(location);
         return metres * metres;
     }
 }

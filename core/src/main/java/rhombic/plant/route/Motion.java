@@ -12,7 +12,9 @@ public final class Motion extends Event {
     private final Mover mover;
     private final Runnable whenArrived;
     private @Nullable Route route;
-    private Pace pace = Pace.restAt(0);
+    /** How it moves, in metres along the route; null while it covers a single leg evenly, as people mostly do. */
+    private @Nullable Pace pace;
+    private long evenNanos;
     private double metres;
     private long sinceNanos;
     private boolean isHeld;
@@ -55,14 +57,20 @@ public final class Motion extends Event {
         metres = along.metres();
         rest = along.to();
         isHeld = false;
-        goOn(mover.speed() == Double.POSITIVE_INFINITY ? Pace.over(metres, 0) : mover.pace(along, 0));
-        long nanos = pace.nanos();
+        sinceNanos = simulator.nowNanos();
+        pace = isEven(along) ? null : mover.pace(along, 0);
+        evenNanos = mover.nanosFor(metres);
+        long nanos = pace == null ? evenNanos : pace.nanos();
         if (nanos == 0) {
             route = null;
         } else {
             simulator.schedule(this, nanos);
         }
         return nanos;
+    }
+
+    private boolean isEven(Route along) {
+        return mover.isEven() && along.legs().size() == 1 && along.legs().getFirst().maxSpeed() >= mover.speed();
     }
 
     private void goOn(Pace now) {
@@ -105,7 +113,11 @@ public final class Motion extends Event {
     }
 
     private double partGone() {
-        return metres == 0 ? 1 : pace.partAt(passed(), metres);
+        Pace known = pace;
+        if (known == null) {
+            return evenNanos == 0 ? 1 : (double) passed() / evenNanos;
+        }
+        return metres == 0 ? 1 : known.metresAt(passed()) / metres;
     }
 
     /** How far it has come on its route. */
@@ -115,7 +127,11 @@ public final class Motion extends Event {
 
     /** How fast it is now. */
     public double speed() {
-        return route == null ? 0 : pace.speedAt(passed());
+        if (route == null) {
+            return 0;
+        }
+        Pace known = pace;
+        return known == null ? mover.speed() : known.speedAt(passed());
     }
 
     /** It brakes from now on, and stands until it may go on. */
@@ -133,8 +149,9 @@ public final class Motion extends Event {
         Route along = route;
         if (along != null && isHeld) {
             isHeld = false;
-            goOn(mover.pace(along, metresGone()));
-            simulator.schedule(this, pace.nanos());
+            Pace rest = mover.pace(along, metresGone());
+            goOn(rest);
+            simulator.schedule(this, rest.nanos());
         }
     }
 
