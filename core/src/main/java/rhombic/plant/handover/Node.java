@@ -310,7 +310,7 @@ public abstract class Node extends Attended implements Giver {
     }
 
     /** Lets those in line hand on while there is room. */
-    protected final void serveLine() {
+    public final void serveLine() {
         Offer.QueuedOffer entry = line.first();
         while (entry != null && !isInletHeld(entry.way)) {
             Offer offer = entry.offer;
@@ -343,11 +343,6 @@ public abstract class Node extends Attended implements Giver {
     /** For how many pieces like that there is room beside what is claimed, as far as is known. */
     public final int roomFor(Piece piece) {
         return capacityFor(piece);
-    }
-
-    /** Lets what can go now do so. */
-    public final void serve() {
-        serveLine();
     }
 
     /** How many pieces are here or on their way here. */

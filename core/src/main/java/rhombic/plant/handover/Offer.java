@@ -154,7 +154,7 @@ public class Offer {
         giver.hand(this, claim);
     }
 
-    /** Index of the one way the piece waits for, or {@link Routings#ANY}. */
+    /** Index of the one way the piece waits for, or {@link OutgoingLinks#ANY}. */
     public int way() {
         return way;
     }

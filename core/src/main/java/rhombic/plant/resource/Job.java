@@ -100,7 +100,7 @@ public final class Job {
     long givenNanos;
     boolean wasBegun;
     State state = State.IDLE;
-    /** The skills it asks for, as {@link Reorder#skills}. */
+    /** The skills it asks for, as {@link Request#skills}. */
     long skills;
     private Request request;
     private Demand[] demands;

@@ -153,9 +153,7 @@ public abstract class Resource {
 
     /** The length of its way there from where it is. */
     final double metresTo(Pose location) {
-        return group.router().isStraight()
-                ? group.router().leastMetres(motion.x(), motion.y(), location.x(), location.y())
-                : group.router().metres(pose(), location);
+        return group.router().metres(pose(), location);
     }
 
     /** The square of the straight way there, than which none is shorter. */

@@ -33,10 +33,6 @@ public final class Motion extends Event {
         this.whenArrived = whenArrived;
     }
 
-    public Mover mover() {
-        return mover;
-    }
-
     /** Whether it is on its way, be it that it is held. */
     public boolean isUnderWay() {
         return route != null;
@@ -88,28 +84,20 @@ public final class Motion extends Event {
         return along == null ? rest : along.at(partGone());
     }
 
-    /** Metres to the east where it is now. */
+    /** Metres to the east where it is now; makes no pose on a single leg. */
     public double x() {
         Route along = route;
-        if (along == null) {
-            return rest.x();
-        }
-        if (along.legs().size() > 1) {
-            return pose().x();
-        }
-        return along.from().x() + (along.to().x() - along.from().x()) * partGone();
+        return along == null ? rest.x() : along.legs().size() > 1 ? pose().x() : between(along.from().x(), along.to().x());
     }
 
     /** Metres to the north where it is now. */
     public double y() {
         Route along = route;
-        if (along == null) {
-            return rest.y();
-        }
-        if (along.legs().size() > 1) {
-            return pose().y();
-        }
-        return along.from().y() + (along.to().y() - along.from().y()) * partGone();
+        return along == null ? rest.y() : along.legs().size() > 1 ? pose().y() : between(along.from().y(), along.to().y());
+    }
+
+    private double between(double from, double to) {
+        return from + (to - from) * partGone();
     }
 
     private double partGone() {

@@ -42,10 +42,6 @@ public record Mover(double speed, double faster, double slower) {
      */
     public Pace pace(Route route, double fromMetres) {
         List<Route.Leg> legs = route.legs();
-        if (legs.size() == 1 && isEven() && fromMetres == 0 && legs.getFirst().maxSpeed() >= speed) {
-            double metres = legs.getFirst().metres();
-            return Pace.over(metres, nanosFor(metres));
-        }
         int count = legs.size();
         double[] length = new double[count];
         double[] limit = new double[count];

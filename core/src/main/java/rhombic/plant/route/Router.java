@@ -2,7 +2,7 @@ package rhombic.plant.route;
 
 import rhombic.space.Pose;
 
-/** Knows the ways from anywhere to anywhere. Never changes, and is shared by all replications. */
+/** Knows the ways from anywhere to anywhere, none of which is shorter than the straight one. Never changes, and is shared by all replications. */
 public interface Router {
     /** The best way. */
     Route route(Pose from, Pose to);
@@ -12,14 +12,7 @@ public interface Router {
         return route(from, to).metres();
     }
 
-    /** No way there is shorter than this; quick to work out. At most {@link #metres}. */
-    default double leastMetres(double fromX, double fromY, double toX, double toY) {
-        double dx = toX - fromX;
-        double dy = toY - fromY;
-        return Math.sqrt(dx * dx + dy * dy);
-    }
-
-    /** Whether every way is as short as {@link #leastMetres} says, so that nothing else need be asked. */
+    /** Whether every way is the straight one, so that nothing need be asked. */
     default boolean isStraight() {
         return false;
     }

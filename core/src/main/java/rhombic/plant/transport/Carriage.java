@@ -201,7 +201,7 @@ final class Carriage extends Passage {
         allocation().drop(last.job);
         unused.add(last);
         addComing(tour);
-        taker().serve();
+        taker().serveLine();
     }
 
     private void addComing(Tour tour) {

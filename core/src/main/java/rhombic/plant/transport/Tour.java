@@ -121,7 +121,7 @@ final class Tour implements Job.Owner {
         stops.add(new Stop(first, true));
         stops.add(new Stop(first, false));
         first.onComing(this);
-        first.taker().serve();
+        first.taker().serveLine();
         flow.atEndOfInstant(this::takeOthers);
     }
 
@@ -255,13 +255,11 @@ final class Tour implements Job.Owner {
         if (metres(best) >= metres(all) - SAVED_METRES) {
             return;
         }
-        List<Stop> before = List.copyOf(stops);
         stops.clear();
         stops.addAll(best);
         other.onTakenAlong(this);
         if (orders.stream().noneMatch(order -> order.carriage == other)) {
-            stops.clear();
-            stops.addAll(before);
+            stops.removeIf(stop -> stop.carriage == other);
         }
     }
 

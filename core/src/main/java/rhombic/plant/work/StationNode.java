@@ -42,7 +42,7 @@ public final class StationNode extends WorkNode {
     protected void begin() {
         Way only = outgoingLinks().straight();
         if (only != null && fullLoad == 1 && inspection == null) {
-            goStraight(only);
+            setStraight(only);
         }
         super.begin();
     }

@@ -89,7 +89,7 @@ abstract class WorkNode extends Node {
      * All pieces go that way, at once, and nothing is done here but the work, unless something else needs to be looked at: what keeps it
      * from that, who hears of it, what may come back.
      */
-    final void goStraight(Way only) {
+    final void setStraight(Way only) {
         if (times.isStraight() && maintenance == null && rules == null && !marksWork && flow.trace == null && flow.diary == null) {
             straight = only;
         }
@@ -317,7 +317,7 @@ abstract class WorkNode extends Node {
     /** A place begins with less than a full load. */
     void waitedLongEnough(Place place) {}
 
-    /** What the work has made of the load; puts into {@link Listener#done} what goes on. */
+    /** What the work has made of the load; puts into {@link Place#done} what goes on. */
     abstract void complete(Place place);
 
     // ---- working

@@ -112,7 +112,7 @@ class BranchWindowTest extends WindowBase {
         assertEquals(0, Math.hypot(bent.path().at(0).x() + 6, bent.path().at(0).y()), 1e-3, "it begins where it did");
         assertEquals(0, Math.hypot(bent.path().at(1e6).x() - 6, bent.path().at(1e6).y()), 2e-3, "and ends there");
         ConveyorPath.Corner corner = bent.corners().orElseThrow().all().get(1);
-        robot.doubleClickOn(onScreen(corner.x(), corner.y(), ON_TOP));
+        click(robot, onScreen(corner.x(), corner.y(), ON_TOP), 2);
         assertEquals(12, conveyor("Conveyor 1").conveyorPath().metres(), 1e-6);
         robot.push(KeyCode.CONTROL, KeyCode.Z).push(KeyCode.CONTROL, KeyCode.Z);
         assertEquals(before, conveyor("Conveyor 1"));

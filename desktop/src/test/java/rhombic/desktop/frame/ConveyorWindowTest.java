@@ -5,7 +5,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.Set;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.MouseButton;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
@@ -83,11 +82,11 @@ class ConveyorWindowTest extends WindowBase {
         takeInHand(robot);
         var out = rhombic.study.Layout.outlet(study().find("Goods in").orElseThrow(), "");
         var in = rhombic.study.Layout.inlet(study().find("Goods out").orElseThrow(), "");
-        robot.clickOn(onScreen(out.x(), 0, 0));
-        robot.clickOn(onScreen(0, 0, 0));
-        robot.doubleClickOn(onScreen(0, 0, 0), MouseButton.PRIMARY);
-        robot.clickOn(onScreen(0, 0, 0));
-        robot.clickOn(onScreen(in.x(), 0, 0));
+        click(robot, onScreen(out.x(), 0, 0), 1);
+        click(robot, onScreen(0, 0, 0), 1);
+        click(robot, onScreen(0, 0, 0), 2);
+        click(robot, onScreen(0, 0, 0), 1);
+        click(robot, onScreen(in.x(), 0, 0), 1);
         robot.push(KeyCode.ENTER).push(KeyCode.ESCAPE);
         assertEquals(4, study().elements().size(), study().names().toString());
         assertEquals(3, study().links().size(), study().links().toString());

@@ -169,7 +169,7 @@ class PeopleWindowTest extends WindowBase {
         var there = rhombic.study.Layout.stand(station("Station 1"), 0);
         assertEquals(-2, there.x(), 0.3);
         assertEquals(-3, there.y(), 0.3);
-        robot.doubleClickOn(onScreen(there.x(), there.y(), 0));
+        click(robot, onScreen(there.x(), there.y(), 0), 2);
         assertEquals(usual, rhombic.study.Layout.stand(station("Station 1"), 0));
     }
 }

@@ -7,12 +7,16 @@ import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.BooleanSupplier;
+import javafx.event.Event;
+import javafx.event.EventType;
 import javafx.geometry.Point2D;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -92,6 +96,25 @@ abstract class WindowBase {
     Point2D onScreen(double x, double y, double z) {
         var pixel = window.floor().pixelOf(x, y, z).orElseThrow();
         return window.floor().localToScreen(pixel.x(), pixel.y());
+    }
+
+    /** So many clicks on the floor, told as one after the other in quick succession, however slow the machine is. */
+    void click(FxRobot robot, Point2D screen, int times) {
+        robot.moveTo(screen);
+        robot.interact(() -> {
+            for (int i = 1; i <= times; i++) {
+                fire(MouseEvent.MOUSE_PRESSED, screen, i);
+                fire(MouseEvent.MOUSE_RELEASED, screen, i);
+                fire(MouseEvent.MOUSE_CLICKED, screen, i);
+            }
+        });
+    }
+
+    private void fire(EventType<MouseEvent> type, Point2D screen, int count) {
+        Point2D at = window.floor().localToScene(window.floor().screenToLocal(screen));
+        boolean isDown = type == MouseEvent.MOUSE_PRESSED;
+        Event.fireEvent(window.floor(), new MouseEvent(type, at.getX(), at.getY(), screen.getX(), screen.getY(), MouseButton.PRIMARY, count,
+                false, false, false, false, isDown, false, false, true, false, true, null));
     }
 
     static void await(BooleanSupplier condition) {

@@ -127,7 +127,7 @@ class WindowTest extends WindowBase {
         assertEquals(1, bends.size());
         assertEquals(0, bends.getFirst().xMetres(), 0.5);
         assertEquals(2, bends.getFirst().yMetres(), 0.5);
-        robot.doubleClickOn(onScreen(bends.getFirst().xMetres(), bends.getFirst().yMetres(), 0.02));
+        click(robot, onScreen(bends.getFirst().xMetres(), bends.getFirst().yMetres(), 0.02), 2);
         assertEquals(List.of(), study().links().getFirst().bends());
     }
 
