@@ -237,10 +237,7 @@ public final class Allocation {
     private @Nullable Job next() {
         for (int i = 0; i < asked.size(); i++) {
             Job job = asked.get(i);
-            if (!choice.canBeMadeFor(job) && yielding.isEmpty() || !job.owner.isPossible(job)) {
-                continue;
-            }
-            if (choice.commitFor(job)) {
+            if (choice.canBeMadeFor(job) && job.owner.isPossible(job) && choice.commitFor(job)) {
                 return best(job, i);
             }
             if (!yielding.isEmpty() && callAway(job) && choice.commitFor(job)) {
@@ -285,7 +282,7 @@ public final class Allocation {
                         .anyMatch(person -> !person.holds().isHeld()
                                 && job.request().demands().stream().anyMatch(d -> person.can(d.skill()))))
                 .min(Comparator.comparingInt(Job::priority)).orElse(null);
-        if (min == null || !canDo(job, min)) {
+        if (min == null || !job.owner.isPossible(job) || !canDo(job, min)) {
             return false;
         }
         handBack(min);
