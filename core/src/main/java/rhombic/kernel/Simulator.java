@@ -61,6 +61,12 @@ public final class Simulator {
         calendar.cancel(event);
     }
 
+    /** When a pending event will occur. */
+    public long timeNanos(Event event) {
+        assert event.isPending() : "only what is pending has its moment";
+        return calendar.timeNanos(event.slot);
+    }
+
     /** Whether an event is pending at or before the moment. */
     public boolean hasEventUntil(long endNanos) {
         return calendar.timeNanos(calendar.nextSlot()) <= Math.min(endNanos, EventCalendar.LAST_MOMENT);

@@ -5,7 +5,7 @@ import java.util.Arrays;
 /** Collects times: count, sum, least, most and distribution. */
 final class StayTally {
     /*
-     * Values are only noted when they come, and counted many at a time. The first EXACT of them are kept, so
+     * Zeros are counted. Other values are only noted when they come, and counted many at a time. The first EXACT of all are kept, so
      * percentiles of short runs are exact. Beyond that they are counted in classes of equal relative width: 128 to
      * each doubling, so a percentile is off by at most 0.4 %.
      */
@@ -19,7 +19,9 @@ final class StayTally {
     private long[] noted = new long[8];
     private int size;
     private int counted;
+    /** Those above 0. */
     private long count;
+
     private long zeros;
     private double sum;
     private long min = Long.MAX_VALUE;
@@ -28,6 +30,10 @@ final class StayTally {
     private int firstClass;
 
     void add(long nanos) {
+        if (nanos == 0) {
+            zeros++;
+            return;
+        }
         if (size == noted.length) {
             makeRoom();
         }
@@ -44,8 +50,8 @@ final class StayTally {
 
     /** Counts all that is noted, and notes anew. */
     private void toClasses() {
-        count();
         if (classes.length == 0) {
+            count();
             firstClass = classOf(Math.max(1, min));
             classes = new long[Math.max(firstClass, classOf(max)) - firstClass + 1];
         }
@@ -59,37 +65,47 @@ final class StayTally {
 
     /** Adds to the sums what is not in them yet. */
     private void count() {
-        int none = 0;
         double total = sum;
         long low = min;
         long high = max;
         for (int i = counted; i < size; i++) {
             long nanos = noted[i];
             total += nanos;
-            none += nanos == 0 ? 1 : 0;
             low = Math.min(low, nanos);
             high = Math.max(high, nanos);
         }
         count += size - counted;
-        zeros += none;
         sum = total;
         min = low;
         max = high;
         counted = size;
     }
 
-    /** Counts what is noted; zeros have no class. */
+    /** Counts what is noted, and adds to the sums what is not in them yet. */
     private void countInClasses() {
         long[] known = classes;
+        int first = firstClass;
+        double total = sum;
+        long low = min;
+        long high = max;
         for (int i = 0; i < size; i++) {
-            int at = classOf(noted[i]) - firstClass;
+            long nanos = noted[i];
+            total += i < counted ? 0 : nanos;
+            low = Math.min(low, nanos);
+            high = Math.max(high, nanos);
+            int at = classOf(nanos) - first;
             if (at >= 0 && at < known.length) {
                 known[at]++;
-            } else if (noted[i] > 0) {
+            } else {
                 known = widened(at);
+                first = firstClass;
                 known[Math.max(0, at)]++;
             }
         }
+        count += size - counted;
+        sum = total;
+        min = low;
+        max = high;
     }
 
     private long[] widened(int at) {
@@ -99,6 +115,22 @@ final class StayTally {
         classes = wider;
         firstClass -= before;
         return wider;
+    }
+
+    /** All that the other has collected so far. */
+    static StayTally copyOf(StayTally other) {
+        StayTally copy = new StayTally();
+        copy.noted = other.noted.clone();
+        copy.size = other.size;
+        copy.counted = other.counted;
+        copy.count = other.count;
+        copy.zeros = other.zeros;
+        copy.sum = other.sum;
+        copy.min = other.min;
+        copy.max = other.max;
+        copy.classes = other.classes.clone();
+        copy.firstClass = other.firstClass;
+        return copy;
     }
 
     void restart() {
@@ -114,32 +146,40 @@ final class StayTally {
 
     StayFigures figures() {
         count();
-        if (count == 0) {
+        long all = count + zeros;
+        if (all == 0) {
             return StayFigures.NONE;
         }
-        if (classes.length == 0) {
+        if (classes.length == 0 && (all <= EXACT || count == 0)) {
             Arrays.sort(noted, 0, size);
         } else {
             toClasses();
         }
-        return new StayFigures(count, sum / count / 1e9, min / 1e9, max / 1e9, percentile(0.1), percentile(0.5), percentile(0.9),
-                percentile(0.95), percentile(0.99), (double) zeros / count);
+        return new StayFigures(all, sum / all / 1e9, least() / 1e9, max / 1e9, percentile(0.1), percentile(0.5), percentile(0.9),
+                percentile(0.95), percentile(0.99), (double) zeros / all);
+    }
+
+    private long least() {
+        return zeros > 0 ? 0 : min;
     }
 
     /** The least value that at least this part of all values does not exceed. */
     private double percentile(double part) {
-        long rank = Math.max(1, (long) Math.ceil(part * count - 1e-9));
+        long rank = Math.max(1, (long) Math.ceil(part * (count + zeros) - 1e-9));
+        if (rank <= zeros) {
+            return 0;
+        }
         if (classes.length == 0) {
-            return noted[(int) rank - 1] / 1e9;
+            return noted[(int) (rank - zeros) - 1] / 1e9;
         }
         long seen = zeros;
         for (int i = 0; seen < rank && i < classes.length; i++) {
             seen += classes[i];
             if (seen >= rank) {
-                return Math.clamp(middleOf(firstClass + i), min, max) / 1e9;
+                return Math.clamp(middleOf(firstClass + i), least(), max) / 1e9;
             }
         }
-        return zeros >= rank ? 0 : max / 1e9;
+        return max / 1e9;
     }
 
     /** The exponent and the first bits behind the point of the value as a binary fraction. */

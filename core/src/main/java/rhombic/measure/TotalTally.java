@@ -1,8 +1,16 @@
 package rhombic.measure;
 
+import org.jspecify.annotations.Nullable;
+
 /** Counts the pieces of the whole plant. */
 public final class TotalTally {
-    private final StayTally lead = new StayTally();
+    /**
+     * Of all that is no load carrier. As long as all that has left was of one type, its tally is that of all, and nothing is noted twice.
+     */
+    private StayTally lead = new StayTally();
+
+    private @Nullable TypeTally only;
+    private boolean isOfOneType = true;
     private long windowStart;
     private long lastChange;
     private long in;
@@ -21,13 +29,18 @@ public final class TotalTally {
         inside++;
     }
 
-    public void onLeave(long now, long leadNanos, boolean carrier) {
+    /** Called before the type counts it. */
+    public void onLeave(long now, long leadNanos, TypeTally type, boolean carrier) {
         advance(now);
         out++;
         inside--;
-        if (carrier) {
-            loadCarriersOut++;
-        } else {
+        loadCarriersOut += carrier ? 1 : 0;
+        if (isOfOneType && (carrier || type != only)) {
+            isOfOneType = only == null && !carrier;
+            lead = only == null ? lead : StayTally.copyOf(only.lead());
+            only = type;
+        }
+        if (!isOfOneType && !carrier) {
             lead.add(leadNanos);
         }
     }
@@ -64,6 +77,8 @@ public final class TotalTally {
         insideAtStart = inside;
         insideTime = 0;
         lead.restart();
+        only = null;
+        isOfOneType = true;
     }
 
     public long in() {
@@ -99,7 +114,7 @@ public final class TotalTally {
     }
 
     public StayFigures lead() {
-        return lead.figures();
+        return isOfOneType && only != null ? only.lead().figures() : lead.figures();
     }
 
     public double hours(long now) {

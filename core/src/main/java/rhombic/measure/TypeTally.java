@@ -47,6 +47,10 @@ public final class TypeTally {
         valueTime += valueNanos;
     }
 
+    StayTally lead() {
+        return lead;
+    }
+
     public void restart() {
         in = 0;
         made = 0;

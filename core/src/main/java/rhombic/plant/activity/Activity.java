@@ -7,8 +7,8 @@ import rhombic.kernel.Simulator;
 public abstract class Activity extends Event {
     private final Simulator simulator;
     private long begunNanos;
+    /** While it is interrupted; else the calendar knows. */
     private long leftNanos;
-    private boolean running;
     private boolean paused;
 
     protected Activity(Simulator simulator) {
@@ -18,26 +18,21 @@ public abstract class Activity extends Event {
 
     /** Begins to last for that long; it must not be under way. */
     public final void start(long nanos) {
-        assert !running && !isPending() : "an activity is begun while it is under way";
-        running = true;
         begunNanos = simulator.nowNanos();
-        leftNanos = nanos;
         simulator.schedule(this, nanos);
     }
 
     /** The same with a priority among the events of the instant at which it ends. */
     public final void start(long nanos, int priority) {
-        running = true;
         begunNanos = simulator.nowNanos();
-        leftNanos = nanos;
         simulator.schedule(this, nanos, priority);
     }
 
     /** Interrupts it; does nothing if it is not running. */
     public final void pause() {
-        if (running) {
+        if (isPending()) {
             book();
-            running = false;
+            leftNanos = leftNanos();
             paused = true;
             simulator.cancel(this);
         }
@@ -55,7 +50,6 @@ public abstract class Activity extends Event {
     public final void abandon() {
         pause();
         paused = false;
-        leftNanos = 0;
     }
 
     /** Makes what is left of an interrupted one longer or shorter by a factor: somebody else goes on with it. */
@@ -66,7 +60,7 @@ public abstract class Activity extends Event {
 
     /** Whether it ends at this very instant. What does has ended, whatever stops it now. */
     public final boolean isEnding() {
-        return running && leftNanos() == 0;
+        return isPending() && leftNanos() == 0;
     }
 
     /** Whether it was interrupted, and waits to go on. */
@@ -75,21 +69,20 @@ public abstract class Activity extends Event {
     }
 
     public final boolean isRunning() {
-        return running;
+        return isPending();
     }
 
     /** What is left of it now. */
     public final long leftNanos() {
-        return running ? leftNanos - (simulator.nowNanos() - begunNanos) : leftNanos;
+        return isPending() ? simulator.timeNanos(this) - simulator.nowNanos() : paused ? leftNanos : 0;
     }
 
     /** Books the time that has passed up to now; called when it is cut by the warm-up or the end of the run. */
     public final void book() {
-        if (running) {
+        if (isPending()) {
             long now = simulator.nowNanos();
             long nanos = now - begunNanos;
             if (nanos > 0) {
-                leftNanos -= nanos;
                 begunNanos = now;
                 passes(nanos);
             }
@@ -99,8 +92,6 @@ public abstract class Activity extends Event {
     @Override
     protected final void occur() {
         long passed = simulator.nowNanos() - begunNanos;
-        running = false;
-        leftNanos = 0;
         if (passed > 0) {
             passes(passed);
         }

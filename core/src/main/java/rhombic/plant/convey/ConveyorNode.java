@@ -7,13 +7,9 @@ import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Event;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.activity.Holds;
-import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.ContentNode;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Maintenance;
-import rhombic.plant.handover.Node;
-import rhombic.plant.handover.Offer;
-import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
 import rhombic.study.kind.Conveyor;
@@ -157,13 +153,13 @@ public final class ConveyorNode extends ContentNode {
     }
 
     @Override
-    protected ConveyorSection takerAt(String port) {
+    protected ConveyorSection entryAt(String port) {
         return sections.stream().filter(one -> one.begins() instanceof Fitting.Merge merge && merge.name().equals(port)).findFirst()
                 .orElse(sections.getFirst());
     }
 
     @Override
-    protected ConveyorSection giverAt(String port) {
+    protected ConveyorSection exitAt(String port) {
         return sections.stream().filter(one -> one.ends() instanceof Fitting.Divert divert && divert.name().equals(port)).findFirst()
                 .orElse(sections.getLast());
     }
@@ -301,26 +297,9 @@ public final class ConveyorNode extends ContentNode {
         }
         return switch (name) {
             case Conveyor.SPEED -> (Object) speed;
-            case Equipment.COMING -> (double) sections.stream().mapToInt(Node::claims).sum();
+            case Equipment.COMING -> (double) sections.stream().mapToInt(section -> section.taker().claims()).sum();
             default -> super.further(name);
         };
-    }
-
-    // ---- pieces are on its stretches alone
-
-    @Override
-    protected int spotFor(Way way, Piece piece) {
-        throw new IllegalStateException("Pieces come to a stretch of " + name());
-    }
-
-    @Override
-    protected void accept(Claim claim, Piece piece) {
-        throw new IllegalStateException("Pieces come to a stretch of " + name());
-    }
-
-    @Override
-    public void hand(Offer offer, Claim claim) {
-        throw new IllegalStateException("Pieces are on the stretches of " + name());
     }
 
     /** Something has changed for the whole of it, such as its inlet. */

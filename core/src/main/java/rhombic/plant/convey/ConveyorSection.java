@@ -5,9 +5,13 @@ import java.util.Arrays;
 import java.util.Deque;
 import org.jspecify.annotations.Nullable;
 import rhombic.plant.handover.Claim;
+import rhombic.plant.handover.Giver;
 import rhombic.plant.handover.Node;
 import rhombic.plant.handover.Offer;
+import rhombic.plant.handover.Part;
 import rhombic.plant.handover.PlantScope;
+import rhombic.plant.handover.Room;
+import rhombic.plant.handover.Taker;
 import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.Ranking;
@@ -19,12 +23,13 @@ import rhombic.study.value.Routing;
  * A stretch of a conveyor, up to its end or to the next divert or merge. The first piece of each lane is on offer once it is at
  * the end of the stretch; it stands there until it can go, straight on or to the side.
  */
-final class ConveyorSection extends Node {
+final class ConveyorSection extends Part implements Room, Giver {
     private static final double TINY_METRES = 1e-9;
     /** What rounding times to nanoseconds can add up to on the way. */
     private static final double ROUNDING_METRES = 1e-7;
 
     private final ConveyorNode conveyor;
+    private final Taker taker;
     private final int number;
     private final @Nullable ConveyorSection previous;
     private final @Nullable Fitting begins;
@@ -68,8 +73,9 @@ final class ConveyorSection extends Node {
     ConveyorSection(ConveyorNode whole, int number, @Nullable ConveyorSection previous, @Nullable Fitting begins, @Nullable Fitting ends,
             double fromMetres,
             double metres) {
-        super(whole.flow, whole.index, whole.element(), whole.tally);
+        super(whole.flow);
         this.conveyor = whole;
+        taker = new Taker(this, this);
         this.number = number;
         this.previous = previous;
         this.begins = begins;
@@ -124,7 +130,26 @@ final class ConveyorSection extends Node {
     }
 
     @Override
-    protected void begin() {
+    public String name() {
+        return conveyor.name();
+    }
+
+    @Override
+    protected Node node() {
+        return conveyor;
+    }
+
+    @Override
+    public Part part() {
+        return this;
+    }
+
+    @Override
+    protected Taker taker() {
+        return taker;
+    }
+
+    void begin() {
         for (int i = 0; i < lanes.length; i++) {
             offers[i] = new LaneOffer(lanes[i]);
         }
@@ -142,7 +167,7 @@ final class ConveyorSection extends Node {
 
     @Override
     protected String streamId() {
-        return ends == null ? id() : id() + "\u0000" + ends.id();
+        return ends == null ? conveyor.id() : conveyor.id() + "\u0000" + ends.id();
     }
 
     @Override
@@ -156,8 +181,13 @@ final class ConveyorSection extends Node {
     }
 
     @Override
-    protected boolean isInletHeld(Way way) {
-        return !way.isStraightOn() && conveyor.isInletHeld();
+    public boolean isIn(Way way) {
+        return way.isStraightOn();
+    }
+
+    @Override
+    protected boolean isInletHeld() {
+        return false;
     }
 
     @Override
@@ -166,7 +196,7 @@ final class ConveyorSection extends Node {
     }
 
     @Override
-    protected boolean isCapacityByPiece() {
+    public boolean isCapacityByPiece() {
         return begins instanceof Fitting.Merge || lanes.length > 1 && previous != null
                 || !conveyor.isOfOneLength;
     }
@@ -192,7 +222,7 @@ final class ConveyorSection extends Node {
     }
 
     @Override
-    protected Way.Entry entry(String port, double fromMetres) {
+    public Way.Entry entry(String port, double fromMetres) {
         boolean isAside = begins instanceof Fitting.Merge merge && merge.name().equals(port);
         return isAside
                 ? new Way.Entry(Way.Entrance.ASIDE, fromMetres + conveyor.halfWidth())
@@ -202,7 +232,7 @@ final class ConveyorSection extends Node {
     // ---- coming on
 
     @Override
-    protected int spotFor(Way way, Piece piece) {
+    public int spotFor(Way way, Piece piece) {
         double length = conveyor.lengthOf[piece.type];
         if (way.isStraightOn()) {
             Lane lane = lanes[laneOf(piece)];
@@ -211,7 +241,7 @@ final class ConveyorSection extends Node {
         if (!conveyor.carriesMore(piece)) {
             return Claim.NO_SPOT;
         }
-        int kept = before.size() + claims();
+        int kept = before.size() + taker.claims();
         if (comesOnLater(way)) {
             // That it is clear here now says nothing. And room for those that come later must be left, too, wherever they will come on.
             double each = maxLength(length) + gap;
@@ -227,11 +257,11 @@ final class ConveyorSection extends Node {
 
     /** Whether what goes that way now comes on after others that are still to come, or has still to go along a link. */
     private boolean comesOnLater(Way way) {
-        return way.passage() != null || !before.isEmpty() || claims() > 0;
+        return way.passage() != null || !before.isEmpty() || taker.claims() > 0;
     }
 
     @Override
-    protected void awaitRoom(Way way, Piece piece) {
+    public void awaitRoom(Way way, Piece piece) {
         double length = conveyor.lengthOf[piece.type];
         if (way.isStraightOn()) {
             Lane lane = lanes[laneOf(piece)];
@@ -248,7 +278,7 @@ final class ConveyorSection extends Node {
         if (conveyor.isOfOneLength) {
             return length;
         }
-        double max = Math.max(length, maxClaimed(piece -> conveyor.lengthOf[piece.type]));
+        double max = Math.max(length, taker.maxClaimed(piece -> conveyor.lengthOf[piece.type]));
         for (Arrived one : before) {
             max = Math.max(max, conveyor.lengthOf[one.piece.type]);
         }
@@ -315,7 +345,7 @@ final class ConveyorSection extends Node {
 
     /** Whether what comes the other way waits for the same lane, and is to go before it. */
     private boolean isOvertaking(Way way, Lane lane) {
-        if (!(begins instanceof Fitting.Merge merge) || line.isEmpty()) {
+        if (!(begins instanceof Fitting.Merge merge) || taker.line.isEmpty()) {
             return false;
         }
         boolean otherFirst = switch (isFirst(merge)) {
@@ -327,19 +357,19 @@ final class ConveyorSection extends Node {
         if (!otherFirst) {
             return false;
         }
-        Offer.QueuedOffer before = line.firstThat(entry -> entry.mayGo()
+        Offer.QueuedOffer before = taker.line.firstThat(entry -> entry.mayGo()
                 && (merge.priority() == Fitting.Priority.OLDEST || entry.way.isAside() != way.isAside())
                 && (entry.way.isAside() ? nearest() : lanes[laneOf(entry.offer.piece())]) == lane);
         return before != null && before.way.isAside() != way.isAside();
     }
 
     @Override
-    protected void accept(Claim claim, Piece piece) {
+    public void accept(Claim claim, Piece piece) {
         touchedNanos = flow.now();
         Way way = claim.way();
         if (way.isStraightOn()) {
             putOn(lanes[claim.spot()], way, piece, claim.camePastMetres());
-            if (!line.isEmpty()) {
+            if (!taker.line.isEmpty()) {
                 flow.toAgenda(this); // whoever waited for a gap behind it looks again
             }
             return;
@@ -351,18 +381,18 @@ final class ConveyorSection extends Node {
         if (lane == null) {
             before.add(new Arrived(piece, way));
             if (flow.trace != null) {
-                flow.trace.waits(flow.now(), piece.body, index);
+                flow.trace.waits(flow.now(), piece.body, conveyor.index);
             }
             awaitClear(way, conveyor.lengthOf[piece.type]);
         } else {
             nextLane = (lane.number + 1) % lanes.length;
             comesOn(lane, way, piece);
-            if (way.isAside() && !line.isEmpty()) {
+            if (way.isAside() && !taker.line.isEmpty()) {
                 flow.toAgenda(this); // now it may be the turn of what comes along
             }
         }
         conveyor.onCameIn(piece);
-        if (claim.spot() == atBeginning && !line.isEmpty()) {
+        if (claim.spot() == atBeginning && !taker.line.isEmpty()) {
             flow.toAgenda(this); // while more were to come nobody in line waited for it to be clear
         }
     }
@@ -415,7 +445,7 @@ final class ConveyorSection extends Node {
             nextLane = (lane.number + 1) % lanes.length;
             comesOn(lane, next.way, next.piece);
         }
-        serveLine();
+        taker.serveLine();
     }
 
     // ---- at the end
@@ -436,14 +466,24 @@ final class ConveyorSection extends Node {
             piece.onLane = 0;
             conveyor.onGoneOut(piece);
         }
-        if (!line.isEmpty() || !before.isEmpty()) {
+        if (!taker.line.isEmpty() || !before.isEmpty()) {
             flow.toAgenda(this);
         }
     }
 
+    /** What was bound here is offered again, unless something else is by then. */
+    @Override
+    public void onUnbound(Offer offer) {
+        flow.afterwards(name(), () -> {
+            if (!offer.isOpen()) {
+                offer.make(offer.piece());
+            }
+        });
+    }
+
     // ---- the drive
 
-    public void setOff(boolean off) {
+    void setOff(boolean off) {
         for (Lane lane : lanes) {
             lane.setOff(off);
         }
@@ -516,21 +556,22 @@ final class ConveyorSection extends Node {
         @Override
         public void onEnter(Lane lane, Lane.Rider rider) {
             if (flow.trace != null) {
-                flow.trace.rides(flow.now(), rider.piece.body, index, number * lanes.length + lane.number, comesAside, rider.measure());
+                flow.trace.rides(flow.now(), rider.piece.body, conveyor.index, number * lanes.length + lane.number, comesAside,
+                        rider.measure());
             }
         }
 
         @Override
         public void onLeads(Lane lane, Lane.Rider head, double atMetres, double speed, double gain) {
             if (flow.trace != null) {
-                flow.trace.leads(flow.now(), head.piece.body, index, fromMetres + atMetres, speed, gain);
+                flow.trace.leads(flow.now(), head.piece.body, conveyor.index, fromMetres + atMetres, speed, gain);
             }
         }
 
         @Override
         public void onFollows(Lane lane, Lane.Rider rider) {
             if (flow.trace != null) {
-                flow.trace.follows(flow.now(), rider.piece.body, index);
+                flow.trace.follows(flow.now(), rider.piece.body, conveyor.index);
             }
         }
 

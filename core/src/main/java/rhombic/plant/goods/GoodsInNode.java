@@ -12,14 +12,10 @@ import rhombic.kernel.Event;
 import rhombic.measure.Tally;
 import rhombic.plant.activity.Activity;
 import rhombic.plant.activity.Hold;
-import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Maintenance;
 import rhombic.plant.handover.Node;
-import rhombic.plant.handover.Offer;
-import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
-import rhombic.plant.piece.RankedQueue;
 import rhombic.quantity.Quantity;
 import rhombic.study.Rule;
 import rhombic.study.kind.GoodsIn;
@@ -39,12 +35,7 @@ public final class GoodsInNode extends Node {
     private final UniformRandomProvider mixChance;
     private final int[] mixTypes;
     private final double[] mixUpTo;
-    private final RankedQueue<Piece> waiting = new RankedQueue<>();
-    private @Nullable Offer offer;
-    /** Offers of pieces that stay until they are fetched, and of those that are gone. */
-    private final List<Offer> bound = new ArrayList<>();
-    private final List<Offer> unused = new ArrayList<>();
-    private @Nullable Piece onOffer;
+    private final GoodsInGiver giver;
     /** When pieces come at drawn times; null if they do not. */
     private @Nullable Activity arrivals;
     private int stops;
@@ -57,6 +48,7 @@ public final class GoodsInNode extends Node {
         super(flow, index, goodsIn, new Tally(1));
         this.supply = supply;
         onDemand = supply instanceof Supply.OnDemand;
+        giver = new GoodsInGiver(this, onDemand);
         isRejecting = goodsIn.whenFull() == GoodsIn.WhenFull.REJECT && !onDemand;
         maxPieces = goodsIn.maxPieces().isPresent() ? goodsIn.maxPieces().getAsInt() : Long.MAX_VALUE;
         mix = goodsIn.mix().stream().filter(part -> part.weight() > 0).toList();
@@ -71,7 +63,6 @@ public final class GoodsInNode extends Node {
 
     @Override
     protected void begin() {
-        offer = new Offer(this);
         noteWaiting();
         switch (supply) {
             case Supply.OnDemand() -> flow.toAgenda(this);
@@ -208,31 +199,28 @@ public final class GoodsInNode extends Node {
         supplied++;
         if (!isRejecting) {
             enter(piece);
-            waiting.add(piece);
-            return;
-        }
-        assert offer != null : "arrivals before the beginning";
-        onOffer = piece;
-        if (!offer.make(piece)) {
-            offer.withdraw();
+            giver.add(piece);
+        } else if (!giver.offerOnce(piece)) {
             reject();
         }
     }
 
-    private void reject() {
+    /** A piece is turned away. */
+    void reject() {
         tally.onRejected();
         if (flow.trace != null) {
             flow.trace.rejected(flow.now(), index);
         }
     }
 
-    private void enter(Piece piece) {
+    /** A piece comes in. */
+    void enter(Piece piece) {
         flow.census.onEnter(piece, index);
         tally.onEnter(flow.now());
         notifyRules(Rule.PieceEvent.ENTERS, piece);
     }
 
-    private int drawType() {
+    int drawType() {
         if (mixTypes.length == 1) {
             return mixTypes[0];
         }
@@ -246,109 +234,40 @@ public final class GoodsInNode extends Node {
 
     @Override
     public void attend() {
-        assert offer != null : "attended before it began";
         if (isRejecting) {
             return;
         }
-        offerNext(offer);
+        giver.offerNext();
         noteWaiting(); // now, so that nothing is said to be blocked that goes on in the instant in which it comes
     }
 
-    private void offerNext(Offer made) {
-        while (!made.isOpen()) {
-            Piece next = next();
-            if (next == null || !made.make(next)) {
-                return;
-            }
-            flow.countStep(this);
-        }
+    // ---- what its giver tells and asks
+
+    /** How many pieces it will still make on demand, as far as is known. */
+    int stillToCome() {
+        return (int) Math.min(Integer.MAX_VALUE, maxPieces - supplied);
+    }
+
+    void countSupplied(int pieces) {
+        supplied += pieces;
+    }
+
+    /** More pieces wait than are on offer. */
+    void onMoreComing() {
         onMoreWaiting();
     }
 
-    @Override
-    public int backlog() {
-        return onDemand ? (int) Math.min(Integer.MAX_VALUE, maxPieces - supplied) : waiting.size();
-    }
-
-    private @Nullable Piece next() {
-        if (onDemand) {
-            if (supplied >= maxPieces) {
-                return null;
-            }
-            if (onOffer == null) {
-                onOffer = new Piece(drawType());
-            }
-        } else {
-            onOffer = waiting.oldest();
-        }
-        return onOffer;
-    }
-
-    @Override
-    public void hand(Offer given, Claim claim) {
-        Piece piece = claim.piece();
-        boolean wasBound = bound.remove(given);
-        if (wasBound) {
-            unused.add(given);
-        } else {
-            onOffer = null;
-        }
-        if (piece.id == Piece.NOT_IN_YET) {
-            supplied += onDemand && !wasBound ? 1 : 0;
-            enter(piece);
-        } else if (!wasBound) {
-            waiting.remove(piece);
-        }
+    /** A piece has gone on. */
+    void onGone(Piece piece) {
         touchedNanos = flow.now();
         countCycles(1);
         tally.onLeave(flow.now(), flow.now() - piece.arrivedNanos);
         notifyRules(Rule.PieceEvent.LEAVES, piece);
-        flow.toAgenda(this);
-    }
-
-    @Override
-    public void onBound(Offer given) {
-        bound.add(given);
-        onOffer = null;
-        if (given.piece().id != Piece.NOT_IN_YET) {
-            waiting.remove(given.piece());
-        } else if (onDemand) {
-            supplied++;
-        }
-        if (given == offer) {
-            offer = unused.isEmpty() ? new Offer(this) : unused.removeLast();
-        }
-        flow.toAgenda(this);
-    }
-
-    /** It waits with the others again; what is made on demand, or would have been turned away, is not there at all. */
-    @Override
-    public void onUnbound(Offer given) {
-        bound.remove(given);
-        unused.add(given);
-        if (given.piece().id != Piece.NOT_IN_YET) {
-            waiting.add(given.piece());
-        } else if (onDemand) {
-            supplied--;
-        } else {
-            reject();
-        }
-        flow.toAgenda(this);
-    }
-
-    @Override
-    protected int spotFor(Way way, Piece piece) {
-        return Claim.NO_SPOT;
-    }
-
-    @Override
-    protected void accept(Claim claim, Piece piece) {
-        throw new IllegalStateException("A goods in takes no pieces");
     }
 
     @Override
     protected boolean isAtWork() {
-        return waiting.isEmpty() && bound.isEmpty() && (isExpecting || onDemand && supplied < maxPieces);
+        return giver.isEmpty() && (isExpecting || onDemand && supplied < maxPieces);
     }
 
     @Override
@@ -356,25 +275,15 @@ public final class GoodsInNode extends Node {
         noteWaiting();
     }
 
-    @Override
-    public void onToBeFetchedChanged(Offer given) {
-        noteWaiting();
-    }
-
-    /** Whether a piece that is in is still here until it is fetched. */
-    private boolean isFetchAwaited() {
-        return bound.stream().anyMatch(one -> one.piece().id != Piece.NOT_IN_YET);
-    }
-
-    private void noteWaiting() {
+    /** Shows what it does. */
+    void noteWaiting() {
         Maintenance kept = maintenance;
-        Offer offered = offer;
         EquipmentState keeps = kept == null ? null : kept.state();
         EquipmentState now = keeps != null
                 ? keeps
-                : waiting.isEmpty() && !isFetchAwaited()
+                : !giver.isWaiting() && !giver.isFetchAwaited()
                         ? EquipmentState.WORKING
-                        : isFetchAwaited() || offered != null && offered.isToBeFetched()
+                        : giver.isFetchAwaited() || giver.isToBeFetched()
                                 ? EquipmentState.WAITING_FOR_CREW
                                 : EquipmentState.BLOCKED;
         if (now != unitState) {

@@ -4,30 +4,39 @@ import rhombic.measure.Tally;
 import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Node;
-import rhombic.plant.handover.Offer;
+import rhombic.plant.handover.Room;
+import rhombic.plant.handover.Taker;
 import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
 import rhombic.study.kind.GoodsOut;
 
 /** Pieces leave here. */
-public final class GoodsOutNode extends Node {
+public final class GoodsOutNode extends Node implements Room {
+    private final Taker taker = new Taker(this, this);
+
     public GoodsOutNode(Flow flow, int index, GoodsOut goodsOut) {
         super(flow, index, goodsOut, new Tally(0));
+        taker.countRoom(Integer.MAX_VALUE);
     }
 
     @Override
-    protected int spotFor(Way way, Piece piece) {
+    public int spotFor(Way way, Piece piece) {
         return Claim.ANY_SPOT;
     }
 
     @Override
-    protected int capacityFor(Piece piece) {
+    public int capacityFor(Piece piece) {
         return Integer.MAX_VALUE;
     }
 
     @Override
-    protected void accept(Claim claim, Piece piece) {
+    public void accept(Claim claim, Piece piece) {
+        take(piece);
+    }
+
+    @Override
+    public void take(Piece piece) {
         notifyRules(Rule.PieceEvent.ENTERS, piece);
         tally.onPass();
         countCycles(1);
@@ -35,8 +44,8 @@ public final class GoodsOutNode extends Node {
     }
 
     @Override
-    public void hand(Offer offer, Claim claim) {
-        throw new IllegalStateException("A goods out gives no pieces");
+    protected Taker taker() {
+        return taker;
     }
 
     /** It always takes what comes. */
@@ -47,6 +56,6 @@ public final class GoodsOutNode extends Node {
 
     @Override
     public void attend() {
-        serveLine();
+        taker.serveLine();
     }
 }

@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import rhombic.measure.DeadlockFigures;
 
@@ -22,18 +23,23 @@ final class Deadlock {
      * Errs on the side of silence: a wait that only looks as if it could end is not told. Takes time in proportion to
      * equipment and waits.
      */
-    private final List<Node> nodes;
+    private final List<Part> parts;
     /** The takers that each offer waits for; one of them is enough. */
-    private final Map<Offer, List<Node>> waits = new LinkedHashMap<>();
-    private final Map<Node, List<Offer>> offersOf = new HashMap<>();
-    private final Map<Node, Set<Node>> giversOf = new HashMap<>();
-    private final Set<Node> alive = new HashSet<>();
+    private final Map<Offer, List<Part>> waits = new LinkedHashMap<>();
+    private final Map<Part, List<Offer>> offersOf = new HashMap<>();
+    private final Map<Part, Set<Part>> giversOf = new HashMap<>();
+    private final Set<Part> alive = new HashSet<>();
 
-    Deadlock(List<Node> nodes, Collection<Passage> passages) {
-        this.nodes = nodes;
-        for (Node taker : nodes) {
-            taker.line.forEach(entry -> {
-                if (entry.offer.giver instanceof Node giver) {
+    Deadlock(List<Part> parts, Collection<Passage> passages) {
+        this.parts = parts;
+        for (Part taker : parts) {
+            Taker takes = taker.taker();
+            if (takes == null) {
+                continue;
+            }
+            takes.line.forEach(entry -> {
+                Part giver = entry.offer.giver.part();
+                if (giver != null) {
                     if (!waits.containsKey(entry.offer)) {
                         offersOf.computeIfAbsent(giver, key -> new ArrayList<>()).add(entry.offer);
                     }
@@ -41,18 +47,14 @@ final class Deadlock {
                 }
             });
         }
-        for (Node node : nodes) {
-            if (!(node instanceof IdleNode)) {
-                for (Way way : node.outgoingLinks().ways) {
-                    giversOf.computeIfAbsent(way.taker(), key -> new LinkedHashSet<>()).add(node);
-                }
-            }
+        for (Part part : parts) {
+            part.waysTo().forEach(way -> giversOf.computeIfAbsent(way.taker().part, key -> new LinkedHashSet<>()).add(part));
         }
         for (Passage passage : passages) {
             if (passage.tally.onTheWay() > 0 && !passage.isStuck()) {
-                alive.add(passage.taker());
+                alive.add(passage.taker().part);
             }
-            passage.beingFetched().filter(offer -> offer.giver instanceof Node).forEach(offer -> alive.add((Node) offer.giver));
+            passage.beingFetched().map(offer -> offer.giver.part()).filter(Objects::nonNull).forEach(alive::add);
         }
     }
 
@@ -63,26 +65,26 @@ final class Deadlock {
         boolean more = true;
         while (more) {
             more = false;
-            for (Node node : nodes) {
-                if (!alive.contains(node) && canProceed(node)) {
-                    more = alive.add(node);
+            for (Part part : parts) {
+                if (!alive.contains(part) && canProceed(part)) {
+                    more = alive.add(part);
                 }
             }
         }
-        List<Node> deadlock = deadlock();
+        List<Part> deadlock = deadlock();
         if (deadlock.isEmpty()) {
             return DeadlockFigures.NONE;
         }
-        long since = deadlock.stream().mapToLong(node -> node.touchedNanos).max().orElse(0);
-        return new DeadlockFigures(since / 1e9, deadlock.stream().map(Node::name).toList(),
-                deadlock.stream().map(node -> reason(node, deadlock)).toList());
+        long since = deadlock.stream().mapToLong(part -> part.touchedNanos).max().orElse(0);
+        return new DeadlockFigures(since / 1e9, deadlock.stream().map(Part::name).toList(),
+                deadlock.stream().map(part -> reason(part, deadlock)).toList());
     }
 
-    private boolean canProceed(Node node) {
-        if (node.isAtWork() || node.isInletHeld() || node.isOutletHeld()) {
+    private boolean canProceed(Part part) {
+        if (part.isAtWork() || part.isInletHeld() || part.isOutletHeld()) {
             return true;
         }
-        List<Offer> offers = offersOf.getOrDefault(node, List.of());
+        List<Offer> offers = offersOf.getOrDefault(part, List.of());
         for (Offer offer : offers) {
             if (waits.getOrDefault(offer, List.of()).stream().anyMatch(alive::contains)) {
                 return true;
@@ -91,32 +93,32 @@ final class Deadlock {
         if (!offers.isEmpty()) {
             return false;
         }
-        return node.isEmpty() || node.isWaitingForMore() && giversOf.getOrDefault(node, Set.of()).stream().anyMatch(alive::contains);
+        return part.isEmpty() || part.isWaitingForMore() && giversOf.getOrDefault(part, Set.of()).stream().anyMatch(alive::contains);
     }
 
-    /** Whom a node that stands still waits for. */
-    private List<Node> waitsFor(Node node) {
-        List<Node> others = new ArrayList<>();
-        offersOf.getOrDefault(node, List.of()).forEach(offer -> others.addAll(waits.getOrDefault(offer, List.of())));
-        if (others.isEmpty() && node.isWaitingForMore()) {
-            giversOf.getOrDefault(node, Set.of()).stream().filter(giver -> offersOf.containsKey(giver)).forEach(others::add);
+    /** Whom a part that stands still waits for. */
+    private List<Part> waitsFor(Part part) {
+        List<Part> others = new ArrayList<>();
+        offersOf.getOrDefault(part, List.of()).forEach(offer -> others.addAll(waits.getOrDefault(offer, List.of())));
+        if (others.isEmpty() && part.isWaitingForMore()) {
+            giversOf.getOrDefault(part, Set.of()).stream().filter(giver -> offersOf.containsKey(giver)).forEach(others::add);
         }
         return others.stream().filter(other -> !alive.contains(other)).distinct().toList();
     }
 
     /** The first circle, in the order of its waits; empty if there is none. */
-    private List<Node> deadlock() {
-        Set<Node> done = new HashSet<>();
-        for (Node start : nodes) {
+    private List<Part> deadlock() {
+        Set<Part> done = new HashSet<>();
+        for (Part start : parts) {
             if (alive.contains(start) || done.contains(start)) {
                 continue;
             }
-            Deque<Node> path = new ArrayDeque<>();
-            Node at = start;
+            Deque<Part> path = new ArrayDeque<>();
+            Part at = start;
             while (at != null && !done.contains(at)) {
                 if (path.contains(at)) {
-                    List<Node> deadlock = new ArrayList<>();
-                    for (Node member : path.reversed()) {
+                    List<Part> deadlock = new ArrayList<>();
+                    for (Part member : path.reversed()) {
                         if (!deadlock.isEmpty() || member == at) {
                             deadlock.add(member);
                         }
@@ -124,7 +126,7 @@ final class Deadlock {
                     return deadlock;
                 }
                 path.push(at);
-                List<Node> next = waitsFor(at);
+                List<Part> next = waitsFor(at);
                 at = next.isEmpty() ? null : next.getFirst();
             }
             done.addAll(path);
@@ -132,9 +134,9 @@ final class Deadlock {
         return List.of();
     }
 
-    private String reason(Node node, List<Node> deadlock) {
-        Node next = deadlock.get((deadlock.indexOf(node) + 1) % deadlock.size());
-        boolean forRoom = offersOf.containsKey(node);
-        return node.name() + (forRoom ? " waits for room at " : " waits for pieces from ") + next.name();
+    private String reason(Part part, List<Part> deadlock) {
+        Part next = deadlock.get((deadlock.indexOf(part) + 1) % deadlock.size());
+        boolean forRoom = offersOf.containsKey(part);
+        return part.name() + (forRoom ? " waits for room at " : " waits for pieces from ") + next.name();
     }
 }

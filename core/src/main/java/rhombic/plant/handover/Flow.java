@@ -21,10 +21,10 @@ import rhombic.trace.TraceWriter;
 public final class Flow extends Run {
     private final List<Node> nodes = new ArrayList<>();
     /** What takes and gives: the nodes, or, of a conveyor, its stretches. */
-    private final List<Node> parts = new ArrayList<>();
+    private final List<Part> parts = new ArrayList<>();
     private final List<Passage> passages = new ArrayList<>();
     private final Map<String, Node> byName = new HashMap<>();
-    private final Map<Node, List<Node>> takers = new IdentityHashMap<>();
+    private final Map<Node, List<Taker>> takers = new IdentityHashMap<>();
     private final @Nullable Staff staff;
 
     /** @param resources makes the members of each group */
@@ -47,7 +47,7 @@ public final class Flow extends Run {
     public void link(Passage.Maker carried) {
         nodes.forEach(node -> parts.addAll(node.parts()));
         for (int i = 0; i < parts.size(); i++) {
-            parts.get(i).part = i;
+            parts.get(i).number = i;
         }
         passages.addAll(new Wiring(this, parts, carried).lay());
     }
@@ -132,22 +132,27 @@ public final class Flow extends Run {
 
     /** A rule has changed a piece that may wait somewhere: ranks that are kept are asked for once more. */
     public void ranksMayHaveChanged() {
-        parts.forEach(Node::updateRanks);
+        parts.forEach(Part::updateRanks);
     }
 
     /** What waits to go out of it may go now and could not before: whoever may take it serves its line. */
     void serveTakersOf(Node giver) {
         giver.parts().forEach(part -> part.waysTo().map(Way::passage).filter(Objects::nonNull).forEach(Passage::onOutletOpens));
-        for (Node node : giver.mayOfferAnywhere() ? parts : takersOf(giver)) {
-            if (!node.line.isEmpty()) {
-                toAgenda(node);
+        for (Taker taker : giver.mayOfferAnywhere() ? takers() : takersOf(giver)) {
+            if (!taker.line.isEmpty()) {
+                taker.lookAgain();
             }
         }
     }
 
+    /** All that takes pieces. */
+    List<Taker> takers() {
+        return parts.stream().map(Part::taker).filter(Objects::nonNull).toList();
+    }
+
     /** In the order of all parts, whatever the order of the links. */
-    private List<Node> takersOf(Node giver) {
+    private List<Taker> takersOf(Node giver) {
         return takers.computeIfAbsent(giver, node -> node.parts().stream().flatMap(part -> part.waysTo())
-                .map(Way::taker).distinct().sorted(Comparator.comparingInt(taker -> taker.part)).toList());
+                .map(Way::taker).distinct().sorted(Comparator.comparingInt(taker -> taker.part.number)).toList());
     }
 }

@@ -1,9 +1,33 @@
 package rhombic.plant.handover;
 
-/** Who has pieces to hand on: equipment, or the end of a link at which a piece waits. */
-interface Giver {
+import org.jspecify.annotations.Nullable;
+import rhombic.plant.piece.Piece;
+
+/** Who has pieces to hand on: a place, what waits, or the end of a link at which a piece waits. */
+public interface Giver {
     /** The piece of the offer, which has a claim, departs now. */
     void hand(Offer offer, Claim claim);
+
+    /**
+     * Whether a piece of its that stands in line can depart by {@link #handStraight}: nothing else has to be looked at then. Asked when an
+     * offer is made ready, once and for all.
+     */
+    default boolean givesStraight() {
+        return false;
+    }
+
+    /**
+     * The piece of the offer departs now, and arrives at once.
+     *
+     * @return what the offer is of from now on; null if nothing is there yet
+     */
+    default @Nullable Piece handStraight(Offer offer) {
+        throw new IllegalStateException("It does not give straight");
+    }
+
+    /** Where its pieces go out; null at the end of a link. */
+    @Nullable
+    Part part();
 
     /** The ways its pieces may go. */
     OutgoingLinks outgoingLinks();

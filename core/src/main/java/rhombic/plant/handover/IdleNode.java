@@ -1,10 +1,11 @@
 package rhombic.plant.handover;
 
+import java.util.List;
+import org.jspecify.annotations.Nullable;
 import rhombic.measure.Tally;
-import rhombic.plant.piece.Piece;
 import rhombic.study.kind.PlantElement;
 
-/** An element that pieces never meet, such as an area: it takes and gives nothing. */
+/** An element that pieces never meet, such as an area. */
 public class IdleNode extends Node {
     public IdleNode(Flow flow, int index, PlantElement element) {
         this(flow, index, element, new Tally(0));
@@ -18,18 +19,18 @@ public class IdleNode extends Node {
     protected void begin() {}
 
     @Override
-    protected final int spotFor(Way way, Piece piece) {
-        return Claim.NO_SPOT;
+    protected List<? extends Part> parts() {
+        return List.of();
     }
 
     @Override
-    protected final void accept(Claim claim, Piece piece) {
-        throw new IllegalStateException(name() + " takes nothing");
+    protected @Nullable Part entryAt(String port) {
+        return null;
     }
 
     @Override
-    public final void hand(Offer offer, Claim claim) {
-        throw new IllegalStateException(name() + " gives nothing");
+    protected @Nullable Part exitAt(String port) {
+        return null;
     }
 
     @Override

@@ -28,6 +28,8 @@ public class Offer {
 
     private final QueuedOffer[] queued;
     private final boolean isPlain;
+    /** Whether its pieces go from the line of the only taker in one step. */
+    private final boolean isStraight;
     private @Nullable QueuedOffer special;
     private @Nullable Piece piece;
     private boolean open;
@@ -71,6 +73,11 @@ public class Offer {
         for (int i = 0; i < ways.length; i++) {
             queued[i] = new QueuedOffer(this, ways[i]);
         }
+        isStraight = giver.outgoingLinks().straight() != null && giver.givesStraight();
+    }
+
+    final boolean isStraight() {
+        return isStraight;
     }
 
     /** Whether its piece is still with the giver: on offer, or bound. */
@@ -222,9 +229,7 @@ public class Offer {
     }
 
     private static void join(QueuedOffer entry) {
-        Node taker = entry.way.taker();
-        taker.line.add(entry);
-        taker.awaitRoom(entry.way, entry.piece());
+        entry.way.taker().join(entry);
         Passage passage = entry.way.passage();
         if (passage != null) {
             passage.onStanding();
@@ -236,7 +241,7 @@ public class Offer {
     }
 
     /** Offers the piece to one taker that needs no link: where it goes back for rework. */
-    public boolean makeTo(Node taker, Piece offered) {
+    public boolean makeTo(Taker taker, Piece offered) {
         piece = offered;
         QueuedOffer entry = special;
         if (entry == null || entry.way.taker() != taker) {
@@ -275,6 +280,21 @@ public class Offer {
             giver.outgoingLinks().onGone(index);
         }
         go(entry);
+    }
+
+    /** The same where its pieces go in one step; gives the piece, which has left its giver. */
+    Piece takeStraight(QueuedOffer entry) {
+        Taker taker = entry.way.taker();
+        Piece gone = piece();
+        taker.line.remove(entry);
+        open = false;
+        Piece next = giver.handStraight(this);
+        if (next != null) {
+            piece = next;
+            open = true;
+            taker.line.add(entry);
+        }
+        return gone;
     }
 
     public void withdraw() {

@@ -41,11 +41,11 @@ public final class OutgoingLinks {
         boolean fits(Piece piece);
     }
 
-    /** @param node that the ways lead out of */
-    OutgoingLinks(List<Way> ways, List<Link> links, Routing routing, Flow flow, Node node, UniformRandomProvider chance) {
+    /** @param part that the ways lead out of */
+    OutgoingLinks(List<Way> ways, List<Link> links, Routing routing, Flow flow, Part part, UniformRandomProvider chance) {
         this.ways = ways.toArray(Way[]::new);
         this.links = links;
-        scope = node.scope("way out");
+        scope = part.scope("way out");
         choice = routing.choice();
         formula = choice == Routing.Choice.FORMULA ? flow.formula(routing.formula()) : null;
         double[] given = links.stream().mapToDouble(link -> link.share().map(Quantity::amount).orElse(0.0)).toArray();
@@ -53,7 +53,7 @@ public final class OutgoingLinks {
         shares = byChance ? given : null;
         this.chance = byChance ? chance : null;
         boolean filtered = links.stream().anyMatch(link -> !(link.filter() instanceof LinkFilter.All));
-        fits = filtered ? fits(flow, node) : null;
+        fits = filtered ? fits(flow, part) : null;
         forAll = new boolean[this.ways.length];
         for (int i = 0; i < forAll.length; i++) {
             forAll[i] = links.get(i).filter() instanceof LinkFilter.All;
@@ -68,7 +68,7 @@ public final class OutgoingLinks {
     private OutgoingLinks(Way only) {
         ways = new Way[] {only};
         links = List.of();
-        scope = only.taker().scope("end of a link");
+        scope = only.taker().part.scope("end of a link");
         choice = Routing.Choice.PREFERENCE;
         formula = null;
         shares = null;
@@ -85,7 +85,7 @@ public final class OutgoingLinks {
         return new OutgoingLinks(way);
     }
 
-    private Fit[] fits(Flow flow, Node node) {
+    private Fit[] fits(Flow flow, Part part) {
         List<Fit> made = new ArrayList<>();
         for (int i = 0; i < links.size(); i++) {
             Link link = links.get(i);
@@ -100,7 +100,7 @@ public final class OutgoingLinks {
                 }
                 case LinkFilter.Condition where -> {
                     Formula condition = flow.formula(where.formula());
-                    PlantScope own = node.scopeWithStream(link.id());
+                    PlantScope own = part.scopeWithStream(link.id());
                     yield piece -> own.evaluate(condition, piece, condition::truth);
                 }
                 case LinkFilter.LoadCarriers() -> piece -> flow.types.isLoadCarrier(piece.type);

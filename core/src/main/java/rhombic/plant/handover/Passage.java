@@ -29,7 +29,7 @@ public abstract class Passage implements Giver, Breakdown.Owner {
     public final LinkTally tally = new LinkTally();
     protected final Flow flow;
     protected final Modes modes;
-    private final Node taker;
+    private final Taker taker;
     private final Path path;
     private final Deque<Trip> unused = new ArrayDeque<>();
     /** Those that wait at the end, the first of them on offer. */
@@ -45,7 +45,7 @@ public abstract class Passage implements Giver, Breakdown.Owner {
      * @param number of the link
      * @param entry how pieces come in at the taker
      */
-    public record Course(int number, Link link, Node giver, Node taker, Way.Entry entry) {
+    public record Course(int number, Link link, Node giver, Taker taker, Way.Entry entry) {
         /** Where pieces are taken up. */
         public Pose outlet() {
             return Layout.outlet(giver.element(), link.fromPort());
@@ -53,7 +53,7 @@ public abstract class Passage implements Giver, Breakdown.Owner {
 
         /** Where they are set down. */
         public Pose inlet() {
-            return Layout.inlet(taker.element(), link.toPort());
+            return Layout.inlet(taker.node().element(), link.toPort());
         }
     }
 
@@ -112,7 +112,7 @@ public abstract class Passage implements Giver, Breakdown.Owner {
         index = course.number;
         link = course.link;
         taker = course.taker;
-        path = Layout.path(link, course.giver.element(), taker.element());
+        path = Layout.path(link, course.giver.element(), taker.node().element());
         modes = Repairs.modes(flow, flow.staff(), link.id(), link.failures(), this);
         arrival = new Way(OutgoingLinks.ANY, taker, null, course.entry);
         toTaker = OutgoingLinks.only(arrival);
@@ -197,7 +197,7 @@ public abstract class Passage implements Giver, Breakdown.Owner {
     // ---- arriving
 
     protected final void arrive(Trip trip) {
-        flow.countStep(taker);
+        flow.countStep(taker.part);
         onEnd(trip);
         modes.count(1);
         trip.piece().moveNanos += flow.now() - trip.begunNanos;
@@ -231,7 +231,7 @@ public abstract class Passage implements Giver, Breakdown.Owner {
             endOffer = offer;
         }
         while (!atEnd.isEmpty() && offer.make(atEnd.peek().piece())) {
-            flow.countStep(taker);
+            flow.countStep(taker.part);
         }
     }
 
@@ -250,6 +250,11 @@ public abstract class Passage implements Giver, Breakdown.Owner {
     }
 
     @Override
+    public final @Nullable Part part() {
+        return null;
+    }
+
+    @Override
     public final OutgoingLinks outgoingLinks() {
         return toTaker;
     }
@@ -259,7 +264,7 @@ public abstract class Passage implements Giver, Breakdown.Owner {
         return false;
     }
 
-    public final Node taker() {
+    public final Taker taker() {
         return taker;
     }
 
@@ -294,7 +299,7 @@ public abstract class Passage implements Giver, Breakdown.Owner {
     public final void onRepaired(Breakdown by) {
         if (--downs == 0) {
             onUp();
-            flow.toAgenda(taker);
+            taker.lookAgain();
         }
         traceState();
     }

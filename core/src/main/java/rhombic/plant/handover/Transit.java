@@ -64,7 +64,7 @@ final class Transit extends Passage {
 
     private void traceMove(Piece piece, Pace pace) {
         if (flow.trace != null) {
-            flow.trace.moves(flow.now(), piece.body, taker().index, index, pace);
+            flow.trace.moves(flow.now(), piece.body, taker().node().index, index, pace);
         }
     }
 
@@ -76,7 +76,7 @@ final class Transit extends Passage {
     @Override
     protected void onTakenOver(Trip trip) {
         if (maxPieces < Integer.MAX_VALUE) {
-            flow.toAgenda(taker()); // those in its line that come this way may set out
+            taker().lookAgain(); // those in its line that come this way may set out
         }
     }
 

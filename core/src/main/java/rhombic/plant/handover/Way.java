@@ -8,7 +8,7 @@ import rhombic.plant.piece.Piece;
  */
 public final class Way {
     private final int index;
-    private final Node taker;
+    private final Taker taker;
     private final @Nullable Passage passage;
     private final Entry entry;
     /** Of what takes no time: one piece goes after the other. */
@@ -34,14 +34,14 @@ public final class Way {
      * @param passage what is on its way; null if it takes no time
      * @param entry how they come in at the taker
      */
-    Way(int index, Node taker, @Nullable Passage passage, Entry entry) {
+    Way(int index, Taker taker, @Nullable Passage passage, Entry entry) {
         this.index = index;
         this.taker = taker;
         this.passage = passage;
         this.entry = entry;
     }
 
-    Way(int index, Node taker, @Nullable Passage passage) {
+    Way(int index, Taker taker, @Nullable Passage passage) {
         this(index, taker, passage, Entry.USUAL);
     }
 
@@ -49,7 +49,7 @@ public final class Way {
         return index;
     }
 
-    public Node taker() {
+    public Taker taker() {
         return taker;
     }
 
@@ -68,8 +68,7 @@ public final class Way {
 
     /** The piece, which has left its giver, comes to the spot in this instant. */
     public void arriveAtOnce(Piece piece, int spot) {
-        atOnce.agree(piece, spot);
-        taker.accept(atOnce, piece);
+        taker.takeAtOnce(atOnce, piece, spot);
     }
 
     /** Claims the spot for the piece. */

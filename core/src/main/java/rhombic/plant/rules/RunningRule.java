@@ -7,7 +7,7 @@ import rhombic.kernel.Event;
 import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.plant.goods.GoodsInNode;
 import rhombic.plant.handover.Flow;
-import rhombic.plant.handover.IdleNode;
+import rhombic.plant.handover.FaultyNode;
 import rhombic.plant.handover.Node;
 import rhombic.plant.handover.PlantScope;
 import rhombic.plant.handover.Reaction;
@@ -192,7 +192,7 @@ final class RunningRule implements Reaction {
 
     private void create(PlantScope scope, Rule.Action.Create create) {
         int type = flow.types.number(create.type());
-        if (node(scope, create.goodsIn()) instanceof IdleNode) {
+        if (node(scope, create.goodsIn()) instanceof FaultyNode) {
             return; // it has an error, which the check tells, and takes no part
         }
         if (type < 0 || !(node(scope, create.goodsIn()) instanceof GoodsInNode goodsIn)) {

@@ -176,13 +176,13 @@ public final class Census {
         piece.isGone = true;
         long now = run.now();
         long lead = now - piece.createdNanos;
-        types[piece.type].onLeave(lead, piece.workNanos, piece.blockedNanos, piece.moveNanos, piece.crewNanos, piece.valueNanos);
         boolean holdsOthers = run.types.isLoadCarrier(piece.type) || piece.load != null && !piece.load.isEmpty();
+        total.onLeave(now, lead, types[piece.type], holdsOthers);
+        types[piece.type].onLeave(lead, piece.workNanos, piece.blockedNanos, piece.moveNanos, piece.crewNanos, piece.valueNanos);
         if (run.diary != null && !holdsOthers) {
             run.diary.onLeft(new Diary.Journey(piece.body, piece.type, piece.createdNanos, now, piece.workNanos, piece.blockedNanos,
                     piece.moveNanos, piece.crewNanos));
         }
-        total.onLeave(now, lead, holdsOthers);
         if (piece.load != null) {
             piece.load.forEach(this::countLeaving);
         }

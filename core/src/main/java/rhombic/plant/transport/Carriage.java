@@ -96,12 +96,12 @@ final class Carriage extends Passage {
 
     @Override
     protected void onStanding() {
-        flow.toAgenda(taker());
+        taker().lookAgain();
     }
 
     @Override
     protected void onBacklog() {
-        flow.toAgenda(taker());
+        taker().lookAgain();
     }
 
     @Override
@@ -247,7 +247,7 @@ final class Carriage extends Passage {
         order.offer.hand(order.trip.claim());
         order.trip.begin();
         if (flow.trace != null) {
-            flow.trace.carried(flow.now(), order.trip.piece().body, taker().index, index, person, below);
+            flow.trace.carried(flow.now(), order.trip.piece().body, taker().node().index, index, person, below);
         }
     }
 
@@ -265,7 +265,7 @@ final class Carriage extends Passage {
         orders.remove(order.trip);
         order.trip.release();
         order.offer.unbind();
-        flow.toAgenda(taker());
+        taker().lookAgain();
     }
 
     @Override

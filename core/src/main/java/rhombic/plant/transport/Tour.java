@@ -104,7 +104,7 @@ final class Tour implements Job.Owner {
                 takeUp(order);
             }
         }
-        flow.toAgenda(here.taker()); // more may wait here that can be taken now
+        here.taker().lookAgain(); // more may wait here that can be taken now
         flow.atEndOfInstant(this::goOn);
     }
 
@@ -181,7 +181,7 @@ final class Tour implements Job.Owner {
             return;
         }
         stops.removeFirst();
-        flow.toAgenda(here.taker()); // more may wait to be carried
+        here.taker().lookAgain(); // more may wait to be carried
         next();
     }
 

@@ -136,8 +136,8 @@ public final class AssemblyNode extends WorkNode {
     }
 
     @Override
-    public void connect(OutgoingLinks ways, Ranking ranking, boolean someMayNotGo) {
-        super.connect(ways, ranking, someMayNotGo);
+    protected void connect(OutgoingLinks ways, Ranking ranking) {
+        super.connect(ways, ranking);
         for (int i = 0; i <= any; i++) {
             partQueues.add(new RankedQueue<>(ranking));
         }
@@ -162,12 +162,12 @@ public final class AssemblyNode extends WorkNode {
     }
 
     @Override
-    protected int spotFor(Way way, Piece piece) {
+    public int spotFor(Way way, Piece piece) {
         if (isBase[piece.type]) {
             return hasSlot(piece) ? SLOT : Claim.NO_SPOT;
         }
         int room = capacityOf(piece.type);
-        return room >= 0 && there[room] + claimsAt(FIRST_ROOM + room) < partCapacity ? FIRST_ROOM + room : Claim.NO_SPOT;
+        return room >= 0 && there[room] + taker.claimsAt(FIRST_ROOM + room) < partCapacity ? FIRST_ROOM + room : Claim.NO_SPOT;
     }
 
     /** Which room a part waits in; -1 if no recipe needs it. */
@@ -176,7 +176,7 @@ public final class AssemblyNode extends WorkNode {
     }
 
     @Override
-    protected void accept(Claim claim, Piece piece) {
+    public void accept(Claim claim, Piece piece) {
         receive(piece);
         notifyRules(Rule.PieceEvent.ENTERS, piece);
         if (!isBase[piece.type]) {

@@ -3,10 +3,12 @@ package rhombic.plant.work;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
-import rhombic.plant.handover.Node;
+import rhombic.plant.handover.Giver;
 import rhombic.plant.handover.Offer;
 import rhombic.plant.handover.OutgoingLinks;
+import rhombic.plant.handover.Part;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.SmallList;
 import rhombic.study.Rule;
@@ -14,7 +16,7 @@ import rhombic.study.value.EquipmentState;
 import rhombic.trace.PieceStatus;
 
 /** What is done at one place and goes on: by the usual ways, and what goes by itself, such as what came off a carrier. */
-final class Finished {
+final class Finished implements Giver {
     /** By the usual ways. */
     final SmallList out = new SmallList();
 
@@ -29,18 +31,12 @@ final class Finished {
     private List<Outlet> bound = List.of();
 
     /** The offer of what goes on. */
-    static final class Outlet extends Offer {
-        private final Finished of;
+    private static final class Outlet extends Offer {
         private final SmallList pieces;
 
         Outlet(Finished of, SmallList pieces) {
-            super(of.place.node);
-            this.of = of;
+            super(of);
             this.pieces = pieces;
-        }
-
-        Finished of() {
-            return of;
         }
     }
 
@@ -56,6 +52,28 @@ final class Finished {
             besides = there;
         }
         return there;
+    }
+
+    // ---- as a giver
+
+    @Override
+    public Part part() {
+        return place.node;
+    }
+
+    @Override
+    public OutgoingLinks outgoingLinks() {
+        return place.node.outgoingLinks();
+    }
+
+    @Override
+    public boolean isOutletHeld() {
+        return place.node.isOutletHeld();
+    }
+
+    @Override
+    public boolean givesStraight() {
+        return place.node.straight() != null;
     }
 
     private boolean isEmpty() {
@@ -78,6 +96,18 @@ final class Finished {
         out.add(piece);
         sinceNanos = place.node.flow.now();
         usual().stand(piece);
+    }
+
+    @Override
+    public @Nullable Piece handStraight(Offer given) {
+        WorkNode node = place.node;
+        long now = node.flow.now();
+        node.touchedNanos = now;
+        Piece piece = out.removeFirst();
+        piece.blockedNanos += now - sinceNanos;
+        node.tally.onLeave(now, now - piece.arrivedNanos);
+        place.emptied();
+        return null;
     }
 
     private void told(Piece piece, int way) {
@@ -110,8 +140,8 @@ final class Finished {
     }
 
     private boolean offer(Offer made, Piece piece) {
-        Node maker = piece.isFailed() ? place.node.flow.node(piece.madeBy) : null;
-        boolean gone = maker == null ? made.make(piece) : made.makeTo(maker, piece);
+        WorkNode maker = piece.isFailed() ? (WorkNode) place.node.flow.node(piece.madeBy) : null;
+        boolean gone = maker == null ? made.make(piece) : made.makeTo(maker.taker, piece);
         if (!gone) {
             told(piece, maker == null ? made.way() : PieceStatus.wayBack(maker.index));
         }
@@ -136,11 +166,13 @@ final class Finished {
         return made;
     }
 
-    /** Hands on what that offer is of. */
-    void hand(Outlet given) {
+    @Override
+    public void hand(Offer offer, Claim claim) {
         assert place.phase == Place.Phase.DONE : "a piece is handed on before its work has ended";
+        Outlet given = (Outlet) offer;
         WorkNode node = place.node;
         long now = node.flow.now();
+        node.touchedNanos = now;
         boolean wasBound = !bound.isEmpty() && bound.remove(given);
         Piece piece = wasBound ? given.piece() : given.pieces.removeFirst();
         long toBeFetched = given.takeFetchedAfter();
@@ -157,14 +189,16 @@ final class Finished {
         }
     }
 
-    void onToBeFetchedChanged() {
+    @Override
+    public void onToBeFetchedChanged(Offer given) {
         if (place.phase == Place.Phase.DONE && !isOffering) {
             place.enter(keptBy());
         }
     }
 
-    /** Its piece stays until it is fetched; the next may be offered. */
-    void onBound(Outlet given) {
+    @Override
+    public void onBound(Offer offer) {
+        Outlet given = (Outlet) offer;
         bound = bound.isEmpty() ? new ArrayList<>() : bound;
         bound.add(given);
         given.pieces.removeFirst();
@@ -181,7 +215,9 @@ final class Finished {
     }
 
     /** Its piece is offered again, behind the others. */
-    void onUnbound(Outlet given) {
+    @Override
+    public void onUnbound(Offer offer) {
+        Outlet given = (Outlet) offer;
         bound.remove(given);
         given.pieces.add(given.piece());
         place.node.offerLater(place);

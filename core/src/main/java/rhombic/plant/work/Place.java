@@ -3,10 +3,8 @@ package rhombic.plant.work;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Simulator;
 import rhombic.plant.activity.Activity;
-import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Maintenance;
-import rhombic.plant.handover.Way;
 import rhombic.plant.maintenance.Modes;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.SmallList;
@@ -387,65 +385,49 @@ public final class Place extends Activity implements Staffing.Listener {
     @Override
     protected void passes(long nanos) {
         if (phase == Phase.WORK) {
+            long value = addsValue ? nanos : 0;
             for (int i = 0; i < load.size(); i++) {
-                load.get(i).workNanos += nanos;
-                load.get(i).valueNanos += addsValue ? nanos : 0;
+                Piece piece = load.get(i);
+                piece.workNanos += nanos;
+                piece.valueNanos += value;
             }
-            if (addsValue) {
-                node.tally.addValueTime(nanos);
-            }
+            node.tally.addValueTime(value);
         }
     }
 
     @Override
     protected void ends() {
-        Way only = node.straight();
-        if (only == null) {
+        StraightStep straight = node.straight();
+        if (straight == null || load.getFirst().toScrap) {
             endsStep();
         } else {
-            goStraight(only);
+            Piece piece = load.removeFirst();
+            straight.end(this, piece);
         }
         flow.settle();
     }
 
-    /** Where nothing else has to be looked at, the piece goes on and the next is begun in one go, or it stands in line. */
-    private void goStraight(Way only) {
-        Piece piece = load.getFirst();
-        if (piece.toScrap) {
-            endsStep();
-            return;
-        }
-        long now = flow.now();
-        load.clear();
-        node.touchedNanos = now;
-        int spot = node.isOutletHeld() ? Claim.NO_SPOT : only.spotAtOnce(piece);
-        if (spot == Claim.NO_SPOT) {
-            phase = Phase.DONE;
-            done.stand(piece);
-            enter(EquipmentState.BLOCKED);
-        } else {
-            node.tally.onLeave(now, now - piece.arrivedNanos);
-            only.arriveAtOnce(piece, spot);
-            node.takeNext(this);
-        }
-    }
+    // ---- what a straight step does here
 
-    /** Begins the only operation of a station with nothing else to be looked at. */
-    void beginStraight(Piece piece) {
-        long now = flow.now();
+    void beginStraight(Piece piece, long nanos, boolean isAddingValue) {
         load.add(piece);
         phase = Phase.WORK;
         operation = 0;
-        addsValue = times.addsValue(0);
-        node.tally.onBegin(now - piece.arrivedNanos);
-        long nanos = times.straightNanos();
-        if (nanos == 0) {
-            flow.countStep(node);
-        }
+        addsValue = isAddingValue;
         start(nanos);
         if (state != EquipmentState.WORKING) {
             enter(EquipmentState.WORKING);
         }
+    }
+
+    void standStraight(Piece piece) {
+        phase = Phase.DONE;
+        done.stand(piece);
+        enter(EquipmentState.BLOCKED);
+    }
+
+    void showFree() {
+        enter(EquipmentState.STARVED);
     }
 
     private void endsStep() {
@@ -507,8 +489,9 @@ public final class Place extends Activity implements Staffing.Listener {
 
     /** All that was done has gone: it is served, pauses, or takes the next. */
     void emptied() {
-        if (node.isStraight()) {
-            node.takeNextLater(this);
+        StraightStep straight = node.straight();
+        if (straight != null) {
+            straight.onGone(this);
         } else if (node.isServiceDue()) {
             phase = Phase.SERVICE;
             step(EquipmentState.SERVICE, times.serviceCrew());

@@ -48,26 +48,30 @@ public final class StationNode extends WorkNode {
     }
 
     @Override
-    protected int spotFor(Way way, Piece piece) {
+    public int spotFor(Way way, Piece piece) {
         return hasSlot(piece) ? SLOT : Claim.NO_SPOT;
     }
 
     @Override
-    protected int capacityFor(Piece piece) {
-        return slots() - claimsAt(SLOT);
+    public int capacityFor(Piece piece) {
+        return slots() - taker.claimsAt(SLOT);
     }
 
     @Override
-    protected void accept(Claim claim, Piece piece) {
-        receive(piece);
-        if (isStraight()) {
-            if (hasFreePlace()) {
-                takeFreePlace().beginStraight(piece);
-            } else {
-                queue.add(piece);
-            }
+    public void take(Piece piece) {
+        StraightStep straight = straight();
+        assert straight != null : "room is counted where the step is straight";
+        taker.addRoom(-1);
+        straight.take(piece);
+    }
+
+    @Override
+    public void accept(Claim claim, Piece piece) {
+        if (straight() != null) {
+            take(piece);
             return;
         }
+        receive(piece);
         notifyRules(Rule.PieceEvent.ENTERS, piece);
         Place loading = gathering;
         if (loading != null) {

@@ -18,12 +18,12 @@ public final class UnpackingNode extends WorkNode {
     }
 
     @Override
-    protected int spotFor(Way way, Piece piece) {
+    public int spotFor(Way way, Piece piece) {
         return hasSlot(piece) ? SLOT : Claim.NO_SPOT;
     }
 
     @Override
-    protected void accept(Claim claim, Piece piece) {
+    public void accept(Claim claim, Piece piece) {
         receive(piece);
         notifyRules(Rule.PieceEvent.ENTERS, piece);
         if (hasFreePlace()) {

@@ -9,8 +9,9 @@ import rhombic.plant.activity.Holds;
 import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Node;
-import rhombic.plant.handover.Offer;
 import rhombic.plant.handover.OutgoingLinks;
+import rhombic.plant.handover.Room;
+import rhombic.plant.handover.Taker;
 import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.RankedQueue;
@@ -26,11 +27,12 @@ import rhombic.study.work.Work;
  * Work is done here, at one or several places. What is done stays at its place until it can go on; then the place is
  * served, pauses and takes the next, as the study says.
  */
-abstract class WorkNode extends Node {
+abstract class WorkNode extends Node implements Room {
     /** The spot on a place or before them: which one is known when the piece comes. */
     static final int SLOT = Claim.ANY_SPOT;
 
     RankedQueue<Piece> queue = new RankedQueue<>();
+    final Taker taker = new Taker(this, this);
     final int inputCapacity;
     private final WorkTimes times;
     private final Holds work = new Holds();
@@ -41,8 +43,8 @@ abstract class WorkNode extends Node {
     private long workedSinceService;
     private final List<Place> toOffer = new ArrayList<>();
     private boolean marksWork;
-    /** The way that all pieces go straight on from the work here to the next; null where anything else has to be looked at. */
-    private @Nullable Way straight;
+    /** Null where anything else has to be looked at. */
+    private @Nullable StraightStep straight;
 
     WorkNode(Flow flow, int index, WorkEquipment equipment) {
         super(flow, index, equipment, new Tally(equipment.work().places()));
@@ -54,14 +56,19 @@ abstract class WorkNode extends Node {
     }
 
     @Override
-    public void connect(OutgoingLinks ways, Ranking ranking, boolean someMayNotGo) {
+    protected final Taker taker() {
+        return taker;
+    }
+
+    @Override
+    protected void connect(OutgoingLinks ways, Ranking ranking) {
         marksWork = flow.blueprint.isBeforeInspection(name());
-        super.connect(ways, ranking, someMayNotGo);
+        super.connect(ways, ranking);
         queue = new RankedQueue<>(ranking);
     }
 
     @Override
-    protected final boolean isCapacityByPiece() {
+    public final boolean isCapacityByPiece() {
         return marksWork || waitsByType();
     }
 
@@ -91,51 +98,13 @@ abstract class WorkNode extends Node {
      */
     final void setStraight(Way only) {
         if (times.isStraight() && maintenance == null && rules == null && !marksWork && flow.trace == null && flow.diary == null) {
-            straight = only;
+            straight = new StraightStep(this, only, times);
+            taker.countRoom(places.length + inputCapacity);
         }
     }
 
-    final boolean isStraight() {
-        return straight != null;
-    }
-
-    final @Nullable Way straight() {
+    final @Nullable StraightStep straight() {
         return straight;
-    }
-
-    /** A place whose piece has gone takes the next that waits, or that stands in line, or is free. */
-    final void takeNext(Place place) {
-        takeWaiting(place);
-        if (!line.isEmpty()) {
-            if (flow.isClear()) {
-                serveLine();
-            } else {
-                flow.toAgenda(this);
-            }
-        }
-        if (place.phase == Place.Phase.FREE) {
-            place.enter(EquipmentState.STARVED);
-        }
-    }
-
-    /** The same while a piece is on its way from here: those in line are served after that. */
-    final void takeNextLater(Place place) {
-        takeWaiting(place);
-        if (!line.isEmpty()) {
-            flow.toAgenda(this);
-        }
-        if (place.phase == Place.Phase.FREE) {
-            place.enter(EquipmentState.STARVED);
-        }
-    }
-
-    private void takeWaiting(Place place) {
-        if (queue.isEmpty()) {
-            place.phase = Place.Phase.FREE;
-            free[freeCount++] = place;
-        } else {
-            place.beginStraight(queue.takeFirst());
-        }
     }
 
     @Override
@@ -241,6 +210,15 @@ abstract class WorkNode extends Node {
         return freeCount;
     }
 
+    /** There is room for one more. */
+    final void hasGone() {
+        taker.addRoom(1);
+    }
+
+    final void setFree(Place place) {
+        free[freeCount++] = place;
+    }
+
     final Place takeFreePlace() {
         Place place = free[--freeCount];
         assert place != null : "more places are taken than there are";
@@ -277,7 +255,7 @@ abstract class WorkNode extends Node {
         if (piece.rework != null && takeBack(piece)) {
             return freeOnPlaces() > 0 || queue.urgent() < piece.rework.capacity;
         }
-        return slots() > claimsAt(SLOT);
+        return slots() > taker.claimsAt(SLOT);
     }
 
     final boolean takeBack(Piece piece) {
@@ -286,7 +264,7 @@ abstract class WorkNode extends Node {
 
     /** What came without a claim may have taken what was claimed by others. */
     final void deferClaims() {
-        deferClaims(SLOT, Math.max(0, slots()));
+        taker.deferClaims(SLOT, Math.max(0, slots()));
     }
 
     final void receive(Piece piece) {
@@ -355,30 +333,6 @@ abstract class WorkNode extends Node {
 
     // ---- going on
 
-    @Override
-    public final void hand(Offer given, Claim claim) {
-        touchedNanos = flow.now();
-        Finished.Outlet outlet = (Finished.Outlet) given;
-        outlet.of().hand(outlet);
-    }
-
-    @Override
-    public final void onToBeFetchedChanged(Offer given) {
-        ((Finished.Outlet) given).of().onToBeFetchedChanged();
-    }
-
-    @Override
-    public final void onBound(Offer given) {
-        Finished.Outlet outlet = (Finished.Outlet) given;
-        outlet.of().onBound(outlet);
-    }
-
-    @Override
-    public final void onUnbound(Offer given) {
-        Finished.Outlet outlet = (Finished.Outlet) given;
-        outlet.of().onUnbound(outlet);
-    }
-
     /** What is done there is offered once what is under way at this instant has been carried out. */
     final void offerLater(Place place) {
         toOffer.add(place);
@@ -393,7 +347,7 @@ abstract class WorkNode extends Node {
             free[freeCount++] = place;
             place.enter(EquipmentState.STARVED);
         }
-        if (!line.isEmpty()) {
+        if (!taker.line.isEmpty()) {
             flow.toAgenda(this);
         }
     }
@@ -401,7 +355,7 @@ abstract class WorkNode extends Node {
     @Override
     public void attend() {
         assert isWorkExpected() : name() + " works while it is held";
-        serveLine();
+        taker.serveLine();
         while (!toOffer.isEmpty()) {
             Place place = toOffer.removeLast();
             if (place.phase == Place.Phase.DONE) {

@@ -138,8 +138,8 @@ final class WorkTimes {
     }
 
     /** How long the one operation takes. */
-    long straightNanos() {
-        return straight.nextNanos();
+    TimeSampler straight() {
+        return straight;
     }
 
     /** Pieces after which a service is due; {@link Integer#MAX_VALUE} if none ever is. */

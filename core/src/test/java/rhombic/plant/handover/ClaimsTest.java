@@ -40,7 +40,7 @@ class ClaimsTest {
             for (int i = 0; i < MOMENTS; i++) {
                 now += (long) (random.nextDouble() * 2 * length / MOMENTS);
                 asked.advance(Math.min(now, length), () -> false);
-                flow.nodes().forEach(node -> node.parts().forEach(part -> ask(part, random.nextInt(3))));
+                flow.takers().forEach(taker -> ask(taker, random.nextInt(3)));
             }
             asked.advance(length, () -> false);
         } catch (RunTroubleException e) {
@@ -53,10 +53,12 @@ class ClaimsTest {
         assertEquals(expected.equipment().toString(), asked.figures().equipment().toString());
     }
 
-    private static void ask(Node part, int times) {
+    private static void ask(Taker taker, int times) {
         for (int i = 0; i < times; i++) {
-            for (Offer.QueuedOffer entry = part.line.first(); entry != null; entry = part.line.next(entry)) {
-                part.spotFor(entry.way, entry.piece());
+            for (Offer.QueuedOffer entry = taker.line.first(); entry != null; entry = taker.line.next(entry)) {
+                taker.waitsForPassageOnly(entry);
+                taker.spotAtOnce(entry.way, entry.piece());
+                taker.roomFor(entry.piece());
                 entry.mayGo();
             }
         }
@@ -76,18 +78,18 @@ class ClaimsTest {
             } catch (RunTroubleException e) {
                 return;
             }
-            int claims = flow.nodes().stream().flatMap(node -> node.parts().stream()).mapToInt(Node::claims).sum();
+            int claims = flow.takers().stream().mapToInt(Taker::claims).sum();
             int onTheWay = flow.passages().stream().mapToInt(passage -> passage.tally.onTheWay()).sum();
             int waiting = flow.passages().stream().mapToInt(Passage::waitingAtEnd).sum();
             long fetched = flow.passages().stream().flatMap(Passage::beingFetched).count();
             assertEquals(onTheWay - waiting + fetched, claims, "on the way and not waiting at the end of a link, or being fetched");
-            flow.nodes().stream().flatMap(node -> node.parts().stream()).forEach(part -> {
+            flow.takers().forEach(taker -> {
                 int bySpot = 0;
                 for (int spot = 0; spot < 100; spot++) {
-                    bySpot += part.claimsAt(spot);
+                    bySpot += taker.claimsAt(spot);
                 }
-                assertEquals(part.claims(), bySpot, part.name());
-                assertTrue(part.claims() >= 0);
+                assertEquals(taker.claims(), bySpot, taker.name());
+                assertTrue(taker.claims() >= 0);
             });
         }
     }

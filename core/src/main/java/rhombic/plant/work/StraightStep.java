@@ -1,0 +1,98 @@
+package rhombic.plant.work;
+
+import rhombic.chance.TimeSampler;
+import rhombic.measure.Tally;
+import rhombic.plant.handover.Claim;
+import rhombic.plant.handover.Flow;
+import rhombic.plant.handover.Way;
+import rhombic.plant.piece.Piece;
+
+/**
+ * What a station does where nothing but its work has to be looked at: all pieces go one way, at once; nothing keeps it from working, nobody
+ * is needed, and nobody listens. Then the end of the work, the claim of the next place, the departure and the begin of the next work are one
+ * step.
+ */
+final class StraightStep {
+    private final WorkNode node;
+    private final Flow flow;
+    private final Tally tally;
+    private final Way way;
+    private final TimeSampler time;
+    private final boolean addsValue;
+
+    StraightStep(WorkNode node, Way way, WorkTimes times) {
+        this.node = node;
+        flow = node.flow;
+        tally = node.tally;
+        this.way = way;
+        time = times.straight();
+        addsValue = times.addsValue(0);
+    }
+
+    /** A piece has come. */
+    void take(Piece piece) {
+        long now = flow.now();
+        piece.arrivedNanos = now;
+        node.touchedNanos = now;
+        tally.onEnter(now);
+        if (node.hasFreePlace()) {
+            begin(node.takeFreePlace(), piece, now);
+        } else {
+            node.queue.add(piece);
+        }
+    }
+
+    private void begin(Place place, Piece piece, long now) {
+        tally.onBegin(now - piece.arrivedNanos);
+        long nanos = time.nextNanos();
+        if (nanos == 0) {
+            flow.countStep(node); // in a circle of such, time would never go on
+        }
+        place.beginStraight(piece, nanos, addsValue);
+    }
+
+    /** The work of a place has ended: its piece goes on and the next is begun, or it stands in line. */
+    void end(Place place, Piece piece) {
+        long now = flow.now();
+        node.touchedNanos = now;
+        int spot = node.isOutletHeld() ? Claim.NO_SPOT : way.spotAtOnce(piece);
+        if (spot == Claim.NO_SPOT) {
+            place.standStraight(piece);
+            return;
+        }
+        tally.onLeave(now, now - piece.arrivedNanos);
+        way.arriveAtOnce(piece, spot);
+        takeNext(place, now);
+        if (!node.taker.line.isEmpty()) {
+            if (flow.isClear()) {
+                node.taker.serveLine();
+            } else {
+                flow.toAgenda(node);
+            }
+        }
+        if (place.phase == Place.Phase.FREE) {
+            place.showFree();
+        }
+    }
+
+    /** What stood in line has gone, and is on its way yet: those who wait for the place are served after that. */
+    void onGone(Place place) {
+        takeNext(place, flow.now());
+        if (!node.taker.line.isEmpty()) {
+            flow.toAgenda(node);
+        }
+        if (place.phase == Place.Phase.FREE) {
+            place.showFree();
+        }
+    }
+
+    private void takeNext(Place place, long now) {
+        node.hasGone();
+        if (node.queue.isEmpty()) {
+            place.phase = Place.Phase.FREE;
+            node.setFree(place);
+        } else {
+            begin(place, node.queue.takeFirst(), now);
+        }
+    }
+}
