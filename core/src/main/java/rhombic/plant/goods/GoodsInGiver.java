@@ -70,9 +70,10 @@ final class GoodsInGiver implements Giver {
 
     /** Offers what is next, as long as it goes at once. */
     void offerNext() {
-        while (!offer().isOpen()) {
+        Offer made = offer();
+        while (!made.isOpen()) {
             Piece next = next();
-            if (next == null || !offer().make(next)) {
+            if (next == null || !made.make(next)) {
                 return;
             }
             node.flow.countStep(node);
