@@ -1,10 +1,11 @@
 package rhombic.scene;
 
+import rhombic.space.Pose;
 import rhombic.study.kind.Crew;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PersonState;
 import rhombic.trace.Moment;
-import rhombic.trace.PeopleMoment;
+import rhombic.trace.MoverMoment;
 
 /**
  * Puts every person and every other resource where it is drawn, and says how people hold themselves: a pure function of study and moment.
@@ -56,7 +57,7 @@ public final class PeopleScene {
 
     /** Poses them for the moment. */
     public void pose(Moment moment) {
-        PeopleMoment now = moment.people();
+        MoverMoment now = moment.movers();
         long nanos = moment.timeNanos();
         for (int i = 0; i < crews.length; i++) {
             seen[i] = i < now.count() && (crews[i] < 0 || isOnTheFloor(now, i, nanos));
@@ -72,19 +73,20 @@ public final class PeopleScene {
     }
 
     /** Who has gone home is not there; who still walks there is. */
-    private static boolean isOnTheFloor(PeopleMoment now, int person, long nanos) {
-        return now.state(person) != PersonState.OFF_SHIFT || now.isWalking(person, nanos);
+    private static boolean isOnTheFloor(MoverMoment now, int person, long nanos) {
+        return now.state(person) != PersonState.OFF_SHIFT || now.isMoving(person, nanos);
     }
 
-    private void pose(int person, PeopleMoment now, long nanos) {
-        x[person] = now.x(person, nanos);
-        y[person] = now.y(person, nanos);
-        headings[person] = now.headingDegrees(person, nanos);
+    private void pose(int person, MoverMoment now, long nanos) {
+        Pose pose = now.pose(person, nanos);
+        x[person] = pose.x();
+        y[person] = pose.y();
+        headings[person] = pose.heading();
         if (crews[person] < 0) {
             postures[person] = Posture.STANDS;
             return;
         }
-        postures[person] = now.isWalking(person, nanos) ? onTheWay(now.state(person)) : inPlace(now.state(person));
+        postures[person] = now.isMoving(person, nanos) ? onTheWay(now.state(person)) : inPlace(now.state(person));
         phases[person] = switch (postures[person]) {
             case WALKS, CARRIES -> now.metresGone(person, nanos) / STRIDE_METRES;
             case WORKS -> nanos / 1e9 * STROKES_A_SECOND;

@@ -40,9 +40,9 @@ public final class Moment extends MomentRows {
         return nextNumber;
     }
 
-    /** Who is where and does what. */
-    public PeopleMoment people() {
-        return people;
+    /** Where all that goes by itself is, and what it does. */
+    public MoverMoment movers() {
+        return movers;
     }
 
     public int nodes() {
@@ -121,7 +121,7 @@ public final class Moment extends MomentRows {
                 + bodies.getDouble(body, MOVE_GAIN) * seconds * seconds / 2;
     }
 
-    /** Number of the person who carries a body that is on a link; negative if nobody does. */
+    /** Number of the mover that carries a body that is on a link; negative if none does. */
     public int carrierOf(int body) {
         return bodies.get(body, CARRIER);
     }
@@ -184,7 +184,7 @@ public final class Moment extends MomentRows {
     /** For how long a body that moves has stood at the end of its link; 0 while it is still on the way. */
     public long atEndOfLinkNanos(int body) {
         if (carrierOf(body) >= 0) {
-            return Math.min(people.stoodNanos(carrierOf(body), timeNanos), timeNanos - sinceNanos(body));
+            return Math.min(movers.stoodNanos(carrierOf(body), timeNanos), timeNanos - sinceNanos(body));
         }
         return Math.max(0, timeNanos - sinceNanos(body) - bodies.getLong(body, MOVE_NANOS));
     }
@@ -291,12 +291,12 @@ public final class Moment extends MomentRows {
 
     /** Whether its inlet is shut, by hand or by a rule. */
     public boolean isShut(int node) {
-        return (places.get(node, GATES) & INLET) != 0;
+        return places.get(node, SHUT_INLET) != 0;
     }
 
     /** Whether its outlet is shut, by hand or by a rule. */
     public boolean isOutletShut(int node) {
-        return (places.get(node, GATES) & OUTLET) != 0;
+        return places.get(node, SHUT_OUTLET) != 0;
     }
 
     /** Empty for equipment that has no states. */

@@ -7,13 +7,9 @@ import rhombic.study.value.EquipmentState;
  * trace changes in them. Bodies at a place, on a link or on a carrier are chained in the order in which they came.
  */
 abstract sealed class MomentRows permits Moment {
-    static final int INLET = 1;
-    static final int OUTLET = 2;
     static final int STATES = EquipmentState.values().length;
     static final EquipmentState[] STATE = EquipmentState.values();
     static final int NONE = -1;
-    /** Beside the lane in the record of a piece that comes onto a conveyor: it comes in from the side. */
-    static final int ASIDE = 1 << 24;
 
     // columns of a body
     static final int PIECE = 0;
@@ -37,7 +33,7 @@ abstract sealed class MomentRows permits Moment {
     static final int MOVE_FROM = 22;
     static final int MOVE_SPEED = 24;
     static final int MOVE_GAIN = 26;
-    /** The person who carries it; the pieces below it in the same hands. */
+    /** The mover that carries it; the pieces below it on the same. */
     static final int CARRIER = 28;
     static final int BELOW = 29;
     // of a piece on a conveyor: its lane, whether it came in from the side, and its place along the measure of the lane
@@ -58,7 +54,8 @@ abstract sealed class MomentRows permits Moment {
     static final int FIRST = 1;
     static final int LAST_AT = 2;
     static final int STATE_NOW = 3;
-    static final int GATES = 4;
+    static final int SHUT_INLET = 4;
+    static final int SHUT_OUTLET = 5;
     static final int IN = 6;
     static final int OUT = 8;
     static final int REJECTED = 10;
@@ -70,7 +67,7 @@ abstract sealed class MomentRows permits Moment {
     final int links;
     final Pages bodies;
     final Pages places;
-    final PeopleMoment people;
+    final MoverMoment movers;
     /** Every record up to and including this time is applied; the moment before the first record is at -1. */
     long timeNanos = -1;
     /** Number of the record that comes next; so many have been applied. */
@@ -85,7 +82,7 @@ abstract sealed class MomentRows permits Moment {
         this.nodes = nodes;
         this.links = links;
         bodies = new Pages(64, BODY_WIDTH, NONE);
-        people = new PeopleMoment();
+        movers = new MoverMoment();
         places = new Pages(nodes + links, PLACE_WIDTH, 0);
         for (int i = 0; i < nodes + links; i++) {
             places.set(i, FIRST, NONE);
@@ -100,7 +97,7 @@ abstract sealed class MomentRows permits Moment {
         links = other.links;
         bodies = other.bodies.copy();
         places = other.places.copy();
-        people = other.people.copy();
+        movers = other.movers.copy();
         timeNanos = other.timeNanos;
         nextNumber = other.nextNumber;
         bodyCount = other.bodyCount;
@@ -111,45 +108,30 @@ abstract sealed class MomentRows permits Moment {
 
     // ---- moving forward
 
-    /**
-     * Applies one record.
-     *
-     * @param extras of the segment the record is in
-     */
-    void apply(long time, int body, int node, int slot, Segment.RecordKind kind, long number, long[] extras) {
+    /** Applies one record of the segment. */
+    void apply(Segment in, int record) {
+        long time = in.times[record];
+        int body = in.bodies[record];
+        int node = in.places[record];
+        int value = in.values[record];
+        Segment.RecordKind kind = in.kind(record);
         timeNanos = time;
-        nextNumber = number + 1;
+        nextNumber = in.firstNumber + record + 1;
         switch (kind) {
             case CREATED -> {
-                appear(time, body, node, slot);
+                appear(time, body, node, value);
                 places.addLong(node, IN, 1);
             }
-            case MADE -> appear(time, body, node, slot);
+            case MADE -> appear(time, body, node, value);
             case WAITS -> enter(body, node, NONE, PieceStatus.Activity.WAITS);
-            case WORKS -> enter(body, node, slot, PieceStatus.Activity.IS_WORKED_ON);
-            case STANDS -> change(body, slot, PieceStatus.Activity.WAITS, NONE);
-            case BEGINS -> change(body, slot, PieceStatus.Activity.IS_WORKED_ON, NONE);
-            case DONE -> change(body, slot & 0xffff, PieceStatus.Activity.IS_DONE, (slot >>> 16) - 1);
-            case MOVES -> move(time, body, node, slot, extras);
-            case CARRIED -> {
-                onto(body, node, (int) extras[slot]);
-                int[] page = bodies.writable(body);
-                int at = bodies.at(body);
-                page[at + CARRIER] = (int) extras[slot + 1];
-                page[at + BELOW] = (int) extras[slot + 2];
-                Pages.put(page, at + SINCE, time);
-                Pages.put(page, at + MOVE_NANOS, Long.MAX_VALUE / 4);
-            }
-            case RIDES -> rides(body, node, (int) extras[slot], extras[slot + 1]);
-            case LEADS -> {
-                int[] page = bodies.writable(body);
-                int at = bodies.at(body);
-                page[at + LEADS] = YES;
-                Pages.put(page, at + LEADS_SINCE, time);
-                Pages.put(page, at + LEADS_METRES, extras[slot]);
-                Pages.put(page, at + LEADS_SPEED, extras[slot + 1]);
-                Pages.put(page, at + LEADS_GAIN, extras[slot + 2]);
-            }
+            case WORKS -> enter(body, node, value, PieceStatus.Activity.IS_WORKED_ON);
+            case STANDS -> change(body, value, PieceStatus.Activity.WAITS, NONE);
+            case BEGINS -> change(body, value, PieceStatus.Activity.IS_WORKED_ON, NONE);
+            case DONE -> change(body, in.dones.place()[value], PieceStatus.Activity.IS_DONE, in.dones.way()[value]);
+            case MOVES -> move(time, body, node, in.motions, value);
+            case CARRIED -> carry(time, body, node, in.carries, value);
+            case RIDES -> ride(body, node, in.rides, value);
+            case LEADS -> lead(time, body, in.leads, value);
             case FOLLOWS -> bodies.set(body, LEADS, NONE);
             case GONE -> {
                 leave(body);
@@ -160,12 +142,12 @@ abstract sealed class MomentRows permits Moment {
             case JOINED, SCRAPPED -> end(body);
             case ONTO -> {
                 lift(body);
-                bodies.set(body, HOLDER, slot);
+                bodies.set(body, HOLDER, value);
                 bodies.set(body, PLACE, NONE);
                 bodies.set(body, ACTIVITY, PieceStatus.Activity.WAITS.ordinal());
                 bodies.set(body, WAY, NONE);
                 bodies.setLong(body, SINCE, time);
-                append(bodies, slot, FIRST_ON, LAST_ON, body);
+                append(bodies, value, FIRST_ON, LAST_ON, body);
             }
             case OFF -> {
                 lift(body);
@@ -174,23 +156,46 @@ abstract sealed class MomentRows permits Moment {
                 bodies.setLong(body, SINCE, time);
                 put(node, body);
             }
-            case LOOK -> bodies.set(body, LOOK, slot);
-            case TYPE -> bodies.set(body, TYPE, slot);
-            case SET -> {}
-            case GATE -> setGate(node, slot);
+            case LOOK -> bodies.set(body, LOOK, value);
+            case TYPE -> bodies.set(body, TYPE, value);
+            case SET, HOLDS -> {}
+            case INLET_SHUT -> places.set(node, SHUT_INLET, YES);
+            case INLET_OPENED -> places.set(node, SHUT_INLET, 0);
+            case OUTLET_SHUT -> places.set(node, SHUT_OUTLET, YES);
+            case OUTLET_OPENED -> places.set(node, SHUT_OUTLET, 0);
             case REJECTED -> places.addLong(node, REJECTED, 1);
-            case STATE, KEPT -> changeState(time, node, slot);
-            case HOLDS -> {}
-            case WALKS, PERSON -> people.apply(time, node, slot, kind, extras);
+            case STATE, KEPT -> changeState(time, node, value);
+            case TRAVELS -> movers.travels(time, in.travels, value);
+            case DOES -> movers.does(time, in.doings, value);
         }
         if (body >= 0) {
-            bodies.setLong(body, LAST, number);
+            bodies.setLong(body, LAST, nextNumber - 1);
         }
     }
 
+    private void carry(long time, int body, int node, Tables.Carries carries, int row) {
+        onto(body, node, carries.link()[row]);
+        int[] page = bodies.writable(body);
+        int at = bodies.at(body);
+        page[at + CARRIER] = carries.carrier()[row];
+        page[at + BELOW] = carries.below()[row];
+        Pages.put(page, at + SINCE, time);
+        Pages.put(page, at + MOVE_NANOS, Long.MAX_VALUE / 4);
+    }
+
+    private void lead(long time, int body, Tables.Leads leads, int row) {
+        int[] page = bodies.writable(body);
+        int at = bodies.at(body);
+        page[at + LEADS] = YES;
+        Pages.put(page, at + LEADS_SINCE, time);
+        Pages.put(page, at + LEADS_METRES, leads.metres()[row]);
+        Pages.put(page, at + LEADS_SPEED, leads.speed()[row]);
+        Pages.put(page, at + LEADS_GAIN, leads.gain()[row]);
+    }
+
     /** A piece comes onto a lane of a conveyor: from elsewhere, from before its beginning, or from another part of it. */
-    private void rides(int body, int node, int laneAndSide, long measure) {
-        int lane = laneAndSide & ~ASIDE;
+    private void ride(int body, int node, Tables.Rides rides, int row) {
+        int lane = rides.lane()[row];
         boolean isThere = bodies.get(body, LINK) < 0 && bodies.get(body, NODE) == node && bodies.get(body, HOLDER) < 0;
         boolean goesOn = isThere && (bodies.get(body, ACTIVITY) == PieceStatus.Activity.RIDES.ordinal()
                 ? bodies.get(body, LANE) < lane
@@ -205,9 +210,9 @@ abstract sealed class MomentRows permits Moment {
         int[] page = bodies.writable(body);
         int at = bodies.at(body);
         page[at + LANE] = lane;
-        page[at + CAME_ASIDE] = (laneAndSide & ASIDE) != 0 ? YES : NONE;
+        page[at + CAME_ASIDE] = rides.aside()[row] ? YES : NONE;
         page[at + LEADS] = NONE;
-        Pages.put(page, at + MEASURE, measure);
+        Pages.put(page, at + MEASURE, rides.measure()[row]);
     }
 
     private void appear(long time, int body, int node, int type) {
@@ -231,17 +236,6 @@ abstract sealed class MomentRows permits Moment {
         Pages.put(page, at + CREATED, time);
         Pages.put(page, at + SINCE, time);
         put(node, body);
-    }
-
-    /** The gate in the low bits; shut if the bit above them is set. */
-    private void setGate(int node, int slot) {
-        int gate = slot & INLET | slot & OUTLET;
-        int now = places.get(node, GATES);
-        places.set(node, GATES, (slot & 4) != 0 ? now | gate : now & ~gate);
-    }
-
-    static int gateSlot(int gate, boolean shut) {
-        return gate | (shut ? 4 : 0);
     }
 
     private void changeState(long time, int node, int newState) {
@@ -279,15 +273,15 @@ abstract sealed class MomentRows permits Moment {
         }
     }
 
-    private void move(long time, int body, int node, int slot, long[] extras) {
-        onto(body, node, (int) extras[slot]);
+    private void move(long time, int body, int node, Tables.Motions motions, int row) {
+        onto(body, node, motions.link()[row]);
         int[] page = bodies.writable(body);
         int at = bodies.at(body);
         Pages.put(page, at + SINCE, time);
-        Pages.put(page, at + MOVE_NANOS, extras[slot + 1]);
-        Pages.put(page, at + MOVE_FROM, extras[slot + 2]);
-        Pages.put(page, at + MOVE_SPEED, extras[slot + 3]);
-        Pages.put(page, at + MOVE_GAIN, extras[slot + 4]);
+        Pages.put(page, at + MOVE_NANOS, motions.nanos()[row]);
+        Pages.put(page, at + MOVE_FROM, motions.from()[row]);
+        Pages.put(page, at + MOVE_SPEED, motions.speed()[row]);
+        Pages.put(page, at + MOVE_GAIN, motions.gain()[row]);
     }
 
     /** The piece is on the link from now on, if it was not before. */

@@ -104,6 +104,10 @@ final class Pages {
         page[at + 1] = (int) (value >>> 32);
     }
 
+    static void put(int[] page, int at, double value) {
+        put(page, at, Double.doubleToRawLongBits(value));
+    }
+
     static long longAt(int[] page, int at) {
         return (long) page[at + 1] << 32 | page[at] & 0xffffffffL;
     }

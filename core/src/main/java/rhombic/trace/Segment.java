@@ -1,6 +1,5 @@
 package rhombic.trace;
 
-import java.util.Arrays;
 import java.util.concurrent.CompletableFuture;
 
 /**
@@ -14,7 +13,7 @@ final class Segment {
      */
     /** What a record says. */
     enum RecordKind {
-        /** A piece came into being at a goods in; the slot holds its type. */
+        /** A piece came into being at a goods in; the value is its type. */
         CREATED,
         /** A piece came to the equipment and waits there. */
         WAITS,
@@ -24,17 +23,17 @@ final class Segment {
         STANDS,
         /** Work began on a piece that has waited at the equipment. */
         BEGINS,
-        /** Work ended and the piece could not go on at once; the upper half of the slot names the way it waits for. */
+        /** Work ended and the piece could not go on at once; its row says where it stands and which way it waits for. */
         DONE,
         /** A piece left the plant, with all that it carries. */
         GONE,
-        /** A piece came into being inside the plant; the slot holds its type. */
+        /** A piece came into being inside the plant; the value is its type. */
         MADE,
         /** A piece became part of another and is no more. */
         JOINED,
         /** A piece was scrapped, with all that it carries. */
         SCRAPPED,
-        /** A piece went onto the body that the slot names. */
+        /** A piece went onto the body that the value names. */
         ONTO,
         /** A piece came off what carried it, at the equipment. */
         OFF,
@@ -42,32 +41,32 @@ final class Segment {
         LOOK,
         /** A piece has become one of another type. */
         TYPE,
-        /** An attribute of a piece was set; the slot numbers what it says. */
+        /** An attribute of a piece was set; the value numbers what it says. */
         SET,
-        /** A piece moves along the link that the slot names, towards the equipment; four further numbers say how. */
+        /** A piece moves along a link, towards the equipment; its row says which, and how. */
         MOVES,
-        /** A person carries a piece along a link, towards the equipment; further numbers say which, who, and above how many others. */
+        /** A piece is carried along a link, towards the equipment; its row says which, by whom, and above how many others. */
         CARRIED,
-        /** A piece came onto a conveyor; further numbers say which lane, and where along the measure of the lane. */
+        /** A piece came onto a conveyor; its row says which lane, and where along the measure of the lane. */
         RIDES,
-        /** A piece on a conveyor is the head of a train; further numbers say how far it is along the way, and how fast. */
+        /** A piece on a conveyor is the head of a train; its row says how far it is along the way, and how fast. */
         LEADS,
         /** A piece on a conveyor goes with the train before it. */
         FOLLOWS,
-        /** The inlet or outlet of the equipment was shut or opened; the slot holds which, see {@link Moment}. */
-        GATE,
+        /** The inlet of the equipment was shut by hand or by a rule. */
+        INLET_SHUT, INLET_OPENED, OUTLET_SHUT, OUTLET_OPENED,
         /** A piece was turned away. */
         REJECTED,
-        /** The equipment changed its state; the slot holds the state. */
+        /** The equipment changed its state; the value is the state. */
         STATE,
-        /** The equipment, which has contents and no states, holds as many pieces as the slot says. */
+        /** The equipment, which has contents and no states, holds as many pieces as the value says. */
         HOLDS,
-        /** Something keeps the equipment, which has contents and no states: the slot holds what; negative if nothing does any more. */
+        /** Something keeps the equipment, which has contents and no states, or the link: the value says what; negative if nothing does any more. */
         KEPT,
-        /** The person that stands in the place of the equipment sets out, straight; further numbers say from where to where. */
-        WALKS,
-        /** The person that stands in the place of the equipment does what the slot says. */
-        PERSON;
+        /** A mover sets out, or goes on in another way; its row says which, on what path, and how. */
+        TRAVELS,
+        /** A mover does something else; its row says which, and what. */
+        DOES;
 
         static final RecordKind[] ALL = values();
     }
@@ -80,40 +79,47 @@ final class Segment {
     private final int size;
     /** Columns, of which the first records count. */
     final long[] times;
-    final int[] bodies;
-    final int[] nodes;
-    final int[] slots;
     final byte[] kinds;
+    /** The piece that it is about; negative if it is about none. */
+    final int[] bodies;
+    /** The equipment at which it was, or the link behind all equipment; negative if it is about a mover. */
+    final int[] places;
+    /** What the kind says in one number, or the row of its table. */
+    final int[] values;
     /** How many records before is the last one about the same body; 0 if there is none. */
     final int[] backs;
-    /** What records need beside: for each move its time, place, speed and gain. */
-    final long[] extras;
+    final Tables.Motions motions;
+    final Tables.Carries carries;
+    final Tables.Rides rides;
+    final Tables.Leads leads;
+    final Tables.Dones dones;
+    final Tables.Travels travels;
+    final Tables.Doings doings;
 
     /**
+     * What has been written so far.
+     *
      * @param start the moment before its first record, which may still be made
      * @param startNanos the time of that moment
      */
-    Segment(CompletableFuture<Moment> start, long startNanos, long firstNumber, int size, long[] times, int[] bodies, int[] nodes,
-            int[] slots, byte[] kinds, int[] backs,
-            long[] extras) {
+    Segment(CompletableFuture<Moment> start, long startNanos, long firstNumber, Columns written) {
         this.start = start;
         this.startNanos = startNanos;
         this.firstNumber = firstNumber;
-        this.size = size;
-        this.times = times;
-        this.bodies = bodies;
-        this.nodes = nodes;
-        this.slots = slots;
-        this.kinds = kinds;
-        this.backs = backs;
-        this.extras = extras;
-    }
-
-    /** The same in columns without room for more. */
-    Segment trimmed(int extraSize) {
-        return new Segment(start, startNanos, firstNumber, size, Arrays.copyOf(times, size), Arrays.copyOf(bodies, size),
-                Arrays.copyOf(nodes, size),
-                Arrays.copyOf(slots, size), Arrays.copyOf(kinds, size), Arrays.copyOf(backs, size), Arrays.copyOf(extras, extraSize));
+        size = written.size;
+        times = written.times;
+        kinds = written.kinds;
+        bodies = written.bodies;
+        places = written.places;
+        values = written.values;
+        backs = written.backs;
+        motions = written.motions;
+        carries = written.carries;
+        rides = written.rides;
+        leads = written.leads;
+        dones = written.dones;
+        travels = written.travels;
+        doings = written.doings;
     }
 
     int size() {
@@ -142,7 +148,7 @@ final class Segment {
     boolean play(Moment moment, int fromRecord, long untilNanos) {
         int r = fromRecord;
         while (r < size && times[r] <= untilNanos) {
-            moment.apply(times[r], bodies[r], nodes[r], slots[r], kind(r), firstNumber + r, extras);
+            moment.apply(this, r);
             r++;
         }
         return r == size;

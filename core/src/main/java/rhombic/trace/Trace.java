@@ -18,8 +18,6 @@ import rhombic.study.value.PersonState;
  */
 public final class Trace {
     private static final int MAX_WORDS = 200_000;
-    private static final long[] NO_LONGS = {};
-    private static final int[] NO_INTS = {};
 
     private record Written(List<Segment> segments, long endNanos, long dropped) {}
 
@@ -46,8 +44,7 @@ public final class Trace {
     public record Visit(int node, int link, long fromNanos, long toNanos) {}
 
     Trace(CompletableFuture<Moment> start) {
-        written = new Written(List.of(new Segment(start, -1, 0, 0, NO_LONGS, NO_INTS, NO_INTS, NO_INTS, new byte[0], NO_INTS, NO_LONGS)), 0,
-                0);
+        written = new Written(List.of(new Segment(start, -1, 0, new Columns(0))), 0, 0);
     }
 
     void publish(List<Segment> segments, long endNanos, long dropped) {
@@ -124,8 +121,10 @@ public final class Trace {
 
     private static void forEachPersonUpdate(Segment segment, Consumer<PersonUpdate> consumer) {
         for (int r = 0; r < segment.size(); r++) {
-            if (segment.kinds[r] == Segment.RecordKind.PERSON.ordinal()) {
-                consumer.accept(new PersonUpdate(segment.nodes[r], segment.times[r], PersonState.values()[segment.slots[r]]));
+            if (segment.kinds[r] == Segment.RecordKind.DOES.ordinal()) {
+                int row = segment.values[r];
+                consumer.accept(new PersonUpdate(segment.doings.mover()[row], segment.times[r],
+                        PersonState.values()[segment.doings.state()[row]]));
             }
         }
     }
@@ -138,9 +137,9 @@ public final class Trace {
     private static void forEachUpdate(Segment segment, Consumer<Update> consumer) {
         for (int r = 0; r < segment.size(); r++) {
             if (segment.kinds[r] == Segment.RecordKind.STATE.ordinal()) {
-                consumer.accept(new Update.StateUpdate(segment.nodes[r], segment.times[r], EquipmentState.values()[segment.slots[r]]));
+                consumer.accept(new Update.StateUpdate(segment.places[r], segment.times[r], EquipmentState.values()[segment.values[r]]));
             } else if (segment.kinds[r] == Segment.RecordKind.HOLDS.ordinal()) {
-                consumer.accept(new Update.ContentUpdate(segment.nodes[r], segment.times[r], segment.slots[r]));
+                consumer.accept(new Update.ContentUpdate(segment.places[r], segment.times[r], segment.values[r]));
             }
         }
     }
@@ -183,15 +182,17 @@ public final class Trace {
             Segment.RecordKind kind = segment.kind(r);
             boolean comes = switch (kind) {
                 case CREATED, WAITS, WORKS, MADE, OFF, ONTO, MOVES, CARRIED, RIDES -> true;
-                case STANDS, BEGINS, DONE, REJECTED, STATE, HOLDS, JOINED, SCRAPPED, GONE, LOOK, TYPE, SET, GATE, LEADS, FOLLOWS, WALKS,
-                        PERSON, KEPT ->
+                case STANDS, BEGINS, DONE, REJECTED, STATE, HOLDS, JOINED, SCRAPPED, GONE, LOOK, TYPE, SET, INLET_SHUT, INLET_OPENED,
+                        OUTLET_SHUT, OUTLET_OPENED, LEADS, FOLLOWS, TRAVELS, DOES, KEPT ->
                     false;
             };
             if (comes) {
-                int link = kind == Segment.RecordKind.MOVES || kind == Segment.RecordKind.CARRIED
-                        ? (int) segment.extras[segment.slots[r]]
-                        : -1;
-                visits.add(new Visit(segment.nodes[r], link, segment.times[r], until[0]));
+                int link = switch (kind) {
+                    case MOVES -> segment.motions.link()[segment.values[r]];
+                    case CARRIED -> segment.carries.link()[segment.values[r]];
+                    default -> -1;
+                };
+                visits.add(new Visit(segment.places[r], link, segment.times[r], until[0]));
                 until[0] = segment.times[r];
             }
             return kind != Segment.RecordKind.CREATED && kind != Segment.RecordKind.MADE;
@@ -205,7 +206,7 @@ public final class Trace {
         LinkedHashMap<String, String> newestFirst = new LinkedHashMap<>();
         backwards(piece.lastRecord(), (segment, r) -> {
             if (segment.kind(r) == Segment.RecordKind.SET) {
-                String[] parts = words.getOrDefault(segment.slots[r], "").split("\u0000", 2);
+                String[] parts = words.getOrDefault(segment.values[r], "").split("\u0000", 2);
                 newestFirst.putIfAbsent(parts[0], parts[parts.length - 1]);
             }
             return true;

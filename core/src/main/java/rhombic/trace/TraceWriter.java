@@ -2,12 +2,16 @@ package rhombic.trace;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.PriorityQueue;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
+import java.util.function.LongConsumer;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pace;
+import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
@@ -22,8 +26,9 @@ public final class TraceWriter {
     private static final int REST_OF_INSTANT = 512;
     /** An instant with more records than this is split: it never ends, or nobody could look at it. */
     private static final int MAX_IN_SEGMENT = 1_000_000;
-    private static final int MIN_EXTRAS = 64;
     private static final int NO_BODY = -1;
+    private static final int NO_PLACE = -1;
+    private static final Pace.Phase STILL = new Pace.Phase(0, 0, 0, 0);
 
     private final Trace trace;
     private final Keyframes keyframes;
@@ -39,26 +44,22 @@ public final class TraceWriter {
     private long droppedSegments;
     private long firstNumber;
 
-    private int size;
-    private long[] times = {};
-    private int[] bodies = {};
-    private int[] nodes = {};
-    private int[] slots = {};
-    private byte[] kinds = {};
-    private int[] backs = {};
-    private long[] extras = {};
-    private int extraSize;
+    private Columns columns;
 
     /** Number of the last record about each body, plus one. */
     private long[] lastOf = new long[64];
     /** Which motion of a body is the last: what is left of an earlier one is not written any more. */
     private int[] motionOf = new int[64];
     private final BodyNumbers numbers = new BodyNumbers(body -> motionOf[body]++);
+    /** The same for movers. */
+    private int[] motionOfMover = new int[16];
     private final PriorityQueue<Later> later = new PriorityQueue<>();
+    /** Paths of movers in this segment, each of which is kept once. */
+    private Map<List<Pose>, Path> paths = new HashMap<>();
     private boolean isEnded;
 
     /** A phase of a motion that is still to come. */
-    private record Later(long timeNanos, int body, int motion, int node, int link, Pace.Phase phase) implements Comparable<Later> {
+    private record Later(long timeNanos, boolean isOfMover, int of, int motion, LongConsumer write) implements Comparable<Later> {
         @Override
         public int compareTo(Later other) {
             return Long.compare(timeNanos, other.timeNanos);
@@ -77,7 +78,7 @@ public final class TraceWriter {
         keyframes = new Keyframes(new Moment(equipment, links), beside);
         segmentStart = keyframes.newest();
         trace = new Trace(segmentStart);
-        freshColumns(MIN_EXTRAS);
+        columns = new Columns(room());
     }
 
     /** Does all that is to be done itself. */
@@ -94,7 +95,7 @@ public final class TraceWriter {
     }
 
     public long records() {
-        return sealedRecords + size;
+        return sealedRecords + columns.size;
     }
 
     // ---- bodies come and go
@@ -166,7 +167,9 @@ public final class TraceWriter {
 
     /** @param way index of the only way out the piece waits for; -1 if any will do; or {@link PieceStatus#wayBack} */
     public void done(long timeNanos, int body, int node, int place, int way) {
-        add(timeNanos, body, node, place | (way + 1) << 16, Segment.RecordKind.DONE);
+        if (begins(timeNanos)) {
+            write(timeNanos, body, node, columns.done(place, way), Segment.RecordKind.DONE);
+        }
     }
 
     /**
@@ -179,60 +182,51 @@ public final class TraceWriter {
         if (listener != null) {
             listener.onEvent(timeNanos, PieceListener.Event.SETS_OUT, body, node, link);
         }
-        if (isEnded) {
+        if (!begins(timeNanos)) {
             return;
         }
-        writeLater(timeNanos);
         int motion = ++motionOf[body];
-        long at = timeNanos;
-        boolean first = true;
-        for (Pace.Phase phase : pace.phases()) {
-            if (first) {
-                phase(at, body, node, link, phase);
-                first = false;
-            } else {
-                later.add(new Later(at, body, motion, node, link, phase));
-            }
-            at += phase.nanos();
-        }
-        if (first) {
-            phase(at, body, node, link, new Pace.Phase(0, 0, 0, 0));
-        }
+        phases(timeNanos, pace, false, body, motion,
+                (at, phase) -> write(at, body, node, columns.motion(link, phase), Segment.RecordKind.MOVES));
     }
 
-    private void phase(long timeNanos, int body, int node, int link, Pace.Phase phase) {
-        if (extraSize + 5 > extras.length) {
-            extras = Arrays.copyOf(extras, extras.length * 2);
+    /** Writes a phase. */
+    private interface OfPhase {
+        void write(long timeNanos, Pace.Phase phase);
+    }
+
+    /** Writes the first phase of a pace; the others are written when they begin, if nothing comes in between. */
+    private void phases(long timeNanos, Pace pace, boolean isOfMover, int of, int motion, OfPhase one) {
+        List<Pace.Phase> phases = pace.phases();
+        one.write(timeNanos, phases.isEmpty() ? STILL : phases.getFirst());
+        long at = timeNanos;
+        for (int i = 1; i < phases.size(); i++) {
+            at += phases.get(i - 1).nanos();
+            Pace.Phase phase = phases.get(i);
+            later.add(new Later(at, isOfMover, of, motion, time -> one.write(time, phase)));
         }
-        room(timeNanos); // a new segment begins with no extras
-        int at = extraSize;
-        extras[at] = link;
-        extras[at + 1] = phase.nanos();
-        extras[at + 2] = Double.doubleToRawLongBits(phase.from());
-        extras[at + 3] = Double.doubleToRawLongBits(phase.speed());
-        extras[at + 4] = Double.doubleToRawLongBits(phase.gain());
-        extraSize += 5;
-        write(timeNanos, body, node, at, Segment.RecordKind.MOVES);
     }
 
     /**
-     * A person carries a piece from now on, along a link.
+     * A mover carries a piece from now on, along a link.
      *
      * @param node that the link leads to
-     * @param below how many other pieces the person holds below it
+     * @param below how many other pieces the mover holds below it
      */
-    public void carried(long timeNanos, int body, int node, int link, int person, int below) {
+    public void carried(long timeNanos, int body, int node, int link, int mover, int below) {
         if (listener != null) {
             listener.onEvent(timeNanos, PieceListener.Event.SETS_OUT, body, node, link);
         }
-        further(timeNanos, link, person, below);
-        write(timeNanos, body, node, extraSize - 3, Segment.RecordKind.CARRIED);
+        if (begins(timeNanos)) {
+            write(timeNanos, body, node, columns.carry(link, mover, below), Segment.RecordKind.CARRIED);
+        }
     }
 
     /** A piece comes onto a lane of a conveyor, at that place of the measure by which those of a train are apart. */
     public void rides(long timeNanos, int body, int node, int lane, boolean aside, double measure) {
-        further(timeNanos, lane | (aside ? Moment.ASIDE : 0), Double.doubleToRawLongBits(measure));
-        write(timeNanos, body, node, extraSize - 2, Segment.RecordKind.RIDES);
+        if (begins(timeNanos)) {
+            write(timeNanos, body, node, columns.ride(lane, aside, measure), Segment.RecordKind.RIDES);
+        }
     }
 
     /**
@@ -241,27 +235,14 @@ public final class TraceWriter {
      * @param gain how much faster it gets each second
      */
     public void leads(long timeNanos, int body, int node, double metres, double speed, double gain) {
-        further(timeNanos, Double.doubleToRawLongBits(metres), Double.doubleToRawLongBits(speed), Double.doubleToRawLongBits(gain));
-        write(timeNanos, body, node, extraSize - 3, Segment.RecordKind.LEADS);
+        if (begins(timeNanos)) {
+            write(timeNanos, body, node, columns.lead(metres, speed, gain), Segment.RecordKind.LEADS);
+        }
     }
 
     /** A piece on a conveyor goes with the train before it. */
     public void follows(long timeNanos, int body, int node) {
         add(timeNanos, body, node, 0, Segment.RecordKind.FOLLOWS);
-    }
-
-    private void further(long timeNanos, long... more) {
-        if (isEnded) {
-            return;
-        }
-        writeLater(timeNanos);
-        if (extraSize + more.length > extras.length) {
-            extras = Arrays.copyOf(extras, extras.length * 2);
-        }
-        room(timeNanos); // a new segment begins with no extras
-        for (long one : more) {
-            extras[extraSize++] = one;
-        }
     }
 
     /** A piece goes onto another. */
@@ -294,11 +275,11 @@ public final class TraceWriter {
     // ---- equipment
 
     public void inlet(long timeNanos, int node, boolean shut) {
-        add(timeNanos, NO_BODY, node, Moment.gateSlot(Moment.INLET, shut), Segment.RecordKind.GATE);
+        add(timeNanos, NO_BODY, node, 0, shut ? Segment.RecordKind.INLET_SHUT : Segment.RecordKind.INLET_OPENED);
     }
 
     public void outlet(long timeNanos, int node, boolean shut) {
-        add(timeNanos, NO_BODY, node, Moment.gateSlot(Moment.OUTLET, shut), Segment.RecordKind.GATE);
+        add(timeNanos, NO_BODY, node, 0, shut ? Segment.RecordKind.OUTLET_SHUT : Segment.RecordKind.OUTLET_OPENED);
     }
 
     public void rejected(long timeNanos, int node) {
@@ -319,16 +300,35 @@ public final class TraceWriter {
         kept(timeNanos, places + link, state);
     }
 
-    /** A person sets out, straight, and will be there after so long; with 0 it is there. */
-    public void walks(long timeNanos, int person, Pose from, Pose to, long nanos) {
-        further(timeNanos, Double.doubleToRawLongBits(from.x()), Double.doubleToRawLongBits(from.y()), Double.doubleToRawLongBits(to.x()),
-                Double.doubleToRawLongBits(to.y()), Double.doubleToRawLongBits(to.heading()), nanos);
-        write(timeNanos, NO_BODY, person, extraSize - 6, Segment.RecordKind.WALKS);
+    // ---- movers
+
+    /**
+     * A mover is under way from now on, or stands, until it is said otherwise.
+     *
+     * @param mover its number among all that goes by itself
+     * @param frame number of the mover on which it moves; {@link MoverMoment#FLOOR} for the floor
+     * @param corners of its way, which is straight between them
+     * @param facing where it looks at the end of its way, degrees
+     * @param pace along the way; over in no time if it stands at its end
+     */
+    public void travels(long timeNanos, int mover, int frame, List<Pose> corners, double facing, Pace pace) {
+        if (!begins(timeNanos)) {
+            return;
+        }
+        if (mover >= motionOfMover.length) {
+            motionOfMover = Arrays.copyOf(motionOfMover, Math.max(mover + 1, 2 * motionOfMover.length));
+        }
+        int motion = ++motionOfMover[mover];
+        phases(timeNanos, pace, true, mover, motion, (at, phase) -> write(at, NO_BODY, NO_PLACE,
+                columns.travel(mover, frame, paths.computeIfAbsent(corners, all -> Path.through(all, 0)), facing, phase),
+                Segment.RecordKind.TRAVELS));
     }
 
     /** A person does something else. */
     public void person(long timeNanos, int person, PersonState state) {
-        add(timeNanos, NO_BODY, person, state.ordinal(), Segment.RecordKind.PERSON);
+        if (begins(timeNanos)) {
+            write(timeNanos, NO_BODY, NO_PLACE, columns.doing(person, state.ordinal()), Segment.RecordKind.DOES);
+        }
     }
 
     /** Equipment that has contents and no states holds that many now. */
@@ -358,8 +358,9 @@ public final class TraceWriter {
         later.clear();
     }
 
-    private Segment segment() {
-        return new Segment(segmentStart, segmentStartNanos, firstNumber, size, times, bodies, nodes, slots, kinds, backs, extras);
+    /** What is written of the segment so far. */
+    Segment segment() {
+        return new Segment(segmentStart, segmentStartNanos, firstNumber, columns);
     }
 
     /** Has somebody hear of everything that happens to pieces, as it is written down. */
@@ -367,13 +368,13 @@ public final class TraceWriter {
         listener = newListener;
     }
 
-    private void notifyListener(PieceListener to, long time, int body, int node, int slot, Segment.RecordKind kind) {
+    private void notifyListener(PieceListener to, long time, int body, int node, int value, Segment.RecordKind kind) {
         switch (kind) {
-            case CREATED -> to.onEvent(time, PieceListener.Event.ENTERS, body, node, slot);
-            case MADE -> to.onEvent(time, PieceListener.Event.MADE, body, node, slot);
+            case CREATED -> to.onEvent(time, PieceListener.Event.ENTERS, body, node, value);
+            case MADE -> to.onEvent(time, PieceListener.Event.MADE, body, node, value);
             case WAITS -> to.onEvent(time, PieceListener.Event.WAITS, body, node, 0);
             case WORKS, BEGINS -> to.onEvent(time, PieceListener.Event.WORK_BEGINS, body, node, 0);
-            case ONTO -> to.onEvent(time, PieceListener.Event.GOES_ONTO, body, node, slot);
+            case ONTO -> to.onEvent(time, PieceListener.Event.GOES_ONTO, body, node, value);
             case OFF -> to.onEvent(time, PieceListener.Event.COMES_OFF, body, node, 0);
             case JOINED -> to.onEvent(time, PieceListener.Event.JOINED, body, node, 0);
             case SCRAPPED -> to.onEvent(time, PieceListener.Event.SCRAPPED, body, node, 0);
@@ -382,21 +383,33 @@ public final class TraceWriter {
         }
     }
 
-    private void add(long time, int body, int node, int slot, Segment.RecordKind kind) {
+    private void add(long time, int body, int node, int value, Segment.RecordKind kind) {
         if (listener != null) {
-            notifyListener(listener, time, body, node, slot, kind);
+            notifyListener(listener, time, body, node, value, kind);
+        }
+        if (begins(time)) {
+            write(time, body, node, value, kind);
+        }
+    }
+
+    /** A record of that time comes next: what is older is written before, and there is room; says whether anything is written at all. */
+    private boolean begins(long time) {
+        if (isEnded) {
+            return false;
         }
         if (!later.isEmpty()) {
             writeLater(time);
         }
-        write(time, body, node, slot, kind);
+        makeRoom(time);
+        return true;
     }
 
     private void writeLater(long untilNanos) {
         while (!later.isEmpty() && later.peek().timeNanos <= untilNanos) {
             Later next = later.poll();
-            if (motionOf[next.body] == next.motion) {
-                phase(next.timeNanos, next.body, next.node, next.link, next.phase);
+            if ((next.isOfMover ? motionOfMover : motionOf)[next.of] == next.motion) {
+                makeRoom(next.timeNanos);
+                next.write.accept(next.timeNanos);
             }
         }
     }
@@ -405,71 +418,41 @@ public final class TraceWriter {
         return Math.max(MIN_IN_SEGMENT, Math.max(places, numbers.count()));
     }
 
-    private void room(long time) {
-        boolean isLong = size >= longEnough();
-        if (isLong && (time > times[size - 1] || size >= MAX_IN_SEGMENT)) {
+    private int room() {
+        return longEnough() + REST_OF_INSTANT;
+    }
+
+    private void makeRoom(long time) {
+        boolean isLong = columns.size >= longEnough();
+        if (isLong && (time > columns.times[columns.size - 1] || columns.size >= MAX_IN_SEGMENT)) {
             seal();
-        } else if (size == times.length) {
-            grow();
         }
     }
 
-    private void write(long time, int body, int node, int slot, Segment.RecordKind kind) {
-        if (isEnded) {
-            return;
-        }
-        room(time);
-        long number = firstNumber + size;
-        times[size] = time;
-        bodies[size] = body;
-        nodes[size] = node;
-        slots[size] = slot;
-        kinds[size] = (byte) kind.ordinal();
-        backs[size] = 0;
+    private void write(long time, int body, int node, int value, Segment.RecordKind kind) {
+        long number = firstNumber + columns.size;
+        int back = 0;
         if (body >= 0) {
-            backs[size] = lastOf[body] == 0 ? 0 : (int) Math.min(Integer.MAX_VALUE, number + 1 - lastOf[body]);
+            back = lastOf[body] == 0 ? 0 : (int) Math.min(Integer.MAX_VALUE, number + 1 - lastOf[body]);
             lastOf[body] = number + 1;
         }
-        size++;
+        columns.add(time, kind, body, node, value, back);
     }
 
     private void seal() {
+        columns.trim();
         Segment full = segment();
-        boolean hasSpace = times.length > size + size / 8 || extras.length > extraSize + size / 8;
-        sealed.add(hasSpace ? full.trimmed(extraSize) : full);
+        sealed.add(full);
         keyframes.after(full);
         segmentStart = keyframes.newest();
-        segmentStartNanos = times[size - 1];
-        sealedRecords += size;
-        firstNumber += size;
-        size = 0;
-        freshColumns(extraSize + extraSize / 16);
-        extraSize = 0;
+        segmentStartNanos = columns.times[columns.size - 1];
+        sealedRecords += columns.size;
+        firstNumber += columns.size;
+        columns = new Columns(room());
+        paths = new HashMap<>();
         while (sealedRecords > maxKept && sealed.size() > 1) {
             sealedRecords -= sealed.removeFirst().size();
             droppedSegments++;
         }
-    }
-
-    /** Columns for another segment; those of the one before are its own. */
-    private void freshColumns(int extraRoom) {
-        int room = longEnough() + REST_OF_INSTANT;
-        times = new long[room];
-        bodies = new int[room];
-        nodes = new int[room];
-        slots = new int[room];
-        kinds = new byte[room];
-        backs = new int[room];
-        extras = new long[Math.max(MIN_EXTRAS, extraRoom)];
-    }
-
-    private void grow() {
-        int room = size * 2;
-        times = Arrays.copyOf(times, room);
-        bodies = Arrays.copyOf(bodies, room);
-        nodes = Arrays.copyOf(nodes, room);
-        slots = Arrays.copyOf(slots, room);
-        kinds = Arrays.copyOf(kinds, room);
-        backs = Arrays.copyOf(backs, room);
     }
 }

@@ -21,7 +21,7 @@ import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 import rhombic.testplants.RandomStudies;
 import rhombic.trace.Moment;
-import rhombic.trace.PeopleMoment;
+import rhombic.trace.MoverMoment;
 import rhombic.trace.Trace;
 import rhombic.trace.TraceWriter;
 
@@ -110,18 +110,18 @@ class PeoplePropertiesTest {
         Moment moment = trace.at(0);
         for (long at = 0; at <= plant.now(); at += STEP_NANOS) {
             moment = trace.at(at, moment);
-            PeopleMoment people = moment.people();
+            MoverMoment people = moment.movers();
             assertEquals(speeds.size(), people.count());
             for (int i = 0; i < speeds.size(); i++) {
-                double moved = Math.hypot(people.x(i, at) - x[i], people.y(i, at) - y[i]);
+                double moved = Math.hypot(people.pose(i, at).x() - x[i], people.pose(i, at).y() - y[i]);
                 assertTrue(at == 0 || moved <= speeds.get(i) * (at - before) / 1e9 + 1e-6, "person " + i + " moved " + moved + " m");
                 if (at / STEP_NANOS % 97 == 0) {
-                    PeopleMoment direct = trace.at(at).people();
-                    assertEquals(people.x(i, at), direct.x(i, at), "reached at once or step by step");
+                    MoverMoment direct = trace.at(at).movers();
+                    assertEquals(people.pose(i, at).x(), direct.pose(i, at).x(), "reached at once or step by step");
                     assertEquals(people.state(i), direct.state(i));
                 }
-                x[i] = people.x(i, at);
-                y[i] = people.y(i, at);
+                x[i] = people.pose(i, at).x();
+                y[i] = people.pose(i, at).y();
             }
             before = at;
         }

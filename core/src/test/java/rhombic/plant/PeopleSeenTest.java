@@ -48,7 +48,7 @@ import rhombic.study.kind.Station;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.Placement;
-import rhombic.trace.PeopleMoment;
+import rhombic.trace.MoverMoment;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
 
@@ -94,21 +94,21 @@ class PeopleSeenTest {
         // home is at y = -20, the working side at -1.2
         assertEquals(List.of("0.0 WALKING", "18.8 WORKING", "78.8 WALKING", "97.6 WAITING"),
                 story(trace, 0));
-        PeopleMoment half = trace.at(nanos(9.4)).people();
-        double homeX = trace.at(nanos(150)).people().x(0, nanos(150));
+        MoverMoment half = trace.at(nanos(9.4)).movers();
+        double homeX = trace.at(nanos(150)).movers().pose(0, nanos(150)).x();
         assertEquals(1, half.count());
-        assertTrue(half.isWalking(0, nanos(9.4)));
-        assertEquals(-10.6, half.y(0, nanos(9.4)), 1e-6);
-        assertEquals(90, half.headingDegrees(0, nanos(9.4)), 1e-6);
+        assertTrue(half.isMoving(0, nanos(9.4)));
+        assertEquals(-10.6, half.pose(0, nanos(9.4)).y(), 1e-6);
+        assertEquals(90, half.pose(0, nanos(9.4)).heading(), 1e-6);
         assertEquals(9.4, half.metresGone(0, nanos(9.4)), 1e-6);
-        PeopleMoment works = trace.at(nanos(50)).people();
-        assertFalse(works.isWalking(0, nanos(50)));
-        assertEquals(-1.2, works.y(0, nanos(50)), 1e-6);
+        MoverMoment works = trace.at(nanos(50)).movers();
+        assertFalse(works.isMoving(0, nanos(50)));
+        assertEquals(-1.2, works.pose(0, nanos(50)).y(), 1e-6);
         assertEquals(31.2 / 50, works.share(0, PersonState.WORKING, nanos(50)), NEAR);
         assertEquals(nanos(18.8), works.sinceNanos(0));
-        PeopleMoment back = trace.at(nanos(88.8)).people();
-        assertEquals(-11.2, back.y(0, nanos(88.8)), 1e-6);
-        assertEquals(-90, back.headingDegrees(0, nanos(88.8)), 1e-6);
+        MoverMoment back = trace.at(nanos(88.8)).movers();
+        assertEquals(-11.2, back.pose(0, nanos(88.8)).y(), 1e-6);
+        assertEquals(-90, back.pose(0, nanos(88.8)).heading(), 1e-6);
         assertEquals(0, homeX, 1e-6);
     }
 
@@ -124,7 +124,7 @@ class PeopleSeenTest {
         for (double[] secondAndX : new double[][] {{100, 0}, {620, 20}, {700, 40}, {1210, 30}, {1300, 0}, {3100, 40}, {3610, 30}, {4000,
                 0}}) {
             long when = nanos(secondAndX[0]);
-            assertEquals(secondAndX[1], trace.at(when).people().x(0, when), 1e-6, "after " + secondAndX[0] + " s");
+            assertEquals(secondAndX[1], trace.at(when).movers().pose(0, when).x(), 1e-6, "after " + secondAndX[0] + " s");
         }
         PersonFigures worker = person(Runs.of(study), "W");
         assertEquals(160, worker.metres(), 1e-6);
@@ -347,7 +347,7 @@ class PeopleSeenTest {
             Study study = lines.link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("W"), maxRoomAndWalkers[0])))
                     .chain(crew("W", 5, 0)).study(40 / 3600.0, 0, 1);
             Trace trace = Runs.traceOf(study);
-            PeopleMoment soon = trace.at(nanos(5)).people();
+            MoverMoment soon = trace.at(nanos(5)).movers();
             long walkers = java.util.stream.IntStream.range(0, 5).filter(i -> soon.state(i) == PersonState.WALKING).count();
             assertEquals(maxRoomAndWalkers[2], walkers, Arrays.toString(maxRoomAndWalkers));
         }

@@ -26,7 +26,7 @@ class NamesTest {
     /** Names that nothing in the code has. */
     private static final Set<String> NAMES = Set.of("who", "what", "lie", "seat", "wayOut", "waysOut", "taking", "whenOver", "untilOut",
             "inputRoom",
-            "partRoom", "handsOn", "also", "narrow", "smooth", "heard", "areCalled", "isRid", "lookAgain", "becomes", "turnedAway", "Doer",
+            "partRoom", "handsOn", "also", "narrow", "smooth", "heard", "areCalled", "isRid", "serveLater", "becomes", "turnedAway", "Doer",
             "Manning",
             "Porters", "Timeclock", "Errand", "PieceEar", "Few", "Spot", "Standing", "WayOut", "Taking", "Seat");
 

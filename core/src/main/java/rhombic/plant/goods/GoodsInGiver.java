@@ -84,7 +84,7 @@ final class GoodsInGiver implements Giver {
     private @Nullable Piece next() {
         if (!onDemand) {
             onOffer = waiting.oldest();
-        } else if (node.stillToCome() == 0) {
+        } else if (node.stillToCome() <= 0) {
             return null;
         } else if (onOffer == null) {
             onOffer = new Piece(node.drawType());

@@ -243,7 +243,7 @@ public final class GoodsInNode extends Node {
 
     // ---- what its giver tells and asks
 
-    /** How many pieces it will still make on demand, as far as is known. */
+    /** How many pieces it may still bring; less than 0 if rules have created more. */
     int stillToCome() {
         return (int) Math.min(Integer.MAX_VALUE, maxPieces - supplied);
     }

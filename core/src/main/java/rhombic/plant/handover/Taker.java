@@ -63,8 +63,8 @@ public final class Taker {
         return room.entry(port, fromMetres);
     }
 
-    /** Has those in line looked at once more before time goes on. */
-    public void lookAgain() {
+    /** Has those in line served, if there is room, before time goes on. */
+    public void serveLater() {
         flow.toAgenda(part);
     }
 

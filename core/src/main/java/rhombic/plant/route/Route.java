@@ -1,5 +1,6 @@
 package rhombic.plant.route;
 
+import java.util.ArrayList;
 import java.util.List;
 import rhombic.space.Pose;
 
@@ -47,6 +48,20 @@ public record Route(List<Leg> legs) {
     /** Straight from one to the other. */
     public static Route straight(Pose from, Pose to) {
         return new Route(List.of(new Leg(from, to, Double.POSITIVE_INFINITY)));
+    }
+
+    /** Where its legs begin, and where it ends, on the floor. */
+    public List<Pose> corners() {
+        List<Pose> corners = new ArrayList<>();
+        for (Leg leg : legs) {
+            corners.add(onFloor(leg.from()));
+        }
+        corners.add(onFloor(to()));
+        return corners;
+    }
+
+    private static Pose onFloor(Pose pose) {
+        return Pose.at(pose.x(), pose.y(), 0, 0);
     }
 
     public Pose from() {

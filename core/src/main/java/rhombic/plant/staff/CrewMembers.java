@@ -8,11 +8,14 @@ import rhombic.measure.ModeFigures;
 import rhombic.plant.resource.Group;
 import rhombic.plant.resource.Resource;
 import rhombic.plant.route.Mover;
+import rhombic.plant.route.Route;
 import rhombic.plant.run.Run;
+import rhombic.space.Pace;
 import rhombic.space.Pose;
 import rhombic.study.duty.Person;
 import rhombic.study.kind.Crew;
 import rhombic.study.value.PersonState;
+import rhombic.trace.MoverMoment;
 
 /** The people of a crew, with what they work with. */
 public final class CrewMembers extends Members implements Worker.Listener {
@@ -43,7 +46,7 @@ public final class CrewMembers extends Members implements Worker.Listener {
     @Override
     protected void begin() {
         for (Worker person : people) {
-            onMove(person, person.pose(), person.pose(), 0);
+            onMove(person, Route.straight(person.pose(), person.pose()), 0);
             onState(person, PersonState.WAITING);
         }
         tools.forEach(tool -> tool.modes().begin());
@@ -81,9 +84,10 @@ public final class CrewMembers extends Members implements Worker.Listener {
     }
 
     @Override
-    public void onMove(Worker person, Pose from, Pose to, long nanos) {
+    public void onMove(Worker person, Route route, long nanos) {
         if (run.trace != null) {
-            run.trace.walks(run.now(), person.number, from, to, nanos);
+            run.trace.travels(run.now(), person.number, MoverMoment.FLOOR, route.corners(), route.to().heading(),
+                    Pace.over(route.metres(), nanos));
         }
     }
 

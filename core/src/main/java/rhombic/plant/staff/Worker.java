@@ -13,8 +13,8 @@ import rhombic.study.value.PersonState;
 public final class Worker extends Resource {
     /** Hears what becomes of people. */
     public interface Listener {
-        /** It sets out, straight, and will be there after so long; 0: it is there. */
-        void onMove(Worker person, Pose from, Pose to, long nanos);
+        /** It sets out, and will be there after so long; 0: it is there. */
+        void onMove(Worker person, Route route, long nanos);
 
         void onState(Worker person, PersonState state);
     }
@@ -95,7 +95,7 @@ public final class Worker extends Resource {
     @Override
     protected void onSetOut(Route route, long nanos) {
         if (listener != null) {
-            listener.onMove(this, route.from(), route.to(), nanos);
+            listener.onMove(this, route, nanos);
         }
     }
 

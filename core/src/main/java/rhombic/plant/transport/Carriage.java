@@ -96,12 +96,12 @@ final class Carriage extends Passage {
 
     @Override
     protected void onStanding() {
-        taker().lookAgain();
+        taker().serveLater();
     }
 
     @Override
     protected void onBacklog() {
-        taker().lookAgain();
+        taker().serveLater();
     }
 
     @Override
@@ -265,7 +265,7 @@ final class Carriage extends Passage {
         orders.remove(order.trip);
         order.trip.release();
         order.offer.unbind();
-        taker().lookAgain();
+        taker().serveLater();
     }
 
     @Override

@@ -8,6 +8,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Simulator;
 import rhombic.measure.SkillTally;
 import rhombic.plant.route.Mover;
+import rhombic.plant.route.Route;
 import rhombic.plant.route.Router;
 import rhombic.plant.route.StraightRouter;
 import rhombic.plant.staff.Worker;
@@ -39,8 +40,8 @@ final class Yard implements Job.Owner, Worker.Listener {
     boolean isHandFull;
 
     @Override
-    public void onMove(Worker person, Pose from, Pose to, long nanos) {
-        moves.add(person.name() + " " + from.x() + " to " + to.x() + " in " + nanos / SECOND);
+    public void onMove(Worker person, Route route, long nanos) {
+        moves.add(person.name() + " " + route.from().x() + " to " + route.to().x() + " in " + nanos / SECOND);
     }
 
     @Override

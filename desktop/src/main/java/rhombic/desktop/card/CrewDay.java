@@ -17,7 +17,7 @@ import rhombic.study.duty.Person;
 import rhombic.study.kind.Crew;
 import rhombic.study.value.PersonState;
 import rhombic.trace.Moment;
-import rhombic.trace.PeopleMoment;
+import rhombic.trace.MoverMoment;
 
 /** What each of a crew does at the moment shown, and how its day has been shared so far. Their strips tell when. */
 final class CrewDay {
@@ -33,7 +33,7 @@ final class CrewDay {
             }
             first += other.people();
         }
-        PeopleMoment people = moment.people();
+        MoverMoment people = moment.movers();
         long now = moment.timeNanos();
         List<Node> nodes = new ArrayList<>();
         Label heading = new Label("So far, at " + Clock.elapsed(now));
@@ -87,7 +87,7 @@ final class CrewDay {
         return canvas;
     }
 
-    private static Canvas bar(PeopleMoment people, int person, long now, double width) {
+    private static Canvas bar(MoverMoment people, int person, long now, double width) {
         Canvas canvas = new Canvas(width, 10);
         GraphicsContext g = canvas.getGraphicsContext2D();
         double x = 0;

@@ -110,7 +110,7 @@ public final class StripLog {
         for (int person = 0; person < people.length; person++) {
             Column column = people[person];
             column.size = 0;
-            column.add(start.timeNanos(), start.people().state(person).ordinal());
+            column.add(start.timeNanos(), start.movers().state(person).ordinal());
             column.complete = column.size;
         }
     }

@@ -54,7 +54,7 @@ class PeopleWindowTest extends WindowBase {
         assertEquals("Crew 1", station("Station 1").work().operations().getFirst().needs().getFirst().skill());
         await(this::isRunWritten);
         robot.interact(() -> window.player().seek(600_000_000_000L));
-        await(() -> window.player().moment().filter(m -> m.timeNanos() == 600_000_000_000L && m.people().count() == 1).isPresent());
+        await(() -> window.player().moment().filter(m -> m.timeNanos() == 600_000_000_000L && m.movers().count() == 1).isPresent());
         select(robot, "Crew 1");
         await(() -> robot.lookup("#person-0").tryQueryAs(Label.class).isPresent());
         assertTrue(text(robot, "person-0").startsWith("Crew 1: "), text(robot, "person-0"));

@@ -1,0 +1,138 @@
+package rhombic.trace;
+
+import java.util.Arrays;
+import org.jspecify.annotations.Nullable;
+import rhombic.space.Path;
+import rhombic.space.Pose;
+import rhombic.study.value.PersonState;
+
+/**
+ * Movers at one moment, which are people and all else that goes by itself: where each is and what each does. They are numbered through the
+ * groups, in the order of the study; parts that move on others come after them.
+ */
+public final class MoverMoment {
+    /** The path lies on the floor, not on another mover. */
+    public static final int FLOOR = -1;
+
+    private static final PersonState[] STATE = PersonState.values();
+    private static final double AT_END_METRES = 1e-6;
+
+    // columns of a mover
+    private static final int DOES = 0;
+    private static final int FRAME = 1;
+    private static final int SET_OUT = 2;
+    private static final int NANOS = 4;
+    private static final int FROM = 6;
+    private static final int SPEED = 8;
+    private static final int GAIN = 10;
+    private static final int FACING = 12;
+    private static final int SINCE = 14;
+    private static final int TIME_IN = 16;
+    private static final int WIDTH = TIME_IN + 2 * STATE.length;
+
+    private final Pages rows;
+    private @Nullable Path[] paths;
+    private int count;
+
+    MoverMoment() {
+        rows = new Pages(0, WIDTH, 0);
+        paths = new Path[0];
+    }
+
+    private MoverMoment(MoverMoment other) {
+        rows = other.rows.copy();
+        paths = other.paths.clone();
+        count = other.count;
+    }
+
+    MoverMoment copy() {
+        return new MoverMoment(this);
+    }
+
+    void travels(long time, Tables.Travels travels, int row) {
+        int mover = travels.mover()[row];
+        isThere(mover);
+        paths[mover] = travels.path()[row];
+        rows.set(mover, FRAME, travels.frame()[row]);
+        rows.setLong(mover, SET_OUT, time);
+        rows.setLong(mover, NANOS, travels.nanos()[row]);
+        rows.setDouble(mover, FROM, travels.from()[row]);
+        rows.setDouble(mover, SPEED, travels.speed()[row]);
+        rows.setDouble(mover, GAIN, travels.gain()[row]);
+        rows.setDouble(mover, FACING, travels.facing()[row]);
+    }
+
+    void does(long time, Tables.Doings doings, int row) {
+        int mover = doings.mover()[row];
+        isThere(mover);
+        rows.addLong(mover, TIME_IN + 2 * rows.get(mover, DOES), time - rows.getLong(mover, SINCE));
+        rows.set(mover, DOES, doings.state()[row]);
+        rows.setLong(mover, SINCE, time);
+    }
+
+    private void isThere(int mover) {
+        count = Math.max(count, mover + 1);
+        if (mover >= paths.length) {
+            paths = Arrays.copyOf(paths, Math.max(mover + 1, 2 * paths.length));
+        }
+    }
+
+    /** How many there are. */
+    public int count() {
+        return count;
+    }
+
+    /** What a person does. */
+    public PersonState state(int person) {
+        return STATE[rows.get(person, DOES)];
+    }
+
+    public long sinceNanos(int person) {
+        return rows.getLong(person, SINCE);
+    }
+
+    /** Share of the time since the start of the run, 0 to 1. */
+    public double share(int person, PersonState wanted, long nowNanos) {
+        long nanos = rows.getLong(person, TIME_IN + 2 * wanted.ordinal());
+        if (state(person) == wanted) {
+            nanos += nowNanos - sinceNanos(person);
+        }
+        return nowNanos <= 0 ? 0 : (double) nanos / nowNanos;
+    }
+
+    // ---- where they are
+
+    /** Whether it is on its way. */
+    public boolean isMoving(int mover, long nowNanos) {
+        return nowNanos - rows.getLong(mover, SET_OUT) < rows.getLong(mover, NANOS);
+    }
+
+    /** For how long it has been where it went; 0 while it is on the way. */
+    public long stoodNanos(int mover, long nowNanos) {
+        return Math.max(0, nowNanos - rows.getLong(mover, SET_OUT) - rows.getLong(mover, NANOS));
+    }
+
+    /** Metres gone on the path that it is on. */
+    public double metresGone(int mover, long nowNanos) {
+        double seconds = Math.clamp(nowNanos - rows.getLong(mover, SET_OUT), 0, rows.getLong(mover, NANOS)) / 1e9;
+        return rows.getDouble(mover, FROM) + seconds * (rows.getDouble(mover, SPEED) + rows.getDouble(mover, GAIN) * seconds / 2);
+    }
+
+    /**
+     * Where it is, and where it looks: the way it goes, or, when it is there, at what it came for. What moves on another mover is where that
+     * takes it.
+     */
+    public Pose pose(int mover, long nowNanos) {
+        Path path = paths[mover];
+        if (path == null) {
+            return Pose.at(0, 0, 0, 0);
+        }
+        double metres = metresGone(mover, nowNanos);
+        Pose on = path.at(metres);
+        if (metres >= path.metres() - AT_END_METRES && !isMoving(mover, nowNanos)) {
+            on = Pose.at(on.x(), on.y(), on.z(), rows.getDouble(mover, FACING));
+        }
+        int frame = rows.get(mover, FRAME);
+        return frame == FLOOR ? on : pose(frame, nowNanos).of(on);
+    }
+}

@@ -1,0 +1,112 @@
+package rhombic.trace;
+
+import java.util.Arrays;
+import org.jspecify.annotations.Nullable;
+import rhombic.space.Path;
+
+/**
+ * What records say beside, in a table for each sort of them: one column for each thing said, and one row for each record. A table is written
+ * at its end only, so a reader may look at the rows that were there when it got it while the writer goes on.
+ */
+final class Tables {
+    private Tables() {}
+
+    /**
+     * One phase of the motion of a piece along a link.
+     *
+     * @param from metres along the link at its begin
+     * @param speed metres a second at its begin
+     * @param gain of speed, metres a second in each second
+     */
+    record Motions(int[] link, long[] nanos, double[] from, double[] speed, double[] gain) {
+        Motions(int rows) {
+            this(new int[rows], new long[rows], new double[rows], new double[rows], new double[rows]);
+        }
+
+        Motions withRows(int rows) {
+            return new Motions(Arrays.copyOf(link, rows), Arrays.copyOf(nanos, rows), Arrays.copyOf(from, rows),
+                    Arrays.copyOf(speed, rows), Arrays.copyOf(gain, rows));
+        }
+    }
+
+    /**
+     * A piece rides on what carries it along a link.
+     *
+     * @param carrier number of the mover
+     * @param below how many other pieces it holds below
+     */
+    record Carries(int[] link, int[] carrier, int[] below) {
+        Carries(int rows) {
+            this(new int[rows], new int[rows], new int[rows]);
+        }
+
+        Carries withRows(int rows) {
+            return new Carries(Arrays.copyOf(link, rows), Arrays.copyOf(carrier, rows), Arrays.copyOf(below, rows));
+        }
+    }
+
+    /** A piece comes onto a lane of a conveyor, at that place of its measure. */
+    record Rides(int[] lane, boolean[] aside, double[] measure) {
+        Rides(int rows) {
+            this(new int[rows], new boolean[rows], new double[rows]);
+        }
+
+        Rides withRows(int rows) {
+            return new Rides(Arrays.copyOf(lane, rows), Arrays.copyOf(aside, rows), Arrays.copyOf(measure, rows));
+        }
+    }
+
+    /** A piece on a conveyor leads its train: how far along the way, how fast, and how much faster each second. */
+    record Leads(double[] metres, double[] speed, double[] gain) {
+        Leads(int rows) {
+            this(new double[rows], new double[rows], new double[rows]);
+        }
+
+        Leads withRows(int rows) {
+            return new Leads(Arrays.copyOf(metres, rows), Arrays.copyOf(speed, rows), Arrays.copyOf(gain, rows));
+        }
+    }
+
+    /** What is done at a place, and the way that it waits for. */
+    record Dones(int[] place, int[] way) {
+        Dones(int rows) {
+            this(new int[rows], new int[rows]);
+        }
+
+        Dones withRows(int rows) {
+            return new Dones(Arrays.copyOf(place, rows), Arrays.copyOf(way, rows));
+        }
+    }
+
+    /**
+     * One phase of the motion of a mover.
+     *
+     * @param frame number of the mover on which the path lies; negative for the floor
+     * @param path on which it moves or stands; the same one is kept once in a segment
+     * @param facing where it looks at its end
+     */
+    record Travels(int[] mover, int[] frame, @Nullable Path[] path, double[] facing, long[] nanos, double[] from, double[] speed,
+            double[] gain) {
+        Travels(int rows) {
+            this(new int[rows], new int[rows], new Path[rows], new double[rows], new long[rows], new double[rows], new double[rows],
+                    new double[rows]);
+        }
+
+        Travels withRows(int rows) {
+            return new Travels(Arrays.copyOf(mover, rows), Arrays.copyOf(frame, rows), Arrays.copyOf(path, rows),
+                    Arrays.copyOf(facing, rows), Arrays.copyOf(nanos, rows), Arrays.copyOf(from, rows), Arrays.copyOf(speed, rows),
+                    Arrays.copyOf(gain, rows));
+        }
+    }
+
+    /** What a mover does from now on. */
+    record Doings(int[] mover, int[] state) {
+        Doings(int rows) {
+            this(new int[rows], new int[rows]);
+        }
+
+        Doings withRows(int rows) {
+            return new Doings(Arrays.copyOf(mover, rows), Arrays.copyOf(state, rows));
+        }
+    }
+}
