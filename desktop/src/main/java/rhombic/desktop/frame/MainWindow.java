@@ -5,22 +5,14 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.beans.property.BooleanProperty;
-import javafx.beans.property.SimpleBooleanProperty;
-import javafx.geometry.Insets;
-import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
-import javafx.scene.control.Label;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Pane;
-import javafx.scene.layout.StackPane;
-import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.card.JobCardView;
 import rhombic.desktop.compare.ComparePage;
@@ -44,20 +36,9 @@ import rhombic.study.BoardChart;
 import rhombic.study.Study;
 import rhombic.study.check.Problem;
 import rhombic.trace.Moment;
-import rhombic.trace.Trace;
 
 /** Puts the parts of the window together and carries news between them. */
 public final class MainWindow implements AutoCloseable {
-    /** Under the bars at the top. */
-    private static final double QUESTION_Y = 96;
-    /** A hand-over is drawn as a movement over this much screen time. */
-    private static final double GLIDE_SECONDS = 0.4;
-    private static final double TRAVEL_SECONDS = 2.5;
-    /** Figures on the card change a few times a second while it plays: oftener can't be read. */
-    private static final long NANOS_BETWEEN_FIGURES = 200_000_000L;
-    private static final double CARD_WIDTH = 320;
-    private static final double STRIPS_HEIGHT = 196;
-
     private final Workbench bench;
     private final Preparation preparation = new Preparation();
     private final Player player = new Player(preparation);
@@ -82,19 +63,10 @@ public final class MainWindow implements AutoCloseable {
     private final Commands commands;
     private final Notice message = new Notice();
     private final LeaveQuestion question = new LeaveQuestion();
-    private final BooleanProperty isToolInHand = new SimpleBooleanProperty();
-    private final Pane over = new Pane();
-    private final BorderPane root = new BorderPane();
-    private final StackPane middle = new StackPane();
-    private final StackPane whole;
-    private final AnimationTimer timer;
+    private final Panes panes;
+    private final ShownMoment shown;
 
     private Workspace workspace = Workspace.BUILD;
-    private long lastFrame;
-    private double travel;
-    private long figuresShown;
-    private long shownNanos = -1;
-    private @Nullable Trace stripTrace;
     /** What was last put on the floor. */
     private @Nullable Study laid;
     private int factorsSeen = -1;
@@ -108,7 +80,7 @@ public final class MainWindow implements AutoCloseable {
         gestures = new FloorGestures(floor, bench, chosen::choose, () -> workspace != Workspace.BUILD, this::showHand);
         views = new ViewsBar(bench, floor::look, floor::seen, this::say);
         shelf = new Shelf(floor, gestures);
-        transport = new TransportBar(player, this::refreshFrame);
+        transport = new TransportBar(player, this::refresh);
         strips = new StripsView(nanos -> {
             player.pause();
             player.seek(nanos);
@@ -124,28 +96,22 @@ public final class MainWindow implements AutoCloseable {
         topBar = new TopBar(this::go, this::openFindAtTop, commands::ofFiles,
                 commands::ofAlternatives);
         findBox = new FindBox(commands::all, () -> workspace == Workspace.BUILD, floor::requestFocus);
-        over.getChildren().add(findBox);
-        over.setPickOnBounds(false);
-        layOut();
-        whole = new StackPane(root, over);
-        whole.getStyleClass().add("window");
+        panes = new Panes(
+                new Panes.On(topBar, outlookBar, floor, views, message, shelf, card, transport, strips, diagnose, compare, question,
+                        findBox));
+        shown = new ShownMoment(bench, preparation, player,
+                new ShownMoment.On(floor, card, chosen, strips, transport, diagnose), List.of(compare::frame, player::pass));
         Keyboard keyboard = new Keyboard(this, editing, files, gestures, transport);
-        whole.addEventFilter(KeyEvent.KEY_PRESSED, keyboard::press);
+        panes.whole().addEventFilter(KeyEvent.KEY_PRESSED, keyboard::press);
         bench.addListener(new News());
-        timer = new AnimationTimer() {
-            @Override
-            public void handle(long now) {
-                frame(now);
-            }
-        };
         studyChanged();
         go(Workspace.BUILD);
-        timer.start();
-        middle.getChildren().add(new LeftWork(files, () -> Platform.runLater(() -> floor.fit(Set.of()))));
+        shown.start();
+        panes.addToFloor(new LeftWork(files, () -> Platform.runLater(() -> floor.fit(Set.of()))));
     }
 
     public Parent root() {
-        return whole;
+        return panes.whole();
     }
 
     public FloorView floor() {
@@ -177,10 +143,10 @@ public final class MainWindow implements AutoCloseable {
         player.pause();
         player.seek(nanos);
         go(Workspace.WATCH);
-        refreshFrame();
+        shown.refresh();
         chosen.follow(player.moment().filter(moment -> body >= 0 && body < moment.bodies()).map(moment -> moment.pieceOf(body))
                 .filter(piece -> piece >= 0)); // a body is used again for later pieces: the moment tells whose it is
-        refreshFrame();
+        shown.refresh();
     }
 
     /** The base as the floor looks at it, with its pieces if its run is the one that is watched. */
@@ -205,49 +171,10 @@ public final class MainWindow implements AutoCloseable {
         return opened;
     }
 
-    private void layOut() {
-        VBox top = new VBox(topBar, outlookBar);
-        root.setTop(top);
-        Label keys = new Label("P plan    F fit    N numbers    / find or do");
-        keys.getStyleClass().add("floor-keys");
-        keys.setMouseTransparent(true);
-        StackPane.setAlignment(keys, Pos.TOP_LEFT);
-        StackPane.setMargin(keys, new Insets(10, 0, 0, 12));
-        middle.setMinSize(200, 120);
-        keys.visibleProperty().bind(isToolInHand.not().and(shelf.elements().visibleProperty().not()));
-        StackPane.setAlignment(shelf.elements(), Pos.TOP_LEFT);
-        StackPane.setAlignment(views, Pos.TOP_RIGHT);
-        StackPane.setMargin(views, new Insets(6, 10, 0, 0));
-        middle.getChildren().addAll(floor, keys, views, message, shelf.elements());
-        question.layoutXProperty().bind(over.widthProperty().subtract(question.widthProperty()).divide(2));
-        question.setLayoutY(QUESTION_Y);
-        over.getChildren().add(question);
-        strips.setPrefHeight(STRIPS_HEIGHT);
-        VBox bottom = new VBox(transport, strips);
-        bottom.getStyleClass().add("time");
-        root.setBottom(bottom);
-        root.setLeft(shelf);
-        root.setCenter(middle);
-        root.setRight(card);
-    }
-
     /** Goes to a place; floor and playhead stay as they are. */
     public void go(Workspace to) {
         workspace = to;
-        boolean showsStrips = to == Workspace.WATCH;
-        strips.setVisible(showsStrips);
-        strips.setManaged(showsStrips);
-        root.getBottom().setVisible(to != Workspace.COMPARE); // there it has a clock of its own
-        root.getBottom().setManaged(to != Workspace.COMPARE);
-        root.setLeft(to == Workspace.BUILD ? shelf : null);
-        root.setCenter(to == Workspace.COMPARE ? compare : middle);
-        if (to == Workspace.DIAGNOSE) {
-            diagnose.setPrefWidth(Math.max(430, Math.min(700, whole.getWidth() * 0.5)));
-            root.setRight(diagnose);
-        } else {
-            card.setPrefWidth(CARD_WIDTH);
-            root.setRight(to == Workspace.COMPARE ? null : card);
-        }
+        panes.arrangeFor(to);
         if (to != Workspace.BUILD) {
             gestures.putAway();
             shelf.fold();
@@ -290,7 +217,7 @@ public final class MainWindow implements AutoCloseable {
         Study study = bench.study();
         if (study != laid) {
             laid = study;
-            shownNanos = -1; // the same moment of the new run says something else
+            shown.forget(); // the same moment of the new run says something else
             FirstRun first = player.load(study, BoardChart.formulas(bench.comparison().board()));
             outlook.refresh(study, first);
             checks.refresh(study);
@@ -337,7 +264,7 @@ public final class MainWindow implements AutoCloseable {
 
     private void showHand() {
         shelf.mark();
-        isToolInHand.set(gestures.inHand().isPresent() || gestures.isLinking() || gestures.isMeasuring());
+        panes.setToolInHand(gestures.inHand().isPresent() || gestures.isLinking() || gestures.isMeasuring());
     }
 
     /** Whatever fails on any thread is told here, and written down; nothing fails unseen. */
@@ -353,51 +280,13 @@ public final class MainWindow implements AutoCloseable {
         message.say(text);
     }
 
-    // ---- frames
-
-    private void frame(long now) {
-        double seconds = lastFrame == 0 ? 0 : Math.min(0.5, (now - lastFrame) / 1e9);
-        lastFrame = now;
-        compare.frame(seconds);
-        player.pass(seconds);
-        refreshFrame();
-        if (player.isPlaying()) {
-            travel += seconds / TRAVEL_SECONDS;
-            floor.showTravel(travel);
-        } else {
-            floor.hideTravel();
-        }
-    }
-
-    private void refreshFrame() {
-        double glide = player.isPlaying() ? GLIDE_SECONDS * player.secondsPerSecond() * 1e9 : 0;
-        boolean isOfThisStudy = player.study().filter(study -> study == bench.study()).isPresent();
-        player.moment().filter(moment -> isOfThisStudy).ifPresent(moment -> {
-            boolean moved = moment.timeNanos() != shownNanos;
-            floor.showMoment(moment, glide);
-            chosen.keepInSight();
-            long time = System.nanoTime();
-            boolean due = !player.isPlaying() || time - figuresShown > NANOS_BETWEEN_FIGURES;
-            if (moved && due) {
-                figuresShown = time;
-                shownNanos = moment.timeNanos();
-                card.showMoment(bench.study(), moment);
-                diagnose.showPlayhead(moment.timeNanos(), player.isPlaying());
-                if (chosen.isThere()) {
-                    chosen.show();
-                }
-            }
-        });
-        player.trace().filter(trace -> isOfThisStudy && trace != stripTrace).ifPresent(trace -> {
-            stripTrace = trace;
-            strips.setStudy(preparation.unfolded(bench.study()), trace);
-        });
-        strips.update(player.playheadNanos());
-        transport.update(bench.study());
+    /** The player has been set to another moment. */
+    private void refresh() {
+        shown.refresh();
     }
 
     private void openFind(double x, double y) {
-        findBox.open(x, y, whole.getWidth(), whole.getHeight());
+        findBox.open(x, y, panes.whole().getWidth(), panes.whole().getHeight());
     }
 
     void toggleNumbers() {
@@ -416,7 +305,7 @@ public final class MainWindow implements AutoCloseable {
 
     /** Whether keys that were pressed there are for the floor: it or the strips have the focus, nothing has, or it is not there at all. */
     boolean isAtFloor(Object target) {
-        return target == floor || target == strips || target == whole || target instanceof Scene || workspace == Workspace.COMPARE;
+        return target == floor || target == strips || target == panes.whole() || target instanceof Scene || workspace == Workspace.COMPARE;
     }
 
     boolean isFinding() {
@@ -424,7 +313,7 @@ public final class MainWindow implements AutoCloseable {
     }
 
     private void openFindAtTop() {
-        openFind(whole.getWidth() - 340, 50);
+        openFind(panes.whole().getWidth() - 340, 50);
     }
 
     /** Opens find or do where the pointer is on the floor; at the top where there is none. */
@@ -454,7 +343,7 @@ public final class MainWindow implements AutoCloseable {
 
     /** The node with that id, for tests and pictures. */
     public Optional<Node> find(String id) {
-        return Optional.ofNullable(whole.lookup("#" + id));
+        return Optional.ofNullable(panes.whole().lookup("#" + id));
     }
 
     /** Goes on once unsaved work is saved, or given up for good, which is asked in place. */
@@ -465,7 +354,7 @@ public final class MainWindow implements AutoCloseable {
     /** Ends the background work; unsaved work stays in the journal and is offered at the next start. */
     @Override
     public void close() {
-        timer.stop();
+        shown.stop();
         player.close();
         outlook.close();
         compare.close();
