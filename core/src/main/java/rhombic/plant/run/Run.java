@@ -19,10 +19,13 @@ import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.plant.piece.TableBook;
 import rhombic.plant.piece.TypeBook;
+import rhombic.plant.route.Route;
 import rhombic.quantity.Clock;
+import rhombic.space.Pace;
 import rhombic.study.Study;
 import rhombic.study.duty.Calendar;
 import rhombic.study.unfold.UnfoldedStudy;
+import rhombic.trace.MoverMoment;
 import rhombic.trace.TraceWriter;
 
 /** One run: its clock, its draws, its records, what is in it, and what is to be done at this instant. Not for several threads. */
@@ -141,6 +144,13 @@ public abstract class Run {
 
     public final Formula formula(String text) {
         return blueprint.formula(text);
+    }
+
+    /** Writes down that a mover sets out on a route, which it covers evenly in that time; 0: it stands at its end. */
+    public final void traceTravel(int mover, Route route, long nanos) {
+        if (trace != null) {
+            trace.travels(now(), mover, MoverMoment.FLOOR, route.corners(), route.to().heading(), Pace.over(route.metres(), nanos));
+        }
     }
 
     // ---- its end

@@ -10,12 +10,10 @@ import rhombic.plant.resource.Resource;
 import rhombic.plant.route.Mover;
 import rhombic.plant.route.Route;
 import rhombic.plant.run.Run;
-import rhombic.space.Pace;
 import rhombic.space.Pose;
 import rhombic.study.duty.Person;
 import rhombic.study.kind.Crew;
 import rhombic.study.value.PersonState;
-import rhombic.trace.MoverMoment;
 
 /** The people of a crew, with what they work with. */
 public final class CrewMembers extends Members implements Worker.Listener {
@@ -85,10 +83,7 @@ public final class CrewMembers extends Members implements Worker.Listener {
 
     @Override
     public void onMove(Worker person, Route route, long nanos) {
-        if (run.trace != null) {
-            run.trace.travels(run.now(), person.number, MoverMoment.FLOOR, route.corners(), route.to().heading(),
-                    Pace.over(route.metres(), nanos));
-        }
+        run.traceTravel(person.number, route, nanos);
     }
 
     @Override
