@@ -17,8 +17,10 @@ import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.Duty;
 import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.JobChoice;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
+import rhombic.study.duty.ResourceChoice;
 import rhombic.study.duty.Spell;
 import rhombic.study.duty.StandPoint;
 import rhombic.study.duty.UpTime;
@@ -86,7 +88,7 @@ final class RandomStaff {
 
     private Crew crew(String name, int people) {
         Crew crew = Crew.usual(Basics.of(name, Placement.at(random.nextInt(20) - 10, random.nextInt(10) - 5)));
-        crew = crew.withPeople(people).withPersonRule(Crew.PersonRule.values()[random.nextInt(5)]).withJobRule(Crew.JobRule.values()[random.nextInt(2)])
+        crew = crew.withPeople(people).withPersonRule(ResourceChoice.values()[random.nextInt(5)]).withJobRule(JobChoice.values()[random.nextInt(2)])
                 .withIdleAt(Crew.IdlePlace.values()[random.nextInt(2)]).withBreakArea(one(2) ? "Break area" : "");
         crew = one(3) ? crew.withSpeed(Optional.empty()) : crew.withSpeed(Optional.of(new Quantity(0.5 + random.nextInt(4), Unit.METRE_PER_SECOND)));
         crew = one(2) ? crew.withPersons(List.of(new Person("Ada of " + name, 1.25, one(2) ? List.of("weld") : List.of()))) : crew;

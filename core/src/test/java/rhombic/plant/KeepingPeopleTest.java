@@ -17,6 +17,7 @@ import org.junit.jupiter.api.Test;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
 import rhombic.study.duty.Need;
+import rhombic.study.duty.ResourceChoice;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
@@ -86,7 +87,7 @@ class KeepingPeopleTest {
     @Test
     void theFirstOfACrewIsRememberedLikeAnyOther() {
         // whoever did it last comes again; else the first in order, who has other work at 15 s
-        Crew crew = workers(2).withPersonRule(Crew.PersonRule.SAME);
+        Crew crew = workers(2).withPersonRule(ResourceChoice.SAME);
         Lines lines = new Lines().types(BOX, OTHER)
                 .chain(timetable("In", "0 s Piece", "20 s Piece", "40 s Piece"), needs(station("A", 1, 0, "10 s"), Need.of("Worker")),
                         goodsOut("Out"))

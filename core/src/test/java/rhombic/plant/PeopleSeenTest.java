@@ -39,6 +39,7 @@ import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
+import rhombic.study.duty.ResourceChoice;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.BreakArea;
@@ -168,7 +169,7 @@ class PeopleSeenTest {
 
     @Test
     void aCrewMayGoByWhoDidItLast() {
-        for (Crew.PersonRule who : List.of(Crew.PersonRule.SAME, Crew.PersonRule.IN_ORDER)) {
+        for (ResourceChoice who : List.of(ResourceChoice.SAME, ResourceChoice.IN_ORDER)) {
             Crew pair = atOnce("W", 2).withPersonRule(who)
                     .withPersons(List.of(new Person("Ada", 1, List.of()), new Person("Ben", 1, List.of())));
             Study study = new Lines()
@@ -176,7 +177,7 @@ class PeopleSeenTest {
                     .chain(timetable("In 2", "5 s Piece", "20 s Piece", "40 s Piece"),
                             needs(station("B", 1, 0, "10 s"), Need.of("W")))
                     .link("B", "Out").chain(pair).study(100 / 3600.0, 0, 1);
-            assertEquals(who == Crew.PersonRule.SAME ? 3 : 1, person(Runs.of(study), "Ben").jobs(), who.word());
+            assertEquals(who == ResourceChoice.SAME ? 3 : 1, person(Runs.of(study), "Ben").jobs(), who.word());
         }
     }
 

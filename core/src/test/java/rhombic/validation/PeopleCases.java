@@ -16,6 +16,7 @@ import rhombic.measure.RunFigures;
 import rhombic.study.Study;
 import rhombic.study.duty.Duty;
 import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.JobChoice;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
@@ -49,9 +50,9 @@ final class PeopleCases {
         cases.add(queueThatFails("M/D/1, fails while it works (5-MD1OP-A)", "1 min", UpTime.Clock.WORKING, 2.32778, 1.16389, 0.05));
         cases.add(queueThatFails("M/M/1, fails by the calendar (5-MM1CAL-A)", "exponential(1 min)", UpTime.Clock.CALENDAR, 3.45455,
                 1.72727, 0.0909091));
-        cases.add(oneOperator("one operator, the oldest first (12-OPER2-A-fcfs)", Crew.JobRule.OLDEST, 0, 2.73333, 2.73333));
-        cases.add(oneOperator("one operator, stays while there is work (12-OPER2-A-exh)", Crew.JobRule.NEAREST, 0, 3.27654, 2.32593));
-        cases.add(oneOperator("one operator, station 1 first (12-OPER2-A-prio)", Crew.JobRule.OLDEST, 1, 1.17143, 3.90476));
+        cases.add(oneOperator("one operator, the oldest first (12-OPER2-A-fcfs)", JobChoice.OLDEST, 0, 2.73333, 2.73333));
+        cases.add(oneOperator("one operator, stays while there is work (12-OPER2-A-exh)", JobChoice.NEAREST, 0, 3.27654, 2.32593));
+        cases.add(oneOperator("one operator, station 1 first (12-OPER2-A-prio)", JobChoice.OLDEST, 1, 1.17143, 3.90476));
         cases.add(tending());
         cases.add(lineWithOperators("2 stations, 1 operator (12-LINEOP-A1)", 1, new int[] {40, 60}, 1, 1, 36.0, 1.0));
         cases.add(
@@ -147,7 +148,7 @@ final class PeopleCases {
 
     // ---- shared operators
 
-    private static Case oneOperator(String name, Crew.JobRule which, int first, double wait1, double wait2) {
+    private static Case oneOperator(String name, JobChoice which, int first, double wait1, double wait2) {
         Study study = new Lines()
                 .chain(arrivals("In 1", "exponential(2 min)", 1),
                         needing(station("S1", 1, 1_000_000, "exponential(0.6 min)"), Need.of("Operator").withPriority(first)),

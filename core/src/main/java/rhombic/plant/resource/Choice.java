@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.function.LongSupplier;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pose;
-import rhombic.study.kind.Crew;
+import rhombic.study.duty.ResourceChoice;
 
 /** Knows who is free, with which skills and where, and chooses among them for a job. */
 final class Choice {
@@ -29,7 +29,7 @@ final class Choice {
     private boolean isOfOneRule = true;
     private @Nullable ResourceRule rule;
     private final NearestResource nearest;
-    private final Map<Crew.PersonRule, ResourceRule> rules = new EnumMap<>(Crew.PersonRule.class);
+    private final Map<ResourceChoice, ResourceRule> rules = new EnumMap<>(ResourceChoice.class);
 
     /**
      * @param people all of them, by their numbers
@@ -38,7 +38,7 @@ final class Choice {
     Choice(List<Resource> people, int skills, LongSupplier now) {
         this.resources = people;
         nearest = new NearestResource(people);
-        for (Crew.PersonRule one : Crew.PersonRule.values()) {
+        for (ResourceChoice one : ResourceChoice.values()) {
             rules.put(one, switch (one) {
                 case NEAREST -> nearest;
                 case LEAST_USED -> new LeastUsedResource(people, now);
@@ -52,7 +52,7 @@ final class Choice {
     }
 
     /** The rule by which a crew goes. */
-    ResourceRule rule(Crew.PersonRule wanted) {
+    ResourceRule rule(ResourceChoice wanted) {
         ResourceRule found = rules.get(wanted);
         assert found != null : "every rule has its class";
         isOfOneRule &= rule == null || rule == found;

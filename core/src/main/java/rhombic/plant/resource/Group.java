@@ -6,7 +6,8 @@ import rhombic.plant.route.Mover;
 import rhombic.plant.route.Router;
 import rhombic.space.Pose;
 import rhombic.study.duty.AtShiftEnd;
-import rhombic.study.kind.Crew;
+import rhombic.study.duty.JobChoice;
+import rhombic.study.duty.ResourceChoice;
 
 /** Resources of one sort, with the rules that they go by. */
 public final class Group {
@@ -24,7 +25,7 @@ public final class Group {
      * @param isGoingHome whether who has nothing to do goes home
      * @param breakArea null: they spend breaks at home
      */
-    public record Rules(Crew.PersonRule resourceRule, Crew.JobRule jobRule, boolean isGoingHome, AtShiftEnd atShiftEnd,
+    public record Rules(ResourceChoice resourceRule, JobChoice jobRule, boolean isGoingHome, AtShiftEnd atShiftEnd,
             @Nullable Pose breakArea) {}
 
     Group(Allocation allocation, String name, Mover mover, Router router, Rules rules, ResourceRule resourceRule) {
@@ -42,7 +43,7 @@ public final class Group {
 
     /** Whether who did something last does it again if free. */
     public boolean isBySame() {
-        return rules.resourceRule == Crew.PersonRule.SAME;
+        return rules.resourceRule == ResourceChoice.SAME;
     }
 
     boolean isGoingHome() {

@@ -10,7 +10,9 @@ import java.util.Set;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
+import rhombic.study.duty.JobChoice;
 import rhombic.study.duty.Person;
+import rhombic.study.duty.ResourceChoice;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
 import rhombic.study.value.Count;
@@ -31,7 +33,7 @@ import rhombic.study.value.StudyException;
  * @param breakArea where they go at a break, by name; empty: they stay at their home
  * @param persons those who have names, factors or skills of their own; at most as many as there are people
  */
-public record Crew(Basics basics, int people, List<String> skills, Optional<Quantity> speed, PersonRule personRule, JobRule jobRule,
+public record Crew(Basics basics, int people, List<String> skills, Optional<Quantity> speed, ResourceChoice personRule, JobChoice jobRule,
         IdlePlace idleAt,
         String breakArea, List<Person> persons) implements ResourceGroup {
     public static final Quantity USUAL_SPEED = new Quantity(1.2, Unit.METRE_PER_SECOND);
@@ -43,10 +45,11 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
                     new FieldType.Several<>(FieldType.OWN_NAME), List.of(), Crew::skills, Crew::withSkills),
             Field.optional("speed", "At which they walk; missing: they are there at once.",
                     new FieldType.Maybe<>(new FieldType.Measured(Dimension.SPEED)), Optional.empty(), Crew::speed, Crew::withSpeed),
-            Field.optional("personRule", "Which of those who are free comes; missing: the nearest.", FieldType.Word.of(PersonRule.values()),
-                    PersonRule.NEAREST, Crew::personRule, Crew::withPersonRule),
+            Field.optional("personRule", "Which of those who are free comes; missing: the nearest.",
+                    FieldType.Word.of(ResourceChoice.values()),
+                    ResourceChoice.NEAREST, Crew::personRule, Crew::withPersonRule),
             Field.optional("jobRule", "What one does next, among the most urgent; missing: the longest waiting.",
-                    FieldType.Word.of(JobRule.values()), JobRule.OLDEST, Crew::jobRule, Crew::withJobRule),
+                    FieldType.Word.of(JobChoice.values()), JobChoice.OLDEST, Crew::jobRule, Crew::withJobRule),
             Field.optional("idleAt", "Where they wait for work; missing: at home.", FieldType.Word.of(IdlePlace.values()),
                     IdlePlace.AT_HOME,
                     Crew::idleAt, Crew::withIdleAt),
@@ -55,37 +58,6 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
             Field.optional("persons", "Those who have names, factors or skills of their own.", Person.SEVERAL, List.of(), Crew::persons,
                     Crew::withPersons)),
             basics -> usual(basics).withSpeed(Optional.empty()), (basics, types) -> usual(basics));
-
-    /** Which of those who are free does something. */
-    public enum PersonRule {
-        NEAREST("the nearest"), LEAST_USED("the least used"), IN_TURN("each in turn"), IN_ORDER("the first in order"), SAME(
-                "who did it last");
-
-        private final String word;
-
-        PersonRule(String word) {
-            this.word = word;
-        }
-
-        public String word() {
-            return word;
-        }
-    }
-
-    /** What one does next, among what has the highest priority. */
-    public enum JobRule {
-        OLDEST("the longest waiting"), NEAREST("what is nearest");
-
-        private final String word;
-
-        JobRule(String word) {
-            this.word = word;
-        }
-
-        public String word() {
-            return word;
-        }
-    }
 
     /** Where they wait for work. */
     public enum IdlePlace {
@@ -123,7 +95,7 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     }
 
     public static Crew usual(Basics basics) {
-        return new Crew(basics, 1, List.of(), Optional.of(USUAL_SPEED), PersonRule.NEAREST, JobRule.OLDEST, IdlePlace.AT_HOME, "",
+        return new Crew(basics, 1, List.of(), Optional.of(USUAL_SPEED), ResourceChoice.NEAREST, JobChoice.OLDEST, IdlePlace.AT_HOME, "",
                 List.of());
     }
 
@@ -207,11 +179,11 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
         return new Crew(basics, people, skills, newSpeed, personRule, jobRule, idleAt, breakArea, persons);
     }
 
-    public Crew withPersonRule(PersonRule newPersonRule) {
+    public Crew withPersonRule(ResourceChoice newPersonRule) {
         return new Crew(basics, people, skills, speed, newPersonRule, jobRule, idleAt, breakArea, persons);
     }
 
-    public Crew withJobRule(JobRule newJobRule) {
+    public Crew withJobRule(JobChoice newJobRule) {
         return new Crew(basics, people, skills, speed, personRule, newJobRule, idleAt, breakArea, persons);
     }
 
@@ -240,8 +212,8 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     }
 
     private record Stored(Basics basics, int people, List<String> skills, @org.jspecify.annotations.Nullable Quantity speed,
-            PersonRule personRule,
-            JobRule jobRule, IdlePlace idleAt, String breakArea, List<Person> persons) implements java.io.Serializable {
+            ResourceChoice personRule,
+            JobChoice jobRule, IdlePlace idleAt, String breakArea, List<Person> persons) implements java.io.Serializable {
         private Object readResolve() {
             return new Crew(basics, people, skills, Optional.ofNullable(speed), personRule, jobRule, idleAt, breakArea, persons);
         }

@@ -17,7 +17,8 @@ import rhombic.plant.route.Route;
 import rhombic.plant.route.Router;
 import rhombic.plant.staff.Worker;
 import rhombic.space.Pose;
-import rhombic.study.kind.Crew;
+import rhombic.study.duty.JobChoice;
+import rhombic.study.duty.ResourceChoice;
 import rhombic.study.value.PersonState;
 
 /** Who does what, by hand: two skills, people on a line along the x axis who walk at 1 m/s. */
@@ -49,7 +50,7 @@ class AllocationTest {
 
     @Test
     void theNearestComesOrTheFirstInOrder() {
-        for (Crew.PersonRule who : List.of(Crew.PersonRule.NEAREST, Crew.PersonRule.IN_ORDER)) {
+        for (ResourceChoice who : List.of(ResourceChoice.NEAREST, ResourceChoice.IN_ORDER)) {
             Yard yard = new Yard();
             Group group = yard.staying(c -> c.withPersonRule(who));
             yard.person("A", group, 0);
@@ -57,7 +58,7 @@ class AllocationTest {
             yard.ask(yard.job(10, 0), 0);
             yard.allocation.give();
             yard.until(60);
-            assertEquals(who == Crew.PersonRule.NEAREST ? "ready 10.0 by B" : "ready 10.0 by A", yard.log.getFirst());
+            assertEquals(who == ResourceChoice.NEAREST ? "ready 10.0 by B" : "ready 10.0 by A", yard.log.getFirst());
         }
     }
 
@@ -117,7 +118,7 @@ class AllocationTest {
     @Test
     void eachComesInTurnOrTheLeastUsed() {
         Yard turns = new Yard();
-        Group inTurn = turns.staying(c -> c.withPersonRule(Crew.PersonRule.IN_TURN).withSpeed(Optional.empty()));
+        Group inTurn = turns.staying(c -> c.withPersonRule(ResourceChoice.IN_TURN).withSpeed(Optional.empty()));
         turns.person("A", inTurn, 0);
         turns.person("B", inTurn, 0);
         for (int i = 0; i < 3; i++) {
@@ -128,7 +129,7 @@ class AllocationTest {
         }
         assertEquals(List.of("ready 1.0 by A", "ready 1.0 by B", "ready 1.0 by A"), turns.log);
         Yard used = new Yard();
-        Group min = used.staying(c -> c.withPersonRule(Crew.PersonRule.LEAST_USED).withSpeed(Optional.empty()));
+        Group min = used.staying(c -> c.withPersonRule(ResourceChoice.LEAST_USED).withSpeed(Optional.empty()));
         used.person("A", min, 0);
         used.person("B", min, 0);
         Job longOne = used.job(1, 0);
@@ -143,7 +144,7 @@ class AllocationTest {
 
     @Test
     void priorityGoesFirstThenWhatIsNearestIfTheCrewGoesByThat() {
-        for (Crew.JobRule which : Crew.JobRule.values()) {
+        for (JobChoice which : JobChoice.values()) {
             Yard yard = new Yard();
             yard.person("A", yard.staying(c -> c.withJobRule(which)), 0);
             Job first = yard.job(0, 0);
@@ -158,7 +159,7 @@ class AllocationTest {
             assertEquals("ready 20.0 by A", yard.log.getLast());
             yard.done(urgent);
             yard.until(90);
-            assertEquals(which == Crew.JobRule.OLDEST ? "ready 30.0 by A" : "ready 15.0 by A", yard.log.getLast());
+            assertEquals(which == JobChoice.OLDEST ? "ready 30.0 by A" : "ready 15.0 by A", yard.log.getLast());
         }
     }
 

@@ -17,8 +17,10 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.JobChoice;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
+import rhombic.study.duty.ResourceChoice;
 import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
@@ -89,13 +91,13 @@ final class CrewSentences {
 
     private Sentence rules() {
         return new Sentence(new Words("Of those who are free, "),
-                picked("person rule", crew.personRule().word(), Arrays.stream(Crew.PersonRule.values()).map(Crew.PersonRule::word).toList(),
+                picked("person rule", crew.personRule().word(), Arrays.stream(ResourceChoice.values()).map(ResourceChoice::word).toList(),
                         text -> crew(c -> c
-                                .withPersonRule(Typed.choice(Crew.PersonRule.values(), Crew.PersonRule::word, text)))),
+                                .withPersonRule(Typed.choice(ResourceChoice.values(), ResourceChoice::word, text)))),
                 new Words(" comes; of what is most urgent they do "),
-                picked("job rule", crew.jobRule().word(), Arrays.stream(Crew.JobRule.values()).map(Crew.JobRule::word).toList(),
+                picked("job rule", crew.jobRule().word(), Arrays.stream(JobChoice.values()).map(JobChoice::word).toList(),
                         text -> crew(c -> c.withJobRule(
-                                Typed.choice(Crew.JobRule.values(), Crew.JobRule::word, text)))),
+                                Typed.choice(JobChoice.values(), JobChoice::word, text)))),
                 new Words(" first."));
     }
 
