@@ -140,7 +140,7 @@ public final class Flow extends Run {
         giver.parts().forEach(part -> part.waysTo().map(Way::passage).filter(Objects::nonNull).forEach(Passage::onOutletOpens));
         for (Taker taker : giver.mayOfferAnywhere() ? takers() : takersOf(giver)) {
             if (!taker.line.isEmpty()) {
-                taker.serveLater();
+                taker.toAgenda();
             }
         }
     }

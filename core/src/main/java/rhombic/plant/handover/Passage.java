@@ -299,7 +299,7 @@ public abstract class Passage implements Giver, Breakdown.Owner {
     public final void onRepaired(Breakdown by) {
         if (--downs == 0) {
             onUp();
-            taker.serveLater();
+            taker.toAgenda();
         }
         traceState();
     }

@@ -64,7 +64,7 @@ public final class Taker {
     }
 
     /** Has those in line served, if there is room, before time goes on. */
-    public void serveLater() {
+    public void toAgenda() {
         flow.toAgenda(part);
     }
 

@@ -76,7 +76,7 @@ final class Transit extends Passage {
     @Override
     protected void onTakenOver(Trip trip) {
         if (maxPieces < Integer.MAX_VALUE) {
-            taker().serveLater(); // those in its line that come this way may set out
+            taker().toAgenda(); // those in its line that come this way may set out
         }
     }
 

@@ -96,12 +96,12 @@ final class Carriage extends Passage {
 
     @Override
     protected void onStanding() {
-        taker().serveLater();
+        taker().toAgenda();
     }
 
     @Override
     protected void onBacklog() {
-        taker().serveLater();
+        taker().toAgenda();
     }
 
     @Override
@@ -265,7 +265,7 @@ final class Carriage extends Passage {
         orders.remove(order.trip);
         order.trip.release();
         order.offer.unbind();
-        taker().serveLater();
+        taker().toAgenda();
     }
 
     @Override

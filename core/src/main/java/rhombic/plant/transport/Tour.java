@@ -104,7 +104,7 @@ final class Tour implements Job.Owner {
                 takeUp(order);
             }
         }
-        here.taker().serveLater(); // more may wait here that can be taken now
+        here.taker().toAgenda(); // more may wait here that can be taken now
         flow.atEndOfInstant(this::goOn);
     }
 
@@ -181,7 +181,7 @@ final class Tour implements Job.Owner {
             return;
         }
         stops.removeFirst();
-        here.taker().serveLater(); // more may wait to be carried
+        here.taker().toAgenda(); // more may wait to be carried
         next();
     }
 
