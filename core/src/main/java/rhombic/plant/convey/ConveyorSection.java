@@ -181,11 +181,6 @@ final class ConveyorSection extends Part implements Room, Giver {
     }
 
     @Override
-    public boolean isIn(Way way) {
-        return way.isStraightOn();
-    }
-
-    @Override
     protected boolean isInletHeld() {
         return false;
     }

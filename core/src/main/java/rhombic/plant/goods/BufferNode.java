@@ -1,12 +1,10 @@
 package rhombic.plant.goods;
 
-import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.ContentNode;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.OutgoingLinks;
 import rhombic.plant.handover.Room;
 import rhombic.plant.handover.Taker;
-import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.RankedQueue;
 import rhombic.plant.piece.Ranking;
@@ -24,6 +22,7 @@ public final class BufferNode extends ContentNode implements Room {
         super(flow, index, buffer);
         order = buffer.order();
         giver = new BufferGiver(this, queue, order, false);
+        taker.countRoom(capacity);
     }
 
     @Override
@@ -46,17 +45,8 @@ public final class BufferNode extends ContentNode implements Room {
     // ---- coming in
 
     @Override
-    public int spotFor(Way way, Piece piece) {
-        return capacityFor(piece) > 0 ? Claim.ANY_SPOT : Claim.NO_SPOT;
-    }
-
-    @Override
-    public int capacityFor(Piece piece) {
-        return capacity - tally.content() - taker.claims();
-    }
-
-    @Override
-    public void accept(Claim claim, Piece piece) {
+    public void take(Piece piece) {
+        taker.addRoom(-1);
         counts(piece);
         assert tally.content() + taker.claims() <= capacity : name() + " holds more than it has room for";
         if (flow.trace != null) {
@@ -78,6 +68,7 @@ public final class BufferNode extends ContentNode implements Room {
 
     /** A piece has gone. */
     void onGone(Piece piece) {
+        taker.addRoom(1);
         noteLess(piece);
         if (!queue.isEmpty() || !taker.line.isEmpty()) {
             flow.toAgenda(this);

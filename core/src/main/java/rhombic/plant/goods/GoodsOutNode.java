@@ -1,12 +1,10 @@
 package rhombic.plant.goods;
 
 import rhombic.measure.Tally;
-import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Node;
 import rhombic.plant.handover.Room;
 import rhombic.plant.handover.Taker;
-import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
 import rhombic.study.kind.GoodsOut;
@@ -18,21 +16,6 @@ public final class GoodsOutNode extends Node implements Room {
     public GoodsOutNode(Flow flow, int index, GoodsOut goodsOut) {
         super(flow, index, goodsOut, new Tally(0));
         taker.countRoom(Integer.MAX_VALUE);
-    }
-
-    @Override
-    public int spotFor(Way way, Piece piece) {
-        return Claim.ANY_SPOT;
-    }
-
-    @Override
-    public int capacityFor(Piece piece) {
-        return Integer.MAX_VALUE;
-    }
-
-    @Override
-    public void accept(Claim claim, Piece piece) {
-        take(piece);
     }
 
     @Override

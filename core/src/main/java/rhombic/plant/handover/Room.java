@@ -2,18 +2,25 @@ package rhombic.plant.handover;
 
 import rhombic.plant.piece.Piece;
 
-/** Where there is room for pieces: what a {@link Taker} asks before it agrees, and puts into what comes. */
+/**
+ * Where there is room for pieces: what a {@link Taker} asks before it agrees, and puts into what comes. Where the taker counts what is left of
+ * it, it calls nothing but {@link #take}.
+ */
 public interface Room {
     /**
      * The spot where there is room for the piece, which comes that way, beside what is claimed; {@link Claim#NO_SPOT} if there is none.
      * Whether the inlet is open counts for nothing, and to ask changes nothing.
      */
-    int spotFor(Way way, Piece piece);
+    default int spotFor(Way way, Piece piece) {
+        throw new IllegalStateException("Its room is counted");
+    }
 
     /** Puts in the piece that had the claim. */
-    void accept(Claim claim, Piece piece);
+    default void accept(Claim claim, Piece piece) {
+        throw new IllegalStateException("Its room is counted");
+    }
 
-    /** Puts in a piece for which there was room; called where the taker counts that. */
+    /** Puts in a piece for which there was room. */
     default void take(Piece piece) {
         throw new IllegalStateException("Its room is not counted");
     }
@@ -28,11 +35,6 @@ public interface Room {
 
     /** Whether there may be room for one piece and none for another. */
     default boolean isCapacityByPiece() {
-        return false;
-    }
-
-    /** Whether what comes that way is in already, so that an inlet that is shut does not keep it. */
-    default boolean isIn(Way way) {
         return false;
     }
 

@@ -126,10 +126,14 @@ public final class Taker {
 
     /** The spot that a piece can go to in this instant, with none in line before it; {@link Claim#NO_SPOT} if there is none. */
     int spotAtOnce(Way way, Piece piece) {
+        return line.isEmpty() && !isHeldFor(way) ? spotFor(way, piece) : Claim.NO_SPOT;
+    }
+
+    private int spotFor(Way way, Piece piece) {
         if (isRoomCounted) {
-            return left > 0 && line.isEmpty() && !inlet.isHeld() ? Claim.ANY_SPOT : Claim.NO_SPOT;
+            return left > 0 ? Claim.ANY_SPOT : Claim.NO_SPOT;
         }
-        return line.isEmpty() && !isHeldFor(way) ? room.spotFor(way, piece) : Claim.NO_SPOT;
+        return room.spotFor(way, piece);
     }
 
     /** The piece comes in at a spot that it has just been told of. */
@@ -144,7 +148,11 @@ public final class Taker {
 
     /** The piece that had the claim comes in. */
     void accept(Claim claim, Piece piece) {
-        room.accept(claim, piece);
+        if (isRoomCounted) {
+            room.take(piece);
+        } else {
+            room.accept(claim, piece);
+        }
     }
 
     /** Whether a new offer is served now: there is room, and none waits that could be served as well. */
@@ -152,7 +160,7 @@ public final class Taker {
         if (isHeldFor(entry.way) || !entry.way.isFree()) {
             return false;
         }
-        entry.spot = room.spotFor(entry.way, piece);
+        entry.spot = spotFor(entry.way, piece);
         if (entry.spot == Claim.NO_SPOT) {
             return false;
         }
@@ -160,7 +168,7 @@ public final class Taker {
     }
 
     private boolean canServe(Offer.QueuedOffer entry) {
-        return entry.mayGo() && room.spotFor(entry.way, entry.offer.piece()) != Claim.NO_SPOT;
+        return entry.mayGo() && spotFor(entry.way, entry.offer.piece()) != Claim.NO_SPOT;
     }
 
     /** The offer stands in line. */
@@ -191,7 +199,7 @@ public final class Taker {
             } else if (!offer.giver.stillOffers(offer)) {
                 entry = line.first();
             } else {
-                entry.spot = room.spotFor(entry.way, offer.piece());
+                entry.spot = spotFor(entry.way, offer.piece());
                 if (entry.spot != Claim.NO_SPOT) {
                     offer.takeUp(entry);
                     entry = line.first();
@@ -205,16 +213,16 @@ public final class Taker {
 
     /** Whether there is room for it and nothing but its passage keeps it from going. */
     public boolean waitsForPassageOnly(Offer.QueuedOffer entry) {
-        return !isHeldFor(entry.way) && !entry.offer.giver.isOutletHeld() && room.spotFor(entry.way, entry.piece()) != Claim.NO_SPOT;
+        return !isHeldFor(entry.way) && !entry.offer.giver.isOutletHeld() && spotFor(entry.way, entry.piece()) != Claim.NO_SPOT;
     }
 
     /** For how many pieces like that there is room beside what is claimed, as far as is known. */
     public int roomFor(Piece piece) {
-        return room.capacityFor(piece);
+        return isRoomCounted ? left : room.capacityFor(piece);
     }
 
     private boolean isHeldFor(Way way) {
-        return inlet.isHeld() && !room.isIn(way);
+        return inlet.isHeld() && !way.isStraightOn();
     }
 
     // ---- where room is counted

@@ -4,12 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import rhombic.space.Pose;
 
-/**
- * The way from one place to another, leg by leg.
- *
- * @param legs at least one, each beginning where the one before ends
- */
-public record Route(List<Leg> legs) {
+/** The way from one place to another, leg by leg. */
+public final class Route {
+    private final List<Leg> legs;
+    private final double metres;
+
     /**
      * A straight part of a route.
      *
@@ -38,11 +37,21 @@ public record Route(List<Leg> legs) {
         }
     }
 
-    public Route {
-        legs = List.copyOf(legs);
+    /** @param legs at least one, each beginning where the one before ends */
+    public Route(List<Leg> legs) {
         if (legs.isEmpty()) {
             throw new IllegalArgumentException("A route has at least one leg");
         }
+        this.legs = List.copyOf(legs);
+        double sum = 0;
+        for (int i = 0; i < legs.size(); i++) {
+            sum += legs.get(i).metres();
+        }
+        metres = sum;
+    }
+
+    public List<Leg> legs() {
+        return legs;
     }
 
     /** Straight from one to the other. */
@@ -73,11 +82,7 @@ public record Route(List<Leg> legs) {
     }
 
     public double metres() {
-        double sum = 0;
-        for (Leg leg : legs) {
-            sum += leg.metres();
-        }
-        return sum;
+        return metres;
     }
 
     /** Where one is after that part of its length, 0 to 1, looking ahead. */
@@ -85,13 +90,13 @@ public record Route(List<Leg> legs) {
         if (legs.size() == 1) {
             return legs.getFirst().at(part);
         }
-        double left = part * metres();
+        double left = part * metres;
         for (Leg leg : legs) {
-            double metres = leg.metres();
-            if (left <= metres && metres > 0) {
-                return leg.at(left / metres);
+            double length = leg.metres();
+            if (left <= length && length > 0) {
+                return leg.at(left / length);
             }
-            left -= metres;
+            left -= length;
         }
         return legs.getLast().at(1);
     }

@@ -67,10 +67,6 @@ public final class StationNode extends WorkNode {
 
     @Override
     public void accept(Claim claim, Piece piece) {
-        if (straight() != null) {
-            take(piece);
-            return;
-        }
         receive(piece);
         notifyRules(Rule.PieceEvent.ENTERS, piece);
         Place loading = gathering;
