@@ -94,6 +94,18 @@ class ToursTest {
         assertEquals(toY / 200, person(run, "W").share(PersonState.CARRYING), NEAR, "something is in hand all the way");
     }
 
+    /** Sent for the far one, he takes up what lies on the way there first: he turns to it in the instant in which he sets out. */
+    @Test
+    void whoIsSentForTheFarOneFetchesTheNearOneFirst() {
+        Study study = new Lines().chain(stock("In B", "Piece", 1), b).chain(stock("In A", "Piece", 1), a).chain(x).chain(y)
+                .link(carried("B", "Y", 2)).link(carried("A", "X", 2)).chain(crew("W", 1, -10)).study(200 / 3600.0, 0, 1);
+        RunFigures run = Runs.of(study);
+        assertEquals(1, person(run, "W").jobs());
+        assertEquals(10 + setDown(x) - takeUp(a), run.lead().min(), NEAR, "A, B, X, Y");
+        assertEquals(10 + setDown(y) - takeUp(a), run.lead().max(), NEAR);
+        assertEquals(10 + setDown(y) - takeUp(a), person(run, "W").metres(), NEAR);
+    }
+
     @Test
     void whoCanHoldOneBringsOneAfterTheOther() {
         RunFigures run = Runs.of(two(1, 1));
@@ -182,6 +194,7 @@ class ToursTest {
         assertEquals(1, at(run, "X").out());
         assertEquals(0, at(run, "Y").out());
         assertEquals(1, at(run, "B").contentNow(), "left to others");
+        assertEquals(setDown(farX) - takeUp(a), person(run, "W").metres(), 1, "and nobody goes to Y for nothing");
         assertEquals(0, run.links().stream().mapToInt(link -> link.onTheWay()).sum());
     }
 
