@@ -207,9 +207,23 @@ public final class RankedQueue<E extends QueueEntry> {
 
     /** Takes the one that comes next; something must wait. */
     public E takeFirst() {
-        E taken = present(first());
-        remove(taken);
-        return taken;
+        QueueEntry entry = first;
+        if (kept != Ranking.Kept.AS_THEY_CAME || lastUrgent != null || entry == null) {
+            E taken = present(first());
+            remove(taken);
+            return taken;
+        }
+        QueueEntry behind = entry.behind;
+        first = behind;
+        if (behind == null) {
+            last = null;
+        } else {
+            behind.before = null;
+            entry.behind = null;
+        }
+        entry.isQueued = false;
+        size--;
+        return present(entry);
     }
 
     private void ask() {

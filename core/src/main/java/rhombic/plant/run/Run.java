@@ -60,6 +60,8 @@ public abstract class Run {
     private final DeferredQueue lastOfInstant = new DeferredQueue();
     private @Nullable Attended agendaFirst;
     private @Nullable Attended agendaLast;
+    /** Whether anything of these three is to be done. */
+    private boolean isDue;
     private long stepsInstant = -1;
     private int stepsAtInstant;
     private final Set<String> busiest = new LinkedHashSet<>();
@@ -185,11 +187,13 @@ public abstract class Run {
      * @param of name of the rule or equipment that wants it
      */
     public final void afterwards(String of, Runnable action) {
+        isDue = true;
         afterwards.add(new Deferred(of, action));
     }
 
     /** Has something done once all else at this instant is done. */
     public final void atEndOfInstant(Runnable action) {
+        isDue = true;
         lastOfInstant.add(new Deferred("", action));
     }
 
@@ -198,6 +202,7 @@ public abstract class Run {
         if (one.next != null) {
             return;
         }
+        isDue = true;
         one.next = one;
         if (agendaLast == null) {
             agendaFirst = one;
@@ -231,7 +236,7 @@ public abstract class Run {
 
     /** Works off the agenda: all that follows at this instant; mostly nothing does. */
     public final void settle() {
-        if (agendaFirst != null || afterwards.first != null || lastOfInstant.first != null || arePeopleDue()) {
+        if (isDue || arePeopleDue()) {
             workOff();
         }
     }
@@ -251,6 +256,7 @@ public abstract class Run {
                     last.action.run();
                     continue;
                 }
+                isDue = false;
                 if (!arePeopleDue() || isMoreToCome() || !givePeople()) {
                     return;
                 }

@@ -386,12 +386,14 @@ public final class Place extends Activity implements Staffing.Listener {
     protected void passes(long nanos) {
         if (phase == Phase.WORK) {
             long value = addsValue ? nanos : 0;
-            for (int i = 0; i < load.size(); i++) {
-                Piece piece = load.get(i);
-                piece.workNanos += nanos;
-                piece.valueNanos += value;
-            }
             node.tally.addValueTime(value);
+            Piece first = load.getFirst();
+            first.workNanos += nanos;
+            first.valueNanos += value;
+            for (int i = load.size() - 1; i > 0; i--) {
+                load.get(i).workNanos += nanos;
+                load.get(i).valueNanos += value;
+            }
         }
     }
 
@@ -415,19 +417,28 @@ public final class Place extends Activity implements Staffing.Listener {
         operation = 0;
         addsValue = isAddingValue;
         start(nanos);
-        if (state != EquipmentState.WORKING) {
-            enter(EquipmentState.WORKING);
-        }
+        showStraight(EquipmentState.WORKING);
     }
 
     void standStraight(Piece piece) {
         phase = Phase.DONE;
         done.stand(piece);
-        enter(EquipmentState.BLOCKED);
+        showStraight(EquipmentState.BLOCKED);
     }
 
-    void showFree() {
-        enter(EquipmentState.STARVED);
+    void freeStraight() {
+        phase = Phase.FREE;
+        node.setFree(this);
+        showStraight(EquipmentState.STARVED);
+    }
+
+    /** Nothing keeps it from what it does, and nobody hears of it. */
+    private void showStraight(EquipmentState now) {
+        if (state != now) {
+            node.tally.changeUnit(flow.now(), state, now);
+            base = now;
+            state = now;
+        }
     }
 
     private void endsStep() {

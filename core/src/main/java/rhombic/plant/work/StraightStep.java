@@ -70,9 +70,6 @@ final class StraightStep {
                 flow.toAgenda(node);
             }
         }
-        if (place.phase == Place.Phase.FREE) {
-            place.showFree();
-        }
     }
 
     /** What stood in line has gone, and is on its way yet: those who wait for the place are served after that. */
@@ -81,16 +78,12 @@ final class StraightStep {
         if (!node.taker.line.isEmpty()) {
             flow.toAgenda(node);
         }
-        if (place.phase == Place.Phase.FREE) {
-            place.showFree();
-        }
     }
 
     private void takeNext(Place place, long now) {
         node.hasGone();
         if (node.queue.isEmpty()) {
-            place.phase = Place.Phase.FREE;
-            node.setFree(place);
+            place.freeStraight();
         } else {
             begin(place, node.queue.takeFirst(), now);
         }
