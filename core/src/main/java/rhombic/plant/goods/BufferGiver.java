@@ -7,7 +7,6 @@ import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Giver;
 import rhombic.plant.handover.Offer;
 import rhombic.plant.handover.OfferPool;
-import rhombic.plant.handover.OutgoingLinks;
 import rhombic.plant.handover.Part;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.RankedQueue;
@@ -38,16 +37,6 @@ final class BufferGiver implements Giver {
     @Override
     public Part part() {
         return node;
-    }
-
-    @Override
-    public OutgoingLinks outgoingLinks() {
-        return node.outgoingLinks();
-    }
-
-    @Override
-    public boolean isOutletHeld() {
-        return node.isOutletHeld();
     }
 
     @Override
@@ -103,7 +92,7 @@ final class BufferGiver implements Giver {
         if (best == open.piece()) {
             return;
         }
-        if (outgoingLinks().sameForAll()) {
+        if (node.outgoingLinks().sameForAll()) {
             open.exchange(best);
         } else {
             open.withdraw();
@@ -120,7 +109,7 @@ final class BufferGiver implements Giver {
         if (best == open.piece()) {
             return true;
         }
-        if (outgoingLinks().sameForAll()) {
+        if (node.outgoingLinks().sameForAll()) {
             open.exchange(best);
         } else {
             open.withdraw();

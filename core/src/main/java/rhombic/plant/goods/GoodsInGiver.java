@@ -5,7 +5,6 @@ import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Giver;
 import rhombic.plant.handover.Offer;
 import rhombic.plant.handover.OfferPool;
-import rhombic.plant.handover.OutgoingLinks;
 import rhombic.plant.handover.Part;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.RankedQueue;
@@ -27,16 +26,6 @@ final class GoodsInGiver implements Giver {
     @Override
     public Part part() {
         return node;
-    }
-
-    @Override
-    public OutgoingLinks outgoingLinks() {
-        return node.outgoingLinks();
-    }
-
-    @Override
-    public boolean isOutletHeld() {
-        return node.isOutletHeld();
     }
 
     @Override

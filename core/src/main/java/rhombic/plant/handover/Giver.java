@@ -1,5 +1,6 @@
 package rhombic.plant.handover;
 
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import rhombic.plant.piece.Piece;
 
@@ -30,10 +31,15 @@ public interface Giver {
     Part part();
 
     /** The ways its pieces may go. */
-    OutgoingLinks outgoingLinks();
+    default OutgoingLinks outgoingLinks() {
+        return Objects.requireNonNull(part(), "it gives from nowhere").outgoingLinks();
+    }
 
     /** Whether nothing may go out for now, whoever has room. */
-    boolean isOutletHeld();
+    default boolean isOutletHeld() {
+        Part from = part();
+        return from != null && from.isOutletHeld();
+    }
 
     /**
      * Looks whether the offer is still of the right piece, where that changes as time goes by; puts it right or withdraws it

@@ -259,11 +259,6 @@ public abstract class Passage implements Giver, Breakdown.Owner {
         return toTaker;
     }
 
-    @Override
-    public final boolean isOutletHeld() {
-        return false;
-    }
-
     public final Taker taker() {
         return taker;
     }

@@ -62,16 +62,6 @@ final class Finished implements Giver {
     }
 
     @Override
-    public OutgoingLinks outgoingLinks() {
-        return place.node.outgoingLinks();
-    }
-
-    @Override
-    public boolean isOutletHeld() {
-        return place.node.isOutletHeld();
-    }
-
-    @Override
     public boolean givesStraight() {
         return place.node.straight() != null;
     }
