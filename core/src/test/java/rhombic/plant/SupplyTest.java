@@ -134,6 +134,16 @@ class SupplyTest {
         assertEquals(3, run.in());
     }
 
+    /** A stock of five before a station with room for three: the others are turned away, and the three are worked on from the start. */
+    @Test
+    void aStockThatIsTurnedAwayFillsWhatIsThereAtTheStart() {
+        GoodsIn stock = Lines.stock("In", "Piece", 5).withWhenFull(GoodsIn.WhenFull.REJECT);
+        RunFigures run = Runs.of(new Lines().chain(stock, station("S", 1, 2, "10 s"), goodsOut("Out")).study(35 / 3600.0, 0, 1));
+        assertEquals(2, run.rejected());
+        assertEquals(3, run.out());
+        assertEquals(30, run.lead().max(), 1e-9);
+    }
+
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {"DAILY | 25:00 | no time of day", "DAILY | Mon 08:00 | names a day",
             "WEEKLY | 08:00 | lacks its day", "WEEKLY | Foo 08:00 | lacks its day", "DAILY | soon | no time",

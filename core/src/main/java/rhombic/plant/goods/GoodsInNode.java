@@ -67,7 +67,13 @@ public final class GoodsInNode extends Node {
         switch (supply) {
             case Supply.OnDemand() -> flow.toAgenda(this);
             case Supply.Spaced spaced -> beginSpaced(spaced);
-            case Supply.AtStart stock -> beginStock(stock);
+            case Supply.AtStart stock -> {
+                if (isRejecting) {
+                    flow.afterwards(name(), () -> beginStock(stock)); // what is offered at once is offered when all others have begun too
+                } else {
+                    beginStock(stock);
+                }
+            }
             case Supply.ByTimetable table -> new TimetableArrivals(table.timetable()).scheduleFirst();
         }
     }

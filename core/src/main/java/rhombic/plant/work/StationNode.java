@@ -41,8 +41,13 @@ public final class StationNode extends WorkNode {
     @Override
     protected void begin() {
         Way only = outgoingLinks().straight();
-        if (only != null && fullLoad == 1 && inspection == null) {
-            setStraight(only);
+        if (fullLoad == 1 && inspection == null) {
+            if (only != null) {
+                setStraight(only);
+            }
+            if (!mayNeedRework()) {
+                countSlots();
+            }
         }
         super.begin();
     }
@@ -60,13 +65,19 @@ public final class StationNode extends WorkNode {
     @Override
     public void take(Piece piece) {
         StraightStep straight = straight();
-        assert straight != null : "room is counted where the step is straight";
-        taker.addRoom(-1);
-        straight.take(piece);
+        if (straight == null) {
+            accept(piece);
+        } else {
+            straight.take(piece);
+        }
     }
 
     @Override
     public void accept(Claim claim, Piece piece) {
+        accept(piece);
+    }
+
+    private void accept(Piece piece) {
         receive(piece);
         notifyRules(Rule.PieceEvent.ENTERS, piece);
         Place loading = gathering;

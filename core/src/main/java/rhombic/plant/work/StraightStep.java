@@ -38,7 +38,7 @@ final class StraightStep {
         if (node.hasFreePlace()) {
             begin(node.takeFreePlace(), piece, now);
         } else {
-            node.queue.add(piece);
+            node.enqueue(piece);
         }
     }
 
@@ -81,11 +81,10 @@ final class StraightStep {
     }
 
     private void takeNext(Place place, long now) {
-        node.hasGone();
         if (node.queue.isEmpty()) {
             place.freeStraight();
         } else {
-            begin(place, node.queue.takeFirst(), now);
+            begin(place, node.fromQueue(), now);
         }
     }
 }

@@ -99,8 +99,12 @@ abstract class WorkNode extends Node implements Room {
     final void setStraight(Way only) {
         if (times.isStraight() && maintenance == null && rules == null && !marksWork && flow.trace == null && flow.diary == null) {
             straight = new StraightStep(this, only, times);
-            taker.countRoom(places.length + inputCapacity);
         }
+    }
+
+    /** Each piece needs one slot, on a place or before them, and none comes back for rework: its room is counted. */
+    final void countSlots() {
+        taker.countRoom(places.length + inputCapacity);
     }
 
     final @Nullable StraightStep straight() {
@@ -210,16 +214,13 @@ abstract class WorkNode extends Node implements Room {
         return freeCount;
     }
 
-    /** There is room for one more. */
-    final void hasGone() {
-        taker.addRoom(1);
-    }
-
     final void setFree(Place place) {
+        taker.addRoom(1);
         free[freeCount++] = place;
     }
 
     final Place takeFreePlace() {
+        taker.addRoom(-1);
         Place place = free[--freeCount];
         assert place != null : "more places are taken than there are";
         return place;
@@ -275,11 +276,17 @@ abstract class WorkNode extends Node implements Room {
 
     final void toQueue(Piece piece) {
         traceWaits(piece);
-        queue.add(piece);
+        enqueue(piece);
         assert queue.size() - queue.urgent() <= inputCapacity : name() + " has more waiting than it has room for";
     }
 
+    final void enqueue(Piece piece) {
+        taker.addRoom(-1);
+        queue.add(piece);
+    }
+
     final Piece fromQueue() {
+        taker.addRoom(1);
         return queue.takeFirst();
     }
 
@@ -344,7 +351,7 @@ abstract class WorkNode extends Node implements Room {
         place.phase = Place.Phase.FREE;
         fill(place);
         if (place.phase == Place.Phase.FREE) {
-            free[freeCount++] = place;
+            setFree(place);
             place.enter(EquipmentState.STARVED);
         }
         if (!taker.line.isEmpty()) {
