@@ -233,6 +233,11 @@ public final class Taker {
         left = pieces;
     }
 
+    /** Whether all pieces are alike to the room, so that what is left of it is counted. */
+    boolean isRoomCounted() {
+        return isRoomCounted;
+    }
+
     /** There is room for so many more, or less. */
     public void addRoom(int more) {
         left += more;

@@ -12,7 +12,11 @@ import rhombic.measure.RunFigures;
 import rhombic.plant.Plant;
 import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.blueprint.RunTroubleException;
+import rhombic.plant.piece.Piece;
 import rhombic.study.Study;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Station;
 import rhombic.testplants.RandomStudies;
 
 /** What claims promise, in plants of every sort. */
@@ -90,6 +94,37 @@ class ClaimsTest {
                 }
                 assertEquals(taker.claims(), bySpot, taker.name());
                 assertTrue(taker.claims() >= 0);
+            });
+        }
+    }
+
+    /** What is counted as left is what is left, at any moment: never less than nothing, nor more than what neither holds nor keeps a piece. */
+    @ParameterizedTest
+    @MethodSource("nets")
+    void whatIsCountedAsLeftIsLeft(long seed) throws ReflectiveOperationException {
+        Study study = RandomStudies.of(seed);
+        Plant plant = Plant.build(Blueprint.of(study), 1, null);
+        Flow flow = flow(plant);
+        long length = study.plan().length().nanos();
+        for (int i = 1; i <= MOMENTS; i++) {
+            try {
+                plant.advance(length / MOMENTS * i, () -> false);
+            } catch (RunTroubleException e) {
+                return;
+            }
+            flow.takers().stream().filter(Taker::isRoomCounted).forEach(taker -> {
+                int left = taker.roomFor(new Piece(0));
+                int inside = taker.node().tally.content() + taker.claims();
+                switch (taker.node().element()) {
+                    case Buffer buffer ->
+                        assertEquals(buffer.contentCapacity(study.pieceTypes()).orElseThrow() - inside, left, taker.name());
+                    case Station station -> {
+                        int slots = station.work().places() + station.work().inputCapacity();
+                        assertTrue(left >= 0 && left <= slots - inside, taker.name() + ": " + left + " of " + slots + ", inside " + inside);
+                    }
+                    case GoodsOut out -> assertTrue(left > 1_000_000_000);
+                    default -> throw new AssertionError(taker.name() + " counts its room");
+                }
             });
         }
     }
