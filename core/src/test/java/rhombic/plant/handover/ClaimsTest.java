@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.lang.reflect.Field;
 import java.util.Random;
+import java.util.function.Consumer;
 import java.util.stream.LongStream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -72,16 +73,7 @@ class ClaimsTest {
     @ParameterizedTest
     @MethodSource("nets")
     void claimsAreOfWhatIsOnItsWay(long seed) throws ReflectiveOperationException {
-        Study study = RandomStudies.of(seed);
-        Plant plant = Plant.build(Blueprint.of(study), 1, null);
-        Flow flow = flow(plant);
-        long length = study.plan().length().nanos();
-        for (int i = 1; i <= MOMENTS; i++) {
-            try {
-                plant.advance(length / MOMENTS * i, () -> false);
-            } catch (RunTroubleException e) {
-                return;
-            }
+        atMoments(RandomStudies.of(seed), flow -> {
             int claims = flow.takers().stream().mapToInt(Taker::claims).sum();
             int onTheWay = flow.passages().stream().mapToInt(passage -> passage.tally.onTheWay()).sum();
             int waiting = flow.passages().stream().mapToInt(Passage::waitingAtEnd).sum();
@@ -95,7 +87,7 @@ class ClaimsTest {
                 assertEquals(taker.claims(), bySpot, taker.name());
                 assertTrue(taker.claims() >= 0);
             });
-        }
+        });
     }
 
     /** What is counted as left is what is left, at any moment: never less than nothing, nor more than what neither holds nor keeps a piece. */
@@ -103,15 +95,7 @@ class ClaimsTest {
     @MethodSource("nets")
     void whatIsCountedAsLeftIsLeft(long seed) throws ReflectiveOperationException {
         Study study = RandomStudies.of(seed);
-        Plant plant = Plant.build(Blueprint.of(study), 1, null);
-        Flow flow = flow(plant);
-        long length = study.plan().length().nanos();
-        for (int i = 1; i <= MOMENTS; i++) {
-            try {
-                plant.advance(length / MOMENTS * i, () -> false);
-            } catch (RunTroubleException e) {
-                return;
-            }
+        atMoments(study, flow -> {
             flow.takers().stream().filter(Taker::isRoomCounted).forEach(taker -> {
                 int left = taker.roomFor(new Piece(0));
                 int inside = taker.node().tally.content() + taker.claims();
@@ -126,6 +110,21 @@ class ClaimsTest {
                     default -> throw new AssertionError(taker.name() + " counts its room");
                 }
             });
+        });
+    }
+
+    /** Looks at a run of the study again and again; a formula that comes to nothing ends any run. */
+    private static void atMoments(Study study, Consumer<Flow> look) throws ReflectiveOperationException {
+        Plant plant = Plant.build(Blueprint.of(study), 1, null);
+        Flow flow = flow(plant);
+        long length = study.plan().length().nanos();
+        for (int i = 1; i <= MOMENTS; i++) {
+            try {
+                plant.advance(length / MOMENTS * i, () -> false);
+            } catch (RunTroubleException e) {
+                return;
+            }
+            look.accept(flow);
         }
     }
 
