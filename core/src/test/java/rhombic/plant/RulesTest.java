@@ -16,6 +16,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import rhombic.measure.RunFigures;
+import rhombic.measure.TypeFigures;
 import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.quantity.Unit;
 import rhombic.study.Renaming;
@@ -45,6 +46,10 @@ class RulesTest {
 
     private static PieceType piece() {
         return type("Piece", "visits", 0, "tested", false).withLooks(List.of(new Look("usual", "#2E7F9E"), new Look("hot", "#C8452F")));
+    }
+
+    private static TypeFigures typeOf(RunFigures run, String name) {
+        return run.types().stream().filter(one -> one.name().equals(name)).findFirst().orElseThrow();
     }
 
     private static Lines line(Rule... rules) {
@@ -110,6 +115,23 @@ class RulesTest {
                 rule("Often", "every 6 h", "clock.hour < 13", "create 10 Piece at In"));
         // From 06:00 for 26 h: 06:30 twice; 12:00, 18:00 (too late), 00:00, 06:00.
         assertEquals(1 + 2 + 30, Runs.of(lines.study(26, 0, 1)).in());
+    }
+
+    /** What a rule makes goes before what would come on demand, and beside an interval rule that makes the plant look, too. */
+    @ParameterizedTest
+    @ValueSource(strings = {"every 1 h", "every 5 s"})
+    void whatIsCreatedWhereOthersComeOnDemandGoesOnFirst(String alsoEvery) {
+        Lines lines = new Lines().types(type("Piece"), type("Extra"))
+                .chain(Lines.onDemand("In"), station("Oven", 1, 0, "10 s"), goodsOut("Out"))
+                .rules(rule("Extra", "every 35 s", "clock.seconds < 40", "create 2 Extra at In"),
+                        rule("Looks", alsoEvery, "", "signal nothing"));
+        RunFigures run = Runs.of(lines.study(95 / 3600.0, 0, 1));
+        // Begun at 0, 10, 20, 30; the piece that is on offer already at 40; the extra ones at 50 and 60; the usual at 70, 80 and 90 s.
+        assertEquals(2, typeOf(run, "Extra").out());
+        assertEquals(2, typeOf(run, "Extra").in());
+        assertEquals(7, typeOf(run, "Piece").out());
+        assertEquals(0, at(run, "In").contentNow());
+        assertEquals(25.0 / 95, at(run, "In").share(rhombic.study.value.EquipmentState.BLOCKED), 1e-12);
     }
 
     @Test

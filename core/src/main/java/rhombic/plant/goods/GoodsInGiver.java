@@ -9,14 +9,14 @@ import rhombic.plant.handover.Part;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.RankedQueue;
 
-/** Offers what has come to a goods in and waits there, the oldest first; or, on demand, a piece that comes in only when it goes on. */
+/** Offers what has come to a goods in and waits there, the oldest first; on demand also, where nothing waits, a piece that comes in only when it
+ * goes on. */
 final class GoodsInGiver implements Giver {
     private final GoodsInNode node;
     private final boolean onDemand;
     private final RankedQueue<Piece> waiting = new RankedQueue<>();
     private final OfferPool offers = new OfferPool(this);
     private @Nullable Offer offer;
-    private @Nullable Piece onOffer;
 
     GoodsInGiver(GoodsInNode node, boolean onDemand) {
         this.node = node;
@@ -30,7 +30,7 @@ final class GoodsInGiver implements Giver {
 
     @Override
     public int backlog() {
-        return onDemand ? node.stillToCome() : waiting.size();
+        return onDemand ? (int) Math.min(Integer.MAX_VALUE, (long) Math.max(0, node.stillToCome()) + waiting.size()) : waiting.size();
     }
 
     private Offer offer() {
@@ -49,7 +49,6 @@ final class GoodsInGiver implements Giver {
     /** Offers a piece that is turned away if it can't go now; says whether it has gone, or is bound. */
     boolean offerOnce(Piece piece) {
         Offer made = offer();
-        onOffer = piece;
         if (made.make(piece)) {
             return true;
         }
@@ -71,23 +70,17 @@ final class GoodsInGiver implements Giver {
     }
 
     private @Nullable Piece next() {
-        if (!onDemand) {
-            onOffer = waiting.oldest();
-        } else if (node.stillToCome() <= 0) {
-            return null;
-        } else if (onOffer == null) {
-            onOffer = new Piece(node.drawType());
+        Piece next = waiting.oldest();
+        if (next == null && onDemand && node.stillToCome() > 0) {
+            next = new Piece(node.drawType());
         }
-        return onOffer;
+        return next;
     }
 
     @Override
     public void hand(Offer given, Claim claim) {
         Piece piece = claim.piece();
         boolean wasBound = offers.unbind(given);
-        if (!wasBound) {
-            onOffer = null;
-        }
         if (piece.id == Piece.NOT_IN_YET) {
             if (onDemand && !wasBound) {
                 node.countSupplied(1);
@@ -108,17 +101,25 @@ final class GoodsInGiver implements Giver {
     /** The next is there as soon as one has gone. */
     @Override
     public @Nullable Piece handStraight(Offer given) {
-        onOffer = null;
-        node.countSupplied(1);
-        node.enter(given.piece());
-        node.onGone(given.piece());
-        return next();
+        Piece gone = given.piece();
+        boolean hasWaited = gone.id != Piece.NOT_IN_YET; // a rule has made it
+        if (hasWaited) {
+            waiting.remove(gone);
+        } else {
+            node.countSupplied(1);
+            node.enter(gone);
+        }
+        node.onGone(gone);
+        Piece next = next();
+        if (hasWaited) {
+            node.noteWaiting();
+        }
+        return next;
     }
 
     @Override
     public void onBound(Offer given) {
         offers.bind(given);
-        onOffer = null;
         if (given.piece().id != Piece.NOT_IN_YET) {
             waiting.remove(given.piece());
         } else if (onDemand) {
