@@ -110,11 +110,11 @@ public final class PeopleScene {
 
     private void stepAside(int person) {
         int steps = 0;
+        boolean works = postures[person] == Posture.WORKS;
         for (int i = 0; i < crews.length && steps < MAX_STEPS_ASIDE; i++) {
-            boolean works = postures[person] == Posture.WORKS;
             boolean otherWorks = postures[i] == Posture.WORKS;
             boolean wasHereFirst = otherWorks != works ? otherWorks : i < person;
-            if (i != person && isUpright(i) && wasHereFirst && Math.hypot(x[i] - x[person], y[i] - y[person]) < NEAREST_METRES) {
+            if (wasHereFirst && isNear(i, person) && i != person && isUpright(i)) {
                 double turn = Math.toRadians(headings[person]);
                 x[person] += ASIDE_METRES * Math.sin(turn);
                 y[person] -= ASIDE_METRES * Math.cos(turn);
@@ -122,6 +122,12 @@ public final class PeopleScene {
                 i = -1; // it may stand in a third one now
             }
         }
+    }
+
+    private boolean isNear(int other, int person) {
+        double dx = x[other] - x[person];
+        double dy = y[other] - y[person];
+        return dx * dx + dy * dy < NEAREST_METRES * NEAREST_METRES;
     }
 
     private boolean isUpright(int person) {
