@@ -13,7 +13,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import rhombic.study.Study;
-import rhombic.study.check.PlaceCheck;
+import rhombic.study.check.FloorCheck;
 import rhombic.study.check.Problem;
 import rhombic.study.check.StudyCheck;
 
@@ -33,7 +33,7 @@ final class CheckCommand implements Callable<Integer> {
         if (study.isEmpty()) {
             return Main.FAULTY;
         }
-        List<Problem> problems = Stream.concat(StudyCheck.of(study.get()).stream(), PlaceCheck.of(study.get()).stream()).toList();
+        List<Problem> problems = Stream.concat(StudyCheck.of(study.get()).stream(), FloorCheck.of(study.get()).stream()).toList();
         problems.forEach(p -> out.println(p.grade().name().toLowerCase(Locale.ROOT) + "  " + p));
         long errors = problems.stream().filter(Problem::isError).count();
         out.println(problems.isEmpty()

@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import rhombic.quantity.Clock;
 import rhombic.study.duty.Need;
+import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Area;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
@@ -16,6 +17,7 @@ import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Station;
+import rhombic.study.kind.Structure;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
@@ -48,6 +50,8 @@ public final class EquipmentStory {
             case ResourceGroup group ->
                 "Home of " + (group.count() == 1 ? "one" : group.count()) + " " + group.memberWord(group.count() > 1) + ".";
             case Area area -> area.purpose();
+            case Aisle aisle -> aisle.purpose();
+            case Structure structure -> structure.purpose();
             case GoodsOut out -> "Has let " + moment.in(node) + " out." + shut;
         };
     }

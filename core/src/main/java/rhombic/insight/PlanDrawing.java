@@ -11,6 +11,7 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
 
 /** The plant in plan, drawn without a toolkit: outlines to scale, links, names. */
@@ -60,6 +61,9 @@ public final class PlanDrawing {
             if (element instanceof Conveyor conveyor) {
                 path(conveyor.path(), "#C9C2B1",
                         Math.max(2, conveyor.width().inBaseUnit() * conveyor.lanes() * scale));
+            } else if (element instanceof LineElement line) {
+                path(line.along().orElseThrow().path(), element.outlines().isEmpty() ? "#E8E2D3" : "#5C676C",
+                        Math.max(1, line.widthMetres() * scale));
             } else {
                 List<double[]> corners = outline(element);
                 double[] xs = corners.stream().mapToDouble(c -> x(c[0])).toArray();

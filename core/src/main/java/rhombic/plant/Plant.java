@@ -35,6 +35,7 @@ import rhombic.plant.work.UnpackingNode;
 import rhombic.study.Study;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.PlannedTime;
+import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Area;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
@@ -46,6 +47,7 @@ import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Station;
+import rhombic.study.kind.Structure;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.trace.TraceWriter;
 
@@ -112,6 +114,8 @@ public final class Plant {
             case GoodsOut out -> new GoodsOutNode(flow, index, out);
             case ResourceGroup group -> new GroupNode(flow, index, group);
             case Area area -> new IdleNode(flow, index, area);
+            case Aisle aisle -> new IdleNode(flow, index, aisle);
+            case Structure structure -> new IdleNode(flow, index, structure);
         };
     }
 

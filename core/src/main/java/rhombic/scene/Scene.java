@@ -11,6 +11,7 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Travel;
+import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Area;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
@@ -20,6 +21,7 @@ import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Station;
+import rhombic.study.kind.Structure;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PieceOffset;
@@ -336,6 +338,8 @@ public final class Scene {
             case GoodsOut out -> at(0, 0, 0);
             case ResourceGroup group -> throw new IllegalStateException("Pieces never wait at a group");
             case Area area -> throw new IllegalStateException("Pieces never wait in an area");
+            case Aisle aisle -> throw new IllegalStateException("Pieces never wait in an aisle");
+            case Structure structure -> throw new IllegalStateException("Pieces never wait in a wall");
             case Conveyor conveyor -> throw new IllegalStateException("Pieces on a conveyor are posed by train");
         }
         return 0;

@@ -14,6 +14,7 @@ import rhombic.formula.Formula;
 import rhombic.measure.Diary;
 import rhombic.plant.piece.TableBook;
 import rhombic.plant.piece.TypeBook;
+import rhombic.plant.route.Routers;
 import rhombic.study.Study;
 import rhombic.study.check.Problem;
 import rhombic.study.check.StudyCheck;
@@ -36,6 +37,7 @@ public final class Blueprint {
     private final Set<String> beforeInspection;
     private final Set<String> stopsWithOthers;
     private final boolean canDeadlock;
+    private final Routers routers;
     /** By text. Each is read when first asked for; reading it again would give the same. */
     private final Map<String, Formula> formulas = new ConcurrentHashMap<>();
 
@@ -50,6 +52,7 @@ public final class Blueprint {
                 .collect(Collectors.toUnmodifiableSet());
         canDeadlock = unfolded.elements().stream().map(e -> e.basics().duty())
                 .anyMatch(duty -> !duty.failures().isEmpty() || !duty.calendar().isEmpty());
+        routers = new Routers(unfolded.elements());
         types = new TypeBook(study.pieceTypes());
         tables = new TableBook(study.tables());
     }
@@ -123,6 +126,11 @@ public final class Blueprint {
     /** Names of what has an error, and so takes no part. */
     public Set<String> broken() {
         return broken;
+    }
+
+    /** The ways on its floor. */
+    public Routers routers() {
+        return routers;
     }
 
     public TypeBook types() {

@@ -6,6 +6,7 @@ import rhombic.plant.activity.Hold;
 import rhombic.plant.activity.Holds;
 import rhombic.plant.route.Motion;
 import rhombic.plant.route.Route;
+import rhombic.space.Pace;
 import rhombic.space.Pose;
 
 /**
@@ -79,8 +80,8 @@ public abstract class Resource {
     /** It has come so far. */
     protected abstract void onTravelled(double metres);
 
-    /** It sets out along that route, and will be there after so long; 0: it is there. */
-    protected abstract void onSetOut(Route route, long nanos);
+    /** It sets out along that route at its {@link #pace}, or is there at once. */
+    protected abstract void onSetOut(Route route);
 
     /** One more job is done. */
     protected abstract void onJobDone();
@@ -146,6 +147,11 @@ public abstract class Resource {
         return motion.isUnderWay();
     }
 
+    /** How it covers the route that it is on; over in no time if it stands at its end. */
+    public final Pace pace() {
+        return motion.pace();
+    }
+
     /** Where it is now. */
     public final Pose pose() {
         return motion.pose();
@@ -169,7 +175,7 @@ public abstract class Resource {
         Route route = group.router().route(pose(), location);
         long nanos = motion.setOut(route);
         group.stands(this, location.x(), location.y());
-        onSetOut(route, nanos);
+        onSetOut(route);
         if (nanos == 0) {
             onTravelled(motion.metres());
             aim = Aim.NOTHING;

@@ -78,6 +78,12 @@ public final class Motion extends Event {
         return simulator.nowNanos() - sinceNanos;
     }
 
+    /** How it has moved since it set out or was last held or resumed, in metres along its route; over in no time if it stands at its end. */
+    public Pace pace() {
+        Pace known = pace;
+        return route == null ? Pace.over(metres, 0) : known == null ? Pace.over(metres, evenNanos) : known;
+    }
+
     /** Where it is now. */
     public Pose pose() {
         Route along = route;

@@ -148,10 +148,10 @@ public abstract class Run {
         return blueprint.formula(text);
     }
 
-    /** Writes down that a mover sets out on a route, which it covers evenly in that time; 0: it stands at its end. */
-    public final void traceTravel(int mover, Route route, long nanos) {
+    /** Writes down that a mover sets out on a route at that pace; over in no time: it stands at its end. */
+    public final void traceTravel(int mover, Route route, Pace pace) {
         if (trace != null) {
-            trace.travels(now(), mover, MoverMoment.FLOOR, route.corners(), route.to().heading(), Pace.over(route.metres(), nanos));
+            trace.travels(now(), mover, MoverMoment.FLOOR, route.corners(), route.to().heading(), pace);
         }
     }
 

@@ -9,6 +9,7 @@ import rhombic.plant.resource.Group;
 import rhombic.plant.resource.Resource;
 import rhombic.plant.route.Mover;
 import rhombic.plant.route.Route;
+import rhombic.plant.route.Routers;
 import rhombic.plant.run.Run;
 import rhombic.space.Pose;
 import rhombic.study.duty.Person;
@@ -17,17 +18,25 @@ import rhombic.study.value.PersonState;
 
 /** The people of a crew, with what they work with. */
 public final class CrewMembers extends Members implements Worker.Listener {
+    /** How far from what stands there people walk. */
+    private static final double CLEARANCE_METRES = 0.25;
+
     private final Crew crew;
     private final Staff staff;
     private final List<Worker> people = new ArrayList<>();
     private final List<PersonTool> tools = new ArrayList<>();
 
     public CrewMembers(Run run, Staff staff, Crew crew) {
-        super(run, staff, crew, Mover.even(crew.speed().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY)),
+        super(run, staff, crew, Mover.even(speed(crew)),
+                run.blueprint.routers().of(new Routers.Traveller(crew.travel(), true, speed(crew), 0, CLEARANCE_METRES)),
                 new Group.Rules(crew.personRule(), crew.jobRule(), crew.idleAt() == Crew.IdlePlace.AT_HOME,
                         crew.basics().duty().atShiftEnd(), place(run, crew.breakArea())));
         this.crew = crew;
         this.staff = staff;
+    }
+
+    private static double speed(Crew crew) {
+        return crew.speed().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY);
     }
 
     @Override
@@ -44,7 +53,7 @@ public final class CrewMembers extends Members implements Worker.Listener {
     @Override
     protected void begin() {
         for (Worker person : people) {
-            onMove(person, Route.straight(person.pose(), person.pose()), 0);
+            onMove(person, Route.straight(person.pose(), person.pose()));
             onState(person, PersonState.WAITING);
         }
         tools.forEach(tool -> tool.modes().begin());
@@ -82,8 +91,8 @@ public final class CrewMembers extends Members implements Worker.Listener {
     }
 
     @Override
-    public void onMove(Worker person, Route route, long nanos) {
-        run.traceTravel(person.number, route, nanos);
+    public void onMove(Worker person, Route route) {
+        run.traceTravel(person.number, route, person.pace());
     }
 
     @Override

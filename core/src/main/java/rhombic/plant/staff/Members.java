@@ -12,7 +12,6 @@ import rhombic.plant.resource.Group;
 import rhombic.plant.resource.Resource;
 import rhombic.plant.route.Mover;
 import rhombic.plant.route.Router;
-import rhombic.plant.route.StraightRouter;
 import rhombic.plant.run.Run;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
@@ -21,8 +20,6 @@ import rhombic.study.kind.ResourceGroup;
 
 /** All members of one group, at work in a plant. Each kind of group has a class of its own, which says how its members move and what is counted. */
 public abstract class Members {
-    private static final Router ROUTER = new StraightRouter();
-
     /** Makes the members of a group; knows which class belongs to which kind. */
     @FunctionalInterface
     public interface Maker {
@@ -35,11 +32,11 @@ public abstract class Members {
     private final Allocation allocation;
     private final List<Resource> all = new ArrayList<>();
 
-    protected Members(Run run, Staff staff, ResourceGroup element, Mover mover, Group.Rules rules) {
+    protected Members(Run run, Staff staff, ResourceGroup element, Mover mover, Router router, Group.Rules rules) {
         this.run = run;
         this.element = element;
         allocation = staff.allocation();
-        group = allocation.group(element.name(), mover, ROUTER, rules);
+        group = allocation.group(element.name(), mover, router, rules);
     }
 
     /** The break area of that name; null if there is none. */

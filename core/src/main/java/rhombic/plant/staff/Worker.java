@@ -13,8 +13,8 @@ import rhombic.study.value.PersonState;
 public final class Worker extends Resource {
     /** Hears what becomes of people. */
     public interface Listener {
-        /** It sets out, and will be there after so long; 0: it is there. */
-        void onMove(Worker person, Route route, long nanos);
+        /** It sets out along that route at its {@link Resource#pace}, or is there at once. */
+        void onMove(Worker person, Route route);
 
         void onState(Worker person, PersonState state);
     }
@@ -93,9 +93,9 @@ public final class Worker extends Resource {
     }
 
     @Override
-    protected void onSetOut(Route route, long nanos) {
+    protected void onSetOut(Route route) {
         if (listener != null) {
-            listener.onMove(this, route, nanos);
+            listener.onMove(this, route);
         }
     }
 

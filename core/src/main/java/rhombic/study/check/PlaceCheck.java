@@ -12,11 +12,14 @@ import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Structure;
 
 /** How things stand on the floor, which no run depends on: two in one place are told. */
-public final class PlaceCheck {
+final class PlaceCheck {
     /** Of the smaller of two, so much may lie within the other: frames that touch, a chute that reaches in. */
     private static final double MAX_SHARED = 0.3;
+    /** Of a wall or a column, square metres that may lie within equipment. */
+    private static final double MAX_IN_WALL = 0.02;
     private static final double STEP_METRES = 0.5;
     private static final int MAX_STEPS = 200;
     private static final int MAX_TOLD = 20;
@@ -27,28 +30,56 @@ public final class PlaceCheck {
 
     /** What stands on the floor, seen from above. */
     private record Body(int number, PlantElement element, Polygon shape, double low, double high) {
+        boolean isBuilding() {
+            return element instanceof Structure;
+        }
+
         boolean covers(Body other) {
             double smaller = Math.min(shape.getArea(), other.shape.getArea());
+            double shared = isBuilding() || other.isBuilding() ? MAX_IN_WALL : MAX_SHARED * smaller;
             return low < other.high && other.low < high && shape.intersects(other.shape)
-                    && shape.intersection(other.shape).getArea() > MAX_SHARED * smaller;
+                    && shape.intersection(other.shape).getArea() > shared;
         }
     }
 
     private PlaceCheck(Study study) {
+        study.elements().stream().filter(Structure.class::isInstance).forEach(this::addBuilding); // first: it is the equipment that gives way
         for (PlantElement element : study.elements()) {
             if (element instanceof Equipment && element.along().isEmpty()) {
-                Body body = body(bodies.size(), element);
-                bodies.add(body);
-                index.insert(body.shape.getEnvelopeInternal(), body);
+                add(body(bodies.size(), element));
             }
         }
     }
 
+    private void addBuilding(PlantElement structure) {
+        double low = structure.placement().zMetres();
+        for (List<Pose> outline : structure.outlines()) {
+            add(new Body(bodies.size(), structure, polygon(outline), low, low + structure.footprint().heightMetres()));
+        }
+    }
+
+    private void add(Body body) {
+        bodies.add(body);
+        index.insert(body.shape.getEnvelopeInternal(), body);
+    }
+
+    private Polygon polygon(List<Pose> outline) {
+        Coordinate[] round = new Coordinate[outline.size() + 1];
+        for (int i = 0; i < round.length; i++) {
+            Pose at = outline.get(i % outline.size());
+            round[i] = new Coordinate(at.x(), at.y());
+        }
+        return shapes.createPolygon(round);
+    }
+
     /** Hints, each with a way out. */
-    public static List<Problem> of(Study study) {
+    static List<Problem> of(Study study) {
         PlaceCheck check = new PlaceCheck(study);
         List<Problem> problems = new ArrayList<>();
         for (Body body : check.bodies) {
+            if (body.isBuilding()) {
+                continue;
+            }
             check.under(body).filter(first -> problems.size() < MAX_TOLD).ifPresent(first -> problems.add(new Problem(Problem.Grade.HINT,
                     Problem.Kind.IN_ONE_PLACE, body.element.name(), "It stands where " + first.element.name() + " stands", "Move it aside",
                     Problem.Fix.of("Move aside", body.element, element -> check.aside(element, body.number)))));
@@ -57,17 +88,8 @@ public final class PlaceCheck {
     }
 
     private Body body(int number, PlantElement element) {
-        double l = element.footprint().lengthMetres() / 2;
-        double w = element.footprint().widthMetres() / 2;
-        Pose middle = element.placement().pose();
-        Coordinate[] round = new Coordinate[5];
-        double[][] corners = {{-l, -w}, {l, -w}, {l, w}, {-l, w}, {-l, -w}};
-        for (int i = 0; i < round.length; i++) {
-            Pose at = middle.of(Pose.at(corners[i][0], corners[i][1], 0, 0));
-            round[i] = new Coordinate(at.x(), at.y());
-        }
         double low = element.placement().zMetres();
-        return new Body(number, element, shapes.createPolygon(round), low, low + element.footprint().heightMetres());
+        return new Body(number, element, polygon(element.onFootprint()), low, low + element.footprint().heightMetres());
     }
 
     /** The first of those before it in the study that stand in its place. */

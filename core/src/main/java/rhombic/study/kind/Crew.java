@@ -13,6 +13,7 @@ import rhombic.quantity.Unit;
 import rhombic.study.duty.JobChoice;
 import rhombic.study.duty.Person;
 import rhombic.study.duty.ResourceChoice;
+import rhombic.study.duty.TravelChoice;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
 import rhombic.study.value.Count;
@@ -31,11 +32,12 @@ import rhombic.study.value.StudyException;
  * @param jobRule what one of them does next, among what has the highest priority
  * @param idleAt where they wait when there is nothing to do
  * @param breakArea where they go at a break, by name; empty: they stay at their home
+ * @param travel how they get from one place to another
  * @param persons those who have names, factors or skills of their own; at most as many as there are people
  */
 public record Crew(Basics basics, int people, List<String> skills, Optional<Quantity> speed, ResourceChoice personRule, JobChoice jobRule,
         IdlePlace idleAt,
-        String breakArea, List<Person> persons) implements ResourceGroup {
+        String breakArea, TravelChoice travel, List<Person> persons) implements ResourceGroup {
     public static final Quantity USUAL_SPEED = new Quantity(1.2, Unit.METRE_PER_SECOND);
     private static final double FOR_ONE_METRES = 0.9;
 
@@ -55,6 +57,8 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
                     Crew::idleAt, Crew::withIdleAt),
             Field.optional("breakArea", "Where they go at a break, by name; missing: home.", FieldType.ELEMENT, "", Crew::breakArea,
                     Crew::withBreakArea),
+            Field.optional("travel", "How they get from one place to another; missing: on aisles, and straight where there are none.",
+                    FieldType.Word.of(TravelChoice.values()), TravelChoice.ON_AISLES, Crew::travel, Crew::withTravel),
             Field.optional("persons", "Those who have names, factors or skills of their own.", Person.SEVERAL, List.of(), Crew::persons,
                     Crew::withPersons)),
             basics -> usual(basics).withSpeed(Optional.empty()), (basics, types) -> usual(basics));
@@ -96,7 +100,7 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
 
     public static Crew usual(Basics basics) {
         return new Crew(basics, 1, List.of(), Optional.of(USUAL_SPEED), ResourceChoice.NEAREST, JobChoice.OLDEST, IdlePlace.AT_HOME, "",
-                List.of());
+                TravelChoice.ON_AISLES, List.of());
     }
 
     @Override
@@ -163,40 +167,44 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
 
     @Override
     public Crew with(Basics newBasics) {
-        return new Crew(newBasics, people, skills, speed, personRule, jobRule, idleAt, breakArea, persons);
+        return new Crew(newBasics, people, skills, speed, personRule, jobRule, idleAt, breakArea, travel, persons);
     }
 
     public Crew withPeople(int newPeople) {
-        return new Crew(basics, newPeople, skills, speed, personRule, jobRule, idleAt, breakArea,
+        return new Crew(basics, newPeople, skills, speed, personRule, jobRule, idleAt, breakArea, travel,
                 persons.subList(0, Math.min(persons.size(), Math.max(0, newPeople))));
     }
 
     public Crew withSkills(List<String> newSkills) {
-        return new Crew(basics, people, newSkills, speed, personRule, jobRule, idleAt, breakArea, persons);
+        return new Crew(basics, people, newSkills, speed, personRule, jobRule, idleAt, breakArea, travel, persons);
     }
 
     public Crew withSpeed(Optional<Quantity> newSpeed) {
-        return new Crew(basics, people, skills, newSpeed, personRule, jobRule, idleAt, breakArea, persons);
+        return new Crew(basics, people, skills, newSpeed, personRule, jobRule, idleAt, breakArea, travel, persons);
     }
 
     public Crew withPersonRule(ResourceChoice newPersonRule) {
-        return new Crew(basics, people, skills, speed, newPersonRule, jobRule, idleAt, breakArea, persons);
+        return new Crew(basics, people, skills, speed, newPersonRule, jobRule, idleAt, breakArea, travel, persons);
     }
 
     public Crew withJobRule(JobChoice newJobRule) {
-        return new Crew(basics, people, skills, speed, personRule, newJobRule, idleAt, breakArea, persons);
+        return new Crew(basics, people, skills, speed, personRule, newJobRule, idleAt, breakArea, travel, persons);
     }
 
     public Crew withIdleAt(IdlePlace newIdleAt) {
-        return new Crew(basics, people, skills, speed, personRule, jobRule, newIdleAt, breakArea, persons);
+        return new Crew(basics, people, skills, speed, personRule, jobRule, newIdleAt, breakArea, travel, persons);
     }
 
     public Crew withBreakArea(String newBreakArea) {
-        return new Crew(basics, people, skills, speed, personRule, jobRule, idleAt, newBreakArea, persons);
+        return new Crew(basics, people, skills, speed, personRule, jobRule, idleAt, newBreakArea, travel, persons);
+    }
+
+    public Crew withTravel(TravelChoice newTravel) {
+        return new Crew(basics, people, skills, speed, personRule, jobRule, idleAt, breakArea, newTravel, persons);
     }
 
     public Crew withPersons(List<Person> newPersons) {
-        return new Crew(basics, people, skills, speed, personRule, jobRule, idleAt, breakArea, newPersons);
+        return new Crew(basics, people, skills, speed, personRule, jobRule, idleAt, breakArea, travel, newPersons);
     }
 
     /** How many of its people have something to do, and how many could do something. */
@@ -213,13 +221,14 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
 
     private record Stored(Basics basics, int people, List<String> skills, @org.jspecify.annotations.Nullable Quantity speed,
             ResourceChoice personRule,
-            JobChoice jobRule, IdlePlace idleAt, String breakArea, List<Person> persons) implements java.io.Serializable {
+            JobChoice jobRule, IdlePlace idleAt, String breakArea, TravelChoice travel,
+            List<Person> persons) implements java.io.Serializable {
         private Object readResolve() {
-            return new Crew(basics, people, skills, Optional.ofNullable(speed), personRule, jobRule, idleAt, breakArea, persons);
+            return new Crew(basics, people, skills, Optional.ofNullable(speed), personRule, jobRule, idleAt, breakArea, travel, persons);
         }
     }
 
     private Object writeReplace() {
-        return new Stored(basics, people, skills, speed.orElse(null), personRule, jobRule, idleAt, breakArea, persons);
+        return new Stored(basics, people, skills, speed.orElse(null), personRule, jobRule, idleAt, breakArea, travel, persons);
     }
 }

@@ -3,6 +3,7 @@ package rhombic.study.kind;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalInt;
+import rhombic.space.Pose;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Port;
 
@@ -25,6 +26,28 @@ public sealed interface Equipment extends PlantElement permits GoodsIn, Buffer, 
             ports.add(Port.out(Port.OUT, half, 0));
         }
         return ports;
+    }
+
+    /** People and vehicles pass below what is so high. */
+    double HEADROOM_METRES = 2.2;
+
+    @Override
+    default List<List<Pose>> outlines() {
+        if (placement().zMetres() >= HEADROOM_METRES) {
+            return List.of();
+        }
+        return along().map(Equipment::strips).orElseGet(() -> List.of(onFootprint()));
+    }
+
+    private static List<List<Pose>> strips(Along along) {
+        List<List<Pose>> strips = new ArrayList<>();
+        List<Pose> points = along.path().outline();
+        for (int i = 0; i + 1 < points.size(); i++) {
+            if (points.get(i).z() < HEADROOM_METRES || points.get(i + 1).z() < HEADROOM_METRES) {
+                strips.add(PlantElement.strip(points.get(i), points.get(i + 1), along.widthMetres()));
+            }
+        }
+        return strips;
     }
 
     @Override

@@ -11,6 +11,7 @@ import rhombic.study.field.Field;
 import rhombic.study.field.NameChange;
 import rhombic.study.field.NameUse;
 import rhombic.study.value.ConveyorPath;
+import rhombic.study.value.FloorLine;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Placement;
@@ -69,7 +70,7 @@ public final class Kind<E extends PlantElement> {
 
     /** Whether it is drawn along a way, corner by corner, instead of being put down. */
     public boolean isDrawn() {
-        return fields.stream().anyMatch(field -> field.type() == ConveyorPath.TYPE);
+        return fields.stream().anyMatch(field -> field.type() == ConveyorPath.TYPE || field.type() == FloorLine.TYPE);
     }
 
     /** A new one as it is placed by hand, with a name that is not taken. */

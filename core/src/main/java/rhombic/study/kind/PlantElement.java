@@ -3,13 +3,15 @@ package rhombic.study.kind;
 import java.io.Serializable;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import rhombic.space.Path;
+import rhombic.space.Pose;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.Placement;
 import rhombic.study.value.Port;
 
 /** Whatever a study places. What can be asked of all of it is answered by its branch. */
-public sealed interface PlantElement extends Serializable permits Equipment, ResourceGroup, Area {
+public sealed interface PlantElement extends Serializable permits Equipment, ResourceGroup, Area, Aisle, Structure {
     Basics basics();
 
     PlantElement with(Basics basics);
@@ -79,6 +81,28 @@ public sealed interface PlantElement extends Serializable permits Equipment, Res
     /** The way along which it lies in space, if it is long and thin; else it stands on its footprint. */
     default Optional<Along> along() {
         return Optional.empty();
+    }
+
+    /** What nobody goes through, seen from above: the corners of each outline, none of which is closed. */
+    default List<List<Pose>> outlines() {
+        return List.of();
+    }
+
+    /** The corners of its footprint on the floor. */
+    default List<Pose> onFootprint() {
+        double l = footprint().lengthMetres() / 2;
+        double w = footprint().widthMetres() / 2;
+        Pose middle = placement().pose();
+        return Stream.of(Pose.at(-l, -w, 0, 0), Pose.at(l, -w, 0, 0), Pose.at(l, w, 0, 0), Pose.at(-l, w, 0, 0)).map(middle::of).toList();
+    }
+
+    /** The corners of a strip from one point to another. */
+    static List<Pose> strip(Pose from, Pose to, double widthMetres) {
+        double length = Math.max(1e-9, Math.hypot(to.x() - from.x(), to.y() - from.y()));
+        double acrossX = -(to.y() - from.y()) / length * widthMetres / 2;
+        double acrossY = (to.x() - from.x()) / length * widthMetres / 2;
+        return List.of(Pose.at(from.x() - acrossX, from.y() - acrossY, 0, 0), Pose.at(to.x() - acrossX, to.y() - acrossY, 0, 0),
+                Pose.at(to.x() + acrossX, to.y() + acrossY, 0, 0), Pose.at(from.x() + acrossX, from.y() + acrossY, 0, 0));
     }
 
     /** The same with left and right exchanged. */

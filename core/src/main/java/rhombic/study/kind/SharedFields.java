@@ -26,6 +26,8 @@ final class SharedFields {
         case Equipment equipment -> true;
         case ResourceGroup group -> true;
         case Area area -> false;
+        case Aisle aisle -> false;
+        case Structure structure -> false;
     };
     private static final Predicate<PlantElement> WITH_INLET = PlantElement::takesPieces;
     private static final Predicate<PlantElement> WITH_OUTLET = PlantElement::givesPieces;

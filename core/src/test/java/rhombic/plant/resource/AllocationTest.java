@@ -62,6 +62,48 @@ class AllocationTest {
         }
     }
 
+    /** Whoever walks home is as near as where he is at that moment, not where he set out or where he goes. */
+    @Test
+    void whoIsOnTheWayHomeIsTakenFromWhereHeIs() {
+        for (double second : new double[] {14, 26}) {
+            Yard yard = new Yard();
+            Group group = yard.group(c -> c);
+            yard.person("A", group, 0);
+            yard.person("B", group, 30);
+            Job first = yard.job(10, 0);
+            yard.ask(first, 0, null, Job.Insistence.NO);
+            yard.allocation.give();
+            yard.until(10);
+            yard.done(first);
+            yard.until(12); // A has come 2 m of the way home: he is at 8 m, and B stands at 30 m
+            yard.ask(yard.job(second, 0), 0);
+            yard.allocation.give();
+            yard.until(60);
+            assertEquals("ready " + second + (second < 19 ? " by A" : " by B"), yard.log.getLast());
+        }
+    }
+
+    /** Where ways are not straight the nearest is who has the shortest way, and not who is nearest in the air. */
+    @Test
+    void theShortestWayCountsWhereWaysGoRound() {
+        Yard yard = new Yard();
+        yard.router = new rhombic.plant.route.Router() {
+            @Override
+            public rhombic.plant.route.Route route(Pose from, Pose to) {
+                Pose corner = Pose.at(from.x(), from.x() > to.x() ? 40 : 0, 0, 0); // whoever comes from the east goes round
+                return new rhombic.plant.route.Route(List.of(new rhombic.plant.route.Route.Leg(from, corner, Double.POSITIVE_INFINITY),
+                        new rhombic.plant.route.Route.Leg(corner, to, Double.POSITIVE_INFINITY)));
+            }
+        };
+        Group group = yard.staying(c -> c);
+        yard.person("East", group, 12);
+        yard.person("West", group, -20);
+        yard.ask(yard.job(10, 0), 0);
+        yard.allocation.give();
+        yard.until(30);
+        assertEquals(List.of("ready 10.0 by West"), yard.log);
+    }
+
     /** The nearest would be taken for what anybody can do, and nobody be left for what only he can. */
     @Test
     void whoCanDoMoreIsLeftForWhatOthersCanNotDo() {

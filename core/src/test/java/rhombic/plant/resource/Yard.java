@@ -40,8 +40,8 @@ final class Yard implements Job.Owner, Worker.Listener {
     boolean isHandFull;
 
     @Override
-    public void onMove(Worker person, Route route, long nanos) {
-        moves.add(person.name() + " " + route.from().x() + " to " + route.to().x() + " in " + nanos / SECOND);
+    public void onMove(Worker person, Route route) {
+        moves.add(person.name() + " " + route.from().x() + " to " + route.to().x() + " in " + person.pace().nanos() / SECOND);
     }
 
     @Override

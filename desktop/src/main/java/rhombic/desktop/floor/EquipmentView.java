@@ -16,8 +16,10 @@ import javafx.scene.transform.Scale;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.floor.body.Bodies;
 import rhombic.desktop.floor.body.Lamps;
+import rhombic.scene.Hiding;
 import rhombic.study.Study;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Structure;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.Placement;
@@ -30,12 +32,20 @@ final class EquipmentView {
     /** Pixels a metre below which equipment among a great many has no body of its own. */
     static final double DETAIL_PIXELS = 9;
 
+    /** How much of a wall is left to be seen where one looks through it. */
+    private static final double SEEN_THROUGH = 0.16;
     private static final int CROWD_FROM = 600;
     private static final int MAX_DETAILED = 300;
     /** Pixels a metre below which bodies are drawn simpler. */
     private static final double FAR_PIXELS = 14;
 
     private final Group bodies = new Group();
+    /** The building, drawn after all else: one looks through what stands before the plant. */
+    private final Group building = new Group();
+    /** The toolkit wants colours multiplied by how opaque they are. */
+    private final PhongMaterial glass = new PhongMaterial(
+            Color.color(SEEN_THROUGH * 0.7, SEEN_THROUGH * 0.68, SEEN_THROUGH * 0.63, SEEN_THROUGH));
+    private Hiding hiding = new Hiding(List.of());
     private final Bodies shapes = new Bodies();
     private final PhongMaterial palette;
     private final Lamps lamps;
@@ -43,7 +53,8 @@ final class EquipmentView {
     private final Map<String, PlantElement> byName = new HashMap<>();
     private Study study = Study.empty();
 
-    private record Body(MeshView solid, TriangleMesh mesh, TriangleMesh far, Placement placement, Footprint size, Group group,
+    private record Body(List<MeshView> legs, MeshView solid, TriangleMesh mesh, TriangleMesh far, Placement placement, Footprint size,
+            Group group,
             @Nullable MeshView lamp) {
         /** Whether the equipment looks as this does and stands where it does. */
         boolean shows(@Nullable PlantElement element, Bodies shapes) {
@@ -55,10 +66,15 @@ final class EquipmentView {
     EquipmentView(PhongMaterial palette, Lamps lamps) {
         this.palette = palette;
         this.lamps = lamps;
+        glass.setSpecularColor(Color.TRANSPARENT);
     }
 
     Group view() {
         return bodies;
+    }
+
+    Group building() {
+        return building;
     }
 
     Map<String, PlantElement> byName() {
@@ -67,6 +83,7 @@ final class EquipmentView {
 
     void setStudy(Study newStudy) {
         study = newStudy;
+        hiding = new Hiding(study.elements());
         byName.clear();
         study.elements().forEach(element -> byName.put(element.name(), element));
         bodyOf.entrySet().removeIf(entry -> !entry.getValue().shows(byName.get(entry.getKey()), shapes));
@@ -85,25 +102,30 @@ final class EquipmentView {
     boolean show(Viewpoint view, double width, double height) {
         List<PlantElement> detailed = isCrowded() ? near(view, width, height) : study.elements();
         List<Node> nodes = new ArrayList<>(detailed.size());
+        List<Node> walls = new ArrayList<>();
         Map<String, MeshView> lit = new HashMap<>();
         for (PlantElement element : detailed) {
             Body body = bodyOf.computeIfAbsent(element.name(), name -> body(element));
-            nodes.add(body.group);
+            (element instanceof Structure ? walls : nodes).add(body.group);
             if (body.lamp != null) {
                 lit.put(element.name(), body.lamp);
             }
         }
         lamps.are(lit);
-        if (nodes.equals(bodies.getChildren())) {
+        if (nodes.equals(bodies.getChildren()) && walls.equals(building.getChildren())) {
             return false;
         }
         bodies.getChildren().setAll(nodes);
+        building.getChildren().setAll(walls);
         refine(view, width, height);
         return true;
     }
 
-    /** What is far is drawn simpler. */
+    /** What is far is drawn simpler, and walls before the plant are looked through. */
     void refine(Viewpoint view, double width, double height) {
+        if (!building.getChildren().isEmpty()) {
+            lookThrough(view);
+        }
         for (Body body : bodyOf.values()) {
             if (body.far != body.mesh) {
                 boolean isFar = view.project(body.placement.xMetres(), body.placement.yMetres(), 0, width, height)
@@ -114,6 +136,20 @@ final class EquipmentView {
                 }
             }
         }
+    }
+
+    private void lookThrough(Viewpoint view) {
+        bodyOf.forEach((name, body) -> {
+            if (byName.get(name) instanceof Structure structure) {
+                boolean[] hides = view.isPlan() ? new boolean[body.legs.size()] : hiding.hidingLegs(structure, view.position());
+                for (int leg = 0; leg < body.legs.size(); leg++) {
+                    PhongMaterial wanted = hides[Math.min(leg, hides.length - 1)] ? glass : palette;
+                    if (body.legs.get(leg).getMaterial() != wanted) {
+                        body.legs.get(leg).setMaterial(wanted);
+                    }
+                }
+            }
+        });
     }
 
     private List<PlantElement> near(Viewpoint view, double width, double height) {
@@ -130,16 +166,20 @@ final class EquipmentView {
 
     private Body body(PlantElement element) {
         TriangleMesh mesh = shapes.of(element);
-        MeshView body = new MeshView(mesh);
-        body.setMaterial(palette);
-        stretch(body, element);
-        Group group = new Group(body);
+        List<MeshView> legs = (element instanceof Structure ? shapes.legs(element) : List.of(mesh)).stream().map(MeshView::new).toList();
+        Group group = new Group();
+        for (MeshView leg : legs) {
+            leg.setMaterial(palette);
+            stretch(leg, element);
+            group.getChildren().add(leg);
+        }
         MeshView lamp = null;
         if (element instanceof WorkEquipment) {
             lamp = lamps.on(element);
             group.getChildren().add(lamp);
         }
-        return new Body(body, mesh, shapes.far(element), element.placement(), element.footprint(), placed(group, element), lamp);
+        return new Body(legs, legs.getFirst(), mesh, shapes.far(element), element.placement(), element.footprint(), placed(group, element),
+                lamp);
     }
 
     /** A pale body of what would stand there. */

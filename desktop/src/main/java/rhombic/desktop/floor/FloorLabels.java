@@ -23,10 +23,12 @@ import rhombic.desktop.floor.body.StateColours;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Link;
+import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Area;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
+import rhombic.study.kind.Structure;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
@@ -156,6 +158,9 @@ final class FloorLabels {
         List<LabelPlacement.Obstacle> bodies = new ArrayList<>();
         for (int owner = 0; owner < shown.study.size(); owner++) {
             PlantElement element = shown.study.element(owner);
+            if (isSite(element)) {
+                continue;
+            }
             double angle = Math.toRadians(element.placement().headingDegrees());
             double l = element.footprint().lengthMetres() / 2;
             double w = element.footprint().widthMetres() / 2;
@@ -210,6 +215,9 @@ final class FloorLabels {
             int node = i;
             boolean urgent = shown.selection.size() <= MAX_URGENT && shown.selection.contains(element.name())
                     || shown.hovered.filter(element.name()::equals).isPresent();
+            if (isSite(element) && !urgent && !shown.faulty.contains(element.name())) {
+                continue; // the building is known without its names
+            }
             named(shown, element)
                     .filter(p -> p.x() > -60 && p.y() > -20 && p.x() < shown.width + 60 && p.y() < shown.height + 40)
                     .filter(p -> urgent || shown.pixelsPerMetre(p) >= shown.minPixels)
@@ -230,6 +238,10 @@ final class FloorLabels {
                 draw(g, first.get(i), place, shown.faulty.contains(first.get(i).element.name()));
             }
         }
+    }
+
+    private static boolean isSite(PlantElement element) {
+        return element instanceof Aisle || element instanceof Structure;
     }
 
     private static void leader(GraphicsContext g, Viewpoint.Pixel at, Rectangle2D box) {
@@ -369,6 +381,8 @@ final class FloorLabels {
             case WorkEquipment s -> holds + String.format(Locale.ROOT, ", %.0f %%", 100 * moment.share(node, EquipmentState.WORKING));
             case ResourceGroup group -> group.count() + " " + group.memberWord(group.count() > 1);
             case Area area -> "";
+            case Aisle aisle -> "";
+            case Structure structure -> "";
             case GoodsIn in when moment.rejected(node) > 0 -> holds + ", " + moment.rejected(node) + " turned away";
             default -> holds;
         };

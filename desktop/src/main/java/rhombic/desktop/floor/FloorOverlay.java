@@ -21,7 +21,9 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.unfold.UnfoldedStudy;
@@ -383,6 +385,13 @@ public final class FloorOverlay extends Canvas {
             if (isSingle && element instanceof Conveyor conveyor) {
                 conveyor.corners().ifPresent(corners -> corners(g, conveyor, corners.all(), view));
             }
+            if (isSingle && element instanceof LineElement line) {
+                corners(g, line.cornersOnFloor(), view);
+            }
+            if (isSingle && element instanceof Aisle aisle) {
+                Pose at = aisle.arrow();
+                view.project(at.x(), at.y(), at.z(), getWidth(), getHeight()).ifPresent(p -> grip(g, p, HANDLE_PIXELS + 2, VERDIGRIS));
+            }
             if (element.givesPieces() && (isSingle || hovered.filter(element.name()::equals).isPresent())) {
                 handle(element, view).ifPresent(p -> grip(g, p, HANDLE_PIXELS + 2, VERDIGRIS));
             }
@@ -396,6 +405,19 @@ public final class FloorOverlay extends Canvas {
             corner(g, places.get(i), z, view, CORNER_PIXELS);
             if (i > 0) {
                 corner(g, places.get(i - 1).between(places.get(i)), z, view, MIDDLE_PIXELS);
+            }
+        }
+    }
+
+    /** The same of a line on the floor. */
+    private void corners(GraphicsContext g, List<Pose> places, Viewpoint view) {
+        for (int i = 0; i < places.size(); i++) {
+            Pose at = places.get(i);
+            view.project(at.x(), at.y(), at.z(), getWidth(), getHeight()).ifPresent(p -> grip(g, p, CORNER_PIXELS, SAFFRON));
+            if (i > 0) {
+                Pose before = places.get(i - 1);
+                view.project((at.x() + before.x()) / 2, (at.y() + before.y()) / 2, at.z(), getWidth(), getHeight())
+                        .ifPresent(p -> grip(g, p, MIDDLE_PIXELS, SAFFRON));
             }
         }
     }

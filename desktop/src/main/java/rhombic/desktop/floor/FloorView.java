@@ -28,6 +28,7 @@ import rhombic.study.Link;
 import rhombic.study.NamedView;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
@@ -76,7 +77,8 @@ public final class FloorView extends Region {
         palette.setSpecularColor(Color.TRANSPARENT);
         DirectionalLight sun = new DirectionalLight(Color.gray(0.68));
         sun.setDirection(new Point3D(0.45, 0.85, 0.62));
-        Group world = new Group(underlay, equipment.view(), swarms, people.view(), lamps.besideLinks(), travelling, ghost,
+        Group world = new Group(underlay, equipment.view(), swarms, people.view(), lamps.besideLinks(), travelling, equipment.building(),
+                ghost,
                 new AmbientLight(Color.gray(0.5)), sun);
         travelling.setMaterial(palette);
         scene = new SubScene(world, 640, 480, true, hasSmoothEdges() ? SceneAntialiasing.BALANCED : SceneAntialiasing.DISABLED);
@@ -440,6 +442,13 @@ public final class FloorView extends Region {
     }
 
     private static void corners(PlantElement element, List<double[]> points) {
+        if (element instanceof LineElement line) {
+            for (Pose corner : line.cornersOnFloor()) {
+                points.add(new double[] {corner.x(), corner.y(), 0});
+                points.add(new double[] {corner.x(), corner.y(), Math.min(2, line.heightMetres())});
+            }
+            return;
+        }
         double reach = Math.max(2, Math.hypot(element.footprint().lengthMetres(), element.footprint().widthMetres()) / 2);
         for (double dx : new double[] {-reach, reach}) {
             for (double dy : new double[] {-reach, reach}) {

@@ -17,6 +17,8 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.kind.Aisle;
+import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Bend;
 import rhombic.study.value.Footprint;
@@ -149,6 +151,9 @@ public final class Scenery {
     private MeshView crowd() {
         MeshMaker maker = new MeshMaker();
         for (PlantElement element : study.elements()) {
+            if (element instanceof LineElement) {
+                continue;
+            }
             boolean lengthways = Math.round(element.placement().headingDegrees() / 90) % 2 == 0;
             double length = lengthways ? element.footprint().lengthMetres() : element.footprint().widthMetres();
             double width = lengthways ? element.footprint().widthMetres() : element.footprint().lengthMetres();
@@ -169,6 +174,9 @@ public final class Scenery {
     private MeshView shadows() {
         List<double[]> spots = new ArrayList<>();
         for (PlantElement element : study.elements()) {
+            if (element instanceof Aisle) {
+                continue; // what is painted on the floor casts no shadow
+            }
             element.along().ifPresentOrElse(along -> alongWay(along, spots), () -> spots.add(round(element)));
         }
         TriangleMesh mesh = new TriangleMesh(VertexFormat.POINT_NORMAL_TEXCOORD);

@@ -74,6 +74,7 @@ final class Shelf extends HBox {
             case MOVE -> Feather.CHEVRONS_RIGHT;
             case STORE -> Feather.LAYERS;
             case PEOPLE -> Feather.USERS;
+            case SITE -> Feather.MAP;
         };
     }
 

@@ -9,7 +9,7 @@ import java.util.function.Consumer;
 import java.util.stream.Stream;
 import rhombic.experiment.Preparation;
 import rhombic.study.Study;
-import rhombic.study.check.PlaceCheck;
+import rhombic.study.check.FloorCheck;
 import rhombic.study.check.Problem;
 
 /** Has each study checked in the background; only the problems of the newest are told, on the thread of the window. */
@@ -31,7 +31,7 @@ public final class Checks implements AutoCloseable {
         long number = newest.incrementAndGet();
         thread.execute(() -> {
             if (newest.get() == number) {
-                List<Problem> found = Stream.concat(preparation.of(study).problems().stream(), PlaceCheck.of(study).stream()).toList();
+                List<Problem> found = Stream.concat(preparation.of(study).problems().stream(), FloorCheck.of(study).stream()).toList();
                 window.execute(() -> {
                     if (newest.get() == number) {
                         listener.accept(found);

@@ -19,6 +19,10 @@ import rhombic.study.value.StudyException;
 
 /** Drawing a conveyor corner by corner: what is drawn is what it is. */
 class WayDrawingTest {
+    private static Conveyor conveyor(CornerDrawing.Drawn drawn) {
+        return (Conveyor) drawn.element();
+    }
+
     private final PathDrawing drawing = new PathDrawing();
     private final Study empty = Study.empty();
 
@@ -29,7 +33,7 @@ class WayDrawingTest {
         assertTrue(drawing.add(empty, 6.02, 0.3));
         assertFalse(drawing.add(empty, 6.0, 0.0), "the same place is no corner");
         assertTrue(drawing.add(empty, 6.1, 4.96));
-        Conveyor conveyor = drawing.ended(empty).orElseThrow().conveyor();
+        Conveyor conveyor = conveyor(drawing.ended(empty).orElseThrow());
         assertEquals(
                 new ConveyorPath(java.util.List.of(new ConveyorPath.PathLeg.Straight(5, 0), new ConveyorPath.PathLeg.Arc(1, 90),
                         new ConveyorPath.PathLeg.Straight(4, 0))),
@@ -49,10 +53,10 @@ class WayDrawingTest {
         drawing.add(empty, 9, 0.4);
         "2.5, -90".chars().forEach(c -> drawing.type(String.valueOf((char) c)));
         drawing.add(empty, 0, 0);
-        Pose out = Layout.outlet(drawing.ended(empty).orElseThrow().conveyor(), "");
+        Pose out = Layout.outlet(conveyor(drawing.ended(empty).orElseThrow()), "");
         assertEquals(0, Math.hypot(out.x() - 3.27, out.y() + 2.5), 2e-3);
         drawing.takeBack();
-        assertEquals(3.27, drawing.ended(empty).orElseThrow().conveyor().conveyorPath().metres(), 1e-9);
+        assertEquals(3.27, conveyor(drawing.ended(empty).orElseThrow()).conveyorPath().metres(), 1e-9);
     }
 
     @Test
@@ -61,7 +65,7 @@ class WayDrawingTest {
                 Edits.made(Station.KIND, Edits.placed(empty, Edits.made(Station.KIND, empty, Placement.at(0, 0))), Placement.at(8, 0)));
         drawing.add(study, 1.2, 0.3);
         drawing.add(study, 6.9, -0.2);
-        Study drawn = Edits.placed(study, drawing.ended(study).orElseThrow().conveyor());
+        Study drawn = Edits.placed(study, conveyor(drawing.ended(study).orElseThrow()));
         assertEquals(6, ((Conveyor) drawn.find("Conveyor 1").orElseThrow()).conveyorPath().metres(), 1e-9);
         assertEquals(1, drawn.linksFrom("Station 1").size());
         assertEquals("Station 2", drawn.linksFrom("Conveyor 1").getFirst().to());
@@ -72,7 +76,7 @@ class WayDrawingTest {
         drawing.add(empty, 0, 0);
         drawing.add(empty, 6, 0);
         drawing.add(empty, 6, 5);
-        Study study = Edits.placed(empty, drawing.ended(empty).orElseThrow().conveyor());
+        Study study = Edits.placed(empty, conveyor(drawing.ended(empty).orElseThrow()));
         Pose in = Layout.inlet(study.find("Conveyor 1").orElseThrow(), "");
         Pose out = Layout.outlet(study.find("Conveyor 1").orElseThrow(), "");
         Study mirrored = Arranging.mirrored(study, java.util.Set.of("Conveyor 1"), true);
@@ -106,7 +110,7 @@ class WayDrawingTest {
                 x += random.nextInt(9) - 4;
                 y += random.nextInt(9) - 4;
             }
-            wild.ended(empty).map(PathDrawing.Drawn::conveyor).ifPresent(conveyor -> {
+            wild.ended(empty).map(WayDrawingTest::conveyor).ifPresent(conveyor -> {
                 Pose out = Layout.outlet(conveyor, "");
                 Pose end = conveyor.path().at(conveyor.path().metres());
                 assertEquals(0, Math.hypot(out.x() - end.x(), out.y() - end.y()), 1e-6, conveyor.toString());
@@ -126,9 +130,9 @@ class WayDrawingTest {
         drawing.add(study, 2, 0);
         assertEquals(1, drawing.ended(study).orElseThrow().changed().size());
         drawing.takeBack();
-        PathDrawing.Drawn drawn = drawing.ended(study).orElseThrow();
+        CornerDrawing.Drawn drawn = drawing.ended(study).orElseThrow();
         assertEquals(java.util.List.of(), drawn.changed());
-        assertEquals(3, drawn.conveyor().conveyorPath().metres(), 1e-9);
+        assertEquals(3, conveyor(drawn).conveyorPath().metres(), 1e-9);
     }
 
     @Test
@@ -160,6 +164,6 @@ class WayDrawingTest {
         String message = assertThrows(StudyException.class, () -> drawing.add(study, 2781, 0)).getMessage();
         assertTrue(message.contains("from 0.05 m to 1000 m"), message);
         assertTrue(drawing.add(study, 10, 0));
-        assertEquals(10, drawing.ended(study).orElseThrow().conveyor().conveyorPath().metres(), 1e-9);
+        assertEquals(10, conveyor(drawing.ended(study).orElseThrow()).conveyorPath().metres(), 1e-9);
     }
 }

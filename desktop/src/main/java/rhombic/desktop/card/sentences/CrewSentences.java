@@ -21,6 +21,7 @@ import rhombic.study.duty.JobChoice;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
 import rhombic.study.duty.ResourceChoice;
+import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
@@ -110,7 +111,12 @@ final class CrewSentences {
                                 text.isBlank() || text.strip().equals(AT_ONCE)
                                         ? Optional.empty()
                                         : Optional.of(Quantity.parse(text, Dimension.SPEED))))),
-                new Words(" and wait for work "),
+                new Words(crew.speed().isPresent() ? " " : " and wait for work "),
+                crew.speed().isEmpty()
+                        ? new Words("")
+                        : picked("travel", crew.travel().word(), Arrays.stream(TravelChoice.values()).map(TravelChoice::word).toList(),
+                                text -> crew(c -> c.withTravel(Typed.choice(TravelChoice.values(), TravelChoice::word, text)))),
+                new Words(crew.speed().isPresent() ? " and wait for work " : ""),
                 picked("idle at", crew.idleAt().word(), Arrays.stream(Crew.IdlePlace.values()).map(Crew.IdlePlace::word).toList(),
                         text -> crew(c -> c.withIdleAt(
                                 Typed.choice(Crew.IdlePlace.values(), Crew.IdlePlace::word, text)))),

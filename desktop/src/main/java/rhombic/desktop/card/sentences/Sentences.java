@@ -20,6 +20,7 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Buffer;
@@ -29,6 +30,7 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Structure;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceType;
@@ -54,6 +56,8 @@ public final class Sentences {
             case Crew crew -> CrewSentences.of(study, crew);
             case BreakArea area -> List.of(new Sentence(words("People of "
                     + (usersOf(study, area).isEmpty() ? "no crew yet" : usersOf(study, area)) + " spend their breaks here.")));
+            case Aisle aisle -> SiteSentences.of(study, aisle);
+            case Structure structure -> SiteSentences.of(structure);
             case GoodsOut out -> List.of(new Sentence(
                     Stream.concat(Stream.of(words("Lets every piece go that reaches it. ")), sentences.inlet(out).stream()).toList()));
         });

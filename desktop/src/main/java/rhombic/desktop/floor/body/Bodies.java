@@ -1,20 +1,26 @@
 package rhombic.desktop.floor.body;
 
 import java.util.List;
+import java.util.stream.IntStream;
 import javafx.scene.shape.TriangleMesh;
 import rhombic.desktop.floor.body.MeshMaker.Point;
 import rhombic.scene.Scene;
+import rhombic.study.kind.Aisle;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Column;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
+import rhombic.study.kind.Fence;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Station;
+import rhombic.study.kind.Structure;
 import rhombic.study.kind.UnpackingStation;
+import rhombic.study.kind.Wall;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Footprint;
 
@@ -43,6 +49,12 @@ public final class Bodies {
             case Buffer buffer -> made.of(buffer.footprint(), () -> rollers(buffer.footprint()));
             case Crew crew -> made.of(List.of("crew", crew.footprint()), () -> PersonForm.home(crew.footprint()));
             case BreakArea area -> made.of("break area", () -> PersonForm.breakArea(area.usualSize()));
+            case Aisle aisle -> made.of(List.of("aisle", aisle.line(), aisle.width(), aisle.direction(), aisle.users()),
+                    () -> SiteForm.aisle(aisle));
+            case Wall wall -> made.of(List.of("wall", wall.line(), wall.thickness(), wall.height(), wall.openings()),
+                    () -> SiteForm.wall(wall, -1));
+            case Fence fence -> made.of(List.of("fence", fence.line(), fence.height(), fence.openings()), () -> SiteForm.fence(fence));
+            case Column column -> made.of(List.of("column", column.footprint()), () -> SiteForm.column(column));
             case Conveyor conveyor -> made.of(shape("conveyor", conveyor), () -> ConveyorBody.of(conveyor));
             case WorkEquipment work -> made.of(
                     new StationShape(shape(work), Math.min(8, work.work().places()),
@@ -54,6 +66,15 @@ public final class Bodies {
                         case UnpackingStation unpacking -> unpacking(unpacking);
                     });
         };
+    }
+
+    /** The same leg by leg, of what one may look through leg by leg. */
+    public List<TriangleMesh> legs(PlantElement element) {
+        return element instanceof Wall wall
+                ? IntStream.range(0, wall.legs()).mapToObj(leg -> made.of(
+                        List.of("leg", leg, wall.line(), wall.thickness(), wall.height(), wall.openings()), () -> SiteForm.wall(wall, leg)))
+                        .toList()
+                : List.of(of(element));
     }
 
     private static List<Object> shape(String seen, Conveyor conveyor) {
@@ -70,7 +91,7 @@ public final class Bodies {
     /** How much the shape of its kind is stretched along the flow, across it, and up, if it has a size of its own. */
     public static double[] stretch(PlantElement element) {
         Footprint own = element.footprint();
-        if (element instanceof ResourceGroup) {
+        if (element instanceof ResourceGroup || element instanceof Structure) {
             return new double[] {1, 1, 1};
         }
         Footprint drawn = element instanceof Buffer buffer

@@ -9,29 +9,31 @@ import javafx.scene.input.MouseEvent;
 import rhombic.desktop.floor.FloorOverlay;
 import rhombic.desktop.floor.FloorView;
 import rhombic.desktop.floor.Viewpoint;
+import rhombic.desktop.work.CornerDrawing;
+import rhombic.desktop.work.LineDrawing;
 import rhombic.desktop.work.PathDrawing;
 import rhombic.desktop.work.Workbench;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Kind;
-import rhombic.study.kind.PlantElement;
 
 /**
- * What clicks and keys do while a conveyor is drawn: each click sets a corner, a double click or Enter ends it, and so does a
- * click on another conveyor, which it joins, or at an inlet.
+ * What clicks and keys do while something long is drawn: each click sets a corner, a double click or Enter ends it, and so does a
+ * click where it can only end.
  */
 final class DrawTool implements Tool {
     private final FloorView floor;
     private final Workbench bench;
     private final Kind<?> kind;
     private final Runnable ended;
-    private final PathDrawing drawing = new PathDrawing();
+    private final CornerDrawing drawing;
 
     /**
      * @param kind of what is drawn
-     * @param ended called once a conveyor is drawn, so that the next can begin
+     * @param ended called once one is drawn, so that the next can begin
      */
     DrawTool(FloorView floor, Workbench bench, Kind<?> kind, Runnable ended) {
         this.kind = kind;
+        drawing = kind == Conveyor.KIND ? new PathDrawing() : new LineDrawing(kind);
         this.floor = floor;
         this.bench = bench;
         this.ended = ended;
@@ -50,14 +52,16 @@ final class DrawTool implements Tool {
     @Override
     public String hint() {
         return drawing.hasBegun()
-                ? "click each corner, or type a length (4.5) or length and turn (4.5, 90)\ndouble click or Enter ends it, as a conveyor does that it joins \u00b7 Esc gives it up"
-                : "click where the " + kind.word().toLowerCase(Locale.ROOT) + " begins; on another it branches off\nEsc ends";
+                ? "click each corner, or type a length (4.5) or length and turn (4.5, 90)\ndouble click or Enter ends it" + drawing.ending()
+                        + " \u00b7 Esc gives it up"
+                : "click where the " + kind.word().toLowerCase(Locale.ROOT) + " begins" + drawing.beginning()
+                        + "\nEsc ends";
     }
 
     @Override
     public void press(MouseEvent e) {
         boolean isSecondOfTwo = e.getClickCount() % 2 == 0;
-        if (isSecondOfTwo) { // it ends a conveyor, and never begins one where the first has ended it
+        if (isSecondOfTwo) { // it ends one, and never begins one where the first has ended it
             if (drawing.canEnd()) {
                 end();
             }
@@ -108,12 +112,11 @@ final class DrawTool implements Tool {
         return true;
     }
 
-    /** Shows the conveyor as it would be if its last corner were at the pixel. */
+    /** Shows it as it would be if its last corner were at the pixel. */
     private void show(double x, double y) {
-        Optional<Conveyor> shown = spot(x, y).flatMap(spot -> drawing.shown(bench.study(), spot.x(), spot.y()))
-                .map(PathDrawing.Drawn::conveyor);
-        floor.showGhost(shown.map(List::<PlantElement>of).orElse(List.of()));
-        String length = shown.map(conveyor -> String.format(Locale.ROOT, "%.2f m", conveyor.conveyorPath().metres())).orElse("")
+        Optional<CornerDrawing.Drawn> shown = spot(x, y).flatMap(spot -> drawing.shown(bench.study(), spot.x(), spot.y()));
+        floor.showGhost(shown.map(drawn -> List.of(drawn.element())).orElse(List.of()));
+        String length = shown.map(drawn -> String.format(Locale.ROOT, "%.2f m", drawn.metres())).orElse("")
                 + (drawing.typed().isEmpty() ? "" : "  typed: " + drawing.typed());
         String note = (length.isEmpty() ? "" : length + "\n") + hint();
         floor.overlay().setMarks(new FloorOverlay.Marks(List.of(), List.of(), note, x, y));
@@ -134,11 +137,11 @@ final class DrawTool implements Tool {
     }
 
     private void place() {
-        Optional<PathDrawing.Drawn> made = drawing.ended(bench.study());
+        Optional<CornerDrawing.Drawn> made = drawing.ended(bench.study());
         drawing.clear(); // what is placed is drawn no more, whatever comes next
         made.ifPresent(drawn -> {
-            bench.edit("draw " + drawn.conveyor().name(), drawn::placed);
-            bench.select(drawn.conveyor().name());
+            bench.edit("draw " + drawn.element().name(), drawn::placed);
+            bench.select(drawn.element().name());
         });
     }
 }

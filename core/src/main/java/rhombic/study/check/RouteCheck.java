@@ -1,0 +1,234 @@
+package rhombic.study.check;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.LineSegment;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.change.Part;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.TravelChoice;
+import rhombic.study.kind.Aisle;
+import rhombic.study.kind.Barrier;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.Opening;
+import rhombic.study.value.Placement;
+import rhombic.study.way.AisleNet;
+import rhombic.study.way.OpenFloor;
+
+/** Whether people get where they are needed: places that no aisle leads to, with the aisle that is missing, and rooms without a door. */
+public final class RouteCheck {
+    private static final double CLEARANCE_METRES = 0.25;
+    private static final double PARALLEL_SINE = 0.02;
+    private static final double ON_IT_METRES = 0.05;
+    private static final double MIN_SHARED_METRES = 0.5;
+    private static final int MAX_PLACES = 60;
+
+    private final Study study;
+    private final List<Aisle> aisles;
+    private final List<Problem> problems = new ArrayList<>();
+
+    private RouteCheck(Study study) {
+        this.study = study;
+        aisles = study.elements().stream().filter(Aisle.class::isInstance).map(Aisle.class::cast).toList();
+    }
+
+    /** Warnings and hints, some with a way out. */
+    public static List<Problem> of(Study study) {
+        RouteCheck check = new RouteCheck(study);
+        if (!check.aisles.isEmpty()) {
+            AisleNet net = AisleNet.of(check.aisles, true);
+            study.crews().stream().filter(crew -> crew.travel() == TravelChoice.ON_AISLES && crew.speed().isPresent())
+                    .filter(crew -> !net.isEmpty()).forEach(crew -> check.onAisles(crew, net));
+            check.overEachOther();
+        }
+        check.around();
+        study.elements().stream().filter(Barrier.class::isInstance).forEach(check::openings);
+        return check.problems;
+    }
+
+    // ---- where people go
+
+    /** Their home, and where they are needed, by name. */
+    private Map<String, Pose> places(Crew crew) {
+        Map<String, Pose> places = new LinkedHashMap<>();
+        places.put(crew.name(), Layout.home(crew, 0));
+        for (PlantElement element : study.elements()) {
+            boolean isNeeded = element instanceof WorkEquipment work && work.needs().stream().anyMatch(need -> crew.has(need.skill()))
+                    || element.basics().duty().failures().stream().flatMap(mode -> mode.repairedBy().stream())
+                            .anyMatch(need -> crew.has(need.skill()));
+            if (isNeeded) {
+                places.put(element.name(), Layout.stand(element, 0));
+            }
+        }
+        for (Link link : study.links()) {
+            Optional<PlantElement> from = study.find(link.from());
+            Optional<PlantElement> to = study.find(link.to());
+            boolean carries = link.travel() instanceof Travel.Carried carried && carriesWith(crew, carried.need());
+            if (carries && from.isPresent() && to.isPresent()) {
+                places.putIfAbsent(link.from(), Layout.outlet(from.get(), link.fromPort()));
+                places.putIfAbsent(link.to(), Layout.inlet(to.get(), link.toPort()));
+            }
+        }
+        study.find(crew.breakArea()).ifPresent(area -> places.put(area.name(), area.placement().pose()));
+        return places;
+    }
+
+    private static boolean carriesWith(Crew crew, Need need) {
+        return crew.has(need.skill());
+    }
+
+    // ---- on aisles
+
+    private void onAisles(Crew crew, AisleNet net) {
+        Map<String, Pose> places = places(crew);
+        Pose home = Layout.home(crew, 0);
+        AisleNet.Stop begins = net.stop(home.x(), home.y()).orElseThrow();
+        places.entrySet().stream().filter(place -> !place.getKey().equals(crew.name())).limit(MAX_PLACES)
+                .filter(place -> !isReached(crew, net, begins, place)).findFirst(); // one is enough to be told
+    }
+
+    /** Whether one gets there and back; what is in the way is told if not. */
+    private boolean isReached(Crew crew, AisleNet net, AisleNet.Stop begins, Map.Entry<String, Pose> place) {
+        AisleNet.Stop ends = net.stop(place.getValue().x(), place.getValue().y()).orElseThrow();
+        double straight = Math.hypot(ends.x() - begins.x(), ends.y() - begins.y());
+        if (straight <= begins.away() + ends.away()) {
+            return true;
+        }
+        if (!net.hangTogether(begins, ends)) {
+            problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, crew.name(),
+                    "No aisle leads to " + place.getKey() + ", so its people go straight there, whatever stands in between",
+                    "Draw an aisle in between, or let them go around what stands there", missing(net, begins, ends)));
+            return false;
+        }
+        boolean there = net.course(begins, ends, 1, 0).isPresent();
+        if (!there || net.course(ends, begins, 1, 0).isEmpty()) {
+            problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, crew.name(),
+                    "One-way aisles lead "
+                            + (there ? "to " + place.getKey() + " and not back" : "from " + place.getKey() + " and not there")
+                            + ", so its people go straight",
+                    "Open one of the aisles both ways, or draw one that leads " + (there ? "back" : "there")));
+            return false;
+        }
+        return true;
+    }
+
+    /** The shortest aisle that joins the part of the net with the one stop to the part with the other. */
+    private Problem.@org.jspecify.annotations.Nullable Fix missing(AisleNet net, AisleNet.Stop begins, AisleNet.Stop ends) {
+        int one = net.partOf(begins.stretch());
+        int other = net.partOf(ends.stretch());
+        Pose[] best = new Pose[2];
+        double min = Double.MAX_VALUE;
+        for (int i = 0; i < net.stretches().size(); i++) {
+            for (int k = 0; k < net.stretches().size(); k++) {
+                if (net.partOf(i) == one && net.partOf(k) == other) {
+                    Coordinate[] nearest = line(net, i).closestPoints(line(net, k));
+                    double metres = nearest[0].distance(nearest[1]);
+                    if (metres < min) {
+                        min = metres;
+                        best[0] = Pose.at(nearest[0].x, nearest[0].y, 0, 0);
+                        best[1] = Pose.at(nearest[1].x, nearest[1].y, 0, 0);
+                    }
+                }
+            }
+        }
+        double width = aisles.stream().mapToDouble(Aisle::widthMetres).min().orElse(2);
+        return Problem.Fix.adds("Draw it", Part.EQUIPMENT, study.elements(), () -> {
+            Aisle usual = Aisle.KIND.placed(study.names(), List.of(), Placement.at(0, 0))
+                    .withWidth(rhombic.quantity.Quantity.metres(width));
+            return (Aisle) usual.through(List.of(best));
+        });
+    }
+
+    private static LineSegment line(AisleNet net, int stretch) {
+        Pose from = net.point(net.stretches().get(stretch).from());
+        Pose to = net.point(net.stretches().get(stretch).to());
+        return new LineSegment(from.x(), from.y(), to.x(), to.y());
+    }
+
+    // ---- aisles drawn over each other
+
+    private void overEachOther() {
+        Set<String> told = new java.util.HashSet<>();
+        for (int i = 0; i < aisles.size(); i++) {
+            for (int k = 0; k < i; k++) {
+                Aisle later = aisles.get(i);
+                if (sharedMetres(aisles.get(k), later) > MIN_SHARED_METRES && told.add(later.name())) {
+                    problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.ROUTE, later.name(), "It lies over " + aisles.get(k).name(),
+                            "Take it out, or lay it elsewhere",
+                            Problem.Fix.takesOut("Take it out", Part.EQUIPMENT, study.elements().indexOf(later), later)));
+                }
+            }
+        }
+    }
+
+    private static double sharedMetres(Aisle one, Aisle other) {
+        double sum = 0;
+        for (LineSegment a : segments(one)) {
+            for (LineSegment b : segments(other)) {
+                double sine = Math.abs(Math.sin(a.angle() - b.angle()));
+                if (sine < PARALLEL_SINE && a.distancePerpendicular(b.midPoint()) < ON_IT_METRES) {
+                    double from = Math.max(0, Math.min(a.projectionFactor(b.p0), a.projectionFactor(b.p1)));
+                    double to = Math.min(1, Math.max(a.projectionFactor(b.p0), a.projectionFactor(b.p1)));
+                    sum += Math.max(0, to - from) * a.getLength();
+                }
+            }
+        }
+        return sum;
+    }
+
+    private static List<LineSegment> segments(Aisle aisle) {
+        List<Pose> corners = aisle.cornersOnFloor();
+        List<LineSegment> segments = new ArrayList<>();
+        for (int i = 0; i + 1 < corners.size(); i++) {
+            segments.add(new LineSegment(corners.get(i).x(), corners.get(i).y(), corners.get(i + 1).x(), corners.get(i + 1).y()));
+        }
+        return segments;
+    }
+
+    // ---- around what stands there
+
+    private void around() {
+        List<Crew> crews = study.crews().stream().filter(crew -> crew.travel() == TravelChoice.AROUND && crew.speed().isPresent()).toList();
+        if (crews.isEmpty()) {
+            return;
+        }
+        OpenFloor floor = new OpenFloor(study.elements(), CLEARANCE_METRES);
+        for (Crew crew : crews) {
+            Map<String, Pose> places = places(crew);
+            Pose home = Layout.home(crew, 0);
+            places.entrySet().stream().limit(MAX_PLACES)
+                    .filter(place -> floor.way(home.x(), home.y(), place.getValue().x(), place.getValue().y()).isEmpty())
+                    .min(Comparator.comparing(Map.Entry::getKey))
+                    .ifPresent(place -> problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, crew.name(),
+                            "There is no way to " + place.getKey() + " between what stands there, so its people go straight through",
+                            "Put a door into the wall in between, or move what is in the way")));
+        }
+    }
+
+    // ---- doors
+
+    private void openings(PlantElement element) {
+        Barrier barrier = (Barrier) element;
+        double end = barrier.line().metres();
+        for (Opening one : barrier.openings()) {
+            if (one.fromMetres() < -1e-9 || one.toMetres() > end + 1e-9) {
+                String at = one.position().toString();
+                problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.ROUTE, element.name(),
+                        "Its " + one.sort().word() + " at " + at + " reaches beyond its " + (one.fromMetres() < 0 ? "beginning" : "end"),
+                        "Move it along, or make it narrower"));
+            }
+        }
+    }
+}

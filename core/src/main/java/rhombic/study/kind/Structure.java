@@ -1,0 +1,10 @@
+package rhombic.study.kind;
+
+/** What stands there: nobody goes through it, but where it has a door or an opening. */
+public sealed interface Structure extends PlantElement permits Wall, Fence, Column {
+    @Override
+    Structure with(Basics basics);
+
+    /** What it is for, in one sentence. */
+    String purpose();
+}

@@ -1,0 +1,119 @@
+package rhombic.study.check;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static rhombic.validation.Lines.buffer;
+import static rhombic.validation.Lines.goodsOut;
+import static rhombic.validation.Lines.stock;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import rhombic.quantity.Quantity;
+import rhombic.space.Pose;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.TravelChoice;
+import rhombic.study.kind.Aisle;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.LineElement;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Wall;
+import rhombic.study.value.Opening;
+import rhombic.study.value.Placement;
+import rhombic.validation.Lines;
+
+class RouteCheckTest {
+    private static PlantElement along(LineElement kind, double... xy) {
+        List<Pose> corners = new ArrayList<>();
+        for (int i = 0; i < xy.length; i += 2) {
+            corners.add(Pose.at(xy[i], xy[i + 1], 0, 0));
+        }
+        return kind.through(corners);
+    }
+
+    private static Aisle aisle(String name, double... xy) {
+        return (Aisle) along(Aisle.KIND.blank(Basics.of(name, Placement.at(0, 0))), xy);
+    }
+
+    private static Wall wall(double... xy) {
+        return (Wall) along(Wall.KIND.blank(Basics.of("Wall", Placement.at(0, 0))), xy);
+    }
+
+    private static Study study(TravelChoice travel, PlantElement... site) {
+        Lines lines = new Lines().chain(stock("In", "Piece", 9), buffer("Store", -1).placed(Placement.at(0, 0)))
+                .chain(goodsOut("Out").placed(Placement.at(40, 0)))
+                .link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("W"), 1)))
+                .chain(Crew.usual(Basics.of("W", Placement.at(0, -6))).withTravel(travel));
+        for (PlantElement one : site) {
+            lines.chain(one);
+        }
+        return lines.study(1, 0, 1);
+    }
+
+    private static List<String> messages(Study study) {
+        return RouteCheck.of(study).stream().map(Problem::message).toList();
+    }
+
+    private static Study repaired(Study study, Problem problem) {
+        return problem.fixes().getFirst().changes().applyTo(study);
+    }
+
+    @Test
+    void aNetInTwoHalvesIsToldAndTheMissingStretchIsDrawnByOneClick() {
+        Study study = study(TravelChoice.ON_AISLES, aisle("A", -5, -3, 12, -3), aisle("B", 25, -3, 45, -3));
+        Problem problem = RouteCheck.of(study).getFirst();
+        assertEquals("No aisle leads to Out, so its people go straight there, whatever stands in between", problem.message());
+        assertEquals("W", problem.subject());
+        Study repaired = repaired(study, problem);
+        Aisle drawn = (Aisle) repaired.elements().getLast();
+        assertEquals(13, drawn.line().metres(), 1e-9);
+        assertEquals(List.of(), RouteCheck.of(repaired));
+    }
+
+    @Test
+    void aWayWithoutReturnIsTold() {
+        Study study = study(TravelChoice.ON_AISLES, aisle("A", -5, -3, 45, -3).withDirection(Aisle.Direction.FORWARD));
+        assertEquals(List.of("One-way aisles lead to Out and not back, so its people go straight"), messages(study));
+        Study other = study(TravelChoice.ON_AISLES, aisle("A", -5, -3, 45, -3).withDirection(Aisle.Direction.BACKWARD));
+        assertEquals(List.of("One-way aisles lead from Out and not there, so its people go straight"), messages(other));
+        assertEquals(List.of(), messages(study(TravelChoice.ON_AISLES, aisle("A", -5, -3, 45, -3))));
+        assertEquals(List.of(), messages(study(TravelChoice.STRAIGHT, aisle("A", -5, -3, 45, -3).withDirection(Aisle.Direction.FORWARD))));
+    }
+
+    @Test
+    void aRoomWithoutADoorIsTold() {
+        Wall room = wall(30, -10, 50, -10, 50, 10, 30, 10, 30, -10);
+        assertEquals(List.of("There is no way to Out between what stands there, so its people go straight through"),
+                messages(study(TravelChoice.AROUND, room)));
+        Wall open = room.withOpenings(List.of(Opening.door(70)));
+        assertEquals(List.of(), messages(study(TravelChoice.AROUND, open)));
+    }
+
+    @Test
+    void twoAislesDrawnOverEachOtherAreTold() {
+        Study study = study(TravelChoice.ON_AISLES, aisle("A", -5, -3, 45, -3), aisle("B", 30, -3, 10, -3.01), aisle("C", 10, -8, 10, 8));
+        Problem problem = RouteCheck.of(study).getFirst();
+        assertEquals("B: It lies over A. Take it out, or lay it elsewhere.", problem.toString());
+        assertTrue(repaired(study, problem).find("B").isEmpty());
+    }
+
+    @Test
+    void aDoorBeyondTheEndOfItsWallIsTold() {
+        Wall wall = wall(0, 20, 10, 20).withOpenings(List.of(new Opening(Opening.Sort.DOOR, Quantity.metres(9.5), Quantity.metres(3),
+                Quantity.metres(2)), Opening.door(3)));
+        assertEquals(List.of("Its door at 9.5 m reaches beyond its end"), messages(study(TravelChoice.STRAIGHT, wall)));
+    }
+
+    @Test
+    void aWallThroughAMachineIsTold() {
+        Study study = Study.empty().with(List.of(Lines.station("S", 1, 0, "9 s").placed(Placement.at(0, 0)), wall(-5, 0.2, 5, 0.2)),
+                List.of());
+        Problem problem = FloorCheck.of(study).getFirst();
+        assertEquals("S: It stands where Wall stands. Move it aside.", problem.toString());
+        assertEquals(List.of(), FloorCheck.of(repaired(study, problem)));
+    }
+}

@@ -1,0 +1,183 @@
+package rhombic.desktop.card.sentences;
+
+import static rhombic.desktop.card.sentences.Sentence.Token.act;
+import static rhombic.desktop.card.sentences.Sentence.Token.picked;
+import static rhombic.desktop.card.sentences.Sentence.Token.typed;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import rhombic.desktop.card.sentences.Sentence.Part;
+import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.space.Pose;
+import rhombic.study.Study;
+import rhombic.study.duty.TravelChoice;
+import rhombic.study.kind.Aisle;
+import rhombic.study.kind.Barrier;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.Fence;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Structure;
+import rhombic.study.kind.Wall;
+import rhombic.study.value.Names;
+import rhombic.study.value.Opening;
+
+/** What the cards of walls, fences, columns and aisles say. */
+final class SiteSentences {
+    private static final double APART_METRES = 0.2;
+
+    private SiteSentences() {}
+
+    static List<Sentence> of(Structure structure) {
+        List<Sentence> all = new ArrayList<>(List.of(new Sentence(new Words(structure.purpose()))));
+        if (structure instanceof Wall wall) {
+            all.add(new Sentence(length(wall.line().metres()),
+                    measure("height", wall.height(), wall.name(), (e, height) -> ((Wall) e).withHeight(height)), new Words(" high and "),
+                    measure("thickness", wall.thickness(), wall.name(), (e, thickness) -> ((Wall) e).withThickness(thickness)),
+                    new Words(" thick.")));
+            all.addAll(openings(wall, wall.name()));
+        } else if (structure instanceof Fence fence) {
+            all.add(new Sentence(length(fence.line().metres()),
+                    measure("height", fence.height(), fence.name(), (e, height) -> ((Fence) e).withHeight(height)), new Words(" high.")));
+            all.addAll(openings(fence, fence.name()));
+        }
+        return all;
+    }
+
+    private static Words length(double metres) {
+        return new Words(String.format(Locale.ROOT, "Is %.2f m long, ", metres));
+    }
+
+    private interface Measured {
+        PlantElement with(PlantElement element, Quantity value);
+    }
+
+    private static Part measure(String id, Quantity now, String name, Measured change) {
+        return typed(id, now.toString(), now.toString(), "A length such as 2.5 m",
+                text -> s -> s.changed(name, e -> change.with(e, Quantity.parse(text, Dimension.LENGTH))));
+    }
+
+    private static List<Sentence> openings(Barrier barrier, String name) {
+        List<Sentence> all = new ArrayList<>();
+        for (int i = 0; i < barrier.openings().size(); i++) {
+            Opening one = barrier.openings().get(i);
+            int at = i;
+            String id = " of opening " + (i + 1);
+            all.add(new Sentence(new Words("At "),
+                    length("position" + id, one.position(),
+                            text -> replaced(name, at, new Opening(one.sort(), text, one.width(), one.height()))),
+                    new Words(" it has "),
+                    picked("kind" + id, one.sort() == Opening.Sort.DOOR ? "a door" : "an opening", List.of("a door", "an opening"),
+                            text -> replaced(name, at,
+                                    new Opening(text.equals("a door") ? Opening.Sort.DOOR : Opening.Sort.OPENING, one.position(),
+                                            one.width(),
+                                            one.height()))),
+                    new Words(", "),
+                    length("width" + id, one.width(),
+                            text -> replaced(name, at, new Opening(one.sort(), one.position(), text, one.height()))),
+                    new Words(" wide and "),
+                    length("height" + id, one.height(),
+                            text -> replaced(name, at, new Opening(one.sort(), one.position(), one.width(), text))),
+                    new Words(" high. "), act("take out" + id, "take it out", changed(name, b -> {
+                        List<Opening> fewer = new ArrayList<>(b.openings());
+                        fewer.remove(at);
+                        return b.withOpenings(fewer);
+                    }))));
+        }
+        all.add(new Sentence(adds("door", Opening.Sort.DOOR, barrier, name), new Words(" "),
+                adds("opening", Opening.Sort.OPENING, barrier, name)));
+        return all;
+    }
+
+    private static Part length(String id, Quantity now, java.util.function.Function<Quantity, UnaryOperator<Study>> change) {
+        return typed(id, now.toString(), now.toString(), "A length such as 2.5 m",
+                text -> change.apply(Quantity.parse(text, Dimension.LENGTH)));
+    }
+
+    private static Part adds(String word, Opening.Sort sort, Barrier barrier, String name) {
+        Opening door = Opening.door(Math.round(freePlace(barrier) * 100) / 100.0);
+        Opening made = new Opening(sort, door.position(), Quantity.metres(Math.min(3, Math.max(0.3, barrier.line().metres() / 2))),
+                door.height());
+        return act("add " + word, "+ " + word, changed(name, b -> {
+            List<Opening> more = new ArrayList<>(b.openings());
+            more.add(made);
+            return b.withOpenings(more);
+        }));
+    }
+
+    /** The middle of the longest part without an opening. */
+    private static double freePlace(Barrier barrier) {
+        double at = 0;
+        double best = barrier.line().metres() / 2;
+        double longest = 0;
+        List<Barrier.Gap> gaps = new ArrayList<>(barrier.gaps());
+        gaps.add(new Barrier.Gap(barrier.line().metres(), barrier.line().metres(), Opening.door(0)));
+        for (Barrier.Gap gap : gaps) {
+            if (gap.fromMetres() - at > longest) {
+                longest = gap.fromMetres() - at;
+                best = (gap.fromMetres() + at) / 2;
+            }
+            at = Math.max(at, gap.toMetres());
+        }
+        return best;
+    }
+
+    private static UnaryOperator<Study> replaced(String name, int at, Opening by) {
+        return changed(name, b -> {
+            List<Opening> other = new ArrayList<>(b.openings());
+            other.set(at, by);
+            return b.withOpenings(other);
+        });
+    }
+
+    private static UnaryOperator<Study> changed(String name, java.util.function.Function<Barrier, PlantElement> change) {
+        return s -> s.changed(name, e -> e instanceof Barrier barrier ? change.apply(barrier) : e);
+    }
+
+    static List<Sentence> of(Study study, Aisle aisle) {
+        String users = study.crews().stream().filter(crew -> crew.travel() == TravelChoice.ON_AISLES && crew.speed().isPresent())
+                .filter(crew -> aisle.users().admits(true)).map(Crew::name).collect(Collectors.joining(", "));
+        return List.of(
+                new Sentence(new Words("Is for "),
+                        picked("users", aisle.users().word(), Arrays.stream(Aisle.Users.values()).map(Aisle.Users::word).toList(),
+                                text -> aisle(aisle, a -> a.withUsers(Typed.choice(Aisle.Users.values(), Aisle.Users::word, text)))),
+                        new Words(", "),
+                        typed("width", aisle.width().toString(), aisle.width().toString(), "A length such as 2.5 m",
+                                text -> aisle(aisle, a -> a.withWidth(Quantity.parse(text, Dimension.LENGTH)))),
+                        new Words(String.format(Locale.ROOT, " wide and %.2f m long. ", aisle.line().metres()))),
+                new Sentence(new Words("One goes along it "),
+                        picked("direction", aisle.direction().word(),
+                                Arrays.stream(Aisle.Direction.values()).map(Aisle.Direction::word).toList(),
+                                text -> aisle(aisle,
+                                        a -> a.withDirection(Typed.choice(Aisle.Direction.values(), Aisle.Direction::word, text)))),
+                        new Words(aisle.direction() == Aisle.Direction.BOTH_WAYS ? ", at " : ", as its arrows show, at "),
+                        typed("max speed", aisle.maxSpeed().map(speed -> "up to " + speed).orElse("any speed"),
+                                aisle.maxSpeed().map(Quantity::toString).orElse(""), "A speed such as 1.5 m/s; empty: any",
+                                text -> aisle(aisle, a -> a.withMaxSpeed(
+                                        text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SPEED))))),
+                        new Words(".")),
+                new Sentence(new Words(users.isEmpty() ? "No crew uses it yet. " : "It is used by " + users + ". "),
+                        act("parallel", "+ one beside it", study1 -> beside(study1, aisle))));
+    }
+
+    private static UnaryOperator<Study> aisle(Aisle aisle, UnaryOperator<Aisle> change) {
+        return s -> s.changed(aisle.name(), e -> change.apply((Aisle) e));
+    }
+
+    /** A copy to its left, each leg parallel to its own, the other way round if it is one-way. */
+    static Study beside(Study study, Aisle aisle) {
+        double apart = aisle.widthMetres() + APART_METRES;
+        Aisle copy = (Aisle) aisle.through(rhombic.space.Parallels.left(aisle.cornersOnFloor(), apart));
+        Aisle turned = aisle.direction() == Aisle.Direction.BOTH_WAYS ? copy : copy.turned();
+        Aisle other = aisle.direction() == Aisle.Direction.BACKWARD ? copy.withDirection(Aisle.Direction.FORWARD) : turned;
+        String name = Names.free(aisle.name(), study.names());
+        return study.with(other.with(other.basics().named(name).withId(name)));
+    }
+}
