@@ -80,7 +80,9 @@ final class Report {
                 List.of(PersonState.WORKING, PersonState.REPAIR, PersonState.WALKING, PersonState.CARRYING,
                         PersonState.WAITING, PersonState.ON_BREAK, PersonState.OFF_SHIFT));
         // the rest only where there is any of it
-        List.of(PersonState.CHANGEOVER, PersonState.SERVICE, PersonState.STANDING_BY, PersonState.DOWN).stream()
+        List.of(PersonState.CHANGEOVER, PersonState.SERVICE, PersonState.PICKING_UP, PersonState.SETTING_DOWN, PersonState.STANDING_BY,
+                PersonState.DOWN)
+                .stream()
                 .filter(state -> summary.runs().stream().flatMap(run -> run.crews().stream()).anyMatch(crew -> crew.share(state) > 0))
                 .forEach(states::add);
         String row = "%-24.24s %11s %8s" + " %9.9s".repeat(states.size()) + "%n";

@@ -8,7 +8,7 @@ import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
 import rhombic.study.Study;
-import rhombic.study.kind.Crew;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.unfold.UnfoldedStudy;
@@ -83,20 +83,31 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
         for (int i = 0; i < types.size(); i++) {
             all.addAll(ofType(i, types.get(i)));
         }
-        List<Crew> crews = unfolded.crews();
-        for (int i = 0; i < crews.size(); i++) {
-            all.addAll(ofCrew(i, crews.get(i)));
+        List<ResourceGroup> groups = unfolded.groups();
+        for (int i = 0; i < groups.size(); i++) {
+            all.addAll(ofGroup(i, groups.get(i)));
         }
         return all;
     }
 
-    private static List<Response> ofCrew(int index, Crew crew) {
-        String name = crew.name();
+    private static List<Response> ofGroup(int index, ResourceGroup group) {
+        String name = group.name();
         List<Response> all = new ArrayList<>(List.of(crew(index, name, "utilisation", "1", CrewFigures::utilisation),
-                crew(index, name, "jobs", "", CrewFigures::jobs), crew(index, name, "walked", "m", CrewFigures::metres)));
+                crew(index, name, "jobs", "", CrewFigures::jobs),
+                crew(index, name, group.arePeople() ? "walked" : "driven", "m", CrewFigures::metres)));
+        if (!group.arePeople()) {
+            all.add(crew(index, name, "driven loaded", "m", CrewFigures::metresLoaded));
+        }
         for (PersonState state : PersonState.values()) {
-            if (state != PersonState.DOWN || !crew.basics().duty().failures().isEmpty()) {
-                all.add(crew(index, name, "people " + state.word(), "1", c -> c.share(state)));
+            boolean canBe = switch (state) {
+                case DOWN -> !group.basics().duty().failures().isEmpty();
+                case PICKING_UP, SETTING_DOWN -> !group.arePeople();
+                case WORKING, CHANGEOVER, SERVICE, REPAIR -> group.arePeople();
+                case CARRYING, WALKING, STANDING_BY, WAITING, ON_BREAK, OFF_SHIFT -> true;
+            };
+            if (canBe) {
+                all.add(crew(index, name, (group.arePeople() ? "people " : "vehicles ") + state.word(group.arePeople()), "1",
+                        c -> c.share(state)));
             }
         }
         return all;

@@ -26,7 +26,6 @@ import rhombic.study.Study;
 import rhombic.study.TargetBand;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Candidate;
-import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
@@ -220,7 +219,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
         }
 
         private static boolean needs(PlantElement station, PlantElement crew) {
-            return station instanceof WorkEquipment work && crew instanceof Crew people
+            return station instanceof WorkEquipment work && crew instanceof ResourceGroup people
                     && work.needs().stream().anyMatch(need -> people.has(need.skill()));
         }
 

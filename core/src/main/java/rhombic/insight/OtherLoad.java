@@ -17,8 +17,9 @@ import rhombic.study.Travel;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.Crew;
+
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.PieceType;
 
@@ -62,18 +63,19 @@ record OtherLoad(String name, double taken, Finding finding) {
 
         List<OtherLoad> crews() {
             List<OtherLoad> loads = new ArrayList<>();
-            List<Crew> crews = summary.study().crews();
+            List<ResourceGroup> crews = summary.unfolded().groups();
             for (int i = 0; i < crews.size(); i++) {
-                Crew crew = crews.get(i);
+                ResourceGroup crew = crews.get(i);
                 double busy = means.ofCrew(i, figures -> figures.utilisation());
                 double waiting = waitingJobs(crew);
                 if (waiting > JOBS_WAIT_FROM) {
                     int together = peopleTogether(crew);
-                    double usable = (double) (crew.people() / together * together) / crew.people();
+                    double usable = (double) (crew.count() / together * together) / crew.count();
                     loads.add(new OtherLoad(crew.name(), Math.min(1, busy / usable), new Finding(crew.name(),
-                            "Limited by the people of " + crew.name() + ": busy " + Means.percent(busy) + " of their time on duty",
+                            "Limited by the " + crew.memberWord(true) + " of " + crew.name() + ": busy " + Means.percent(busy)
+                                    + " of their time on duty",
                             FigureText.of(waiting) + " jobs wait for them on average" + (usable < 1
-                                    ? "; jobs take " + together + " at a time, of " + crew.people() + " there are"
+                                    ? "; jobs take " + together + " at a time, of " + crew.count() + " there are"
                                     : ""))));
                 }
             }
@@ -81,14 +83,14 @@ record OtherLoad(String name, double taken, Finding finding) {
         }
 
         /** Jobs that wait for one of its skills, on average over the time measured. */
-        private double waitingJobs(Crew crew) {
+        private double waitingJobs(ResourceGroup crew) {
             return means.of(run -> run.skills().stream().filter(skill -> crew.has(skill.name()) && skill.jobs() > 0)
                     .mapToDouble(skill -> skill.jobs() * skill.waitMean()).sum() / seconds);
         }
 
         /** The people that the least of its jobs takes at once. */
-        private int peopleTogether(Crew crew) {
-            return needs().filter(need -> crew.has(need.skill())).mapToInt(Need::people).filter(people -> people <= crew.people()).min()
+        private int peopleTogether(ResourceGroup crew) {
+            return needs().filter(need -> crew.has(need.skill())).mapToInt(Need::people).filter(people -> people <= crew.count()).min()
                     .orElse(1);
         }
 

@@ -8,8 +8,8 @@ import rhombic.experiment.Summary;
 import rhombic.measure.PersonFigures;
 import rhombic.study.RunPlan;
 import rhombic.study.duty.Need;
-import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.ShutTime;
@@ -40,7 +40,7 @@ record StationLoad(PlantElement station, double busy, double shut, double planne
         if (station instanceof WorkEquipment work) {
             for (Need need : work.work().operations().stream().flatMap(op -> op.needs().stream()).toList()) {
                 double max = 0;
-                List<Crew> crews = summary.study().crews();
+                List<ResourceGroup> crews = summary.unfolded().groups();
                 for (int i = 0; i < crews.size(); i++) {
                     int crew = i;
                     max = crews.get(i).has(need.skill())

@@ -4,8 +4,12 @@ import java.io.Serializable;
 import java.util.List;
 import rhombic.study.value.PersonState;
 
-/** What one crew did after the warm-up. */
-public record CrewFigures(String name, List<PersonFigures> people) implements Serializable {
+/**
+ * What one crew or fleet did after the warm-up.
+ *
+ * @param arePeople else they are vehicles
+ */
+public record CrewFigures(String name, boolean arePeople, List<PersonFigures> people) implements Serializable {
     public CrewFigures {
         people = List.copyOf(people);
     }
@@ -36,5 +40,10 @@ public record CrewFigures(String name, List<PersonFigures> people) implements Se
 
     public double metres() {
         return people.stream().mapToDouble(PersonFigures::metres).sum();
+    }
+
+    /** Of those metres, with something in hand. */
+    public double metresLoaded() {
+        return people.stream().mapToDouble(PersonFigures::metresLoaded).sum();
     }
 }

@@ -9,8 +9,10 @@ import rhombic.study.value.PersonState;
  *
  * @param shares of time by what was done; they add up to 1, or there are none
  * @param jobs that were done to their end
+ * @param metresLoaded of the metres, those gone with something in hand
  */
-public record PersonFigures(String name, Map<PersonState, Double> shares, long jobs, double metres) implements Serializable {
+public record PersonFigures(String name, Map<PersonState, Double> shares, long jobs, double metres,
+        double metresLoaded) implements Serializable {
     public PersonFigures {
         shares = Map.copyOf(shares);
     }

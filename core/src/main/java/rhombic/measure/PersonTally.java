@@ -14,6 +14,7 @@ public final class PersonTally {
     private long windowStart;
     private long jobs;
     private double metres;
+    private double metresLoaded;
 
     public PersonState state() {
         return state;
@@ -31,6 +32,7 @@ public final class PersonTally {
 
     public void addWalk(double walkedMetres) {
         metres += walkedMetres;
+        metresLoaded += state == PersonState.CARRYING ? walkedMetres : 0;
     }
 
     /** How long it was busy up to now, since the start of the run or the end of the warm-up. */
@@ -48,6 +50,7 @@ public final class PersonTally {
         windowStart = now;
         jobs = 0;
         metres = 0;
+        metresLoaded = 0;
     }
 
     public PersonFigures figures(String name, long now) {
@@ -59,6 +62,6 @@ public final class PersonTally {
                 shares.put(one, timeIn[one.ordinal()] / time);
             }
         }
-        return new PersonFigures(name, shares, jobs, metres);
+        return new PersonFigures(name, shares, jobs, metres, metresLoaded);
     }
 }

@@ -15,6 +15,7 @@ import rhombic.measure.Tally;
 import rhombic.measure.TotalTally;
 import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.convey.ConveyorNode;
+import rhombic.plant.fleet.FleetMembers;
 import rhombic.plant.goods.BufferNode;
 import rhombic.plant.goods.GoodsInNode;
 import rhombic.plant.goods.GoodsOutNode;
@@ -42,6 +43,7 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
@@ -122,6 +124,7 @@ public final class Plant {
     private static Members members(Run run, Staff staff, ResourceGroup group) {
         return switch (group) {
             case Crew crew -> new CrewMembers(run, staff, crew);
+            case Fleet fleet -> new FleetMembers(run, staff, fleet);
         };
     }
 

@@ -140,7 +140,7 @@ public final class PeopleScene {
 
     private static Posture inPlace(PersonState state) {
         return switch (state) {
-            case WORKING, CHANGEOVER, SERVICE, REPAIR -> Posture.WORKS;
+            case WORKING, CHANGEOVER, SERVICE, REPAIR, PICKING_UP, SETTING_DOWN -> Posture.WORKS;
             case CARRYING -> Posture.CARRIES;
             case ON_BREAK -> Posture.SITS;
             case WALKING, STANDING_BY, WAITING, OFF_SHIFT, DOWN -> Posture.STANDS;

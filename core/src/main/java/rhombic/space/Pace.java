@@ -192,6 +192,11 @@ public final class Pace {
         throw new IllegalArgumentException("A motion of " + metres() + " m never comes to " + metres + " m");
     }
 
+    /** At rest where it is, for so long. */
+    public static Pace restFor(long nanos) {
+        return new Pace(List.of(new Phase(nanos, 0, 0, 0)));
+    }
+
     /** At rest at that place, for as long as nothing else is said. */
     public static Pace restAt(double metres) {
         return new Pace(List.of(new Phase(FOR_EVER, metres, 0, 0)));

@@ -1,6 +1,7 @@
 package rhombic.validation;
 
 import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -9,11 +10,12 @@ import org.junit.jupiter.params.provider.MethodSource;
 /** Some of the cases about failures, repairers and shared operators; {@code ./rhombic validate} runs all of them. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class PeopleTheoryTest extends Theory {
-    private static final List<String> SHORT = List.of("5-LINE2FAIL-A", "12-TEND-A",
+    private static final List<String> SHORT = List.of("5-LINE2FAIL-A", "12-TEND-A", "3 vehicles",
             "12-LINEOP-A3");
 
     static List<Case> people() {
-        return PeopleCases.all().stream().filter(one -> SHORT.stream().anyMatch(one.name()::contains)).toList();
+        return Stream.concat(PeopleCases.all().stream(), VehicleCases.all().stream())
+                .filter(one -> SHORT.stream().anyMatch(one.name()::contains)).toList();
     }
 
     @ParameterizedTest

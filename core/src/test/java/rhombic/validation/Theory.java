@@ -83,6 +83,7 @@ abstract class Theory {
         cases.add(loads());
         cases.add(priorities());
         cases.addAll(PeopleCases.all());
+        cases.addAll(VehicleCases.all());
         cases.add(transit());
         cases.add(conveyorEntry());
         cases.add(conveyorFacts());

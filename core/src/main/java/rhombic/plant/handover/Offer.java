@@ -92,6 +92,11 @@ public class Offer {
         return offered;
     }
 
+    /** Whether its piece is promised to who will fetch it. */
+    public boolean isBound() {
+        return isBound;
+    }
+
     /** Whether its piece waits for nothing but to be fetched. */
     public boolean isToBeFetched() {
         return toBeFetched > 0;

@@ -44,7 +44,12 @@ public final class Allocation {
     }
 
     public Group group(String name, Mover mover, Router router, Group.Rules rules) {
-        return new Group(this, name, mover, router, rules, choice.rule(rules.resourceRule()));
+        return group(name, mover, mover, router, rules);
+    }
+
+    /** @param loaded how its resources move with what they bring */
+    public Group group(String name, Mover mover, Mover loaded, Router router, Group.Rules rules) {
+        return new Group(this, name, mover, loaded, router, rules, choice.rule(rules.resourceRule()));
     }
 
     /** One more resource, which is free; its number is how many there are so far. */
@@ -139,6 +144,12 @@ public final class Allocation {
     public void goOn(Job job, Pose location, boolean loaded) {
         assert job.state == Job.State.BEGUN : "only what was begun goes on";
         travel(job, location, loaded ? Resource.Doing.BRINGING : Resource.Doing.GOING);
+    }
+
+    /** Those who do the job take something up, set something down, or neither. */
+    public void showHandling(Job job, boolean takesUp, boolean setsDown) {
+        Resource.Doing doing = takesUp ? Resource.Doing.TAKING_UP : setsDown ? Resource.Doing.SETTING_DOWN : Resource.Doing.AT_WORK;
+        job.resources.forEach(person -> person.setDoing(doing));
     }
 
     /** Those who are on the way to the job go elsewhere first. */
@@ -322,7 +333,7 @@ public final class Allocation {
         job.missing = 0;
         for (int i = 0; i < job.resources.size(); i++) {
             Resource person = job.resources.get(i);
-            if (!person.goTo(beside(location, i), Resource.Aim.JOB)) {
+            if (!person.goTo(spot(job, person, location, i), Resource.Aim.JOB, meanwhile == Resource.Doing.BRINGING)) {
                 job.missing++;
                 person.setDoing(meanwhile);
             } else {
@@ -332,6 +343,13 @@ public final class Allocation {
         if (job.missing == 0) {
             begin(job);
         }
+    }
+
+    /** Who carries stands as far from where it takes up as it reaches. */
+    private static Pose spot(Job job, Resource person, Pose location, int number) {
+        double back = job.request().kind() == Job.Kind.CARRY ? person.backMetres() : 0;
+        Pose beside = beside(location, number);
+        return back == 0 ? beside : beside.of(Pose.at(-back, 0, 0, 0));
     }
 
     /** Several do not stand in one place: the second stands to the left of the first, the third to its right, and so on. */
@@ -371,7 +389,7 @@ public final class Allocation {
 
     private void goToWait(Resource person) {
         if (person.metresTo(person.home()) > 1e-9) {
-            boolean there = person.goTo(person.home(), Resource.Aim.REST);
+            boolean there = person.goTo(person.home(), Resource.Aim.REST, false);
             person.setDoing(there ? Resource.Doing.WAITING : Resource.Doing.GOING);
         }
     }
@@ -464,7 +482,7 @@ public final class Allocation {
         Pose area = person.group().breakArea();
         Pose rest = home || area == null ? person.home() : area;
         if (person.metresTo(rest) > 1e-9) {
-            person.goTo(rest, Resource.Aim.REST);
+            person.goTo(rest, Resource.Aim.REST, false);
         }
     }
 
@@ -476,7 +494,7 @@ public final class Allocation {
             return;
         }
         if (job.state == Job.State.PAUSED) {
-            if (person.goTo(beside(job.location(), job.resources.indexOf(person)), Resource.Aim.JOB)) {
+            if (person.goTo(spot(job, person, job.location(), job.resources.indexOf(person)), Resource.Aim.JOB, false)) {
                 person.setDoing(Resource.Doing.STANDING_BY);
                 if (--job.missing == 0) {
                     begin(job);

@@ -14,6 +14,7 @@ public final class Group {
     private final Allocation allocation;
     private final String name;
     final Mover mover;
+    final Mover loaded;
     private final Router router;
     final ResourceRule resourceRule;
     final JobRule jobRule;
@@ -28,10 +29,11 @@ public final class Group {
     public record Rules(ResourceChoice resourceRule, JobChoice jobRule, boolean isGoingHome, AtShiftEnd atShiftEnd,
             @Nullable Pose breakArea) {}
 
-    Group(Allocation allocation, String name, Mover mover, Router router, Rules rules, ResourceRule resourceRule) {
+    Group(Allocation allocation, String name, Mover mover, Mover loaded, Router router, Rules rules, ResourceRule resourceRule) {
         this.allocation = allocation;
         this.name = name;
         this.mover = mover;
+        this.loaded = loaded;
         this.router = router;
         this.rules = rules;
         this.resourceRule = resourceRule;

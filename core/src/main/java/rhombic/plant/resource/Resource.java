@@ -2,6 +2,7 @@ package rhombic.plant.resource;
 
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
+import rhombic.chance.Distribution;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.activity.Holds;
 import rhombic.plant.route.Motion;
@@ -23,6 +24,10 @@ public abstract class Resource {
         BRINGING,
         /** It is there, and waits for others or for what it came for to go on. */
         STANDING_BY,
+        /** It takes up what it is to bring. */
+        TAKING_UP,
+        /** It sets down what it has brought. */
+        SETTING_DOWN,
         /** It does its job. */
         AT_WORK, ON_BREAK, OFF_SHIFT,
         /** What it works with is broken. */
@@ -90,6 +95,19 @@ public abstract class Resource {
     public int maxPieces() {
         return Integer.MAX_VALUE;
     }
+
+    /** How long each piece takes to be taken up and to be set down; null: no time. */
+    public @Nullable Handling handling() {
+        return null;
+    }
+
+    /** How much farther than a person it stands from where it takes up and sets down. */
+    protected double backMetres() {
+        return 0;
+    }
+
+    /** How long a piece takes to be taken up, and to be set down. */
+    public record Handling(Distribution pickUp, Distribution setDown) {}
 
     /** How long it was busy up to now, since the start of the run or the end of the warm-up. */
     protected abstract double busyNanos(long now);
@@ -170,10 +188,10 @@ public abstract class Resource {
     }
 
     /** Sets out for there from where it is; says whether it is there at once. */
-    final boolean goTo(Pose location, Aim newAim) {
+    final boolean goTo(Pose location, Aim newAim, boolean isLoaded) {
         stop();
         Route route = group.router().route(pose(), location);
-        long nanos = motion.setOut(route);
+        long nanos = motion.setOut(route, isLoaded ? group.loaded : group.mover);
         group.stands(this, location.x(), location.y());
         onSetOut(route);
         if (nanos == 0) {

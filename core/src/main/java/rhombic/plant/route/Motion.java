@@ -9,7 +9,7 @@ import rhombic.space.Pose;
 /** One body that stands, or is on its way along a route. It can be held at any moment: it brakes, stands, and goes on when it may. */
 public final class Motion extends Event {
     private final Simulator simulator;
-    private final Mover mover;
+    private Mover mover;
     private final Runnable whenArrived;
     private @Nullable Route route;
     /** How it moves, in metres along the route; null while it covers a single leg evenly, as people mostly do. */
@@ -48,6 +48,12 @@ public final class Motion extends Event {
      * @return how long it takes; 0: it is there at once, and nobody is told
      */
     public long setOut(Route along) {
+        return setOut(along, mover);
+    }
+
+    /** The same, moving like that from now on. */
+    public long setOut(Route along, Mover like) {
+        mover = like;
         assert route == null : "it is stopped before it sets out anew";
         route = along;
         metres = along.metres();

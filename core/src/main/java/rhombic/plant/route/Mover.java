@@ -10,15 +10,26 @@ import rhombic.space.Pace;
  * @param speed metres per second, above 0; infinite for what is there at once
  * @param faster metres per second that it gains in each; infinite for what goes at its speed at once
  * @param slower the same for braking
+ * @param secondsPerDegree what it takes to turn on the spot, at rest; 0: it goes round corners without stopping
  */
-public record Mover(double speed, double faster, double slower) {
+public record Mover(double speed, double faster, double slower, double secondsPerDegree) {
+    /** What turns by less goes on straight. */
+    private static final double STRAIGHT_DEGREES = 0.5;
+    /** What is no longer leads nowhere. */
+    private static final double TINY_METRES = 1e-6;
     private static final double NANOS = 1e9;
 
     public Mover {
-        if (!(speed > 0 && faster > 0 && slower > 0)) {
+        if (!(speed > 0 && faster > 0 && slower > 0 && secondsPerDegree >= 0)) {
             throw new IllegalArgumentException(
-                    "Speed, acceleration and braking must be above 0; got " + speed + ", " + faster + " and " + slower);
+                    "Speed, acceleration and braking must be above 0, and turning take no less than 0 s; got " + speed
+                            + ", " + faster + ", " + slower + " and " + secondsPerDegree);
         }
+    }
+
+    /** What goes round corners without stopping. */
+    public Mover(double speed, double faster, double slower) {
+        this(speed, faster, slower, 0);
     }
 
     /** At its speed at once, and at rest at once. */
@@ -26,8 +37,9 @@ public record Mover(double speed, double faster, double slower) {
         return new Mover(speed, Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY);
     }
 
+    /** Whether it covers each leg at one speed, and goes on from one to the next at once. */
     public boolean isEven() {
-        return faster == Double.POSITIVE_INFINITY && slower == Double.POSITIVE_INFINITY;
+        return faster == Double.POSITIVE_INFINITY && slower == Double.POSITIVE_INFINITY && secondsPerDegree == 0;
     }
 
     /** How long it takes at its even speed, to the nearest nanosecond. */
@@ -37,7 +49,7 @@ public record Mover(double speed, double faster, double slower) {
 
     /**
      * The pace from one place on a route to its end, from rest to rest, within the speed limits of the legs; places count from the beginning of
-     * the route. Each leg is covered as fast as it may be, so that at its end the limit of the next and the way to brake are kept (forward and
+     * the route. What turns on the spot turns at the beginning, at each corner and at the end, and is at rest there. Each leg is covered as fast as it may be, so that at its end the limit of the next and the way to brake are kept (forward and
      * backward pass, as for trapezoidal velocity profiles of several segments).
      */
     public Pace pace(Route route, double fromMetres) {
@@ -52,22 +64,68 @@ public record Mover(double speed, double faster, double slower) {
             limit[i] = Math.min(speed, legs.get(i).maxSpeed());
             begins = ends;
         }
-        double[] at = isEven() ? new double[count + 1] : speeds(length, limit);
+        double[] turns = turns(route);
+        double[] at = isEven() ? new double[count + 1] : speeds(length, limit, turns);
         List<Pace> paces = new ArrayList<>();
         for (int i = 0; i < count; i++) {
-            paces.add(isEven()
+            boolean isBegun = i == 0 ? fromMetres > 0 : length[i] < legs.get(i).metres();
+            if (!isBegun && length[i] > 0) {
+                turn(paces, turns[i]);
+            }
+            paces.add(isInstant()
                     ? Pace.over(length[i], Math.round(length[i] / limit[i] * NANOS))
                     : Pace.between(length[i], at[i], limit[i], at[i + 1], faster, slower));
         }
+        turn(paces, turns[count]);
         return Pace.oneAfterAnother(fromMetres, paces);
     }
 
+    /** Whether it is at its speed at once, and at rest at once. */
+    private boolean isInstant() {
+        return faster == Double.POSITIVE_INFINITY && slower == Double.POSITIVE_INFINITY;
+    }
+
+    private void turn(List<Pace> paces, double degrees) {
+        long nanos = Math.round(degrees * secondsPerDegree * NANOS);
+        if (nanos > 0) {
+            paces.add(Pace.restFor(nanos));
+        }
+    }
+
+    /** By how many degrees it turns before each leg, and at the end; none where it goes round corners. */
+    private double[] turns(Route route) {
+        List<Route.Leg> legs = route.legs();
+        double[] turns = new double[legs.size() + 1];
+        if (secondsPerDegree == 0) {
+            return turns;
+        }
+        double heading = route.from().heading();
+        for (int i = 0; i < legs.size(); i++) {
+            if (legs.get(i).metres() > TINY_METRES) {
+                turns[i] = turned(heading, legs.get(i).headingDegrees());
+                heading = legs.get(i).headingDegrees();
+            }
+        }
+        turns[legs.size()] = turned(heading, route.to().heading());
+        return turns;
+    }
+
+    private static double turned(double from, double to) {
+        double by = Math.abs(to - from) % 360;
+        double degrees = by > 180 ? 360 - by : by;
+        return degrees < STRAIGHT_DEGREES ? 0 : degrees;
+    }
+
     /** The speed at the beginning of each leg, and at the end of the last. */
-    private double[] speeds(double[] length, double[] limit) {
+    private double[] speeds(double[] length, double[] limit, double[] turns) {
         int count = length.length;
         double[] at = new double[count + 1];
+        if (isInstant()) {
+            return at;
+        }
         for (int i = 1; i < count; i++) {
-            at[i] = Math.min(Math.min(limit[i - 1], limit[i]), Math.sqrt(at[i - 1] * at[i - 1] + 2 * faster * length[i - 1]));
+            double reached = Math.sqrt(at[i - 1] * at[i - 1] + 2 * faster * length[i - 1]);
+            at[i] = turns[i] > 0 ? 0 : Math.min(Math.min(limit[i - 1], limit[i]), reached);
         }
         for (int i = count - 1; i > 0; i--) {
             at[i] = Math.min(at[i], Math.sqrt(at[i + 1] * at[i + 1] + 2 * slower * length[i]));

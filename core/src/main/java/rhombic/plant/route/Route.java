@@ -32,7 +32,8 @@ public final class Route {
             return Pose.at(from.x() + (to.x() - from.x()) * part, from.y() + (to.y() - from.y()) * part, to.z(), headingDegrees());
         }
 
-        private double headingDegrees() {
+        /** Where one looks who goes along it. */
+        double headingDegrees() {
             return Math.toDegrees(Math.atan2(to.y() - from.y(), to.x() - from.x()));
         }
     }

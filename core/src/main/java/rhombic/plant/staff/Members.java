@@ -33,10 +33,15 @@ public abstract class Members {
     private final List<Resource> all = new ArrayList<>();
 
     protected Members(Run run, Staff staff, ResourceGroup element, Mover mover, Router router, Group.Rules rules) {
+        this(run, staff, element, mover, mover, router, rules);
+    }
+
+    /** @param loaded how they move with what they bring */
+    protected Members(Run run, Staff staff, ResourceGroup element, Mover mover, Mover loaded, Router router, Group.Rules rules) {
         this.run = run;
         this.element = element;
         allocation = staff.allocation();
-        group = allocation.group(element.name(), mover, router, rules);
+        group = allocation.group(element.name(), mover, loaded, router, rules);
     }
 
     /** The break area of that name; null if there is none. */

@@ -6,7 +6,7 @@ import rhombic.plant.maintenance.Modes;
 import rhombic.plant.resource.Resource;
 import rhombic.plant.run.Run;
 import rhombic.space.Pose;
-import rhombic.study.kind.Crew;
+import rhombic.study.kind.ResourceGroup;
 
 /** What one person works with, and what breaks it. While it is broken the person stays where it is and does nothing. */
 final class PersonTool implements Breakdown.Owner, Worker.Tool {
@@ -15,8 +15,8 @@ final class PersonTool implements Breakdown.Owner, Worker.Tool {
     private final Modes modes;
     private int downs;
 
-    /** @param id of the person in the crew, which its draws depend on */
-    PersonTool(Run run, Staff staff, Worker person, Crew crew, String id) {
+    /** @param id of the member in its group, which its draws depend on */
+    PersonTool(Run run, Staff staff, Worker person, ResourceGroup crew, String id) {
         this.staff = staff;
         this.person = person;
         modes = Repairs.modes(run, staff, crew.id() + "\u0000" + id, crew.basics().duty().failures(), this);

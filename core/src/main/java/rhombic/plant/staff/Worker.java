@@ -9,8 +9,8 @@ import rhombic.plant.route.Route;
 import rhombic.space.Pose;
 import rhombic.study.value.PersonState;
 
-/** One of a crew, at work in a plant. */
-public final class Worker extends Resource {
+/** One of a crew or a fleet, at work in a plant. */
+public class Worker extends Resource {
     /** Hears what becomes of people. */
     public interface Listener {
         /** It sets out along that route at its {@link Resource#pace}, or is there at once. */
@@ -43,16 +43,16 @@ public final class Worker extends Resource {
         this.listener = listener;
     }
 
-    public PersonTally tally() {
+    public final PersonTally tally() {
         return tally;
     }
 
-    void worksWith(Tool newTool) {
+    final void worksWith(Tool newTool) {
         tool = newTool;
     }
 
     @Override
-    protected void onDoing(Doing doing, Job.@Nullable Kind kind) {
+    protected final void onDoing(Doing doing, Job.@Nullable Kind kind) {
         PersonState before = tally.state();
         PersonState state = switch (doing) {
             case WAITING -> PersonState.WAITING;
@@ -60,6 +60,8 @@ public final class Worker extends Resource {
             case BRINGING -> PersonState.CARRYING;
             case STANDING_BY -> PersonState.STANDING_BY;
             case AT_WORK -> atWork(kind);
+            case TAKING_UP -> PersonState.PICKING_UP;
+            case SETTING_DOWN -> PersonState.SETTING_DOWN;
             case ON_BREAK -> PersonState.ON_BREAK;
             case OFF_SHIFT -> PersonState.OFF_SHIFT;
             case DOWN -> PersonState.DOWN;
@@ -88,19 +90,19 @@ public final class Worker extends Resource {
     }
 
     @Override
-    protected void onTravelled(double metres) {
+    protected final void onTravelled(double metres) {
         tally.addWalk(metres);
     }
 
     @Override
-    protected void onSetOut(Route route) {
+    protected final void onSetOut(Route route) {
         if (listener != null) {
             listener.onMove(this, route);
         }
     }
 
     @Override
-    protected void onJobDone() {
+    protected final void onJobDone() {
         tally.countJob();
         if (tool != null) {
             tool.onJobDone();
@@ -108,7 +110,7 @@ public final class Worker extends Resource {
     }
 
     @Override
-    protected double busyNanos(long now) {
+    protected final double busyNanos(long now) {
         return tally.busyNanos(now);
     }
 }

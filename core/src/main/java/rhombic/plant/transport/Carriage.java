@@ -1,17 +1,22 @@
 package rhombic.plant.transport;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import rhombic.chance.Purpose;
+import rhombic.chance.TimeSampler;
 import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Offer;
 import rhombic.plant.handover.Passage;
 import rhombic.plant.resource.Allocation;
+import rhombic.plant.resource.Group;
 import rhombic.plant.resource.Job;
+import rhombic.plant.resource.Resource;
 import rhombic.plant.staff.Staff;
 import rhombic.plant.staff.Staffing;
 import rhombic.space.Pose;
@@ -28,6 +33,7 @@ final class Carriage extends Passage {
     final Pose from;
     final Pose to;
     final int max;
+    private final Course course;
     private final @Nullable Allocation allocation;
     private final Job.@Nullable Request request;
     /** How many there are who could come, at least 1. */
@@ -37,12 +43,15 @@ final class Carriage extends Passage {
     /** On the way to here, or here, to take pieces up; those that have gone on are taken out when they are met. */
     private final List<Tour> coming = new ArrayList<>();
     private final List<Tour> unused = new ArrayList<>();
+    /** How long pieces take to be taken up and set down here, drawn for each group: then fleets of different size meet the same numbers. */
+    private final Map<Group, TimeSampler[]> handling = new HashMap<>();
     /** Of all pieces that are fetched or carried. */
     private final Map<Trip, TransportOrder> orders = new LinkedHashMap<>();
 
     Carriage(Flow flow, Course course, Transports transports) {
         super(flow, course);
         this.transports = transports;
+        this.course = course;
         Travel.Carried travel = (Travel.Carried) course.link().travel();
         max = travel.maxPieces();
         from = course.outlet().of(Pose.at(BESIDE_METRES, 0, -course.outlet().z(), 180));
@@ -239,6 +248,20 @@ final class Carriage extends Passage {
     @Override
     protected Stream<Offer> beingFetched() {
         return orders.values().stream().filter(order -> order.state() == TransportOrder.State.APPROACH).map(order -> order.offer);
+    }
+
+    /** How long the next piece takes to be taken up here, or to be set down where the link leads. */
+    long handlingNanos(Resource carrier, boolean takesUp) {
+        Resource.Handling needed = carrier.handling();
+        if (needed == null) {
+            return 0;
+        }
+        TimeSampler[] samplers = handling.computeIfAbsent(carrier.group(), group -> {
+            String stream = course.link().id() + "\u0000" + group.name();
+            return new TimeSampler[] {needed.pickUp().onlySampler(flow.stream(stream, Purpose.PICK_UP)),
+                    needed.setDown().onlySampler(flow.stream(stream, Purpose.SET_DOWN))};
+        });
+        return samplers[takesUp ? 0 : 1].nextNanos();
     }
 
     /** The piece is in somebody's hands from now on, above so many others. */

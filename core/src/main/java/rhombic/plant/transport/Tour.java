@@ -1,7 +1,11 @@
 package rhombic.plant.transport;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
+import rhombic.kernel.Event;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.resource.Allocation;
 import rhombic.plant.resource.Job;
@@ -27,6 +31,72 @@ final class Tour implements Job.Owner {
     /** Those that are still to come, the one where it is or where it goes first. */
     private final List<Stop> stops = new ArrayList<>();
     private boolean isThere;
+    private final HandlingEvent handling = new HandlingEvent();
+
+    /** Pieces are taken up and set down one after the other, each in its time. */
+    private final class HandlingEvent extends Event {
+        private final Deque<TransportOrder> queue = new ArrayDeque<>();
+        private @Nullable TransportOrder order;
+        private boolean takesUp;
+
+        /** In no time, if it takes none and no other is before it. */
+        void handle(TransportOrder added, boolean isTakenUp) {
+            if (order != null) {
+                queue.add(added);
+                return;
+            }
+            long nanos = added.carriage.handlingNanos(carrier(), isTakenUp);
+            if (nanos == 0) {
+                finish(added, isTakenUp);
+                return;
+            }
+            order = added;
+            takesUp = isTakenUp;
+            if (isTakenUp && !added.offer.isBound()) {
+                added.offer.bind();
+            }
+            allocation().showHandling(job, isTakenUp, !isTakenUp);
+            flow.simulator.schedule(this, nanos);
+        }
+
+        @Override
+        protected void occur() {
+            TransportOrder done = order;
+            assert done != null : "nothing is handled";
+            order = null;
+            allocation().showHandling(job, false, false);
+            finish(done, takesUp);
+            if (takesUp && carrier().isHeld()) {
+                queue.clear(); // what is not in hand is left to others
+                next();
+            }
+            while (order == null && !queue.isEmpty()) {
+                handle(queue.remove(), takesUp);
+            }
+            if (takesUp && order == null && isThere) {
+                done.carriage.taker().toAgenda(); // more may wait here that can be taken now
+                flow.atEndOfInstant(Tour.this::goOn);
+            }
+            flow.settle();
+        }
+
+        private void finish(TransportOrder done, boolean isTakenUp) {
+            if (isTakenUp) {
+                int below = (int) orders.stream().filter(TransportOrder::isInHand).count();
+                done.carriage.onTakenUp(done, carrier().number, below);
+            } else {
+                done.carriage.deliver(done);
+            }
+        }
+
+        boolean isOf(TransportOrder asked) {
+            return asked == order || queue.contains(asked);
+        }
+
+        boolean isUnderWay() {
+            return order != null;
+        }
+    }
 
     /** Where pieces of a link are taken up, or set down. */
     private record Stop(Carriage carriage, boolean takesUp) {
@@ -78,6 +148,9 @@ final class Tour implements Job.Owner {
         Stop here = stops.getFirst();
         if (isThere && here.takesUp && here.carriage == order.carriage) {
             takeUp(order);
+            if (handling.isOf(order) && !order.offer.isBound()) {
+                order.offer.bind(); // its turn comes
+            }
             flow.atEndOfInstant(this::goOn);
         } else {
             order.offer.bind();
@@ -85,8 +158,7 @@ final class Tour implements Job.Owner {
     }
 
     private void takeUp(TransportOrder order) {
-        int below = (int) orders.stream().filter(TransportOrder::isInHand).count();
-        order.carriage.onTakenUp(order, carrier().number, below);
+        handling.handle(order, true);
     }
 
     /** Takes up what is to be taken up where it is, as far as it may go out. */
@@ -95,12 +167,14 @@ final class Tour implements Job.Owner {
             return;
         }
         if (carrier().isHeld()) {
-            next();
+            if (!handling.isUnderWay()) {
+                next();
+            }
             return;
         }
         Carriage here = stops.getFirst().carriage;
         for (TransportOrder order : List.copyOf(orders)) {
-            if (order.carriage == here && !order.isInHand() && !order.offer.isOutletHeld()) {
+            if (order.carriage == here && !order.isInHand() && !handling.isOf(order) && !order.offer.isOutletHeld()) {
                 takeUp(order);
             }
         }
@@ -137,7 +211,7 @@ final class Tour implements Job.Owner {
 
     @Override
     public boolean canLeave(Job given) {
-        return orders.stream().noneMatch(TransportOrder::isInHand);
+        return !handling.isUnderWay() && orders.stream().noneMatch(TransportOrder::isInHand);
     }
 
     @Override
@@ -202,7 +276,7 @@ final class Tour implements Job.Owner {
     private void setDown(Carriage here) {
         for (TransportOrder order : List.copyOf(orders)) {
             if (order.carriage == here) {
-                here.deliver(order);
+                handling.handle(order, false);
             }
         }
     }

@@ -20,7 +20,9 @@ import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Barrier;
 import rhombic.study.kind.Crew;
+import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Opening;
 import rhombic.study.value.Placement;
@@ -48,9 +50,12 @@ public final class RouteCheck {
     public static List<Problem> of(Study study) {
         RouteCheck check = new RouteCheck(study);
         if (!check.aisles.isEmpty()) {
-            AisleNet net = AisleNet.of(check.aisles, true);
-            study.crews().stream().filter(crew -> crew.travel() == TravelChoice.ON_AISLES && crew.speed().isPresent())
-                    .filter(crew -> !net.isEmpty()).forEach(crew -> check.onAisles(crew, net));
+            for (boolean people : new boolean[] {true, false}) {
+                AisleNet net = AisleNet.of(check.aisles, people);
+                study.groups().stream().filter(crew -> crew.travel() == TravelChoice.ON_AISLES && !crew.areThereAtOnce())
+                        .filter(crew -> crew.arePeople() == people && !net.isEmpty()).forEach(crew -> check.onAisles(crew, net));
+            }
+            check.tooNarrow();
             check.overEachOther();
         }
         check.around();
@@ -61,7 +66,7 @@ public final class RouteCheck {
     // ---- where people go
 
     /** Their home, and where they are needed, by name. */
-    private Map<String, Pose> places(Crew crew) {
+    private Map<String, Pose> places(ResourceGroup crew) {
         Map<String, Pose> places = new LinkedHashMap<>();
         places.put(crew.name(), Layout.home(crew, 0));
         for (PlantElement element : study.elements()) {
@@ -81,17 +86,19 @@ public final class RouteCheck {
                 places.putIfAbsent(link.to(), Layout.inlet(to.get(), link.toPort()));
             }
         }
-        study.find(crew.breakArea()).ifPresent(area -> places.put(area.name(), area.placement().pose()));
+        if (crew instanceof Crew people) {
+            study.find(people.breakArea()).ifPresent(area -> places.put(area.name(), area.placement().pose()));
+        }
         return places;
     }
 
-    private static boolean carriesWith(Crew crew, Need need) {
+    private static boolean carriesWith(ResourceGroup crew, Need need) {
         return crew.has(need.skill());
     }
 
     // ---- on aisles
 
-    private void onAisles(Crew crew, AisleNet net) {
+    private void onAisles(ResourceGroup crew, AisleNet net) {
         Map<String, Pose> places = places(crew);
         Pose home = Layout.home(crew, 0);
         AisleNet.Stop begins = net.stop(home.x(), home.y()).orElseThrow();
@@ -100,7 +107,7 @@ public final class RouteCheck {
     }
 
     /** Whether one gets there and back; what is in the way is told if not. */
-    private boolean isReached(Crew crew, AisleNet net, AisleNet.Stop begins, Map.Entry<String, Pose> place) {
+    private boolean isReached(ResourceGroup crew, AisleNet net, AisleNet.Stop begins, Map.Entry<String, Pose> place) {
         AisleNet.Stop ends = net.stop(place.getValue().x(), place.getValue().y()).orElseThrow();
         double straight = Math.hypot(ends.x() - begins.x(), ends.y() - begins.y());
         if (straight <= begins.away() + ends.away()) {
@@ -108,7 +115,8 @@ public final class RouteCheck {
         }
         if (!net.hangTogether(begins, ends)) {
             problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, crew.name(),
-                    "No aisle leads to " + place.getKey() + ", so its people go straight there, whatever stands in between",
+                    "No aisle leads to " + place.getKey() + ", so its " + crew.memberWord(true)
+                            + " go straight there, whatever stands in between",
                     "Draw an aisle in between, or let them go around what stands there", missing(net, begins, ends)));
             return false;
         }
@@ -117,7 +125,7 @@ public final class RouteCheck {
             problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, crew.name(),
                     "One-way aisles lead "
                             + (there ? "to " + place.getKey() + " and not back" : "from " + place.getKey() + " and not there")
-                            + ", so its people go straight",
+                            + ", so its " + crew.memberWord(true) + " go straight",
                     "Open one of the aisles both ways, or draw one that leads " + (there ? "back" : "there")));
             return false;
         }
@@ -155,6 +163,19 @@ public final class RouteCheck {
         Pose from = net.point(net.stretches().get(stretch).from());
         Pose to = net.point(net.stretches().get(stretch).to());
         return new LineSegment(from.x(), from.y(), to.x(), to.y());
+    }
+
+    /** Aisles that a vehicle which uses them does not fit on. */
+    private void tooNarrow() {
+        study.groups().stream().filter(Fleet.class::isInstance).map(Fleet.class::cast)
+                .filter(fleet -> fleet.travel() == TravelChoice.ON_AISLES).forEach(fleet -> aisles.stream()
+                        .filter(aisle -> aisle.users().admits(false) && aisle.widthMetres() < fleet.form().widthMetres()).findFirst()
+                        .ifPresent(aisle -> problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, aisle.name(),
+                                "It is narrower than the " + fleet.memberWord(true) + " of " + fleet.name() + ", which are "
+                                        + fleet.form().widthMetres() + " m wide",
+                                "Make it wider, or keep it for people",
+                                Problem.Fix.of("Make it wider", aisle, e -> ((Aisle) e)
+                                        .withWidth(rhombic.quantity.Quantity.metres(fleet.form().widthMetres() + 0.4)))))));
     }
 
     // ---- aisles drawn over each other
@@ -200,19 +221,23 @@ public final class RouteCheck {
     // ---- around what stands there
 
     private void around() {
-        List<Crew> crews = study.crews().stream().filter(crew -> crew.travel() == TravelChoice.AROUND && crew.speed().isPresent()).toList();
+        List<ResourceGroup> crews = study.groups().stream().filter(crew -> crew.travel() == TravelChoice.AROUND && !crew.areThereAtOnce())
+                .toList();
         if (crews.isEmpty()) {
             return;
         }
-        OpenFloor floor = new OpenFloor(study.elements(), CLEARANCE_METRES);
-        for (Crew crew : crews) {
+        Map<Double, OpenFloor> floors = new LinkedHashMap<>();
+        for (ResourceGroup crew : crews) {
+            OpenFloor floor = floors.computeIfAbsent(crew instanceof Fleet fleet ? fleet.form().widthMetres() / 2 + 0.1 : CLEARANCE_METRES,
+                    clearance -> new OpenFloor(study.elements(), clearance));
             Map<String, Pose> places = places(crew);
             Pose home = Layout.home(crew, 0);
             places.entrySet().stream().limit(MAX_PLACES)
                     .filter(place -> floor.way(home.x(), home.y(), place.getValue().x(), place.getValue().y()).isEmpty())
                     .min(Comparator.comparing(Map.Entry::getKey))
                     .ifPresent(place -> problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, crew.name(),
-                            "There is no way to " + place.getKey() + " between what stands there, so its people go straight through",
+                            "There is no way to " + place.getKey() + " between what stands there, so its " + crew.memberWord(true)
+                                    + " go straight through",
                             "Put a door into the wall in between, or move what is in the way")));
         }
     }

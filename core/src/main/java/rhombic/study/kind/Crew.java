@@ -151,6 +151,11 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     }
 
     @Override
+    public boolean areThereAtOnce() {
+        return speed.isEmpty();
+    }
+
+    @Override
     public Grip grip() {
         return new Grip(0.24, 1.03, true);
     }
@@ -207,7 +212,6 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
         return new Crew(basics, people, skills, speed, personRule, jobRule, idleAt, breakArea, travel, newPersons);
     }
 
-    /** How many of its people have something to do, and how many could do something. */
     /** A row of places to stand. */
     @Override
     public List<Candidate> candidates() {

@@ -2,9 +2,10 @@ package rhombic.study.kind;
 
 import java.util.List;
 import rhombic.study.duty.Person;
+import rhombic.study.duty.TravelChoice;
 
 /** Whose members work and carry. They are on duty by a calendar, and can fail. */
-public sealed interface ResourceGroup extends PlantElement permits Crew {
+public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet {
     /** What formulas can ask of it: how many have something to do, and how many could do something. */
     String BUSY = "busy";
     String FREE = "free";
@@ -31,6 +32,22 @@ public sealed interface ResourceGroup extends PlantElement permits Crew {
     List<String> skills();
 
     Grip grip();
+
+    /** How they get from one place to another. */
+    TravelChoice travel();
+
+    /** Whether they are there at once, wherever that is. */
+    boolean areThereAtOnce();
+
+    /** Whether they are people, who walk; else they are vehicles, which drive. */
+    default boolean arePeople() {
+        return true;
+    }
+
+    /** How far from the middle of the member the place is where it takes up and sets down. */
+    default double reachMetres() {
+        return 0.45;
+    }
 
     /** What one of them is called in sentences, and several. */
     String memberWord(boolean several);

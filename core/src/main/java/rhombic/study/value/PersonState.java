@@ -6,7 +6,11 @@ public enum PersonState {
             true), CARRYING("carrying", 'Y', true), WALKING("walking", 'K', true), STANDING_BY("standing by", 'T',
                     true), WAITING("waiting", 'S', false), ON_BREAK("on break", 'P', false), OFF_SHIFT("off shift", 'O', false),
     /** What it works with is broken. */
-    DOWN("down", 'D', false);
+    DOWN("down", 'D', false),
+    /** It takes up what it is to carry. */
+    PICKING_UP("picking up", 'L', true),
+    /** It sets down what it has carried. */
+    SETTING_DOWN("setting down", 'U', true);
 
     private final String word;
     private final char letter;
@@ -22,6 +26,17 @@ public enum PersonState {
         return word;
     }
 
+    /** The same, said of people or else of vehicles. */
+    public String word(boolean ofPeople) {
+        return ofPeople
+                ? word
+                : switch (this) {
+                    case WALKING -> "driving empty";
+                    case CARRYING -> "driving loaded";
+                    default -> word;
+                };
+    }
+
     public char letter() {
         return letter;
     }
@@ -34,7 +49,7 @@ public enum PersonState {
     /** Whether the person works with what it has in hand. */
     public boolean usesTool() {
         return switch (this) {
-            case WORKING, CHANGEOVER, SERVICE, REPAIR, CARRYING -> true;
+            case WORKING, CHANGEOVER, SERVICE, REPAIR, CARRYING, PICKING_UP, SETTING_DOWN -> true;
             case WALKING, STANDING_BY, WAITING, ON_BREAK, OFF_SHIFT, DOWN -> false;
         };
     }

@@ -14,7 +14,7 @@ import rhombic.desktop.work.StripLog;
 import rhombic.quantity.Clock;
 import rhombic.study.Study;
 import rhombic.study.duty.Person;
-import rhombic.study.kind.Crew;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.value.PersonState;
 import rhombic.trace.Moment;
 import rhombic.trace.MoverMoment;
@@ -25,13 +25,13 @@ final class CrewDay {
 
     private CrewDay() {}
 
-    static List<Node> of(Study study, Crew crew, Moment moment, @Nullable StripLog log, double width) {
+    static List<Node> of(Study study, ResourceGroup crew, Moment moment, @Nullable StripLog log, double width) {
         int first = 0;
-        for (Crew other : study.crews()) {
+        for (ResourceGroup other : study.groups()) {
             if (other.name().equals(crew.name())) {
                 break;
             }
-            first += other.people();
+            first += other.count();
         }
         MoverMoment people = moment.movers();
         long now = moment.timeNanos();
@@ -50,7 +50,7 @@ final class CrewDay {
                 busy += one.isBusy() ? share : 0;
                 duty += one.isOnDuty() ? share : 0;
             }
-            Label says = new Label(String.format(Locale.ROOT, "%s: %s for %s%s", members.get(i).name(), state.word(),
+            Label says = new Label(String.format(Locale.ROOT, "%s: %s for %s%s", members.get(i).name(), state.word(crew.arePeople()),
                     Clock.elapsed(now - people.sinceNanos(person)),
                     duty <= 0 ? "" : String.format(Locale.ROOT, ", busy %.0f %%", 100 * busy / duty)));
             says.setWrapText(true);

@@ -21,7 +21,7 @@ import rhombic.insight.EquipmentStory;
 import rhombic.quantity.Clock;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
-import rhombic.study.kind.Crew;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.unfold.UnfoldedStudy;
@@ -75,7 +75,7 @@ final class LiveFigures extends VBox {
             return;
         }
         showSwitches(single.get(), node, now);
-        if (single.get() instanceof Crew crew) {
+        if (single.get() instanceof ResourceGroup crew) {
             figures.getChildren().setAll(CrewDay.of(bench.study(), crew, now, strips.get(), Math.max(100, width - 40)));
             return;
         }

@@ -9,9 +9,11 @@ import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
 import javafx.scene.transform.Rotate;
 import rhombic.desktop.floor.body.PersonForm;
+import rhombic.desktop.floor.body.VehicleForm;
 import rhombic.scene.PeopleScene;
 import rhombic.study.Study;
 import rhombic.study.kind.Crew;
+import rhombic.study.kind.Fleet;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.unfold.UnfoldedStudy;
 
@@ -23,6 +25,7 @@ final class PeopleView {
 
     private final Group view = new Group();
     private final PersonForm forms = new PersonForm();
+    private final VehicleForm vehicles = new VehicleForm();
     private final PhongMaterial palette;
     private final List<One> people = new ArrayList<>();
     private List<String> crewNames = List.of();
@@ -52,11 +55,11 @@ final class PeopleView {
     /** Those of the study; where they are the same people as before they stay as they are drawn, until the next moment is shown. */
     void setStudy(UnfoldedStudy study) {
         List<String> names = study.members().stream().map(member -> study.element(member.group()).name()).toList();
+        groups = study.members().stream().map(member -> (ResourceGroup) study.element(member.group())).toList();
         if (names.equals(crewNames)) {
             return;
         }
         crewNames = names;
-        groups = study.members().stream().map(member -> (ResourceGroup) study.element(member.group())).toList();
         people.clear();
         names.forEach(name -> people.add(new One(palette)));
         view.getChildren().setAll(people.stream().map(one -> one.body).toList());
@@ -84,6 +87,7 @@ final class PeopleView {
         int frame = (int) (scene.phase(number) * PersonForm.frames(posture)) + (posture == PeopleScene.Posture.WORKS ? number : 0);
         TriangleMesh mesh = switch (groups.get(number)) {
             case Crew crew -> forms.of(posture, frame, scene.crew(number));
+            case Fleet fleet -> vehicles.of(fleet.form());
         };
         if (one.body.getMesh() != mesh) {
             one.body.setMesh(mesh);

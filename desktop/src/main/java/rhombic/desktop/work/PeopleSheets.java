@@ -66,6 +66,8 @@ final class PeopleSheets {
             case REPAIR -> "Repair";
             case CARRYING -> "Carry";
             case WALKING -> "Walk";
+            case PICKING_UP -> "Pick up";
+            case SETTING_DOWN -> "Set down";
             case STANDING_BY -> "Stand by";
             case WAITING -> "Wait";
             case ON_BREAK -> "Break";

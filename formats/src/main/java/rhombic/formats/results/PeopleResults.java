@@ -41,7 +41,7 @@ final class PeopleResults {
                 written.put("jobs", person.jobs()).put("metres", person.metres());
                 ObjectNode shares = written.putObject("shares");
                 for (PersonState state : PersonState.values()) {
-                    shares.put(state.word(), person.share(state));
+                    shares.put(state.word(crew.arePeople()), person.share(state));
                 }
             }
         }

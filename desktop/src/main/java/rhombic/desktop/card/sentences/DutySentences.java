@@ -19,7 +19,6 @@ import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.Duty;
 import rhombic.study.duty.StandPoint;
-import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
@@ -57,8 +56,8 @@ final class DutySentences {
     }
 
     /** Only when it works, for what nothing breaks. */
-    static Sentence calendarOf(Study study, Crew crew) {
-        return new Sentence(new DutySentences(study, crew).calendar());
+    static Sentence calendarOf(Study study, ResourceGroup group) {
+        return new Sentence(new DutySentences(study, group).calendar());
     }
 
     private UnaryOperator<Study> duty(UnaryOperator<Duty> change) {

@@ -27,6 +27,7 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
@@ -54,6 +55,7 @@ public final class Sentences {
             case Conveyor conveyor -> ConveyorSentences.of(study, conveyor);
             case WorkEquipment station -> WorkSentences.of(study, station);
             case Crew crew -> CrewSentences.of(study, crew);
+            case Fleet fleet -> FleetSentences.of(study, fleet);
             case BreakArea area -> List.of(new Sentence(words("People of "
                     + (usersOf(study, area).isEmpty() ? "no crew yet" : usersOf(study, area)) + " spend their breaks here.")));
             case Aisle aisle -> SiteSentences.of(study, aisle);

@@ -21,9 +21,9 @@ import rhombic.study.Study;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Barrier;
-import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fence;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Structure;
 import rhombic.study.kind.Wall;
 import rhombic.study.value.Names;
@@ -142,8 +142,8 @@ final class SiteSentences {
     }
 
     static List<Sentence> of(Study study, Aisle aisle) {
-        String users = study.crews().stream().filter(crew -> crew.travel() == TravelChoice.ON_AISLES && crew.speed().isPresent())
-                .filter(crew -> aisle.users().admits(true)).map(Crew::name).collect(Collectors.joining(", "));
+        String users = study.groups().stream().filter(group -> group.travel() == TravelChoice.ON_AISLES && !group.areThereAtOnce())
+                .filter(group -> aisle.users().admits(group.arePeople())).map(ResourceGroup::name).collect(Collectors.joining(", "));
         return List.of(
                 new Sentence(new Words("Is for "),
                         picked("users", aisle.users().word(), Arrays.stream(Aisle.Users.values()).map(Aisle.Users::word).toList(),
@@ -163,7 +163,7 @@ final class SiteSentences {
                                 text -> aisle(aisle, a -> a.withMaxSpeed(
                                         text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SPEED))))),
                         new Words(".")),
-                new Sentence(new Words(users.isEmpty() ? "No crew uses it yet. " : "It is used by " + users + ". "),
+                new Sentence(new Words(users.isEmpty() ? "Nobody uses it yet. " : "It is used by " + users + ". "),
                         act("parallel", "+ one beside it", study1 -> beside(study1, aisle))));
     }
 

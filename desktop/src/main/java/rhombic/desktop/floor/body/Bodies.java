@@ -13,6 +13,7 @@ import rhombic.study.kind.Column;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fence;
+import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
@@ -48,6 +49,7 @@ public final class Bodies {
                 made.of(List.of("area", buffer.footprint()), () -> area(buffer.footprint()));
             case Buffer buffer -> made.of(buffer.footprint(), () -> rollers(buffer.footprint()));
             case Crew crew -> made.of(List.of("crew", crew.footprint()), () -> PersonForm.home(crew.footprint()));
+            case Fleet fleet -> made.of(List.of("fleet", fleet.footprint(), fleet.vehicles()), () -> VehicleForm.parking(fleet));
             case BreakArea area -> made.of("break area", () -> PersonForm.breakArea(area.usualSize()));
             case Aisle aisle -> made.of(List.of("aisle", aisle.line(), aisle.width(), aisle.direction(), aisle.users()),
                     () -> SiteForm.aisle(aisle));

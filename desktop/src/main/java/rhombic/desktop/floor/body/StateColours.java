@@ -37,7 +37,7 @@ public final class StateColours {
     public static Color of(PersonState state) {
         return switch (state) {
             case WORKING, CHANGEOVER, SERVICE, REPAIR -> NORMAL;
-            case CARRYING, WALKING -> MOVING;
+            case CARRYING, WALKING, PICKING_UP, SETTING_DOWN -> MOVING;
             case STANDING_BY -> SOMEBODY;
             case WAITING -> NEITHER;
             case ON_BREAK, OFF_SHIFT -> PAPER;

@@ -43,6 +43,7 @@ public final class StatePattern {
             case REPAIR -> Pattern.CROSSED;
             case CARRYING -> Pattern.LYING;
             case WALKING -> Pattern.STEPS;
+            case PICKING_UP, SETTING_DOWN -> Pattern.UPRIGHT;
             case STANDING_BY -> Pattern.DOTS;
             case WAITING -> Pattern.BASE_LINE;
             case ON_BREAK -> Pattern.OUTLINED;

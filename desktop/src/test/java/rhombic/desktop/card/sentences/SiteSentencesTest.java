@@ -68,7 +68,7 @@ class SiteSentencesTest {
     @Test
     void anAisleSaysForWhomItIsAndGetsOneBesideIt() {
         assertEquals(List.of("Is for people and vehicles, 2 m wide and 20.00 m long. ", "One goes along it both ways, at any speed.",
-                "No crew uses it yet. + one beside it").stream().map(String::strip).toList(),
+                "Nobody uses it yet. + one beside it").stream().map(String::strip).toList(),
                 text(study, "A").subList(0, 3).stream().map(String::strip).toList());
         Study oneWay = edited(study, "A", "direction", "forward");
         Study two = edited(oneWay, "A", "parallel", "");
@@ -81,6 +81,6 @@ class SiteSentencesTest {
         Study crewed = study.with(Crew.usual(named("Porters")));
         assertEquals("It is used by Porters. + one beside it", text(crewed, "A").get(2));
         Study around = edited(crewed, "Porters", "travel", "around what stands there");
-        assertEquals("No crew uses it yet. + one beside it", text(around, "A").get(2));
+        assertEquals("Nobody uses it yet. + one beside it", text(around, "A").get(2));
     }
 }

@@ -1,0 +1,9 @@
+/**
+ * The vehicles of a run: workers that drive, at one pace when empty and another when loaded, turn on the spot where they can't go round corners, and
+ * take time to pick up and to set down. What they carry, and in which order, is decided in {@link rhombic.plant.transport} and
+ * {@link rhombic.plant.resource}.
+ */
+@NullMarked
+package rhombic.plant.fleet;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,215 @@
+package rhombic.plant;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static rhombic.plant.Peopled.person;
+import static rhombic.validation.Lines.buffer;
+import static rhombic.validation.Lines.goodsOut;
+import static rhombic.validation.Lines.stock;
+import static rhombic.validation.Lines.time;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.function.UnaryOperator;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.LongRange;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import rhombic.measure.CrewFigures;
+import rhombic.measure.PersonFigures;
+import rhombic.measure.RunFigures;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.TravelChoice;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.Fleet;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.value.PersonState;
+import rhombic.study.value.Placement;
+import rhombic.study.value.StudyException;
+import rhombic.testplants.RandomStudies;
+import rhombic.trace.Moment;
+import rhombic.trace.Trace;
+import rhombic.trace.TraceWriter;
+import rhombic.validation.Lines;
+
+/** Vehicles worked out by hand: how fast they drive, turn, pick up and set down. */
+class FleetsTest {
+    private static final double NEAR = 1e-6;
+    private static final double SECONDS = 1000;
+
+    private final PlantElement store = buffer("Store", -1).placed(Placement.at(0, 0));
+
+    private static Optional<Quantity> some(String text, Dimension dimension) {
+        return Optional.of(Quantity.parse(text, dimension));
+    }
+
+    private static Fleet usual() {
+        return Fleet.KIND.blank(Basics.of("F", Placement.at(0, 0))).withSpeed(Quantity.parse("1 m/s", Dimension.SPEED))
+                .withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE);
+    }
+
+    /** Where a forklift stands to pick up from the store. */
+    private Pose spot(Fleet fleet) {
+        return Layout.outlet(store, "").of(Pose.at(fleet.reachMetres(), 0, 0, 180));
+    }
+
+    /** The first of them begins where it picks up. */
+    private Fleet beside(Fleet fleet) {
+        Pose home = Layout.home(fleet, 0);
+        Pose spot = spot(fleet);
+        return (Fleet) fleet.placed(Placement.at(spot.x() - home.x(), spot.y() - home.y()));
+    }
+
+    /** That far from where it stands to pick up to where it stands to set down. */
+    private PlantElement out(Fleet fleet, double metres) {
+        PlantElement out = goodsOut("Out").placed(Placement.at(0, 0));
+        double inlet = Layout.inlet(out, "").x();
+        return out.placed(Placement.at(spot(fleet).x() + metres + fleet.reachMetres() - inlet, 0));
+    }
+
+    private Study carried(int pieces, int max, double metres, Fleet given) {
+        Fleet fleet = beside(given);
+        return new Lines().chain(stock("In", "Piece", pieces), store).chain(out(fleet, metres))
+                .link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("F"), max))).chain(fleet)
+                .study(SECONDS / 3600, 0, 1);
+    }
+
+    /** The vehicle cases of the exact values: from rest to rest at 0.5 m/s² and at most 1.5 m/s. */
+    @ParameterizedTest
+    @CsvSource({"1, 2.82842712", "4.5, 6", "10, 9.66666667", "50, 36.33333333"})
+    void aVehicleSpeedsUpAndBrakes(double metres, double seconds) {
+        Fleet fleet = usual().withSpeed(Quantity.parse("1.5 m/s", Dimension.SPEED))
+                .withAcceleration(some("0.5 m/s²", Dimension.ACCELERATION));
+        assertEquals(seconds, Runs.of(carried(1, 1, metres, fleet)).lead().max(), NEAR);
+        assertEquals(3 * seconds, Runs.of(carried(2, 1, metres, fleet)).lead().max(), NEAR, "there, back, there");
+    }
+
+    @Test
+    void itDrivesAtAnotherSpeedWhenLoaded() {
+        RunFigures run = Runs.of(carried(2, 1, 20, usual().withLoadedSpeed(some("0.5 m/s", Dimension.SPEED))));
+        assertEquals(40 + 20 + 40, run.lead().max(), NEAR);
+        PersonFigures vehicle = person(run, "F");
+        assertEquals(60, vehicle.metres(), NEAR);
+        assertEquals(40, vehicle.metresLoaded(), NEAR);
+        assertEquals(80 / SECONDS, vehicle.share(PersonState.CARRYING), NEAR);
+        assertEquals(20 / SECONDS, vehicle.share(PersonState.WALKING), NEAR);
+    }
+
+    @Test
+    void eachPieceIsPickedUpAndSetDownInItsTime() {
+        Fleet fleet = usual().withPickUpTime(time("10 s")).withSetDownTime(time("6 s"));
+        RunFigures one = Runs.of(carried(2, 9, 20, fleet));
+        assertEquals(2 * (10 + 20 + 6) + 20, one.lead().max(), NEAR);
+        assertEquals(20 / SECONDS, person(one, "F").share(PersonState.PICKING_UP), NEAR);
+        assertEquals(12 / SECONDS, person(one, "F").share(PersonState.SETTING_DOWN), NEAR);
+        RunFigures two = Runs.of(carried(2, 9, 20, fleet.withCapacity(2)));
+        assertEquals(10 + 10 + 20 + 6 + 6, two.lead().max(), NEAR, "both in one trip, one after the other");
+        assertEquals((10 + 10 + 20 + 6) / 2.0 + (10 + 10 + 20 + 6 + 6) / 2.0, two.lead().mean(), NEAR);
+        assertEquals(1, person(two, "F").jobs());
+        assertEquals(2, Runs.of(carried(2, 1, 20, fleet.withCapacity(2))).crews().getFirst().jobs(), "the link says one at a time");
+    }
+
+    @Test
+    void itTurnsOnTheSpotWhereItLooksElsewhere() {
+        Fleet fleet = usual().withQuarterTurn(some("4 s", Dimension.TIME));
+        // It looks north at home and west where it picks up; then east, and so it sets down; back it turns and arrives looking west.
+        RunFigures run = Runs.of(carried(2, 1, 20, fleet));
+        assertEquals(4 + 8 + 20 + 8 + 20 + 8 + 20, run.lead().max(), NEAR);
+        assertEquals(60, person(run, "F").metres(), NEAR);
+    }
+
+    @Test
+    void itTurnsAtTheCornersOfAisles() {
+        double from = spot(usual()).x();
+        Fleet fleet = usual().withQuarterTurn(some("4 s", Dimension.TIME));
+        Study plain = carried(1, 1, 20, fleet);
+        double y = spot(usual()).y();
+        Study study = plain.with(AislesTest.aisle("A", from - 5, y - 6, from + 30, y - 6));
+        // It looks north at home, then west to pick up; south, east and north, and east again to set down.
+        assertEquals(4 + 4 + 6 + 4 + 20 + 4 + 6 + 4, Runs.of(study).lead().max(), NEAR);
+    }
+
+    @Test
+    void whatIsPickedUpStaysWhereItIsUntilThen() {
+        Study study = carried(1, 1, 20, usual().withPickUpTime(time("10 s")).withSetDownTime(time("6 s")));
+        Trace trace = Runs.traceOf(study);
+        int shelf = study.elements().indexOf(study.find("Store").orElseThrow());
+        assertEquals(1, trace.at(9_900_000_000L).content(shelf));
+        Moment under = trace.at(20_000_000_000L);
+        assertEquals(0, under.content(shelf));
+        assertEquals(1, under.contentOfLink(1));
+        assertEquals(0, trace.at(35_900_000_000L).out(study.elements().size() - 2));
+        assertEquals(spot(usual()).x() + 10, under.movers().pose(0, 20_000_000_000L).x(), NEAR, "half way");
+        assertEquals(1, trace.at(36_100_000_000L).out(study.elements().size() - 2));
+    }
+
+    @Test
+    void moreVehiclesMeetTheSameNumbers() {
+        Fleet fleet = usual().withPickUpTime(time("exponential(20 s)"));
+        double one = Runs.of(carried(1, 1, 20, fleet)).lead().max();
+        double three = Runs.of(carried(1, 1, 20, fleet.withVehicles(3))).lead().max();
+        assertEquals(one, three, NEAR);
+        assertTrue(Runs.of(carried(12, 1, 20, fleet.withVehicles(3))).lead().max() < Runs.of(carried(12, 1, 20, fleet)).lead().max() / 2);
+    }
+
+    @Test
+    void whatAFleetCannotBeIsRefusedWithTheRule() {
+        assertEquals("The speed of a fleet must be above 0 m/s and at most 50 m/s; got 0 m/s",
+                assertThrows(StudyException.class, () -> usual().withSpeed(Quantity.parse("0 m/s", Dimension.SPEED))).getMessage());
+        assertThrows(StudyException.class, () -> usual().withVehicles(0));
+        assertThrows(StudyException.class, () -> usual().withCapacity(0));
+        assertThrows(StudyException.class, () -> usual().withAcceleration(some("0 m/s²", Dimension.ACCELERATION)));
+    }
+
+    /** A random plant whose links are carried by a fleet, which drives along aisles or as it likes. */
+    private static Study withFleet(long seed) {
+        Random random = new Random(seed);
+        Study study = RandomStudies.of(seed);
+        Fleet fleet = usual().withVehicles(1 + random.nextInt(4)).withCapacity(1 + random.nextInt(3))
+                .withSpeed(Quantity.parse((1 + random.nextInt(3)) + " m/s", Dimension.SPEED))
+                .withForm(Fleet.Form.values()[random.nextInt(3)])
+                .withTravel(TravelChoice.values()[random.nextInt(3)])
+                .withIdleAt(Crew.IdlePlace.values()[random.nextInt(2)]);
+        fleet = random.nextBoolean() ? fleet.withAcceleration(some("0.5 m/s²", Dimension.ACCELERATION)) : fleet;
+        fleet = random.nextBoolean() ? fleet.withQuarterTurn(some("3 s", Dimension.TIME)) : fleet;
+        fleet = random.nextBoolean() ? fleet.withPickUpTime(time("exponential(9 s)")).withSetDownTime(time("5 s")) : fleet;
+        fleet = random.nextBoolean() ? fleet.withLoadedSpeed(some("0.7 m/s", Dimension.SPEED)) : fleet;
+        UnaryOperator<Link> carry = link -> link.travel() instanceof Travel.AtOnce || random.nextInt(3) > 0
+                ? link
+                : link.withTravel(new Travel.Carried(Need.of("F"), 1 + random.nextInt(3))).withFailures(List.of());
+        Study changed = study.withLinks(study.links().stream().map(carry).toList()).with(fleet);
+        for (int i = 0; i < 3; i++) {
+            changed = changed.with(AislesTest.aisle("Along " + i, -30, 10 * i - 10, 30, 10 * i - 10))
+                    .with(AislesTest.aisle("Across " + i, 14 * i - 14, -20, 14 * i - 14, 20));
+        }
+        return changed;
+    }
+
+    @Property(tries = 20)
+    void nothingIsLostAndWatchedEqualsUnwatched(@ForAll @LongRange(min = 1, max = 1500) long seed) {
+        Study study = withFleet(seed);
+        RunFigures run = Runs.of(study);
+        Plant watched = Plant.build(study, 1, new TraceWriter(study.elements().size(), study.links().size()));
+        watched.advance(study.plan().length().nanos(), () -> false);
+        assertEquals(run, watched.figures(), "seed " + seed);
+        assertEquals(run.insideAtStart() + run.in() + run.made() - run.joined() - run.scrapped() - run.out(), run.inside(), "seed " + seed);
+        for (CrewFigures group : run.crews()) {
+            for (PersonFigures one : group.people()) {
+                assertEquals(1, one.shares().values().stream().mapToDouble(share -> share).sum(), 1e-6, "seed " + seed);
+                assertTrue(one.metresLoaded() <= one.metres() + 1e-6, "seed " + seed);
+            }
+        }
+    }
+}

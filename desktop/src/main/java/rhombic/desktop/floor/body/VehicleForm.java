@@ -1,0 +1,123 @@
+package rhombic.desktop.floor.body;
+
+import java.util.EnumMap;
+import java.util.Map;
+import javafx.scene.shape.TriangleMesh;
+import rhombic.desktop.floor.body.MeshMaker.Point;
+import rhombic.study.kind.Fleet;
+import rhombic.study.value.Footprint;
+
+/** The bodies of vehicles, looking east, and where they park. */
+public final class VehicleForm {
+    private static final double SEAT = 0.55;
+
+    private final Map<Fleet.Form, TriangleMesh> made = new EnumMap<>(Fleet.Form.class);
+
+    public TriangleMesh of(Fleet.Form form) {
+        return made.computeIfAbsent(form, VehicleForm::body);
+    }
+
+    private static TriangleMesh body(Fleet.Form form) {
+        return switch (form) {
+            case FORKLIFT -> forklift();
+            case REACH_TRUCK -> reachTruck();
+            case AGV -> agv();
+        };
+    }
+
+    /** Counterweight behind, driver under a guard, mast and forks before. */
+    private static TriangleMesh forklift() {
+        MeshMaker maker = new MeshMaker();
+        wheels(maker, 0.42, -0.6, 0.42, 0.28);
+        maker.box(-0.72, 0, 0.25, 0.55, 0.98, 0.62, Swatch.INK, Swatch.BODY_EDGE);
+        maker.box(-0.1, 0, 0.22, 0.75, 0.98, 0.3, Swatch.SAFFRON, Swatch.BODY_EDGE);
+        maker.bar(-0.32, 0, 0.52, 0.42, 0.5, 0.12, Swatch.STEEL_DARK);
+        maker.bar(-0.5, 0, 0.62, 0.1, 0.5, 0.45, Swatch.STEEL_DARK);
+        guard(maker, -0.85, 0.35, 0.46, 2.0);
+        driver(maker, -0.3, 0, SEAT);
+        mast(maker, 0.5, 0.34, 2.15);
+        forks(maker, 0.62, 1.1);
+        return maker.mesh();
+    }
+
+    /** Narrow and high, the driver sitting across behind a high mast between two legs. */
+    private static TriangleMesh reachTruck() {
+        MeshMaker maker = new MeshMaker();
+        wheels(maker, 0.5, -0.55, 0.9, 0.22);
+        maker.box(-0.45, 0, 0.15, 0.95, 1.05, 0.8, Swatch.VERDIGRIS, Swatch.BODY_EDGE);
+        maker.bar(-0.25, -0.1, 0.95, 0.4, 0.4, 0.1, Swatch.STEEL_DARK);
+        for (int side : new int[] {-1, 1}) {
+            maker.bar(0.5, side * 0.5, 0.08, 1.0, 0.12, 0.18, Swatch.STEEL_DARK);
+        }
+        guard(maker, -0.9, 0.05, 0.48, 2.15);
+        driver(maker, -0.25, -0.1, 0.95);
+        mast(maker, 0.3, 0.36, 2.7);
+        forks(maker, 0.42, 1.05);
+        return maker.mesh();
+    }
+
+    /** A low deck with a bumper all round and a lamp. */
+    private static TriangleMesh agv() {
+        MeshMaker maker = new MeshMaker();
+        wheels(maker, 0.36, -0.45, 0.45, 0.16);
+        maker.box(0, 0, 0.1, 1.5, 0.9, 0.24, Swatch.BODY, Swatch.BODY_EDGE);
+        maker.bar(0, 0, 0.34, 1.36, 0.78, 0.06, Swatch.BELT);
+        maker.bar(0.77, 0, 0.1, 0.06, 0.86, 0.14, Swatch.SAFFRON).bar(-0.77, 0, 0.1, 0.06, 0.86, 0.14, Swatch.SAFFRON);
+        maker.post(0.66, 0.34, 0.34, 0.05, 0.22, 8, Swatch.VERDIGRIS);
+        return maker.mesh();
+    }
+
+    private static void wheels(MeshMaker maker, double aside, double back, double fore, double high) {
+        for (int side : new int[] {-1, 1}) {
+            maker.bar(back, side * aside, 0, high * 1.6, 0.14, high * 1.4, Swatch.INK);
+            maker.bar(fore, side * aside, 0, high * 1.6, 0.14, high * 1.4, Swatch.INK);
+        }
+    }
+
+    private static void guard(MeshMaker maker, double back, double fore, double aside, double high) {
+        for (int side : new int[] {-1, 1}) {
+            maker.limb(new Point(back, side * aside, 0.85), new Point(back + 0.1, side * aside, high), 0.06, Swatch.STEEL_DARK);
+            maker.limb(new Point(fore, side * aside, 0.5), new Point(fore - 0.15, side * aside, high), 0.06, Swatch.STEEL_DARK);
+        }
+        maker.bar((back + fore) / 2 - 0.02, 0, high, fore - back - 0.1, 2 * aside, 0.06, Swatch.STEEL_DARK);
+    }
+
+    private static void mast(MeshMaker maker, double x, double aside, double high) {
+        for (int side : new int[] {-1, 1}) {
+            maker.bar(x, side * aside, 0.1, 0.12, 0.09, high, Swatch.STEEL_DARK);
+        }
+        maker.bar(x, 0, high - 0.1, 0.1, 2 * aside, 0.1, Swatch.STEEL_DARK).bar(x, 0, 0.9, 0.08, 2 * aside, 0.08, Swatch.STEEL_DARK);
+        maker.bar(x + 0.09, 0, 0.12, 0.06, 2 * aside + 0.1, 0.5, Swatch.STEEL);
+    }
+
+    private static void forks(MeshMaker maker, double from, double length) {
+        for (int side : new int[] {-1, 1}) {
+            maker.bar(from + length / 2, side * 0.24, 0.07, length, 0.11, 0.05, Swatch.STEEL);
+        }
+    }
+
+    private static void driver(MeshMaker maker, double x, double y, double seatMetres) {
+        maker.limb(new Point(x - 0.05, y, seatMetres + 0.05), new Point(x - 0.08, y, seatMetres + 0.58), 0.3, Swatch.SLATE);
+        maker.limb(new Point(x - 0.06, y, seatMetres + 0.58), new Point(x - 0.06, y, seatMetres + 0.85), 0.18, Swatch.SKIN);
+        for (int side : new int[] {-1, 1}) {
+            maker.limb(new Point(x, y + side * 0.1, seatMetres + 0.08), new Point(x + 0.38, y + side * 0.1, seatMetres + 0.1), 0.13,
+                    Swatch.TROUSERS);
+            maker.limb(new Point(x - 0.06, y + side * 0.2, seatMetres + 0.5), new Point(x + 0.3, y + side * 0.12, seatMetres + 0.42), 0.09,
+                    Swatch.SLATE);
+        }
+    }
+
+    /** A place for each of them, marked on the floor. */
+    static TriangleMesh parking(Fleet fleet) {
+        Footprint size = fleet.footprint();
+        double l = size.lengthMetres() / 2;
+        double w = size.widthMetres() / 2;
+        MeshMaker maker = new MeshMaker().bar(0, 0, 0, 2 * l, 2 * w, 0.012, Swatch.MAT);
+        int inRow = Math.min(12, fleet.vehicles());
+        for (int i = 0; i <= inRow; i++) {
+            double x = -l + 2 * l * i / inRow;
+            maker.ribbon(x, -w, x, w, 0.06, 0.016, Swatch.OCHRE);
+        }
+        return maker.ribbon(-l, w, l, w, 0.06, 0.016, Swatch.OCHRE).mesh();
+    }
+}
