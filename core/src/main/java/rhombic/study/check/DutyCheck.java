@@ -35,6 +35,7 @@ import rhombic.study.work.Work;
 final class DutyCheck {
     private static final String PERSON_NAME = "person.name";
 
+    private static final String CARRYING = "The way to ";
     private final Study study;
     private final List<ResourceGroup> groups;
     private final List<Problem> problems = new ArrayList<>();
@@ -261,7 +262,7 @@ final class DutyCheck {
 
     private void carried(Link link) {
         if (link.travel() instanceof Travel.Carried carried) {
-            study.find(link.from()).ifPresent(from -> skills(from, "The way to " + link.to(), List.of(carried.need())));
+            study.find(link.from()).ifPresent(from -> skills(from, CARRYING + link.to(), List.of(carried.need())));
         }
     }
 
@@ -269,7 +270,11 @@ final class DutyCheck {
         for (Need need : needs) {
             needed.add(need.skill());
             long there = skilled(need);
-            if (there == 0) {
+            boolean byVehicles = there > 0 && groups.stream().filter(group -> group.has(need.skill())).noneMatch(ResourceGroup::arePeople);
+            if (byVehicles && !message.startsWith(CARRYING)) {
+                error(element.name(), Problem.Kind.CREW, message + " needs \u201c" + need.skill() + "\u201d, but vehicles do no work",
+                        "Let a crew do it", null);
+            } else if (there == 0) {
                 error(element.name(), Problem.Kind.CREW,
                         message + " needs \u201c" + need.skill() + "\u201d, but no crew is called that or has that skill",
                         "Place a crew of that name, give a crew that skill, or let somebody else do it", null);

@@ -45,6 +45,7 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Quanti
     private static final Distribution NO_TIME = DistributionText.parse("0 s");
     private static final double PARKED_METRES = 1.8;
     private static final int IN_ROW = 12;
+    private static final double FLAT_METRES = 0.1;
 
     public static final Kind<Fleet> KIND = new Kind<>("Fleet", Family.MOVE, Fleet.class, List.of(
             Field.required("vehicles", "How many they are.", new FieldType.Whole(1, MAX_VEHICLES), Fleet::vehicles, Fleet::withVehicles),
@@ -201,7 +202,7 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Quanti
     @Override
     public Footprint usualSize() {
         return new Footprint(Math.min(vehicles, IN_ROW) * PARKED_METRES,
-                (form.lengthMetres() + 0.6) * (1 + (vehicles - 1) / IN_ROW), 2);
+                (form.lengthMetres() + 0.6) * (1 + (vehicles - 1) / IN_ROW), FLAT_METRES);
     }
 
     @Override

@@ -18,6 +18,7 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.Aisle;
+import rhombic.study.kind.Fleet;
 import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Bend;
@@ -174,7 +175,7 @@ public final class Scenery {
     private MeshView shadows() {
         List<double[]> spots = new ArrayList<>();
         for (PlantElement element : study.elements()) {
-            if (element instanceof Aisle) {
+            if (element instanceof Aisle || element instanceof Fleet) {
                 continue; // what is painted on the floor casts no shadow
             }
             element.along().ifPresentOrElse(along -> alongWay(along, spots), () -> spots.add(round(element)));

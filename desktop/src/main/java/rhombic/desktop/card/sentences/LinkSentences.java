@@ -26,7 +26,7 @@ final class LinkSentences {
     private static final String AT_ONCE = "at once";
     private static final String IN_TIME = "in a time";
     private static final String AT_SPEED = "at a speed";
-    private static final String CARRIED = "carried by people";
+    private static final String CARRIED = "carried";
 
     private final Study study;
     private final Link link;
@@ -90,7 +90,8 @@ final class LinkSentences {
     private String somebody() {
         List<String> choices = NeedSentences.choices(study);
         if (choices.isEmpty()) {
-            throw new IllegalArgumentException("There is no crew yet: place one from the shelf, under People");
+            throw new IllegalArgumentException(
+                    "There is nobody who could carry yet: place a fleet from the shelf, under Move, or a crew, under People");
         }
         return choices.getFirst();
     }

@@ -16,6 +16,7 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.duty.Need;
+import rhombic.study.kind.ResourceGroup;
 
 /** Who must be there for something: one token, that is picked first and edited as a table then. */
 final class NeedSentences {
@@ -23,9 +24,18 @@ final class NeedSentences {
 
     /** All by whom somebody can be asked for: groups, then skills. */
     static List<String> choices(Study study) {
+        return choices(study.groups());
+    }
+
+    /** The same for work, which only people do. */
+    private static List<String> workers(Study study) {
+        return choices(study.groups().stream().filter(ResourceGroup::arePeople).toList());
+    }
+
+    private static List<String> choices(List<ResourceGroup> groups) {
         Set<String> all = new LinkedHashSet<>();
-        study.groups().forEach(group -> all.add(group.name()));
-        study.groups().forEach(group -> {
+        groups.forEach(group -> all.add(group.name()));
+        groups.forEach(group -> {
             all.addAll(group.skills());
             group.members().forEach(member -> all.addAll(member.skills()));
         });
@@ -39,7 +49,7 @@ final class NeedSentences {
      * @param change makes an edit of who is needed
      */
     static Part token(Study study, String id, List<Need> needs, String empty, Function<List<Need>, UnaryOperator<Study>> change) {
-        List<String> choices = choices(study);
+        List<String> choices = workers(study);
         if (needs.isEmpty()) {
             return picked(id, empty, choices.isEmpty() ? List.of("Place a crew first: it is on the shelf, under People") : choices,
                     text -> {
