@@ -11,10 +11,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
-import net.jqwik.api.constraints.LongRange;
+import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
@@ -163,8 +163,14 @@ class AislesTest {
         return study.with(wall("Wall", -6.1, -30, -6.1, 5)).with(wall("Corner", 3.3, 20, 3.3, -4, 9, -4));
     }
 
-    @Property(tries = 20)
-    void watchedEqualsUnwatchedAndPartsOfTimeAddUp(@ForAll @LongRange(min = 1, max = 1500) long seed) {
+    /** Twenty in the usual tests, hundreds in `./rhombic validate`. */
+    private static LongStream nets() {
+        return LongStream.rangeClosed(1, Integer.getInteger("rhombic.nets", 20));
+    }
+
+    @ParameterizedTest
+    @MethodSource("nets")
+    void watchedEqualsUnwatchedAndPartsOfTimeAddUp(long seed) {
         Study study = withSite(seed);
         RunFigures unwatched = Runs.of(study);
         Plant watched = Plant.build(study, 1, new TraceWriter(study.elements().size(), study.links().size()));

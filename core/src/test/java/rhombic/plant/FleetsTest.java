@@ -13,12 +13,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.function.UnaryOperator;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
-import net.jqwik.api.constraints.LongRange;
+import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.PersonFigures;
 import rhombic.measure.RunFigures;
@@ -197,8 +196,14 @@ class FleetsTest {
         return changed;
     }
 
-    @Property(tries = 20)
-    void nothingIsLostAndWatchedEqualsUnwatched(@ForAll @LongRange(min = 1, max = 1500) long seed) {
+    /** Twenty in the usual tests, hundreds in `./rhombic validate`. */
+    private static LongStream nets() {
+        return LongStream.rangeClosed(1, Integer.getInteger("rhombic.nets", 20));
+    }
+
+    @ParameterizedTest
+    @MethodSource("nets")
+    void nothingIsLostAndWatchedEqualsUnwatched(long seed) {
         Study study = withFleet(seed);
         RunFigures run = Runs.of(study);
         Plant watched = Plant.build(study, 1, new TraceWriter(study.elements().size(), study.links().size()));

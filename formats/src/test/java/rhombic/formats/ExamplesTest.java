@@ -24,6 +24,7 @@ import rhombic.measure.RunFigures;
 import rhombic.study.Study;
 import rhombic.study.check.StudyCheck;
 import rhombic.study.kind.Crew;
+import rhombic.study.kind.Fleet;
 import rhombic.study.kind.Station;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
@@ -83,6 +84,24 @@ class ExamplesTest {
         }
         agrees(summary, 1 / 0.93, 0.01, run -> (double) named(run, "Assembly").out() / run.out(), "works on each piece");
         assertEquals("Assembler", Limit.of(summary).orElseThrow().subject(), "its people limit it");
+    }
+
+    /** Two AGVs share the way to two assembly stations; with one alone kits wait longer, and nothing else differs. */
+    @Test
+    void oneVehicleLessLetsKitsWait() throws Exception {
+        Study two = open("examples/two-halls");
+        Study one = two.changed("AGVs", e -> ((Fleet) e).withVehicles(1));
+        Summary both = run(two);
+        Summary alone = run(one);
+        for (int i = 0; i < both.runs().size(); i++) {
+            RunFigures more = both.runs().get(i);
+            RunFigures less = alone.runs().get(i);
+            assertEquals(named(more, "Kits in").in(), named(less, "Kits in").in(), "the same kits come");
+            assertTrue(named(less, "Kit store").stay().mean() > named(more, "Kit store").stay().mean(), "run " + i);
+            assertEquals(more.in() - more.out(), more.inside());
+        }
+        assertEquals(List.of("Porters", "Fitters", "Forklifts", "AGVs"),
+                both.runs().getFirst().crews().stream().map(group -> group.name()).toList());
     }
 
     /**
