@@ -1,6 +1,8 @@
 package rhombic.trace;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Path;
 import rhombic.space.Pose;
@@ -116,6 +118,26 @@ public final class MoverMoment {
     public double metresGone(int mover, long nowNanos) {
         double seconds = Math.clamp(nowNanos - rows.getLong(mover, SET_OUT), 0, rows.getLong(mover, NANOS)) / 1e9;
         return rows.getDouble(mover, FROM) + seconds * (rows.getDouble(mover, SPEED) + rows.getDouble(mover, GAIN) * seconds / 2);
+    }
+
+    /** Where it still goes on the floor, corner by corner, from where it is; empty if it stands, or moves on another mover. */
+    public List<Pose> ahead(int mover, long nowNanos) {
+        Path path = paths[mover];
+        if (path == null || !isMoving(mover, nowNanos) || rows.get(mover, FRAME) != FLOOR) {
+            return List.of();
+        }
+        double gone = metresGone(mover, nowNanos);
+        List<Pose> ahead = new ArrayList<>(List.of(path.at(gone)));
+        double metres = 0;
+        Pose before = path.at(0);
+        for (Pose corner : path.outline()) {
+            metres += corner.distanceTo(before);
+            before = corner;
+            if (metres > gone) {
+                ahead.add(corner);
+            }
+        }
+        return ahead;
     }
 
     /**

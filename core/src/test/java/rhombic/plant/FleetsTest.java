@@ -138,6 +138,10 @@ class FleetsTest {
         Study study = plain.with(AislesTest.aisle("A", from - 5, y - 6, from + 30, y - 6));
         // It looks north at home, then west to pick up; south, east and north, and east again to set down.
         assertEquals(4 + 4 + 6 + 4 + 20 + 4 + 6 + 4, Runs.of(study).lead().max(), NEAR);
+        Moment under = Runs.traceOf(study).at(20_000_000_000L); // 4 s, then 4 and 6 m south, 4 s, and 2 m east
+        List<Pose> ahead = under.movers().ahead(0, 20_000_000_000L);
+        assertEquals(List.of(from + 2, from + 20, from + 20), ahead.stream().map(at -> Math.round(at.x() * 1e6) / 1e6).toList());
+        assertEquals(y - 6, ahead.get(1).y(), NEAR);
     }
 
     @Test
@@ -152,6 +156,14 @@ class FleetsTest {
         assertEquals(0, trace.at(35_900_000_000L).out(study.elements().size() - 2));
         assertEquals(spot(usual()).x() + 10, under.movers().pose(0, 20_000_000_000L).x(), NEAR, "half way");
         assertEquals(1, trace.at(36_100_000_000L).out(study.elements().size() - 2));
+    }
+
+    @Test
+    void aNewNameReachesTheLinksThatItCarries() {
+        Study study = carried(1, 1, 20, usual());
+        Study renamed = study.changed("F", e -> e.named("Trucks"));
+        assertEquals("Trucks", renamed.carryNeedsFrom("Store").getFirst().skill());
+        assertEquals(20, Runs.of(renamed).lead().max(), NEAR);
     }
 
     @Test

@@ -276,8 +276,8 @@ final class DutyCheck {
                         "Let a crew do it", null);
             } else if (there == 0) {
                 error(element.name(), Problem.Kind.CREW,
-                        message + " needs \u201c" + need.skill() + "\u201d, but no crew is called that or has that skill",
-                        "Place a crew of that name, give a crew that skill, or let somebody else do it", null);
+                        message + " needs \u201c" + need.skill() + "\u201d, but no crew or fleet is called that, and nobody has that skill",
+                        "Place one of that name, give a crew that skill, or let somebody else do it", null);
             } else if (there < need.people()) {
                 error(element.name(), Problem.Kind.CREW,
                         message + " needs " + need.people() + " people for \u201c" + need.skill() + "\u201d, but there "

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.IntConsumer;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.geometry.Insets;
@@ -74,6 +75,11 @@ public final class JobCardView extends ScrollPane {
         content.setPadding(new Insets(16));
         setContent(content);
         rebuild();
+    }
+
+    /** @param listener hears which person or vehicle the camera shall go with, by its number among all; negative: with none */
+    public void onFollow(IntConsumer listener) {
+        live.onFollow(listener);
     }
 
     /** Says everything anew; call after the study or the selection has changed. What reads as before stays as it is. */

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.IntConsumer;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.scene.canvas.Canvas;
@@ -40,6 +41,10 @@ final class LiveFigures extends VBox {
     /** Kept, since figures come and go while they are pressed. */
     private final Button inletSwitch = new Button();
     private final Button outletSwitch = new Button();
+    private final Button follow = new Button();
+    private IntConsumer followed = member -> {};
+    /** Which of the group the camera goes with; negative if with none. */
+    private int at = -1;
 
     LiveFigures(Workbench bench, Function<Study, UnfoldedStudy> unfolding, Supplier<@Nullable StripLog> strips) {
         super(8);
@@ -48,11 +53,39 @@ final class LiveFigures extends VBox {
         this.strips = strips;
         inletSwitch.setId("switch-inlet");
         outletSwitch.setId("switch-outlet");
-        for (Button one : List.of(inletSwitch, outletSwitch)) {
+        follow.setId("follow-member");
+        follow.setOnAction(e -> followNext());
+        for (Button one : List.of(inletSwitch, outletSwitch, follow)) {
             one.getStyleClass().add("quiet-button");
             one.managedProperty().bind(one.visibleProperty());
         }
-        getChildren().setAll(figures, inletSwitch, outletSwitch);
+        getChildren().setAll(figures, follow, inletSwitch, outletSwitch);
+    }
+
+    /** @param listener hears with whom the camera shall go, by the number among all members; negative: with nobody any more */
+    void onFollow(IntConsumer listener) {
+        followed = listener;
+    }
+
+    /** The camera goes with the next of the group; after the last with none. */
+    private void followNext() {
+        bench.single().filter(ResourceGroup.class::isInstance).map(ResourceGroup.class::cast).ifPresent(group -> {
+            at = at + 1 < group.count() ? at + 1 : -1;
+            UnfoldedStudy study = unfolding.apply(bench.study());
+            int first = 0;
+            while (!study.element(study.members().get(first).group()).name().equals(group.name())) {
+                first++;
+            }
+            followed.accept(at < 0 ? -1 : first + at);
+            showFollow(group);
+        });
+    }
+
+    private void showFollow(ResourceGroup group) {
+        follow.setVisible(true);
+        follow.setText(at < 0
+                ? "Let the camera follow " + group.members().getFirst().name()
+                : "Follows " + group.members().get(at).name() + ": click for the next");
     }
 
     /** Leaves what is shown if it is of that element. */
@@ -67,7 +100,11 @@ final class LiveFigures extends VBox {
         Optional<PlantElement> single = bench.single();
         UnfoldedStudy study = unfolding.apply(bench.study());
         int node = single.map(e -> study.number(e.name())).orElse(-1);
+        if (!single.map(PlantElement::name).orElse("").equals(shownOf)) {
+            at = -1; // the camera stays where it is
+        }
         shownOf = single.map(PlantElement::name).orElse("");
+        follow.setVisible(false);
         if (now == null || node < 0 || now.timeNanos() <= 0 || now.nodes() != study.size()) {
             figures.getChildren().clear();
             inletSwitch.setVisible(false);
@@ -76,6 +113,7 @@ final class LiveFigures extends VBox {
         }
         showSwitches(single.get(), node, now);
         if (single.get() instanceof ResourceGroup crew) {
+            showFollow(crew);
             figures.getChildren().setAll(CrewDay.of(bench.study(), crew, now, strips.get(), Math.max(100, width - 40)));
             return;
         }

@@ -44,6 +44,9 @@ public final class FloorOverlay extends Canvas {
     private static final double HANDLE_PIXELS = 7;
     private static final double CORNER_PIXELS = 6;
     private static final double BESIDE_METRES = 0.25;
+    /** Of a large group so many routes are drawn. */
+    private static final int MAX_ROUTES = 40;
+    private static final double ROUTE_METRES = 0.05;
     private static final double MIDDLE_PIXELS = 4;
 
     /** What to write over the equipment. */
@@ -292,6 +295,7 @@ public final class FloorOverlay extends Canvas {
         selectedLink.filter(link -> study.linksFrom(link.from()).contains(link))
                 .ifPresent(link -> along(g, Layout.drawn(study, link), view));
         handles(g, study, view);
+        routes(g, unfolded, view);
         if (band != null) {
             g.setFill(Color.web("#D9952B", 0.12));
             g.fillRect(band.getMinX(), band.getMinY(), band.getWidth(), band.getHeight());
@@ -371,6 +375,32 @@ public final class FloorOverlay extends Canvas {
             g.setTextBaseline(VPos.CENTER);
             for (int i = 0; i < noted.size(); i++) {
                 g.fillText(noted.get(i), x + 7, y + 11 + NOTE_LINE * i);
+            }
+        }
+    }
+
+    /** Where the members of what is selected are going. */
+    private void routes(GraphicsContext g, UnfoldedStudy unfolded, Viewpoint view) {
+        Moment now = moment;
+        if (now == null || selection.isEmpty() || now.nodes() != unfolded.size()) {
+            return;
+        }
+        g.setStroke(SAFFRON);
+        g.setLineWidth(2);
+        int drawn = 0;
+        for (int i = 0; i < Math.min(now.movers().count(), unfolded.members().size()) && drawn < MAX_ROUTES; i++) {
+            if (!selection.contains(unfolded.element(unfolded.members().get(i).group()).name())) {
+                continue;
+            }
+            List<Pose> ahead = now.movers().ahead(i, now.timeNanos());
+            List<Viewpoint.Pixel> pixels = new ArrayList<>();
+            ahead.forEach(at -> view.project(at.x(), at.y(), ROUTE_METRES, getWidth(), getHeight()).ifPresent(pixels::add));
+            if (pixels.size() == ahead.size() && ahead.size() > 1) {
+                for (int k = 0; k + 1 < pixels.size(); k++) {
+                    g.strokeLine(pixels.get(k).x(), pixels.get(k).y(), pixels.get(k + 1).x(), pixels.get(k + 1).y());
+                }
+                rhombus(g, pixels.getLast().x(), pixels.getLast().y(), 6, SAFFRON);
+                drawn++;
             }
         }
     }

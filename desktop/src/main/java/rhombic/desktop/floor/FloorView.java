@@ -259,16 +259,29 @@ public final class FloorView extends Region {
         Moment moment = shown;
         for (int i = 0; moment != null && i < poses.count(); i++) {
             if (moment.pieceOf(poses.body(i)) == piece) {
-                double dx = poses.x(i) - view.targetX();
-                double dy = poses.y(i) - view.targetY();
-                Viewpoint nearer = view.movedBy(dx, dy).nearer(FOLLOWED_METRES);
-                if (Math.hypot(dx, dy) > STILL_METRES || nearer.distance() < view.distance()) {
-                    look(nearer);
-                }
+                centreOn(poses.x(i), poses.y(i));
                 return true;
             }
         }
         return false;
+    }
+
+    /** Puts one of a group into the middle of the view, by its number among all; says whether it is on the floor. */
+    public boolean centreOnMember(int member) {
+        if (shown == null || member >= unfolded.members().size() || !poser.people().isSeen(member)) {
+            return false;
+        }
+        centreOn(poser.people().x(member), poser.people().y(member));
+        return true;
+    }
+
+    private void centreOn(double x, double y) {
+        double dx = x - view.targetX();
+        double dy = y - view.targetY();
+        Viewpoint nearer = view.movedBy(dx, dy).nearer(FOLLOWED_METRES);
+        if (Math.hypot(dx, dy) > STILL_METRES || nearer.distance() < view.distance()) {
+            look(nearer);
+        }
     }
 
     /** Where the piece is drawn, in pixels. */

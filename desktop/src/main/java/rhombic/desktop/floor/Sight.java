@@ -8,8 +8,9 @@ import java.util.stream.Stream;
 import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Structure;
 
-/** Which equipment a line of sight meets first: each counts as an upright box on its footprint, or, along a way, as one for each stretch of it. */
+/** Which element a line of sight meets first, the plant before the walls that one looks through: each counts as an upright box on its footprint, or, along a way, as one for each stretch of it. */
 final class Sight {
     /** Pieces on it belong to it. */
     private static final double PIECE_METRES = 0.15;
@@ -22,7 +23,7 @@ final class Sight {
         return study.elements().stream()
                 .flatMap(element -> boxes(element).map(box -> new Hit(element, along(box, from, ray))))
                 .filter(hit -> !Double.isNaN(hit.along))
-                .min(Comparator.comparingDouble(Hit::along))
+                .min(Comparator.comparing((Hit hit) -> hit.element instanceof Structure).thenComparingDouble(Hit::along))
                 .map(Hit::element);
     }
 

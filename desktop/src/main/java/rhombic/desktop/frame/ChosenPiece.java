@@ -9,7 +9,7 @@ import rhombic.insight.PieceStory;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceStatus;
 
-/** The piece whose card is open, if one is, and whether the camera goes with it. */
+/** The piece whose card is open, if one is, and whether the camera goes with it, or with a person or vehicle. */
 final class ChosenPiece {
     private final Workbench bench;
     private final Player player;
@@ -17,6 +17,8 @@ final class ChosenPiece {
     private final FloorView floor;
     private Optional<Integer> piece = Optional.empty();
     private boolean isFollowed;
+    /** The person or vehicle that the camera goes with, by its number among all; negative if with none. */
+    private int member = -1;
 
     ChosenPiece(Workbench bench, Player player, JobCardView card, FloorView floor) {
         this.bench = bench;
@@ -32,6 +34,7 @@ final class ChosenPiece {
     void choose(Optional<Integer> chosen) {
         piece = chosen;
         isFollowed = false;
+        member = -1;
         show();
     }
 
@@ -41,9 +44,16 @@ final class ChosenPiece {
         isFollowed = true;
     }
 
+    /** The camera goes with one of a group, by its number among all; negative: with none. */
+    void followMember(int number) {
+        isFollowed = false;
+        member = number;
+    }
+
     /** The camera goes with it, if it does, until it has left. */
     void keepInSight() {
         isFollowed = isFollowed && piece.filter(floor::centreOn).isPresent();
+        member = member >= 0 && floor.centreOnMember(member) ? member : -1;
     }
 
     /** Says anew on its card what it does at the moment that is shown. */

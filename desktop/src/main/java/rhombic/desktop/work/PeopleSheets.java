@@ -30,7 +30,7 @@ final class PeopleSheets {
         List<ResultSheet.Column> columns = new ArrayList<>(List.of(column("Person", 108), column("Busy", 54), column("Target", 52)));
         int width = shown.isEmpty() ? 60 : Math.min(72, 390 / shown.size());
         shown.forEach(state -> columns.add(column(heading(state), width)));
-        columns.addAll(List.of(column("Jobs", 46), column("Walked", 58)));
+        columns.addAll(List.of(column("Jobs", 46), column("Way", 58)));
         List<List<String>> rows = new ArrayList<>();
         List<Targets.TargetResult> standings = Targets.of(summary);
         for (int c = 0; c < crews.size(); c++) {
@@ -65,7 +65,7 @@ final class PeopleSheets {
             case SERVICE -> "Service";
             case REPAIR -> "Repair";
             case CARRYING -> "Carry";
-            case WALKING -> "Walk";
+            case WALKING -> "On the way";
             case PICKING_UP -> "Pick up";
             case SETTING_DOWN -> "Set down";
             case STANDING_BY -> "Stand by";

@@ -54,5 +54,11 @@ class FleetWindowTest extends WindowBase {
         assertTrue(moment.movers().isMoving(0, moment.timeNanos()) || moment.movers().isMoving(1, moment.timeNanos())
                 || moment.contentOfLink(0) > 0, "somebody is on the way");
         assertEquals(9, moment.in(0));
+        robot.interact(() -> window.bench().select("Fleet 1"));
+        await(() -> robot.lookup("#follow-member").query().isVisible());
+        robot.interact(() -> robot.lookup("#follow-member").queryButton().fire()); // it lies below the sentences
+        await(() -> Math.abs(window.floor().view().targetX() - moment.movers().pose(0, 45 * SECOND).x()) < 0.01);
+        assertTrue(robot.lookup("#follow-member").queryButton().getText().startsWith("Follows Fleet 1 1"),
+                robot.lookup("#follow-member").queryButton().getText());
     }
 }

@@ -26,6 +26,7 @@ import rhombic.study.Study;
 import rhombic.study.check.Problem;
 import rhombic.study.check.StudyCheck;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 
 /** Puts a report together: the study, what is assumed, pictures, findings, the comparison, and how it was run. */
 public final class ReportDocument {
@@ -91,11 +92,15 @@ public final class ReportDocument {
                 + " and lasts "
                 + study.plan().length()
                 + (study.plan().warmUp().amount() > 0 ? ", of which " + study.plan().warmUp() + " are cut off as warm-up" : ""));
+        List<ResourceGroup> fleets = study.groups().stream().filter(group -> !group.arePeople()).toList();
         lines.add(String.join(", ",
                 counted(study.equipment().size(), "piece of equipment", "pieces of equipment"),
                 counted(study.links().size(), "link", "links"), counted(study.pieceTypes().size(), "piece type", "piece types"),
                 counted(study.crews().stream().mapToInt(c -> c.people()).sum(), "person", "people") + " in "
-                        + counted(study.crews().size(), "crew", "crews"),
+                        + counted(study.crews().size(), "crew", "crews") + (fleets.isEmpty()
+                                ? ""
+                                : ", " + counted(fleets.stream().mapToInt(ResourceGroup::count).sum(), "vehicle", "vehicles") + " in "
+                                        + counted(fleets.size(), "fleet", "fleets")),
                 counted(study.calendars().size(), "calendar", "calendars"), counted(study.rules().size(), "rule", "rules")));
         StudyCheck.of(study).stream().filter(p -> p.grade() != Problem.Grade.HINT).limit(10)
                 .forEach(p -> lines.add(p.subject() + ": " + p.message()));

@@ -80,7 +80,12 @@ final class FailureSentences {
         return new FailureSentences(study, element.basics().duty().failures(),
                 change -> Sentences.basics(element, b -> b.withDuty(b.duty().withFailures(change.apply(b.duty().failures())))),
                 isGroup ? null : element, isGroup
-                        ? new Manner("What each works with breaks down by ", "job", true, "Meanwhile whoever works with it stands by. ", "")
+                        ? ((ResourceGroup) element).arePeople()
+                                ? new Manner("What each works with breaks down by ", "job", true,
+                                        "Meanwhile whoever works with it stands by. ",
+                                        "")
+                                : new Manner("Each of them breaks down by ", "order", true,
+                                        "Meanwhile it stands where it is; what it carries it brings there first. ", "")
                         : new Manner("Breaks down by ", "piece", element.works(), "", ""));
     }
 
