@@ -11,11 +11,15 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import rhombic.chance.Distribution;
 import rhombic.chance.DistributionText;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.Study;
+import rhombic.study.Travel;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
@@ -50,6 +54,8 @@ final class RateCheck {
             if (element instanceof Station station) {
                 check.overload(station);
                 check.unit(station);
+            } else if (element instanceof Fleet fleet) {
+                check.overload(fleet, study.links());
             }
         }
         return check.problems;
@@ -70,6 +76,37 @@ final class RateCheck {
                     needed > 10_000
                             ? null
                             : Problem.Fix.of("Give it " + needed + " places", station, e -> station.withPlaces(needed))));
+        }
+    }
+
+    /** A fleet that cannot keep up even if it never drove empty: hours that orders take, in each hour, against the vehicles there are. */
+    private void overload(Fleet fleet, List<Link> links) {
+        double hours = 0;
+        for (Link link : links) {
+            PlantElement from = elements.get(link.from());
+            PlantElement to = elements.get(link.to());
+            OptionalDouble comes = along(link);
+            if (link.travel() instanceof Travel.Carried carried && carried.need().skill().equals(fleet.name()) && from != null && to != null
+                    && comes.isPresent()) {
+                Pose outlet = Layout.outlet(from, link.fromPort());
+                Pose inlet = Layout.inlet(to, link.toPort());
+                double metres = Math.max(0, Math.hypot(inlet.x() - outlet.x(), inlet.y() - outlet.y()) - 2 * fleet.reachMetres());
+                double speed = fleet.loadedSpeed().orElse(fleet.speed()).inBaseUnit();
+                double seconds = fleet.pickUpTime().meanSeconds() + fleet.setDownTime().meanSeconds()
+                        + metres / speed / Math.min(carried.maxPieces(), fleet.capacity());
+                hours += comes.getAsDouble() * seconds / 3600;
+            }
+        }
+        if (hours > fleet.vehicles() * (1 + 1e-9)) {
+            int needed = (int) Math.ceil(hours - 1e-9);
+            problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.OVERLOAD, fleet.name(),
+                    String.format(Locale.ROOT, "What comes in an hour takes it %.1f hours, without any empty way, but it has %d %s", hours,
+                            fleet.vehicles(), fleet.memberWord(fleet.vehicles() > 1)),
+                    "Let less come, or give it more or faster vehicles",
+                    needed > Fleet.MAX_VEHICLES
+                            ? null
+                            : Problem.Fix.of("Give it " + needed + " " + fleet.memberWord(needed > 1), fleet,
+                                    e -> ((Fleet) e).withVehicles(needed))));
         }
     }
 

@@ -19,8 +19,10 @@ import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
+import rhombic.study.kind.Fleet;
 import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Station;
 import rhombic.study.kind.Wall;
 import rhombic.study.value.Opening;
 import rhombic.study.value.Placement;
@@ -115,5 +117,57 @@ class RouteCheckTest {
         Problem problem = FloorCheck.of(study).getFirst();
         assertEquals("S: It stands where Wall stands. Move it aside.", problem.toString());
         assertEquals(List.of(), FloorCheck.of(repaired(study, problem)));
+    }
+
+    private static Station needing(Station station, String skill) {
+        return station.with(station.work().withOperations(
+                List.of(station.work().operations().getFirst().withNeeds(List.of(Need.of(skill))))));
+    }
+
+    private static Fleet fleet(int vehicles) {
+        return Fleet.KIND.blank(Basics.of("F", Placement.at(0, -9))).withVehicles(vehicles)
+                .withPickUpTime(Lines.time("30 s")).withSetDownTime(Lines.time("20 s"));
+    }
+
+    private static Study fed(Fleet fleet, PlantElement... site) {
+        Lines lines = new Lines().chain(Lines.arrivals("In", "exponential(30 s)", 1), buffer("Store", -1).placed(Placement.at(0, 0)))
+                .chain(goodsOut("Out").placed(Placement.at(60, 0)))
+                .link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("F"), 1))).chain(fleet);
+        for (PlantElement one : site) {
+            lines.chain(one);
+        }
+        return lines.study(1, 0, 1);
+    }
+
+    /** 120 an hour, each for 30 s and 20 s and about 55 m at 2 m/s: more than two vehicles can do, if they never drive empty. */
+    @Test
+    void aFleetThatCannotKeepUpWhateverItDoesIsTold() {
+        Study study = fed(fleet(2));
+        Problem problem = StudyCheck.of(study).stream().filter(p -> p.kind() == Problem.Kind.OVERLOAD).findFirst().orElseThrow();
+        assertEquals("F", problem.subject());
+        assertTrue(
+                problem.message().matches("What comes in an hour takes it 2\\.[56] hours, without any empty way, but it has 2 forklifts"),
+                problem.message());
+        Study repaired = repaired(study, problem);
+        assertEquals(3, ((Fleet) repaired.find("F").orElseThrow()).vehicles());
+        assertTrue(StudyCheck.of(repaired).stream().noneMatch(p -> p.kind() == Problem.Kind.OVERLOAD));
+    }
+
+    @Test
+    void anAisleTooNarrowForItsVehiclesIsToldAndMadeWider() {
+        Study study = fed(fleet(1), aisle("A", -5, -3, 65, -3).withWidth(Quantity.metres(1)));
+        Problem problem = RouteCheck.of(study).getFirst();
+        assertEquals("A: It is narrower than the forklifts of F, which are 1.1 m wide. Make it wider, or keep it for people.",
+                problem.toString());
+        assertEquals(List.of(), RouteCheck.of(repaired(study, problem)));
+        assertEquals(List.of(), messages(fed(fleet(1), aisle("A", -5, -3, 65, -3).withWidth(Quantity.metres(1))
+                .withUsers(Aisle.Users.PEOPLE))));
+    }
+
+    @Test
+    void workThatAFleetIsToDoIsTold() {
+        Study study = Study.empty().with(List.of(fleet(1), needing(Lines.station("S", 1, 0, "9 s"), "F")), List.of());
+        assertTrue(StudyCheck.of(study).stream().anyMatch(p -> p.message().endsWith("needs \u201cF\u201d, but vehicles do no work")),
+                StudyCheck.of(study).toString());
     }
 }
