@@ -220,7 +220,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
 
         private static boolean needs(PlantElement station, PlantElement crew) {
             return station instanceof WorkEquipment work && crew instanceof ResourceGroup people
-                    && work.needs().stream().anyMatch(need -> people.has(need.skill()));
+                    && work.needs().stream().anyMatch(need -> people.meets(need));
         }
 
         /** Fed from the same place. */

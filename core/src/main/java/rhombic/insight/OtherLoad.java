@@ -90,7 +90,7 @@ record OtherLoad(String name, double taken, Finding finding) {
 
         /** The people that the least of its jobs takes at once. */
         private int peopleTogether(ResourceGroup crew) {
-            return needs().filter(need -> crew.has(need.skill())).mapToInt(Need::people).filter(people -> people <= crew.count()).min()
+            return needs().filter(need -> crew.meets(need)).mapToInt(Need::people).filter(people -> people <= crew.count()).min()
                     .orElse(1);
         }
 

@@ -43,7 +43,7 @@ record StationLoad(PlantElement station, double busy, double shut, double planne
                 List<ResourceGroup> crews = summary.unfolded().groups();
                 for (int i = 0; i < crews.size(); i++) {
                     int crew = i;
-                    max = crews.get(i).has(need.skill())
+                    max = crews.get(i).meets(need)
                             ? Math.max(max, summary.runs().stream().flatMap(run -> run.crews().get(crew).people().stream())
                                     .mapToDouble(PersonFigures::onDuty).average().orElse(1))
                             : max;

@@ -77,7 +77,7 @@ public record Trial(String subject, Candidate.Aspect aspect, String text, Change
             tables(study, work).ifPresent(all::add);
         }
         List<Crew> people = study.crews().stream().filter(crew -> work.work().operations().stream().flatMap(op -> op.needs().stream())
-                .anyMatch(need -> crew.has(need.skill()))).toList();
+                .anyMatch(need -> crew.meets(need))).toList();
         if (!people.isEmpty()) {
             String skills = String.join(" and ", people.stream().map(Crew::name).toList());
             made(study, work.name(), Candidate.Aspect.STAFFED_PLACE, "one more place and one more " + skills, s -> {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.regex.Pattern;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.Need;
 import rhombic.study.field.NameChange;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
@@ -33,8 +34,8 @@ public record Renaming(Kind kind, String from, String to) implements NameChange,
             case LinkFilter.LoadCarriers carriers -> carriers;
             case LinkFilter.Contents contents -> contents;
         };
-        Travel travel = link.travel() instanceof Travel.Carried carried && kind == Kind.EQUIPMENT
-                ? carried.by(carried.need().withSkill(name(carried.need().skill())))
+        Travel travel = link.travel() instanceof Travel.Carried carried
+                ? carried.by(Need.TYPE.renamed(carried.need(), this))
                 : link.travel();
         return link.between(newFrom, newTo).withFilter(filter).withTravel(travel)
                 .withFailures(FailureMode.SEVERAL.renamed(link.failures(), this));

@@ -166,6 +166,33 @@ class FleetsTest {
         assertEquals(20, Runs.of(renamed).lead().max(), NEAR);
     }
 
+    private Study byEither(int pieces, List<String> inOrder) {
+        Study study = carried(pieces, 1, 20, usual()).with(
+                Crew.usual(Basics.of("W", Placement.at(0, -4))).withSpeed(some("1 m/s", Dimension.SPEED)).withPeople(1));
+        return study.withLinks(study.links().stream()
+                .map(link -> link.travel() instanceof Travel.Carried by ? link.withTravel(by.by(by.need().withSkills(inOrder))) : link)
+                .toList());
+    }
+
+    private static long jobs(RunFigures run, int group) {
+        return run.crews().get(group).jobs();
+    }
+
+    /** The vehicle stands where it picks up, the person a few metres off: whoever is named first comes, and the other only meanwhile. */
+    @Test
+    void whoeverIsNamedFirstCarriesAndTheOthersWhereNobodyOfTheseIsFree() {
+        assertEquals(List.of(1L, 0L),
+                List.of(jobs(Runs.of(byEither(1, List.of("F", "W"))), 0), jobs(Runs.of(byEither(1, List.of("F", "W"))), 1)));
+        assertEquals(List.of(0L, 1L),
+                List.of(jobs(Runs.of(byEither(1, List.of("W", "F"))), 0), jobs(Runs.of(byEither(1, List.of("W", "F"))), 1)));
+        RunFigures two = Runs.of(byEither(2, List.of("F", "W")));
+        assertEquals(List.of(1L, 1L), List.of(jobs(two, 0), jobs(two, 1)));
+        assertTrue(two.lead().max() < 40, "at the same time");
+        Study renamed = byEither(2, List.of("F", "W")).changed("W", e -> e.named("Porters"));
+        assertEquals(List.of("F", "Porters"), renamed.carryNeedsFrom("Store").getFirst().inOrder());
+        assertEquals(two.lead(), Runs.of(renamed).lead());
+    }
+
     @Test
     void moreVehiclesMeetTheSameNumbers() {
         Fleet fleet = usual().withPickUpTime(time("exponential(20 s)"));

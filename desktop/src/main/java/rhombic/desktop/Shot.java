@@ -162,7 +162,7 @@ final class Shot {
                     for (Crew crew : study.crews()) {
                         boolean works = study.find(station).filter(e -> e instanceof Station s
                                 && s.work().operations().stream().flatMap(op -> op.needs().stream())
-                                        .anyMatch(need -> crew.has(need.skill())))
+                                        .anyMatch(need -> crew.meets(need)))
                                 .isPresent();
                         twice = works ? twice.changed(crew.name(), e -> ((Crew) e).withPeople(2 * crew.people())) : twice;
                     }

@@ -170,7 +170,7 @@ public final class Allocation {
 
     /** How many people there are who can do that, on duty or not. */
     public int countSkilled(Job.Demand demand) {
-        return (int) resources.stream().filter(person -> person.can(demand.skill())).count();
+        return (int) resources.stream().filter(demand::isMetBy).count();
     }
 
     private void release(Job job) {
@@ -291,7 +291,7 @@ public final class Allocation {
         Job min = yielding.stream()
                 .filter(other -> other.priority() < job.priority() && other.state == Job.State.BEGUN && other.resources.stream()
                         .anyMatch(person -> !person.holds().isHeld()
-                                && job.request().demands().stream().anyMatch(d -> person.can(d.skill()))))
+                                && job.request().demands().stream().anyMatch(demand -> demand.isMetBy(person))))
                 .min(Comparator.comparingInt(Job::priority)).orElse(null);
         if (min == null || !job.owner.isPossible(job) || !canDo(job, min)) {
             return false;

@@ -101,7 +101,7 @@ final class Choice {
         chosen.clear();
         Job.Demand[] demands = job.demands();
         for (Job.Demand demand : demands) {
-            if (freeWith.get(demand.skill()).count() < demand.people()) {
+            if (demand.otherwise().isEmpty() && freeWith.get(demand.skill()).count() < demand.people()) {
                 return false;
             }
         }
@@ -112,10 +112,10 @@ final class Choice {
         boolean isIn = needed == null;
         for (Job.Demand demand : demands) {
             for (int i = 0; i < demand.people(); i++) {
-                boolean isItsPlace = needed != null && !isIn && needed.can(demand.skill());
-                Resource next = isItsPlace ? needed : best(job, demand.skill());
+                boolean isItsPlace = needed != null && !isIn && demand.isMetBy(needed);
+                Resource next = isItsPlace ? needed : best(job, demand);
                 if (next == null) {
-                    next = exchanged(job, demand.skill(), needed, new BitSet());
+                    next = exchanged(job, demand, needed, new BitSet());
                 }
                 if (next == null) {
                     return false;
@@ -139,16 +139,16 @@ final class Choice {
      * @param looked places among the chosen that were looked at
      * @return null if there is none
      */
-    private @Nullable Resource exchanged(Job job, int skill, @Nullable Resource needed, BitSet looked) {
+    private @Nullable Resource exchanged(Job job, Job.Demand demand, @Nullable Resource needed, BitSet looked) {
         for (int i = 0; i < chosen.size(); i++) {
             Resource person = chosen.get(i);
-            if (person == needed || looked.get(i) || !person.can(skill)) {
+            if (person == needed || looked.get(i) || !demand.isMetBy(person)) {
                 continue;
             }
             looked.set(i);
-            Resource other = best(job, skillOf(i, job.demands()));
+            Resource other = best(job, demandOf(i, job.demands()));
             if (other == null) {
-                other = exchanged(job, skillOf(i, job.demands()), needed, looked);
+                other = exchanged(job, demandOf(i, job.demands()), needed, looked);
             }
             if (other != null) {
                 chosen.set(i, other);
@@ -159,15 +159,24 @@ final class Choice {
     }
 
     /** What the one in that place among the chosen was chosen for. */
-    private static int skillOf(int place, Job.Demand[] demands) {
+    private static Job.Demand demandOf(int place, Job.Demand[] demands) {
         int left = place;
         for (Job.Demand demand : demands) {
             if (left < demand.people()) {
-                return demand.skill();
+                return demand;
             }
             left -= demand.people();
         }
         throw new IllegalArgumentException("There is no place " + place);
+    }
+
+    /** The one whom the job gets, of those who are free, can be given for the demand and are not chosen yet; null if there is none. */
+    private @Nullable Resource best(Job job, Job.Demand demand) {
+        Resource best = best(job, demand.skill());
+        for (int i = 0; best == null && i < demand.otherwise().size(); i++) {
+            best = best(job, demand.otherwise().get(i));
+        }
+        return best;
     }
 
     /** The one whom the job gets, of those who are free, have the skill and are not chosen yet; null if there is none. */

@@ -34,8 +34,33 @@ public final class Job {
     /** Asked since always: before all others of its priority, as what comes back for rework. */
     public static final long BEFORE_ALL = -1;
 
-    /** How many with one skill. */
-    public record Demand(int skill, int people) {}
+    /**
+     * How many with one skill.
+     *
+     * @param otherwise skills of those who are given where nobody of those before is free, in order of preference
+     */
+    public record Demand(int skill, int people, List<Integer> otherwise) {
+        public Demand {
+            otherwise = List.copyOf(otherwise);
+        }
+
+        public Demand(int skill, int people) {
+            this(skill, people, List.of());
+        }
+
+        /** Whether whoever has those skills can be given for it. */
+        boolean isMetBy(Resource resource) {
+            if (resource.can(skill)) {
+                return true;
+            }
+            for (int other : otherwise) {
+                if (resource.can(other)) {
+                    return true;
+                }
+            }
+            return false;
+        }
+    }
 
     /** Hears how the job stands. */
     public interface Owner {
@@ -77,11 +102,11 @@ public final class Job {
             }
         }
 
-        /** A bit for each skill that it asks for; skills that are 64 apart share one. */
+        /** A bit for each skill that it asks for and no other will do; skills that are 64 apart share one. */
         private long skills() {
             long bits = 0;
             for (Demand demand : demands) {
-                bits |= 1L << demand.skill;
+                bits |= demand.otherwise.isEmpty() ? 1L << demand.skill : 0;
             }
             return bits;
         }

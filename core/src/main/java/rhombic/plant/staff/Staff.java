@@ -106,7 +106,8 @@ public final class Staff {
 
     /** What a place asks for, but for where that is. */
     public Staffing.Request request(Job.Kind kind, List<Need> needs) {
-        List<Job.Demand> demands = needs.stream().map(need -> new Job.Demand(skills.getOrDefault(need.skill(), 0), need.people())).toList();
+        List<Job.Demand> demands = needs.stream().map(need -> new Job.Demand(skills.getOrDefault(need.skill(), 0), need.people(),
+                need.otherwise().stream().filter(skills::containsKey).map(skills::get).toList())).toList();
         return new Staffing.Request(kind, demands, needs.stream().mapToInt(Need::priority).max().orElse(0),
                 needs.stream().allMatch(Need::preemptible),
                 needs.stream().mapToDouble(need -> need.share().amount()).max().orElse(100) / 100);

@@ -139,7 +139,7 @@ final class DutyCheck {
         if (element instanceof ResourceGroup group) {
             checkLength(element, mode, "of what they work with");
             for (Need need : mode.repairedBy()) {
-                long others = skilled(need) - (group.has(need.skill()) ? 1 : 0);
+                long others = skilled(need) - (group.meets(need) ? 1 : 0);
                 if (others < need.people() && skilled(need) >= need.people()) {
                     error(element.name(), Problem.Kind.CREW,
                             "Whose " + mode.name() + " is to be repaired would have to repair it: there is nobody else for \u201c"
@@ -210,7 +210,7 @@ final class DutyCheck {
     /** Whether repairers are there when the element works. */
     private void presence(PlantElement element, FailureMode mode) {
         for (Need need : mode.repairedBy()) {
-            List<ResourceGroup> able = groups.stream().filter(group -> group.has(need.skill())).toList();
+            List<ResourceGroup> able = groups.stream().filter(group -> group.meets(need)).toList();
             if (able.isEmpty()) {
                 continue;
             }
@@ -268,9 +268,13 @@ final class DutyCheck {
 
     private void skills(PlantElement element, String message, List<Need> needs) {
         for (Need need : needs) {
-            needed.add(need.skill());
+            needed.addAll(need.inOrder());
+            need.otherwise().stream().filter(other -> groups.stream().noneMatch(group -> group.has(other))).findFirst()
+                    .ifPresent(other -> warn(element.name(),
+                            message + " would be done by \u201c" + other + "\u201d if nobody else were free, but that is not there",
+                            "Place one of that name, or take it out of the list"));
             long there = skilled(need);
-            boolean byVehicles = there > 0 && groups.stream().filter(group -> group.has(need.skill())).noneMatch(ResourceGroup::arePeople);
+            boolean byVehicles = there > 0 && groups.stream().filter(group -> group.meets(need)).noneMatch(ResourceGroup::arePeople);
             if (byVehicles && !message.startsWith(CARRYING)) {
                 error(element.name(), Problem.Kind.CREW, message + " needs \u201c" + need.skill() + "\u201d, but vehicles do no work",
                         "Let a crew do it", null);
@@ -290,9 +294,9 @@ final class DutyCheck {
     /** How many people there are for it. */
     private long skilled(Need need) {
         return groups.stream()
-                .mapToLong(group -> group.hasThroughout(need.skill())
+                .mapToLong(group -> need.inOrder().stream().anyMatch(group::hasThroughout)
                         ? group.count()
-                        : group.members().stream().filter(member -> member.skills().contains(need.skill())).count())
+                        : group.members().stream().filter(member -> need.inOrder().stream().anyMatch(member.skills()::contains)).count())
                 .sum();
     }
 
@@ -309,7 +313,7 @@ final class DutyCheck {
         }
         Set<String> known = new HashSet<>();
         table.get().rows().forEach(row -> known.add(row.keys().get(Math.min(key, row.keys().size() - 1))));
-        List<String> missing = groups.stream().filter(group -> group.has(operation.needs().getFirst().skill()))
+        List<String> missing = groups.stream().filter(group -> group.meets(operation.needs().getFirst()))
                 .flatMap(c -> c.members().stream())
                 .map(person -> person.name()).filter(name -> !known.contains(name)).toList();
         if (!missing.isEmpty()) {

@@ -86,7 +86,8 @@ final class RateCheck {
             PlantElement from = elements.get(link.from());
             PlantElement to = elements.get(link.to());
             OptionalDouble comes = along(link);
-            if (link.travel() instanceof Travel.Carried carried && carried.need().skill().equals(fleet.name()) && from != null && to != null
+            if (link.travel() instanceof Travel.Carried carried && carried.need().inOrder().equals(List.of(fleet.name())) && from != null
+                    && to != null
                     && comes.isPresent()) {
                 Pose outlet = Layout.outlet(from, link.fromPort());
                 Pose inlet = Layout.inlet(to, link.toPort());

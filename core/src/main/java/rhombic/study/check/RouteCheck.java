@@ -70,9 +70,9 @@ public final class RouteCheck {
         Map<String, Pose> places = new LinkedHashMap<>();
         places.put(crew.name(), Layout.home(crew, 0));
         for (PlantElement element : study.elements()) {
-            boolean isNeeded = element instanceof WorkEquipment work && work.needs().stream().anyMatch(need -> crew.has(need.skill()))
+            boolean isNeeded = element instanceof WorkEquipment work && work.needs().stream().anyMatch(need -> crew.meets(need))
                     || element.basics().duty().failures().stream().flatMap(mode -> mode.repairedBy().stream())
-                            .anyMatch(need -> crew.has(need.skill()));
+                            .anyMatch(need -> crew.meets(need));
             if (isNeeded) {
                 places.put(element.name(), Layout.stand(element, 0));
             }
@@ -93,7 +93,7 @@ public final class RouteCheck {
     }
 
     private static boolean carriesWith(ResourceGroup crew, Need need) {
-        return crew.has(need.skill());
+        return crew.meets(need);
     }
 
     // ---- on aisles

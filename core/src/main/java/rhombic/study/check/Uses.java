@@ -55,7 +55,7 @@ final class Uses {
         }
         for (Link link : study.links()) {
             if (link.travel() instanceof Travel.Carried carried) {
-                skills.add(new Named(link.from(), carried.need().skill()));
+                carried.need().inOrder().forEach(skill -> skills.add(new Named(link.from(), skill)));
             }
             FailureMode.SEVERAL.uses(link.failures(), at(link.from()));
         }

@@ -1,6 +1,7 @@
 package rhombic.study.kind;
 
 import java.util.List;
+import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
 import rhombic.study.duty.TravelChoice;
 
@@ -55,6 +56,11 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet {
     /** Whether any of them can be asked for by that. */
     default boolean has(String skill) {
         return hasThroughout(skill) || members().stream().anyMatch(member -> member.skills().contains(skill));
+    }
+
+    /** Whether any of them can be given for it. */
+    default boolean meets(Need need) {
+        return need.inOrder().stream().anyMatch(this::has);
     }
 
     /** Whether all of them can. */

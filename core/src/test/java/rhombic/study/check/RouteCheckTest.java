@@ -170,4 +170,17 @@ class RouteCheckTest {
         assertTrue(StudyCheck.of(study).stream().anyMatch(p -> p.message().endsWith("needs \u201cF\u201d, but vehicles do no work")),
                 StudyCheck.of(study).toString());
     }
+
+    @Test
+    void aListOfPreferenceThatNamesWhatIsNotThereIsTold() {
+        Study study = fed(fleet(3));
+        Study listed = study.withLinks(study.links().stream().map(link -> link.travel() instanceof Travel.Carried by
+                ? link.withTravel(by.by(by.need().withSkills(List.of("F", "Gone"))))
+                : link).toList());
+        assertTrue(
+                StudyCheck.of(listed).stream()
+                        .anyMatch(p -> p.toString().startsWith("Store: The way to Out would be done by \u201cGone\u201d")),
+                StudyCheck.of(listed).toString());
+        assertTrue(StudyCheck.of(listed).stream().noneMatch(Problem::isError));
+    }
 }

@@ -134,7 +134,7 @@ final class CrewSentences {
 
     /** Where they are needed, so that nobody has to look for it. */
     private Sentence used() {
-        List<String> places = study.elements().stream().filter(element -> needs(element).stream().anyMatch(need -> crew.has(need.skill())))
+        List<String> places = study.elements().stream().filter(element -> needs(element).stream().anyMatch(need -> crew.meets(need)))
                 .map(PlantElement::name).toList();
         String text = places.isEmpty()
                 ? "Nobody needs them yet: say so on the card of a station, with + needs."

@@ -126,7 +126,7 @@ final class FleetSentences {
     /** What they carry, so that nobody has to look for it; where they carry nothing yet, the links that they could carry. */
     private Sentence used() {
         List<Link> carried = study.links().stream()
-                .filter(link -> link.travel() instanceof Travel.Carried travel && fleet.has(travel.need().skill())).toList();
+                .filter(link -> link.travel() instanceof Travel.Carried travel && fleet.meets(travel.need())).toList();
         if (!carried.isEmpty()) {
             return new Sentence(new Words("They carry from "
                     + carried.stream().limit(MAX_NAMED).map(link -> link.from() + " to " + link.to()).collect(Collectors.joining(", from "))

@@ -1,6 +1,7 @@
 package rhombic.desktop.card.sentences;
 
 import static rhombic.desktop.card.sentences.Sentence.Token.picked;
+import static rhombic.desktop.card.sentences.Sentence.Token.several;
 import static rhombic.desktop.card.sentences.Sentence.Token.time;
 import static rhombic.desktop.card.sentences.Sentence.Token.typed;
 
@@ -62,8 +63,9 @@ final class LinkSentences {
                     new Words(" over " + sentences.length() + ", with "), sentences.maxPieces(), new Words(" on the way at a time. "),
                     sentences.bends(), new Words(" "), sentences.failure()));
             case Travel.Carried carried -> Optional.of(new Sentence(new Words("They are "), sentences.mode(CARRIED), new Words(", by "),
-                    picked("carried by " + number, carried.need().skill(), NeedSentences.choices(study),
-                            text -> sentences.travels(carried.by(carried.need().withSkill(text)))),
+                    several("carried by " + number, carried.need().inWords(), carried.need().inOrder(), NeedSentences.choices(study),
+                            chosen -> sentences.travels(carried.by(
+                                    chosen.isEmpty() ? carried.need() : carried.need().withSkills(chosen)))),
                     new Words(", who takes "), sentences.maxPieces(), new Words(" at a time, with priority "),
                     typed("carried priority " + number, String.valueOf(carried.need().priority()),
                             String.valueOf(carried.need().priority()),

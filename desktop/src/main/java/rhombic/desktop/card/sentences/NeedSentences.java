@@ -4,6 +4,7 @@ import static rhombic.desktop.card.sentences.Sentence.Token.cells;
 import static rhombic.desktop.card.sentences.Sentence.Token.picked;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
@@ -61,7 +62,7 @@ final class NeedSentences {
         }
         return cells(id, text(needs), new Grid(List.of("whom", "people", "part", "priority", "yields"),
                 needs.stream().map(NeedSentences::row).toList(),
-                "A crew or skill" + (choices.isEmpty() ? "" : " (" + String.join(", ", choices) + ")")
+                "A crew or skill, or several as in A or else B" + (choices.isEmpty() ? "" : " (" + String.join(", ", choices) + ")")
                         + ", how many, for which part of the time (such as 40 %), how urgent (higher goes first), and yes if they may be "
                         + "called away to something more urgent. No row: nobody",
                 false, 1, filled -> change.apply(filled.rows().stream().map(NeedSentences::need).toList())));
@@ -70,14 +71,14 @@ final class NeedSentences {
     /** As in {@code 2 Brazer and 1 Fitter for 40 %}. */
     static String text(List<Need> needs) {
         return needs.stream()
-                .map(need -> need.people() + " " + need.skill() + (need.isAllTheTime() ? "" : " for the first " + need.share())
+                .map(need -> need.people() + " " + need.inWords() + (need.isAllTheTime() ? "" : " for the first " + need.share())
                         + (need.priority() == 0 ? "" : ", priority " + need.priority())
                         + (need.preemptible() ? ", may be called away" : ""))
                 .collect(Collectors.joining(" and "));
     }
 
     private static List<String> row(Need need) {
-        return List.of(need.skill(), String.valueOf(need.people()), need.share().toString(), String.valueOf(need.priority()),
+        return List.of(need.inWords(), String.valueOf(need.people()), need.share().toString(), String.valueOf(need.priority()),
                 need.preemptible() ? "yes" : "no");
     }
 
@@ -89,8 +90,9 @@ final class NeedSentences {
         if (cells.get(0).isBlank()) {
             throw new IllegalArgumentException("Each row begins with a crew or a skill");
         }
-        return new Need(cells.get(0), cells.get(1).isBlank() ? 1 : Typed.whole(cells.get(1), "The people"),
+        return new Need("somebody", cells.get(1).isBlank() ? 1 : Typed.whole(cells.get(1), "The people"),
                 cells.get(2).isBlank() ? Need.ALL : Quantity.parse(cells.get(2), Dimension.SHARE),
-                cells.get(3).isBlank() ? 0 : Typed.whole(cells.get(3), "The priority"), cells.get(4).strip().equalsIgnoreCase("yes"));
+                cells.get(3).isBlank() ? 0 : Typed.whole(cells.get(3), "The priority"), cells.get(4).strip().equalsIgnoreCase("yes"))
+                .withSkills(Arrays.stream(cells.get(0).split("\\s+or else\\s+")).map(String::strip).toList());
     }
 }
