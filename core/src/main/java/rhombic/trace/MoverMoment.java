@@ -18,6 +18,8 @@ public final class MoverMoment {
 
     private static final PersonState[] STATE = PersonState.values();
     private static final double AT_END_METRES = 1e-6;
+    /** So near before and behind a corner it goes along the legs that meet there. */
+    private static final double BESIDE_METRES = 1e-4;
 
     // columns of a mover
     private static final int DOES = 0;
@@ -29,7 +31,9 @@ public final class MoverMoment {
     private static final int GAIN = 10;
     private static final int FACING = 12;
     private static final int SINCE = 14;
-    private static final int TIME_IN = 16;
+    /** Where it looked when it set out. */
+    private static final int LOOKED = 16;
+    private static final int TIME_IN = 18;
     private static final int WIDTH = TIME_IN + 2 * STATE.length;
 
     private final Pages rows;
@@ -54,7 +58,10 @@ public final class MoverMoment {
     void travels(long time, Tables.Travels travels, int row) {
         int mover = travels.mover()[row];
         isThere(mover);
-        paths[mover] = travels.path()[row];
+        if (paths[mover] != travels.path()[row]) {
+            rows.setDouble(mover, LOOKED, onItsFrame(mover, time).heading());
+            paths[mover] = travels.path()[row];
+        }
         rows.set(mover, FRAME, travels.frame()[row]);
         rows.setLong(mover, SET_OUT, time);
         rows.setLong(mover, NANOS, travels.nanos()[row]);
@@ -145,16 +152,31 @@ public final class MoverMoment {
      * takes it.
      */
     public Pose pose(int mover, long nowNanos) {
+        Pose on = onItsFrame(mover, nowNanos);
+        int frame = rows.get(mover, FRAME);
+        return frame == FLOOR || paths[mover] == null ? on : pose(frame, nowNanos).of(on);
+    }
+
+    private Pose onItsFrame(int mover, long nowNanos) {
         Path path = paths[mover];
         if (path == null) {
             return Pose.at(0, 0, 0, 0);
         }
         double metres = metresGone(mover, nowNanos);
         Pose on = path.at(metres);
-        if (metres >= path.metres() - AT_END_METRES && !isMoving(mover, nowNanos)) {
-            on = Pose.at(on.x(), on.y(), on.z(), rows.getDouble(mover, FACING));
+        boolean isAtEnd = metres >= path.metres() - AT_END_METRES;
+        if (!isMoving(mover, nowNanos)) {
+            return isAtEnd ? Pose.at(on.x(), on.y(), on.z(), rows.getDouble(mover, FACING)) : on;
         }
-        int frame = rows.get(mover, FRAME);
-        return frame == FLOOR ? on : pose(frame, nowNanos).of(on);
+        boolean isTurning = rows.getDouble(mover, SPEED) == 0 && rows.getDouble(mover, GAIN) == 0;
+        return isTurning ? turning(mover, path, on, metres, isAtEnd, nowNanos) : on;
+    }
+
+    /** It stands on its way, and turns evenly from where it has looked to where it goes on, or looks at the end. */
+    private Pose turning(int mover, Path path, Pose on, double metres, boolean isAtEnd, long nowNanos) {
+        double from = metres < AT_END_METRES ? rows.getDouble(mover, LOOKED) : path.at(metres - BESIDE_METRES).heading();
+        double to = isAtEnd ? rows.getDouble(mover, FACING) : path.at(metres + BESIDE_METRES).heading();
+        double part = (double) (nowNanos - rows.getLong(mover, SET_OUT)) / rows.getLong(mover, NANOS);
+        return Pose.at(on.x(), on.y(), on.z(), from + Math.IEEEremainder(to - from, 360) * part);
     }
 }

@@ -127,6 +127,15 @@ class FleetsTest {
         RunFigures run = Runs.of(carried(2, 1, 20, fleet));
         assertEquals(4 + 8 + 20 + 8 + 20 + 8 + 20, run.lead().max(), NEAR);
         assertEquals(60, person(run, "F").metres(), NEAR);
+        Trace trace = Runs.traceOf(carried(2, 1, 20, fleet));
+        assertEquals(135, heading(trace, 2), NEAR, "half of the first quarter, from north to west");
+        assertEquals(0, Math.IEEEremainder(heading(trace, 4 + 4) - 270, 180), NEAR, "half way round, one way or the other");
+        assertEquals(0, heading(trace, 4 + 8 + 10), NEAR, "eastwards");
+    }
+
+    private static double heading(Trace trace, double seconds) {
+        long nanos = Math.round(seconds * 1e9);
+        return trace.at(nanos).movers().pose(0, nanos).heading();
     }
 
     @Test
@@ -142,6 +151,7 @@ class FleetsTest {
         List<Pose> ahead = under.movers().ahead(0, 20_000_000_000L);
         assertEquals(List.of(from + 2, from + 20, from + 20), ahead.stream().map(at -> Math.round(at.x() * 1e6) / 1e6).toList());
         assertEquals(y - 6, ahead.get(1).y(), NEAR);
+        assertEquals(-45, heading(Runs.traceOf(study), 4 + 4 + 6 + 2), NEAR, "half of the turn from south to east");
     }
 
     @Test

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.paint.Color;
@@ -18,6 +19,7 @@ import rhombic.desktop.floor.body.Bodies;
 import rhombic.desktop.floor.body.Lamps;
 import rhombic.scene.Hiding;
 import rhombic.study.Study;
+import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Structure;
 import rhombic.study.kind.WorkEquipment;
@@ -36,6 +38,7 @@ final class EquipmentView {
     private static final double SEEN_THROUGH = 0.16;
     private static final int CROWD_FROM = 600;
     private static final int MAX_DETAILED = 300;
+    private static final int MAX_LINES = 300;
     /** Pixels a metre below which bodies are drawn simpler. */
     private static final double FAR_PIXELS = 14;
 
@@ -161,7 +164,9 @@ final class EquipmentView {
                     .filter(p -> p.x() > -100 && p.y() > -100 && p.x() < width + 100 && p.y() < height + 150)
                     .ifPresent(p -> near.add(new Near(element, p.depth())));
         }
-        return near.stream().sorted(Comparator.comparingDouble(Near::depth)).limit(MAX_DETAILED).map(Near::element).toList();
+        Stream<PlantElement> site = study.elements().stream().filter(LineElement.class::isInstance).limit(MAX_LINES); // seen from anywhere
+        return Stream.concat(near.stream().sorted(Comparator.comparingDouble(Near::depth)).limit(MAX_DETAILED).map(Near::element)
+                .filter(element -> !(element instanceof LineElement)), site).toList();
     }
 
     private Body body(PlantElement element) {
