@@ -78,6 +78,7 @@ public final class Ratios {
         fiveThousand();
         WatchRatios.all();
         ConveyorRatios.all();
+        FleetRatios.all();
     }
 
     private static double score(Collection<RunResult> results, String benchmark, String pending) {

@@ -9,6 +9,7 @@ import java.util.List;
  */
 public final class Pace {
     private static final double NANOS = 1e9;
+    private static final double SAME_SPEED = 1e-12;
     private static final long FOR_EVER = Long.MAX_VALUE / 4;
 
     private final List<Phase> phases;
@@ -139,12 +140,26 @@ public final class Pace {
         for (Pace one : paces) {
             for (Phase phase : one.phases) {
                 if (phase.nanos > 0) {
-                    all.add(new Phase(phase.nanos, place + phase.from, phase.speed, phase.gain));
+                    add(all, new Phase(phase.nanos, place + phase.from, phase.speed, phase.gain));
                 }
             }
             place += one.metres();
         }
         return all.isEmpty() ? new Pace(List.of(new Phase(0, place, 0, 0))) : new Pace(all);
+    }
+
+    /** What goes on as fast as before is one phase with it. */
+    private static void add(List<Phase> all, Phase next) {
+        if (!all.isEmpty() && goesOn(all.getLast(), next)) {
+            Phase last = all.getLast();
+            all.set(all.size() - 1, new Phase(last.nanos + next.nanos, last.from, last.speed, 0));
+        } else {
+            all.add(next);
+        }
+    }
+
+    private static boolean goesOn(Phase last, Phase next) {
+        return last.gain == 0 && next.gain == 0 && last.speed > 0 && Math.abs(last.speed - next.speed) <= SAME_SPEED * last.speed;
     }
 
     /** Where it is after that time; before the beginning and after the end it rests. */

@@ -20,6 +20,8 @@ import rhombic.study.kind.Aisle;
 public final class AisleNet {
     /** What is so near is one point. */
     private static final double SAME_METRES = 0.005;
+    /** Legs that turn by less, as a tangent, are one. */
+    private static final double STRAIGHT = 1e-9;
 
     private final List<Aisle> aisles;
     private final List<Coordinate> points = new ArrayList<>();
@@ -451,10 +453,24 @@ public final class AisleNet {
         }
 
         private void add(List<Pose> corners, List<Double> limits, Pose at, int direction) {
-            if (at.distanceTo(corners.getLast()) > SAME_METRES) {
-                corners.add(at);
-                limits.add(stretches.get(direction >> 1).maxSpeed);
+            if (at.distanceTo(corners.getLast()) <= SAME_METRES) {
+                return;
             }
+            double limit = stretches.get(direction >> 1).maxSpeed;
+            boolean goesOn = !limits.isEmpty() && limits.getLast() == limit
+                    && isStraight(corners.get(corners.size() - 2), corners.getLast(), at);
+            if (goesOn) {
+                corners.set(corners.size() - 1, at); // across a crossing, straight on
+            } else {
+                corners.add(at);
+                limits.add(limit);
+            }
+        }
+
+        private static boolean isStraight(Pose a, Pose b, Pose c) {
+            double cross = (b.x() - a.x()) * (c.y() - b.y()) - (b.y() - a.y()) * (c.x() - b.x());
+            double along = (b.x() - a.x()) * (c.x() - b.x()) + (b.y() - a.y()) * (c.y() - b.y());
+            return along > 0 && Math.abs(cross) <= STRAIGHT * along;
         }
     }
 }

@@ -55,6 +55,8 @@ class AisleNetTest {
         assertEquals(4, net.stretches().size());
         assertEquals(1, net.parts());
         assertEquals(10 + 5, seconds(net, 0, 0, 10, 5, 1, 0), 1e-9);
+        assertEquals(2, net.course(stop(net, 0, 0), stop(net, 20, 0), 1, 0).orElseThrow().corners().size(), "straight across a crossing");
+        assertEquals(3, net.course(stop(net, 0, 0), stop(net, 10, 5), 1, 0).orElseThrow().corners().size());
     }
 
     @Test

@@ -1,0 +1,106 @@
+package rhombic.bench;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Random;
+import rhombic.chance.DistributionText;
+import rhombic.plant.Plant;
+import rhombic.plant.blueprint.Blueprint;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.space.Pose;
+import rhombic.study.Link;
+import rhombic.study.RunPlan;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.duty.Need;
+import rhombic.study.kind.Aisle;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.Fleet;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.Placement;
+import rhombic.study.work.Supply;
+import rhombic.trace.TraceWriter;
+
+/** A hundred vehicles on a net of two thousand stretches. */
+final class FleetRatios {
+    private static final int AISLES = 32;
+    private static final double APART_METRES = 10;
+    private static final int LINKS = 50;
+    private static final int VEHICLES = 100;
+    private static final int ROUNDS = 3;
+
+    private FleetRatios() {}
+
+    static void all() {
+        Study study = study();
+        Blueprint blueprint = Blueprint.of(study);
+        double seconds = study.plan().length().nanos() / 1e9;
+        double first = 0;
+        double best = 0;
+        for (int round = 0; round < ROUNDS; round++) {
+            long begins = System.nanoTime();
+            Plant plant = Plant.build(blueprint, 1, null);
+            plant.advance(study.plan().length().nanos(), () -> false);
+            double times = seconds / ((System.nanoTime() - begins) / 1e9);
+            first = round == 0 ? times : first;
+            best = Math.max(best, times);
+        }
+        long before = Ratios.usedBytes();
+        TraceWriter writer = new TraceWriter(study.elements().size(), study.links().size());
+        Plant watched = Plant.build(blueprint, 1, writer);
+        watched.advance(study.plan().length().nanos(), () -> false);
+        writer.publish(watched.now());
+        long used = Ratios.usedBytes() - before;
+        long orders = watched.figures().crews().getFirst().jobs();
+        say("%d vehicles, %.0f orders an hour on %d aisles that cross: %.0f times real time when routes are looked for, %.0f when they are known "
+                + "(asked: at least 500)", VEHICLES, orders / (seconds / 3600), 2 * AISLES, first, best);
+        say("an order, there and back with its legs, keeps %.0f bytes of trace and plant (asked: at most 600 for two trips)",
+                (double) used / orders);
+        java.lang.ref.Reference.reachabilityFence(watched);
+    }
+
+    private static Study study() {
+        List<PlantElement> elements = new ArrayList<>();
+        double end = (AISLES - 1) * APART_METRES;
+        for (int i = 0; i < AISLES; i++) {
+            double at = i * APART_METRES;
+            elements.add(aisle("Along " + i, 0, at, end, at));
+            elements.add(aisle("Across " + i, at, 0, at, end));
+        }
+        Random random = new Random(5);
+        List<Link> links = new ArrayList<>();
+        for (int i = 0; i < LINKS; i++) {
+            elements.add(new GoodsIn("In " + i, anywhere(random), "Piece",
+                    Optional.of(new Supply.Spaced(DistributionText.parse("exponential(36 s)"), 1, Optional.empty())), GoodsIn.WhenFull.WAIT,
+                    OptionalInt.empty()));
+            elements.add(new GoodsOut("Out " + i, anywhere(random)));
+            links.add(new Link("In " + i, "Out " + i).withTravel(new Travel.Carried(Need.of("AGVs"), 1)));
+        }
+        elements.add(Fleet.KIND.blank(Basics.of("AGVs", Placement.at(end / 2, -20))).withVehicles(VEHICLES).withForm(Fleet.Form.AGV)
+                .withSpeed(Quantity.parse("8 m/s", Dimension.SPEED))
+                .withAcceleration(Optional.of(Quantity.parse("2 m/s²", Dimension.ACCELERATION)))
+                .withPickUpTime(DistributionText.parse("4 s")).withSetDownTime(DistributionText.parse("4 s"))
+                .withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE));
+        return new Study("Grid", RunPlan.ONE_SHIFT.withLength(Quantity.hours(4)), List.of(PieceType.usual("Piece")), elements, links);
+    }
+
+    private static PlantElement aisle(String name, double fromX, double fromY, double toX, double toY) {
+        return Aisle.KIND.blank(Basics.of(name, Placement.at(0, 0))).through(List.of(Pose.at(fromX, fromY, 0, 0), Pose.at(toX, toY, 0, 0)));
+    }
+
+    private static Placement anywhere(Random random) {
+        return Placement.at(random.nextInt(AISLES - 1) * APART_METRES + 5, random.nextInt(AISLES - 1) * APART_METRES + 4);
+    }
+
+    private static void say(String text, Object... values) {
+        System.out.printf(Locale.ROOT, text + "%n", values);
+    }
+}
